@@ -1,0 +1,108 @@
+import { ShowError } from "../../show/errors.ts";
+import { isRelease } from "../../show/move.ts";
+import { checkRange } from "../../show/readMoves.ts";
+import type { Key } from "../../sheet/keys.ts";
+import { type Entry, UNSET, carriedAt, entryAt } from "../../sheet/look.ts";
+import { resolve } from "../../sheet/palettes.ts";
+import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
+import type { ChangeEdit, Deed } from "../edits.ts";
+import type { MoveStep } from "../step.ts";
+import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "./moveSteps.ts";
+import { rowsIn } from "./rows.ts";
+import { selectKeys } from "./selectKeys.ts";
+
+/** The steps of a change over a range of cues (SEMANTICS section 6). Throws ShowError for what cannot be asked. */
+export function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
+  const { first, last } = rowsIn(list, edit.from, edit.to);
+  const keys = keysFor(list, edit);
+  const onLooks = edit.where === "look" && !("drop" in edit.do);
+  return keys.flatMap((key) => {
+    const inside = onLooks ? changeLooks(list, key, first, last, edit.do) : changeMoves(list, key, first, last, edit.do);
+    if (edit.after === "track") return inside.steps;
+    return [...inside.steps, ...restoreFrom(list, key, last + 1, inside.carried, carriedAt(list, key, last))];
+  });
+}
+
+function keysFor(list: ListSheet, edit: ChangeEdit): Key[] {
+  const keys = selectKeys(list.keys, edit.keys);
+  if ("set" in edit.do) for (const key of keys) checkRange(edit.do.set, key.attribute, key.name);
+  if (!("palette" in edit.do)) return keys;
+  const id = edit.do.palette;
+  const palette = list.palettes.byId.get(id);
+  if (!palette) throw new ShowError(`There is no palette "${id}"; the palettes are ${[...list.palettes.byId.keys()].join(", ") || "none yet"}`);
+  const fitting = keys.filter((key) => key.attribute.family === palette.family && list.palettes.valueFor(id, key) !== undefined);
+  if (fitting.length > 0) return fitting;
+  throw new ShowError(`Palette "${id}" holds ${palette.family} for none of the chosen lights`);
+}
+
+/** What a change does inside its range, and what then tracks out of the range's last row. */
+interface Inside {
+  readonly steps: MoveStep[];
+  readonly carried: Tracked;
+}
+
+/** After it, each look of the range is the deed applied to the look before, with moves only where they are needed. */
+function changeLooks(list: ListSheet, key: Key, first: number, last: number, deed: Deed): Inside {
+  const steps: MoveStep[] = [];
+  let carried: Tracked = carriedAt(list, key, first - 1);
+  for (let row = first; row <= last; row += 1) {
+    const base = list.tracking[row]?.wall ? UNSET : carried;
+    const wanted = lookAfter(list, key, entryAt(list, key, row), deed);
+    const keep = storedMove(list, key, row) !== undefined && (row === first || !standsOnce(deed));
+    if (keep || !sameTracked(base, wanted)) steps.push(...aimStep(list, key, row, targetOf(wanted)));
+    else steps.push(...storeStep(list, key, row, undefined));
+    if (list.tracking[row]?.carries) carried = wanted;
+  }
+  return { steps, carried };
+}
+
+/** True for a deed that gives the whole range one value, which one move in the first cue can hold. */
+function standsOnce(deed: Deed): boolean {
+  return "set" in deed || "palette" in deed || "release" in deed;
+}
+
+function lookAfter(list: ListSheet, key: Key, before: Entry, deed: Deed): Tracked {
+  if ("set" in deed) return { value: deed.set, spec: deed.set };
+  if ("palette" in deed) return { value: list.palettes.valueFor(deed.palette, key) ?? Number.NaN, spec: { palette: deed.palette } };
+  if ("release" in deed) return UNSET;
+  if (Number.isNaN(before.value)) return before;
+  const value = computed(key, before.value, deed);
+  return { value, spec: value };
+}
+
+/** The deed's arithmetic on a number, clipped to what the attribute can do. */
+function computed(key: Key, value: number, deed: Deed): number {
+  const raw = "add" in deed ? value + deed.add : "scale" in deed ? value * deed.scale : value;
+  return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 1e6) / 1e6));
+}
+
+/** Touches stored moves only, and makes none inside the range. */
+function changeMoves(list: ListSheet, key: Key, first: number, last: number, deed: Deed): Inside {
+  const steps: MoveStep[] = [];
+  let carried: Tracked = carriedAt(list, key, first - 1);
+  for (let row = first; row <= last; row += 1) {
+    const stored = storedMove(list, key, row);
+    let shown: Tracked = list.tracking[row]?.wall ? UNSET : carried;
+    if (stored && "drop" in deed) steps.push(...storeStep(list, key, row, undefined));
+    else if (stored) {
+      shown = moveAfter(list, key, entryAt(list, key, row), deed);
+      steps.push(...aimStep(list, key, row, targetOf(shown)));
+    }
+    if (list.tracking[row]?.carries) carried = shown;
+  }
+  return { steps, carried };
+}
+
+function moveAfter(list: ListSheet, key: Key, stored: Entry, deed: Deed): Tracked {
+  const untouched = stored.spec === undefined || isRelease(stored.spec) || Number.isNaN(resolve(stored.spec, key, list.palettes));
+  if (untouched && !standsOnce(deed)) return stored;
+  return lookAfter(list, key, stored, deed);
+}
+
+/** The cue numbers of a change's range as they exist, for messages. */
+export function rangeWords(list: ListSheet, edit: Pick<ChangeEdit, "from" | "to">): string {
+  const { first, last } = rowsIn(list, edit.from, edit.to);
+  const [from, to] = [cueAt(list, first).number, cueAt(list, last).number];
+  return from === to ? `cue ${from}` : `cues ${from} to ${to}`;
+}
+

@@ -1,0 +1,65 @@
+import { type MoveTarget, type MoveTiming, isRelease, makeMove, moveTiming, paletteOf, sameMove } from "../../show/move.ts";
+import { moveIndexAt } from "../../sheet/column.ts";
+import type { Key } from "../../sheet/keys.ts";
+import { type Entry, columnOf, sameValue } from "../../sheet/look.ts";
+import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
+import type { MoveSpec } from "../../show/schema.ts";
+import type { MoveStep, PlacedMove } from "../step.ts";
+
+/** The move that a row stores for a key, with its part. */
+export function storedMove(list: ListSheet, key: Key, row: number): PlacedMove | undefined {
+  const column = columnOf(list, key);
+  const index = moveIndexAt(column, row);
+  const move = column.specs[index];
+  const part = column.parts[index];
+  return move === undefined || part === undefined ? undefined : { part, move };
+}
+
+/** The step that makes a row store this for a key, or nothing (undefined); none when it already does. */
+export function storeStep(list: ListSheet, key: Key, row: number, after: PlacedMove | undefined): MoveStep[] {
+  const before = storedMove(list, key, row);
+  if (before?.part === after?.part && sameMove(before?.move, after?.move)) return [];
+  return [{ at: "move", list: list.id, cue: cueAt(list, row).number, channel: key.channel, attribute: key.attribute.id, before, after }];
+}
+
+/** As `storeStep`, keeping the part and the times of the move that stands there; a new move goes to the first part. */
+export function aimStep(list: ListSheet, key: Key, row: number, target: MoveTarget): MoveStep[] {
+  const before = storedMove(list, key, row);
+  const timing: MoveTiming = before ? moveTiming(before.move) : {};
+  const part = before?.part ?? cueAt(list, row).parts[0]?.number ?? 1;
+  return storeStep(list, key, row, { part, move: makeMove(target, timing) });
+}
+
+/** What tracks: a value with the palette it comes from, NaN for unset. */
+export interface Tracked {
+  readonly value: number;
+  readonly spec: MoveSpec | undefined;
+}
+
+/** True when two tracked values are the same value from the same palette, or both unset. */
+export function sameTracked(a: Tracked, b: Tracked): boolean {
+  return sameValue(a.value, b.value) && (a.spec && paletteOf(a.spec)) === (b.spec && paletteOf(b.spec));
+}
+
+/** The target of a move that says what was tracked: its palette, its number, or a release where it was unset. */
+export function targetOf(tracked: Tracked): MoveTarget {
+  const palette = tracked.spec === undefined ? undefined : paletteOf(tracked.spec);
+  if (palette !== undefined) return { palette };
+  if (Number.isNaN(tracked.value) || (tracked.spec !== undefined && isRelease(tracked.spec))) return { release: true };
+  return { value: tracked.value };
+}
+
+/**
+ * The moves that keep every look from `row` on as it was, when `now` tracks into it where `was` did. They stand in the
+ * next cue that tracks on, and in each cue before it that keeps its moves to itself.
+ */
+export function restoreFrom(list: ListSheet, key: Key, row: number, now: Tracked, was: Entry): MoveStep[] {
+  if (sameTracked(now, was)) return [];
+  const steps: MoveStep[] = [];
+  for (let at = row; at < list.cues.length; at += 1) {
+    const tracking = list.tracking[at];
+    if (!tracking?.wall && !storedMove(list, key, at)) steps.push(...aimStep(list, key, at, targetOf(was)));
+    if (tracking?.carries) break;
+  }
+  return steps;
+}

@@ -1,0 +1,98 @@
+import { cueOrder } from "../../show/cueNumber.ts";
+import { ShowError } from "../../show/errors.ts";
+import { readMoves } from "../../show/readMoves.ts";
+import { rigOf } from "../../show/rig.ts";
+import type { Cue, Moves, PartHead } from "../../show/schema.ts";
+import { type Key, keyAt } from "../../sheet/keys.ts";
+import { carriedAt } from "../../sheet/look.ts";
+import { resolve } from "../../sheet/palettes.ts";
+import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, movesOf } from "../../sheet/sheet.ts";
+import { headOf, partHeadOf, sameData } from "../apply.ts";
+import type { RecordEdit } from "../edits.ts";
+import type { PlacedMove, Step } from "../step.ts";
+import { type Tracked, restoreFrom, storedMove } from "./moveSteps.ts";
+
+/** One key that a record touches: what the cue stores for it before and after. */
+interface Touched {
+  readonly key: Key;
+  readonly before: PlacedMove | undefined;
+  readonly after: PlacedMove | undefined;
+}
+
+/** The steps of recording values into a cue, new or existing (SEMANTICS section 6). */
+export function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[] {
+  const found = findRow(list, edit.cue);
+  if (found < 0 && edit.mode === "remove") throw new ShowError(`List "${list.id}" has no cue ${edit.cue} to take moves out of`);
+  const cue = found < 0 ? undefined : cueAt(list, found);
+  const moves = checkedMoves(sheet, edit);
+  const touched = touchedKeys(list, found, cue, edit, moves);
+  const steps: Step[] = [...cueSteps(list.id, cue, edit), ...partSteps(list.id, cue, edit)];
+  for (const { key, before, after } of touched) steps.push({ at: "move", list: list.id, cue: edit.cue, channel: key.channel, attribute: key.attribute.id, before, after });
+  steps.push(...emptyPartSteps(list.id, cue, edit, touched));
+  if (edit.scope === "cueOnly" && (cue?.carries ?? "track") === "track") steps.push(...restoreSteps(list, found, cue, edit, touched));
+  return steps;
+}
+
+function checkedMoves(sheet: ShowSheet, edit: RecordEdit): Moves {
+  const faults: string[] = [];
+  const moves = readMoves(edit.moves, rigOf(sheet.show), sheet.palettes.byId, `Cue ${edit.cue}`, faults);
+  if (faults.length > 0) throw new ShowError(faults);
+  return moves;
+}
+
+function touchedKeys(list: ListSheet, row: number, cue: Cue | undefined, edit: RecordEdit, moves: Moves): Touched[] {
+  const stored = (key: Key): PlacedMove | undefined => (row < 0 ? undefined : storedMove(list, key, row));
+  const named = Object.entries(moves).flatMap(([channel, attributes]) =>
+    Object.entries(attributes).flatMap(([attribute, move]) => {
+      const key = keyAt(list.keys, Number(channel), attribute);
+      if (!key) return [];
+      const before = stored(key);
+      const after = edit.mode === "remove" ? undefined : { part: edit.part ?? before?.part ?? 1, move };
+      return [{ key, before, after }];
+    }),
+  );
+  const names = new Set(named.map(({ key }) => key));
+  const others = edit.mode === "replace" && cue ? movesOf(cue, list.keys).filter(({ key }) => !names.has(key)) : [];
+  const dropped = others.map(({ key }) => ({ key, before: stored(key), after: undefined }));
+  return [...named, ...dropped].filter(({ before, after }) => !sameData(before, after));
+}
+
+function cueSteps(list: string, cue: Cue | undefined, edit: RecordEdit): Step[] {
+  const before = cue && headOf(cue);
+  const after = { ...before, ...(edit.label === undefined ? {} : { label: edit.label }) };
+  return before && sameData(before, after) ? [] : [{ at: "cue", list, cue: edit.cue, before, after }];
+}
+
+function partSteps(list: string, cue: Cue | undefined, edit: RecordEdit): Step[] {
+  const steps: Step[] = [];
+  const wanted = edit.part ?? 1;
+  for (const number of new Set([1, wanted])) {
+    const part = cue?.parts.find((each) => each.number === number);
+    const before: PartHead | undefined = part && partHeadOf(part);
+    const times = { ...before?.times, ...(number === wanted ? edit.times : {}) };
+    const after: PartHead = { ...before, times };
+    if (!before || !sameData(before, after)) steps.push({ at: "part", list, cue: edit.cue, part: number, before, after });
+  }
+  return steps;
+}
+
+/** Parts that a record leaves without moves are dropped, part 1 never. */
+function emptyPartSteps(list: string, cue: Cue | undefined, edit: RecordEdit, touched: readonly Touched[]): Step[] {
+  return (cue?.parts ?? []).flatMap((part): Step[] => {
+    if (part.number === 1 || part.number === edit.part) return [];
+    const left = touched.filter(({ before, after }) => before?.part === part.number && after?.part !== part.number).length;
+    const stored = Object.values(part.moves).reduce((sum, attributes) => sum + Object.keys(attributes).length, 0);
+    if (left === 0 || left < stored || touched.some(({ after }) => after?.part === part.number)) return [];
+    return [{ at: "part", list, cue: edit.cue, part: part.number, before: partHeadOf(part), after: undefined }];
+  });
+}
+
+function restoreSteps(list: ListSheet, found: number, cue: Cue | undefined, edit: RecordEdit, touched: readonly Touched[]): Step[] {
+  const row = found < 0 ? firstRowFrom(list, cueOrder(edit.cue)) : found;
+  const next = found < 0 ? row : row + 1;
+  return touched.flatMap(({ key, after }) => {
+    const into: Tracked = cue?.block ? { value: Number.NaN, spec: undefined } : carriedAt(list, key, row - 1);
+    const now = after ? { value: resolve(after.move, key, list.palettes), spec: after.move } : into;
+    return restoreFrom(list, key, next, now, carriedAt(list, key, next - 1));
+  });
+}

@@ -1,0 +1,52 @@
+import type { Attribute, Show } from "../show/schema.ts";
+import { rigOf } from "../show/rig.ts";
+
+/** One attribute of one channel, written "12.pan". Its ordinal is its place in every table of this rig. */
+export interface Key {
+  readonly ordinal: number;
+  readonly name: string;
+  readonly channel: number;
+  readonly attribute: Attribute;
+}
+
+/** All keys of a rig: in the order of the channels, then of each type's attributes. */
+export interface Keys {
+  readonly all: readonly Key[];
+  readonly byChannel: ReadonlyMap<number, ReadonlyMap<string, Key>>;
+}
+
+/** Numbers every key of the rig. */
+export function keysOf(show: Pick<Show, "fixtureTypes" | "channels">): Keys {
+  const rig = rigOf(show);
+  const all: Key[] = [];
+  const byChannel = new Map<number, Map<string, Key>>();
+  for (const [channel, attributes] of rig.attributes) {
+    const own = new Map<string, Key>();
+    for (const attribute of attributes.values()) {
+      const key = { ordinal: all.length, name: `${channel}.${attribute.id}`, channel, attribute };
+      all.push(key);
+      own.set(attribute.id, key);
+    }
+    byChannel.set(channel, own);
+  }
+  return { all, byChannel };
+}
+
+/** The key of a channel's attribute, or undefined when the rig has none such. */
+export function keyAt(keys: Keys, channel: number, attribute: string): Key | undefined {
+  return keys.byChannel.get(channel)?.get(attribute);
+}
+
+/** The key written "12.pan", or undefined. */
+export function keyNamed(keys: Keys, name: string): Key | undefined {
+  const dot = name.indexOf(".");
+  return keyAt(keys, Number(name.slice(0, dot)), name.slice(dot + 1));
+}
+
+/** The intensity of a channel, or undefined for one that has none. */
+export function intensityOf(keys: Keys, channel: number): Key | undefined {
+  for (const key of keys.byChannel.get(channel)?.values() ?? []) {
+    if (key.attribute.family === "intensity") return key;
+  }
+  return undefined;
+}

@@ -1,0 +1,150 @@
+import { cueOrder } from "../show/cueNumber.ts";
+import { ShowError } from "../show/errors.ts";
+import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
+import { type Column, EMPTY_COLUMN } from "./column.ts";
+import { type Key, type Keys, keyAt, keysOf } from "./keys.ts";
+import { type Palettes, palettesOf, resolve } from "./palettes.ts";
+
+/** How one cue takes part in tracking (SEMANTICS section 2). */
+export interface CueTracking {
+  /** Nothing tracks in. */
+  readonly wall: boolean;
+  /** What it shows tracks on. */
+  readonly carries: boolean;
+}
+
+/** One cue list turned on its side: a column of moves for each key, from which every look is read. */
+export interface ListSheet {
+  readonly id: string;
+  readonly list: CueList;
+  readonly cues: readonly Cue[];
+  /** The cues' places in the order of numbers, rising. */
+  readonly order: readonly number[];
+  readonly tracking: readonly CueTracking[];
+  /** By row: the last row up to it whose wall stops what tracks, or -1. */
+  readonly lastWall: readonly number[];
+  /** By key ordinal. */
+  readonly columns: readonly Column[];
+  readonly keys: Keys;
+  readonly palettes: Palettes;
+}
+
+/** A show made ready for computing: its keys, its palettes, and each list as a sheet. Never changed, only replaced. */
+export interface ShowSheet {
+  readonly show: Show;
+  readonly keys: Keys;
+  readonly palettes: Palettes;
+  readonly lists: ReadonlyMap<string, ListSheet>;
+}
+
+/** Builds the whole sheet of a show from nothing. */
+export function sheetOf(show: Show): ShowSheet {
+  const keys = keysOf(show);
+  const palettes = palettesOfShow(show);
+  const lists = new Map(show.lists.map((list) => [list.id, listSheet(list, keys, palettes)]));
+  return { show, keys, palettes, lists };
+}
+
+/** The look-up of a show's palettes. */
+export function palettesOfShow(show: Show): Palettes {
+  const types = new Map(show.channels.map((channel) => [channel.number, channel.type]));
+  return palettesOf(show.palettes, (channel) => types.get(channel));
+}
+
+/** Builds the sheet of one list from nothing. */
+export function listSheet(list: CueList, keys: Keys, palettes: Palettes): ListSheet {
+  const building = keys.all.map(() => ({ rows: [] as number[], specs: [] as MoveSpec[], parts: [] as number[], values: [] as number[] }));
+  list.cues.forEach((cue, row) => {
+    for (const { key, spec, part } of movesOf(cue, keys)) {
+      const column = building[key.ordinal];
+      if (!column) continue;
+      column.rows.push(row);
+      column.specs.push(spec);
+      column.parts.push(part);
+      column.values.push(resolve(spec, key, palettes));
+    }
+  });
+  const columns = building.map((column) => (column.rows.length > 0 ? column : EMPTY_COLUMN));
+  return { id: list.id, list, cues: list.cues, ...rowsOf(list.cues), columns, keys, palettes };
+}
+
+/** What a sheet knows of the rows themselves, apart from any key. */
+export function rowsOf(cues: readonly Cue[]): Pick<ListSheet, "order" | "tracking" | "lastWall"> {
+  const tracking = cues.map((cue) => ({
+    wall: cue.block === true || cue.carries === "isolated",
+    carries: (cue.carries ?? "track") === "track",
+  }));
+  let wall = -1;
+  const lastWall = tracking.map((cue, row) => {
+    if (cue.wall && cue.carries) wall = row;
+    return wall;
+  });
+  return { order: cues.map((cue) => cueOrder(cue.number)), tracking, lastWall };
+}
+
+/** One stored move of a cue with its key and the number of the part that holds it. */
+export interface StoredMove {
+  readonly key: Key;
+  readonly spec: MoveSpec;
+  readonly part: number;
+}
+
+/** Every move that a cue stores, part by part. */
+export function movesOf(cue: Cue, keys: Keys): StoredMove[] {
+  const found: StoredMove[] = [];
+  for (const part of cue.parts) {
+    for (const channel in part.moves) {
+      const attributes = part.moves[channel];
+      for (const name in attributes) {
+        const key = keyAt(keys, Number(channel), name);
+        const spec = attributes[name];
+        if (key && spec !== undefined) found.push({ key, spec, part: part.number });
+      }
+    }
+  }
+  return found;
+}
+
+/** The sheet of a list; the first list when no id is given. Throws ShowError for a list that does not exist. */
+export function listOf(sheet: ShowSheet, id?: string): ListSheet {
+  const found = id === undefined ? sheet.lists.values().next().value : sheet.lists.get(id);
+  if (found) return found;
+  throw new ShowError(`There is no list "${id ?? ""}"; the lists are ${[...sheet.lists.keys()].join(", ")}`);
+}
+
+/** The row of a cue. Throws ShowError, naming its neighbours, for a number that the list does not have. */
+export function rowOf(list: ListSheet, number: string): number {
+  const row = findRow(list, number);
+  if (row >= 0) return row;
+  const before = list.cues[firstRowFrom(list, cueOrder(number)) - 1];
+  const after = list.cues[firstRowFrom(list, cueOrder(number))];
+  const near = [before, after].filter((cue) => cue !== undefined).map((cue) => cue.number);
+  const hint = near.length > 0 ? `next to where it would stand: ${near.join(" and ")}` : "the list is empty";
+  throw new ShowError(`List "${list.id}" has no cue ${number}; ${hint}`);
+}
+
+/** The row of a cue, or -1. */
+export function findRow(list: ListSheet, number: string): number {
+  const order = cueOrder(number);
+  const row = firstRowFrom(list, order);
+  return list.order[row] === order ? row : -1;
+}
+
+/** The first row whose cue stands at or after a place in the order; the number of rows when there is none. */
+export function firstRowFrom(list: Pick<ListSheet, "order">, order: number): number {
+  let low = 0;
+  let high = list.order.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if ((list.order[middle] ?? 0) < order) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** The cue at a row. Throws RangeError for a row outside the list, which is a fault of the caller. */
+export function cueAt(list: ListSheet, row: number): Cue {
+  const cue = list.cues[row];
+  if (!cue) throw new RangeError(`row ${row} of ${list.cues.length}`);
+  return cue;
+}

@@ -1,0 +1,72 @@
+import { type Column, EMPTY_COLUMN } from "./column.ts";
+import type { Key } from "./keys.ts";
+import type { ListSheet } from "./sheet.ts";
+
+/** One key down the whole list: its value in every look and the row that put it there. */
+export interface Trace {
+  /** By row; NaN: unset. */
+  readonly values: Float64Array;
+  /** By row; -1: unset by nothing. */
+  readonly origins: Int32Array;
+}
+
+const kept = new WeakMap<Column, { tracking: ListSheet["tracking"]; trace: Trace }>();
+
+/** The trace of a key, kept for as long as its column and the rows stay the same. */
+export function traceOf(list: ListSheet, key: Key): Trace {
+  const column = list.columns[key.ordinal] ?? EMPTY_COLUMN;
+  const known = kept.get(column);
+  if (known && known.tracking === list.tracking) return known.trace;
+  const trace = sweep(list, column);
+  kept.set(column, { tracking: list.tracking, trace });
+  return trace;
+}
+
+function sweep(list: ListSheet, column: Column): Trace {
+  const rows = list.tracking.length;
+  const values = new Float64Array(rows);
+  const origins = new Int32Array(rows);
+  let carried = Number.NaN;
+  let carriedFrom = -1;
+  let next = 0;
+  for (let row = 0; row < rows; row += 1) {
+    const tracking = list.tracking[row];
+    let value = tracking?.wall ? Number.NaN : carried;
+    let origin = tracking?.wall ? -1 : carriedFrom;
+    if (column.rows[next] === row) {
+      value = column.values[next] ?? Number.NaN;
+      origin = row;
+      next += 1;
+    }
+    values[row] = value;
+    origins[row] = origin;
+    if (!tracking?.carries) continue;
+    carried = value;
+    carriedFrom = origin;
+  }
+  return { values, origins };
+}
+
+/** A run of rows that show one value of a key: the move's own row first, then those into which it tracks. */
+export interface Thread {
+  readonly from: number;
+  /** The last row that shows it. */
+  readonly to: number;
+  /** The row of the move it comes from; before `from` where the value resumes after a cue that kept its moves to itself. */
+  readonly origin: number;
+  readonly value: number;
+}
+
+/** The threads of a key down the list, in order; rows in which the key is unset have none. */
+export function threadsOf(list: ListSheet, key: Key): Thread[] {
+  const { values, origins } = traceOf(list, key);
+  const threads: Thread[] = [];
+  let from = 0;
+  for (let row = 1; row <= values.length; row += 1) {
+    if (row < values.length && origins[row] === origins[from]) continue;
+    const value = values[from] ?? Number.NaN;
+    if (!Number.isNaN(value)) threads.push({ from, to: row - 1, origin: origins[from] ?? -1, value });
+    from = row;
+  }
+  return threads;
+}

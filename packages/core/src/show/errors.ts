@@ -1,0 +1,15 @@
+/**
+ * Something the user asked for, or a file they brought, that cannot be taken as it is.
+ * The message names the thing, its place and what to do; nothing has been changed when it is thrown.
+ */
+export class ShowError extends Error {
+  override readonly name = "ShowError";
+  /** Every fault found, one sentence each; `message` joins them. */
+  readonly faults: readonly string[];
+
+  constructor(faults: string | readonly string[]) {
+    const all = typeof faults === "string" ? [faults] : faults;
+    super(all.join("\n"));
+    this.faults = all;
+  }
+}

@@ -1,0 +1,67 @@
+import type { z } from "zod";
+
+/** Turns a schema's complaints into sentences that name the place as a person would: "lists main, cue 12.5, part 1, times: …". */
+export function faultsOf(error: z.ZodError, root: unknown): string[] {
+  return error.issues.flatMap((issue) => sentences(issue, root));
+}
+
+function sentences(issue: z.core.$ZodIssue, root: unknown): string[] {
+  const place = placeOf(issue.path, root);
+  if (issue.code === "unrecognized_keys") return issue.keys.map((key) => `${place}: unknown field "${key}"`);
+  if (issue.code === "invalid_type" && !has(issue.path, root)) return [`${place}: is missing`];
+  if (issue.code === "invalid_union") {
+    const deepest = [...issue.errors].sort((a, b) => depth(b) - depth(a))[0];
+    const inner = (deepest ?? []).map((each) => ({ ...each, path: [...issue.path, ...each.path] }));
+    if (inner.length > 0 && depth(deepest ?? []) > 0) return inner.flatMap((each) => sentences(each, root));
+  }
+  return [`${place}: ${issue.message.replace(/^Invalid input: /, "").replace(/^Too (small|big): /, "")}`];
+}
+
+function depth(issues: readonly z.core.$ZodIssue[]): number {
+  return Math.max(0, ...issues.map((issue) => (issue.code === "unrecognized_keys" ? 1 : issue.path.length)));
+}
+
+function has(path: readonly PropertyKey[], root: unknown): boolean {
+  let here: unknown = root;
+  for (const step of path) {
+    const next = child(here, step);
+    if (next === undefined) return false;
+    here = next;
+  }
+  return true;
+}
+
+function child(here: unknown, step: PropertyKey): unknown {
+  return typeof here === "object" && here !== null ? Reflect.get(here, step) : undefined;
+}
+
+const SINGULAR: Record<string, string> = {
+  lists: "list",
+  cues: "cue",
+  parts: "part",
+  channels: "channel",
+  palettes: "palette",
+  groups: "group",
+  paces: "pace",
+  fixtureTypes: "fixture type",
+  attributes: "attribute",
+  values: "value",
+  lines: "line",
+};
+
+function placeOf(path: readonly PropertyKey[], root: unknown): string {
+  const words: string[] = [];
+  let here: unknown = root;
+  for (const step of path) {
+    const parent = words.at(-1);
+    here = child(here, step);
+    if (typeof step === "number" && parent !== undefined && SINGULAR[parent]) words[words.length - 1] = `${SINGULAR[parent]} ${nameOf(here) ?? `no. ${step + 1}`}`;
+    else words.push(String(step));
+  }
+  return words.join(", ") || "the document";
+}
+
+function nameOf(here: unknown): string | undefined {
+  const name = child(here, "number") ?? child(here, "id");
+  return typeof name === "string" || typeof name === "number" ? String(name).slice(0, 40) : undefined;
+}

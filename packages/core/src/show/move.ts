@@ -1,0 +1,62 @@
+import type { Curve, MoveSpec } from "./schema.ts";
+
+/** What a move asks for: a number, a palette's value, or to let go. */
+export type MoveTarget = { value: number } | { palette: string } | { release: true };
+/** A move's own timing; what is absent comes from its part. Seconds. */
+export interface MoveTiming {
+  fade?: number | undefined;
+  delay?: number | undefined;
+  curve?: Curve | undefined;
+}
+
+const NO_TIMING: MoveTiming = {};
+
+/** The move's own times and curve; empty for a bare number. */
+export function moveTiming(spec: MoveSpec): MoveTiming {
+  return typeof spec === "number" ? NO_TIMING : spec;
+}
+
+/** The number a move stores itself, or undefined for a palette reference or a release. */
+export function plainValue(spec: MoveSpec): number | undefined {
+  if (typeof spec === "number") return spec;
+  return "value" in spec ? spec.value : undefined;
+}
+
+/** The palette that a move refers to, if it does. */
+export function paletteOf(spec: MoveSpec): string | undefined {
+  return typeof spec === "object" && "palette" in spec ? spec.palette : undefined;
+}
+
+/** True for a move that takes its key out of the look. */
+export function isRelease(spec: MoveSpec): boolean {
+  return typeof spec === "object" && "release" in spec;
+}
+
+/** A move in its shortest spelling: a bare number where it has no times of its own. */
+export function makeMove(target: MoveTarget, timing: MoveTiming = NO_TIMING): MoveSpec {
+  const own = {
+    ...(timing.fade === undefined ? {} : { fade: timing.fade }),
+    ...(timing.delay === undefined ? {} : { delay: timing.delay }),
+    ...(timing.curve === undefined ? {} : { curve: timing.curve }),
+  };
+  if ("value" in target && Object.keys(own).length === 0) return target.value;
+  if ("value" in target) return { value: target.value, ...own };
+  if ("palette" in target) return { palette: target.palette, ...own };
+  return { release: true, ...own };
+}
+
+/** True when two moves say the same, times included. */
+export function sameMove(a: MoveSpec | undefined, b: MoveSpec | undefined): boolean {
+  if (a === b) return true;
+  if (a === undefined || b === undefined) return false;
+  const at = moveTiming(a);
+  const bt = moveTiming(b);
+  return (
+    plainValue(a) === plainValue(b) &&
+    paletteOf(a) === paletteOf(b) &&
+    isRelease(a) === isRelease(b) &&
+    at.fade === bt.fade &&
+    at.delay === bt.delay &&
+    at.curve === bt.curve
+  );
+}

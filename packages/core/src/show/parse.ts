@@ -1,0 +1,147 @@
+import { cueOrder } from "./cueNumber.ts";
+import { ShowError } from "./errors.ts";
+import { faultsOf } from "./faults.ts";
+import { checkRange, readMoves } from "./readMoves.ts";
+import { type Rig, attributeAt, rigOf } from "./rig.ts";
+import { type Cue, type CueList, type Palette, type Show, showSchema } from "./schema.ts";
+
+/**
+ * Reads the text of an open show document (FORMAT). Throws ShowError with every fault found, each naming its place;
+ * then nothing is returned at all.
+ */
+export function parseShow(text: string): Show {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (error) {
+    throw new ShowError(`This is not a show document: the text is not whole JSON (${error instanceof Error ? error.message : "unreadable"})`);
+  }
+  return readShow(raw);
+}
+
+/** As `parseShow`, for a document that is already plain data. */
+export function readShow(raw: unknown): Show {
+  const parsed = showSchema.safeParse(raw);
+  if (!parsed.success) throw new ShowError(faultsOf(parsed.error, raw));
+  const faults: string[] = [];
+  const show = parsed.data;
+  checkRig(show, faults);
+  const rig = rigOf(show);
+  for (const palette of show.palettes) checkPalette(palette, rig, faults);
+  const palettes = new Map(show.palettes.map((palette) => [palette.id, palette]));
+  const lists = show.lists.map((list) => readList(list, rig, palettes, faults));
+  checkActions(lists, faults);
+  if (faults.length > 0) throw new ShowError(faults);
+  return { ...show, lists };
+}
+
+function checkRig(show: Show, faults: string[]): void {
+  duplicates(show.fixtureTypes.map((type) => type.id), "fixture type", faults);
+  duplicates(show.channels.map((channel) => channel.number), "channel", faults);
+  duplicates(show.groups.map((group) => group.id), "group", faults);
+  duplicates(show.palettes.map((palette) => palette.id), "palette", faults);
+  duplicates(show.paces.map((pace) => pace.id), "pace", faults);
+  duplicates(show.lists.map((list) => list.id), "list", faults);
+  duplicates((show.script?.lines ?? []).map((line) => line.id), "script line", faults);
+  for (const type of show.fixtureTypes) checkType(type, faults);
+  const types = new Set(show.fixtureTypes.map((type) => type.id));
+  for (const channel of show.channels) {
+    if (!types.has(channel.type)) faults.push(`channel ${channel.number}: there is no fixture type "${channel.type}"`);
+  }
+  const numbers = new Set(show.channels.map((channel) => channel.number));
+  for (const group of show.groups) {
+    for (const number of group.channels) {
+      if (!numbers.has(number)) faults.push(`group ${group.id}: channel ${number} is not in the rig`);
+    }
+  }
+}
+
+function checkType(type: Show["fixtureTypes"][number], faults: string[]): void {
+  const place = `fixture type ${type.id}`;
+  duplicates(type.attributes.map((attribute) => attribute.id), `${place}: attribute`, faults);
+  if (type.attributes.filter((attribute) => attribute.family === "intensity").length > 1) {
+    faults.push(`${place}: it has more than one intensity; a fixture has one at most`);
+  }
+  for (const attribute of type.attributes) {
+    const at = `${place}, attribute ${attribute.id}`;
+    if (attribute.min > attribute.max) faults.push(`${at}: min ${attribute.min} is above max ${attribute.max}`);
+    else if (attribute.home < attribute.min || attribute.home > attribute.max) faults.push(`${at}: home ${attribute.home} is outside ${attribute.min} to ${attribute.max}`);
+    if (attribute.family === "intensity" && attribute.home !== 0) faults.push(`${at}: the home of an intensity is 0`);
+  }
+}
+
+function checkPalette(palette: Palette, rig: Rig, faults: string[]): void {
+  for (const entry of palette.values) {
+    const place = `palette ${palette.id}`;
+    if (entry.channel !== undefined && entry.type !== undefined) faults.push(`${place}: a value is for a channel or for a type, not both`);
+    try {
+      if (entry.channel !== undefined) checkRange(entry.value, attributeAt(rig, entry.channel, entry.attribute, place), `${place}, ${entry.channel}.${entry.attribute}`);
+      else checkAcrossTypes(palette, entry, rig);
+    } catch (error) {
+      if (!(error instanceof ShowError)) throw error;
+      faults.push(...error.faults);
+    }
+  }
+}
+
+function checkAcrossTypes(palette: Palette, entry: Palette["values"][number], rig: Rig): void {
+  const place = `palette ${palette.id}, ${entry.attribute}`;
+  if (entry.type !== undefined && !rig.types.has(entry.type)) throw new ShowError(`${place}: there is no fixture type "${entry.type}"`);
+  const types = entry.type === undefined ? [...rig.types.values()] : [...rig.types.values()].filter((type) => type.id === entry.type);
+  const attributes = types.flatMap((type) => type.attributes.filter((attribute) => attribute.id === entry.attribute));
+  if (attributes.length === 0) throw new ShowError(`${place}: no fixture type has this attribute`);
+  for (const attribute of attributes) {
+    if (attribute.family !== palette.family) throw new ShowError(`${place}: the palette is for ${palette.family}, and this is ${attribute.family}`);
+    checkRange(entry.value, attribute, place);
+  }
+}
+
+function readList(list: CueList, rig: Rig, palettes: ReadonlyMap<string, Palette>, faults: string[]): CueList {
+  duplicates(list.cues.map((cue) => cue.number), `list ${list.id}: cue`, faults);
+  const cues = list.cues.map((cue) => readCueMoves(cue, rig, palettes, `list ${list.id}, cue ${cue.number}`, faults));
+  cues.sort((a, b) => cueOrder(a.number) - cueOrder(b.number));
+  return { ...list, cues };
+}
+
+/** Checks the moves of a cue's parts against the rig; faults are added to `faults`. Parts come back in the order of their numbers. */
+export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, { family: string }>, place: string, faults: string[]): Cue {
+  duplicates(cue.parts.map((part) => part.number), `${place}: part`, faults);
+  const seen = new Map<string, number>();
+  const parts = cue.parts.map((part) => {
+    const moves = readMoves(part.moves, rig, palettes, `${place}, part ${part.number}`, faults);
+    for (const [channel, attributes] of Object.entries(moves)) {
+      for (const attribute of Object.keys(attributes)) {
+        const key = `${channel}.${attribute}`;
+        const other = seen.get(key);
+        if (other !== undefined) faults.push(`${place}: ${key} stands in part ${other} and in part ${part.number}; a key has one move in a cue`);
+        seen.set(key, part.number);
+      }
+    }
+    return { ...part, moves };
+  });
+  parts.sort((a, b) => a.number - b.number);
+  if (parts[0]?.number !== 1) faults.push(`${place}: it has no part 1`);
+  for (const channel of Object.keys(cue.mark?.channels ?? {})) {
+    if (!rig.channels.has(Number(channel))) faults.push(`${place}, mark: channel ${channel} is not in the rig`);
+  }
+  return { ...cue, parts };
+}
+
+function checkActions(lists: readonly CueList[], faults: string[]): void {
+  const ids = new Set(lists.map((list) => list.id));
+  for (const list of lists) {
+    for (const cue of list.cues) {
+      for (const action of cue.actions ?? []) {
+        if (!ids.has(action.list)) faults.push(`list ${list.id}, cue ${cue.number}, actions: there is no list "${action.list}"`);
+      }
+    }
+  }
+}
+
+function duplicates(names: readonly (string | number)[], what: string, faults: string[]): void {
+  const seen = new Set<string | number>();
+  for (const name of names) {
+    if (seen.has(name)) faults.push(`${what} ${name} stands twice`);
+    seen.add(name);
+  }
+}

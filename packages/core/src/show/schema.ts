@@ -1,0 +1,184 @@
+import { z } from "zod";
+import { isCueNumber, plainCueNumber } from "./cueNumber.ts";
+
+/** The families of attributes, in the order in which every sheet shows them. */
+export const FAMILIES = ["intensity", "position", "colour", "beam"] as const;
+/** How a value runs from where it is to where it goes (SEMANTICS section 3). */
+export const CURVES = ["linear", "ease", "slowStart", "slowEnd", "atStart", "atEnd"] as const;
+
+const id = z.string().regex(/^[\p{L}\p{N}][\p{L}\p{N}_.-]{0,63}$/u, "is not an id; use letters, digits, - _ and .");
+const label = z.string().max(200);
+const number = z.number();
+const seconds = z.number().min(0, "is a time below 0").max(86_400, "is a time of more than a day");
+const channelNumber = z.number().int("is not a whole number").min(1).max(99_999);
+const cueNumber = z
+  .string()
+  .refine(isCueNumber, "is not a cue number; use digits with at most three decimal places")
+  .transform((text) => (isCueNumber(text) ? plainCueNumber(text) : text));
+const family = z.enum(FAMILIES);
+const curve = z.enum(CURVES);
+
+const attribute = z.strictObject({
+  id,
+  name: label.optional(),
+  family,
+  min: number,
+  max: number,
+  home: number,
+  /** Units a second; absent: it is there at once. */
+  speed: z.number().positive().optional(),
+  snap: z.boolean().optional(),
+});
+
+const fixtureType = z.strictObject({ id, name: label, attributes: z.array(attribute) });
+
+const point = z.strictObject({ x: number, y: number, z: number });
+
+const channel = z.strictObject({
+  number: channelNumber,
+  type: id,
+  label: label.optional(),
+  patch: z.strictObject({ universe: z.number().int().min(1).max(63_999), address: z.number().int().min(1).max(512) }).optional(),
+  /** Metres: x to the right as the audience sees it, y up, z away from the audience. `aim` is where a light that cannot turn is pointed. */
+  place: z.strictObject({ x: number, y: number, z: number, aim: point.optional() }).optional(),
+});
+
+const group = z.strictObject({ id, label, channels: z.array(channelNumber) });
+
+const paletteValue = z.strictObject({ attribute: id, value: number, type: id.optional(), channel: channelNumber.optional() });
+const palette = z.strictObject({ id, family, label, values: z.array(paletteValue) });
+
+const spread = z.union([seconds, z.string().regex(/^\d+(\.\d+)?(~\d+(\.\d+)?)+$/, "is not a fan; write it as 0~5")]);
+const paceTimes = z.strictObject({ fade: spread.optional(), delay: spread.optional(), curve: curve.optional() });
+const pace = z.strictObject({
+  id,
+  label,
+  intensity: paceTimes.optional(),
+  position: paceTimes.optional(),
+  colour: paceTimes.optional(),
+  beam: paceTimes.optional(),
+});
+
+const familyTimes = z.strictObject({ fade: seconds.optional(), delay: seconds.optional() });
+const partTimes = z.strictObject({
+  up: seconds.optional(),
+  down: seconds.optional(),
+  upDelay: seconds.optional(),
+  downDelay: seconds.optional(),
+  position: familyTimes.optional(),
+  colour: familyTimes.optional(),
+  beam: familyTimes.optional(),
+});
+
+const moveTiming = { fade: seconds.optional(), delay: seconds.optional(), curve: curve.optional() };
+/** One stored instruction: a number, or exactly one of value, palette and release with its own times. */
+export const moveSchema = z.union([
+  number,
+  z.strictObject({ value: number, ...moveTiming }),
+  z.strictObject({ palette: id, ...moveTiming }),
+  z.strictObject({ release: z.literal(true), ...moveTiming }),
+]);
+
+/** Moves are checked by `readMoves`, which is far quicker on large shows and names the key. */
+const moves = z.custom<Moves>((value) => typeof value === "object" && value !== null && !Array.isArray(value), "is not an object of moves").default(() => ({}));
+
+const part = z.strictObject({
+  number: z.number().int().min(1, "is not a part number; parts count from 1").max(99),
+  label: label.optional(),
+  curve: curve.optional(),
+  times: partTimes.default(() => ({})),
+  moves,
+});
+
+export const triggerSchema = z.discriminatedUnion("type", [
+  z.strictObject({ type: z.literal("go") }),
+  z.strictObject({ type: z.literal("follow"), from: z.enum(["go", "complete"]), after: seconds }),
+]);
+
+const channelMark = z.union([z.strictObject({ at: cueNumber }), z.strictObject({ live: z.literal(true) })]);
+const policy = z.enum(["late", "early", "live"]);
+export const markSchema = z.strictObject({
+  policy: policy.optional(),
+  at: cueNumber.optional(),
+  fade: seconds.optional(),
+  delay: seconds.optional(),
+  channels: z.record(z.string().regex(/^\d+$/, "is not a channel number"), channelMark).optional(),
+});
+export const callSchema = z.strictObject({ line: z.string().max(100), word: z.string().max(100).optional(), kind: z.string().max(40).optional() });
+const action = z.strictObject({ do: z.string().max(40), list: id });
+
+/** The fields of a cue that stand beside its number and its parts. */
+export const cueFields = {
+  label: label.optional(),
+  note: z.string().max(5000).optional(),
+  scene: z.string().max(60).optional(),
+  block: z.boolean().optional(),
+  assert: z.boolean().optional(),
+  carries: z.enum(["track", "cueOnly", "isolated"]).optional(),
+  trigger: triggerSchema.optional(),
+  mark: markSchema.optional(),
+  call: callSchema.optional(),
+  actions: z.array(action).optional(),
+};
+
+const parts = z.array(part).min(1, "is empty; a cue has at least part 1").default(() => [{ number: 1, times: {}, moves: {} }]);
+export const cueSchema = z.strictObject({ number: cueNumber, ...cueFields, parts });
+
+const list = z.strictObject({
+  id,
+  label,
+  marks: z.strictObject({ policy: policy.optional(), fade: seconds.optional() }).optional(),
+  cues: z.array(cueSchema),
+});
+
+const scriptLine = z.strictObject({
+  id: z.string().min(1).max(100),
+  page: z.number().optional(),
+  who: z.string().max(100).optional(),
+  text: z.string().max(10_000),
+  seconds: seconds.optional(),
+  quiet: z.boolean().optional(),
+});
+const script = z.strictObject({ pace: z.number().positive().optional(), lines: z.array(scriptLine) });
+
+export const showSchema = z.strictObject({
+  format: z.literal("zealous-mark/show", "is not zealous-mark/show; this is not a show document"),
+  version: z.literal(1, "is not a version that can be read; this program reads version 1"),
+  title: label,
+  fixtureTypes: z.array(fixtureType).default(() => []),
+  channels: z.array(channel).default(() => []),
+  groups: z.array(group).default(() => []),
+  palettes: z.array(palette).default(() => []),
+  paces: z.array(pace).default(() => []),
+  lists: z.array(list).min(1, "is empty; a show has at least one list"),
+  script: script.optional(),
+});
+
+export const editParts = { id, label, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
+
+export type Family = (typeof FAMILIES)[number];
+export type Curve = (typeof CURVES)[number];
+export type Attribute = z.infer<typeof attribute>;
+export type FixtureType = z.infer<typeof fixtureType>;
+export type Channel = z.infer<typeof channel>;
+export type Group = z.infer<typeof group>;
+export type PaletteValue = z.infer<typeof paletteValue>;
+export type Palette = z.infer<typeof palette>;
+export type Pace = z.infer<typeof pace>;
+export type FamilyTimes = z.infer<typeof familyTimes>;
+export type PartTimes = z.infer<typeof partTimes>;
+/** One move as the document stores it; a bare number is short for `{ value }`. */
+export type MoveSpec = z.infer<typeof moveSchema>;
+/** Moves by channel number, then by attribute. */
+export type Moves = Record<string, Record<string, MoveSpec>>;
+export type Part = z.infer<typeof part>;
+export type Trigger = z.infer<typeof triggerSchema>;
+export type Mark = z.infer<typeof markSchema>;
+export type Cue = z.infer<typeof cueSchema>;
+export type CueList = z.infer<typeof list>;
+export type ScriptLine = z.infer<typeof scriptLine>;
+export type Show = z.infer<typeof showSchema>;
+/** A cue without its number and parts. */
+export type CueHead = Omit<Cue, "number" | "parts">;
+/** A part without its number and moves. */
+export type PartHead = Omit<Part, "number" | "moves">;

