@@ -23,3 +23,4 @@ export * from "./edit/impact.ts";
 export * from "./edit/step.ts";
 export * from "./stage/aim.ts";
 export * from "./stage/colour.ts";
+export * from "./edit/words.ts";

@@ -67,7 +67,6 @@ const lantern = lights("lantern");
 const sea = lights("sea");
 const front = lights("front");
 const door = lights("door");
-const profiles = lights("profiles");
 const washes = lights("washes");
 const booms = lights("booms");
 const back = lights("back");

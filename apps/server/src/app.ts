@@ -1,0 +1,42 @@
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import { ValidationPipe } from "@nestjs/common";
+import { NestFactory } from "@nestjs/core";
+import type { NestExpressApplication } from "@nestjs/platform-express";
+import { DocumentBuilder, SwaggerModule } from "@nestjs/swagger";
+import { type NextFunction, type Request, type Response, text } from "express";
+import helmet from "helmet";
+import type { DataSource } from "typeorm";
+import { AppModule } from "./app.module.ts";
+import { ErrorFilter } from "./shared/errorFilter.ts";
+import { SHOW_TYPE } from "./shows/shows.controller.ts";
+
+/** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */
+export async function createApp(database: DataSource, pages: string): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database), { logger: ["error", "warn"] });
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: { "upgrade-insecure-requests": null, "script-src": ["'self'"], "style-src": ["'self'", "'unsafe-inline'"], "connect-src": ["'self'", "ws:"], "img-src": ["'self'", "data:", "blob:"] } },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(text({ type: SHOW_TYPE, limit: "200mb" }));
+  app.useBodyParser("json", { limit: "20mb" });
+  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
+  app.useGlobalFilters(new ErrorFilter());
+  const description = new DocumentBuilder().setTitle("Zealous Mark").setDescription("A show, its edits and its run").setVersion("1").build();
+  SwaggerModule.setup("api", app, SwaggerModule.createDocument(app, description));
+  servePages(app, pages);
+  return app;
+}
+
+function servePages(app: NestExpressApplication, pages: string): void {
+  const index = join(pages, "index.html");
+  if (!existsSync(index)) return;
+  app.useStaticAssets(pages, { index: false, setHeaders: (response: Response, path: string) => void response.setHeader("Cache-Control", path.includes("/assets/") ? "public, max-age=31536000, immutable" : "no-cache") });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    const isPage = request.method === "GET" && !/^\/(api|socket\.io)(\/|$)/.test(request.path) && !/\.[a-z0-9]+$/i.test(request.path);
+    if (isPage) response.setHeader("Cache-Control", "no-cache").sendFile(index);
+    else next();
+  });
+}

@@ -1,0 +1,28 @@
+import { DataSource, type DataSourceOptions } from "typeorm";
+import type { Settings } from "../settings.ts";
+import { entities } from "./entities.ts";
+import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
+
+/** How TypeORM reaches the database. Tables come from migrations alone. */
+export function databaseOptions({ database }: Settings): DataSourceOptions {
+  return {
+    type: "mariadb",
+    host: database.host,
+    port: database.port,
+    username: database.username,
+    password: database.password,
+    database: database.name,
+    charset: "utf8mb4",
+    timezone: "Z",
+    entities,
+    migrations: [FirstTables1764000000000],
+    synchronize: false,
+  };
+}
+
+/** Opens the database and brings its tables up to date. */
+export async function openDatabase(settings: Settings): Promise<DataSource> {
+  const source = await new DataSource(databaseOptions(settings)).initialize();
+  await source.runMigrations({ transaction: "each" });
+  return source;
+}

@@ -1,0 +1,152 @@
+import type { Action, Attribute, Call, FamilyTimesByName, Mark, Marks, Patch, Place, Trigger } from "./columnTypes.ts";
+import { Column, Entity, PrimaryColumn, PrimaryGeneratedColumn } from "typeorm";
+
+const TEXT = { type: "varchar", length: 200 } as const;
+const ID = { type: "varchar", length: 64 } as const;
+
+@Entity("shows")
+export class ShowRow {
+  @PrimaryGeneratedColumn() id: number;
+  @Column(TEXT) title: string;
+  @Column({ type: "int" }) revision: number;
+  @Column({ type: "simple-json", nullable: true }) script: unknown;
+}
+
+@Entity("fixture_types")
+export class FixtureTypeRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: "int" }) position: number;
+  @Column(TEXT) name: string;
+  @Column("simple-json") attributes: Attribute[];
+}
+
+@Entity("channels")
+export class ChannelRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ type: "int" }) number: number;
+  @Column({ type: "int" }) position: number;
+  @Column(ID) type: string;
+  @Column({ ...TEXT, nullable: true }) label: string | null;
+  @Column({ type: "simple-json", nullable: true }) patch: Patch | null;
+  @Column({ type: "simple-json", nullable: true }) place: Place | null;
+}
+
+@Entity("channel_groups")
+export class GroupRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: "int" }) position: number;
+  @Column(TEXT) label: string;
+  @Column("simple-json") channels: number[];
+}
+
+@Entity("palettes")
+export class PaletteRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: "int" }) position: number;
+  @Column({ type: "varchar", length: 20 }) family: string;
+  @Column(TEXT) label: string;
+}
+
+@Entity("palette_values")
+export class PaletteValueRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ name: "palette_id", ...ID }) paletteId: string;
+  @PrimaryColumn({ type: "int" }) position: number;
+  @Column(ID) attribute: string;
+  @Column("double") value: number;
+  @Column({ ...ID, nullable: true }) type: string | null;
+  @Column({ type: "int", nullable: true }) channel: number | null;
+}
+
+@Entity("paces")
+export class PaceRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: "int" }) position: number;
+  @Column(TEXT) label: string;
+  @Column("simple-json") timing: object;
+}
+
+@Entity("cue_lists")
+export class ListRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: "int" }) position: number;
+  @Column(TEXT) label: string;
+  @Column({ type: "simple-json", nullable: true }) marks: Marks | null;
+}
+
+@Entity("cues")
+export class CueRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ name: "list_id", ...ID }) listId: string;
+  /** The cue number in whole thousandths. */
+  @PrimaryColumn({ type: "int" }) cue: number;
+  @Column({ ...TEXT, nullable: true }) label: string | null;
+  @Column({ type: "text", nullable: true }) note: string | null;
+  @Column({ type: "varchar", length: 60, nullable: true }) scene: string | null;
+  @Column({ type: "boolean", nullable: true }) block: boolean | null;
+  @Column({ name: "asserted", type: "boolean", nullable: true }) assert: boolean | null;
+  @Column({ type: "varchar", length: 20, nullable: true }) carries: string | null;
+  @Column({ name: "fires_on", type: "simple-json", nullable: true }) trigger: Trigger | null;
+  @Column({ type: "simple-json", nullable: true }) mark: Mark | null;
+  @Column({ name: "called_at", type: "simple-json", nullable: true }) call: Call | null;
+  @Column({ type: "simple-json", nullable: true }) actions: Action[] | null;
+}
+
+@Entity("parts")
+export class PartRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ name: "list_id", ...ID }) listId: string;
+  @PrimaryColumn({ type: "int" }) cue: number;
+  @PrimaryColumn({ type: "int" }) part: number;
+  @Column({ ...TEXT, nullable: true }) label: string | null;
+  @Column({ type: "varchar", length: 20, nullable: true }) curve: string | null;
+  @Column({ name: "up_time", type: "double", nullable: true }) up: number | null;
+  @Column({ name: "down_time", type: "double", nullable: true }) down: number | null;
+  @Column({ name: "up_delay", type: "double", nullable: true }) upDelay: number | null;
+  @Column({ name: "down_delay", type: "double", nullable: true }) downDelay: number | null;
+  @Column({ name: "family_times", type: "simple-json", nullable: true }) families: FamilyTimesByName | null;
+}
+
+@Entity("moves")
+export class MoveRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ name: "list_id", ...ID }) listId: string;
+  @PrimaryColumn({ type: "int" }) cue: number;
+  @PrimaryColumn({ type: "int" }) channel: number;
+  @PrimaryColumn(ID) attribute: string;
+  @Column({ type: "int" }) part: number;
+  @Column({ type: "double", nullable: true }) value: number | null;
+  @Column({ ...ID, nullable: true }) palette: string | null;
+  @Column("boolean") released: boolean;
+  @Column({ type: "double", nullable: true }) fade: number | null;
+  @Column({ type: "double", nullable: true }) delay: number | null;
+  @Column({ type: "varchar", length: 20, nullable: true }) curve: string | null;
+}
+
+/** One entry of a show's history: what an edit changed, exactly. */
+@Entity("edits")
+export class EditRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ type: "int" }) revision: number;
+  @Column({ type: "varchar", length: 10 }) kind: "edit" | "undo" | "redo";
+  /** The revision that an undo or a redo speaks of. */
+  @Column({ name: "of_revision", type: "int", nullable: true }) ofRevision: number | null;
+  @Column({ type: "varchar", length: 400 }) summary: string;
+  @Column({ type: "longtext" }) steps: string;
+  @Column({ name: "made_at", type: "datetime" }) madeAt: Date;
+}
+
+/** Where a list stood when a cue was last fired, so that the stage comes back after a restart. */
+@Entity("runs")
+export class RunRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ name: "list_id", ...ID }) listId: string;
+  @Column({ type: "int", nullable: true }) cue: number | null;
+}
+
+export const entities = [ShowRow, FixtureTypeRow, ChannelRow, GroupRow, PaletteRow, PaletteValueRow, PaceRow, ListRow, CueRow, PartRow, MoveRow, EditRow, RunRow];

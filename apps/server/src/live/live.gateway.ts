@@ -1,0 +1,53 @@
+import { Logger, type OnModuleDestroy } from "@nestjs/common";
+import { ConnectedSocket, MessageBody, type OnGatewayInit, SubscribeMessage, WebSocketGateway, WebSocketServer } from "@nestjs/websockets";
+import { Subscription } from "rxjs";
+import { Server, Socket } from "socket.io";
+import { RunService, now } from "../run/run.service.ts";
+import { ShowsService } from "../shows/shows.service.ts";
+
+/** Tells every open window of a show what has changed and what has been fired. */
+@WebSocketGateway({ serveClient: false })
+export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
+  @WebSocketServer() private readonly server: Server;
+  private readonly log = new Logger("Live");
+  private readonly subscriptions = new Subscription();
+
+  constructor(
+    private readonly shows: ShowsService,
+    private readonly runs: RunService,
+  ) {}
+
+  afterInit(): void {
+    this.subscriptions.add(this.shows.news.subscribe((news) => this.server.to(room(news.show)).emit("edit", news)));
+    this.subscriptions.add(this.runs.news.subscribe((state) => this.server.to(room(state.show)).emit("run", state)));
+  }
+
+  onModuleDestroy(): void {
+    this.subscriptions.unsubscribe();
+  }
+
+  /** A window opens a show: from now on it hears of it, beginning with where the list stands. */
+  @SubscribeMessage("watch")
+  async watch(@ConnectedSocket() socket: Socket, @MessageBody() show: unknown): Promise<{ revision: number } | { error: string }> {
+    if (typeof show !== "number") return { error: "watch takes the number of a show" };
+    try {
+      const { revision } = await this.shows.show(show);
+      await socket.join(room(show));
+      socket.emit("run", await this.runs.state(show));
+      return { revision };
+    } catch (error) {
+      this.log.warn(`A window could not watch show ${show}: ${error instanceof Error ? error.message : String(error)}`);
+      return { error: `Show ${show} cannot be opened` };
+    }
+  }
+
+  /** The server's clock, for a window that sets its own by it. Milliseconds. */
+  @SubscribeMessage("clock")
+  clock(): number {
+    return now();
+  }
+}
+
+function room(show: number): string {
+  return `show ${show}`;
+}

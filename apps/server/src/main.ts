@@ -1,0 +1,28 @@
+import "reflect-metadata";
+import { saltAndParaffin } from "@zm/demo";
+import { createApp } from "./app.ts";
+import { openDatabase } from "./database/dataSource.ts";
+import { ShowRow } from "./database/entities.ts";
+import { readSettings } from "./settings.ts";
+import { insertShow } from "./shows/showRows.ts";
+
+async function main(): Promise<void> {
+  const settings = readSettings(process.env);
+  const database = await openDatabase(settings);
+  if ((await database.manager.count(ShowRow)) === 0) await database.transaction((manager) => insertShow(manager, saltAndParaffin()));
+  const app = await createApp(database, settings.pages);
+  await app.listen(settings.port, "127.0.0.1");
+  process.stdout.write(`Zealous Mark is at http://127.0.0.1:${settings.port}\n`);
+  const stop = (): void => {
+    void app.close().then(() => database.destroy()).then(() => process.exit(0));
+  };
+  process.once("SIGINT", stop);
+  process.once("SIGTERM", stop);
+}
+
+main().catch((error: unknown) => {
+  const text = error instanceof Error ? error.message : String(error);
+  const inUse = text.includes("EADDRINUSE");
+  process.stderr.write(inUse ? `Port ${readSettings(process.env).port} is in use by another program; stop it, or choose another with ZM_PORT=4700 ./start\n` : `The server could not start: ${text}\n`);
+  process.exit(1);
+});

@@ -1,0 +1,82 @@
+#!/usr/bin/env bash
+# The private MariaDB of this project: on loopback, its data inside the project. Sourced by start and test.
+
+say() { printf '%s\n' "$*"; }
+fail() { printf '%s\n' "$*" >&2; exit 1; }
+
+as_root() {
+  if [ "$(id -u)" = 0 ]; then "$@"; return; fi
+  command -v sudo >/dev/null 2>&1 || fail "Installing $PACKAGE needs root: run  apt-get install $PACKAGE  as root once, then try again."
+  sudo "$@"
+}
+
+# Installs a Debian package when COMMAND is missing: need COMMAND PACKAGE
+need() {
+  PACKAGE=$2
+  command -v "$1" >/dev/null 2>&1 && return
+  [ -x "/usr/sbin/$1" ] && return
+  command -v apt-get >/dev/null 2>&1 || fail "$PACKAGE is missing and this is not a Debian machine: install it, then try again."
+  say "Installing $PACKAGE …"
+  # policy-rc.d keeps Debian from starting a service of its own.
+  local policy=/usr/sbin/policy-rc.d made=0
+  if [ ! -e "$policy" ]; then as_root sh -c "printf '#!/bin/sh\nexit 101\n' > $policy && chmod +x $policy"; made=1; fi
+  as_root apt-get update -qq >/dev/null 2>&1 || true
+  as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$PACKAGE" >"$DATA/install.log" 2>&1 \
+    || { [ $made = 1 ] && as_root rm -f "$policy"; fail "$PACKAGE could not be installed; the last lines of $DATA/install.log say why."; }
+  [ $made = 1 ] && as_root rm -f "$policy"
+  return 0
+}
+
+need_node() {
+  command -v node >/dev/null 2>&1 || fail "Node 20 is missing: install it, then try again."
+  local major; major=$(node -p 'process.versions.node.split(".")[0]')
+  [ "$major" -ge 20 ] || fail "Node 20 or newer is needed; this is $(node -v)."
+}
+
+# Installs the packages of the lock file, when it has changed since the last time.
+need_packages() {
+  local now; now=$(sha256sum package-lock.json | cut -d' ' -f1)
+  [ -d node_modules ] && [ "$(cat node_modules/.installed 2>/dev/null)" = "$now" ] && return
+  say "Installing packages …"
+  npm ci --no-audit --no-fund --loglevel=error >"$DATA/npm.log" 2>&1 || { tail -5 "$DATA/npm.log" >&2; fail "The packages could not be installed; $DATA/npm.log says more."; }
+  printf '%s' "$now" >node_modules/.installed
+}
+
+port_taken() { node -e 'const s=require("net").connect(+process.argv[1],"127.0.0.1");s.on("connect",()=>process.exit(0));s.on("error",()=>process.exit(1))' "$1"; }
+
+# Starts MariaDB on port $ZM_DB_PORT with its data in $1.
+start_database() {
+  local dir=$1 mariadbd client user
+  mariadbd=$(command -v mariadbd || echo /usr/sbin/mariadbd)
+  user=$(id -un)
+  mkdir -p "$dir" || fail "The folder $dir cannot be written; run this from a folder that is yours."
+  [ -w "$dir" ] || fail "The folder $dir cannot be written; run this from a folder that is yours."
+  DB_SOCKET="$(mktemp -u /tmp/zealous-mark-XXXXXX.sock)"
+  if port_taken "$ZM_DB_PORT"; then fail "Port $ZM_DB_PORT, which the database needs, is in use; stop what uses it, or choose another with ZM_DB_PORT=4711."; fi
+  if [ ! -d "$dir/data/mysql" ]; then
+    rm -rf "$dir/data"
+    mariadb-install-db --no-defaults --user="$user" --datadir="$dir/data" --auth-root-authentication-method=normal --skip-test-db >"$dir/install.log" 2>&1 \
+      || fail "The database could not be made; $dir/install.log says why."
+  fi
+  "$mariadbd" --no-defaults --user="$user" --datadir="$dir/data" --bind-address=127.0.0.1 --port="$ZM_DB_PORT" --socket="$DB_SOCKET" --pid-file="$dir/mariadb.pid" \
+    --skip-name-resolve --character-set-server=utf8mb4 --innodb-flush-log-at-trx-commit=1 --innodb-doublewrite=1 >"$dir/mariadb.log" 2>&1 &
+  DB_PID=$!
+  client="mariadb --no-defaults --socket=$DB_SOCKET --user=root"
+  local tries=0
+  until mariadb-admin --no-defaults --socket="$DB_SOCKET" --user=root ping >/dev/null 2>&1; do
+    kill -0 "$DB_PID" 2>/dev/null || fail "The database did not start: $(grep -i error "$dir/mariadb.log" | tail -1)"
+    tries=$((tries + 1)); [ $tries -lt 300 ] || fail "The database did not answer within a minute; $dir/mariadb.log says why."
+    sleep 0.2
+  done
+  $client -e "CREATE DATABASE IF NOT EXISTS zealous_mark CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
+    CREATE USER IF NOT EXISTS 'zealous'@'127.0.0.1' IDENTIFIED BY 'zealous';
+    GRANT ALL ON zealous_mark.* TO 'zealous'@'127.0.0.1'; GRANT ALL ON \`zealous\_test\_%\`.* TO 'zealous'@'127.0.0.1';" || fail "The database could not be set up; $dir/mariadb.log says why."
+}
+
+stop_database() {
+  [ -n "${DB_PID:-}" ] || return 0
+  kill -TERM "$DB_PID" 2>/dev/null
+  wait "$DB_PID" 2>/dev/null
+  rm -f "${DB_SOCKET:-}"
+  DB_PID=
+}
