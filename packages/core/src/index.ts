@@ -24,3 +24,5 @@ export * from "./edit/step.ts";
 export * from "./stage/aim.ts";
 export * from "./stage/colour.ts";
 export * from "./edit/words.ts";
+export { type LineFault, parseLine } from "./line/grammar.ts";
+export * from "./line/readLine.ts";

@@ -1,0 +1,125 @@
+import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { useState } from "react";
+import { NavLink, Outlet, useMatch, useParams } from "react-router";
+import { useChoice } from "../choice/choice.ts";
+import { ShowMenu } from "../file/ShowMenu.tsx";
+import { Inspector } from "../inspector/Inspector.tsx";
+import { LineEntry } from "../line/LineEntry.tsx";
+import { cueName } from "../shared/words.ts";
+import { useLive, useLiveShow } from "../show/live.ts";
+import { type OpenShow, ShowContext, useHistory, useList, useOpenShow } from "../show/useShow.ts";
+import { KeysDialog } from "./KeysDialog.tsx";
+import { Notices } from "./Notices.tsx";
+import { currentTheme, setTheme } from "./theme.ts";
+import { useFrameKeys } from "./useFrameKeys.ts";
+
+/** The frame around every view: the bar above, the view, the inspector, the line entry below. */
+export function Frame() {
+  const { showId } = useParams();
+  const id = Number(showId);
+  const show = useOpenShow(id);
+  if (show.error) return <p className="p-8 text-error">{show.error.message}</p>;
+  if (!show.data) return <p className="p-8 text-quiet">Opening the show …</p>;
+  return (
+    <ShowContext.Provider value={show.data}>
+      <OpenFrame show={show.data} />
+    </ShowContext.Provider>
+  );
+}
+
+function OpenFrame({ show }: { show: OpenShow }) {
+  useLiveShow(show.id);
+  const live = useMatch("/show/:id/run") !== null;
+  const [keys, setKeys] = useState(false);
+  useFrameKeys(() => setKeys(true));
+  return (
+    <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>
+      <TopBar show={show} live={live} />
+      <div className="flex min-h-0 flex-1">
+        <main className="min-w-0 flex-1">
+          <Outlet />
+        </main>
+        {!live && <Inspector />}
+      </div>
+      <LineEntry />
+      <Notices />
+      <KeysDialog open={keys} onClose={() => setKeys(false)} />
+    </div>
+  );
+}
+
+const VIEWS = [
+  ["score", "Score"],
+  ["stage", "Stage"],
+  ["run", "Run"],
+] as const;
+
+function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
+  const list = useList();
+  const history = useHistory();
+  const cue = useLive((state) => state.run?.playback.cue ?? null);
+  const connected = useLive((state) => state.connected);
+  return (
+    <header className="flex h-11 shrink-0 items-center gap-2 border-b border-rule px-3">
+      <ShowMenu title={show.sheet.show.title} />
+      <span className="mr-4 text-[13px] text-quiet">{list.list.label} list</span>
+      <nav aria-label="Views" className="flex h-full items-stretch gap-1">
+        {VIEWS.map(([path, label]) => (
+          <NavLink key={path} to={`/show/${show.id}/${path}`} className={({ isActive }) => `flex items-center border-b-2 px-3 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`}>
+            {label}
+          </NavLink>
+        ))}
+      </nav>
+      <span className="flex-1" />
+      <LensSwitch />
+      <button type="button" className="btn btn-ghost btn-sm gap-1.5" disabled={show.canUndo === null} title={show.canUndo ? `Take back: ${show.canUndo}` : "Nothing to take back"} onClick={() => void history("undo")}>
+        <Undo2 size={15} /> Undo
+      </button>
+      <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label="Redo" disabled={show.canRedo === null} title={show.canRedo ? `Make again: ${show.canRedo}` : "Nothing to make again"} onClick={() => void history("redo")}>
+        <Redo2 size={15} />
+      </button>
+      <ThemeButton />
+      <span role="status" className={`badge h-7 gap-1.5 px-3 whitespace-nowrap ${connected ? (live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content") : "badge-error"}`}>
+        {!connected ? "No line to the server" : cue === null ? (live ? "Live, nothing fired" : "Blind, nothing on stage") : live ? `Live, cue ${cue}` : `Blind, on stage ${cueName({ number: cue })}`}
+      </span>
+    </header>
+  );
+}
+
+function LensSwitch() {
+  const lens = useChoice((choice) => choice.lens);
+  const tracked = useChoice((choice) => choice.tracked);
+  const score = useMatch("/show/:id/score") !== null;
+  if (!score) return null;
+  return (
+    <div className="mr-2 flex items-center gap-1" role="group" aria-label="Lens">
+      {(["intensity", "colour"] as const).map((each) => (
+        <button key={each} type="button" aria-pressed={lens === each} className="btn btn-ghost btn-sm px-2 font-normal text-quiet aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4" onClick={() => useChoice.setState({ lens: each, deed: null, draft: null })}>
+          {each === "intensity" ? "Intensity" : "Colour"}
+        </button>
+      ))}
+      <button type="button" aria-pressed={tracked} title="Write tracked values in every cell (t)" className="btn btn-ghost btn-sm px-2 font-normal text-quiet aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4" onClick={() => useChoice.setState({ tracked: !tracked })}>
+        Tracked
+      </button>
+    </div>
+  );
+}
+
+function ThemeButton() {
+  const [theme, set] = useState(currentTheme());
+  const other = theme === "desk" ? "foolscap" : "desk";
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-sm btn-square"
+      aria-label={other === "desk" ? "Dark: desk" : "Light: foolscap"}
+      title={other === "desk" ? "Dark: desk" : "Light: foolscap"}
+      onClick={() => {
+        setTheme(other);
+        set(other);
+      }}
+    >
+      {theme === "desk" ? <Sun size={15} /> : <Moon size={15} />}
+    </button>
+  );
+}

@@ -1,0 +1,45 @@
+import { type Impact, type ListSheet, keyNamed } from "@zm/core";
+
+/** One cue of an impact in words. */
+export interface ImpactLine {
+  readonly cue: string;
+  readonly text: string;
+  /** True where only what is stored changes and the look stays. */
+  readonly quiet: boolean;
+}
+
+/** The impact of an edit, a line for each cue it touches: "6 lights 15 to 25". */
+export function impactLines(impact: Impact, list: ListSheet): ImpactLine[] {
+  const looks = new Map<string, Impact["looks"]>();
+  for (const change of impact.looks) looks.set(change.cue, [...(looks.get(change.cue) ?? []), change]);
+  const stored = new Set(impact.storedCues);
+  const cues = list.cues.map((cue) => cue.number).concat(impact.storedCues.filter((number) => !list.cues.some((cue) => cue.number === number)));
+  return cues.flatMap((cue): ImpactLine[] => {
+    const changes = looks.get(cue);
+    if (changes) return [{ cue, text: lookWords(changes, list), quiet: false }];
+    return stored.has(cue) ? [{ cue, text: "looks as before; its moves or times change", quiet: true }] : [];
+  });
+}
+
+function lookWords(changes: Impact["looks"], list: ListSheet): string {
+  const lights = new Set(changes.map((change) => keyNamed(list.keys, change.key)?.channel));
+  const count = lights.size === 1 ? "1 light" : `${lights.size} lights`;
+  const levels = changes.filter((change) => keyNamed(list.keys, change.key)?.attribute.family === "intensity");
+  if (levels.length === changes.length) return `${count} ${span(levels.map((each) => each.before))} to ${span(levels.map((each) => each.after))}`;
+  const families = [...new Set(changes.map((change) => keyNamed(list.keys, change.key)?.attribute.family ?? ""))];
+  return `${count}: ${families.join(", ")}`;
+}
+
+function span(values: readonly (number | null)[]): string {
+  const set = values.filter((value) => value !== null);
+  if (set.length === 0) return "unset";
+  const low = Math.min(...set);
+  const high = Math.max(...set);
+  const text = low === high ? plain(low) : `${plain(low)}–${plain(high)}`;
+  return set.length < values.length ? `${text} or unset` : text;
+}
+
+/** A number as people write it: at most one place for values, none where it is whole. */
+export function plain(value: number): string {
+  return String(Math.round(value * 10) / 10);
+}

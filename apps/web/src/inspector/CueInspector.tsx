@@ -1,0 +1,176 @@
+import { type Cue, type ListSheet, type Part, type Trigger, chainAround, cueDuration } from "@zm/core";
+import { Trash2 } from "lucide-react";
+import { useId } from "react";
+import { readSeconds } from "../shared/readSeconds.ts";
+import { cueName, seconds } from "../shared/words.ts";
+import { useMakeEdits } from "../show/useShow.ts";
+import { ChainPicture } from "./ChainPicture.tsx";
+import { TimesPicture } from "./TimesPicture.tsx";
+
+/** One cue: its label, what fires it, the times of each part, and the chain it runs in. */
+export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
+  const makeEdits = useMakeEdits();
+  const cue = list.cues[row];
+  if (!cue) return null;
+  const range = { list: list.id, from: cue.number, to: cue.number };
+  const chain = chainAround(list, row);
+  return (
+    <section aria-label={`Cue ${cue.number}`} className="flex flex-col gap-3 border-t border-rule pt-3 first:border-t-0 first:pt-0">
+      <div>
+        <h2 className="text-[17px] font-bold">Cue {cueName(cue)}</h2>
+        <p className="text-quiet">
+          {cue.scene ? `scene ${cue.scene}, ` : ""}complete after <span className="figures">{seconds(cueDuration(list, row))}</span> s
+        </p>
+      </div>
+      <Field label="label" id="cue-label" value={cue.label ?? ""} wide onTake={(label) => void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }])} />
+      <TriggerFields key={JSON.stringify(cue.trigger)} cue={cue} onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])} />
+      {chain.length > 1 && <ChainPicture list={list} chain={chain} row={row} />}
+      {cue.parts.map((part) => (
+        <PartFields key={part.number} list={list} cue={cue} part={part} />
+      ))}
+      <TimesPicture list={list} row={row} />
+      <button type="button" className="btn btn-xs w-fit border-neutral" onClick={() => void makeEdits([{ op: "deleteCue", list: list.id, cue: cue.number, looks: "keepLooks" }])} title="Later cues keep their looks: what they need moves on to the next cue">
+        <Trash2 size={13} /> Delete, keep later looks
+      </button>
+    </section>
+  );
+}
+
+function TriggerFields({ cue, onTake }: { cue: Cue; onTake: (trigger: Trigger | null) => void }) {
+  const id = useId();
+  const trigger = cue.trigger;
+  const kind = trigger?.type === "follow" ? trigger.from : "press";
+  const after = trigger?.type === "follow" ? trigger.after : 0;
+  const take = (next: string, seconds: number): void => onTake(next === "press" ? null : { type: "follow", from: next === "go" ? "go" : "complete", after: seconds });
+  return (
+    <div className="flex items-center gap-2">
+      <label htmlFor={id} className="w-12 shrink-0 text-quiet">
+        fires
+      </label>
+      <select id={id} className="select select-sm min-w-0 flex-1 bg-base-100" value={kind} onChange={(event) => take(event.target.value, after)}>
+        <option value="press">on Go</option>
+        <option value="go">by itself, from the Go before</option>
+        <option value="complete">by itself, from the end before</option>
+      </select>
+      {kind !== "press" && <SecondsField label="seconds after" hideLabel value={after} onTake={(value) => take(kind, value ?? 0)} />}
+    </div>
+  );
+}
+
+const FAMILY_TIMES = ["position", "colour", "beam"] as const;
+
+function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part }) {
+  const makeEdits = useMakeEdits();
+  const { times } = part;
+  const set = (patch: object): void => void makeEdits([{ op: "setTimes", list: list.id, from: cue.number, to: cue.number, part: part.number, set: patch }]);
+  return (
+    <fieldset aria-label={`Times of part ${part.number}`} className="border-t border-rule pt-2">
+      {cue.parts.length > 1 && (
+        <p className="mb-1 font-bold">
+          Part {part.number} {part.label && <span className="font-normal text-quiet">{part.label}</span>}
+        </p>
+      )}
+      <div className="grid grid-cols-[4.2rem_1fr_1fr] items-center gap-x-2 gap-y-1">
+        <span />
+        <span className="text-[13px] text-quiet">time</span>
+        <span className="text-[13px] text-quiet">delay</span>
+        <TimeRow name="up" part={part.number} time={times.up} delay={times.upDelay} onTime={(up) => set({ up })} onDelay={(upDelay) => set({ upDelay })} hints={["0", "0"]} />
+        <TimeRow name="down" part={part.number} time={times.down} delay={times.downDelay} onTime={(down) => set({ down })} onDelay={(downDelay) => set({ downDelay })} hints={[seconds(times.up ?? 0), seconds(times.upDelay ?? 0)]} />
+        {FAMILY_TIMES.map((family) => (
+          <TimeRow
+            key={family}
+            name={family}
+            part={part.number}
+            time={times[family]?.fade}
+            delay={times[family]?.delay}
+            onTime={(fade) => set({ [family]: { fade } })}
+            onDelay={(delay) => set({ [family]: { delay } })}
+            hints={[seconds(times.up ?? 0), seconds(times.upDelay ?? 0)]}
+          />
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+interface TimeRowProps {
+  name: string;
+  part: number;
+  time: number | undefined;
+  delay: number | undefined;
+  onTime: (value: number | null) => void;
+  onDelay: (value: number | null) => void;
+  /** What holds where a field is empty. */
+  hints: [string, string];
+}
+
+function TimeRow({ name, part, time, delay, onTime, onDelay, hints }: TimeRowProps) {
+  return (
+    <>
+      <span className="text-quiet">{name}</span>
+      <SecondsField label={`${name} time, part ${part}`} hideLabel value={time} hint={hints[0]} onTake={onTime} />
+      <SecondsField label={`${name} delay, part ${part}`} hideLabel value={delay} hint={hints[1]} onTake={onDelay} />
+    </>
+  );
+}
+
+interface SecondsFieldProps {
+  label: string;
+  hideLabel?: boolean;
+  value: number | undefined;
+  hint?: string;
+  onTake: (value: number | null) => void;
+}
+
+function SecondsField({ label, value, hint, onTake }: SecondsFieldProps) {
+  return (
+    <input
+      key={value ?? "none"}
+      aria-label={label}
+      inputMode="decimal"
+      className="input input-sm figures w-full min-w-12 bg-base-100 px-2"
+      placeholder={hint}
+      defaultValue={value === undefined ? "" : seconds(value)}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") event.currentTarget.blur();
+        if (event.key !== "Escape") return;
+        event.currentTarget.value = value === undefined ? "" : seconds(value);
+        event.currentTarget.blur();
+      }}
+      onBlur={(event) => {
+        const read = readSeconds(event.target.value);
+        if (read === undefined) event.target.value = value === undefined ? "" : seconds(value);
+        else if (read !== (value ?? null)) onTake(read);
+      }}
+    />
+  );
+}
+
+interface FieldProps {
+  label: string;
+  id: string;
+  value: string;
+  wide?: boolean;
+  onTake: (text: string) => void;
+}
+
+function Field({ label, id, value, onTake }: FieldProps) {
+  return (
+    <div className="flex items-center gap-2">
+      <label htmlFor={id} className="w-12 shrink-0 text-quiet">
+        {label}
+      </label>
+      <input
+        key={value}
+        id={id}
+        className="input input-sm min-w-0 flex-1 bg-base-100 px-2"
+        defaultValue={value}
+        onKeyDown={(event) => {
+          if (event.key === "Escape") event.currentTarget.value = value;
+          if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
+        }}
+        onBlur={(event) => event.target.value.trim() !== value && onTake(event.target.value.trim())}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,140 @@
+import { type Deed, type ListSheet, deedWords } from "@zm/core";
+import { useEffect, useState } from "react";
+import { type Lens, useChoice } from "../choice/choice.ts";
+import { useDraft } from "../choice/useDraft.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { DraftPanel } from "./DraftPanel.tsx";
+import { readDeed } from "./readDeed.ts";
+
+interface RangeEditProps {
+  list: ListSheet;
+  cues: { from: string; to: string };
+}
+
+/** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
+export function RangeEdit({ list, cues }: RangeEditProps) {
+  const { sheet } = useShow();
+  const { channels, lens, deed, after, draft } = useChoice();
+  const [text, setText] = useState("");
+  const makeEdits = useMakeEdits();
+  const outcome = useDraft();
+  const cells = `${cues.from}/${cues.to}/${channels.join()}/${lens}`;
+
+  useEffect(() => {
+    if (deed) useChoice.setState({ draft: { from: "cells", edits: [changeOf(list.id, cues, channels, lens, deed, after)] } });
+  }, [cells, deed, after, list.id]);
+  useEffect(() => {
+    if (deed === null) setText("");
+  }, [deed]);
+
+  const type = (value: string): void => {
+    setText(value);
+    const read = readDeed(value);
+    useChoice.setState({ deed: read, ...(read ? {} : { draft: null }) });
+    if (!read) setText(value);
+  };
+  const take = async (): Promise<void> => {
+    if (!draft || !outcome || "fault" in outcome) return;
+    if (await makeEdits(draft.edits)) {
+      useChoice.setState({ draft: null, deed: null });
+      document.querySelector<HTMLElement>('[aria-label="Score"]')?.focus();
+    }
+  };
+  const palettes = sheet.show.palettes.filter((palette) => palette.family === "colour");
+  return (
+    <section aria-label="Chosen cells" className="flex flex-col gap-2.5">
+      <div>
+        <h2 className="text-[17px] font-bold">{cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`}</h2>
+        <p className="text-quiet">{lightWords(channels)}</p>
+      </div>
+      <div className="flex items-center gap-2">
+        <label htmlFor="range-value" className="w-14 shrink-0 text-quiet">
+          {lens === "intensity" ? "level" : "colour"}
+        </label>
+        {lens === "intensity" && (
+          <input
+            id="range-value"
+            className="input input-sm figures w-24 bg-base-100"
+            placeholder="70 +10 out"
+            value={text}
+            autoComplete="off"
+            onChange={(event) => type(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === "Enter") void take();
+              if (event.key === "Escape") useChoice.setState({ deed: null, draft: null });
+            }}
+          />
+        )}
+        {lens === "colour" && <span className="font-bold">{deed ? ("palette" in deed ? (list.palettes.byId.get(deed.palette)?.label ?? deed.palette) : deedWords(deed)) : "choose below"}</span>}
+      </div>
+      {lens === "colour" && (
+        <div className="flex flex-wrap gap-1.5">
+          {palettes.map((palette, index) => (
+            <button
+              key={palette.id}
+              id={index === 0 ? "range-value" : undefined}
+              type="button"
+              aria-pressed={deed !== null && "palette" in deed && deed.palette === palette.id}
+              className="btn btn-xs gap-1.5 border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
+              onClick={() => useChoice.setState({ deed: { palette: palette.id } })}
+            >
+              <Swatch palette={palette} />
+              {palette.label}
+            </button>
+          ))}
+        </div>
+      )}
+      <div className="flex gap-1.5">
+        <DeedButton deed={{ release: true }} label="Let go" title="Nothing of these keys is said any more: a release" />
+        <DeedButton deed={{ drop: true }} label="Drop moves" title="Forget the moves stored in these cells; what tracks in shows instead" />
+      </div>
+      <fieldset className="flex gap-1.5" aria-label="After the range">
+        {(["restore", "track"] as const).map((choice) => (
+          <button
+            key={choice}
+            type="button"
+            aria-pressed={after === choice}
+            className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
+            onClick={() => useChoice.setState({ after: choice })}
+            title={choice === "restore" ? "No look past the range changes" : "What the last cue shows tracks on to the next move"}
+          >
+            {choice === "restore" ? "Restore after" : "Track on"}
+          </button>
+        ))}
+      </fieldset>
+      {draft?.from === "cells" && <DraftPanel />}
+    </section>
+  );
+}
+
+function DeedButton({ deed, label, title }: { deed: Deed; label: string; title: string }) {
+  const current = useChoice((choice) => choice.deed);
+  const pressed = JSON.stringify(current) === JSON.stringify(deed);
+  return (
+    <button type="button" title={title} aria-pressed={pressed} className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary" onClick={() => useChoice.setState({ deed })}>
+      {label}
+    </button>
+  );
+}
+
+function Swatch({ palette }: { palette: { values: { attribute: string; value: number }[] } }) {
+  const part = (name: string): number => Math.round(255 * ((palette.values.find((value) => value.attribute === name)?.value ?? 100) / 100) ** 0.7);
+  return <span aria-hidden className="inline-block size-3 rounded-xs" style={{ background: `rgb(${part("red")} ${part("green")} ${part("blue")})` }} />;
+}
+
+function changeOf(list: string, cues: { from: string; to: string }, channels: readonly number[], lens: Lens, deed: Deed, after: "restore" | "track") {
+  return { op: "change" as const, list, ...cues, keys: { channels: [...channels], families: [lens] }, do: deed, where: "look" as const, after };
+}
+
+function lightWords(channels: readonly number[]): string {
+  if (channels.length === 1) return `light ${channels[0]}`;
+  const runs: string[] = [];
+  let start = channels[0] ?? 0;
+  channels.forEach((channel, index) => {
+    const next = channels[index + 1];
+    if (next === channel + 1) return;
+    runs.push(start === channel ? String(channel) : `${start}–${channel}`);
+    start = next ?? 0;
+  });
+  return `${channels.length} lights: ${runs.join(", ")}`;
+}

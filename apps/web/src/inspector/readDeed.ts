@@ -1,0 +1,16 @@
+import type { Deed } from "@zm/core";
+
+/** Reads what is typed over chosen cells: "70", "+10", "-5", "*0.8", "full", "out". Null when it says nothing yet. */
+export function readDeed(text: string): Deed | null {
+  const plain = text.trim().toLowerCase().replace(",", ".").replace("−", "-").replace("×", "*");
+  if (plain === "full") return { set: 100 };
+  if (plain === "out") return { set: 0 };
+  const match = /^([+*-]|=\s*-?)?\s*(\d+(?:\.\d+)?)$/.exec(plain);
+  if (!match) return null;
+  const number = Number(match[2]);
+  const sign = match[1]?.replace(/\s/g, "");
+  if (sign === "+") return { add: number };
+  if (sign === "-") return { add: -number };
+  if (sign === "*") return { scale: number };
+  return { set: sign === "=-" ? -number : number };
+}

@@ -1,0 +1,182 @@
+import { type ListSheet, type Playback, cueDuration, nextRow } from "@zm/core";
+import { Pause, Play, SkipBack } from "lucide-react";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { useChoice } from "../choice/choice.ts";
+import { notify } from "../shared/notices.ts";
+import { readSeconds } from "../shared/readSeconds.ts";
+import { clockTime, seconds, triggerWords } from "../shared/words.ts";
+import { type Press, type RunState, api } from "../show/api.ts";
+import { listNow, useLive } from "../show/live.ts";
+import { useList, useShow } from "../show/useShow.ts";
+import { SpineColumn } from "../spine/SpineColumn.tsx";
+import { StagePicture } from "../stage/StagePicture.tsx";
+import { liveOutputs } from "../stage/outputs.ts";
+
+/** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
+export default function RunView() {
+  const list = useList();
+  const { id } = useShow();
+  const run = useLive((live) => live.run);
+  const press = useCallback(
+    async (what: Press): Promise<void> => {
+      try {
+        await api.press(id, what);
+      } catch (error) {
+        notify(error instanceof Error ? error.message : String(error), "trouble");
+      }
+    },
+    [id],
+  );
+  const next = run ? nextRow(run.playback, list) : -1;
+  const go = useCallback(() => {
+    const cue = next < 0 ? undefined : list.cues[next]?.number;
+    void press({ press: "go", ...(cue === undefined || run?.clock.held ? {} : { cue }) });
+  }, [press, next, list, run?.clock.held]);
+  useHotkeys("ctrl+enter", go, { preventDefault: true, enableOnFormTags: true });
+  useHotkeys("ctrl+backspace", () => void press({ press: "back" }), { preventDefault: true });
+  useHotkeys("ctrl+period", () => void press({ press: "hold" }), { preventDefault: true });
+  const outputs = useCallback(() => {
+    const live = useLive.getState();
+    return liveOutputs(live.run?.playback, live.run ? listNow(live.run.clock, live.ahead) : 0);
+  }, []);
+  const cue = run?.playback.cue ?? null;
+
+  return (
+    <div className="flex h-full">
+      <SpineColumn follow={cue} />
+      <div className="flex min-w-0 flex-1 flex-col">
+        <div className="min-h-0 flex-1">
+          <StagePicture outputs={outputs} labels={false} description={cue === null ? "The stage; nothing has been fired" : `The stage in cue ${cue}`} />
+        </div>
+        <section aria-label="Running" className="flex h-[214px] shrink-0 gap-6 border-t border-rule bg-base-100 px-5 py-4">
+          <div className="flex min-w-0 flex-1 flex-col gap-3">
+            <OnStage list={list} run={run} />
+            <NextCue list={list} row={next} playback={run?.playback} />
+          </div>
+          <div className="flex w-[300px] shrink-0 flex-col gap-3">
+            <button type="button" className="btn btn-primary h-[84px] text-[26px]" onClick={go} disabled={!run || (next < 0 && !run.clock.held)}>
+              <Play size={26} className="fill-current" /> {run?.clock.held ? "Go on" : "Go"}
+            </button>
+            <div className="flex gap-2">
+              <button type="button" className="btn btn-outline flex-1 border-neutral" onClick={() => void press({ press: "back" })} disabled={!run || cue === null} title="To the cue before, in one second (Ctrl Backspace)">
+                <SkipBack size={16} /> Back
+              </button>
+              <button type="button" className="btn btn-outline flex-1 border-neutral aria-pressed:border-error aria-pressed:text-error" aria-pressed={run?.clock.held ?? false} onClick={() => void press({ press: "hold" })} disabled={!run} title="Stops fades and follows where they are (Ctrl .)">
+                <Pause size={16} /> {run?.clock.held ? "Held" : "Hold"}
+              </button>
+            </div>
+            <GoTo press={press} />
+          </div>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function GoTo({ press }: { press: (press: Press) => Promise<void> }) {
+  const chosen = useChoice((choice) => choice.cueEnd);
+  const [typed, setTyped] = useState<string | null>(null);
+  const [time, setTime] = useState("");
+  const cue = typed ?? chosen ?? "";
+  const goTo = (atOnce: boolean): void => {
+    const own = atOnce ? 0 : readSeconds(time);
+    if (cue === "" || own === undefined) return;
+    void press({ press: "goto", cue, ...(own === null ? {} : { time: own }) });
+    setTyped(null);
+  };
+  return (
+    <form
+      className="flex items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        goTo(false);
+      }}
+    >
+      <input aria-label="Go to cue" placeholder="cue" className="input input-sm figures w-16 bg-base-200 px-2" value={cue} onChange={(event) => setTyped(event.target.value)} />
+      <input aria-label="In seconds" placeholder="its time" className="input input-sm figures w-20 bg-base-200 px-2" value={time} onChange={(event) => setTime(event.target.value)} />
+      <button type="submit" className="btn btn-sm border-neutral px-2.5">
+        Go to
+      </button>
+      <button type="button" className="btn btn-sm border-neutral px-2.5" onClick={() => goTo(true)}>
+        At once
+      </button>
+    </form>
+  );
+}
+
+/** The cue on stage, with how far each of its fades has come and how long is left. */
+function OnStage({ list, run }: { list: ListSheet; run: RunState | null }) {
+  const time = useListTime();
+  if (!run || run.playback.cue === null) {
+    return (
+      <div>
+        <p className="text-quiet">on stage</p>
+        <p className="text-[24px] font-bold">Nothing has been fired</p>
+      </div>
+    );
+  }
+  const { playback, clock } = run;
+  const cue = list.cues.find((each) => each.number === playback.cue);
+  const elapsed = time - playback.firedAt;
+  const left = Math.max(0, playback.duration - elapsed);
+  const done = playback.duration > 0 ? Math.min(1, elapsed / playback.duration) : 1;
+  return (
+    <div>
+      <p className="flex justify-between text-quiet">
+        <span>on stage{clock.held ? ", held" : ""}</span>
+        <span>{left > 0 ? "left" : "complete"}</span>
+      </p>
+      <p className="flex items-baseline gap-3">
+        <span className="figures shrink-0 text-[30px] leading-9 font-bold text-primary" data-testid="on-stage">
+          {playback.cue}
+        </span>
+        <span className="min-w-0 flex-1 truncate text-[24px] font-bold">{cue?.label}</span>
+        <span className="figures shrink-0 text-[30px] leading-9">{clockTime(left)}</span>
+      </p>
+      <div role="progressbar" aria-label="How far the cue has come" aria-valuenow={Math.round(done * 100)} className="mt-1 h-1.5 bg-base-300">
+        <div className="h-full bg-primary" style={{ width: `${done * 100}%` }} />
+      </div>
+    </div>
+  );
+}
+
+function NextCue({ list, row, playback }: { list: ListSheet; row: number; playback: Playback | undefined }) {
+  const time = useListTime();
+  const cue = list.cues[row];
+  if (!cue) return <p className="text-quiet">{playback ? "This is the last cue" : ""}</p>;
+  const follow = playback?.follow;
+  const wait = follow?.cue === cue.number ? Math.max(0, follow.at - time) : null;
+  return (
+    <div>
+      <p className="flex justify-between text-quiet">
+        <span>next{cue.trigger?.type === "follow" ? `, ${triggerWords(cue.trigger)}` : ", on Go"}</span>
+        <span>{wait === null ? `lasts ${seconds(cueDuration(list, row))} s` : "fires by itself in"}</span>
+      </p>
+      <p className="flex items-baseline gap-3">
+        <span className="figures shrink-0 text-[22px] font-bold text-secondary" data-testid="next-cue">
+          {cue.number}
+        </span>
+        <span className="min-w-0 flex-1 truncate text-[18px]">{cue.label}</span>
+        {wait !== null && <span className="figures shrink-0 text-[22px] text-secondary">{clockTime(wait)}</span>}
+      </p>
+    </div>
+  );
+}
+
+/** The running list's own time, refreshed a few times a second while something goes on. */
+function useListTime(): number {
+  const [time, setTime] = useState(0);
+  const run = useLive((live) => live.run);
+  const latest = useRef(run);
+  latest.current = run;
+  useEffect(() => {
+    const tick = (): void => {
+      if (latest.current) setTime(listNow(latest.current.clock, useLive.getState().ahead));
+    };
+    tick();
+    const ticking = setInterval(tick, 100);
+    return () => clearInterval(ticking);
+  }, [run]);
+  return time;
+}

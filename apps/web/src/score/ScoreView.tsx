@@ -1,0 +1,234 @@
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { findRow } from "@zm/core";
+import { ChevronDown, ChevronRight } from "lucide-react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { chooseNothing, chosenCues, useChoice } from "../choice/choice.ts";
+import { useDraft } from "../choice/useDraft.ts";
+import { useLive } from "../show/live.ts";
+import { useList, useShow } from "../show/useShow.ts";
+import { SpineHeader, SpineRow } from "../spine/Spine.tsx";
+import { CellReadout } from "./CellReadout.tsx";
+import { type SheetLayout, channelsBetween, columnAt, layoutColumns } from "./columns.ts";
+import { ROW, chosenRows, ghostsOf, paintSheet } from "./paint.ts";
+import { inkOf } from "./palette.ts";
+import { moveFocus } from "./walk.ts";
+
+export const SPINE_WIDTH = 424;
+const HEADER = 56;
+const OVERSCAN = 420;
+
+/** The Score: the spine and the sheet as one table, moves and the threads in which they track. */
+export function ScoreView() {
+  const { sheet } = useShow();
+  const list = useList();
+  const choice = useChoice();
+  const draft = useDraft();
+  const stageCue = useLive((live) => live.run?.playback.cue ?? null);
+  const scroller = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const layout = useMemo(() => layoutColumns(sheet.show, choice.lens, choice.folded), [sheet.show, choice.lens, choice.folded]);
+  const rows = useVirtualizer({ count: list.cues.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 16, paddingStart: 0, scrollPaddingStart: HEADER });
+  const [across, setAcross] = useState({ left: 0, right: 1600 });
+  const [theme, setTheme] = useState(0);
+  const [dragging, setDragging] = useState(false);
+
+  const cues = chosenCues(choice);
+  const chosen = useMemo(() => chosenRows(list, cues), [list, cues?.from, cues?.to]);
+  const ghosts = useMemo(() => {
+    if (!draft || "fault" in draft) return null;
+    const after = draft.outcome.sheet.lists.get(list.id);
+    return after ? ghostsOf(after, draft.outcome.impact, draft.outcome.steps) : null;
+  }, [draft, list.id]);
+
+  useEffect(() => {
+    const watcher = new MutationObserver(() => setTheme((count) => count + 1));
+    watcher.observe(document.documentElement, { attributes: true, attributeFilter: ["data-theme"] });
+    void document.fonts.ready.then(() => setTheme((count) => count + 1));
+    return () => watcher.disconnect();
+  }, []);
+
+  const shown = rows.getVirtualItems();
+  const first = shown[0]?.index ?? 0;
+  const last = shown.at(-1)?.index ?? -1;
+  const left = Math.max(0, across.left - OVERSCAN);
+  const right = Math.min(layout.width, across.right + OVERSCAN);
+
+  useEffect(() => {
+    const element = canvas.current;
+    const context = element?.getContext("2d");
+    if (!element || !context || last < first) return;
+    const scale = window.devicePixelRatio || 1;
+    const width = right - left;
+    const height = (last - first + 1) * ROW;
+    element.width = Math.round(width * scale);
+    element.height = Math.round(height * scale);
+    element.style.width = `${width}px`;
+    element.style.height = `${height}px`;
+    context.scale(scale, scale);
+    paintSheet(
+      context,
+      {
+        list,
+        layout,
+        lens: choice.lens,
+        tracked: choice.tracked,
+        rows: { first, last },
+        left,
+        right,
+        chosen,
+        lights: new Set(choice.channels),
+        stageRow: stageCue === null ? -1 : findRow(list, stageCue),
+        ghosts,
+      },
+      inkOf(element),
+    );
+    performance.mark("score-painted");
+  }, [list, layout, choice.lens, choice.tracked, choice.channels, first, last, left, right, chosen, stageCue, ghosts, theme]);
+
+  const watchAcross = (): void => {
+    const element = scroller.current;
+    if (!element) return;
+    const from = element.scrollLeft;
+    const to = from + element.clientWidth - SPINE_WIDTH;
+    if (from < left + 40 || to > right - 40) setAcross({ left: from, right: to });
+  };
+  useEffect(() => {
+    const element = scroller.current;
+    if (!element) return;
+    const sized = new ResizeObserver(() => setAcross({ left: element.scrollLeft, right: element.scrollLeft + element.clientWidth - SPINE_WIDTH }));
+    sized.observe(element);
+    return () => sized.disconnect();
+  }, []);
+
+  const focusRow = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
+  useEffect(() => {
+    if (focusRow >= 0 && !dragging) rows.scrollToIndex(focusRow, { align: "auto" });
+  }, [focusRow, dragging]);
+  useEffect(() => {
+    const column = layout.columns.find((each) => choice.channelEnd !== null && each.channels.includes(choice.channelEnd));
+    const element = scroller.current;
+    if (!column || !element || dragging) return;
+    const room = element.clientWidth - SPINE_WIDTH;
+    if (column.x < element.scrollLeft) element.scrollLeft = column.x - 20;
+    else if (column.x + column.width > element.scrollLeft + room) element.scrollLeft = column.x + column.width - room + 20;
+  }, [choice.channelEnd]);
+
+  const cellUnder = (event: React.PointerEvent): { cue: string; column: number } | null => {
+    const box = canvas.current?.getBoundingClientRect();
+    if (!box) return null;
+    const row = Math.min(list.cues.length - 1, Math.max(0, first + Math.floor((event.clientY - box.top) / ROW)));
+    const cue = list.cues[row]?.number;
+    return cue === undefined ? null : { cue, column: columnAt(layout, event.clientX - box.left + left) };
+  };
+  const press = (event: React.PointerEvent<HTMLCanvasElement>): void => {
+    const cell = cellUnder(event);
+    if (!cell || event.button !== 0) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    scroller.current?.focus({ preventScroll: true });
+    setDragging(true);
+    choose(layout, cell, event.shiftKey);
+  };
+  const drag = (event: React.PointerEvent<HTMLCanvasElement>): void => {
+    const cell = dragging ? cellUnder(event) : null;
+    if (cell) choose(layout, cell, true);
+  };
+  const keys = (event: React.KeyboardEvent): void => {
+    if (event.target !== event.currentTarget) return;
+    if (event.key === "Escape") chooseNothing();
+    else if (event.key === "t" && !event.ctrlKey && !event.metaKey) useChoice.setState({ tracked: !choice.tracked });
+    else if ((event.key === "Enter" || event.key === "F2") && choice.channels.length > 0) document.getElementById("range-value")?.focus();
+    else if ((event.key === "Enter" || event.key === "F2") && choice.cue !== null) document.getElementById("cue-label")?.focus();
+    else if (!moveFocus(event, list, layout)) return;
+    event.preventDefault();
+  };
+
+  return (
+    <div
+      ref={scroller}
+      role="grid"
+      aria-label="Score"
+      aria-rowcount={list.cues.length + 1}
+      aria-describedby="cell-readout"
+      tabIndex={0}
+      className="relative h-full overflow-auto bg-sheet"
+      onScroll={watchAcross}
+      onKeyDown={keys}
+    >
+      <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
+        <div role="row" className="sticky top-0 z-30 flex border-b border-rule bg-base-100" style={{ height: HEADER }}>
+          <SpineHeader width={SPINE_WIDTH} />
+          <SheetHeader layout={layout} />
+        </div>
+        <div className="relative" style={{ height: rows.getTotalSize() }}>
+          {shown.map((item) => (
+            <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={SPINE_WIDTH} editable />
+          ))}
+          <canvas
+            ref={canvas}
+            aria-hidden
+            className="absolute z-0 cursor-cell touch-none"
+            style={{ top: first * ROW, left: SPINE_WIDTH + left }}
+            onPointerDown={press}
+            onPointerMove={drag}
+            onPointerUp={() => setDragging(false)}
+            onPointerCancel={() => setDragging(false)}
+          />
+        </div>
+      </div>
+      <CellReadout list={list} />
+    </div>
+  );
+}
+
+function choose(layout: SheetLayout, { cue, column }: { cue: string; column: number }, extend: boolean): void {
+  const at = layout.columns[column];
+  if (!at) return;
+  const { channel, cue: start } = useChoice.getState();
+  if (!extend || channel === null || start === null) {
+    useChoice.setState({ cue, cueEnd: cue, channel: at.channel, channelEnd: at.channel, channels: at.channels, draft: null, deed: null });
+    return;
+  }
+  useChoice.setState({ cueEnd: cue, channelEnd: at.channel, channels: channelsBetween(layout, channel, at.channel) });
+}
+
+function SheetHeader({ layout }: { layout: SheetLayout }) {
+  const channels = useChoice((choice) => choice.channels);
+  const chosen = useMemo(() => new Set(channels), [channels]);
+  return (
+    <div className="relative" style={{ width: layout.width }}>
+      {layout.headings.map((heading) => (
+        <button
+          key={heading.id}
+          type="button"
+          className="absolute top-1 flex h-6 items-center gap-0.5 overflow-hidden text-left text-[13px] whitespace-nowrap text-primary hover:underline"
+          style={{ left: heading.x - 4, width: heading.width }}
+          aria-expanded={!heading.folded}
+          title={heading.folded ? `Unfold ${heading.label}, ${heading.count} lights` : `Fold ${heading.label}`}
+          onClick={() => toggleFold(heading.id)}
+        >
+          {heading.folded ? <ChevronRight size={13} /> : <ChevronDown size={13} />}
+          {heading.label}
+        </button>
+      ))}
+      {layout.columns.map((column) => (
+        <button
+          key={`${column.channel}`}
+          type="button"
+          tabIndex={-1}
+          className={`figures absolute bottom-1 h-6 text-left text-[13px] ${column.channels.some((each) => chosen.has(each)) ? "font-bold text-secondary" : "text-quiet"}`}
+          style={{ left: column.x + 3, width: column.width - 4 }}
+          aria-label={column.folded ? `Choose ${column.label}` : `Choose light ${column.channel}`}
+          onClick={() => useChoice.setState({ channels: column.channels, channel: column.channel, channelEnd: column.channel })}
+        >
+          {column.label}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function toggleFold(id: string): void {
+  const folded = new Set(useChoice.getState().folded);
+  if (!folded.delete(id)) folded.add(id);
+  useChoice.setState({ folded });
+}

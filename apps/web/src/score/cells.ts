@@ -1,0 +1,89 @@
+import { type Key, type ListSheet, type Thread, columnOf, entryAt, intensityOf, isRelease, lightColour, moveIndexAt, paletteOf, sameValue, threadsOf, traceOf } from "@zm/core";
+import type { Lens } from "../choice/choice.ts";
+
+/** How a move is drawn: a triangle on its base, on its point, a square, or an open ring. */
+export type Shape = "rise" | "fall" | "square" | "ring";
+
+/** One move as the sheet draws it. */
+export interface CellMark {
+  readonly shape: Shape;
+  /** It changes nothing: drawn hollow. */
+  readonly hollow: boolean;
+  readonly text: string;
+}
+
+/** The keys of a light that a lens shows. */
+export function lensKeys(list: ListSheet, channel: number, lens: Lens): Key[] {
+  if (lens === "intensity") {
+    const key = intensityOf(list.keys, channel);
+    return key ? [key] : [];
+  }
+  return [...(list.keys.byChannel.get(channel)?.values() ?? [])].filter((key) => key.attribute.family === "colour");
+}
+
+/** The move that a cell stores, or null; several keys of one light count as one move. */
+export function markAt(list: ListSheet, keys: readonly Key[], row: number, lens: Lens): CellMark | null {
+  const moved = keys.filter((key) => moveIndexAt(columnOf(list, key), row) >= 0);
+  const first = moved[0];
+  if (!first) return null;
+  const entry = entryAt(list, first, row);
+  const before = (key: Key): number => (row > 0 ? (traceOf(list, key).values[row - 1] ?? Number.NaN) : Number.NaN);
+  const hollow = moved.every((key) => sameValue(before(key), entryAt(list, key, row).value));
+  if (entry.spec !== undefined && isRelease(entry.spec)) return { shape: "ring", hollow: true, text: "" };
+  if (lens === "colour") return { shape: "square", hollow, text: colourText(list, moved, row) };
+  const from = Number.isNaN(before(first)) ? 0 : before(first);
+  const shape = hollow ? "square" : entry.value > from ? "rise" : entry.value < from ? "fall" : "square";
+  return { shape, hollow, text: valueText(entry.value) };
+}
+
+/** What a cell shows without storing it, as text; empty where nothing is set. */
+export function trackedText(list: ListSheet, keys: readonly Key[], row: number, lens: Lens): string {
+  const first = keys[0];
+  if (!first) return "";
+  const value = traceOf(list, first).values[row] ?? Number.NaN;
+  if (Number.isNaN(value)) return "";
+  return lens === "colour" ? colourText(list, keys, row) : valueText(value);
+}
+
+function colourText(list: ListSheet, keys: readonly Key[], row: number): string {
+  const names = new Set(
+    keys.map((key) => {
+      const { spec } = entryAt(list, key, row);
+      return spec === undefined ? undefined : paletteOf(spec);
+    }),
+  );
+  const [only] = names;
+  if (names.size === 1 && only !== undefined) return list.palettes.byId.get(only)?.label ?? only;
+  return "mixed";
+}
+
+function valueText(value: number): string {
+  return Number.isNaN(value) ? "?" : String(Math.round(value));
+}
+
+/** The threads of a light through a lens: where colour keys part ways, each change begins a thread of its own. */
+export function lensThreads(list: ListSheet, keys: readonly Key[]): Thread[] {
+  const [first, ...others] = keys;
+  if (!first) return [];
+  const threads = threadsOf(list, first);
+  if (others.length === 0) return threads;
+  const breaks = new Set(others.flatMap((key) => threadsOf(list, key).map((thread) => thread.from)));
+  return threads.flatMap((thread) => {
+    const starts = [thread.from, ...[...breaks].filter((row) => row > thread.from && row <= thread.to)].sort((a, b) => a - b);
+    return starts.map((from, index) => ({ ...thread, from, to: (starts[index + 1] ?? thread.to + 1) - 1 }));
+  });
+}
+
+/** The real colour of a light in a row, as a style. */
+export function colourOf(list: ListSheet, channel: number, row: number): string {
+  const keys = list.keys.byChannel.get(channel);
+  const attributes = [...(keys?.values() ?? [])].map((key) => key.attribute);
+  const light = lightColour(attributes, (name) => {
+    const key = keys?.get(name);
+    if (!key) return 0;
+    const value = traceOf(list, key).values[row] ?? Number.NaN;
+    return Number.isNaN(value) ? key.attribute.home : value;
+  });
+  const part = (amount: number): number => Math.round(255 * amount ** 0.7);
+  return `rgb(${part(light.red)} ${part(light.green)} ${part(light.blue)})`;
+}

@@ -1,0 +1,261 @@
+import { type Impact, type Key, type ListSheet, cueOrder, findRow, keyNamed } from "@zm/core";
+import type { Lens } from "../choice/choice.ts";
+import { type CellMark, type Shape, colourOf, lensKeys, lensThreads, markAt, trackedText } from "./cells.ts";
+import type { SheetColumn, SheetLayout } from "./columns.ts";
+import type { Ink } from "./palette.ts";
+
+export const ROW = 28;
+
+/** Everything that one painting of the sheet needs. */
+export interface SheetPicture {
+  readonly list: ListSheet;
+  readonly layout: SheetLayout;
+  readonly lens: Lens;
+  readonly tracked: boolean;
+  /** The rows and the stretch of the sheet that are painted. */
+  readonly rows: { first: number; last: number };
+  readonly left: number;
+  readonly right: number;
+  readonly chosen: { first: number; last: number } | null;
+  readonly lights: ReadonlySet<number>;
+  readonly stageRow: number;
+  readonly ghosts: Ghosts | null;
+}
+
+/** What an edit under consideration would leave, held ready for the cells that it touches. */
+export interface Ghosts {
+  readonly after: ListSheet;
+  /** By light, the cue numbers that it touches. */
+  readonly touched: ReadonlyMap<number, ReadonlySet<string>>;
+}
+
+/** Gathers which cells an impact touches: every look that changes and every move stored or dropped. */
+export function ghostsOf(after: ListSheet, impact: Impact, steps: readonly { at: string; cue: string; channel?: number }[]): Ghosts {
+  const touched = new Map<number, Set<string>>();
+  const touch = (channel: number, cue: string): void => void touched.set(channel, (touched.get(channel) ?? new Set()).add(cue));
+  for (const look of impact.looks) {
+    const channel = keyNamed(after.keys, look.key)?.channel;
+    if (channel !== undefined) touch(channel, look.cue);
+  }
+  for (const step of steps) if (step.channel !== undefined) touch(step.channel, step.cue);
+  return { after, touched };
+}
+
+/** Paints the sheet onto a canvas whose top left corner is (left, rows.first) of the sheet. */
+export function paintSheet(context: CanvasRenderingContext2D, picture: SheetPicture, ink: Ink): void {
+  const { rows, left, right } = picture;
+  const height = (rows.last - rows.first + 1) * ROW;
+  context.clearRect(0, 0, right - left, height);
+  context.save();
+  context.translate(-left, -rows.first * ROW);
+  paintRows(context, picture, ink);
+  context.textBaseline = "middle";
+  for (const column of picture.layout.columns) {
+    if (column.x + column.width < left || column.x > right) continue;
+    paintColumn(context, picture, column, ink);
+  }
+  paintWalls(context, picture, ink);
+  paintChosen(context, picture, ink);
+  context.restore();
+}
+
+function paintRows(context: CanvasRenderingContext2D, { rows, left, right, chosen, stageRow }: SheetPicture, ink: Ink): void {
+  for (let row = rows.first; row <= rows.last; row += 1) {
+    const inRange = chosen !== null && row >= chosen.first && row <= chosen.last;
+    if (inRange || row === stageRow) {
+      context.fillStyle = ink.row;
+      context.fillRect(left, row * ROW, right - left, ROW);
+    }
+    context.fillStyle = ink.rule;
+    context.globalAlpha = 0.55;
+    context.fillRect(left, (row + 1) * ROW - 1, right - left, 1);
+    context.globalAlpha = 1;
+  }
+}
+
+function paintWalls(context: CanvasRenderingContext2D, { list, rows, left, right }: SheetPicture, ink: Ink): void {
+  context.fillStyle = ink.brass;
+  for (let row = rows.first; row <= rows.last; row += 1) {
+    if (!list.cues[row]?.block) continue;
+    context.fillRect(left, row * ROW - 2, right - left, 1);
+    context.fillRect(left, row * ROW + 1, right - left, 1);
+  }
+}
+
+function paintColumn(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, ink: Ink): void {
+  if (column.folded) return paintFolded(context, picture, column, ink);
+  const keys = lensKeys(picture.list, column.channel, picture.lens);
+  if (keys.length === 0) return;
+  paintThreads(context, picture, column, keys, ink);
+  const ghosted = picture.ghosts?.touched.get(column.channel);
+  for (let row = picture.rows.first; row <= picture.rows.last; row += 1) {
+    if (ghosted?.has(picture.list.cues[row]?.number ?? "")) paintGhost(context, picture, column, row, ink);
+    else paintCell(context, picture, column, keys, row, ink);
+  }
+}
+
+function axis(column: SheetColumn): number {
+  return column.x + 9;
+}
+
+function paintThreads(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, keys: readonly Key[], ink: Ink): void {
+  const { list, rows, lens } = picture;
+  for (const thread of lensThreads(list, keys)) {
+    if (thread.to < rows.first - 1 || thread.from > rows.last) continue;
+    if (lens === "intensity" && thread.value <= 0) continue;
+    const width = lens === "intensity" ? 1 + (thread.value / 100) * 4.5 : 4;
+    const resumes = markAt(list, keys, thread.from, lens) === null;
+    const top = thread.from * ROW + (resumes ? 1 : ROW / 2);
+    const bottom = (thread.to + 1) * ROW + (endsInMove(list, keys, thread.to + 1, lens) ? ROW / 2 - 7 : 0);
+    if (bottom <= top) continue;
+    context.fillStyle = lens === "colour" ? colourOf(list, column.channel, thread.from) : ink.thread;
+    context.globalAlpha = thread.origin === thread.from || !resumes ? 0.9 : 0.55;
+    context.fillRect(axis(column) - width / 2, top, width, bottom - top);
+    context.globalAlpha = 1;
+  }
+}
+
+function endsInMove(list: ListSheet, keys: readonly Key[], row: number, lens: Lens): boolean {
+  return row < list.cues.length && markAt(list, keys, row, lens) !== null;
+}
+
+function paintCell(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, keys: readonly Key[], row: number, ink: Ink): void {
+  const { list, lens, tracked, chosen } = picture;
+  const mark = markAt(list, keys, row, lens);
+  const middle = row * ROW + ROW / 2;
+  if (mark) {
+    const fill = lens === "colour" ? colourOf(list, column.channel, row) : mark.shape === "fall" ? ink.fall : ink.symbol;
+    clearBehind(context, column, middle, ink);
+    drawShape(context, mark, axis(column), middle, fill, ink.sheet);
+    writeValue(context, mark.text, column, middle, ink.text, lens);
+    return;
+  }
+  const shown = tracked || (chosen !== null && row >= chosen.first && row <= chosen.last && picture.lights.has(column.channel)) || (chosen?.first === row && chosen.last === row);
+  if (shown) writeValue(context, trackedText(list, keys, row, lens), column, middle, ink.quiet, lens);
+}
+
+function clearBehind(context: CanvasRenderingContext2D, column: SheetColumn, middle: number, ink: Ink): void {
+  context.fillStyle = ink.sheet;
+  context.fillRect(axis(column) - 7, middle - 7, 14, 14);
+}
+
+function writeValue(context: CanvasRenderingContext2D, text: string, column: SheetColumn, middle: number, colour: string, lens: Lens): void {
+  if (text === "") return;
+  context.font = lens === "colour" ? '12px "Atkinson Hyperlegible Next Variable", sans-serif' : `13px ${'"Atkinson Hyperlegible Mono Variable", monospace'}`;
+  context.fillStyle = colour;
+  const room = column.x + column.width - axis(column) - 10;
+  context.fillText(fitted(context, text, room), axis(column) + 9, middle + 1);
+}
+
+function fitted(context: CanvasRenderingContext2D, text: string, room: number): string {
+  if (context.measureText(text).width <= room) return text;
+  for (let length = text.length - 1; length > 1; length -= 1) {
+    const short = text.slice(0, length).trimEnd();
+    if (context.measureText(short).width <= room) return short;
+  }
+  return text.slice(0, 1);
+}
+
+function drawShape(context: CanvasRenderingContext2D, mark: CellMark, x: number, y: number, fill: string, sheet: string): void {
+  context.beginPath();
+  shapePath(context, mark.shape, x, y);
+  context.lineWidth = 1.5;
+  context.strokeStyle = fill;
+  context.fillStyle = mark.hollow ? sheet : fill;
+  context.fill();
+  if (mark.hollow) context.stroke();
+}
+
+function shapePath(context: CanvasRenderingContext2D, shape: Shape, x: number, y: number): void {
+  switch (shape) {
+    case "rise":
+      context.moveTo(x, y - 5.5);
+      context.lineTo(x + 6, y + 4.5);
+      context.lineTo(x - 6, y + 4.5);
+      return context.closePath();
+    case "fall":
+      context.moveTo(x, y + 5.5);
+      context.lineTo(x + 6, y - 4.5);
+      context.lineTo(x - 6, y - 4.5);
+      return context.closePath();
+    case "square":
+      return context.rect(x - 4.5, y - 4.5, 9, 9);
+    case "ring":
+      return context.arc(x, y, 4, 0, Math.PI * 2);
+  }
+}
+
+/** A cell as the edit under consideration would leave it, outlined in the colour of what is chosen. */
+function paintGhost(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, row: number, ink: Ink): void {
+  const { list, lens, ghosts } = picture;
+  if (!ghosts) return;
+  const after = findRow(ghosts.after, list.cues[row]?.number ?? "");
+  const middle = row * ROW + ROW / 2;
+  context.fillStyle = ink.chosen;
+  context.fillRect(column.x - 2, row * ROW + 2, column.width - 2, ROW - 5);
+  if (after < 0) return;
+  const keys = lensKeys(ghosts.after, column.channel, lens);
+  const mark = markAt(ghosts.after, keys, after, lens);
+  if (!mark) return writeValue(context, trackedText(ghosts.after, keys, after, lens) || "unset", column, middle, ink.glass, lens);
+  clearBehind(context, column, middle, ink);
+  drawShape(context, { ...mark, hollow: true }, axis(column), middle, ink.glass, ink.sheet);
+  writeValue(context, mark.text, column, middle, ink.glass, lens);
+}
+
+/** A folded group: where any of its lights moves, and the span of their levels. */
+function paintFolded(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, ink: Ink): void {
+  const { list, rows, lens } = picture;
+  const keys = column.channels.map((channel) => lensKeys(list, channel, lens)).filter((own) => own.length > 0);
+  for (let row = rows.first; row <= rows.last; row += 1) {
+    const middle = row * ROW + ROW / 2;
+    const values = keys.map((own) => Number(trackedText(list, own, row, "intensity") || 0));
+    const high = Math.max(0, ...values);
+    if (lens === "intensity" && high > 0) {
+      context.fillStyle = ink.thread;
+      const width = 1 + (high / 100) * 4.5;
+      context.fillRect(axis(column) - width / 2, row * ROW, width, ROW);
+    }
+    const marks = keys.map((own) => markAt(list, own, row, lens)).filter((mark) => mark !== null);
+    const first = marks.find((mark) => !mark.hollow) ?? marks[0];
+    if (!first) continue;
+    clearBehind(context, column, middle, ink);
+    drawShape(context, first, axis(column), middle, lens === "colour" ? colourOf(list, column.channel, row) : ink.symbol, ink.sheet);
+    const low = Math.min(...values);
+    writeValue(context, lens === "colour" ? first.text : low === high ? String(high) : `${low}–${high}`, column, middle, ink.text, lens);
+  }
+}
+
+function paintChosen(context: CanvasRenderingContext2D, { layout, chosen, lights }: SheetPicture, ink: Ink): void {
+  if (!chosen || lights.size === 0) return;
+  const top = chosen.first * ROW + 1;
+  const height = (chosen.last - chosen.first + 1) * ROW - 2;
+  context.strokeStyle = ink.glass;
+  context.lineWidth = 1.5;
+  for (const run of chosenRuns(layout, lights)) {
+    context.fillStyle = ink.chosen;
+    context.beginPath();
+    context.roundRect(run.x - 2.5, top + 0.5, run.width, height - 1, 3);
+    context.fill();
+    context.stroke();
+  }
+}
+
+/** Neighbouring chosen columns as one frame. */
+function chosenRuns(layout: SheetLayout, lights: ReadonlySet<number>): { x: number; width: number }[] {
+  const runs: { x: number; width: number }[] = [];
+  for (const column of layout.columns) {
+    if (!column.channels.some((channel) => lights.has(channel))) continue;
+    const last = runs.at(-1);
+    if (last && Math.abs(last.x + last.width - column.x) < 20) last.width = column.x + column.width - last.x;
+    else runs.push({ x: column.x, width: column.width });
+  }
+  return runs;
+}
+
+/** The rows of a chosen range in a list; null when none of it stands there. */
+export function chosenRows(list: ListSheet, cues: { from: string; to: string } | null): { first: number; last: number } | null {
+  if (!cues) return null;
+  const first = list.order.findIndex((order) => order >= cueOrder(cues.from));
+  const last = list.order.findLastIndex((order) => order <= cueOrder(cues.to));
+  return first < 0 || last < first ? null : { first, last };
+}

@@ -1,0 +1,44 @@
+import { type ListSheet, columnOf, entryAt, isRelease, moveIndexAt, moveTiming, paletteOf, threadsOf, traceOf, type Key } from "@zm/core";
+import { plain } from "../choice/impactWords.ts";
+import { cueName } from "../shared/words.ts";
+
+/** Where a cell's value comes from and which cue ends it, in words. */
+export interface CellStory {
+  readonly value: string;
+  readonly from: string;
+  readonly until: string;
+}
+
+/** Tells the story of one key in one row. */
+export function cellStory(list: ListSheet, key: Key, row: number): CellStory {
+  const entry = entryAt(list, key, row);
+  const stored = moveIndexAt(columnOf(list, key), row) >= 0;
+  if (Number.isNaN(entry.value)) return { value: "unset", from: unsetWords(list, key, row, stored), until: "" };
+  const palette = entry.spec === undefined ? undefined : paletteOf(entry.spec);
+  const value = palette === undefined ? plain(entry.value) : `${plain(entry.value)} (${list.palettes.byId.get(palette)?.label ?? palette})`;
+  const thread = threadsOf(list, key).find((each) => each.from <= row && row <= each.to);
+  return { value, from: stored ? moveWords(list, key, row) : `tracked from cue ${cueName(list.cues[entry.row])}`, until: endWords(list, key, thread?.to ?? row) };
+}
+
+function moveWords(list: ListSheet, key: Key, row: number): string {
+  const { spec } = entryAt(list, key, row);
+  const timing = spec === undefined ? {} : moveTiming(spec);
+  const own = [timing.fade === undefined ? "" : `fade ${timing.fade}`, timing.delay === undefined ? "" : `delay ${timing.delay}`].filter(Boolean).join(", ");
+  return `a move of this cue${own ? ` with its own ${own}` : ""}`;
+}
+
+function unsetWords(list: ListSheet, key: Key, row: number, stored: boolean): string {
+  const { spec } = entryAt(list, key, row);
+  if (stored && spec !== undefined && isRelease(spec)) return "let go by this cue";
+  if (stored) return "its palette has no value for this light";
+  return list.tracking[row]?.wall ? "stopped by the wall of this cue" : "nothing has set it yet";
+}
+
+function endWords(list: ListSheet, key: Key, last: number): string {
+  const next = list.cues[last + 1];
+  if (!next) return "until the end of the list";
+  const stored = moveIndexAt(columnOf(list, key), last + 1) >= 0;
+  const after = traceOf(list, key).values[last + 1] ?? Number.NaN;
+  const why = stored ? (Number.isNaN(after) ? "lets it go" : `moves it to ${plain(after)}`) : list.tracking[last + 1]?.wall ? "is a wall" : "brings back what was before";
+  return `until cue ${cueName(next)}, which ${why}`;
+}

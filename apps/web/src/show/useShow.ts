@@ -1,0 +1,98 @@
+import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type EditInput, type ListSheet, type ShowSheet, listOf, readShow, sheetOf, takeSteps } from "@zm/core";
+import { createContext, useCallback, useContext } from "react";
+import { notify } from "../shared/notices.ts";
+import { type EditNews, api } from "./api.ts";
+
+/** The open show as this window has it. */
+export interface OpenShow {
+  readonly id: number;
+  readonly revision: number;
+  readonly sheet: ShowSheet;
+  readonly canUndo: string | null;
+  readonly canRedo: string | null;
+}
+
+const keyOf = (id: number): readonly unknown[] => ["show", id];
+
+async function openShow(id: number): Promise<OpenShow> {
+  const { show, ...rest } = await api.show(id);
+  return { id, ...rest, sheet: sheetOf(readShow(show)) };
+}
+
+/** Loads a show and keeps it; news of edits change it in place. */
+export function useOpenShow(id: number) {
+  return useQuery({ queryKey: keyOf(id), queryFn: () => openShow(id), staleTime: Infinity, gcTime: Infinity, structuralSharing: false, retry: 1 });
+}
+
+/** Takes news into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
+export async function takeNews(client: QueryClient, news: EditNews): Promise<void> {
+  const known = client.getQueryData<OpenShow>(keyOf(news.show));
+  if (!known || news.revision <= known.revision) return;
+  if (news.revision > known.revision + 1) return catchUp(client, news.show);
+  try {
+    const sheet = takeSteps(known.sheet, news.steps);
+    client.setQueryData<OpenShow>(keyOf(news.show), { id: known.id, revision: news.revision, sheet, canUndo: news.canUndo, canRedo: news.canRedo });
+  } catch {
+    await client.invalidateQueries({ queryKey: keyOf(news.show) });
+  }
+}
+
+/** Asks for every edit after the revision that the window has. */
+export async function catchUp(client: QueryClient, id: number): Promise<void> {
+  const known = client.getQueryData<OpenShow>(keyOf(id));
+  if (!known) return;
+  for (const news of await api.editsAfter(id, known.revision)) await takeNews(client, news);
+}
+
+export const ShowContext = createContext<OpenShow | null>(null);
+
+/** The show that is open; only inside the frame. */
+export function useShow(): OpenShow {
+  const show = useContext(ShowContext);
+  if (!show) throw new Error("useShow is used outside the frame");
+  return show;
+}
+
+/** The list that is worked on. */
+export function useList(): ListSheet {
+  return listOf(useShow().sheet);
+}
+
+/** Makes edits on the show; a refusal is told to the user and gives false. */
+export function useMakeEdits(): (edits: readonly EditInput[]) => Promise<boolean> {
+  const { id, revision } = useShow();
+  const client = useQueryClient();
+  return useCallback(
+    async (edits) => {
+      performance.mark("edit-sent");
+      return told(async () => takeNews(client, await api.edit(id, revision, edits)));
+    },
+    [client, id, revision],
+  );
+}
+
+/** Takes back the newest edit, or makes again what was taken back. */
+export function useHistory(): (what: "undo" | "redo") => Promise<boolean> {
+  const { id } = useShow();
+  const client = useQueryClient();
+  return useCallback(
+    (what) =>
+      told(async () => {
+        const news = await api[what](id);
+        await takeNews(client, news);
+        notify(what === "undo" ? `Taken back: ${news.summary}` : `Made again: ${news.summary}`);
+      }),
+    [client, id],
+  );
+}
+
+async function told(work: () => Promise<unknown>): Promise<boolean> {
+  try {
+    await work();
+    return true;
+  } catch (error) {
+    notify(error instanceof Error ? error.message : String(error), "trouble");
+    return false;
+  }
+}

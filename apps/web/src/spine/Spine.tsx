@@ -1,0 +1,147 @@
+import { type Cue, type ListSheet, cueDuration } from "@zm/core";
+import { Play } from "lucide-react";
+import { useState } from "react";
+import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
+import { EditableText } from "../shared/EditableText.tsx";
+import { readSeconds } from "../shared/readSeconds.ts";
+import { lasts, seconds, triggerWords, upDown } from "../shared/words.ts";
+import { useLive } from "../show/live.ts";
+import { useMakeEdits } from "../show/useShow.ts";
+
+const NARROW = 330;
+
+/** The headings over the spine's columns. */
+export function SpineHeader({ width }: { width: number }) {
+  const times = width > NARROW;
+  return (
+    <div role="presentation" className="sticky left-0 z-10 flex shrink-0 items-end border-r border-rule bg-base-100 pb-1.5 text-[13px] text-quiet" style={{ width }}>
+      <span role="columnheader" className="w-[62px] shrink-0 pr-2 text-right">
+        cue
+      </span>
+      <span role="columnheader" className="min-w-0 flex-1 pl-1.5">
+        label
+      </span>
+      <span role="columnheader" className="w-[86px] shrink-0">
+        follows
+      </span>
+      {times && (
+        <>
+          <span role="columnheader" className="w-[44px] shrink-0 text-right">
+            up
+          </span>
+          <span role="columnheader" className="w-[44px] shrink-0 text-right">
+            down
+          </span>
+        </>
+      )}
+      <span role="columnheader" className="w-[46px] shrink-0 pr-3 text-right">
+        lasts
+      </span>
+    </div>
+  );
+}
+
+interface SpineRowProps {
+  list: ListSheet;
+  row: number;
+  top: number;
+  width: number;
+  /** Label and times can be written into where they stand. */
+  editable?: boolean;
+}
+
+/** One cue of the spine: number, label, what fires it, its times. */
+export function SpineRow({ list, row, top, width, editable = false }: SpineRowProps) {
+  const cue = list.cues[row];
+  const chosen = useChoice((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
+  const onStage = useLive((live) => live.run?.playback.cue === cue?.number && cue !== undefined);
+  const makeEdits = useMakeEdits();
+  const [editing, setEditing] = useState<"label" | "up" | "down" | null>(null);
+  if (!cue) return null;
+  const { up, down } = upDown(cue);
+  const range = { list: list.id, from: cue.number, to: cue.number };
+  const times = width > NARROW;
+  const setTime = (name: "up" | "down", text: string): void => {
+    const value = readSeconds(text);
+    setEditing(null);
+    if (value !== undefined) void makeEdits([{ op: "setTimes", ...range, part: 1, set: { [name]: value } }]);
+  };
+  const open = (what: "label" | "up" | "down") => (): void => {
+    if (editable) setEditing(what);
+  };
+  return (
+    <div
+      role="row"
+      aria-rowindex={row + 2}
+      aria-selected={chosen}
+      className={`sticky left-0 z-20 flex h-7 cursor-default items-center border-r border-b border-rule/60 border-r-rule text-[14px] ${chosen ? "bg-base-300" : "bg-base-100"}`}
+      style={{ position: "absolute", top, width, left: 0 }}
+      onPointerDown={(event) => (event.shiftKey ? extendToCue(cue.number) : chooseCue(cue.number))}
+    >
+      {cue.block && <span aria-hidden className="pointer-events-none absolute -top-[3px] right-0 left-0 h-[4px] border-y border-primary" />}
+      {cue.assert && <span aria-hidden className="absolute top-1 bottom-1 left-1 w-[4px] border-x border-primary" />}
+      <span role="rowheader" className={`figures relative flex w-[62px] shrink-0 items-center justify-end gap-1 pr-2 text-right ${chosen ? "font-bold" : ""} ${onStage ? "text-primary" : ""}`}>
+        {onStage && <Play aria-label="on stage" size={10} className="absolute left-3 fill-current" />}
+        {cue.number}
+      </span>
+      <span role="gridcell" className={`flex min-w-0 flex-1 items-center gap-1.5 pl-1.5 ${chosen ? "font-bold" : ""}`} onDoubleClick={open("label")}>
+        {editing === "label" ? (
+          <EditableText
+            label={`Label of cue ${cue.number}`}
+            value={cue.label ?? ""}
+            onDone={(label) => {
+              setEditing(null);
+              if (label !== undefined && label !== (cue.label ?? "")) void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }]);
+            }}
+          />
+        ) : (
+          <span className="truncate">{cue.label}</span>
+        )}
+        <CueTags cue={cue} />
+      </span>
+      <span role="gridcell" className="figures w-[86px] shrink-0 truncate text-[12px] text-secondary">
+        {triggerWords(cue.trigger)}
+      </span>
+      {times &&
+        (["up", "down"] as const).map((name) => (
+          <span key={name} role="gridcell" className="figures w-[44px] shrink-0 text-right" onDoubleClick={open(name)}>
+            {editing === name ? (
+              <EditableText label={`${name} time of cue ${cue.number}`} value={String(cue.parts[0]?.times[name] ?? "")} onDone={(text) => (text === undefined ? setEditing(null) : setTime(name, text))} />
+            ) : name === "up" ? (
+              up
+            ) : (
+              down
+            )}
+          </span>
+        ))}
+      <span role="gridcell" className="figures w-[46px] shrink-0 pr-3 text-right text-quiet" title={`Cue ${cue.number} is complete ${seconds(cueDuration(list, row))} s after its Go`}>
+        {lasts(list, row)}
+      </span>
+    </div>
+  );
+}
+
+function CueTags({ cue }: { cue: Cue }) {
+  return (
+    <>
+      {cue.parts.length > 1 && <Tag title={`${cue.parts.length} parts`}>{cue.parts.length} parts</Tag>}
+      {cue.carries === "cueOnly" && <Tag title="Its moves stay inside this cue">only</Tag>}
+      {cue.carries === "isolated" && <Tag title="Nothing tracks in or out">isolated</Tag>}
+    </>
+  );
+}
+
+function Tag({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <span title={title} className="shrink-0 rounded border border-neutral px-1 text-[11px] leading-4 font-normal text-quiet">
+      {children}
+    </span>
+  );
+}
+
+function inRange(cue: Cue, a: string | null, b: string | null): boolean {
+  if (a === null) return false;
+  const ends = [Number(a), Number(b ?? a)].sort((x, y) => x - y);
+  const number = Number(cue.number);
+  return number >= (ends[0] ?? 0) && number <= (ends[1] ?? 0);
+}
