@@ -1,7 +1,12 @@
 const swc = [
   "@swc/jest",
   {
-    jsc: { parser: { syntax: "typescript", decorators: true }, target: "es2022", transform: { legacyDecorator: true, decoratorMetadata: true }, keepClassNames: true },
+    jsc: {
+      parser: { syntax: "typescript", decorators: true },
+      target: "es2022",
+      transform: { legacyDecorator: true, decoratorMetadata: true },
+      keepClassNames: true,
+    },
     module: { type: "es6" },
   },
 ];

@@ -16,7 +16,15 @@ function main(args: readonly string[]): void {
   const { values, positionals } = parseArgs({
     args: [...args],
     allowPositionals: true,
-    options: { cue: { type: "string" }, all: { type: "boolean" }, list: { type: "string" }, from: { type: "string" }, run: { type: "string" }, at: { type: "string" }, help: { type: "boolean" } },
+    options: {
+      cue: { type: "string" },
+      all: { type: "boolean" },
+      list: { type: "string" },
+      from: { type: "string" },
+      run: { type: "string" },
+      at: { type: "string" },
+      help: { type: "boolean" },
+    },
   });
   const [name, file] = positionals;
   if (values.help || name === undefined) {

@@ -16,7 +16,15 @@ export async function createApp(database: DataSource, pages: string): Promise<Ne
   const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database), { logger: ["error", "warn"] });
   app.use(
     helmet({
-      contentSecurityPolicy: { directives: { "upgrade-insecure-requests": null, "script-src": ["'self'"], "style-src": ["'self'", "'unsafe-inline'"], "connect-src": ["'self'", "ws:"], "img-src": ["'self'", "data:", "blob:"] } },
+      contentSecurityPolicy: {
+        directives: {
+          "upgrade-insecure-requests": null,
+          "script-src": ["'self'"],
+          "style-src": ["'self'", "'unsafe-inline'"],
+          "connect-src": ["'self'", "ws:"],
+          "img-src": ["'self'", "data:", "blob:"],
+        },
+      },
       strictTransportSecurity: false,
     }),
   );
@@ -24,7 +32,11 @@ export async function createApp(database: DataSource, pages: string): Promise<Ne
   app.useBodyParser("json", { limit: "20mb" });
   app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
   app.useGlobalFilters(new ErrorFilter());
-  const description = new DocumentBuilder().setTitle("Zealous Mark").setDescription("A show, its edits and its run").setVersion("1").build();
+  const description = new DocumentBuilder()
+    .setTitle("Zealous Mark")
+    .setDescription("A show, its edits and its run")
+    .setVersion("1")
+    .build();
   SwaggerModule.setup("api", app, SwaggerModule.createDocument(app, description));
   servePages(app, pages);
   return app;
@@ -33,7 +45,11 @@ export async function createApp(database: DataSource, pages: string): Promise<Ne
 function servePages(app: NestExpressApplication, pages: string): void {
   const index = join(pages, "index.html");
   if (!existsSync(index)) return;
-  app.useStaticAssets(pages, { index: false, setHeaders: (response: Response, path: string) => void response.setHeader("Cache-Control", path.includes("/assets/") ? "public, max-age=31536000, immutable" : "no-cache") });
+  app.useStaticAssets(pages, {
+    index: false,
+    setHeaders: (response: Response, path: string) =>
+      void response.setHeader("Cache-Control", path.includes("/assets/") ? "public, max-age=31536000, immutable" : "no-cache"),
+  });
   app.use((request: Request, response: Response, next: NextFunction) => {
     const isPage = request.method === "GET" && !/^\/(api|socket\.io)(\/|$)/.test(request.path) && !/\.[a-z0-9]+$/i.test(request.path);
     if (isPage) response.setHeader("Cache-Control", "no-cache").sendFile(index);

@@ -14,7 +14,10 @@ async function main(): Promise<void> {
   await app.listen(settings.port, "127.0.0.1");
   process.stdout.write(`Zealous Mark is at http://127.0.0.1:${settings.port}\n`);
   const stop = (): void => {
-    void app.close().then(() => database.destroy()).then(() => process.exit(0));
+    void app
+      .close()
+      .then(() => database.destroy())
+      .then(() => process.exit(0));
   };
   process.once("SIGINT", stop);
   process.once("SIGTERM", stop);
@@ -23,6 +26,10 @@ async function main(): Promise<void> {
 main().catch((error: unknown) => {
   const text = error instanceof Error ? error.message : String(error);
   const inUse = text.includes("EADDRINUSE");
-  process.stderr.write(inUse ? `Port ${readSettings(process.env).port} is in use by another program; stop it, or choose another with ZM_PORT=4700 ./start\n` : `The server could not start: ${text}\n`);
+  process.stderr.write(
+    inUse
+      ? `Port ${readSettings(process.env).port} is in use by another program; stop it, or choose another with ZM_PORT=4700 ./start\n`
+      : `The server could not start: ${text}\n`,
+  );
   process.exit(1);
 });

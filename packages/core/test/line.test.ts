@@ -14,7 +14,10 @@ function asked(text: string): LineRequest {
 
 test.each([
   ["1 = 70", { do: { set: 70 }, from: "1", to: "1", after: "track", keys: { channels: [1], families: ["intensity"] } }],
-  ["#1..3: 1..5 = full only", { do: { set: 100 }, from: "1", to: "3", after: "restore", keys: { channels: [1, 2, 5], families: ["intensity"] } }],
+  [
+    "#1..3: 1..5 = full only",
+    { do: { set: 100 }, from: "1", to: "3", after: "restore", keys: { channels: [1, 2, 5], families: ["intensity"] } },
+  ],
   ["@front + 10", { do: { add: 10 }, keys: { channels: [1, 2], families: ["intensity"] } }],
   ["1..5 / 2 - 5", { do: { add: -5 }, keys: { channels: [1, 5], families: ["intensity"] } }],
   ["@front = dusk", { do: { palette: "dusk" }, keys: { channels: [1, 2] } }],

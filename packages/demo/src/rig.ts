@@ -15,7 +15,11 @@ export const fixtureTypes: FixtureType[] = [
   { id: "lens", name: "Lens lantern", attributes: [intensity] },
   { id: "flood", name: "Flood", attributes: [intensity] },
   { id: "led-wash", name: "LED wash", attributes: [intensity, ...mix] },
-  { id: "profile", name: "Moving profile", attributes: [intensity, ...moving(150, 110), ...mix, zoom, { id: "gobo", family: "beam", min: 0, max: 8, home: 0, snap: true }] },
+  {
+    id: "profile",
+    name: "Moving profile",
+    attributes: [intensity, ...moving(150, 110), ...mix, zoom, { id: "gobo", family: "beam", min: 0, max: 8, home: 0, snap: true }],
+  },
   { id: "wash", name: "Moving wash", attributes: [intensity, ...moving(110, 80), ...mix, zoom] },
 ];
 
@@ -36,15 +40,99 @@ interface Row {
 }
 
 const rows: Row[] = [
-  { id: "cabin", label: "Cabin wash", type: "lens", first: 1, count: 8, names: "Cabin", universe: 1, x: [-4.4, 4.4], y: 5.6, z: 1.2, aim: { y: 0.6, z: 4 } },
-  { id: "lantern", label: "Lantern", type: "lens", first: 11, count: 4, names: "Lamp", universe: 1, x: [1.9, 3.1], y: 4.6, z: 6.2, aim: { x: 2.5, y: 1.4, z: 5.6 } },
-  { id: "sea", label: "Sea cloth", type: "led-wash", first: 21, count: 12, names: "Sea", universe: 1, x: [-6.4, 6.4], y: 0.3, z: 7.4, aim: { y: 4.4, z: 8.8 } },
-  { id: "front", label: "Front", type: "lens", first: 41, count: 6, names: "Front", universe: 1, x: [-4.6, 4.6], y: 6.2, z: -3.5, aim: { y: 1.2, z: 2.6 } },
-  { id: "door", label: "Door", type: "lens", first: 51, count: 4, names: "Door", universe: 1, x: [-6.2, -5.2], y: 3.6, z: 4.4, aim: { x: -2.2, y: 0, z: 3.4 } },
-  { id: "profiles", label: "Profiles", type: "profile", first: 61, count: 8, names: "Profile", universe: 2, x: [-5.2, 5.2], y: 6, z: 3 },
-  { id: "washes", label: "Washes", type: "wash", first: 71, count: 8, names: "Wash", universe: 3, x: [-5.6, 5.6], y: 6.1, z: 5.4 },
-  { id: "booms", label: "Booms", type: "led-wash", first: 81, count: 6, names: "Boom", universe: 1, x: [-6.6, 6.6], y: 2.4, z: 3.2, aim: { x: 0, y: 0.9, z: 3.6 } },
-  { id: "back", label: "Back", type: "flood", first: 91, count: 6, names: "Back", universe: 1, x: [-4.2, 4.2], y: 6, z: 6.6, aim: { y: 0, z: 4.2 } },
+  {
+    id: "cabin",
+    label: "Cabin wash",
+    type: "lens",
+    first: 1,
+    count: 8,
+    names: "Cabin",
+    universe: 1,
+    x: [-4.4, 4.4],
+    y: 5.2,
+    z: 1.2,
+    aim: { y: 0.6, z: 4 },
+  },
+  {
+    id: "lantern",
+    label: "Lantern",
+    type: "lens",
+    first: 11,
+    count: 4,
+    names: "Lamp",
+    universe: 1,
+    x: [1.4, 3.6],
+    y: 4.6,
+    z: 6.2,
+    aim: { x: 2.5, y: 1.4, z: 5.6 },
+  },
+  {
+    id: "sea",
+    label: "Sea cloth",
+    type: "led-wash",
+    first: 21,
+    count: 12,
+    names: "Sea",
+    universe: 1,
+    x: [-6.4, 6.4],
+    y: 0.3,
+    z: 7.4,
+    aim: { y: 4.4, z: 8.8 },
+  },
+  {
+    id: "front",
+    label: "Front",
+    type: "lens",
+    first: 41,
+    count: 6,
+    names: "Front",
+    universe: 1,
+    x: [-4.4, 4.4],
+    y: 6.4,
+    z: -3.5,
+    aim: { y: 1.2, z: 2.6 },
+  },
+  {
+    id: "door",
+    label: "Door",
+    type: "lens",
+    first: 51,
+    count: 4,
+    names: "Door",
+    universe: 1,
+    x: [-6.6, -4.8],
+    y: 3.6,
+    z: 4.4,
+    aim: { x: -2.2, y: 0, z: 3.4 },
+  },
+  { id: "profiles", label: "Profiles", type: "profile", first: 61, count: 8, names: "Profile", universe: 2, x: [-5, 5], y: 6.2, z: 3 },
+  { id: "washes", label: "Washes", type: "wash", first: 71, count: 8, names: "Wash", universe: 3, x: [-5.6, 5.6], y: 7.7, z: 5.4 },
+  {
+    id: "booms",
+    label: "Booms",
+    type: "led-wash",
+    first: 81,
+    count: 6,
+    names: "Boom",
+    universe: 1,
+    x: [-6.6, 6.6],
+    y: 2.4,
+    z: 3.2,
+    aim: { x: 0, y: 0.9, z: 3.6 },
+  },
+  {
+    id: "back",
+    label: "Back",
+    type: "flood",
+    first: 91,
+    count: 6,
+    names: "Back",
+    universe: 1,
+    x: [-4.6, 4.6],
+    y: 9.3,
+    z: 6.6,
+    aim: { y: 0, z: 4.2 },
+  },
 ];
 
 function places(row: Row): Channel[] {
@@ -67,7 +155,11 @@ function round(metres: number): number {
 }
 
 export const channels: Channel[] = rows.flatMap(places);
-export const groups: Group[] = rows.map((row) => ({ id: row.id, label: row.label, channels: Array.from({ length: row.count }, (_, index) => row.first + index) }));
+export const groups: Group[] = rows.map((row) => ({
+  id: row.id,
+  label: row.label,
+  channels: Array.from({ length: row.count }, (_, index) => row.first + index),
+}));
 
 function tint(id: string, label: string, red: number, green: number, blue: number): Palette {
   return {

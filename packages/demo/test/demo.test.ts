@@ -17,7 +17,12 @@ test("the demo shows every kind of thing that the sheet can draw", () => {
   expect(cues.some((cue) => cue.carries === "cueOnly")).toBe(true);
   expect(cues.some((cue) => cue.carries === "isolated")).toBe(true);
   expect(cues.filter((cue) => cue.label?.startsWith("Blackout")).every((cue) => cue.block && cue.assert)).toBe(true);
-  expect(cueDuration(list, cues.findIndex((cue) => cue.number === "27"))).toBe(11);
+  expect(
+    cueDuration(
+      list,
+      cues.findIndex((cue) => cue.number === "27"),
+    ),
+  ).toBe(11);
 });
 
 test("no two lights of the demo share an address", () => {

@@ -149,4 +149,18 @@ export class RunRow {
   @Column({ type: "int", nullable: true }) cue: number | null;
 }
 
-export const entities = [ShowRow, FixtureTypeRow, ChannelRow, GroupRow, PaletteRow, PaletteValueRow, PaceRow, ListRow, CueRow, PartRow, MoveRow, EditRow, RunRow];
+export const entities = [
+  ShowRow,
+  FixtureTypeRow,
+  ChannelRow,
+  GroupRow,
+  PaletteRow,
+  PaletteValueRow,
+  PaceRow,
+  ListRow,
+  CueRow,
+  PartRow,
+  MoveRow,
+  EditRow,
+  RunRow,
+];

@@ -10,7 +10,10 @@ export class PressDto {
   @IsIn(PRESSES, { message: `press is one of ${PRESSES.join(", ")}` })
   press: PressName;
 
-  @ApiProperty({ required: false, description: "go: the cue that the window showed as next, so that two presses at once fire one cue. goto: the cue to go to." })
+  @ApiProperty({
+    required: false,
+    description: "go: the cue that the window showed as next, so that two presses at once fire one cue. goto: the cue to go to.",
+  })
   @IsOptional()
   @IsString()
   @MaxLength(12)

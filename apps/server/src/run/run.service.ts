@@ -1,5 +1,21 @@
 import { ConflictException, Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
-import { type ListSheet, type Playback, ShowError, advance, cueAt, cueOrder, cueNumberAt, findRow, fireGoto, fireNext, goTo, idlePlayback, listOf, nextRow, previousRow } from "@zm/core";
+import {
+  type ListSheet,
+  type Playback,
+  ShowError,
+  advance,
+  cueAt,
+  cueOrder,
+  cueNumberAt,
+  findRow,
+  fireGoto,
+  fireNext,
+  goTo,
+  idlePlayback,
+  listOf,
+  nextRow,
+  previousRow,
+} from "@zm/core";
 import { Subject } from "rxjs";
 import { DataSource } from "typeorm";
 import { RunRow } from "../database/entities.ts";
@@ -49,7 +65,13 @@ export class RunService implements OnModuleDestroy {
   async press(showId: number, { press, cue, time, list: listId }: PressDto): Promise<RunState> {
     const list = await this.list(showId, listId);
     const run = await this.run(showId, list);
-    if (press === "hold") return this.set(run, list, run.state.playback, run.state.clock.held ? resumeClock(run.state.clock, now()) : holdClock(run.state.clock, now()));
+    if (press === "hold")
+      return this.set(
+        run,
+        list,
+        run.state.playback,
+        run.state.clock.held ? resumeClock(run.state.clock, now()) : holdClock(run.state.clock, now()),
+      );
     const clock = run.state.clock.held ? resumeClock(run.state.clock, now()) : run.state.clock;
     if (press === "go" && run.state.clock.held) return this.set(run, list, run.state.playback, clock);
     const at = listTime(clock, now());

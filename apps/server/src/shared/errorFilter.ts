@@ -20,9 +20,15 @@ export class ErrorFilter implements ExceptionFilter {
       const messages = typeof body === "object" && "message" in body ? [body.message].flat().map(String) : [error.message];
       return { status: error.getStatus(), message: messages[0] ?? error.message, faults: messages };
     }
-    const status = typeof error === "object" && error !== null && "status" in error && typeof error.status === "number" ? error.status : 500;
+    const status =
+      typeof error === "object" && error !== null && "status" in error && typeof error.status === "number" ? error.status : 500;
     if (status >= 500) this.log.error(error instanceof Error ? error.stack : String(error));
-    const message = status === 413 ? "The file is larger than 200 MB" : status < 500 && error instanceof Error ? error.message : "Something went wrong on the server; nothing was changed";
+    const message =
+      status === 413
+        ? "The file is larger than 200 MB"
+        : status < 500 && error instanceof Error
+          ? error.message
+          : "Something went wrong on the server; nothing was changed";
     return { status, message, faults: [message] };
   }
 }

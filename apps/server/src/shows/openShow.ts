@@ -32,7 +32,9 @@ export function clash(mine: readonly Step[], theirs: readonly Step[], addressOf:
   const touched = new Set(theirs.map(addressOf));
   const cues = new Set(theirs.map(cueOf));
   const comeOrGone = new Set(theirs.filter(comesOrGoes).map(cueOf));
-  const hit = mine.find((step) => touched.has(addressOf(step)) || comeOrGone.has(cueOf(step)) || (comesOrGoes(step) && cues.has(cueOf(step))));
+  const hit = mine.find(
+    (step) => touched.has(addressOf(step)) || comeOrGone.has(cueOf(step)) || (comesOrGoes(step) && cues.has(cueOf(step))),
+  );
   return hit ? hit.cue : null;
 }
 

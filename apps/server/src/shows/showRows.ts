@@ -1,6 +1,35 @@
-import { type Cue, type CueHead, type MoveSpec, type Part, type PartHead, type Show, cueNumberAt, cueOrder, isRelease, makeMove, moveTiming, movesOf, keysOf, paletteOf, plainValue, readShow } from "@zm/core";
+import {
+  type Cue,
+  type CueHead,
+  type MoveSpec,
+  type Part,
+  type PartHead,
+  type Show,
+  cueNumberAt,
+  cueOrder,
+  isRelease,
+  makeMove,
+  moveTiming,
+  movesOf,
+  keysOf,
+  paletteOf,
+  plainValue,
+  readShow,
+} from "@zm/core";
 import type { EntityManager } from "typeorm";
-import { ChannelRow, CueRow, FixtureTypeRow, GroupRow, ListRow, MoveRow, PaceRow, PaletteRow, PaletteValueRow, PartRow, ShowRow } from "../database/entities.ts";
+import {
+  ChannelRow,
+  CueRow,
+  FixtureTypeRow,
+  GroupRow,
+  ListRow,
+  MoveRow,
+  PaceRow,
+  PaletteRow,
+  PaletteValueRow,
+  PartRow,
+  ShowRow,
+} from "../database/entities.ts";
 
 const CHUNK = 1000;
 
@@ -14,27 +43,59 @@ export interface CuePlace {
 /** Stores a whole new show as rows and gives back its number. */
 export async function insertShow(manager: EntityManager, show: Show): Promise<number> {
   const { id: showId } = await manager.save(manager.create(ShowRow, { title: show.title, revision: 0, script: show.script ?? null }));
-  const position = <T extends object>(each: T, index: number): T & { showId: number; position: number } => ({ ...each, showId, position: index });
+  const position = <T extends object>(each: T, index: number): T & { showId: number; position: number } => ({
+    ...each,
+    showId,
+    position: index,
+  });
   await insertAll(manager, FixtureTypeRow, show.fixtureTypes.map(position));
-  await insertAll(manager, ChannelRow, show.channels.map((channel, index) => ({ label: null, patch: null, place: null, ...position(channel, index) })));
+  await insertAll(
+    manager,
+    ChannelRow,
+    show.channels.map((channel, index) => ({ label: null, patch: null, place: null, ...position(channel, index) })),
+  );
   await insertAll(manager, GroupRow, show.groups.map(position));
-  await insertAll(manager, PaletteRow, show.palettes.map(({ values: _values, ...palette }, index) => position(palette, index)));
+  await insertAll(
+    manager,
+    PaletteRow,
+    show.palettes.map(({ values: _values, ...palette }, index) => position(palette, index)),
+  );
   await insertAll(
     manager,
     PaletteValueRow,
-    show.palettes.flatMap((palette) => palette.values.map((value, index) => ({ type: null, channel: null, ...position(value, index), paletteId: palette.id }))),
+    show.palettes.flatMap((palette) =>
+      palette.values.map((value, index) => ({ type: null, channel: null, ...position(value, index), paletteId: palette.id })),
+    ),
   );
-  await insertAll(manager, PaceRow, show.paces.map(({ id, label, ...timing }, index) => position({ id, label, timing }, index)));
-  await insertAll(manager, ListRow, show.lists.map(({ id, label, marks }, index) => position({ id, label, marks: marks ?? null }, index)));
+  await insertAll(
+    manager,
+    PaceRow,
+    show.paces.map(({ id, label, ...timing }, index) => position({ id, label, timing }, index)),
+  );
+  await insertAll(
+    manager,
+    ListRow,
+    show.lists.map(({ id, label, marks }, index) => position({ id, label, marks: marks ?? null }, index)),
+  );
   const keys = keysOf(show);
   for (const list of show.lists) {
     const place = (cue: Cue): CuePlace => ({ showId, listId: list.id, cue: cueOrder(cue.number) });
-    await insertAll(manager, CueRow, list.cues.map((cue) => cueRow(place(cue), cue)));
-    await insertAll(manager, PartRow, list.cues.flatMap((cue) => cue.parts.map((part) => partRow(place(cue), part.number, part))));
+    await insertAll(
+      manager,
+      CueRow,
+      list.cues.map((cue) => cueRow(place(cue), cue)),
+    );
+    await insertAll(
+      manager,
+      PartRow,
+      list.cues.flatMap((cue) => cue.parts.map((part) => partRow(place(cue), part.number, part))),
+    );
     await insertAll(
       manager,
       MoveRow,
-      list.cues.flatMap((cue) => movesOf(cue, keys).map(({ key, part, spec }) => moveRow(place(cue), key.channel, key.attribute.id, part, spec))),
+      list.cues.flatMap((cue) =>
+        movesOf(cue, keys).map(({ key, part, spec }) => moveRow(place(cue), key.channel, key.attribute.id, part, spec)),
+      ),
     );
   }
   return showId;
@@ -42,7 +103,13 @@ export async function insertShow(manager: EntityManager, show: Show): Promise<nu
 
 async function insertAll<T extends object>(manager: EntityManager, entity: new () => T, rows: readonly object[]): Promise<void> {
   for (let at = 0; at < rows.length; at += CHUNK) {
-    await manager.createQueryBuilder().insert().into(entity).values(rows.slice(at, at + CHUNK)).updateEntity(false).execute();
+    await manager
+      .createQueryBuilder()
+      .insert()
+      .into(entity)
+      .values(rows.slice(at, at + CHUNK))
+      .updateEntity(false)
+      .execute();
   }
 }
 
@@ -110,13 +177,17 @@ export async function readShowRows(manager: EntityManager, showId: number): Prom
     version: 1,
     title: row.title,
     fixtureTypes: (await manager.find(FixtureTypeRow, ordered)).map(({ id, name, attributes }) => ({ id, name, attributes })),
-    channels: (await manager.find(ChannelRow, ordered)).map(({ number, type, label, patch, place }) => present({ number, type, label, patch, place })),
+    channels: (await manager.find(ChannelRow, ordered)).map(({ number, type, label, patch, place }) =>
+      present({ number, type, label, patch, place }),
+    ),
     groups: (await manager.find(GroupRow, ordered)).map(({ id, label, channels }) => ({ id, label, channels })),
     palettes: palettes.map(({ id, family, label }) => ({
       id,
       family,
       label,
-      values: values.filter((value) => value.paletteId === id).map(({ attribute, value, type, channel }) => present({ attribute, value, type, channel })),
+      values: values
+        .filter((value) => value.paletteId === id)
+        .map(({ attribute, value, type, channel }) => present({ attribute, value, type, channel })),
     })),
     paces: (await manager.find(PaceRow, ordered)).map(({ id, label, timing }) => ({ id, label, ...timing })),
     lists: lists.map(({ id, label, marks }) => present({ id, label, marks, cues: cues.get(id) ?? [] })),
@@ -139,7 +210,11 @@ async function readCues(manager: EntityManager, showId: number): Promise<Map<str
   const cueRows = await manager.find(CueRow, { where: { showId }, order: { listId: "ASC", cue: "ASC" } });
   for (const { showId: _showId, listId, cue, ...head } of cueRows) {
     const own = lists.get(listId) ?? [];
-    own.push({ number: cueNumberAt(cue), ...present({ ...head, block: flag(head.block), assert: flag(head.assert) }), parts: parts.get(`${listId}/${cue}`) ?? [] });
+    own.push({
+      number: cueNumberAt(cue),
+      ...present({ ...head, block: flag(head.block), assert: flag(head.assert) }),
+      parts: parts.get(`${listId}/${cue}`) ?? [],
+    });
     lists.set(listId, own);
   }
   return lists;

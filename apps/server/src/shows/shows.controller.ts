@@ -39,8 +39,15 @@ export class ShowsController {
   @Header("Cache-Control", "no-store")
   async document(@Param("id", ParseIntPipe) id: number): Promise<StreamableFile> {
     const { sheet } = await this.shows.show(id);
-    const name = sheet.show.title.normalize("NFKD").replace(/[^A-Za-z0-9]+/g, "-").replace(/^-|-$/g, "") || "show";
-    return new StreamableFile(Buffer.from(serializeShow(sheet.show)), { type: "application/json", disposition: `attachment; filename="${name}.json"` });
+    const name =
+      sheet.show.title
+        .normalize("NFKD")
+        .replace(/[^A-Za-z0-9]+/g, "-")
+        .replace(/^-|-$/g, "") || "show";
+    return new StreamableFile(Buffer.from(serializeShow(sheet.show)), {
+      type: "application/json",
+      disposition: `attachment; filename="${name}.json"`,
+    });
   }
 
   @Get(":id/edits")

@@ -9,7 +9,11 @@ export class EditsDto {
   @Min(0)
   base: number;
 
-  @ApiProperty({ type: "array", items: { type: "object" }, example: [{ op: "change", from: "10", to: "20", keys: { channels: [5], attributes: ["intensity"] }, do: { set: 40 } }] })
+  @ApiProperty({
+    type: "array",
+    items: { type: "object" },
+    example: [{ op: "change", from: "10", to: "20", keys: { channels: [5], attributes: ["intensity"] }, do: { set: 40 } }],
+  })
   @IsArray({ message: "edits is an array of edit operations" })
   @ArrayNotEmpty({ message: "edits holds at least one edit" })
   @ArrayMaxSize(1000)

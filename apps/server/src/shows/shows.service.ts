@@ -1,5 +1,16 @@
 import { ConflictException, Injectable, Logger, NotFoundException, ServiceUnavailableException } from "@nestjs/common";
-import { type EditInput, type Show, type Step, addressOf, describeEdits, invertSteps, makeEdits, readEdits, sheetOf, takeSteps } from "@zm/core";
+import {
+  type EditInput,
+  type Show,
+  type Step,
+  addressOf,
+  describeEdits,
+  invertSteps,
+  makeEdits,
+  readEdits,
+  sheetOf,
+  takeSteps,
+} from "@zm/core";
 import { Subject } from "rxjs";
 import { DataSource, type EntityManager, MoreThan } from "typeorm";
 import { EditRow, ShowRow } from "../database/entities.ts";
@@ -50,7 +61,10 @@ export class ShowsService {
   /** The news that bring a window from a revision up to now. */
   async newsAfter(id: number, revision: number): Promise<EditNews[]> {
     const show = await this.show(id);
-    const rows = await this.database.manager.find(EditRow, { where: { showId: id, revision: MoreThan(revision) }, order: { revision: "ASC" } });
+    const rows = await this.database.manager.find(EditRow, {
+      where: { showId: id, revision: MoreThan(revision) },
+      order: { revision: "ASC" },
+    });
     const ends = await this.ends(show);
     return rows.map((row) => ({ show: id, revision: row.revision, kind: row.kind, summary: row.summary, steps: readSteps(row), ...ends }));
   }
@@ -101,7 +115,11 @@ export class ShowsService {
   private async load(id: number): Promise<OpenShow> {
     const stored = await readShowRows(this.database.manager, id);
     if (!stored) throw new NotFoundException(`There is no show number ${id}`);
-    const history = await this.database.manager.find(EditRow, { where: { showId: id }, order: { revision: "ASC" }, select: { showId: true, revision: true, kind: true, ofRevision: true } });
+    const history = await this.database.manager.find(EditRow, {
+      where: { showId: id },
+      order: { revision: "ASC" },
+      select: { showId: true, revision: true, kind: true, ofRevision: true },
+    });
     const show: OpenShow = { id, sheet: sheetOf(stored.show), revision: stored.revision, done: [], undone: [], queue: Promise.resolve() };
     for (const entry of history) remember(show, entry.kind, entry.revision, entry.ofRevision);
     return show;
@@ -116,21 +134,38 @@ export class ShowsService {
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
     const since = await this.newsAfter(show.id, base);
-    const cue = clash(steps, since.flatMap((news) => news.steps), addressOf);
+    const cue = clash(
+      steps,
+      since.flatMap((news) => news.steps),
+      addressOf,
+    );
     if (cue === null) return;
-    throw new ConflictException(`Cue ${cue} has just been changed in another window (${since.at(-1)?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`);
+    throw new ConflictException(
+      `Cue ${cue} has just been changed in another window (${since.at(-1)?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
+    );
   }
 
   private async entry(id: number, revision: number): Promise<EditRow> {
     return this.database.manager.findOneByOrFail(EditRow, { showId: id, revision });
   }
 
-  private async commit(show: OpenShow, change: Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[] }): Promise<EditNews> {
+  private async commit(
+    show: OpenShow,
+    change: Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[] },
+  ): Promise<EditNews> {
     const { kind, ofRevision, summary, steps } = change;
     if (steps.length === 0) throw new ConflictException("This changes nothing: the show already is like that");
     const sheet = takeSteps(show.sheet, steps);
     const revision = show.revision + 1;
-    const row = { showId: show.id, revision, kind, ofRevision, summary: summary.slice(0, 400), steps: JSON.stringify(steps), madeAt: new Date() };
+    const row = {
+      showId: show.id,
+      revision,
+      kind,
+      ofRevision,
+      summary: summary.slice(0, 400),
+      steps: JSON.stringify(steps),
+      madeAt: new Date(),
+    };
     await this.store(show, row, steps);
     show.sheet = sheet;
     show.revision = revision;
@@ -177,4 +212,3 @@ function readSteps(row: EditRow): Step[] {
   const [edit] = readEdits({ op: "steps", steps: JSON.parse(row.steps) as unknown });
   return edit?.op === "steps" ? edit.steps : [];
 }
-

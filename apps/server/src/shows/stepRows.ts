@@ -12,7 +12,11 @@ export async function writeSteps(manager: EntityManager, showId: number, steps: 
   const cues: CueRow[] = [];
   const parts: PartRow[] = [];
   const moves: MoveRow[] = [];
-  const gone: { cues: CuePlace[]; parts: (CuePlace & { part: number })[]; moves: (CuePlace & { channel: number; attribute: string })[] } = { cues: [], parts: [], moves: [] };
+  const gone: { cues: CuePlace[]; parts: (CuePlace & { part: number })[]; moves: (CuePlace & { channel: number; attribute: string })[] } = {
+    cues: [],
+    parts: [],
+    moves: [],
+  };
   for (const step of last.values()) {
     const place = { showId, listId: step.list, cue: cueOrder(step.cue) };
     if (step.at === "cue") {
@@ -34,7 +38,12 @@ export async function writeSteps(manager: EntityManager, showId: number, steps: 
   for (const place of gone.cues) await manager.delete(CueRow, place);
 }
 
-async function upsertAll<T extends ObjectLiteral>(manager: EntityManager, entity: new () => T, rows: readonly T[], keys: (keyof T & string)[]): Promise<void> {
+async function upsertAll<T extends ObjectLiteral>(
+  manager: EntityManager,
+  entity: new () => T,
+  rows: readonly T[],
+  keys: (keyof T & string)[],
+): Promise<void> {
   const columns = manager.connection
     .getMetadata(entity)
     .columns.map((column) => column.databaseName)

@@ -65,22 +65,52 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       <span className="mr-4 text-[13px] text-quiet">{list.list.label} list</span>
       <nav aria-label="Views" className="flex h-full items-stretch gap-1">
         {VIEWS.map(([path, label]) => (
-          <NavLink key={path} to={`/show/${show.id}/${path}`} className={({ isActive }) => `flex items-center border-b-2 px-3 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`}>
+          <NavLink
+            key={path}
+            to={`/show/${show.id}/${path}`}
+            className={({ isActive }) =>
+              `flex items-center border-b-2 px-3 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
+            }
+          >
             {label}
           </NavLink>
         ))}
       </nav>
       <span className="flex-1" />
       <LensSwitch />
-      <button type="button" className="btn btn-ghost btn-sm gap-1.5" disabled={show.canUndo === null} title={show.canUndo ? `Take back: ${show.canUndo}` : "Nothing to take back"} onClick={() => void history("undo")}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm gap-1.5"
+        disabled={show.canUndo === null}
+        title={show.canUndo ? `Take back: ${show.canUndo}` : "Nothing to take back"}
+        onClick={() => void history("undo")}
+      >
         <Undo2 size={15} /> Undo
       </button>
-      <button type="button" className="btn btn-ghost btn-sm btn-square" aria-label="Redo" disabled={show.canRedo === null} title={show.canRedo ? `Make again: ${show.canRedo}` : "Nothing to make again"} onClick={() => void history("redo")}>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm btn-square"
+        aria-label="Redo"
+        disabled={show.canRedo === null}
+        title={show.canRedo ? `Make again: ${show.canRedo}` : "Nothing to make again"}
+        onClick={() => void history("redo")}
+      >
         <Redo2 size={15} />
       </button>
       <ThemeButton />
-      <span role="status" className={`badge h-7 gap-1.5 px-3 whitespace-nowrap ${connected ? (live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content") : "badge-error"}`}>
-        {!connected ? "No line to the server" : cue === null ? (live ? "Live, nothing fired" : "Blind, nothing on stage") : live ? `Live, cue ${cue}` : `Blind, on stage ${cueName({ number: cue })}`}
+      <span
+        role="status"
+        className={`badge h-7 gap-1.5 px-3 whitespace-nowrap ${connected ? (live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content") : "badge-error"}`}
+      >
+        {!connected
+          ? "No line to the server"
+          : cue === null
+            ? live
+              ? "Live, nothing fired"
+              : "Blind, nothing on stage"
+            : live
+              ? `Live, cue ${cue}`
+              : `Blind, on stage ${cueName({ number: cue })}`}
       </span>
     </header>
   );
@@ -94,11 +124,23 @@ function LensSwitch() {
   return (
     <div className="mr-2 flex items-center gap-1" role="group" aria-label="Lens">
       {(["intensity", "colour"] as const).map((each) => (
-        <button key={each} type="button" aria-pressed={lens === each} className="btn btn-ghost btn-sm px-2 font-normal text-quiet aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4" onClick={() => useChoice.setState({ lens: each, deed: null, draft: null })}>
+        <button
+          key={each}
+          type="button"
+          aria-pressed={lens === each}
+          className="btn btn-ghost btn-sm px-2 font-normal text-quiet aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4"
+          onClick={() => useChoice.setState({ lens: each, deed: null, draft: null })}
+        >
           {each === "intensity" ? "Intensity" : "Colour"}
         </button>
       ))}
-      <button type="button" aria-pressed={tracked} title="Write tracked values in every cell (t)" className="btn btn-ghost btn-sm px-2 font-normal text-quiet aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4" onClick={() => useChoice.setState({ tracked: !tracked })}>
+      <button
+        type="button"
+        aria-pressed={tracked}
+        title="Write tracked values in every cell (t)"
+        className="btn btn-ghost btn-sm px-2 font-normal text-quiet aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4"
+        onClick={() => useChoice.setState({ tracked: !tracked })}
+      >
         Tracked
       </button>
     </div>

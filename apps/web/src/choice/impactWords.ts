@@ -13,7 +13,9 @@ export function impactLines(impact: Impact, list: ListSheet): ImpactLine[] {
   const looks = new Map<string, Impact["looks"]>();
   for (const change of impact.looks) looks.set(change.cue, [...(looks.get(change.cue) ?? []), change]);
   const stored = new Set(impact.storedCues);
-  const cues = list.cues.map((cue) => cue.number).concat(impact.storedCues.filter((number) => !list.cues.some((cue) => cue.number === number)));
+  const cues = list.cues
+    .map((cue) => cue.number)
+    .concat(impact.storedCues.filter((number) => !list.cues.some((cue) => cue.number === number)));
   return cues.flatMap((cue): ImpactLine[] => {
     const changes = looks.get(cue);
     if (changes) return [{ cue, text: lookWords(changes, list), quiet: false }];
@@ -25,7 +27,8 @@ function lookWords(changes: Impact["looks"], list: ListSheet): string {
   const lights = new Set(changes.map((change) => keyNamed(list.keys, change.key)?.channel));
   const count = lights.size === 1 ? "1 light" : `${lights.size} lights`;
   const levels = changes.filter((change) => keyNamed(list.keys, change.key)?.attribute.family === "intensity");
-  if (levels.length === changes.length) return `${count} ${span(levels.map((each) => each.before))} to ${span(levels.map((each) => each.after))}`;
+  if (levels.length === changes.length)
+    return `${count} ${span(levels.map((each) => each.before))} to ${span(levels.map((each) => each.after))}`;
   const families = [...new Set(changes.map((change) => keyNamed(list.keys, change.key)?.attribute.family ?? ""))];
   return `${count}: ${families.join(", ")}`;
 }

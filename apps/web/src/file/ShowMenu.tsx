@@ -37,8 +37,19 @@ export function ShowMenu({ title }: { title: string }) {
   };
 
   return (
-    <div ref={menu} className="relative" onBlur={(event) => menu.current?.contains(event.relatedTarget) || setOpen(false)} onKeyDown={(event) => event.key === "Escape" && setOpen(false)}>
-      <button type="button" className="btn btn-ghost btn-sm gap-1 px-1.5 text-[17px] font-bold" aria-haspopup="true" aria-expanded={open} onClick={() => setOpen(!open)}>
+    <div
+      ref={menu}
+      className="relative"
+      onBlur={(event) => menu.current?.contains(event.relatedTarget) || setOpen(false)}
+      onKeyDown={(event) => event.key === "Escape" && setOpen(false)}
+    >
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm gap-1 px-1.5 text-[17px] font-bold"
+        aria-haspopup="true"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
         {title} <ChevronDown size={15} />
       </button>
       {open && (
@@ -84,7 +95,11 @@ export function ShowMenu({ title }: { title: string }) {
 
 function FaultList({ faults, onClose }: { faults: readonly string[]; onClose: () => void }) {
   return (
-    <div role="alertdialog" aria-label="The document was not imported" className="fixed inset-0 z-50 grid place-items-center bg-base-100/80">
+    <div
+      role="alertdialog"
+      aria-label="The document was not imported"
+      className="fixed inset-0 z-50 grid place-items-center bg-base-100/80"
+    >
       <div className="w-[44rem] rounded border border-error bg-base-200 p-5">
         <h2 className="text-[17px] font-bold">The document was not imported</h2>
         <p className="text-quiet">

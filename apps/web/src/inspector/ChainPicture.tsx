@@ -10,7 +10,11 @@ export function ChainPicture({ list, chain, row }: { list: ListSheet; chain: rea
       <ol aria-label="Chain">
         {chain.map((link) => (
           <li key={link.row}>
-            <button type="button" className={`flex w-full gap-2 text-left hover:underline ${link.row === row ? "text-secondary" : ""}`} onClick={() => chooseCue(list.cues[link.row]?.number ?? "")}>
+            <button
+              type="button"
+              className={`flex w-full gap-2 text-left hover:underline ${link.row === row ? "text-secondary" : ""}`}
+              onClick={() => chooseCue(list.cues[link.row]?.number ?? "")}
+            >
               <span className="figures w-11 shrink-0 text-right">{list.cues[link.row]?.number}</span>
               <span className="figures">at {seconds(link.start)}</span>
               <span className="figures text-quiet">to {seconds(link.start + link.duration)} s</span>

@@ -22,14 +22,29 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
           {cue.scene ? `scene ${cue.scene}, ` : ""}complete after <span className="figures">{seconds(cueDuration(list, row))}</span> s
         </p>
       </div>
-      <Field label="label" id="cue-label" value={cue.label ?? ""} wide onTake={(label) => void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }])} />
-      <TriggerFields key={JSON.stringify(cue.trigger)} cue={cue} onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])} />
+      <Field
+        label="label"
+        id="cue-label"
+        value={cue.label ?? ""}
+        wide
+        onTake={(label) => void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }])}
+      />
+      <TriggerFields
+        key={JSON.stringify(cue.trigger)}
+        cue={cue}
+        onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])}
+      />
       {chain.length > 1 && <ChainPicture list={list} chain={chain} row={row} />}
       {cue.parts.map((part) => (
         <PartFields key={part.number} list={list} cue={cue} part={part} />
       ))}
       <TimesPicture list={list} row={row} />
-      <button type="button" className="btn btn-xs w-fit border-neutral" onClick={() => void makeEdits([{ op: "deleteCue", list: list.id, cue: cue.number, looks: "keepLooks" }])} title="Later cues keep their looks: what they need moves on to the next cue">
+      <button
+        type="button"
+        className="btn btn-xs w-fit border-neutral"
+        onClick={() => void makeEdits([{ op: "deleteCue", list: list.id, cue: cue.number, looks: "keepLooks" }])}
+        title="Later cues keep their looks: what they need moves on to the next cue"
+      >
         <Trash2 size={13} /> Delete, keep later looks
       </button>
     </section>
@@ -41,13 +56,19 @@ function TriggerFields({ cue, onTake }: { cue: Cue; onTake: (trigger: Trigger | 
   const trigger = cue.trigger;
   const kind = trigger?.type === "follow" ? trigger.from : "press";
   const after = trigger?.type === "follow" ? trigger.after : 0;
-  const take = (next: string, seconds: number): void => onTake(next === "press" ? null : { type: "follow", from: next === "go" ? "go" : "complete", after: seconds });
+  const take = (next: string, seconds: number): void =>
+    onTake(next === "press" ? null : { type: "follow", from: next === "go" ? "go" : "complete", after: seconds });
   return (
     <div className="flex items-center gap-2">
       <label htmlFor={id} className="w-12 shrink-0 text-quiet">
         fires
       </label>
-      <select id={id} className="select select-sm min-w-0 flex-1 bg-base-100" value={kind} onChange={(event) => take(event.target.value, after)}>
+      <select
+        id={id}
+        className="select select-sm min-w-0 flex-1 bg-base-100"
+        value={kind}
+        onChange={(event) => take(event.target.value, after)}
+      >
         <option value="press">on Go</option>
         <option value="go">by itself, from the Go before</option>
         <option value="complete">by itself, from the end before</option>
@@ -62,7 +83,8 @@ const FAMILY_TIMES = ["position", "colour", "beam"] as const;
 function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part }) {
   const makeEdits = useMakeEdits();
   const { times } = part;
-  const set = (patch: object): void => void makeEdits([{ op: "setTimes", list: list.id, from: cue.number, to: cue.number, part: part.number, set: patch }]);
+  const set = (patch: object): void =>
+    void makeEdits([{ op: "setTimes", list: list.id, from: cue.number, to: cue.number, part: part.number, set: patch }]);
   return (
     <fieldset aria-label={`Times of part ${part.number}`} className="border-t border-rule pt-2">
       {cue.parts.length > 1 && (
@@ -74,8 +96,24 @@ function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part
         <span />
         <span className="text-[13px] text-quiet">time</span>
         <span className="text-[13px] text-quiet">delay</span>
-        <TimeRow name="up" part={part.number} time={times.up} delay={times.upDelay} onTime={(up) => set({ up })} onDelay={(upDelay) => set({ upDelay })} hints={["0", "0"]} />
-        <TimeRow name="down" part={part.number} time={times.down} delay={times.downDelay} onTime={(down) => set({ down })} onDelay={(downDelay) => set({ downDelay })} hints={[seconds(times.up ?? 0), seconds(times.upDelay ?? 0)]} />
+        <TimeRow
+          name="up"
+          part={part.number}
+          time={times.up}
+          delay={times.upDelay}
+          onTime={(up) => set({ up })}
+          onDelay={(upDelay) => set({ upDelay })}
+          hints={["0", "0"]}
+        />
+        <TimeRow
+          name="down"
+          part={part.number}
+          time={times.down}
+          delay={times.downDelay}
+          onTime={(down) => set({ down })}
+          onDelay={(downDelay) => set({ downDelay })}
+          hints={[seconds(times.up ?? 0), seconds(times.upDelay ?? 0)]}
+        />
         {FAMILY_TIMES.map((family) => (
           <TimeRow
             key={family}

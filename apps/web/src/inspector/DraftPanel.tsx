@@ -45,7 +45,11 @@ export function DraftPanel() {
         <button type="button" className="btn btn-primary btn-sm" disabled={lines.length === 0} onClick={() => void make()}>
           Make it
         </button>
-        <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={() => useChoice.setState({ draft: null, deed: null })}>
+        <button
+          type="button"
+          className="btn btn-outline btn-sm border-neutral"
+          onClick={() => useChoice.setState({ draft: null, deed: null })}
+        >
           Drop
         </button>
       </div>

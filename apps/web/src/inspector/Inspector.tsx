@@ -14,14 +14,21 @@ export function Inspector() {
   const row = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   const one = cues !== null && cues.from === cues.to && row >= 0;
   return (
-    <aside aria-label="Inspector" tabIndex={0} className="flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-base-200 px-4 py-4">
+    <aside
+      aria-label="Inspector"
+      tabIndex={0}
+      className="flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-base-200 px-4 py-4"
+    >
       {choice.draft?.from === "line" && <DraftPanel />}
       {cues && choice.channels.length > 0 && <RangeEdit list={list} cues={cues} />}
-      {one && choice.channels.length === 1 && choice.channels[0] !== undefined && <ValueStory list={list} row={row} channel={choice.channels[0]} />}
+      {one && choice.channels.length === 1 && choice.channels[0] !== undefined && (
+        <ValueStory list={list} row={row} channel={choice.channels[0]} />
+      )}
       {one && choice.draft === null && <CueInspector key={choice.cueEnd} list={list} row={row} />}
       {!cues && (
         <p className="text-quiet">
-          Choose a cue in the spine, or draw a frame around cells in the sheet. Arrow keys walk, shift widens. <kbd className="kbd kbd-xs">/</kbd> takes you to the line entry.
+          Choose a cue in the spine, or draw a frame around cells in the sheet. Arrow keys walk, shift widens.{" "}
+          <kbd className="kbd kbd-xs">/</kbd> takes you to the line entry.
         </p>
       )}
     </aside>

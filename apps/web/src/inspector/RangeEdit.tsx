@@ -65,7 +65,11 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
             }}
           />
         )}
-        {lens === "colour" && <span className="font-bold">{deed ? ("palette" in deed ? (list.palettes.byId.get(deed.palette)?.label ?? deed.palette) : deedWords(deed)) : "choose below"}</span>}
+        {lens === "colour" && (
+          <span className="font-bold">
+            {deed ? ("palette" in deed ? (list.palettes.byId.get(deed.palette)?.label ?? deed.palette) : deedWords(deed)) : "choose below"}
+          </span>
+        )}
       </div>
       {lens === "colour" && (
         <div className="flex flex-wrap gap-1.5">
@@ -111,19 +115,47 @@ function DeedButton({ deed, label, title }: { deed: Deed; label: string; title: 
   const current = useChoice((choice) => choice.deed);
   const pressed = JSON.stringify(current) === JSON.stringify(deed);
   return (
-    <button type="button" title={title} aria-pressed={pressed} className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary" onClick={() => useChoice.setState({ deed })}>
+    <button
+      type="button"
+      title={title}
+      aria-pressed={pressed}
+      className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
+      onClick={() => useChoice.setState({ deed })}
+    >
       {label}
     </button>
   );
 }
 
 function Swatch({ palette }: { palette: { values: { attribute: string; value: number }[] } }) {
-  const part = (name: string): number => Math.round(255 * ((palette.values.find((value) => value.attribute === name)?.value ?? 100) / 100) ** 0.7);
-  return <span aria-hidden className="inline-block size-3 rounded-xs" style={{ background: `rgb(${part("red")} ${part("green")} ${part("blue")})` }} />;
+  const part = (name: string): number =>
+    Math.round(255 * ((palette.values.find((value) => value.attribute === name)?.value ?? 100) / 100) ** 0.7);
+  return (
+    <span
+      aria-hidden
+      className="inline-block size-3 rounded-xs"
+      style={{ background: `rgb(${part("red")} ${part("green")} ${part("blue")})` }}
+    />
+  );
 }
 
-function changeOf(list: string, cues: { from: string; to: string }, channels: readonly number[], lens: Lens, deed: Deed, after: "restore" | "track") {
-  return { op: "change" as const, list, ...cues, keys: { channels: [...channels], families: [lens] }, do: deed, where: "look" as const, after };
+function changeOf(
+  list: string,
+  cues: { from: string; to: string },
+  channels: readonly number[],
+  lens: Lens,
+  deed: Deed,
+  after: "restore" | "track",
+) {
+  return {
+    op: "change" as const,
+    list,
+    ...cues,
+    keys: { channels: [...channels], families: [lens] },
+    do: deed,
+    where: "look" as const,
+    after,
+  };
 }
 
 function lightWords(channels: readonly number[]): string {

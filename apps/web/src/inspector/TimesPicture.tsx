@@ -11,13 +11,26 @@ export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
   if (whole === 0 || bars.length === 0) return null;
   const x = (time: number): number => (time / whole) * WIDTH;
   return (
-    <div role="img" aria-label={bars.map((bar) => `${bar.name}: ${seconds(bar.fade)} seconds${bar.delay ? ` after ${seconds(bar.delay)}` : ""}`).join("; ")}>
+    <div
+      role="img"
+      aria-label={bars
+        .map((bar) => `${bar.name}: ${seconds(bar.fade)} seconds${bar.delay ? ` after ${seconds(bar.delay)}` : ""}`)
+        .join("; ")}
+    >
       {bars.map((bar) => (
         <div key={bar.name} className="flex h-6 items-center">
           <span className="w-[4.2rem] shrink-0 truncate text-[13px] text-quiet">{bar.name}</span>
           <svg width={WIDTH + 2} height={14} className={bar.rises ? "text-primary" : "text-secondary"}>
             <line x1={0} x2={x(bar.delay)} y1={12.5} y2={12.5} stroke="currentColor" opacity={0.6} />
-            <path d={bar.rises ? `M${x(bar.delay)} 13 L${x(bar.delay + bar.fade) + 1} 2 V13 Z` : `M${x(bar.delay)} 2 L${x(bar.delay + bar.fade) + 1} 13 H${x(bar.delay)} Z`} fill="currentColor" opacity={0.85} />
+            <path
+              d={
+                bar.rises
+                  ? `M${x(bar.delay)} 13 L${x(bar.delay + bar.fade) + 1} 2 V13 Z`
+                  : `M${x(bar.delay)} 2 L${x(bar.delay + bar.fade) + 1} 13 H${x(bar.delay)} Z`
+              }
+              fill="currentColor"
+              opacity={0.85}
+            />
           </svg>
         </div>
       ))}

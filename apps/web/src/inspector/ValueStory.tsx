@@ -38,7 +38,7 @@ type Told = { name: string; story: ReturnType<typeof cellStory> };
 function mergeAlike(stories: readonly Told[]): Told[] {
   const merged: Told[] = [];
   for (const { name, story } of stories) {
-    const alike = merged.find((each) => each.story.from === story.from && each.story.until.split(", which")[0] === story.until.split(", which")[0]);
+    const alike = merged.find((each) => each.story.from === story.from && each.story.until === story.until);
     if (!alike) merged.push({ name, story });
     else {
       alike.name = `${alike.name} ${name}`;

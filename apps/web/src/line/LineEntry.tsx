@@ -15,7 +15,10 @@ export function LineEntry() {
   const draft = useDraft();
   const makeEdits = useMakeEdits();
   const history = useHistory();
-  const read = useMemo(() => (text.trim() === "" ? null : readLine(text, { sheet, list, cues: chosenCues({ cue, cueEnd }) ?? undefined })), [text, sheet, list, cue, cueEnd]);
+  const read = useMemo(
+    () => (text.trim() === "" ? null : readLine(text, { sheet, list, cues: chosenCues({ cue, cueEnd }) ?? undefined })),
+    [text, sheet, list, cue, cueEnd],
+  );
 
   const type = (value: string): void => {
     setText(value);
@@ -29,11 +32,21 @@ export function LineEntry() {
     if (request.kind === "history") await history(request.what);
     if (request.kind === "choose") {
       const { channels: lights, cues } = request;
-      useChoice.setState({ ...(lights ? { channels: lights, channel: lights[0] ?? null, channelEnd: lights.at(-1) ?? null } : {}), ...(cues ? { cue: cues.from, cueEnd: cues.to } : {}) });
+      useChoice.setState({
+        ...(lights ? { channels: lights, channel: lights[0] ?? null, channelEnd: lights.at(-1) ?? null } : {}),
+        ...(cues ? { cue: cues.from, cueEnd: cues.to } : {}),
+      });
     }
     if (request.kind === "edit") {
       if (!draft || "fault" in draft || !(await makeEdits(request.edits))) return;
-      useChoice.setState({ draft: null, cue: request.cues.from, cueEnd: request.cues.to, ...(request.channels ? { channels: request.channels, channel: request.channels[0] ?? null, channelEnd: request.channels.at(-1) ?? null } : {}) });
+      useChoice.setState({
+        draft: null,
+        cue: request.cues.from,
+        cueEnd: request.cues.to,
+        ...(request.channels
+          ? { channels: request.channels, channel: request.channels[0] ?? null, channelEnd: request.channels.at(-1) ?? null }
+          : {}),
+      });
     }
     setText("");
   };
@@ -64,7 +77,13 @@ export function LineEntry() {
         {read && "fault" in read && <FaultMark text={text} fault={read.fault} />}
       </div>
       <p id="line-answer" role="status" className="max-w-[34rem] shrink-0 truncate text-[13px] text-quiet">
-        {read ? <Answer read={read} draft={draft} /> : channels.length > 0 ? `${channels.length} ${channels.length === 1 ? "light" : "lights"} chosen` : "Nothing chosen"}
+        {read ? (
+          <Answer read={read} draft={draft} />
+        ) : channels.length > 0 ? (
+          `${channels.length} ${channels.length === 1 ? "light" : "lights"} chosen`
+        ) : (
+          "Nothing chosen"
+        )}
       </p>
     </div>
   );
@@ -78,11 +97,7 @@ function Answer({ read, draft }: { read: NonNullable<ReturnType<typeof readLine>
   if ("fault" in draft) return <span className="text-error">{draft.fault}</span>;
   const cues = new Set(draft.outcome.impact.looks.map((look) => look.cue)).size;
   const words = draft.outcome.steps.length === 0 ? "Changes nothing" : `${cues} ${cues === 1 ? "cue looks" : "cues look"} different`;
-  return (
-    <>
-      {words}. Enter makes it, Esc drops it
-    </>
-  );
+  return <>{words}. Enter makes it, Esc drops it</>;
 }
 
 /** A line under the word that cannot be read. */

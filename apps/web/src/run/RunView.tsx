@@ -47,7 +47,11 @@ export default function RunView() {
       <SpineColumn follow={cue} />
       <div className="flex min-w-0 flex-1 flex-col">
         <div className="min-h-0 flex-1">
-          <StagePicture outputs={outputs} labels={false} description={cue === null ? "The stage; nothing has been fired" : `The stage in cue ${cue}`} />
+          <StagePicture
+            outputs={outputs}
+            labels={false}
+            description={cue === null ? "The stage; nothing has been fired" : `The stage in cue ${cue}`}
+          />
         </div>
         <section aria-label="Running" className="flex h-[214px] shrink-0 gap-6 border-t border-rule bg-base-100 px-5 py-4">
           <div className="flex min-w-0 flex-1 flex-col gap-3">
@@ -55,14 +59,32 @@ export default function RunView() {
             <NextCue list={list} row={next} playback={run?.playback} />
           </div>
           <div className="flex w-[300px] shrink-0 flex-col gap-3">
-            <button type="button" className="btn btn-primary h-[84px] text-[26px]" onClick={go} disabled={!run || (next < 0 && !run.clock.held)}>
+            <button
+              type="button"
+              className="btn btn-primary h-[84px] text-[26px]"
+              onClick={go}
+              disabled={!run || (next < 0 && !run.clock.held)}
+            >
               <Play size={26} className="fill-current" /> {run?.clock.held ? "Go on" : "Go"}
             </button>
             <div className="flex gap-2">
-              <button type="button" className="btn btn-outline flex-1 border-neutral" onClick={() => void press({ press: "back" })} disabled={!run || cue === null} title="To the cue before, in one second (Ctrl Backspace)">
+              <button
+                type="button"
+                className="btn btn-outline flex-1 border-neutral"
+                onClick={() => void press({ press: "back" })}
+                disabled={!run || cue === null}
+                title="To the cue before, in one second (Ctrl Backspace)"
+              >
                 <SkipBack size={16} /> Back
               </button>
-              <button type="button" className="btn btn-outline flex-1 border-neutral aria-pressed:border-error aria-pressed:text-error" aria-pressed={run?.clock.held ?? false} onClick={() => void press({ press: "hold" })} disabled={!run} title="Stops fades and follows where they are (Ctrl .)">
+              <button
+                type="button"
+                className="btn btn-outline flex-1 border-neutral aria-pressed:border-error aria-pressed:text-error"
+                aria-pressed={run?.clock.held ?? false}
+                onClick={() => void press({ press: "hold" })}
+                disabled={!run}
+                title="Stops fades and follows where they are (Ctrl .)"
+              >
                 <Pause size={16} /> {run?.clock.held ? "Held" : "Hold"}
               </button>
             </div>
@@ -93,8 +115,20 @@ function GoTo({ press }: { press: (press: Press) => Promise<void> }) {
         goTo(false);
       }}
     >
-      <input aria-label="Go to cue" placeholder="cue" className="input input-sm figures w-16 bg-base-200 px-2" value={cue} onChange={(event) => setTyped(event.target.value)} />
-      <input aria-label="In seconds" placeholder="its time" className="input input-sm figures w-20 bg-base-200 px-2" value={time} onChange={(event) => setTime(event.target.value)} />
+      <input
+        aria-label="Go to cue"
+        placeholder="cue"
+        className="input input-sm figures w-16 bg-base-200 px-2"
+        value={cue}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      <input
+        aria-label="In seconds"
+        placeholder="its time"
+        className="input input-sm figures w-20 bg-base-200 px-2"
+        value={time}
+        onChange={(event) => setTime(event.target.value)}
+      />
       <button type="submit" className="btn btn-sm border-neutral px-2.5">
         Go to
       </button>
@@ -134,7 +168,12 @@ function OnStage({ list, run }: { list: ListSheet; run: RunState | null }) {
         <span className="min-w-0 flex-1 truncate text-[24px] font-bold">{cue?.label}</span>
         <span className="figures shrink-0 text-[30px] leading-9">{clockTime(left)}</span>
       </p>
-      <div role="progressbar" aria-label="How far the cue has come" aria-valuenow={Math.round(done * 100)} className="mt-1 h-1.5 bg-base-300">
+      <div
+        role="progressbar"
+        aria-label="How far the cue has come"
+        aria-valuenow={Math.round(done * 100)}
+        className="mt-1 h-1.5 bg-base-300"
+      >
         <div className="h-full bg-primary" style={{ width: `${done * 100}%` }} />
       </div>
     </div>

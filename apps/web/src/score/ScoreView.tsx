@@ -27,7 +27,14 @@ export function ScoreView() {
   const scroller = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const layout = useMemo(() => layoutColumns(sheet.show, choice.lens, choice.folded), [sheet.show, choice.lens, choice.folded]);
-  const rows = useVirtualizer({ count: list.cues.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 16, paddingStart: 0, scrollPaddingStart: HEADER });
+  const rows = useVirtualizer({
+    count: list.cues.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 16,
+    paddingStart: 0,
+    scrollPaddingStart: HEADER,
+  });
   const [across, setAcross] = useState({ left: 0, right: 1600 });
   const [theme, setTheme] = useState(0);
   const [dragging, setDragging] = useState(false);
@@ -95,7 +102,9 @@ export function ScoreView() {
   useEffect(() => {
     const element = scroller.current;
     if (!element) return;
-    const sized = new ResizeObserver(() => setAcross({ left: element.scrollLeft, right: element.scrollLeft + element.clientWidth - SPINE_WIDTH }));
+    const sized = new ResizeObserver(() =>
+      setAcross({ left: element.scrollLeft, right: element.scrollLeft + element.clientWidth - SPINE_WIDTH }),
+    );
     sized.observe(element);
     return () => sized.disconnect();
   }, []);

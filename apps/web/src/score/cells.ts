@@ -1,4 +1,18 @@
-import { type Key, type ListSheet, type Thread, columnOf, entryAt, intensityOf, isRelease, lightColour, moveIndexAt, paletteOf, sameValue, threadsOf, traceOf } from "@zm/core";
+import {
+  type Key,
+  type ListSheet,
+  type Thread,
+  columnOf,
+  entryAt,
+  intensityOf,
+  isRelease,
+  lightColour,
+  moveIndexAt,
+  paletteOf,
+  sameValue,
+  threadsOf,
+  traceOf,
+} from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 
 /** How a move is drawn: a triangle on its base, on its point, a square, or an open ring. */

@@ -57,8 +57,12 @@ export function layoutColumns(show: Show, lens: Lens, folded: ReadonlySet<string
 
 /** The groups that the sheet shows; the Colour lens leaves out lights that have no colour of their own. */
 function grouped(show: Show, lens: Lens): { id: string; label: string; channels: number[] }[] {
-  const coloured = new Set(show.fixtureTypes.filter((type) => type.attributes.some((attribute) => attribute.family === "colour")).map((type) => type.id));
-  const shown = new Set(show.channels.filter((channel) => lens === "intensity" || coloured.has(channel.type)).map((channel) => channel.number));
+  const coloured = new Set(
+    show.fixtureTypes.filter((type) => type.attributes.some((attribute) => attribute.family === "colour")).map((type) => type.id),
+  );
+  const shown = new Set(
+    show.channels.filter((channel) => lens === "intensity" || coloured.has(channel.type)).map((channel) => channel.number),
+  );
   const groups = show.groups.map((group) => {
     const channels = group.channels.filter((channel) => shown.delete(channel));
     return { id: group.id, label: group.label, channels };

@@ -119,7 +119,14 @@ function endsInMove(list: ListSheet, keys: readonly Key[], row: number, lens: Le
   return row < list.cues.length && markAt(list, keys, row, lens) !== null;
 }
 
-function paintCell(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, keys: readonly Key[], row: number, ink: Ink): void {
+function paintCell(
+  context: CanvasRenderingContext2D,
+  picture: SheetPicture,
+  column: SheetColumn,
+  keys: readonly Key[],
+  row: number,
+  ink: Ink,
+): void {
   const { list, lens, tracked, chosen } = picture;
   const mark = markAt(list, keys, row, lens);
   const middle = row * ROW + ROW / 2;
@@ -130,7 +137,10 @@ function paintCell(context: CanvasRenderingContext2D, picture: SheetPicture, col
     writeValue(context, mark.text, column, middle, ink.text, lens);
     return;
   }
-  const shown = tracked || (chosen !== null && row >= chosen.first && row <= chosen.last && picture.lights.has(column.channel)) || (chosen?.first === row && chosen.last === row);
+  const shown =
+    tracked ||
+    (chosen !== null && row >= chosen.first && row <= chosen.last && picture.lights.has(column.channel)) ||
+    (chosen?.first === row && chosen.last === row);
   if (shown) writeValue(context, trackedText(list, keys, row, lens), column, middle, ink.quiet, lens);
 }
 
@@ -139,12 +149,20 @@ function clearBehind(context: CanvasRenderingContext2D, column: SheetColumn, mid
   context.fillRect(axis(column) - 7, middle - 7, 14, 14);
 }
 
-function writeValue(context: CanvasRenderingContext2D, text: string, column: SheetColumn, middle: number, colour: string, lens: Lens): void {
+function writeValue(
+  context: CanvasRenderingContext2D,
+  text: string,
+  column: SheetColumn,
+  middle: number,
+  colour: string,
+  lens: Lens,
+): void {
   if (text === "") return;
-  context.font = lens === "colour" ? '12px "Atkinson Hyperlegible Next Variable", sans-serif' : `13px ${'"Atkinson Hyperlegible Mono Variable", monospace'}`;
+  context.font =
+    lens === "colour" ? '12px "Atkinson Hyperlegible Next Variable", sans-serif' : '13px "Atkinson Hyperlegible Mono Variable", monospace';
   context.fillStyle = colour;
-  const room = column.x + column.width - axis(column) - 10;
-  context.fillText(fitted(context, text, room), axis(column) + 9, middle + 1);
+  const room = column.x + column.width - axis(column) - 9;
+  context.fillText(lens === "colour" ? fitted(context, text, room) : text, axis(column) + 9, middle + 1);
 }
 
 function fitted(context: CanvasRenderingContext2D, text: string, room: number): string {

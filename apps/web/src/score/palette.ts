@@ -11,7 +11,6 @@ export interface Ink {
   glass: string;
   chosen: string;
   row: string;
-  mono: string;
 }
 
 /** Reads the theme that an element stands in. */
@@ -30,6 +29,5 @@ export function inkOf(element: Element): Ink {
     glass: token("--color-secondary"),
     chosen: token("--zm-chosen"),
     row: token("--zm-row"),
-    mono: '"Atkinson Hyperlegible Mono Variable", monospace',
   };
 }

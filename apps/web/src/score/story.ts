@@ -17,13 +17,19 @@ export function cellStory(list: ListSheet, key: Key, row: number): CellStory {
   const palette = entry.spec === undefined ? undefined : paletteOf(entry.spec);
   const value = palette === undefined ? plain(entry.value) : `${plain(entry.value)} (${list.palettes.byId.get(palette)?.label ?? palette})`;
   const thread = threadsOf(list, key).find((each) => each.from <= row && row <= each.to);
-  return { value, from: stored ? moveWords(list, key, row) : `tracked from cue ${cueName(list.cues[entry.row])}`, until: endWords(list, key, thread?.to ?? row) };
+  return {
+    value,
+    from: stored ? moveWords(list, key, row) : `tracked from cue ${cueName(list.cues[entry.row])}`,
+    until: endWords(list, key, thread?.to ?? row),
+  };
 }
 
 function moveWords(list: ListSheet, key: Key, row: number): string {
   const { spec } = entryAt(list, key, row);
   const timing = spec === undefined ? {} : moveTiming(spec);
-  const own = [timing.fade === undefined ? "" : `fade ${timing.fade}`, timing.delay === undefined ? "" : `delay ${timing.delay}`].filter(Boolean).join(", ");
+  const own = [timing.fade === undefined ? "" : `fade ${timing.fade}`, timing.delay === undefined ? "" : `delay ${timing.delay}`]
+    .filter(Boolean)
+    .join(", ");
   return `a move of this cue${own ? ` with its own ${own}` : ""}`;
 }
 
@@ -39,6 +45,18 @@ function endWords(list: ListSheet, key: Key, last: number): string {
   if (!next) return "until the end of the list";
   const stored = moveIndexAt(columnOf(list, key), last + 1) >= 0;
   const after = traceOf(list, key).values[last + 1] ?? Number.NaN;
-  const why = stored ? (Number.isNaN(after) ? "lets it go" : `moves it to ${plain(after)}`) : list.tracking[last + 1]?.wall ? "is a wall" : "brings back what was before";
+  const why = stored
+    ? Number.isNaN(after)
+      ? "lets it go"
+      : `moves it to ${targetWords(list, key, last + 1, after)}`
+    : list.tracking[last + 1]?.wall
+      ? "is a wall"
+      : "brings back what was before";
   return `until cue ${cueName(next)}, which ${why}`;
+}
+
+function targetWords(list: ListSheet, key: Key, row: number, value: number): string {
+  const { spec } = entryAt(list, key, row);
+  const palette = spec === undefined ? undefined : paletteOf(spec);
+  return palette === undefined ? plain(value) : (list.palettes.byId.get(palette)?.label ?? palette);
 }

@@ -27,7 +27,10 @@ export function moveFocus(event: KeyboardEvent, list: ListSheet, layout: SheetLa
   const light = at < 0 && step.columns === 0 ? null : column;
   if (event.shiftKey && choice.cue !== null) {
     const from = choice.channel ?? column.channel;
-    useChoice.setState({ cueEnd: cue, ...(light ? { channel: from, channelEnd: light.channel, channels: channelsBetween(layout, from, light.channel) } : {}) });
+    useChoice.setState({
+      cueEnd: cue,
+      ...(light ? { channel: from, channelEnd: light.channel, channels: channelsBetween(layout, from, light.channel) } : {}),
+    });
     return true;
   }
   const chosen = light ? { channel: light.channel, channelEnd: light.channel, channels: light.channels } : {};

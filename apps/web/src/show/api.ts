@@ -71,5 +71,10 @@ export const api = {
   undo: (id: number) => post<EditNews>(`/api/shows/${id}/undo`),
   redo: (id: number) => post<EditNews>(`/api/shows/${id}/redo`),
   press: (id: number, press: Press) => post<RunState>(`/api/shows/${id}/run`, press),
-  importShow: (text: string) => call<{ id: number }>("/api/shows", { method: "POST", headers: { "Content-Type": "application/vnd.zealous-mark.show+json" }, body: text }),
+  importShow: (text: string) =>
+    call<{ id: number }>("/api/shows", {
+      method: "POST",
+      headers: { "Content-Type": "application/vnd.zealous-mark.show+json" },
+      body: text,
+    }),
 };

@@ -22,7 +22,14 @@ async function openShow(id: number): Promise<OpenShow> {
 
 /** Loads a show and keeps it; news of edits change it in place. */
 export function useOpenShow(id: number) {
-  return useQuery({ queryKey: keyOf(id), queryFn: () => openShow(id), staleTime: Infinity, gcTime: Infinity, structuralSharing: false, retry: 1 });
+  return useQuery({
+    queryKey: keyOf(id),
+    queryFn: () => openShow(id),
+    staleTime: Infinity,
+    gcTime: Infinity,
+    structuralSharing: false,
+    retry: 1,
+  });
 }
 
 /** Takes news into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
@@ -32,7 +39,13 @@ export async function takeNews(client: QueryClient, news: EditNews): Promise<voi
   if (news.revision > known.revision + 1) return catchUp(client, news.show);
   try {
     const sheet = takeSteps(known.sheet, news.steps);
-    client.setQueryData<OpenShow>(keyOf(news.show), { id: known.id, revision: news.revision, sheet, canUndo: news.canUndo, canRedo: news.canRedo });
+    client.setQueryData<OpenShow>(keyOf(news.show), {
+      id: known.id,
+      revision: news.revision,
+      sheet,
+      canUndo: news.canUndo,
+      canRedo: news.canRedo,
+    });
   } catch {
     await client.invalidateQueries({ queryKey: keyOf(news.show) });
   }

@@ -1,5 +1,5 @@
 import { type Cue, type ListSheet, cueDuration } from "@zm/core";
-import { Play } from "lucide-react";
+import { Play, Split } from "lucide-react";
 import { useState } from "react";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
 import { EditableText } from "../shared/EditableText.tsx";
@@ -14,8 +14,12 @@ const NARROW = 330;
 export function SpineHeader({ width }: { width: number }) {
   const times = width > NARROW;
   return (
-    <div role="presentation" className="sticky left-0 z-10 flex shrink-0 items-end border-r border-rule bg-base-100 pb-1.5 text-[13px] text-quiet" style={{ width }}>
-      <span role="columnheader" className="w-[62px] shrink-0 pr-2 text-right">
+    <div
+      role="presentation"
+      className="sticky left-0 z-10 flex shrink-0 items-end border-r border-rule bg-base-100 pb-1.5 text-[13px] text-quiet"
+      style={{ width }}
+    >
+      <span role="columnheader" className="w-[58px] shrink-0 pr-2 text-right">
         cue
       </span>
       <span role="columnheader" className="min-w-0 flex-1 pl-1.5">
@@ -80,18 +84,26 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
     >
       {cue.block && <span aria-hidden className="pointer-events-none absolute -top-[3px] right-0 left-0 h-[4px] border-y border-primary" />}
       {cue.assert && <span aria-hidden className="absolute top-1 bottom-1 left-1 w-[4px] border-x border-primary" />}
-      <span role="rowheader" className={`figures relative flex w-[62px] shrink-0 items-center justify-end gap-1 pr-2 text-right ${chosen ? "font-bold" : ""} ${onStage ? "text-primary" : ""}`}>
+      <span
+        role="rowheader"
+        className={`figures relative flex w-[58px] shrink-0 items-center justify-end gap-1 pr-2 text-right ${chosen ? "font-bold" : ""} ${onStage ? "text-primary" : ""}`}
+      >
         {onStage && <Play aria-label="on stage" size={10} className="absolute left-3 fill-current" />}
         {cue.number}
       </span>
-      <span role="gridcell" className={`flex min-w-0 flex-1 items-center gap-1.5 pl-1.5 ${chosen ? "font-bold" : ""}`} onDoubleClick={open("label")}>
+      <span
+        role="gridcell"
+        className={`flex min-w-0 flex-1 items-center gap-1.5 pl-1.5 ${chosen ? "font-bold" : ""}`}
+        onDoubleClick={open("label")}
+      >
         {editing === "label" ? (
           <EditableText
             label={`Label of cue ${cue.number}`}
             value={cue.label ?? ""}
             onDone={(label) => {
               setEditing(null);
-              if (label !== undefined && label !== (cue.label ?? "")) void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }]);
+              if (label !== undefined && label !== (cue.label ?? ""))
+                void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }]);
             }}
           />
         ) : (
@@ -99,14 +111,21 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
         )}
         <CueTags cue={cue} />
       </span>
-      <span role="gridcell" className="figures w-[86px] shrink-0 truncate text-[12px] text-secondary">
+      <span
+        role="gridcell"
+        className={`figures shrink-0 truncate text-[12px] text-secondary ${cue.trigger?.type === "follow" ? "w-[86px]" : ""}`}
+      >
         {triggerWords(cue.trigger)}
       </span>
       {times &&
         (["up", "down"] as const).map((name) => (
           <span key={name} role="gridcell" className="figures w-[44px] shrink-0 text-right" onDoubleClick={open(name)}>
             {editing === name ? (
-              <EditableText label={`${name} time of cue ${cue.number}`} value={String(cue.parts[0]?.times[name] ?? "")} onDone={(text) => (text === undefined ? setEditing(null) : setTime(name, text))} />
+              <EditableText
+                label={`${name} time of cue ${cue.number}`}
+                value={String(cue.parts[0]?.times[name] ?? "")}
+                onDone={(text) => (text === undefined ? setEditing(null) : setTime(name, text))}
+              />
             ) : name === "up" ? (
               up
             ) : (
@@ -114,7 +133,11 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
             )}
           </span>
         ))}
-      <span role="gridcell" className="figures w-[46px] shrink-0 pr-3 text-right text-quiet" title={`Cue ${cue.number} is complete ${seconds(cueDuration(list, row))} s after its Go`}>
+      <span
+        role="gridcell"
+        className="figures w-[46px] shrink-0 pr-3 text-right text-quiet"
+        title={`Cue ${cue.number} is complete ${seconds(cueDuration(list, row))} s after its Go`}
+      >
         {lasts(list, row)}
       </span>
     </div>
@@ -124,7 +147,12 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
 function CueTags({ cue }: { cue: Cue }) {
   return (
     <>
-      {cue.parts.length > 1 && <Tag title={`${cue.parts.length} parts`}>{cue.parts.length} parts</Tag>}
+      {cue.parts.length > 1 && (
+        <Tag title={`${cue.parts.length} parts`}>
+          <Split aria-label="parts" size={10} className="mr-0.5 inline" />
+          {cue.parts.length}
+        </Tag>
+      )}
       {cue.carries === "cueOnly" && <Tag title="Its moves stay inside this cue">only</Tag>}
       {cue.carries === "isolated" && <Tag title="Nothing tracks in or out">isolated</Tag>}
     </>

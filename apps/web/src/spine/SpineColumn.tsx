@@ -11,7 +11,13 @@ const WIDTH = 320;
 export function SpineColumn({ follow }: { follow?: string | null }) {
   const list = useList();
   const scroller = useRef<HTMLDivElement>(null);
-  const rows = useVirtualizer({ count: list.cues.length, getScrollElement: () => scroller.current, estimateSize: () => 28, overscan: 10, scrollPaddingStart: 40 });
+  const rows = useVirtualizer({
+    count: list.cues.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => 28,
+    overscan: 10,
+    scrollPaddingStart: 40,
+  });
   const cueEnd = useChoice((choice) => choice.cueEnd);
   const shown = follow ?? cueEnd;
   useEffect(() => {
@@ -28,7 +34,16 @@ export function SpineColumn({ follow }: { follow?: string | null }) {
   };
 
   return (
-    <div ref={scroller} role="grid" aria-label="Cues" aria-rowcount={list.cues.length + 1} tabIndex={0} className="relative h-full shrink-0 overflow-y-auto border-r border-rule bg-base-100" style={{ width: WIDTH }} onKeyDown={walk}>
+    <div
+      ref={scroller}
+      role="grid"
+      aria-label="Cues"
+      aria-rowcount={list.cues.length + 1}
+      tabIndex={0}
+      className="relative h-full shrink-0 overflow-y-auto border-r border-rule bg-base-100"
+      style={{ width: WIDTH }}
+      onKeyDown={walk}
+    >
       <div role="row" className="sticky top-0 z-30 flex h-9 border-b border-rule bg-base-100">
         <SpineHeader width={WIDTH - 10} />
       </div>

@@ -22,7 +22,11 @@ export default function StageView() {
     const { run, ahead } = useLive.getState();
     return liveOutputs(run?.playback, run ? listNow(run.clock, ahead) : 0);
   }, [showsBlind, list, row]);
-  const caption = showsBlind ? `Cue ${cueName(list.cues[row])}, blind, as it stands when complete` : stageCue === null ? "On stage: nothing fired yet" : `On stage: cue ${stageCue}`;
+  const caption = showsBlind
+    ? `Cue ${cueName(list.cues[row])}, blind, as it stands when complete`
+    : stageCue === null
+      ? "On stage: nothing fired yet"
+      : `On stage: cue ${stageCue}`;
 
   return (
     <div className="flex h-full">
@@ -50,9 +54,25 @@ export default function StageView() {
   );
 }
 
-function Toggle({ pressed, disabled = false, onClick, children }: { pressed: boolean; disabled?: boolean; onClick: () => void; children: React.ReactNode }) {
+function Toggle({
+  pressed,
+  disabled = false,
+  onClick,
+  children,
+}: {
+  pressed: boolean;
+  disabled?: boolean;
+  onClick: () => void;
+  children: React.ReactNode;
+}) {
   return (
-    <button type="button" aria-pressed={pressed} disabled={disabled} className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary" onClick={onClick}>
+    <button
+      type="button"
+      aria-pressed={pressed}
+      disabled={disabled}
+      className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
+      onClick={onClick}
+    >
       {children}
     </button>
   );

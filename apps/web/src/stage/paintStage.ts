@@ -17,10 +17,10 @@ type Project = (point: Point) => { x: number; y: number; scale: number };
 /** A view from the middle of the house: what is further away is smaller and higher. */
 function projector(width: number, height: number): Project {
   const eye = { y: 3.1, z: -13.5 };
-  const lens = Math.min(width / 12.4, height / 8.4) * 13.2;
+  const lens = Math.min(width / 12.8, height / 9.4) * 13.2;
   return ({ x, y, z }) => {
     const scale = lens / (z - eye.z);
-    return { x: width / 2 + x * scale, y: height * 0.5 - (y - eye.y) * scale, scale };
+    return { x: width / 2 + x * scale, y: height * 0.55 - (y - eye.y) * scale, scale };
   };
 }
 
@@ -34,7 +34,8 @@ export function paintStage(context: CanvasRenderingContext2D, lights: readonly S
   context.fillRect(0, 0, width, height);
   paintRoom(context, project, ambient(lit));
   context.globalCompositeOperation = "lighter";
-  for (const light of lit) paintPool(context, project, light);
+  const exposure = exposureOf(lit);
+  for (const light of lit) paintPool(context, project, light, exposure);
   context.globalCompositeOperation = "source-over";
   paintSet(context, project, ambient(lit));
   context.globalCompositeOperation = "lighter";
@@ -46,11 +47,21 @@ export function paintStage(context: CanvasRenderingContext2D, lights: readonly S
 /** The light that hangs in the whole room: what makes unlit things just visible. */
 function ambient(lit: readonly StageLight[]): Light {
   const sum = lit.reduce(
-    (all, { level, colour }) => ({ red: all.red + level * colour.red, green: all.green + level * colour.green, blue: all.blue + level * colour.blue }),
+    (all, { level, colour }) => ({
+      red: all.red + level * colour.red,
+      green: all.green + level * colour.green,
+      blue: all.blue + level * colour.blue,
+    }),
     { red: 0, green: 0, blue: 0 },
   );
   const part = (amount: number): number => 0.035 + Math.min(0.3, amount * 0.012);
   return { red: part(sum.red), green: part(sum.green), blue: part(sum.blue) };
+}
+
+/** As an eye does, the picture takes in less of each light the more of them there are, so that nothing burns out. */
+function exposureOf(lit: readonly StageLight[]): number {
+  const sum = lit.reduce((all, light) => all + light.level, 0);
+  return 0.85 / (1 + sum * 0.028);
 }
 
 function shade(light: Light, factor: number, alpha = 1): string {
@@ -71,9 +82,39 @@ function face(context: CanvasRenderingContext2D, project: Project, points: reado
 }
 
 function paintRoom(context: CanvasRenderingContext2D, project: Project, air: Light): void {
-  face(context, project, [{ x: -7, y: 0, z: BACK }, { x: 7, y: 0, z: BACK }, { x: 7, y: 7, z: BACK }, { x: -7, y: 7, z: BACK }], shade(air, 0.8));
-  face(context, project, [{ x: -7, y: 0, z: -0.8 }, { x: 7, y: 0, z: -0.8 }, { x: 7, y: 0, z: BACK }, { x: -7, y: 0, z: BACK }], shade(air, 0.55));
-  face(context, project, [{ x: -7, y: 0, z: -0.8 }, { x: 7, y: 0, z: -0.8 }, { x: 7, y: -0.7, z: -0.8 }, { x: -7, y: -0.7, z: -0.8 }], shade(air, 0.25));
+  face(
+    context,
+    project,
+    [
+      { x: -7, y: 0, z: BACK },
+      { x: 7, y: 0, z: BACK },
+      { x: 7, y: 7, z: BACK },
+      { x: -7, y: 7, z: BACK },
+    ],
+    shade(air, 0.8),
+  );
+  face(
+    context,
+    project,
+    [
+      { x: -7, y: 0, z: -0.8 },
+      { x: 7, y: 0, z: -0.8 },
+      { x: 7, y: 0, z: BACK },
+      { x: -7, y: 0, z: BACK },
+    ],
+    shade(air, 0.55),
+  );
+  face(
+    context,
+    project,
+    [
+      { x: -7, y: 0, z: -0.8 },
+      { x: 7, y: 0, z: -0.8 },
+      { x: 7, y: -0.7, z: -0.8 },
+      { x: -7, y: -0.7, z: -0.8 },
+    ],
+    shade(air, 0.25),
+  );
 }
 
 /** The keeper's room: a wall with a door and a window, a table, the stairs, and the great lantern. */
@@ -81,7 +122,17 @@ function paintSet(context: CanvasRenderingContext2D, project: Project, air: Ligh
   const dark = shade(air, 0.9, 0.92);
   const pale = shade(air, 1.5, 0.9);
   const box = (x: number, y: number, z: number, w: number, h: number, fill: string): void =>
-    face(context, project, [{ x, y, z }, { x: x + w, y, z }, { x: x + w, y: y + h, z }, { x, y: y + h, z }], fill);
+    face(
+      context,
+      project,
+      [
+        { x, y, z },
+        { x: x + w, y, z },
+        { x: x + w, y: y + h, z },
+        { x, y: y + h, z },
+      ],
+      fill,
+    );
   box(-6.2, 0, 6.2, 0.2, 3.6, dark);
   box(-6.2, 3.4, 6.2, 4.2, 0.2, dark);
   box(-2.2, 0, 6.2, 0.2, 3.6, dark);
@@ -93,7 +144,16 @@ function paintSet(context: CanvasRenderingContext2D, project: Project, air: Ligh
   box(1.7, 0, 6.4, 1.6, 0.8, dark);
   box(1.9, 0.8, 6.4, 0.1, 1.9, pale);
   box(3, 0.8, 6.4, 0.1, 1.9, pale);
-  face(context, project, [{ x: 1.7, y: 2.7, z: 6.4 }, { x: 3.3, y: 2.7, z: 6.4 }, { x: 2.5, y: 3.4, z: 6.4 }], dark);
+  face(
+    context,
+    project,
+    [
+      { x: 1.7, y: 2.7, z: 6.4 },
+      { x: 3.3, y: 2.7, z: 6.4 },
+      { x: 2.5, y: 3.4, z: 6.4 },
+    ],
+    dark,
+  );
   box(-2.2, 0.72, 3.3, 1.7, 0.08, pale);
   box(-2.1, 0, 3.3, 0.09, 0.72, dark);
   box(-0.7, 0, 3.3, 0.09, 0.72, dark);
@@ -107,11 +167,11 @@ function radius(light: StageLight): number {
 }
 
 /** Where the beam lands: a soft pool, flat on the floor and round on the cloth. */
-function paintPool(context: CanvasRenderingContext2D, project: Project, light: StageLight): void {
+function paintPool(context: CanvasRenderingContext2D, project: Project, light: StageLight, exposure: number): void {
   const centre = project(light.to);
   const across = radius(light) * centre.scale * 1.5;
   const flat = light.to.z > BACK - 0.3 ? 0.95 : light.to.y > 0.3 ? 0.8 : 0.36;
-  const strength = light.level ** 1.25 * Math.min(0.85, 0.34 + 1.1 / (1 + radius(light)));
+  const strength = exposure * light.level ** 1.25 * Math.min(0.85, 0.34 + 1.1 / (1 + radius(light)));
   context.save();
   context.translate(centre.x, centre.y);
   context.scale(1, flat);
@@ -139,18 +199,14 @@ function paintBeam(context: CanvasRenderingContext2D, project: Project, light: S
   haze.addColorStop(0, shade(light.colour, 1, strength));
   haze.addColorStop(0.55, shade(light.colour, 1, strength * 0.35));
   haze.addColorStop(1, shade(light.colour, 1, strength * 0.06));
-  for (const spread of [1, 0.6]) {
-    context.beginPath();
-    context.moveTo(from.x - aside.x * 2, from.y - aside.y * 2);
-    context.lineTo(from.x + aside.x * 2, from.y + aside.y * 2);
-    context.lineTo(to.x + aside.x * half * spread, to.y + aside.y * half * spread);
-    context.lineTo(to.x - aside.x * half * spread, to.y - aside.y * half * spread);
-    context.closePath();
-    context.fillStyle = haze;
-    context.globalAlpha = 0.6;
-    context.fill();
-  }
-  context.globalAlpha = 1;
+  context.beginPath();
+  context.moveTo(from.x - aside.x * 2, from.y - aside.y * 2);
+  context.lineTo(from.x + aside.x * 2, from.y + aside.y * 2);
+  context.lineTo(to.x + aside.x * half, to.y + aside.y * half);
+  context.lineTo(to.x - aside.x * half, to.y - aside.y * half);
+  context.closePath();
+  context.fillStyle = haze;
+  context.fill();
 }
 
 function paintHead(context: CanvasRenderingContext2D, project: Project, light: StageLight, options: StageOptions): void {
@@ -158,7 +214,8 @@ function paintHead(context: CanvasRenderingContext2D, project: Project, light: S
   const chosen = options.chosen.has(light.channel);
   context.beginPath();
   context.arc(x, y, chosen ? 4.5 : 3, 0, Math.PI * 2);
-  context.fillStyle = light.level > 0.002 ? shade(light.colour, 1, 0.35 + 0.65 * light.level) : shade({ red: 0.22, green: 0.25, blue: 0.24 }, 1);
+  context.fillStyle =
+    light.level > 0.002 ? shade(light.colour, 1, 0.35 + 0.65 * light.level) : shade({ red: 0.22, green: 0.25, blue: 0.24 }, 1);
   context.fill();
   if (chosen) {
     context.strokeStyle = options.glass;

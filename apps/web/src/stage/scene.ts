@@ -25,7 +25,8 @@ export function stageLights(show: Show, outputs: Outputs): StageLight[] {
     if (!place || !attributes) return [];
     const output = new Map(attributes.map((attribute) => [attribute.id, outputs(number, attribute.id, attribute.home)]));
     const pan = output.get("pan");
-    const to = pan === undefined ? (place.aim ?? { x: place.x, y: 0, z: place.z }) : landing(place, directionOf(pan, output.get("tilt") ?? 0), BACK);
+    const to =
+      pan === undefined ? (place.aim ?? { x: place.x, y: 0, z: place.z }) : landing(place, directionOf(pan, output.get("tilt") ?? 0), BACK);
     const colour = lightColour(attributes, (name) => output.get(name) ?? 0);
     return [{ channel: number, from: place, to, level: (output.get("intensity") ?? 0) / 100, colour, angle: output.get("zoom") ?? 24 }];
   });

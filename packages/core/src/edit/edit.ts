@@ -36,7 +36,12 @@ export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
     if (edit.op === "steps") checkCues(current, planned);
     steps.push(...planned);
   }
-  return { sheet: current, steps, impact: impactOf(sheet, current, steps), inverse: steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [] };
+  return {
+    sheet: current,
+    steps,
+    impact: impactOf(sheet, current, steps),
+    inverse: steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [],
+  };
 }
 
 /** The sheet after exact steps, such as come from another window. Throws ShowError when the show is not as they expect. */

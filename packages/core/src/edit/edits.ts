@@ -34,7 +34,10 @@ const timesPatch = z.strictObject({
   colour: familyPatch.nullable().optional(),
   beam: familyPatch.nullable().optional(),
 });
-const rawMoves = z.custom<Moves>((value) => typeof value === "object" && value !== null && !Array.isArray(value), "is not an object of moves");
+const rawMoves = z.custom<Moves>(
+  (value) => typeof value === "object" && value !== null && !Array.isArray(value),
+  "is not an object of moves",
+);
 
 const recordSchema = z.strictObject({
   op: z.literal("record"),
@@ -78,10 +81,23 @@ const setCueSchema = z.strictObject({
   actions: cueFields.actions.nullable(),
 });
 const insertCueSchema = z.strictObject({ op: z.literal("insertCue"), list, cue: cueNumber, ...cueFields, parts: editParts.parts });
-const deleteCueSchema = z.strictObject({ op: z.literal("deleteCue"), list, cue: cueNumber, looks: z.enum(["keepLooks", "letGo"]).default("keepLooks") });
+const deleteCueSchema = z.strictObject({
+  op: z.literal("deleteCue"),
+  list,
+  cue: cueNumber,
+  looks: z.enum(["keepLooks", "letGo"]).default("keepLooks"),
+});
 const stepsSchema = z.strictObject({ op: z.literal("steps"), steps: z.array(stepSchema) });
 
-const editSchema = z.discriminatedUnion("op", [recordSchema, changeSchema, setTimesSchema, setCueSchema, insertCueSchema, deleteCueSchema, stepsSchema]);
+const editSchema = z.discriminatedUnion("op", [
+  recordSchema,
+  changeSchema,
+  setTimesSchema,
+  setCueSchema,
+  insertCueSchema,
+  deleteCueSchema,
+  stepsSchema,
+]);
 
 export type KeySelection = z.infer<typeof selection>;
 export type Deed = z.infer<typeof deed>;

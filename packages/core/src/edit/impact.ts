@@ -55,7 +55,8 @@ function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): Loo
     for (const at of rows) {
       const from = old[at.old] ?? Number.NaN;
       const to = now[at.row] ?? Number.NaN;
-      if (!sameValue(from, to)) changes.push({ row: at.row, key, change: { cue: at.cue, key: key.name, before: orNull(from), after: orNull(to) } });
+      if (!sameValue(from, to))
+        changes.push({ row: at.row, key, change: { cue: at.cue, key: key.name, before: orNull(from), after: orNull(to) } });
     }
   }
   changes.sort((a, b) => a.row - b.row || a.key.ordinal - b.key.ordinal);

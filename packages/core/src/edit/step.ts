@@ -58,11 +58,22 @@ export function addressOf(step: Step): string {
 const isObject = (value: unknown): boolean => typeof value === "object" && value !== null && !Array.isArray(value);
 const cueHead = z.custom<CueHead>(isObject, "is not an object").optional();
 const partHead = z.custom<PartHead>(isObject, "is not an object").optional();
-const placed = z.strictObject({ part: z.number().int().min(1), move: z.custom<MoveSpec>((value) => typeof value === "number" || (typeof value === "object" && value !== null), "is not a move") });
+const placed = z.strictObject({
+  part: z.number().int().min(1),
+  move: z.custom<MoveSpec>((value) => typeof value === "number" || (typeof value === "object" && value !== null), "is not a move"),
+});
 
 /** The shape of steps in a file; the show they are applied to is checked whole afterwards. */
 export const stepSchema = z.discriminatedUnion("at", [
-  z.strictObject({ at: z.literal("move"), list: z.string(), cue: z.string(), channel: z.number(), attribute: z.string(), before: placed.optional(), after: placed.optional() }),
+  z.strictObject({
+    at: z.literal("move"),
+    list: z.string(),
+    cue: z.string(),
+    channel: z.number(),
+    attribute: z.string(),
+    before: placed.optional(),
+    after: placed.optional(),
+  }),
   z.strictObject({ at: z.literal("part"), list: z.string(), cue: z.string(), part: z.number(), before: partHead, after: partHead }),
   z.strictObject({ at: z.literal("cue"), list: z.string(), cue: z.string(), before: cueHead, after: cueHead }),
 ]);

@@ -17,7 +17,9 @@ function describeEdit(edit: Edit): string {
     case "setTimes":
       return `${range(edit)}: times ${edit.scale === undefined ? "set" : `× ${edit.scale}`}`;
     case "setCue":
-      return `${range(edit)}: ${Object.keys(edit).filter((name) => !["op", "list", "from", "to"].includes(name)).join(", ")} set`;
+      return `${range(edit)}: ${Object.keys(edit)
+        .filter((name) => !["op", "list", "from", "to"].includes(name))
+        .join(", ")} set`;
     case "insertCue":
       return `Cue ${edit.cue} inserted`;
     case "deleteCue":

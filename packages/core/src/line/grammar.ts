@@ -1,6 +1,30 @@
 import { EmbeddedActionsParser, type IToken, Lexer } from "chevrotain";
 import type { Lights, Named, Range, Sentence, TypedDeed } from "./sentence.ts";
-import { At, Colon, Comma, Decimal, DownTime, Drop, Equals, Full, Hash, Minus, Only, Out, Plus, Redo, Release, Slash, Star, Through, Times, Undo, UpTime, Word, lineTokens } from "./tokens.ts";
+import {
+  At,
+  Colon,
+  Comma,
+  Decimal,
+  DownTime,
+  Drop,
+  Equals,
+  Full,
+  Hash,
+  Minus,
+  Only,
+  Out,
+  Plus,
+  Redo,
+  Release,
+  Slash,
+  Star,
+  Through,
+  Times,
+  Undo,
+  UpTime,
+  Word,
+  lineTokens,
+} from "./tokens.ts";
 
 /** A line that cannot be read: what is wrong, and where in the text. */
 export interface LineFault {
@@ -28,10 +52,15 @@ class LineParser extends EmbeddedActionsParser {
   private readonly onCues = this.RULE("onCues", (): Sentence => {
     this.CONSUME(Hash);
     const cues = this.SUBRULE(this.cueRange);
-    return this.OPTION(() => {
-      this.CONSUME(Colon);
-      return this.OR<Sentence>([{ ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) }, { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) }]);
-    }) ?? { kind: "goCue", cues };
+    return (
+      this.OPTION(() => {
+        this.CONSUME(Colon);
+        return this.OR<Sentence>([
+          { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
+          { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
+        ]);
+      }) ?? { kind: "goCue", cues }
+    );
   });
 
   private readonly cueRange = this.RULE("cueRange", (): Range => {
@@ -144,7 +173,10 @@ const parser = new LineParser();
 export function parseLine(text: string): { sentence: Sentence } | { fault: LineFault } {
   const lexed = lexer.tokenize(text);
   const bad = lexed.errors[0];
-  if (bad) return { fault: { message: `"${text.slice(bad.offset, bad.offset + bad.length)}" means nothing here`, at: bad.offset, length: bad.length } };
+  if (bad)
+    return {
+      fault: { message: `"${text.slice(bad.offset, bad.offset + bad.length)}" means nothing here`, at: bad.offset, length: bad.length },
+    };
   parser.input = lexed.tokens;
   const sentence = parser.sentence();
   const error = parser.errors[0];

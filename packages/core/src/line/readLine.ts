@@ -47,7 +47,8 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "times": {
       const cues = cuesFor(sentence.cues, context);
       const { scale, up, down } = sentence;
-      const change = scale === undefined ? { set: { ...(up === undefined ? {} : { up }), ...(down === undefined ? {} : { down }) } } : { scale };
+      const change =
+        scale === undefined ? { set: { ...(up === undefined ? {} : { up }), ...(down === undefined ? {} : { down }) } } : { scale };
       return { kind: "edit", edits: [{ op: "setTimes", list: context.list.id, ...cues, ...change }], channels: undefined, cues };
     }
     case "lights":
@@ -60,7 +61,15 @@ function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: Line
   if (!sentence.deed) return { kind: "choose", channels, ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}) };
   const cues = cuesFor(sentence.cues, context);
   const keys = { channels, ...attributeOf(sentence.attribute, sentence.deed, context) };
-  const edit: EditInput = { op: "change", list: context.list.id, ...cues, keys, do: deedOf(sentence.deed, context), where: "look", after: sentence.only ? "restore" : "track" };
+  const edit: EditInput = {
+    op: "change",
+    list: context.list.id,
+    ...cues,
+    keys,
+    do: deedOf(sentence.deed, context),
+    where: "look",
+    after: sentence.only ? "restore" : "track",
+  };
   return { kind: "edit", edits: [edit], channels, cues };
 }
 
@@ -68,7 +77,15 @@ function channelsOf(lights: Lights, { sheet }: LineContext): number[] {
   const all = lights.terms.flatMap((term) => {
     if ("group" in term) return groupNamed(term.group, sheet).channels;
     const span = [...sheet.keys.byChannel.keys()].filter((channel) => channel >= term.first && channel <= term.last);
-    if (span.length === 0) throw new Fault({ message: term.first === term.last ? `Channel ${term.first} is not in the rig` : `No channel from ${term.first} to ${term.last} is in the rig`, at: term.at, length: String(term.first).length });
+    if (span.length === 0)
+      throw new Fault({
+        message:
+          term.first === term.last
+            ? `Channel ${term.first} is not in the rig`
+            : `No channel from ${term.first} to ${term.last} is in the rig`,
+        at: term.at,
+        length: String(term.first).length,
+      });
     return span;
   });
   return [...new Set(all)].filter((_, index) => index % Math.max(1, lights.every) === 0);
@@ -77,7 +94,11 @@ function channelsOf(lights: Lights, { sheet }: LineContext): number[] {
 function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
   const found = sheet.show.groups.find((group) => matches(group, named.name));
   if (found) return found;
-  throw new Fault({ message: `There is no group "${named.name}"; the groups are ${sheet.show.groups.map((group) => group.id).join(", ")}`, at: named.at, length: named.name.length });
+  throw new Fault({
+    message: `There is no group "${named.name}"; the groups are ${sheet.show.groups.map((group) => group.id).join(", ")}`,
+    at: named.at,
+    length: named.name.length,
+  });
 }
 
 function attributeOf(named: Named | undefined, deed: TypedDeed, { sheet }: LineContext): { attributes?: string[]; families?: Family[] } {
@@ -92,7 +113,11 @@ function deedOf(deed: TypedDeed, { sheet }: LineContext): Extract<EditInput, { o
   if (!("palette" in deed)) return deed;
   const found = sheet.show.palettes.find((palette) => matches(palette, deed.palette.name));
   if (found) return { palette: found.id };
-  throw new Fault({ message: `There is no palette "${deed.palette.name}"; the palettes are ${sheet.show.palettes.map((palette) => palette.id).join(", ")}`, at: deed.palette.at, length: deed.palette.name.length });
+  throw new Fault({
+    message: `There is no palette "${deed.palette.name}"; the palettes are ${sheet.show.palettes.map((palette) => palette.id).join(", ")}`,
+    at: deed.palette.at,
+    length: deed.palette.name.length,
+  });
 }
 
 function matches({ id, label }: { id: string; label: string }, name: string): boolean {
@@ -107,7 +132,8 @@ function cuesFor(typed: Range | undefined, context: LineContext): Range {
 
 function checkedRange(range: Range): Range {
   for (const number of [range.from, range.to]) {
-    if (!isCueNumber(number)) throw new Fault({ message: `${number} is not a cue number; it has at most three decimal places`, at: 0, length: number.length + 1 });
+    if (!isCueNumber(number))
+      throw new Fault({ message: `${number} is not a cue number; it has at most three decimal places`, at: 0, length: number.length + 1 });
   }
   return range;
 }

@@ -29,4 +29,28 @@ export const Minus = createToken({ name: "Minus", pattern: /[-−]/ });
 export const Star = createToken({ name: "Star", pattern: /[*×]/ });
 
 /** Every word of the line entry; keywords stand before the word they look like. */
-export const lineTokens = [Space, Only, Full, Out, Release, Drop, Times, Undo, Redo, UpTime, DownTime, Word, Decimal, Through, Hash, At, Colon, Comma, Slash, Equals, Plus, Minus, Star];
+export const lineTokens = [
+  Space,
+  Only,
+  Full,
+  Out,
+  Release,
+  Drop,
+  Times,
+  Undo,
+  Redo,
+  UpTime,
+  DownTime,
+  Word,
+  Decimal,
+  Through,
+  Hash,
+  At,
+  Colon,
+  Comma,
+  Slash,
+  Equals,
+  Plus,
+  Minus,
+  Star,
+];

@@ -61,7 +61,11 @@ function fired(playback: Playback, list: ListSheet, row: number, runs: readonly 
   const tracks: Record<string, Track> = { ...playback.tracks };
   for (const run of runs) {
     const track = tracks[run.key.name] ?? { rest: run.key.attribute.home, instructions: [] };
-    tracks[run.key.name] = withInstruction(track, { start: now + run.delay, fade: run.fade, to: run.to, curve: run.curve, fired: firings }, now);
+    tracks[run.key.name] = withInstruction(
+      track,
+      { start: now + run.delay, fade: run.fade, to: run.to, curve: run.curve, fired: firings },
+      now,
+    );
   }
   const duration = durationOf(runs);
   const next = list.cues[row + 1];

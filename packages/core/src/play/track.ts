@@ -39,7 +39,9 @@ function reached(instruction: Instruction, from: number, time: number): number {
 /** The track with one more instruction, and without what is over by `now` and can no longer be seen. */
 export function withInstruction(track: Track, instruction: Instruction, now: number): Track {
   const settled = settle(track, now);
-  const later = settled.instructions.findIndex((each) => each.start > instruction.start || (each.start === instruction.start && each.fired > instruction.fired));
+  const later = settled.instructions.findIndex(
+    (each) => each.start > instruction.start || (each.start === instruction.start && each.fired > instruction.fired),
+  );
   const at = later < 0 ? settled.instructions.length : later;
   return { rest: settled.rest, instructions: settled.instructions.toSpliced(at, 0, instruction) };
 }

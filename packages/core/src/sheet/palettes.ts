@@ -14,7 +14,10 @@ export function palettesOf(palettes: readonly Palette[], typeOf: (channel: numbe
   const byId = new Map(palettes.map((palette) => [palette.id, palette]));
   const values = new Map<string, Map<string, number>>();
   for (const palette of palettes) {
-    values.set(palette.id, new Map(palette.values.map((entry) => [`${entry.attribute}/${entry.channel ?? ""}/${entry.type ?? ""}`, entry.value])));
+    values.set(
+      palette.id,
+      new Map(palette.values.map((entry) => [`${entry.attribute}/${entry.channel ?? ""}/${entry.type ?? ""}`, entry.value])),
+    );
   }
   return {
     byId,

@@ -20,7 +20,9 @@ export function cueOrder(number: CueNumber): number {
 /** The cue number that stands at a place in the order: 12500 is "12.5". */
 export function cueNumberAt(order: number): CueNumber {
   const whole = Math.floor(order / 1000);
-  const places = String(order % 1000).padStart(3, "0").replace(/0+$/, "");
+  const places = String(order % 1000)
+    .padStart(3, "0")
+    .replace(/0+$/, "");
   return places ? `${whole}.${places}` : String(whole);
 }
 

@@ -55,7 +55,8 @@ function placeOf(path: readonly PropertyKey[], root: unknown): string {
   for (const step of path) {
     const parent = words.at(-1);
     here = child(here, step);
-    if (typeof step === "number" && parent !== undefined && SINGULAR[parent]) words[words.length - 1] = `${SINGULAR[parent]} ${nameOf(here) ?? `no. ${step + 1}`}`;
+    if (typeof step === "number" && parent !== undefined && SINGULAR[parent])
+      words[words.length - 1] = `${SINGULAR[parent]} ${nameOf(here) ?? `no. ${step + 1}`}`;
     else words.push(String(step));
   }
   return words.join(", ") || "the document";

@@ -14,7 +14,9 @@ export function parseShow(text: string): Show {
   try {
     raw = JSON.parse(text);
   } catch (error) {
-    throw new ShowError(`This is not a show document: the text is not whole JSON (${error instanceof Error ? error.message : "unreadable"})`);
+    throw new ShowError(
+      `This is not a show document: the text is not whole JSON (${error instanceof Error ? error.message : "unreadable"})`,
+    );
   }
   return readShow(raw);
 }
@@ -36,13 +38,41 @@ export function readShow(raw: unknown): Show {
 }
 
 function checkRig(show: Show, faults: string[]): void {
-  duplicates(show.fixtureTypes.map((type) => type.id), "fixture type", faults);
-  duplicates(show.channels.map((channel) => channel.number), "channel", faults);
-  duplicates(show.groups.map((group) => group.id), "group", faults);
-  duplicates(show.palettes.map((palette) => palette.id), "palette", faults);
-  duplicates(show.paces.map((pace) => pace.id), "pace", faults);
-  duplicates(show.lists.map((list) => list.id), "list", faults);
-  duplicates((show.script?.lines ?? []).map((line) => line.id), "script line", faults);
+  duplicates(
+    show.fixtureTypes.map((type) => type.id),
+    "fixture type",
+    faults,
+  );
+  duplicates(
+    show.channels.map((channel) => channel.number),
+    "channel",
+    faults,
+  );
+  duplicates(
+    show.groups.map((group) => group.id),
+    "group",
+    faults,
+  );
+  duplicates(
+    show.palettes.map((palette) => palette.id),
+    "palette",
+    faults,
+  );
+  duplicates(
+    show.paces.map((pace) => pace.id),
+    "pace",
+    faults,
+  );
+  duplicates(
+    show.lists.map((list) => list.id),
+    "list",
+    faults,
+  );
+  duplicates(
+    (show.script?.lines ?? []).map((line) => line.id),
+    "script line",
+    faults,
+  );
   for (const type of show.fixtureTypes) checkType(type, faults);
   const types = new Set(show.fixtureTypes.map((type) => type.id));
   for (const channel of show.channels) {
@@ -58,14 +88,19 @@ function checkRig(show: Show, faults: string[]): void {
 
 function checkType(type: Show["fixtureTypes"][number], faults: string[]): void {
   const place = `fixture type ${type.id}`;
-  duplicates(type.attributes.map((attribute) => attribute.id), `${place}: attribute`, faults);
+  duplicates(
+    type.attributes.map((attribute) => attribute.id),
+    `${place}: attribute`,
+    faults,
+  );
   if (type.attributes.filter((attribute) => attribute.family === "intensity").length > 1) {
     faults.push(`${place}: it has more than one intensity; a fixture has one at most`);
   }
   for (const attribute of type.attributes) {
     const at = `${place}, attribute ${attribute.id}`;
     if (attribute.min > attribute.max) faults.push(`${at}: min ${attribute.min} is above max ${attribute.max}`);
-    else if (attribute.home < attribute.min || attribute.home > attribute.max) faults.push(`${at}: home ${attribute.home} is outside ${attribute.min} to ${attribute.max}`);
+    else if (attribute.home < attribute.min || attribute.home > attribute.max)
+      faults.push(`${at}: home ${attribute.home} is outside ${attribute.min} to ${attribute.max}`);
     if (attribute.family === "intensity" && attribute.home !== 0) faults.push(`${at}: the home of an intensity is 0`);
   }
 }
@@ -75,7 +110,8 @@ function checkPalette(palette: Palette, rig: Rig, faults: string[]): void {
     const place = `palette ${palette.id}`;
     if (entry.channel !== undefined && entry.type !== undefined) faults.push(`${place}: a value is for a channel or for a type, not both`);
     try {
-      if (entry.channel !== undefined) checkRange(entry.value, attributeAt(rig, entry.channel, entry.attribute, place), `${place}, ${entry.channel}.${entry.attribute}`);
+      if (entry.channel !== undefined)
+        checkRange(entry.value, attributeAt(rig, entry.channel, entry.attribute, place), `${place}, ${entry.channel}.${entry.attribute}`);
       else checkAcrossTypes(palette, entry, rig);
     } catch (error) {
       if (!(error instanceof ShowError)) throw error;
@@ -91,13 +127,18 @@ function checkAcrossTypes(palette: Palette, entry: Palette["values"][number], ri
   const attributes = types.flatMap((type) => type.attributes.filter((attribute) => attribute.id === entry.attribute));
   if (attributes.length === 0) throw new ShowError(`${place}: no fixture type has this attribute`);
   for (const attribute of attributes) {
-    if (attribute.family !== palette.family) throw new ShowError(`${place}: the palette is for ${palette.family}, and this is ${attribute.family}`);
+    if (attribute.family !== palette.family)
+      throw new ShowError(`${place}: the palette is for ${palette.family}, and this is ${attribute.family}`);
     checkRange(entry.value, attribute, place);
   }
 }
 
 function readList(list: CueList, rig: Rig, palettes: ReadonlyMap<string, Palette>, faults: string[]): CueList {
-  duplicates(list.cues.map((cue) => cue.number), `list ${list.id}: cue`, faults);
+  duplicates(
+    list.cues.map((cue) => cue.number),
+    `list ${list.id}: cue`,
+    faults,
+  );
   const cues = list.cues.map((cue) => readCueMoves(cue, rig, palettes, `list ${list.id}, cue ${cue.number}`, faults));
   cues.sort((a, b) => cueOrder(a.number) - cueOrder(b.number));
   return { ...list, cues };
@@ -105,7 +146,11 @@ function readList(list: CueList, rig: Rig, palettes: ReadonlyMap<string, Palette
 
 /** Checks the moves of a cue's parts against the rig; faults are added to `faults`. Parts come back in the order of their numbers. */
 export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, { family: string }>, place: string, faults: string[]): Cue {
-  duplicates(cue.parts.map((part) => part.number), `${place}: part`, faults);
+  duplicates(
+    cue.parts.map((part) => part.number),
+    `${place}: part`,
+    faults,
+  );
   const seen = new Map<string, number>();
   const parts = cue.parts.map((part) => {
     const moves = readMoves(part.moves, rig, palettes, `${place}, part ${part.number}`, faults);
@@ -113,7 +158,8 @@ export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, {
       for (const attribute of Object.keys(attributes)) {
         const key = `${channel}.${attribute}`;
         const other = seen.get(key);
-        if (other !== undefined) faults.push(`${place}: ${key} stands in part ${other} and in part ${part.number}; a key has one move in a cue`);
+        if (other !== undefined)
+          faults.push(`${place}: ${key} stands in part ${other} and in part ${part.number}; a key has one move in a cue`);
         seen.set(key, part.number);
       }
     }

@@ -10,7 +10,13 @@ const CURVE_NAMES: ReadonlySet<unknown> = new Set(CURVES);
  * Checks an object of moves against the rig and gives back a clean copy in the order of the rig's attributes.
  * Faults are added to `faults`, each naming `place`; what is faulty is left out of the copy.
  */
-export function readMoves(raw: object, rig: Rig, palettes: ReadonlyMap<string, { family: string }>, place: string, faults: string[]): Moves {
+export function readMoves(
+  raw: object,
+  rig: Rig,
+  palettes: ReadonlyMap<string, { family: string }>,
+  place: string,
+  faults: string[],
+): Moves {
   const moves: Moves = {};
   for (const [channelText, attributes] of Object.entries(raw)) {
     if (!/^[1-9]\d{0,4}$/.test(channelText)) {
@@ -83,7 +89,10 @@ function readSpec(raw: unknown, place: string): MoveSpec {
 
 function readTarget(fields: ReadonlyMap<string, unknown>, place: string): { value: number } | { palette: string } | { release: true } {
   const named = ["value", "palette", "release"].filter((name) => fields.has(name));
-  if (named.length !== 1) throw new ShowError(`${place}: a move has exactly one of value, palette and release, and this one has ${named.join(" and ") || "none"}`);
+  if (named.length !== 1)
+    throw new ShowError(
+      `${place}: a move has exactly one of value, palette and release, and this one has ${named.join(" and ") || "none"}`,
+    );
   const value = fields.get("value");
   if (typeof value === "number" && Number.isFinite(value)) return { value };
   const palette = fields.get("palette");
@@ -92,12 +101,16 @@ function readTarget(fields: ReadonlyMap<string, unknown>, place: string): { valu
   throw new ShowError(`${place}: ${named[0]} is not what a move can hold`);
 }
 
-function readTiming(fields: ReadonlyMap<string, unknown>, place: string): { fade?: number; delay?: number; curve?: (typeof CURVES)[number] } {
+function readTiming(
+  fields: ReadonlyMap<string, unknown>,
+  place: string,
+): { fade?: number; delay?: number; curve?: (typeof CURVES)[number] } {
   const timing: { fade?: number; delay?: number; curve?: (typeof CURVES)[number] } = {};
   for (const name of ["fade", "delay"] as const) {
     if (!fields.has(name)) continue;
     const time = fields.get(name);
-    if (typeof time !== "number" || !(time >= 0 && time <= 86_400)) throw new ShowError(`${place}: ${name} is not a time of 0 seconds or more`);
+    if (typeof time !== "number" || !(time >= 0 && time <= 86_400))
+      throw new ShowError(`${place}: ${name} is not a time of 0 seconds or more`);
     timing[name] = time;
   }
   if (!fields.has("curve")) return timing;

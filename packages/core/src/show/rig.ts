@@ -11,7 +11,9 @@ export interface Rig {
 /** Builds the look-up of a show's channels. Channels of an unknown type have no attributes. */
 export function rigOf(show: Pick<Show, "fixtureTypes" | "channels">): Rig {
   const types = new Map(show.fixtureTypes.map((type) => [type.id, type]));
-  const byType = new Map(show.fixtureTypes.map((type) => [type.id, new Map(type.attributes.map((attribute) => [attribute.id, attribute]))]));
+  const byType = new Map(
+    show.fixtureTypes.map((type) => [type.id, new Map(type.attributes.map((attribute) => [attribute.id, attribute]))]),
+  );
   const none = new Map<string, Attribute>();
   return {
     types,

@@ -80,7 +80,9 @@ export const moveSchema = z.union([
 ]);
 
 /** Moves are checked by `readMoves`, which is far quicker on large shows and names the key. */
-const moves = z.custom<Moves>((value) => typeof value === "object" && value !== null && !Array.isArray(value), "is not an object of moves").default(() => ({}));
+const moves = z
+  .custom<Moves>((value) => typeof value === "object" && value !== null && !Array.isArray(value), "is not an object of moves")
+  .default(() => ({}));
 
 const part = z.strictObject({
   number: z.number().int().min(1, "is not a part number; parts count from 1").max(99),
@@ -104,7 +106,11 @@ export const markSchema = z.strictObject({
   delay: seconds.optional(),
   channels: z.record(z.string().regex(/^\d+$/, "is not a channel number"), channelMark).optional(),
 });
-export const callSchema = z.strictObject({ line: z.string().max(100), word: z.string().max(100).optional(), kind: z.string().max(40).optional() });
+export const callSchema = z.strictObject({
+  line: z.string().max(100),
+  word: z.string().max(100).optional(),
+  kind: z.string().max(40).optional(),
+});
 const action = z.strictObject({ do: z.string().max(40), list: id });
 
 /** The fields of a cue that stand beside its number and its parts. */
@@ -121,7 +127,10 @@ export const cueFields = {
   actions: z.array(action).optional(),
 };
 
-const parts = z.array(part).min(1, "is empty; a cue has at least part 1").default(() => [{ number: 1, times: {}, moves: {} }]);
+const parts = z
+  .array(part)
+  .min(1, "is empty; a cue has at least part 1")
+  .default(() => [{ number: 1, times: {}, moves: {} }]);
 export const cueSchema = z.strictObject({ number: cueNumber, ...cueFields, parts });
 
 const list = z.strictObject({

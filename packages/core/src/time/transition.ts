@@ -62,7 +62,15 @@ export function transitionFrom(list: ListSheet, row: number, before: LookBefore,
   return runs;
 }
 
-function runOf(list: ListSheet, key: Key, row: number, before: number, cause: Cause, part: Part, spec: MoveSpec | undefined): Run | undefined {
+function runOf(
+  list: ListSheet,
+  key: Key,
+  row: number,
+  before: number,
+  cause: Cause,
+  part: Part,
+  spec: MoveSpec | undefined,
+): Run | undefined {
   const target = entryAt(list, key, row).value;
   const unset = Number.isNaN(target);
   if (unset && key.attribute.family !== "intensity") return undefined;

@@ -29,7 +29,8 @@ function keysFor(list: ListSheet, edit: ChangeEdit): Key[] {
   if (!("palette" in edit.do)) return keys;
   const id = edit.do.palette;
   const palette = list.palettes.byId.get(id);
-  if (!palette) throw new ShowError(`There is no palette "${id}"; the palettes are ${[...list.palettes.byId.keys()].join(", ") || "none yet"}`);
+  if (!palette)
+    throw new ShowError(`There is no palette "${id}"; the palettes are ${[...list.palettes.byId.keys()].join(", ") || "none yet"}`);
   const fitting = keys.filter((key) => key.attribute.family === palette.family && list.palettes.valueFor(id, key) !== undefined);
   if (fitting.length > 0) return fitting;
   throw new ShowError(`Palette "${id}" holds ${palette.family} for none of the chosen lights`);
@@ -105,4 +106,3 @@ export function rangeWords(list: ListSheet, edit: Pick<ChangeEdit, "from" | "to"
   const [from, to] = [cueAt(list, first).number, cueAt(list, last).number];
   return from === to ? `cue ${from}` : `cues ${from} to ${to}`;
 }
-

@@ -26,7 +26,13 @@ function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step[] {
   return [
     { at: "cue", ...place, after: headOf(cue) },
     ...cue.parts.map((part): Step => ({ at: "part", ...place, part: part.number, after: partHeadOf(part) })),
-    ...movesOf(cue, sheet.keys).map(({ key, spec, part }): Step => ({ at: "move", ...place, channel: key.channel, attribute: key.attribute.id, after: { part, move: spec } })),
+    ...movesOf(cue, sheet.keys).map(({ key, spec, part }): Step => ({
+      at: "move",
+      ...place,
+      channel: key.channel,
+      attribute: key.attribute.id,
+      after: { part, move: spec },
+    })),
   ];
 }
 
@@ -57,7 +63,8 @@ export function planSetCue(sheet: ShowSheet, list: ListSheet, edit: SetCueEdit):
 
 function checkActions(sheet: ShowSheet, cue: Cue): void {
   for (const action of cue.actions ?? []) {
-    if (!sheet.lists.has(action.list)) throw new ShowError(`Cue ${cue.number}: there is no list "${action.list}"; the lists are ${[...sheet.lists.keys()].join(", ")}`);
+    if (!sheet.lists.has(action.list))
+      throw new ShowError(`Cue ${cue.number}: there is no list "${action.list}"; the lists are ${[...sheet.lists.keys()].join(", ")}`);
   }
 }
 

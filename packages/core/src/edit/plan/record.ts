@@ -27,7 +27,8 @@ export function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit):
   const moves = checkedMoves(sheet, edit);
   const touched = touchedKeys(list, found, cue, edit, moves);
   const steps: Step[] = [...cueSteps(list.id, cue, edit), ...partSteps(list.id, cue, edit)];
-  for (const { key, before, after } of touched) steps.push({ at: "move", list: list.id, cue: edit.cue, channel: key.channel, attribute: key.attribute.id, before, after });
+  for (const { key, before, after } of touched)
+    steps.push({ at: "move", list: list.id, cue: edit.cue, channel: key.channel, attribute: key.attribute.id, before, after });
   steps.push(...emptyPartSteps(list.id, cue, edit, touched));
   if (edit.scope === "cueOnly" && (cue?.carries ?? "track") === "track") steps.push(...restoreSteps(list, found, cue, edit, touched));
   return steps;

@@ -16,7 +16,10 @@ export function selectKeys(keys: Keys, selection: KeySelection): Key[] {
     if (!own) throw new ShowError(`Channel ${channel} is not in the rig`);
     return [...own.values()].filter((key) => isChosen(key, selection));
   });
-  if (chosen.length === 0) throw new ShowError(`None of the chosen lights has ${[...(selection.attributes ?? []), ...(selection.families ?? [])].join(" or ") || "any attribute"}`);
+  if (chosen.length === 0)
+    throw new ShowError(
+      `None of the chosen lights has ${[...(selection.attributes ?? []), ...(selection.families ?? [])].join(" or ") || "any attribute"}`,
+    );
   return [...new Set(chosen)];
 }
 

@@ -11,14 +11,21 @@ const OWN = ["position", "colour", "beam"] as const;
 
 /** The steps that set, clear or scale the times of parts over a range. Seconds. */
 export function planSetTimes(list: ListSheet, edit: SetTimesEdit): Step[] {
-  if ((edit.set === undefined) === (edit.scale === undefined)) throw new ShowError("Times are either set or scaled; give one of set and scale");
+  if ((edit.set === undefined) === (edit.scale === undefined))
+    throw new ShowError("Times are either set or scaled; give one of set and scale");
   const cues = eachRow(list, edit.from, edit.to).map((row) => cueAt(list, row));
-  const chosen = cues.flatMap((cue) => cue.parts.filter((part) => edit.part === undefined || part.number === edit.part).map((part) => ({ cue, part })));
+  const chosen = cues.flatMap((cue) =>
+    cue.parts.filter((part) => edit.part === undefined || part.number === edit.part).map((part) => ({ cue, part })),
+  );
   if (chosen.length === 0) {
     const cue = cues[0];
-    throw new ShowError(`Cue ${cue?.number ?? ""} has no part ${edit.part ?? ""}; its parts are ${cue?.parts.map((part) => part.number).join(" and ") ?? ""}`);
+    throw new ShowError(
+      `Cue ${cue?.number ?? ""} has no part ${edit.part ?? ""}; its parts are ${cue?.parts.map((part) => part.number).join(" and ") ?? ""}`,
+    );
   }
-  return chosen.flatMap(({ cue, part }) => partStep(list.id, cue.number, part, edit.set ? patched(part.times, edit.set) : scaled(part.times, edit.scale ?? 1)));
+  return chosen.flatMap(({ cue, part }) =>
+    partStep(list.id, cue.number, part, edit.set ? patched(part.times, edit.set) : scaled(part.times, edit.scale ?? 1)),
+  );
 }
 
 function partStep(list: string, cue: string, part: Part, times: PartTimes): Step[] {
@@ -44,7 +51,10 @@ function patched(times: PartTimes, patch: TimesPatch): PartTimes {
   return after;
 }
 
-function patchedFamily(times: FamilyTimes | undefined, patch: { fade?: number | null | undefined; delay?: number | null | undefined }): FamilyTimes {
+function patchedFamily(
+  times: FamilyTimes | undefined,
+  patch: { fade?: number | null | undefined; delay?: number | null | undefined },
+): FamilyTimes {
   const after: FamilyTimes = { ...times };
   for (const name of ["fade", "delay"] as const) {
     const given = patch[name];

@@ -1,0 +1,59 @@
+import "reflect-metadata";
+import type { NestExpressApplication } from "@nestjs/platform-express";
+import { saltAndParaffin } from "@zm/demo";
+import type { Show } from "@zm/core";
+import { DataSource } from "typeorm";
+import { createApp } from "../../src/app.ts";
+import { openDatabase } from "../../src/database/dataSource.ts";
+import { readSettings, type Settings } from "../../src/settings.ts";
+import { insertShow } from "../../src/shows/showRows.ts";
+
+/** A server of its own over a database of its own, on a free port. */
+export interface TestServer {
+  readonly app: NestExpressApplication;
+  readonly database: DataSource;
+  readonly address: string;
+  /** Stops the server and starts another over the same database. */
+  restart(): Promise<TestServer>;
+  /** Stops everything and drops the database. */
+  end(): Promise<void>;
+}
+
+let count = 0;
+
+/** Starts a server with one show in it, number 1. */
+export async function startServer(show: Show = saltAndParaffin()): Promise<TestServer> {
+  count += 1;
+  const settings = readSettings(process.env);
+  const name = `zealous_test_${process.pid}_${count}`;
+  const admin = await new DataSource({ type: "mariadb", ...settings.database, database: "zealous_mark" }).initialize();
+  await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`);
+  await admin.destroy();
+  const own = { ...settings, database: { ...settings.database, name } };
+  const server = await serve(own);
+  await server.database.transaction((manager) => insertShow(manager, show));
+  return server;
+}
+
+async function serve(settings: Settings): Promise<TestServer> {
+  const database = await openDatabase(settings);
+  const app = await createApp(database, "/nowhere");
+  await app.listen(0, "127.0.0.1");
+  const stop = async (): Promise<void> => {
+    await app.close();
+    await database.destroy();
+  };
+  return {
+    app,
+    database,
+    address: await app.getUrl(),
+    restart: async () => {
+      await stop();
+      return serve(settings);
+    },
+    end: async () => {
+      await database.query(`DROP DATABASE ${settings.database.name}`);
+      await stop();
+    },
+  };
+}

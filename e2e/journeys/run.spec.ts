@@ -1,0 +1,89 @@
+import { type Page, expect, test } from "@playwright/test";
+import { cueOf, openView, ownShow } from "../support/show.ts";
+
+/** How bright the stage picture is, 0 to 255, over all its points. */
+async function brightness(page: Page): Promise<number> {
+  return page.locator("canvas").evaluate((canvas) => {
+    if (!(canvas instanceof HTMLCanvasElement)) return 0;
+    const context = canvas.getContext("2d");
+    const { data } = context?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
+    let sum = 0;
+    for (let index = 0; index < data.length; index += 4) sum += (data[index] ?? 0) + (data[index + 1] ?? 0) + (data[index + 2] ?? 0);
+    return sum / (data.length / 4) / 3;
+  });
+}
+
+test("Go, back, hold and go to run the list, and the stage shows it", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show, "run");
+  await expect(page.getByText("Nothing has been fired")).toBeVisible();
+  const dark = await brightness(page);
+  await page.getByRole("button", { name: "Go", exact: true }).click();
+  await expect(page.getByTestId("on-stage")).toHaveText("0.5");
+  await expect(page.getByTestId("next-cue")).toHaveText("1");
+  await page.getByLabel("Go to cue").fill("27");
+  await page.getByRole("button", { name: "At once" }).click();
+  await expect(page.getByTestId("on-stage")).toHaveText("27");
+  await expect.poll(() => brightness(page)).toBeGreaterThan(dark + 10);
+  await page.keyboard.press("Control+Backspace");
+  await expect(page.getByTestId("on-stage")).toHaveText("26");
+  await page.getByRole("button", { name: "Hold" }).click();
+  await expect(page.getByText("on stage, held")).toBeVisible();
+  await page.getByRole("button", { name: "Go on" }).click();
+  await expect(page.getByTestId("on-stage")).toHaveText("26");
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByTestId("on-stage")).toHaveText("27");
+  await page.getByLabel("Go to cue").fill("30");
+  await page.getByRole("button", { name: "Go to" }).click();
+  await expect.poll(() => brightness(page)).toBeLessThan(dark + 2);
+  await expect(page.getByText("fires by itself in")).toBeVisible();
+  await expect(page.getByTestId("on-stage")).toHaveText("30.5", { timeout: 8000 });
+});
+
+test("two windows show the same run, and an edit made in one appears in the other", async ({ page, context, request }) => {
+  const show = await ownShow(request);
+  const other = await context.newPage();
+  await openView(page, show, "run");
+  await openView(other, show, "score");
+  await page.getByRole("button", { name: "Go", exact: true }).click();
+  await expect(other.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage 0.5");
+  await other.getByText("House to half").dblclick();
+  await other.getByLabel("Label of cue 1").fill("Half");
+  await other.keyboard.press("Enter");
+  await expect(page.getByRole("row", { name: /^1 Half/ })).toBeVisible();
+  expect((await cueOf(request, show, "1")).label).toBe("Half");
+  await page.getByRole("button", { name: "Go", exact: true }).click();
+  await expect(other.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage 1");
+});
+
+test("a window that was cut off catches up with what it missed", async ({ page, context, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await context.setOffline(true);
+  await page.evaluate(() => window.dispatchEvent(new Event("offline")));
+  await request.post(`/api/shows/${show}/edits`, { data: { base: 0, edits: [{ op: "setCue", from: "8", to: "8", label: "Pot boils" }] } });
+  await context.setOffline(false);
+  await page.reload();
+  await expect(page.getByRole("row", { name: /^8 Pot boils/ })).toBeVisible();
+});
+
+test("no single letter fires a cue while a sheet is edited", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("grid", { name: "Score" }).focus();
+  for (const key of ["g", "G", " ", "b", "h", "Enter", "Control+Enter"]) await page.keyboard.press(key);
+  await expect(page.getByRole("banner").getByRole("status")).toHaveText("Blind, nothing on stage");
+});
+
+test("the Stage shows the chosen cue blind, apart from what runs", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await page.getByText("Blackout", { exact: true }).click();
+  await expect(page.getByText("Cue 21 Blackout, blind, as it stands when complete")).toBeVisible();
+  await expect.poll(() => brightness(page)).toBeLessThan(6);
+  const dark = await brightness(page);
+  await page.getByText("Morning, low tide").click();
+  await expect.poll(() => brightness(page)).toBeGreaterThan(dark + 8);
+  await page.getByRole("button", { name: "On stage" }).click();
+  await expect(page.getByText("On stage: nothing fired yet")).toBeVisible();
+});

@@ -1,0 +1,119 @@
+import { expect, test } from "@playwright/test";
+import { cellAt, cueOf, documentOf, drawFrame, openView, ownShow } from "../support/show.ts";
+
+const ROW_6 = 9;
+const LIGHT_3 = 8 + 2 * 43 + 12;
+
+test("a frame drawn around cells is changed blind, seen before it is made, taken back and made again", async ({ page, request }) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openView(page, show);
+  await drawFrame(page, await cellAt(page, ROW_6, LIGHT_3), await cellAt(page, ROW_6 + 3, LIGHT_3 + 3 * 43));
+  const panel = page.getByRole("complementary", { name: "Inspector" });
+  await expect(panel.getByRole("heading", { name: "Cues 6 to 9" })).toBeVisible();
+  await expect(panel.getByText("4 lights: 3–6")).toBeVisible();
+  await panel.getByLabel("level").fill("+10");
+  const impact = panel.getByRole("region", { name: "Impact" });
+  await expect(impact.getByRole("listitem")).toHaveText([
+    "64 lights 45–60 to 55–70",
+    "74 lights 40–65 to 50–75",
+    "84 lights 40–70 to 50–80",
+    "94 lights 40–70 to 50–80",
+  ]);
+  await expect(impact.getByText("No other cue looks different.")).toBeVisible();
+  expect(await documentOf(request, show)).toEqual(before);
+
+  await panel.getByRole("button", { name: "Make it" }).click();
+  await expect(impact).toBeHidden();
+  expect((await cueOf(request, show, "6")).parts[0]?.moves["3"]).toEqual({ intensity: 70 });
+  const after = await documentOf(request, show);
+
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByText(/^Taken back: Cues 6 to 9, 4 lights/)).toBeVisible();
+  expect(await documentOf(request, show)).toEqual(before);
+  await page.getByRole("button", { name: "Redo" }).click();
+  await expect(page.getByText(/^Made again/)).toBeVisible();
+  expect(await documentOf(request, show)).toEqual(after);
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
+  expect(await documentOf(request, show)).toEqual(after);
+});
+
+test("a range edit works by keyboard alone, and tracks on when that is asked", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const grid = page.getByRole("grid", { name: "Score" });
+  await grid.focus();
+  for (let step = 0; step < 10; step += 1) await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("ArrowRight");
+  await expect(page.locator("#cell-readout")).toHaveText(
+    /Cue 6 The keeper's room\. Light 1: 60, a move of this cue, until cue 7 Ada sets the table, which moves it to 50/,
+  );
+  await page.keyboard.press("Shift+ArrowDown");
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(page.getByRole("heading", { name: "Cues 6 to 7" })).toBeVisible();
+  await page.getByRole("button", { name: "Track on" }).press("Enter");
+  await page.getByLabel("level").fill("33");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
+  expect((await cueOf(request, show, "6")).parts[0]?.moves["1"]).toEqual({ intensity: 33 });
+  expect((await cueOf(request, show, "7")).parts[0]?.moves["1"]).toBeUndefined();
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText(/^Taken back/)).toBeVisible();
+  expect((await cueOf(request, show, "6")).parts[0]?.moves["1"]).toEqual({ intensity: 60 });
+});
+
+test("a typed line is read back with its impact, made with Enter, and a wrong word is pointed at", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.keyboard.press("/");
+  const line = page.getByLabel("Line entry");
+  await expect(line).toBeFocused();
+  await line.fill("#6..9: 3..6 + 10 onl");
+  await expect(page.locator("#line-answer")).toHaveText('"onl" was not expected here');
+  await line.fill("#6..9: 3..6 + 10 only");
+  await expect(page.locator("#line-answer")).toHaveText("4 cues look different. Enter makes it, Esc drops it");
+  await expect(page.getByRole("region", { name: "Impact" }).getByRole("listitem")).toHaveCount(4);
+  await line.press("Enter");
+  await expect(line).toHaveValue("");
+  expect((await cueOf(request, show, "6")).parts[0]?.moves["3"]).toEqual({ intensity: 70 });
+  await line.fill("#6: up 2.5 down 4");
+  await line.press("Enter");
+  await expect(page.getByRole("row", { name: /^6 The keeper's room/ })).toContainText("2.5");
+  expect((await cueOf(request, show, "6")).parts[0]?.times).toMatchObject({ up: 2.5, down: 4, downDelay: 2 });
+});
+
+test("the Colour lens gives a palette to a range, and says where a colour comes from", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("button", { name: "Colour", exact: true }).click();
+  const cell = await cellAt(page, 4, 20);
+  await page.mouse.click(cell.x, cell.y);
+  const story = page.getByRole("region", { name: "Where it comes from" });
+  await expect(story).toContainText("46 62 92 (Moon)");
+  await expect(story).toContainText("tracked from cue 2 Night sea, until cue 9 Wind gets up, which moves it to Storm");
+  await page.getByRole("button", { name: "Dusk" }).click();
+  await expect(page.getByRole("region", { name: "Impact" }).getByRole("listitem").first()).toContainText("1 light: colour");
+  await page.getByRole("button", { name: "Make it" }).click();
+  await expect(story).toContainText("(Dusk)");
+  expect((await cueOf(request, show, "3")).parts[0]?.moves["21"]).toEqual({
+    red: { palette: "dusk" },
+    green: { palette: "dusk" },
+    blue: { palette: "dusk" },
+  });
+});
+
+test("groups fold and unfold, and tracked values are shown on demand", async ({ page, request }) => {
+  await openView(page, await ownShow(request));
+  await page.getByRole("button", { name: "Cabin wash" }).click();
+  await expect(page.getByRole("button", { name: "Choose 8 lights" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Choose light 3", exact: true })).toHaveCount(0);
+  await page.getByRole("button", { name: "Cabin wash" }).click();
+  await expect(page.getByRole("button", { name: "Choose light 3", exact: true })).toBeVisible();
+  await page.getByRole("grid", { name: "Score" }).focus();
+  const shot = (): Promise<Buffer> => page.locator("canvas").screenshot();
+  const without = await shot();
+  await page.keyboard.press("t");
+  await expect(page.getByRole("button", { name: "Tracked" })).toHaveAttribute("aria-pressed", "true");
+  expect((await shot()).equals(without)).toBe(false);
+});

@@ -1,0 +1,63 @@
+import { expect, test } from "@playwright/test";
+import { cueOf, openView, ownShow } from "../support/show.ts";
+
+test("label and times are written into the spine where they stand", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const row = page.getByRole("row", { name: /^7 Ada sets the table/ });
+  await row.getByText("Ada sets the table").dblclick();
+  await page.getByLabel("Label of cue 7").fill("Supper");
+  await page.keyboard.press("Enter");
+  const supper = page.getByRole("row", { name: /^7 Supper/ });
+  await expect(supper).toBeVisible();
+  await supper.getByRole("gridcell").nth(3).dblclick();
+  await page.getByLabel("down time of cue 7").fill("1:30");
+  await page.keyboard.press("Enter");
+  await expect(supper.getByRole("gridcell").nth(4)).toHaveText("90");
+  expect(await cueOf(request, show, "7")).toMatchObject({ label: "Supper", parts: [{ times: { up: 4, down: 90 } }] });
+});
+
+test("times, delays, family times and the trigger are set in the inspector, and duration and chain follow at once", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByText("Edwin at the door").click();
+  const panel = page.getByRole("complementary", { name: "Inspector" });
+  const chain = panel.getByRole("list", { name: "Chain" });
+  await expect(chain.getByRole("listitem")).toHaveText(["12at 0to 7 s", "12.3at 7.4to 7.4 s", "12.6at 8to 8.8 s", "13at 9.8to 13.8 s"]);
+  await panel.getByLabel("down time, part 1").fill("11");
+  await panel.getByLabel("down time, part 1").press("Enter");
+  await expect(chain.getByRole("listitem").nth(1)).toHaveText("12.3at 11.4to 11.4 s");
+  await panel.getByLabel("up delay, part 2").fill("20");
+  await panel.getByLabel("up delay, part 2").press("Tab");
+  await expect(panel.getByText("complete after 26 s")).toBeVisible();
+  await panel.getByLabel("colour time, part 1").fill("2.5");
+  await panel.getByLabel("colour time, part 1").press("Enter");
+  await expect(panel.getByLabel("colour time, part 1")).toHaveValue("2.5");
+  expect((await cueOf(request, show, "12")).parts.map((part) => part.times)).toEqual([
+    { up: 3, down: 11, colour: { fade: 2.5 } },
+    { up: 6, upDelay: 20 },
+  ]);
+
+  await page.getByText("The crate").click();
+  await panel.getByLabel("fires").selectOption("by itself, from the end before");
+  await panel.getByLabel("seconds after").fill("3");
+  await panel.getByLabel("seconds after").press("Enter");
+  await expect(page.getByRole("row", { name: /^14 The crate/ })).toContainText("end + 3 s");
+  expect((await cueOf(request, show, "14")).trigger).toEqual({ type: "follow", from: "complete", after: 3 });
+  await expect(panel.getByRole("list", { name: "Chain" }).getByRole("listitem")).toHaveCount(5);
+});
+
+test("a time that is none is refused with a word, and the field shows what holds", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByText("Kettle").click();
+  const field = page.getByLabel("up time, part 1");
+  await field.fill("soon");
+  await field.press("Enter");
+  await expect(page.getByRole("alert")).toContainText('"soon" is not a time');
+  await expect(field).toHaveValue("2");
+  expect((await cueOf(request, show, "8")).parts[0]?.times).toEqual({ up: 2 });
+});

@@ -1,0 +1,67 @@
+import { readFileSync } from "node:fs";
+import { type APIRequestContext, type Page, expect } from "@playwright/test";
+
+/** The parts of a show document that the journeys look at. */
+export interface ShowDocument {
+  title: string;
+  lists: { cues: CueDocument[] }[];
+}
+interface CueDocument {
+  number: string;
+  label?: string;
+  trigger?: object;
+  parts: { times: Record<string, unknown>; moves: Record<string, Record<string, unknown>> }[];
+}
+
+const TYPE = "application/vnd.zealous-mark.show+json";
+
+/** Imports a copy of the demo as a show of the journey's own and gives its number. */
+export async function ownShow(request: APIRequestContext): Promise<number> {
+  const demo = await request.get("/api/shows/1/document");
+  const added = await request.post("/api/shows", { headers: { "Content-Type": TYPE }, data: await demo.text() });
+  expect(added.status()).toBe(201);
+  const { id }: { id: number } = await added.json();
+  return id;
+}
+
+/** Opens a view of a show and waits until the cues are there. */
+export async function openView(page: Page, show: number, view: "score" | "stage" | "run" = "score"): Promise<void> {
+  await page.goto(`/show/${show}/${view}`);
+  await expect(page.getByRole("rowheader", { name: "0.5", exact: false }).first()).toBeVisible();
+  await expect(page.getByRole("banner").getByRole("status")).not.toHaveText("No line to the server");
+}
+
+/** The show document as the server has it now. */
+export async function documentOf(request: APIRequestContext, show: number): Promise<ShowDocument> {
+  const reply = await request.get(`/api/shows/${show}/document`);
+  return reply.json();
+}
+
+/** One cue of the document. */
+export async function cueOf(request: APIRequestContext, show: number, number: string): Promise<CueDocument> {
+  const { lists } = await documentOf(request, show);
+  const cue = lists[0]?.cues.find((each) => each.number === number);
+  if (!cue) throw new Error(`The document has no cue ${number}`);
+  return cue;
+}
+
+/** The middle of a cell of the sheet, in the window. The cells are `width` wide and begin at the canvas's left edge. */
+export async function cellAt(page: Page, row: number, x: number): Promise<{ x: number; y: number }> {
+  const box = await page.locator("canvas").boundingBox();
+  if (!box) throw new Error("The sheet is not there");
+  return { x: box.x + x, y: box.y + row * 28 + 14 };
+}
+
+/** Draws a frame around cells with the pointer. */
+export async function drawFrame(page: Page, from: { x: number; y: number }, to: { x: number; y: number }): Promise<void> {
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2);
+  await page.mouse.move(to.x, to.y);
+  await page.mouse.up();
+}
+
+/** A file's text. */
+export function readText(path: string): string {
+  return readFileSync(path, "utf8");
+}

@@ -1,0 +1,50 @@
+import js from "@eslint/js";
+import hooks from "eslint-plugin-react-hooks";
+import tseslint from "typescript-eslint";
+
+/** The core computes and nothing else: no page, no Node, no clock, no randomness, no input or output. */
+const pureCore = {
+  files: ["packages/core/src/**/*.ts"],
+  rules: {
+    "no-restricted-imports": [
+      "error",
+      { patterns: [{ regex: "^(?!\\.|zod$|chevrotain$)", message: "The core imports only itself, zod and chevrotain." }] },
+    ],
+    "no-restricted-globals": [
+      "error",
+      ...[
+        "window",
+        "document",
+        "process",
+        "Buffer",
+        "fetch",
+        "setTimeout",
+        "setInterval",
+        "performance",
+        "console",
+        "crypto",
+        "localStorage",
+        "Date",
+      ].map((name) => ({ name, message: "The core is pure: pass what it needs in." })),
+    ],
+    "no-restricted-properties": ["error", { object: "Math", property: "random", message: "The core has no randomness." }],
+  },
+};
+
+export default tseslint.config(
+  { ignores: ["**/dist/**", "**/node_modules/**", ".data/**", "**/test-results/**"] },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  {
+    rules: {
+      "@typescript-eslint/no-explicit-any": "error",
+      "@typescript-eslint/no-extraneous-class": ["error", { allowWithDecorator: true, allowEmpty: true }],
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_", ignoreRestSiblings: true }],
+      "@typescript-eslint/no-dynamic-delete": "off",
+      "max-lines": ["error", { max: 450, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  { files: ["**/*.mjs", "**/*.js"], languageOptions: { globals: { process: "readonly", console: "readonly" } } },
+  { files: ["apps/web/src/**/*.{ts,tsx}"], plugins: { "react-hooks": hooks }, rules: { "react-hooks/rules-of-hooks": "error" } },
+  pureCore,
+);

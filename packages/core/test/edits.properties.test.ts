@@ -1,0 +1,232 @@
+import fc from "fast-check";
+import {
+  type EditInput,
+  type Outcome,
+  type Show,
+  type ShowSheet,
+  ShowError,
+  cueOrder,
+  entryAt,
+  listOf,
+  lookAt,
+  makeEdits,
+  readEdits,
+  readShow,
+  serializeShow,
+  sheetOf,
+  takeSteps,
+  traceOf,
+} from "../src/index.ts";
+import { foldLooks } from "./support/fold.ts";
+import { changeArbitrary, editArbitrary } from "./support/randomEdit.ts";
+import { showArbitrary } from "./support/randomShow.ts";
+
+fc.configureGlobal({ numRuns: 250 });
+
+/** What edits come to, or null when they are refused. */
+function attempt(sheet: ShowSheet, edits: readonly EditInput[]): Outcome | null {
+  try {
+    return makeEdits(sheet, readEdits(edits));
+  } catch (error) {
+    if (error instanceof ShowError) return null;
+    throw error;
+  }
+}
+
+function looksOf(sheet: ShowSheet): Map<string, number>[] {
+  const list = listOf(sheet);
+  return list.cues.map((_, row) => {
+    const set = list.keys.all.map((key): [string, number] => [key.name, entryAt(list, key, row).value]);
+    return new Map(set.filter(([, value]) => !Number.isNaN(value)));
+  });
+}
+
+const edits = fc.array(editArbitrary, { minLength: 1, maxLength: 5 });
+
+test("looks read from the sheet are the looks folded cue by cue", () => {
+  fc.assert(fc.property(showArbitrary, (show) => expect(looksOf(sheetOf(show))).toEqual(foldLooks(show))));
+});
+
+test("a trace and a single look agree, origins included", () => {
+  fc.assert(
+    fc.property(showArbitrary, (show) => {
+      const list = listOf(sheetOf(show));
+      list.cues.forEach((_, row) => {
+        for (const key of list.keys.all) {
+          const entry = entryAt(list, key, row);
+          expect(traceOf(list, key).values[row]).toBe(entry.value);
+          if (!Number.isNaN(entry.value)) expect(traceOf(list, key).origins[row]).toBe(entry.row);
+        }
+      });
+    }),
+  );
+});
+
+test("the sheet kept up through edits is the sheet built from nothing", () => {
+  fc.assert(
+    fc.property(showArbitrary, edits, (show, some) => {
+      let sheet = sheetOf(show);
+      for (const edit of some) sheet = attempt(sheet, [edit])?.sheet ?? sheet;
+      const fresh = sheetOf(sheet.show);
+      expect(listOf(sheet).columns).toEqual(listOf(fresh).columns);
+      expect(listOf(sheet).cues.map((_, row) => lookAt(listOf(sheet), row))).toEqual(
+        listOf(fresh).cues.map((_, row) => lookAt(listOf(fresh), row)),
+      );
+    }),
+  );
+});
+
+test("undoing every edit gives back the identical document, and redoing makes it again", () => {
+  fc.assert(
+    fc.property(showArbitrary, edits, (show, some) => {
+      const before = serializeShow(show);
+      const made: Outcome[] = [];
+      let sheet = sheetOf(show);
+      for (const edit of some) {
+        const outcome = attempt(sheet, [edit]);
+        if (!outcome) continue;
+        made.push(outcome);
+        sheet = outcome.sheet;
+      }
+      const after = serializeShow(sheet.show);
+      for (const outcome of [...made].reverse()) sheet = makeEdits(sheet, readEdits(JSON.parse(JSON.stringify(outcome.inverse)))).sheet;
+      expect(serializeShow(sheet.show)).toBe(before);
+      for (const outcome of made) sheet = takeSteps(sheet, outcome.steps);
+      expect(serializeShow(sheet.show)).toBe(after);
+    }),
+  );
+});
+
+test("what an edit leaves is a document that reads back as itself", () => {
+  fc.assert(
+    fc.property(showArbitrary, edits, (show, some) => {
+      const outcome = attempt(sheetOf(show), some);
+      if (!outcome) return;
+      const text = serializeShow(outcome.sheet.show);
+      expect(serializeShow(readShow(JSON.parse(text)))).toBe(text);
+    }),
+  );
+});
+
+test("impact names exactly the looks that change", () => {
+  fc.assert(
+    fc.property(showArbitrary, editArbitrary, (show, edit) => {
+      const outcome = attempt(sheetOf(show), [edit]);
+      if (!outcome) return;
+      const before = byCue(show);
+      const after = byCue(outcome.sheet.show);
+      const changed = [...after].flatMap(([cue, look]) => {
+        const was = before.get(cue);
+        if (!was) return [];
+        const keys = [...new Set([...was.keys(), ...look.keys()])].filter((key) => was.get(key) !== look.get(key));
+        return keys.map((key) => ({ cue, key, before: was.get(key) ?? null, after: look.get(key) ?? null }));
+      });
+      const order = (a: { cue: string; key: string }, b: { cue: string; key: string }): number =>
+        cueOrder(a.cue) - cueOrder(b.cue) || a.key.localeCompare(b.key);
+      expect([...outcome.impact.looks].sort(order)).toEqual(changed.sort(order));
+    }),
+  );
+});
+
+function byCue(show: Show): Map<string, Map<string, number>> {
+  const looks = foldLooks(show);
+  return new Map((show.lists[0]?.cues ?? []).map((cue, row) => [cue.number, looks[row] ?? new Map<string, number>()]));
+}
+
+function asked(
+  edit: ReturnType<typeof fc.sample<typeof changeArbitrary extends fc.Arbitrary<infer T> ? T : never>>[number],
+  value: number | undefined,
+  limits: { min: number; max: number },
+): number | undefined {
+  if ("set" in edit.do) return edit.do.set;
+  if ("release" in edit.do) return undefined;
+  if (value === undefined) return undefined;
+  const raw = "add" in edit.do ? value + edit.do.add : "scale" in edit.do ? value * edit.do.scale : value;
+  return Math.min(limits.max, Math.max(limits.min, raw));
+}
+
+test("a change of looks gives what was asked in every cue of the range, and nothing to other keys", () => {
+  fc.assert(
+    fc.property(showArbitrary, changeArbitrary, (show, edit) => {
+      if (edit.where !== "look" || "drop" in edit.do || "palette" in edit.do) return;
+      const sheet = sheetOf(show);
+      const outcome = attempt(sheet, [edit]);
+      if (!outcome) return;
+      const before = byCue(show);
+      const after = byCue(outcome.sheet.show);
+      for (const key of sheet.keys.all) {
+        const chosen =
+          (edit.keys.channels?.includes(key.channel) ?? true) &&
+          (edit.keys.families?.some((family) => family === key.attribute.family) ?? true);
+        for (const [cue, look] of after) {
+          const inside = cueOrder(cue) >= cueOrder(edit.from) && cueOrder(cue) <= cueOrder(edit.to);
+          const was = before.get(cue)?.get(key.name);
+          if (!chosen || cueOrder(cue) < cueOrder(edit.from)) expect(look.get(key.name)).toBe(was);
+          else if (inside) expect(look.get(key.name)).toBe(asked(edit, was, key.attribute));
+        }
+      }
+    }),
+  );
+});
+
+test("a change with restore leaves every look past the range as it was, whatever is done", () => {
+  fc.assert(
+    fc.property(showArbitrary, changeArbitrary, (show, edit) => {
+      const outcome = attempt(sheetOf(show), [{ ...edit, after: "restore" }]);
+      if (!outcome) return;
+      expect(
+        outcome.impact.looks.filter((look) => cueOrder(look.cue) > cueOrder(edit.to) || cueOrder(look.cue) < cueOrder(edit.from)),
+      ).toEqual([]);
+    }),
+  );
+});
+
+test("a set value stands as one move in the first cue of the range", () => {
+  fc.assert(
+    fc.property(showArbitrary, fc.integer({ min: 0, max: 100 }), (show, value) => {
+      const plain: Show = {
+        ...show,
+        lists: show.lists.map((list) => ({ ...list, cues: list.cues.map(({ block: _block, carries: _carries, ...cue }) => cue) })),
+      };
+      const outcome = attempt(sheetOf(plain), [{ op: "change", from: "0", to: "99", keys: { channels: [5] }, do: { set: value } }]);
+      const moves = outcome?.sheet.show.lists[0]?.cues
+        .flatMap((cue) => cue.parts.map((part) => part.moves["5"]?.["intensity"]))
+        .filter((move) => move !== undefined);
+      expect(moves?.length).toBe(1);
+    }),
+  );
+});
+
+test.each(["merge", "replace", "remove"] as const)("record with %s and cue only leaves every later look as it was", (mode) => {
+  fc.assert(
+    fc.property(showArbitrary, editArbitrary, (show, edit) => {
+      if (edit.op !== "record") return;
+      const outcome = attempt(sheetOf(show), [{ ...edit, mode, scope: "cueOnly" }]);
+      if (!outcome) return;
+      expect(outcome.impact.looks.filter((look) => cueOrder(look.cue) !== cueOrder(edit.cue))).toEqual([]);
+    }),
+  );
+});
+
+test("deleting a cue and keeping looks changes no look that stays", () => {
+  fc.assert(
+    fc.property(showArbitrary, fc.nat(), (show, pick) => {
+      const cues = show.lists[0]?.cues ?? [];
+      const cue = cues[pick % cues.length];
+      const outcome = cue && attempt(sheetOf(show), [{ op: "deleteCue", cue: cue.number }]);
+      expect(outcome?.impact.looks).toEqual([]);
+      expect(outcome?.sheet.show.lists[0]?.cues.length).toBe(cues.length - 1);
+    }),
+  );
+});
+
+test("an edit that is refused leaves the show as it was, and the ones before it unmade", () => {
+  fc.assert(
+    fc.property(showArbitrary, edits, (show, some) => {
+      const sheet = sheetOf(show);
+      const before = serializeShow(show);
+      expect(attempt(sheet, [...some, { op: "record", cue: "1", moves: { "77": { intensity: 5 } } }])).toBeNull();
+      expect(serializeShow(sheet.show)).toBe(before);
+    }),
+  );
+});
