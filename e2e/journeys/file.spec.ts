@@ -12,13 +12,11 @@ test("a show is exported as the open document and imported again as a show of it
   const text = readText(file);
   expect(JSON.parse(text)).toMatchObject({ format: "zealous-mark/show", version: 1, title: "Salt and Paraffin" });
 
-  await page
-    .getByLabel("Show document")
-    .setInputFiles({
-      name: "copy.json",
-      mimeType: "application/json",
-      buffer: Buffer.from(text.replace("Salt and Paraffin", "Second house")),
-    });
+  await page.getByLabel("Show document").setInputFiles({
+    name: "copy.json",
+    mimeType: "application/json",
+    buffer: Buffer.from(text.replace("Salt and Paraffin", "Second house")),
+  });
   await expect(page.getByRole("button", { name: "Second house" })).toBeVisible();
   await expect(page).not.toHaveURL(new RegExp(`/show/${show}/`));
   const added = /show\/(\d+)\//.exec(page.url())?.[1];

@@ -73,7 +73,7 @@ function TriggerFields({ cue, onTake }: { cue: Cue; onTake: (trigger: Trigger | 
         <option value="go">by itself, from the Go before</option>
         <option value="complete">by itself, from the end before</option>
       </select>
-      {kind !== "press" && <SecondsField label="seconds after" hideLabel value={after} onTake={(value) => take(kind, value ?? 0)} />}
+      {kind !== "press" && <SecondsField label="follow wait, seconds" hideLabel value={after} onTake={(value) => take(kind, value ?? 0)} />}
     </div>
   );
 }

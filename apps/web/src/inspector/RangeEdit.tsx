@@ -48,9 +48,13 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
         <p className="text-quiet">{lightWords(channels)}</p>
       </div>
       <div className="flex items-center gap-2">
-        <label htmlFor="range-value" className="w-14 shrink-0 text-quiet">
-          {lens === "intensity" ? "level" : "colour"}
-        </label>
+        {lens === "intensity" ? (
+          <label htmlFor="range-value" className="w-14 shrink-0 text-quiet">
+            level
+          </label>
+        ) : (
+          <span className="w-14 shrink-0 text-quiet">colour</span>
+        )}
         {lens === "intensity" && (
           <input
             id="range-value"

@@ -152,40 +152,42 @@ export function ScoreView() {
   };
 
   return (
-    <div
-      ref={scroller}
-      role="grid"
-      aria-label="Score"
-      aria-rowcount={list.cues.length + 1}
-      aria-describedby="cell-readout"
-      tabIndex={0}
-      className="relative h-full overflow-auto bg-sheet"
-      onScroll={watchAcross}
-      onKeyDown={keys}
-    >
-      <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
-        <div role="row" className="sticky top-0 z-30 flex border-b border-rule bg-base-100" style={{ height: HEADER }}>
-          <SpineHeader width={SPINE_WIDTH} />
-          <SheetHeader layout={layout} />
-        </div>
-        <div className="relative" style={{ height: rows.getTotalSize() }}>
-          {shown.map((item) => (
-            <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={SPINE_WIDTH} editable />
-          ))}
-          <canvas
-            ref={canvas}
-            aria-hidden
-            className="absolute z-0 cursor-cell touch-none"
-            style={{ top: first * ROW, left: SPINE_WIDTH + left }}
-            onPointerDown={press}
-            onPointerMove={drag}
-            onPointerUp={() => setDragging(false)}
-            onPointerCancel={() => setDragging(false)}
-          />
+    <>
+      <div
+        ref={scroller}
+        role="grid"
+        aria-label="Score"
+        aria-rowcount={list.cues.length + 1}
+        aria-describedby="cell-readout"
+        tabIndex={0}
+        className="relative h-full overflow-auto bg-sheet"
+        onScroll={watchAcross}
+        onKeyDown={keys}
+      >
+        <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
+          <div role="row" className="sticky top-0 z-30 flex border-b border-rule bg-base-100" style={{ height: HEADER }}>
+            <SpineHeader width={SPINE_WIDTH} />
+            <SheetHeader layout={layout} />
+          </div>
+          <div className="relative" style={{ height: rows.getTotalSize() }}>
+            {shown.map((item) => (
+              <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={SPINE_WIDTH} editable />
+            ))}
+            <canvas
+              ref={canvas}
+              aria-hidden
+              className="absolute z-0 cursor-cell touch-none"
+              style={{ top: first * ROW, left: SPINE_WIDTH + left }}
+              onPointerDown={press}
+              onPointerMove={drag}
+              onPointerUp={() => setDragging(false)}
+              onPointerCancel={() => setDragging(false)}
+            />
+          </div>
         </div>
       </div>
       <CellReadout list={list} />
-    </div>
+    </>
   );
 }
 
@@ -204,7 +206,7 @@ function SheetHeader({ layout }: { layout: SheetLayout }) {
   const channels = useChoice((choice) => choice.channels);
   const chosen = useMemo(() => new Set(channels), [channels]);
   return (
-    <div className="relative" style={{ width: layout.width }}>
+    <div role="columnheader" aria-label="Lights" className="relative" style={{ width: layout.width }}>
       {layout.headings.map((heading) => (
         <button
           key={heading.id}
