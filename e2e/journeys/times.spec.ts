@@ -42,7 +42,7 @@ test("times, delays, family times and the trigger are set in the inspector, and 
   ]);
 
   await page.getByText("The crate").click();
-  await panel.getByLabel("fires").selectOption("by itself, from the end before");
+  await panel.getByLabel("fires").selectOption("after end");
   await panel.getByLabel("follow wait, seconds").fill("3");
   await panel.getByLabel("follow wait, seconds").press("Enter");
   await expect(page.getByRole("row", { name: /^14 The crate/ })).toContainText("end + 3 s");

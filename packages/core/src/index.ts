@@ -26,3 +26,4 @@ export * from "./stage/colour.ts";
 export * from "./edit/words.ts";
 export { type LineFault, parseLine } from "./line/grammar.ts";
 export * from "./line/readLine.ts";
+export * from "./marks/marks.ts";

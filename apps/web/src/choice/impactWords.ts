@@ -1,4 +1,6 @@
-import { type Impact, type ListSheet, keyNamed } from "@zm/core";
+import { type ListSheet, type Outcome, type Step, keyNamed } from "@zm/core";
+
+type LookChanges = Outcome["impact"]["looks"];
 
 /** One cue of an impact in words. */
 export interface ImpactLine {
@@ -9,8 +11,8 @@ export interface ImpactLine {
 }
 
 /** The impact of an edit, a line for each cue it touches: "6 lights 15 to 25". */
-export function impactLines(impact: Impact, list: ListSheet): ImpactLine[] {
-  const looks = new Map<string, Impact["looks"]>();
+export function impactLines({ impact, steps }: Pick<Outcome, "impact" | "steps">, list: ListSheet): ImpactLine[] {
+  const looks = new Map<string, LookChanges>();
   for (const change of impact.looks) looks.set(change.cue, [...(looks.get(change.cue) ?? []), change]);
   const stored = new Set(impact.storedCues);
   const cues = list.cues
@@ -19,11 +21,35 @@ export function impactLines(impact: Impact, list: ListSheet): ImpactLine[] {
   return cues.flatMap((cue): ImpactLine[] => {
     const changes = looks.get(cue);
     if (changes) return [{ cue, text: lookWords(changes, list), quiet: false }];
-    return stored.has(cue) ? [{ cue, text: "looks as before; its moves or times change", quiet: true }] : [];
+    if (!stored.has(cue)) return [];
+    return [{ cue, text: storedWords(steps.filter((step) => step.cue === cue)), quiet: true }];
   });
 }
 
-function lookWords(changes: Impact["looks"], list: ListSheet): string {
+/** What a cue stores anew while its look stays: "gets 2 moves, looks as before". */
+function storedWords(steps: readonly Step[]): string {
+  const moves = steps.filter((step) => step.at === "move");
+  const count = (some: readonly Step[], verb: string): string[] =>
+    some.length === 0 ? [] : [`${verb} ${some.length} ${some.length === 1 ? "move" : "moves"}`];
+  const words = [
+    ...count(
+      moves.filter((step) => !step.before),
+      "gets",
+    ),
+    ...count(
+      moves.filter((step) => !step.after),
+      "loses",
+    ),
+    ...count(
+      moves.filter((step) => step.before && step.after),
+      "changes",
+    ),
+    ...(steps.some((step) => step.at === "part") ? ["its times change"] : []),
+  ];
+  return `${words.join(", ") || "changes"}; looks as before`;
+}
+
+function lookWords(changes: LookChanges, list: ListSheet): string {
   const lights = new Set(changes.map((change) => keyNamed(list.keys, change.key)?.channel));
   const count = lights.size === 1 ? "1 light" : `${lights.size} lights`;
   const levels = changes.filter((change) => keyNamed(list.keys, change.key)?.attribute.family === "intensity");

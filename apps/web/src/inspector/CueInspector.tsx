@@ -64,16 +64,21 @@ function TriggerFields({ cue, onTake }: { cue: Cue; onTake: (trigger: Trigger | 
         fires
       </label>
       <select
+        title="after Go: counted from the Go of the cue before; after end: from its completion"
         id={id}
         className="select select-sm min-w-0 flex-1 bg-base-100"
         value={kind}
         onChange={(event) => take(event.target.value, after)}
       >
         <option value="press">on Go</option>
-        <option value="go">by itself, from the Go before</option>
-        <option value="complete">by itself, from the end before</option>
+        <option value="go">after Go</option>
+        <option value="complete">after end</option>
       </select>
-      {kind !== "press" && <SecondsField label="follow wait, seconds" hideLabel value={after} onTake={(value) => take(kind, value ?? 0)} />}
+      {kind !== "press" && (
+        <span className="w-14 shrink-0">
+          <SecondsField label="follow wait, seconds" hideLabel value={after} onTake={(value) => take(kind, value ?? 0)} />
+        </span>
+      )}
     </div>
   );
 }

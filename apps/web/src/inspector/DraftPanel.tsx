@@ -19,7 +19,7 @@ export function DraftPanel() {
       </p>
     );
   }
-  const lines = impactLines(outcome.outcome.impact, list);
+  const lines = impactLines(outcome.outcome, list);
   const looks = lines.filter((line) => !line.quiet).length;
   const make = async (): Promise<void> => {
     if (await makeEdits(draft.edits)) useChoice.setState({ draft: null, deed: null });

@@ -52,14 +52,14 @@ export function LineEntry() {
   };
 
   return (
-    <div className="flex h-11 shrink-0 items-center gap-4 border-t border-rule px-4">
+    <div className="flex h-11 shrink-0 items-center gap-4 border-t border-rule px-4 focus-within:border-secondary focus-within:bg-base-200">
       <label htmlFor="line-entry" className="sr-only">
         Line entry
       </label>
       <div className="relative min-w-0 flex-1">
         <input
           id="line-entry"
-          className="figures w-full bg-transparent text-[15px] outline-none placeholder:text-quiet"
+          className="figures w-full bg-transparent text-[15px] placeholder:text-quiet focus-visible:outline-none"
           placeholder="type what you want, such as  #10..12: 21..26 + 10 only"
           value={text}
           autoComplete="off"

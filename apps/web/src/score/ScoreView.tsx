@@ -170,9 +170,11 @@ export function ScoreView() {
             <SheetHeader layout={layout} />
           </div>
           <div className="relative" style={{ height: rows.getTotalSize() }}>
-            {shown.map((item) => (
-              <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={SPINE_WIDTH} editable />
-            ))}
+            <div role="presentation" className="sticky left-0 z-20 h-0" style={{ width: SPINE_WIDTH }}>
+              {shown.map((item) => (
+                <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={SPINE_WIDTH} editable />
+              ))}
+            </div>
             <canvas
               ref={canvas}
               aria-hidden

@@ -1,4 +1,4 @@
-import { type Impact, type Key, type ListSheet, cueOrder, findRow, keyNamed } from "@zm/core";
+import { type Impact, type Key, type ListSheet, cueOrder, findRow, keyNamed, marksOf } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 import { type CellMark, type Shape, colourOf, lensKeys, lensThreads, markAt, trackedText } from "./cells.ts";
 import type { SheetColumn, SheetLayout } from "./columns.ts";
@@ -87,6 +87,7 @@ function paintColumn(context: CanvasRenderingContext2D, picture: SheetPicture, c
   const keys = lensKeys(picture.list, column.channel, picture.lens);
   if (keys.length === 0) return;
   paintThreads(context, picture, column, keys, ink);
+  if (picture.lens === "intensity") paintMarks(context, picture, column, ink);
   const ghosted = picture.ghosts?.touched.get(column.channel);
   for (let row = picture.rows.first; row <= picture.rows.last; row += 1) {
     if (ghosted?.has(picture.list.cues[row]?.number ?? "")) paintGhost(context, picture, column, row, ink);
@@ -112,6 +113,34 @@ function paintThreads(context: CanvasRenderingContext2D, picture: SheetPicture, 
     context.globalAlpha = thread.origin === thread.from || !resumes ? 0.9 : 0.55;
     context.fillRect(axis(column) - width / 2, top, width, bottom - top);
     context.globalAlpha = 1;
+  }
+}
+
+/** Dark windows as dotted threads, each with the lozenge of its mark in the cue where the light moves. */
+function paintMarks(context: CanvasRenderingContext2D, { list, rows }: SheetPicture, column: SheetColumn, ink: Ink): void {
+  const x = axis(column);
+  for (const mark of marksOf(list)) {
+    if (mark.channel !== column.channel || !mark.window || mark.calledAt < rows.first || mark.window.first > rows.last) continue;
+    const from = mark.window.first === 0 ? (mark.markAt ?? mark.window.last) : mark.window.first;
+    context.strokeStyle = ink.glass;
+    context.lineWidth = 1.5;
+    context.setLineDash([1.5, 4]);
+    context.beginPath();
+    context.moveTo(x, from * ROW + ROW / 2 + 8);
+    context.lineTo(x, mark.calledAt * ROW + ROW / 2 - 8);
+    context.stroke();
+    context.setLineDash([]);
+    if (mark.markAt === null) continue;
+    const y = mark.markAt * ROW + ROW / 2 + (mark.markAt === mark.window.first && mark.window.first > 0 ? 12 : 0);
+    context.beginPath();
+    context.moveTo(x, y - 5.5);
+    context.lineTo(x + 4.5, y);
+    context.lineTo(x, y + 5.5);
+    context.lineTo(x - 4.5, y);
+    context.closePath();
+    context.fillStyle = ink.sheet;
+    context.fill();
+    context.stroke();
   }
 }
 

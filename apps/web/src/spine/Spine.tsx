@@ -78,8 +78,8 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
       role="row"
       aria-rowindex={row + 2}
       aria-selected={chosen}
-      className={`sticky left-0 z-20 flex h-7 cursor-default items-center border-r border-b border-rule/60 border-r-rule text-[14px] ${chosen ? "bg-base-300" : "bg-base-100"}`}
-      style={{ position: "absolute", top, width, left: 0 }}
+      className={`absolute left-0 flex h-7 cursor-default items-center border-r border-b border-rule/60 border-r-rule text-[14px] ${chosen ? "bg-base-300" : "bg-base-100"}`}
+      style={{ top, width }}
       onPointerDown={(event) => (event.shiftKey ? extendToCue(cue.number) : chooseCue(cue.number))}
     >
       {cue.block && <span aria-hidden className="pointer-events-none absolute -top-[3px] right-0 left-0 h-[4px] border-y border-primary" />}
@@ -93,7 +93,7 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
       </span>
       <span
         role="gridcell"
-        className={`flex min-w-0 flex-1 items-center gap-1.5 pl-1.5 ${chosen ? "font-bold" : ""}`}
+        className={`flex min-w-0 flex-1 items-center gap-1.5 pr-1.5 pl-1.5 ${chosen ? "font-bold" : ""}`}
         onDoubleClick={open("label")}
       >
         {editing === "label" ? (

@@ -1,10 +1,11 @@
 import { cueOrder } from "../show/cueNumber.ts";
 import { type ListSheet, cueAt, findRow, firstRowFrom, rowOf } from "../sheet/sheet.ts";
-import { entryAt } from "../sheet/look.ts";
-import type { Key } from "../sheet/keys.ts";
+import { entryAt, sameValue } from "../sheet/look.ts";
+import { type Mark, markedInto, marksMadeAt, marksMadeByGoto, neverLitBefore } from "../marks/marks.ts";
+import { type Key, intensityOf } from "../sheet/keys.ts";
 import { followAfter } from "../time/chain.ts";
 import { type Run, durationOf, transitionFrom } from "../time/transition.ts";
-import { type Track, outputAt, withInstruction } from "./track.ts";
+import { type Track, destination, outputAt, restsAt, withInstruction } from "./track.ts";
 
 /**
  * A cue list being run, as plain data: what every key was told to do, and where the list stands. Times are seconds of the
@@ -23,12 +24,11 @@ export interface Playback {
   readonly duration: number;
   /** The cue that will fire by itself, and when. */
   readonly follow: { readonly cue: string; readonly at: number } | null;
-  readonly firings: number;
 }
 
 /** A list that nobody has started: every key at home. */
 export function idlePlayback(list: string): Playback {
-  return { list, tracks: {}, onStage: {}, cue: null, firedAt: 0, duration: 0, follow: null, firings: 0 };
+  return { list, tracks: {}, onStage: {}, cue: null, firedAt: 0, duration: 0, follow: null };
 }
 
 /** The output of a key at a moment; its home when nothing was ever asked of it. */
@@ -37,10 +37,18 @@ export function keyOutput(playback: Playback, key: Key, time: number): number {
   return track ? outputAt(track, time) : key.attribute.home;
 }
 
-/** Fires a row in its order, after the one that stands on stage (SEMANTICS sections 3 and 4). */
+/**
+ * Fires a row in its order, after the one that stands on stage (SEMANTICS sections 3 to 5). A key that a mark has prepared
+ * is left alone; one whose mark was never made, because the show has changed since, moves with its cue.
+ */
 export function fireNext(playback: Playback, list: ListSheet, row: number, now: number): Playback {
-  const runs = transitionFrom(list, row, (key) => playback.onStage[key.name] ?? Number.NaN);
-  return fired(playback, list, row, runs, now);
+  const marked = markedInto(list, row);
+  const isMarked = (key: Key): boolean => {
+    const track = playback.tracks[key.name];
+    return sameValue(marked.get(key.ordinal) ?? Number.NaN, track ? destination(track) : key.attribute.home);
+  };
+  const runs = transitionFrom(list, row, (key) => playback.onStage[key.name] ?? Number.NaN, { everyKey: true, isMarked });
+  return fired(playback, list, row, runs, marksMadeAt(list, row), now);
 }
 
 /**
@@ -48,25 +56,29 @@ export function fireNext(playback: Playback, list: ListSheet, row: number, now: 
  * does not hold is let go. `time` gives every key that fade and no delay; left out, the cue's own times hold.
  */
 export function fireGoto(playback: Playback, list: ListSheet, row: number, now: number, time?: number): Playback {
-  const runs = transitionFrom(list, row, (key) => {
-    const concerned = playback.onStage[key.name] !== undefined || !Number.isNaN(entryAt(list, key, row).value);
-    return concerned ? keyOutput(playback, key, now) : Number.NaN;
-  });
+  const runs = transitionFrom(
+    list,
+    row,
+    (key) => {
+      const concerned = playback.onStage[key.name] !== undefined || !Number.isNaN(entryAt(list, key, row).value);
+      return concerned ? keyOutput(playback, key, now) : Number.NaN;
+    },
+    { everyKey: true, isMarked: () => false },
+  );
   const timed = time === undefined ? runs : runs.map((run) => ({ ...run, delay: 0, fade: time }));
-  return fired(playback, list, row, timed, now);
+  return fired(playback, list, row, timed, marksMadeByGoto(list, row), now);
 }
 
-function fired(playback: Playback, list: ListSheet, row: number, runs: readonly Run[], now: number): Playback {
-  const firings = playback.firings + 1;
+function fired(playback: Playback, list: ListSheet, row: number, runs: readonly Run[], marks: readonly Mark[], now: number): Playback {
   const tracks: Record<string, Track> = { ...playback.tracks };
   for (const run of runs) {
-    const track = tracks[run.key.name] ?? { rest: run.key.attribute.home, instructions: [] };
     tracks[run.key.name] = withInstruction(
-      track,
-      { start: now + run.delay, fade: run.fade, to: run.to, curve: run.curve, fired: firings },
+      trackOf(tracks, run.key),
+      { start: now + run.delay, fade: run.fade, to: run.to, curve: run.curve },
       now,
     );
   }
+  for (const mark of marks) prepare(tracks, list, mark, now);
   const duration = durationOf(runs);
   const next = list.cues[row + 1];
   const after = followAfter(next, duration);
@@ -78,8 +90,22 @@ function fired(playback: Playback, list: ListSheet, row: number, runs: readonly 
     firedAt: now,
     duration,
     follow: next && after !== undefined ? { cue: next.number, at: now + after } : null,
-    firings,
   };
+}
+
+/** Sends a dark light where its mark wants it, from the moment it is dark; nothing else moves those keys after that. */
+function prepare(tracks: Record<string, Track>, list: ListSheet, mark: Mark, now: number): void {
+  const intensity = intensityOf(list.keys, mark.channel);
+  const fadeOut = intensity && !neverLitBefore(mark) ? tracks[intensity.name] : undefined;
+  const start = Math.max(now, fadeOut ? restsAt(fadeOut) : now) + mark.delay;
+  for (const { key, to, fade } of mark.keys) {
+    const instruction = { start, fade, to, curve: "ease" as const };
+    tracks[key.name] = withInstruction(trackOf(tracks, key), instruction, now);
+  }
+}
+
+function trackOf(tracks: Readonly<Record<string, Track>>, key: Key): Track {
+  return tracks[key.name] ?? { rest: key.attribute.home, instructions: [] };
 }
 
 function lookValues(list: ListSheet, row: number): Record<string, number> {

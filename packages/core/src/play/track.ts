@@ -8,11 +8,9 @@ export interface Instruction {
   readonly fade: number;
   readonly to: number;
   readonly curve: Curve;
-  /** Counts the firings: of two that take hold together, the later-fired wins. */
-  readonly fired: number;
 }
 
-/** One key's row of instructions in time, over the value it rests at before the first takes hold (SEMANTICS section 4). */
+/** One key's row of instructions, rising in time, over the value it rests at before the first takes hold (SEMANTICS section 4). */
 export interface Track {
   readonly rest: number;
   readonly instructions: readonly Instruction[];
@@ -36,14 +34,14 @@ function reached(instruction: Instruction, from: number, time: number): number {
   return from + (instruction.to - from) * curveAt(instruction.curve, elapsed / instruction.fade);
 }
 
-/** The track with one more instruction, and without what is over by `now` and can no longer be seen. */
+/**
+ * The track with one more instruction, fired after all that it holds. What was still waiting and would take hold with it or
+ * later is dropped: an older cue's delay must not take a light back from a newer cue. What is over by `now` is folded away.
+ */
 export function withInstruction(track: Track, instruction: Instruction, now: number): Track {
   const settled = settle(track, now);
-  const later = settled.instructions.findIndex(
-    (each) => each.start > instruction.start || (each.start === instruction.start && each.fired > instruction.fired),
-  );
-  const at = later < 0 ? settled.instructions.length : later;
-  return { rest: settled.rest, instructions: settled.instructions.toSpliced(at, 0, instruction) };
+  const earlier = settled.instructions.filter((each) => each.start < instruction.start);
+  return { rest: settled.rest, instructions: [...earlier, instruction] };
 }
 
 function settle(track: Track, now: number): Track {
@@ -58,4 +56,9 @@ function settle(track: Track, now: number): Track {
 /** The moment at which the track stands still, or -Infinity when it has nothing to do. */
 export function restsAt(track: Track): number {
   return track.instructions.reduce((end, each) => Math.max(end, each.start + each.fade), Number.NEGATIVE_INFINITY);
+}
+
+/** Where the track will be when all it was told is done. */
+export function destination(track: Track): number {
+  return track.instructions.at(-1)?.to ?? track.rest;
 }

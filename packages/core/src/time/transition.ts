@@ -1,5 +1,6 @@
 import type { Curve, Cue, MoveSpec, Part } from "../show/schema.ts";
 import { moveIndexAt } from "../sheet/column.ts";
+import { markedInto } from "../marks/marks.ts";
 import type { Key } from "../sheet/keys.ts";
 import { columnOf, entryAt, sameValue } from "../sheet/look.ts";
 import { type ListSheet, cueAt, movesOf } from "../sheet/sheet.ts";
@@ -29,22 +30,29 @@ export function lookBefore(list: ListSheet, row: number): LookBefore {
   return row <= 0 ? () => Number.NaN : (key) => entryAt(list, key, row - 1).value;
 }
 
-/** The transition T(k) of a row that is fired in order. */
+/** The transition T(k) of a row that is fired in order; keys that were marked before are out of it. */
 export function transitionAt(list: ListSheet, row: number): Run[] {
   const before = lookBefore(list, row);
   const quiet = row > 0 && list.tracking[row - 1]?.carries === true && list.tracking[row]?.wall === false;
   const asserted = cueAt(list, row).assert === true;
-  return transitionFrom(list, row, before, !(quiet && !asserted));
+  const marked = markedInto(list, row);
+  return transitionFrom(list, row, before, { everyKey: !(quiet && !asserted), isMarked: (key) => marked.has(key.ordinal) });
 }
 
-/**
- * The transition into a row from any look before it. `everyKey` false looks at the cue's own moves alone, for a caller
- * who knows that nothing else can differ.
- */
-export function transitionFrom(list: ListSheet, row: number, before: LookBefore, everyKey = true): Run[] {
+/** What a caller of `transitionFrom` knows. */
+export interface TransitionScope {
+  /** False: nothing but the cue's own moves can differ from the look before. */
+  readonly everyKey: boolean;
+  /** Keys that a mark has already taken where they belong; they are out of the transition. */
+  readonly isMarked: (key: Key) => boolean;
+}
+
+/** The transition into a row from any look before it. */
+export function transitionFrom(list: ListSheet, row: number, before: LookBefore, { everyKey, isMarked }: TransitionScope): Run[] {
   const cue = cueAt(list, row);
   const runs: Run[] = [];
   for (const { key, spec, part } of movesOf(cue, list.keys)) {
+    if (isMarked(key)) continue;
     const run = runOf(list, key, row, before(key), "explicit", partNumbered(cue, part), spec);
     if (run) runs.push(run);
   }
@@ -52,7 +60,7 @@ export function transitionFrom(list: ListSheet, row: number, before: LookBefore,
   const first = firstPart(cue);
   for (const key of list.keys.all) {
     const column = columnOf(list, key);
-    if (moveIndexAt(column, row) >= 0) continue;
+    if (moveIndexAt(column, row) >= 0 || isMarked(key)) continue;
     const from = before(key);
     const to = entryAt(list, key, row).value;
     const cause = sameValue(from, to) ? (cue.assert && !Number.isNaN(to) ? "asserted" : undefined) : "implied";
