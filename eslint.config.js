@@ -44,7 +44,10 @@ export default tseslint.config(
       "max-lines": ["error", { max: 450, skipBlankLines: true, skipComments: true }],
     },
   },
-  { files: ["**/*.mjs", "**/*.js"], languageOptions: { globals: { process: "readonly", console: "readonly" } } },
+  {
+    files: ["**/*.mjs", "**/*.js"],
+    languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", performance: "readonly" } },
+  },
   { files: ["apps/web/src/**/*.{ts,tsx}"], plugins: { "react-hooks": hooks }, rules: { "react-hooks/rules-of-hooks": "error" } },
   pureCore,
 );
