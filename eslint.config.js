@@ -46,7 +46,7 @@ export default tseslint.config(
   },
   {
     files: ["**/*.mjs", "**/*.js"],
-    languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", performance: "readonly" } },
+    languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", URL: "readonly", performance: "readonly" } },
   },
   { files: ["apps/web/src/**/*.{ts,tsx}"], plugins: { "react-hooks": hooks }, rules: { "react-hooks/rules-of-hooks": "error" } },
   pureCore,

@@ -1,14 +1,7 @@
+import { readFileSync } from "node:fs";
 import { defineConfig } from "@playwright/test";
 
-const flags = [
-  "--no-sandbox",
-  "--disable-gpu",
-  "--disable-quic",
-  "--no-first-run",
-  "--disable-background-networking",
-  "--disable-component-update",
-  "--disable-sync",
-];
+const flags: string[] = JSON.parse(readFileSync(new URL("chromium.json", import.meta.url), "utf8"));
 
 export default defineConfig({
   testDir: ".",

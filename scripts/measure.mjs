@@ -1,27 +1,20 @@
 // Prints what a window of a running Zealous Mark takes: first paint of the Score, and a 20-cue edit until the sheet shows it.
 // Usage: start it with ./start, then  node scripts/measure.mjs [rounds]
+import { readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
 
 const rounds = Number(process.argv[2] ?? 15);
 const address = `http://127.0.0.1:${process.env.ZM_PORT ?? 4600}`;
 const TYPE = "application/vnd.zealous-mark.show+json";
-const flags = [
-  "--no-sandbox",
-  "--disable-gpu",
-  "--disable-quic",
-  "--no-first-run",
-  "--disable-background-networking",
-  "--disable-component-update",
-  "--disable-sync",
-];
+const flags = JSON.parse(readFileSync(new URL("../e2e/chromium.json", import.meta.url), "utf8"));
 
 function median(values) {
   return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 }
 
 // A copy of the first show, so that nobody's work is touched.
-const document = await (await fetch(`${address}/api/shows/1/document`)).text();
-const { id } = await (await fetch(`${address}/api/shows`, { method: "POST", headers: { "Content-Type": TYPE }, body: document })).json();
+const showText = await (await fetch(`${address}/api/shows/1/document`)).text();
+const { id } = await (await fetch(`${address}/api/shows`, { method: "POST", headers: { "Content-Type": TYPE }, body: showText })).json();
 const browser = await chromium.launch({ executablePath: process.env.ZM_CHROMIUM ?? "/usr/bin/chromium", args: flags });
 
 const paints = [];

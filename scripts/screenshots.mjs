@@ -1,16 +1,9 @@
 // Takes the pictures of docs/screenshots. Called by screenshots.sh with the server running over a fresh demo.
+import { readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
 
 const address = `http://127.0.0.1:${process.env.ZM_PORT}/show/1`;
-const flags = [
-  "--no-sandbox",
-  "--disable-gpu",
-  "--disable-quic",
-  "--no-first-run",
-  "--disable-background-networking",
-  "--disable-component-update",
-  "--disable-sync",
-];
+const flags = JSON.parse(readFileSync(new URL("../e2e/chromium.json", import.meta.url), "utf8"));
 const browser = await chromium.launch({ executablePath: process.env.ZM_CHROMIUM, args: flags });
 
 async function shot(name, view, prepare) {

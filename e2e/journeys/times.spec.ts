@@ -61,3 +61,16 @@ test("a time that is none is refused with a word, and the field shows what holds
   await expect(field).toHaveValue("2");
   expect((await cueOf(request, show, "8")).parts[0]?.times).toEqual({ up: 2 });
 });
+
+test("a cue is inserted behind another with a free number, and deleted with later looks kept", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByText("Wind gets up").click();
+  await page.getByRole("button", { name: "Insert cue 9.1" }).click();
+  await expect(page.getByRole("row", { name: /^9\.1/ })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Cue 9.1" })).toBeVisible();
+  await page.getByText("Ada sets the table").click();
+  await page.getByRole("button", { name: "Delete, keep later looks" }).click();
+  await expect(page.getByText("Ada sets the table")).toHaveCount(0);
+  expect((await cueOf(request, show, "8")).parts[0]?.moves["1"]).toEqual({ intensity: 50 });
+});

@@ -7,6 +7,7 @@ import {
   ShowError,
   cueOrder,
   entryAt,
+  freeNumberAfter,
   listOf,
   lookAt,
   makeEdits,
@@ -229,4 +230,15 @@ test("an edit that is refused leaves the show as it was, and the ones before it 
       expect(serializeShow(sheet.show)).toBe(before);
     }),
   );
+});
+
+test.each([
+  [["1", "2"], 0, "1.5"],
+  [["1", "3"], 0, "2"],
+  [["2", "2.5"], 0, "2.1"],
+  [["2", "2.1"], 0, "2.05"],
+  [["2", "2.001"], 0, undefined],
+  [["7.25"], 0, "8"],
+])("the number free behind a cue of %j is the roundest before the next", (numbers, row, free) => {
+  expect(freeNumberAfter({ order: numbers.map(cueOrder) }, row)).toBe(free);
 });

@@ -1,6 +1,7 @@
-import { type Cue, type ListSheet, type Part, type Trigger, chainAround, cueDuration } from "@zm/core";
-import { Trash2 } from "lucide-react";
+import { type Cue, type ListSheet, type Part, type Trigger, chainAround, cueDuration, freeNumberAfter } from "@zm/core";
+import { Plus, Trash2 } from "lucide-react";
 import { useId } from "react";
+import { chooseCue } from "../choice/choice.ts";
 import { readSeconds } from "../shared/readSeconds.ts";
 import { cueName, seconds } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
@@ -14,6 +15,10 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
   if (!cue) return null;
   const range = { list: list.id, from: cue.number, to: cue.number };
   const chain = chainAround(list, row);
+  const free = freeNumberAfter(list, row);
+  const insert = async (): Promise<void> => {
+    if (free !== undefined && (await makeEdits([{ op: "insertCue", list: list.id, cue: free }]))) chooseCue(free);
+  };
   return (
     <section aria-label={`Cue ${cue.number}`} className="flex flex-col gap-3 border-t border-rule pt-3 first:border-t-0 first:pt-0">
       <div>
@@ -39,14 +44,19 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
         <PartFields key={part.number} list={list} cue={cue} part={part} />
       ))}
       <TimesPicture list={list} row={row} />
-      <button
-        type="button"
-        className="btn btn-xs w-fit border-neutral"
-        onClick={() => void makeEdits([{ op: "deleteCue", list: list.id, cue: cue.number, looks: "keepLooks" }])}
-        title="Later cues keep their looks: what they need moves on to the next cue"
-      >
-        <Trash2 size={13} /> Delete, keep later looks
-      </button>
+      <div className="flex flex-wrap gap-2">
+        <button type="button" className="btn btn-xs border-neutral" disabled={free === undefined} onClick={() => void insert()}>
+          <Plus size={13} /> {free === undefined ? "No number free behind it" : `Insert cue ${free}`}
+        </button>
+        <button
+          type="button"
+          className="btn btn-xs border-neutral"
+          onClick={() => void makeEdits([{ op: "deleteCue", list: list.id, cue: cue.number, looks: "keepLooks" }])}
+          title="Later cues keep their looks: what they need moves on to the next cue"
+        >
+          <Trash2 size={13} /> Delete, keep later looks
+        </button>
+      </div>
     </section>
   );
 }

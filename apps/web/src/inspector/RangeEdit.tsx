@@ -2,6 +2,7 @@ import { type Deed, type ListSheet, deedWords } from "@zm/core";
 import { useEffect, useState } from "react";
 import { type Lens, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
+import { Toggle } from "../shared/Toggle.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { readDeed } from "./readDeed.ts";
@@ -78,17 +79,15 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
       {lens === "colour" && (
         <div className="flex flex-wrap gap-1.5">
           {palettes.map((palette, index) => (
-            <button
+            <Toggle
               key={palette.id}
               id={index === 0 ? "range-value" : undefined}
-              type="button"
-              aria-pressed={deed !== null && "palette" in deed && deed.palette === palette.id}
-              className="btn btn-xs gap-1.5 border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
+              pressed={deed !== null && "palette" in deed && deed.palette === palette.id}
               onClick={() => useChoice.setState({ deed: { palette: palette.id } })}
             >
               <Swatch palette={palette} />
               {palette.label}
-            </button>
+            </Toggle>
           ))}
         </div>
       )}
@@ -98,16 +97,14 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
       </div>
       <fieldset className="flex gap-1.5" aria-label="After the range">
         {(["restore", "track"] as const).map((choice) => (
-          <button
+          <Toggle
             key={choice}
-            type="button"
-            aria-pressed={after === choice}
-            className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
-            onClick={() => useChoice.setState({ after: choice })}
+            pressed={after === choice}
             title={choice === "restore" ? "No look past the range changes" : "What the last cue shows tracks on to the next move"}
+            onClick={() => useChoice.setState({ after: choice })}
           >
             {choice === "restore" ? "Restore after" : "Track on"}
-          </button>
+          </Toggle>
         ))}
       </fieldset>
       {draft?.from === "cells" && <DraftPanel />}
@@ -117,17 +114,10 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
 
 function DeedButton({ deed, label, title }: { deed: Deed; label: string; title: string }) {
   const current = useChoice((choice) => choice.deed);
-  const pressed = JSON.stringify(current) === JSON.stringify(deed);
   return (
-    <button
-      type="button"
-      title={title}
-      aria-pressed={pressed}
-      className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
-      onClick={() => useChoice.setState({ deed })}
-    >
+    <Toggle title={title} pressed={JSON.stringify(current) === JSON.stringify(deed)} onClick={() => useChoice.setState({ deed })}>
       {label}
-    </button>
+    </Toggle>
   );
 }
 

@@ -4,6 +4,7 @@ import { useChoice } from "../choice/choice.ts";
 import { cueName } from "../shared/words.ts";
 import { listNow, useLive } from "../show/live.ts";
 import { useList } from "../show/useShow.ts";
+import { Toggle } from "../shared/Toggle.tsx";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { StagePicture } from "./StagePicture.tsx";
 import { blindOutputs, liveOutputs } from "./outputs.ts";
@@ -51,29 +52,5 @@ export default function StageView() {
         </div>
       </div>
     </div>
-  );
-}
-
-function Toggle({
-  pressed,
-  disabled = false,
-  onClick,
-  children,
-}: {
-  pressed: boolean;
-  disabled?: boolean;
-  onClick: () => void;
-  children: React.ReactNode;
-}) {
-  return (
-    <button
-      type="button"
-      aria-pressed={pressed}
-      disabled={disabled}
-      className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
-      onClick={onClick}
-    >
-      {children}
-    </button>
   );
 }

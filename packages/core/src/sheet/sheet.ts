@@ -1,4 +1,4 @@
-import { cueOrder } from "../show/cueNumber.ts";
+import { type CueNumber, cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
 import { type Column, EMPTY_COLUMN } from "./column.ts";
@@ -147,4 +147,18 @@ export function cueAt(list: ListSheet, row: number): Cue {
   const cue = list.cues[row];
   if (!cue) throw new RangeError(`row ${row} of ${list.cues.length}`);
   return cue;
+}
+
+/**
+ * The number that a cue inserted behind a row would take: the next whole one if it is free, else the roundest point number
+ * before the next cue. Undefined when there is no number left between the two.
+ */
+export function freeNumberAfter(list: Pick<ListSheet, "order">, row: number): CueNumber | undefined {
+  const order = list.order[row] ?? 0;
+  const next = list.order[row + 1] ?? Infinity;
+  for (const step of [1000, 500, 100, 50, 10, 5, 1]) {
+    const free = (Math.floor(order / step) + 1) * step;
+    if (free < next) return cueNumberAt(free);
+  }
+  return undefined;
 }

@@ -1,10 +1,10 @@
 import { groupBy } from "../show/groupBy.ts";
-import type { Step } from "../edit/step.ts";
+import type { Step } from "./step.ts";
 import type { Show } from "../show/schema.ts";
-import { type Column, EMPTY_COLUMN, countThrough } from "./column.ts";
-import { type Key, keyAt } from "./keys.ts";
-import { resolve } from "./palettes.ts";
-import { type ListSheet, type ShowSheet, findRow, listSheet, rowsOf } from "./sheet.ts";
+import { type Column, EMPTY_COLUMN, countThrough } from "../sheet/column.ts";
+import { type Key, keyAt } from "../sheet/keys.ts";
+import { resolve } from "../sheet/palettes.ts";
+import { type ListSheet, type ShowSheet, findRow, listSheet, rowsOf } from "../sheet/sheet.ts";
 
 /** The sheet of a show after steps have been made on it: only what they touch is computed anew. `show` is the show with them made. */
 export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[]): ShowSheet {
