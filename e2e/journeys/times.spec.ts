@@ -35,11 +35,12 @@ test("times, delays, family times and the trigger are set in the inspector, and 
   await expect(panel.getByText("complete after 26 s")).toBeVisible();
   await panel.getByLabel("colour time, part 1").fill("2.5");
   await panel.getByLabel("colour time, part 1").press("Enter");
-  await expect(panel.getByLabel("colour time, part 1")).toHaveValue("2.5");
-  expect((await cueOf(request, show, "12")).parts.map((part) => part.times)).toEqual([
-    { up: 3, down: 11, colour: { fade: 2.5 } },
-    { up: 6, upDelay: 20 },
-  ]);
+  await expect
+    .poll(async () => (await cueOf(request, show, "12")).parts.map((part) => part.times))
+    .toEqual([
+      { up: 3, down: 11, colour: { fade: 2.5 } },
+      { up: 6, upDelay: 20 },
+    ]);
 
   await page.getByText("The crate").click();
   await panel.getByLabel("fires").selectOption("after end");
@@ -73,4 +74,21 @@ test("a cue is inserted behind another with a free number, and deleted with late
   await page.getByRole("button", { name: "Delete, keep later looks" }).click();
   await expect(page.getByText("Ada sets the table")).toHaveCount(0);
   expect((await cueOf(request, show, "8")).parts[0]?.moves["1"]).toEqual({ intensity: 50 });
+});
+
+test("times typed one right after the other are all kept", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByText("Kettle").click();
+  await page.route("**/edits", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await route.continue();
+  });
+  await page.getByLabel("up time, part 1").fill("6");
+  await page.keyboard.press("Tab");
+  await page.getByLabel("down time, part 1").fill("7");
+  await page.keyboard.press("Tab");
+  await page.getByLabel("position time, part 1").fill("8");
+  await page.keyboard.press("Tab");
+  await expect.poll(async () => (await cueOf(request, show, "8")).parts[0]?.times).toEqual({ up: 6, down: 7, position: { fade: 8 } });
 });

@@ -72,17 +72,26 @@ export function useList(): ListSheet {
   return listOf(useShow().sheet);
 }
 
-/** Makes edits on the show; a refusal is told to the user and gives false. */
+let lastSent: Promise<unknown> = Promise.resolve();
+
+/** Makes edits on the show, in the order in which they are asked for; a refusal is told to the user and gives false. */
 export function useMakeEdits(): (edits: readonly EditInput[]) => Promise<boolean> {
-  const { id, revision } = useShow();
+  const { id } = useShow();
   const client = useQueryClient();
   return useCallback(
-    async (edits) => {
+    (edits) => {
       performance.mark("edit-sent");
-      return told(async () => takeNews(client, await api.edit(id, revision, edits)));
+      const sent = lastSent.then(() => told(async () => takeNews(client, await api.edit(id, revisionOf(client, id), edits))));
+      lastSent = sent;
+      return sent;
     },
-    [client, id, revision],
+    [client, id],
   );
+}
+
+/** The revision that the window shows now; an edit waits for the window's own edits before it. */
+function revisionOf(client: QueryClient, id: number): number {
+  return client.getQueryData<OpenShow>(keyOf(id))?.revision ?? 0;
 }
 
 /** Takes back the newest edit, or makes again what was taken back. */
