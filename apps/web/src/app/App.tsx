@@ -3,6 +3,7 @@ import { Suspense, lazy } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { ScoreView } from "../score/ScoreView.tsx";
 import { api } from "../show/api.ts";
+import { lastOpened } from "../show/lastOpened.ts";
 import { Frame } from "./Frame.tsx";
 
 const StageView = lazy(() => import("../stage/StageView.tsx"));
@@ -40,7 +41,7 @@ export function App() {
 
 function FirstShow() {
   const shows = useQuery({ queryKey: ["shows"], queryFn: api.shows });
-  const first = shows.data?.at(-1);
+  const first = shows.data?.find((show) => show.id === lastOpened()) ?? shows.data?.[0];
   if (first) return <Navigate to={`/show/${first.id}/score`} replace />;
   return <p className="p-8">{shows.error ? shows.error.message : shows.data ? "There is no show yet." : ""}</p>;
 }

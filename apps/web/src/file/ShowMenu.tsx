@@ -64,7 +64,7 @@ export function ShowMenu({ title }: { title: string }) {
               <Upload size={15} /> Import a show document …
             </button>
           </li>
-          {(shows.data ?? []).filter((show) => show.id !== id).length > 0 && <li className="menu-title">Other shows</li>}
+          {(shows.data ?? []).filter((show) => show.id !== id).length > 0 && <li className="menu-title text-quiet">Other shows</li>}
           {(shows.data ?? [])
             .filter((show) => show.id !== id)
             .map((show) => (

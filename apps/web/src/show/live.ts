@@ -3,6 +3,7 @@ import { useEffect } from "react";
 import { type Socket, io } from "socket.io-client";
 import { create } from "zustand";
 import type { EditNews, ListClock, RunState } from "./api.ts";
+import { rememberOpened } from "./lastOpened.ts";
 import { catchUp, takeNews } from "./useShow.ts";
 
 interface FromServer {
@@ -28,6 +29,7 @@ export const useLive = create<Live>(() => ({ run: null, connected: false, ahead:
 export function useLiveShow(show: number): void {
   const client = useQueryClient();
   useEffect(() => {
+    rememberOpened(show);
     const socket: Socket<FromServer, ToServer> = io({ transports: ["websocket"] });
     socket.on("connect", () => {
       socket.emit("watch", show, (answer) => {

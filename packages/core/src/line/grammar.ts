@@ -166,11 +166,21 @@ function named(token: IToken): Named {
   return { name: token.image, at: token.startOffset };
 }
 
-const lexer = new Lexer(lineTokens);
-const parser = new LineParser();
+interface Reader {
+  readonly lexer: Lexer;
+  readonly parser: LineParser;
+}
+let reader: Reader | undefined;
+
+/** Made when the first line is read: analysing the grammar takes longer than anything else at the start of a window. */
+function lineReader(): Reader {
+  reader ??= { lexer: new Lexer(lineTokens), parser: new LineParser() };
+  return reader;
+}
 
 /** Reads one line of the line entry. An empty line and a line that cannot be read give a fault that points at the word. */
 export function parseLine(text: string): { sentence: Sentence } | { fault: LineFault } {
+  const { lexer, parser } = lineReader();
   const lexed = lexer.tokenize(text);
   const bad = lexed.errors[0];
   if (bad)
