@@ -44,6 +44,16 @@ need_packages() {
 
 port_taken() { node -e 'const s=require("net").connect(+process.argv[1],"127.0.0.1");s.on("connect",()=>process.exit(0));s.on("error",()=>process.exit(1))' "$1"; }
 
+# Stops the process of a pid file when it still lives and its command line holds this text: stop_leftover FILE TEXT
+stop_leftover() {
+  local pid
+  pid=$(cat "$1" 2>/dev/null) || return 0
+  [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' <"/proc/$pid/cmdline" | grep -qF -- "$2" || return 0
+  kill -TERM "$pid" 2>/dev/null
+  for _ in $(seq 100); do kill -0 "$pid" 2>/dev/null || return 0; sleep 0.1; done
+  fail "Process $pid of an earlier start does not stop; end it with  kill -9 $pid  and try again."
+}
+
 # Starts MariaDB on port $ZM_DB_PORT with its data in $1.
 start_database() {
   local dir=$1 mariadbd client user
@@ -59,7 +69,7 @@ start_database() {
       || fail "The database could not be made; $dir/install.log says why."
   fi
   "$mariadbd" --no-defaults --user="$user" --datadir="$dir/data" --bind-address=127.0.0.1 --port="$ZM_DB_PORT" --socket="$DB_SOCKET" --pid-file="$dir/mariadb.pid" \
-    --skip-name-resolve --character-set-server=utf8mb4 --innodb-flush-log-at-trx-commit=1 --innodb-doublewrite=1 >"$dir/mariadb.log" 2>&1 &
+    --skip-name-resolve --character-set-server=utf8mb4 --innodb-flush-log-at-trx-commit=1 --innodb-doublewrite=1 >"$dir/mariadb.log" 2>&1 9>&- &
   DB_PID=$!
   client="mariadb --no-defaults --socket=$DB_SOCKET --user=root"
   local tries=0

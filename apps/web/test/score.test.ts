@@ -1,0 +1,122 @@
+import { type EditInput, findRow, keyAt, listOf, makeEdits, readEdits, sheetOf } from "@zm/core";
+import { saltAndParaffin } from "@zm/demo";
+import { impactLines } from "../src/choice/impactWords.ts";
+import { readDeed } from "../src/inspector/readDeed.ts";
+import { lensKeys, lensThreads, markAt, trackedText } from "../src/score/cells.ts";
+import { channelsBetween, columnAt, layoutColumns } from "../src/score/columns.ts";
+import { cellStory } from "../src/score/story.ts";
+import { clockTime, triggerWords, upDown } from "../src/shared/words.ts";
+
+const sheet = sheetOf(saltAndParaffin());
+const list = listOf(sheet);
+const row = (cue: string): number => findRow(list, cue);
+const mark = (channel: number, cue: string, lens: "intensity" | "colour" = "intensity"): ReturnType<typeof markAt> =>
+  markAt(list, lensKeys(list, channel, lens), row(cue), lens);
+
+test("each light stands in one column, under the first group that holds it", () => {
+  const layout = layoutColumns(sheet.show, "intensity", new Set());
+  const channels = layout.columns.flatMap((column) => column.channels);
+  expect(channels).toEqual(sheet.show.channels.map((channel) => channel.number));
+  layout.columns.forEach((column, index) => expect(columnAt(layout, column.x + 5)).toBe(index));
+  expect(columnAt(layout, 1e6)).toBe(layout.columns.length - 1);
+});
+
+test("a folded group is one column that stands for all its lights", () => {
+  const layout = layoutColumns(sheet.show, "intensity", new Set(["cabin"]));
+  expect(layout.columns[0]).toMatchObject({ folded: true, label: "8 lights", channels: [1, 2, 3, 4, 5, 6, 7, 8] });
+  expect(channelsBetween(layout, 3, 12)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 11, 12]);
+  expect(channelsBetween(layout, 12, 3)).toEqual(channelsBetween(layout, 3, 12));
+});
+
+test("the Colour lens leaves out lights that have no colour", () => {
+  const layout = layoutColumns(sheet.show, "colour", new Set());
+  expect(layout.columns.some((column) => column.channel === 1)).toBe(false);
+  expect(layout.columns[0]?.channel).toBe(21);
+});
+
+test("a move is drawn by its shape: rising, falling, changing nothing, and a colour as a square with its palette", () => {
+  expect(mark(1, "6")).toEqual({ shape: "rise", hollow: false, text: "60" });
+  expect(mark(1, "7")).toEqual({ shape: "fall", hollow: false, text: "50" });
+  expect(mark(8, "10")).toEqual({ shape: "square", hollow: true, text: "25" });
+  expect(mark(1, "8")).toBeNull();
+  expect(mark(21, "9", "colour")).toEqual({ shape: "square", hollow: false, text: "Storm" });
+  expect(trackedText(list, lensKeys(list, 1, "intensity"), row("8"), "intensity")).toBe("50");
+  expect(trackedText(list, lensKeys(list, 1, "intensity"), row("1"), "intensity")).toBe("");
+});
+
+test("the threads of a light cover exactly the rows in which it is set", () => {
+  for (const channel of [1, 21, 61]) {
+    for (const lens of ["intensity", "colour"] as const) {
+      const keys = lensKeys(list, channel, lens);
+      const covered = lensThreads(list, keys).flatMap((thread) =>
+        Array.from({ length: thread.to - thread.from + 1 }, (_, index) => thread.from + index),
+      );
+      const set = list.cues.map((_, at) => at).filter((at) => trackedText(list, keys, at, lens) !== "");
+      expect(covered).toEqual(set);
+    }
+  }
+});
+
+test("a cell tells where its value comes from and which cue ends it", () => {
+  const story = (name: string, cue: string): object => {
+    const [channel, attribute] = name.split(".");
+    const key = keyAt(list.keys, Number(channel), attribute ?? "");
+    return key ? cellStory(list, key, row(cue)) : {};
+  };
+  expect(story("1.intensity", "8")).toEqual({
+    value: "50",
+    from: "tracked from cue 7 Ada sets the table",
+    until: "until cue 9.5 Shutter bangs, which moves it to 25",
+  });
+  expect(story("1.intensity", "2")).toEqual({ value: "unset", from: "nothing has set it yet", until: "" });
+  expect(story("61.intensity", "12.6")).toEqual({ value: "unset", from: "stopped by the wall of this cue", until: "" });
+  expect(story("21.red", "9")).toMatchObject({ value: "16 (Storm)", from: "a move of this cue with its own fade 10" });
+  expect(story("11.intensity", "5.3")).toMatchObject({ until: "until cue 5.5 The lantern steadies, which moves it to 80" });
+  expect(story("61.intensity", "12.3")).toMatchObject({ until: "until cue 12.6 And again, which is a wall" });
+});
+
+test("an impact is told cue by cue, and what only keeps later looks is told apart", () => {
+  const edit: EditInput = {
+    op: "change",
+    from: "6",
+    to: "8",
+    keys: { channels: [11, 12], families: ["intensity"] },
+    do: { add: -10 },
+    after: "restore",
+  };
+  const lines = impactLines(makeEdits(sheet, readEdits(edit)), list);
+  expect(lines.map((line) => `${line.cue}: ${line.text}${line.quiet ? " (quiet)" : ""}`)).toEqual([
+    "6: 2 lights 80–85 to 70–75",
+    "7: 2 lights 80–85 to 70–75",
+    "8: 2 lights 80–95 to 70–85",
+    "9: gets 2 moves; looks as before (quiet)",
+  ]);
+});
+
+test.each([
+  ["70", { set: 70 }],
+  ["+10", { add: 10 }],
+  ["-5", { add: -5 }],
+  ["−5", { add: -5 }],
+  ["*0.8", { scale: 0.8 }],
+  ["×0,8", { scale: 0.8 }],
+  ["=-20", { set: -20 }],
+  ["full", { set: 100 }],
+  ["Out", { set: 0 }],
+  ["", null],
+  ["seventy", null],
+  ["+", null],
+])("typing %j over cells means %j", (text, deed) => {
+  expect(readDeed(text)).toEqual(deed);
+});
+
+test("times are written short and tell the two kinds of follow apart", () => {
+  expect(triggerWords({ type: "follow", from: "go", after: 2 })).toBe("go + 2 s");
+  expect(triggerWords({ type: "follow", from: "complete", after: 0.5 })).toBe("end + 0.5 s");
+  expect(triggerWords(undefined)).toBe("");
+  expect(upDown({ number: "1", parts: [{ number: 1, times: { up: 3, upDelay: 1, down: 5 }, moves: {} }] })).toEqual({
+    up: "3+1",
+    down: "5",
+  });
+  expect([0, 0.2, 7, 61.5, 600].map(clockTime)).toEqual(["0:00", "0:01", "0:07", "1:02", "10:00"]);
+});
