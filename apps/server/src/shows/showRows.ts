@@ -1,4 +1,5 @@
 import {
+  CURVES,
   type Cue,
   type CueHead,
   type MoveSpec,
@@ -233,7 +234,7 @@ async function readMoves(manager: EntityManager, showId: number): Promise<Map<st
 }
 
 function specOf(row: MoveRow): MoveSpec {
-  const timing = present({ fade: row.fade, delay: row.delay, curve: row.curve }) as Parameters<typeof makeMove>[1];
+  const timing = { fade: row.fade ?? undefined, delay: row.delay ?? undefined, curve: CURVES.find((curve) => curve === row.curve) };
   if (row.value !== null) return makeMove({ value: row.value }, timing);
   return row.palette === null ? makeMove({ release: true }, timing) : makeMove({ palette: row.palette }, timing);
 }

@@ -39,7 +39,18 @@ export interface CueStep {
 
 /** The steps that take these back: each turned round, the last first. */
 export function invertSteps(steps: readonly Step[]): Step[] {
-  return steps.map((step) => ({ ...step, before: step.after, after: step.before }) as Step).reverse();
+  return steps.map(invertStep).reverse();
+}
+
+function invertStep(step: Step): Step {
+  switch (step.at) {
+    case "move":
+      return { ...step, before: step.after, after: step.before };
+    case "part":
+      return { ...step, before: step.after, after: step.before };
+    case "cue":
+      return { ...step, before: step.after, after: step.before };
+  }
 }
 
 /** What a step touches, as one text: two edits that share none can both be kept. */

@@ -6,7 +6,7 @@ import { carriedAt } from "../../sheet/look.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, movesOf, rowOf } from "../../sheet/sheet.ts";
 import { headOf, partHeadOf, sameData } from "../apply.ts";
 import type { DeleteCueEdit, InsertCueEdit, SetCueEdit } from "../edits.ts";
-import type { Step } from "../step.ts";
+import { type Step, invertSteps } from "../step.ts";
 import { restoreFrom } from "./moveSteps.ts";
 import { eachRow } from "./rows.ts";
 
@@ -39,8 +39,7 @@ function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step[] {
 /** The steps that delete a cue; with keepLooks, what later cues need of it moves on to the next (SEMANTICS section 6). */
 export function planDeleteCue(sheet: ShowSheet, list: ListSheet, edit: DeleteCueEdit): Step[] {
   const row = rowOf(list, edit.cue);
-  const own = wholeCueSteps(sheet, list, cueAt(list, row));
-  const taken = own.map((step) => ({ ...step, before: step.after, after: undefined }) as Step).reverse();
+  const taken = invertSteps(wholeCueSteps(sheet, list, cueAt(list, row)));
   if (edit.looks === "letGo") return taken;
   const kept = list.keys.all.flatMap((key) => restoreFrom(list, key, row + 1, carriedAt(list, key, row - 1), carriedAt(list, key, row)));
   return [...taken, ...kept];
