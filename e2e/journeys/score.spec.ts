@@ -53,6 +53,9 @@ test("a range edit works by keyboard alone, and tracks on when that is asked", a
   await page.keyboard.press("Shift+ArrowRight");
   await expect(page.getByRole("heading", { name: "Cues 6 to 7" })).toBeVisible();
   await page.getByRole("button", { name: "Track on" }).press("Enter");
+  await page.getByLabel("level").fill("+1");
+  await page.keyboard.press("Backspace");
+  await expect(page.getByLabel("level")).toHaveValue("+");
   await page.getByLabel("level").fill("33");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();

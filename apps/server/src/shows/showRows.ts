@@ -18,6 +18,7 @@ import {
   readShow,
 } from "@zm/core";
 import type { EntityManager } from "typeorm";
+import { chunksOf } from "../database/chunks.ts";
 import {
   ChannelRow,
   CueRow,
@@ -103,14 +104,8 @@ export async function insertShow(manager: EntityManager, show: Show): Promise<nu
 }
 
 async function insertAll<T extends object>(manager: EntityManager, entity: new () => T, rows: readonly object[]): Promise<void> {
-  for (let at = 0; at < rows.length; at += CHUNK) {
-    await manager
-      .createQueryBuilder()
-      .insert()
-      .into(entity)
-      .values(rows.slice(at, at + CHUNK))
-      .updateEntity(false)
-      .execute();
+  for (const chunk of chunksOf(rows, CHUNK)) {
+    await manager.createQueryBuilder().insert().into(entity).values(chunk).updateEntity(false).execute();
   }
 }
 

@@ -1,5 +1,6 @@
 import { type Step, addressOf, cueOrder } from "@zm/core";
 import type { EntityManager, ObjectLiteral } from "typeorm";
+import { chunksOf } from "../database/chunks.ts";
 import { CueRow, MoveRow, PartRow } from "../database/entities.ts";
 import { type CuePlace, cueRow, moveRow, partRow } from "./showRows.ts";
 
@@ -30,40 +31,25 @@ export async function writeSteps(manager: EntityManager, showId: number, steps: 
   }
   const cuesGone = new Set(gone.cues.map((place) => `${place.listId}/${place.cue}`));
   const stays = (place: CuePlace): boolean => !cuesGone.has(`${place.listId}/${place.cue}`);
-  await upsertAll(manager, CueRow, cues, ["showId", "listId", "cue"]);
-  await upsertAll(manager, PartRow, parts, ["showId", "listId", "cue", "part"]);
+  await upsertAll(manager, CueRow, cues);
+  await upsertAll(manager, PartRow, parts);
   await deleteMoves(manager, gone.moves.filter(stays));
-  await upsertAll(manager, MoveRow, moves, ["showId", "listId", "cue", "channel", "attribute"]);
+  await upsertAll(manager, MoveRow, moves);
   for (const place of gone.parts.filter(stays)) await manager.delete(PartRow, place);
   for (const place of gone.cues) await manager.delete(CueRow, place);
 }
 
-async function upsertAll<T extends ObjectLiteral>(
-  manager: EntityManager,
-  entity: new () => T,
-  rows: readonly T[],
-  keys: (keyof T & string)[],
-): Promise<void> {
-  const columns = manager.connection
-    .getMetadata(entity)
-    .columns.map((column) => column.databaseName)
-    .filter((name) => !manager.connection.getMetadata(entity).primaryColumns.some((primary) => primary.databaseName === name));
-  const conflict = keys.map((key) => manager.connection.getMetadata(entity).findColumnWithPropertyName(key)?.databaseName ?? key);
-  for (let at = 0; at < rows.length; at += CHUNK) {
-    await manager
-      .createQueryBuilder()
-      .insert()
-      .into(entity)
-      .values(rows.slice(at, at + CHUNK))
-      .orUpdate(columns, conflict)
-      .updateEntity(false)
-      .execute();
+async function upsertAll<T extends ObjectLiteral>(manager: EntityManager, entity: new () => T, rows: readonly T[]): Promise<void> {
+  const metadata = manager.connection.getMetadata(entity);
+  const conflict = metadata.primaryColumns.map((column) => column.databaseName);
+  const columns = metadata.columns.map((column) => column.databaseName).filter((name) => !conflict.includes(name));
+  for (const chunk of chunksOf(rows, CHUNK)) {
+    await manager.createQueryBuilder().insert().into(entity).values(chunk).orUpdate(columns, conflict).updateEntity(false).execute();
   }
 }
 
 async function deleteMoves(manager: EntityManager, places: readonly (CuePlace & { channel: number; attribute: string })[]): Promise<void> {
-  for (let at = 0; at < places.length; at += CHUNK) {
-    const chunk = places.slice(at, at + CHUNK);
+  for (const chunk of chunksOf(places, CHUNK)) {
     const rows = chunk.map(() => "(?, ?, ?, ?, ?)").join(", ");
     const values = chunk.flatMap(({ showId, listId, cue, channel, attribute }) => [showId, listId, cue, channel, attribute]);
     await manager.query(`DELETE FROM moves WHERE (show_id, list_id, cue, channel, attribute) IN (${rows})`, values);

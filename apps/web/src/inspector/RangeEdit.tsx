@@ -25,14 +25,14 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
     if (deed) useChoice.setState({ draft: { from: "cells", edits: [changeOf(list.id, cues, channels, lens, deed, after)] } });
   }, [cells, deed, after, list.id]);
   useEffect(() => {
-    if (deed === null) setText("");
+    // Taken or dropped elsewhere; a text that only does not read yet stays.
+    if (deed === null && readDeed(text)) setText("");
   }, [deed]);
 
   const type = (value: string): void => {
     setText(value);
     const read = readDeed(value);
     useChoice.setState({ deed: read, ...(read ? {} : { draft: null }) });
-    if (!read) setText(value);
   };
   const take = async (): Promise<void> => {
     if (!draft || !outcome || "fault" in outcome) return;

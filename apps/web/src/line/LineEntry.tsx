@@ -1,5 +1,5 @@
 import { type LineFault, readLine } from "@zm/core";
-import { useMemo, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
 import { useHistory, useList, useMakeEdits, useShow } from "../show/useShow.ts";
@@ -15,14 +15,15 @@ export function LineEntry() {
   const draft = useDraft();
   const makeEdits = useMakeEdits();
   const history = useHistory();
-  const read = useMemo(
-    () => (text.trim() === "" ? null : readLine(text, { sheet, list, cues: chosenCues({ cue, cueEnd }) ?? undefined })),
-    [text, sheet, list, cue, cueEnd],
+  const readText = useCallback(
+    (value: string) => (value.trim() === "" ? null : readLine(value, { sheet, list, cues: chosenCues({ cue, cueEnd }) ?? undefined })),
+    [sheet, list, cue, cueEnd],
   );
+  const read = useMemo(() => readText(text), [readText, text]);
 
   const type = (value: string): void => {
     setText(value);
-    const next = value.trim() === "" ? null : readLine(value, { sheet, list, cues: chosenCues({ cue, cueEnd }) ?? undefined });
+    const next = readText(value);
     const request = next && "request" in next ? next.request : null;
     useChoice.setState({ deed: null, draft: request?.kind === "edit" ? { from: "line", edits: request.edits } : null });
   };

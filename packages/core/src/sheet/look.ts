@@ -1,4 +1,4 @@
-import { isRelease, paletteOf } from "../show/move.ts";
+import { paletteOf } from "../show/move.ts";
 import type { MoveSpec } from "../show/schema.ts";
 import { type Column, EMPTY_COLUMN, countThrough } from "./column.ts";
 import type { Key } from "./keys.ts";
@@ -96,9 +96,4 @@ export function lookAt(list: ListSheet, row: number): Look {
 /** The looks of all cues, in order. */
 export function allLooks(list: ListSheet): Look[] {
   return list.cues.map((_, row) => lookAt(list, row));
-}
-
-/** True for an entry whose move refers to a palette that has no value for the key. */
-export function isPaletteGap(entry: Entry): boolean {
-  return entry.spec !== undefined && Number.isNaN(entry.value) && !isRelease(entry.spec);
 }

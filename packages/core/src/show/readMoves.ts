@@ -4,7 +4,6 @@ import { type Attribute, type MoveSpec, type Moves, CURVES } from "./schema.ts";
 import { paletteOf, plainValue } from "./move.ts";
 
 const FIELDS: ReadonlySet<string> = new Set(["value", "palette", "release", "fade", "delay", "curve"]);
-const CURVE_NAMES: ReadonlySet<unknown> = new Set(CURVES);
 
 /**
  * Checks an object of moves against the rig and gives back a clean copy in the order of the rig's attributes.
@@ -115,6 +114,6 @@ function readTiming(
   }
   if (!fields.has("curve")) return timing;
   const curve = CURVES.find((name) => name === fields.get("curve"));
-  if (!curve || !CURVE_NAMES.has(curve)) throw new ShowError(`${place}: curve is not one of ${CURVES.join(", ")}`);
+  if (!curve) throw new ShowError(`${place}: curve is not one of ${CURVES.join(", ")}`);
   return { ...timing, curve };
 }

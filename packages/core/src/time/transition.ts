@@ -26,7 +26,7 @@ export interface Run {
 export type LookBefore = (key: Key) => number;
 
 /** The look of the row before, which a cue fired in order starts from; nothing before the first. */
-export function lookBefore(list: ListSheet, row: number): LookBefore {
+function lookBefore(list: ListSheet, row: number): LookBefore {
   return row <= 0 ? () => Number.NaN : (key) => entryAt(list, key, row - 1).value;
 }
 

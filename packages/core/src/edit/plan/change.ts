@@ -4,7 +4,7 @@ import { checkRange } from "../../show/readMoves.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type Entry, UNSET, carriedAt, entryAt } from "../../sheet/look.ts";
 import { resolve } from "../../sheet/palettes.ts";
-import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
+import type { ListSheet } from "../../sheet/sheet.ts";
 import type { ChangeEdit, Deed } from "../edits.ts";
 import type { MoveStep } from "../step.ts";
 import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "./moveSteps.ts";
@@ -98,11 +98,4 @@ function moveAfter(list: ListSheet, key: Key, stored: Entry, deed: Deed): Tracke
   const untouched = stored.spec === undefined || isRelease(stored.spec) || Number.isNaN(resolve(stored.spec, key, list.palettes));
   if (untouched && !standsOnce(deed)) return stored;
   return lookAfter(list, key, stored, deed);
-}
-
-/** The cue numbers of a change's range as they exist, for messages. */
-export function rangeWords(list: ListSheet, edit: Pick<ChangeEdit, "from" | "to">): string {
-  const { first, last } = rowsIn(list, edit.from, edit.to);
-  const [from, to] = [cueAt(list, first).number, cueAt(list, last).number];
-  return from === to ? `cue ${from}` : `cues ${from} to ${to}`;
 }
