@@ -244,3 +244,96 @@ test("the OpenAPI page is served", async () => {
   const { body } = await http().get("/api-json").expect(200);
   expect(Object.keys(body.paths)).toEqual(expect.arrayContaining(["/api/shows/{id}/edits", "/api/shows/{id}/run"]));
 });
+
+describe("every kind of edit goes into rows and is taken back row for row", () => {
+  const white = { id: "white", family: "colour", label: "White", values: [{ attribute: "red", value: 100 }] };
+  const batches: [string, object[]][] = [
+    ["numbers", [{ op: "renumber", from: "0.5", to: "99", start: "100", step: "2" }]],
+    ["a cue moved, then changed under its new number", [{ op: "moveCue", cue: "6", to: "8.5" }, change("8.5", "8.5", 1, 12)]],
+    [
+      "walls and parts",
+      [
+        { op: "block", from: "4", to: "9" },
+        { op: "assignPart", cue: "6", keys: { families: ["intensity"] }, part: 3, times: { up: 9 } },
+      ],
+    ],
+    [
+      "copies and splits",
+      [
+        { op: "copyCue", cue: "6", to: "6.5", what: "look" },
+        { op: "split", cue: "7", to: "7.5" },
+      ],
+    ],
+    [
+      "a palette made, used, changed and taken away",
+      [
+        { op: "setPalette", palette: white },
+        { op: "change", from: "6", to: "8", keys: { channels: [61] }, do: { palette: "white" } },
+        {
+          op: "setPalette",
+          palette: {
+            ...white,
+            values: [
+              { attribute: "red", value: 90 },
+              { attribute: "red", value: 80, channel: 61 },
+            ],
+          },
+        },
+      ],
+    ],
+    ["a palette that cues use is taken away", [{ op: "removePalette", palette: "dusk", used: "keepLooks" }]],
+    [
+      "a channel made and another taken away with all it does",
+      [
+        { op: "setChannel", channel: { number: 7, type: "profile" } },
+        { op: "removeChannel", channel: 61, used: "drop" },
+      ],
+    ],
+    [
+      "groups and paces come and go",
+      [
+        { op: "setGroup", group: { id: "odd", label: "Odd", channels: [1, 3] } },
+        { op: "setPace", pace: { id: "odd", label: "Odd", beam: { fade: "1~4" } } },
+        { op: "setMoveTimes", from: "1", to: "9", keys: {}, fade: "2~6" },
+      ],
+    ],
+    [
+      "a list comes with its cues",
+      [
+        {
+          op: "setList",
+          list: { id: "sea", label: "Sea", cues: [{ number: "1", parts: [{ number: 1, moves: { "1": { intensity: 4 } } }] }] },
+        },
+      ],
+    ],
+  ];
+
+  test.each(batches)("%s", async (_, edits) => {
+    const before = await stored();
+    const types = JSON.parse(before).fixtureTypes as { id: string }[];
+    const sent = JSON.parse(JSON.stringify(edits).replace('"type":"profile"', `"type":"${types[0]?.id ?? ""}"`)) as object[];
+    await http().post("/api/shows/1/edits").send({ base: 0, edits: sent }).expect(200);
+    const after = await stored();
+    expect(after).not.toBe(before);
+    server = await server.restart();
+    expect(await stored()).toBe(after);
+    await http().post("/api/shows/1/undo").expect(200);
+    server = await server.restart();
+    expect(await stored()).toBe(before);
+    await http().post("/api/shows/1/redo").expect(200);
+    server = await server.restart();
+    expect(await stored()).toBe(after);
+  });
+});
+
+test("an edit in a list whose cues have taken other numbers meanwhile is refused", async () => {
+  await http()
+    .post("/api/shows/1/edits")
+    .send({ base: 0, edits: [{ op: "renumber", from: "10", to: "12", start: "10", step: "0.5" }] })
+    .expect(200);
+  const late = await http()
+    .post("/api/shows/1/edits")
+    .send({ base: 0, edits: [change("6", "7", 1, 11)] })
+    .expect(409);
+  expect(late.body.message).toMatch(/^Cue 6 has just been changed/);
+});

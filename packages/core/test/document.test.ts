@@ -142,8 +142,8 @@ test.each<[string, (show: ReturnType<typeof blank>) => void, string]>([
   ],
   [
     "a palette value out of range",
-    (show) => show.palettes[0]?.values.push({ attribute: "red", value: 1e308 }),
-    "palette dusk, red: 1e+308 is outside 0 to 100",
+    (show) => show.palettes[0]?.values.push({ attribute: "red", value: 1000 }),
+    "palette dusk, red: 1000 is outside 0 to 100",
   ],
   ["another version", (show) => Object.assign(show, { version: 2 }), "version: is not a version that can be read"],
 ])("%s is named with its place", (_, change, words) => {

@@ -1,4 +1,4 @@
-import type { ShowSheet, Step } from "@zm/core";
+import { type ShowSheet, type Step, addressOf, isCueData } from "@zm/core";
 
 /** A show held in memory while it is worked on. */
 export interface OpenShow {
@@ -25,23 +25,35 @@ export interface EditNews {
 }
 
 /**
- * The first cue at which two sets of changes get in each other's way, or null: they touch the same thing, or one of them
- * brings or takes a cue that the other touches.
+ * The first place at which two sets of changes get in each other's way, or null: they touch the same thing, one of them
+ * brings or takes a cue that the other touches, or gives cues of a list other numbers while the other works in it.
  */
-export function clash(mine: readonly Step[], theirs: readonly Step[], addressOf: (step: Step) => string): string | null {
-  const touched = new Set(theirs.map(addressOf));
-  const cues = new Set(theirs.map(cueOf));
-  const comeOrGone = new Set(theirs.filter(comesOrGoes).map(cueOf));
+export function clash(mine: readonly Step[], theirs: readonly Step[]): string | null {
+  const touched = new Set(theirs.flatMap(claims));
+  const worked = new Set(theirs.flatMap(placesWorkedIn));
   const hit = mine.find(
-    (step) => touched.has(addressOf(step)) || comeOrGone.has(cueOf(step)) || (comesOrGoes(step) && cues.has(cueOf(step))),
+    (step) =>
+      claims(step).some((claim) => touched.has(claim) || worked.has(claim)) || placesWorkedIn(step).some((place) => touched.has(place)),
   );
-  return hit ? hit.cue : null;
+  return hit ? placeWords(hit) : null;
 }
 
-function cueOf(step: Step): string {
-  return `${step.list}/${step.cue}`;
+/** What a step needs for itself: the thing it changes, and a whole cue or list where it brings, takes or renumbers. */
+function claims(step: Step): string[] {
+  if (step.at === "renumber") return [`list ${step.list}`];
+  if (step.at === "cue" && (step.before === undefined || step.after === undefined))
+    return [addressOf(step), `cue ${step.list}/${step.cue}`];
+  return [addressOf(step)];
 }
 
-function comesOrGoes(step: Step): boolean {
-  return step.at === "cue" && (step.before === undefined || step.after === undefined);
+function placesWorkedIn(step: Step): string[] {
+  if (step.at === "renumber") return [`list ${step.list}`];
+  return isCueData(step) ? [`cue ${step.list}/${step.cue}`, `list ${step.list}`] : [];
+}
+
+function placeWords(step: Step): string {
+  if (step.at === "renumber") return `Cue ${step.cues[0]?.from ?? ""}`;
+  if (step.at === "entry")
+    return `${{ fixtureTypes: "Fixture type", channels: "Channel", groups: "Group", palettes: "Palette", paces: "Pace", lists: "List" }[step.of]} ${step.id}`;
+  return `Cue ${step.cue}`;
 }

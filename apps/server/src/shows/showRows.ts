@@ -1,8 +1,14 @@
 import {
   CURVES,
+  type Channel,
   type Cue,
   type CueHead,
+  type FixtureType,
+  type Group,
+  type ListHead,
   type MoveSpec,
+  type Pace,
+  type Palette,
   type Part,
   type PartHead,
   type Show,
@@ -35,6 +41,54 @@ import {
 
 const CHUNK = 1000;
 
+/** Makes the row of an entry that stands at a place among its like. */
+type RowOf<E, R> = (entry: E, position: number) => R;
+
+export function typeRow(showId: number): RowOf<FixtureType, FixtureTypeRow> {
+  return ({ id, name, attributes }, position) => ({ showId, id, name, attributes, position });
+}
+
+export function channelRow(showId: number): RowOf<Channel, ChannelRow> {
+  return ({ number, type, label, patch, place }, position) => ({
+    showId,
+    number,
+    type,
+    position,
+    label: label ?? null,
+    patch: patch ?? null,
+    place: place ?? null,
+  });
+}
+
+export function groupRow(showId: number): RowOf<Group, GroupRow> {
+  return ({ id, label, channels }, position) => ({ showId, id, label, channels, position });
+}
+
+export function paletteRow(showId: number): RowOf<Palette, PaletteRow> {
+  return ({ id, family, label }, position) => ({ showId, id, family, label, position });
+}
+
+/** The values of a palette as rows, in their order. */
+export function paletteValueRows(showId: number, palette: Palette): PaletteValueRow[] {
+  return palette.values.map(({ attribute, value, type, channel }, position) => ({
+    showId,
+    paletteId: palette.id,
+    position,
+    attribute,
+    value,
+    type: type ?? null,
+    channel: channel ?? null,
+  }));
+}
+
+export function paceRow(showId: number): RowOf<Pace, PaceRow> {
+  return ({ id, label, ...timing }, position) => ({ showId, id, label, timing, position });
+}
+
+export function listRow(showId: number): RowOf<ListHead, ListRow> {
+  return ({ id, label, marks }, position) => ({ showId, id, label, marks: marks ?? null, position });
+}
+
 /** Where a cue stands in the database. */
 export interface CuePlace {
   showId: number;
@@ -45,40 +99,17 @@ export interface CuePlace {
 /** Stores a whole new show as rows and gives back its number. */
 export async function insertShow(manager: EntityManager, show: Show): Promise<number> {
   const { id: showId } = await manager.save(manager.create(ShowRow, { title: show.title, revision: 0, script: show.script ?? null }));
-  const position = <T extends object>(each: T, index: number): T & { showId: number; position: number } => ({
-    ...each,
-    showId,
-    position: index,
-  });
-  await insertAll(manager, FixtureTypeRow, show.fixtureTypes.map(position));
-  await insertAll(
-    manager,
-    ChannelRow,
-    show.channels.map((channel, index) => ({ label: null, patch: null, place: null, ...position(channel, index) })),
-  );
-  await insertAll(manager, GroupRow, show.groups.map(position));
-  await insertAll(
-    manager,
-    PaletteRow,
-    show.palettes.map(({ values: _values, ...palette }, index) => position(palette, index)),
-  );
+  await insertAll(manager, FixtureTypeRow, show.fixtureTypes.map(typeRow(showId)));
+  await insertAll(manager, ChannelRow, show.channels.map(channelRow(showId)));
+  await insertAll(manager, GroupRow, show.groups.map(groupRow(showId)));
+  await insertAll(manager, PaletteRow, show.palettes.map(paletteRow(showId)));
   await insertAll(
     manager,
     PaletteValueRow,
-    show.palettes.flatMap((palette) =>
-      palette.values.map((value, index) => ({ type: null, channel: null, ...position(value, index), paletteId: palette.id })),
-    ),
+    show.palettes.flatMap((palette) => paletteValueRows(showId, palette)),
   );
-  await insertAll(
-    manager,
-    PaceRow,
-    show.paces.map(({ id, label, ...timing }, index) => position({ id, label, timing }, index)),
-  );
-  await insertAll(
-    manager,
-    ListRow,
-    show.lists.map(({ id, label, marks }, index) => position({ id, label, marks: marks ?? null }, index)),
-  );
+  await insertAll(manager, PaceRow, show.paces.map(paceRow(showId)));
+  await insertAll(manager, ListRow, show.lists.map(listRow(showId)));
   const keys = keysOf(show);
   for (const list of show.lists) {
     const place = (cue: Cue): CuePlace => ({ showId, listId: list.id, cue: cueOrder(cue.number) });
@@ -103,7 +134,8 @@ export async function insertShow(manager: EntityManager, show: Show): Promise<nu
   return showId;
 }
 
-async function insertAll<T extends object>(manager: EntityManager, entity: new () => T, rows: readonly object[]): Promise<void> {
+/** Inserts rows in pieces that the database takes at once. */
+export async function insertAll<T extends object>(manager: EntityManager, entity: new () => T, rows: readonly object[]): Promise<void> {
   for (const chunk of chunksOf(rows, CHUNK)) {
     await manager.createQueryBuilder().insert().into(entity).values(chunk).updateEntity(false).execute();
   }

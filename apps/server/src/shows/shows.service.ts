@@ -1,16 +1,5 @@
 import { ConflictException, Injectable, Logger, NotFoundException, ServiceUnavailableException } from "@nestjs/common";
-import {
-  type EditInput,
-  type Show,
-  type Step,
-  addressOf,
-  describeEdits,
-  invertSteps,
-  makeEdits,
-  readEdits,
-  sheetOf,
-  takeSteps,
-} from "@zm/core";
+import { type EditInput, type Show, type Step, describeEdits, invertSteps, makeEdits, readEdits, sheetOf, takeSteps } from "@zm/core";
 import { Subject } from "rxjs";
 import { DataSource, type EntityManager, MoreThan } from "typeorm";
 import { EditRow, ShowRow } from "../database/entities.ts";
@@ -134,14 +123,13 @@ export class ShowsService {
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
     const since = await this.newsAfter(show.id, base);
-    const cue = clash(
+    const place = clash(
       steps,
       since.flatMap((news) => news.steps),
-      addressOf,
     );
-    if (cue === null) return;
+    if (place === null) return;
     throw new ConflictException(
-      `Cue ${cue} has just been changed in another window (${since.at(-1)?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
+      `${place} has just been changed in another window (${since.at(-1)?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
     );
   }
 
@@ -166,7 +154,7 @@ export class ShowsService {
       steps: JSON.stringify(steps),
       madeAt: new Date(),
     };
-    await this.store(show, row, steps);
+    await this.store(show, row, steps, sheet.show);
     show.sheet = sheet;
     show.revision = revision;
     remember(show, kind, revision, ofRevision);
@@ -175,12 +163,12 @@ export class ShowsService {
     return news;
   }
 
-  private async store(show: OpenShow, row: EditRow, steps: readonly Step[]): Promise<void> {
+  private async store(show: OpenShow, row: EditRow, steps: readonly Step[], after: Show): Promise<void> {
     try {
       await this.database.transaction(async (manager: EntityManager) => {
         const moved = await manager.update(ShowRow, { id: show.id, revision: show.revision }, { revision: row.revision });
         if (moved.affected !== 1) throw new StaleShow();
-        await writeSteps(manager, show.id, steps);
+        await writeSteps(manager, show.id, steps, show.sheet.show, after);
         await manager.insert(EditRow, row);
       });
     } catch (error) {

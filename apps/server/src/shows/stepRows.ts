@@ -1,14 +1,65 @@
-import { type Step, addressOf, cueOrder } from "@zm/core";
-import type { EntityManager, ObjectLiteral } from "typeorm";
+import {
+  type CueDataStep,
+  type EntryKind,
+  type RenumberStep,
+  type Show,
+  type Step,
+  addressOf,
+  cueOrder,
+  isCueData,
+  stretches,
+} from "@zm/core";
+import type { EntityManager } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
 import { CueRow, MoveRow, PartRow } from "../database/entities.ts";
+import { settleEntries, writeEntries } from "./entryRows.ts";
 import { type CuePlace, cueRow, moveRow, partRow } from "./showRows.ts";
+import { upsertAll } from "./upsert.ts";
 
 const CHUNK = 500;
 
 /** Writes what steps leave behind: each touched row once, in an order that keeps every constraint. */
-export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[]): Promise<void> {
-  const last = new Map<string, Step>();
+export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[], before: Show, after: Show): Promise<void> {
+  const touched = touchedEntries(steps);
+  await writeEntries(manager, showId, touched, after);
+  for (const stretch of stretches(steps)) {
+    const [first] = stretch.steps;
+    if (first?.at === "renumber") await writeNumbers(manager, showId, first);
+    else await writeCueData(manager, showId, stretch.steps.filter(isCueData));
+  }
+  await settleEntries(manager, showId, touched, before, after);
+}
+
+function touchedEntries(steps: readonly Step[]): Map<EntryKind, Set<string>> {
+  const touched = new Map<EntryKind, Set<string>>();
+  for (const step of steps) {
+    if (step.at !== "entry") continue;
+    touched.set(step.of, (touched.get(step.of) ?? new Set()).add(step.id));
+  }
+  return touched;
+}
+
+/** Gives cues other numbers; parts, moves and where a list stands follow. First below 0, so that two may exchange theirs. */
+async function writeNumbers(manager: EntityManager, showId: number, step: RenumberStep): Promise<void> {
+  for (const chunk of chunksOf(step.cues, CHUNK)) {
+    const cases = chunk.map(() => "WHEN ? THEN ?").join(" ");
+    const pairs = chunk.flatMap(({ from, to }) => [cueOrder(from), -1 - cueOrder(to)]);
+    const numbers = chunk.map(({ from }) => cueOrder(from));
+    const marks = numbers.map(() => "?").join(", ");
+    for (const table of ["cues", "runs"])
+      await manager.query(`UPDATE ${table} SET cue = CASE cue ${cases} END WHERE show_id = ? AND list_id = ? AND cue IN (${marks})`, [
+        ...pairs,
+        showId,
+        step.list,
+        ...numbers,
+      ]);
+  }
+  for (const table of ["cues", "runs"])
+    await manager.query(`UPDATE ${table} SET cue = -1 - cue WHERE show_id = ? AND list_id = ? AND cue < 0`, [showId, step.list]);
+}
+
+async function writeCueData(manager: EntityManager, showId: number, steps: readonly CueDataStep[]): Promise<void> {
+  const last = new Map<string, CueDataStep>();
   for (const step of steps) last.set(addressOf(step), step);
   const cues: CueRow[] = [];
   const parts: PartRow[] = [];
@@ -37,15 +88,6 @@ export async function writeSteps(manager: EntityManager, showId: number, steps: 
   await upsertAll(manager, MoveRow, moves);
   for (const place of gone.parts.filter(stays)) await manager.delete(PartRow, place);
   for (const place of gone.cues) await manager.delete(CueRow, place);
-}
-
-async function upsertAll<T extends ObjectLiteral>(manager: EntityManager, entity: new () => T, rows: readonly T[]): Promise<void> {
-  const metadata = manager.connection.getMetadata(entity);
-  const conflict = metadata.primaryColumns.map((column) => column.databaseName);
-  const columns = metadata.columns.map((column) => column.databaseName).filter((name) => !conflict.includes(name));
-  for (const chunk of chunksOf(rows, CHUNK)) {
-    await manager.createQueryBuilder().insert().into(entity).values(chunk).orUpdate(columns, conflict).updateEntity(false).execute();
-  }
 }
 
 async function deleteMoves(manager: EntityManager, places: readonly (CuePlace & { channel: number; attribute: string })[]): Promise<void> {

@@ -1,4 +1,4 @@
-import { type ListSheet, type Outcome, type Step, keyNamed } from "@zm/core";
+import { type ListSheet, type Outcome, type Step, isCueData, keyNamed } from "@zm/core";
 
 type LookChanges = Outcome["impact"]["looks"];
 
@@ -22,7 +22,7 @@ export function impactLines({ impact, steps }: Pick<Outcome, "impact" | "steps">
     const changes = looks.get(cue);
     if (changes) return [{ cue, text: lookWords(changes, list), quiet: false }];
     if (!stored.has(cue)) return [];
-    return [{ cue, text: storedWords(steps.filter((step) => step.cue === cue)), quiet: true }];
+    return [{ cue, text: storedWords(steps.filter((step) => isCueData(step) && step.cue === cue)), quiet: true }];
   });
 }
 

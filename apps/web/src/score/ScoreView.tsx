@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { findRow } from "@zm/core";
+import { findRow, isCueData } from "@zm/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { chooseNothing, chosenCues, useChoice } from "../choice/choice.ts";
@@ -44,7 +44,7 @@ export function ScoreView() {
   const ghosts = useMemo(() => {
     if (!draft || "fault" in draft) return null;
     const after = draft.outcome.sheet.lists.get(list.id);
-    return after ? ghostsOf(after, draft.outcome.impact, draft.outcome.steps) : null;
+    return after ? ghostsOf(after, draft.outcome.impact, draft.outcome.steps.filter(isCueData)) : null;
   }, [draft, list.id]);
 
   useEffect(() => {

@@ -1,91 +1,159 @@
 import { groupBy } from "../show/groupBy.ts";
-import type { Step } from "./step.ts";
-import type { Show } from "../show/schema.ts";
-import { type Column, EMPTY_COLUMN, countThrough } from "../sheet/column.ts";
+import type { CueList, Show } from "../show/schema.ts";
+import { carryCheckpoints } from "../sheet/checkpoints.ts";
+import { type Column, EMPTY_COLUMN, columnOfMoves, countThrough, movesOfColumn, withMoves } from "../sheet/column.ts";
 import { type Key, keyAt } from "../sheet/keys.ts";
 import { resolve } from "../sheet/palettes.ts";
-import { type ListSheet, type ShowSheet, findRow, listSheet, rowsOf } from "../sheet/sheet.ts";
+import { type ListSheet, type RowFacts, type ShowSheet, findRow, listSheet, palettesOfShow, rowsOf, sheetOf } from "../sheet/sheet.ts";
+import { carryMarks } from "../marks/kept.ts";
+import { carryDurations } from "../time/durations.ts";
+import { type CueDataStep, type EntryStep, type RenumberStep, type Step, isCueData } from "./step.ts";
 
-/** The sheet of a show after steps have been made on it: only what they touch is computed anew. `show` is the show with them made. */
+/**
+ * The sheet of a show after one stretch of steps: only what they touch is computed anew. `show` is the show with them made.
+ * A change of the rig changes what the keys are, and builds the sheet from nothing.
+ */
 export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[]): ShowSheet {
-  const byList = groupBy(steps, (step) => step.list);
-  const lists = new Map(sheet.lists);
-  for (const list of show.lists) {
+  const [first] = steps;
+  if (first?.at === "entry") return advanceEntry(sheet, show, first);
+  if (first?.at === "renumber")
+    return withLists(sheet, show, (known, list) => (list.id === first.list ? renumbered(known, list, first) : known));
+  const byList = groupBy(steps.filter(isCueData), (step) => step.list);
+  return withLists(sheet, show, (known, list) => {
     const own = byList.get(list.id);
-    const known = sheet.lists.get(list.id);
-    if (!known) lists.set(list.id, listSheet(list, sheet.keys, sheet.palettes));
-    else if (own) lists.set(list.id, advanceList(known, { ...known, list, cues: list.cues }, own));
-  }
-  return { ...sheet, show, lists };
+    return own ? advanceList(known, list, own) : known;
+  });
 }
 
-function advanceList(before: ListSheet, after: ListSheet, steps: readonly Step[]): ListSheet {
-  const cueSteps = steps.some((step) => step.at === "cue");
-  const rows = cueSteps ? rowsOf(after.cues) : before;
-  const moved = before.order.length === rows.order.length && before.order.every((order, row) => order === rows.order[row]);
-  const columns = moved ? [...before.columns] : before.columns.map((column) => shiftColumn(column, rowMap(before, rows.order)));
-  const list = { ...after, order: rows.order, tracking: rows.tracking, lastWall: rows.lastWall, columns };
-  for (const [ordinal, touched] of touchedRows(list, steps)) {
-    const key = list.keys.all[ordinal];
-    if (key) columns[ordinal] = refill(list, key, columns[ordinal] ?? EMPTY_COLUMN, touched);
+function withLists(sheet: ShowSheet, show: Show, advance: (known: ListSheet, list: CueList) => ListSheet): ShowSheet {
+  const lists = show.lists.map((list): [string, ListSheet] => {
+    const known = sheet.lists.get(list.id);
+    return [list.id, known ? advance(known, list) : listSheet(list, sheet.keys, sheet.palettes)];
+  });
+  return { ...sheet, show, lists: new Map(lists) };
+}
+
+function advanceEntry(sheet: ShowSheet, show: Show, step: EntryStep): ShowSheet {
+  switch (step.of) {
+    case "channels":
+      return sameKeys(step) ? { ...sheet, show } : sheetOf(show);
+    case "fixtureTypes":
+      return sheetOf(show);
+    case "palettes":
+      return repainted({ ...sheet, palettes: palettesOfShow(show) }, show, step.id);
+    case "lists":
+      return withLists(sheet, show, (known, list) => (known.list === list ? known : { ...known, list, cues: list.cues }));
+    case "groups":
+    case "paces":
+      return { ...sheet, show };
   }
-  return list;
+}
+
+/** True when a channel stays the light that it is: only its label, patch or place changes. */
+function sameKeys({ before, after }: EntryStep): boolean {
+  if (!before || !after || before.index !== after.index) return false;
+  return "type" in before.entry && "type" in after.entry && before.entry.type === after.entry.type;
+}
+
+/** Every list with the values of the moves that refer to a palette looked up again. */
+function repainted(sheet: ShowSheet, show: Show, palette: string): ShowSheet {
+  return withLists(sheet, show, (known) => {
+    const touched = new Set<number>();
+    const columns = known.columns.map((column, ordinal) => {
+      const key = known.keys.all[ordinal];
+      if (!key || !column.palettes.has(palette)) return column;
+      touched.add(ordinal);
+      return { ...column, values: column.specs.map((spec) => resolve(spec, key, sheet.palettes)) };
+    });
+    const list = { ...known, columns, palettes: sheet.palettes };
+    carryCheckpoints(known, list, touched);
+    return list;
+  });
+}
+
+function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListSheet {
+  const numbers = new Map(step.cues.map(({ from, to }) => [from, to]));
+  const rows = rowsOf(list.cues);
+  const after = { ...before, list, cues: list.cues, ...rows };
+  const map = before.cues.map((cue) => findRow(after, numbers.get(cue.number) ?? cue.number));
+  const inPlace = map.every((row, index) => row === index);
+  return inPlace
+    ? { ...after, tracking: before.tracking, lastWall: before.lastWall, special: before.special }
+    : { ...after, columns: shifted(before.columns, map) };
+}
+
+function advanceList(before: ListSheet, list: CueList, steps: readonly CueDataStep[]): ListSheet {
+  const rows = steps.some((step) => step.at === "cue") ? rowsKept(before, rowsOf(list.cues)) : before;
+  const inPlace = before.order === rows.order;
+  const columns = inPlace ? [...before.columns] : shifted(before.columns, rowMap(before, rows.order));
+  const { order, tracking, lastWall, special } = rows;
+  const after = { ...before, list, cues: list.cues, order, tracking, lastWall, special, columns };
+  const touched = touchedRows(after, steps);
+  for (const [key, own] of touched) columns[key.ordinal] = refill(after, key, columns[key.ordinal] ?? EMPTY_COLUMN, own);
+  if (inPlace && before.tracking === tracking) {
+    carryCheckpoints(before, after, new Set([...touched.keys()].map((key) => key.ordinal)));
+    const lights = carryMarks(before, after, new Set([...touched.keys()].map((key) => key.channel)));
+    const rows = new Set(steps.map((step) => step.cue));
+    if (lights) carryDurations(before, after, { rows: [...rows].map((cue) => findRow(after, cue)), keys: touched, lights });
+  }
+  return after;
+}
+
+/** What is known of the rows, kept the same where it has not changed, so that all that was computed from it still holds. */
+function rowsKept(before: ListSheet, rows: RowFacts): RowFacts {
+  const sameRows = before.order.length === rows.order.length && before.order.every((order, row) => order === rows.order[row]);
+  if (!sameRows) return rows;
+  const sameTracking = before.tracking.every((was, row) => {
+    const is = rows.tracking[row];
+    return is?.wall === was.wall && is.carries === was.carries;
+  });
+  return sameTracking ? before : { ...rows, order: before.order };
 }
 
 /** By old row: the row at which that cue stands now, or -1 when it is gone. */
 function rowMap(before: ListSheet, order: readonly number[]): number[] {
   return before.order.map((place) => {
-    const row = countThroughOrder(order, place) - 1;
+    const row = countThrough({ rows: order }, place) - 1;
     return order[row] === place ? row : -1;
   });
 }
 
-function countThroughOrder(order: readonly number[], place: number): number {
-  return countThrough({ rows: order, specs: [], parts: [], values: [] }, place);
+function shifted(columns: readonly Column[], map: readonly number[]): Column[] {
+  const rising = map.filter((row) => row >= 0).every((row, index, all) => index === 0 || row > (all[index - 1] ?? 0));
+  const whole = map.every((row) => row >= 0);
+  return columns.map((column) => {
+    if (column.rows.length === 0) return column;
+    if (rising && whole) return { ...column, rows: column.rows.map((row) => map[row] ?? -1) };
+    const moves = movesOfColumn(column).map((move) => ({ ...move, row: map[move.row] ?? -1 }));
+    return columnOfMoves(moves.filter((move) => move.row >= 0).sort((a, b) => a.row - b.row));
+  });
 }
 
-function shiftColumn(column: Column, map: readonly number[]): Column {
-  if (column.rows.length === 0) return column;
-  const kept = column.rows.map((row) => map[row] ?? -1);
-  if (kept.every((row) => row >= 0)) return { ...column, rows: kept };
-  const stays = (_: unknown, index: number): boolean => (kept[index] ?? -1) >= 0;
-  return {
-    rows: kept.filter(stays),
-    specs: column.specs.filter(stays),
-    parts: column.parts.filter(stays),
-    values: column.values.filter(stays),
-  };
-}
-
-function touchedRows(list: ListSheet, steps: readonly Step[]): Map<number, Set<number>> {
-  const touched = new Map<number, Set<number>>();
+function touchedRows(list: ListSheet, steps: readonly CueDataStep[]): Map<Key, Set<number>> {
+  const touched = new Map<Key, Set<number>>();
+  let cue = "";
+  let row = -1;
   for (const step of steps) {
     if (step.at !== "move") continue;
+    if (step.cue !== cue) row = findRow(list, step.cue);
+    cue = step.cue;
     const key = keyAt(list.keys, step.channel, step.attribute);
-    const row = findRow(list, step.cue);
     if (!key || row < 0) continue;
-    const rows = touched.get(key.ordinal) ?? new Set();
-    touched.set(key.ordinal, rows.add(row));
+    const rows = touched.get(key);
+    if (rows) rows.add(row);
+    else touched.set(key, new Set([row]));
   }
   return touched;
 }
 
 function refill(list: ListSheet, key: Key, column: Column, touched: ReadonlySet<number>): Column {
-  const rows: number[] = [];
-  const specs: Column["specs"][number][] = [];
-  const parts: number[] = [];
-  const values: number[] = [];
-  const merged = [...new Set([...column.rows, ...touched])].sort((a, b) => a - b);
-  for (const row of merged) {
-    const index = touched.has(row) ? -1 : countThrough(column, row) - 1;
-    const stored = index < 0 ? storedAt(list, key, row) : { spec: column.specs[index], part: column.parts[index] };
-    if (stored?.spec === undefined || stored.part === undefined) continue;
-    rows.push(row);
-    specs.push(stored.spec);
-    parts.push(stored.part);
-    values.push(index < 0 ? resolve(stored.spec, key, list.palettes) : (column.values[index] ?? Number.NaN));
-  }
-  return rows.length > 0 ? { rows, specs, parts, values } : EMPTY_COLUMN;
+  return withMoves(
+    column,
+    [...touched].map((row) => {
+      const stored = storedAt(list, key, row);
+      return { row, move: stored && { ...stored, value: resolve(stored.spec, key, list.palettes) } };
+    }),
+  );
 }
 
 function storedAt(list: ListSheet, key: Key, row: number): { spec: Column["specs"][number]; part: number } | undefined {

@@ -2,38 +2,114 @@ import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
 import { sameMove } from "../show/move.ts";
+import { sameData } from "../show/sameData.ts";
 import type { Cue, CueHead, CueList, MoveSpec, Part, PartHead, Show } from "../show/schema.ts";
-import { type CueStep, type MoveStep, type PartStep, type PlacedMove, type Step, findList } from "./step.ts";
+import { applyEntry } from "./applyEntry.ts";
+import {
+  type CueDataStep,
+  type CueStep,
+  type MoveStep,
+  type PartStep,
+  type PlacedMove,
+  type RenumberStep,
+  type Step,
+  isCueData,
+} from "./step.ts";
 
 /**
  * The show with the steps made, sharing everything they do not touch. Each step is held against what is there first:
  * throws ShowError when that is not what the step expects, and then the show is as it was.
  */
 export function applySteps(show: Show, steps: readonly Step[]): Show {
-  const byList = groupBy(steps, (step) => step.list);
-  for (const id of byList.keys()) {
-    if (!findList(show, id)) throw new ShowError(`There is no list "${id}"`);
-  }
-  const lists = show.lists.map((list) => {
-    const own = byList.get(list.id);
-    return own ? applyToList(list, own) : list;
-  });
-  return { ...show, lists };
+  return stretches(steps).reduce((current, stretch) => stretch.apply(current), show);
 }
 
-function applyToList(list: CueList, steps: readonly Step[]): CueList {
-  const cues = new Map(list.cues.map((cue) => [cue.number, cue]));
-  let rowsChanged = false;
-  for (const [number, own] of groupBy(steps, (step) => step.cue)) {
-    const before = cues.get(number);
-    const after = new CueDraft(number, before).apply(own);
-    rowsChanged ||= (before === undefined) !== (after === undefined);
-    if (after) cues.set(number, after);
-    else cues.delete(number);
+/** Neighbouring steps that are made in one go. */
+interface Stretch {
+  readonly steps: readonly Step[];
+  readonly apply: (show: Show) => Show;
+}
+
+/** Steps in stretches: those on cues' data together, a renumbering or an entry by itself, in their order. */
+export function stretches(steps: readonly Step[]): Stretch[] {
+  const found: Stretch[] = [];
+  let together: CueDataStep[] = [];
+  const close = (): void => {
+    const own = together;
+    if (own.length > 0) found.push({ steps: own, apply: (show) => onCues(show, own) });
+    together = [];
+  };
+  for (const step of steps) {
+    if (isCueData(step)) together.push(step);
+    else {
+      close();
+      found.push({ steps: [step], apply: (show) => (step.at === "entry" ? applyEntry(show, step) : onNumbers(show, step)) });
+    }
   }
-  const ordered = [...cues.values()];
-  if (rowsChanged) ordered.sort((a, b) => cueOrder(a.number) - cueOrder(b.number));
-  return { ...list, cues: ordered };
+  close();
+  return found;
+}
+
+function onCues(show: Show, steps: readonly CueDataStep[]): Show {
+  const byList = groupBy(steps, (step) => step.list);
+  for (const id of byList.keys()) listAt(show, id);
+  return {
+    ...show,
+    lists: show.lists.map((list) => {
+      const own = byList.get(list.id);
+      return own ? applyToList(list, own) : list;
+    }),
+  };
+}
+
+function listAt(show: Show, id: string): CueList {
+  const found = show.lists.find((list) => list.id === id);
+  if (!found) throw new ShowError(`There is no list "${id}"; the lists are ${show.lists.map((list) => list.id).join(", ")}`);
+  return found;
+}
+
+function applyToList(list: CueList, steps: readonly CueDataStep[]): CueList {
+  const cues: (Cue | undefined)[] = [...list.cues];
+  const added: Cue[] = [];
+  for (const [number, own] of groupBy(steps, (step) => step.cue)) {
+    const row = rowNumbered(list.cues, number);
+    const after = new CueDraft(number, list.cues[row]).apply(own);
+    if (row >= 0) cues[row] = after;
+    else if (after) added.push(after);
+  }
+  const left = cues.filter((cue) => cue !== undefined);
+  return { ...list, cues: added.length > 0 ? inOrder([...left, ...added]) : left };
+}
+
+/** The row of a cue in a sorted row of cues, or -1. */
+function rowNumbered(cues: readonly Cue[], number: string): number {
+  const order = cueOrder(number);
+  let low = 0;
+  let high = cues.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (cueOrder(cues[middle]?.number ?? "0") < order) low = middle + 1;
+    else high = middle;
+  }
+  const found = cues[low];
+  return found && cueOrder(found.number) === order ? low : -1;
+}
+
+function inOrder(cues: readonly Cue[]): Cue[] {
+  return cues
+    .map((cue) => ({ cue, order: cueOrder(cue.number) }))
+    .sort((a, b) => a.order - b.order)
+    .map(({ cue }) => cue);
+}
+
+function onNumbers(show: Show, step: RenumberStep): Show {
+  const list = listAt(show, step.list);
+  const numbers = new Map(step.cues.map(({ from, to }) => [from, to]));
+  for (const from of numbers.keys()) expect(rowNumbered(list.cues, from) >= 0, `list ${list.id}, cue ${from}`);
+  const cues = inOrder(list.cues.map((cue) => ({ ...cue, number: numbers.get(cue.number) ?? cue.number })));
+  const twice = cues.find((cue, row) => cues[row + 1]?.number === cue.number);
+  if (twice) throw new ShowError(`List "${list.id}" would have two cues ${twice.number}`);
+  return { ...show, lists: show.lists.map((each) => (each === list ? { ...list, cues } : each)) };
 }
 
 /** One cue while steps are made on it: what is touched is copied once. */
@@ -48,13 +124,14 @@ class CueDraft {
     this.head = cue && headOf(cue);
   }
 
-  apply(steps: readonly Step[]): Cue | undefined {
+  apply(steps: readonly CueDataStep[]): Cue | undefined {
     for (const step of steps) {
       if (step.at === "cue") this.onCue(step);
       else if (step.at === "part") this.onPart(step);
       else this.onMove(step);
     }
     if (!this.head) return undefined;
+    if (!this.parts.has(1)) throw new ShowError(`Cue ${this.number} would be left without a part 1`);
     const parts = [...this.parts.values()].map((draft) => draft.part).sort((a, b) => a.number - b.number);
     return { number: this.number, ...this.head, parts };
   }
@@ -144,15 +221,4 @@ function expect(holds: boolean, place: string): void {
 
 function samePlaced(a: PlacedMove | undefined, b: PlacedMove | undefined): boolean {
   return a?.part === b?.part && sameMove(a?.move, b?.move);
-}
-
-/** True when two pieces of plain data say the same; an absent field and an undefined one are alike. */
-export function sameData(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return false;
-  const names = new Set([...Object.keys(a), ...Object.keys(b)]);
-  for (const name of names) {
-    if (!sameData(Reflect.get(a, name), Reflect.get(b, name))) return false;
-  }
-  return true;
 }

@@ -1,10 +1,11 @@
-import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
-import { type Key, keyAt } from "../sheet/keys.ts";
-import { sameValue } from "../sheet/look.ts";
-import { type ListSheet, type ShowSheet, findRow } from "../sheet/sheet.ts";
-import { traceOf } from "../sheet/trace.ts";
-import type { CueStep, Step } from "./step.ts";
+import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
+import { columnValues } from "../sheet/dense.ts";
+import { columnOf, sameValue } from "../sheet/entry.ts";
+import { type Key, keyNamed } from "../sheet/keys.ts";
+import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
+import { columnRange } from "./columnRange.ts";
+import { type CueStep, type Step, isCueData } from "./step.ts";
 
 /** One value of one look that an edit changes; null is unset. */
 export interface LookChange {
@@ -12,6 +13,8 @@ export interface LookChange {
   key: string;
   before: number | null;
   after: number | null;
+  /** The list of the cue, where it is not the show's first. */
+  list?: string;
 }
 /** What an edit does: the cues whose stored moves or times change, and every look that changes, key by key. */
 export interface Impact {
@@ -19,21 +22,27 @@ export interface Impact {
   looks: LookChange[];
 }
 
-/** Compares two states of a show that the steps lead between. Cues that stand in only one of them have no look to compare. */
+/**
+ * Compares two states of a show that the steps lead between. Cues that stand in only one of them have no look to compare;
+ * one that has taken another number is the same cue. What costs is the looks that change, not the show.
+ */
 export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly Step[]): Impact {
   const impact: Impact = { storedCues: [], looks: [] };
-  for (const [id, own] of groupBy(steps, (step) => step.list)) {
+  const [first] = after.lists.keys();
+  for (const [id, is] of after.lists) {
     const was = before.lists.get(id);
-    const is = after.lists.get(id);
-    if (!was || !is) continue;
+    const own = steps.filter((step) => step.at !== "entry" && step.list === id);
     impact.storedCues.push(...storedCues(own));
-    impact.looks.push(...lookChanges(was, is, own));
+    if (!was || was === is) continue;
+    const looks = was.keys === is.keys ? lookChanges(was, is, own) : acrossRigs(was, is, renamed(own));
+    impact.looks.push(...(id === first ? looks : looks.map((look) => ({ ...look, list: id }))));
   }
   return impact;
 }
 
 function storedCues(steps: readonly Step[]): string[] {
-  const cues = new Set(steps.filter((step) => step.at !== "cue" || changesRunning(step)).map((step) => step.cue));
+  const cues = new Set<string>();
+  for (const step of steps) if (isCueData(step) && (step.at !== "cue" || changesRunning(step))) cues.add(step.cue);
   return [...cues].sort((a, b) => cueOrder(a) - cueOrder(b));
 }
 
@@ -43,40 +52,181 @@ function changesRunning(step: CueStep): boolean {
   return !step.before || !step.after || running(step.before) !== running(step.after);
 }
 
-function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): LookChange[] {
-  const rows = is.cues.flatMap((cue, row) => {
-    const old = findRow(was, cue.number);
-    return old < 0 ? [] : [{ cue: cue.number, old, row }];
-  });
-  const changes: { row: number; key: Key; change: LookChange }[] = [];
-  for (const key of keysTouched(is, steps)) {
-    const old = traceOf(was, key).values;
-    const now = traceOf(is, key).values;
-    for (const at of rows) {
-      const from = old[at.old] ?? Number.NaN;
-      const to = now[at.row] ?? Number.NaN;
-      if (!sameValue(from, to))
-        changes.push({ row: at.row, key, change: { cue: at.cue, key: key.name, before: orNull(from), after: orNull(to) } });
-    }
-  }
-  changes.sort((a, b) => a.row - b.row || a.key.ordinal - b.key.ordinal);
-  return changes.map(({ change }) => change);
+/** A look that changes, with its place in the order in which changes are told. */
+interface Found {
+  readonly row: number;
+  readonly key: Key;
+  readonly before: number;
+  readonly after: number;
 }
 
-/** The keys whose looks can change; all of them where a wall or what a cue carries changes. */
-function keysTouched(list: ListSheet, steps: readonly Step[]): readonly Key[] {
-  if (steps.some((step) => step.at === "cue" && changesTracking(step))) return list.keys.all;
+function told(found: Found[], list: ListSheet): LookChange[] {
+  found.sort((a, b) => a.row - b.row || a.key.ordinal - b.key.ordinal);
+  return found.map(({ row, key, before, after }) => ({
+    cue: list.cues[row]?.number ?? "",
+    key: key.name,
+    before: orNull(before),
+    after: orNull(after),
+  }));
+}
+
+function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): LookChange[] {
+  const found: Found[] = [];
+  if (was.order !== is.order && !sameRows(was, is, steps)) {
+    const rows = rowPairs(was, is, renamed(steps));
+    for (const key of keysTouched(was, is, steps)) compareWhole(was, is, key, rows, found);
+    return told(found, is);
+  }
+  const turned = turnedRows(was, is);
+  for (const key of is.keys.all) {
+    const old = columnOf(was, key);
+    const now = columnOf(is, key);
+    const range = widened(old === now ? null : columnRange(old, now), turned, old, now);
+    if (range) compareFrom(was, is, key, range, found);
+  }
+  return told(found, is);
+}
+
+interface RowRange {
+  readonly first: number;
+  readonly last: number;
+}
+
+function sameRows(was: ListSheet, is: ListSheet, steps: readonly Step[]): boolean {
+  return (
+    !steps.some((step) => step.at === "renumber") &&
+    was.order.length === is.order.length &&
+    was.order.every((order, row) => order === is.order[row])
+  );
+}
+
+/** The rows in which what tracks has changed: a wall, or what a cue carries. */
+function turnedRows(was: ListSheet, is: ListSheet): RowRange | null {
+  if (was.tracking === is.tracking) return null;
+  const rows = is.tracking.flatMap((now, row) => {
+    const old = was.tracking[row];
+    return old?.wall === now.wall && old.carries === now.carries ? [] : [row];
+  });
+  const first = rows[0];
+  return first === undefined ? null : { first, last: rows.at(-1) ?? first };
+}
+
+function widened(range: RowRange | null, turned: RowRange | null, old: Column, now: Column): RowRange | null {
+  if (!turned || (old === EMPTY_COLUMN && now === EMPTY_COLUMN)) return range;
+  return range ? { first: Math.min(range.first, turned.first), last: Math.max(range.last, turned.last) } : turned;
+}
+
+/** Walks one key down both lists from the first row that differs to where they meet again. */
+function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: RowRange, found: Found[]): void {
+  const old = new Walk(was, columnOf(was, key), first);
+  const now = new Walk(is, columnOf(is, key), first);
+  for (let row = first; row < is.cues.length; row += 1) {
+    const before = old.step(row);
+    const after = now.step(row);
+    if (!sameValue(before, after)) found.push({ row, key, before, after });
+    if (row >= last && Object.is(old.carried, now.carried)) return;
+  }
+}
+
+/** One key being read downward, row by row. */
+class Walk {
+  carried: number;
+  private readonly list: ListSheet;
+  private readonly column: Column;
+  private next: number;
+
+  constructor(list: ListSheet, column: Column, row: number) {
+    this.list = list;
+    this.column = column;
+    this.next = column.rows.findIndex((at) => at >= row);
+    if (this.next < 0) this.next = column.rows.length;
+    this.carried = carriedBefore(list, column, this.next, row);
+  }
+
+  step(row: number): number {
+    const tracking = this.list.tracking[row];
+    let value = tracking?.wall ? Number.NaN : this.carried;
+    if (this.column.rows[this.next] === row) {
+      value = this.column.values[this.next] ?? Number.NaN;
+      this.next += 1;
+    }
+    if (tracking?.carries) this.carried = value;
+    return value;
+  }
+}
+
+function carriedBefore(list: ListSheet, column: Column, next: number, row: number): number {
+  const wall = list.lastWall[row - 1] ?? -1;
+  for (let index = next - 1; index >= 0; index -= 1) {
+    const at = column.rows[index] ?? -1;
+    if (at < wall) return Number.NaN;
+    if (list.tracking[at]?.carries) return column.values[index] ?? Number.NaN;
+  }
+  return Number.NaN;
+}
+
+/** By cue number before: its number after, for the cues that have taken another. */
+function renamed(steps: readonly Step[]): Map<string, string> {
+  const origin = new Map<string, string>();
+  for (const step of steps) {
+    if (step.at !== "renumber") continue;
+    const moved = step.cues.map(({ from, to }) => ({ to, first: origin.get(from) ?? from }));
+    for (const { from } of step.cues) origin.delete(from);
+    for (const { to, first } of moved) origin.set(to, first);
+  }
+  return new Map([...origin].map(([to, from]) => [from, to]));
+}
+
+/** By row after: the row before, or -1 for a cue that is new. */
+function rowPairs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): Int32Array {
+  const rows = new Map(was.cues.map((cue, row) => [names.get(cue.number) ?? cue.number, row]));
+  return Int32Array.from(is.cues, (cue) => rows.get(cue.number) ?? -1);
+}
+
+/** The keys whose looks can change: those with other moves; all where a cue that comes, goes or moves has part in what tracks. */
+function keysTouched(was: ListSheet, is: ListSheet, steps: readonly Step[]): readonly Key[] {
+  const plain = steps.every((step) => step.at !== "renumber" && (step.at !== "cue" || (isPlain(step.before) && isPlain(step.after))));
+  if (!plain) return is.keys.all;
   const touched = new Set<Key>();
   for (const step of steps) {
-    const key = step.at === "move" ? keyAt(list.keys, step.channel, step.attribute) : undefined;
+    const key = step.at === "move" ? is.keys.byChannel.get(step.channel)?.get(step.attribute) : undefined;
     if (key) touched.add(key);
   }
-  return [...touched];
+  if (was.palettes === is.palettes) return [...touched];
+  return is.keys.all;
 }
 
-function changesTracking({ before, after }: CueStep): boolean {
-  const walls = (head: CueStep["after"]): string => `${head?.block === true}/${head?.carries ?? "track"}`;
-  return walls(before) !== walls(after);
+function isPlain(head: CueStep["after"]): boolean {
+  return head === undefined || (head.block !== true && (head.carries ?? "track") === "track");
+}
+
+function compareWhole(was: ListSheet, is: ListSheet, key: Key, rows: Int32Array, found: Found[]): void {
+  compareValues(columnValues(was, key.ordinal), columnValues(is, key.ordinal), key, rows, found);
+}
+
+function compareValues(old: Float64Array, now: Float64Array, key: Key, rows: Int32Array, found: Found[]): void {
+  for (let row = 0; row < rows.length; row += 1) {
+    const at = rows[row] ?? -1;
+    if (at < 0) continue;
+    const before = old[at] ?? Number.NaN;
+    const after = now[row] ?? Number.NaN;
+    if (!sameValue(before, after)) found.push({ row, key, before, after });
+  }
+}
+
+/** Compares lists over different rigs, where a key of one may be missing in the other. */
+function acrossRigs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): LookChange[] {
+  const found: Found[] = [];
+  const rows = rowPairs(was, is, names);
+  const nothing = new Float64Array(Math.max(was.cues.length, is.cues.length)).fill(Number.NaN);
+  for (const key of is.keys.all) {
+    const old = keyNamed(was.keys, key.name);
+    compareValues(old ? columnValues(was, old.ordinal) : nothing, columnValues(is, key.ordinal), key, rows, found);
+  }
+  for (const key of was.keys.all) {
+    if (!keyNamed(is.keys, key.name)) compareValues(columnValues(was, key.ordinal), nothing, key, rows, found);
+  }
+  return told(found, is);
 }
 
 function orNull(value: number): number | null {

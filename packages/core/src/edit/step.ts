@@ -1,8 +1,11 @@
 import { z } from "zod";
-import type { CueHead, CueList, MoveSpec, PartHead, Show } from "../show/schema.ts";
+import type { Channel, CueHead, FixtureType, Group, ListHead, MoveSpec, Pace, Palette, PartHead } from "../show/schema.ts";
 
 /** The smallest exact change of a show: one thing, as it was and as it becomes. Absent means that it is not there. */
-export type Step = MoveStep | PartStep | CueStep;
+export type Step = CueDataStep | RenumberStep | EntryStep;
+
+/** A change of what one cue holds. */
+export type CueDataStep = MoveStep | PartStep | CueStep;
 
 /** One stored move comes, goes or changes. */
 export interface MoveStep {
@@ -36,6 +39,31 @@ export interface CueStep {
   before?: CueHead | undefined;
   after?: CueHead | undefined;
 }
+/** Cues take other numbers, all at once, so that two may also exchange theirs. */
+export interface RenumberStep {
+  at: "renumber";
+  list: string;
+  cues: { from: string; to: string }[];
+}
+
+/** What stands beside the cues in a show, by the field of the document that holds it. */
+export const ENTRY_KINDS = ["fixtureTypes", "channels", "groups", "palettes", "paces", "lists"] as const;
+export type EntryKind = (typeof ENTRY_KINDS)[number];
+export type ShowEntry = FixtureType | Channel | Group | Palette | Pace | ListHead;
+/** An entry and its place among its like, counted from 0. */
+export interface PlacedEntry {
+  index: number;
+  entry: ShowEntry;
+}
+/** One palette, group, pace, channel, fixture type or list comes, goes or changes. A list holds no cue when it comes or goes. */
+export interface EntryStep {
+  at: "entry";
+  of: EntryKind;
+  /** A channel's number as text. */
+  id: string;
+  before?: PlacedEntry | undefined;
+  after?: PlacedEntry | undefined;
+}
 
 /** The steps that take these back: each turned round, the last first. */
 export function invertSteps(steps: readonly Step[]): Step[] {
@@ -50,19 +78,31 @@ function invertStep(step: Step): Step {
       return { ...step, before: step.after, after: step.before };
     case "cue":
       return { ...step, before: step.after, after: step.before };
+    case "entry":
+      return { ...step, before: step.after, after: step.before };
+    case "renumber":
+      return { ...step, cues: step.cues.map(({ from, to }) => ({ from: to, to: from })) };
   }
+}
+
+/** True for a change of what one cue holds. */
+export function isCueData(step: Step): step is CueDataStep {
+  return step.at !== "renumber" && step.at !== "entry";
 }
 
 /** What a step touches, as one text: two edits that share none can both be kept. */
 export function addressOf(step: Step): string {
-  const cue = `${step.list}/${step.cue}`;
   switch (step.at) {
     case "move":
-      return `${cue}/${step.channel}.${step.attribute}`;
+      return `${step.list}/${step.cue}/${step.channel}.${step.attribute}`;
     case "part":
-      return `${cue}/part ${step.part}`;
+      return `${step.list}/${step.cue}/part ${step.part}`;
     case "cue":
-      return cue;
+      return `${step.list}/${step.cue}`;
+    case "renumber":
+      return `${step.list}/numbers`;
+    case "entry":
+      return `${step.of}/${step.id}`;
   }
 }
 
@@ -73,23 +113,23 @@ const placed = z.strictObject({
   part: z.number().int().min(1),
   move: z.custom<MoveSpec>((value) => typeof value === "number" || (typeof value === "object" && value !== null), "is not a move"),
 });
+const inList = { list: z.string() };
+const inCue = { ...inList, cue: z.string() };
+
+const placedEntry = z.strictObject({ index: z.number().int().min(0), entry: z.custom<ShowEntry>(isObject, "is not an object") }).optional();
 
 /** The shape of steps in a file; the show they are applied to is checked whole afterwards. */
-export const stepSchema = z.discriminatedUnion("at", [
+export const stepSchema = z.union([
   z.strictObject({
     at: z.literal("move"),
-    list: z.string(),
-    cue: z.string(),
+    ...inCue,
     channel: z.number(),
     attribute: z.string(),
     before: placed.optional(),
     after: placed.optional(),
   }),
-  z.strictObject({ at: z.literal("part"), list: z.string(), cue: z.string(), part: z.number(), before: partHead, after: partHead }),
-  z.strictObject({ at: z.literal("cue"), list: z.string(), cue: z.string(), before: cueHead, after: cueHead }),
+  z.strictObject({ at: z.literal("part"), ...inCue, part: z.number(), before: partHead, after: partHead }),
+  z.strictObject({ at: z.literal("cue"), ...inCue, before: cueHead, after: cueHead }),
+  z.strictObject({ at: z.literal("renumber"), ...inList, cues: z.array(z.strictObject({ from: z.string(), to: z.string() })) }),
+  z.strictObject({ at: z.literal("entry"), of: z.enum(ENTRY_KINDS), id: z.string(), before: placedEntry, after: placedEntry }),
 ]);
-
-/** The list of a show with this id. */
-export function findList(show: Show, id: string): CueList | undefined {
-  return show.lists.find((list) => list.id === id);
-}

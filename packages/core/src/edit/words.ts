@@ -24,6 +24,56 @@ function describeEdit(edit: Edit): string {
       return `Cue ${edit.cue} inserted`;
     case "deleteCue":
       return `Cue ${edit.cue} deleted, ${edit.looks === "keepLooks" ? "looks kept" : "its moves let go"}`;
+    case "update":
+      return `Cue ${edit.cue}: ${lightsIn(Object.keys(edit.moves).length)} updated ${{ here: "here", atSource: "at the source", inPalette: "in the palette" }[edit.at]}`;
+    case "copyCue":
+      return `Cue ${edit.cue} copied to ${edit.to}${edit.what === "look" ? ", its whole look" : ""}`;
+    case "moveCue":
+      return `Cue ${edit.cue} moved to ${edit.to}`;
+    case "renumber":
+      return `${range(edit)} renumbered from ${edit.start} in steps of ${edit.step}`;
+    case "split":
+      return `Cue ${edit.cue} split: ${whose(edit.keys)} to cue ${edit.to}`;
+    case "assignPart":
+      return `Cue ${edit.cue}: ${whose(edit.keys)} to part ${edit.part}`;
+    case "recast":
+      return `${range(edit)}: ${edit.channel} ${edit.how === "swap" ? "and" : "recast as"} ${edit.as}${{ replace: "", copy: ", kept as well", swap: " exchanged" }[edit.how]}`;
+    case "swapPalette":
+      return `${range(edit)}: ${edit.palette} becomes ${edit.as}`;
+    case "setMoveTimes":
+      return `${range(edit)}, ${whose(edit.keys)}: ${edit.pace === undefined ? "own times" : `pace ${edit.pace}`}`;
+    case "block":
+      return `${range(edit)}: walled off`;
+    case "unblock":
+      return `${range(edit)}: wall taken down`;
+    case "assert":
+      return `${range(edit)}: asserted`;
+    case "unassert":
+      return `${range(edit)}: not asserted any more`;
+    case "setPalette":
+      return `Palette ${edit.palette.label || edit.palette.id} set`;
+    case "setGroup":
+      return `Group ${edit.group.label || edit.group.id} set`;
+    case "setPace":
+      return `Pace ${edit.pace.label || edit.pace.id} set`;
+    case "setChannel":
+      return `Channel ${edit.channel.number} set`;
+    case "setType":
+      return `Fixture type ${edit.type.name || edit.type.id} set`;
+    case "setList":
+      return `List ${edit.list.label || edit.list.id} set`;
+    case "removePalette":
+      return `Palette ${edit.palette} removed`;
+    case "removeGroup":
+      return `Group ${edit.group} removed`;
+    case "removePace":
+      return `Pace ${edit.pace} removed`;
+    case "removeChannel":
+      return `Channel ${edit.channel} removed`;
+    case "removeType":
+      return `Fixture type ${edit.type} removed`;
+    case "removeList":
+      return `List ${edit.list} removed`;
     case "steps":
       return `${edit.steps.length} exact ${edit.steps.length === 1 ? "change" : "changes"}`;
   }

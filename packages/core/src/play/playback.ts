@@ -1,7 +1,8 @@
 import { cueOrder } from "../show/cueNumber.ts";
 import { type ListSheet, cueAt, findRow, firstRowFrom, rowOf } from "../sheet/sheet.ts";
-import { entryAt, sameValue } from "../sheet/look.ts";
-import { type Mark, markedInto, marksMadeAt, marksMadeByGoto, neverLitBefore } from "../marks/marks.ts";
+import { entryAt, sameValue } from "../sheet/entry.ts";
+import type { Mark } from "../marks/mark.ts";
+import { markedInto, marksMadeAt, marksMadeByGoto, neverLitBefore } from "../marks/marks.ts";
 import { type Key, intensityOf } from "../sheet/keys.ts";
 import { followAfter } from "../time/chain.ts";
 import { type Run, durationOf, transitionFrom } from "../time/transition.ts";

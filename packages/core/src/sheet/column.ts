@@ -1,26 +1,91 @@
+import { paletteOf } from "../show/move.ts";
 import type { MoveSpec } from "../show/schema.ts";
 
 /**
  * All moves of one key down a list: the sorted rows that store one, with what they store. `values` are the numbers they
- * stand for, NaN where the move leaves the key unset. A column is never changed, only replaced.
+ * stand for, NaN where the move leaves the key unset; `palettes` are those that any of them refers to. A column is never
+ * changed, only replaced.
  */
 export interface Column {
   readonly rows: readonly number[];
   readonly specs: readonly MoveSpec[];
   readonly parts: readonly number[];
   readonly values: readonly number[];
+  readonly palettes: ReadonlySet<string>;
 }
 
+const NO_PALETTES: ReadonlySet<string> = new Set();
+
 /** A key without any move. */
-export const EMPTY_COLUMN: Column = { rows: [], specs: [], parts: [], values: [] };
+export const EMPTY_COLUMN: Column = { rows: [], specs: [], parts: [], values: [], palettes: NO_PALETTES };
+
+/** One move of a column. */
+export interface ColumnMove {
+  readonly spec: MoveSpec;
+  readonly part: number;
+  /** NaN where it leaves the key unset. */
+  readonly value: number;
+}
+
+/** The column of moves that come in the order of their rows. */
+export function columnOfMoves(moves: readonly (ColumnMove & { readonly row: number })[]): Column {
+  if (moves.length === 0) return EMPTY_COLUMN;
+  const specs = moves.map((move) => move.spec);
+  return {
+    rows: moves.map((move) => move.row),
+    specs,
+    parts: moves.map((move) => move.part),
+    values: moves.map((move) => move.value),
+    palettes: palettesIn(specs),
+  };
+}
+
+/** The moves of a column, one by one. */
+export function movesOfColumn(column: Column): (ColumnMove & { row: number })[] {
+  return column.rows.flatMap((row, index) => {
+    const spec = column.specs[index];
+    return spec === undefined ? [] : [{ row, spec, part: column.parts[index] ?? 1, value: column.values[index] ?? Number.NaN }];
+  });
+}
+
+function palettesIn(specs: readonly MoveSpec[]): ReadonlySet<string> {
+  let found: Set<string> | undefined;
+  for (const spec of specs) {
+    const palette = typeof spec === "number" ? undefined : paletteOf(spec);
+    if (palette !== undefined) (found ??= new Set()).add(palette);
+  }
+  return found ?? NO_PALETTES;
+}
+
+/** The column with the moves of some rows put in, replaced or (undefined) taken out. */
+export function withMoves(column: Column, changes: readonly { readonly row: number; readonly move: ColumnMove | undefined }[]): Column {
+  const rows = column.rows.slice();
+  const specs = column.specs.slice();
+  const parts = column.parts.slice();
+  const values = column.values.slice();
+  for (const { row, move } of changes) {
+    const index = countThrough({ rows }, row);
+    const stands = rows[index - 1] === row;
+    const at = stands ? index - 1 : index;
+    const taken = stands ? 1 : 0;
+    if (move) {
+      rows.splice(at, taken, row);
+      specs.splice(at, taken, move.spec);
+      parts.splice(at, taken, move.part);
+      values.splice(at, taken, move.value);
+    } else for (const list of [rows, specs, parts, values]) list.splice(at, taken);
+  }
+  return rows.length > 0 ? { rows, specs, parts, values, palettes: palettesIn(specs) } : EMPTY_COLUMN;
+}
 
 /** How many of the column's moves stand at or before a row. */
-export function countThrough(column: Column, row: number): number {
+export function countThrough(column: Pick<Column, "rows">, row: number): number {
+  const { rows } = column;
   let low = 0;
-  let high = column.rows.length;
+  let high = rows.length;
   while (low < high) {
     const middle = (low + high) >>> 1;
-    if ((column.rows[middle] ?? 0) <= row) low = middle + 1;
+    if ((rows[middle] ?? 0) <= row) low = middle + 1;
     else high = middle;
   }
   return low;

@@ -13,6 +13,8 @@ export interface Key {
 export interface Keys {
   readonly all: readonly Key[];
   readonly byChannel: ReadonlyMap<number, ReadonlyMap<string, Key>>;
+  /** The ids of all attributes that any channel has. */
+  readonly names: ReadonlySet<string>;
 }
 
 /** Numbers every key of the rig. */
@@ -29,7 +31,7 @@ export function keysOf(show: Pick<Show, "fixtureTypes" | "channels">): Keys {
     }
     byChannel.set(channel, own);
   }
-  return { all, byChannel };
+  return { all, byChannel, names: new Set(all.map((key) => key.attribute.id)) };
 }
 
 /** The key of a channel's attribute, or undefined when the rig has none such. */

@@ -7,26 +7,40 @@ export interface Palettes {
   readonly byId: ReadonlyMap<string, Palette>;
   /** The value for the channel, else for its type, else for all; undefined where the palette has none (SEMANTICS section 2). */
   valueFor(palette: string, key: Key): number | undefined;
+  /** The entry of the palette that `valueFor` answers from. */
+  entryFor(palette: string, key: Key): Palette["values"][number] | undefined;
+}
+
+type Entry = Palette["values"][number];
+/** One palette's entries for one attribute. */
+interface Scopes {
+  readonly channels: Map<number, Entry>;
+  readonly types: Map<string, Entry>;
+  all: Entry | undefined;
 }
 
 /** Builds the look-up of a show's palettes. `typeOf` gives a channel's fixture type. */
 export function palettesOf(palettes: readonly Palette[], typeOf: (channel: number) => string | undefined): Palettes {
   const byId = new Map(palettes.map((palette) => [palette.id, palette]));
-  const values = new Map<string, Map<string, number>>();
-  for (const palette of palettes) {
-    values.set(
-      palette.id,
-      new Map(palette.values.map((entry) => [`${entry.attribute}/${entry.channel ?? ""}/${entry.type ?? ""}`, entry.value])),
-    );
-  }
-  return {
-    byId,
-    valueFor(id, key) {
-      const own = values.get(id);
-      const name = key.attribute.id;
-      return own?.get(`${name}/${key.channel}/`) ?? own?.get(`${name}//${typeOf(key.channel) ?? ""}`) ?? own?.get(`${name}//`);
-    },
+  const scopes = new Map(palettes.map((palette) => [palette.id, scopesOf(palette)]));
+  const entryFor = (id: string, key: Key): Entry | undefined => {
+    const own = scopes.get(id)?.get(key.attribute.id);
+    if (!own) return undefined;
+    return own.channels.get(key.channel) ?? own.types.get(typeOf(key.channel) ?? "") ?? own.all;
   };
+  return { byId, entryFor, valueFor: (id, key) => entryFor(id, key)?.value };
+}
+
+function scopesOf(palette: Palette): Map<string, Scopes> {
+  const byAttribute = new Map<string, Scopes>();
+  for (const entry of palette.values) {
+    const own: Scopes = byAttribute.get(entry.attribute) ?? { channels: new Map(), types: new Map(), all: undefined };
+    byAttribute.set(entry.attribute, own);
+    if (entry.channel !== undefined) own.channels.set(entry.channel, entry);
+    else if (entry.type !== undefined) own.types.set(entry.type, entry);
+    else own.all = entry;
+  }
+  return byAttribute;
 }
 
 /** The number a move stands for, or NaN when it releases or refers to a palette that has no value for the key. */

@@ -1,7 +1,7 @@
 import { type CueNumber, cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
-import { type Column, EMPTY_COLUMN } from "./column.ts";
+import { type Column, type ColumnMove, columnOfMoves } from "./column.ts";
 import { type Key, type Keys, keyAt, keysOf } from "./keys.ts";
 import { type Palettes, palettesOf, resolve } from "./palettes.ts";
 
@@ -23,6 +23,8 @@ export interface ListSheet {
   readonly tracking: readonly CueTracking[];
   /** By row: the last row up to it whose wall stops what tracks, or -1. */
   readonly lastWall: readonly number[];
+  /** The rows that are a wall or keep their moves to themselves, rising. */
+  readonly special: readonly number[];
   /** By key ordinal. */
   readonly columns: readonly Column[];
   readonly keys: Keys;
@@ -53,23 +55,20 @@ export function palettesOfShow(show: Show): Palettes {
 
 /** Builds the sheet of one list from nothing. */
 export function listSheet(list: CueList, keys: Keys, palettes: Palettes): ListSheet {
-  const building = keys.all.map(() => ({ rows: [] as number[], specs: [] as MoveSpec[], parts: [] as number[], values: [] as number[] }));
+  const building = keys.all.map((): (ColumnMove & { row: number })[] => []);
   list.cues.forEach((cue, row) => {
     for (const { key, spec, part } of movesOf(cue, keys)) {
-      const column = building[key.ordinal];
-      if (!column) continue;
-      column.rows.push(row);
-      column.specs.push(spec);
-      column.parts.push(part);
-      column.values.push(resolve(spec, key, palettes));
+      building[key.ordinal]?.push({ row, spec, part, value: resolve(spec, key, palettes) });
     }
   });
-  const columns = building.map((column) => (column.rows.length > 0 ? column : EMPTY_COLUMN));
-  return { id: list.id, list, cues: list.cues, ...rowsOf(list.cues), columns, keys, palettes };
+  return { id: list.id, list, cues: list.cues, ...rowsOf(list.cues), columns: building.map(columnOfMoves), keys, palettes };
 }
 
 /** What a sheet knows of the rows themselves, apart from any key. */
-export function rowsOf(cues: readonly Cue[]): Pick<ListSheet, "order" | "tracking" | "lastWall"> {
+export type RowFacts = Pick<ListSheet, "order" | "tracking" | "lastWall" | "special">;
+
+/** The facts of the rows that these cues make. */
+export function rowsOf(cues: readonly Cue[]): RowFacts {
   const tracking = cues.map((cue) => ({
     wall: cue.block === true || cue.carries === "isolated",
     carries: (cue.carries ?? "track") === "track",
@@ -79,7 +78,8 @@ export function rowsOf(cues: readonly Cue[]): Pick<ListSheet, "order" | "trackin
     if (cue.wall && cue.carries) wall = row;
     return wall;
   });
-  return { order: cues.map((cue) => cueOrder(cue.number)), tracking, lastWall };
+  const special = tracking.flatMap((cue, row) => (cue.wall || !cue.carries ? [row] : []));
+  return { order: cues.map((cue) => cueOrder(cue.number)), tracking, lastWall, special };
 }
 
 /** One stored move of a cue with its key and the number of the part that holds it. */

@@ -63,6 +63,6 @@ function placeOf(path: readonly PropertyKey[], root: unknown): string {
 }
 
 function nameOf(here: unknown): string | undefined {
-  const name = child(here, "number") ?? child(here, "id");
+  const name = child(here, "number") ?? child(here, "id") ?? child(here, "attribute");
   return typeof name === "string" || typeof name === "number" ? String(name).slice(0, 40) : undefined;
 }

@@ -37,6 +37,21 @@ export function readShow(raw: unknown): Show {
   return { ...show, lists };
 }
 
+/** A sentence for each fault of a show in how its rig, groups, palettes, paces and lists fit together; its moves are not looked at. */
+export function checkShow(show: Show): string[] {
+  const faults: string[] = [];
+  checkRig(show, faults);
+  const rig = rigOf(show);
+  for (const palette of show.palettes) checkPalette(palette, rig, faults);
+  for (const list of show.lists)
+    duplicates(
+      list.cues.map((cue) => cue.number),
+      `list ${list.id}: cue`,
+      faults,
+    );
+  return faults;
+}
+
 function checkRig(show: Show, faults: string[]): void {
   duplicates(
     show.fixtureTypes.map((type) => type.id),

@@ -6,9 +6,16 @@ export const FAMILIES = ["intensity", "position", "colour", "beam"] as const;
 /** How a value runs from where it is to where it goes (SEMANTICS section 3). */
 export const CURVES = ["linear", "ease", "slowStart", "slowEnd", "atStart", "atEnd"] as const;
 
-const id = z.string().regex(/^[\p{L}\p{N}][\p{L}\p{N}_.-]{0,63}$/u, "is not an id; use letters, digits, - _ and .");
-const label = z.string().max(200);
-const number = z.number();
+/** Names that every object has already; an attribute of such a name would be found where none is stored. */
+const RESERVED: ReadonlySet<string> = new Set(Object.getOwnPropertyNames(Object.prototype));
+const id = z
+  .string()
+  .regex(/^[\p{L}\p{N}][\p{L}\p{N}_.-]{0,63}$/u, "is not an id; use letters, digits, - _ and .")
+  .refine((text) => !RESERVED.has(text), "is a word that programs keep for themselves; choose another id");
+const label = z.string().max(200, "is longer than 200 characters");
+/** Far beyond any attribute of any light, and small enough that sums and products of two stay exact enough. */
+const LARGEST = 1e9;
+const number = z.number().min(-LARGEST, "is too far below 0").max(LARGEST, "is too large");
 const seconds = z.number().min(0, "is a time below 0").max(86_400, "is a time of more than a day");
 const channelNumber = z.number().int("is not a whole number").min(1).max(99_999);
 const cueNumber = z
@@ -26,7 +33,7 @@ const attribute = z.strictObject({
   max: number,
   home: number,
   /** Units a second; absent: it is there at once. */
-  speed: z.number().positive().optional(),
+  speed: number.min(1e-6, "is not a speed above 0").optional(),
   snap: z.boolean().optional(),
 });
 
@@ -163,6 +170,8 @@ export const showSchema = z.strictObject({
   script: script.optional(),
 });
 
+/** The schemas of what stands beside the cues. */
+export const entrySchemas = { fixtureType, channel, group, palette, pace, list };
 export const editParts = { id, label, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
 
 export type Family = (typeof FAMILIES)[number];
@@ -187,6 +196,8 @@ export type Cue = z.infer<typeof cueSchema>;
 export type CueList = z.infer<typeof list>;
 export type ScriptLine = z.infer<typeof scriptLine>;
 export type Show = z.infer<typeof showSchema>;
+/** A list without its cues. */
+export type ListHead = Omit<CueList, "cues">;
 /** A cue without its number and parts. */
 export type CueHead = Omit<Cue, "number" | "parts">;
 /** A part without its number and moves. */

@@ -1,6 +1,7 @@
 import type { Cue } from "../show/schema.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
-import { type Run, cueDuration, durationOf, transitionAt } from "./transition.ts";
+import { cueDuration } from "./durations.ts";
+import { type Run, durationOf, transitionAt } from "./transition.ts";
 
 /** One cue of a chain that runs by itself; seconds from the Go of the chain's first cue. */
 export interface ChainLink {

@@ -2,7 +2,7 @@ import type { Curve, Cue, MoveSpec, Part } from "../show/schema.ts";
 import { moveIndexAt } from "../sheet/column.ts";
 import { markedInto } from "../marks/marks.ts";
 import type { Key } from "../sheet/keys.ts";
-import { columnOf, entryAt, sameValue } from "../sheet/look.ts";
+import { columnOf, entryAt, sameValue } from "../sheet/entry.ts";
 import { type ListSheet, cueAt, movesOf } from "../sheet/sheet.ts";
 import { timingOf } from "./times.ts";
 
@@ -101,15 +101,4 @@ function partNumbered(cue: Cue, number: number): Part {
 /** How long a transition takes: its largest delay + fade in seconds, 0 when it is empty. */
 export function durationOf(runs: readonly Run[]): number {
   return runs.reduce((longest, run) => Math.max(longest, run.delay + run.fade), 0);
-}
-
-const durations = new WeakMap<ListSheet, Map<number, number>>();
-
-/** The duration of a cue that is fired in order, kept for as long as the list stays the same. Seconds. */
-export function cueDuration(list: ListSheet, row: number): number {
-  const known = durations.get(list) ?? new Map<number, number>();
-  durations.set(list, known);
-  const seconds = known.get(row) ?? durationOf(transitionAt(list, row));
-  known.set(row, seconds);
-  return seconds;
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import type { EditInput } from "../../src/index.ts";
-import { NUMBERS, movesArbitrary } from "./randomShow.ts";
+import { NUMBERS, markArbitrary, movesArbitrary } from "./randomShow.ts";
 
 const cue = fc.constantFrom(...NUMBERS, "5", "11.125");
 const range = fc.tuple(cue, cue).map(([a, b]) => (Number(a) <= Number(b) ? { from: a, to: b } : { from: b, to: a }));
@@ -72,5 +72,131 @@ const insertCue = fc.record({
 });
 const deleteCue = fc.record({ op: fc.constant("deleteCue" as const), cue, looks: fc.constantFrom("keepLooks" as const, "letGo" as const) });
 
+const cues = fc.tuple(cue, cue);
+const light = fc.constantFrom(1, 2, 5);
+/** A light given to another, over a range. */
+export const recastArbitrary = fc
+  .record(
+    {
+      range,
+      channel: light,
+      as: light,
+      how: fc.constantFrom("replace" as const, "copy" as const, "swap" as const),
+      skipMissing: fc.boolean(),
+    },
+    { requiredKeys: ["range", "channel", "as", "how"] },
+  )
+  .map(({ range: { from, to }, ...recast }) => ({ op: "recast" as const, from, to, ...recast }));
+/** Walls and assertion over a range. */
+export const flagArbitrary = fc
+  .tuple(fc.constantFrom("block" as const, "unblock" as const, "assert" as const, "unassert" as const), range)
+  .map(([op, { from, to }]) => ({ op, from, to }));
+/** A part of a cue given to a new one behind it; the numbers leave room for some. */
+export const splitArbitrary = fc.record({
+  op: fc.constant("split" as const),
+  cue,
+  to: fc.constantFrom("1.5", "2.25", "3.5", "11", "20"),
+  keys,
+});
+/** Moves given to a part. */
+export const partArbitrary = fc.record({
+  op: fc.constant("assignPart" as const),
+  cue,
+  keys,
+  part: fc.constantFrom(1, 2, 3),
+  times: fc.record({ up: seconds }, { requiredKeys: [] }),
+});
+/** Copies within the list and into another. */
+export const copyArbitrary = fc.record(
+  {
+    op: fc.constant("copyCue" as const),
+    cue,
+    to: fc.constantFrom("0.25", "1.5", "2.25", "7", "30"),
+    what: fc.constantFrom("moves" as const, "look" as const),
+    toList: fc.constant("sea"),
+  },
+  { requiredKeys: ["op", "cue", "to", "what"] },
+);
+/** Cues that take other numbers. */
+export const renumberArbitrary = fc.oneof(
+  cues.map(([from, to]) => ({ op: "moveCue" as const, cue: from, to })),
+  fc
+    .record({ range, start: fc.constantFrom("0.1", "1", "2", "3.5", "20"), step: fc.constantFrom("0.5", "1", "10") })
+    .map(({ range: { from, to }, ...rest }) => ({ op: "renumber" as const, from, to, ...rest })),
+);
+/** Values put where a cue gets them from. */
+export const updateArbitrary = fc.record({
+  op: fc.constant("update" as const),
+  cue,
+  moves: movesArbitrary,
+  at: fc.constantFrom("here" as const, "atSource" as const, "inPalette" as const),
+});
+/** Own times of moves: numbers, fans, clearing, a pace. */
+export const moveTimesArbitrary = fc
+  .record({
+    range,
+    keys,
+    times: fc.oneof(
+      fc.record(
+        {
+          fade: fc.oneof(seconds, fc.constantFrom("0~5", "2~5~2"), fc.constant(null)),
+          delay: fc.oneof(seconds, fc.constant(null)),
+          curve: fc.constantFrom("ease" as const, null),
+        },
+        { requiredKeys: [] },
+      ),
+      fc.constant({ pace: "slow" }),
+    ),
+  })
+  .map(({ range: { from, to }, keys: chosen, times }) => ({ op: "setMoveTimes" as const, from, to, keys: chosen, ...times }));
+const swapPalette = range.map(({ from, to }) => ({ op: "swapPalette" as const, from, to, palette: "dusk", as: "noon", skipMissing: true }));
+const setMark = range.chain(({ from, to }) => fc.option(markArbitrary).map((mark) => ({ op: "setCue" as const, from, to, mark })));
+const fixed = (edit: EditInput): fc.Arbitrary<EditInput> => fc.constant(edit);
+/** Palettes, groups, paces, channels, types and lists that come, change and go. */
+export const entryArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
+  fc.integer({ min: 0, max: 100 }).map((value) => ({
+    op: "setPalette" as const,
+    palette: { id: "dusk", family: "colour" as const, label: "Dusk", values: [{ attribute: "red", value, type: "mover" }] },
+  })),
+  fc
+    .constantFrom("refuse" as const, "keepLooks" as const, "drop" as const)
+    .map((used) => ({ op: "removePalette" as const, palette: "dusk", used })),
+  fixed({ op: "setGroup" as const, group: { id: "all", label: "All", channels: [5, 1] } }),
+  fixed({ op: "removeGroup" as const, group: "movers" }),
+  fixed({ op: "setPace" as const, pace: { id: "slow", label: "Slower", colour: { fade: 9 } } }),
+  fixed({ op: "removePace" as const, pace: "slow" }),
+  fc.constantFrom("lamp", "mover").map((type) => ({ op: "setChannel" as const, channel: { number: 4, type, label: "New" } })),
+  fc.constantFrom("lamp", "mover").map((type) => ({ op: "setChannel" as const, channel: { number: 2, type } })),
+  fc
+    .tuple(light, fc.constantFrom("refuse" as const, "drop" as const))
+    .map(([channel, used]) => ({ op: "removeChannel" as const, channel, used })),
+  fixed({
+    op: "setType" as const,
+    type: { id: "lamp", name: "Lamp", attributes: [{ id: "intensity", family: "intensity" as const, min: 0, max: 60, home: 0 }] },
+  }),
+  fixed({ op: "removeType" as const, type: "lamp" }),
+  fixed({ op: "setList" as const, list: { id: "main", label: "Main", marks: { policy: "early" as const, fade: 2 } } }),
+  fixed({ op: "setList" as const, list: { id: "new", label: "New", cues: [{ number: "3" }] } }),
+  fixed({ op: "removeList" as const, list: "sea" }),
+);
+
 /** Edits of every kind; some of them cannot be made on a given show. */
-export const editArbitrary: fc.Arbitrary<EditInput> = fc.oneof(changeArbitrary, record, setTimes, setCue, insertCue, deleteCue);
+export const editArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
+  { weight: 3, arbitrary: changeArbitrary },
+  { weight: 2, arbitrary: record },
+  setTimes,
+  setCue,
+  insertCue,
+  deleteCue,
+  recastArbitrary,
+  flagArbitrary,
+  splitArbitrary,
+  partArbitrary,
+  copyArbitrary,
+  renumberArbitrary,
+  updateArbitrary,
+  moveTimesArbitrary,
+  swapPalette,
+  setMark,
+  { weight: 2, arbitrary: entryArbitrary },
+);

@@ -31,7 +31,18 @@ const palettes = [
     ],
   },
   { id: "chair", family: "position", label: "Chair", values: [{ attribute: "pan", value: 15, channel: 1 }] },
+  { id: "noon", family: "colour", label: "Noon", values: [{ attribute: "red", value: 90, type: "mover" }] },
 ];
+const paces = [{ id: "slow", label: "Slow", intensity: { fade: "1~3" }, position: { fade: 6, delay: "0~2~0", curve: "ease" } }];
+const groups = [{ id: "movers", label: "Movers", channels: [2, 1] }];
+const script = {
+  pace: 120,
+  lines: [
+    { id: "I.1", text: "The lamp is low tonight, and the oil is lower." },
+    { id: "I.2", text: "Then burn the chairs.", quiet: true },
+    { id: "I.3", text: "No.", seconds: 9 },
+  ],
+};
 
 /** Every key of the random rig with the range of its values. */
 export const KEYS = [
@@ -87,6 +98,26 @@ const trigger = fc.oneof(
   fc.record({ type: fc.constant("follow" as const), from: fc.constantFrom("go" as const, "complete" as const), after: seconds }),
 );
 
+/** The numbers of a random show's cues: 1, 2, 2.5, 3 and so on, so that gaps and points both come up. */
+export const NUMBERS = ["0.5", "1", "2", "2.5", "3", "4", "10", "10.25", "12"];
+
+const number = fc.constantFrom(...NUMBERS);
+/** Settings of a cue's marks, of which some name cues that are not there or lie outside the dark window. */
+export const markArbitrary = fc.record(
+  {
+    policy: fc.constantFrom("late" as const, "early" as const, "live" as const),
+    at: number,
+    fade: seconds,
+    delay: seconds,
+    channels: fc.record({ "1": fc.oneof(fc.record({ at: number }), fc.constant({ live: true as const })) }),
+  },
+  { requiredKeys: [] },
+);
+const call = fc.record(
+  { line: fc.constantFrom("I.1", "I.2", "I.3"), word: fc.constantFrom("oil", "chairs", "lamp"), kind: fc.constantFrom("on", "after") },
+  { requiredKeys: ["line"] },
+);
+
 const cueBody = fc.record(
   {
     label: fc.string({ maxLength: 8 }),
@@ -94,18 +125,17 @@ const cueBody = fc.record(
     assert: fc.boolean(),
     carries: fc.constantFrom("track" as const, "track" as const, "track" as const, "cueOnly" as const, "isolated" as const),
     trigger,
+    mark: markArbitrary,
+    call,
     first: fc.record({ times, moves: movesArbitrary }),
     second: fc.option(fc.record({ times, moves: movesArbitrary }), { nil: undefined, freq: 1 }),
   },
   { requiredKeys: ["first"] },
 );
 
-/** The numbers of a random show's cues: 1, 2, 2.5, 3 and so on, so that gaps and points both come up. */
-export const NUMBERS = ["0.5", "1", "2", "2.5", "3", "4", "10", "10.25", "12"];
-
 /** Shows with a small rig and up to nine cues of every kind: walls, cue only, isolated, parts, follows, palettes with gaps, releases. */
 export const showArbitrary: fc.Arbitrary<Show> = fc.subarray(NUMBERS, { minLength: 1 }).chain((numbers) =>
-  fc.tuple(...numbers.map(() => cueBody)).map((bodies) => {
+  fc.tuple(fc.tuple(...numbers.map(() => cueBody)), fc.constantFrom("late", "early", "live", undefined)).map(([bodies, policy]) => {
     const cues: Cue[] = bodies.map(({ first, second, ...head }, index) => ({
       number: numbers[index] ?? "1",
       ...head,
@@ -117,10 +147,18 @@ export const showArbitrary: fc.Arbitrary<Show> = fc.subarray(NUMBERS, { minLengt
       title: "Random",
       fixtureTypes,
       channels,
-      groups: [],
+      groups,
       palettes,
-      paces: [],
-      lists: [{ id: "main", label: "Main", cues }],
+      paces,
+      lists: [
+        { id: "main", label: "Main", ...(policy ? { marks: { policy } } : {}), cues },
+        {
+          id: "sea",
+          label: "Sea",
+          cues: [{ number: "1", parts: [{ number: 1, times: {}, moves: { "2": { red: { palette: "dusk" } } } }] }],
+        },
+      ],
+      script,
     });
   }),
 );

@@ -2,10 +2,12 @@ import { ShowError } from "../../show/errors.ts";
 import { isRelease } from "../../show/move.ts";
 import { checkRange } from "../../show/readMoves.ts";
 import type { Key } from "../../sheet/keys.ts";
-import { type Entry, UNSET, carriedAt, entryAt } from "../../sheet/look.ts";
+import { type Entry, UNSET, carriedAt, entryAt } from "../../sheet/entry.ts";
 import { resolve } from "../../sheet/palettes.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
-import type { ChangeEdit, Deed } from "../edits.ts";
+import { fanAt, fanPoints } from "../../fan/fan.ts";
+import type { ChangeEdit, Deed } from "../schema/values.ts";
+import { paletteNamed } from "./swapPalette.ts";
 import type { MoveStep } from "../step.ts";
 import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "./moveSteps.ts";
 import { rowsIn } from "./rows.ts";
@@ -16,21 +18,28 @@ export function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
   const { first, last } = rowsIn(list, edit.from, edit.to);
   const keys = keysFor(list, edit);
   const onLooks = edit.where === "look" && !("drop" in edit.do);
+  const order = [...new Set(keys.map((key) => key.channel))];
   return keys.flatMap((key) => {
-    const inside = onLooks ? changeLooks(list, key, first, last, edit.do) : changeMoves(list, key, first, last, edit.do);
+    const own = deedFor(edit.do, order.indexOf(key.channel), order.length);
+    const inside = onLooks ? changeLooks(list, key, first, last, own) : changeMoves(list, key, first, last, own);
     if (edit.after === "track") return inside.steps;
     return [...inside.steps, ...restoreFrom(list, key, last + 1, inside.carried, carriedAt(list, key, last))];
   });
 }
 
+/** A deed for one light, its own value taken out of a fan. */
+type KeyDeed = { set: number } | Exclude<Deed, { set: unknown }>;
+
+function deedFor(deed: Deed, place: number, count: number): KeyDeed {
+  return "set" in deed ? { set: fanAt(deed.set, place, count) } : deed;
+}
+
 function keysFor(list: ListSheet, edit: ChangeEdit): Key[] {
   const keys = selectKeys(list.keys, edit.keys);
-  if ("set" in edit.do) for (const key of keys) checkRange(edit.do.set, key.attribute, key.name);
+  if ("set" in edit.do) for (const key of keys) for (const point of fanPoints(edit.do.set)) checkRange(point, key.attribute, key.name);
   if (!("palette" in edit.do)) return keys;
   const id = edit.do.palette;
-  const palette = list.palettes.byId.get(id);
-  if (!palette)
-    throw new ShowError(`There is no palette "${id}"; the palettes are ${[...list.palettes.byId.keys()].join(", ") || "none yet"}`);
+  const palette = paletteNamed(list.palettes, id);
   const fitting = keys.filter((key) => key.attribute.family === palette.family && list.palettes.valueFor(id, key) !== undefined);
   if (fitting.length > 0) return fitting;
   throw new ShowError(`Palette "${id}" holds ${palette.family} for none of the chosen lights`);
@@ -43,7 +52,7 @@ interface Inside {
 }
 
 /** After it, each look of the range is the deed applied to the look before, with moves only where they are needed. */
-function changeLooks(list: ListSheet, key: Key, first: number, last: number, deed: Deed): Inside {
+function changeLooks(list: ListSheet, key: Key, first: number, last: number, deed: KeyDeed): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
   for (let row = first; row <= last; row += 1) {
@@ -58,11 +67,11 @@ function changeLooks(list: ListSheet, key: Key, first: number, last: number, dee
 }
 
 /** True for a deed that gives the whole range one value, which one move in the first cue can hold. */
-function standsOnce(deed: Deed): boolean {
+function standsOnce(deed: KeyDeed): boolean {
   return "set" in deed || "palette" in deed || "release" in deed;
 }
 
-function lookAfter(list: ListSheet, key: Key, before: Entry, deed: Deed): Tracked {
+function lookAfter(list: ListSheet, key: Key, before: Entry, deed: KeyDeed): Tracked {
   if ("set" in deed) return { value: deed.set, spec: deed.set };
   if ("palette" in deed) return { value: list.palettes.valueFor(deed.palette, key) ?? Number.NaN, spec: { palette: deed.palette } };
   if ("release" in deed) return UNSET;
@@ -72,13 +81,13 @@ function lookAfter(list: ListSheet, key: Key, before: Entry, deed: Deed): Tracke
 }
 
 /** The deed's arithmetic on a number, clipped to what the attribute can do. */
-function computed(key: Key, value: number, deed: Deed): number {
+function computed(key: Key, value: number, deed: KeyDeed): number {
   const raw = "add" in deed ? value + deed.add : "scale" in deed ? value * deed.scale : value;
   return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 1e6) / 1e6));
 }
 
 /** Touches stored moves only, and makes none inside the range. */
-function changeMoves(list: ListSheet, key: Key, first: number, last: number, deed: Deed): Inside {
+function changeMoves(list: ListSheet, key: Key, first: number, last: number, deed: KeyDeed): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
   for (let row = first; row <= last; row += 1) {
@@ -94,7 +103,7 @@ function changeMoves(list: ListSheet, key: Key, first: number, last: number, dee
   return { steps, carried };
 }
 
-function moveAfter(list: ListSheet, key: Key, stored: Entry, deed: Deed): Tracked {
+function moveAfter(list: ListSheet, key: Key, stored: Entry, deed: KeyDeed): Tracked {
   const untouched = stored.spec === undefined || isRelease(stored.spec) || Number.isNaN(resolve(stored.spec, key, list.palettes));
   if (untouched && !standsOnce(deed)) return stored;
   return lookAfter(list, key, stored, deed);

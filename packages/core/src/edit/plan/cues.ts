@@ -2,10 +2,11 @@ import { ShowError } from "../../show/errors.ts";
 import { readCueMoves } from "../../show/parse.ts";
 import { rigOf } from "../../show/rig.ts";
 import type { Cue, CueHead } from "../../show/schema.ts";
-import { carriedAt } from "../../sheet/look.ts";
+import { carriedAt } from "../../sheet/entry.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, movesOf, rowOf } from "../../sheet/sheet.ts";
-import { headOf, partHeadOf, sameData } from "../apply.ts";
-import type { DeleteCueEdit, InsertCueEdit, SetCueEdit } from "../edits.ts";
+import { sameData } from "../../show/sameData.ts";
+import { headOf, partHeadOf } from "../apply.ts";
+import type { DeleteCueEdit, InsertCueEdit, SetCueEdit } from "../schema/cues.ts";
 import { type Step, invertSteps } from "../step.ts";
 import { restoreFrom } from "./moveSteps.ts";
 import { eachRow } from "./rows.ts";
@@ -21,7 +22,8 @@ export function planInsertCue(sheet: ShowSheet, list: ListSheet, edit: InsertCue
   return wholeCueSteps(sheet, list, cue);
 }
 
-function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step[] {
+/** The steps that make a cue stand in a list with all it holds. */
+export function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step[] {
   const place = { list: list.id, cue: cue.number };
   return [
     { at: "cue", ...place, after: headOf(cue) },
@@ -60,7 +62,8 @@ export function planSetCue(sheet: ShowSheet, list: ListSheet, edit: SetCueEdit):
   });
 }
 
-function checkActions(sheet: ShowSheet, cue: Cue): void {
+/** Throws ShowError when a cue speaks of a list that does not exist. */
+export function checkActions(sheet: ShowSheet, cue: Cue): void {
   for (const action of cue.actions ?? []) {
     if (!sheet.lists.has(action.list))
       throw new ShowError(`Cue ${cue.number}: there is no list "${action.list}"; the lists are ${[...sheet.lists.keys()].join(", ")}`);

@@ -1,7 +1,7 @@
-import { type MoveTarget, type MoveTiming, isRelease, makeMove, moveTiming, paletteOf, sameMove } from "../../show/move.ts";
+import { type MoveTarget, type MoveTiming, isRelease, makeMove, moveTiming, paletteOf, plainValue, sameMove } from "../../show/move.ts";
 import { moveIndexAt } from "../../sheet/column.ts";
 import type { Key } from "../../sheet/keys.ts";
-import { type Entry, columnOf, sameValue } from "../../sheet/look.ts";
+import { type Entry, columnOf, sameValue } from "../../sheet/entry.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import type { MoveSpec } from "../../show/schema.ts";
 import type { MoveStep, PlacedMove } from "../step.ts";
@@ -28,6 +28,14 @@ export function aimStep(list: ListSheet, key: Key, row: number, target: MoveTarg
   const timing: MoveTiming = before ? moveTiming(before.move) : {};
   const part = before?.part ?? cueAt(list, row).parts[0]?.number ?? 1;
   return storeStep(list, key, row, { part, move: makeMove(target, timing) });
+}
+
+/** The target of a stored move, without its times. */
+export function targetOfMove(move: MoveSpec): MoveTarget {
+  const palette = paletteOf(move);
+  if (palette !== undefined) return { palette };
+  const value = plainValue(move);
+  return value === undefined ? { release: true } : { value };
 }
 
 /** What tracks: a value with the palette it comes from, NaN for unset. */

@@ -1,14 +1,15 @@
 import { cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
-import { readMoves } from "../../show/readMoves.ts";
-import { rigOf } from "../../show/rig.ts";
-import type { Cue, Moves, PartHead } from "../../show/schema.ts";
-import { type Key, keyAt } from "../../sheet/keys.ts";
-import { carriedAt } from "../../sheet/look.ts";
+import type { Cue, PartHead } from "../../show/schema.ts";
+import type { Key } from "../../sheet/keys.ts";
+import { carriedAt } from "../../sheet/entry.ts";
 import { resolve } from "../../sheet/palettes.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, movesOf } from "../../sheet/sheet.ts";
-import { headOf, partHeadOf, sameData } from "../apply.ts";
-import type { RecordEdit } from "../edits.ts";
+import { sameData } from "../../show/sameData.ts";
+import { headOf, partHeadOf } from "../apply.ts";
+import type { RecordEdit } from "../schema/values.ts";
+import { type KeyMove, checkedMoves } from "./checkedMoves.ts";
+import { emptiedParts } from "./parts.ts";
 import type { PlacedMove, Step } from "../step.ts";
 import { type Tracked, restoreFrom, storedMove } from "./moveSteps.ts";
 
@@ -24,34 +25,23 @@ export function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit):
   const found = findRow(list, edit.cue);
   if (found < 0 && edit.mode === "remove") throw new ShowError(`List "${list.id}" has no cue ${edit.cue} to take moves out of`);
   const cue = found < 0 ? undefined : cueAt(list, found);
-  const moves = checkedMoves(sheet, edit);
+  const moves = checkedMoves(sheet, edit.moves, `Cue ${edit.cue}`);
   const touched = touchedKeys(list, found, cue, edit, moves);
   const steps: Step[] = [...cueSteps(list.id, cue, edit), ...partSteps(list.id, cue, edit)];
   for (const { key, before, after } of touched)
     steps.push({ at: "move", list: list.id, cue: edit.cue, channel: key.channel, attribute: key.attribute.id, before, after });
-  steps.push(...emptyPartSteps(list.id, cue, edit, touched));
+  steps.push(...emptyPartSteps(list, cue, edit, touched));
   if (edit.scope === "cueOnly" && (cue?.carries ?? "track") === "track") steps.push(...restoreSteps(list, found, cue, edit, touched));
   return steps;
 }
 
-function checkedMoves(sheet: ShowSheet, edit: RecordEdit): Moves {
-  const faults: string[] = [];
-  const moves = readMoves(edit.moves, rigOf(sheet.show), sheet.palettes.byId, `Cue ${edit.cue}`, faults);
-  if (faults.length > 0) throw new ShowError(faults);
-  return moves;
-}
-
-function touchedKeys(list: ListSheet, row: number, cue: Cue | undefined, edit: RecordEdit, moves: Moves): Touched[] {
+function touchedKeys(list: ListSheet, row: number, cue: Cue | undefined, edit: RecordEdit, moves: readonly KeyMove[]): Touched[] {
   const stored = (key: Key): PlacedMove | undefined => (row < 0 ? undefined : storedMove(list, key, row));
-  const named = Object.entries(moves).flatMap(([channel, attributes]) =>
-    Object.entries(attributes).flatMap(([attribute, move]) => {
-      const key = keyAt(list.keys, Number(channel), attribute);
-      if (!key) return [];
-      const before = stored(key);
-      const after = edit.mode === "remove" ? undefined : { part: edit.part ?? before?.part ?? 1, move };
-      return [{ key, before, after }];
-    }),
-  );
+  const named = moves.map(({ key, spec }) => {
+    const before = stored(key);
+    const after = edit.mode === "remove" ? undefined : { part: edit.part ?? before?.part ?? 1, move: spec };
+    return { key, before, after };
+  });
   const names = new Set(named.map(({ key }) => key));
   const others = edit.mode === "replace" && cue ? movesOf(cue, list.keys).filter(({ key }) => !names.has(key)) : [];
   const dropped = others.map(({ key }) => ({ key, before: stored(key), after: undefined }));
@@ -78,14 +68,13 @@ function partSteps(list: string, cue: Cue | undefined, edit: RecordEdit): Step[]
 }
 
 /** Parts that a record leaves without moves are dropped, part 1 never. */
-function emptyPartSteps(list: string, cue: Cue | undefined, edit: RecordEdit, touched: readonly Touched[]): Step[] {
-  return (cue?.parts ?? []).flatMap((part): Step[] => {
-    if (part.number === 1 || part.number === edit.part) return [];
-    const left = touched.filter(({ before, after }) => before?.part === part.number && after?.part !== part.number).length;
-    const stored = Object.values(part.moves).reduce((sum, attributes) => sum + Object.keys(attributes).length, 0);
-    if (left === 0 || left < stored || touched.some(({ after }) => after?.part === part.number)) return [];
-    return [{ at: "part", list, cue: edit.cue, part: part.number, before: partHeadOf(part), after: undefined }];
-  });
+function emptyPartSteps(list: ListSheet, cue: Cue | undefined, edit: RecordEdit, touched: readonly Touched[]): Step[] {
+  if (!cue) return [];
+  const filled = new Set(touched.map(({ after }) => after?.part).concat(edit.part));
+  const leaving = touched.flatMap(({ before, after }) =>
+    before && after?.part !== before.part && !filled.has(before.part) ? [before] : [],
+  );
+  return emptiedParts(list, cue, leaving);
 }
 
 function restoreSteps(list: ListSheet, found: number, cue: Cue | undefined, edit: RecordEdit, touched: readonly Touched[]): Step[] {

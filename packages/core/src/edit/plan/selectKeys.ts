@@ -1,6 +1,6 @@
 import { ShowError } from "../../show/errors.ts";
 import type { Key, Keys } from "../../sheet/keys.ts";
-import type { KeySelection } from "../edits.ts";
+import type { KeySelection } from "../schema/shared.ts";
 
 /**
  * The keys an edit speaks of, in the order of its channels. A channel that lacks a named attribute is passed over;
@@ -9,7 +9,7 @@ import type { KeySelection } from "../edits.ts";
 export function selectKeys(keys: Keys, selection: KeySelection): Key[] {
   const channels = selection.channels ?? [...keys.byChannel.keys()];
   for (const name of selection.attributes ?? []) {
-    if (!keys.all.some((key) => key.attribute.id === name)) throw new ShowError(`No fixture type has an attribute "${name}"`);
+    if (!keys.names.has(name)) throw new ShowError(`No fixture type has an attribute "${name}"`);
   }
   const chosen = channels.flatMap((channel) => {
     const own = keys.byChannel.get(channel);

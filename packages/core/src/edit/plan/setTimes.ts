@@ -1,8 +1,9 @@
 import { ShowError } from "../../show/errors.ts";
 import type { FamilyTimes, Part, PartTimes } from "../../show/schema.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
-import { partHeadOf, sameData } from "../apply.ts";
-import type { SetTimesEdit, TimesPatch } from "../edits.ts";
+import { sameData } from "../../show/sameData.ts";
+import { partHeadOf } from "../apply.ts";
+import type { SetTimesEdit, TimesPatch } from "../schema/times.ts";
 import type { Step } from "../step.ts";
 import { eachRow } from "./rows.ts";
 

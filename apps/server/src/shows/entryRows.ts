@@ -1,0 +1,54 @@
+import { ENTRY_KINDS, type EntryKind, type Show, type ShowEntry, entriesOf, entryId } from "@zm/core";
+import type { EntityManager, EntityTarget, ObjectLiteral } from "typeorm";
+import { ChannelRow, FixtureTypeRow, GroupRow, ListRow, PaceRow, PaletteRow, PaletteValueRow } from "../database/entities.ts";
+import { channelRow, groupRow, insertAll, listRow, paceRow, paletteRow, paletteValueRows, typeRow } from "./showRows.ts";
+import { upsertAll } from "./upsert.ts";
+
+const TABLES: Record<EntryKind, EntityTarget<ObjectLiteral>> = {
+  fixtureTypes: FixtureTypeRow,
+  channels: ChannelRow,
+  groups: GroupRow,
+  palettes: PaletteRow,
+  paces: PaceRow,
+  lists: ListRow,
+};
+
+/** The palettes, groups, paces, channels, types and lists that an edit touches, by kind. */
+export type TouchedEntries = ReadonlyMap<EntryKind, ReadonlySet<string>>;
+
+/** Writes what stands of the touched entries after the edit, before anything that may refer to them. */
+export async function writeEntries(manager: EntityManager, showId: number, touched: TouchedEntries, show: Show): Promise<void> {
+  const at = <T extends ShowEntry, R>(of: EntryKind, entries: readonly T[], row: (entry: T, position: number) => R): R[] =>
+    entries.flatMap((entry, position) => (touched.get(of)?.has(entryId(entry)) ? [row(entry, position)] : []));
+  await upsertAll(manager, FixtureTypeRow, at("fixtureTypes", show.fixtureTypes, typeRow(showId)));
+  await upsertAll(manager, ChannelRow, at("channels", show.channels, channelRow(showId)));
+  await upsertAll(manager, GroupRow, at("groups", show.groups, groupRow(showId)));
+  await upsertAll(manager, PaletteRow, at("palettes", show.palettes, paletteRow(showId)));
+  await upsertAll(manager, PaceRow, at("paces", show.paces, paceRow(showId)));
+  await upsertAll(manager, ListRow, at("lists", show.lists, listRow(showId)));
+  for (const palette of show.palettes.filter(({ id }) => touched.get("palettes")?.has(id))) {
+    await manager.delete(PaletteValueRow, { showId, paletteId: palette.id });
+    await insertAll(manager, PaletteValueRow, paletteValueRows(showId, palette));
+  }
+}
+
+/** Deletes the touched entries that the edit took away, after everything that referred to them, and puts the others in their order. */
+export async function settleEntries(
+  manager: EntityManager,
+  showId: number,
+  touched: TouchedEntries,
+  before: Show,
+  after: Show,
+): Promise<void> {
+  for (const of of [...ENTRY_KINDS].reverse()) {
+    const ids = touched.get(of);
+    if (!ids) continue;
+    const name = of === "channels" ? "number" : "id";
+    const places = new Map(entriesOf(before, of).map((entry, index) => [entryId(entry), index]));
+    const left = entriesOf(after, of).map(entryId);
+    for (const id of ids) if (!left.includes(id)) await manager.delete(TABLES[of], { showId, [name]: id });
+    for (const [position, id] of left.entries()) {
+      if (!ids.has(id) && places.get(id) !== position) await manager.update(TABLES[of], { showId, [name]: id }, { position });
+    }
+  }
+}

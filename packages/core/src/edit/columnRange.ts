@@ -1,0 +1,18 @@
+import type { Column } from "../sheet/column.ts";
+
+/** The first and last row in which two columns over the same rows hold different values; null when they hold the same. */
+export function columnRange(a: Column, b: Column): { first: number; last: number } | null {
+  const shorter = Math.min(a.rows.length, b.rows.length);
+  let front = 0;
+  while (front < shorter && sameAt(a, front, b, front)) front += 1;
+  if (front === a.rows.length && front === b.rows.length) return null;
+  let back = 0;
+  while (back < shorter - front && sameAt(a, a.rows.length - 1 - back, b, b.rows.length - 1 - back)) back += 1;
+  const first = Math.min(a.rows[front] ?? Infinity, b.rows[front] ?? Infinity);
+  const last = Math.max(a.rows[a.rows.length - 1 - back] ?? -1, b.rows[b.rows.length - 1 - back] ?? -1);
+  return { first, last };
+}
+
+function sameAt(a: Column, i: number, b: Column, j: number): boolean {
+  return a.rows[i] === b.rows[j] && Object.is(a.values[i], b.values[j]);
+}

@@ -1,0 +1,44 @@
+import { ShowError } from "../../show/errors.ts";
+import { cueOrder } from "../../show/cueNumber.ts";
+import { makeMove } from "../../show/move.ts";
+import type { Moves, Part } from "../../show/schema.ts";
+import { UNSET, carriedAt, entryAt } from "../../sheet/entry.ts";
+import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, listOf, rowOf } from "../../sheet/sheet.ts";
+import type { CopyCueEdit } from "../schema/cues.ts";
+import type { Step } from "../step.ts";
+import { storedMove, targetOf } from "./moveSteps.ts";
+import { wholeCueSteps } from "./cues.ts";
+
+/**
+ * The steps that copy a cue, into the same list or another: with the moves that it stores, or with its whole look, so that the
+ * copy looks the same wherever it stands. Later looks follow what the copy lets track on.
+ */
+export function planCopyCue(sheet: ShowSheet, list: ListSheet, edit: CopyCueEdit): Step[] {
+  const row = rowOf(list, edit.cue);
+  const target = edit.toList === undefined ? list : listOf(sheet, edit.toList);
+  if (findRow(target, edit.to) >= 0)
+    throw new ShowError(`List "${target.id}" already has a cue ${edit.to}; choose another number for the copy`);
+  const cue = cueAt(list, row);
+  const parts = edit.what === "look" ? lookParts(list, row, target, edit.to) : cue.parts;
+  return wholeCueSteps(sheet, target, { ...cue, number: edit.to, parts });
+}
+
+function lookParts(list: ListSheet, row: number, target: ListSheet, to: string): Part[] {
+  const cue = cueAt(list, row);
+  const tracked: Moves = {};
+  const behind = firstRowFrom(target, cueOrder(to)) - 1;
+  for (const key of list.keys.all) {
+    if (storedMove(list, key, row)) continue;
+    const shown = entryAt(list, key, row);
+    const into = list.tracking[row]?.wall ? UNSET : carriedAt(target, key, behind);
+    if (Number.isNaN(shown.value) && Number.isNaN(into.value)) continue;
+    (tracked[key.channel] ??= {})[key.attribute.id] = makeMove(targetOf(shown));
+  }
+  return cue.parts.map((part, index) => (index === 0 ? { ...part, moves: merged(part.moves, tracked) } : part));
+}
+
+function merged(moves: Moves, more: Moves): Moves {
+  const all: Moves = { ...moves };
+  for (const [channel, attributes] of Object.entries(more)) all[channel] = { ...all[channel], ...attributes };
+  return all;
+}

@@ -1,0 +1,8 @@
+import type { Step } from "../step.ts";
+
+/** What an edit comes to before it is made: its exact steps, and what the user should be told of them. */
+export interface Plan {
+  readonly steps: readonly Step[];
+  /** Sentences on what the edit left alone, such as attributes that a light does not have. */
+  readonly notes?: readonly string[];
+}

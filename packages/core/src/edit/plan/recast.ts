@@ -1,0 +1,97 @@
+import { ShowError } from "../../show/errors.ts";
+import { paletteOf } from "../../show/move.ts";
+import { readMove } from "../../show/readMoves.ts";
+import type { Cue, CueHead, MarkSettings } from "../../show/schema.ts";
+import { type Key, keyAt } from "../../sheet/keys.ts";
+import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
+import { headOf } from "../apply.ts";
+import type { RecastEdit } from "../schema/values.ts";
+import type { MoveStep, Step } from "../step.ts";
+import { storeStep, storedMove } from "./moveSteps.ts";
+import type { Plan } from "./plan.ts";
+import { eachRow } from "./rows.ts";
+
+/**
+ * The steps that give what one light does to another, over a range (SEMANTICS section 6). Times, parts and mark settings go
+ * along. What the other light cannot do stays where it is when `skipMissing` is given, and is told; else it is refused.
+ */
+export function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit): Plan {
+  if (edit.channel === edit.as) throw new ShowError(`Channel ${edit.channel} is to be recast as itself; name another light`);
+  for (const channel of [edit.channel, edit.as])
+    if (!sheet.keys.byChannel.has(channel)) throw new ShowError(`Channel ${channel} is not in the rig`);
+  const rows = eachRow(list, edit.from, edit.to);
+  const missing =
+    edit.how === "swap"
+      ? [...lacking(list, rows, edit.channel, edit.as), ...lacking(list, rows, edit.as, edit.channel)]
+      : lacking(list, rows, edit.channel, edit.as);
+  if (missing.length > 0 && !edit.skipMissing)
+    throw new ShowError(`${missing.join("; ")}. Give skipMissing to leave those moves where they are`);
+  const steps = rows.flatMap((row) => [...moveSteps(sheet, list, row, edit), ...markSteps(list, row, edit)]);
+  if (steps.length === 0) throw new ShowError(`Channel ${edit.channel} has no move in cues ${edit.from} to ${edit.to}`);
+  return { steps, notes: [...missing, ...gaps(sheet, steps)] };
+}
+
+/** A sentence for each attribute that one light is told to move and the other does not have. */
+function lacking(list: ListSheet, rows: readonly number[], from: number, to: number): string[] {
+  return keysOf(list, from).flatMap((key) => {
+    if (keyAt(list.keys, to, key.attribute.id)) return [];
+    const count = rows.filter((row) => storedMove(list, key, row)).length;
+    return count === 0 ? [] : [`Channel ${to} has no ${key.attribute.id}, and ${key.name} has ${count} ${count === 1 ? "move" : "moves"}`];
+  });
+}
+
+function keysOf(list: ListSheet, channel: number): Key[] {
+  return [...(list.keys.byChannel.get(channel)?.values() ?? [])];
+}
+
+function moveSteps(sheet: ShowSheet, list: ListSheet, row: number, edit: RecastEdit): MoveStep[] {
+  return keysOf(list, edit.channel).flatMap((key) => {
+    const other = keyAt(list.keys, edit.as, key.attribute.id);
+    if (!other) return [];
+    const mine = storedMove(list, key, row);
+    const theirs = storedMove(list, other, row);
+    const given = mine && { part: mine.part, move: readMove(mine.move, other.attribute, sheet.palettes.byId, place(list, row, other)) };
+    if (edit.how !== "swap")
+      return given ? [...(edit.how === "replace" ? storeStep(list, key, row, undefined) : []), ...storeStep(list, other, row, given)] : [];
+    const taken = theirs && { part: theirs.part, move: readMove(theirs.move, key.attribute, sheet.palettes.byId, place(list, row, key)) };
+    return [...storeStep(list, key, row, taken), ...storeStep(list, other, row, given)];
+  });
+}
+
+function place(list: ListSheet, row: number, key: Key): string {
+  return `Cue ${cueAt(list, row).number}, ${key.name}`;
+}
+
+function markSteps(list: ListSheet, row: number, edit: RecastEdit): Step[] {
+  const cue = cueAt(list, row);
+  const channels = cue.mark?.channels;
+  const mine = channels?.[edit.channel];
+  const theirs = channels?.[edit.as];
+  if (!channels || (!mine && !(theirs && edit.how === "swap"))) return [];
+  const after: NonNullable<MarkSettings["channels"]> = { ...channels };
+  put(after, edit.as, mine);
+  if (edit.how === "replace") put(after, edit.channel, undefined);
+  if (edit.how === "swap") put(after, edit.channel, theirs);
+  return [{ at: "cue", list: list.id, cue: cue.number, before: headOf(cue), after: withMarkChannels(cue, after) }];
+}
+
+function put<T>(settings: Record<string, T>, channel: number, value: T | undefined): void {
+  if (value === undefined) delete settings[channel];
+  else settings[channel] = value;
+}
+
+function withMarkChannels(cue: Cue, channels: NonNullable<MarkSettings["channels"]>): CueHead {
+  return { ...headOf(cue), mark: { ...cue.mark, channels } };
+}
+
+/** A sentence for each palette that has no value for the light that now refers to it. */
+function gaps(sheet: ShowSheet, steps: readonly Step[]): string[] {
+  const found = new Set<string>();
+  for (const step of steps) {
+    const palette = step.at === "move" && step.after ? paletteOf(step.after.move) : undefined;
+    const key = step.at === "move" ? keyAt(sheet.keys, step.channel, step.attribute) : undefined;
+    if (palette !== undefined && key && sheet.palettes.valueFor(palette, key) === undefined)
+      found.add(`Palette "${palette}" has no ${key.attribute.id} for channel ${key.channel}`);
+  }
+  return [...found];
+}

@@ -1,0 +1,48 @@
+import { cueOrder } from "../../show/cueNumber.ts";
+import { ShowError } from "../../show/errors.ts";
+import type { Key } from "../../sheet/keys.ts";
+import { type ListSheet, cueAt, freeNumberAfter, rowOf } from "../../sheet/sheet.ts";
+import { partHeadOf } from "../apply.ts";
+import type { SplitEdit } from "../schema/cues.ts";
+import type { PlacedMove, Step } from "../step.ts";
+import { storeStep, storedMove } from "./moveSteps.ts";
+import { emptiedParts } from "./parts.ts";
+import { selectKeys } from "./selectKeys.ts";
+
+/** The steps that let chosen keys' moves leave a cue for a new one right behind it; they keep their parts and times, and the new cue waits for a Go. */
+export function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
+  const row = rowOf(list, edit.cue);
+  refusePlace(list, row, edit);
+  const cue = cueAt(list, row);
+  const chosen = selectKeys(list.keys, edit.keys).flatMap((key) => {
+    const move = storedMove(list, key, row);
+    return move ? [{ key, move }] : [];
+  });
+  if (chosen.length === 0) throw new ShowError(`Cue ${cue.number} stores no move for the chosen lights; there is nothing to split off`);
+  const parts = cue.parts.filter((part) => part.number === 1 || chosen.some(({ move }) => move.part === part.number));
+  const place = { list: list.id, cue: edit.to };
+  return [
+    ...chosen.flatMap(({ key }) => storeStep(list, key, row, undefined)),
+    ...emptiedParts(
+      list,
+      cue,
+      chosen.map(({ move }) => move),
+    ),
+    { at: "cue", ...place, after: cue.carries ? { carries: cue.carries } : {} },
+    ...parts.map((part): Step => ({ at: "part", ...place, part: part.number, after: partHeadOf(part) })),
+    ...chosen.map(({ key, move }) => newMove(place, key, move)),
+  ];
+}
+
+function newMove(place: { list: string; cue: string }, key: Key, after: PlacedMove): Step {
+  return { at: "move", ...place, channel: key.channel, attribute: key.attribute.id, after };
+}
+
+function refusePlace(list: ListSheet, row: number, { cue, to }: SplitEdit): void {
+  const next = list.cues[row + 1];
+  const above = cueOrder(to) > cueOrder(cue);
+  if (above && (!next || cueOrder(to) < cueOrder(next.number))) return;
+  const free = freeNumberAfter(list, row);
+  const hint = free === undefined ? "renumber first, there is no number left between them" : `${free} is free`;
+  throw new ShowError(`The new cue ${to} does not stand right behind cue ${cue}${next ? ` and before cue ${next.number}` : ""}; ${hint}`);
+}

@@ -1,0 +1,55 @@
+import { ShowError } from "../../show/errors.ts";
+import { makeMove, moveTiming, paletteOf } from "../../show/move.ts";
+import type { Palette } from "../../show/schema.ts";
+import { columnOf } from "../../sheet/entry.ts";
+import type { Key } from "../../sheet/keys.ts";
+import type { Palettes } from "../../sheet/palettes.ts";
+import type { ListSheet } from "../../sheet/sheet.ts";
+import type { SwapPaletteEdit } from "../schema/values.ts";
+import { storeStep } from "./moveSteps.ts";
+import type { Plan } from "./plan.ts";
+import { rowsIn } from "./rows.ts";
+
+/**
+ * The steps that make every move of a range that refers to one palette refer to another. Where the other has no value for a
+ * light, the move stays as it is when `skipMissing` is given, and is told; else the edit is refused.
+ */
+export function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit): Plan {
+  const from = paletteNamed(list.palettes, edit.palette);
+  const to = paletteNamed(list.palettes, edit.as);
+  if (from.family !== to.family)
+    throw new ShowError(`Palette "${from.id}" is for ${from.family} and "${to.id}" for ${to.family}; swap palettes of one family`);
+  const { first, last } = rowsIn(list, edit.from, edit.to);
+  const users = list.keys.all.filter((key) => rowsUsing(list, key, from.id, first, last).length > 0);
+  if (users.length === 0) throw new ShowError(`No move in cues ${edit.from} to ${edit.to} refers to palette "${from.id}"`);
+  const missing = users.filter((key) => list.palettes.valueFor(to.id, key) === undefined);
+  const notes = missing.map((key) => `Palette "${to.id}" has no ${key.attribute.id} for channel ${key.channel}`);
+  if (missing.length > 0 && !edit.skipMissing)
+    throw new ShowError(`${notes.join("; ")}. Give skipMissing to leave those moves as they are`);
+  const steps = users
+    .filter((key) => !missing.includes(key))
+    .flatMap((key) =>
+      rowsUsing(list, key, from.id, first, last).flatMap(({ row, index }) => {
+        const { specs, parts } = columnOf(list, key);
+        const timing = moveTiming(specs[index] ?? 0);
+        return storeStep(list, key, row, { part: parts[index] ?? 1, move: makeMove({ palette: to.id }, timing) });
+      }),
+    );
+  return { steps, notes };
+}
+
+/** The palette with this id. Throws ShowError naming those there are. */
+export function paletteNamed(palettes: Palettes, id: string): Palette {
+  const found = palettes.byId.get(id);
+  if (found) return found;
+  throw new ShowError(`There is no palette "${id}"; the palettes are ${[...palettes.byId.keys()].join(", ") || "none yet"}`);
+}
+
+function rowsUsing(list: ListSheet, key: Key, palette: string, first: number, last: number): { row: number; index: number }[] {
+  const column = columnOf(list, key);
+  if (!column.palettes.has(palette)) return [];
+  return column.rows.flatMap((row, index) => {
+    const spec = column.specs[index];
+    return row >= first && row <= last && spec !== undefined && paletteOf(spec) === palette ? [{ row, index }] : [];
+  });
+}

@@ -1,0 +1,25 @@
+import { z } from "zod";
+import { editParts, FAMILIES, type Moves } from "../../show/schema.ts";
+
+export const { id, label, seconds, number, channelNumber, cueNumber, partTimes, curve } = editParts;
+export const list = id.optional();
+/** Cue numbers, both ends included; they need not exist themselves. */
+export const range = { from: cueNumber, to: cueNumber };
+export const partNumber = number.int("is not a part number").min(1, "is not a part number; parts count from 1").max(99);
+export const factor = number.min(0, "is a factor below 0").max(1_000_000, "is a factor above a million");
+
+/** Which keys an edit speaks of; what is left out means all. The order of the channels is the order in which fans spread. */
+export const selection = z.strictObject({
+  channels: z.array(channelNumber).optional(),
+  attributes: z.array(z.string()).optional(),
+  families: z.array(z.enum(FAMILIES)).optional(),
+});
+export const keys = selection.default(() => ({}));
+
+/** Moves are checked against the rig when the edit is planned. */
+export const rawMoves = z.custom<Moves>(
+  (value) => typeof value === "object" && value !== null && !Array.isArray(value),
+  "is not an object of moves",
+);
+
+export type KeySelection = z.infer<typeof selection>;

@@ -1,0 +1,22 @@
+/** A spread of values over lights that are chosen in an order: a number for all, or the points that they pass from the first to the last. */
+export type Fan = number | string;
+
+/** The points of a fan: "2~5~2" is 2, 5 and 2. A single number is a fan of one point. */
+export function fanPoints(fan: Fan): number[] {
+  return typeof fan === "number" ? [fan] : fan.split("~").map(Number);
+}
+
+/**
+ * What the light at `index` of `count` gets: equal steps from each point to the next, the first light on the first point and
+ * the last on the last. One light alone takes the first point (SEMANTICS section 6).
+ */
+export function fanAt(fan: Fan, index: number, count: number): number {
+  const points = fanPoints(fan);
+  const first = points[0] ?? 0;
+  if (points.length === 1 || count <= 1) return first;
+  const place = (index / (count - 1)) * (points.length - 1);
+  const before = Math.min(Math.floor(place), points.length - 2);
+  const from = points[before] ?? first;
+  const to = points[before + 1] ?? from;
+  return Math.round((from + (to - from) * (place - before)) * 1e6) / 1e6;
+}

@@ -1,0 +1,73 @@
+import type { MoveSpec } from "../show/schema.ts";
+import { type Column, EMPTY_COLUMN, countThrough } from "./column.ts";
+import type { Key } from "./keys.ts";
+import type { ListSheet } from "./sheet.ts";
+
+/** What a list says about one key at one place: its value, and the move it comes from. */
+export interface Entry {
+  /** NaN: the key is unset. */
+  readonly value: number;
+  /** The row of the move, or -1 when no move is in force. */
+  readonly row: number;
+  /** The move in force; it may be a release or a palette gap, and then `value` is NaN. */
+  readonly spec: MoveSpec | undefined;
+}
+
+/** Nothing is said about a key. */
+export const UNSET: Entry = { value: Number.NaN, row: -1, spec: undefined };
+
+const EQUAL = 1e-6;
+
+/** True when two values of a look are equal: both unset, or set and within 1e-6. */
+export function sameValue(a: number, b: number): boolean {
+  return Math.abs(a - b) <= EQUAL || (Number.isNaN(a) && Number.isNaN(b));
+}
+
+/** The column of a key. */
+export function columnOf(list: ListSheet, key: Key): Column {
+  return list.columns[key.ordinal] ?? EMPTY_COLUMN;
+}
+
+/** What key shows in the look of a row, D(k) of SEMANTICS section 2. */
+export function entryAt(list: ListSheet, key: Key, row: number): Entry {
+  const column = columnOf(list, key);
+  return entryOf(column, entryIndexAt(list, column, row));
+}
+
+/** What tracks out of a row to the next, C(k) of SEMANTICS section 2. Row -1 carries nothing. */
+export function carriedAt(list: ListSheet, key: Key, row: number): Entry {
+  const column = columnOf(list, key);
+  return entryOf(column, carriedIndex(list, column, countThrough(column, row) - 1, row));
+}
+
+/** What tracks into a row, B(k) of SEMANTICS section 2. */
+export function baseAt(list: ListSheet, key: Key, row: number): Entry {
+  return list.tracking[row]?.wall ? UNSET : carriedAt(list, key, row - 1);
+}
+
+/** The place in its column of the move that a row shows; -1: none is in force. */
+export function entryIndexAt(list: ListSheet, column: Column, row: number): number {
+  const index = countThrough(column, row) - 1;
+  if (column.rows[index] === row) return index;
+  return list.tracking[row]?.wall ? -1 : carriedIndex(list, column, index, row - 1);
+}
+
+/** The number that a key shows in a row; NaN: unset. */
+export function valueAt(list: ListSheet, column: Column, row: number): number {
+  return column.values[entryIndexAt(list, column, row)] ?? Number.NaN;
+}
+
+function carriedIndex(list: ListSheet, column: Column, from: number, row: number): number {
+  const wall = list.lastWall[row] ?? -1;
+  for (let index = from; index >= 0; index -= 1) {
+    const at = column.rows[index] ?? -1;
+    if (at < wall) return -1;
+    if (list.tracking[at]?.carries) return index;
+  }
+  return -1;
+}
+
+function entryOf(column: Column, index: number): Entry {
+  const row = column.rows[index];
+  return row === undefined ? UNSET : { value: column.values[index] ?? Number.NaN, row, spec: column.specs[index] };
+}
