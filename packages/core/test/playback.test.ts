@@ -11,6 +11,7 @@ import {
   keyOutput,
   listOf,
   makeEdits,
+  markedKeys,
   marksMadeByGoto,
   nextRow,
   previousRow,
@@ -170,7 +171,7 @@ test("whatever is pressed, the stage ends on the look of the cue fired last, but
       const presses = [...times].sort((a, b) => a - b).map(go);
       const [end] = rehearse(list, presses, [100_000]);
       const row = list.cues.findIndex((cue) => cue.number === end?.cue);
-      const prepared = new Set(marksMadeByGoto(list, row).flatMap((mark) => mark.keys.map(({ key }) => key)));
+      const prepared = new Set(marksMadeByGoto(list, row).flatMap((mark) => markedKeys(list, mark).map(({ key }) => key)));
       for (const run of transitionAt(list, row).filter(({ key }) => !prepared.has(key)))
         expect(end?.values[run.key.channel]?.[run.key.attribute.id]).toBeCloseTo(run.to, 6);
     }),

@@ -80,3 +80,12 @@ test("a chain reaches to the first cue that waits for a Go, and every cue in it 
   for (const row of [0, 1, 2]) expect(chainAround(list, row)).toEqual(chainFrom(list, 0));
   expect(chainAround(list, 3)).toEqual([{ row: 3, start: 0, duration: 0 }]);
 });
+
+test("a cue lasts as long as the longest run of its transition", () => {
+  fc.assert(
+    fc.property(showArbitrary, (show) => {
+      const list = listOf(sheetOf(show));
+      list.cues.forEach((_, row) => expect(cueDuration(list, row)).toBe(durationOf(transitionAt(list, row))));
+    }),
+  );
+});

@@ -16,3 +16,5 @@ export function saltAndParaffin(): Show {
     lists: [{ id: "main", label: "Main", marks: { policy: "late" }, cues: actOne }],
   });
 }
+export { TRIAL_SIZES, type TrialSize, trialShow } from "./trial.ts";
+export { type Random, randomFrom } from "./random.ts";

@@ -1,4 +1,5 @@
 import { groupBy } from "../show/groupBy.ts";
+import { sameData } from "../show/sameData.ts";
 import type { CueList, Show } from "../show/schema.ts";
 import { carryCheckpoints } from "../sheet/checkpoints.ts";
 import { type Column, EMPTY_COLUMN, columnOfMoves, countThrough, movesOfColumn, withMoves } from "../sheet/column.ts";
@@ -66,7 +67,7 @@ function repainted(sheet: ShowSheet, show: Show, palette: string): ShowSheet {
       return { ...column, values: column.specs.map((spec) => resolve(spec, key, sheet.palettes)) };
     });
     const list = { ...known, columns, palettes: sheet.palettes };
-    carryCheckpoints(known, list, touched);
+    if (sameData(known.palettes.ids, sheet.palettes.ids)) carryCheckpoints(known, list, touched);
     return list;
   });
 }
@@ -92,9 +93,9 @@ function advanceList(before: ListSheet, list: CueList, steps: readonly CueDataSt
   for (const [key, own] of touched) columns[key.ordinal] = refill(after, key, columns[key.ordinal] ?? EMPTY_COLUMN, own);
   if (inPlace && before.tracking === tracking) {
     carryCheckpoints(before, after, new Set([...touched.keys()].map((key) => key.ordinal)));
-    const lights = carryMarks(before, after, new Set([...touched.keys()].map((key) => key.channel)));
-    const rows = new Set(steps.map((step) => step.cue));
-    if (lights) carryDurations(before, after, { rows: [...rows].map((cue) => findRow(after, cue)), keys: touched, lights });
+    carryMarks(before, after, new Set([...touched.keys()].map((key) => key.channel)));
+    const cues = new Set(steps.map((step) => step.cue));
+    carryDurations(before, after, { rows: new Set([...cues].map((cue) => findRow(after, cue))), keys: touched });
   }
   return after;
 }

@@ -43,7 +43,10 @@ export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly St
 function storedCues(steps: readonly Step[]): string[] {
   const cues = new Set<string>();
   for (const step of steps) if (isCueData(step) && (step.at !== "cue" || changesRunning(step))) cues.add(step.cue);
-  return [...cues].sort((a, b) => cueOrder(a) - cueOrder(b));
+  return [...cues]
+    .map((cue) => ({ cue, order: cueOrder(cue) }))
+    .sort((a, b) => a.order - b.order)
+    .map(({ cue }) => cue);
 }
 
 /** True for a change of a cue's own fields that alters what runs, not only what is written beside it. */
@@ -52,39 +55,48 @@ function changesRunning(step: CueStep): boolean {
   return !step.before || !step.after || running(step.before) !== running(step.after);
 }
 
-/** A look that changes, with its place in the order in which changes are told. */
-interface Found {
-  readonly row: number;
-  readonly key: Key;
-  readonly before: number;
-  readonly after: number;
-}
+/** The looks that change, row by row, gathered key by key in the order of the keys. */
+class Found {
+  private readonly rows: LookChange[][] = [];
+  private readonly list: ListSheet;
 
-function told(found: Found[], list: ListSheet): LookChange[] {
-  found.sort((a, b) => a.row - b.row || a.key.ordinal - b.key.ordinal);
-  return found.map(({ row, key, before, after }) => ({
-    cue: list.cues[row]?.number ?? "",
-    key: key.name,
-    before: orNull(before),
-    after: orNull(after),
-  }));
+  constructor(list: ListSheet) {
+    this.list = list;
+  }
+
+  add(row: number, key: Key, before: number, after: number): void {
+    const change = { cue: this.list.cues[row]?.number ?? "", key: key.name, before: orNull(before), after: orNull(after) };
+    const own = this.rows[row];
+    if (own) own.push(change);
+    else this.rows[row] = [change];
+  }
+
+  /** Cue by cue, then by key. */
+  get changes(): LookChange[] {
+    const all: LookChange[] = [];
+    this.rows.forEach((row) => {
+      for (const change of row) all.push(change);
+    });
+    return all;
+  }
 }
 
 function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): LookChange[] {
-  const found: Found[] = [];
+  const found = new Found(is);
   if (was.order !== is.order && !sameRows(was, is, steps)) {
     const rows = rowPairs(was, is, renamed(steps));
     for (const key of keysTouched(was, is, steps)) compareWhole(was, is, key, rows, found);
-    return told(found, is);
+    return found.changes;
   }
   const turned = turnedRows(was, is);
-  for (const key of is.keys.all) {
-    const old = columnOf(was, key);
-    const now = columnOf(is, key);
-    const range = widened(old === now ? null : columnRange(old, now), turned, old, now);
-    if (range) compareFrom(was, is, key, range, found);
+  for (let ordinal = 0; ordinal < is.columns.length; ordinal += 1) {
+    const old = was.columns[ordinal] ?? EMPTY_COLUMN;
+    const now = is.columns[ordinal] ?? EMPTY_COLUMN;
+    const range = old === now && !turned ? null : widened(old === now ? null : columnRange(old, now), turned, old, now);
+    const key = range && is.keys.all[ordinal];
+    if (key) compareFrom(was, is, key, range, found);
   }
-  return told(found, is);
+  return found.changes;
 }
 
 interface RowRange {
@@ -117,13 +129,13 @@ function widened(range: RowRange | null, turned: RowRange | null, old: Column, n
 }
 
 /** Walks one key down both lists from the first row that differs to where they meet again. */
-function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: RowRange, found: Found[]): void {
+function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: RowRange, found: Found): void {
   const old = new Walk(was, columnOf(was, key), first);
   const now = new Walk(is, columnOf(is, key), first);
   for (let row = first; row < is.cues.length; row += 1) {
     const before = old.step(row);
     const after = now.step(row);
-    if (!sameValue(before, after)) found.push({ row, key, before, after });
+    if (!sameValue(before, after)) found.add(row, key, before, after);
     if (row >= last && Object.is(old.carried, now.carried)) return;
   }
 }
@@ -156,6 +168,7 @@ class Walk {
 }
 
 function carriedBefore(list: ListSheet, column: Column, next: number, row: number): number {
+  if (row === 0) return Number.NaN;
   const wall = list.lastWall[row - 1] ?? -1;
   for (let index = next - 1; index >= 0; index -= 1) {
     const at = column.rows[index] ?? -1;
@@ -192,31 +205,30 @@ function keysTouched(was: ListSheet, is: ListSheet, steps: readonly Step[]): rea
     const key = step.at === "move" ? is.keys.byChannel.get(step.channel)?.get(step.attribute) : undefined;
     if (key) touched.add(key);
   }
-  if (was.palettes === is.palettes) return [...touched];
-  return is.keys.all;
+  return was.palettes === is.palettes ? [...touched].sort((a, b) => a.ordinal - b.ordinal) : is.keys.all;
 }
 
 function isPlain(head: CueStep["after"]): boolean {
   return head === undefined || (head.block !== true && (head.carries ?? "track") === "track");
 }
 
-function compareWhole(was: ListSheet, is: ListSheet, key: Key, rows: Int32Array, found: Found[]): void {
+function compareWhole(was: ListSheet, is: ListSheet, key: Key, rows: Int32Array, found: Found): void {
   compareValues(columnValues(was, key.ordinal), columnValues(is, key.ordinal), key, rows, found);
 }
 
-function compareValues(old: Float64Array, now: Float64Array, key: Key, rows: Int32Array, found: Found[]): void {
+function compareValues(old: Float64Array, now: Float64Array, key: Key, rows: Int32Array, found: Found): void {
   for (let row = 0; row < rows.length; row += 1) {
     const at = rows[row] ?? -1;
     if (at < 0) continue;
     const before = old[at] ?? Number.NaN;
     const after = now[row] ?? Number.NaN;
-    if (!sameValue(before, after)) found.push({ row, key, before, after });
+    if (!sameValue(before, after)) found.add(row, key, before, after);
   }
 }
 
 /** Compares lists over different rigs, where a key of one may be missing in the other. */
 function acrossRigs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): LookChange[] {
-  const found: Found[] = [];
+  const found = new Found(is);
   const rows = rowPairs(was, is, names);
   const nothing = new Float64Array(Math.max(was.cues.length, is.cues.length)).fill(Number.NaN);
   for (const key of is.keys.all) {
@@ -226,7 +238,7 @@ function acrossRigs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, st
   for (const key of was.keys.all) {
     if (!keyNamed(is.keys, key.name)) compareValues(columnValues(was, key.ordinal), nothing, key, rows, found);
   }
-  return told(found, is);
+  return found.changes;
 }
 
 function orNull(value: number): number | null {

@@ -1,17 +1,8 @@
 import { EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnValues } from "../sheet/dense.ts";
-import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
+import { columnOf, sameValue } from "../sheet/entry.ts";
 import { type Key, intensityOf } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
-
-/** One key of a light that comes up somewhere new. */
-export interface CalledKey {
-  readonly key: Key;
-  readonly from: number;
-  readonly to: number;
-  /** The time it takes to get there, seconds; 0 where its type names no speed. */
-  readonly travel: number;
-}
 
 /** A light that comes up at a row with keys that differ from the row before: its mark set and its dark window (SEMANTICS section 5). Rows throughout. */
 export interface Call {
@@ -19,11 +10,24 @@ export interface Call {
   readonly row: number;
   /** The rows right before the call in which it is dark; null for the first cue. */
   readonly window: { readonly first: number; readonly last: number } | null;
-  readonly keys: readonly CalledKey[];
+  /** The ordinals of its mark set. */
+  readonly ordinals: readonly number[];
+  /** The time that the slowest of them takes to get there, seconds; 0 where no type names a speed. */
+  readonly travel: number;
 }
 
-/** The rows in which a light is lit: an intensity above 0, or for a light without one, any key set. */
+const kept = new WeakMap<ListSheet, Map<number, Uint8Array>>();
+
+/** By row, 1 where a light is lit: an intensity above 0, or for a light without one, any key set. Kept for as long as the list stays the same. */
 export function litRows(list: ListSheet, channel: number): Uint8Array {
+  const known = kept.get(list) ?? new Map<number, Uint8Array>();
+  kept.set(list, known);
+  const lit = known.get(channel) ?? findLit(list, channel);
+  known.set(channel, lit);
+  return lit;
+}
+
+function findLit(list: ListSheet, channel: number): Uint8Array {
   const lit = new Uint8Array(list.cues.length);
   const intensity = intensityOf(list.keys, channel);
   const keys = intensity ? [intensity] : [...(list.keys.byChannel.get(channel)?.values() ?? [])];
@@ -40,33 +44,54 @@ export function litRows(list: ListSheet, channel: number): Uint8Array {
 
 /** Every call of one light whose mark set is not empty, by row. */
 export function callsOf(list: ListSheet, channel: number): Call[] {
-  const prepared = [...(list.keys.byChannel.get(channel)?.values() ?? [])].filter((key) => key.attribute.family !== "intensity");
-  if (!prepared.some((key) => columnOf(list, key) !== EMPTY_COLUMN)) return [];
-  const lit = litRows(list, channel);
-  const calls: Call[] = [];
-  let darkSince = 0;
-  for (let row = 0; row < lit.length; row += 1) {
-    if (lit[row] === 0) continue;
-    if (row === 0 || lit[row - 1] === 0) {
-      const keys = calledKeys(list, prepared, row);
-      if (keys.length > 0) calls.push({ channel, row, window: row === 0 ? null : { first: darkSince, last: row - 1 }, keys });
-    }
-    darkSince = row + 1;
+  const prepared: Key[] = [];
+  for (const key of list.keys.byChannel.get(channel)?.values() ?? []) {
+    if (key.attribute.family !== "intensity" && columnOf(list, key) !== EMPTY_COLUMN) prepared.push(key);
   }
+  if (prepared.length === 0) return [];
+  const rises = risesOf(litRows(list, channel));
+  const ordinals = rises.map((): number[] => []);
+  const travels = new Float64Array(rises.length);
+  const values = new Float64Array(list.cues.length);
+  for (const key of prepared) {
+    columnValues(list, key.ordinal, values);
+    for (let at = 0; at < rises.length; at += 1) {
+      const row = rises[at]?.row ?? 0;
+      const moved = markedMove(key, row === 0 ? key.attribute.home : (values[row - 1] ?? Number.NaN), values[row] ?? Number.NaN);
+      if (moved < 0) continue;
+      ordinals[at]?.push(key.ordinal);
+      travels[at] = Math.max(travels[at] ?? 0, moved);
+    }
+  }
+  const calls: Call[] = [];
+  rises.forEach(({ row, darkSince }, at) => {
+    const own = ordinals[at] ?? [];
+    if (own.length > 0)
+      calls.push({ channel, row, window: row === 0 ? null : { first: darkSince, last: row - 1 }, ordinals: own, travel: travels[at] ?? 0 });
+  });
   return calls;
 }
 
-function calledKeys(list: ListSheet, keys: readonly Key[], row: number): CalledKey[] {
-  const called: CalledKey[] = [];
-  for (const key of keys) {
-    const column = columnOf(list, key);
-    const { home, speed } = key.attribute;
-    const to = valueAt(list, column, row);
-    if (Number.isNaN(to)) continue;
-    const before = row === 0 ? home : valueAt(list, column, row - 1);
-    if (sameValue(before, to)) continue;
-    const from = Number.isNaN(before) ? home : before;
-    called.push({ key, from, to, travel: speed === undefined ? 0 : Math.abs(to - from) / speed });
+/** A row in which a light comes up, and the first row of the darkness before it. */
+interface Rise {
+  readonly row: number;
+  readonly darkSince: number;
+}
+
+function risesOf(lit: Uint8Array): Rise[] {
+  const rises: Rise[] = [];
+  let darkSince = 0;
+  for (let row = 0; row < lit.length; row += 1) {
+    if (lit[row] === 0) continue;
+    if (row === 0 || lit[row - 1] === 0) rises.push({ row, darkSince });
+    darkSince = row + 1;
   }
-  return called;
+  return rises;
+}
+
+/** The time that a key of a called light takes from the look before, seconds; below 0 when it is not in the mark set. */
+function markedMove(key: Key, before: number, to: number): number {
+  if (Number.isNaN(to) || sameValue(before, to)) return -1;
+  const { home, speed } = key.attribute;
+  return speed === undefined ? 0 : Math.abs(to - (Number.isNaN(before) ? home : before)) / speed;
 }

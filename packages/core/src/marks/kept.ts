@@ -7,47 +7,85 @@ import { type Mark, markOf } from "./mark.ts";
 interface Kept {
   readonly calls: ReadonlyMap<number, readonly Call[]>;
   readonly marks: ReadonlyMap<number, readonly Mark[]>;
+  /** All marks by the row of the call, then by channel; made when they are first wanted. */
+  sorted: readonly Mark[] | undefined;
 }
 
 const kept = new WeakMap<ListSheet, Kept>();
+/** Lists whose marks are not worked out yet, but that differ from one whose marks are in a few lights only. */
+const waiting = new WeakMap<ListSheet, { readonly base: ListSheet; readonly touched: ReadonlySet<number> }>();
 
 /** The marks of every light, by the row of the call; kept for as long as the list stays the same. */
 export function marksByChannel(list: ListSheet): ReadonlyMap<number, readonly Mark[]> {
-  const known = kept.get(list) ?? everyMark(list);
+  return keptOf(list).marks;
+}
+
+/** Every mark of a list, by the row of the call, then by channel. */
+export function sortedMarks(list: ListSheet): readonly Mark[] {
+  const known = keptOf(list);
+  known.sorted ??= [...known.marks.values()].flat().sort(inOrder);
+  return known.sorted;
+}
+
+/** Lets the marks of a list serve the next one, whose rows are the same and of whose lights only `touched` hold other moves. */
+export function carryMarks(before: ListSheet, after: ListSheet, touched: ReadonlySet<number>): void {
+  const older = kept.has(before) ? { base: before, touched: new Set<number>() } : waiting.get(before);
+  if (older) waiting.set(after, { base: older.base, touched: new Set([...older.touched, ...touched]) });
+}
+
+function inOrder(a: Mark, b: Mark): number {
+  return a.calledAt - b.calledAt || a.channel - b.channel;
+}
+
+function keptOf(list: ListSheet): Kept {
+  const known = kept.get(list) ?? carried(list) ?? everyMark(list);
   kept.set(list, known);
-  return known.marks;
+  waiting.delete(list);
+  return known;
 }
 
 function everyMark(list: ListSheet): Kept {
   const calls = new Map([...list.keys.byChannel.keys()].map((channel) => [channel, callsOf(list, channel)]));
-  return { calls, marks: marked(list, calls) };
+  return { calls, marks: marked(list, calls), sorted: undefined };
 }
 
 function marked(list: ListSheet, calls: ReadonlyMap<number, readonly Call[]>): Map<number, readonly Mark[]> {
   return new Map([...calls].map(([channel, own]) => [channel, own.map((call) => markOf(list, call))]));
 }
 
-/**
- * Lets the marks of a list serve the next one, whose rows are the same and of whose lights only `touched` hold other moves.
- * Gives back the lights whose marks may have changed, or null when nothing was kept.
- */
-export function carryMarks(before: ListSheet, after: ListSheet, touched: ReadonlySet<number>): ReadonlySet<number> | null {
-  const known = kept.get(before);
-  if (!known) return null;
+function carried(list: ListSheet): Kept | undefined {
+  const wait = waiting.get(list);
+  const known = wait && kept.get(wait.base);
+  if (!known) return undefined;
+  const { base, touched } = wait;
   const calls = new Map(known.calls);
-  for (const channel of touched) calls.set(channel, callsOf(after, channel));
-  if (!sameSettings(before, after)) {
-    kept.set(after, { calls, marks: marked(after, calls) });
-    return new Set(calls.keys());
-  }
+  for (const channel of touched) calls.set(channel, callsOf(list, channel));
+  if (!sameSettings(base, list)) return { calls, marks: marked(list, calls), sorted: undefined };
   const marks = new Map(known.marks);
-  for (const channel of touched)
-    marks.set(
-      channel,
-      (calls.get(channel) ?? []).map((call) => markOf(after, call)),
-    );
-  kept.set(after, { calls, marks });
-  return touched;
+  const anew: Mark[] = [];
+  for (const channel of touched) {
+    const own = (calls.get(channel) ?? []).map((call) => markOf(list, call));
+    marks.set(channel, own);
+    anew.push(...own);
+  }
+  return { calls, marks, sorted: known.sorted && replaced(known.sorted, touched, anew) };
+}
+
+/** A sorted row of marks with those of some lights replaced. */
+function replaced(sorted: readonly Mark[], channels: ReadonlySet<number>, anew: Mark[]): Mark[] {
+  anew.sort(inOrder);
+  const all: Mark[] = [];
+  let next = 0;
+  for (const mark of sorted) {
+    if (channels.has(mark.channel)) continue;
+    for (let own = anew[next]; own && inOrder(own, mark) < 0; own = anew[next]) {
+      all.push(own);
+      next += 1;
+    }
+    all.push(mark);
+  }
+  for (const own of anew.slice(next)) all.push(own);
+  return all;
 }
 
 function sameSettings(before: ListSheet, after: ListSheet): boolean {
@@ -66,5 +104,5 @@ export function sameMarks(a: readonly Mark[] | undefined, b: readonly Mark[] | u
 }
 
 function sameKeys(a: Mark, b: Mark): boolean {
-  return a.keys.length === b.keys.length && a.keys.every(({ key }, index) => b.keys[index]?.key === key);
+  return a.ordinals.length === b.ordinals.length && a.ordinals.every((ordinal, index) => b.ordinals[index] === ordinal);
 }

@@ -1,16 +1,9 @@
+import { columnOf, valueAt } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, findRow } from "../sheet/sheet.ts";
 import type { Call } from "./calls.ts";
 
-/** One key that is prepared in the dark: where it moves, and how long that takes in seconds. */
-export interface MarkedKey {
-  readonly key: Key;
-  readonly from: number;
-  readonly to: number;
-  readonly fade: number;
-}
-
-/** A light that comes up somewhere new, and the cue in which it moves there in the dark (SEMANTICS section 5). Rows throughout. */
+/** A light that comes up somewhere new, and the cue in which it moves there in the dark (SEMANTICS section 5). Rows throughout, times in seconds. */
 export interface Mark {
   readonly channel: number;
   readonly calledAt: number;
@@ -20,17 +13,45 @@ export interface Mark {
   readonly markAt: number | null;
   /** The cue that was named for the mark although the light is not dark in it; then it moves live. */
   readonly strayCue: string | null;
-  readonly keys: readonly MarkedKey[];
+  /** The ordinals of the keys that move. */
+  readonly ordinals: readonly number[];
+  /** The time that was asked for each key; the travel time counts where it is longer. */
+  readonly fade: number;
   readonly delay: number;
+  /** The delay and the longest of its keys' times. */
+  readonly needed: number;
+}
+
+/** One key that is prepared in the dark: where it moves, and how long that takes in seconds. */
+export interface MarkedKey {
+  readonly key: Key;
+  readonly from: number;
+  readonly to: number;
+  readonly fade: number;
 }
 
 /** What the settings of cue and list make of a call. */
 export function markOf(list: ListSheet, call: Call): Mark {
-  const { channel, row, window } = call;
+  const { channel, row, window, ordinals, travel } = call;
   const settings = list.cues[row]?.mark;
-  const asked = settings?.fade ?? list.list.marks?.fade ?? 0;
-  const keys = call.keys.map(({ key, from, to, travel }) => ({ key, from, to, fade: Math.max(asked, travel) }));
-  return { channel, calledAt: row, window, ...placeOf(list, call), keys, delay: settings?.delay ?? 0 };
+  const fade = settings?.fade ?? list.list.marks?.fade ?? 0;
+  const delay = settings?.delay ?? 0;
+  const { markAt, strayCue } = placeOf(list, call);
+  return { channel, calledAt: row, window, markAt, strayCue, ordinals, fade, delay, needed: delay + Math.max(fade, travel) };
+}
+
+/** The keys of a mark, where each moves from and to, and its time. */
+export function markedKeys(list: ListSheet, { ordinals, calledAt, fade }: Mark): MarkedKey[] {
+  return ordinals.flatMap((ordinal) => {
+    const key = list.keys.all[ordinal];
+    if (!key) return [];
+    const { home, speed } = key.attribute;
+    const column = columnOf(list, key);
+    const before = calledAt === 0 ? home : valueAt(list, column, calledAt - 1);
+    const from = Number.isNaN(before) ? home : before;
+    const to = valueAt(list, column, calledAt);
+    return [{ key, from, to, fade: Math.max(fade, speed === undefined ? 0 : Math.abs(to - from) / speed) }];
+  });
 }
 
 function placeOf(list: ListSheet, { channel, row, window }: Call): Pick<Mark, "markAt" | "strayCue"> {

@@ -1,22 +1,11 @@
+import type { Key } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
-import { marksByChannel } from "./kept.ts";
-import type { Mark } from "./mark.ts";
-
-const sorted = new WeakMap<ListSheet, readonly Mark[]>();
+import { marksByChannel, sortedMarks } from "./kept.ts";
+import { type Mark, markedKeys } from "./mark.ts";
 
 /** Every mark of a list, by the row of the call, then by channel; kept for as long as the list stays the same. */
 export function marksOf(list: ListSheet): readonly Mark[] {
-  const marks = sorted.get(list) ?? byRow(list);
-  sorted.set(list, marks);
-  return marks;
-}
-
-function byRow(list: ListSheet): Mark[] {
-  const rows: Mark[][] = list.cues.map(() => []);
-  const channels = [...list.keys.byChannel.keys()].sort((a, b) => a - b);
-  const known = marksByChannel(list);
-  for (const channel of channels) for (const mark of known.get(channel) ?? []) rows[mark.calledAt]?.push(mark);
-  return rows.flat();
+  return sortedMarks(list);
 }
 
 /** The mark of a light whose dark window, or whose call, is at a row: the next call from there on. */
@@ -51,12 +40,26 @@ function around(list: ListSheet, row: number): Mark[] {
   return found;
 }
 
+/** Tells of a key whether a mark has already taken it where it belongs, so that it is out of the row's transition. */
+export function heldInto(list: ListSheet, row: number): (key: Key) => boolean {
+  const held = new Map<number, readonly number[]>();
+  return ({ channel, ordinal }) => {
+    let own = held.get(channel);
+    if (!own) {
+      const mark = markAround(list, channel, row);
+      own = mark && mark.markAt !== null && row > mark.markAt ? mark.ordinals : [];
+      held.set(channel, own);
+    }
+    return own.includes(ordinal);
+  };
+}
+
 /** By key ordinal, where a mark holds the keys that are out of a row's transition. */
 export function markedInto(list: ListSheet, row: number): Map<number, number> {
   const held = new Map<number, number>();
   for (const mark of around(list, row)) {
     if (mark.markAt === null || row <= mark.markAt) continue;
-    for (const { key, to } of mark.keys) held.set(key.ordinal, to);
+    for (const { key, to } of markedKeys(list, mark)) held.set(key.ordinal, to);
   }
   return held;
 }

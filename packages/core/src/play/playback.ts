@@ -1,7 +1,7 @@
 import { cueOrder } from "../show/cueNumber.ts";
 import { type ListSheet, cueAt, findRow, firstRowFrom, rowOf } from "../sheet/sheet.ts";
 import { entryAt, sameValue } from "../sheet/entry.ts";
-import type { Mark } from "../marks/mark.ts";
+import { type Mark, markedKeys } from "../marks/mark.ts";
 import { markedInto, marksMadeAt, marksMadeByGoto, neverLitBefore } from "../marks/marks.ts";
 import { type Key, intensityOf } from "../sheet/keys.ts";
 import { followAfter } from "../time/chain.ts";
@@ -99,7 +99,7 @@ function prepare(tracks: Record<string, Track>, list: ListSheet, mark: Mark, now
   const intensity = intensityOf(list.keys, mark.channel);
   const fadeOut = intensity && !neverLitBefore(mark) ? tracks[intensity.name] : undefined;
   const start = Math.max(now, fadeOut ? restsAt(fadeOut) : now) + mark.delay;
-  for (const { key, to, fade } of mark.keys) {
+  for (const { key, to, fade } of markedKeys(list, mark)) {
     const instruction = { start, fade, to, curve: "ease" as const };
     tracks[key.name] = withInstruction(trackOf(tracks, key), instruction, now);
   }

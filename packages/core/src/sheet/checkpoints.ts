@@ -1,5 +1,7 @@
 import { entryIndexAt } from "./entry.ts";
-import { EMPTY_COLUMN } from "./column.ts";
+import { paletteOf } from "../show/move.ts";
+import type { MoveSpec } from "../show/schema.ts";
+import { EMPTY_COLUMN, NO_PALETTES, moveIndexAt } from "./column.ts";
 import type { ListSheet } from "./sheet.ts";
 
 /** A checkpoint is kept for every so many rows. */
@@ -11,16 +13,20 @@ const MOST_STALE = 256;
 export interface LookState {
   /** NaN: unset. */
   readonly values: Float64Array;
-  /** The place in its column of the move that is in force; -1: none. */
-  readonly moves: Int32Array;
+  /** The row of the move that is in force; -1: none. */
+  readonly origins: Int32Array;
+  /** The place among the show's palettes of the one that the move refers to, counted from 1; 0: none. */
+  readonly palettes: Int32Array;
 }
 
 /** The moves of a list row by row, one behind the other: those of row r lie from `starts[r]` up to `starts[r + 1]`. */
 interface RowMoves {
   readonly starts: Int32Array;
   readonly ordinals: Int32Array;
+  /** The place of each in its column. */
   readonly moves: Int32Array;
   readonly values: Float64Array;
+  readonly palettes: Int32Array;
 }
 
 interface Checkpoints {
@@ -40,7 +46,7 @@ const kept = new WeakMap<ListSheet, Kept>();
 /** Room for one look of a list. */
 export function emptyState(list: ListSheet): LookState {
   const count = list.keys.all.length;
-  return { values: new Float64Array(count), moves: new Int32Array(count) };
+  return { values: new Float64Array(count), origins: new Int32Array(count), palettes: new Int32Array(count) };
 }
 
 /** Writes the look of a row into `into`, key by key: from the nearest checkpoint and at most fifteen rows behind it. */
@@ -50,19 +56,36 @@ export function stateAt(list: ListSheet, row: number, into: LookState): LookStat
   const from = checkpoints.saved[block];
   if (!from) return cleared(into);
   into.values.set(from.values);
-  into.moves.set(from.moves);
+  into.origins.set(from.origins);
+  into.palettes.set(from.palettes);
   for (let at = block * EVERY; at < row; at += 1) if (list.tracking[at]?.carries) layOver(list, checkpoints.rows, at, into);
   layOver(list, checkpoints.rows, row, into);
   for (const ordinal of stale) {
     const column = list.columns[ordinal] ?? EMPTY_COLUMN;
     const index = entryIndexAt(list, column, row);
-    into.moves[ordinal] = index;
-    into.values[ordinal] = column.values[index] ?? Number.NaN;
+    into.origins[ordinal] = index < 0 ? -1 : (column.rows[index] ?? -1);
+    into.values[ordinal] = index < 0 ? Number.NaN : (column.values[index] ?? Number.NaN);
+    into.palettes[ordinal] = index < 0 ? 0 : paletteNumber(list, column.specs[index]);
   }
   return into;
 }
 
-/** Lets the checkpoints of a list serve the next one, whose rows are the same and of whose columns only `touched` differ. */
+/** Visits every move that a row stores, by its key's ordinal and its place in that key's column, */
+export function eachMoveAt(list: ListSheet, row: number, visit: (ordinal: number, move: number) => void): void {
+  const { checkpoints, stale } = keptOf(list);
+  const { starts, ordinals, moves } = checkpoints.rows;
+  const end = starts[row + 1] ?? 0;
+  for (let at = starts[row] ?? 0; at < end; at += 1) {
+    const ordinal = ordinals[at] ?? 0;
+    if (!stale.has(ordinal)) visit(ordinal, moves[at] ?? 0);
+  }
+  for (const ordinal of stale) {
+    const index = moveIndexAt(list.columns[ordinal] ?? EMPTY_COLUMN, row);
+    if (index >= 0) visit(ordinal, index);
+  }
+}
+
+/** Lets the checkpoints of a list serve the next one, whose rows and palettes are the same and of whose columns only `touched` differ. */
 export function carryCheckpoints(before: ListSheet, after: ListSheet, touched: ReadonlySet<number>): void {
   const known = kept.get(before);
   if (!known) return;
@@ -81,7 +104,7 @@ function checkpointsOf(list: ListSheet): Checkpoints {
   const state = cleared(emptyState(list));
   const saved: LookState[] = [];
   list.tracking.forEach((tracking, row) => {
-    if (row % EVERY === 0) saved.push({ values: state.values.slice(), moves: state.moves.slice() });
+    if (row % EVERY === 0) saved.push({ values: state.values.slice(), origins: state.origins.slice(), palettes: state.palettes.slice() });
     if (tracking.carries) layOver(list, rows, row, state);
   });
   return { rows, saved };
@@ -89,7 +112,8 @@ function checkpointsOf(list: ListSheet): Checkpoints {
 
 function cleared(state: LookState): LookState {
   state.values.fill(Number.NaN);
-  state.moves.fill(-1);
+  state.origins.fill(-1);
+  state.palettes.fill(0);
   return state;
 }
 
@@ -99,7 +123,8 @@ function layOver(list: ListSheet, rows: RowMoves, row: number, state: LookState)
   for (let at = rows.starts[row] ?? 0; at < end; at += 1) {
     const ordinal = rows.ordinals[at] ?? 0;
     state.values[ordinal] = rows.values[at] ?? Number.NaN;
-    state.moves[ordinal] = rows.moves[at] ?? -1;
+    state.origins[ordinal] = row;
+    state.palettes[ordinal] = rows.palettes[at] ?? 0;
   }
 }
 
@@ -110,7 +135,8 @@ function rowMovesOf(list: ListSheet): RowMoves {
   for (let row = 0; row < count; row += 1) starts[row + 1] = (starts[row + 1] ?? 0) + (starts[row] ?? 0);
   const total = starts[count] ?? 0;
   const filled = starts.slice();
-  const all = { starts, ordinals: new Int32Array(total), moves: new Int32Array(total), values: new Float64Array(total) };
+  const numbers = (): Int32Array => new Int32Array(total);
+  const all = { starts, ordinals: numbers(), moves: numbers(), values: new Float64Array(total), palettes: numbers() };
   list.columns.forEach((column, ordinal) => {
     column.rows.forEach((row, index) => {
       const at = filled[row] ?? 0;
@@ -118,7 +144,13 @@ function rowMovesOf(list: ListSheet): RowMoves {
       all.ordinals[at] = ordinal;
       all.moves[at] = index;
       all.values[at] = column.values[index] ?? Number.NaN;
+      if (column.palettes !== NO_PALETTES) all.palettes[at] = paletteNumber(list, column.specs[index]);
     });
   });
   return all;
+}
+
+function paletteNumber(list: ListSheet, spec: MoveSpec | undefined): number {
+  const palette = spec === undefined ? undefined : paletteOf(spec);
+  return palette === undefined ? 0 : (list.palettes.numbers.get(palette) ?? 0);
 }

@@ -14,7 +14,8 @@ export interface Column {
   readonly palettes: ReadonlySet<string>;
 }
 
-const NO_PALETTES: ReadonlySet<string> = new Set();
+/** What a column has whose moves refer to no palette. */
+export const NO_PALETTES: ReadonlySet<string> = new Set();
 
 /** A key without any move. */
 export const EMPTY_COLUMN: Column = { rows: [], specs: [], parts: [], values: [], palettes: NO_PALETTES };
@@ -48,7 +49,8 @@ export function movesOfColumn(column: Column): (ColumnMove & { row: number })[] 
   });
 }
 
-function palettesIn(specs: readonly MoveSpec[]): ReadonlySet<string> {
+/** The palettes that moves refer to. */
+export function palettesIn(specs: readonly MoveSpec[]): ReadonlySet<string> {
   let found: Set<string> | undefined;
   for (const spec of specs) {
     const palette = typeof spec === "number" ? undefined : paletteOf(spec);
@@ -94,5 +96,5 @@ export function countThrough(column: Pick<Column, "rows">, row: number): number 
 /** The place of the move that stands exactly at a row, or -1. */
 export function moveIndexAt(column: Column, row: number): number {
   const index = countThrough(column, row) - 1;
-  return column.rows[index] === row ? index : -1;
+  return index >= 0 && column.rows[index] === row ? index : -1;
 }

@@ -17,31 +17,48 @@ export function denseLooks(list: ListSheet, into?: Float64Array): DenseLooks {
   return { rows, values };
 }
 
+/** Spans longer than this are filled by the machine, shorter ones quicker by a loop. */
+const LONG = 32;
+
 /** Writes what one key shows in every row, from `offset` on. */
 export function fillColumn(list: ListSheet, column: Column, into: Float64Array, offset: number): void {
   const rows = list.cues.length;
-  const { special } = list;
+  const { special, tracking } = list;
+  const { rows: moveRows, values } = column;
+  const moves = moveRows.length;
   let carried = Number.NaN;
   let at = 0;
   let turn = 0;
-  let index = 0;
-  while (at < rows) {
-    const moveRow = column.rows[index] ?? rows;
-    const turnRow = special[turn] ?? rows;
-    const next = Math.min(moveRow, turnRow);
-    if (next > at) into.fill(carried, offset + at, offset + next);
-    if (next >= rows) return;
-    const tracking = list.tracking[next];
-    let value = tracking?.wall ? Number.NaN : carried;
-    if (moveRow === next) {
-      value = column.values[index] ?? Number.NaN;
-      index += 1;
+  let turnRow = special.length > 0 ? (special[0] ?? rows) : rows;
+  for (let index = 0; index <= moves; index += 1) {
+    const moveRow = index < moves ? (moveRows[index] ?? rows) : rows;
+    while (turnRow < moveRow) {
+      fillSpan(into, offset + at, offset + turnRow, carried);
+      if (tracking[turnRow]?.wall) {
+        into[offset + turnRow] = Number.NaN;
+        if (tracking[turnRow]?.carries) carried = Number.NaN;
+      } else into[offset + turnRow] = carried;
+      at = turnRow + 1;
+      turn += 1;
+      turnRow = turn < special.length ? (special[turn] ?? rows) : rows;
     }
-    if (turnRow === next) turn += 1;
-    into[offset + next] = value;
-    if (tracking?.carries) carried = value;
-    at = next + 1;
+    fillSpan(into, offset + at, offset + moveRow, carried);
+    if (index === moves) return;
+    const value = values[index] ?? Number.NaN;
+    into[offset + moveRow] = value;
+    if (turnRow !== moveRow) carried = value;
+    else {
+      if (tracking[moveRow]?.carries) carried = value;
+      turn += 1;
+      turnRow = turn < special.length ? (special[turn] ?? rows) : rows;
+    }
+    at = moveRow + 1;
   }
+}
+
+function fillSpan(into: Float64Array, from: number, to: number, value: number): void {
+  if (to - from > LONG) into.fill(value, from, to);
+  else for (let at = from; at < to; at += 1) into[at] = value;
 }
 
 /** What one key shows in every row. NaN: unset. */

@@ -48,16 +48,18 @@ export function baseAt(list: ListSheet, key: Key, row: number): Entry {
 /** The place in its column of the move that a row shows; -1: none is in force. */
 export function entryIndexAt(list: ListSheet, column: Column, row: number): number {
   const index = countThrough(column, row) - 1;
-  if (column.rows[index] === row) return index;
+  if (index < 0 || column.rows[index] === row) return index;
   return list.tracking[row]?.wall ? -1 : carriedIndex(list, column, index, row - 1);
 }
 
 /** The number that a key shows in a row; NaN: unset. */
 export function valueAt(list: ListSheet, column: Column, row: number): number {
-  return column.values[entryIndexAt(list, column, row)] ?? Number.NaN;
+  const index = entryIndexAt(list, column, row);
+  return index < 0 ? Number.NaN : (column.values[index] ?? Number.NaN);
 }
 
 function carriedIndex(list: ListSheet, column: Column, from: number, row: number): number {
+  if (from < 0 || row < 0) return -1;
   const wall = list.lastWall[row] ?? -1;
   for (let index = from; index >= 0; index -= 1) {
     const at = column.rows[index] ?? -1;
@@ -68,6 +70,6 @@ function carriedIndex(list: ListSheet, column: Column, from: number, row: number
 }
 
 function entryOf(column: Column, index: number): Entry {
-  const row = column.rows[index];
+  const row = index < 0 ? undefined : column.rows[index];
   return row === undefined ? UNSET : { value: column.values[index] ?? Number.NaN, row, spec: column.specs[index] };
 }

@@ -1,7 +1,4 @@
-import { paletteOf } from "../show/move.ts";
 import { emptyState, stateAt } from "./checkpoints.ts";
-import { columnOf } from "./entry.ts";
-import type { Key } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
 
 /** One value of a look as plain data. */
@@ -21,26 +18,24 @@ export interface Look {
 export function lookAt(list: ListSheet, row: number): Look {
   const state = stateAt(list, row, emptyState(list));
   const look: Look = { cue: list.cues[row]?.number ?? "", values: {} };
-  for (const [channel, keys] of list.keys.byChannel) {
-    let values: Record<string, LookValue> | undefined;
-    for (const key of keys.values()) {
-      const value = state.values[key.ordinal] ?? Number.NaN;
-      if (Number.isNaN(value)) continue;
-      values ??= look.values[channel] = {};
-      values[key.attribute.id] = lookValue(list, key, row, state.moves[key.ordinal] ?? -1, value);
+  let channel = -1;
+  let own: Record<string, LookValue> = {};
+  for (const key of list.keys.all) {
+    const value = state.values[key.ordinal] ?? Number.NaN;
+    if (Number.isNaN(value)) continue;
+    if (key.channel !== channel) {
+      channel = key.channel;
+      own = look.values[channel] = {};
     }
+    own[key.attribute.id] = lookValue(list, row, state.origins[key.ordinal] ?? row, state.palettes[key.ordinal] ?? 0, value);
   }
   return look;
 }
 
-function lookValue(list: ListSheet, key: Key, row: number, index: number, value: number): LookValue {
-  const column = columnOf(list, key);
-  const from = column.rows[index] ?? row;
+function lookValue(list: ListSheet, row: number, from: number, palette: number, value: number): LookValue {
   const origin = list.cues[from]?.number ?? "";
   const by = from === row ? "move" : "tracked";
-  const spec = column.specs[index];
-  const palette = typeof spec === "object" ? paletteOf(spec) : undefined;
-  return palette === undefined ? { value, origin, by } : { value, origin, by, palette };
+  return palette === 0 ? { value, origin, by } : { value, origin, by, palette: list.palettes.ids[palette - 1] ?? "" };
 }
 
 /** The looks of all cues, in order. */

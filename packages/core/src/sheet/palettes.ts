@@ -5,6 +5,9 @@ import type { Key } from "./keys.ts";
 /** Finds what a palette holds for a key. */
 export interface Palettes {
   readonly byId: ReadonlyMap<string, Palette>;
+  /** Their ids in order, and the place of each, counted from 1. */
+  readonly ids: readonly string[];
+  readonly numbers: ReadonlyMap<string, number>;
   /** The value for the channel, else for its type, else for all; undefined where the palette has none (SEMANTICS section 2). */
   valueFor(palette: string, key: Key): number | undefined;
   /** The entry of the palette that `valueFor` answers from. */
@@ -28,7 +31,9 @@ export function palettesOf(palettes: readonly Palette[], typeOf: (channel: numbe
     if (!own) return undefined;
     return own.channels.get(key.channel) ?? own.types.get(typeOf(key.channel) ?? "") ?? own.all;
   };
-  return { byId, entryFor, valueFor: (id, key) => entryFor(id, key)?.value };
+  const ids = palettes.map((palette) => palette.id);
+  const numbers = new Map(ids.map((id, index) => [id, index + 1]));
+  return { byId, ids, numbers, entryFor, valueFor: (id, key) => entryFor(id, key)?.value };
 }
 
 function scopesOf(palette: Palette): Map<string, Scopes> {

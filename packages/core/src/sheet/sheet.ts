@@ -1,8 +1,8 @@
 import { type CueNumber, cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
-import { type Column, type ColumnMove, columnOfMoves } from "./column.ts";
-import { type Key, type Keys, keyAt, keysOf } from "./keys.ts";
+import { type Column, EMPTY_COLUMN, palettesIn } from "./column.ts";
+import { type Key, type Keys, keysOf } from "./keys.ts";
 import { type Palettes, palettesOf, resolve } from "./palettes.ts";
 
 /** How one cue takes part in tracking (SEMANTICS section 2). */
@@ -55,13 +55,19 @@ export function palettesOfShow(show: Show): Palettes {
 
 /** Builds the sheet of one list from nothing. */
 export function listSheet(list: CueList, keys: Keys, palettes: Palettes): ListSheet {
-  const building = keys.all.map((): (ColumnMove & { row: number })[] => []);
+  const building = keys.all.map(() => ({ rows: [] as number[], specs: [] as MoveSpec[], parts: [] as number[], values: [] as number[] }));
   list.cues.forEach((cue, row) => {
-    for (const { key, spec, part } of movesOf(cue, keys)) {
-      building[key.ordinal]?.push({ row, spec, part, value: resolve(spec, key, palettes) });
-    }
+    eachMove(cue, keys, (key, spec, part) => {
+      const column = building[key.ordinal];
+      if (!column) return;
+      column.rows.push(row);
+      column.specs.push(spec);
+      column.parts.push(part);
+      column.values.push(typeof spec === "number" ? spec : resolve(spec, key, palettes));
+    });
   });
-  return { id: list.id, list, cues: list.cues, ...rowsOf(list.cues), columns: building.map(columnOfMoves), keys, palettes };
+  const columns = building.map((column) => (column.rows.length > 0 ? { ...column, palettes: palettesIn(column.specs) } : EMPTY_COLUMN));
+  return { id: list.id, list, cues: list.cues, ...rowsOf(list.cues), columns, keys, palettes };
 }
 
 /** What a sheet knows of the rows themselves, apart from any key. */
@@ -92,17 +98,23 @@ export interface StoredMove {
 /** Every move that a cue stores, part by part. */
 export function movesOf(cue: Cue, keys: Keys): StoredMove[] {
   const found: StoredMove[] = [];
+  eachMove(cue, keys, (key, spec, part) => found.push({ key, spec, part }));
+  return found;
+}
+
+/** Visits every move that a cue stores, part by part. */
+export function eachMove(cue: Cue, keys: Keys, visit: (key: Key, spec: MoveSpec, part: number) => void): void {
   for (const part of cue.parts) {
     for (const channel in part.moves) {
       const attributes = part.moves[channel];
+      const own = keys.byChannel.get(Number(channel));
       for (const name in attributes) {
-        const key = keyAt(keys, Number(channel), name);
+        const key = own?.get(name);
         const spec = attributes[name];
-        if (key && spec !== undefined) found.push({ key, spec, part: part.number });
+        if (key && spec !== undefined) visit(key, spec, part.number);
       }
     }
   }
-  return found;
 }
 
 /** The sheet of a list; the first list when no id is given. Throws ShowError for a list that does not exist. */

@@ -3,18 +3,35 @@ import { ShowError } from "./errors.ts";
 /** A cue number as people write it: a decimal with up to three places, such as "12" or "0.75". */
 export type CueNumber = string;
 
-const CUE_NUMBER = /^(\d{1,6})(?:\.(\d{1,3}))?$/;
-
 /** True for text that is a cue number: digits, and at most three decimal places. */
 export function isCueNumber(text: string): boolean {
-  return CUE_NUMBER.test(text);
+  return readOrder(text) >= 0;
 }
 
 /** The place of a cue number in the order of cues, in whole thousandths: "12.5" is 12500. */
 export function cueOrder(number: CueNumber): number {
-  const match = CUE_NUMBER.exec(number);
-  if (!match) throw new ShowError(`"${number}" is not a cue number; write digits with at most three decimal places, such as 12.5`);
-  return Number(match[1]) * 1000 + Number((match[2] ?? "").padEnd(3, "0"));
+  const order = readOrder(number);
+  if (order >= 0) return order;
+  throw new ShowError(`"${number}" is not a cue number; write digits with at most three decimal places, such as 12.5`);
+}
+
+const ZERO = 48;
+const DOT = 46;
+
+/** Reads digit by digit, since this is done thousands of times for one edit; -1 for what is no cue number. */
+function readOrder(text: string): number {
+  let order = 0;
+  let dot = -1;
+  for (let at = 0; at < text.length; at += 1) {
+    const code = text.charCodeAt(at);
+    if (code === DOT && dot < 0) dot = at;
+    else if (code >= ZERO && code <= ZERO + 9) order = order * 10 + code - ZERO;
+    else return -1;
+  }
+  const whole = dot < 0 ? text.length : dot;
+  const places = dot < 0 ? 0 : text.length - dot - 1;
+  if (whole < 1 || whole > 6 || places > 3 || (dot >= 0 && places === 0)) return -1;
+  return order * 10 ** (3 - places);
 }
 
 /** The cue number that stands at a place in the order: 12500 is "12.5". */

@@ -1,13 +1,8 @@
-import type { Curve, MoveSpec } from "./schema.ts";
+import type { MoveSpec, OwnTiming } from "./schema.ts";
 
 /** What a move asks for: a number, a palette's value, or to let go. */
 export type MoveTarget = { value: number } | { palette: string } | { release: true };
-/** A move's own timing; what is absent comes from its part. Seconds. */
-export interface MoveTiming {
-  fade?: number | undefined;
-  delay?: number | undefined;
-  curve?: Curve | undefined;
-}
+export type MoveTiming = OwnTiming;
 
 const NO_TIMING: MoveTiming = {};
 
@@ -18,18 +13,17 @@ export function moveTiming(spec: MoveSpec): MoveTiming {
 
 /** The number a move stores itself, or undefined for a palette reference or a release. */
 export function plainValue(spec: MoveSpec): number | undefined {
-  if (typeof spec === "number") return spec;
-  return "value" in spec ? spec.value : undefined;
+  return typeof spec === "number" ? spec : spec.value;
 }
 
 /** The palette that a move refers to, if it does. */
 export function paletteOf(spec: MoveSpec): string | undefined {
-  return typeof spec === "object" && "palette" in spec ? spec.palette : undefined;
+  return typeof spec === "number" ? undefined : spec.palette;
 }
 
 /** True for a move that takes its key out of the look. */
 export function isRelease(spec: MoveSpec): boolean {
-  return typeof spec === "object" && "release" in spec;
+  return typeof spec !== "number" && spec.release === true;
 }
 
 /** A move in its shortest spelling: a bare number where it has no times of its own. */

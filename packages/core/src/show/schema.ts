@@ -185,8 +185,18 @@ export type Palette = z.infer<typeof palette>;
 export type Pace = z.infer<typeof pace>;
 export type FamilyTimes = z.infer<typeof familyTimes>;
 export type PartTimes = z.infer<typeof partTimes>;
+/** A move's own times and curve. Seconds. */
+export interface OwnTiming {
+  fade?: number | undefined;
+  delay?: number | undefined;
+  curve?: Curve | undefined;
+}
 /** One move as the document stores it; a bare number is short for `{ value }`. */
-export type MoveSpec = z.infer<typeof moveSchema>;
+export type MoveSpec =
+  | number
+  | ({ value: number; palette?: never; release?: never } & OwnTiming)
+  | ({ palette: string; value?: never; release?: never } & OwnTiming)
+  | ({ release: true; value?: never; palette?: never } & OwnTiming);
 /** Moves by channel number, then by attribute. */
 export type Moves = Record<string, Record<string, MoveSpec>>;
 export type Part = z.infer<typeof part>;

@@ -59,9 +59,8 @@ function orderedMoves(moves: Moves, rig: Rig): Moves {
 
 function orderedMove(spec: Exclude<MoveSpec, number>): MoveSpec {
   const timing = pick(spec, ["fade", "delay", "curve"]);
-  if ("value" in spec) return { value: spec.value, ...timing };
-  if ("palette" in spec) return { palette: spec.palette, ...timing };
-  return { release: true, ...timing };
+  if (spec.value !== undefined) return { value: spec.value, ...timing };
+  return spec.palette === undefined ? { release: true, ...timing } : { palette: spec.palette, ...timing };
 }
 
 function pick<T extends object, K extends keyof T>(from: T, names: readonly K[]): Pick<T, K> {

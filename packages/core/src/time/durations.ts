@@ -3,47 +3,71 @@ import type { Mark } from "../marks/mark.ts";
 import { columnOf } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
-import { durationOf, transitionAt } from "./transition.ts";
+import { eachTiming } from "./timings.ts";
 
 const kept = new WeakMap<ListSheet, Float64Array>();
+/** Lists whose durations are not worked out yet, but that differ from one whose durations are in a few cues only. */
+const waiting = new WeakMap<ListSheet, Waiting>();
+
+/** What edits changed of a list whose rows stayed the same. */
+export interface Touched {
+  /** The rows of the cues that they changed. */
+  readonly rows: ReadonlySet<number>;
+  /** The keys of which they changed moves, and in which rows. */
+  readonly keys: ReadonlyMap<Key, ReadonlySet<number>>;
+}
+
+interface Waiting extends Touched {
+  readonly base: ListSheet;
+}
+
+/** More changed moves than this are not followed one by one; the durations are then worked out anew when they are wanted. */
+const MOST_MOVES = 5000;
 
 /** The duration of a cue that is fired in order, kept for as long as nothing it depends on changes. Seconds. */
 export function cueDuration(list: ListSheet, row: number): number {
-  const known = kept.get(list) ?? new Float64Array(list.cues.length).fill(Number.NaN);
+  const known = kept.get(list) ?? carried(list) ?? new Float64Array(list.cues.length).fill(Number.NaN);
   kept.set(list, known);
+  waiting.delete(list);
   const seconds = known[row] ?? Number.NaN;
   if (!Number.isNaN(seconds)) return seconds;
-  const found = durationOf(transitionAt(list, row));
-  known[row] = found;
-  return found;
-}
-
-/** What an edit changed of a list whose rows stayed the same. */
-export interface Touched {
-  /** The rows of the cues that it changed. */
-  readonly rows: Iterable<number>;
-  /** The keys of which it changed moves, and in which rows. */
-  readonly keys: ReadonlyMap<Key, ReadonlySet<number>>;
-  /** The lights whose marks may have changed. */
-  readonly lights: Iterable<number>;
+  let longest = 0;
+  eachTiming(list, row, (_, delay, fade) => {
+    if (delay + fade > longest) longest = delay + fade;
+  });
+  known[row] = longest;
+  return longest;
 }
 
 /** Lets the durations of a list serve the next one, except for the cues whose transition the edit may have changed. */
 export function carryDurations(before: ListSheet, after: ListSheet, touched: Touched): void {
-  const known = kept.get(before);
-  if (!known) return;
-  const seconds = known.slice();
-  const forget = (row: number): void => void (seconds[row] = Number.NaN);
-  for (const row of touched.rows) forget(row);
-  const wide = wideRows(after);
-  for (const [key, rows] of touched.keys) for (const row of rows) forgetThread(after, key, row, wide, forget);
-  const was = marksByChannel(before);
-  const is = marksByChannel(after);
-  for (const channel of touched.lights) {
-    if (sameMarks(was.get(channel), is.get(channel))) continue;
-    for (const mark of [...(was.get(channel) ?? []), ...(is.get(channel) ?? [])]) forgetMark(mark, forget);
+  if (kept.has(before)) {
+    waiting.set(after, { base: before, ...touched });
+    return;
   }
-  kept.set(after, seconds);
+  const older = waiting.get(before);
+  if (!older) return;
+  const keys = new Map(older.keys);
+  for (const [key, rows] of touched.keys) keys.set(key, new Set([...(keys.get(key) ?? []), ...rows]));
+  const moves = [...keys.values()].reduce((sum, rows) => sum + rows.size, 0);
+  if (moves <= MOST_MOVES) waiting.set(after, { base: older.base, rows: new Set([...older.rows, ...touched.rows]), keys });
+}
+
+function carried(list: ListSheet): Float64Array | undefined {
+  const wait = waiting.get(list);
+  const seconds = wait && kept.get(wait.base)?.slice();
+  if (!seconds) return undefined;
+  const forget = (row: number): void => void (seconds[row] = Number.NaN);
+  for (const row of wait.rows) forget(row);
+  const wide = wideRows(list);
+  for (const [key, rows] of wait.keys) for (const row of rows) forgetThread(list, key, row, wide, forget);
+  const was = marksByChannel(wait.base);
+  for (const [channel, marks] of marksByChannel(list)) {
+    const before = was.get(channel);
+    if (sameMarks(before, marks)) continue;
+    for (const mark of [...(before ?? []), ...marks]) forgetMark(mark, forget);
+  }
+  return seconds;
 }
 
 /** The rows whose transition can hold keys that they do not move: at walls, behind cues that keep their moves, and where a cue asserts. */

@@ -1,9 +1,9 @@
 import type { Curve, Cue, MoveSpec, Part } from "../show/schema.ts";
-import { moveIndexAt } from "../sheet/column.ts";
-import { markedInto } from "../marks/marks.ts";
+import { type LookState, eachMoveAt, emptyState, stateAt } from "../sheet/checkpoints.ts";
+import { heldInto } from "../marks/marks.ts";
 import type { Key } from "../sheet/keys.ts";
-import { columnOf, entryAt, sameValue } from "../sheet/entry.ts";
-import { type ListSheet, cueAt, movesOf } from "../sheet/sheet.ts";
+import { sameValue } from "../sheet/entry.ts";
+import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { timingOf } from "./times.ts";
 
 /** Why a key is in a transition (SEMANTICS section 3). */
@@ -25,18 +25,29 @@ export interface Run {
 /** What a transition starts from: the value of a key in the look before, NaN where it is unset. */
 export type LookBefore = (key: Key) => number;
 
-/** The look of the row before, which a cue fired in order starts from; nothing before the first. */
-function lookBefore(list: ListSheet, row: number): LookBefore {
-  return row <= 0 ? () => Number.NaN : (key) => entryAt(list, key, row - 1).value;
+/** True for a row whose transition can hold keys that it does not move: at a wall, behind a cue that keeps its moves, and where it asserts. */
+export function isWide(list: ListSheet, row: number): boolean {
+  const behind = row > 0 && list.tracking[row - 1]?.carries !== true;
+  return behind || list.tracking[row]?.wall !== false || cueAt(list, row).assert === true;
 }
 
 /** The transition T(k) of a row that is fired in order; keys that were marked before are out of it. */
 export function transitionAt(list: ListSheet, row: number): Run[] {
-  const before = lookBefore(list, row);
-  const quiet = row > 0 && list.tracking[row - 1]?.carries === true && list.tracking[row]?.wall === false;
-  const asserted = cueAt(list, row).assert === true;
-  const marked = markedInto(list, row);
-  return transitionFrom(list, row, before, { everyKey: !(quiet && !asserted), isMarked: (key) => marked.has(key.ordinal) });
+  const everyKey = isWide(list, row);
+  if (row <= 0) return transitionFrom(list, row, () => Number.NaN, { everyKey, isMarked: heldInto(list, row) });
+  const { values } = stateAt(list, row - 1, room("before", list));
+  return transitionFrom(list, row, (key) => values[key.ordinal] ?? Number.NaN, { everyKey, isMarked: heldInto(list, row) });
+}
+
+const rooms = new Map<string, LookState>();
+
+/** Room for a look, used again and again since transitions are worked out by the hundred; nobody keeps it past one of them. */
+function room(use: "before" | "shown", list: ListSheet): LookState {
+  const known = rooms.get(use);
+  if (known?.values.length === list.keys.all.length) return known;
+  const made = emptyState(list);
+  rooms.set(use, made);
+  return made;
 }
 
 /** What a caller of `transitionFrom` knows. */
@@ -51,40 +62,35 @@ export interface TransitionScope {
 export function transitionFrom(list: ListSheet, row: number, before: LookBefore, { everyKey, isMarked }: TransitionScope): Run[] {
   const cue = cueAt(list, row);
   const runs: Run[] = [];
-  for (const { key, spec, part } of movesOf(cue, list.keys)) {
-    if (isMarked(key)) continue;
-    const run = runOf(list, key, row, before(key), "explicit", partNumbered(cue, part), spec);
+  const shown = stateAt(list, row, room("shown", list));
+  const target = (key: Key): number => shown.values[key.ordinal] ?? Number.NaN;
+  eachMoveAt(list, row, (ordinal, index) => {
+    const key = list.keys.all[ordinal];
+    const column = list.columns[ordinal];
+    if (!key || !column || isMarked(key)) return;
+    const run = runOf(key, before(key), target(key), "explicit", partNumbered(cue, column.parts[index] ?? 1), column.specs[index]);
     if (run) runs.push(run);
-  }
+  });
   if (!everyKey) return runs;
   const first = firstPart(cue);
   for (const key of list.keys.all) {
-    const column = columnOf(list, key);
-    if (moveIndexAt(column, row) >= 0 || isMarked(key)) continue;
     const from = before(key);
-    const to = entryAt(list, key, row).value;
+    const to = target(key);
     const cause = sameValue(from, to) ? (cue.assert && !Number.isNaN(to) ? "asserted" : undefined) : "implied";
-    const run = cause && runOf(list, key, row, from, cause, first, undefined);
+    if (!cause || shown.origins[key.ordinal] === row || isMarked(key)) continue;
+    const run = runOf(key, from, to, cause, first, undefined);
     if (run) runs.push(run);
   }
   return runs;
 }
 
-function runOf(
-  list: ListSheet,
-  key: Key,
-  row: number,
-  before: number,
-  cause: Cause,
-  part: Part,
-  spec: MoveSpec | undefined,
-): Run | undefined {
-  const target = entryAt(list, key, row).value;
+function runOf(key: Key, before: number, target: number, cause: Cause, part: Part, spec: MoveSpec | undefined): Run | undefined {
   const unset = Number.isNaN(target);
   if (unset && key.attribute.family !== "intensity") return undefined;
   const from = Number.isNaN(before) ? key.attribute.home : before;
   const to = unset ? 0 : target;
-  return { key, from, to, ...timingOf(key.attribute, spec, part, from, to), cause, part: part.number };
+  const { delay, fade, curve } = timingOf(key.attribute, spec, part, from, to);
+  return { key, from, to, delay, fade, curve, cause, part: part.number };
 }
 
 /** The part that times what the cue itself does not move: the one with the lowest number. */
@@ -94,8 +100,10 @@ export function firstPart(cue: Cue): Part {
   return part;
 }
 
-function partNumbered(cue: Cue, number: number): Part {
-  return cue.parts.find((part) => part.number === number) ?? firstPart(cue);
+/** The part of a cue with this number; its first where it has none such. */
+export function partNumbered(cue: Cue, number: number): Part {
+  const first = firstPart(cue);
+  return first.number === number ? first : (cue.parts.find((part) => part.number === number) ?? first);
 }
 
 /** How long a transition takes: its largest delay + fade in seconds, 0 when it is empty. */

@@ -2,7 +2,7 @@ import { ShowError } from "../../show/errors.ts";
 import { isRelease } from "../../show/move.ts";
 import { checkRange } from "../../show/readMoves.ts";
 import type { Key } from "../../sheet/keys.ts";
-import { type Entry, UNSET, carriedAt, entryAt } from "../../sheet/entry.ts";
+import { type Entry, UNSET, carriedAt, columnOf, entryAt } from "../../sheet/entry.ts";
 import { resolve } from "../../sheet/palettes.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { fanAt, fanPoints } from "../../fan/fan.ts";
@@ -55,7 +55,7 @@ interface Inside {
 function changeLooks(list: ListSheet, key: Key, first: number, last: number, deed: KeyDeed): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
-  for (let row = first; row <= last; row += 1) {
+  for (const row of turningRows(list, key, first, last)) {
     const base = list.tracking[row]?.wall ? UNSET : carried;
     const wanted = lookAfter(list, key, entryAt(list, key, row), deed);
     const keep = storedMove(list, key, row) !== undefined && (row === first || !standsOnce(deed));
@@ -64,6 +64,20 @@ function changeLooks(list: ListSheet, key: Key, first: number, last: number, dee
     if (list.tracking[row]?.carries) carried = wanted;
   }
   return { steps, carried };
+}
+
+/**
+ * The rows of a range in which a key can show something else than in the row before: the first, those with a move, and at
+ * walls and cues that keep their moves and right behind them. In all others what tracks in is what was asked already.
+ */
+function turningRows(list: ListSheet, key: Key, first: number, last: number): number[] {
+  const rows = new Set([first]);
+  for (const row of columnOf(list, key).rows) if (row >= first && row <= last) rows.add(row);
+  for (const row of list.special) {
+    if (row >= first && row <= last) rows.add(row);
+    if (row + 1 >= first && row + 1 <= last) rows.add(row + 1);
+  }
+  return [...rows].sort((a, b) => a - b);
 }
 
 /** True for a deed that gives the whole range one value, which one move in the first cue can hold. */

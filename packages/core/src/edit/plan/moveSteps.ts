@@ -10,6 +10,7 @@ import type { MoveStep, PlacedMove } from "../step.ts";
 export function storedMove(list: ListSheet, key: Key, row: number): PlacedMove | undefined {
   const column = columnOf(list, key);
   const index = moveIndexAt(column, row);
+  if (index < 0) return undefined;
   const move = column.specs[index];
   const part = column.parts[index];
   return move === undefined || part === undefined ? undefined : { part, move };
@@ -46,7 +47,11 @@ export interface Tracked {
 
 /** True when two tracked values are the same value from the same palette, or both unset. */
 export function sameTracked(a: Tracked, b: Tracked): boolean {
-  return sameValue(a.value, b.value) && (a.spec && paletteOf(a.spec)) === (b.spec && paletteOf(b.spec));
+  return sameValue(a.value, b.value) && sourceOf(a) === sourceOf(b);
+}
+
+function sourceOf({ spec }: Tracked): string | undefined {
+  return spec === undefined ? undefined : paletteOf(spec);
 }
 
 /** The target of a move that says what was tracked: its palette, its number, or a release where it was unset. */

@@ -1,0 +1,180 @@
+import {
+  type EditInput,
+  type ListSheet,
+  type Playback,
+  type ShowSheet,
+  advance,
+  checkSheet,
+  cueAt,
+  denseLooks,
+  emptyState,
+  fireNext,
+  frameAt,
+  framesOf,
+  idlePlayback,
+  listOf,
+  lookAt,
+  makeEdits,
+  marksOf,
+  parseShow,
+  planMarks,
+  readEdits,
+  serializeShow,
+  sheetOf,
+  stateAt,
+} from "@zm/core";
+import { TRIAL_SIZES, type TrialSize, randomFrom, trialShow } from "@zm/demo";
+import { measure, memoryInUse } from "./measure.ts";
+import { plainFold } from "./plainFold.ts";
+
+/** Targets for the large show, milliseconds; frames in nanoseconds a key. */
+const TARGETS: Readonly<Record<string, number>> = {
+  "full looks": 40,
+  "one-cell edit near the top": 1,
+  "200 cues x 20 channels": 10,
+  "look at a random cue": 0.05,
+  "look as plain data": 1,
+  "marks of the whole list": 150,
+  "marks after a one-cell edit": 5,
+  "check of the whole show": 500,
+};
+
+interface Line {
+  readonly name: string;
+  readonly median: number;
+  readonly rounds: number;
+}
+
+/** Measures one size of trial show and prints a table. */
+function bench(size: TrialSize): void {
+  const start = memoryInUse();
+  const text = serializeShow(trialShow(size));
+  const show = parseShow(text);
+  const withShow = memoryInUse();
+  const sheet = sheetOf(show);
+  const list = listOf(sheet);
+  stateAt(list, 0, emptyState(list));
+  planMarks(list, show.script);
+  const memory = { document: withShow - start - text.length, engine: memoryInUse() - withShow };
+
+  const plain = measure(() => plainFold(show), nothing, 1).median;
+  const lines: Line[] = [
+    line("parse and validate", () => parseShow(text)),
+    line("sheet from nothing", () => sheetOf(show)),
+    ...looks(list),
+    ...edits(sheet, list),
+    ...marks(sheet, list),
+    line("check of the whole show", checkSheet, () => fresh(sheet)),
+  ];
+  const moves = list.columns.reduce((sum, column) => sum + column.rows.length, 0);
+  print(`\n${size}: ${list.cues.length} cues, ${show.channels.length} channels, ${list.keys.all.length} keys, ${moves} moves`);
+  print(
+    `  plain full recomputation ${figure(plain)} ms; document ${megabytes(memory.document)} MB, engine beside it ${megabytes(memory.engine)} MB`,
+  );
+  for (const each of lines) print(told(each, plain, size === "large" ? TARGETS[each.name] : undefined));
+  print(frames(list, plain));
+}
+
+function nothing(): undefined {
+  return undefined;
+}
+
+function line<T>(name: string, work: (prepared: T) => unknown, before?: () => T, budget?: number): Line;
+function line(name: string, work: (prepared: undefined) => unknown, before: () => undefined = nothing, budget?: number): Line {
+  return { name, ...measure(work, before, budget) };
+}
+
+function looks(list: ListSheet): Line[] {
+  const random = randomFrom(7);
+  const room = new Float64Array(list.cues.length * list.keys.all.length);
+  const state = emptyState(list);
+  const row = (): number => random.between(0, list.cues.length - 1);
+  return [
+    line("full looks", () => denseLooks(list, room)),
+    line("look at a random cue", (at: number) => stateAt(list, at, state), row),
+    line("look as plain data", (at: number) => lookAt(list, at), row),
+  ];
+}
+
+function oneCell(list: ListSheet, random: ReturnType<typeof randomFrom>): EditInput {
+  const cue = cueAt(list, random.between(1, 12)).number;
+  const channel = 1 + 10 * random.between(0, Math.floor(list.keys.byChannel.size / 10) - 1);
+  return { op: "change", from: cue, to: cue, keys: { channels: [channel], families: ["intensity"] }, do: { set: random.between(1, 100) } };
+}
+
+function edits(sheet: ShowSheet, list: ListSheet): Line[] {
+  const random = randomFrom(3);
+  const last = Math.min(210, list.cues.length);
+  const channels = Array.from({ length: 20 }, (_, index) => index + 1);
+  const wide = (): EditInput => ({
+    op: "change",
+    from: cueAt(list, Math.max(0, last - 200)).number,
+    to: cueAt(list, last - 1).number,
+    keys: { channels, families: ["intensity"] },
+    do: random.chance(0.5) ? { add: -5 } : { scale: 0.9 },
+    after: "restore",
+  });
+  const make = (edit: EditInput): unknown => makeEdits(sheet, readEdits(edit));
+  return [line("one-cell edit near the top", make, () => oneCell(list, random)), line("200 cues x 20 channels", make, wide)];
+}
+
+function marks(sheet: ShowSheet, list: ListSheet): Line[] {
+  const random = randomFrom(5);
+  const { script } = sheet.show;
+  const edited = (): ShowSheet => makeEdits(sheet, readEdits(oneCell(list, random))).sheet;
+  return [
+    line(
+      "marks of the whole list",
+      (anew: ShowSheet) => planMarks(listOf(anew), script),
+      () => fresh(sheet),
+    ),
+    line("marks after a one-cell edit", (after: ShowSheet) => planMarks(listOf(after), script), edited),
+  ];
+}
+
+/** The same sheet with nothing kept of what was computed from it. */
+function fresh(sheet: ShowSheet): ShowSheet {
+  return { ...sheet, lists: new Map([...sheet.lists].map(([id, list]) => [id, { ...list }])) };
+}
+
+function frames(list: ListSheet, plain: number): string {
+  let playback: Playback = idlePlayback(list.id);
+  const rows = Math.min(40, list.cues.length);
+  for (let row = 0; row < rows; row += 1) playback = fireNext(advance(playback, list, row * 0.7), list, row, row * 0.7);
+  const laid = framesOf(playback, list.keys);
+  const into = new Float64Array(list.keys.all.length);
+  let time = rows * 0.7;
+  const { median } = measure(() => {
+    for (let frame = 0; frame < 50; frame += 1) frameAt(laid, (time += 0.0004), into);
+  }, nothing);
+  const before = memoryInUse();
+  for (let frame = 0; frame < 1000; frame += 1) frameAt(laid, (time += 0.0004), into);
+  const { heapUsed, arrayBuffers } = process.memoryUsage();
+  const left = Math.max(0, heapUsed + arrayBuffers - before);
+  const perFrame = median / 50;
+  const perKey = (perFrame * 1e6) / list.keys.all.length;
+  return `  ${"playback frame of all keys".padEnd(30)} ${figure(perFrame).padStart(10)} ms  ${figure(perKey)} ns a key (under 20: ${perKey < 20 ? "yes" : "NO"}), ${left} bytes left by 1000 frames, 1/${Math.round(plain / perFrame)} of plain; ${marksOf(list).length} marks`;
+}
+
+function told({ name, median, rounds }: Line, plain: number, target: number | undefined): string {
+  const ratio = median < plain ? `1/${Math.round(plain / median)}` : `${figure(median / plain)} x`;
+  const met = target === undefined ? "" : ` under ${target}: ${median < target ? "yes" : "NO"}`;
+  return `  ${name.padEnd(30)} ${figure(median).padStart(10)} ms  ${ratio.padStart(8)} of plain  (${rounds} rounds)${met}`;
+}
+
+function figure(milliseconds: number): string {
+  return milliseconds >= 10 ? milliseconds.toFixed(1) : milliseconds.toFixed(4);
+}
+
+function megabytes(bytes: number): string {
+  return (bytes / 1e6).toFixed(1);
+}
+
+function print(text: string): void {
+  process.stdout.write(`${text}\n`);
+}
+
+const asked = process.argv.slice(2);
+const sizes = Object.keys(TRIAL_SIZES).filter((size): size is TrialSize => asked.length === 0 || asked.includes(size));
+print("Medians of one run on this machine. Ratios are to a plain full recomputation of all looks in the same run.");
+for (const size of sizes) bench(size);

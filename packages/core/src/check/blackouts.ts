@@ -1,0 +1,54 @@
+import { cueAt } from "../sheet/sheet.ts";
+import { columnOf, valueAt } from "../sheet/entry.ts";
+import { intensityOf } from "../sheet/keys.ts";
+import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+import { count, figure, listed } from "./words.ts";
+
+const BLACKOUT = /\b(black ?-?out|d\.?b\.?o|b\.?o|lights? out|to black|all out)\b/i;
+const LIT = /\b(lights? up|up full|full up|all up|full stage)\b/i;
+
+/** Cues whose label says blackout and that leave light, and cues whose label says light and that leave none. */
+export function checkBlackouts(context: CheckContext): Finding[] {
+  return context.list.cues.flatMap((cue, row) => {
+    const label = cue.label ?? "";
+    if (BLACKOUT.test(label)) return litInBlackout(context, row);
+    return LIT.test(label) ? darkButLit(context, row) : [];
+  });
+}
+
+function litLights({ lit }: CheckContext, row: number): number[] {
+  return [...lit].flatMap(([channel, rows]) => (rows[row] === 1 ? [channel] : []));
+}
+
+function litInBlackout(context: CheckContext, row: number): Finding[] {
+  const lights = litLights(context, row);
+  if (lights.length === 0) return [];
+  const cue = cueAt(context.list, row).number;
+  const told = listed(lights.map((channel) => `${channel}${levelWords(context, channel, row)}`));
+  const message = `Cue ${cue} is called a blackout, and ${count(lights.length, "light")} ${lights.length === 1 ? "stays" : "stay"} on: ${told}. Take ${lights.length === 1 ? "it" : "them"} out, and wall the cue off so that nothing tracks in.`;
+  const dimmed = lights.filter((channel) => intensityOf(context.list.keys, channel));
+  const mend =
+    dimmed.length === 0
+      ? undefined
+      : [{ op: "change" as const, from: cue, to: cue, keys: { channels: dimmed, families: ["intensity" as const] }, do: { set: 0 } }];
+  return [findingAt(context, "lit-in-blackout", row, lights.length === 1 ? (lights[0] ?? null) : null, message, mend)];
+}
+
+function levelWords({ list }: CheckContext, channel: number, row: number): string {
+  const key = intensityOf(list.keys, channel);
+  return key ? ` at ${figure(valueAt(list, columnOf(list, key), row))}` : "";
+}
+
+function darkButLit(context: CheckContext, row: number): Finding[] {
+  if (litLights(context, row).length > 0) return [];
+  const cue = cueAt(context.list, row);
+  return [
+    findingAt(
+      context,
+      "dark-but-labelled-lit",
+      row,
+      null,
+      `Cue ${cue.number} is called "${cue.label ?? ""}", and no light is on in it. Record its look, or change its label.`,
+    ),
+  ];
+}

@@ -1,0 +1,89 @@
+import { type ListSheet, cueAt } from "../sheet/sheet.ts";
+import { chainClock } from "../time/chainClock.ts";
+import { cueDuration } from "../time/durations.ts";
+import { eachTiming } from "../time/timings.ts";
+import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+import { count, figure } from "./words.ts";
+
+/** A chain with more cues than this, or one that runs longer, is likely not meant to run by itself. */
+const MOST_LINKS = 8;
+const LONGEST = 300;
+const SLACK = 1e-6;
+
+/** Follows that fire while the same keys still fade, and chains that run by themselves for very long. */
+export function checkChains(context: CheckContext): Finding[] {
+  const chains = chainsOf(context.list);
+  return [...overlaps(context, chains), ...chains.flatMap((rows) => longChain(context, rows))];
+}
+
+function chainsOf(list: ListSheet): number[][] {
+  const { presses } = chainClock(list);
+  const chains = new Map<number, number[]>();
+  presses.forEach((press, row) => {
+    const own = chains.get(press);
+    if (own) own.push(row);
+    else chains.set(press, [row]);
+  });
+  return [...chains.values()].filter((rows) => rows.length > 1);
+}
+
+function overlaps(context: CheckContext, chains: readonly (readonly number[])[]): Finding[] {
+  const { list } = context;
+  const { offsets } = chainClock(list);
+  const until = new Float64Array(list.keys.all.length);
+  const by = new Int32Array(list.keys.all.length);
+  return chains.flatMap((rows) => {
+    until.fill(Number.NEGATIVE_INFINITY);
+    return rows.flatMap((row) => {
+      const start = offsets[row] ?? 0;
+      const cut = new Map<number, number>();
+      eachTiming(list, row, ({ ordinal, channel }, delay, fade) => {
+        const holds = start + delay;
+        if ((until[ordinal] ?? 0) > holds + SLACK) cut.set(channel, by[ordinal] ?? row);
+        until[ordinal] = holds + fade;
+        by[ordinal] = row;
+      });
+      return cut.size === 0 ? [] : [overlap(context, row, cut)];
+    });
+  });
+}
+
+/** `cut`: the lights whose fades are cut short, with the rows that those fades come from. */
+function overlap(context: CheckContext, row: number, cut: ReadonlyMap<number, number>): Finding {
+  const { list } = context;
+  const cue = cueAt(list, row);
+  const [from] = cut.values();
+  const lights = [...cut.keys()];
+  const message = `Cue ${cue.number} follows while ${lights.length === 1 ? `channel ${lights[0] ?? ""} is` : `${count(lights.length, "light")} are`} still fading from cue ${cueAt(list, from ?? row).number}: that fade is cut short and never arrives. Let it follow when the cue before is complete, or shorten the fade.`;
+  const after =
+    cue.trigger?.type === "follow" && cue.trigger.from === "go" ? Math.max(0, cue.trigger.after - cueDuration(list, row - 1)) : undefined;
+  const mend =
+    after === undefined
+      ? undefined
+      : [
+          {
+            op: "setCue" as const,
+            from: cue.number,
+            to: cue.number,
+            trigger: { type: "follow" as const, from: "complete" as const, after },
+          },
+        ];
+  return findingAt(context, "fades-overlap", row, lights.length === 1 ? (lights[0] ?? null) : null, message, mend);
+}
+
+function longChain(context: CheckContext, rows: readonly number[]): Finding[] {
+  const { offsets } = chainClock(context.list);
+  const [press = 0] = rows;
+  const seconds = offsets[rows.at(-1) ?? press] ?? 0;
+  if (rows.length <= MOST_LINKS && seconds <= LONGEST) return [];
+  const cue = cueAt(context.list, press).number;
+  return [
+    findingAt(
+      context,
+      "long-chain",
+      press,
+      null,
+      `A Go on cue ${cue} starts ${rows.length - 1} more cues that run by themselves for ${figure(seconds)} s, to cue ${cueAt(context.list, rows.at(-1) ?? press).number}. If that is not meant, let one of them wait for a Go.`,
+    ),
+  ];
+}

@@ -1,0 +1,58 @@
+import type { EditInput } from "../edit/edits.ts";
+import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
+
+export type Severity = "error" | "warning" | "hint";
+
+/** What each code means; the words of the codes are fixed, files and other tools rely on them. */
+export const CODES = {
+  "mark-late": "warning",
+  "mark-lit": "error",
+  "moves-in-view": "warning",
+  "no-change": "hint",
+  "never-seen": "hint",
+  "fades-overlap": "warning",
+  "dark-but-labelled-lit": "warning",
+  "lit-in-blackout": "error",
+  "leaks-past-wall": "warning",
+  "at-home-while-lit": "warning",
+  "palette-gap": "error",
+  "patch-clash": "error",
+  "unreachable-cue": "warning",
+  "long-chain": "hint",
+} as const satisfies Record<string, Severity>;
+export type Code = keyof typeof CODES;
+
+/** One thing that is wrong, or likely not meant: where, what happens on stage and what to do, and the edit that mends it where there is one. */
+export interface Finding {
+  code: Code;
+  severity: Severity;
+  list: string | null;
+  cue: string | null;
+  channel: number | null;
+  message: string;
+  mend?: EditInput[];
+}
+
+/** What every rule reads. */
+export interface CheckContext {
+  readonly sheet: ShowSheet;
+  readonly list: ListSheet;
+  /** By channel, by row: 1 where the light is lit. */
+  readonly lit: ReadonlyMap<number, Uint8Array>;
+  /** By row: the next row behind it whose wall ends what tracks; the number of rows when there is none. */
+  readonly nextWall: Int32Array;
+}
+
+/** A finding at a row of a list. */
+export function findingAt(
+  { list }: Pick<CheckContext, "list">,
+  code: Code,
+  row: number,
+  channel: number | null,
+  message: string,
+  mend?: readonly EditInput[],
+  severity: Severity = CODES[code],
+): Finding {
+  const own = mend?.map((edit): EditInput => ("list" in edit || !("cue" in edit || "from" in edit) ? edit : { ...edit, list: list.id }));
+  return { code, severity, list: list.id, cue: list.cues[row]?.number ?? null, channel, message, ...(own ? { mend: own } : {}) };
+}

@@ -1,0 +1,69 @@
+import type { EditInput } from "../edit/edits.ts";
+import type { MarkSettings } from "../show/schema.ts";
+import { type Mark, markedKeys } from "../marks/mark.ts";
+import { markTimes, planMarks } from "../marks/plan.ts";
+import { type ListSheet, cueAt } from "../sheet/sheet.ts";
+import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+import { figure, listed } from "./words.ts";
+
+/** Marks that have no time to finish, and marks that are asked for in a cue in which the light is lit. */
+export function checkMarks(context: CheckContext): Finding[] {
+  const { list, sheet } = context;
+  const timeFor = markTimes(list, sheet.show.script);
+  return planMarks(list, sheet.show.script).flatMap(({ mark, available, report }) => {
+    if (report === "mark-late") return [late(context, mark, available ?? 0, timeFor)];
+    return report === "mark-lit" ? [lit(context, mark)] : [];
+  });
+}
+
+function late(context: CheckContext, mark: Mark, available: number, timeFor: (mark: Mark, row: number) => number | null): Finding {
+  const { list } = context;
+  const what = listed(markedKeys(list, mark).map(({ key }) => key.attribute.name ?? key.attribute.id));
+  const has = Math.max(0, available);
+  const told = `Channel ${mark.channel} needs ${figure(mark.needed)} s for its ${what} and has ${figure(has)} s before cue ${cueAt(list, mark.calledAt).number}: it is still moving when it comes up.`;
+  const better = latestThatServes(mark, timeFor);
+  if (better === null)
+    return findingAt(
+      context,
+      "mark-late",
+      mark.calledAt,
+      mark.channel,
+      `${told} No cue of its dark window gives it more than that; let it go dark earlier, bring it up later, or live with the move.`,
+    );
+  const { row, time } = better;
+  return findingAt(
+    context,
+    "mark-late",
+    mark.calledAt,
+    mark.channel,
+    `${told} A mark in cue ${cueAt(list, row).number} has ${figure(time)} s.`,
+    [settingFor(list, mark, { at: cueAt(list, row).number })],
+  );
+}
+
+function latestThatServes(mark: Mark, timeFor: (mark: Mark, row: number) => number | null): { row: number; time: number } | null {
+  if (!mark.window) return null;
+  for (let row = mark.window.last; row >= mark.window.first; row -= 1) {
+    const time = timeFor(mark, row);
+    if (time !== null && time >= mark.needed) return { row, time };
+  }
+  return null;
+}
+
+function lit(context: CheckContext, mark: Mark): Finding {
+  const { list } = context;
+  const { window } = mark;
+  const call = cueAt(list, mark.calledAt).number;
+  const dark = window
+    ? `it is dark from cue ${cueAt(list, window.first).number} to cue ${cueAt(list, window.last).number} only`
+    : "it is never dark before";
+  const message = `Channel ${mark.channel} is to be marked in cue ${mark.strayCue ?? ""} for cue ${call}, and ${dark}: it moves in view as it comes up. Name a cue in which it is dark.`;
+  const mend = window ? [settingFor(list, mark, { at: cueAt(list, window.last).number })] : undefined;
+  return findingAt(context, "mark-lit", mark.calledAt, mark.channel, message, mend);
+}
+
+function settingFor(list: ListSheet, mark: Mark, own: { at: string }): EditInput {
+  const cue = cueAt(list, mark.calledAt);
+  const settings: MarkSettings = { ...cue.mark, channels: { ...cue.mark?.channels, [mark.channel]: own } };
+  return { op: "setCue", from: cue.number, to: cue.number, mark: settings };
+}

@@ -1,0 +1,203 @@
+import type { MoveSpec, Part } from "../show/schema.ts";
+import { paletteOf } from "../show/move.ts";
+import { EMPTY_COLUMN } from "../sheet/column.ts";
+import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
+import type { Key } from "../sheet/keys.ts";
+import { cueAt } from "../sheet/sheet.ts";
+import { timingOf } from "../time/times.ts";
+import { partNumbered } from "../time/transition.ts";
+import { type CheckContext, type Code, type Finding, findingAt } from "./finding.ts";
+import { listed } from "./words.ts";
+
+/** One stored move with what stands around it. */
+interface Met {
+  readonly key: Key;
+  readonly row: number;
+  readonly spec: MoveSpec;
+  readonly value: number;
+  /** What the cue before shows. */
+  readonly before: number;
+  /** The last row that shows the move. */
+  readonly last: number;
+  /** True where another move or a wall ends it, false where the list does. */
+  readonly ended: boolean;
+}
+
+/** Keys that a rule has found, gathered by cue and light so that each is told once. */
+class Gathered {
+  private readonly byPlace = new Map<number, Met[]>();
+
+  add(met: Met): void {
+    const place = met.row * 100_000 + met.key.channel;
+    const own = this.byPlace.get(place);
+    if (own) own.push(met);
+    else this.byPlace.set(place, [met]);
+  }
+
+  told(tell: (first: Met, all: readonly Met[]) => Finding): Finding[] {
+    return [...this.byPlace.values()].flatMap((all) => (all[0] ? [tell(all[0], all)] : []));
+  }
+}
+
+/** What the stored moves of a list do that is hardly meant: jumps in view, moves that change nothing, values nobody sees, palettes with gaps, lights at home. */
+export function checkMoves(context: CheckContext): Finding[] {
+  const found: Record<Fault, Gathered> = { jump: new Gathered(), same: new Gathered(), unseen: new Gathered(), gap: new Gathered() };
+  for (const [channel, keys] of context.list.keys.byChannel) {
+    const lit = context.lit.get(channel) ?? new Uint8Array();
+    const litThrough = runningCount(lit);
+    for (const key of keys.values()) readColumn(context, key, lit, litThrough, (fault, met) => found[fault].add(met));
+  }
+  return [
+    ...found.jump.told((first, all) => jump(context, first, all)),
+    ...found.same.told((first, all) => noChange(context, first, all)),
+    ...found.unseen.told((first, all) => neverSeen(context, first, all)),
+    ...found.gap.told((first, all) => gap(context, first, all)),
+    ...atHome(context),
+  ];
+}
+
+type Fault = "jump" | "same" | "unseen" | "gap";
+
+function runningCount(lit: Uint8Array): Int32Array {
+  const through = new Int32Array(lit.length + 1);
+  for (let row = 0; row < lit.length; row += 1) through[row + 1] = (through[row] ?? 0) + (lit[row] ?? 0);
+  return through;
+}
+
+/** Reads the moves of a key downward, with what tracks in and what the cue before shows, and tells those with a fault. */
+function readColumn(
+  context: CheckContext,
+  key: Key,
+  lit: Uint8Array,
+  litThrough: Int32Array,
+  tell: (fault: Fault, met: Met) => void,
+): void {
+  const { list, nextWall } = context;
+  const column = columnOf(list, key);
+  const rows = list.cues.length;
+  const wheel = key.attribute.family === "beam" && key.attribute.snap === true;
+  let carried = Number.NaN;
+  let carriedPalette: string | undefined;
+  let shown = Number.NaN;
+  let passed = -1;
+  for (let index = 0; index < column.rows.length; index += 1) {
+    const row = column.rows[index] ?? 0;
+    const spec = column.specs[index] ?? 0;
+    const value = column.values[index] ?? Number.NaN;
+    const tracking = list.tracking[row];
+    const palette = typeof spec === "number" ? undefined : paletteOf(spec);
+    if (row > 0 && (list.lastWall[row - 1] ?? -1) > passed) {
+      carried = Number.NaN;
+      carriedPalette = undefined;
+    }
+    const before = row === 0 ? Number.NaN : passed === row - 1 ? shown : list.tracking[row - 1]?.wall ? Number.NaN : carried;
+    const base = tracking?.wall ? Number.NaN : carried;
+    const next = index + 1 < column.rows.length ? (column.rows[index + 1] ?? rows) : rows;
+    const end = tracking?.carries ? Math.min(next, nextWall[row] ?? rows) : row + 1;
+    let fault: Fault | undefined;
+    if (Number.isNaN(value) && palette !== undefined) fault = "gap";
+    else if (!tracking?.wall && sameValue(value, base) && sameValue(before, base) && palette === carriedPalette) fault = "same";
+    else if (key.attribute.family !== "intensity" && !Number.isNaN(value)) {
+      const watched = key.attribute.family === "position" || wheel || palette !== undefined;
+      if (litThrough[end] === litThrough[row]) fault = "unseen";
+      else if (watched && row > 0 && lit[row] === 1 && lit[row - 1] === 1) {
+        const from = Number.isNaN(before) ? key.attribute.home : before;
+        if (jumps(key, spec, partNumbered(cueAt(list, row), column.parts[index] ?? 1), from, value)) fault = "jump";
+      }
+    }
+    if (fault) tell(fault, { key, row, spec, value, before, last: end - 1, ended: end < rows });
+    if (tracking?.carries) {
+      carried = value;
+      carriedPalette = palette;
+    }
+    shown = value;
+    passed = row;
+  }
+}
+
+/** True for a move that is at another value at once. */
+function jumps({ attribute }: Key, spec: MoveSpec, part: Part, from: number, to: number): boolean {
+  if (sameValue(from, to)) return false;
+  const { fade, curve } = timingOf(attribute, spec, part, from, to);
+  return fade === 0 || curve === "atStart" || curve === "atEnd";
+}
+
+function names(all: readonly Met[]): string {
+  return listed(all.map(({ key }) => key.attribute.name ?? key.attribute.id));
+}
+
+function only(
+  first: Met,
+  all: readonly Met[],
+  context: CheckContext,
+): { from: string; to: string; keys: { channels: number[]; attributes: string[] } } {
+  const cue = cueAt(context.list, first.row).number;
+  return { from: cue, to: cue, keys: { channels: [first.key.channel], attributes: all.map(({ key }) => key.attribute.id) } };
+}
+
+function tell(context: CheckContext, code: Code, first: Met, message: string, mend?: Finding["mend"]): Finding {
+  return findingAt(context, code, first.row, first.key.channel, message, mend);
+}
+
+function jump(context: CheckContext, first: Met, all: readonly Met[]): Finding {
+  const travel = Math.max(
+    ...all.map(
+      ({ key, before, value }) =>
+        Math.abs(value - (Number.isNaN(before) ? key.attribute.home : before)) / (key.attribute.speed ?? Infinity),
+    ),
+  );
+  const message = `Channel ${first.key.channel} is lit and its ${names(all)} jumps in view in cue ${cueAt(context.list, first.row).number}. Give the move a time, or prepare it while the light is dark.`;
+  const fade = Math.max(1, Math.ceil(travel * 10) / 10);
+  const wheels = all.some(({ key }) => key.attribute.snap === true);
+  return tell(
+    context,
+    "moves-in-view",
+    first,
+    message,
+    wheels ? undefined : [{ op: "setMoveTimes", ...only(first, all, context), fade, curve: null }],
+  );
+}
+
+function noChange(context: CheckContext, first: Met, all: readonly Met[]): Finding {
+  const cue = cueAt(context.list, first.row).number;
+  const message = `Cue ${cue} moves the ${names(all)} of channel ${first.key.channel} to what tracks in anyway: nothing changes on stage, but later edits of earlier cues will stop here. Drop it, or wall the cue off if that is meant.`;
+  return tell(context, "no-change", first, message, [{ op: "change", ...only(first, all, context), do: { drop: true }, where: "moves" }]);
+}
+
+function neverSeen(context: CheckContext, first: Met, all: readonly Met[]): Finding {
+  const cue = cueAt(context.list, first.row).number;
+  const until = first.ended ? `until cue ${context.list.cues[first.last + 1]?.number ?? ""} ends it` : "to the end of the list";
+  const message = `Cue ${cue} sets the ${names(all)} of channel ${first.key.channel}, which stays dark ${until}: nobody ever sees it. Drop it, or bring the light up.`;
+  return tell(context, "never-seen", first, message, [{ op: "change", ...only(first, all, context), do: { drop: true }, where: "moves" }]);
+}
+
+function gap(context: CheckContext, first: Met, all: readonly Met[]): Finding {
+  const palettes = listed([...new Set(all.map(({ spec }) => `"${paletteOf(spec) ?? ""}"`))]);
+  const message = `Cue ${cueAt(context.list, first.row).number} sends the ${names(all)} of channel ${first.key.channel} to palette ${palettes}, which has no value for it: it counts as not set. Give the palette a value for channel ${first.key.channel}, or use another.`;
+  return tell(context, "palette-gap", first, message);
+}
+
+/** Lights that come up with a position or colour that nothing has ever set: told once for each light, at the first cue. */
+function atHome(context: CheckContext): Finding[] {
+  const { list } = context;
+  return [...list.keys.byChannel].flatMap(([channel, keys]) => {
+    const lit = context.lit.get(channel) ?? new Uint8Array();
+    const watched = [...keys.values()].filter((key) => key.attribute.family === "position" || key.attribute.family === "colour");
+    const rises: number[] = [];
+    lit.forEach((on, row) => {
+      if (on === 1 && (row === 0 || lit[row - 1] === 0)) rises.push(row);
+    });
+    const bare = rises.filter((row) => watched.some((key) => isUnset(context, key, row)));
+    const first = bare[0];
+    if (first === undefined) return [];
+    const unset = watched.filter((key) => isUnset(context, key, first)).map((key) => key.attribute.name ?? key.attribute.id);
+    const more = bare.length > 1 ? `, and so in ${bare.length - 1} more cues` : "";
+    const message = `Channel ${channel} comes up in cue ${cueAt(list, first).number}${more} with its ${listed(unset)} never set: it shows whatever it rests at. Set it before, or in that cue.`;
+    return [findingAt(context, "at-home-while-lit", first, channel, message)];
+  });
+}
+
+function isUnset({ list }: CheckContext, key: Key, row: number): boolean {
+  const column = columnOf(list, key);
+  return column === EMPTY_COLUMN || Number.isNaN(valueAt(list, column, row));
+}

@@ -1,0 +1,79 @@
+import type { Channel } from "../show/schema.ts";
+import { groupBy } from "../show/groupBy.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import { CODES, type Finding } from "./finding.ts";
+
+const UNIVERSE = 512;
+
+/** A patched channel and the addresses that it takes: one for each of its attributes. */
+interface Patched {
+  readonly channel: Channel;
+  readonly universe: number;
+  readonly first: number;
+  readonly last: number;
+}
+
+/** Channels that share addresses, or reach past the end of their universe. */
+export function checkPatch(sheet: ShowSheet): Finding[] {
+  const patched = sheet.show.channels.flatMap((channel): Patched[] => {
+    if (!channel.patch) return [];
+    const { universe, address } = channel.patch;
+    const width = Math.max(1, sheet.keys.byChannel.get(channel.number)?.size ?? 1);
+    return [{ channel, universe, first: address, last: address + width - 1 }];
+  });
+  return [...groupBy(patched, ({ universe }) => String(universe)).values()].flatMap((own) => inUniverse(own));
+}
+
+function inUniverse(patched: readonly Patched[]): Finding[] {
+  const rising = [...patched].sort((a, b) => a.first - b.first || a.channel.number - b.channel.number);
+  const free = freeAddress(rising);
+  let furthest: Patched | undefined;
+  return rising.flatMap((own) => {
+    const other = furthest;
+    if (!furthest || own.last > furthest.last) furthest = own;
+    if (other && own.first <= other.last)
+      return [
+        finding(
+          own,
+          free(own),
+          `shares addresses with channel ${other.channel.number}, which has ${other.first} to ${other.last}: both answer to the same values`,
+        ),
+      ];
+    if (own.last > UNIVERSE)
+      return [
+        finding(
+          own,
+          free(own),
+          `reaches past the end of its universe, which has ${UNIVERSE} addresses: its last attributes answer to nothing`,
+        ),
+      ];
+    return [];
+  });
+}
+
+/** Finds the first address of a universe from which a channel finds room. */
+function freeAddress(taken: readonly Patched[]): (own: Patched) => number | undefined {
+  return (own) => {
+    let from = 1;
+    for (const other of taken) {
+      if (other === own) continue;
+      if (from + own.last - own.first < other.first) break;
+      from = Math.max(from, other.last + 1);
+    }
+    return from + own.last - own.first <= UNIVERSE ? from : undefined;
+  };
+}
+
+function finding(own: Patched, free: number | undefined, what: string): Finding {
+  const { channel, universe, first, last } = own;
+  const advice = free === undefined ? "Put it in another universe." : `Addresses from ${free} on are free.`;
+  return {
+    code: "patch-clash",
+    severity: CODES["patch-clash"],
+    list: null,
+    cue: null,
+    channel: channel.number,
+    message: `Channel ${channel.number} at ${universe}.${first} to ${universe}.${last} ${what}. ${advice}`,
+    ...(free === undefined ? {} : { mend: [{ op: "setChannel", channel: { ...channel, patch: { universe, address: free } } }] }),
+  };
+}

@@ -1,0 +1,47 @@
+import { lineTimes } from "../script/scriptTime.ts";
+import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+
+/** Cues that nothing ever fires: in a list that no cue starts, at the head of a list but waiting for a cue before, or called at a line that is not there. */
+export function checkReach(context: CheckContext): Finding[] {
+  const { sheet, list } = context;
+  const [first] = list.cues;
+  if (!first) return [];
+  const [main] = sheet.lists.keys();
+  const started =
+    list.id === main ||
+    [...sheet.lists.values()].some((other) => other.cues.some((cue) => cue.actions?.some((action) => action.list === list.id)));
+  const found: Finding[] = [];
+  if (!started)
+    found.push(
+      findingAt(
+        context,
+        "unreachable-cue",
+        0,
+        null,
+        `No cue starts list "${list.list.label || list.id}": its ${list.cues.length} cues run only when somebody fires them by hand. Start it from a cue, or take it away.`,
+      ),
+    );
+  if (first.trigger?.type === "follow")
+    found.push(
+      findingAt(
+        context,
+        "unreachable-cue",
+        0,
+        null,
+        `Cue ${first.number} is the first and waits for a cue before it, so it never fires by itself. Let it wait for a Go.`,
+        [{ op: "setCue", from: first.number, to: first.number, trigger: null }],
+      ),
+    );
+  return [...found, ...strayCalls(context)];
+}
+
+function strayCalls(context: CheckContext): Finding[] {
+  const { script } = context.sheet.show;
+  if (!script) return [];
+  const lines = lineTimes(script);
+  return context.list.cues.flatMap((cue, row) => {
+    if (!cue.call || lines.has(cue.call.line)) return [];
+    const message = `Cue ${cue.number} is called at line ${cue.call.line}, which the script does not have: nobody will call it. Place it at a line that is there.`;
+    return [findingAt(context, "unreachable-cue", row, null, message, [{ op: "setCue", from: cue.number, to: cue.number, call: null }])];
+  });
+}

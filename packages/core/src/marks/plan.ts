@@ -1,0 +1,112 @@
+import type { Cue, Show } from "../show/schema.ts";
+import { expectedTimes } from "../script/expected.ts";
+import { columnOf } from "../sheet/entry.ts";
+import { intensityOf } from "../sheet/keys.ts";
+import { moveIndexAt } from "../sheet/column.ts";
+import { type ListSheet, cueAt } from "../sheet/sheet.ts";
+import { chainClock } from "../time/chainClock.ts";
+import { timingOf } from "../time/times.ts";
+import { firstPart, partNumbered } from "../time/transition.ts";
+import { type Mark, markedKeys } from "./mark.ts";
+import { marksOf } from "./marks.ts";
+
+/** What is wrong with a mark: it has no time to finish, or the cue that is named for it has the light lit. */
+export type MarkReport = "mark-late" | "mark-lit";
+
+/** A mark with the time that it has, seconds; null where that is not known (SEMANTICS section 5). */
+export interface PlannedMark {
+  readonly mark: Mark;
+  readonly available: number | null;
+  readonly report: MarkReport | null;
+}
+
+const SLACK = 1e-9;
+
+/** Every mark of a list with what it has and what is wrong with it, by the row of the call, then by channel. */
+export function planMarks(list: ListSheet, script: Show["script"]): PlannedMark[] {
+  const timeFor = markTimes(list, script);
+  return marksOf(list).map((mark) => {
+    const available = mark.markAt === null ? null : timeFor(mark, mark.markAt);
+    return { mark, available, report: reportOf(mark, available) };
+  });
+}
+
+function reportOf(mark: Mark, available: number | null): MarkReport | null {
+  if (mark.strayCue !== null) return "mark-lit";
+  return available !== null && available < mark.needed - SLACK ? "mark-late" : null;
+}
+
+/**
+ * Tells the time that a mark would have if it were made at a row of its window: from the moment at which the light is dark and
+ * that row has fired to the Go of its call; null when neither chain nor script knows.
+ */
+export function markTimes(list: ListSheet, script: Show["script"]): (mark: Mark, row: number) => number | null {
+  const { presses, offsets } = chainClock(list);
+  const expected = expectedTimes(list, script);
+  const between = (from: number, to: number): number | null => {
+    if ((presses[to] ?? to) <= from) return (offsets[to] ?? 0) - (offsets[from] ?? 0);
+    const start = expected[from] ?? null;
+    const end = expected[to] ?? null;
+    return start === null || end === null ? null : end - start;
+  };
+  const darkAfter = (mark: Mark, row: number): number => {
+    const first = mark.window?.first ?? row;
+    if (first === 0) return 0;
+    const pressed = (presses[row] ?? row) > first;
+    return pressed ? 0 : fadeOutTime(list, mark.channel, first) - ((offsets[row] ?? 0) - (offsets[first] ?? 0));
+  };
+  return (mark, row) => {
+    const whole = between(row, mark.calledAt);
+    return whole === null ? null : whole - Math.max(0, darkAfter(mark, row));
+  };
+}
+
+/** By cue and light; what a fade-out takes depends on nothing outside the cue that makes it. */
+const fadeOuts = new WeakMap<Cue, Map<number, number>>();
+
+/** How long after its Go a cue that takes a light out has it dark: the delay and fade of its intensity. Seconds. */
+export function fadeOutTime(list: ListSheet, channel: number, row: number): number {
+  const cue = cueAt(list, row);
+  const known = fadeOuts.get(cue) ?? new Map<number, number>();
+  fadeOuts.set(cue, known);
+  const seconds = known.get(channel) ?? findFadeOut(list, cue, channel, row);
+  known.set(channel, seconds);
+  return seconds;
+}
+
+function findFadeOut(list: ListSheet, cue: Cue, channel: number, row: number): number {
+  const key = intensityOf(list.keys, channel);
+  if (!key) return 0;
+  const column = columnOf(list, key);
+  const index = moveIndexAt(column, row);
+  const part = index < 0 ? firstPart(cue) : partNumbered(cue, column.parts[index] ?? 1);
+  const { delay, fade } = timingOf(key.attribute, column.specs[index], part, key.attribute.max, 0);
+  return delay + fade;
+}
+
+/** One mark as plain data (FORMAT, `marks`). */
+export interface ToldMark {
+  channel: number;
+  calledAt: string;
+  window: [string, string] | null;
+  markAt: string | null;
+  keys: Record<string, { from: number; to: number; fade: number }>;
+  needed: number;
+  available: number | null;
+  report: MarkReport | null;
+}
+
+/** All marks of a list as plain data, by cue, then by channel. */
+export function tellMarks(list: ListSheet, script: Show["script"]): ToldMark[] {
+  const number = (row: number): string => cueAt(list, row).number;
+  return planMarks(list, script).map(({ mark, available, report }) => ({
+    channel: mark.channel,
+    calledAt: number(mark.calledAt),
+    window: mark.window && [number(mark.window.first), number(mark.window.last)],
+    markAt: mark.markAt === null ? null : number(mark.markAt),
+    keys: Object.fromEntries(markedKeys(list, mark).map(({ key, from, to, fade }) => [key.attribute.id, { from, to, fade }])),
+    needed: mark.needed,
+    available,
+    report,
+  }));
+}

@@ -1,0 +1,29 @@
+import type { Show } from "../show/schema.ts";
+import type { ListSheet } from "../sheet/sheet.ts";
+import { chainClock } from "../time/chainClock.ts";
+import { callMoment } from "./scriptTime.ts";
+
+/**
+ * When each cue of a list is expected, by row, in seconds from the script's first word: a cue that somebody presses at its call,
+ * a cue that follows when the chain brings it, counted from the press. Null where neither is known.
+ */
+export function expectedTimes(list: ListSheet, script: Show["script"]): (number | null)[] {
+  const { presses, offsets } = chainClock(list);
+  const called = list.cues.map((cue) => callMoment(script, cue.call));
+  return list.cues.map((_, row) => {
+    const press = presses[row] ?? row;
+    const from = called[press] ?? null;
+    if (press !== row && from !== null) return from + (offsets[row] ?? 0);
+    return called[row] ?? null;
+  });
+}
+
+/** The time from the Go of one cue to that of another: as their chain gives it, else as the script estimates it; null when unknown. Seconds. */
+export function timeBetween(list: ListSheet, script: Show["script"], from: number, to: number): number | null {
+  const { presses, offsets } = chainClock(list);
+  if ((presses[to] ?? to) <= from && from <= to) return (offsets[to] ?? 0) - (offsets[from] ?? 0);
+  const expected = expectedTimes(list, script);
+  const start = expected[from] ?? null;
+  const end = expected[to] ?? null;
+  return start === null || end === null ? null : end - start;
+}

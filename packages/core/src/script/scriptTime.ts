@@ -1,0 +1,70 @@
+import type { Cue, ScriptLine, Show } from "../show/schema.ts";
+
+type Script = NonNullable<Show["script"]>;
+type Call = NonNullable<Cue["call"]>;
+
+/** Words a minute where a script names no pace of its own. */
+export const SPEAKING_PACE = 150;
+
+/** One line of the script in time: seconds from the script's first word. */
+export interface LineTime {
+  readonly line: ScriptLine;
+  readonly start: number;
+  readonly seconds: number;
+}
+
+/** How long a line takes: its words at the pace, at least a second, or what the line itself says (FORMAT). Seconds. */
+export function lineSeconds(line: ScriptLine, pace: number): number {
+  return line.seconds ?? Math.max(1, (wordsOf(line.text).length / pace) * 60);
+}
+
+const kept = new WeakMap<Script, ReadonlyMap<string, LineTime>>();
+
+/** Every line of a script by its id, each beginning when the one before ends. */
+export function lineTimes(script: Script): ReadonlyMap<string, LineTime> {
+  const known = kept.get(script) ?? timed(script);
+  kept.set(script, known);
+  return known;
+}
+
+function timed(script: Script): ReadonlyMap<string, LineTime> {
+  const times = new Map<string, LineTime>();
+  let start = 0;
+  for (const line of script.lines) {
+    const seconds = lineSeconds(line, script.pace ?? SPEAKING_PACE);
+    times.set(line.id, { line, start, seconds });
+    start += seconds;
+  }
+  return times;
+}
+
+/**
+ * When a call is spoken: at its word, the first that matches, or at the beginning of its line; a call of the kind "after" comes
+ * when that word or line has been said. Null for a line that the script does not have. Seconds from the script's first word.
+ */
+export function callMoment(script: Script | undefined, call: Call | undefined): number | null {
+  const time = script && call && lineTimes(script).get(call.line);
+  if (!time || !call) return null;
+  const after = call.kind === "after";
+  if (call.word === undefined) return time.start + (after ? time.seconds : 0);
+  const words = wordsOf(time.line.text);
+  const place = words.findIndex((word) => plainWord(word) === plainWord(call.word ?? ""));
+  if (place < 0) return time.start + (after ? time.seconds : 0);
+  return time.start + (time.seconds * (place + (after ? 1 : 0))) / words.length;
+}
+
+/** The quiet lines that are spoken, in part or whole, between two moments of the script. */
+export function quietLinesBetween(script: Script | undefined, from: number, to: number): ScriptLine[] {
+  if (!script) return [];
+  return [...lineTimes(script).values()]
+    .filter(({ line, start, seconds }) => line.quiet === true && start < to && start + seconds > from)
+    .map(({ line }) => line);
+}
+
+function wordsOf(text: string): string[] {
+  return text.split(/\s+/).filter((word) => word !== "");
+}
+
+function plainWord(word: string): string {
+  return word.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
+}

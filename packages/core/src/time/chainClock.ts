@@ -1,0 +1,31 @@
+import type { ListSheet } from "../sheet/sheet.ts";
+import { followAfter } from "./chain.ts";
+import { cueDuration } from "./durations.ts";
+
+/** By row: the row whose Go starts the chain that the cue belongs to, and how long after that Go it fires. Seconds. */
+export interface ChainClock {
+  readonly presses: Int32Array;
+  readonly offsets: Float64Array;
+}
+
+const kept = new WeakMap<ListSheet, ChainClock>();
+
+/** The clock of every chain of a list; only cues that another follows are timed for it. */
+export function chainClock(list: ListSheet): ChainClock {
+  const known = kept.get(list) ?? clockOf(list);
+  kept.set(list, known);
+  return known;
+}
+
+function clockOf(list: ListSheet): ChainClock {
+  const presses = new Int32Array(list.cues.length);
+  const offsets = new Float64Array(list.cues.length);
+  list.cues.forEach((cue, row) => {
+    presses[row] = row;
+    if (row === 0 || cue.trigger?.type !== "follow") return;
+    const duration = cue.trigger.from === "complete" ? cueDuration(list, row - 1) : 0;
+    presses[row] = presses[row - 1] ?? row;
+    offsets[row] = (offsets[row - 1] ?? 0) + (followAfter(cue, duration) ?? 0);
+  });
+  return { presses, offsets };
+}
