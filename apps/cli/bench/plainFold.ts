@@ -42,8 +42,8 @@ function valueOf(
   types: ReadonlyMap<string, string>,
 ): number | undefined {
   if (typeof move === "number") return move;
-  if ("value" in move) return move.value;
-  if (!("palette" in move)) return undefined;
+  if (move.value !== undefined) return move.value;
+  if (move.palette === undefined) return undefined;
   const own = (palettes.get(move.palette)?.values ?? []).filter((entry) => entry.attribute === attribute);
   const found =
     own.find((entry) => String(entry.channel) === channel) ??

@@ -1,63 +1,197 @@
-import { type ListSheet, ShowError, allLooks, listOf, lookAt, parseShow, readRun, rehearse, rowOf, scheduleFrom, sheetOf } from "@zm/core";
+import {
+  type Impact,
+  type ListSheet,
+  ShowError,
+  type ShowSheet,
+  allLooks,
+  checkSheet,
+  listOf,
+  lookAt,
+  makeEdits,
+  orderedShow,
+  parseShow,
+  readEdits,
+  readRun,
+  rehearse,
+  rowOf,
+  scheduleFrom,
+  serializeShow,
+  sheetOf,
+  showJsonSchema,
+  tellMarks,
+} from "@zm/core";
+import { TRIAL_SIZES, type TrialSize, trialShow } from "@zm/demo";
+import { type Command, type Files, type Options, UsageError, jsonFile, needed } from "./command.ts";
 
-/** What may be written behind a command. */
-export interface Options {
-  cue?: string | undefined;
-  all?: boolean | undefined;
-  list?: string | undefined;
-  from?: string | undefined;
-  run?: string | undefined;
-  at?: string | undefined;
-}
-
-/** A headless command: from the text of a show to the value it prints. */
-type Command = (show: string, options: Options, read: (file: string) => string) => unknown;
+const LIST = { list: "L" };
 
 /** The headless commands by name; each only calls the core. */
 export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
-  ["look", look],
-  ["schedule", schedule],
-  ["play", play],
+  [
+    "look",
+    {
+      words: ["SHOW"],
+      options: { cue: "N", all: "", ...LIST },
+      summary: "the look of a cue, with the origin of every value; --all for the looks of all cues",
+      help: "Only keys that are set are printed. `by` tells whether the cue moves the value itself or it tracks in from `origin`.",
+      run: look,
+    },
+  ],
+  [
+    "schedule",
+    {
+      words: ["SHOW"],
+      options: { from: "N", ...LIST },
+      summary: "the chain that a Go on a cue starts, key by key",
+      help: "From a Go on cue N at 0 up to the first cue that waits for a Go. Times are seconds; `cause` is explicit, implied or asserted.",
+      run: schedule,
+    },
+  ],
+  [
+    "marks",
+    {
+      words: ["SHOW"],
+      options: LIST,
+      summary: "every light that comes up somewhere new, where it moves in the dark, and the time it needs and has",
+      help: "`available` is null where neither the chain nor the script knows. `report` is mark-late or mark-lit where something is wrong.",
+      run: ([file = ""], options, files) => {
+        const sheet = open(file, files);
+        return tellMarks(listOf(sheet, options.list), sheet.show.script);
+      },
+    },
+  ],
+  [
+    "play",
+    {
+      words: ["SHOW"],
+      options: { run: "RUN.json", at: "0,0.5,1", ...LIST },
+      summary: "the stage at moments of a run",
+      help: 'RUN.json says what is pressed when: [{ "t": 0, "go": true }, { "t": 4, "goto": "21", "time": 0 }]; also "back" and "hold". Every key that the list ever touches is printed.',
+      run: play,
+    },
+  ],
+  [
+    "edit",
+    {
+      words: ["SHOW", "EDITS"],
+      options: {},
+      summary: "the show after edits, the impact of each, and the edits that take them back",
+      help: "EDITS is one edit or an array, made in order, all or none. Feeding `inverse` back gives the identical document. `notes` tells what an edit left alone.",
+      run: edit,
+    },
+  ],
+  [
+    "check",
+    {
+      words: ["SHOW"],
+      options: {},
+      summary: "what is wrong or likely not meant, with the edits that mend it",
+      help: "Each finding has a code, a severity (error, warning or hint), its place and a sentence; `mend` holds edits where some would mend it.",
+      run: ([file = ""], _, files) => checkSheet(open(file, files)),
+    },
+  ],
+  [
+    "convert",
+    {
+      words: ["IN", "OUT"],
+      options: {},
+      summary: "reads a show in one format and writes it in another, by file ending",
+      help: "Formats: .json, the open show document, checked and written in its one fixed order. OUT may be - to print it.",
+      run: convert,
+    },
+  ],
+  [
+    "trial",
+    {
+      words: ["SIZE"],
+      options: { seed: "N" },
+      summary: "a made-up show for trials: small, middle or large",
+      help: Object.entries(TRIAL_SIZES)
+        .map(([name, size]) => `${name}: ${size.cues} cues, ${size.channels} channels`)
+        .join("; ")
+        .concat(". The same seed (0 to 4294967295, default 1) gives the same show."),
+      run: trial,
+    },
+  ],
+  [
+    "schema",
+    {
+      words: [],
+      options: {},
+      summary: "the JSON Schema of the show document",
+      help: "The same as docs/show.schema.json.",
+      run: () => showJsonSchema(),
+    },
+  ],
 ]);
 
-function open(show: string, options: Options): ListSheet {
-  return listOf(sheetOf(parseShow(show)), options.list);
+function open(file: string, files: Files): ShowSheet {
+  return sheetOf(parseShow(files.read(file)));
 }
 
-function look(show: string, options: Options): unknown {
-  if (options.all) return allLooks(open(show, options));
-  const cue = needed(options.cue, "look", "--cue N, or --all");
-  const list = open(show, options);
+function openList(file: string, options: Options, files: Files): ListSheet {
+  return listOf(open(file, files), options.list);
+}
+
+function look([file = ""]: readonly string[], options: Options, files: Files): unknown {
+  if (options.all) return allLooks(openList(file, options, files));
+  const cue = needed(options.cue, "--cue N, or --all");
+  const list = openList(file, options, files);
   return lookAt(list, rowOf(list, cue));
 }
 
-function schedule(show: string, options: Options): unknown {
-  const from = needed(options.from, "schedule", "--from N");
-  const list = open(show, options);
+function schedule([file = ""]: readonly string[], options: Options, files: Files): unknown {
+  const from = needed(options.from, "--from N");
+  const list = openList(file, options, files);
   return scheduleFrom(list, rowOf(list, from));
 }
 
-function play(show: string, options: Options, read: (file: string) => string): unknown {
-  const file = needed(options.run, "play", "--run RUN.json");
-  const moments = needed(options.at, "play", "--at with moments in seconds, such as 0,1.5").split(",").map(momentOf);
-  return rehearse(open(show, options), readRun(json(read(file), file)), moments);
+function play([file = ""]: readonly string[], options: Options, files: Files): unknown {
+  const run = needed(options.run, "--run RUN.json");
+  const moments = needed(options.at, "--at with moments in seconds, such as 0,1.5").split(",").map(momentOf);
+  return rehearse(openList(file, options, files), readRun(jsonFile(run, files)), moments);
 }
 
 function momentOf(text: string): number {
   const seconds = Number(text);
   if (text.trim() !== "" && Number.isFinite(seconds) && seconds >= 0) return seconds;
-  throw new ShowError(`play: "${text}" in --at is not a moment in seconds`);
+  throw new UsageError(`"${text}" in --at is not a moment in seconds`);
 }
 
-function json(text: string, file: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw new ShowError(`${file} is not JSON`);
+function edit([file = "", edits = ""]: readonly string[], _: Options, files: Files): unknown {
+  if (file === "-" && edits === "-") throw new UsageError("only one of SHOW and EDITS can be read from standard input");
+  let sheet = open(file, files);
+  const impact: Impact[] = [];
+  const notes: string[] = [];
+  const inverse: unknown[] = [];
+  for (const each of readEdits(jsonFile(edits, files))) {
+    const outcome = makeEdits(sheet, [each]);
+    sheet = outcome.sheet;
+    impact.push(outcome.impact);
+    notes.push(...outcome.notes);
+    inverse.unshift(...outcome.inverse);
   }
+  return { show: orderedShow(sheet.show), impact, inverse, ...(notes.length > 0 ? { notes } : {}) };
 }
 
-function needed(value: string | undefined, command: string, what: string): string {
-  if (value !== undefined) return value;
-  throw new ShowError(`${command}: give ${what}`);
+const FORMATS = [".json"];
+
+function convert([from = "", to = ""]: readonly string[], _: Options, files: Files): unknown {
+  for (const file of [from, to]) {
+    if (file !== "-" && !FORMATS.some((ending) => file.endsWith(ending)))
+      throw new ShowError(`${file}: its ending names no format that is known; the formats are ${FORMATS.join(", ")}`);
+  }
+  const show = parseShow(files.read(from));
+  if (to === "-") return orderedShow(show);
+  files.write(to, serializeShow(show));
+  return { written: to, title: show.title, cues: show.lists.reduce((sum, list) => sum + list.cues.length, 0) };
+}
+
+function trial([size = ""]: readonly string[], options: Options): unknown {
+  const found = Object.keys(TRIAL_SIZES).find((name): name is TrialSize => name === size);
+  if (!found) throw new UsageError(`"${size}" is no size; the sizes are ${Object.keys(TRIAL_SIZES).join(", ")}`);
+  const seed = Number(options.seed ?? "1");
+  if (!Number.isInteger(seed) || seed < 0 || seed >= 2 ** 32)
+    throw new UsageError(`"${options.seed ?? ""}" is no seed; give a whole number from 0 to 4294967295`);
+  return orderedShow(trialShow(found, seed));
 }

@@ -1,8 +1,8 @@
-import { readFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import { ShowError } from "@zm/core";
 import { run } from "./run.ts";
 
-function readText(file: string): string {
+function read(file: string): string {
   try {
     return readFileSync(file === "-" ? 0 : file, "utf8");
   } catch {
@@ -10,8 +10,16 @@ function readText(file: string): string {
   }
 }
 
+function write(file: string, text: string): void {
+  try {
+    writeFileSync(file, text);
+  } catch {
+    throw new ShowError(`${file} cannot be written`);
+  }
+}
+
 try {
-  process.stdout.write(run(process.argv.slice(2), readText));
+  process.stdout.write(run(process.argv.slice(2), { read, write }));
 } catch (error) {
   process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   process.exitCode = 1;

@@ -1,37 +1,66 @@
 import { parseArgs } from "node:util";
 import { ShowError } from "@zm/core";
+import { type Command, type Files, type Options, UsageError } from "./command.ts";
 import { commands } from "./commands.ts";
 
-const HELP = `npm run -s zm -- COMMAND SHOW …
+const OPTIONS = {
+  cue: { type: "string" },
+  all: { type: "boolean" },
+  list: { type: "string" },
+  from: { type: "string" },
+  run: { type: "string" },
+  at: { type: "string" },
+  seed: { type: "string" },
+  help: { type: "boolean" },
+} as const;
 
-  look SHOW --cue N [--list L]         the look of a cue, with the origin of every value
-  look SHOW --all [--list L]           the looks of all cues
-  schedule SHOW --from N [--list L]    the chain that a Go on a cue starts, key by key
-  play SHOW --run RUN.json --at 0,1.5  the stage at moments of a run
-
-SHOW is a show document, or - for standard input. One JSON value is printed.
+const FOOT = `
+SHOW is a show document, or - for standard input. One JSON value is printed. Bad input ends with status 1
+and one message on standard error. --help behind a command tells more of it.
 `;
 
 /** Runs one command line and gives back what it prints. Throws with one clear message on bad input. */
-export function run(args: readonly string[], read: (file: string) => string): string {
-  const { values, positionals } = parseArgs({
-    args: [...args],
-    allowPositionals: true,
-    options: {
-      cue: { type: "string" },
-      all: { type: "boolean" },
-      list: { type: "string" },
-      from: { type: "string" },
-      run: { type: "string" },
-      at: { type: "string" },
-      help: { type: "boolean" },
-    },
-  });
-  const [name, file, surplus] = positionals;
-  if (values.help || name === undefined) return HELP;
+export function run(args: readonly string[], files: Files): string {
+  const { values, positionals } = parseArgs({ args: [...args], allowPositionals: true, options: OPTIONS });
+  const { help, ...options } = values;
+  const [name, ...words] = positionals;
+  if (name === undefined) return overview();
   const command = commands.get(name);
   if (!command) throw new ShowError(`There is no command "${name}"; the commands are ${[...commands.keys()].join(", ")}`);
-  if (file === undefined) throw new ShowError(`${name}: name the show document, or - for standard input`);
-  if (surplus !== undefined) throw new ShowError(`${name}: "${surplus}" is one word too many`);
-  return `${JSON.stringify(command(read(file), values, read), undefined, 1)}\n`;
+  if (help) return `${usage(name, command)}\n\n${command.summary}\n${command.help}\n`;
+  checkWords(name, command, words, options);
+  return `${JSON.stringify(
+    named(name, () => command.run(words, options, files)),
+    undefined,
+    1,
+  )}\n`;
+}
+
+function overview(): string {
+  const lines = [...commands].map(([name, command]) => `  ${usage(name, command)}\n      ${command.summary}`);
+  return `npm run -s zm -- COMMAND …\n\n${lines.join("\n")}\n${FOOT}`;
+}
+
+function usage(name: string, { words, options }: Command): string {
+  const given = Object.entries(options).map(([option, value]) => ` [--${option}${value === "" ? "" : ` ${value}`}]`);
+  return `${[name, ...words].join(" ")}${given.join("")}`;
+}
+
+function checkWords(name: string, command: Command, words: readonly string[], options: Options): void {
+  const missing = command.words[words.length];
+  if (missing !== undefined) throw new ShowError(`${name}: ${missing} is missing; write ${usage(name, command)}`);
+  const surplus = words[command.words.length];
+  if (surplus !== undefined) throw new ShowError(`${name}: "${surplus}" is one word too many; write ${usage(name, command)}`);
+  const strange = Object.keys(options).find((option) => !(option in command.options));
+  if (strange !== undefined) throw new ShowError(`${name}: it knows no --${strange}; write ${usage(name, command)}`);
+}
+
+/** Faults of a command line begin with the command; those of a document name their own place. */
+function named<T>(name: string, work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof UsageError) throw new ShowError(`${name}: ${error.message}`);
+    throw error;
+  }
 }

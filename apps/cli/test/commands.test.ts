@@ -3,6 +3,9 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { saltAndParaffin } from "@zm/demo";
+import { serializeShow } from "@zm/core";
+import { commands } from "../src/commands.ts";
 import { run } from "../src/run.ts";
 
 const root = fileURLToPath(new URL("../../..", import.meta.url));
@@ -33,30 +36,95 @@ function zm(args: string[], input = ""): Promise<Ended> {
 
 function worked(name: string): { show: string; run: string; expect: unknown; args: { at: number[] } } {
   const { show, args, expect } = JSON.parse(readFileSync(join(cases, name), "utf8"));
-  const files = { show: join(folder, `show-${name}`), run: join(folder, `run-${name}`) };
-  writeFileSync(files.show, JSON.stringify(show));
-  writeFileSync(files.run, JSON.stringify(args.run ?? []));
+  const files = { show: file(`show-${name}`, show), run: file(`run-${name}`, args.run ?? []) };
   return { ...files, expect, args };
 }
 
-const read = (file: string): string => readFileSync(file, "utf8");
+function file(name: string, content: unknown): string {
+  const path = join(folder, name);
+  writeFileSync(path, typeof content === "string" ? content : JSON.stringify(content));
+  return path;
+}
 
-test("look, schedule and play print what the worked cases expect", () => {
+const files = {
+  read: (path: string): string => readFileSync(path, "utf8"),
+  write: (path: string, text: string): void => writeFileSync(path, text),
+};
+const answer = (...args: string[]): unknown => JSON.parse(run(args, files));
+
+test("look, schedule, marks and play print what the worked cases expect", () => {
   const looks = worked("01-tracking.json");
   const chain = worked("08-follow-chain.json");
+  const marks = worked("12-marks-in-a-chain.json");
   const played = worked("13-play-overlap.json");
-  expect(JSON.parse(run(["look", looks.show, "--all"], read))).toEqual(looks.expect);
-  expect(JSON.parse(run(["schedule", chain.show, "--from", "1", "--list", "main"], read))).toEqual(chain.expect);
-  expect(JSON.parse(run(["play", played.show, "--run", played.run, "--at", played.args.at.join(",")], read))).toEqual(played.expect);
+  expect(answer("look", looks.show, "--all")).toEqual(looks.expect);
+  expect(answer("schedule", chain.show, "--from", "1", "--list", "main")).toEqual(chain.expect);
+  expect(answer("marks", marks.show)).toEqual(marks.expect);
+  expect(answer("play", played.show, "--run", played.run, "--at", played.args.at.join(","))).toEqual(played.expect);
 });
 
-test("help names every command", () => {
-  for (const name of ["look", "schedule", "play"]) expect(run(["--help"], read)).toContain(name);
+test("edit prints the show, the impact of each edit and what takes them back to the identical document", () => {
+  const demo = file("demo.json", serializeShow(saltAndParaffin()));
+  const edits = [
+    { op: "change", from: "6", to: "8", keys: { channels: [1], families: ["intensity"] }, do: { set: 33 } },
+    { op: "deleteCue", cue: "7" },
+    { op: "renumber", from: "8", to: "9", start: "7.5", step: "0.5" },
+  ];
+  const edited = answer("edit", demo, file("edits.json", edits)) as { show: unknown; impact: { looks: unknown[] }[]; inverse: unknown[] };
+  expect(edited.impact).toHaveLength(3);
+  expect(edited.impact[0]?.looks.length).toBeGreaterThan(0);
+  const after = file("after.json", edited.show);
+  const back = answer("edit", after, file("inverse.json", edited.inverse)) as { show: unknown };
+  expect(`${JSON.stringify(back.show, undefined, 1)}\n`).toBe(serializeShow(saltAndParaffin()));
+});
+
+test("edit tells what an edit left alone", () => {
+  const demo = file("demo.json", serializeShow(saltAndParaffin()));
+  const edits = file("recast.json", { op: "recast", from: "0", to: "99", channel: 61, as: 1, skipMissing: true });
+  expect((answer("edit", demo, edits) as { notes: string[] }).notes[0]).toMatch(/^Channel 1 has no /);
+});
+
+test("check prints findings with code, severity, place and sentence", () => {
+  const { show } = worked("12-marks-in-a-chain.json");
+  expect(answer("check", show)).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ code: "mark-late", severity: "warning", cue: "4", channel: 1, message: expect.any(String) }),
+    ]),
+  );
+});
+
+test("convert writes the document in its one fixed order and prints what it wrote", () => {
+  const { show } = worked("09-parts.json");
+  const out = join(folder, "out.json");
+  expect(answer("convert", show, out)).toMatchObject({ written: out, title: "Worked case" });
+  const again = join(folder, "again.json");
+  run(["convert", out, again], files);
+  expect(readFileSync(again, "utf8")).toBe(readFileSync(out, "utf8"));
+  expect(answer("convert", show, "-")).toEqual(JSON.parse(readFileSync(out, "utf8")));
+});
+
+test("trial prints a show that reads back, the same for the same seed", () => {
+  const first = run(["trial", "small", "--seed", "7"], files);
+  expect(run(["trial", "small", "--seed", "7"], files)).toBe(first);
+  expect(run(["trial", "small", "--seed", "8"], files)).not.toBe(first);
+  expect((answer("look", file("trial.json", first), "--all") as unknown[]).length).toBe(60);
+});
+
+test("schema prints the published schema", () => {
+  expect(answer("schema")).toEqual(JSON.parse(readFileSync(join(root, "docs/show.schema.json"), "utf8")));
+});
+
+test("help names every command, and each tells of itself", () => {
+  const overview = run(["--help"], files);
+  for (const [name, { words, summary }] of commands) {
+    expect(overview).toContain(`  ${[name, ...words].join(" ")}`);
+    expect(run([name, "--help"], files)).toContain(summary);
+  }
 });
 
 test("the command reads - from standard input, prints one JSON value, and ends with 0", async () => {
   const { show } = worked("01-tracking.json");
-  const { out, status } = await zm(["look", "-", "--cue", "2.50"], read(show));
+  const { out, status } = await zm(["look", "-", "--cue", "2.50"], files.read(show));
   expect(status).toBe(0);
   expect(JSON.parse(out).cue).toBe("2.5");
 }, 60_000);
@@ -65,23 +133,32 @@ test("bad input ends with 1, one message on standard error and nothing on standa
   const { show } = worked("01-tracking.json");
   const ended = await zm(["look", show, "--cue", "3"]);
   expect(ended).toEqual({ status: 1, out: "", error: 'List "main" has no cue 3; next to where it would stand: 2.5 and 10\n' });
+  const cut = await zm(["check", "-"], files.read(show).slice(0, 200));
+  expect(cut).toMatchObject({ status: 1, out: "", error: expect.stringContaining("the text is not whole JSON") });
 }, 60_000);
 
 test.each([
   [["look", "SHOW"], /look: give --cue N, or --all/],
   [["look", "SHOW", "--cue", "1", "--list", "sea"], /There is no list "sea"; the lists are main/],
-  [["play", "SHOW", "--run", "SHOW", "--at", "soon"], /"soon" in --at is not a moment/],
+  [["play", "SHOW", "--run", "SHOW", "--at", "soon"], /play: "soon" in --at is not a moment/],
   [["play", "SHOW", "--run", "SHOW", "--at", "1"], /The run: /],
-  [["look"], /look: name the show document/],
+  [["look"], /look: SHOW is missing; write look SHOW/],
+  [["edit", "SHOW"], /edit: EDITS is missing/],
+  [["edit", "SHOW", "SHOW"], /The edit: /],
+  [["edit", "-", "-"], /edit: only one of SHOW and EDITS/],
   [["dance", "SHOW"], /There is no command "dance"/],
   [["look", "SHOW", "extra", "--all"], /"extra" is one word too many/],
   [["look", "SHOW", "--colour", "red"], /--colour/],
+  [["look", "SHOW", "--seed", "3"], /look: it knows no --seed/],
+  [["convert", "SHOW", "out.pdf"], /out\.pdf: its ending names no format that is known; the formats are \.json/],
+  [["trial", "huge"], /trial: "huge" is no size; the sizes are small, middle, large/],
+  [["trial", "small", "--seed", "1.5"], /trial: "1\.5" is no seed/],
 ])("%j is refused by name", (args, message) => {
   const { show } = worked("01-tracking.json");
   expect(() =>
     run(
       args.map((arg) => (arg === "SHOW" ? show : arg)),
-      read,
+      files,
     ),
   ).toThrow(message);
 });

@@ -1,10 +1,13 @@
 import fc from "fast-check";
 import {
+  CURVES,
   type ListSheet,
   type Playback,
   type Press,
   advance,
   fireNext,
+  frameAt,
+  framesOf,
   goTo,
   idlePlayback,
   keyNamed,
@@ -186,4 +189,60 @@ test("a run that makes no sense is refused with its place", () => {
     ]),
   ).toThrow(/The run: 1, t/);
   expect(() => readRun({})).toThrow(/The run/);
+});
+
+test("a hold stops fades and follows where they are; a Go lets them go on and fires nothing", () => {
+  const list = smallList([
+    oneCue("1", { "5": { intensity: 100 } }, { up: 10 }),
+    oneCue("2", { "5": { intensity: 0 } }, {}, { trigger: { type: "follow", from: "go", after: 12 } }),
+  ]);
+  const presses: Press[] = [go(0), { t: 4, hold: true }, { t: 30, go: true }];
+  expect(outputs(list, "5.intensity", presses, [4, 20, 30, 33, 37])).toEqual([40, 40, 40, 70, 100]);
+  expect(rehearse(list, presses, [29, 37.9, 38]).map((sample) => sample.cue)).toEqual(["1", "1", "2"]);
+  expect(outputs(list, "5.intensity", [go(0), { t: 4, hold: true }, { t: 6, hold: false }], [12])).toEqual([100]);
+});
+
+test("back goes to the cue before in a second, starts no chain, and stays where it is at the first", () => {
+  const list = smallList([
+    oneCue("1", { "5": { intensity: 20 } }, { up: 10 }),
+    oneCue("2", { "5": { intensity: 80 } }, {}, { trigger: { type: "follow", from: "go", after: 3 } }),
+  ]);
+  const presses: Press[] = [go(0), { t: 20, back: true }];
+  expect(outputs(list, "5.intensity", presses, [20, 20.5, 21, 60])).toEqual([80, 50, 20, 20]);
+  expect(rehearse(list, [...presses, { t: 30, back: true }], [60]).map((sample) => sample.cue)).toEqual(["1"]);
+});
+
+test("frames show what every key puts out, whatever was pressed and whichever curve it runs on", () => {
+  const gos = fc.array(fc.integer({ min: 0, max: 30 }), { minLength: 1, maxLength: 6 });
+  fc.assert(
+    fc.property(
+      showArbitrary,
+      gos,
+      fc.constantFrom(...CURVES),
+      fc.array(fc.integer({ min: 0, max: 400 }), { minLength: 1 }),
+      (show, times, curve, moments) => {
+        const curved = {
+          ...show,
+          lists: show.lists.map((each) => ({
+            ...each,
+            cues: each.cues.map((cue) => ({ ...cue, parts: cue.parts.map((part) => ({ ...part, curve })) })),
+          })),
+        };
+        const list = listOf(sheetOf(curved));
+        let running: Playback = idlePlayback("main");
+        for (const at of [...times].sort((a, b) => a - b)) {
+          running = advance(running, list, at);
+          const row = nextRow(running, list);
+          if (row >= 0) running = fireNext(running, list, row, at);
+        }
+        const frames = framesOf(running, list.keys);
+        const frame = new Float64Array(list.keys.all.length);
+        for (const tenth of moments) {
+          const time = Math.max(...times) + tenth / 10;
+          frameAt(frames, time, frame);
+          for (const key of list.keys.all) expect(frame[key.ordinal]).toBeCloseTo(keyOutput(running, key, time), 9);
+        }
+      },
+    ),
+  );
 });

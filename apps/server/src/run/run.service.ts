@@ -1,5 +1,6 @@
 import { ConflictException, Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
 import {
+  type ListClock,
   type ListSheet,
   type Playback,
   ShowError,
@@ -10,21 +11,20 @@ import {
   findRow,
   fireGoto,
   fireNext,
+  goBack,
   goTo,
+  holdClock,
   idlePlayback,
   listOf,
+  listTime,
   nextRow,
-  previousRow,
+  resumeClock,
 } from "@zm/core";
 import { Subject } from "rxjs";
 import { DataSource } from "typeorm";
 import { RunRow } from "../database/entities.ts";
 import { ShowsService } from "../shows/shows.service.ts";
-import { type ListClock, holdClock, listTime, resumeClock } from "./clock.ts";
 import type { PressDto } from "./run.dto.ts";
-
-/** Back takes this long, seconds: quick, and no jump. */
-const BACK_TIME = 1;
 
 /** A running list as every window sees it. */
 export interface RunState {
@@ -139,9 +139,9 @@ function fire(playback: Playback, list: ListSheet, { press, cue, time }: Pick<Pr
     return goTo(playback, list, cue, at, time);
   }
   if (press === "back") {
-    const row = previousRow(playback, list);
-    if (row < 0) throw new ConflictException("There is no cue before this one");
-    return { ...fireGoto(playback, list, row, at, BACK_TIME), follow: null };
+    const back = goBack(playback, list, at);
+    if (!back) throw new ConflictException("There is no cue before this one");
+    return back;
   }
   const row = nextRow(playback, list);
   if (row < 0) throw new ConflictException("This is the last cue; there is none to go to");

@@ -1,4 +1,4 @@
-import type { EditInput, Playback, Step } from "@zm/core";
+import type { ListClock, EditInput, Playback, Step } from "@zm/core";
 
 /** One change of a show as the server tells it. */
 export interface EditNews {
@@ -9,12 +9,6 @@ export interface EditNews {
   steps: Step[];
   canUndo: string | null;
   canRedo: string | null;
-}
-/** The clock of a running list; see `listTime`. */
-export interface ListClock {
-  at: number;
-  seconds: number;
-  held: boolean;
 }
 /** A running list as the server tells it. */
 export interface RunState {

@@ -2,7 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { type Socket, io } from "socket.io-client";
 import { create } from "zustand";
-import type { EditNews, ListClock, RunState } from "./api.ts";
+import { type ListClock, listTime } from "@zm/core";
+import type { EditNews, RunState } from "./api.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { catchUp, takeNews } from "./useShow.ts";
 
@@ -68,5 +69,5 @@ function here(): number {
 
 /** The running list's own time now, in seconds. */
 export function listNow(clock: ListClock, ahead: number): number {
-  return clock.held ? clock.seconds : clock.seconds + (here() + ahead - clock.at) / 1000;
+  return listTime(clock, here() + ahead);
 }

@@ -1,6 +1,6 @@
 import type { MoveSpec, Part } from "../show/schema.ts";
 import { paletteOf } from "../show/move.ts";
-import { EMPTY_COLUMN } from "../sheet/column.ts";
+import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { cueAt } from "../sheet/sheet.ts";
@@ -23,12 +23,12 @@ interface Met {
   readonly ended: boolean;
 }
 
-/** Keys that a rule has found, gathered by cue and light so that each is told once. */
+/** Keys that a rule has found, gathered by cue and light, and by where they end, so that each is told once. */
 class Gathered {
   private readonly byPlace = new Map<number, Met[]>();
 
-  add(met: Met): void {
-    const place = met.row * 100_000 + met.key.channel;
+  add(met: Met, end = 0): void {
+    const place = (met.row * 100_000 + met.key.channel) * 1_000_000 + end;
     const own = this.byPlace.get(place);
     if (own) own.push(met);
     else this.byPlace.set(place, [met]);
@@ -45,7 +45,8 @@ export function checkMoves(context: CheckContext): Finding[] {
   for (const [channel, keys] of context.list.keys.byChannel) {
     const lit = context.lit.get(channel) ?? new Uint8Array();
     const litThrough = runningCount(lit);
-    for (const key of keys.values()) readColumn(context, key, lit, litThrough, (fault, met) => found[fault].add(met));
+    for (const key of keys.values())
+      readColumn(context, key, lit, litThrough, (fault, met) => found[fault].add(met, fault === "unseen" ? met.last : 0));
   }
   return [
     ...found.jump.told((first, all) => jump(context, first, all)),
@@ -92,8 +93,7 @@ function readColumn(
     }
     const before = row === 0 ? Number.NaN : passed === row - 1 ? shown : list.tracking[row - 1]?.wall ? Number.NaN : carried;
     const base = tracking?.wall ? Number.NaN : carried;
-    const next = index + 1 < column.rows.length ? (column.rows[index + 1] ?? rows) : rows;
-    const end = tracking?.carries ? Math.min(next, nextWall[row] ?? rows) : row + 1;
+    const end = tracking?.carries ? Math.min(nextCarrying(list, column, index), nextWall[row] ?? rows) : row + 1;
     let fault: Fault | undefined;
     if (Number.isNaN(value) && palette !== undefined) fault = "gap";
     else if (!tracking?.wall && sameValue(value, base) && sameValue(before, base) && palette === carriedPalette) fault = "same";
@@ -113,6 +113,15 @@ function readColumn(
     shown = value;
     passed = row;
   }
+}
+
+/** The row of the next move that tracks on; a cue that keeps its moves only covers what tracks through. */
+function nextCarrying(list: CheckContext["list"], column: Column, index: number): number {
+  for (let next = index + 1; next < column.rows.length; next += 1) {
+    const row = column.rows[next] ?? 0;
+    if (list.tracking[row]?.carries) return row;
+  }
+  return list.cues.length;
 }
 
 /** True for a move that is at another value at once. */

@@ -146,3 +146,12 @@ export function advance(playback: Playback, list: ListSheet, now: number): Playb
 export function goTo(playback: Playback, list: ListSheet, cue: string, now: number, time?: number): Playback {
   return fireGoto(playback, list, rowOf(list, cue), now, time);
 }
+
+/** Back takes this long, seconds: quick, and no jump. */
+const BACK_TIME = 1;
+
+/** Goes back to the row before, which never starts a chain. Undefined when there is no cue before. */
+export function goBack(playback: Playback, list: ListSheet, now: number): Playback | undefined {
+  const row = previousRow(playback, list);
+  return row < 0 ? undefined : { ...fireGoto(playback, list, row, now, BACK_TIME), follow: null };
+}

@@ -3,11 +3,15 @@ import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
 import { editParts } from "../show/schema.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
-import { type Playback, advance, fireNext, goTo, idlePlayback, keyOutput, nextRow } from "./playback.ts";
+import { type ListClock, holdClock, listTime, resumeClock } from "./clock.ts";
+import { type Playback, advance, fireNext, goBack, goTo, idlePlayback, keyOutput, nextRow } from "./playback.ts";
 
+const t = z.number().min(0).max(1e6);
 const pressSchema = z.union([
-  z.strictObject({ t: z.number().min(0), go: z.literal(true) }),
-  z.strictObject({ t: z.number().min(0), goto: editParts.cueNumber, time: editParts.seconds.optional() }),
+  z.strictObject({ t, go: z.literal(true) }),
+  z.strictObject({ t, goto: editParts.cueNumber, time: editParts.seconds.optional() }),
+  z.strictObject({ t, back: z.literal(true) }),
+  z.strictObject({ t, hold: z.boolean() }),
 ]);
 
 /** Something pressed at a moment of a run, in seconds. */
@@ -27,26 +31,46 @@ export function readRun(raw: unknown): Press[] {
   throw new ShowError(faultsOf(parsed.error, raw).map((fault) => `The run: ${fault}`));
 }
 
+/** A list that runs, and its clock. */
+interface Running {
+  readonly playback: Playback;
+  readonly clock: ListClock;
+}
+
 /** Runs a list from rest with presses at given moments and samples every key that the list ever touches. */
 export function rehearse(list: ListSheet, presses: readonly Press[], moments: readonly number[]): Sample[] {
   const pending = [...presses].sort((a, b) => a.t - b.t);
   const sampled = new Map<number, Sample>();
-  let state = idlePlayback(list.id);
-  for (const t of [...moments].sort((a, b) => a - b)) {
-    for (let press = pending[0]; press && press.t <= t; press = pending[0]) {
-      state = pressed(advance(state, list, press.t), list, press);
+  let running: Running = { playback: idlePlayback(list.id), clock: { at: 0, seconds: 0, held: false } };
+  for (const moment of [...moments].sort((a, b) => a - b)) {
+    for (let press = pending[0]; press && press.t <= moment; press = pending[0]) {
+      running = pressed(advanced(running, list, press.t), list, press);
       pending.shift();
     }
-    state = advance(state, list, t);
-    sampled.set(t, sampleAt(state, list, t));
+    running = advanced(running, list, moment);
+    sampled.set(moment, { ...sampleAt(running.playback, list, listTime(running.clock, moment * 1000)), t: moment });
   }
-  return moments.flatMap((t) => sampled.get(t) ?? []);
+  return moments.flatMap((moment) => sampled.get(moment) ?? []);
 }
 
-function pressed(state: Playback, list: ListSheet, press: Press): Playback {
-  if ("goto" in press) return goTo(state, list, press.goto, press.t, press.time);
-  const row = nextRow(state, list);
-  return row < 0 ? state : fireNext(state, list, row, press.t);
+function advanced({ playback, clock }: Running, list: ListSheet, moment: number): Running {
+  return { playback: advance(playback, list, listTime(clock, moment * 1000)), clock };
+}
+
+/** While a list is held, a Go lets it go on and fires nothing; any other press lets it go on and does what it says. */
+function pressed({ playback, clock }: Running, list: ListSheet, press: Press): Running {
+  const at = press.t * 1000;
+  if ("hold" in press) return { playback, clock: press.hold ? holdClock(clock, at) : resumeClock(clock, at) };
+  const resumed = resumeClock(clock, at);
+  if ("go" in press && clock.held) return { playback, clock: resumed };
+  return { playback: fired(playback, list, press, listTime(resumed, at)), clock: resumed };
+}
+
+function fired(playback: Playback, list: ListSheet, press: Exclude<Press, { hold: boolean }>, now: number): Playback {
+  if ("goto" in press) return goTo(playback, list, press.goto, now, press.time);
+  if ("back" in press) return goBack(playback, list, now) ?? playback;
+  const row = nextRow(playback, list);
+  return row < 0 ? playback : fireNext(playback, list, row, now);
 }
 
 /** The output of every key that the list ever touches. */

@@ -1,6 +1,7 @@
 import { cueOrder } from "./cueNumber.ts";
 import { ShowError } from "./errors.ts";
 import { faultsOf } from "./faults.ts";
+import { readJson } from "./readJson.ts";
 import { checkRange, readMoves } from "./readMoves.ts";
 import { type Rig, attributeAt, rigOf } from "./rig.ts";
 import { type Cue, type CueList, type Palette, type Show, showSchema } from "./schema.ts";
@@ -10,15 +11,7 @@ import { type Cue, type CueList, type Palette, type Show, showSchema } from "./s
  * then nothing is returned at all.
  */
 export function parseShow(text: string): Show {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch (error) {
-    throw new ShowError(
-      `This is not a show document: the text is not whole JSON (${error instanceof Error ? error.message : "unreadable"})`,
-    );
-  }
-  return readShow(raw);
+  return readShow(readJson(text, "This is not a show document"));
 }
 
 /** As `parseShow`, for a document that is already plain data. */

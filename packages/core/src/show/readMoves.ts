@@ -75,7 +75,7 @@ export function checkRange(value: number, attribute: Attribute, place: string): 
 }
 
 function readSpec(raw: unknown, place: string): MoveSpec {
-  if (typeof raw === "number" && Number.isFinite(raw)) return raw;
+  if (typeof raw === "number" && Number.isFinite(raw)) return raw + 0;
   if (typeof raw !== "object" || raw === null || Array.isArray(raw)) {
     throw new ShowError(`${place}: a move is a number or an object with value, palette or release`);
   }
@@ -93,7 +93,7 @@ function readTarget(fields: ReadonlyMap<string, unknown>, place: string): { valu
       `${place}: a move has exactly one of value, palette and release, and this one has ${named.join(" and ") || "none"}`,
     );
   const value = fields.get("value");
-  if (typeof value === "number" && Number.isFinite(value)) return { value };
+  if (typeof value === "number" && Number.isFinite(value)) return { value: value + 0 };
   const palette = fields.get("palette");
   if (typeof palette === "string") return { palette };
   if (fields.get("release") === true) return { release: true };

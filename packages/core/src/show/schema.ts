@@ -18,6 +18,8 @@ const LARGEST = 1e9;
 const number = z.number().min(-LARGEST, "is too far below 0").max(LARGEST, "is too large");
 const seconds = z.number().min(0, "is a time below 0").max(86_400, "is a time of more than a day");
 const channelNumber = z.number().int("is not a whole number").min(1).max(99_999);
+/** A cue number as a pattern for other tools; `isCueNumber` is what reads one. */
+export const CUE_NUMBER_PATTERN = "^[0-9]{1,6}([.][0-9]{1,3})?$";
 const cueNumber = z
   .string()
   .refine(isCueNumber, "is not a cue number; use digits with at most three decimal places")
@@ -79,7 +81,7 @@ const partTimes = z.strictObject({
 
 const moveTiming = { fade: seconds.optional(), delay: seconds.optional(), curve: curve.optional() };
 /** One stored instruction: a number, or exactly one of value, palette and release with its own times. */
-export const moveSchema = z.union([
+const moveSchema = z.union([
   number,
   z.strictObject({ value: number, ...moveTiming }),
   z.strictObject({ palette: id, ...moveTiming }),
@@ -87,9 +89,11 @@ export const moveSchema = z.union([
 ]);
 
 /** Moves are checked by `readMoves`, which is far quicker on large shows and names the key. */
-const moves = z
-  .custom<Moves>((value) => typeof value === "object" && value !== null && !Array.isArray(value), "is not an object of moves")
-  .default(() => ({}));
+const rawMoves = z.custom<Moves>(
+  (value) => typeof value === "object" && value !== null && !Array.isArray(value),
+  "is not an object of moves",
+);
+const moves = rawMoves.default(() => ({}));
 
 const part = z.strictObject({
   number: z.number().int().min(1, "is not a part number; parts count from 1").max(99),
@@ -170,6 +174,8 @@ export const showSchema = z.strictObject({
   script: script.optional(),
 });
 
+/** What the published schema of the document has to spell out by itself. */
+export const documentParts = { moves: rawMoves, move: moveSchema, cueNumber };
 /** The schemas of what stands beside the cues. */
 export const entrySchemas = { fixtureType, channel, group, palette, pace, list };
 export const editParts = { id, label, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };

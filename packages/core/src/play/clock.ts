@@ -1,12 +1,12 @@
 /** The clock of a running list: it stands while the list is held. Plain data, so that windows read the same time from it. */
 export interface ListClock {
-  /** Server milliseconds at which the list's clock read `seconds`. */
+  /** Milliseconds of whoever runs the list, at which the list's clock read `seconds`. */
   readonly at: number;
   readonly seconds: number;
   readonly held: boolean;
 }
 
-/** The list's own time at a moment of the server. Seconds. */
+/** The list's own time at a moment in milliseconds. Seconds. */
 export function listTime(clock: ListClock, now: number): number {
   return clock.held ? clock.seconds : clock.seconds + (now - clock.at) / 1000;
 }

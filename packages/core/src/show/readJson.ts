@@ -1,0 +1,84 @@
+import { ShowError } from "./errors.ts";
+
+/** A document nests about ten deep; far more than that is no document, and would exhaust what reads it. */
+const DEEPEST = 64;
+
+/**
+ * Reads JSON text into plain data. Throws ShowError for text that is not whole JSON, that nests too deep, or in which an object names
+ * a field twice: other readers would silently keep one of the two. `what` names the text in the message.
+ */
+export function readJson(text: string, what: string): unknown {
+  const data = parsed(text, what);
+  const fault = faultIn(text);
+  if (fault) throw new ShowError(`${what}: ${fault.words}, at line ${lineAt(text, fault.at)}`);
+  return data;
+}
+
+function parsed(text: string, what: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    throw new ShowError(`${what}: the text is not whole JSON (${error instanceof Error ? error.message : "unreadable"})`);
+  }
+}
+
+interface Fault {
+  readonly at: number;
+  readonly words: string;
+}
+
+const QUOTE = 34;
+const BACKSLASH = 92;
+const COLON = 58;
+const OPEN = { object: 123, array: 91 };
+const CLOSE = { object: 125, array: 93 };
+
+/** Walks text that is known to be JSON, string by string and bracket by bracket. */
+function faultIn(text: string): Fault | undefined {
+  const open: (Set<string> | null)[] = [];
+  for (let at = 0; at < text.length; at += 1) {
+    const code = text.charCodeAt(at);
+    if (code === OPEN.object || code === OPEN.array) {
+      open.push(code === OPEN.object ? new Set() : null);
+      if (open.length > DEEPEST) return { at, words: `it nests deeper than ${DEEPEST} levels` };
+    } else if (code === CLOSE.object || code === CLOSE.array) open.pop();
+    else if (code === QUOTE) {
+      const end = endOfString(text, at);
+      const names = open.at(-1);
+      if (names && isName(text, end)) {
+        const name = nameOf(text, at, end);
+        if (names.has(name)) return { at, words: `the field "${name.slice(0, 60)}" stands twice in one object` };
+        names.add(name);
+      }
+      at = end;
+    }
+  }
+  return undefined;
+}
+
+function endOfString(text: string, start: number): number {
+  let at = text.indexOf('"', start + 1);
+  while (at >= 0 && isEscaped(text, at)) at = text.indexOf('"', at + 1);
+  return at < 0 ? text.length : at;
+}
+
+function isEscaped(text: string, at: number): boolean {
+  let slashes = 0;
+  while (text.charCodeAt(at - 1 - slashes) === BACKSLASH) slashes += 1;
+  return slashes % 2 === 1;
+}
+
+function isName(text: string, end: number): boolean {
+  let at = end + 1;
+  while (at < text.length && text.charCodeAt(at) <= 32) at += 1;
+  return text.charCodeAt(at) === COLON;
+}
+
+function nameOf(text: string, start: number, end: number): string {
+  const raw = text.slice(start + 1, end);
+  return raw.includes("\\") ? String(JSON.parse(text.slice(start, end + 1))) : raw;
+}
+
+function lineAt(text: string, at: number): number {
+  return text.slice(0, at).split("\n").length;
+}
