@@ -181,6 +181,16 @@ test("whatever is pressed, the stage ends on the look of the cue fired last, but
   );
 });
 
+test("a cue that tells a dark light to stay dark does not hold up its mark", () => {
+  const list = smallList([
+    oneCue("1", { "1": { intensity: 80, pan: 0 } }),
+    oneCue("2", { "1": { intensity: 0 } }, { down: 2 }),
+    oneCue("3", { "1": { intensity: { value: 0, delay: 30 } } }),
+    oneCue("4", { "1": { intensity: 50, pan: 90 } }),
+  ]);
+  expect(outputs(list, "1.pan", [go(0), go(1), go(10)], [10, 10.5, 11])).toEqual([0, 45, 90]);
+});
+
 test("a run that makes no sense is refused with its place", () => {
   expect(() =>
     readRun([

@@ -1,8 +1,9 @@
 import { groupBy } from "../show/groupBy.ts";
+import { paletteOf } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
 import type { CueList, Show } from "../show/schema.ts";
 import { carryCheckpoints } from "../sheet/checkpoints.ts";
-import { type Column, EMPTY_COLUMN, columnOfMoves, countThrough, movesOfColumn, withMoves } from "../sheet/column.ts";
+import { type Column, EMPTY_COLUMN, countThrough, pickMoves, withMoves } from "../sheet/column.ts";
 import { type Key, keyAt } from "../sheet/keys.ts";
 import { resolve } from "../sheet/palettes.ts";
 import { type ListSheet, type RowFacts, type ShowSheet, findRow, listSheet, palettesOfShow, rowsOf, sheetOf } from "../sheet/sheet.ts";
@@ -64,7 +65,11 @@ function repainted(sheet: ShowSheet, show: Show, palette: string): ShowSheet {
       const key = known.keys.all[ordinal];
       if (!key || !column.palettes.has(palette)) return column;
       touched.add(ordinal);
-      return { ...column, values: column.specs.map((spec) => resolve(spec, key, sheet.palettes)) };
+      const values = column.values.map((value, index) => {
+        const spec = column.specs[index];
+        return spec !== undefined && paletteOf(spec) === palette ? resolve(spec, key, sheet.palettes) : value;
+      });
+      return { ...column, values };
     });
     const list = { ...known, columns, palettes: sheet.palettes };
     if (sameData(known.palettes.ids, sheet.palettes.ids)) carryCheckpoints(known, list, touched);
@@ -119,15 +124,19 @@ function rowMap(before: ListSheet, order: readonly number[]): number[] {
   });
 }
 
+/** The columns after rows have come, gone or changed places; a column of which no row has moved stays the same. */
 function shifted(columns: readonly Column[], map: readonly number[]): Column[] {
-  const rising = map.filter((row) => row >= 0).every((row, index, all) => index === 0 || row > (all[index - 1] ?? 0));
-  const whole = map.every((row) => row >= 0);
-  return columns.map((column) => {
-    if (column.rows.length === 0) return column;
-    if (rising && whole) return { ...column, rows: column.rows.map((row) => map[row] ?? -1) };
-    const moves = movesOfColumn(column).map((move) => ({ ...move, row: map[move.row] ?? -1 }));
-    return columnOfMoves(moves.filter((move) => move.row >= 0).sort((a, b) => a.row - b.row));
-  });
+  const first = map.findIndex((row, index) => row !== index);
+  if (first < 0) return [...columns];
+  return columns.map((column) => ((column.rows.at(-1) ?? -1) < first ? column : shiftedColumn(column, map)));
+}
+
+function shiftedColumn(column: Column, map: readonly number[]): Column {
+  const rows = column.rows.map((row) => map[row] ?? -1);
+  if (rows.every((row, index) => row >= 0 && (index === 0 || row > (rows[index - 1] ?? 0)))) return { ...column, rows };
+  const order = rows.map((_, index) => index).filter((index) => (rows[index] ?? -1) >= 0);
+  order.sort((a, b) => (rows[a] ?? 0) - (rows[b] ?? 0));
+  return pickMoves({ ...column, rows }, order);
 }
 
 function touchedRows(list: ListSheet, steps: readonly CueDataStep[]): Map<Key, Set<number>> {

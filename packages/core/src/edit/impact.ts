@@ -83,8 +83,8 @@ class Found {
 
 function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): LookChange[] {
   const found = new Found(is);
-  if (was.order !== is.order && !sameRows(was, is, steps)) {
-    const rows = rowPairs(was, is, renamed(steps));
+  const rows = was.order === is.order ? null : rowPairs(was, is, renamed(steps));
+  if (rows && !isInPlace(rows, was)) {
     for (const key of keysTouched(was, is, steps)) compareWhole(was, is, key, rows, found);
     return found.changes;
   }
@@ -104,12 +104,8 @@ interface RowRange {
   readonly last: number;
 }
 
-function sameRows(was: ListSheet, is: ListSheet, steps: readonly Step[]): boolean {
-  return (
-    !steps.some((step) => step.at === "renumber") &&
-    was.order.length === is.order.length &&
-    was.order.every((order, row) => order === is.order[row])
-  );
+function isInPlace(rows: Int32Array, was: ListSheet): boolean {
+  return rows.length === was.cues.length && rows.every((old, row) => old === row);
 }
 
 /** The rows in which what tracks has changed: a wall, or what a cue carries. */

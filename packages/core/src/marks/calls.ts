@@ -16,6 +16,14 @@ export interface Call {
   readonly travel: number;
 }
 
+let scratch = new Float64Array(0);
+
+/** Room for one key's values, used again and again since thousands of keys are read one after another; nobody keeps it. */
+function room(list: ListSheet): Float64Array {
+  if (scratch.length !== list.cues.length) scratch = new Float64Array(list.cues.length);
+  return scratch;
+}
+
 const kept = new WeakMap<ListSheet, Map<number, Uint8Array>>();
 
 /** By row, 1 where a light is lit: an intensity above 0, or for a light without one, any key set. Kept for as long as the list stays the same. */
@@ -33,7 +41,7 @@ function findLit(list: ListSheet, channel: number): Uint8Array {
   const keys = intensity ? [intensity] : [...(list.keys.byChannel.get(channel)?.values() ?? [])];
   for (const key of keys) {
     if (columnOf(list, key) === EMPTY_COLUMN) continue;
-    const values = columnValues(list, key.ordinal);
+    const values = columnValues(list, key.ordinal, room(list));
     for (let row = 0; row < lit.length; row += 1) {
       const value = values[row] ?? Number.NaN;
       if (intensity ? value > 0 : !Number.isNaN(value)) lit[row] = 1;
@@ -52,7 +60,7 @@ export function callsOf(list: ListSheet, channel: number): Call[] {
   const rises = risesOf(litRows(list, channel));
   const ordinals = rises.map((): number[] => []);
   const travels = new Float64Array(rises.length);
-  const values = new Float64Array(list.cues.length);
+  const values = room(list);
   for (const key of prepared) {
     columnValues(list, key.ordinal, values);
     for (let at = 0; at < rises.length; at += 1) {

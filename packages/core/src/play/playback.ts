@@ -6,7 +6,7 @@ import { markedInto, marksMadeAt, marksMadeByGoto, neverLitBefore } from "../mar
 import { type Key, intensityOf } from "../sheet/keys.ts";
 import { followAfter } from "../time/chain.ts";
 import { type Run, durationOf, transitionFrom } from "../time/transition.ts";
-import { type Track, destination, outputAt, restsAt, withInstruction } from "./track.ts";
+import { type Track, destination, outFrom, outputAt, withInstruction } from "./track.ts";
 
 /**
  * A cue list being run, as plain data: what every key was told to do, and where the list stands. Times are seconds of the
@@ -98,7 +98,7 @@ function fired(playback: Playback, list: ListSheet, row: number, runs: readonly 
 function prepare(tracks: Record<string, Track>, list: ListSheet, mark: Mark, now: number): void {
   const intensity = intensityOf(list.keys, mark.channel);
   const fadeOut = intensity && !neverLitBefore(mark) ? tracks[intensity.name] : undefined;
-  const start = Math.max(now, fadeOut ? restsAt(fadeOut) : now) + mark.delay;
+  const start = Math.max(now, fadeOut ? outFrom(fadeOut) : now) + mark.delay;
   for (const { key, to, fade } of markedKeys(list, mark)) {
     const instruction = { start, fade, to, curve: "ease" as const };
     tracks[key.name] = withInstruction(trackOf(tracks, key), instruction, now);

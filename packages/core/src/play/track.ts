@@ -53,9 +53,14 @@ function settle(track: Track, now: number): Track {
   return { rest: outputAt(older, first.start), instructions: track.instructions.slice(holding) };
 }
 
-/** The moment at which the track stands still, or -Infinity when it has nothing to do. */
-export function restsAt(track: Track): number {
-  return track.instructions.reduce((end, each) => Math.max(end, each.start + each.fade), Number.NEGATIVE_INFINITY);
+/** The moment from which a track that is told to go to 0 stays there: the end of what last takes it down. -Infinity when it is there already. */
+export function outFrom(track: Track): number {
+  let out = Number.NEGATIVE_INFINITY;
+  track.instructions.forEach((each, index) => {
+    const before = outputAt({ rest: track.rest, instructions: track.instructions.slice(0, index) }, each.start);
+    if (before > 0) out = each.start + each.fade;
+  });
+  return out;
 }
 
 /** Where the track will be when all it was told is done. */

@@ -138,14 +138,17 @@ function rowMovesOf(list: ListSheet): RowMoves {
   const numbers = (): Int32Array => new Int32Array(total);
   const all = { starts, ordinals: numbers(), moves: numbers(), values: new Float64Array(total), palettes: numbers() };
   list.columns.forEach((column, ordinal) => {
-    column.rows.forEach((row, index) => {
+    const { rows, values, specs, palettes } = column;
+    for (let index = 0; index < rows.length; index += 1) {
+      const row = rows[index] ?? 0;
       const at = filled[row] ?? 0;
       filled[row] = at + 1;
       all.ordinals[at] = ordinal;
       all.moves[at] = index;
-      all.values[at] = column.values[index] ?? Number.NaN;
-      if (column.palettes !== NO_PALETTES) all.palettes[at] = paletteNumber(list, column.specs[index]);
-    });
+      all.values[at] = values[index] ?? Number.NaN;
+      const spec = palettes === NO_PALETTES ? 0 : specs[index];
+      if (typeof spec === "object") all.palettes[at] = paletteNumber(list, spec);
+    }
   });
   return all;
 }

@@ -28,25 +28,12 @@ export interface ColumnMove {
   readonly value: number;
 }
 
-/** The column of moves that come in the order of their rows. */
-export function columnOfMoves(moves: readonly (ColumnMove & { readonly row: number })[]): Column {
-  if (moves.length === 0) return EMPTY_COLUMN;
-  const specs = moves.map((move) => move.spec);
-  return {
-    rows: moves.map((move) => move.row),
-    specs,
-    parts: moves.map((move) => move.part),
-    values: moves.map((move) => move.value),
-    palettes: palettesIn(specs),
-  };
-}
-
-/** The moves of a column, one by one. */
-export function movesOfColumn(column: Column): (ColumnMove & { row: number })[] {
-  return column.rows.flatMap((row, index) => {
-    const spec = column.specs[index];
-    return spec === undefined ? [] : [{ row, spec, part: column.parts[index] ?? 1, value: column.values[index] ?? Number.NaN }];
-  });
+/** The column with only the moves at some places, in their order. */
+export function pickMoves(column: Column, places: readonly number[]): Column {
+  if (places.length === 0) return EMPTY_COLUMN;
+  const picked = <T>(all: readonly T[]): T[] => places.flatMap((place) => all[place] ?? []);
+  const specs = picked(column.specs);
+  return { rows: picked(column.rows), specs, parts: picked(column.parts), values: picked(column.values), palettes: palettesIn(specs) };
 }
 
 /** The palettes that moves refer to. */

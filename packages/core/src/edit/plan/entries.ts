@@ -38,21 +38,18 @@ function movesThatNoLongerFit(sheet: ShowSheet, after: Show, of: EntryKind, id: 
     const type = rig.channels.get(key.channel)?.type;
     return of === "channels" ? String(key.channel) === id : type === id;
   };
-  return eachMove(sheet, (key, spec) => concerned(key) && (of !== "palettes" || paletteOf(spec) === id)).flatMap(
-    ({ key, list, row, spec }) => {
-      const place = `Cue ${cueAt(list, row).number}, ${key.name}`;
-      const attribute = rig.attributes.get(key.channel)?.get(key.attribute.id);
-      if (!attribute)
-        return [`${place}: there is a move, and channel ${key.channel} would have no ${key.attribute.id}; drop the move first`];
-      try {
-        readMove(spec, attribute, palettes, place);
-        return [];
-      } catch (error) {
-        if (error instanceof ShowError) return [...error.faults];
-        throw error;
-      }
-    },
-  );
+  return eachMove(sheet, concerned, (spec) => of !== "palettes" || paletteOf(spec) === id).flatMap(({ key, list, row, spec }) => {
+    const place = `Cue ${cueAt(list, row).number}, ${key.name}`;
+    const attribute = rig.attributes.get(key.channel)?.get(key.attribute.id);
+    if (!attribute) return [`${place}: there is a move, and channel ${key.channel} would have no ${key.attribute.id}; drop the move first`];
+    try {
+      readMove(spec, attribute, palettes, place);
+      return [];
+    } catch (error) {
+      if (error instanceof ShowError) return [...error.faults];
+      throw error;
+    }
+  });
 }
 
 /** One stored move anywhere in the show. */
@@ -64,15 +61,19 @@ interface Stored {
   readonly spec: MoveSpec;
 }
 
-function eachMove(sheet: ShowSheet, wanted: (key: Key, spec: Stored["spec"]) => boolean): Stored[] {
+function eachMove(sheet: ShowSheet, keyWanted: (key: Key) => boolean, specWanted: (spec: MoveSpec) => boolean = () => true): Stored[] {
   return [...sheet.lists.values()].flatMap((list) =>
-    list.keys.all.flatMap((key) => {
+    list.keys.all.filter(keyWanted).flatMap((key) => {
       const column = columnOf(list, key);
       return column.specs.flatMap((spec, index) =>
-        wanted(key, spec) ? [{ list, key, spec, row: column.rows[index] ?? 0, part: column.parts[index] ?? 1 }] : [],
+        specWanted(spec) ? [{ list, key, spec, row: column.rows[index] ?? 0, part: column.parts[index] ?? 1 }] : [],
       );
     }),
   );
+}
+
+function everyKey(): boolean {
+  return true;
 }
 
 /** The step that takes a thing away that no cue can refer to. Throws ShowError when there is none of that name. */
@@ -107,7 +108,7 @@ export function planRemoveType(sheet: ShowSheet, id: string): Step[] {
 /** The steps that take a palette away: with `keepLooks` its values stay as numbers, with `drop` the moves that refer to it go too. */
 export function planRemovePalette(sheet: ShowSheet, edit: RemovePaletteEdit): Step[] {
   const taken = removal(sheet.show, "palettes", edit.palette);
-  const users = eachMove(sheet, (_, spec) => paletteOf(spec) === edit.palette);
+  const users = eachMove(sheet, everyKey, (spec) => paletteOf(spec) === edit.palette);
   if (users.length > 0 && edit.used === "refuse")
     throw new ShowError(
       `Palette "${edit.palette}" is used by ${users.length} moves in ${cuesOf(users)}; say used: keepLooks to leave numbers, or drop to drop the moves`,
