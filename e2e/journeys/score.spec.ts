@@ -75,7 +75,9 @@ test("a typed line is read back with its impact, made with Enter, and a wrong wo
   await line.fill("#6..9: 3..6 + 10 onl");
   await expect(page.locator("#line-answer")).toHaveText('"onl" was not expected here');
   await line.fill("#6..9: 3..6 + 10 only");
-  await expect(page.locator("#line-answer")).toHaveText("4 cues look different. Enter makes it, Esc drops it");
+  await expect(page.locator("#line-answer")).toHaveText(
+    "Cues 6 to 9, 4 lights: intensity +10, restored after: 4 cues look different. Enter makes it, Esc drops it",
+  );
   await expect(page.getByRole("region", { name: "Impact" }).getByRole("listitem")).toHaveCount(4);
   await line.press("Enter");
   await expect(line).toHaveValue("");
@@ -84,6 +86,38 @@ test("a typed line is read back with its impact, made with Enter, and a wrong wo
   await line.press("Enter");
   await expect(page.getByRole("row", { name: /^6 The keeper's room/ })).toContainText("2.5");
   expect((await cueOf(request, show, "6")).parts[0]?.times).toMatchObject({ up: 2.5, down: 4, downDelay: 2 });
+});
+
+test("whole cues are walled off, recast, copied and renumbered from the line, and every bit of it is taken back", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openView(page, show);
+  await page.keyboard.press("/");
+  const line = page.getByLabel("Line entry");
+  const make = async (text: string, answer: RegExp): Promise<void> => {
+    await line.fill(text);
+    await expect(page.locator("#line-answer")).toHaveText(answer);
+    await line.press("Enter");
+    await expect(line).toHaveValue("");
+  };
+  await make("block #7", /^Cue 7: walled off: 0 cues look different/);
+  expect((await cueOf(request, show, "7")).block).toBe(true);
+  await make("recast 3 as 4 in #6..9", /^Cues 6 to 9: 3 recast as 4: \d+ cues? looks? different/);
+  expect((await cueOf(request, show, "6")).parts[0]?.moves["3"]).toBeUndefined();
+  await make("copy look of #6 to #6.5", /^Cue 6 copied to 6.5, its whole look/);
+  await make("renumber #6.5..7 from 6.1 by 0.1", /^Cues 6.5 to 7 renumbered from 6.1 in steps of 0.1/);
+  await expect(page.getByRole("row", { name: /^6.2 / })).toBeVisible();
+  await make('label #6.1 "The keeper again"', /^Cue 6.1: label set/);
+  await make("61..64 position fade 2~6", /^Cue 6.1, 4 lights: own times/);
+  await line.press("Escape");
+  for (const words of ["own times", "label set", "renumbered", "copied to 6.5", "recast as 4", "walled off"]) {
+    await page.keyboard.press("Control+z");
+    await expect(page.getByText(new RegExp(`^Taken back: .*${words}`))).toBeVisible();
+  }
+  await expect.poll(() => documentOf(request, show)).toEqual(before);
 });
 
 test("the Colour lens gives a palette to a range, and says where a colour comes from", async ({ page, request }) => {

@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
-import { type LineRequest, listOf, readLine, readShow, sheetOf } from "../src/index.ts";
+import { type LineRequest, listOf, readEdits, readLine, readShow, sheetOf } from "../src/index.ts";
+import { oneCue, smallShow } from "./support/smallShow.ts";
 
 const worked: { show: unknown } = JSON.parse(readFileSync(new URL("./cases/06-palettes.json", import.meta.url), "utf8"));
 const show = readShow(worked.show);
@@ -37,6 +38,39 @@ test("times and choices are read too", () => {
 });
 
 test.each([
+  ["block #1..2", { op: "block", from: "1", to: "2" }],
+  ["unblock #2", { op: "unblock", from: "2", to: "2" }],
+  ["assert #2", { op: "assert" }],
+  ["recast 1 as 2 in #1..3", { op: "recast", channel: 1, as: 2, how: "replace", from: "1", to: "3" }],
+  ["recast 1 as 2 too", { op: "recast", how: "copy", from: "1", to: "1" }],
+  ["exchange 1 and 2 in #2", { op: "recast", how: "swap", from: "2" }],
+  ["swap dusk for Dusk in #1..3", { op: "swapPalette", palette: "dusk", as: "dusk" }],
+  ["copy #1 to #5", { op: "copyCue", cue: "1", to: "5", what: "moves" }],
+  ["copy look of #1 to #5", { op: "copyCue", what: "look" }],
+  ["move #1 to #2.5", { op: "moveCue", cue: "1", to: "2.5" }],
+  ["renumber #1..3 from 10 by 0.5", { op: "renumber", from: "1", to: "3", start: "10", step: "0.5" }],
+  ["split @front position of #1 to #1.5", { op: "split", cue: "1", to: "1.5", keys: { channels: [1, 2], families: ["position"] } }],
+  ['label #1 "Storm breaks"', { op: "setCue", label: "Storm breaks" }],
+  ["@front pan = -30~30", { op: "change", do: { set: "-30~30" }, keys: { channels: [1, 2], attributes: ["pan"] } }],
+  [
+    "1, 2 position fade 3 delay 0~2 curve ease",
+    { op: "setMoveTimes", fade: 3, delay: "0~2", curve: "ease", keys: { families: ["position"] } },
+  ],
+  ["#2: 1 to part 3", { op: "assignPart", cue: "2", part: 3, keys: { channels: [1] } }],
+])("%s is read as an edit of its own", (text, expected) => {
+  const request = asked(text);
+  expect(request).toMatchObject({ kind: "edit", edits: [expected] });
+  if (request.kind === "edit") expect(() => readEdits(request.edits)).not.toThrow();
+});
+
+test("delete names each cue that stands in the range, and leaves the one before chosen", () => {
+  const three = smallShow([oneCue("1", {}), oneCue("2", {}), oneCue("2.5", {})]);
+  const read = readLine("delete #2..9", { sheet: three, list: listOf(three), cues: undefined });
+  const edits = ["2", "2.5"].map((cue) => ({ op: "deleteCue", list: "main", cue }));
+  expect(read).toEqual({ request: { kind: "edit", channels: undefined, cues: { from: "1", to: "1" }, edits } });
+});
+
+test.each([
   ["1 = nonsense", 4, "palette"],
   ["9 = 5", 0, "Channel 9"],
   ["@nobody = 5", 1, "group"],
@@ -44,6 +78,11 @@ test.each([
   ["1 == 5", 3, "not expected"],
   ["1 = 5 %", 6, "means nothing"],
   ["1 gobos = 3", 2, "gobos"],
+  ["1 fade 3 curve bouncy", 15, "curve"],
+  ["1 pace quick", 7, "pace"],
+  ["swap dusk for noon", 14, "palette"],
+  ["copy #1 to 5", 11, "not expected"],
+  ["recast 1 in #2", 9, "not expected"],
 ])("the fault in %s points at its word", (text, at, words) => {
   const read = readLine(text, context);
   expect(read).toMatchObject({ fault: { at, message: expect.stringContaining(words) } });

@@ -18,12 +18,21 @@ export function impactLines({ impact, steps }: Pick<Outcome, "impact" | "steps">
   const cues = list.cues
     .map((cue) => cue.number)
     .concat(impact.storedCues.filter((number) => !list.cues.some((cue) => cue.number === number)));
-  return cues.flatMap((cue): ImpactLine[] => {
+  return [...numberLines(steps), ...cues.flatMap((cue) => linesOf(cue))];
+
+  function linesOf(cue: string): ImpactLine[] {
     const changes = looks.get(cue);
     if (changes) return [{ cue, text: lookWords(changes, list), quiet: false }];
     if (!stored.has(cue)) return [];
     return [{ cue, text: storedWords(steps.filter((step) => isCueData(step) && step.cue === cue)), quiet: true }];
-  });
+  }
+}
+
+/** Cues that take another number: "becomes 12.5". */
+function numberLines(steps: readonly Step[]): ImpactLine[] {
+  return steps.flatMap((step) =>
+    step.at === "renumber" ? step.cues.map(({ from, to }): ImpactLine => ({ cue: from, text: `becomes ${to}`, quiet: true })) : [],
+  );
 }
 
 /** What a cue stores anew while its look stays: "gets 2 moves, looks as before". */

@@ -20,6 +20,7 @@ export function DraftPanel() {
     );
   }
   const lines = impactLines(outcome.outcome, list);
+  const { steps, notes } = outcome.outcome;
   const looks = lines.filter((line) => !line.quiet).length;
   const make = async (): Promise<void> => {
     if (await makeEdits(draft.edits)) useChoice.setState({ draft: null, deed: null });
@@ -27,7 +28,7 @@ export function DraftPanel() {
   return (
     <section aria-label="Impact">
       <h2 className="font-bold">Impact</h2>
-      {lines.length === 0 ? (
+      {steps.length === 0 ? (
         <p className="mt-1 text-quiet">This changes nothing: every cue already is like that.</p>
       ) : (
         <ul className="mt-1 space-y-0.5">
@@ -40,9 +41,14 @@ export function DraftPanel() {
         </ul>
       )}
       {lines.length > SHOWN && <p className="mt-0.5 pl-13 text-quiet">and {lines.length - SHOWN} more cues</p>}
-      {lines.length > 0 && <p className="mt-1.5 text-quiet">{looks === 0 ? "No cue looks different." : "No other cue looks different."}</p>}
+      {steps.length > 0 && <p className="mt-1.5 text-quiet">{looks === 0 ? "No cue looks different." : "No other cue looks different."}</p>}
+      {notes.map((note) => (
+        <p key={note} className="mt-1.5">
+          {note}.
+        </p>
+      ))}
       <div className="mt-3 flex gap-2">
-        <button type="button" className="btn btn-primary btn-sm" disabled={lines.length === 0} onClick={() => void make()}>
+        <button type="button" className="btn btn-primary btn-sm" disabled={steps.length === 0} onClick={() => void make()}>
           Make it
         </button>
         <button

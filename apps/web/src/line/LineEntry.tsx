@@ -1,4 +1,4 @@
-import { type LineFault, readLine } from "@zm/core";
+import { type LineFault, describeEdits, readEdits, readLine } from "@zm/core";
 import { useCallback, useMemo, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
@@ -60,7 +60,7 @@ export function LineEntry() {
       <div className="relative min-w-0 flex-1">
         <input
           id="line-entry"
-          className="figures w-full bg-transparent text-[15px] placeholder:text-quiet focus-visible:outline-none"
+          className="figures w-full bg-transparent px-2 text-[15px] placeholder:text-quiet focus-visible:outline-none"
           placeholder="type what you want, such as  #10..12: 21..26 + 10 only"
           value={text}
           autoComplete="off"
@@ -77,7 +77,7 @@ export function LineEntry() {
         />
         {read && "fault" in read && <FaultMark text={text} fault={read.fault} />}
       </div>
-      <p id="line-answer" role="status" className="max-w-[34rem] shrink-0 truncate text-[13px] text-quiet">
+      <p id="line-answer" role="status" className="max-w-[46rem] shrink-0 truncate text-[13px] text-quiet">
         {read ? (
           <Answer read={read} draft={draft} />
         ) : channels.length > 0 ? (
@@ -97,14 +97,18 @@ function Answer({ read, draft }: { read: NonNullable<ReturnType<typeof readLine>
   if (!draft) return null;
   if ("fault" in draft) return <span className="text-error">{draft.fault}</span>;
   const cues = new Set(draft.outcome.impact.looks.map((look) => look.cue)).size;
-  const words = draft.outcome.steps.length === 0 ? "Changes nothing" : `${cues} ${cues === 1 ? "cue looks" : "cues look"} different`;
-  return <>{words}. Enter makes it, Esc drops it</>;
+  const impact = draft.outcome.steps.length === 0 ? "changes nothing" : `${cues} ${cues === 1 ? "cue looks" : "cues look"} different`;
+  return (
+    <>
+      <span className="text-base-content">{describeEdits(readEdits(read.request.edits))}</span>: {impact}. Enter makes it, Esc drops it
+    </>
+  );
 }
 
 /** A line under the word that cannot be read. */
 function FaultMark({ text, fault }: { text: string; fault: LineFault }) {
   return (
-    <span aria-hidden className="figures pointer-events-none absolute inset-0 text-[15px] whitespace-pre text-transparent">
+    <span aria-hidden className="figures pointer-events-none absolute inset-0 px-2 text-[15px] whitespace-pre text-transparent">
       {text.slice(0, fault.at)}
       <span className="border-b-2 border-error">{text.slice(fault.at, fault.at + fault.length) || " "}</span>
     </span>

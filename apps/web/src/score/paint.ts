@@ -242,8 +242,10 @@ function paintGhost(context: CanvasRenderingContext2D, picture: SheetPicture, co
   context.fillRect(column.x - 2, row * ROW + 2, column.width - 2, ROW - 5);
   if (after < 0) return;
   const keys = lensKeys(ghosts.after, column.channel, lens);
-  const mark = markAt(ghosts.after, keys, after, lens);
-  if (!mark) return writeValue(context, trackedText(ghosts.after, keys, after, lens) || "unset", column, middle, ink.glass, lens);
+  const tracked = trackedText(ghosts.after, keys, after, lens);
+  const unset: CellMark | null = tracked === "" ? { shape: "ring", hollow: true, text: "" } : null;
+  const mark = markAt(ghosts.after, keys, after, lens) ?? unset;
+  if (!mark) return writeValue(context, tracked, column, middle, ink.glass, lens);
   clearBehind(context, column, middle, ink);
   drawShape(context, { ...mark, hollow: true }, axis(column), middle, ink.glass, ink.sheet);
   writeValue(context, mark.text, column, middle, ink.glass, lens);

@@ -1,9 +1,9 @@
-import { isCueNumber } from "../show/cueNumber.ts";
-import { type Family, FAMILIES } from "../show/schema.ts";
+import { cueOrder, isCueNumber } from "../show/cueNumber.ts";
+import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import type { EditInput } from "../edit/edits.ts";
 import { type LineFault, parseLine } from "./grammar.ts";
-import type { Lights, Named, Range, Sentence, TypedDeed } from "./sentence.ts";
+import type { Lights, Named, Range, Sentence, TypedChange, TypedDeed, TypedTiming } from "./sentence.ts";
 
 /** What a typed line asks for, held against the show: an edit, a choice, or a step in the history. */
 export type LineRequest =
@@ -53,24 +53,113 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     }
     case "lights":
       return onLights(sentence, context);
+    default:
+      return onCues(sentence, context);
   }
+}
+
+type CueSentence = Exclude<Sentence, { kind: "history" | "goCue" | "times" | "lights" }>;
+
+function onCues(sentence: CueSentence, context: LineContext): LineRequest {
+  const list = context.list.id;
+  switch (sentence.kind) {
+    case "flag":
+      return editOf(checkedRange(sentence.cues), (cues) => ({ op: sentence.what, list, ...cues }));
+    case "recast": {
+      const { channel, as, how } = sentence;
+      return { ...editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "recast", list, ...cues, channel, as, how })), channels: [as] };
+    }
+    case "swapPalette": {
+      const [palette, as] = [paletteNamed(sentence.palette, context), paletteNamed(sentence.as, context)];
+      return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "swapPalette", list, ...cues, palette, as }));
+    }
+    case "copy":
+      return editOf(single(sentence.to), () => ({
+        op: "copyCue",
+        list,
+        cue: single(sentence.cue).from,
+        to: sentence.to,
+        what: sentence.what,
+      }));
+    case "move":
+      return editOf(single(sentence.to), () => ({ op: "moveCue", list, cue: single(sentence.cue).from, to: sentence.to }));
+    case "delete":
+      return deletion(checkedRange(sentence.cues), context);
+    case "renumber": {
+      const [start, step] = [single(sentence.start).from, single(sentence.step).from];
+      return { ...editOf(checkedRange(sentence.cues), (cues) => ({ op: "renumber", list, ...cues, start, step })), cues: single(start) };
+    }
+    case "split": {
+      const keys = { channels: channelsOf(sentence.lights, context), ...attributeOf(sentence.attribute, context) };
+      return editOf(single(sentence.to), () => ({ op: "split", list, cue: single(sentence.cue).from, to: sentence.to, keys }));
+    }
+    case "label":
+      return editOf(checkedRange(sentence.cues), (cues) => ({ op: "setCue", list, ...cues, label: sentence.label }));
+  }
+}
+
+type EditRequest = Extract<LineRequest, { kind: "edit" }>;
+
+function editOf(cues: Range, edit: (cues: Range) => EditInput): EditRequest {
+  return { kind: "edit", edits: [edit(cues)], channels: undefined, cues };
+}
+
+function single(number: string): Range {
+  return checkedRange({ from: number, to: number });
+}
+
+/** Deletes each cue that stands in the range; what they leave chosen is the cue before. */
+function deletion(range: Range, { list }: LineContext): LineRequest {
+  const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(range.from) && cueOrder(cue.number) <= cueOrder(range.to));
+  if (inside.length === 0) throw new Fault({ message: `No cue from ${range.from} to ${range.to} is in the list`, at: 0, length: 1 });
+  const before = list.cues.filter((cue) => cueOrder(cue.number) < cueOrder(range.from)).at(-1)?.number;
+  const edits = inside.map((cue): EditInput => ({ op: "deleteCue", list: list.id, cue: cue.number }));
+  return { kind: "edit", edits, channels: undefined, cues: before === undefined ? range : { from: before, to: before } };
 }
 
 function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: LineContext): LineRequest {
   const channels = channelsOf(sentence.lights, context);
   if (!sentence.deed) return { kind: "choose", channels, ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}) };
   const cues = cuesFor(sentence.cues, context);
-  const keys = { channels, ...attributeOf(sentence.attribute, sentence.deed, context) };
-  const edit: EditInput = {
-    op: "change",
-    list: context.list.id,
-    ...cues,
-    keys,
-    do: deedOf(sentence.deed, context),
-    where: "look",
-    after: sentence.only ? "restore" : "track",
-  };
-  return { kind: "edit", edits: [edit], channels, cues };
+  return { kind: "edit", edits: [editOnLights(sentence, sentence.deed, channels, cues, context)], channels, cues };
+}
+
+function editOnLights(
+  { attribute, only }: Extract<Sentence, { kind: "lights" }>,
+  deed: TypedDeed,
+  channels: number[],
+  cues: Range,
+  context: LineContext,
+): EditInput {
+  const list = context.list.id;
+  const keys = { channels, ...attributeOf(attribute, context) };
+  if ("part" in deed) {
+    if (cues.from !== cues.to) throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });
+    return { op: "assignPart", list, cue: cues.from, keys, part: deed.part };
+  }
+  if ("times" in deed) return { op: "setMoveTimes", list, ...cues, keys, ...timesOf(deed.times, context) };
+  const own = attribute || "palette" in deed ? keys : { ...keys, families: ["intensity" as const] };
+  return { op: "change", list, ...cues, keys: own, do: deedOf(deed, context), where: "look", after: only ? "restore" : "track" };
+}
+
+function timesOf(
+  { fade, delay, curve, pace }: TypedTiming["times"],
+  { sheet }: LineContext,
+): Pick<Extract<EditInput, { op: "setMoveTimes" }>, "fade" | "delay" | "curve" | "pace"> {
+  if (pace) {
+    const found = sheet.show.paces.find((each) => matches(each, pace.name));
+    if (found) return { pace: found.id };
+    const names = sheet.show.paces.map((each) => each.id).join(", ") || "none yet";
+    throw new Fault({ message: `There is no pace "${pace.name}"; the paces are ${names}`, at: pace.at, length: pace.name.length });
+  }
+  const known = curve && CURVES.find((each) => each.toLowerCase() === curve.name.toLowerCase());
+  if (curve && !known)
+    throw new Fault({
+      message: `There is no curve "${curve.name}"; the curves are ${CURVES.join(", ")}`,
+      at: curve.at,
+      length: curve.name.length,
+    });
+  return { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }), ...(known ? { curve: known } : {}) };
 }
 
 function channelsOf(lights: Lights, { sheet }: LineContext): number[] {
@@ -101,22 +190,25 @@ function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
   });
 }
 
-function attributeOf(named: Named | undefined, deed: TypedDeed, { sheet }: LineContext): { attributes?: string[]; families?: Family[] } {
-  if (!named) return "palette" in deed ? {} : { families: ["intensity"] };
+function attributeOf(named: Named | undefined, { sheet }: LineContext): { attributes?: string[]; families?: Family[] } {
+  if (!named) return {};
   const family = FAMILIES.find((each) => each === named.name);
   if (family) return { families: [family] };
-  if (sheet.keys.all.some((key) => key.attribute.id === named.name)) return { attributes: [named.name] };
+  if (sheet.keys.names.has(named.name)) return { attributes: [named.name] };
   throw new Fault({ message: `No light here has "${named.name}"`, at: named.at, length: named.name.length });
 }
 
-function deedOf(deed: TypedDeed, { sheet }: LineContext): Extract<EditInput, { op: "change" }>["do"] {
-  if (!("palette" in deed)) return deed;
-  const found = sheet.show.palettes.find((palette) => matches(palette, deed.palette.name));
-  if (found) return { palette: found.id };
+function deedOf(deed: TypedChange, context: LineContext): Extract<EditInput, { op: "change" }>["do"] {
+  return "palette" in deed ? { palette: paletteNamed(deed.palette, context) } : deed;
+}
+
+function paletteNamed({ name, at }: Named, { sheet }: LineContext): string {
+  const found = sheet.show.palettes.find((palette) => matches(palette, name));
+  if (found) return found.id;
   throw new Fault({
-    message: `There is no palette "${deed.palette.name}"; the palettes are ${sheet.show.palettes.map((palette) => palette.id).join(", ")}`,
-    at: deed.palette.at,
-    length: deed.palette.name.length,
+    message: `There is no palette "${name}"; the palettes are ${sheet.show.palettes.map((palette) => palette.id).join(", ")}`,
+    at,
+    length: name.length,
   });
 }
 

@@ -3,6 +3,15 @@ export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
   | { kind: "goCue"; cues: Range }
   | { kind: "times"; cues: Range | undefined; scale?: number; up?: number; down?: number }
+  | { kind: "flag"; what: "block" | "unblock" | "assert" | "unassert"; cues: Range }
+  | { kind: "recast"; channel: number; as: number; how: "replace" | "copy" | "swap"; cues: Range | undefined }
+  | { kind: "swapPalette"; palette: Named; as: Named; cues: Range | undefined }
+  | { kind: "copy"; cue: string; to: string; what: "moves" | "look" }
+  | { kind: "move"; cue: string; to: string }
+  | { kind: "delete"; cues: Range }
+  | { kind: "renumber"; cues: Range; start: string; step: string }
+  | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
+  | { kind: "label"; cues: Range; label: string }
   | { kind: "lights"; cues: Range | undefined; lights: Lights; attribute?: Named; deed?: TypedDeed; only: boolean };
 
 /** Cue numbers as typed; one cue is a range with two equal ends. */
@@ -21,4 +30,11 @@ export interface Lights {
   every: number;
 }
 /** What is done to the chosen lights. */
-export type TypedDeed = { set: number } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { drop: true };
+export type TypedDeed = TypedChange | TypedTiming | { part: number };
+/** A change of values; a fan is text such as "-30~30". */
+export type TypedChange =
+  { set: number | string } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { drop: true };
+/** Times of their own for the chosen lights' moves. */
+export interface TypedTiming {
+  times: { fade?: number | string; delay?: number | string; curve?: Named; pace?: Named };
+}

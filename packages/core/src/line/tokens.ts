@@ -3,8 +3,10 @@ import { Lexer, createToken } from "chevrotain";
 const word = /[A-Za-z_\u00C0-\uFFFF][\w\u00C0-\uFFFF-]*/;
 
 export const Space = createToken({ name: "Space", pattern: /\s+/, group: Lexer.SKIPPED });
-export const Word = createToken({ name: "Word", pattern: word, line_breaks: false });
-const keyword = (name: string, text: string) => createToken({ name, pattern: new RegExp(text, "i"), longer_alt: Word });
+/** Anything that may be a name: a palette may be called after a word of the line. */
+export const Name = createToken({ name: "Name", pattern: Lexer.NA });
+export const Word = createToken({ name: "Word", pattern: word, line_breaks: false, categories: [Name] });
+const keyword = (name: string, text: string) => createToken({ name, pattern: new RegExp(text, "i"), longer_alt: Word, categories: [Name] });
 
 export const Only = keyword("Only", "only");
 export const Full = keyword("Full", "full");
@@ -16,6 +18,36 @@ export const Undo = keyword("Undo", "undo");
 export const Redo = keyword("Redo", "redo");
 export const UpTime = keyword("UpTime", "up");
 export const DownTime = keyword("DownTime", "down");
+export const Block = keyword("Block", "block");
+export const Unblock = keyword("Unblock", "unblock");
+export const Assert = keyword("Assert", "assert");
+export const Unassert = keyword("Unassert", "unassert");
+export const Recast = keyword("Recast", "recast");
+export const Exchange = keyword("Exchange", "exchange");
+export const Swap = keyword("Swap", "swap");
+export const Renumber = keyword("Renumber", "renumber");
+export const Copy = keyword("Copy", "copy");
+export const Move = keyword("Move", "move");
+export const Delete = keyword("Delete", "delete");
+export const Split = keyword("Split", "split");
+export const Label = keyword("Label", "label");
+export const Fade = keyword("Fade", "fade");
+export const Delay = keyword("Delay", "delay");
+export const Curve = keyword("Curve", "curve");
+export const Pace = keyword("Pace", "pace");
+export const Part = keyword("Part", "part");
+export const Look = keyword("Look", "look");
+export const Too = keyword("Too", "too");
+export const As = keyword("As", "as");
+export const And = keyword("And", "and");
+export const For = keyword("For", "for");
+export const In = keyword("In", "in");
+export const Of = keyword("Of", "of");
+export const To = keyword("To", "to");
+export const From = keyword("From", "from");
+export const By = keyword("By", "by");
+export const Text = createToken({ name: "Text", pattern: /"[^"]*"/ });
+export const Tilde = createToken({ name: "Tilde", pattern: /~/ });
 export const Decimal = createToken({ name: "Decimal", pattern: /\d+(\.\d+)?/ });
 export const Through = createToken({ name: "Through", pattern: /\.\./ });
 export const Hash = createToken({ name: "Hash", pattern: /#/ });
@@ -28,22 +60,53 @@ export const Plus = createToken({ name: "Plus", pattern: /\+/ });
 export const Minus = createToken({ name: "Minus", pattern: /[-−]/ });
 export const Star = createToken({ name: "Star", pattern: /[*×]/ });
 
-/** Every word of the line entry; keywords stand before the word they look like. */
+/** Every word of the line entry; keywords stand before the word they look like, the longer before the shorter. */
 export const lineTokens = [
   Space,
+  Name,
+  Text,
+  Unassert,
+  Exchange,
+  Renumber,
+  Release,
+  Unblock,
+  Assert,
+  Recast,
+  Delete,
+  Times,
+  Block,
+  Split,
+  Label,
+  Delay,
+  Curve,
   Only,
   Full,
-  Out,
-  Release,
   Drop,
-  Times,
   Undo,
   Redo,
-  UpTime,
   DownTime,
+  Swap,
+  Copy,
+  Move,
+  Fade,
+  Pace,
+  Part,
+  Look,
+  From,
+  Out,
+  Too,
+  And,
+  For,
+  UpTime,
+  As,
+  In,
+  Of,
+  To,
+  By,
   Word,
   Decimal,
   Through,
+  Tilde,
   Hash,
   At,
   Colon,
