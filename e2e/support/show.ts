@@ -7,6 +7,7 @@ export interface ShowDocument {
   lists: { cues: CueDocument[] }[];
 }
 interface CueDocument {
+  block?: boolean;
   number: string;
   label?: string;
   trigger?: object;
