@@ -1,7 +1,7 @@
 import { entryIndexAt } from "./entry.ts";
 import { paletteOf } from "../show/move.ts";
 import type { MoveSpec } from "../show/schema.ts";
-import { EMPTY_COLUMN, NO_PALETTES, moveIndexAt } from "./column.ts";
+import { type Column, EMPTY_COLUMN, NO_PALETTES, moveIndexAt } from "./column.ts";
 import type { ListSheet } from "./sheet.ts";
 
 /** A checkpoint is kept for every so many rows. */
@@ -129,28 +129,47 @@ function layOver(list: ListSheet, rows: RowMoves, row: number, state: LookState)
 }
 
 function rowMovesOf(list: ListSheet): RowMoves {
-  const count = list.cues.length;
-  const starts = new Int32Array(count + 1);
-  for (const column of list.columns) for (const row of column.rows) starts[row + 1] = (starts[row + 1] ?? 0) + 1;
-  for (let row = 0; row < count; row += 1) starts[row + 1] = (starts[row + 1] ?? 0) + (starts[row] ?? 0);
-  const total = starts[count] ?? 0;
-  const filled = starts.slice();
+  const starts = rowStarts(list);
+  const total = starts[list.cues.length] ?? 0;
   const numbers = (): Int32Array => new Int32Array(total);
   const all = { starts, ordinals: numbers(), moves: numbers(), values: new Float64Array(total), palettes: numbers() };
-  list.columns.forEach((column, ordinal) => {
-    const { rows, values, specs, palettes } = column;
-    for (let index = 0; index < rows.length; index += 1) {
-      const row = rows[index] ?? 0;
-      const at = filled[row] ?? 0;
-      filled[row] = at + 1;
-      all.ordinals[at] = ordinal;
-      all.moves[at] = index;
-      all.values[at] = values[index] ?? Number.NaN;
-      const spec = palettes === NO_PALETTES ? 0 : specs[index];
-      if (typeof spec === "object") all.palettes[at] = paletteNumber(list, spec);
-    }
-  });
+  const filled = starts.slice();
+  for (let ordinal = 0; ordinal < list.columns.length; ordinal += 1) {
+    const column = list.columns[ordinal];
+    if (column) fillMoves(list, column, ordinal, filled, all);
+  }
   return all;
+}
+
+function rowStarts(list: ListSheet): Int32Array {
+  const starts = new Int32Array(list.cues.length + 1);
+  for (const { rows } of list.columns) {
+    for (let index = 0; index < rows.length; index += 1) {
+      const next = (rows[index] ?? 0) + 1;
+      starts[next] = (starts[next] ?? 0) + 1;
+    }
+  }
+  for (let row = 1; row < starts.length; row += 1) starts[row] = (starts[row] ?? 0) + (starts[row - 1] ?? 0);
+  return starts;
+}
+
+/** Puts the moves of one key where their rows have come to; `filled` is how far each row is filled. */
+function fillMoves(list: ListSheet, column: Column, ordinal: number, filled: Int32Array, all: RowMoves): void {
+  const { rows, values, specs } = column;
+  const { ordinals, moves, values: into, palettes } = all;
+  for (let index = 0; index < rows.length; index += 1) {
+    const row = rows[index] ?? 0;
+    const at = filled[row] ?? 0;
+    filled[row] = at + 1;
+    ordinals[at] = ordinal;
+    moves[at] = index;
+    into[at] = values[index] ?? Number.NaN;
+  }
+  if (column.palettes === NO_PALETTES) return;
+  for (let index = 0; index < rows.length; index += 1) {
+    const spec = specs[index];
+    if (typeof spec === "object") palettes[(filled[rows[index] ?? 0] ?? 0) - 1] = paletteNumber(list, spec);
+  }
 }
 
 function paletteNumber(list: ListSheet, spec: MoveSpec | undefined): number {
