@@ -1,13 +1,3 @@
-/** One thing that was measured: its median, and what it is held against. */
-export interface Measured {
-  readonly name: string;
-  /** Milliseconds, the median of all rounds. */
-  readonly median: number;
-  readonly rounds: number;
-  /** What it should stay under, in the unit it is printed in. */
-  readonly target?: { readonly under: number; readonly met: boolean } | undefined;
-}
-
 /** Runs a piece of work over and over for about `budget` milliseconds and gives its median. `before` is not counted. */
 export function measure<T>(work: (prepared: T) => unknown, before: () => T, budget = 400): { median: number; rounds: number } {
   for (let warm = 0; warm < 3; warm += 1) work(before());

@@ -17,7 +17,7 @@ import {
   rehearse,
   sheetOf,
   tellMarks,
-  timeBetween,
+  timesBetween,
   transitionAt,
 } from "../src/index.ts";
 import { showArbitrary } from "./support/randomShow.ts";
@@ -106,8 +106,8 @@ test("a cue that follows is expected when its chain brings it", () => {
   const sheet = smallShow([oneCue("1", {}, {}, called("b")), oneCue("2", {}, {}, follow(4)), oneCue("3", {})], {}, { script });
   const list = listOf(sheet);
   expect(expectedTimes(list, sheet.show.script)).toEqual([10, 14, null]);
-  expect(timeBetween(list, sheet.show.script, 0, 1)).toBe(4);
-  expect(timeBetween(list, sheet.show.script, 1, 2)).toBeNull();
+  expect(timesBetween(list, sheet.show.script)(0, 1)).toBe(4);
+  expect(timesBetween(list, sheet.show.script)(1, 2)).toBeNull();
 });
 
 /** A show in which every cue after the first follows, so that one Go runs it all. */

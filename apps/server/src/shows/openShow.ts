@@ -1,4 +1,4 @@
-import { type ShowSheet, type Step, addressOf, isCueData } from "@zm/core";
+import { ENTRY_WORDS, type ShowSheet, type Step, addressOf, isCueData } from "@zm/core";
 
 /** A show held in memory while it is worked on. */
 export interface OpenShow {
@@ -53,7 +53,7 @@ function placesWorkedIn(step: Step): string[] {
 
 function placeWords(step: Step): string {
   if (step.at === "renumber") return `Cue ${step.cues[0]?.from ?? ""}`;
-  if (step.at === "entry")
-    return `${{ fixtureTypes: "Fixture type", channels: "Channel", groups: "Group", palettes: "Palette", paces: "Pace", lists: "List" }[step.of]} ${step.id}`;
-  return `Cue ${step.cue}`;
+  if (step.at !== "entry") return `Cue ${step.cue}`;
+  const word = ENTRY_WORDS[step.of];
+  return `${word.charAt(0).toUpperCase()}${word.slice(1)} ${step.id}`;
 }

@@ -1,7 +1,8 @@
+import { litRows } from "../marks/calls.ts";
 import { cueAt } from "../sheet/sheet.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
 import { intensityOf } from "../sheet/keys.ts";
-import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count, figure, listed } from "./words.ts";
 
 const BLACKOUT = /\b(black ?-?out|d\.?b\.?o|b\.?o|lights? out|to black|all out)\b/i;
@@ -16,8 +17,8 @@ export function checkBlackouts(context: CheckContext): Finding[] {
   });
 }
 
-function litLights({ lit }: CheckContext, row: number): number[] {
-  return [...lit].flatMap(([channel, rows]) => (rows[row] === 1 ? [channel] : []));
+function litLights({ list }: CheckContext, row: number): number[] {
+  return [...list.keys.byChannel.keys()].filter((channel) => litRows(list, channel)[row] === 1);
 }
 
 function litInBlackout(context: CheckContext, row: number): Finding[] {
@@ -31,7 +32,7 @@ function litInBlackout(context: CheckContext, row: number): Finding[] {
     dimmed.length === 0
       ? undefined
       : [{ op: "change" as const, from: cue, to: cue, keys: { channels: dimmed, families: ["intensity" as const] }, do: { set: 0 } }];
-  return [findingAt(context, "lit-in-blackout", row, lights.length === 1 ? (lights[0] ?? null) : null, message, mend)];
+  return [findingAt(context, "lit-in-blackout", row, onlyLight(lights), message, mend)];
 }
 
 function levelWords({ list }: CheckContext, channel: number, row: number): string {

@@ -2,7 +2,7 @@ import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
 import { eachTiming } from "../time/timings.ts";
-import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count, figure } from "./words.ts";
 
 /** A chain with more cues than this, or one that runs longer, is likely not meant to run by itself. */
@@ -68,7 +68,7 @@ function overlap(context: CheckContext, row: number, cut: ReadonlyMap<number, nu
             trigger: { type: "follow" as const, from: "complete" as const, after },
           },
         ];
-  return findingAt(context, "fades-overlap", row, lights.length === 1 ? (lights[0] ?? null) : null, message, mend);
+  return findingAt(context, "fades-overlap", row, onlyLight(lights), message, mend);
 }
 
 function longChain(context: CheckContext, rows: readonly number[]): Finding[] {

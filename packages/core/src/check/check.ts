@@ -1,5 +1,3 @@
-import { cueOrder } from "../show/cueNumber.ts";
-import { litRows } from "../marks/calls.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { checkBlackouts } from "./blackouts.ts";
 import { checkChains } from "./chains.ts";
@@ -26,10 +24,9 @@ export function checkSheet(sheet: ShowSheet): Finding[] {
 
 /** What is wrong or likely not meant in one list, in the order of its cues, then of the channels. */
 export function checkList(sheet: ShowSheet, list: ListSheet): Finding[] {
-  const lit = new Map([...list.keys.byChannel.keys()].map((channel) => [channel, litRows(list, channel)]));
   const nextWall = nextWalls(list);
-  const found = LIST_RULES.flatMap((rule) => rule({ sheet, list, lit, nextWall }));
-  const place = new Map(list.cues.map((cue) => [cue.number, cueOrder(cue.number)]));
+  const found = LIST_RULES.flatMap((rule) => rule({ sheet, list, nextWall }));
+  const place = new Map(list.cues.map((cue, row) => [cue.number, row]));
   const order = ({ cue }: Finding): number => (cue === null ? -1 : (place.get(cue) ?? -1));
   return found.sort((a, b) => order(a) - order(b) || (a.channel ?? 0) - (b.channel ?? 0));
 }

@@ -37,10 +37,13 @@ export interface Finding {
 export interface CheckContext {
   readonly sheet: ShowSheet;
   readonly list: ListSheet;
-  /** By channel, by row: 1 where the light is lit. */
-  readonly lit: ReadonlyMap<number, Uint8Array>;
   /** By row: the next row behind it whose wall ends what tracks; the number of rows when there is none. */
   readonly nextWall: Int32Array;
+}
+
+/** The one light that a finding is about; null where it is about several. */
+export function onlyLight(lights: readonly number[]): number | null {
+  return lights.length === 1 ? (lights[0] ?? null) : null;
 }
 
 /** A finding at a row of a list. */

@@ -1,4 +1,5 @@
 import type { MoveSpec, Part } from "../show/schema.ts";
+import { litRows } from "../marks/calls.ts";
 import { paletteOf } from "../show/move.ts";
 import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
@@ -43,7 +44,7 @@ class Gathered {
 export function checkMoves(context: CheckContext): Finding[] {
   const found: Record<Fault, Gathered> = { jump: new Gathered(), same: new Gathered(), unseen: new Gathered(), gap: new Gathered() };
   for (const [channel, keys] of context.list.keys.byChannel) {
-    const lit = context.lit.get(channel) ?? new Uint8Array();
+    const lit = litRows(context.list, channel);
     const litThrough = runningCount(lit);
     for (const key of keys.values())
       readColumn(context, key, lit, litThrough, (fault, met) => found[fault].add(met, fault === "unseen" ? met.last : 0));
@@ -190,7 +191,7 @@ function gap(context: CheckContext, first: Met, all: readonly Met[]): Finding {
 function atHome(context: CheckContext): Finding[] {
   const { list } = context;
   return [...list.keys.byChannel].flatMap(([channel, keys]) => {
-    const lit = context.lit.get(channel) ?? new Uint8Array();
+    const lit = litRows(context.list, channel);
     const watched = [...keys.values()].filter((key) => key.attribute.family === "position" || key.attribute.family === "colour");
     const rises: number[] = [];
     lit.forEach((on, row) => {

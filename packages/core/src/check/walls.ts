@@ -1,6 +1,6 @@
 import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
 import { cueAt } from "../sheet/sheet.ts";
-import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count } from "./words.ts";
 
 /** Walls in cues that keep their moves to themselves: what stood before the wall comes back behind it. */
@@ -20,7 +20,7 @@ export function checkWalls(context: CheckContext): Finding[] {
     const next = cueAt(list, row + 1).number;
     const message = `Cue ${cue.number} is a wall, but it keeps its moves to itself: in cue ${next} what stood before it comes back, on ${count(leaking.size, "light")}. Let the cue track on, so that the wall holds.`;
     return [
-      findingAt(context, "leaks-past-wall", row, leaking.size === 1 ? ([...leaking][0] ?? null) : null, message, [
+      findingAt(context, "leaks-past-wall", row, onlyLight([...leaking]), message, [
         { op: "setCue", from: cue.number, to: cue.number, carries: null },
       ]),
     ];

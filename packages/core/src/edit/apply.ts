@@ -16,21 +16,17 @@ import {
   isCueData,
 } from "./step.ts";
 
-/**
- * The show with the steps made, sharing everything they do not touch. Each step is held against what is there first:
- * throws ShowError when that is not what the step expects, and then the show is as it was.
- */
-export function applySteps(show: Show, steps: readonly Step[]): Show {
-  return stretches(steps).reduce((current, stretch) => stretch.apply(current), show);
-}
-
 /** Neighbouring steps that are made in one go. */
 interface Stretch {
   readonly steps: readonly Step[];
   readonly apply: (show: Show) => Show;
 }
 
-/** Steps in stretches: those on cues' data together, a renumbering or an entry by itself, in their order. */
+/**
+ * Steps in stretches: those on cues' data together, a renumbering or an entry by itself, in their order. Applying one shares
+ * everything it does not touch and holds each step against what is there first: it throws ShowError when that is not what the
+ * step expects, and then the show is as it was.
+ */
 export function stretches(steps: readonly Step[]): Stretch[] {
   const found: Stretch[] = [];
   let together: CueDataStep[] = [];

@@ -1,8 +1,8 @@
 import { cueOrder } from "../show/cueNumber.ts";
-import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
+import { type Column, EMPTY_COLUMN, countThrough } from "../sheet/column.ts";
 import { columnValues } from "../sheet/dense.ts";
-import { columnOf, sameValue } from "../sheet/entry.ts";
-import { type Key, keyNamed } from "../sheet/keys.ts";
+import { carriedAt, columnOf, sameValue } from "../sheet/entry.ts";
+import { type Key, keyAt, keyNamed } from "../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { columnRange } from "./columnRange.ts";
 import { type CueStep, type Step, isCueData } from "./step.ts";
@@ -126,8 +126,8 @@ function widened(range: RowRange | null, turned: RowRange | null, old: Column, n
 
 /** Walks one key down both lists from the first row that differs to where they meet again. */
 function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: RowRange, found: Found): void {
-  const old = new Walk(was, columnOf(was, key), first);
-  const now = new Walk(is, columnOf(is, key), first);
+  const old = new Walk(was, key, first);
+  const now = new Walk(is, key, first);
   for (let row = first; row < is.cues.length; row += 1) {
     const before = old.step(row);
     const after = now.step(row);
@@ -143,12 +143,11 @@ class Walk {
   private readonly column: Column;
   private next: number;
 
-  constructor(list: ListSheet, column: Column, row: number) {
+  constructor(list: ListSheet, key: Key, row: number) {
     this.list = list;
-    this.column = column;
-    this.next = column.rows.findIndex((at) => at >= row);
-    if (this.next < 0) this.next = column.rows.length;
-    this.carried = carriedBefore(list, column, this.next, row);
+    this.column = columnOf(list, key);
+    this.next = countThrough(this.column, row - 1);
+    this.carried = carriedAt(list, key, row - 1).value;
   }
 
   step(row: number): number {
@@ -161,17 +160,6 @@ class Walk {
     if (tracking?.carries) this.carried = value;
     return value;
   }
-}
-
-function carriedBefore(list: ListSheet, column: Column, next: number, row: number): number {
-  if (row === 0) return Number.NaN;
-  const wall = list.lastWall[row - 1] ?? -1;
-  for (let index = next - 1; index >= 0; index -= 1) {
-    const at = column.rows[index] ?? -1;
-    if (at < wall) return Number.NaN;
-    if (list.tracking[at]?.carries) return column.values[index] ?? Number.NaN;
-  }
-  return Number.NaN;
 }
 
 /** By cue number before: its number after, for the cues that have taken another. */
@@ -198,7 +186,7 @@ function keysTouched(was: ListSheet, is: ListSheet, steps: readonly Step[]): rea
   if (!plain) return is.keys.all;
   const touched = new Set<Key>();
   for (const step of steps) {
-    const key = step.at === "move" ? is.keys.byChannel.get(step.channel)?.get(step.attribute) : undefined;
+    const key = step.at === "move" ? keyAt(is.keys, step.channel, step.attribute) : undefined;
     if (key) touched.add(key);
   }
   return was.palettes === is.palettes ? [...touched].sort((a, b) => a.ordinal - b.ordinal) : is.keys.all;

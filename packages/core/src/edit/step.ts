@@ -49,6 +49,15 @@ export interface RenumberStep {
 /** What stands beside the cues in a show, by the field of the document that holds it. */
 export const ENTRY_KINDS = ["fixtureTypes", "channels", "groups", "palettes", "paces", "lists"] as const;
 export type EntryKind = (typeof ENTRY_KINDS)[number];
+/** What one entry of each kind is called. */
+export const ENTRY_WORDS: Readonly<Record<EntryKind, string>> = {
+  fixtureTypes: "fixture type",
+  channels: "channel",
+  groups: "group",
+  palettes: "palette",
+  paces: "pace",
+  lists: "list",
+};
 export type ShowEntry = FixtureType | Channel | Group | Palette | Pace | ListHead;
 /** An entry and its place among its like, counted from 0. */
 export interface PlacedEntry {

@@ -1,5 +1,5 @@
 import type { Cue, Show } from "../show/schema.ts";
-import { expectedTimes } from "../script/expected.ts";
+import { timesBetween } from "../script/expected.ts";
 import { columnOf } from "../sheet/entry.ts";
 import { intensityOf } from "../sheet/keys.ts";
 import { moveIndexAt } from "../sheet/column.ts";
@@ -42,13 +42,7 @@ function reportOf(mark: Mark, available: number | null): MarkReport | null {
  */
 export function markTimes(list: ListSheet, script: Show["script"]): (mark: Mark, row: number) => number | null {
   const { presses, offsets } = chainClock(list);
-  const expected = expectedTimes(list, script);
-  const between = (from: number, to: number): number | null => {
-    if ((presses[to] ?? to) <= from) return (offsets[to] ?? 0) - (offsets[from] ?? 0);
-    const start = expected[from] ?? null;
-    const end = expected[to] ?? null;
-    return start === null || end === null ? null : end - start;
-  };
+  const between = timesBetween(list, script);
   const darkAfter = (mark: Mark, row: number): number => {
     const first = mark.window?.first ?? row;
     if (first === 0) return 0;

@@ -18,12 +18,17 @@ export function expectedTimes(list: ListSheet, script: Show["script"]): (number 
   });
 }
 
-/** The time from the Go of one cue to that of another: as their chain gives it, else as the script estimates it; null when unknown. Seconds. */
-export function timeBetween(list: ListSheet, script: Show["script"], from: number, to: number): number | null {
+/**
+ * Tells the time from the Go of one row to that of a later one: as their chain gives it, else as the script estimates it; null
+ * when neither knows. Seconds.
+ */
+export function timesBetween(list: ListSheet, script: Show["script"]): (from: number, to: number) => number | null {
   const { presses, offsets } = chainClock(list);
-  if ((presses[to] ?? to) <= from && from <= to) return (offsets[to] ?? 0) - (offsets[from] ?? 0);
   const expected = expectedTimes(list, script);
-  const start = expected[from] ?? null;
-  const end = expected[to] ?? null;
-  return start === null || end === null ? null : end - start;
+  return (from, to) => {
+    if (from <= to && (presses[to] ?? to) <= from) return (offsets[to] ?? 0) - (offsets[from] ?? 0);
+    const start = expected[from] ?? null;
+    const end = expected[to] ?? null;
+    return start === null || end === null ? null : end - start;
+  };
 }

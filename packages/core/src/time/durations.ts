@@ -4,6 +4,7 @@ import { columnOf } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { eachTiming } from "./timings.ts";
+import { isWide } from "./transition.ts";
 
 const kept = new WeakMap<ListSheet, Float64Array>();
 /** Lists whose durations are not worked out yet, but that differ from one whose durations are in a few cues only. */
@@ -59,7 +60,7 @@ function carried(list: ListSheet): Float64Array | undefined {
   if (!seconds) return undefined;
   const forget = (row: number): void => void (seconds[row] = Number.NaN);
   for (const row of wait.rows) forget(row);
-  const wide = wideRows(list);
+  const wide = list.cues.flatMap((_, row) => (isWide(list, row) ? [row] : []));
   for (const [key, rows] of wait.keys) for (const row of rows) forgetThread(list, key, row, wide, forget);
   const was = marksByChannel(wait.base);
   for (const [channel, marks] of marksByChannel(list)) {
@@ -68,19 +69,6 @@ function carried(list: ListSheet): Float64Array | undefined {
     for (const mark of [...(before ?? []), ...marks]) forgetMark(mark, forget);
   }
   return seconds;
-}
-
-/** The rows whose transition can hold keys that they do not move: at walls, behind cues that keep their moves, and where a cue asserts. */
-function wideRows(list: ListSheet): number[] {
-  const rows = new Set<number>();
-  for (const row of list.special) {
-    rows.add(row);
-    rows.add(row + 1);
-  }
-  list.cues.forEach((cue, row) => {
-    if (cue.assert) rows.add(row);
-  });
-  return [...rows].sort((a, b) => a - b);
 }
 
 /** Forgets every row in which a key can run differently because its move at `row` is another: down to the next move that tracks on. */

@@ -8,6 +8,7 @@ import { sameData } from "../../show/sameData.ts";
 import { headOf, partHeadOf } from "../apply.ts";
 import type { DeleteCueEdit, InsertCueEdit, SetCueEdit } from "../schema/cues.ts";
 import { type Step, invertSteps } from "../step.ts";
+import { headStep } from "./headStep.ts";
 import { restoreFrom } from "./moveSteps.ts";
 import { eachRow } from "./rows.ts";
 
@@ -58,7 +59,7 @@ export function planSetCue(sheet: ShowSheet, list: ListSheet, edit: SetCueEdit):
     if (sameData(before, after)) return [];
     checkActions(sheet, { ...cue, ...after });
     checkMark(sheet, { ...cue, ...after });
-    return [{ at: "cue", list: list.id, cue: cue.number, before, after }];
+    return [headStep(list, cue, after)];
   });
 }
 

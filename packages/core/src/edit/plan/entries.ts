@@ -3,7 +3,7 @@ import { makeMove, moveTiming, paletteOf } from "../../show/move.ts";
 import { checkShow, readCueMoves } from "../../show/parse.ts";
 import { readMove } from "../../show/readMoves.ts";
 import { rigOf } from "../../show/rig.ts";
-import type { CueHead, CueList, MoveSpec, Show } from "../../show/schema.ts";
+import type { CueList, MoveSpec, Show } from "../../show/schema.ts";
 import { columnOf } from "../../sheet/entry.ts";
 import { type Key, keysOf } from "../../sheet/keys.ts";
 import { resolve } from "../../sheet/palettes.ts";
@@ -11,8 +11,9 @@ import { type ListSheet, type ShowSheet, cueAt, listSheet } from "../../sheet/sh
 import { applyEntry, listHeadOf } from "../applyEntry.ts";
 import { headOf } from "../apply.ts";
 import type { RemoveChannelEdit, RemoveListEdit, RemovePaletteEdit, SetListEdit } from "../schema/entries.ts";
-import { type ShowEntry, type EntryKind, type EntryStep, type Step, invertSteps } from "../step.ts";
+import { ENTRY_WORDS, type ShowEntry, type EntryKind, type EntryStep, type Step, invertSteps } from "../step.ts";
 import { checkActions, wholeCueSteps } from "./cues.ts";
+import { headStep } from "./headStep.ts";
 import { entryChange } from "./entryChange.ts";
 import { storeStep } from "./moveSteps.ts";
 
@@ -84,15 +85,7 @@ export function planRemovePlain(sheet: ShowSheet, of: "groups" | "paces", id: st
 function removal(show: Show, of: EntryKind, id: string): EntryStep[] {
   const steps = entryChange(show, of, id, undefined);
   if (steps.length > 0) return steps;
-  const names: Record<EntryKind, string> = {
-    fixtureTypes: "fixture type",
-    channels: "channel",
-    groups: "group",
-    palettes: "palette",
-    paces: "pace",
-    lists: "list",
-  };
-  throw new ShowError(`There is no ${names[of]} "${id}" to take away`);
+  throw new ShowError(`There is no ${ENTRY_WORDS[of]} "${id}" to take away`);
 }
 
 /** The steps that take a fixture type away. Throws ShowError naming the channels and palettes that are made with it. */
@@ -163,8 +156,7 @@ function markSteps(list: ListSheet, channel: number): Step[] {
   return list.cues.flatMap((cue): Step[] => {
     if (!cue.mark?.channels?.[channel]) return [];
     const { [channel]: _gone, ...channels } = cue.mark.channels;
-    const after: CueHead = { ...headOf(cue), mark: { ...cue.mark, channels } };
-    return [{ at: "cue", list: list.id, cue: cue.number, before: headOf(cue), after }];
+    return [headStep(list, cue, { ...headOf(cue), mark: { ...cue.mark, channels } })];
   });
 }
 
@@ -210,6 +202,6 @@ function actionSteps(list: ListSheet, named: string): Step[] {
   return list.cues.flatMap((cue): Step[] => {
     if (!cue.actions?.some((action) => action.list === named)) return [];
     const actions = cue.actions.filter((action) => action.list !== named);
-    return [{ at: "cue", list: list.id, cue: cue.number, before: headOf(cue), after: { ...headOf(cue), actions } }];
+    return [headStep(list, cue, { ...headOf(cue), actions })];
   });
 }

@@ -1,9 +1,9 @@
 import type { Cue } from "../../show/schema.ts";
-import { columnOf, entryAt, sameValue } from "../../sheet/entry.ts";
+import { carriedAt, columnOf, entryAt, sameValue } from "../../sheet/entry.ts";
 import { moveIndexAt } from "../../sheet/column.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
-import { carriedAt } from "../../sheet/entry.ts";
 import { headOf } from "../apply.ts";
+import { headStep } from "./headStep.ts";
 import type { FlagEdit } from "../schema/cues.ts";
 import type { Step } from "../step.ts";
 import { aimStep, sameTracked, storeStep, targetOf } from "./moveSteps.ts";
@@ -28,7 +28,7 @@ export function planFlag(list: ListSheet, edit: FlagEdit): Step[] {
 function flagStep(list: ListSheet, cue: Cue, flag: "block" | "assert", on: boolean): Step[] {
   if ((cue[flag] === true) === on) return [];
   const { [flag]: _was, ...rest } = headOf(cue);
-  return [{ at: "cue", list: list.id, cue: cue.number, before: headOf(cue), after: on ? { ...rest, [flag]: true } : rest }];
+  return [headStep(list, cue, on ? { ...rest, [flag]: true } : rest)];
 }
 
 /** Every tracked value of the look becomes a move, so that nothing changes when nothing tracks in. */

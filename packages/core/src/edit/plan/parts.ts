@@ -1,23 +1,17 @@
-import { ShowError } from "../../show/errors.ts";
 import type { Cue, PartHead } from "../../show/schema.ts";
 import { type ListSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
 import { sameData } from "../../show/sameData.ts";
 import { partHeadOf } from "../apply.ts";
 import type { AssignPartEdit } from "../schema/cues.ts";
 import type { PlacedMove, Step } from "../step.ts";
-import { storeStep, storedMove } from "./moveSteps.ts";
-import { selectKeys } from "./selectKeys.ts";
+import { storeStep } from "./moveSteps.ts";
+import { selectMoves } from "./selectKeys.ts";
 
 /** The steps that give chosen keys' moves to a part: it is made when missing, and a part left empty is dropped, part 1 never. */
 export function planAssignPart(list: ListSheet, edit: AssignPartEdit): Step[] {
   const row = rowOf(list, edit.cue);
   const cue = cueAt(list, row);
-  const chosen = selectKeys(list.keys, edit.keys).flatMap((key) => {
-    const move = storedMove(list, key, row);
-    return move ? [{ key, move }] : [];
-  });
-  if (chosen.length === 0)
-    throw new ShowError(`Cue ${cue.number} stores no move for the chosen lights; there is nothing to give to part ${edit.part}`);
+  const chosen = selectMoves(list, row, edit.keys, `give to part ${edit.part}`);
   const leaving = chosen.filter(({ move }) => move.part !== edit.part);
   return [
     ...partHeadSteps(list, cue, edit),

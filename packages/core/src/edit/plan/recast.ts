@@ -1,12 +1,13 @@
 import { ShowError } from "../../show/errors.ts";
 import { paletteOf } from "../../show/move.ts";
 import { readMove } from "../../show/readMoves.ts";
-import type { Cue, CueHead, MarkSettings } from "../../show/schema.ts";
+import type { MarkSettings } from "../../show/schema.ts";
 import { type Key, keyAt } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 import { headOf } from "../apply.ts";
 import type { RecastEdit } from "../schema/values.ts";
 import type { MoveStep, Step } from "../step.ts";
+import { headStep } from "./headStep.ts";
 import { storeStep, storedMove } from "./moveSteps.ts";
 import type { Plan } from "./plan.ts";
 import { eachRow } from "./rows.ts";
@@ -72,16 +73,12 @@ function markSteps(list: ListSheet, row: number, edit: RecastEdit): Step[] {
   put(after, edit.as, mine);
   if (edit.how === "replace") put(after, edit.channel, undefined);
   if (edit.how === "swap") put(after, edit.channel, theirs);
-  return [{ at: "cue", list: list.id, cue: cue.number, before: headOf(cue), after: withMarkChannels(cue, after) }];
+  return [headStep(list, cue, { ...headOf(cue), mark: { ...cue.mark, channels: after } })];
 }
 
 function put<T>(settings: Record<string, T>, channel: number, value: T | undefined): void {
   if (value === undefined) delete settings[channel];
   else settings[channel] = value;
-}
-
-function withMarkChannels(cue: Cue, channels: NonNullable<MarkSettings["channels"]>): CueHead {
-  return { ...headOf(cue), mark: { ...cue.mark, channels } };
 }
 
 /** A sentence for each palette that has no value for the light that now refers to it. */

@@ -1,6 +1,25 @@
 import { ShowError } from "../../show/errors.ts";
 import type { Key, Keys } from "../../sheet/keys.ts";
+import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import type { KeySelection } from "../schema/shared.ts";
+import type { PlacedMove } from "../step.ts";
+import { storedMove } from "./moveSteps.ts";
+
+/** A key and the move that a cue stores for it. */
+export interface ChosenMove {
+  readonly key: Key;
+  readonly move: PlacedMove;
+}
+
+/** The moves that a row stores for the chosen keys. Throws ShowError, ending in `purpose`, when there is none. */
+export function selectMoves(list: ListSheet, row: number, selection: KeySelection, purpose: string): ChosenMove[] {
+  const chosen = selectKeys(list.keys, selection).flatMap((key) => {
+    const move = storedMove(list, key, row);
+    return move ? [{ key, move }] : [];
+  });
+  if (chosen.length > 0) return chosen;
+  throw new ShowError(`Cue ${cueAt(list, row).number} stores no move for the chosen lights; there is nothing to ${purpose}`);
+}
 
 /**
  * The keys an edit speaks of, in the order of its channels. A channel that lacks a named attribute is passed over;

@@ -5,20 +5,16 @@ import { type ListSheet, cueAt, freeNumberAfter, rowOf } from "../../sheet/sheet
 import { partHeadOf } from "../apply.ts";
 import type { SplitEdit } from "../schema/cues.ts";
 import type { PlacedMove, Step } from "../step.ts";
-import { storeStep, storedMove } from "./moveSteps.ts";
+import { storeStep } from "./moveSteps.ts";
 import { emptiedParts } from "./parts.ts";
-import { selectKeys } from "./selectKeys.ts";
+import { selectMoves } from "./selectKeys.ts";
 
 /** The steps that let chosen keys' moves leave a cue for a new one right behind it; they keep their parts and times, and the new cue waits for a Go. */
 export function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
   const row = rowOf(list, edit.cue);
   refusePlace(list, row, edit);
   const cue = cueAt(list, row);
-  const chosen = selectKeys(list.keys, edit.keys).flatMap((key) => {
-    const move = storedMove(list, key, row);
-    return move ? [{ key, move }] : [];
-  });
-  if (chosen.length === 0) throw new ShowError(`Cue ${cue.number} stores no move for the chosen lights; there is nothing to split off`);
+  const chosen = selectMoves(list, row, edit.keys, "split off");
   const parts = cue.parts.filter((part) => part.number === 1 || chosen.some(({ move }) => move.part === part.number));
   const place = { list: list.id, cue: edit.to };
   return [

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { editParts, FAMILIES, type Moves } from "../../show/schema.ts";
+import { documentParts, editParts, FAMILIES } from "../../show/schema.ts";
 
 export const { id, label, seconds, number, channelNumber, cueNumber, partTimes, curve } = editParts;
 export const list = id.optional();
@@ -17,9 +17,6 @@ export const selection = z.strictObject({
 export const keys = selection.default(() => ({}));
 
 /** Moves are checked against the rig when the edit is planned. */
-export const rawMoves = z.custom<Moves>(
-  (value) => typeof value === "object" && value !== null && !Array.isArray(value),
-  "is not an object of moves",
-);
+export const rawMoves = documentParts.moves;
 
 export type KeySelection = z.infer<typeof selection>;

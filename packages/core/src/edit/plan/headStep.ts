@@ -1,0 +1,9 @@
+import type { Cue, CueHead } from "../../show/schema.ts";
+import type { ListSheet } from "../../sheet/sheet.ts";
+import { headOf } from "../apply.ts";
+import type { CueStep } from "../step.ts";
+
+/** The step that makes these a cue's own fields. */
+export function headStep(list: ListSheet, cue: Cue, after: CueHead): CueStep {
+  return { at: "cue", list: list.id, cue: cue.number, before: headOf(cue), after };
+}
