@@ -8,7 +8,11 @@ const pureCore = {
   rules: {
     "no-restricted-imports": [
       "error",
-      { patterns: [{ regex: "^(?!\\.|zod$|chevrotain$)", message: "The core imports only itself, zod and chevrotain." }] },
+      {
+        patterns: [
+          { regex: "^(?!\\.|zod$|chevrotain$|papaparse$)", message: "The core imports only itself, zod, chevrotain and papaparse." },
+        ],
+      },
     ],
     "no-restricted-globals": [
       "error",

@@ -1,5 +1,7 @@
 import { type DynamicModule, Module } from "@nestjs/common";
 import { DataSource } from "typeorm";
+import { HandController } from "./hand/hand.controller.ts";
+import { HandService } from "./hand/hand.service.ts";
 import { LiveGateway } from "./live/live.gateway.ts";
 import { RunController } from "./run/run.controller.ts";
 import { RunService } from "./run/run.service.ts";
@@ -12,8 +14,8 @@ export class AppModule {
   static over(database: DataSource): DynamicModule {
     return {
       module: AppModule,
-      controllers: [ShowsController, RunController],
-      providers: [{ provide: DataSource, useValue: database }, ShowsService, RunService, LiveGateway],
+      controllers: [ShowsController, RunController, HandController],
+      providers: [{ provide: DataSource, useValue: database }, ShowsService, RunService, HandService, LiveGateway],
     };
   }
 }

@@ -2,6 +2,7 @@ import { DataSource, type DataSourceOptions } from "typeorm";
 import type { Settings } from "../settings.ts";
 import { entities } from "./entities.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
+import { Hands1764100000000 } from "./migrations/hands.ts";
 
 /** How TypeORM reaches the database. Tables come from migrations alone. */
 export function databaseOptions({ database }: Settings): DataSourceOptions {
@@ -15,7 +16,7 @@ export function databaseOptions({ database }: Settings): DataSourceOptions {
     charset: "utf8mb4",
     timezone: "Z",
     entities,
-    migrations: [FirstTables1764000000000],
+    migrations: [FirstTables1764000000000, Hands1764100000000],
     synchronize: false,
   };
 }

@@ -149,6 +149,13 @@ export class RunRow {
   @Column({ type: "int", nullable: true }) cue: number | null;
 }
 
+/** What is in hand for a show. */
+@Entity("hands")
+export class HandRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @Column({ type: "longtext" }) hand: string;
+}
+
 export const entities = [
   ShowRow,
   FixtureTypeRow,
@@ -163,4 +170,5 @@ export const entities = [
   MoveRow,
   EditRow,
   RunRow,
+  HandRow,
 ];

@@ -2,6 +2,7 @@ import { Logger, type OnModuleDestroy } from "@nestjs/common";
 import { ConnectedSocket, MessageBody, type OnGatewayInit, SubscribeMessage, WebSocketGateway, WebSocketServer } from "@nestjs/websockets";
 import { Subscription } from "rxjs";
 import { Server, Socket } from "socket.io";
+import { HandService } from "../hand/hand.service.ts";
 import { RunService, now } from "../run/run.service.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
@@ -15,18 +16,20 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   constructor(
     private readonly shows: ShowsService,
     private readonly runs: RunService,
+    private readonly hands: HandService,
   ) {}
 
   afterInit(): void {
     this.subscriptions.add(this.shows.news.subscribe((news) => this.server.to(room(news.show)).emit("edit", news)));
     this.subscriptions.add(this.runs.news.subscribe((state) => this.server.to(room(state.show)).emit("run", state)));
+    this.subscriptions.add(this.hands.news.subscribe((news) => this.server.to(room(news.show)).emit("hand", news)));
   }
 
   onModuleDestroy(): void {
     this.subscriptions.unsubscribe();
   }
 
-  /** A window opens a show: from now on it hears of it, beginning with where the list stands. */
+  /** A window opens a show: from now on it hears of it, beginning with where the list stands and what is in hand. */
   @SubscribeMessage("watch")
   async watch(@ConnectedSocket() socket: Socket, @MessageBody() show: unknown): Promise<{ revision: number } | { error: string }> {
     if (typeof show !== "number") return { error: "watch takes the number of a show" };
@@ -34,6 +37,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
       const { revision } = await this.shows.show(show);
       await socket.join(room(show));
       socket.emit("run", await this.runs.state(show));
+      socket.emit("hand", await this.hands.state(show));
       return { revision };
     } catch (error) {
       this.log.warn(`A window could not watch show ${show}: ${error instanceof Error ? error.message : String(error)}`);

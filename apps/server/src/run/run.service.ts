@@ -9,7 +9,6 @@ import {
   cueOrder,
   cueNumberAt,
   findRow,
-  fireGoto,
   fireNext,
   goBack,
   goTo,
@@ -19,6 +18,8 @@ import {
   listTime,
   nextRow,
   resumeClock,
+  rowOf,
+  standAt,
 } from "@zm/core";
 import { Subject } from "rxjs";
 import { DataSource } from "typeorm";
@@ -43,6 +44,8 @@ interface Running {
 export class RunService implements OnModuleDestroy {
   /** Every change of a running list. */
   readonly news = new Subject<RunState>();
+  /** The number of each show whose list has gone on to another cue. */
+  readonly went = new Subject<number>();
   private readonly log = new Logger("Run");
   private readonly running = new Map<string, Promise<Running>>();
 
@@ -76,7 +79,9 @@ export class RunService implements OnModuleDestroy {
     if (press === "go" && run.state.clock.held) return this.set(run, list, run.state.playback, clock);
     const at = listTime(clock, now());
     const playback = fire(advance(run.state.playback, list, at), list, { press, cue, time }, at);
-    return this.set(run, list, playback, clock);
+    const state = this.set(run, list, playback, clock);
+    if (press !== "stand") this.went.next(showId);
+    return state;
   }
 
   private async list(showId: number, listId?: string): Promise<ListSheet> {
@@ -95,7 +100,7 @@ export class RunService implements OnModuleDestroy {
     const stored = await this.database.manager.findOneBy(RunRow, { showId, listId: list.id });
     const row = stored?.cue === null || stored?.cue === undefined ? -1 : findRow(list, cueNumberAt(stored.cue));
     const idle = idlePlayback(list.id);
-    const playback = row < 0 ? idle : { ...fireGoto(idle, list, row, 0, 0), follow: null };
+    const playback = row < 0 ? idle : standAt(idle, list, row, 0);
     return { state: { show: showId, playback, clock: { at: now(), seconds: 0, held: false } }, timer: undefined };
   }
 
@@ -122,6 +127,7 @@ export class RunService implements OnModuleDestroy {
     const list = await this.list(showId, listId);
     if (run.state.clock.held) return;
     this.set(run, list, advance(run.state.playback, list, listTime(run.state.clock, now())), run.state.clock);
+    this.went.next(showId);
   }
 
   /** Stored beside the show; the stage does not wait for the database. */
@@ -137,6 +143,10 @@ function fire(playback: Playback, list: ListSheet, { press, cue, time }: Pick<Pr
   if (press === "goto") {
     if (cue === undefined) throw new ShowError("Go to which cue? Give its number");
     return goTo(playback, list, cue, at, time);
+  }
+  if (press === "stand") {
+    if (cue === undefined) throw new ShowError("Stand at which cue? Give its number");
+    return standAt(playback, list, rowOf(list, cue), at);
   }
   if (press === "back") {
     const back = goBack(playback, list, at);

@@ -40,6 +40,7 @@ const editSchema = z.discriminatedUnion("op", [
   entries.removeGroupSchema,
   entries.removePaceSchema,
   entries.removeChannelSchema,
+  entries.renumberChannelSchema,
   entries.removeTypeSchema,
   entries.removeListSchema,
   stepsSchema,

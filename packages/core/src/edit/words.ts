@@ -70,6 +70,8 @@ function describeEdit(edit: Edit): string {
       return `Pace ${edit.pace} removed`;
     case "removeChannel":
       return `Channel ${edit.channel} removed`;
+    case "renumberChannel":
+      return `Channel ${edit.channel} becomes ${edit.to}`;
     case "removeType":
       return `Fixture type ${edit.type} removed`;
     case "removeList":

@@ -22,6 +22,36 @@ export function aimAt(from: Point, to: Point): { pan: number; tilt: number } {
   return { pan, tilt };
 }
 
+/** The range of a turning axis, degrees. */
+export interface Turn {
+  min: number;
+  max: number;
+}
+
+/**
+ * The pan and tilt with which a light at `from` looks at `to`, reached from where it stands now by the shortest way that its
+ * ranges allow: a light can look at a place by turning further round, or by tipping over. Undefined when it cannot look there.
+ */
+export function aimNear(
+  from: Point,
+  to: Point,
+  now: { pan: number; tilt: number },
+  range: { pan: Turn; tilt: Turn },
+): { pan: number; tilt: number } | undefined {
+  const { pan, tilt } = aimAt(from, to);
+  let best: { pan: number; tilt: number; way: number } | undefined;
+  for (const over of [false, true]) {
+    for (let turns = -2; turns <= 2; turns += 1) {
+      const candidate = { pan: pan + (over ? 180 : 0) + turns * 360, tilt: over ? -tilt : tilt };
+      if (candidate.pan < range.pan.min || candidate.pan > range.pan.max) continue;
+      if (candidate.tilt < range.tilt.min || candidate.tilt > range.tilt.max) continue;
+      const way = Math.max(Math.abs(candidate.pan - now.pan), Math.abs(candidate.tilt - now.tilt));
+      if (!best || way < best.way - 1e-9) best = { ...candidate, way };
+    }
+  }
+  return best && { pan: best.pan, tilt: best.tilt };
+}
+
 /** Where a look from `from` meets the floor, or the back wall at depth `back`, or ends after `reach` metres. */
 export function landing(from: Point, direction: Point, back: number, reach = 16): Point {
   const toFloor = direction.y < -1e-6 ? -from.y / direction.y : Infinity;

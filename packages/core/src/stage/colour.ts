@@ -33,3 +33,25 @@ export function lightColour(attributes: Iterable<Attribute>, valueOf: (attribute
   }
   return mixes ? mixed : TUNGSTEN;
 }
+
+/**
+ * The levels of a light's own colour attributes that come nearest to a colour (each part 0 to 1). White and amber emitters
+ * take their share of it first, as far as it holds them. Levels in each attribute's own unit; empty for a light without colour.
+ */
+export function mixFor(attributes: Iterable<Attribute>, wanted: Light): Record<string, number> {
+  const own = [...attributes].filter((attribute) => attribute.family === "colour" && MIX[attribute.id]);
+  const left = { ...wanted };
+  const levels: Record<string, number> = {};
+  const order = ["white", "amber", "red", "green", "blue"];
+  for (const attribute of own.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))) {
+    const part = MIX[attribute.id];
+    if (!part) continue;
+    const share = Math.max(
+      0,
+      Math.min(1, ...(["red", "green", "blue"] as const).filter((name) => part[name] > 0).map((name) => left[name] / part[name])),
+    );
+    for (const name of ["red", "green", "blue"] as const) left[name] = Math.max(0, left[name] - part[name] * share);
+    levels[attribute.id] = Math.round(share * attribute.max * 10) / 10;
+  }
+  return levels;
+}

@@ -170,6 +170,7 @@ export const entryArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
   fc
     .tuple(light, fc.constantFrom("refuse" as const, "drop" as const))
     .map(([channel, used]) => ({ op: "removeChannel" as const, channel, used })),
+  fc.tuple(light, fc.constantFrom(3, 7, 2)).map(([channel, to]) => ({ op: "renumberChannel" as const, channel, to })),
   fixed({
     op: "setType" as const,
     type: { id: "lamp", name: "Lamp", attributes: [{ id: "intensity", family: "intensity" as const, min: 0, max: 60, home: 0 }] },

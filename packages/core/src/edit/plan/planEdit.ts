@@ -18,6 +18,7 @@ import { planAssignPart } from "./parts.ts";
 import type { Plan } from "./plan.ts";
 import { planRecast } from "./recast.ts";
 import { planRecord } from "./record.ts";
+import { planRenumberChannel } from "./renumberChannel.ts";
 import { planMoveCue, planRenumber } from "./renumber.ts";
 import { planSetMoveTimes } from "./setMoveTimes.ts";
 import { planSetTimes } from "./setTimes.ts";
@@ -77,7 +78,10 @@ function stepsOf(sheet: ShowSheet, edit: Exclude<Edit, { op: "recast" | "swapPal
   }
 }
 
-type EntryEdit = Extract<Edit, { op: `set${"Palette" | "Group" | "Pace" | "Channel" | "Type" | "List"}` | `remove${string}` }>;
+type EntryEdit = Extract<
+  Edit,
+  { op: `set${"Palette" | "Group" | "Pace" | "Channel" | "Type" | "List"}` | `remove${string}` | "renumberChannel" }
+>;
 
 function entrySteps(sheet: ShowSheet, edit: EntryEdit): readonly Step[] {
   switch (edit.op) {
@@ -101,6 +105,8 @@ function entrySteps(sheet: ShowSheet, edit: EntryEdit): readonly Step[] {
       return planRemovePlain(sheet, "paces", edit.pace);
     case "removeChannel":
       return planRemoveChannel(sheet, edit);
+    case "renumberChannel":
+      return planRenumberChannel(sheet, edit);
     case "removeType":
       return planRemoveType(sheet, edit.type);
     case "removeList":

@@ -22,6 +22,7 @@ export const removePaletteSchema = z.strictObject({
 export const removeGroupSchema = z.strictObject({ op: z.literal("removeGroup"), group: id });
 export const removePaceSchema = z.strictObject({ op: z.literal("removePace"), pace: id });
 export const removeChannelSchema = z.strictObject({ op: z.literal("removeChannel"), channel: channelNumber, used });
+export const renumberChannelSchema = z.strictObject({ op: z.literal("renumberChannel"), channel: channelNumber, to: channelNumber });
 export const removeTypeSchema = z.strictObject({ op: z.literal("removeType"), type: id });
 export const removeListSchema = z.strictObject({ op: z.literal("removeList"), list: id, used });
 
@@ -33,4 +34,5 @@ export type SetTypeEdit = z.infer<typeof setTypeSchema>;
 export type SetListEdit = z.infer<typeof setListSchema>;
 export type RemovePaletteEdit = z.infer<typeof removePaletteSchema>;
 export type RemoveChannelEdit = z.infer<typeof removeChannelSchema>;
+export type RenumberChannelEdit = z.infer<typeof renumberChannelSchema>;
 export type RemoveListEdit = z.infer<typeof removeListSchema>;

@@ -1,0 +1,13 @@
+import { ApiProperty } from "@nestjs/swagger";
+import type { HandChange } from "@zm/core";
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsObject } from "class-validator";
+
+/** Changes of what is in hand, in order; each is read by the core, which names what is wrong. */
+export class HandChangesDto {
+  @ApiProperty({ type: "array", items: { type: "object" }, description: "give, time, drop, takeUp or recorded" })
+  @IsArray({ message: "changes is an array" })
+  @ArrayMinSize(1)
+  @ArrayMaxSize(200)
+  @IsObject({ each: true, message: "each change is an object" })
+  changes: HandChange[];
+}

@@ -1,0 +1,61 @@
+import { ShowError } from "../../show/errors.ts";
+import { columnOf } from "../../sheet/entry.ts";
+import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
+import { headOf } from "../apply.ts";
+import { applyEntry } from "../applyEntry.ts";
+import type { RenumberChannelEdit } from "../schema/entries.ts";
+import type { EntryStep, MoveStep, Step } from "../step.ts";
+import { entryChange } from "./entryChange.ts";
+import { headStep } from "./headStep.ts";
+
+/** The steps that call a light by another number: what it does in every list, its place in groups, palettes and mark settings go along. No look changes but in name. */
+export function planRenumberChannel(sheet: ShowSheet, { channel: from, to }: RenumberChannelEdit): Step[] {
+  const { show } = sheet;
+  const channel = show.channels.find(({ number }) => number === from);
+  if (!channel) throw new ShowError(`Channel ${from} is not in the rig`);
+  if (show.channels.some(({ number }) => number === to))
+    throw new ShowError(`Channel ${to} is in the rig already; choose a number that is free`);
+  const coming = entryChange(show, "channels", String(to), { ...channel, number: to });
+  return [
+    ...coming,
+    ...beside(sheet, from, to),
+    ...[...sheet.lists.values()].flatMap((list) => inList(list, from, to)),
+    ...entryChange(coming.reduce(applyEntry, show), "channels", String(from), undefined),
+  ];
+}
+
+function beside({ show }: ShowSheet, from: number, to: number): EntryStep[] {
+  const groups = show.groups
+    .filter((group) => group.channels.includes(from))
+    .flatMap((group) =>
+      entryChange(show, "groups", group.id, { ...group, channels: group.channels.map((each) => (each === from ? to : each)) }),
+    );
+  const palettes = show.palettes
+    .filter((palette) => palette.values.some((value) => value.channel === from))
+    .flatMap((palette) => {
+      const values = palette.values.map((value) => (value.channel === from ? { ...value, channel: to } : value));
+      return entryChange(show, "palettes", palette.id, { ...palette, values });
+    });
+  return [...groups, ...palettes];
+}
+
+function inList(list: ListSheet, from: number, to: number): Step[] {
+  const moves = [...(list.keys.byChannel.get(from)?.values() ?? [])].flatMap((key) => {
+    const column = columnOf(list, key);
+    return column.rows.flatMap((row, index): MoveStep[] => {
+      const move = column.specs[index];
+      if (move === undefined) return [];
+      const placed = { part: column.parts[index] ?? 1, move };
+      const at = { at: "move" as const, list: list.id, cue: cueAt(list, row).number, attribute: key.attribute.id };
+      return [
+        { ...at, channel: from, before: placed, after: undefined },
+        { ...at, channel: to, before: undefined, after: placed },
+      ];
+    });
+  });
+  const marks = list.cues.flatMap((cue): Step[] => {
+    const { [String(from)]: own, ...others } = cue.mark?.channels ?? {};
+    return own === undefined ? [] : [headStep(list, cue, { ...headOf(cue), mark: { ...cue.mark, channels: { ...others, [to]: own } } })];
+  });
+  return [...moves, ...marks];
+}

@@ -1,0 +1,108 @@
+import { ShowError } from "../show/errors.ts";
+import { checkRange } from "../show/readMoves.ts";
+import type { Moves, Pace } from "../show/schema.ts";
+import type { Key } from "../sheet/keys.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import type { Deed, KeySelection } from "../edit/edits.ts";
+import { selectKeys } from "../edit/plan/selectKeys.ts";
+import { type Fan, fanAt } from "../fan/fan.ts";
+import { keyNamed } from "../sheet/keys.ts";
+import type { Hand, HandTiming } from "./hand.ts";
+
+/**
+ * The values that the chosen lights take in hand. A fan spreads over them in the order in which they were chosen; `add` and
+ * `scale` start from what each puts out now and stop at the ends of its range. Throws ShowError for a value outside a
+ * range, and when none of the lights has what is asked.
+ */
+export function giveMoves(
+  sheet: ShowSheet,
+  selection: KeySelection,
+  deed: Exclude<Deed, { drop: true }>,
+  outputOf: (key: Key) => number,
+): Moves {
+  const keys = selectKeys(sheet.keys, selection);
+  const wanted = "palette" in deed ? keys.filter((key) => sheet.palettes.valueFor(deed.palette, key) !== undefined) : keys;
+  if ("palette" in deed && wanted.length === 0) throw new ShowError(`Palette "${deed.palette}" has no value for the chosen lights`);
+  const order = [...new Set(wanted.map((key) => key.channel))];
+  const moves: Moves = {};
+  for (const key of wanted) {
+    const place = order.indexOf(key.channel);
+    (moves[key.channel] ??= {})[key.attribute.id] =
+      "palette" in deed
+        ? { palette: deed.palette }
+        : "release" in deed
+          ? { release: true }
+          : numberFor(key, deed, place, order.length, outputOf);
+  }
+  return moves;
+}
+
+function numberFor(
+  key: Key,
+  deed: { set: Fan } | { add: number } | { scale: number },
+  place: number,
+  count: number,
+  outputOf: (key: Key) => number,
+): number {
+  if ("set" in deed) {
+    const value = fanAt(deed.set, place, count);
+    checkRange(value, key.attribute, key.name);
+    return value;
+  }
+  const now = outputOf(key);
+  const raw = "add" in deed ? now + deed.add : now * deed.scale;
+  return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 100) / 100));
+}
+
+/** Times that are asked for values in hand: each a number of seconds, a fan, or null to take it away. */
+export interface TimesWish {
+  readonly fade?: Fan | null | undefined;
+  readonly delay?: Fan | null | undefined;
+  readonly curve?: HandTiming["curve"];
+}
+
+/** The own times of the values in hand that a selection names; a fan spreads over the chosen lights in their order. Throws ShowError when nothing of it is in hand. */
+export function giveTimes(sheet: ShowSheet, hand: Hand, selection: KeySelection, wish: TimesWish): Record<string, HandTiming> {
+  return timesFor(sheet, hand, selection, () => wish);
+}
+
+/** As `giveTimes`, with what a pace says for each family. */
+export function givePace(sheet: ShowSheet, hand: Hand, selection: KeySelection, pace: Pace): Record<string, HandTiming> {
+  return timesFor(sheet, hand, selection, (key) => pace[key.attribute.family]);
+}
+
+function timesFor(
+  sheet: ShowSheet,
+  hand: Hand,
+  selection: KeySelection,
+  wishFor: (key: Key) => TimesWish | undefined,
+): Record<string, HandTiming> {
+  const keys = heldKeys(sheet, hand, selection).filter((key) => wishFor(key) !== undefined);
+  if (keys.length === 0) throw new ShowError("Nothing of that is in hand; give the lights a value first, then its times");
+  const order = selection.channels ?? [...new Set(keys.map((key) => key.channel))];
+  const seconds = (asked: Fan | null, key: Key): number | null =>
+    asked === null ? null : fanAt(asked, order.indexOf(key.channel), order.length);
+  return Object.fromEntries(
+    keys.map((key): [string, HandTiming] => {
+      const wish = wishFor(key) ?? {};
+      return [
+        key.name,
+        {
+          ...(wish.fade === undefined ? {} : { fade: seconds(wish.fade, key) }),
+          ...(wish.delay === undefined ? {} : { delay: seconds(wish.delay, key) }),
+          ...(wish.curve === undefined ? {} : { curve: wish.curve }),
+        },
+      ];
+    }),
+  );
+}
+
+/** The keys in hand that a selection names, in the order in which they were taken in hand. */
+export function heldKeys(sheet: ShowSheet, hand: Hand, { channels, attributes, families }: KeySelection = {}): Key[] {
+  return Object.keys(hand.held).flatMap((name) => {
+    const key = keyNamed(sheet.keys, name);
+    if (!key || (channels && !channels.includes(key.channel))) return [];
+    if ((attributes || families) && !attributes?.includes(key.attribute.id) && !families?.includes(key.attribute.family)) return [];
+    return [key];
+  });
+}

@@ -1,0 +1,191 @@
+import { z } from "zod";
+import { ShowError } from "../show/errors.ts";
+import { faultsOf } from "../show/faults.ts";
+import { makeMove, moveTiming, sameMove } from "../show/move.ts";
+import { documentParts, editParts, type MoveSpec, type Moves } from "../show/schema.ts";
+import { type Key, keyNamed } from "../sheet/keys.ts";
+import { type Palettes, resolve } from "../sheet/palettes.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import { checkedMoves } from "../edit/plan/checkedMoves.ts";
+import { targetOfMove } from "../edit/plan/moveSteps.ts";
+import { curveAt } from "../time/curve.ts";
+
+/** One value in hand: what a cue would store for it, and whether it has changed since it was last recorded. */
+export interface Held {
+  readonly move: MoveSpec;
+  readonly fresh: boolean;
+}
+/** A value on its way back from the Hand to the running list: where it left from, when (milliseconds of the server's clock), in how many seconds. */
+export interface Leaving {
+  readonly from: number;
+  readonly at: number;
+  readonly fade: number;
+}
+/**
+ * The values being held, by key name in the order in which the keys were taken in hand. They lie over the running show; what
+ * was let go last can be taken up again.
+ */
+export interface Hand {
+  readonly held: Readonly<Record<string, Held>>;
+  readonly dropped: Readonly<Record<string, Held>>;
+  readonly leaving: Readonly<Record<string, Leaving>>;
+}
+
+export const EMPTY_HAND: Hand = { held: {}, dropped: {}, leaving: {} };
+
+const timing = z.strictObject({
+  fade: editParts.seconds.nullable().optional(),
+  delay: editParts.seconds.nullable().optional(),
+  curve: editParts.curve.nullable().optional(),
+});
+const keyNames = z.array(z.string().max(80)).max(200_000);
+
+/** Everything that can be done to the Hand. Dropping without keys drops all; `fade` is how long values take back to the show, seconds. */
+export const handChangeSchema = z.discriminatedUnion("do", [
+  z.strictObject({ do: z.literal("give"), moves: documentParts.moves }),
+  z.strictObject({ do: z.literal("time"), times: z.record(z.string().max(80), timing) }),
+  z.strictObject({ do: z.literal("drop"), keys: keyNames.optional(), fade: editParts.seconds.default(1) }),
+  z.strictObject({ do: z.literal("takeUp") }),
+  z.strictObject({ do: z.literal("recorded"), keys: keyNames }),
+]);
+export type HandChange = z.input<typeof handChangeSchema>;
+/** Own times of one value in hand; null takes a time away, absent leaves it. Seconds. */
+export type HandTiming = z.infer<typeof timing>;
+
+const heldSchema = z.record(z.string(), z.strictObject({ move: documentParts.move, fresh: z.boolean() }));
+const storedHand = z.strictObject({ held: heldSchema, dropped: heldSchema, leaving: z.strictObject({}) });
+
+/** Reads changes from plain data. Throws ShowError naming the change and the field that is wrong. */
+export function readHandChanges(raw: readonly unknown[]): HandChange[] {
+  return raw.map((one, index) => {
+    const parsed = handChangeSchema.safeParse(one);
+    if (parsed.success) return parsed.data;
+    throw new ShowError(
+      faultsOf(parsed.error, one).map((fault) => `Change ${index + 1} of the Hand: ${fault.replace("the document: ", "")}`),
+    );
+  });
+}
+
+/** Reads a Hand that was stored as text; one that cannot be read is empty. */
+export function readHand(text: string): Hand {
+  try {
+    const parsed = storedHand.safeParse(JSON.parse(text));
+    return parsed.success ? parsed.data : EMPTY_HAND;
+  } catch {
+    return EMPTY_HAND;
+  }
+}
+
+/** The Hand after a change at a moment (milliseconds). Throws ShowError for a value that the rig does not take; then nothing has changed. */
+export function changeHand(hand: Hand, change: HandChange, sheet: ShowSheet, now: number): Hand {
+  switch (change.do) {
+    case "give":
+      return given(hand, change.moves, sheet);
+    case "time":
+      return timed(hand, change.times);
+    case "drop":
+      return letGo(hand, change.keys ?? Object.keys(hand.held), sheet, now, change.fade ?? 1);
+    case "takeUp":
+      return { held: { ...hand.held, ...hand.dropped }, dropped: {}, leaving: without(hand.leaving, Object.keys(hand.dropped)) };
+    case "recorded":
+      return { ...hand, held: mapped(hand.held, new Set(change.keys), (held) => ({ ...held, fresh: false })) };
+  }
+}
+
+function given(hand: Hand, moves: Moves, sheet: ShowSheet): Hand {
+  const held: Record<string, Held> = { ...hand.held };
+  const names: string[] = [];
+  for (const { key, spec } of checkedMoves(sheet, moves, "In hand")) {
+    const before = held[key.name];
+    const move = makeMove(targetOfMove(spec), { ...(before ? moveTiming(before.move) : {}), ...moveTiming(spec) });
+    held[key.name] = before && !before.fresh && sameMove(before.move, move) ? before : { move, fresh: true };
+    names.push(key.name);
+  }
+  return { held, dropped: hand.dropped, leaving: without(hand.leaving, names) };
+}
+
+function timed(hand: Hand, times: Readonly<Record<string, HandTiming>>): Hand {
+  const own = new Map(Object.entries(times));
+  const held = mapped(hand.held, own, ({ move, fresh }, name) => {
+    const asked = own.get(name) ?? {};
+    const before = moveTiming(move);
+    const after = makeMove(targetOfMove(move), {
+      fade: asked.fade === undefined ? before.fade : (asked.fade ?? undefined),
+      delay: asked.delay === undefined ? before.delay : (asked.delay ?? undefined),
+      curve: asked.curve === undefined ? before.curve : (asked.curve ?? undefined),
+    });
+    return sameMove(move, after) ? { move, fresh } : { move: after, fresh: true };
+  });
+  return { ...hand, held };
+}
+
+function letGo(hand: Hand, keys: readonly string[], sheet: ShowSheet, now: number, fade: number): Hand {
+  const going = keys.filter((name) => hand.held[name]);
+  if (going.length === 0) return hand;
+  const leaving: Record<string, Leaving> = Object.fromEntries(
+    Object.entries(hand.leaving).filter(([, each]) => now < each.at + each.fade * 1000),
+  );
+  const dropped: Record<string, Held> = {};
+  for (const name of going) {
+    const held = hand.held[name];
+    const key = keyNamed(sheet.keys, name);
+    if (!held) continue;
+    dropped[name] = held;
+    const from = key ? resolve(held.move, key, sheet.palettes) : Number.NaN;
+    if (key && !Number.isNaN(from)) leaving[name] = { from, at: now, fade: key.attribute.snap ? 0 : fade };
+  }
+  return { held: without(hand.held, going), dropped, leaving };
+}
+
+/** The Hand when the running list goes on: what has been recorded gives way to it, what has not stays over it. */
+export function giveWay(hand: Hand, sheet: ShowSheet, now: number): Hand {
+  const recorded = Object.keys(hand.held).filter((name) => hand.held[name]?.fresh === false);
+  return { ...letGo(hand, recorded, sheet, now, 1), dropped: hand.dropped };
+}
+
+/** The Hand held against a rig that has changed: keys that are gone, and palettes that are, leave it. */
+export function fitHand(hand: Hand, sheet: ShowSheet): Hand {
+  const fits = (record: Readonly<Record<string, Held>>): Record<string, Held> =>
+    Object.fromEntries(
+      Object.entries(record).filter(([name, { move }]) => {
+        const key = keyNamed(sheet.keys, name);
+        if (!key) return false;
+        try {
+          checkedMoves(sheet, { [key.channel]: { [key.attribute.id]: move } }, "In hand");
+          return true;
+        } catch {
+          return false;
+        }
+      }),
+    );
+  const all = Object.keys(hand.held).length + Object.keys(hand.dropped).length;
+  const after = { held: fits(hand.held), dropped: fits(hand.dropped), leaving: hand.leaving };
+  return Object.keys(after.held).length + Object.keys(after.dropped).length === all ? hand : after;
+}
+
+/** What a key puts out with the Hand over the show: `under` is what the running list gives it, `now` milliseconds of the server's clock. */
+export function handOutput(hand: Hand, key: Key, palettes: Palettes, under: number, now: number): number {
+  const held = hand.held[key.name];
+  if (held) {
+    const value = resolve(held.move, key, palettes);
+    if (!Number.isNaN(value)) return value;
+  }
+  const leaving = hand.leaving[key.name];
+  if (!leaving || leaving.fade <= 0) return under;
+  const p = (now - leaving.at) / 1000 / leaving.fade;
+  if (p >= 1) return under;
+  return leaving.from + (under - leaving.from) * curveAt("ease", Math.max(0, p));
+}
+
+function without<T>(record: Readonly<Record<string, T>>, names: readonly string[]): Record<string, T> {
+  const gone = new Set(names);
+  return Object.fromEntries(Object.entries(record).filter(([name]) => !gone.has(name)));
+}
+
+function mapped(
+  held: Readonly<Record<string, Held>>,
+  names: { has(name: string): boolean },
+  change: (held: Held, name: string) => Held,
+): Record<string, Held> {
+  return Object.fromEntries(Object.entries(held).map(([name, each]) => [name, names.has(name) ? change(each, name) : each]));
+}

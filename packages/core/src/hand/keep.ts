@@ -1,0 +1,133 @@
+import { ShowError } from "../show/errors.ts";
+import { moveTiming } from "../show/move.ts";
+import { type Curve, type Family, FAMILIES, type Pace, type Palette, type PaletteValue } from "../show/schema.ts";
+import { groupBy } from "../show/groupBy.ts";
+import type { Key } from "../sheet/keys.ts";
+import { resolve } from "../sheet/palettes.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import { type Fan, fanAt } from "../fan/fan.ts";
+import { heldKeys } from "./give.ts";
+import type { Hand } from "./hand.ts";
+
+/** For whom a palette keeps its values: one for all lights where they agree, one for each fixture type, or one for each channel. */
+export type PaletteScope = "all" | "type" | "channel";
+
+/** An id made from a label, free among those that are taken: "Dusk, warm" gives "dusk-warm". */
+export function freeId(label: string, taken: Iterable<string>): string {
+  const plain =
+    label
+      .toLowerCase()
+      .normalize("NFKD")
+      .replace(/\p{M}/gu, "")
+      .replace(/[^\p{L}\p{N}]+/gu, "-")
+      .replace(/^-+|-+$/g, "")
+      .slice(0, 56) || "new";
+  const used = new Set(taken);
+  for (let count = 1; ; count += 1) {
+    const id = count === 1 ? plain : `${plain}-${count}`;
+    if (!used.has(id)) return id;
+  }
+}
+
+/**
+ * The palette that the values in hand make for a family. Values that differ within what they are kept for go a step finer:
+ * from one for all to one for each type, from there to one for each channel. An existing palette keeps what the Hand says
+ * nothing about. Throws ShowError when nothing of the family is in hand.
+ */
+export function paletteFromHand(
+  sheet: ShowSheet,
+  hand: Hand,
+  {
+    id,
+    label,
+    family,
+    scope,
+    channels,
+  }: { id: string; label: string; family: Family; scope: PaletteScope; channels?: readonly number[] | undefined },
+): Palette {
+  const keys = heldKeys(sheet, hand, { families: [family], ...(channels ? { channels: [...channels] } : {}) });
+  const typeOf = new Map(sheet.show.channels.map((channel) => [channel.number, channel.type]));
+  const values = keys.flatMap((key): ValueOfKey[] => {
+    const held = hand.held[key.name];
+    const value = held ? resolve(held.move, key, sheet.palettes) : Number.NaN;
+    return Number.isNaN(value) ? [] : [{ key, value, type: typeOf.get(key.channel) ?? "" }];
+  });
+  if (values.length === 0) throw new ShowError(`No ${family} is in hand; a palette is made from what is held`);
+  const made = [...groupBy(values, ({ key }) => key.attribute.id).values()].flatMap((own) => entriesFor(own, scope));
+  const before = sheet.palettes.byId.get(id)?.values ?? [];
+  const scopeOf = (entry: PaletteValue): string => `${entry.attribute}/${entry.type ?? ""}/${entry.channel ?? ""}`;
+  const replaced = new Set(made.map(scopeOf));
+  return { id, family, label, values: [...before.filter((entry) => !replaced.has(scopeOf(entry))), ...made] };
+}
+
+interface ValueOfKey {
+  readonly key: Key;
+  readonly value: number;
+  readonly type: string;
+}
+
+function entriesFor(values: readonly ValueOfKey[], scope: PaletteScope): PaletteValue[] {
+  const first = values[0];
+  if (!first) return [];
+  const attribute = first.key.attribute.id;
+  const agree = (some: readonly ValueOfKey[]): boolean => some.every(({ value }) => value === some[0]?.value);
+  if (scope === "all" && agree(values)) return [{ attribute, value: first.value }];
+  if (scope === "channel") return values.map(({ key, value }) => ({ attribute, value, channel: key.channel }));
+  return [...groupBy(values, ({ type }) => type).values()].flatMap((own) =>
+    agree(own) ? [{ attribute, value: own[0]?.value ?? 0, type: own[0]?.type ?? "" }] : entriesFor(own, "channel"),
+  );
+}
+
+/** The pace that the own times in hand make: for each family a number where all lights agree, else a fan over them in their order. Throws ShowError when no value in hand has times of its own. */
+export function paceFromHand(
+  sheet: ShowSheet,
+  hand: Hand,
+  { id, label, channels }: { id: string; label: string; channels?: readonly number[] | undefined },
+): Pace {
+  const pace: Pace = { id, label };
+  for (const family of FAMILIES) {
+    const keys = heldKeys(sheet, hand, { families: [family], ...(channels ? { channels: [...channels] } : {}) });
+    const order = (channels ?? [...new Set(keys.map((key) => key.channel))]).filter((channel) =>
+      keys.some((key) => key.channel === channel),
+    );
+    const times = order.map((channel) => timingOf(hand, keys.find((key) => key.channel === channel && hasTiming(hand, key)) ?? keys[0]));
+    const fade = fanOf(times.map((each) => each.fade));
+    const delay = fanOf(times.map((each) => each.delay));
+    const curve = same(times.map((each) => each.curve));
+    if (fade === undefined && delay === undefined && curve === undefined) continue;
+    pace[family] = {
+      ...(fade === undefined ? {} : { fade }),
+      ...(delay === undefined ? {} : { delay }),
+      ...(curve === undefined ? {} : { curve }),
+    };
+  }
+  if (FAMILIES.some((family) => pace[family])) return pace;
+  throw new ShowError("No value in hand has times of its own; give some a fade or a delay first");
+}
+
+function timingOf(hand: Hand, key: Key | undefined): { fade?: number | undefined; delay?: number | undefined; curve?: Curve | undefined } {
+  const held = key && hand.held[key.name];
+  return held ? moveTiming(held.move) : {};
+}
+
+function hasTiming(hand: Hand, key: Key): boolean {
+  const { fade, delay, curve } = timingOf(hand, key);
+  return fade !== undefined || delay !== undefined || curve !== undefined;
+}
+
+function same<T>(values: readonly (T | undefined)[]): T | undefined {
+  return values.every((value) => value === values[0]) ? values[0] : undefined;
+}
+
+/** The shortest fan that gives these values in this order; undefined where one of them is missing. */
+export function fanOf(values: readonly (number | undefined)[]): Fan | undefined {
+  const known = values.filter((value) => value !== undefined);
+  const first = known[0];
+  if (first === undefined || known.length < values.length) return undefined;
+  if (known.every((value) => value === first)) return first;
+  const last = known.at(-1) ?? first;
+  const middle = known[(known.length - 1) / 2];
+  const tries = [`${first}~${last}`, ...(middle === undefined ? [] : [`${first}~${middle}~${last}`])];
+  const fits = (fan: string): boolean => known.every((value, index) => Math.abs(fanAt(fan, index, known.length) - value) < 0.005);
+  return tries.find(fits) ?? known.join("~");
+}

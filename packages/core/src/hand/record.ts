@@ -1,0 +1,206 @@
+import { ShowError } from "../show/errors.ts";
+import { cueOrder } from "../show/cueNumber.ts";
+import { makeMove, moveTiming, paletteOf } from "../show/move.ts";
+import type { Family, Moves, MoveSpec } from "../show/schema.ts";
+import { entryAt, sameValue } from "../sheet/entry.ts";
+import { type Key, keyNamed } from "../sheet/keys.ts";
+import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, freeNumberAfter } from "../sheet/sheet.ts";
+import type { Outcome } from "../edit/edit.ts";
+import type { EditInput } from "../edit/edits.ts";
+import { storedMove, targetOfMove } from "../edit/plan/moveSteps.ts";
+import type { Playback } from "../play/playback.ts";
+import { heldKeys } from "./give.ts";
+import type { Hand } from "./hand.ts";
+
+/** What a record takes from where, and how it stands in the cue. */
+export interface RecordWish {
+  readonly cue: string;
+  /** From the Hand, or everything that the running list and the Hand have put on stage. */
+  readonly from: "hand" | "stage";
+  /** Values, their own times, or both. */
+  readonly what: "both" | "values" | "times";
+  /** Only what has changed since the last record; from the stage: only what the cue does not show anyway. */
+  readonly changed: boolean;
+  readonly channels?: readonly number[] | undefined;
+  readonly families?: readonly Family[] | undefined;
+  readonly mode: "merge" | "replace" | "remove";
+  readonly scope: "track" | "cueOnly";
+  readonly part?: number | undefined;
+  readonly label?: string | undefined;
+  readonly times?: Extract<EditInput, { op: "record" }>["times"];
+}
+
+/** What is on stage: the running list's playback, and the output of any key now. */
+export interface OnStage {
+  readonly playback: Playback | undefined;
+  readonly outputOf: (key: Key) => number;
+}
+
+/** A record that has been thought out: the edit, and the keys in hand that it takes. */
+export interface RecordPlan {
+  readonly edit: Extract<EditInput, { op: "record" }>;
+  readonly keys: readonly string[];
+}
+
+/** The edit that a wish to record comes to. Throws ShowError when it would take nothing. */
+export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, stage: OnStage, wish: RecordWish): RecordPlan {
+  const taken = wish.from === "hand" ? fromHand(sheet, hand, wish) : fromStage(sheet, list, hand, stage, wish);
+  const row = findRow(list, wish.cue);
+  const moves: Moves = {};
+  const keys: string[] = [];
+  for (const { key, spec } of taken) {
+    const own =
+      wish.what === "both" || wish.mode === "remove"
+        ? spec
+        : wish.what === "values"
+          ? withStoredTimes(list, key, row, spec)
+          : timesOnly(list, key, row, spec);
+    if (own === undefined) continue;
+    (moves[key.channel] ??= {})[key.attribute.id] = own;
+    if (hand.held[key.name]) keys.push(key.name);
+  }
+  if (Object.keys(moves).length === 0 && wish.mode !== "replace") throw new ShowError(nothingTaken(hand, wish, taken.length > 0));
+  const { cue, mode, scope, part, label, times } = wish;
+  return {
+    keys,
+    edit: {
+      op: "record",
+      list: list.id,
+      cue,
+      moves,
+      mode,
+      scope,
+      ...(part === undefined ? {} : { part }),
+      ...(label === undefined ? {} : { label }),
+      ...(times === undefined ? {} : { times }),
+    },
+  };
+}
+
+function nothingTaken(hand: Hand, wish: RecordWish, found: boolean): string {
+  if (wish.from === "stage") return "What is on stage is what the cue shows already; there is nothing to record";
+  if (Object.keys(hand.held).length === 0) return "Nothing is in hand; give some lights a value first";
+  if (found) return `Cue ${wish.cue} stores none of the values in hand, so it has no times of them to set`;
+  return "None of what is in hand passes these filters";
+}
+
+interface Taken {
+  readonly key: Key;
+  readonly spec: MoveSpec;
+}
+
+function fromHand(sheet: ShowSheet, hand: Hand, wish: RecordWish): Taken[] {
+  return heldKeys(sheet, hand, selectionOf(wish)).flatMap((key): Taken[] => {
+    const held = hand.held[key.name];
+    return held && (held.fresh || !wish.changed) ? [{ key, spec: held.move }] : [];
+  });
+}
+
+function fromStage(sheet: ShowSheet, list: ListSheet, hand: Hand, { playback, outputOf }: OnStage, wish: RecordWish): Taken[] {
+  const names = new Set([...Object.keys(playback?.onStage ?? {}), ...Object.keys(hand.held)]);
+  const selection = selectionOf(wish);
+  const stageRow = playback?.cue === null || playback === undefined ? -1 : findRow(list, playback.cue);
+  const row = findRow(list, wish.cue);
+  const behind = row >= 0 ? row : firstRowFrom(list, cueOrder(wish.cue)) - 1;
+  return list.keys.all.flatMap((key): Taken[] => {
+    if (!names.has(key.name) || !keyNamed(sheet.keys, key.name)) return [];
+    if (selection.channels && !selection.channels.includes(key.channel)) return [];
+    if (selection.families && !selection.families.includes(key.attribute.family)) return [];
+    const held = hand.held[key.name];
+    const value = Math.round(outputOf(key) * 100) / 100;
+    if (wish.changed && behind >= 0 && sameValue(entryAt(list, key, behind).value, value)) return [];
+    if (held) return [{ key, spec: held.move }];
+    const shown = stageRow >= 0 ? entryAt(list, key, stageRow) : undefined;
+    const palette = shown?.spec === undefined ? undefined : paletteOf(shown.spec);
+    return [{ key, spec: palette !== undefined && shown && sameValue(shown.value, value) ? { palette } : value }];
+  });
+}
+
+function selectionOf({ channels, families }: RecordWish): { channels?: number[]; families?: Family[] } {
+  return { ...(channels ? { channels: [...channels] } : {}), ...(families ? { families: [...families] } : {}) };
+}
+
+function withStoredTimes(list: ListSheet, key: Key, row: number, spec: MoveSpec): MoveSpec {
+  const stored = row < 0 ? undefined : storedMove(list, key, row);
+  return makeMove(targetOfMove(spec), stored ? moveTiming(stored.move) : {});
+}
+
+function timesOnly(list: ListSheet, key: Key, row: number, spec: MoveSpec): MoveSpec | undefined {
+  const stored = row < 0 ? undefined : storedMove(list, key, row);
+  return stored && makeMove(targetOfMove(stored.move), moveTiming(spec));
+}
+
+/** The number that Record next takes: right behind the cue on stage, or behind the last where nothing has run. */
+export function nextNumber(list: ListSheet, onStage: string | null): string | undefined {
+  if (list.cues.length === 0) return "1";
+  const row = onStage === null ? list.cues.length - 1 : firstRowFrom(list, cueOrder(onStage) + 1) - 1;
+  return freeNumberAfter(list, row);
+}
+
+/**
+ * What recording into a cue should be warned of: the look on stage is not the one that the cue would be laid on. Undefined
+ * where the stage stands at the cue before, or at the cue itself.
+ */
+export function stageWarning(list: ListSheet, cue: string, onStage: string | null): string | undefined {
+  const before = list.cues[firstRowFrom(list, cueOrder(cue)) - 1]?.number;
+  if (onStage === cue || onStage === (before ?? null)) return undefined;
+  const stands = onStage === null ? "Nothing has been fired" : `The stage stands at cue ${onStage}`;
+  return before === undefined
+    ? `${stands}, and cue ${cue} would be the first: it will look different from what you see`
+    : `${stands}, and the cue before ${cue} is ${before}: it will look different from what you see`;
+}
+
+/** A record in one sentence before it is made: "Inserts cue 12.5 between 12 and 13: 14 values of 6 lights; cues 13 to 19 change on 2 of them". */
+export function recordSentence(list: ListSheet, { edit }: RecordPlan, { impact, steps }: Pick<Outcome, "impact" | "steps">): string {
+  const row = findRow(list, edit.cue);
+  const at = firstRowFrom(list, cueOrder(edit.cue));
+  const before = list.cues[at - 1]?.number;
+  const after = list.cues[row < 0 ? at : at + 1]?.number;
+  const where =
+    row >= 0
+      ? { merge: `Changes cue ${edit.cue}`, replace: `Makes cue ${edit.cue} exactly this`, remove: `Takes moves out of cue ${edit.cue}` }[
+          edit.mode ?? "merge"
+        ]
+      : after === undefined
+        ? `Adds cue ${edit.cue}${before === undefined ? "" : ` behind ${before}`}`
+        : before === undefined
+          ? `Inserts cue ${edit.cue} before ${after}`
+          : `Inserts cue ${edit.cue} between ${before} and ${after}`;
+  const stored = steps.filter((step) => step.at === "move" && step.cue === edit.cue);
+  const own = edit.mode === "remove" || stored.length > 0 ? stored : [];
+  const lights = new Set(own.map((step) => (step.at === "move" ? step.channel : 0)));
+  const what = own.length === 0 ? "nothing of it is new" : `${count(own.length, "value")} of ${count(lights.size, "light")}`;
+  return `${where}: ${what}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}`;
+}
+
+/** What "this cue only" writes into the cues behind it so that they stay as they are. */
+function restored(steps: Outcome["steps"], cue: string): string {
+  const moves = steps.filter((step) => step.at === "move" && step.cue !== cue && step.after);
+  const cues = [...new Set(moves.map((step) => (step.at === "move" ? step.cue : "")))];
+  return moves.length === 0 ? "" : `; cue ${cues.join(" and ")} gets ${count(moves.length, "move")} to stay as it is`;
+}
+
+function elsewhere(list: ListSheet, edit: RecordPlan["edit"], impact: Outcome["impact"]): string {
+  const later = impact.looks.filter((look) => look.cue !== edit.cue);
+  const order = cueOrder(edit.cue);
+  if (later.length === 0) {
+    const last = firstRowFrom(list, order + 1) >= list.cues.length;
+    return last ? "" : "; no other cue changes";
+  }
+  const cues = [...new Set(later.map((look) => look.cue))];
+  const lights = new Set(later.map((look) => look.key.slice(0, look.key.indexOf("."))));
+  const first = cues[0];
+  const range = cues.length === 1 ? `cue ${first} changes` : `cues ${first} to ${cues.at(-1)} change`;
+  return `; ${range} on ${count(lights.size, "light")}`;
+}
+
+function count(number: number, word: string): string {
+  return `${number} ${word}${number === 1 ? "" : "s"}`;
+}
+
+/** The cue that stands on stage after a record: the recorded one, where the stage stood at the cue before or at the cue itself; else undefined. */
+export function standsAfter(list: ListSheet, cue: string, onStage: string | null): string | undefined {
+  const row = findRow(list, cue);
+  const before = row <= 0 ? null : cueAt(list, row - 1).number;
+  return row >= 0 && (onStage === cue || onStage === before) ? cue : undefined;
+}

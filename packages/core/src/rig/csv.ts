@@ -1,0 +1,120 @@
+import Papa from "papaparse";
+import { ShowError } from "../show/errors.ts";
+import type { Channel, Show } from "../show/schema.ts";
+import type { EditInput } from "../edit/edits.ts";
+import { sameData } from "../show/sameData.ts";
+
+const COLUMNS = ["channel", "type", "label", "universe", "address", "x", "y", "z", "aimX", "aimY", "aimZ"] as const;
+type Row = Partial<Record<(typeof COLUMNS)[number], string>>;
+
+/** The rig as a table that any spreadsheet opens: a line for each channel; places in metres. */
+export function writeRigCsv(show: Pick<Show, "channels">): string {
+  const rows = show.channels.map(({ number, type, label, patch, place }) => [
+    number,
+    type,
+    label ?? "",
+    patch?.universe ?? "",
+    patch?.address ?? "",
+    place?.x ?? "",
+    place?.y ?? "",
+    place?.z ?? "",
+    place?.aim?.x ?? "",
+    place?.aim?.y ?? "",
+    place?.aim?.z ?? "",
+  ]);
+  return Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: "\n", escapeFormulae: false }) + "\n";
+}
+
+/**
+ * The edits that bring the rig to what a table says: channels that are new or different; those that the table does not
+ * name stay. Columns may stand in any order and may be missing, except channel and type; a type may be given by its id or
+ * its name. Throws ShowError with every fault and its line; then nothing is read.
+ */
+export function readRigCsv(text: string, show: Show): EditInput[] {
+  const { data, errors, meta } = Papa.parse<Row>(text.replace(/^\uFEFF/, ""), {
+    header: true,
+    skipEmptyLines: "greedy",
+    transformHeader: plainHeader,
+  });
+  const faults = errors
+    .filter(({ code }) => code !== "UndetectableDelimiter")
+    .map(({ row, message }) => `Line ${(row ?? 0) + 2}: ${message}`);
+  const missing = (["channel", "type"] as const).filter((name) => !meta.fields?.includes(name));
+  if (missing.length > 0)
+    throw new ShowError(
+      `The table has no column ${missing.join(" and ")}; the columns are ${COLUMNS.join(", ")}, the first line names them`,
+    );
+  const seen = new Set<number>();
+  const edits = data.flatMap((row, index): EditInput[] => {
+    const line = `Line ${index + 2}`;
+    try {
+      const channel = channelOf(row, show);
+      if (seen.has(channel.number)) throw new ShowError(`channel ${channel.number} stands in the table twice`);
+      seen.add(channel.number);
+      const before = show.channels.find(({ number }) => number === channel.number);
+      return sameData(before, channel) ? [] : [{ op: "setChannel", channel }];
+    } catch (error) {
+      if (!(error instanceof ShowError)) throw error;
+      faults.push(`${line}: ${error.message}`);
+      return [];
+    }
+  });
+  if (faults.length > 0) throw new ShowError(faults);
+  return edits;
+}
+
+function plainHeader(header: string): string {
+  const plain = header
+    .trim()
+    .toLowerCase()
+    .replace(/[\s_-]/g, "");
+  return COLUMNS.find((name) => name.toLowerCase() === plain) ?? plain;
+}
+
+function channelOf(row: Row, show: Show): Channel {
+  const number = wholeOf(row, "channel", 1, 99_999);
+  if (number === undefined) throw new ShowError("the channel has no number");
+  const wanted = (row.type ?? "").trim();
+  const type = show.fixtureTypes.find(({ id, name }) => id === wanted || name.toLowerCase() === wanted.toLowerCase());
+  if (!type)
+    throw new ShowError(
+      `there is no fixture type "${wanted}"; the types are ${show.fixtureTypes.map(({ id }) => id).join(", ") || "none yet"}`,
+    );
+  const [universe, address] = [wholeOf(row, "universe", 1, 63_999), wholeOf(row, "address", 1, 512)];
+  if ((universe === undefined) !== (address === undefined))
+    throw new ShowError("a patch has a universe and an address; one of them is missing");
+  const label = (row.label ?? "").trim();
+  const place = pointOf(row, "x", "y", "z");
+  const aim = pointOf(row, "aimX", "aimY", "aimZ");
+  if (aim && !place) throw new ShowError("a light that is focused somewhere needs a place itself: x, y and z");
+  return {
+    number,
+    type: type.id,
+    ...(label === "" ? {} : { label }),
+    ...(universe === undefined || address === undefined ? {} : { patch: { universe, address } }),
+    ...(place ? { place: { ...place, ...(aim ? { aim } : {}) } } : {}),
+  };
+}
+
+function pointOf(row: Row, x: keyof Row, y: keyof Row, z: keyof Row): { x: number; y: number; z: number } | undefined {
+  const parts = [x, y, z].map((name) => numberOf(row, name));
+  const [px, py, pz] = parts;
+  if (px === undefined && py === undefined && pz === undefined) return undefined;
+  if (px === undefined || py === undefined || pz === undefined)
+    throw new ShowError(`a place has ${x}, ${y} and ${z}; one of them is missing`);
+  return { x: px, y: py, z: pz };
+}
+
+function numberOf(row: Row, name: keyof Row): number | undefined {
+  const text = (row[name] ?? "").trim();
+  if (text === "") return undefined;
+  const value = Number(text.replace(",", "."));
+  if (Number.isFinite(value)) return value;
+  throw new ShowError(`${name} is "${text}", which is not a number`);
+}
+
+function wholeOf(row: Row, name: keyof Row, min: number, max: number): number | undefined {
+  const value = numberOf(row, name);
+  if (value === undefined || (Number.isInteger(value) && value >= min && value <= max)) return value;
+  throw new ShowError(`${name} is ${value}; it is a whole number from ${min} to ${max}`);
+}

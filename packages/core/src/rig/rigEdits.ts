@@ -1,0 +1,69 @@
+import { ShowError } from "../show/errors.ts";
+import type { Channel, Show } from "../show/schema.ts";
+import type { EditInput } from "../edit/edits.ts";
+import { addressesOf } from "./patch.ts";
+
+/** A row of lights of one type to add or to patch anew: channels from..to, one behind the other from an address on. */
+export interface BulkRow {
+  readonly from: number;
+  readonly to: number;
+  readonly type: string;
+  readonly patch?: Channel["patch"];
+  /** Each light is called this and counted: "Front 1", "Front 2". */
+  readonly label?: string | undefined;
+}
+
+const MOST = 2000;
+
+/**
+ * The edits that make a row of lights ("1 to 12, LED wash, from 1.1"). What stands in the rig already keeps its place, and its
+ * label where none is given. A row that does not fit a universe goes on in the next. Throws ShowError for an unknown type.
+ */
+export function bulkEdits(show: Show, { from, to, type, patch, label }: BulkRow): EditInput[] {
+  if (!show.fixtureTypes.some((each) => each.id === type))
+    throw new ShowError(
+      `There is no fixture type "${type}"; the types are ${show.fixtureTypes.map((each) => each.id).join(", ") || "none yet"}`,
+    );
+  if (!(Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to >= from))
+    throw new ShowError(`${from} to ${to} is not a row of channels; write the lower number first`);
+  if (to - from >= MOST) throw new ShowError(`${to - from + 1} lights at once are too many; add at most ${MOST}`);
+  const known = new Map(show.channels.map((channel) => [channel.number, channel]));
+  const width = addressesOf(show, type);
+  let next = patch;
+  return Array.from({ length: to - from + 1 }, (_, index): EditInput => {
+    const before = known.get(from + index);
+    const own = label ? `${label} ${index + 1}` : before?.label;
+    const channel: Channel = {
+      number: from + index,
+      type,
+      ...(own === undefined ? {} : { label: own }),
+      ...(next ? { patch: next } : before?.patch ? { patch: before.patch } : {}),
+      ...(before?.place ? { place: before.place } : {}),
+    };
+    next = next && behind(next, width);
+    return { op: "setChannel", channel };
+  });
+}
+
+function behind({ universe, address }: NonNullable<Channel["patch"]>, width: number): NonNullable<Channel["patch"]> {
+  const next = address + width;
+  return next + width - 1 > 512 ? { universe: universe + 1, address: 1 } : { universe, address: next };
+}
+
+/** The edits that hang lights in a row from one place in the air to another, in the order given. Metres. */
+export function hangEdits(
+  show: Show,
+  channels: readonly number[],
+  from: NonNullable<Channel["place"]>,
+  to: NonNullable<Channel["place"]>,
+): EditInput[] {
+  const known = new Map(show.channels.map((channel) => [channel.number, channel]));
+  const at = (a: number, b: number, index: number): number =>
+    Math.round((a + ((b - a) * index) / Math.max(1, channels.length - 1)) * 100) / 100;
+  return channels.flatMap((number, index): EditInput[] => {
+    const channel = known.get(number);
+    if (!channel) return [];
+    const place = { ...channel.place, x: at(from.x, to.x, index), y: at(from.y, to.y, index), z: at(from.z, to.z, index) };
+    return [{ op: "setChannel", channel: { ...channel, place } }];
+  });
+}
