@@ -7,6 +7,7 @@ import { lastOpened } from "../show/lastOpened.ts";
 import { Frame } from "./Frame.tsx";
 
 const StageView = lazy(() => import("../stage/StageView.tsx"));
+const RigView = lazy(() => import("../rig/RigView.tsx"));
 const RunView = lazy(() => import("../run/RunView.tsx"));
 
 /** Every view has its own address under the show it belongs to. */
@@ -22,6 +23,14 @@ export function App() {
           element={
             <Suspense fallback={null}>
               <StageView />
+            </Suspense>
+          }
+        />
+        <Route
+          path="rig/:tab?"
+          element={
+            <Suspense fallback={null}>
+              <RigView />
             </Suspense>
           }
         />

@@ -1,13 +1,18 @@
-import { Moon, Redo2, Sun, Undo2 } from "lucide-react";
-import { useState } from "react";
+import { CircleDot, Moon, Redo2, Sun, Undo2 } from "lucide-react";
+import { useCallback, useState } from "react";
 import { NavLink, Outlet, useMatch, useParams } from "react-router";
 import { useChoice } from "../choice/choice.ts";
 import { ShowMenu } from "../file/ShowMenu.tsx";
+import { HandSheet } from "../hand/HandSheet.tsx";
+import { RecordSheet } from "../hand/RecordSheet.tsx";
+import { UpdateSheet } from "../hand/UpdateSheet.tsx";
 import { Inspector } from "../inspector/Inspector.tsx";
+import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
 import { cueName } from "../shared/words.ts";
 import { useLive, useLiveShow } from "../show/live.ts";
-import { type OpenShow, ShowContext, useHistory, useList, useOpenShow } from "../show/useShow.ts";
+import { type OpenShow, ShowContext, useHistory, useOpenShow } from "../show/useShow.ts";
+import { useStageLook } from "../stage/stageLook.ts";
 import { KeysDialog } from "./KeysDialog.tsx";
 import { Notices } from "./Notices.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
@@ -29,19 +34,29 @@ export function Frame() {
 
 function OpenFrame({ show }: { show: OpenShow }) {
   useLiveShow(show.id);
-  const live = useMatch("/show/:id/run") !== null;
+  const stage = useMatch("/show/:id/stage") !== null;
+  const rig = useMatch("/show/:id/rig/*") !== null;
+  const run = useMatch("/show/:id/run") !== null;
+  const showsStage = useStageLook((look) => look.shows === "stage");
+  const cueChosen = useChoice((choice) => choice.cueEnd !== null);
+  const live = run || (stage && (showsStage || !cueChosen));
+  const drawer = useChoice((choice) => choice.drawer);
   const [keys, setKeys] = useState(false);
-  useFrameKeys(() => setKeys(true));
+  const showKeys = useCallback(() => setKeys(true), []);
+  useFrameKeys(showKeys, live);
   return (
     <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>
       <TopBar show={show} live={live} />
-      <div className="flex min-h-0 flex-1">
+      <div className="relative flex min-h-0 flex-1">
         <main className="min-w-0 flex-1">
           <Outlet />
         </main>
-        {!live && <Inspector />}
+        {!run && <Inspector view={stage ? (live ? "stage" : "stageBlind") : rig ? "rig" : "cue"} />}
+        {drawer === "record" && <RecordSheet />}
+        {drawer === "update" && <UpdateSheet />}
       </div>
-      <LineEntry />
+      <HandSheet />
+      <LineEntry blind={!live} />
       <Notices />
       <KeysDialog open={keys} onClose={() => setKeys(false)} />
     </div>
@@ -52,17 +67,17 @@ const VIEWS = [
   ["score", "Score"],
   ["stage", "Stage"],
   ["run", "Run"],
+  ["rig", "Rig"],
 ] as const;
 
 function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
-  const list = useList();
   const history = useHistory();
   const cue = useLive((state) => state.run?.playback.cue ?? null);
   const connected = useLive((state) => state.connected);
   return (
     <header className="flex h-11 shrink-0 items-center gap-2 border-b border-rule px-3">
       <ShowMenu title={show.sheet.show.title} />
-      <span className="mr-4 text-[13px] text-quiet">{list.list.label} list</span>
+      <ListMenu />
       <nav aria-label="Views" className="flex h-full items-stretch gap-1">
         {VIEWS.map(([path, label]) => (
           <NavLink
@@ -78,6 +93,14 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       </nav>
       <span className="flex-1" />
       <LensSwitch />
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm gap-1.5"
+        title="Record a cue (r)"
+        onClick={() => useChoice.setState({ drawer: "record" })}
+      >
+        <CircleDot size={15} /> Record
+      </button>
       <button
         type="button"
         className="btn btn-ghost btn-sm gap-1.5"

@@ -1,29 +1,44 @@
+import { LINE_HELP } from "@zm/core";
+import { Command } from "cmdk";
 import { useEffect, useRef } from "react";
+import { putLine } from "../line/lineText.ts";
 
 const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
   [
-    "Everywhere",
+    "Keys, everywhere",
     [
       ["/", "to the line entry"],
-      ["?", "these keys"],
+      ["?", "this help, to be searched"],
+      ["r", "record: the sheet"],
+      ["n", "record what has changed in hand as the next cue"],
+      ["u", "update the cue on stage"],
+      ["Esc", "let go of the choice; where it is live, once more lets go of the values in hand"],
       ["Ctrl Z", "take back"],
       ["Ctrl Shift Z", "make again"],
     ],
   ],
   [
-    "Score",
+    "Keys, Stage",
+    [
+      ["click", "choose a light; with Shift take it in or out"],
+      ["drag", "draw a line around lights; with Shift they come to those chosen"],
+      ["drag a ring", "move where the chosen lights land; with Alt all to one place"],
+      ["Delete", "drop the value that has the focus from the Hand"],
+    ],
+  ],
+  [
+    "Keys, Score",
     [
       ["arrows", "walk cues and lights"],
       ["Shift arrows", "widen the chosen block"],
       ["Page, Home, End", "further at once"],
       ["Enter", "give the chosen cells a value"],
       ["t", "tracked values on or off"],
-      ["Esc", "let go of what is chosen"],
       ["double click", "write a label or a time in the spine"],
     ],
   ],
   [
-    "Run",
+    "Keys, Run",
     [
       ["Space", "Go, while the Go button has the focus"],
       ["Ctrl Enter", "Go, from anywhere in Run"],
@@ -32,49 +47,83 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
     ],
   ],
   [
-    "Line entry",
+    "Keys, line entry",
     [
-      ["5..12 = 70", "lights 5 to 12 to 70 in the chosen cues"],
-      ["@sea = dusk", "a group to a palette"],
-      ["#10..20: 5 + 10 only", "in cues 10 to 20, restored after"],
-      ["#10..20: times * 1.2", "stretch times"],
-      ["up 3 down 5", "times of the chosen cues"],
-      ["#12.5", "look at a cue, blind"],
+      ["Tab", "takes the word that is offered"],
+      ["arrow up", "in an empty line: what was typed before"],
     ],
   ],
 ];
 
-/** Every key, as `?` shows them. */
+/** Every key and everything that can be typed, to be searched. What is chosen of the typed goes to the line entry. */
 export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
-    if (open) dialog.current?.showModal();
-    else dialog.current?.close();
+    if (open) {
+      dialog.current?.showModal();
+      dialog.current?.querySelector("input")?.focus();
+    } else dialog.current?.close();
   }, [open]);
+  const take = (line: string): void => {
+    onClose();
+    setTimeout(() => putLine(line), 0);
+  };
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Keys">
-      <div className="modal-box max-w-3xl border border-rule bg-base-200">
-        <div className="grid grid-cols-2 gap-x-8 gap-y-5">
-          {KEYS.map(([where, keys]) => (
-            <section key={where}>
-              <h2 className="mb-1 font-bold text-primary">{where}</h2>
-              <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
-                {keys.map(([key, what]) => (
-                  <div key={key} className="contents">
-                    <dt className="figures text-[13px]">{key}</dt>
-                    <dd className="text-quiet">{what}</dd>
-                  </div>
-                ))}
-              </dl>
-            </section>
-          ))}
-        </div>
-        <form method="dialog" className="mt-5 text-right">
-          <button type="submit" className="btn btn-sm">
-            Close
-          </button>
-        </form>
+      <div className="modal-box flex h-[620px] max-w-4xl flex-col border border-rule bg-base-200 p-0">
+        {open && (
+          <Command loop className="flex min-h-0 flex-1 flex-col" label="Help">
+            <Command.Input
+              placeholder="search keys and what can be typed"
+              className="h-12 w-full border-b border-rule bg-transparent px-5 text-[16px] outline-none placeholder:text-quiet"
+            />
+            <Command.List className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
+              <Command.Empty className="px-3 py-4 text-quiet">Nothing of that. Fewer letters find more.</Command.Empty>
+              {KEYS.map(([where, keys]) => (
+                <Command.Group key={where} heading={where} className={GROUP}>
+                  {keys.map(([key, what]) => (
+                    <Command.Item key={key} value={`${where} ${key} ${what}`} className={ITEM}>
+                      <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
+                      <span className="text-quiet">{what}</span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              ))}
+              {LINE_HELP.map(({ about, entries }) => (
+                <Command.Group key={about} heading={`Typed: ${about}`} className={GROUP}>
+                  {entries.map(({ typed, does }) => (
+                    <Command.Item
+                      key={does}
+                      value={`${about} ${typed.join(" ")} ${does}`}
+                      className={ITEM}
+                      onSelect={() => take(typed[0] ?? "")}
+                    >
+                      <span className="figures w-64 shrink-0 text-[13px]">
+                        {typed.map((each) => (
+                          <span key={each} className="block">
+                            {each}
+                          </span>
+                        ))}
+                      </span>
+                      <span className="text-quiet">{does}</span>
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              ))}
+            </Command.List>
+            <div className="flex items-center justify-between border-t border-rule px-5 py-2 text-[13px] text-quiet">
+              Enter puts a typed example into the line entry
+              <button type="button" className="btn btn-sm" onClick={onClose}>
+                Close
+              </button>
+            </div>
+          </Command>
+        )}
       </div>
     </dialog>
   );
 }
+
+const GROUP =
+  "[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:font-bold [&_[cmdk-group-heading]]:text-primary";
+const ITEM = "flex gap-4 rounded px-2 py-0.5 data-[selected=true]:bg-base-300";

@@ -13,6 +13,18 @@ export function Notices() {
           className={`pointer-events-auto flex items-start gap-3 rounded border bg-base-300 px-3 py-2 ${notice.kind === "trouble" ? "border-error" : "border-secondary"}`}
         >
           <span className="min-w-0 flex-1 whitespace-pre-line">{notice.text}</span>
+          {notice.action && (
+            <button
+              type="button"
+              className="btn btn-xs border-neutral"
+              onClick={() => {
+                notice.action?.run();
+                drop(notice.id);
+              }}
+            >
+              {notice.action.word}
+            </button>
+          )}
           <button type="button" className="btn btn-ghost btn-xs btn-square" aria-label="Put away" onClick={() => drop(notice.id)}>
             <X size={14} />
           </button>

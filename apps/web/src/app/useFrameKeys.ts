@@ -1,24 +1,47 @@
 import { useEffect } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { chooseNothing, useChoice } from "../choice/choice.ts";
+import { useHandChange } from "../hand/useHandChange.ts";
+import { useRecording } from "../hand/useRecording.ts";
 import { useHistory } from "../show/useShow.ts";
 
-/** The keys that hold in every view. Inside a field only those with ctrl do. */
-export function useFrameKeys(showKeys: () => void): void {
+/** The keys that hold in every view. Inside a field only those with ctrl do. Escape lets go of the choice first, and where the view is live then of the values in hand. */
+export function useFrameKeys(showKeys: () => void, live: boolean): void {
   const history = useHistory();
+  const { recordNext } = useRecording();
+  const { drop } = useHandChange();
   useHotkeys("mod+z", () => void history("undo"), { preventDefault: true });
   useHotkeys("mod+shift+z, mod+y", () => void history("redo"), { preventDefault: true });
   // By the character, not the place of the key: "/" and "?" stand elsewhere on other keyboards.
   useEffect(() => {
+    const letGo = (): void => {
+      const { drawer, channels } = useChoice.getState();
+      if (drawer) useChoice.setState({ drawer: null });
+      else if (channels.length > 0) chooseNothing();
+      else if (live) drop();
+    };
     const typed = (event: KeyboardEvent): void => {
-      if (isField(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (
+        event.defaultPrevented ||
+        isField(event.target) ||
+        document.querySelector("dialog[open]") ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey
+      )
+        return;
       if (event.key === "/") document.getElementById("line-entry")?.focus();
       else if (event.key === "?") showKeys();
+      else if (event.key === "r") useChoice.setState({ drawer: "record" });
+      else if (event.key === "u") useChoice.setState({ drawer: "update" });
+      else if (event.key === "n") void recordNext();
+      else if (event.key === "Escape") letGo();
       else return;
       event.preventDefault();
     };
     document.addEventListener("keydown", typed);
     return () => document.removeEventListener("keydown", typed);
-  }, [showKeys]);
+  }, [showKeys, live, recordNext, drop]);
 }
 
 function isField(target: EventTarget | null): boolean {

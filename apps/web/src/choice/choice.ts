@@ -10,6 +10,8 @@ interface Choice {
   cueEnd: string | null;
   /** The chosen lights, in the order in which they were chosen. */
   channels: readonly number[];
+  /** The lights chosen before, the newest first; a few steps back. */
+  before: readonly (readonly number[])[];
   /** The light that the keyboard stands on, and the other end of the span. */
   channel: number | null;
   channelEnd: number | null;
@@ -21,11 +23,15 @@ interface Choice {
   after: "restore" | "track";
   /** An edit that is being thought about: its impact is drawn, nothing is made yet. */
   draft: Draft | null;
+  /** The list that is worked on; null for the show's first. */
+  list: string | null;
+  /** What is open at the right edge in place of the inspector. */
+  drawer: "record" | "update" | null;
 }
 
 /** An edit under consideration and where it comes from. */
 export interface Draft {
-  from: "cells" | "line";
+  from: "cells" | "line" | "rig";
   edits: readonly EditInput[];
 }
 
@@ -33,6 +39,7 @@ export const useChoice = create<Choice>(() => ({
   cue: null,
   cueEnd: null,
   channels: [],
+  before: [],
   channel: null,
   channelEnd: null,
   lens: "intensity",
@@ -41,7 +48,50 @@ export const useChoice = create<Choice>(() => ({
   deed: null,
   after: "restore",
   draft: null,
+  list: null,
+  drawer: null,
 }));
+
+const STEPS_BACK = 6;
+
+/** Chooses lights, in this order; what was chosen before can be had again. */
+export function chooseLights(channels: readonly number[]): void {
+  useChoice.setState(({ channels: old, before }) => ({
+    channels: [...channels],
+    channel: channels[0] ?? null,
+    channelEnd: channels.at(-1) ?? null,
+    before:
+      old.length > 0 && !sameLights(old, channels)
+        ? [old, ...before.filter((each) => !sameLights(each, old))].slice(0, STEPS_BACK)
+        : before,
+  }));
+}
+
+/** Takes lights into the choice, or out of it where they are in it already. */
+export function toggleLights(lights: readonly number[]): void {
+  const { channels } = useChoice.getState();
+  const all = lights.every((light) => channels.includes(light));
+  chooseLights(
+    all ? channels.filter((each) => !lights.includes(each)) : [...channels, ...lights.filter((light) => !channels.includes(light))],
+  );
+}
+
+/** Chooses what was chosen before; again and again for further back. */
+export function chooseBefore(): void {
+  const { before, channels } = useChoice.getState();
+  const [last, ...older] = before;
+  if (!last) return;
+  useChoice.setState({
+    channels: [...last],
+    channel: last[0] ?? null,
+    channelEnd: last.at(-1) ?? null,
+    before: channels.length > 0 ? [...older, channels] : older,
+  });
+}
+
+function sameLights(a: readonly number[], b: readonly number[]): boolean {
+  return a.length === b.length && a.every((each, index) => each === b[index]);
+}
 
 /** Chooses one cue; the chosen lights stay. */
 export function chooseCue(cue: string): void {
@@ -55,7 +105,8 @@ export function extendToCue(cueEnd: string): void {
 
 /** Lets go of the chosen lights and of what was being thought about. */
 export function chooseNothing(): void {
-  useChoice.setState({ channels: [], channel: null, channelEnd: null, deed: null, draft: null });
+  chooseLights([]);
+  useChoice.setState({ deed: null, draft: null });
 }
 
 /** The chosen range of cues, from the lower to the higher; null when none is chosen. */

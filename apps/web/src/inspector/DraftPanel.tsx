@@ -40,7 +40,7 @@ export function DraftPanel() {
           ))}
         </ul>
       )}
-      {lines.length > SHOWN && <p className="mt-0.5 pl-13 text-quiet">and {lines.length - SHOWN} more cues</p>}
+      {lines.length > SHOWN && <p className="mt-0.5 pl-13 text-quiet">and {lines.length - SHOWN} more</p>}
       {steps.length > 0 && <p className="mt-1.5 text-quiet">{looks === 0 ? "No cue looks different." : "No other cue looks different."}</p>}
       {notes.map((note) => (
         <p key={note} className="mt-1.5">

@@ -1,25 +1,41 @@
 import { findRow } from "@zm/core";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useList } from "../show/useShow.ts";
+import { GivePanel } from "../give/GivePanel.tsx";
+import { RigPanel } from "../rig/RigPanel.tsx";
 import { CueInspector } from "./CueInspector.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { RangeEdit } from "./RangeEdit.tsx";
 import { ValueStory } from "./ValueStory.tsx";
 
-/** What is chosen, at the right edge: the cue with its times and parts, or the cells with what can be done to them. */
-export function Inspector() {
-  const list = useList();
+/**
+ * What is chosen, at the right edge: the cue with its times and parts, or the cells with what can be done to them; on the
+ * Stage, what the chosen lights are told.
+ */
+export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" }) {
   const choice = useChoice();
-  const cues = chosenCues(choice);
-  const row = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
-  const one = cues !== null && cues.from === cues.to && row >= 0;
   return (
     <aside
       aria-label="Inspector"
       tabIndex={0}
       className="flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-base-200 px-4 py-4"
     >
-      {choice.draft?.from === "line" && <DraftPanel />}
+      {(choice.draft?.from === "line" || choice.draft?.from === "rig") && <DraftPanel />}
+      {(view === "stage" || view === "stageBlind") && <GivePanel blind={view === "stageBlind"} />}
+      {view === "rig" && <RigPanel />}
+      {view === "cue" && <ChosenCue />}
+    </aside>
+  );
+}
+
+function ChosenCue() {
+  const list = useList();
+  const choice = useChoice();
+  const cues = chosenCues(choice);
+  const row = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
+  const one = cues !== null && cues.from === cues.to && row >= 0;
+  return (
+    <>
       {cues && choice.channels.length > 0 && <RangeEdit list={list} cues={cues} />}
       {one && choice.channels.length === 1 && choice.channels[0] !== undefined && (
         <ValueStory list={list} row={row} channel={choice.channels[0]} />
@@ -31,6 +47,6 @@ export function Inspector() {
           <kbd className="kbd kbd-xs">/</kbd> takes you to the line entry.
         </p>
       )}
-    </aside>
+    </>
   );
 }

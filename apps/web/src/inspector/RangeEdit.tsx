@@ -2,6 +2,8 @@ import { type Deed, type ListSheet, deedWords } from "@zm/core";
 import { useEffect, useState } from "react";
 import { type Lens, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
+import { Swatch } from "../shared/Swatch.tsx";
+import { lightWords } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { DraftPanel } from "./DraftPanel.tsx";
@@ -121,18 +123,6 @@ function DeedButton({ deed, label, title }: { deed: Deed; label: string; title: 
   );
 }
 
-function Swatch({ palette }: { palette: { values: { attribute: string; value: number }[] } }) {
-  const part = (name: string): number =>
-    Math.round(255 * ((palette.values.find((value) => value.attribute === name)?.value ?? 100) / 100) ** 0.7);
-  return (
-    <span
-      aria-hidden
-      className="inline-block size-3 rounded-xs"
-      style={{ background: `rgb(${part("red")} ${part("green")} ${part("blue")})` }}
-    />
-  );
-}
-
 function changeOf(
   list: string,
   cues: { from: string; to: string },
@@ -150,17 +140,4 @@ function changeOf(
     where: "look" as const,
     after,
   };
-}
-
-function lightWords(channels: readonly number[]): string {
-  if (channels.length === 1) return `light ${channels[0]}`;
-  const runs: string[] = [];
-  let start = channels[0] ?? 0;
-  channels.forEach((channel, index) => {
-    const next = channels[index + 1];
-    if (next === channel + 1) return;
-    runs.push(start === channel ? String(channel) : `${start}–${channel}`);
-    start = next ?? 0;
-  });
-  return `${channels.length} lights: ${runs.join(", ")}`;
 }

@@ -1,59 +1,89 @@
-import { type LineFault, describeEdits, readEdits, readLine } from "@zm/core";
-import { useCallback, useMemo, useState } from "react";
+import { type LineFault, completeLine, readLine } from "@zm/core";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
-import { useHistory, useList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { useHand } from "../hand/handStore.ts";
+import { useRecording } from "../hand/useRecording.ts";
+import { useList, useShow } from "../show/useShow.ts";
+import { answerTo } from "./answer.ts";
+import { CompletionList } from "./CompletionList.tsx";
+import { enteredLines, keepLine } from "./lineHistory.ts";
+import { useLineText } from "./lineText.ts";
+import { useLineRequest } from "./useLineRequest.ts";
 
-/** The one place for keyboard entry: what is typed is read back with its impact, and Enter makes it. */
-export function LineEntry() {
-  const { sheet } = useShow();
+/** The one place for keyboard entry: what is typed is completed, read back with its impact, and Enter makes it. */
+export function LineEntry({ blind }: { blind: boolean }) {
+  const show = useShow();
+  const { sheet } = show;
   const list = useList();
-  const [text, setText] = useState("");
+  const text = useLineText((line) => line.text);
   const cue = useChoice((choice) => choice.cue);
   const cueEnd = useChoice((choice) => choice.cueEnd);
-  const channels = useChoice((choice) => choice.channels);
+  const held = useHand((state) => Object.keys(state.hand.held).length);
   const draft = useDraft();
-  const makeEdits = useMakeEdits();
-  const history = useHistory();
+  const recording = useRecording();
+  const doRequest = useLineRequest();
+  const [focused, setFocused] = useState(false);
+  const [pick, setPick] = useState(-1);
+  const back = useRef(-1);
+
   const readText = useCallback(
-    (value: string) => (value.trim() === "" ? null : readLine(value, { sheet, list, cues: chosenCues({ cue, cueEnd }) ?? undefined })),
-    [sheet, list, cue, cueEnd],
+    (value: string) =>
+      value.trim() === "" ? null : readLine(value, { sheet, list, cues: chosenCues({ cue, cueEnd }) ?? undefined, toHand: !blind }),
+    [sheet, list, cue, cueEnd, blind],
   );
   const read = useMemo(() => readText(text), [readText, text]);
+  const completions = useMemo(() => (focused ? completeLine(text, sheet) : { from: 0, words: [] }), [focused, text, sheet]);
+  const offered = text.trim() === "" ? [] : completions.words.slice(0, 12);
 
   const type = (value: string): void => {
-    setText(value);
+    useLineText.setState({ text: value });
+    setPick(-1);
     const next = readText(value);
     const request = next && "request" in next ? next.request : null;
     useChoice.setState({ deed: null, draft: request?.kind === "edit" ? { from: "line", edits: request.edits } : null });
   };
+  const takeWord = (word: string): void => {
+    const rest = text.slice(0, completions.from);
+    type(`${rest}${rest === "" || /[\s@#~"(]$/.test(rest) ? "" : " "}${word} `);
+  };
   const enter = async (): Promise<void> => {
     if (!read || "fault" in read) return;
-    const { request } = read;
-    if (request.kind === "history") await history(request.what);
-    if (request.kind === "choose") {
-      const { channels: lights, cues } = request;
-      useChoice.setState({
-        ...(lights ? { channels: lights, channel: lights[0] ?? null, channelEnd: lights.at(-1) ?? null } : {}),
-        ...(cues ? { cue: cues.from, cueEnd: cues.to } : {}),
-      });
-    }
-    if (request.kind === "edit") {
-      if (!draft || "fault" in draft || !(await makeEdits(request.edits))) return;
-      useChoice.setState({
-        draft: null,
-        cue: request.cues.from,
-        cueEnd: request.cues.to,
-        ...(request.channels
-          ? { channels: request.channels, channel: request.channels[0] ?? null, channelEnd: request.channels.at(-1) ?? null }
-          : {}),
-      });
-    }
-    setText("");
+    if (read.request.kind === "edit" && (!draft || "fault" in draft)) return;
+    if (!(await doRequest(read.request))) return;
+    keepLine(text.trim());
+    back.current = -1;
+    useLineText.setState({ text: "" });
+    useChoice.setState({ draft: null });
   };
+  const recall = (by: 1 | -1): void => {
+    const lines = enteredLines();
+    back.current = Math.max(-1, Math.min(lines.length - 1, back.current + by));
+    type(lines[back.current] ?? "");
+  };
+  const keys = (event: React.KeyboardEvent<HTMLInputElement>): void => {
+    event.stopPropagation();
+    const browsing = back.current >= 0 && enteredLines()[back.current] === text;
+    if (event.key === "Enter" && pick >= 0) takeWord(offered[pick]?.word ?? "");
+    else if (event.key === "Enter") void enter();
+    else if (event.key === "Tab" && !event.shiftKey && offered.length > 0) takeWord(offered[Math.max(0, pick)]?.word ?? "");
+    else if (event.key === "ArrowUp" && (text === "" || browsing)) recall(1);
+    else if (event.key === "ArrowDown" && browsing) recall(-1);
+    else if (event.key === "ArrowUp" && offered.length > 0) setPick(Math.max(-1, pick - 1));
+    else if (event.key === "ArrowDown" && offered.length > 0) setPick(Math.min(offered.length - 1, pick + 1));
+    else if (event.key === "Escape") {
+      type("");
+      back.current = -1;
+      event.currentTarget.blur();
+    } else return;
+    event.preventDefault();
+  };
+  const answer = read && "request" in read ? answerTo(read.request, show, draft, recording) : null;
+  const unfinished = read !== null && "fault" in read && offered.length > 0 && read.fault.at >= completions.from;
 
   return (
-    <div className="flex h-11 shrink-0 items-center gap-4 border-t border-rule px-4 focus-within:border-secondary focus-within:bg-base-200">
+    <div className="relative flex h-11 shrink-0 items-center gap-4 border-t border-rule px-4 focus-within:border-secondary focus-within:bg-base-200">
+      {focused && offered.length > 0 && <CompletionList words={offered} pick={pick} onTake={takeWord} />}
       <label htmlFor="line-entry" className="sr-only">
         Line entry
       </label>
@@ -61,46 +91,49 @@ export function LineEntry() {
         <input
           id="line-entry"
           className="figures w-full bg-transparent px-2 text-[15px] placeholder:text-quiet focus-visible:outline-none"
-          placeholder="type what you want, such as  #10..12: 21..26 + 10 only"
+          placeholder={blind ? "type what you want, such as  #10..12: 21..26 + 10 only" : "type what you want, such as  1..6 = 70"}
           value={text}
           autoComplete="off"
           spellCheck={false}
+          role="combobox"
+          aria-expanded={focused && offered.length > 0}
+          aria-controls="line-words"
+          aria-autocomplete="list"
+          aria-activedescendant={pick >= 0 ? `line-word-${pick}` : undefined}
           aria-describedby="line-answer"
-          onChange={(event) => type(event.target.value)}
-          onKeyDown={(event) => {
-            event.stopPropagation();
-            if (event.key === "Enter") void enter();
-            if (event.key !== "Escape") return;
-            type("");
-            event.currentTarget.blur();
+          onFocus={() => setFocused(true)}
+          onBlur={() => setFocused(false)}
+          onChange={(event) => {
+            back.current = -1;
+            type(event.target.value);
           }}
+          onKeyDown={keys}
         />
-        {read && "fault" in read && <FaultMark text={text} fault={read.fault} />}
+        {read && "fault" in read && !unfinished && <FaultMark text={text} fault={read.fault} />}
       </div>
       <p id="line-answer" role="status" className="max-w-[46rem] shrink-0 truncate text-[13px] text-quiet">
-        {read ? (
-          <Answer read={read} draft={draft} />
-        ) : channels.length > 0 ? (
-          `${channels.length} ${channels.length === 1 ? "light" : "lights"} chosen`
+        {read && "fault" in read ? (
+          unfinished ? (
+            <>Tab: {offered[Math.max(0, pick)]?.word}</>
+          ) : (
+            <span className="text-error">{read.fault.message}</span>
+          )
+        ) : answer ? (
+          <span className={answer.fault ? "text-error" : "text-base-content"}>{answer.text}</span>
         ) : (
-          "Nothing chosen"
+          <Standing held={held} />
         )}
       </p>
     </div>
   );
 }
 
-function Answer({ read, draft }: { read: NonNullable<ReturnType<typeof readLine>>; draft: ReturnType<typeof useDraft> }) {
-  if ("fault" in read) return <span className="text-error">{read.fault.message}</span>;
-  if (read.request.kind === "history") return <>Enter: {read.request.what === "undo" ? "take back" : "make again"}</>;
-  if (read.request.kind === "choose") return <>Enter chooses, Esc drops</>;
-  if (!draft) return null;
-  if ("fault" in draft) return <span className="text-error">{draft.fault}</span>;
-  const cues = new Set(draft.outcome.impact.looks.map((look) => look.cue)).size;
-  const impact = draft.outcome.steps.length === 0 ? "changes nothing" : `${cues} ${cues === 1 ? "cue looks" : "cues look"} different`;
+function Standing({ held }: { held: number }) {
+  const channels = useChoice((choice) => choice.channels);
+  const chosen = channels.length === 0 ? "Nothing chosen" : `${channels.length} ${channels.length === 1 ? "light" : "lights"} chosen`;
   return (
     <>
-      <span className="text-base-content">{describeEdits(readEdits(read.request.edits))}</span>: {impact}. Enter makes it, Esc drops it
+      {chosen}, in hand: {held === 0 ? "nothing" : `${held} ${held === 1 ? "value" : "values"}`}
     </>
   );
 }

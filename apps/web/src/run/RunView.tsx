@@ -8,15 +8,15 @@ import { readSeconds } from "../shared/readSeconds.ts";
 import { clockTime, seconds, triggerWords } from "../shared/words.ts";
 import { type Press, type RunState, api } from "../show/api.ts";
 import { listNow, useLive } from "../show/live.ts";
-import { useList, useShow } from "../show/useShow.ts";
+import { useMainList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { StagePicture } from "../stage/StagePicture.tsx";
 import { liveOutputs } from "../stage/outputs.ts";
 
 /** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
 export default function RunView() {
-  const list = useList();
-  const { id } = useShow();
+  const list = useMainList();
+  const { id, sheet } = useShow();
   const run = useLive((live) => live.run);
   const press = useCallback(
     async (what: Press): Promise<void> => {
@@ -36,15 +36,12 @@ export default function RunView() {
   useHotkeys("ctrl+enter", go, { preventDefault: true, enableOnFormTags: true });
   useHotkeys("ctrl+backspace", () => void press({ press: "back" }), { preventDefault: true });
   useHotkeys("ctrl+period", () => void press({ press: "hold" }), { preventDefault: true });
-  const outputs = useCallback(() => {
-    const live = useLive.getState();
-    return liveOutputs(live.run?.playback, live.run ? listNow(live.run.clock, live.ahead) : 0);
-  }, []);
+  const outputs = useCallback(() => liveOutputs(sheet), [sheet]);
   const cue = run?.playback.cue ?? null;
 
   return (
     <div className="flex h-full">
-      <SpineColumn follow={cue} />
+      <SpineColumn follow={cue} main />
       <div className="flex min-w-0 flex-1 flex-col">
         <div className="min-h-0 flex-1">
           <StagePicture

@@ -4,6 +4,8 @@ export interface Notice {
   id: number;
   text: string;
   kind: "word" | "trouble";
+  /** Something that can still be done about it. */
+  action?: { word: string; run: () => void } | undefined;
 }
 
 interface Notices {
@@ -20,9 +22,9 @@ export const useNotices = create<Notices>((set) => ({
 }));
 
 /** Tells the user something; trouble stays until it is put away, a word goes by itself. */
-export function notify(text: string, kind: Notice["kind"] = "word"): void {
+export function notify(text: string, kind: Notice["kind"] = "word", action?: Notice["action"]): void {
   count += 1;
   const id = count;
-  useNotices.setState(({ notices }) => ({ notices: [...notices.slice(-2), { id, text, kind }] }));
-  if (kind === "word") setTimeout(() => useNotices.getState().drop(id), 4000);
+  useNotices.setState(({ notices }) => ({ notices: [...notices.slice(-2), { id, text, kind, action }] }));
+  if (kind === "word") setTimeout(() => useNotices.getState().drop(id), action ? 9000 : 4000);
 }

@@ -1,4 +1,4 @@
-import { type Cue, type ListSheet, type Trigger, cueDuration } from "@zm/core";
+import { type Cue, type Curve, type ListSheet, type Trigger, cueDuration } from "@zm/core";
 
 /** Seconds as they are written in the spine: 3, 1.5, 90. */
 export function seconds(value: number): string {
@@ -35,4 +35,28 @@ export function lasts(list: ListSheet, row: number): string {
 /** The name of a cue with its label: "12 Storm breaks". */
 export function cueName(cue: Pick<Cue, "number" | "label"> | undefined): string {
   return cue ? `${cue.number}${cue.label ? ` ${cue.label}` : ""}` : "";
+}
+
+/** Chosen lights in words: "light 5", "6 lights: 1–6". */
+export function lightWords(channels: readonly number[]): string {
+  if (channels.length === 1) return `light ${channels[0]}`;
+  return `${channels.length} lights: ${lightSpans(channels).replaceAll("..", "–")}`;
+}
+
+/** Lights as the line entry reads them, in their order: "1..6, 9". */
+export function lightSpans(channels: readonly number[]): string {
+  const runs: string[] = [];
+  let start = channels[0] ?? 0;
+  channels.forEach((channel, index) => {
+    const next = channels[index + 1];
+    if (next === channel + 1) return;
+    runs.push(start === channel ? String(channel) : `${start}..${channel}`);
+    start = next ?? 0;
+  });
+  return runs.join(", ");
+}
+
+/** A curve as people speak of it. */
+export function curveWords(curve: Curve): string {
+  return { linear: "even", ease: "ease", slowStart: "slow start", slowEnd: "slow end", atStart: "at start", atEnd: "at end" }[curve];
 }

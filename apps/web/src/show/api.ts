@@ -1,4 +1,4 @@
-import type { ListClock, EditInput, Playback, Step } from "@zm/core";
+import type { EditInput, Hand, HandChange, ListClock, Playback, Step } from "@zm/core";
 
 /** One change of a show as the server tells it. */
 export interface EditNews {
@@ -16,6 +16,12 @@ export interface RunState {
   playback: Playback;
   clock: ListClock;
 }
+/** What is in hand as the server tells it. */
+export interface HandNews {
+  show: number;
+  turn: number;
+  hand: Hand;
+}
 export interface ShowEntry {
   id: number;
   title: string;
@@ -28,7 +34,7 @@ export interface ShowReply {
   canRedo: string | null;
 }
 export interface Press {
-  press: "go" | "back" | "hold" | "goto";
+  press: "go" | "back" | "hold" | "goto" | "stand";
   cue?: string;
   time?: number;
 }
@@ -65,6 +71,8 @@ export const api = {
   undo: (id: number) => post<EditNews>(`/api/shows/${id}/undo`),
   redo: (id: number) => post<EditNews>(`/api/shows/${id}/redo`),
   press: (id: number, press: Press) => post<RunState>(`/api/shows/${id}/run`, press),
+  hand: (id: number) => call<HandNews>(`/api/shows/${id}/hand`),
+  changeHand: (id: number, changes: readonly HandChange[]) => post<HandNews & { stored: boolean }>(`/api/shows/${id}/hand`, { changes }),
   importShow: (text: string) =>
     call<{ id: number }>("/api/shows", {
       method: "POST",

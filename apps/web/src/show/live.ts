@@ -3,13 +3,15 @@ import { useEffect } from "react";
 import { type Socket, io } from "socket.io-client";
 import { create } from "zustand";
 import { type ListClock, listTime } from "@zm/core";
-import type { EditNews, RunState } from "./api.ts";
+import { leaveHand, takeHandNews } from "../hand/handStore.ts";
+import type { EditNews, HandNews, RunState } from "./api.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { catchUp, takeNews } from "./useShow.ts";
 
 interface FromServer {
   edit: (news: EditNews) => void;
   run: (state: RunState) => void;
+  hand: (news: HandNews) => void;
 }
 interface ToServer {
   watch: (show: number, reply: (answer: { revision: number } | { error: string }) => void) => void;
@@ -42,11 +44,13 @@ export function useLiveShow(show: number): void {
     socket.on("disconnect", () => useLive.setState({ connected: false }));
     socket.on("edit", (news) => void takeNews(client, news));
     socket.on("run", (run) => useLive.setState({ run }));
+    socket.on("hand", takeHandNews);
     const ticking = setInterval(() => void setClock(socket), 30_000);
     return () => {
       clearInterval(ticking);
       socket.close();
       useLive.setState({ run: null, connected: false });
+      leaveHand();
     };
   }, [client, show]);
 }
@@ -65,6 +69,11 @@ async function setClock(socket: Socket<FromServer, ToServer>): Promise<void> {
 
 function here(): number {
   return performance.timeOrigin + performance.now();
+}
+
+/** Milliseconds of the server's clock now. */
+export function serverNow(ahead: number): number {
+  return here() + ahead;
 }
 
 /** The running list's own time now, in seconds. */

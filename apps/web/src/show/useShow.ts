@@ -1,6 +1,7 @@
 import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type EditInput, type ListSheet, type ShowSheet, listOf, readShow, sheetOf, takeSteps } from "@zm/core";
 import { createContext, useCallback, useContext } from "react";
+import { useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
 import { type EditNews, api } from "./api.ts";
 
@@ -67,8 +68,22 @@ export function useShow(): OpenShow {
   return show;
 }
 
-/** The list that is worked on. */
+/** Gives the sheet as the window has it at the moment of asking, which may be later than the last render. */
+export function useSheetNow(): () => ShowSheet {
+  const { id, sheet } = useShow();
+  const client = useQueryClient();
+  return useCallback(() => client.getQueryData<OpenShow>(keyOf(id))?.sheet ?? sheet, [client, id, sheet]);
+}
+
+/** The list that is worked on: the one chosen, or the show's first. */
 export function useList(): ListSheet {
+  const { sheet } = useShow();
+  const chosen = useChoice((choice) => choice.list);
+  return (chosen === null ? undefined : sheet.lists.get(chosen)) ?? listOf(sheet);
+}
+
+/** The list that runs the show: its first. */
+export function useMainList(): ListSheet {
   return listOf(useShow().sheet);
 }
 

@@ -9,6 +9,8 @@ import { useLive } from "../show/live.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 
 const NARROW = 330;
+/** Narrower than this only number, label and follow stand in a row. */
+const SLIM = 270;
 
 /** The headings over the spine's columns. */
 export function SpineHeader({ width }: { width: number }) {
@@ -38,9 +40,11 @@ export function SpineHeader({ width }: { width: number }) {
           </span>
         </>
       )}
-      <span role="columnheader" className="w-[46px] shrink-0 pr-3 text-right">
-        lasts
-      </span>
+      {width > SLIM && (
+        <span role="columnheader" className="w-[46px] shrink-0 pr-3 text-right">
+          lasts
+        </span>
+      )}
     </div>
   );
 }
@@ -109,7 +113,7 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
         ) : (
           <span className="truncate">{cue.label}</span>
         )}
-        <CueTags cue={cue} />
+        {width > SLIM && <CueTags cue={cue} />}
       </span>
       <span
         role="gridcell"
@@ -133,13 +137,15 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
             )}
           </span>
         ))}
-      <span
-        role="gridcell"
-        className="figures w-[46px] shrink-0 pr-3 text-right text-quiet"
-        title={`Cue ${cue.number} is complete ${seconds(cueDuration(list, row))} s after its Go`}
-      >
-        {lasts(list, row)}
-      </span>
+      {width > SLIM && (
+        <span
+          role="gridcell"
+          className="figures w-[46px] shrink-0 pr-3 text-right text-quiet"
+          title={`Cue ${cue.number} is complete ${seconds(cueDuration(list, row))} s after its Go`}
+        >
+          {lasts(list, row)}
+        </span>
+      )}
     </div>
   );
 }

@@ -2,14 +2,14 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow } from "@zm/core";
 import { useEffect, useRef } from "react";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
-import { useList } from "../show/useShow.ts";
+import { useList, useMainList } from "../show/useShow.ts";
 import { SpineHeader, SpineRow } from "./Spine.tsx";
 
-const WIDTH = 320;
-
-/** The spine at the left of every view but the Score, where it is part of the sheet. `follow` keeps a cue in sight. */
-export function SpineColumn({ follow }: { follow?: string | null }) {
-  const list = useList();
+/** The spine at the left of every view but the Score, where it is part of the sheet. `follow` keeps a cue in sight; `main` shows the list that runs the show, whichever is worked on. */
+export function SpineColumn({ follow, width = 320, main = false }: { follow?: string | null; width?: number; main?: boolean }) {
+  const chosenList = useList();
+  const mainList = useMainList();
+  const list = main ? mainList : chosenList;
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({
     count: list.cues.length,
@@ -41,15 +41,15 @@ export function SpineColumn({ follow }: { follow?: string | null }) {
       aria-rowcount={list.cues.length + 1}
       tabIndex={0}
       className="relative h-full shrink-0 overflow-y-auto border-r border-rule bg-base-100"
-      style={{ width: WIDTH }}
+      style={{ width }}
       onKeyDown={walk}
     >
       <div role="row" className="sticky top-0 z-30 flex h-9 border-b border-rule bg-base-100">
-        <SpineHeader width={WIDTH - 10} />
+        <SpineHeader width={width - 10} />
       </div>
       <div className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((item) => (
-          <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={WIDTH - 10} />
+          <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={width - 10} />
         ))}
       </div>
     </div>

@@ -1,54 +1,86 @@
 import { findRow } from "@zm/core";
-import { useCallback, useState } from "react";
+import { useCallback, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { cueName } from "../shared/words.ts";
-import { listNow, useLive } from "../show/live.ts";
-import { useList } from "../show/useShow.ts";
+import { useLive } from "../show/live.ts";
+import { useList, useShow } from "../show/useShow.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
-import { StagePicture } from "./StagePicture.tsx";
+import { type Painted, StagePicture } from "./StagePicture.tsx";
 import { blindOutputs, liveOutputs } from "./outputs.ts";
+import { useStageLook } from "./stageLook.ts";
+import { useStagePointer } from "./useStagePointer.ts";
 
-/** The picture of the stage: what is on it now, or the chosen cue as it will stand when it is complete. */
+/** Narrow, without times: here the picture wants the room. */
+const SPINE = 250;
+
+/** The stage: what is on it now with the Hand over it, or the chosen cue as it will stand when it is complete. */
 export default function StageView() {
   const list = useList();
+  const { sheet } = useShow();
   const cue = useChoice((choice) => choice.cueEnd);
-  const [blind, setBlind] = useState(true);
-  const [labels, setLabels] = useState(true);
+  const { shows, view, haze, labels } = useStageLook();
   const stageCue = useLive((live) => live.run?.playback.cue ?? null);
   const row = cue === null ? -1 : findRow(list, cue);
-  const showsBlind = blind && row >= 0;
-  const outputs = useCallback(() => {
-    if (showsBlind) return blindOutputs(list, row);
-    const { run, ahead } = useLive.getState();
-    return liveOutputs(run?.playback, run ? listNow(run.clock, ahead) : 0);
-  }, [showsBlind, list, row]);
-  const caption = showsBlind
-    ? `Cue ${cueName(list.cues[row])}, blind, as it stands when complete`
+  const blind = shows === "cue" && row >= 0;
+  const painted = useRef<Painted | null>(null);
+  const pointer = useStagePointer(painted, !blind);
+  const outputs = useCallback(() => (blind ? blindOutputs(list, row) : liveOutputs(sheet)), [blind, list, row, sheet]);
+  const caption = blind
+    ? `Cue ${cueName(list.cues[row])}, blind`
     : stageCue === null
-      ? "On stage: nothing fired yet"
-      : `On stage: cue ${stageCue}`;
+      ? "On stage, nothing fired"
+      : `On stage, cue ${stageCue}`;
 
   return (
     <div className="flex h-full">
-      <SpineColumn />
+      <SpineColumn width={SPINE} />
       <div className="flex min-w-0 flex-1 flex-col bg-black" data-theme="desk">
-        <div className="flex h-9 shrink-0 items-center gap-2 border-b border-rule bg-base-100 px-3">
+        <div className="flex h-9 shrink-0 items-center gap-2 border-b border-rule bg-base-100 px-3 text-base-content">
           <span className="min-w-0 flex-1 truncate">{caption}</span>
           <div role="group" aria-label="What the picture shows" className="flex gap-1">
-            <Toggle pressed={showsBlind} onClick={() => setBlind(true)} disabled={row < 0}>
-              Chosen cue
-            </Toggle>
-            <Toggle pressed={!showsBlind} onClick={() => setBlind(false)}>
+            <Toggle pressed={!blind} onClick={() => useStageLook.setState({ shows: "stage" })}>
               On stage
             </Toggle>
+            <Toggle pressed={blind} onClick={() => useStageLook.setState({ shows: "cue" })} disabled={row < 0}>
+              Chosen cue
+            </Toggle>
           </div>
-          <Toggle pressed={labels} onClick={() => setLabels(!labels)}>
+          <div role="group" aria-label="Seen from" className="flex gap-1">
+            <Toggle pressed={view === "front"} onClick={() => useStageLook.setState({ view: "front" })}>
+              Front
+            </Toggle>
+            <Toggle pressed={view === "plan"} onClick={() => useStageLook.setState({ view: "plan" })}>
+              Plan
+            </Toggle>
+          </div>
+          <Toggle pressed={labels} onClick={() => useStageLook.setState({ labels: !labels })}>
             Numbers
           </Toggle>
+          <label className="flex items-center gap-1.5 text-[13px] text-quiet">
+            haze
+            <input
+              type="range"
+              min={0}
+              max={1}
+              step={0.05}
+              value={haze}
+              className="range range-xs w-16 text-neutral [--range-thumb:var(--color-base-content)]"
+              onChange={(event) => useStageLook.setState({ haze: Number(event.target.value) })}
+            />
+          </label>
         </div>
         <div className="min-h-0 flex-1">
-          <StagePicture outputs={outputs} labels={labels} description={caption} />
+          <StagePicture
+            outputs={outputs}
+            labels={labels}
+            view={view}
+            haze={haze}
+            description={caption}
+            rings={!blind}
+            painted={painted}
+            {...pointer}
+          />
         </div>
       </div>
     </div>

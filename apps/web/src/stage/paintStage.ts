@@ -1,47 +1,49 @@
-import type { Light, Point } from "@zm/core";
+import type { Light } from "@zm/core";
+import { paintPlanSet, paintRoom, paintSet, shade } from "./paintSet.ts";
 import { BACK, type StageLight } from "./scene.ts";
+import type { StageView } from "./view.ts";
 
 /** How the picture is drawn. */
 export interface StageOptions {
   readonly width: number;
   readonly height: number;
+  readonly view: StageView;
+  /** How much of the beams hangs in the air, 0 to 1. */
+  readonly haze: number;
+  /** The line that is being drawn around lights. */
+  readonly lasso: readonly { x: number; y: number }[];
   readonly labels: boolean;
+  readonly rings: boolean;
   readonly chosen: ReadonlySet<number>;
   readonly font: string;
   readonly quiet: string;
   readonly glass: string;
 }
 
-type Project = (point: Point) => { x: number; y: number; scale: number };
-
-/** A view from the middle of the house: what is further away is smaller and higher. */
-function projector(width: number, height: number): Project {
-  const eye = { y: 3.1, z: -13.5 };
-  const lens = Math.min(width / 12.8, height / 9.4) * 13.2;
-  return ({ x, y, z }) => {
-    const scale = lens / (z - eye.z);
-    return { x: width / 2 + x * scale, y: height * 0.55 - (y - eye.y) * scale, scale };
-  };
-}
+export type Project = StageView["project"];
 
 /** Paints the stage: set, light on the set, beams in the haze, and the lights themselves. */
 export function paintStage(context: CanvasRenderingContext2D, lights: readonly StageLight[], options: StageOptions): void {
-  const { width, height } = options;
-  const project = projector(width, height);
+  const { width, height, view } = options;
+  const { project } = view;
   const lit = lights.filter((light) => light.level > 0.002);
   context.globalCompositeOperation = "source-over";
   context.fillStyle = "black";
   context.fillRect(0, 0, width, height);
-  paintRoom(context, project, ambient(lit));
+  const air = ambient(lit);
+  paintRoom(context, view, air);
   context.globalCompositeOperation = "lighter";
   const exposure = exposureOf(lit);
-  for (const light of lit) paintPool(context, project, light, exposure);
+  for (const light of lit) paintPool(context, view, light, exposure);
   context.globalCompositeOperation = "source-over";
-  paintSet(context, project, ambient(lit));
+  (view.name === "front" ? paintSet : paintPlanSet)(context, project, air);
   context.globalCompositeOperation = "lighter";
-  for (const light of lit) paintBeam(context, project, light);
+  if (options.haze > 0) for (const light of lit) paintBeam(context, project, light, options.haze);
   context.globalCompositeOperation = "source-over";
   for (const light of lights) paintHead(context, project, light, options);
+  for (const light of lights)
+    if (options.rings && light.turns && options.chosen.has(light.channel)) paintLanding(context, project, light, options);
+  paintLasso(context, options);
 }
 
 /** The light that hangs in the whole room: what makes unlit things just visible. */
@@ -64,113 +66,17 @@ function exposureOf(lit: readonly StageLight[]): number {
   return 0.85 / (1 + sum * 0.028);
 }
 
-function shade(light: Light, factor: number, alpha = 1): string {
-  const part = (amount: number): number => Math.round(255 * Math.min(1, amount * factor));
-  return `rgb(${part(light.red)} ${part(light.green)} ${part(light.blue)} / ${alpha})`;
-}
-
-function face(context: CanvasRenderingContext2D, project: Project, points: readonly Point[], fill: string): void {
-  context.beginPath();
-  points.forEach((point, index) => {
-    const { x, y } = project(point);
-    if (index === 0) context.moveTo(x, y);
-    else context.lineTo(x, y);
-  });
-  context.closePath();
-  context.fillStyle = fill;
-  context.fill();
-}
-
-function paintRoom(context: CanvasRenderingContext2D, project: Project, air: Light): void {
-  face(
-    context,
-    project,
-    [
-      { x: -7, y: 0, z: BACK },
-      { x: 7, y: 0, z: BACK },
-      { x: 7, y: 7, z: BACK },
-      { x: -7, y: 7, z: BACK },
-    ],
-    shade(air, 0.8),
-  );
-  face(
-    context,
-    project,
-    [
-      { x: -7, y: 0, z: -0.8 },
-      { x: 7, y: 0, z: -0.8 },
-      { x: 7, y: 0, z: BACK },
-      { x: -7, y: 0, z: BACK },
-    ],
-    shade(air, 0.55),
-  );
-  face(
-    context,
-    project,
-    [
-      { x: -7, y: 0, z: -0.8 },
-      { x: 7, y: 0, z: -0.8 },
-      { x: 7, y: -0.7, z: -0.8 },
-      { x: -7, y: -0.7, z: -0.8 },
-    ],
-    shade(air, 0.25),
-  );
-}
-
-/** The keeper's room: a wall with a door and a window, a table, the stairs, and the great lantern. */
-function paintSet(context: CanvasRenderingContext2D, project: Project, air: Light): void {
-  const dark = shade(air, 0.9, 0.92);
-  const pale = shade(air, 1.5, 0.9);
-  const box = (x: number, y: number, z: number, w: number, h: number, fill: string): void =>
-    face(
-      context,
-      project,
-      [
-        { x, y, z },
-        { x: x + w, y, z },
-        { x: x + w, y: y + h, z },
-        { x, y: y + h, z },
-      ],
-      fill,
-    );
-  box(-6.2, 0, 6.2, 0.2, 3.6, dark);
-  box(-6.2, 3.4, 6.2, 4.2, 0.2, dark);
-  box(-2.2, 0, 6.2, 0.2, 3.6, dark);
-  box(-5.4, 1.2, 6.2, 0.12, 1.5, pale);
-  box(-4, 1.2, 6.2, 0.12, 1.5, pale);
-  box(-5.4, 2.6, 6.2, 1.52, 0.1, pale);
-  box(-5.4, 1.2, 6.2, 1.52, 0.1, pale);
-  for (let step = 0; step < 7; step += 1) box(3.4 + step * 0.32, 0, 5 + step * 0.15, 0.32, 0.26 * (step + 1), step % 2 ? dark : pale);
-  box(1.7, 0, 6.4, 1.6, 0.8, dark);
-  box(1.9, 0.8, 6.4, 0.1, 1.9, pale);
-  box(3, 0.8, 6.4, 0.1, 1.9, pale);
-  face(
-    context,
-    project,
-    [
-      { x: 1.7, y: 2.7, z: 6.4 },
-      { x: 3.3, y: 2.7, z: 6.4 },
-      { x: 2.5, y: 3.4, z: 6.4 },
-    ],
-    dark,
-  );
-  box(-2.2, 0.72, 3.3, 1.7, 0.08, pale);
-  box(-2.1, 0, 3.3, 0.09, 0.72, dark);
-  box(-0.7, 0, 3.3, 0.09, 0.72, dark);
-  box(-2.75, 0, 3.1, 0.08, 0.95, dark);
-  box(-2.75, 0.42, 3.1, 0.42, 0.06, pale);
-}
-
 function radius(light: StageLight): number {
   const far = Math.hypot(light.to.x - light.from.x, light.to.y - light.from.y, light.to.z - light.from.z);
   return Math.max(0.25, far * Math.tan((light.angle * Math.PI) / 360));
 }
 
 /** Where the beam lands: a soft pool, flat on the floor and round on the cloth. */
-function paintPool(context: CanvasRenderingContext2D, project: Project, light: StageLight, exposure: number): void {
+function paintPool(context: CanvasRenderingContext2D, { name, project }: StageView, light: StageLight, exposure: number): void {
   const centre = project(light.to);
   const across = radius(light) * centre.scale * 1.5;
-  const flat = light.to.z > BACK - 0.3 ? 0.95 : light.to.y > 0.3 ? 0.8 : 0.36;
+  const onCloth = light.to.z > BACK - 0.3;
+  const flat = name === "plan" ? (onCloth ? 0.16 : 1) : onCloth ? 0.95 : light.to.y > 0.3 ? 0.8 : 0.36;
   const strength = exposure * light.level ** 1.25 * Math.min(0.85, 0.34 + 1.1 / (1 + radius(light)));
   context.save();
   context.translate(centre.x, centre.y);
@@ -186,27 +92,60 @@ function paintPool(context: CanvasRenderingContext2D, project: Project, light: S
   context.restore();
 }
 
-/** The beam itself in the haze, strongest at the light. */
-function paintBeam(context: CanvasRenderingContext2D, project: Project, light: StageLight): void {
+/** The beam itself in the haze: strongest at the light and along its middle. */
+function paintBeam(context: CanvasRenderingContext2D, project: Project, light: StageLight, haze: number): void {
   const from = project(light.from);
   const to = project(light.to);
   const length = Math.hypot(to.x - from.x, to.y - from.y);
   if (length < 2) return;
-  const half = radius(light) * to.scale * 0.8;
+  const half = radius(light) * to.scale * 0.9;
   const aside = { x: -(to.y - from.y) / length, y: (to.x - from.x) / length };
-  const strength = light.level ** 1.1 * Math.min(0.34, 0.1 + 2.2 / (light.angle + 4));
-  const haze = context.createLinearGradient(from.x, from.y, to.x, to.y);
-  haze.addColorStop(0, shade(light.colour, 1, strength));
-  haze.addColorStop(0.55, shade(light.colour, 1, strength * 0.35));
-  haze.addColorStop(1, shade(light.colour, 1, strength * 0.06));
+  const strength = haze * light.level ** 1.1 * Math.min(0.3, 0.08 + 2 / (light.angle + 4));
+  const air = context.createLinearGradient(from.x, from.y, to.x, to.y);
+  air.addColorStop(0, shade(light.colour, 1, strength));
+  air.addColorStop(0.5, shade(light.colour, 1, strength * 0.36));
+  air.addColorStop(1, shade(light.colour, 1, strength * 0.05));
+  context.fillStyle = air;
+  for (const part of BEAM_PARTS) {
+    context.beginPath();
+    context.moveTo(from.x - aside.x * 1.5, from.y - aside.y * 1.5);
+    context.lineTo(from.x + aside.x * 1.5, from.y + aside.y * 1.5);
+    context.lineTo(to.x + aside.x * half * part, to.y + aside.y * half * part);
+    context.lineTo(to.x - aside.x * half * part, to.y - aside.y * half * part);
+    context.closePath();
+    context.fill();
+  }
+}
+
+/** A beam is laid on in layers, each narrower, so that its sides are soft. */
+const BEAM_PARTS = [1, 0.72, 0.42] as const;
+
+/** Where a chosen light lands: the ring that it is moved by. */
+function paintLanding(context: CanvasRenderingContext2D, project: Project, light: StageLight, { glass }: StageOptions): void {
+  const { x, y } = project(light.to);
+  context.strokeStyle = glass;
+  context.lineWidth = 1.5;
   context.beginPath();
-  context.moveTo(from.x - aside.x * 2, from.y - aside.y * 2);
-  context.lineTo(from.x + aside.x * 2, from.y + aside.y * 2);
-  context.lineTo(to.x + aside.x * half, to.y + aside.y * half);
-  context.lineTo(to.x - aside.x * half, to.y - aside.y * half);
+  context.arc(x, y, 7, 0, Math.PI * 2);
+  context.moveTo(x - 3, y);
+  context.lineTo(x + 3, y);
+  context.moveTo(x, y - 3);
+  context.lineTo(x, y + 3);
+  context.stroke();
+}
+
+function paintLasso(context: CanvasRenderingContext2D, { lasso, glass }: StageOptions): void {
+  const [first, ...rest] = lasso;
+  if (!first) return;
+  context.beginPath();
+  context.moveTo(first.x, first.y);
+  for (const { x, y } of rest) context.lineTo(x, y);
   context.closePath();
-  context.fillStyle = haze;
-  context.fill();
+  context.setLineDash([4, 3]);
+  context.strokeStyle = glass;
+  context.lineWidth = 1.5;
+  context.stroke();
+  context.setLineDash([]);
 }
 
 function paintHead(context: CanvasRenderingContext2D, project: Project, light: StageLight, options: StageOptions): void {

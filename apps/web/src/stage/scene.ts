@@ -6,6 +6,8 @@ export const BACK = 8.8;
 /** One light as the picture shows it at one moment. */
 export interface StageLight {
   readonly channel: number;
+  /** True for a light that turns: its landing point can be dragged. */
+  readonly turns: boolean;
   readonly from: Point;
   readonly to: Point;
   readonly level: number;
@@ -28,6 +30,16 @@ export function stageLights(show: Show, outputs: Outputs): StageLight[] {
     const to =
       pan === undefined ? (place.aim ?? { x: place.x, y: 0, z: place.z }) : landing(place, directionOf(pan, output.get("tilt") ?? 0), BACK);
     const colour = lightColour(attributes, (name) => output.get(name) ?? 0);
-    return [{ channel: number, from: place, to, level: (output.get("intensity") ?? 0) / 100, colour, angle: output.get("zoom") ?? 24 }];
+    return [
+      {
+        channel: number,
+        turns: pan !== undefined,
+        from: place,
+        to,
+        level: (output.get("intensity") ?? 0) / 100,
+        colour,
+        angle: output.get("zoom") ?? 24,
+      },
+    ];
   });
 }

@@ -1,5 +1,6 @@
-import { EmbeddedActionsParser, type IToken, Lexer } from "chevrotain";
-import type { Lights, Named, Range, Sentence, TypedChange, TypedDeed, TypedTiming } from "./sentence.ts";
+import { Lexer } from "chevrotain";
+import { LightRules, named } from "./lightRules.ts";
+import type { Keeping, Range, RecordWords, Sentence } from "./sentence.ts";
 import * as word from "./tokens.ts";
 
 /** A line that cannot be read: what is wrong, and where in the text. */
@@ -9,9 +10,9 @@ export interface LineFault {
   length: number;
 }
 
-class LineParser extends EmbeddedActionsParser {
+class LineParser extends LightRules {
   constructor() {
-    super(word.lineTokens, { recoveryEnabled: false });
+    super();
     this.performSelfAnalysis();
   }
 
@@ -19,6 +20,15 @@ class LineParser extends EmbeddedActionsParser {
     this.OR<Sentence>([
       { ALT: () => (this.CONSUME(word.Undo), { kind: "history", what: "undo" }) },
       { ALT: () => (this.CONSUME(word.Redo), { kind: "history", what: "redo" }) },
+      { ALT: () => ({ kind: "view", view: this.SUBRULE(this.view) }) },
+      { ALT: () => (this.CONSUME(word.Lit), { kind: "choice", what: "lit" }) },
+      { ALT: () => (this.CONSUME(word.Again), { kind: "choice", what: "before" }) },
+      { ALT: () => this.SUBRULE(this.record) },
+      { ALT: () => this.SUBRULE(this.update) },
+      { ALT: () => this.SUBRULE(this.dropped) },
+      { ALT: () => this.SUBRULE(this.keep) },
+      { ALT: () => this.SUBRULE(this.patch) },
+      { ALT: () => this.SUBRULE(this.gather) },
       { ALT: () => this.SUBRULE(this.flag) },
       { ALT: () => this.SUBRULE(this.recast) },
       { ALT: () => this.SUBRULE(this.swapPalette) },
@@ -28,6 +38,141 @@ class LineParser extends EmbeddedActionsParser {
       { ALT: () => this.SUBRULE(this.onLights, { ARGS: [undefined] }) },
     ]),
   );
+
+  private readonly view = this.RULE("view", (): "score" | "stage" | "run" | "rig" =>
+    this.OR<"score" | "stage" | "run" | "rig">([
+      { ALT: () => (this.CONSUME(word.Score), "score") },
+      { ALT: () => (this.CONSUME(word.Stage), "stage") },
+      { ALT: () => (this.CONSUME(word.Run), "run") },
+      { ALT: () => (this.CONSUME(word.Rig), "rig") },
+    ]),
+  );
+
+  private readonly record = this.RULE("record", (): Sentence => {
+    this.CONSUME(word.Record);
+    const words: RecordWords = {};
+    this.OPTION(() =>
+      this.OR([
+        { ALT: () => (this.CONSUME(word.Hash), (words.cue = this.CONSUME(word.Decimal).image)) },
+        { ALT: () => (this.CONSUME(word.Next), (words.cue = "next")) },
+      ]),
+    );
+    this.OPTION2(() => (words.label = this.CONSUME(word.Text).image.slice(1, -1)));
+    this.MANY(() => this.SUBRULE(this.recordOption, { ARGS: [words] }));
+    return { kind: "record", words };
+  });
+
+  private readonly recordOption = this.RULE("recordOption", (words: RecordWords = {}): void => {
+    this.OR([
+      { ALT: () => (this.CONSUME(word.UpTime), (words.up = this.SUBRULE(this.withDelay))) },
+      { ALT: () => (this.CONSUME(word.DownTime), (words.down = this.SUBRULE2(this.withDelay))) },
+      { ALT: () => (this.CONSUME(word.Merge), (words.mode = "merge")) },
+      { ALT: () => (this.CONSUME(word.Replace), (words.mode = "replace")) },
+      { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.Out), (words.mode = "remove")) },
+      { ALT: () => (this.CONSUME(word.Only), (words.only = true)) },
+      { ALT: () => (this.CONSUME(word.Part), (words.part = Number(this.CONSUME(word.Decimal).image))) },
+      { ALT: () => (this.CONSUME(word.All), (words.all = true)) },
+      { ALT: () => (this.CONSUME(word.From), this.CONSUME(word.Stage), (words.stage = true)) },
+      { ALT: () => (this.CONSUME(word.Values), (words.what = "values")) },
+      { ALT: () => (this.CONSUME(word.Times), (words.what = "times")) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Of);
+          words.lights = this.SUBRULE(this.lights);
+          words.family = this.OPTION(() => named(this.CONSUME(word.Word)));
+        },
+      },
+    ]);
+  });
+
+  private readonly withDelay = this.RULE("withDelay", (): { time: number; delay?: number } => {
+    const time = Number(this.CONSUME(word.Decimal).image);
+    const delay = this.OPTION(() => {
+      this.CONSUME(word.Delay);
+      return Number(this.CONSUME2(word.Decimal).image);
+    });
+    return { time, ...(delay === undefined ? {} : { delay }) };
+  });
+
+  private readonly update = this.RULE("update", (): Sentence => {
+    this.CONSUME(word.Update);
+    const place = this.OPTION(() =>
+      this.OR<"here" | "atSource" | "inPalette">([
+        { ALT: () => (this.CONSUME(word.Here), "here") },
+        { ALT: () => (this.CONSUME(word.AtWord), this.CONSUME(word.Source), "atSource") },
+        { ALT: () => (this.CONSUME(word.In), this.CONSUME(word.PaletteWord), "inPalette") },
+      ]),
+    );
+    const lights = this.OPTION2(() => (this.CONSUME(word.Of), this.SUBRULE(this.lights)));
+    const attribute = this.OPTION3(() => named(this.CONSUME(word.Word)));
+    return { kind: "update", ...(place ? { place } : {}), ...(lights ? { lights } : {}), ...(attribute ? { attribute } : {}) };
+  });
+
+  private readonly dropped = this.RULE("dropped", (): Sentence => {
+    this.CONSUME(word.Drop);
+    const lights = this.OPTION(() => this.SUBRULE(this.lights));
+    const attribute = this.OPTION2(() => named(this.CONSUME(word.Word)));
+    return { kind: "dropped", ...(lights ? { lights } : {}), ...(attribute ? { attribute } : {}) };
+  });
+
+  private readonly keep = this.RULE("keep", (): Sentence => {
+    this.CONSUME(word.Keep);
+    const keeping = this.OR<Keeping>([
+      {
+        ALT: () => {
+          this.CONSUME(word.PaletteWord);
+          const label = this.CONSUME(word.Text).image.slice(1, -1);
+          const family = named(this.CONSUME(word.Word));
+          const scope = this.OPTION(() => (this.CONSUME(word.For), this.SUBRULE(this.scope))) ?? "all";
+          return { what: "palette", label, family, scope };
+        },
+      },
+      { ALT: () => (this.CONSUME(word.Pace), { what: "pace", label: this.CONSUME2(word.Text).image.slice(1, -1) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Group);
+          const label = this.CONSUME3(word.Text).image.slice(1, -1);
+          const lights = this.OPTION2(() => this.SUBRULE(this.lights));
+          return { what: "group", label, ...(lights ? { lights } : {}) };
+        },
+      },
+    ]);
+    return { kind: "keep", keeping };
+  });
+
+  private readonly scope = this.RULE("scope", (): "all" | "type" | "channel" =>
+    this.OR<"all" | "type" | "channel">([
+      { ALT: () => (this.CONSUME(word.All), "all") },
+      { ALT: () => (this.CONSUME(word.Types), "type") },
+      { ALT: () => (this.CONSUME(word.Each), "channel") },
+    ]),
+  );
+
+  private readonly patch = this.RULE("patch", (): Sentence => {
+    this.CONSUME(word.Patch);
+    const { from, to } = this.SUBRULE(this.cueRange);
+    this.CONSUME(word.As);
+    const type = named(this.CONSUME(word.Name));
+    const at = this.OPTION(() => (this.CONSUME(word.From), this.CONSUME(word.Decimal)));
+    const label = this.OPTION2(() => this.CONSUME(word.Text).image.slice(1, -1));
+    return {
+      kind: "patch",
+      from: Number(from),
+      to: Number(to),
+      type,
+      ...(at ? { at: named(at) } : {}),
+      ...(label === undefined ? {} : { label }),
+    };
+  });
+
+  private readonly gather = this.RULE("gather", (): Sentence => {
+    this.CONSUME(word.Gather);
+    const cues: Range[] = [];
+    this.AT_LEAST_ONE_SEP({ SEP: word.Comma, DEF: () => (this.CONSUME(word.Hash), cues.push(this.SUBRULE(this.cueRange))) });
+    const label = this.CONSUME(word.Text).image.slice(1, -1);
+    const moves = this.OPTION(() => this.CONSUME(word.MovesWord)) !== undefined;
+    return { kind: "gather", cues, label, what: moves ? "moves" : "look" };
+  });
 
   private readonly flag = this.RULE("flag", (): Sentence => {
     const what = this.OR<"block" | "unblock" | "assert" | "unassert">([
@@ -144,15 +289,6 @@ class LineParser extends EmbeddedActionsParser {
     );
   });
 
-  private readonly cueRange = this.RULE("cueRange", (): Range => {
-    const from = this.CONSUME(word.Decimal).image;
-    const to = this.OPTION(() => {
-      this.CONSUME(word.Through);
-      return this.CONSUME2(word.Decimal).image;
-    });
-    return { from, to: to ?? from };
-  });
-
   private readonly onTimes = this.RULE("onTimes", (cues: Range | undefined): Sentence =>
     this.OR<Sentence>([
       {
@@ -189,101 +325,25 @@ class LineParser extends EmbeddedActionsParser {
     const only = this.OPTION3(() => this.CONSUME(word.Only)) !== undefined;
     return { kind: "lights", cues, lights, only, ...(attribute ? { attribute } : {}), ...(deed ? { deed } : {}) };
   });
-
-  private readonly lights = this.RULE("lights", (): Lights => {
-    const terms: Lights["terms"] = [];
-    this.AT_LEAST_ONE_SEP({ SEP: word.Comma, DEF: () => terms.push(this.SUBRULE(this.term)) });
-    const every = this.OPTION(() => {
-      this.CONSUME(word.Slash);
-      return Number(this.CONSUME(word.Decimal).image);
-    });
-    return { terms, every: every ?? 1 };
-  });
-
-  private readonly term = this.RULE("term", (): Lights["terms"][number] =>
-    this.OR<Lights["terms"][number]>([
-      {
-        ALT: () => {
-          this.CONSUME(word.At);
-          return { group: named(this.CONSUME(word.Name)) };
-        },
-      },
-      {
-        ALT: () => {
-          const first = this.CONSUME(word.Decimal);
-          const last = this.OPTION(() => {
-            this.CONSUME(word.Through);
-            return this.CONSUME2(word.Decimal).image;
-          });
-          return { first: Number(first.image), last: Number(last ?? first.image), at: first.startOffset };
-        },
-      },
-    ]),
-  );
-
-  private readonly deed = this.RULE("deed", (): TypedDeed =>
-    this.OR<TypedDeed>([
-      { ALT: () => (this.CONSUME(word.Equals), this.SUBRULE(this.target)) },
-      { ALT: () => (this.CONSUME(word.Plus), { add: Number(this.CONSUME(word.Decimal).image) }) },
-      { ALT: () => (this.CONSUME(word.Minus), { add: -Number(this.CONSUME2(word.Decimal).image) }) },
-      { ALT: () => (this.CONSUME(word.Star), { scale: Number(this.CONSUME3(word.Decimal).image) }) },
-      { ALT: () => (this.CONSUME(word.Release), { release: true }) },
-      { ALT: () => (this.CONSUME(word.Drop), { drop: true }) },
-      { ALT: () => (this.CONSUME(word.To), this.CONSUME(word.Part), { part: Number(this.CONSUME4(word.Decimal).image) }) },
-      { ALT: () => this.SUBRULE(this.ownTimes) },
-    ]),
-  );
-
-  private readonly ownTimes = this.RULE("ownTimes", (): TypedTiming =>
-    this.OR<TypedTiming>([
-      { ALT: () => (this.CONSUME(word.Pace), { times: { pace: named(this.CONSUME(word.Name)) } }) },
-      {
-        ALT: () => {
-          const times: TypedTiming["times"] = {};
-          this.AT_LEAST_ONE(() =>
-            this.OR2([
-              { ALT: () => (this.CONSUME(word.Fade), (times.fade = this.SUBRULE(this.amount))) },
-              { ALT: () => (this.CONSUME(word.Delay), (times.delay = this.SUBRULE2(this.amount))) },
-              { ALT: () => (this.CONSUME(word.Curve), (times.curve = named(this.CONSUME(word.Word)))) },
-            ]),
-          );
-          return { times };
-        },
-      },
-    ]),
-  );
-
-  /** A number, or a fan of them. */
-  private readonly amount = this.RULE("amount", (): number | string => {
-    const points = [this.SUBRULE(this.signed)];
-    this.MANY(() => {
-      this.CONSUME(word.Tilde);
-      points.push(this.SUBRULE2(this.signed));
-    });
-    return points.length > 1 ? points.join("~") : (points[0] ?? 0);
-  });
-
-  private readonly signed = this.RULE("signed", (): number => {
-    const below = this.OPTION(() => this.CONSUME(word.Minus)) !== undefined;
-    const value = Number(this.CONSUME(word.Decimal).image);
-    return below ? -value : value;
-  });
-
-  private readonly target = this.RULE("target", (): TypedChange =>
-    this.OR<TypedChange>({
-      IGNORE_AMBIGUITIES: true,
-      DEF: [
-        { ALT: () => (this.CONSUME(word.Full), { set: 100 }) },
-        { ALT: () => (this.CONSUME(word.Out), { set: 0 }) },
-        { ALT: () => ({ set: this.SUBRULE(this.amount) }) },
-        { ALT: () => ({ palette: named(this.CONSUME(word.Name)) }) },
-      ],
-    }),
-  );
 }
 
-function named(token: IToken): Named {
-  return { name: token.image, at: token.startOffset };
+/** What can stand next in a line: the kind of word, and the rule in which it would stand. */
+export interface Possible {
+  readonly token: string;
+  readonly rule: string;
+}
+
+/** What can follow a beginning of a line, and the place where a word that is still being typed begins. */
+export function possibleNext(text: string): { next: Possible[]; from: number } {
+  const { lexer, parser } = lineReader();
+  const { tokens } = lexer.tokenize(text);
+  const last = tokens.at(-1);
+  const typing = last && /[\p{L}_]$/u.test(text) && last.startOffset + last.image.length === text.length ? last : undefined;
+  const before = typing ? tokens.slice(0, -1) : tokens;
+  const next = parser
+    .computeContentAssist("sentence", before)
+    .map(({ nextTokenType, ruleStack }) => ({ token: nextTokenType.name, rule: ruleStack.at(-1) ?? "" }));
+  return { next, from: typing ? typing.startOffset : text.length };
 }
 
 interface Reader {

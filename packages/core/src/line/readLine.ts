@@ -1,13 +1,19 @@
 import { cueOrder, isCueNumber } from "../show/cueNumber.ts";
-import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import type { EditInput } from "../edit/edits.ts";
 import { type LineFault, parseLine } from "./grammar.ts";
-import type { Lights, Named, Range, Sentence, TypedChange, TypedDeed, TypedTiming } from "./sentence.ts";
+import { type HandRequest, deedInHand, handRequest } from "./handLine.ts";
+import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf } from "./names.ts";
+import { bulkEdits } from "../rig/rigEdits.ts";
+import { readPatch } from "../rig/patch.ts";
+import { freeId } from "../hand/keep.ts";
+import { ShowError } from "../show/errors.ts";
+import type { Range, Sentence, TypedChange, TypedDeed } from "./sentence.ts";
 
 /** What a typed line asks for, held against the show: an edit, a choice, or a step in the history. */
 export type LineRequest =
-  | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: Range }
+  | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: Range | undefined }
+  | HandRequest
   | { kind: "choose"; channels?: number[]; cues?: Range }
   | { kind: "history"; what: "undo" | "redo" };
 
@@ -16,14 +22,8 @@ export interface LineContext {
   readonly sheet: ShowSheet;
   readonly list: ListSheet;
   readonly cues: Range | undefined;
-}
-
-class Fault extends Error {
-  readonly fault: LineFault;
-  constructor(fault: LineFault) {
-    super(fault.message);
-    this.fault = fault;
-  }
+  /** True where a line without `#` goes to the Hand: everywhere but in the sheets that edit blind. */
+  readonly toHand?: boolean;
 }
 
 /** Reads a line against a show. A fault points at the word that is wrong. */
@@ -53,12 +53,26 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     }
     case "lights":
       return onLights(sentence, context);
+    case "view":
+    case "choice":
+    case "record":
+    case "update":
+    case "dropped":
+    case "keep":
+      return handRequest(sentence, context);
+    case "patch":
+      return { kind: "edit", edits: patchEdits(sentence, context), channels: undefined, cues: undefined };
+    case "gather":
+      return { kind: "edit", edits: gatherEdits(sentence, context), channels: undefined, cues: undefined };
     default:
       return onCues(sentence, context);
   }
 }
 
-type CueSentence = Exclude<Sentence, { kind: "history" | "goCue" | "times" | "lights" }>;
+type CueSentence = Extract<
+  Sentence,
+  { kind: "flag" | "recast" | "swapPalette" | "copy" | "move" | "delete" | "renumber" | "split" | "label" }
+>;
 
 function onCues(sentence: CueSentence, context: LineContext): LineRequest {
   const list = context.list.id;
@@ -70,7 +84,7 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
       return { ...editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "recast", list, ...cues, channel, as, how })), channels: [as] };
     }
     case "swapPalette": {
-      const [palette, as] = [paletteNamed(sentence.palette, context), paletteNamed(sentence.as, context)];
+      const [palette, as] = [paletteNamed(sentence.palette, context.sheet), paletteNamed(sentence.as, context.sheet)];
       return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "swapPalette", list, ...cues, palette, as }));
     }
     case "copy":
@@ -90,7 +104,7 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
       return { ...editOf(checkedRange(sentence.cues), (cues) => ({ op: "renumber", list, ...cues, start, step })), cues: single(start) };
     }
     case "split": {
-      const keys = { channels: channelsOf(sentence.lights, context), ...attributeOf(sentence.attribute, context) };
+      const keys = { channels: channelsOf(sentence.lights, context.sheet), ...attributeOf(sentence.attribute, context.sheet) };
       return editOf(single(sentence.to), () => ({ op: "split", list, cue: single(sentence.cue).from, to: sentence.to, keys }));
     }
     case "label":
@@ -118,8 +132,9 @@ function deletion(range: Range, { list }: LineContext): LineRequest {
 }
 
 function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: LineContext): LineRequest {
-  const channels = channelsOf(sentence.lights, context);
+  const channels = channelsOf(sentence.lights, context.sheet);
   if (!sentence.deed) return { kind: "choose", channels, ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}) };
+  if (context.toHand && !sentence.cues) return deedInHand(sentence, sentence.deed, channels, context.sheet);
   const cues = cuesFor(sentence.cues, context);
   return { kind: "edit", edits: [editOnLights(sentence, sentence.deed, channels, cues, context)], channels, cues };
 }
@@ -132,88 +147,18 @@ function editOnLights(
   context: LineContext,
 ): EditInput {
   const list = context.list.id;
-  const keys = { channels, ...attributeOf(attribute, context) };
+  const keys = { channels, ...attributeOf(attribute, context.sheet) };
   if ("part" in deed) {
     if (cues.from !== cues.to) throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });
     return { op: "assignPart", list, cue: cues.from, keys, part: deed.part };
   }
-  if ("times" in deed) return { op: "setMoveTimes", list, ...cues, keys, ...timesOf(deed.times, context) };
+  if ("times" in deed) return { op: "setMoveTimes", list, ...cues, keys, ...timesOf(deed.times, context.sheet) };
   const own = attribute || "palette" in deed ? keys : { ...keys, families: ["intensity" as const] };
   return { op: "change", list, ...cues, keys: own, do: deedOf(deed, context), where: "look", after: only ? "restore" : "track" };
 }
 
-function timesOf(
-  { fade, delay, curve, pace }: TypedTiming["times"],
-  { sheet }: LineContext,
-): Pick<Extract<EditInput, { op: "setMoveTimes" }>, "fade" | "delay" | "curve" | "pace"> {
-  if (pace) {
-    const found = sheet.show.paces.find((each) => matches(each, pace.name));
-    if (found) return { pace: found.id };
-    const names = sheet.show.paces.map((each) => each.id).join(", ") || "none yet";
-    throw new Fault({ message: `There is no pace "${pace.name}"; the paces are ${names}`, at: pace.at, length: pace.name.length });
-  }
-  const known = curve && CURVES.find((each) => each.toLowerCase() === curve.name.toLowerCase());
-  if (curve && !known)
-    throw new Fault({
-      message: `There is no curve "${curve.name}"; the curves are ${CURVES.join(", ")}`,
-      at: curve.at,
-      length: curve.name.length,
-    });
-  return { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }), ...(known ? { curve: known } : {}) };
-}
-
-function channelsOf(lights: Lights, { sheet }: LineContext): number[] {
-  const all = lights.terms.flatMap((term) => {
-    if ("group" in term) return groupNamed(term.group, sheet).channels;
-    const span = [...sheet.keys.byChannel.keys()].filter((channel) => channel >= term.first && channel <= term.last);
-    if (span.length === 0)
-      throw new Fault({
-        message:
-          term.first === term.last
-            ? `Channel ${term.first} is not in the rig`
-            : `No channel from ${term.first} to ${term.last} is in the rig`,
-        at: term.at,
-        length: String(term.first).length,
-      });
-    return span;
-  });
-  return [...new Set(all)].filter((_, index) => index % Math.max(1, lights.every) === 0);
-}
-
-function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
-  const found = sheet.show.groups.find((group) => matches(group, named.name));
-  if (found) return found;
-  throw new Fault({
-    message: `There is no group "${named.name}"; the groups are ${sheet.show.groups.map((group) => group.id).join(", ")}`,
-    at: named.at,
-    length: named.name.length,
-  });
-}
-
-function attributeOf(named: Named | undefined, { sheet }: LineContext): { attributes?: string[]; families?: Family[] } {
-  if (!named) return {};
-  const family = FAMILIES.find((each) => each === named.name);
-  if (family) return { families: [family] };
-  if (sheet.keys.names.has(named.name)) return { attributes: [named.name] };
-  throw new Fault({ message: `No light here has "${named.name}"`, at: named.at, length: named.name.length });
-}
-
 function deedOf(deed: TypedChange, context: LineContext): Extract<EditInput, { op: "change" }>["do"] {
-  return "palette" in deed ? { palette: paletteNamed(deed.palette, context) } : deed;
-}
-
-function paletteNamed({ name, at }: Named, { sheet }: LineContext): string {
-  const found = sheet.show.palettes.find((palette) => matches(palette, name));
-  if (found) return found.id;
-  throw new Fault({
-    message: `There is no palette "${name}"; the palettes are ${sheet.show.palettes.map((palette) => palette.id).join(", ")}`,
-    at,
-    length: name.length,
-  });
-}
-
-function matches({ id, label }: { id: string; label: string }, name: string): boolean {
-  return id.toLowerCase() === name.toLowerCase() || label.toLowerCase() === name.toLowerCase();
+  return "palette" in deed ? { palette: paletteNamed(deed.palette, context.sheet) } : deed;
 }
 
 function cuesFor(typed: Range | undefined, context: LineContext): Range {
@@ -228,4 +173,47 @@ function checkedRange(range: Range): Range {
       throw new Fault({ message: `${number} is not a cue number; it has at most three decimal places`, at: 0, length: number.length + 1 });
   }
   return range;
+}
+
+function patchEdits({ from, to, type, at, label }: Extract<Sentence, { kind: "patch" }>, { sheet }: LineContext): EditInput[] {
+  const patch = at && readPatch(at.name);
+  if (at && !patch)
+    throw new Fault({ message: `${at.name} is not a patch; write universe and address such as 1.101`, at: at.at, length: at.name.length });
+  const known = sheet.show.fixtureTypes.find((each) => matches({ id: each.id, label: each.name }, type.name));
+  try {
+    return bulkEdits(sheet.show, { from, to, type: known?.id ?? type.name, ...(patch ? { patch } : {}), label });
+  } catch (error) {
+    if (!(error instanceof ShowError)) throw error;
+    throw new Fault({ message: error.message, at: type.at, length: type.name.length });
+  }
+}
+
+/** A new list of the named cues in the order in which they are named, numbered from 1. */
+function gatherEdits({ cues, label, what }: Extract<Sentence, { kind: "gather" }>, { sheet, list }: LineContext): EditInput[] {
+  const named = cues.flatMap((range) => {
+    const { from, to } = checkedRange(range);
+    const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(from) && cueOrder(cue.number) <= cueOrder(to));
+    if (inside.length === 0) throw new Fault({ message: `No cue from ${from} to ${to} is in the list`, at: 0, length: 1 });
+    return inside.map((cue) => cue.number);
+  });
+  const id = freeId(label, sheet.lists.keys());
+  return [
+    { op: "setList", list: { id, label } },
+    ...named.map((cue, index): EditInput => ({ op: "copyCue", list: list.id, cue, to: String(index + 1), toList: id, what })),
+  ];
+}
+
+/** Lights as a line names them: "1..6, 9, @front / 2". A fault points at the word. */
+export function lightsNamed(text: string, sheet: ShowSheet): { channels: number[] } | { fault: LineFault } {
+  const parsed = parseLine(text);
+  if ("fault" in parsed) return parsed;
+  const { sentence } = parsed;
+  if (sentence.kind !== "lights" || sentence.deed || sentence.attribute || sentence.cues)
+    return { fault: { message: `"${text}" does not name lights; write them as 1..6, 9, @group`, at: 0, length: text.length } };
+  try {
+    return { channels: channelsOf(sentence.lights, sheet) };
+  } catch (error) {
+    if (error instanceof Fault) return { fault: error.fault };
+    throw error;
+  }
 }

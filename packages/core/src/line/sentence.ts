@@ -1,6 +1,14 @@
 /** What somebody typed, before it is held against a show. Places in the text count from 0. */
 export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
+  | { kind: "view"; view: "score" | "stage" | "run" | "rig" }
+  | { kind: "choice"; what: "lit" | "before" }
+  | { kind: "record"; words: RecordWords }
+  | { kind: "update"; place?: "here" | "atSource" | "inPalette"; lights?: Lights; attribute?: Named }
+  | { kind: "dropped"; lights?: Lights; attribute?: Named }
+  | { kind: "keep"; keeping: Keeping }
+  | { kind: "patch"; from: number; to: number; type: Named; at?: Named; label?: string }
+  | { kind: "gather"; cues: Range[]; label: string; what: "moves" | "look" }
   | { kind: "goCue"; cues: Range }
   | { kind: "times"; cues: Range | undefined; scale?: number; up?: number; down?: number }
   | { kind: "flag"; what: "block" | "unblock" | "assert" | "unassert"; cues: Range }
@@ -13,6 +21,27 @@ export type Sentence =
   | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
   | { kind: "label"; cues: Range; label: string }
   | { kind: "lights"; cues: Range | undefined; lights: Lights; attribute?: Named; deed?: TypedDeed; only: boolean };
+
+/** What was said of a record; what was not said is left to whoever makes it. Seconds. */
+export interface RecordWords {
+  cue?: string;
+  label?: string;
+  up?: { time: number; delay?: number };
+  down?: { time: number; delay?: number };
+  mode?: "merge" | "replace" | "remove";
+  only?: boolean;
+  part?: number;
+  all?: boolean;
+  stage?: boolean;
+  what?: "values" | "times";
+  lights?: Lights;
+  family?: Named | undefined;
+}
+/** What is to be kept of what is in hand or chosen. */
+export type Keeping =
+  | { what: "palette"; label: string; family: Named; scope: "all" | "type" | "channel" }
+  | { what: "pace"; label: string }
+  | { what: "group"; label: string; lights?: Lights };
 
 /** Cue numbers as typed; one cue is a range with two equal ends. */
 export interface Range {

@@ -46,6 +46,31 @@ export const Of = keyword("Of", "of");
 export const To = keyword("To", "to");
 export const From = keyword("From", "from");
 export const By = keyword("By", "by");
+export const Record = keyword("Record", "record");
+export const Update = keyword("Update", "update");
+export const Keep = keyword("Keep", "keep");
+export const Patch = keyword("Patch", "patch");
+export const Gather = keyword("Gather", "gather");
+export const Next = keyword("Next", "next");
+export const Merge = keyword("Merge", "merge");
+export const Replace = keyword("Replace", "replace");
+export const Take = keyword("Take", "take");
+export const All = keyword("All", "all");
+export const Values = keyword("Values", "values");
+export const Here = keyword("Here", "here");
+export const Source = keyword("Source", "source");
+export const PaletteWord = keyword("PaletteWord", "palette");
+export const Group = keyword("Group", "group");
+export const Types = keyword("Types", "types");
+export const Each = keyword("Each", "each");
+export const Score = keyword("Score", "score");
+export const Stage = keyword("Stage", "stage");
+export const Run = keyword("Run", "run");
+export const Rig = keyword("Rig", "rig");
+export const Lit = keyword("Lit", "lit");
+export const Again = keyword("Again", "again");
+export const AtWord = keyword("AtWord", "at");
+export const MovesWord = keyword("MovesWord", "moves");
 export const Text = createToken({ name: "Text", pattern: /"[^"]*"/ });
 export const Tilde = createToken({ name: "Tilde", pattern: /~/ });
 export const Decimal = createToken({ name: "Decimal", pattern: /\d+(\.\d+)?/ });
@@ -65,6 +90,30 @@ export const lineTokens = [
   Space,
   Name,
   Text,
+  Replace,
+  PaletteWord,
+  Record,
+  Update,
+  Gather,
+  Values,
+  Source,
+  Patch,
+  Merge,
+  Group,
+  Score,
+  Stage,
+  Again,
+  MovesWord,
+  Keep,
+  Next,
+  Take,
+  Here,
+  Types,
+  Each,
+  All,
+  Run,
+  Rig,
+  Lit,
   Unassert,
   Exchange,
   Renumber,
@@ -99,6 +148,7 @@ export const lineTokens = [
   For,
   UpTime,
   As,
+  AtWord,
   In,
   Of,
   To,
@@ -117,3 +167,10 @@ export const lineTokens = [
   Minus,
   Star,
 ];
+
+/** The text of each keyword, by the name of its kind. */
+export const KEYWORDS: ReadonlyMap<string, string> = new Map(
+  lineTokens.flatMap((token): [string, string][] =>
+    token.PATTERN instanceof RegExp && /^[a-z]+$/.test(token.PATTERN.source) ? [[token.name, token.PATTERN.source]] : [],
+  ),
+);

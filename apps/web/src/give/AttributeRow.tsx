@@ -1,0 +1,68 @@
+import type { Attribute } from "@zm/core";
+import { useState } from "react";
+import { type Give, readGive } from "./readGive.ts";
+import { valueWords } from "./chosenKeys.ts";
+
+interface AttributeRowProps {
+  attribute: Attribute;
+  values: readonly number[];
+  onGive: (give: Give) => void;
+  id?: string;
+  onFocus?: () => void;
+}
+
+/** One attribute of the chosen lights: a slider for all of them, and a field that takes a number, a step or a fan. */
+export function AttributeRow({ attribute, values, onGive, id, onFocus }: AttributeRowProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const words = valueWords(values);
+  const wrong = typed !== null && typed.trim() !== "" && readGive(typed, attribute) === null;
+  const name = attribute.name ?? attribute.id;
+  const take = (): void => {
+    const give = typed === null ? null : readGive(typed, attribute);
+    if (give) onGive(give);
+    setTyped(null);
+  };
+  return (
+    <div className="flex items-center gap-2">
+      <label htmlFor={id ?? `give-${attribute.id}`} className="w-14 shrink-0 truncate text-quiet" title={name}>
+        {name}
+      </label>
+      <input
+        type="range"
+        aria-label={`${name}, all chosen lights`}
+        min={attribute.min}
+        max={attribute.max}
+        step={attribute.snap ? 1 : attribute.max - attribute.min > 150 ? 1 : 0.5}
+        value={values[0] ?? attribute.home}
+        className="range range-xs min-w-0 flex-1 text-neutral [--range-thumb:var(--color-base-content)]"
+        onFocus={onFocus}
+        onChange={(event) => onGive({ set: Number(event.target.value) })}
+      />
+      <input
+        id={id ?? `give-${attribute.id}`}
+        className={`input input-sm figures w-[76px] shrink-0 bg-base-100 px-2 ${wrong ? "border-error" : ""}`}
+        autoComplete="off"
+        placeholder={words}
+        title="70, full, out, +10, *0.8, or a fan: 0~100, 20~80~20"
+        value={typed ?? words}
+        onFocus={(event) => {
+          event.target.select();
+          onFocus?.();
+        }}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") {
+            take();
+            event.currentTarget.select();
+          }
+          if (event.key === "Escape") {
+            setTyped(null);
+            event.stopPropagation();
+            event.currentTarget.blur();
+          }
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,85 @@
+import { type ShowSheet, intensityOf } from "@zm/core";
+import { chooseBefore, chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
+import { useHandChange } from "../hand/useHandChange.ts";
+import { lightWords } from "../shared/words.ts";
+import { useShow } from "../show/useShow.ts";
+
+const SMALL = "btn btn-xs border-neutral px-1.5 font-normal";
+
+/** Ways to choose lights without hitting them in the picture: groups, all that are lit, every second one, what was chosen before. */
+export function ChooseLights() {
+  const { sheet } = useShow();
+  const { outputOf } = useHandChange();
+  const channels = useChoice((choice) => choice.channels);
+  const before = useChoice((choice) => choice.before);
+  const lit = (): number[] => litLights(sheet, outputOf);
+  return (
+    <section aria-label="Chosen lights" className="flex flex-col gap-2">
+      <h2 className="text-[17px] font-bold" data-testid="chosen-lights">
+        {channels.length === 0 ? "No light chosen" : lightWords(channels)}
+      </h2>
+      <div className="flex flex-wrap gap-1" role="group" aria-label="Groups">
+        {sheet.show.groups.map((group) => (
+          <button
+            key={group.id}
+            type="button"
+            className={SMALL}
+            title={`${group.channels.length} lights; with Shift they come to those chosen`}
+            onClick={(event) => (event.shiftKey ? toggleLights(group.channels) : chooseLights(group.channels))}
+          >
+            {group.label || group.id}
+          </button>
+        ))}
+      </div>
+      <div className="flex flex-wrap gap-1">
+        <button type="button" className={SMALL} onClick={() => chooseLights(lit())}>
+          All lit
+        </button>
+        <button
+          type="button"
+          className={SMALL}
+          disabled={channels.length < 2}
+          title="Every second of the chosen lights, from the first"
+          onClick={() => chooseLights(channels.filter((_, index) => index % 2 === 0))}
+        >
+          Every 2nd
+        </button>
+        <button
+          type="button"
+          className={SMALL}
+          disabled={channels.length < 3}
+          title="Every third of the chosen lights, from the first"
+          onClick={() => chooseLights(channels.filter((_, index) => index % 3 === 0))}
+        >
+          3rd
+        </button>
+        <button
+          type="button"
+          className={SMALL}
+          disabled={channels.length < 2}
+          title="The same lights, from the last to the first: fans run the other way"
+          onClick={() => chooseLights([...channels].reverse())}
+        >
+          Turn round
+        </button>
+        <button
+          type="button"
+          className={SMALL}
+          disabled={before.length === 0}
+          title={before[0] ? `Again ${lightWords(before[0])}` : undefined}
+          onClick={chooseBefore}
+        >
+          Before
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** The lights that put out light now, in the order of the rig. */
+export function litLights(sheet: ShowSheet, outputOf: ReturnType<typeof useHandChange>["outputOf"]): number[] {
+  return [...sheet.keys.byChannel.keys()].filter((channel) => {
+    const level = intensityOf(sheet.keys, channel);
+    return level !== undefined && outputOf(level) > 0.01;
+  });
+}

@@ -1,0 +1,105 @@
+import type { Attribute } from "@zm/core";
+import { useRef } from "react";
+import { plain } from "../choice/impactWords.ts";
+
+interface FanStripProps {
+  attribute: Attribute;
+  values: readonly number[];
+  onFan: (fan: string) => void;
+}
+
+const WIDTH = 232;
+const HEIGHT = 54;
+const EDGE = 7;
+
+/** The chosen lights as a row of bars: dragging an end leans the row, dragging the middle bends it. */
+export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStripProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  const count = values.length;
+  if (count < 2) return null;
+  const first = values[0] ?? 0;
+  const last = values[count - 1] ?? 0;
+  const middle = middleOf(values);
+  const xAt = (index: number): number => EDGE + (index / (count - 1)) * (WIDTH - 2 * EDGE);
+  const yAt = (value: number): number => HEIGHT - EDGE - ((value - min) / (max - min)) * (HEIGHT - 2 * EDGE);
+  const bend = (event: React.PointerEvent, handle: "first" | "middle" | "last"): void => {
+    const box = svg.current?.getBoundingClientRect();
+    if (!box || event.buttons === 0) return;
+    const raw = min + ((HEIGHT - EDGE - (event.clientY - box.top)) / (HEIGHT - 2 * EDGE)) * (max - min);
+    onFan(fanWith({ first, middle, last }, handle, Math.round(Math.min(max, Math.max(min, raw)))));
+  };
+  const nudge = (event: React.KeyboardEvent, handle: "first" | "middle" | "last", value: number): void => {
+    const step = event.key === "ArrowUp" ? 1 : event.key === "ArrowDown" ? -1 : 0;
+    if (step === 0) return;
+    event.preventDefault();
+    const far = event.shiftKey ? (max - min) / 10 : (max - min) / 100;
+    onFan(fanWith({ first, middle, last }, handle, Math.round(Math.min(max, Math.max(min, value + step * far)) * 10) / 10));
+  };
+  const handles = [
+    ["first", 0, first],
+    ...(count > 2 ? [["middle", (count - 1) / 2, middle] as const] : []),
+    ["last", count - 1, last],
+  ] as const;
+  return (
+    <svg
+      ref={svg}
+      width={WIDTH}
+      height={HEIGHT}
+      className="touch-none rounded border border-neutral bg-sheet"
+      role="group"
+      aria-label={`Fan of ${id}`}
+    >
+      {values.map((value, index) => (
+        <line
+          key={index}
+          x1={xAt(index)}
+          x2={xAt(index)}
+          y1={yAt(Math.max(min, Math.min(0, max)))}
+          y2={yAt(value)}
+          className="stroke-quiet"
+          strokeWidth={Math.max(1, Math.min(8, 160 / count))}
+        />
+      ))}
+      {handles.map(([handle, place, value]) => (
+        <circle
+          key={handle}
+          cx={xAt(place)}
+          cy={yAt(value)}
+          r={6}
+          tabIndex={0}
+          role="slider"
+          aria-label={`${id} of the ${handle} light`}
+          aria-valuemin={min}
+          aria-valuemax={max}
+          aria-valuenow={value}
+          aria-valuetext={plain(value)}
+          className="cursor-ns-resize fill-base-100 stroke-secondary"
+          strokeWidth={2}
+          onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+          onPointerMove={(event) => bend(event, handle)}
+          onKeyDown={(event) => nudge(event, handle, value)}
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** The value in the middle of a row; between two lights half way. */
+function middleOf(values: readonly number[]): number {
+  const low = values[Math.floor((values.length - 1) / 2)] ?? 0;
+  const high = values[Math.ceil((values.length - 1) / 2)] ?? 0;
+  return Math.round(((low + high) / 2) * 10) / 10;
+}
+
+interface Points {
+  readonly first: number;
+  readonly middle: number;
+  readonly last: number;
+}
+
+/** The fan after one of its three points was moved: dragging an end of a straight row keeps it straight. */
+export function fanWith(points: Points, handle: keyof Points, value: number): string {
+  const straight = Math.abs((points.first + points.last) / 2 - points.middle) < 0.6;
+  const moved = { ...points, [handle]: value };
+  return handle !== "middle" && straight ? `${moved.first}~${moved.last}` : `${moved.first}~${moved.middle}~${moved.last}`;
+}

@@ -1,0 +1,130 @@
+import type { Family } from "@zm/core";
+import { useState } from "react";
+import { useChoice } from "../choice/choice.ts";
+import { useHand } from "../hand/handStore.ts";
+import { useHandChange } from "../hand/useHandChange.ts";
+import { useLive } from "../show/live.ts";
+import { useShow } from "../show/useShow.ts";
+import { useStageLook } from "../stage/stageLook.ts";
+import { AttributeRow } from "./AttributeRow.tsx";
+import { ChooseLights } from "./ChooseLights.tsx";
+import { type ChosenAttribute, chosenAttributes } from "./chosenKeys.ts";
+import { ColourGive } from "./ColourGive.tsx";
+import { FanStrip } from "./FanStrip.tsx";
+import { PalettesGive } from "./PalettesGive.tsx";
+import type { Give } from "./readGive.ts";
+import { TimesGive } from "./TimesGive.tsx";
+
+/** What the chosen lights are told, live: level, position, colour, beam, with palettes and own times. It all goes to the Hand. */
+export function GivePanel({ blind }: { blind: boolean }) {
+  const { sheet } = useShow();
+  const channels = useChoice((choice) => choice.channels);
+  const [wanted, setWanted] = useState<Family>("intensity");
+  const families = chosenAttributes(sheet, channels);
+  const family = families.has(wanted) ? wanted : [...families.keys()][0];
+  return (
+    <div className="flex flex-col gap-3">
+      <ChooseLights />
+      {blind && (
+        <div className="flex flex-col gap-2">
+          <p className="text-quiet">
+            The picture shows a cue blind. What is given here goes live, so turn to the stage first; blind values are changed in the Score.
+          </p>
+          <button type="button" className="btn btn-sm border-neutral" onClick={() => useStageLook.setState({ shows: "stage" })}>
+            Turn to the stage
+          </button>
+        </div>
+      )}
+      {!blind && family && (
+        <>
+          <div role="tablist" aria-label="Family" className="flex border-b border-rule">
+            {[...families.keys()].map((each) => (
+              <button
+                key={each}
+                type="button"
+                role="tab"
+                aria-selected={each === family}
+                className={`-mb-px border-b-2 px-2 pb-1 text-[13px] ${each === family ? "border-secondary text-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
+                onClick={() => setWanted(each)}
+              >
+                {each === "intensity" ? "level" : each}
+              </button>
+            ))}
+          </div>
+          <FamilyGive key={family} channels={channels} family={family} attributes={families.get(family) ?? []} />
+        </>
+      )}
+      {!blind && channels.length === 0 && (
+        <p className="text-quiet">
+          Click a light in the picture, draw a line around some, take a group, or type <span className="figures">1..6</span> below. What you
+          give them goes in hand and on stage at once.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function FamilyGive({
+  channels,
+  family,
+  attributes,
+}: {
+  channels: readonly number[];
+  family: Family;
+  attributes: readonly ChosenAttribute[];
+}) {
+  const { give, outputOf } = useHandChange();
+  useHand((state) => state.hand);
+  useLive((state) => state.run);
+  const [fanned, setFanned] = useState(attributes[0]?.attribute.id);
+  const shown = attributes.find(({ attribute }) => attribute.id === fanned) ?? attributes[0];
+  const giveTo = (attribute: string, deed: Give): void => {
+    give({ channels: [...channels], attributes: [attribute] }, deed);
+  };
+  return (
+    <>
+      {family === "colour" && <ColourGive channels={channels} />}
+      <div className="flex flex-col gap-1">
+        {attributes.map(({ attribute, keys }) => (
+          <AttributeRow
+            key={attribute.id}
+            attribute={attribute}
+            values={keys.map(outputOf)}
+            onGive={(deed) => giveTo(attribute.id, deed)}
+            onFocus={() => setFanned(attribute.id)}
+          />
+        ))}
+      </div>
+      {family === "intensity" && (
+        <div className="flex gap-1.5">
+          {(
+            [
+              ["Full", { set: 100 }],
+              ["Half", { set: 50 }],
+              ["Out", { set: 0 }],
+              ["+5", { add: 5 }],
+              ["−5", { add: -5 }],
+            ] as const
+          ).map(([word, deed]) => (
+            <button
+              key={word}
+              type="button"
+              className="btn btn-xs flex-1 border-neutral px-1 font-normal"
+              onClick={() => giveTo("intensity", deed)}
+            >
+              {word}
+            </button>
+          ))}
+        </div>
+      )}
+      {shown && (
+        <FanStrip attribute={shown.attribute} values={shown.keys.map(outputOf)} onFan={(fan) => giveTo(shown.attribute.id, { set: fan })} />
+      )}
+      {family === "position" && (
+        <p className="text-[13px] text-quiet">Or drag a ring in the picture; with Alt all chosen lights go to one place.</p>
+      )}
+      <PalettesGive channels={channels} family={family} />
+      <TimesGive channels={channels} family={family} />
+    </>
+  );
+}

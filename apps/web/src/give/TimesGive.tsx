@@ -1,0 +1,135 @@
+import { CURVES, type Family, freeId, givePace, heldKeys, moveTiming, paceFromHand } from "@zm/core";
+import { useState } from "react";
+import { useHandChange, toldOr } from "../hand/useHandChange.ts";
+import { useHand } from "../hand/handStore.ts";
+import { curveWords } from "../shared/words.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { valueWords } from "./chosenKeys.ts";
+
+const SECONDS = /^\d+(\.\d+)?(~\d+(\.\d+)?)*$/;
+
+/** Own times of the chosen lights' values in hand: seconds or fans of them, a curve, and stored paces. */
+export function TimesGive({ channels, family }: { channels: readonly number[]; family: Family }) {
+  const { sheet } = useShow();
+  const { change, time } = useHandChange();
+  const hand = useHand((state) => state.hand);
+  const makeEdits = useMakeEdits();
+  const [naming, setNaming] = useState(false);
+  const selection = { channels: [...channels], families: [family] };
+  const keys = heldKeys(sheet, hand, selection);
+  const timings = keys.map((key) => moveTiming(hand.held[key.name]?.move ?? 0));
+  const pacesFor = sheet.show.paces.filter((pace) => pace[family] !== undefined);
+  const words = (name: "fade" | "delay"): string => {
+    const known = timings.map((each) => each[name]);
+    return known.every((each) => each === undefined) ? "" : valueWords(known.map((each) => each ?? 0));
+  };
+  const curve = timings.every((each) => each.curve === timings[0]?.curve) ? (timings[0]?.curve ?? "") : "";
+  const lay = (id: string): void => {
+    const pace = sheet.show.paces.find((each) => each.id === id);
+    const times = pace && toldOr(() => givePace(sheet, hand, { channels: [...channels] }, pace));
+    if (times) change({ do: "time", times });
+  };
+  const keep = async (label: string): Promise<void> => {
+    setNaming(false);
+    const id = freeId(
+      label,
+      sheet.show.paces.map((pace) => pace.id),
+    );
+    const pace = toldOr(() => paceFromHand(sheet, hand, { id, label, channels }));
+    if (pace) await makeEdits([{ op: "setPace", pace }]);
+  };
+  return (
+    <fieldset aria-label="Own times in hand" className="flex flex-col gap-1.5 border-t border-rule pt-2" disabled={keys.length === 0}>
+      <p className="text-[13px] text-quiet">
+        {keys.length === 0 ? `own times: no ${family} of these is in hand yet` : `own times of this ${family}`}
+      </p>
+      <div className="flex gap-1.5">
+        {(["fade", "delay"] as const).map((name) => (
+          <SecondsOrFan key={name} name={name} words={words(name)} onTake={(value) => time(selection, { [name]: value })} />
+        ))}
+        <select
+          aria-label="curve"
+          className="select select-sm min-w-0 flex-1 bg-base-100 px-1.5 text-[13px]"
+          value={curve}
+          onChange={(event) => time(selection, { curve: CURVES.find((each) => each === event.target.value) ?? null })}
+        >
+          <option value="">curve</option>
+          {CURVES.map((each) => (
+            <option key={each} value={each}>
+              {curveWords(each)}
+            </option>
+          ))}
+        </select>
+      </div>
+      <div className="flex flex-wrap gap-1" role="group" aria-label="Paces">
+        {pacesFor.map((pace) => (
+          <button
+            key={pace.id}
+            type="button"
+            className="btn btn-xs border-neutral px-1.5 font-normal"
+            title="Lays this pace on the chosen lights"
+            onClick={() => lay(pace.id)}
+          >
+            {pace.label || pace.id}
+          </button>
+        ))}
+        {!naming && (
+          <button type="button" className="btn btn-ghost btn-xs px-1.5 font-normal text-secondary" onClick={() => setNaming(true)}>
+            Keep as pace …
+          </button>
+        )}
+        {naming && <NameField label="Name of the pace" onDone={(name) => (name ? void keep(name) : setNaming(false))} />}
+      </div>
+    </fieldset>
+  );
+}
+
+function SecondsOrFan({ name, words, onTake }: { name: string; words: string; onTake: (value: number | string | null) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const plain = (typed ?? "").replace(/\s/g, "").replaceAll(",", ".");
+  const wrong = plain !== "" && !SECONDS.test(plain);
+  const take = (): void => {
+    if (typed !== null && !wrong && plain !== words) onTake(plain === "" ? null : plain.includes("~") ? plain : Number(plain));
+    setTyped(null);
+  };
+  return (
+    <input
+      aria-label={`own ${name}, seconds`}
+      placeholder={name}
+      title="Seconds, or a fan over the lights: 0~5, 2~5~2"
+      autoComplete="off"
+      className={`input input-sm figures w-[70px] shrink-0 bg-base-100 px-2 ${wrong ? "border-error" : ""}`}
+      value={typed ?? words}
+      onFocus={(event) => event.target.select()}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={take}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") take();
+        if (event.key === "Escape") {
+          setTyped(null);
+          event.stopPropagation();
+          event.currentTarget.blur();
+        }
+      }}
+    />
+  );
+}
+
+/** A field for a name, where a button stood: Enter takes it, Escape drops it. */
+export function NameField({ label, onDone }: { label: string; onDone: (name: string | null) => void }) {
+  return (
+    <input
+      aria-label={label}
+      placeholder="name, then Enter"
+      autoFocus
+      className="input input-xs w-[130px] bg-base-100 px-1.5"
+      onBlur={() => onDone(null)}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") onDone(event.currentTarget.value.trim() || null);
+        if (event.key !== "Escape") return;
+        event.stopPropagation();
+        onDone(null);
+      }}
+    />
+  );
+}

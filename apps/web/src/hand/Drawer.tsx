@@ -1,0 +1,36 @@
+import { useEffect, useRef } from "react";
+import { useChoice } from "../choice/choice.ts";
+
+/** A sheet that slides over the right edge; the stage stays in sight. Enter makes it, Escape puts it away. */
+export function Drawer({ label, onSubmit, children }: { label: string; onSubmit: () => void; children: React.ReactNode }) {
+  const form = useRef<HTMLFormElement>(null);
+  useEffect(() => {
+    if (!form.current?.contains(document.activeElement)) form.current?.focus();
+  }, []);
+  return (
+    <form
+      ref={form}
+      tabIndex={-1}
+      role="dialog"
+      aria-label={label}
+      className="absolute top-0 right-0 bottom-0 z-40 flex w-[392px] flex-col gap-2.5 overflow-y-auto border-l border-secondary bg-base-200 px-5 py-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSubmit();
+      }}
+      onKeyDown={(event) => {
+        // A field takes what was typed when it is left; Enter makes the whole.
+        if (event.key === "Enter" && event.target instanceof HTMLInputElement) {
+          event.target.blur();
+          event.target.focus();
+        }
+        if (event.key !== "Escape") return;
+        event.stopPropagation();
+        useChoice.setState({ drawer: null });
+      }}
+    >
+      <h2 className="text-[17px] font-bold">{label}</h2>
+      {children}
+    </form>
+  );
+}

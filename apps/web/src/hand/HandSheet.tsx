@@ -1,0 +1,169 @@
+import { FAMILIES, type Key, heldKeys, keyNamed, paletteOf, resolve, moveTiming, isRelease } from "@zm/core";
+import { ChevronDown, ChevronUp, X } from "lucide-react";
+import { useState } from "react";
+import { plain } from "../choice/impactWords.ts";
+import { curveWords, seconds } from "../shared/words.ts";
+import { useShow } from "../show/useShow.ts";
+import { useHand } from "./handStore.ts";
+import { useRecording } from "./useRecording.ts";
+import { useChoice } from "../choice/choice.ts";
+import { useHandChange } from "./useHandChange.ts";
+
+/** The values in hand as a small sheet, lights by attributes: what changed since the last record stands out, and anything can be dropped. */
+export function HandSheet() {
+  const { sheet } = useShow();
+  const hand = useHand((state) => state.hand);
+  const { drop: dropKeys } = useHandChange();
+  const { recordNext, next } = useRecording();
+  const [open, setOpen] = useState(true);
+  const keys = heldKeys(sheet, hand);
+  if (keys.length === 0) return null;
+  const channels = [...new Set(keys.map((key) => key.channel))];
+  const columns = columnsOf(keys);
+  const fresh = keys.filter((key) => hand.held[key.name]?.fresh).length;
+  const drop = (gone: readonly Key[]): void => dropKeys(gone.map((key) => key.name));
+  return (
+    <section aria-label="In hand" className="shrink-0 border-t border-rule bg-base-200">
+      <div className="flex h-8 items-center gap-3 px-4">
+        <button type="button" className="flex items-center gap-1.5 font-bold" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? <ChevronDown size={14} /> : <ChevronUp size={14} />} In hand
+        </button>
+        <span className="text-quiet">
+          {keys.length} {keys.length === 1 ? "value" : "values"} of {channels.length} {channels.length === 1 ? "light" : "lights"},{" "}
+          {fresh === 0 ? "all recorded" : fresh === keys.length ? "none recorded yet" : `${fresh} changed since the last record`}
+        </span>
+        <span className="flex-1" />
+        <button
+          type="button"
+          className="btn btn-primary btn-xs"
+          disabled={fresh === 0 || next === undefined}
+          title="Records what has changed in hand as the next cue (n)"
+          onClick={() => void recordNext()}
+        >
+          Record next{next === undefined ? "" : `: ${next}`}
+        </button>
+        <button
+          type="button"
+          className="btn btn-xs border-neutral"
+          title="Record, with everything that can be said about it (r)"
+          onClick={() => useChoice.setState({ drawer: "record" })}
+        >
+          Record …
+        </button>
+        <button
+          type="button"
+          className="btn btn-xs border-neutral"
+          disabled={fresh === 0}
+          title="Puts what has changed into the cue on stage, its source or its palette (u)"
+          onClick={() => useChoice.setState({ drawer: "update" })}
+        >
+          Update …
+        </button>
+        <button
+          type="button"
+          className="btn btn-xs border-neutral"
+          onClick={() => drop(keys)}
+          title="Lets go of everything in hand; it fades back to the show (Esc, Esc on the Stage)"
+        >
+          Drop all
+        </button>
+      </div>
+      {open && (
+        <div
+          className="max-h-[116px] overflow-auto border-t border-rule/60 px-4 pb-1.5"
+          tabIndex={0}
+          role="group"
+          aria-label="Values in hand"
+        >
+          <table className="border-separate border-spacing-x-1 border-spacing-y-0 text-[13px]">
+            <thead>
+              <tr>
+                <th className="sticky top-0 z-10 bg-base-200 pr-2 text-left font-normal text-quiet">light</th>
+                {columns.map((name) => (
+                  <th key={name} className="sticky top-0 z-10 bg-base-200 font-normal">
+                    <DropButton
+                      label={`Drop ${name} of all lights`}
+                      word={name}
+                      onDrop={() => drop(keys.filter((key) => key.attribute.id === name))}
+                    />
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {channels.map((channel) => (
+                <tr key={channel}>
+                  <th className="pr-2 text-left font-normal">
+                    <DropButton
+                      label={`Drop light ${channel}`}
+                      word={String(channel)}
+                      figures
+                      onDrop={() => drop(keys.filter((key) => key.channel === channel))}
+                    />
+                  </th>
+                  {columns.map((name) => (
+                    <td key={name} className="min-w-[68px]">
+                      <HeldCell keyName={`${channel}.${name}`} onDrop={() => dropKeys([`${channel}.${name}`])} />
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function columnsOf(keys: readonly Key[]): string[] {
+  const byFamily = [...keys].sort(
+    (a, b) => FAMILIES.indexOf(a.attribute.family) - FAMILIES.indexOf(b.attribute.family) || a.ordinal - b.ordinal,
+  );
+  return [...new Set(byFamily.map((key) => key.attribute.id))];
+}
+
+/** One value in hand: a full square while it has not been recorded, an open one after. */
+function HeldCell({ keyName, onDrop }: { keyName: string; onDrop: () => void }) {
+  const { sheet } = useShow();
+  const held = useHand((state) => state.hand.held[keyName]);
+  const key = keyNamed(sheet.keys, keyName);
+  if (!held || !key) return null;
+  const palette = paletteOf(held.move);
+  const value = resolve(held.move, key, sheet.palettes);
+  const { fade, delay, curve } = moveTiming(held.move);
+  const times = [fade === undefined ? "" : `${seconds(fade)} s`, delay ? `after ${seconds(delay)}` : "", curve ? curveWords(curve) : ""]
+    .filter(Boolean)
+    .join(" ");
+  const word = isRelease(held.move) ? "let go" : palette ? (sheet.palettes.byId.get(palette)?.label ?? palette) : plain(value);
+  return (
+    <button
+      type="button"
+      className="group flex w-full items-center gap-1.5 rounded px-1 text-left hover:bg-base-300"
+      aria-label={`Drop ${keyName}, ${word}${times ? `, ${times}` : ""}, ${held.fresh ? "not recorded yet" : "recorded"}`}
+      title={`${word}${times ? `, ${times}` : ""}; ${held.fresh ? "not recorded yet" : "recorded"}. Click or Delete drops it`}
+      onClick={onDrop}
+      onKeyDown={(event) => event.key === "Delete" && onDrop()}
+    >
+      <span aria-hidden className={`size-1.5 shrink-0 border border-secondary ${held.fresh ? "bg-secondary" : ""}`} />
+      <span className={`figures ${held.fresh ? "" : "text-quiet"}`}>{word}</span>
+      {times && <span className="figures text-[11px] text-quiet">{times}</span>}
+      <X aria-hidden size={11} className="ml-auto opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100" />
+    </button>
+  );
+}
+
+function DropButton({ label, word, figures = false, onDrop }: { label: string; word: string; figures?: boolean; onDrop: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      className={`group flex items-center gap-1 rounded px-1 hover:bg-base-300 ${figures ? "figures" : "text-quiet"}`}
+      onClick={onDrop}
+    >
+      {word}
+      <X aria-hidden size={11} className="opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100" />
+    </button>
+  );
+}

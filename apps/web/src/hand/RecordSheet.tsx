@@ -1,0 +1,268 @@
+import {
+  FAMILIES,
+  type Family,
+  type Outcome,
+  type RecordPlan,
+  type RecordWish,
+  ShowError,
+  findRow,
+  isCueNumber,
+  makeEdits,
+  readEdits,
+  recordSentence,
+  stageWarning,
+} from "@zm/core";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { impactLines } from "../choice/impactWords.ts";
+import { useChoice } from "../choice/choice.ts";
+import { Toggle } from "../shared/Toggle.tsx";
+import { lightWords } from "../shared/words.ts";
+import { readSeconds } from "../shared/readSeconds.ts";
+import { useShow } from "../show/useShow.ts";
+import { Drawer } from "./Drawer.tsx";
+import { useHand } from "./handStore.ts";
+import { useRecording } from "./useRecording.ts";
+
+const TIMES = [
+  ["up", "up"],
+  ["down", "down"],
+  ["upDelay", "up delay"],
+  ["downDelay", "down delay"],
+] as const;
+type TimeName = (typeof TIMES)[number][0];
+
+/** A record that has been thought out, or why it cannot be made. */
+type Thought = { fault: string } | { planned: RecordPlan; outcome: Outcome; sentence: string };
+
+/** Recording: what is taken, where it goes and how, and in one sentence what will happen before it does. */
+export function RecordSheet() {
+  const { sheet } = useShow();
+  const { plan, make, list, onStage, next } = useRecording();
+  const hand = useHand((state) => state.hand);
+  const chosen = useChoice((choice) => choice.channels);
+  const [cue, setCue] = useState(next ?? "");
+  const [from, setFrom] = useState<RecordWish["from"]>("hand");
+  const [what, setWhat] = useState<RecordWish["what"]>("both");
+  const [changed, setChanged] = useState(true);
+  const [onlyChosen, setOnlyChosen] = useState(false);
+  const [families, setFamilies] = useState<readonly Family[]>(FAMILIES);
+  const [mode, setMode] = useState<RecordWish["mode"]>("merge");
+  const [scope, setScope] = useState<RecordWish["scope"]>("track");
+  const [part, setPart] = useState("");
+  const [label, setLabel] = useState<string | null>(null);
+  const [times, setTimes] = useState<Partial<Record<TimeName, number>>>({});
+  const number = useRef<HTMLInputElement>(null);
+  useEffect(() => number.current?.select(), []);
+
+  const row = isCueNumber(cue) ? findRow(list, cue) : -1;
+  const known = list.cues[row];
+  const wish: RecordWish = {
+    cue,
+    from,
+    what,
+    changed,
+    mode,
+    scope,
+    ...(onlyChosen ? { channels: chosen } : {}),
+    ...(families.length < FAMILIES.length ? { families } : {}),
+    ...(/^\d+$/.test(part.trim()) ? { part: Number(part) } : {}),
+    ...(label === null || (label === "" && !known?.label) ? {} : { label }),
+    ...(Object.keys(times).length > 0 ? { times } : {}),
+  };
+  const thought = useMemo((): Thought => {
+    if (!isCueNumber(cue))
+      return {
+        fault: cue.trim() === "" ? "Which cue? Type its number" : `${cue} is not a cue number; it has at most three decimal places`,
+      };
+    try {
+      const planned = plan(wish);
+      const outcome = makeEdits(sheet, readEdits(planned.edit));
+      return { planned, outcome, sentence: recordSentence(list, planned, outcome) };
+    } catch (error) {
+      if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
+      throw error;
+    }
+  }, [JSON.stringify(wish), plan, sheet, hand, list]);
+  const warning = isCueNumber(cue) && onStage !== null ? stageWarning(list, cue, onStage) : undefined;
+  const lines = "outcome" in thought ? impactLines(thought.outcome, list).filter((line) => line.cue !== cue) : [];
+  const ready = "planned" in thought && thought.outcome.steps.length > 0;
+  const flip = (family: Family): void =>
+    setFamilies(
+      families.includes(family)
+        ? families.filter((each) => each !== family)
+        : FAMILIES.filter((each) => each === family || families.includes(each)),
+    );
+
+  return (
+    <Drawer label="Record" onSubmit={() => ready && void make(thought.planned)}>
+      <p
+        role="status"
+        data-testid="record-sentence"
+        className={`rounded border px-3 py-2 ${"fault" in thought ? "border-error text-error" : "border-secondary"}`}
+      >
+        {"fault" in thought ? thought.fault : `${thought.sentence}.`}
+      </p>
+      {warning && (
+        <p role="alert" className="rounded border border-error px-3 py-1.5 text-[13px] text-error">
+          {warning}.
+        </p>
+      )}
+      <div className="flex items-end gap-2">
+        <Labelled name="cue">
+          <input
+            ref={number}
+            aria-label="Cue number"
+            className="input figures w-20 bg-base-100 px-2 text-[17px]"
+            value={cue}
+            autoComplete="off"
+            onChange={(event) => setCue(event.target.value.trim())}
+          />
+        </Labelled>
+        <Labelled name="label" grow>
+          <input
+            aria-label="Label of the cue"
+            className="input w-full bg-base-100 px-2"
+            value={label ?? known?.label ?? ""}
+            onChange={(event) => setLabel(event.target.value)}
+          />
+        </Labelled>
+        <Labelled name="part">
+          <input
+            aria-label="Part"
+            placeholder="1"
+            inputMode="numeric"
+            className="input figures w-12 bg-base-100 px-2"
+            value={part}
+            onChange={(event) => setPart(event.target.value)}
+          />
+        </Labelled>
+      </div>
+      <div className="flex flex-wrap gap-1">
+        {next !== undefined && <Toggle pressed={cue === next} onClick={() => setCue(next)}>{`New: ${next}`}</Toggle>}
+        {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => setCue(onStage)}>{`On stage: ${onStage}`}</Toggle>}
+      </div>
+      <div className="flex gap-2">
+        {TIMES.map(([name, word]) => (
+          <Labelled key={name} name={word}>
+            <input
+              aria-label={`${word}, seconds`}
+              inputMode="decimal"
+              placeholder={String(known?.parts.find((each) => each.number === Number(part || 1))?.times[name] ?? "")}
+              className="input input-sm figures w-[68px] bg-base-100 px-2"
+              onBlur={(event) => {
+                const read = event.target.value.trim() === "" ? null : readSeconds(event.target.value);
+                if (read === undefined) event.target.value = "";
+                else setTimes(({ [name]: _old, ...others }) => (read === null ? others : { ...others, [name]: read }));
+              }}
+            />
+          </Labelled>
+        ))}
+      </div>
+      <Choices name="takes">
+        <Toggle pressed={from === "hand"} onClick={() => setFrom("hand")} title="The values in hand">
+          What is in hand
+        </Toggle>
+        <Toggle
+          pressed={from === "stage"}
+          onClick={() => setFrom("stage")}
+          title="Everything that the running list and the Hand have put on stage"
+        >
+          What is on stage
+        </Toggle>
+        <Toggle
+          pressed={changed}
+          onClick={() => setChanged(!changed)}
+          title="From the Hand: changed since the last record. From the stage: not what the cue shows anyway"
+        >
+          Only what changed
+        </Toggle>
+        <Toggle
+          pressed={onlyChosen}
+          disabled={chosen.length === 0}
+          onClick={() => setOnlyChosen(!onlyChosen)}
+          title={chosen.length === 0 ? "No light is chosen" : lightWords(chosen)}
+        >
+          Chosen lights only
+        </Toggle>
+      </Choices>
+      <Choices name="of">
+        {FAMILIES.map((family) => (
+          <Toggle key={family} pressed={families.includes(family)} onClick={() => flip(family)}>
+            {family}
+          </Toggle>
+        ))}
+      </Choices>
+      <Choices name="">
+        {(
+          [
+            ["both", "Values and own times"],
+            ["values", "Values"],
+            ["times", "Own times"],
+          ] as const
+        ).map(([each, word]) => (
+          <Toggle key={each} pressed={what === each} onClick={() => setWhat(each)}>
+            {word}
+          </Toggle>
+        ))}
+      </Choices>
+      <Choices name="into it">
+        {(
+          [
+            ["merge", "Merge", "Adds to what the cue stores, and overwrites"],
+            ["replace", "Replace", "The cue stores exactly this"],
+            ["remove", "Take out", "These keys' moves leave the cue"],
+          ] as const
+        ).map(([each, word, title]) => (
+          <Toggle key={each} pressed={mode === each} title={title} onClick={() => setMode(each)}>
+            {word}
+          </Toggle>
+        ))}
+      </Choices>
+      <Choices name="after it">
+        <Toggle pressed={scope === "track"} onClick={() => setScope("track")} title="Later cues follow until their next move">
+          Everything after follows
+        </Toggle>
+        <Toggle pressed={scope === "cueOnly"} onClick={() => setScope("cueOnly")} title="Every later cue keeps its look">
+          This cue only
+        </Toggle>
+      </Choices>
+      {lines.length > 0 && (
+        <ul aria-label="Other cues" className="max-h-32 space-y-0.5 overflow-y-auto border-t border-rule pt-2">
+          {lines.slice(0, 20).map((line) => (
+            <li key={line.cue} className="flex gap-2">
+              <span className="figures w-11 shrink-0 text-right">{line.cue}</span>
+              <span className={line.quiet ? "text-quiet" : ""}>{line.text}</span>
+            </li>
+          ))}
+          {lines.length > 20 && <li className="pl-13 text-quiet">and {lines.length - 20} more cues</li>}
+        </ul>
+      )}
+      <div className="sticky -bottom-4 mt-auto flex gap-2 border-t border-rule bg-base-200 py-3">
+        <button type="submit" className="btn btn-primary flex-1" disabled={!ready}>
+          Record
+        </button>
+        <button type="button" className="btn btn-outline border-neutral" onClick={() => useChoice.setState({ drawer: null })}>
+          Not now
+        </button>
+      </div>
+    </Drawer>
+  );
+}
+
+function Labelled({ name, grow = false, children }: { name: string; grow?: boolean; children: React.ReactNode }) {
+  return (
+    <div className={grow ? "min-w-0 flex-1" : ""}>
+      <span className="block text-[13px] text-quiet">{name}</span>
+      {children}
+    </div>
+  );
+}
+
+function Choices({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <div className="flex gap-2" role="group" aria-label={name || "values or times"}>
+      <span className="w-12 shrink-0 pt-0.5 text-[13px] text-quiet">{name}</span>
+      <div className="flex flex-wrap gap-1">{children}</div>
+    </div>
+  );
+}

@@ -1,0 +1,147 @@
+import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf, planUpdating, updateOptions } from "@zm/core";
+import { useMemo, useState } from "react";
+import { impactLines, plain } from "../choice/impactWords.ts";
+import { useChoice } from "../choice/choice.ts";
+import { lookCount, outcomeOf } from "../choice/useDraft.ts";
+import { Toggle } from "../shared/Toggle.tsx";
+import { cueName } from "../shared/words.ts";
+import { api } from "../show/api.ts";
+import { useLive } from "../show/live.ts";
+import { useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { Drawer } from "./Drawer.tsx";
+import { useHand } from "./handStore.ts";
+import { toldOr, useHandChange } from "./useHandChange.ts";
+
+type Sent = UpdatePlace | "nowhere";
+
+/** Updating: what is in hand over the cue on stage, each value put here, at its source, or in its palette, with the impact. */
+export function UpdateSheet() {
+  const { id, sheet } = useShow();
+  const list = useMainList();
+  const hand = useHand((state) => state.hand);
+  const cue = useLive((live) => live.run?.playback.cue ?? null);
+  const makeEdits = useMakeEdits();
+  const { change } = useHandChange();
+  const [all, setAll] = useState<UpdatePlace>("here");
+  const [own, setOwn] = useState<Readonly<Record<string, Sent>>>({});
+  const stands = cue !== null && list.cues.some((each) => each.number === cue);
+  const options = useMemo(() => (stands && cue !== null ? updateOptions(sheet, list, hand, cue) : []), [stands, cue, sheet, list, hand]);
+  const placeOf = (option: UpdateOption): UpdatePlace | null => {
+    const sent = own[option.key.name] ?? all;
+    return sent === "nowhere" ? null : offeredPlace(option, sent);
+  };
+  const edits =
+    stands && cue !== null && options.some((option) => placeOf(option) !== null) ? planUpdating(list, cue, options, placeOf) : null;
+  const outcome = useMemo(() => outcomeOf(sheet, edits), [sheet, JSON.stringify(edits)]);
+  const good = outcome !== null && "outcome" in outcome;
+  const make = async (): Promise<void> => {
+    if (!edits || !good || !toldOr(() => edits) || !(await makeEdits(edits))) return;
+    change({ do: "recorded", keys: options.filter((option) => placeOf(option) !== null).map((option) => option.key.name) });
+    useChoice.setState({ drawer: null });
+    if (cue !== null) await api.press(id, { press: "stand", cue }).catch(() => undefined);
+  };
+  return (
+    <Drawer label="Update" onSubmit={() => void make()}>
+      {!stands && <p className="text-quiet">No cue is on stage. Fire one, or record what is in hand as a cue of its own.</p>}
+      {stands && options.length === 0 && <p className="text-quiet">Nothing in hand has changed since the last record.</p>}
+      {options.length > 0 && (
+        <>
+          <p>
+            {options.length} {options.length === 1 ? "value" : "values"} in hand over cue{" "}
+            {cueName(list.cues.find((each) => each.number === cue))}
+          </p>
+          <div className="flex items-center gap-1" role="group" aria-label="All values">
+            <span className="w-9 text-[13px] text-quiet">all</span>
+            {PLACES.map(([place, word]) => (
+              <Toggle
+                key={place}
+                pressed={all === place && Object.keys(own).length === 0}
+                onClick={() => {
+                  setAll(place);
+                  setOwn({});
+                }}
+              >
+                {word}
+              </Toggle>
+            ))}
+          </div>
+          <ul className="min-h-0 space-y-1 overflow-y-auto border-y border-rule py-2" aria-label="Values">
+            {options.map((option) => (
+              <OptionRow
+                key={option.key.name}
+                option={option}
+                sent={placeOf(option) ?? "nowhere"}
+                onSend={(sent) => setOwn({ ...own, [option.key.name]: sent })}
+              />
+            ))}
+          </ul>
+        </>
+      )}
+      {outcome && "fault" in outcome && (
+        <p role="alert" className="text-error">
+          {outcome.fault}
+        </p>
+      )}
+      {good && (
+        <section aria-label="Impact">
+          <p role="status">Update: {lookCount(outcome.outcome)}.</p>
+          <ul className="mt-1 max-h-40 space-y-0.5 overflow-y-auto">
+            {impactLines(outcome.outcome, list)
+              .slice(0, 20)
+              .map((line) => (
+                <li key={line.cue} className="flex gap-2">
+                  <span className="figures w-11 shrink-0 text-right">{line.cue}</span>
+                  <span className={line.quiet ? "text-quiet" : ""}>{line.text}</span>
+                </li>
+              ))}
+          </ul>
+        </section>
+      )}
+      <div className="sticky -bottom-4 mt-auto flex gap-2 border-t border-rule bg-base-200 py-3">
+        <button type="submit" className="btn btn-primary flex-1" disabled={!good}>
+          Update
+        </button>
+        <button type="button" className="btn btn-outline border-neutral" onClick={() => useChoice.setState({ drawer: null })}>
+          Not now
+        </button>
+      </div>
+    </Drawer>
+  );
+}
+
+const PLACES = [
+  ["here", "Here"],
+  ["atSource", "At its source"],
+  ["inPalette", "In the palette"],
+] as const;
+
+function OptionRow({ option, sent, onSend }: { option: UpdateOption; sent: Sent; onSend: (sent: Sent) => void }) {
+  const { sheet } = useShow();
+  const { key, value, before, source, palette, move } = option;
+  const given = paletteOf(move);
+  return (
+    <li className="flex items-center gap-2">
+      <span className="min-w-0 flex-1 truncate">
+        <span className="figures">{key.channel}</span> {key.attribute.id}{" "}
+        <span className="figures text-quiet">
+          {Number.isNaN(before) ? "unset" : plain(before)} → {given ? (sheet.palettes.byId.get(given)?.label ?? given) : plain(value)}
+        </span>
+      </span>
+      <select
+        aria-label={`Where ${key.name} goes`}
+        className="select select-xs w-[150px] shrink-0 bg-base-100"
+        value={sent}
+        onChange={(event) => onSend(PLACES.find(([place]) => place === event.target.value)?.[0] ?? "nowhere")}
+      >
+        <option value="here">here</option>
+        <option value="atSource" disabled={source === undefined}>
+          {source === undefined ? "at its source: here" : `at its source: ${source}`}
+        </option>
+        <option value="inPalette" disabled={palette === undefined}>
+          {palette === undefined ? "no palette" : `palette ${sheet.palettes.byId.get(palette)?.label ?? palette}`}
+        </option>
+        <option value="nowhere">leave it</option>
+      </select>
+    </li>
+  );
+}

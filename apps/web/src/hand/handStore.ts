@@ -1,0 +1,67 @@
+import { EMPTY_HAND, type Hand, type HandChange, ShowError, type ShowSheet, changeHand } from "@zm/core";
+import { create } from "zustand";
+import { notify } from "../shared/notices.ts";
+import { type HandNews, api } from "../show/api.ts";
+
+/** What is in hand as this window has it; ahead of the server while changes are on their way. */
+interface HandState {
+  readonly show: number;
+  readonly hand: Hand;
+  readonly turn: number;
+}
+
+export const useHand = create<HandState>(() => ({ show: 0, hand: EMPTY_HAND, turn: -1 }));
+
+let waiting: HandChange[] = [];
+let sending = false;
+
+/** Takes what the server tells of the Hand; while own changes are on their way, their answer brings it. */
+export function takeHandNews({ show, hand, turn }: HandNews): void {
+  if (sending || waiting.length > 0) return;
+  useHand.setState({ show, hand, turn });
+}
+
+/** Forgets the Hand of a show that was left. */
+export function leaveHand(): void {
+  waiting = [];
+  useHand.setState({ show: 0, hand: EMPTY_HAND, turn: -1 });
+}
+
+/**
+ * Changes what is in hand: shown at once, sent as quickly as the server takes it. `now` is milliseconds of the server's clock. A
+ * change that the rig does not take is told to the user and gives false.
+ */
+export function makeHandChange(show: number, sheet: ShowSheet, change: HandChange, now: number): boolean {
+  try {
+    useHand.setState(({ hand }) => ({ show, hand: changeHand(hand, change, sheet, now) }));
+  } catch (error) {
+    if (!(error instanceof ShowError)) throw error;
+    notify(error.faults[0] ?? error.message, "trouble");
+    return false;
+  }
+  waiting.push(change);
+  if (!sending) void send(show);
+  return true;
+}
+
+async function send(show: number): Promise<void> {
+  sending = true;
+  try {
+    let newest: HandNews | undefined;
+    while (waiting.length > 0) {
+      const changes = waiting.slice(0, 100);
+      waiting = waiting.slice(100);
+      const reply = await api.changeHand(show, changes);
+      if (!reply.stored) notify("This is in hand, but the database is away: a restart would lose it.", "trouble");
+      newest = reply;
+    }
+    if (newest) useHand.setState({ show, hand: newest.hand, turn: newest.turn });
+  } catch (error) {
+    waiting = [];
+    notify(error instanceof Error ? error.message : String(error), "trouble");
+    const known = await api.hand(show).catch(() => undefined);
+    if (known) useHand.setState(known);
+  } finally {
+    sending = false;
+  }
+}

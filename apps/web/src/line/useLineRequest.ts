@@ -1,0 +1,149 @@
+import {
+  type EditInput,
+  type LineRequest,
+  freeId,
+  heldKeys,
+  offeredPlace,
+  paceFromHand,
+  paletteFromHand,
+  planUpdating,
+  updateOptions,
+  givePace,
+  isCueNumber,
+} from "@zm/core";
+import { useCallback } from "react";
+import { useNavigate } from "react-router";
+import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
+import { litLights } from "../give/ChooseLights.tsx";
+import { useHand } from "../hand/handStore.ts";
+import { toldOr, useHandChange } from "../hand/useHandChange.ts";
+import { useRecording } from "../hand/useRecording.ts";
+import { notify } from "../shared/notices.ts";
+import { useLive } from "../show/live.ts";
+import { useHistory, useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
+
+type Asked<K extends LineRequest["kind"]> = Extract<LineRequest, { kind: K }>;
+
+/** Does what a line asks for; true when it was done. */
+export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
+  const { id, sheet } = useShow();
+  const main = useMainList();
+  const navigate = useNavigate();
+  const makeEdits = useMakeEdits();
+  const history = useHistory();
+  const { change, give, time, drop, outputOf } = useHandChange();
+  const recording = useRecording();
+
+  const inHand = useCallback(
+    ({ deed, channels }: Asked<"hand">): boolean => {
+      if (channels) chooseLights(channels);
+      switch (deed.do) {
+        case "give":
+          return give(deed.selection, deed.deed);
+        case "time":
+          return time(deed.selection, deed.wish);
+        case "pace": {
+          const pace = sheet.show.paces.find((each) => each.id === deed.pace);
+          const times = pace && toldOr(() => givePace(sheet, useHand.getState().hand, deed.selection, pace));
+          return times !== undefined && change({ do: "time", times });
+        }
+        case "drop":
+          drop(heldKeys(sheet, useHand.getState().hand, deed.selection).map((key) => key.name));
+          return true;
+      }
+    },
+    [sheet, change, give, time, drop],
+  );
+
+  const record = async ({ cue, wish }: Asked<"record">): Promise<boolean> => {
+    if (cue === undefined) {
+      useChoice.setState({ drawer: "record" });
+      return true;
+    }
+    const number = cue === "next" ? recording.next : cue;
+    if (number === undefined || !isCueNumber(number)) {
+      notify(number === undefined ? "No number is free behind the cue on stage" : `${number} is not a cue number`, "trouble");
+      return false;
+    }
+    const plan = toldOr(() => recording.plan({ ...wish, cue: number }));
+    return plan !== undefined && recording.make(plan);
+  };
+
+  const update = async ({ place, selection }: Asked<"update">): Promise<boolean> => {
+    if (place === undefined) {
+      useChoice.setState({ drawer: "update" });
+      return true;
+    }
+    const cue = useLive.getState().run?.playback.cue;
+    if (!cue) {
+      notify("No cue is on stage; there is none to update", "trouble");
+      return false;
+    }
+    const options = toldOr(() => updateOptions(sheet, main, useHand.getState().hand, cue, selection));
+    const edits = options && toldOr(() => planUpdating(main, cue, options, (option) => offeredPlace(option, place)));
+    if (!options || !edits || !(await makeEdits(edits))) return false;
+    return change({ do: "recorded", keys: options.map((option) => option.key.name) });
+  };
+
+  const keep = async (asked: Asked<"keep">): Promise<boolean> => {
+    const { hand } = useHand.getState();
+    const { label } = asked;
+    const chosen = useChoice.getState().channels;
+    const edit = toldOr((): EditInput => {
+      if (asked.what === "pace") {
+        const taken = sheet.show.paces.map((pace) => pace.id);
+        const known = sheet.show.paces.find((pace) => pace.label === label);
+        return {
+          op: "setPace",
+          pace: paceFromHand(sheet, hand, {
+            id: known?.id ?? freeId(label, taken),
+            label,
+            channels: chosen.length > 0 ? chosen : undefined,
+          }),
+        };
+      }
+      const known = sheet.show.palettes.find((palette) => palette.family === asked.family && palette.label === label);
+      const ids = sheet.show.palettes.map((palette) => palette.id);
+      return {
+        op: "setPalette",
+        palette: paletteFromHand(sheet, hand, { id: known?.id ?? freeId(label, ids), label, family: asked.family, scope: asked.scope }),
+      };
+    });
+    return edit !== undefined && (await makeEdits([edit]));
+  };
+
+  const edit = async ({ edits, cues, channels }: Asked<"edit">): Promise<boolean> => {
+    if (!(await makeEdits(edits))) return false;
+    useChoice.setState({ draft: null, ...(cues ? { cue: cues.from, cueEnd: cues.to } : {}) });
+    if (channels) chooseLights(channels);
+    return true;
+  };
+
+  return async (request) => {
+    switch (request.kind) {
+      case "history":
+        return history(request.what);
+      case "choose":
+        if (request.channels) chooseLights(request.channels);
+        if (request.cues) useChoice.setState({ cue: request.cues.from, cueEnd: request.cues.to });
+        return true;
+      case "choice":
+        if (request.what === "lit") chooseLights(litLights(sheet, outputOf));
+        else chooseBefore();
+        return true;
+      case "view":
+        void navigate(`/show/${id}/${request.view}`);
+        return true;
+      case "hand":
+        return inHand(request);
+      case "record":
+        return record(request);
+      case "update":
+        return update(request);
+      case "keep":
+        return keep(request);
+      case "edit":
+        return edit(request);
+    }
+  };
+}

@@ -1,0 +1,111 @@
+import type { EditInput } from "@zm/core";
+import { useMemo, useState } from "react";
+import { useChoice } from "../choice/choice.ts";
+import { lookCount, outcomeOf } from "../choice/useDraft.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+
+interface EntryFormProps {
+  label: string;
+  /** The edits that make the entry what the form says; null while it says nothing new. */
+  edits: readonly EditInput[] | null;
+  onDone?: (() => void) | undefined;
+  /** Ways to take the entry away, the first refusing where something uses it. */
+  removals: readonly { word: string; edit: EditInput }[];
+  children: React.ReactNode;
+}
+
+/** The form of one thing beside the cues: what saving it does to the looks stands under it before it is saved; taking it away says what uses it and asks. */
+export function EntryForm({ label, edits, onDone, removals, children }: EntryFormProps) {
+  const { sheet } = useShow();
+  const makeEdits = useMakeEdits();
+  const [removing, setRemoving] = useState<string | null>(null);
+  const outcome = useMemo(() => outcomeOf(sheet, edits), [sheet, JSON.stringify(edits)]);
+  const good = outcome !== null && "outcome" in outcome && outcome.outcome.steps.length > 0;
+  const [first, ...others] = removals;
+  const remove = async (edit: EditInput): Promise<void> => {
+    const thought = outcomeOf(sheet, [edit]);
+    if (thought && "fault" in thought) return setRemoving(thought.fault);
+    setRemoving(null);
+    await makeEdits([edit]);
+  };
+  return (
+    <form
+      aria-label={label}
+      className="flex max-w-3xl flex-col gap-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (good && edits) void makeEdits(edits).then((made) => made && onDone?.());
+      }}
+    >
+      {children}
+      <div className="flex items-center gap-3">
+        <button type="submit" className="btn btn-primary btn-sm" disabled={!good}>
+          Save
+        </button>
+        <span role="status" className={outcome && "fault" in outcome ? "text-error" : "text-quiet"}>
+          {outcome === null ? "" : "fault" in outcome ? outcome.fault : good ? `Saving it: ${lookCount(outcome.outcome)}.` : ""}
+        </span>
+        {good && edits && outcome.outcome.impact.looks.length > 0 && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm text-secondary"
+            onClick={() => useChoice.setState({ draft: { from: "rig", edits } })}
+          >
+            Which?
+          </button>
+        )}
+        <span className="flex-1" />
+        {first && (
+          <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={() => void remove(first.edit)}>
+            {first.word}
+          </button>
+        )}
+      </div>
+      {removing && (
+        <div role="alert" className="flex flex-col gap-2 rounded border border-error px-3 py-2">
+          <p className="text-error">{removing.replace(/; say used:.*$/, "")}.</p>
+          <div className="flex gap-2">
+            {others.map(({ word, edit }) => (
+              <button key={word} type="button" className="btn btn-sm border-neutral" onClick={() => void remove(edit)}>
+                {word}
+              </button>
+            ))}
+            <button type="button" className="btn btn-sm btn-ghost" onClick={() => setRemoving(null)}>
+              Leave it
+            </button>
+          </div>
+        </div>
+      )}
+    </form>
+  );
+}
+
+/** A field with its name above it. */
+export function NamedField({
+  name,
+  value,
+  onChange,
+  width = "w-60",
+  figures = false,
+  placeholder,
+}: {
+  name: string;
+  value: string;
+  onChange: (text: string) => void;
+  width?: string;
+  figures?: boolean;
+  placeholder?: string;
+}) {
+  return (
+    <label className="text-[13px] text-quiet">
+      {name}
+      <input
+        className={`input input-sm mt-0.5 block bg-base-200 px-2 text-base-content ${width} ${figures ? "figures" : ""}`}
+        value={value}
+        placeholder={placeholder}
+        autoComplete="off"
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  );
+}

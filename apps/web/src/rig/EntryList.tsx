@@ -1,0 +1,43 @@
+import { Plus } from "lucide-react";
+
+interface EntryListProps {
+  label: string;
+  entries: readonly { id: string; name: string; about?: string; mark?: React.ReactNode }[];
+  chosen: string | null;
+  onChoose: (id: string) => void;
+  onAdd: () => void;
+  addWord: string;
+  children: React.ReactNode;
+}
+
+/** Things that stand beside the cues: a list to choose from at the left, the chosen one at the right. */
+export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, children }: EntryListProps) {
+  return (
+    <div className="flex h-full">
+      <div className="flex w-60 shrink-0 flex-col border-r border-rule">
+        <ul aria-label={label} className="min-h-0 flex-1 overflow-y-auto py-1" tabIndex={0}>
+          {entries.map(({ id, name, about, mark }) => (
+            <li key={id}>
+              <button
+                type="button"
+                aria-current={id === chosen}
+                className={`flex h-7 w-full items-center gap-2 px-4 text-left ${id === chosen ? "bg-base-300 font-bold" : "hover:bg-base-200"}`}
+                onClick={() => onChoose(id)}
+              >
+                {mark}
+                <span className="min-w-0 flex-1 truncate">{name}</span>
+                <span className="figures text-[12px] font-normal text-quiet">{about}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+        <button type="button" className="btn btn-ghost btn-sm justify-start gap-1.5 rounded-none border-t border-rule" onClick={onAdd}>
+          <Plus size={14} /> {addWord}
+        </button>
+      </div>
+      <div className="min-w-0 flex-1 overflow-y-auto px-6 py-4" tabIndex={0} role="group" aria-label={`${label}, the chosen one`}>
+        {children}
+      </div>
+    </div>
+  );
+}

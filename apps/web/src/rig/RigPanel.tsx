@@ -1,0 +1,234 @@
+import { type EditInput, addressesOf, freeId, hangEdits, readPatch } from "@zm/core";
+import { useState } from "react";
+import { useMatch } from "react-router";
+import { useChoice } from "../choice/choice.ts";
+import { outcomeOf } from "../choice/useDraft.ts";
+import { notify } from "../shared/notices.ts";
+import { lightWords } from "../shared/words.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { NameField } from "../give/TimesGive.tsx";
+
+/** What can be done to the chosen lights of the rig at once. */
+export function RigPanel() {
+  const { sheet } = useShow();
+  const { show } = sheet;
+  const channels = useChoice((choice) => choice.channels);
+  const makeEdits = useMakeEdits();
+  const [naming, setNaming] = useState(false);
+  const [removing, setRemoving] = useState<string | null>(null);
+  const known = channels.filter((channel) => sheet.keys.byChannel.has(channel));
+  const lights = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
+  if (lights !== "lights") return null;
+  if (known.length === 0)
+    return (
+      <p className="text-quiet">
+        Choose lights by their numbers at the left; Shift takes a row of them, Ctrl one more. What can be done to all of them at once then
+        stands here.
+      </p>
+    );
+  const makeTold = async (edits: readonly EditInput[]): Promise<boolean> => {
+    const thought = outcomeOf(sheet, edits);
+    if (thought && "fault" in thought) {
+      notify(thought.fault, "trouble");
+      return false;
+    }
+    return makeEdits(edits);
+  };
+  const remove = (used: "refuse" | "drop"): void => {
+    const edits = known.map((channel): EditInput => ({ op: "removeChannel", channel, used }));
+    const thought = outcomeOf(sheet, edits);
+    if (thought && "fault" in thought) return setRemoving(thought.fault);
+    setRemoving(null);
+    if (used === "drop") useChoice.setState({ draft: { from: "rig", edits } });
+    else void makeEdits(edits).then((made) => made && useChoice.setState({ channels: [] }));
+  };
+  return (
+    <section aria-label="Chosen lights" className="flex flex-col gap-3">
+      <h2 className="text-[17px] font-bold">{lightWords(known)}</h2>
+      <OneField
+        label="Call them"
+        placeholder="Front"
+        onTake={(label) => makeTold(labelEdits(show.channels, known, label))}
+        hint="counted: Front 1, Front 2"
+      />
+      <OneField
+        label="Patch from"
+        placeholder="1.101"
+        hint="one behind the other"
+        onTake={(text) => {
+          const patch = readPatch(text);
+          if (patch) return makeTold(repatchEdits(show, known, patch));
+          notify(`"${text}" is not a patch; write universe and address such as 1.101`, "trouble");
+          return Promise.resolve(false);
+        }}
+      />
+      <OneField
+        label="Renumber from"
+        placeholder="101"
+        hint="cues, groups and palettes go along"
+        onTake={async (text) => {
+          const edits = renumberEdits(known, Number(text));
+          if (!(await makeTold(edits))) return false;
+          useChoice.setState({ channels: known.map((_, index) => Number(text) + index) });
+          return true;
+        }}
+      />
+      <HangForm onTake={(from, to) => makeTold(hangEdits(show, known, from, to))} />
+      {naming ? (
+        <NameField
+          label="Name of the group"
+          onDone={(label) => {
+            setNaming(false);
+            if (label)
+              void makeTold([
+                {
+                  op: "setGroup",
+                  group: {
+                    id: freeId(
+                      label,
+                      show.groups.map((each) => each.id),
+                    ),
+                    label,
+                    channels: [...known],
+                  },
+                },
+              ]);
+          }}
+        />
+      ) : (
+        <button type="button" className="btn btn-sm border-neutral" onClick={() => setNaming(true)}>
+          Make a group of them …
+        </button>
+      )}
+      <button type="button" className="btn btn-sm border-neutral" onClick={() => remove("refuse")}>
+        Remove {known.length === 1 ? "this light" : `these ${known.length} lights`}
+      </button>
+      {removing && (
+        <div role="alert" className="flex flex-col gap-2 rounded border border-error px-2 py-1.5">
+          <p className="text-error">{removing.replace(/; say used:.*$/, "")}.</p>
+          <button type="button" className="btn btn-sm border-neutral" onClick={() => remove("drop")}>
+            Take all that away too: show me
+          </button>
+          <button type="button" className="btn btn-sm btn-ghost" onClick={() => setRemoving(null)}>
+            Leave it
+          </button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function OneField({
+  label,
+  placeholder,
+  hint,
+  onTake,
+}: {
+  label: string;
+  placeholder: string;
+  hint: string;
+  onTake: (text: string) => Promise<boolean>;
+}) {
+  const [text, setText] = useState("");
+  const take = async (): Promise<void> => {
+    if (text.trim() !== "" && (await onTake(text.trim()))) setText("");
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void take();
+      }}
+    >
+      <label className="text-[13px] text-quiet">
+        {label}
+        <span className="mt-0.5 flex gap-1.5">
+          <input
+            className="input input-sm min-w-0 flex-1 bg-base-100 px-2 text-base-content"
+            placeholder={placeholder}
+            value={text}
+            autoComplete="off"
+            onChange={(event) => setText(event.target.value)}
+          />
+          <button type="submit" className="btn btn-sm border-neutral px-2" disabled={text.trim() === ""}>
+            Do
+          </button>
+        </span>
+      </label>
+      <span className="text-[12px] text-quiet">{hint}</span>
+    </form>
+  );
+}
+
+type Place = { x: number; y: number; z: number };
+
+function HangForm({ onTake }: { onTake: (from: Place, to: Place) => Promise<boolean> }) {
+  const [texts, setTexts] = useState<readonly string[]>(["", "", "", "", "", ""]);
+  const numbers = texts.map((text) => (text.trim() === "" ? Number.NaN : Number(text.replace(",", "."))));
+  const [x1 = 0, y1 = 0, z1 = 0, x2 = 0, y2 = 0, z2 = 0] = numbers;
+  const ready = numbers.every((each) => Number.isFinite(each));
+  const NAMES = ["x", "y", "z"];
+  return (
+    <form
+      aria-label="Hang them"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (ready) void onTake({ x: x1, y: y1, z: z1 }, { x: x2, y: y2, z: z2 });
+      }}
+    >
+      <p className="text-[13px] text-quiet">Hang them in a row, metres</p>
+      {[0, 3].map((start) => (
+        <div key={start} className="mt-0.5 flex items-center gap-1">
+          <span className="w-8 text-[13px] text-quiet">{start === 0 ? "from" : "to"}</span>
+          {NAMES.map((name, index) => (
+            <input
+              key={name}
+              aria-label={`${start === 0 ? "from" : "to"} ${name}`}
+              placeholder={name}
+              className="input input-sm figures w-[54px] bg-base-100 px-1.5"
+              value={texts[start + index] ?? ""}
+              autoComplete="off"
+              onChange={(event) => setTexts(texts.map((each, at) => (at === start + index ? event.target.value : each)))}
+            />
+          ))}
+          {start === 3 && (
+            <button type="submit" className="btn btn-sm border-neutral px-2" disabled={!ready}>
+              Do
+            </button>
+          )}
+        </div>
+      ))}
+    </form>
+  );
+}
+
+type Rig = ReturnType<typeof useShow>["sheet"]["show"];
+
+function labelEdits(all: Rig["channels"], channels: readonly number[], label: string): EditInput[] {
+  return channels.flatMap((number, index): EditInput[] => {
+    const channel = all.find((each) => each.number === number);
+    return channel ? [{ op: "setChannel", channel: { ...channel, label: channels.length === 1 ? label : `${label} ${index + 1}` } }] : [];
+  });
+}
+
+/** Each light takes as many addresses as its own type has, one behind the other in the order chosen. */
+function repatchEdits(show: Rig, channels: readonly number[], patch: { universe: number; address: number }): EditInput[] {
+  let next = patch;
+  return channels.flatMap((number): EditInput[] => {
+    const channel = show.channels.find((each) => each.number === number);
+    if (!channel) return [];
+    const width = addressesOf(show, channel.type);
+    const at = next.address + width - 1 > 512 ? { universe: next.universe + 1, address: 1 } : next;
+    next = { universe: at.universe, address: at.address + width };
+    return [{ op: "setChannel", channel: { ...channel, patch: at } }];
+  });
+}
+
+/** Where old and new numbers overlap, the end that is free goes first. */
+function renumberEdits(channels: readonly number[], start: number): EditInput[] {
+  const pairs = channels.map((channel, index) => ({ channel, to: start + index })).filter(({ channel, to }) => channel !== to);
+  const upwards = pairs.some(({ channel, to }) => to > channel);
+  return pairs
+    .sort((a, b) => (upwards ? b.channel - a.channel : a.channel - b.channel))
+    .map(({ channel, to }): EditInput => ({ op: "renumberChannel", channel, to }));
+}

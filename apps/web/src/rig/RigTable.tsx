@@ -1,0 +1,56 @@
+import { ShowError, readRigCsv, writeRigCsv } from "@zm/core";
+import { Download, Upload } from "lucide-react";
+import { useRef } from "react";
+import { useChoice } from "../choice/choice.ts";
+import { notify } from "../shared/notices.ts";
+import { useShow } from "../show/useShow.ts";
+
+/** The rig as a table for a spreadsheet, out and in. What comes in is shown as a draft first. */
+export function RigTable() {
+  const { sheet } = useShow();
+  const file = useRef<HTMLInputElement>(null);
+  const save = (): void => {
+    const address = URL.createObjectURL(new Blob([writeRigCsv(sheet.show)], { type: "text/csv" }));
+    const link = document.createElement("a");
+    link.href = address;
+    link.download = `${sheet.show.title} rig.csv`;
+    link.click();
+    URL.revokeObjectURL(address);
+  };
+  const bring = async (chosen: File): Promise<void> => {
+    try {
+      const edits = readRigCsv(await chosen.text(), sheet.show);
+      if (edits.length === 0) return notify(`${chosen.name} says what the rig already is; nothing to change`);
+      useChoice.setState({ draft: { from: "rig", edits } });
+      notify(
+        `${chosen.name}: ${edits.length} ${edits.length === 1 ? "light" : "lights"} new or different. Make it or drop it at the right`,
+      );
+    } catch (error) {
+      if (!(error instanceof ShowError)) throw error;
+      const more = error.faults.length > 6 ? `\nand ${error.faults.length - 6} more` : "";
+      notify(`${chosen.name} was not read; nothing has changed.\n${error.faults.slice(0, 6).join("\n")}${more}`, "trouble");
+    }
+  };
+  return (
+    <>
+      <button type="button" className="btn btn-ghost btn-xs gap-1 font-normal" onClick={save}>
+        <Download size={13} /> Table out (CSV)
+      </button>
+      <button type="button" className="btn btn-ghost btn-xs gap-1 font-normal" onClick={() => file.current?.click()}>
+        <Upload size={13} /> Table in …
+      </button>
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        className="hidden"
+        aria-label="Rig table"
+        onChange={(event) => {
+          const [chosen] = event.target.files ?? [];
+          event.target.value = "";
+          if (chosen) void bring(chosen);
+        }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,14 @@
+import { create } from "zustand";
+import type { ViewName } from "./view.ts";
+
+/** How the Stage is looked at; it outlives a change of view. */
+interface StageLook {
+  /** What is on stage now, or the chosen cue blind. */
+  shows: "stage" | "cue";
+  view: ViewName;
+  /** 0 to 1. */
+  haze: number;
+  labels: boolean;
+}
+
+export const useStageLook = create<StageLook>(() => ({ shows: "stage", view: "front", haze: 0.8, labels: true }));

@@ -1,0 +1,123 @@
+import { FAMILIES, type Family } from "../show/schema.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import type { Deed, EditInput, KeySelection } from "../edit/edits.ts";
+import { freeId } from "../hand/keep.ts";
+import type { PaletteScope } from "../hand/keep.ts";
+import type { TimesWish } from "../hand/give.ts";
+import type { RecordWish } from "../hand/record.ts";
+import type { UpdatePlace } from "../hand/update.ts";
+import { Fault, attributeOf, channelsOf, paletteNamed, timesOf } from "./names.ts";
+import type { Lights, Named, Sentence, TypedDeed } from "./sentence.ts";
+
+/** What a line asks of the Hand. */
+export type HandDeed =
+  | { do: "give"; deed: Exclude<Deed, { drop: true }>; selection: KeySelection }
+  | { do: "time"; wish: TimesWish; selection: KeySelection }
+  | { do: "pace"; pace: string; selection: KeySelection }
+  | { do: "drop"; selection: KeySelection };
+
+/** What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next free one. */
+export type HandRequest =
+  | { kind: "hand"; deed: HandDeed; channels: number[] | undefined }
+  | { kind: "choice"; what: "lit" | "before" }
+  | { kind: "view"; view: "score" | "stage" | "run" | "rig" }
+  | { kind: "record"; cue: string | undefined; wish: Omit<RecordWish, "cue"> }
+  | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection }
+  | { kind: "keep"; what: "palette"; label: string; family: Family; scope: PaletteScope }
+  | { kind: "keep"; what: "pace"; label: string }
+  | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: undefined };
+
+interface Context {
+  readonly sheet: ShowSheet;
+}
+type HandSentence = Extract<Sentence, { kind: "view" | "choice" | "record" | "update" | "dropped" | "keep" }>;
+
+/** Holds what was typed against the show. Throws Fault for a name that means nothing in it. */
+export function handRequest(sentence: HandSentence, { sheet }: Context): HandRequest {
+  switch (sentence.kind) {
+    case "view":
+    case "choice":
+      return sentence;
+    case "record":
+      return recordRequest(sentence, sheet);
+    case "update":
+      return { kind: "update", place: sentence.place, selection: selectionOf(sentence, sheet) };
+    case "dropped":
+      return { kind: "hand", deed: { do: "drop", selection: selectionOf(sentence, sheet) }, channels: undefined };
+    case "keep":
+      return keepRequest(sentence, sheet);
+  }
+}
+
+function selectionOf({ lights, attribute }: { lights?: Lights; attribute?: Named }, sheet: ShowSheet): KeySelection {
+  return { ...(lights ? { channels: channelsOf(lights, sheet) } : {}), ...attributeOf(attribute, sheet) };
+}
+
+function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: ShowSheet): HandRequest {
+  const { up, down } = words;
+  const times = {
+    ...(up ? { up: up.time, ...(up.delay === undefined ? {} : { upDelay: up.delay }) } : {}),
+    ...(down ? { down: down.time, ...(down.delay === undefined ? {} : { downDelay: down.delay }) } : {}),
+  };
+  const family = words.family && familyNamed(words.family);
+  return {
+    kind: "record",
+    cue: words.cue,
+    wish: {
+      from: words.stage ? "stage" : "hand",
+      what: words.what ?? "both",
+      changed: !words.all,
+      mode: words.mode ?? "merge",
+      scope: words.only ? "cueOnly" : "track",
+      ...(words.part === undefined ? {} : { part: words.part }),
+      ...(words.label === undefined ? {} : { label: words.label }),
+      ...(words.lights ? { channels: channelsOf(words.lights, sheet) } : {}),
+      ...(family ? { families: [family] } : {}),
+      ...(Object.keys(times).length > 0 ? { times } : {}),
+    },
+  };
+}
+
+function familyNamed({ name, at }: Named): Family {
+  const found = FAMILIES.find((family) => family === name.toLowerCase());
+  if (found) return found;
+  throw new Fault({ message: `"${name}" is no family; the families are ${FAMILIES.join(", ")}`, at, length: name.length });
+}
+
+function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: ShowSheet): HandRequest {
+  switch (keeping.what) {
+    case "palette":
+      return { kind: "keep", what: "palette", label: keeping.label, family: familyNamed(keeping.family), scope: keeping.scope };
+    case "pace":
+      return { kind: "keep", what: "pace", label: keeping.label };
+    case "group": {
+      if (!keeping.lights) throw new Fault({ message: "Which lights? Write them behind the name, as 1..6", at: 0, length: 4 });
+      const channels = channelsOf(keeping.lights, sheet);
+      const known = sheet.show.groups.find((group) => group.label === keeping.label);
+      const taken = sheet.show.groups.map((group) => group.id);
+      const group = { id: known?.id ?? freeId(keeping.label, taken), label: keeping.label, channels };
+      return { kind: "edit", edits: [{ op: "setGroup", group }], channels, cues: undefined };
+    }
+  }
+}
+
+/** What is typed of lights without a cue, where it goes to the Hand. Throws Fault for what only a cue can do. */
+export function deedInHand(
+  { attribute, only }: Extract<Sentence, { kind: "lights" }>,
+  deed: TypedDeed,
+  channels: number[],
+  sheet: ShowSheet,
+): HandRequest {
+  if (only) throw new Fault({ message: "only speaks of cues; begin with #10..20: or leave it out", at: 0, length: 1 });
+  if ("part" in deed) throw new Fault({ message: "A part belongs to a cue; begin with one, as in #12:", at: 0, length: 1 });
+  const selection = { channels, ...attributeOf(attribute, sheet) };
+  if ("times" in deed) {
+    const { pace, ...wish } = timesOf(deed.times, sheet);
+    return { kind: "hand", deed: pace === undefined ? { do: "time", wish, selection } : { do: "pace", pace, selection }, channels };
+  }
+  if ("drop" in deed) return { kind: "hand", deed: { do: "drop", selection }, channels };
+  if ("palette" in deed)
+    return { kind: "hand", deed: { do: "give", deed: { palette: paletteNamed(deed.palette, sheet) }, selection }, channels };
+  const values = attribute ? selection : { ...selection, families: ["intensity" as const] };
+  return { kind: "hand", deed: { do: "give", deed, selection: values }, channels };
+}

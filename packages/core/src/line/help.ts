@@ -1,0 +1,98 @@
+/** One thing that can be typed. */
+export interface LineHelp {
+  /** Examples that read as they stand, given a show that has what they name. */
+  readonly typed: readonly string[];
+  readonly does: string;
+}
+/** What can be typed, by what it is about. */
+export interface LineChapter {
+  readonly about: string;
+  readonly entries: readonly LineHelp[];
+}
+
+const entry = (typed: readonly string[], does: string): LineHelp => ({ typed, does });
+
+/** Everything that the line entry understands, in words; the documentation and the help in the application are made of it. */
+export const LINE_HELP: readonly LineChapter[] = [
+  {
+    about: "Choosing",
+    entries: [
+      entry(
+        ["5", "1..12", "1..12 / 2", "5, 7..9", "@front"],
+        "chooses lights: channels, spans, every second of them, groups; fans spread in this order",
+      ),
+      entry(["lit"], "chooses every light that gives light now"),
+      entry(["again"], "chooses what was chosen before, a few steps back"),
+      entry(["#12", "#10..20"], "goes to a cue and looks at it, blind; a range of them"),
+      entry(["score", "stage", "rig", "run"], "goes to a view"),
+    ],
+  },
+  {
+    about: "Lights: on the Stage they go to the Hand, in the Score to the chosen cues, with # to the cues named",
+    entries: [
+      entry(["5..12 = 70", "5, 7..9 = full", "1..12 / 2 = out"], "a level"),
+      entry(["5 + 10", "5 - 10", "5 * 0.8"], "more, less, scaled"),
+      entry(["12 pan = -20", "1..6 pan = -30~30"], "an attribute; a fan spreads over the lights, with any number of points"),
+      entry(["@front = dusk", "1..6 colour = dusk"], "a palette"),
+      entry(["1..6 position fade 3 delay 0~2 curve ease"], "times of their own for what is in hand or stored, fans allowed"),
+      entry(["1..6 pace slow-sweep"], "a stored pace laid on them"),
+      entry(["5 release"], "lets the value go: a release"),
+      entry(["5 drop", "5 position drop"], "drops values from the Hand; forgets stored moves of cues"),
+    ],
+  },
+  {
+    about: "The Hand",
+    entries: [
+      entry(["drop", "drop 5..8", "drop 5 position"], "lets go of all that is in hand, of lights, of a family; it fades back to the show"),
+      entry(["record next"], "records what has changed in hand as the next cue"),
+      entry(['record #12 "Storm breaks" up 3 down 5 delay 1'], "records it as a cue, new or known, with label and times"),
+      entry(
+        ["record #12 replace", "record #12 take out", "record #12 only", "record #12 part 2"],
+        "exactly this; out of the cue; this cue only, later looks stay; into a part",
+      ),
+      entry(
+        ["record #12 all", "record #12 from stage", "record #12 of 5..8 position", "record #12 values", "record #12 times"],
+        "also what was recorded before; everything on stage; some lights or one family; without own times, or those alone",
+      ),
+      entry(["record", "update"], "opens the sheet, where all of it can be seen and chosen"),
+      entry(
+        ["update here", "update at source", "update in palette", "update at source of 5..8"],
+        "puts what has changed into the cue on stage, where its value comes from, or into its palette",
+      ),
+      entry(
+        ['keep palette "Dusk" colour', 'keep palette "Dusk" colour for types', 'keep palette "Chair" position for each'],
+        "makes a palette of what is in hand: for all lights, for each type, for each light",
+      ),
+      entry(['keep pace "Slow sweep"'], "makes a pace of the own times in hand"),
+    ],
+  },
+  {
+    about: "Cues, blind",
+    entries: [
+      entry(["#10..20: 5 = 40 only"], "in a range of cues; only restores the looks behind it, else it tracks on"),
+      entry(["up 3 down 5", "#12: up 3", "#10..20: times * 1.2"], "the times of cues"),
+      entry(["#12: 1..6 to part 2"], "gives stored moves to a part; it is made when it is missing"),
+      entry(["block #21", "unblock #21", "assert #21", "unassert #21"], "walls and assertion; no look changes"),
+      entry(["recast 1 as 2 in #10..40", "recast 1 as 2 too in #10..40"], "2 does what 1 did; too: 1 goes on doing it"),
+      entry(["exchange 1 and 2 in #10..40"], "each does what the other did"),
+      entry(["swap dusk for noon in #10..40"], "one palette for another"),
+      entry(["copy #12 to #13", "copy look of #12 to #30"], "a cue's moves, or its whole look"),
+      entry(["move #12 to #15", "delete #12..14"], "later looks follow a move; they stay when a cue is deleted"),
+      entry(["split 1..4 position of #12 to #12.5"], "those moves leave for a new cue right behind"),
+      entry(["renumber #10..20 from 10 by 0.5"], "the order stays, marks that name a cue go on naming it"),
+      entry(['label #12 "Storm breaks"'], "a label"),
+      entry(
+        ['gather #3, #7..9 "Second storm"', 'gather #3, #7..9 "Second storm" moves'],
+        "a new list of these cues in this order, with their whole looks or only what they store",
+      ),
+      entry(["undo", "redo"], "takes back the newest edit; makes it again"),
+    ],
+  },
+  {
+    about: "Rig",
+    entries: [
+      entry(['patch 1..12 as led-wash from 1.1 "Front"'], "adds lights of a type, or patches them anew, one behind the other"),
+      entry(['keep group "Front" 1..6'], "makes a group, in this order"),
+    ],
+  },
+];

@@ -1,0 +1,89 @@
+import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import type { TimesWish } from "../hand/give.ts";
+import type { LineFault } from "./grammar.ts";
+import type { Lights, Named, TypedTiming } from "./sentence.ts";
+
+/** A word of a line that names nothing in the show; it points at the word. */
+export class Fault extends Error {
+  readonly fault: LineFault;
+  constructor(fault: LineFault) {
+    super(fault.message);
+    this.fault = fault;
+  }
+}
+
+/** Times as typed, held against the curves and paces that there are. */
+export function timesOf(
+  { fade, delay, curve, pace }: TypedTiming["times"],
+  sheet: ShowSheet,
+): Pick<TimesWish, "fade" | "delay" | "curve"> & { pace?: string } {
+  if (pace) {
+    const found = sheet.show.paces.find((each) => matches(each, pace.name));
+    if (found) return { pace: found.id };
+    const names = sheet.show.paces.map((each) => each.id).join(", ") || "none yet";
+    throw new Fault({ message: `There is no pace "${pace.name}"; the paces are ${names}`, at: pace.at, length: pace.name.length });
+  }
+  const known = curve && CURVES.find((each) => each.toLowerCase() === curve.name.toLowerCase());
+  if (curve && !known)
+    throw new Fault({
+      message: `There is no curve "${curve.name}"; the curves are ${CURVES.join(", ")}`,
+      at: curve.at,
+      length: curve.name.length,
+    });
+  return { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }), ...(known ? { curve: known } : {}) };
+}
+
+/** The channels that lights name, in their order, each once. */
+export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
+  const all = lights.terms.flatMap((term) => {
+    if ("group" in term) return groupNamed(term.group, sheet).channels;
+    const span = [...sheet.keys.byChannel.keys()].filter((channel) => channel >= term.first && channel <= term.last);
+    if (span.length === 0)
+      throw new Fault({
+        message:
+          term.first === term.last
+            ? `Channel ${term.first} is not in the rig`
+            : `No channel from ${term.first} to ${term.last} is in the rig`,
+        at: term.at,
+        length: String(term.first).length,
+      });
+    return span;
+  });
+  return [...new Set(all)].filter((_, index) => index % Math.max(1, lights.every) === 0);
+}
+
+function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
+  const found = sheet.show.groups.find((group) => matches(group, named.name));
+  if (found) return found;
+  throw new Fault({
+    message: `There is no group "${named.name}"; the groups are ${sheet.show.groups.map((group) => group.id).join(", ")}`,
+    at: named.at,
+    length: named.name.length,
+  });
+}
+
+/** The attribute or family that a word names. */
+export function attributeOf(named: Named | undefined, sheet: ShowSheet): { attributes?: string[]; families?: Family[] } {
+  if (!named) return {};
+  const family = FAMILIES.find((each) => each === named.name);
+  if (family) return { families: [family] };
+  if (sheet.keys.names.has(named.name)) return { attributes: [named.name] };
+  throw new Fault({ message: `No light here has "${named.name}"`, at: named.at, length: named.name.length });
+}
+
+/** The id of the palette that a word names. */
+export function paletteNamed({ name, at }: Named, sheet: ShowSheet): string {
+  const found = sheet.show.palettes.find((palette) => matches(palette, name));
+  if (found) return found.id;
+  throw new Fault({
+    message: `There is no palette "${name}"; the palettes are ${sheet.show.palettes.map((palette) => palette.id).join(", ")}`,
+    at,
+    length: name.length,
+  });
+}
+
+/** True when a word names a thing, by its id or its label. */
+export function matches({ id, label }: { id: string; label: string }, name: string): boolean {
+  return id.toLowerCase() === name.toLowerCase() || label.toLowerCase() === name.toLowerCase();
+}
