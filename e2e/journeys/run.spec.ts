@@ -79,11 +79,12 @@ test("the Stage shows the chosen cue blind, apart from what runs", async ({ page
   const show = await ownShow(request);
   await openView(page, show, "stage");
   await page.getByText("Blackout", { exact: true }).click();
-  await expect(page.getByText("Cue 21 Blackout, blind, as it stands when complete")).toBeVisible();
+  await page.getByRole("button", { name: "Chosen cue" }).click();
+  await expect(page.getByText("Cue 21 Blackout, blind")).toBeVisible();
   await expect.poll(() => brightness(page)).toBeLessThan(6);
   const dark = await brightness(page);
   await page.getByText("Morning, low tide").click();
   await expect.poll(() => brightness(page)).toBeGreaterThan(dark + 8);
   await page.getByRole("button", { name: "On stage" }).click();
-  await expect(page.getByText("On stage: nothing fired yet")).toBeVisible();
+  await expect(page.getByText("On stage, nothing fired")).toBeVisible();
 });

@@ -72,7 +72,7 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Keys">
       <div className="modal-box flex h-[620px] max-w-4xl flex-col border border-rule bg-base-200 p-0">
         {open && (
-          <Command loop className="flex min-h-0 flex-1 flex-col" label="Help">
+          <Command loop filter={holdsWords} className="flex min-h-0 flex-1 flex-col" label="Help">
             <Command.Input
               placeholder="search keys and what can be typed"
               className="h-12 w-full border-b border-rule bg-transparent px-5 text-[16px] outline-none placeholder:text-quiet"
@@ -127,3 +127,14 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
 const GROUP =
   "[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:font-bold [&_[cmdk-group-heading]]:text-primary";
 const ITEM = "flex gap-4 rounded px-2 py-0.5 data-[selected=true]:bg-base-300";
+
+/** Finds what holds every word that is searched for. */
+function holdsWords(value: string, search: string): number {
+  const all = value.toLowerCase();
+  return search
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => all.includes(word))
+    ? 1
+    : 0;
+}

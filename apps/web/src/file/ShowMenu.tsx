@@ -1,9 +1,10 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { ChevronDown, Download, FolderOpen, Upload } from "lucide-react";
+import { ChevronDown, Download, FilePlus, FolderOpen, Upload } from "lucide-react";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { chooseNothing, useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
+import { emptyShow } from "@zm/core";
 import { Refusal, api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
 
@@ -11,6 +12,7 @@ import { useShow } from "../show/useShow.ts";
 export function ShowMenu({ title }: { title: string }) {
   const { id } = useShow();
   const [open, setOpen] = useState(false);
+  const [naming, setNaming] = useState(false);
   const [faults, setFaults] = useState<readonly string[]>([]);
   const file = useRef<HTMLInputElement>(null);
   const menu = useRef<HTMLDivElement>(null);
@@ -18,10 +20,20 @@ export function ShowMenu({ title }: { title: string }) {
   const client = useQueryClient();
   const shows = useQuery({ queryKey: ["shows"], queryFn: api.shows, enabled: open });
 
+  const begin = async (name: string): Promise<void> => {
+    setNaming(false);
+    try {
+      const { id: added } = await api.importShow(JSON.stringify(emptyShow(name)));
+      await client.invalidateQueries({ queryKey: ["shows"] });
+      goTo(added);
+    } catch (error) {
+      notify(error instanceof Error ? error.message : String(error), "trouble");
+    }
+  };
   const goTo = (show: number): void => {
     setOpen(false);
     chooseNothing();
-    useChoice.setState({ cue: null, cueEnd: null });
+    useChoice.setState({ cue: null, cueEnd: null, list: null, drawer: null });
     void navigate(`/show/${show}/score`);
   };
   const bring = async (chosen: File): Promise<void> => {
@@ -54,6 +66,24 @@ export function ShowMenu({ title }: { title: string }) {
       </button>
       {open && (
         <ul className="menu absolute top-9 left-0 z-50 w-72 rounded border border-rule bg-base-300">
+          <li>
+            {naming ? (
+              <input
+                aria-label="Name of the new show"
+                placeholder="name of the show, then Enter"
+                autoFocus
+                className="input input-sm bg-base-100"
+                onKeyDown={(event) => {
+                  const name = event.currentTarget.value.trim();
+                  if (event.key === "Enter" && name !== "") void begin(name);
+                }}
+              />
+            ) : (
+              <button type="button" onClick={() => setNaming(true)}>
+                <FilePlus size={15} /> New show …
+              </button>
+            )}
+          </li>
           <li>
             <a href={`/api/shows/${id}/document`} download>
               <Download size={15} /> Export the open document

@@ -117,8 +117,17 @@ function FamilyGive({
           ))}
         </div>
       )}
-      {shown && (
-        <FanStrip attribute={shown.attribute} values={shown.keys.map(outputOf)} onFan={(fan) => giveTo(shown.attribute.id, { set: fan })} />
+      {shown && shown.keys.length > 1 && (
+        <div>
+          <p className="mb-0.5 text-[13px] text-quiet">
+            {shown.attribute.name ?? shown.attribute.id} over the lights: drag the ends or the middle
+          </p>
+          <FanStrip
+            attribute={shown.attribute}
+            values={shown.keys.map(outputOf)}
+            onFan={(fan) => giveTo(shown.attribute.id, { set: fan })}
+          />
+        </div>
       )}
       {family === "position" && (
         <p className="text-[13px] text-quiet">Or drag a ring in the picture; with Alt all chosen lights go to one place.</p>

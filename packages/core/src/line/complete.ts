@@ -1,5 +1,6 @@
 import { CURVES, FAMILIES } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
+import { plainId } from "../hand/keep.ts";
 import { type Possible, possibleNext } from "./grammar.ts";
 import { KEYWORDS } from "./tokens.ts";
 
@@ -50,7 +51,7 @@ function namesFor(rule: string, { show }: ShowSheet): Completion[] {
     case "ownTimes":
       return of(show.paces);
     case "patch":
-      return show.fixtureTypes.map(({ id, name }) => ({ word: id, about: name }));
+      return show.fixtureTypes.map(({ id, name }) => ({ word: plainId(name) || id, about: name }));
     default:
       return of(show.palettes);
   }

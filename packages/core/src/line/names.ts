@@ -1,3 +1,4 @@
+import { plainId } from "../hand/keep.ts";
 import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import type { TimesWish } from "../hand/give.ts";
@@ -83,7 +84,8 @@ export function paletteNamed({ name, at }: Named, sheet: ShowSheet): string {
   });
 }
 
-/** True when a word names a thing, by its id or its label. */
+/** True when a word names a thing: by its id, by its label, or by its label with hyphens for what is no letter. */
 export function matches({ id, label }: { id: string; label: string }, name: string): boolean {
-  return id.toLowerCase() === name.toLowerCase() || label.toLowerCase() === name.toLowerCase();
+  const typed = name.toLowerCase();
+  return id.toLowerCase() === typed || label.toLowerCase() === typed || plainId(label) === typed;
 }
