@@ -1,7 +1,7 @@
 import { type RefObject, useEffect, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useShow } from "../show/useShow.ts";
-import { paintStage } from "./paintStage.ts";
+import { type LightLayers, paintStage } from "./paintStage.ts";
 import { type Outputs, type StageLight, stageLights } from "./scene.ts";
 import { type StageView, type ViewName, stageView } from "./view.ts";
 
@@ -42,6 +42,7 @@ export function StagePicture(props: StagePictureProps) {
     const element = canvas.current;
     const context = element?.getContext("2d", { alpha: false });
     if (!element || !context) return;
+    const layers: LightLayers = { pools: null, beams: null };
     const style = getComputedStyle(element);
     const quiet = style.getPropertyValue("--zm-quiet");
     const glass = style.getPropertyValue("--color-secondary");
@@ -59,7 +60,7 @@ export function StagePicture(props: StagePictureProps) {
       const lights = stageLights(now.show, now.outputs());
       const lasso = now.painted?.current?.lasso ?? [];
       if (now.painted) now.painted.current = { view, lights, lasso };
-      paintStage(context, lights, {
+      paintStage(context, layers, lights, {
         width,
         height,
         view,

@@ -1,4 +1,5 @@
 import type { Light } from "@zm/core";
+import { type LightField, addBeam, addPool, developField, lightField } from "./lightField.ts";
 import { paintPlanSet, paintRoom, paintSet, shade } from "./paintSet.ts";
 import { BACK, type StageLight } from "./scene.ts";
 import type { StageView } from "./view.ts";
@@ -22,8 +23,58 @@ export interface StageOptions {
 
 export type Project = StageView["project"];
 
+/** How many points of the light's grid stand on a pixel of the picture, in each direction. */
+const GRID = 0.28;
+
+/** Light alone, pools or beams, worked out on a grid and kept from frame to frame. */
+interface LightLayer {
+  readonly field: LightField;
+  readonly image: ImageData;
+  readonly context: CanvasRenderingContext2D;
+}
+
+function lightLayer(width: number, height: number): LightLayer | null {
+  const canvas = document.createElement("canvas");
+  canvas.width = width;
+  canvas.height = height;
+  const context = canvas.getContext("2d", { alpha: false });
+  return context && { field: lightField(width, height), image: context.createImageData(width, height), context };
+}
+
+/** The two layers of light of one picture. */
+export interface LightLayers {
+  pools: LightLayer | null;
+  beams: LightLayer | null;
+}
+
+/** Adds light up on its layer, and lays the layer over the picture. */
+function throughLayer(
+  context: CanvasRenderingContext2D,
+  layers: LightLayers,
+  name: keyof LightLayers,
+  { width, height }: StageOptions,
+  shine: (field: LightField) => void,
+): void {
+  const [across, down] = [Math.ceil(width * GRID), Math.ceil(height * GRID)];
+  const known = layers[name];
+  const layer = known?.field.width === across && known.field.height === down ? known : lightLayer(across, down);
+  layers[name] = layer;
+  if (!layer) return;
+  shine(layer.field);
+  developField(layer.field, layer.image.data);
+  layer.context.putImageData(layer.image, 0, 0);
+  context.globalCompositeOperation = "lighter";
+  context.drawImage(layer.context.canvas, 0, 0, width, height);
+  context.globalCompositeOperation = "source-over";
+}
+
 /** Paints the stage: set, light on the set, beams in the haze, and the lights themselves. */
-export function paintStage(context: CanvasRenderingContext2D, lights: readonly StageLight[], options: StageOptions): void {
+export function paintStage(
+  context: CanvasRenderingContext2D,
+  layers: LightLayers,
+  lights: readonly StageLight[],
+  options: StageOptions,
+): void {
   const { width, height, view } = options;
   const { project } = view;
   const lit = lights.filter((light) => light.level > 0.002);
@@ -32,14 +83,15 @@ export function paintStage(context: CanvasRenderingContext2D, lights: readonly S
   context.fillRect(0, 0, width, height);
   const air = ambient(lit);
   paintRoom(context, view, air);
-  context.globalCompositeOperation = "lighter";
   const exposure = exposureOf(lit);
-  for (const light of lit) paintPool(context, view, light, exposure);
-  context.globalCompositeOperation = "source-over";
+  throughLayer(context, layers, "pools", options, (field) => {
+    for (const light of lit) shinePool(field, view, light, exposure);
+  });
   (view.name === "front" ? paintSet : paintPlanSet)(context, project, air);
-  context.globalCompositeOperation = "lighter";
-  if (options.haze > 0) for (const light of lit) paintBeam(context, project, light, options.haze);
-  context.globalCompositeOperation = "source-over";
+  if (options.haze > 0)
+    throughLayer(context, layers, "beams", options, (field) => {
+      for (const light of lit) shineBeam(field, project, light, options.haze);
+    });
   for (const light of lights) paintHead(context, project, light, options);
   for (const light of lights)
     if (options.rings && light.turns && options.chosen.has(light.channel)) paintLanding(context, project, light, options);
@@ -72,53 +124,30 @@ function radius(light: StageLight): number {
 }
 
 /** Where the beam lands: a soft pool, flat on the floor and round on the cloth. */
-function paintPool(context: CanvasRenderingContext2D, { name, project }: StageView, light: StageLight, exposure: number): void {
+function shinePool(field: LightField, { name, project }: StageView, light: StageLight, exposure: number): void {
   const centre = project(light.to);
   const across = radius(light) * centre.scale * 1.5;
   const onCloth = light.to.z > BACK - 0.3;
   const flat = name === "plan" ? (onCloth ? 0.16 : 1) : onCloth ? 0.95 : light.to.y > 0.3 ? 0.8 : 0.36;
   const strength = exposure * light.level ** 1.25 * Math.min(0.85, 0.34 + 1.1 / (1 + radius(light)));
-  context.save();
-  context.translate(centre.x, centre.y);
-  context.scale(1, flat);
-  const glow = context.createRadialGradient(0, 0, 0, 0, 0, across);
-  glow.addColorStop(0, shade(light.colour, 1, strength * 0.62));
-  glow.addColorStop(0.45, shade(light.colour, 1, strength * 0.32));
-  glow.addColorStop(1, shade(light.colour, 1, 0));
-  context.fillStyle = glow;
-  context.beginPath();
-  context.arc(0, 0, across, 0, Math.PI * 2);
-  context.fill();
-  context.restore();
+  addPool(field, { x: centre.x * GRID, y: centre.y * GRID }, across * GRID, flat, light.colour, strength * 0.75);
 }
 
-/** The beam itself in the haze: strongest at the light and along its middle. */
-function paintBeam(context: CanvasRenderingContext2D, project: Project, light: StageLight, haze: number): void {
+/** The beam itself in the haze. */
+function shineBeam(field: LightField, project: Project, light: StageLight, haze: number): void {
   const from = project(light.from);
   const to = project(light.to);
-  const length = Math.hypot(to.x - from.x, to.y - from.y);
-  if (length < 2) return;
-  const half = radius(light) * to.scale * 0.9;
-  const aside = { x: -(to.y - from.y) / length, y: (to.x - from.x) / length };
-  const strength = haze * light.level ** 1.1 * Math.min(0.3, 0.08 + 2 / (light.angle + 4));
-  const air = context.createLinearGradient(from.x, from.y, to.x, to.y);
-  air.addColorStop(0, shade(light.colour, 1, strength));
-  air.addColorStop(0.5, shade(light.colour, 1, strength * 0.36));
-  air.addColorStop(1, shade(light.colour, 1, strength * 0.05));
-  context.fillStyle = air;
-  for (const part of BEAM_PARTS) {
-    context.beginPath();
-    context.moveTo(from.x - aside.x * 1.5, from.y - aside.y * 1.5);
-    context.lineTo(from.x + aside.x * 1.5, from.y + aside.y * 1.5);
-    context.lineTo(to.x + aside.x * half * part, to.y + aside.y * half * part);
-    context.lineTo(to.x - aside.x * half * part, to.y - aside.y * half * part);
-    context.closePath();
-    context.fill();
-  }
+  const half = radius(light) * to.scale * 0.85;
+  const strength = haze * light.level ** 1.1 * Math.min(0.42, 0.1 + 2.6 / (light.angle + 4));
+  addBeam(
+    field,
+    { x: from.x * GRID, y: from.y * GRID },
+    { x: to.x * GRID, y: to.y * GRID },
+    { from: 1.2, to: Math.max(1.2, half * GRID) },
+    light.colour,
+    strength,
+  );
 }
-
-/** A beam is laid on in layers, each narrower, so that its sides are soft. */
-const BEAM_PARTS = [1, 0.72, 0.42] as const;
 
 /** Where a chosen light lands: the ring that it is moved by. */
 function paintLanding(context: CanvasRenderingContext2D, project: Project, light: StageLight, { glass }: StageOptions): void {
