@@ -1,6 +1,14 @@
 import { AxeBuilder } from "@axe-core/playwright";
-import { expect, test } from "@playwright/test";
+import { type Page, expect, test } from "@playwright/test";
+import { enterLine } from "../support/build.ts";
 import { openView, ownShow } from "../support/show.ts";
+
+/** The serious findings of axe, each with where it stands. */
+async function seriousFindings(page: Page, within = "body"): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).include(within).analyze();
+  const serious = violations.filter((each) => each.impact === "serious" || each.impact === "critical");
+  return serious.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`);
+}
 
 for (const view of ["score", "stage", "run"] as const) {
   for (const theme of ["desk", "foolscap"] as const) {
@@ -8,11 +16,40 @@ for (const view of ["score", "stage", "run"] as const) {
       await page.addInitScript((name) => localStorage.setItem("zealous-mark-theme", name), theme);
       await openView(page, await ownShow(request), view);
       await page.getByText("Night sea").first().click();
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      const serious = violations.filter((each) => each.impact === "serious" || each.impact === "critical");
-      expect(serious.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`)).toEqual([]);
+      expect(await seriousFindings(page)).toEqual([]);
     });
   }
+}
+
+for (const theme of ["desk", "foolscap"] as const) {
+  test(`the rig, the Hand, recording and updating in ${theme} have no serious finding`, async ({ page, request }) => {
+    test.setTimeout(150_000);
+    await page.addInitScript((name) => localStorage.setItem("zealous-mark-theme", name), theme);
+    const show = await ownShow(request);
+    for (const tab of ["lights", "types", "groups", "palettes", "paces"]) {
+      await page.goto(`/show/${show}/rig/${tab}`);
+      await expect(page.getByRole("navigation", { name: "Rig" })).toBeVisible();
+      if (tab === "lights") await page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true }).click();
+      expect([tab, await seriousFindings(page)]).toEqual([tab, []]);
+    }
+    await openView(page, show, "stage");
+    await request.post(`/api/shows/${show}/run`, { data: { press: "goto", cue: "6", time: 0 } });
+    await enterLine(page, "@washes = 20~80");
+    await enterLine(page, "@washes colour = dusk");
+    for (const tab of ["level", "position", "colour", "beam"]) {
+      await page.getByRole("tab", { name: tab }).click();
+      expect([tab, await seriousFindings(page, "aside")]).toEqual([tab, []]);
+    }
+    expect(["the Hand", await seriousFindings(page, '[aria-label="In hand"]')]).toEqual(["the Hand", []]);
+    for (const drawer of ["Record …", "Update …"]) {
+      await page.getByRole("button", { name: drawer }).click();
+      expect([drawer, await seriousFindings(page, "form[role=dialog]")]).toEqual([drawer, []]);
+      await page.getByRole("button", { name: "Not now" }).click();
+    }
+    await page.keyboard.press("?");
+    await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+    expect(["help", await seriousFindings(page, "dialog[open]")]).toEqual(["help", []]);
+  });
 }
 
 test("? shows the keys, Escape puts them away", async ({ page, request }) => {

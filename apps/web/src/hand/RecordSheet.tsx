@@ -227,7 +227,7 @@ export function RecordSheet() {
         </Toggle>
       </Choices>
       {lines.length > 0 && (
-        <ul aria-label="Other cues" className="max-h-32 space-y-0.5 overflow-y-auto border-t border-rule pt-2">
+        <ul aria-label="Other cues" tabIndex={0} className="max-h-32 space-y-0.5 overflow-y-auto border-t border-rule pt-2">
           {lines.slice(0, 20).map((line) => (
             <li key={line.cue} className="flex gap-2">
               <span className="figures w-11 shrink-0 text-right">{line.cue}</span>

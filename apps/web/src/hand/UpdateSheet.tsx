@@ -65,7 +65,7 @@ export function UpdateSheet() {
               </Toggle>
             ))}
           </div>
-          <ul className="min-h-0 space-y-1 overflow-y-auto border-y border-rule py-2" aria-label="Values">
+          <ul tabIndex={0} className="min-h-0 space-y-1 overflow-y-auto border-y border-rule py-2" aria-label="Values">
             {options.map((option) => (
               <OptionRow
                 key={option.key.name}
@@ -85,7 +85,7 @@ export function UpdateSheet() {
       {good && (
         <section aria-label="Impact">
           <p role="status">Update: {lookCount(outcome.outcome)}.</p>
-          <ul className="mt-1 max-h-40 space-y-0.5 overflow-y-auto">
+          <ul tabIndex={0} className="mt-1 max-h-40 space-y-0.5 overflow-y-auto">
             {impactLines(outcome.outcome, list)
               .slice(0, 20)
               .map((line) => (

@@ -1,6 +1,7 @@
 import { useChoice } from "../choice/choice.ts";
 import { impactLines } from "../choice/impactWords.ts";
 import { useDraft } from "../choice/useDraft.ts";
+import { useLineText } from "../line/lineText.ts";
 import { useList, useMakeEdits } from "../show/useShow.ts";
 
 const SHOWN = 9;
@@ -23,7 +24,11 @@ export function DraftPanel() {
   const { steps, notes } = outcome.outcome;
   const looks = lines.filter((line) => !line.quiet).length;
   const make = async (): Promise<void> => {
-    if (await makeEdits(draft.edits)) useChoice.setState({ draft: null, deed: null });
+    if (await makeEdits(draft.edits)) drop();
+  };
+  const drop = (): void => {
+    useChoice.setState({ draft: null, deed: null });
+    if (draft.from === "line") useLineText.setState({ text: "" });
   };
   return (
     <section aria-label="Impact">
@@ -51,11 +56,7 @@ export function DraftPanel() {
         <button type="button" className="btn btn-primary btn-sm" disabled={steps.length === 0} onClick={() => void make()}>
           Make it
         </button>
-        <button
-          type="button"
-          className="btn btn-outline btn-sm border-neutral"
-          onClick={() => useChoice.setState({ draft: null, deed: null })}
-        >
+        <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={drop}>
           Drop
         </button>
       </div>

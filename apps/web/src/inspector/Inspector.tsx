@@ -4,6 +4,7 @@ import { useList } from "../show/useShow.ts";
 import { GivePanel } from "../give/GivePanel.tsx";
 import { RigPanel } from "../rig/RigPanel.tsx";
 import { CueInspector } from "./CueInspector.tsx";
+import { CueTools } from "./CueTools.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { RangeEdit } from "./RangeEdit.tsx";
 import { ValueStory } from "./ValueStory.tsx";
@@ -40,6 +41,7 @@ function ChosenCue() {
       {one && choice.channels.length === 1 && choice.channels[0] !== undefined && (
         <ValueStory list={list} row={row} channel={choice.channels[0]} />
       )}
+      {cues && <CueTools list={list} cues={cues} channels={choice.channels} />}
       {one && choice.draft === null && <CueInspector key={choice.cueEnd} list={list} row={row} />}
       {!cues && (
         <p className="text-quiet">

@@ -6,6 +6,7 @@ import { Swatch } from "../shared/Swatch.tsx";
 import { lightWords } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { OwnTimes } from "./OwnTimes.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { readDeed } from "./readDeed.ts";
 
@@ -109,6 +110,7 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
           </Toggle>
         ))}
       </fieldset>
+      <OwnTimes key={cells} list={list.id} cues={cues} channels={channels} lens={lens} />
       {draft?.from === "cells" && <DraftPanel />}
     </section>
   );

@@ -1,5 +1,5 @@
 import { type LineFault, completeLine, readLine } from "@zm/core";
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
 import { useHand } from "../hand/handStore.ts";
@@ -39,10 +39,17 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const type = (value: string): void => {
     useLineText.setState({ text: value });
     setPick(-1);
-    const next = readText(value);
-    const request = next && "request" in next ? next.request : null;
-    useChoice.setState({ deed: null, draft: request?.kind === "edit" ? { from: "line", edits: request.edits } : null });
   };
+  const drafted = useRef("");
+  useEffect(() => {
+    // What is typed, or put here from elsewhere, is a draft while it reads as an edit; an emptied line takes its draft along.
+    if (text === drafted.current) return;
+    drafted.current = text;
+    const request = read && "request" in read ? read.request : null;
+    const wasOurs = useChoice.getState().draft?.from === "line";
+    if (request?.kind === "edit") useChoice.setState({ deed: null, draft: { from: "line", edits: request.edits } });
+    else if (text.trim() !== "" || wasOurs) useChoice.setState({ deed: null, draft: null });
+  }, [text, read]);
   const takeWord = (word: string): void => {
     const rest = text.slice(0, completions.from);
     type(`${rest}${rest === "" || /[\s@#~"(]$/.test(rest) ? "" : " "}${word} `);

@@ -135,25 +135,27 @@ function PaletteForm({ palette }: { palette: Palette }) {
                 ))}
               </select>
             </span>
-            <button
-              type="button"
-              className="btn btn-ghost btn-xs btn-square"
-              aria-label={`Take value ${index + 1} out`}
-              onClick={() => setValues(values.filter((_, at) => at !== index))}
-            >
-              <X size={12} />
-            </button>
+            <span role="gridcell">
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs btn-square"
+                aria-label={`Take value ${index + 1} out`}
+                onClick={() => setValues(values.filter((_, at) => at !== index))}
+              >
+                <X size={12} />
+              </button>
+            </span>
           </div>
         ))}
-        <button
-          type="button"
-          className="btn btn-xs mt-2 border-neutral font-normal"
-          disabled={names.length === 0}
-          onClick={() => setValues([...values, { attribute: names[0] ?? "", value: 0 }])}
-        >
-          One more value
-        </button>
       </div>
+      <button
+        type="button"
+        className="btn btn-xs self-start border-neutral font-normal"
+        disabled={names.length === 0}
+        onClick={() => setValues([...values, { attribute: names[0] ?? "", value: 0 }])}
+      >
+        One more value
+      </button>
     </EntryForm>
   );
 }

@@ -2,7 +2,7 @@ import { type RefObject, useEffect, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useShow } from "../show/useShow.ts";
 import { type LightLayers, paintStage } from "./paintStage.ts";
-import { type Outputs, type StageLight, stageLights } from "./scene.ts";
+import { type Outputs, type StageLight, sameLights, stageLights } from "./scene.ts";
 import { type StageView, type ViewName, stageView } from "./view.ts";
 
 interface StagePictureProps {
@@ -30,7 +30,19 @@ export interface Painted {
   readonly lasso: readonly { x: number; y: number }[];
 }
 
-/** The picture of the stage, painted anew for every frame. */
+const NO_LASSO: Painted["lasso"] = [];
+
+/** What one painting showed: painted again only when one of it has changed. */
+interface Shown {
+  readonly lights: readonly StageLight[];
+  readonly facts: readonly unknown[];
+}
+
+function sameShown(a: Shown, b: Shown): boolean {
+  return a.facts.every((fact, index) => fact === b.facts[index]) && sameLights(a.lights, b.lights);
+}
+
+/** The picture of the stage, painted anew for every frame in which something has changed. */
 export function StagePicture(props: StagePictureProps) {
   const { sheet } = useShow();
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -47,18 +59,37 @@ export function StagePicture(props: StagePictureProps) {
     const quiet = style.getPropertyValue("--zm-quiet");
     const glass = style.getPropertyValue("--color-secondary");
     let frame = 0;
+    let shown: Shown | null = null;
     const paint = (): void => {
+      frame = requestAnimationFrame(paint);
       const scale = window.devicePixelRatio || 1;
       const { clientWidth: width, clientHeight: height } = element;
+      const now = latest.current;
+      const lights = stageLights(now.show, now.outputs());
+      const next: Shown = {
+        lights,
+        facts: [
+          width,
+          height,
+          scale,
+          now.view,
+          now.haze,
+          now.labels,
+          now.rings,
+          now.channels,
+          now.painted?.current?.lasso ?? NO_LASSO,
+          document.fonts.status,
+        ],
+      };
+      if (shown && sameShown(shown, next)) return;
+      shown = next;
       if (element.width !== Math.round(width * scale) || element.height !== Math.round(height * scale)) {
         element.width = Math.round(width * scale);
         element.height = Math.round(height * scale);
       }
       context.setTransform(scale, 0, 0, scale, 0, 0);
-      const now = latest.current;
       const view = stageView(now.view ?? "front", width, height);
-      const lights = stageLights(now.show, now.outputs());
-      const lasso = now.painted?.current?.lasso ?? [];
+      const lasso = now.painted?.current?.lasso ?? NO_LASSO;
       if (now.painted) now.painted.current = { view, lights, lasso };
       paintStage(context, layers, lights, {
         width,
@@ -73,7 +104,6 @@ export function StagePicture(props: StagePictureProps) {
         quiet,
         glass,
       });
-      frame = requestAnimationFrame(paint);
     };
     frame = requestAnimationFrame(paint);
     return () => cancelAnimationFrame(frame);

@@ -43,3 +43,26 @@ export function stageLights(show: Show, outputs: Outputs): StageLight[] {
     ];
   });
 }
+
+/** True when two moments show the same picture. */
+export function sameLights(a: readonly StageLight[], b: readonly StageLight[]): boolean {
+  return a.length === b.length && a.every((light, index) => sameLight(light, b[index]));
+}
+
+function sameLight(a: StageLight, b: StageLight | undefined): boolean {
+  return (
+    b !== undefined &&
+    a.channel === b.channel &&
+    a.level === b.level &&
+    a.angle === b.angle &&
+    samePoint(a.from, b.from) &&
+    samePoint(a.to, b.to) &&
+    a.colour.red === b.colour.red &&
+    a.colour.green === b.colour.green &&
+    a.colour.blue === b.colour.blue
+  );
+}
+
+function samePoint(a: Point, b: Point): boolean {
+  return a.x === b.x && a.y === b.y && a.z === b.z;
+}

@@ -1,0 +1,112 @@
+import { CURVES, type Curve, type EditInput, FAMILIES, type Family } from "@zm/core";
+import { useState } from "react";
+import { type Lens, useChoice } from "../choice/choice.ts";
+import { curveWords } from "../shared/words.ts";
+import { useShow } from "../show/useShow.ts";
+
+const SECONDS = /^\d+(\.\d+)?(~\d+(\.\d+)?)*$/;
+
+interface OwnTimesProps {
+  list: string;
+  cues: { from: string; to: string };
+  channels: readonly number[];
+  lens: Lens;
+}
+
+/** Own times for the moves stored in the chosen cells: seconds, fans of them, a curve, or a stored pace; its impact stands below before it is made. */
+export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
+  const { sheet } = useShow();
+  const [fade, setFade] = useState("");
+  const [delay, setDelay] = useState("");
+  const [curve, setCurve] = useState<Curve | "">("");
+  const [family, setFamily] = useState<Family>(lens);
+  const think = (wish: { fade?: string; delay?: string; curve?: Curve | "" } | { pace: string }): void => {
+    const edit = timesEdit({ list, ...cues, keys: { channels: [...channels], ...("pace" in wish ? {} : { families: [family] }) } }, wish);
+    useChoice.setState({ deed: null, draft: edit && { from: "cells", edits: [edit] } });
+  };
+  return (
+    <details className="border-t border-rule pt-2">
+      <summary className="cursor-default text-quiet hover:text-base-content">Own times of stored moves</summary>
+      <select
+        aria-label="family of the moves"
+        className="select select-sm mt-2 w-full bg-base-100"
+        value={family}
+        onChange={(event) => {
+          setFamily(FAMILIES.find((each) => each === event.target.value) ?? family);
+          useChoice.setState({ draft: null });
+        }}
+      >
+        {FAMILIES.map((each) => (
+          <option key={each}>{each}</option>
+        ))}
+      </select>
+      <div className="mt-2 flex gap-1.5">
+        {(
+          [
+            ["fade", fade, setFade],
+            ["delay", delay, setDelay],
+          ] as const
+        ).map(([name, text, set]) => (
+          <input
+            key={name}
+            aria-label={`own ${name} of the moves, seconds`}
+            placeholder={name}
+            title="Seconds, or a fan over the chosen lights: 0~5, 2~5~2"
+            autoComplete="off"
+            className="input input-sm figures w-[66px] bg-base-100 px-2"
+            value={text}
+            onChange={(event) => {
+              set(event.target.value);
+              think({ fade, delay, curve, [name]: event.target.value });
+            }}
+          />
+        ))}
+        <select
+          aria-label="own curve of the moves"
+          className="select select-sm min-w-0 flex-1 bg-base-100 px-1.5 text-[13px]"
+          value={curve}
+          onChange={(event) => {
+            const next = CURVES.find((each) => each === event.target.value) ?? "";
+            setCurve(next);
+            think({ fade, delay, curve: next });
+          }}
+        >
+          <option value="">curve</option>
+          {CURVES.map((each) => (
+            <option key={each} value={each}>
+              {curveWords(each)}
+            </option>
+          ))}
+        </select>
+      </div>
+      <div className="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="Paces for these moves">
+        {sheet.show.paces.map((pace) => (
+          <button key={pace.id} type="button" className="btn btn-xs border-neutral font-normal" onClick={() => think({ pace: pace.id })}>
+            {pace.label || pace.id}
+          </button>
+        ))}
+      </div>
+    </details>
+  );
+}
+
+type TimesEdit = Extract<EditInput, { op: "setMoveTimes" }>;
+
+/** The edit that the fields say; null while they say nothing that reads. */
+function timesEdit(
+  range: Omit<TimesEdit, "op">,
+  wish: { fade?: string; delay?: string; curve?: Curve | "" } | { pace: string },
+): TimesEdit | null {
+  if ("pace" in wish) return { op: "setMoveTimes", ...range, pace: wish.pace };
+  const [fade, delay] = [wish.fade, wish.delay].map((text = "") => text.replace(/\s/g, "").replaceAll(",", "."));
+  const texts = [fade, delay].filter((text) => text !== undefined && text !== "");
+  if (texts.some((text) => !SECONDS.test(text ?? "")) || (texts.length === 0 && !wish.curve)) return null;
+  const spread = (text: string): number | string => (text.includes("~") ? text : Number(text));
+  return {
+    op: "setMoveTimes",
+    ...range,
+    ...(fade ? { fade: spread(fade) } : {}),
+    ...(delay ? { delay: spread(delay) } : {}),
+    ...(wish.curve ? { curve: wish.curve } : {}),
+  };
+}
