@@ -1,16 +1,20 @@
 import {
+  EMPTY_HAND,
   type EditInput,
   type ListSheet,
   type Playback,
   type ShowSheet,
   advance,
+  changeHand,
   checkSheet,
+  completeLine,
   cueAt,
   denseLooks,
   emptyState,
   fireNext,
   frameAt,
   framesOf,
+  giveMoves,
   idlePlayback,
   listOf,
   lookAt,
@@ -18,7 +22,9 @@ import {
   marksOf,
   parseShow,
   planMarks,
+  planRecording,
   readEdits,
+  recordSentence,
   serializeShow,
   sheetOf,
   stateAt,
@@ -37,6 +43,7 @@ const TARGETS: Readonly<Record<string, number>> = {
   "marks of the whole list": 150,
   "marks after a one-cell edit": 5,
   "check of the whole show": 500,
+  "record sheet: 100 lights": 50,
 };
 
 interface Line {
@@ -63,6 +70,7 @@ function bench(size: TrialSize): void {
     line("sheet from nothing", () => sheetOf(show)),
     ...looks(list),
     ...edits(sheet, list),
+    ...thoughts(sheet, list),
     ...marks(sheet, list),
     line("check of the whole show", checkSheet, () => fresh(sheet)),
   ];
@@ -116,6 +124,24 @@ function edits(sheet: ShowSheet, list: ListSheet): Line[] {
   });
   const make = (edit: EditInput): unknown => makeEdits(sheet, readEdits(edit));
   return [line("one-cell edit near the top", make, () => oneCell(list, random)), line("200 cues x 20 channels", make, wide)];
+}
+
+/** What stands on screen while somebody types or fills in the record sheet. */
+function thoughts(sheet: ShowSheet, list: ListSheet): Line[] {
+  const channels = [...sheet.keys.byChannel.keys()].slice(0, 100);
+  const selection = { channels, families: ["intensity" as const] };
+  const moves = giveMoves(sheet, selection, { set: "10~90" }, () => 0);
+  const hand = changeHand(EMPTY_HAND, { do: "give", moves }, sheet, 0);
+  const cue = cueAt(list, Math.floor(list.cues.length / 2)).number;
+  const wish = { cue, from: "hand", what: "both", changed: true, mode: "merge", scope: "track" } as const;
+  return [
+    line("100 lights taken in hand", () => changeHand(EMPTY_HAND, { do: "give", moves }, sheet, 0)),
+    line("record sheet: 100 lights", () => {
+      const plan = planRecording(sheet, list, hand, { playback: undefined, outputOf: () => 0 }, wish);
+      return recordSentence(list, plan, makeEdits(sheet, readEdits(plan.edit)));
+    }),
+    line("completion of a line", () => completeLine("1..12, 21..26 / 2 position fade 3 delay 0~2 c", sheet)),
+  ];
 }
 
 function marks(sheet: ShowSheet, list: ListSheet): Line[] {

@@ -1,49 +1,36 @@
-import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf, planUpdating, updateOptions } from "@zm/core";
+import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf } from "@zm/core";
 import { useMemo, useState } from "react";
 import { impactLines, plain } from "../choice/impactWords.ts";
 import { useChoice } from "../choice/choice.ts";
 import { lookCount, outcomeOf } from "../choice/useDraft.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
-import { api } from "../show/api.ts";
-import { useLive } from "../show/live.ts";
-import { useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { useShow } from "../show/useShow.ts";
 import { Drawer } from "./Drawer.tsx";
-import { useHand } from "./handStore.ts";
-import { toldOr, useHandChange } from "./useHandChange.ts";
+import { useUpdating } from "./useUpdating.ts";
 
 type Sent = UpdatePlace | "nowhere";
 
 /** Updating: what is in hand over the cue on stage, each value put here, at its source, or in its palette, with the impact. */
 export function UpdateSheet() {
-  const { id, sheet } = useShow();
-  const list = useMainList();
-  const hand = useHand((state) => state.hand);
-  const cue = useLive((live) => live.run?.playback.cue ?? null);
-  const makeEdits = useMakeEdits();
-  const { change } = useHandChange();
+  const { sheet } = useShow();
+  const { cue, list, options, plan, make: update } = useUpdating();
   const [all, setAll] = useState<UpdatePlace>("here");
   const [own, setOwn] = useState<Readonly<Record<string, Sent>>>({});
-  const stands = cue !== null && list.cues.some((each) => each.number === cue);
-  const options = useMemo(() => (stands && cue !== null ? updateOptions(sheet, list, hand, cue) : []), [stands, cue, sheet, list, hand]);
   const placeOf = (option: UpdateOption): UpdatePlace | null => {
     const sent = own[option.key.name] ?? all;
     return sent === "nowhere" ? null : offeredPlace(option, sent);
   };
-  const edits =
-    stands && cue !== null && options.some((option) => placeOf(option) !== null) ? planUpdating(list, cue, options, placeOf) : null;
+  const edits = options.some((option) => placeOf(option) !== null) ? plan(options, placeOf) : null;
   const outcome = useMemo(() => outcomeOf(sheet, edits), [sheet, JSON.stringify(edits)]);
   const good = outcome !== null && "outcome" in outcome;
   const make = async (): Promise<void> => {
-    if (!edits || !good || !toldOr(() => edits) || !(await makeEdits(edits))) return;
-    change({ do: "recorded", keys: options.filter((option) => placeOf(option) !== null).map((option) => option.key.name) });
-    useChoice.setState({ drawer: null });
-    if (cue !== null) await api.press(id, { press: "stand", cue }).catch(() => undefined);
+    if (good && (await update(options, placeOf))) useChoice.setState({ drawer: null });
   };
   return (
     <Drawer label="Update" onSubmit={() => void make()}>
-      {!stands && <p className="text-quiet">No cue is on stage. Fire one, or record what is in hand as a cue of its own.</p>}
-      {stands && options.length === 0 && <p className="text-quiet">Nothing in hand has changed since the last record.</p>}
+      {cue === null && <p className="text-quiet">No cue is on stage. Fire one, or record what is in hand as a cue of its own.</p>}
+      {cue !== null && options.length === 0 && <p className="text-quiet">Nothing in hand has changed since the last record.</p>}
       {options.length > 0 && (
         <>
           <p>

@@ -1,13 +1,13 @@
 import {
   type EditInput,
   type LineRequest,
+  type UpdateOption,
+  type UpdatePlace,
   freeId,
   heldKeys,
   offeredPlace,
   paceFromHand,
   paletteFromHand,
-  planUpdating,
-  updateOptions,
   givePace,
   isCueNumber,
 } from "@zm/core";
@@ -17,22 +17,22 @@ import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
 import { litLights } from "../give/ChooseLights.tsx";
 import { useHand } from "../hand/handStore.ts";
 import { toldOr, useHandChange } from "../hand/useHandChange.ts";
+import { useUpdating } from "../hand/useUpdating.ts";
 import { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
-import { useLive } from "../show/live.ts";
-import { useHistory, useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { useHistory, useMakeEdits, useShow } from "../show/useShow.ts";
 
 type Asked<K extends LineRequest["kind"]> = Extract<LineRequest, { kind: K }>;
 
 /** Does what a line asks for; true when it was done. */
 export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
   const { id, sheet } = useShow();
-  const main = useMainList();
   const navigate = useNavigate();
   const makeEdits = useMakeEdits();
   const history = useHistory();
   const { change, give, time, drop, outputOf } = useHandChange();
   const recording = useRecording();
+  const updating = useUpdating();
 
   const inHand = useCallback(
     ({ deed, channels }: Asked<"hand">): boolean => {
@@ -74,15 +74,13 @@ export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
       useChoice.setState({ drawer: "update" });
       return true;
     }
-    const cue = useLive.getState().run?.playback.cue;
-    if (!cue) {
+    if (updating.cue === null) {
       notify("No cue is on stage; there is none to update", "trouble");
       return false;
     }
-    const options = toldOr(() => updateOptions(sheet, main, useHand.getState().hand, cue, selection));
-    const edits = options && toldOr(() => planUpdating(main, cue, options, (option) => offeredPlace(option, place)));
-    if (!options || !edits || !(await makeEdits(edits))) return false;
-    return change({ do: "recorded", keys: options.map((option) => option.key.name) });
+    const placeOf = (option: UpdateOption): UpdatePlace => offeredPlace(option, place);
+    const options = updating.optionsFor(selection);
+    return toldOr(() => updating.plan(options, placeOf)) !== undefined && updating.make(options, placeOf);
   };
 
   const keep = async (asked: Asked<"keep">): Promise<boolean> => {
