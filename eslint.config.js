@@ -52,6 +52,11 @@ export default tseslint.config(
     files: ["**/*.mjs", "**/*.js"],
     languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", URL: "readonly", performance: "readonly" } },
   },
+  {
+    // What these hand to a page runs in the browser.
+    files: ["scripts/measureStage.mjs"],
+    languageOptions: { globals: { window: "readonly", requestAnimationFrame: "readonly" } },
+  },
   { files: ["apps/web/src/**/*.{ts,tsx}"], plugins: { "react-hooks": hooks }, rules: { "react-hooks/rules-of-hooks": "error" } },
   pureCore,
 );

@@ -9,7 +9,7 @@ const browser = await chromium.launch({ executablePath: process.env.ZM_CHROMIUM,
 async function shot(name, view, prepare) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/${view}`);
-  await page.getByRole("rowheader", { name: "0.5" }).first().waitFor();
+  await page.getByRole("navigation", { name: "Views" }).waitFor();
   await page.waitForTimeout(500);
   await prepare(page);
   await page.waitForTimeout(500);
@@ -45,8 +45,71 @@ await shot("score-foolscap", "score", async (page) => {
 await shot("line-entry", "score", async (page) => {
   await page.getByLabel("Line entry").fill("#6..9: 3..6, 11..12 + 10 only");
 });
+const press = (what) =>
+  fetch(`http://127.0.0.1:${process.env.ZM_PORT}/api/shows/1/run`, {
+    method: "POST",
+    headers: { "Content-Type": "application/json" },
+    body: JSON.stringify(what),
+  });
+const hand = (...changes) =>
+  fetch(`http://127.0.0.1:${process.env.ZM_PORT}/api/shows/1/hand`, {
+    method: "POST",
+    headers: { "Content-Type": "application/json" },
+    body: JSON.stringify({ changes }),
+  });
+async function line(page, text) {
+  await page.getByLabel("Line entry").fill(text);
+  await page.getByLabel("Line entry").press("Enter");
+  await page.waitForTimeout(150);
+}
+
+await press({ press: "goto", cue: "6", time: 0 });
 await shot("stage", "stage", async (page) => {
-  await page.getByText("Edwin at the door").click();
+  await line(page, "@profiles = 80");
+  await line(page, "@profiles pan = -40~40");
+  await line(page, "@profiles tilt = 40");
+  await page.getByRole("tab", { name: "colour" }).click();
+  await page.getByRole("button", { name: "Foxglove" }).click();
+  await line(page, "@profiles position fade 4 delay 0~2");
+});
+await shot("record", "stage", async (page) => {
+  await page.keyboard.press("r");
+  await page.getByLabel("Label of the cue").fill("Foxglove weather");
+  await page.getByLabel("up, seconds").fill("3");
+  await page.getByLabel("down, seconds").fill("5");
+  await page.getByLabel("down delay, seconds").focus();
+});
+await hand({ do: "drop", fade: 0 });
+await shot("stage-plan", "stage", async (page) => {
+  await page.getByRole("button", { name: "Plan" }).click();
+  await line(page, "@washes = 20~90~20");
+  await line(page, "@washes tilt = -30~10");
+});
+await hand({ do: "drop", fade: 0 });
+await shot("update", "stage", async (page) => {
+  await line(page, "@cabin + 15");
+  await line(page, "@sea blue = 80");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("u");
+  await page.getByRole("button", { name: "At its source" }).click();
+});
+await hand({ do: "drop", fade: 0 });
+await shot("rig", "rig", async (page) => {
+  await page.getByRole("button", { name: "21", exact: true }).click();
+  await page.getByRole("button", { name: "26", exact: true }).click({ modifiers: ["Shift"] });
+  await page.getByLabel("First light").fill("101");
+  await page.getByLabel("Last light").fill("112");
+  await page.getByLabel("First patch").fill("4.1");
+});
+await shot("rig-palettes", "rig/palettes", async (page) => {
+  await page.getByRole("button", { name: /^Dusk/ }).click();
+  await page.getByLabel("Value 1, red").fill("55");
+  await page.keyboard.press("Tab");
+  await page.getByRole("button", { name: "Which?" }).click();
+});
+await shot("help", "stage", async (page) => {
+  await page.keyboard.press("?");
+  await page.keyboard.type("record");
 });
 await shot("run", "run", async (page) => {
   await page.getByLabel("Go to cue").fill("27");

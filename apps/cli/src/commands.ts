@@ -19,6 +19,7 @@ import {
   sheetOf,
   showJsonSchema,
   tellMarks,
+  writeRigCsv,
 } from "@zm/core";
 import { TRIAL_SIZES, type TrialSize, trialShow } from "@zm/demo";
 import { type Command, type Files, type Options, UsageError, jsonFile, needed } from "./command.ts";
@@ -96,7 +97,7 @@ export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
       words: ["IN", "OUT"],
       options: {},
       summary: "reads a show in one format and writes it in another, by file ending",
-      help: "Formats: .json, the open show document, checked and written in its one fixed order. OUT may be - to print it.",
+      help: "Formats: .json, the open show document, checked and written in its one fixed order; .csv, written only: the rig as a table. OUT may be - to print the document.",
       run: convert,
     },
   ],
@@ -174,17 +175,22 @@ function edit([file = "", edits = ""]: readonly string[], _: Options, files: Fil
   return { show: orderedShow(sheet.show), impact, inverse, ...(notes.length > 0 ? { notes } : {}) };
 }
 
-const FORMATS = [".json"];
+/** Files that `convert` reads, and those that it writes; a table of the rig has no cues to make a show of. */
+const READ_FORMATS = [".json"];
+const WRITTEN_FORMATS = [".json", ".csv"];
 
 function convert([from = "", to = ""]: readonly string[], _: Options, files: Files): unknown {
-  for (const file of [from, to]) {
-    if (file !== "-" && !FORMATS.some((ending) => file.endsWith(ending)))
-      throw new ShowError(`${file}: its ending names no format that is known; the formats are ${FORMATS.join(", ")}`);
-  }
+  refuseFormat(from, READ_FORMATS, "read");
+  refuseFormat(to, WRITTEN_FORMATS, "written");
   const show = parseShow(files.read(from));
   if (to === "-") return orderedShow(show);
-  files.write(to, serializeShow(show));
+  files.write(to, to.endsWith(".csv") ? writeRigCsv(show) : serializeShow(show));
   return { written: to, title: show.title, cues: show.lists.reduce((sum, list) => sum + list.cues.length, 0) };
+}
+
+function refuseFormat(file: string, formats: readonly string[], done: string): void {
+  if (file === "-" || formats.some((ending) => file.endsWith(ending))) return;
+  throw new ShowError(`${file}: its ending names no format that is ${done}; the formats are ${formats.join(", ")}`);
 }
 
 function trial([size = ""]: readonly string[], options: Options): unknown {

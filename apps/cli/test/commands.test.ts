@@ -98,6 +98,12 @@ test("convert writes the document in its one fixed order and prints what it wrot
   const out = join(folder, "out.json");
   expect(answer("convert", show, out)).toMatchObject({ written: out, title: "Worked case" });
   const again = join(folder, "again.json");
+  const table = out.replace(/\.json$/, ".csv");
+  expect(answer("convert", show, table)).toMatchObject({ written: table });
+  expect(readFileSync(table, "utf8").split("\n").slice(0, 2)).toEqual([
+    "channel,type,label,universe,address,x,y,z,aimX,aimY,aimZ",
+    expect.stringMatching(/^\d+,\S+,/),
+  ]);
   run(["convert", out, again], files);
   expect(readFileSync(again, "utf8")).toBe(readFileSync(out, "utf8"));
   expect(answer("convert", show, "-")).toEqual(JSON.parse(readFileSync(out, "utf8")));
@@ -150,7 +156,7 @@ test.each([
   [["look", "SHOW", "extra", "--all"], /"extra" is one word too many/],
   [["look", "SHOW", "--colour", "red"], /--colour/],
   [["look", "SHOW", "--seed", "3"], /look: it knows no --seed/],
-  [["convert", "SHOW", "out.pdf"], /out\.pdf: its ending names no format that is known; the formats are \.json/],
+  [["convert", "SHOW", "out.pdf"], /out\.pdf: its ending names no format that is written; the formats are \.json, \.csv/],
   [["trial", "huge"], /trial: "huge" is no size; the sizes are small, middle, large/],
   [["trial", "small", "--seed", "1.5"], /trial: "1\.5" is no seed/],
 ])("%j is refused by name", (args, message) => {

@@ -144,7 +144,7 @@ function OneField({
         {label}
         <span className="mt-0.5 flex gap-1.5">
           <input
-            className="input input-sm min-w-0 flex-1 bg-base-100 px-2 text-base-content"
+            className={`input input-sm min-w-0 flex-1 bg-base-100 px-2 text-base-content ${/\d/.test(placeholder) ? "figures" : ""}`}
             placeholder={placeholder}
             value={text}
             autoComplete="off"
@@ -179,13 +179,13 @@ function HangForm({ onTake }: { onTake: (from: Place, to: Place) => Promise<bool
       <p className="text-[13px] text-quiet">Hang them in a row, metres</p>
       {[0, 3].map((start) => (
         <div key={start} className="mt-0.5 flex items-center gap-1">
-          <span className="w-8 text-[13px] text-quiet">{start === 0 ? "from" : "to"}</span>
+          <span className="w-8 shrink-0 text-[13px] text-quiet">{start === 0 ? "from" : "to"}</span>
           {NAMES.map((name, index) => (
             <input
               key={name}
               aria-label={`${start === 0 ? "from" : "to"} ${name}`}
               placeholder={name}
-              className="input input-sm figures w-[54px] bg-base-100 px-1.5"
+              className="input input-sm figures w-[52px] bg-base-100 px-1.5"
               value={texts[start + index] ?? ""}
               autoComplete="off"
               onChange={(event) => setTexts(texts.map((each, at) => (at === start + index ? event.target.value : each)))}
