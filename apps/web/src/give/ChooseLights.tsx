@@ -35,24 +35,23 @@ export function ChooseLights() {
         <button type="button" className={SMALL} onClick={() => chooseLights(lit())}>
           All lit
         </button>
-        <button
-          type="button"
-          className={SMALL}
-          disabled={channels.length < 2}
-          title="Every second of the chosen lights, from the first"
-          onClick={() => chooseLights(channels.filter((_, index) => index % 2 === 0))}
-        >
-          Every 2nd
-        </button>
-        <button
-          type="button"
-          className={SMALL}
-          disabled={channels.length < 3}
-          title="Every third of the chosen lights, from the first"
-          onClick={() => chooseLights(channels.filter((_, index) => index % 3 === 0))}
-        >
-          3rd
-        </button>
+        {(
+          [
+            [2, "Every 2nd", "Every second"],
+            [3, "3rd", "Every third"],
+          ] as const
+        ).map(([nth, word, title]) => (
+          <button
+            key={nth}
+            type="button"
+            className={SMALL}
+            disabled={channels.length < nth}
+            title={`${title} of the chosen lights, from the first`}
+            onClick={() => chooseLights(channels.filter((_, index) => index % nth === 0))}
+          >
+            {word}
+          </button>
+        ))}
         <button
           type="button"
           className={SMALL}

@@ -1,12 +1,11 @@
-import { CURVES, type Family, freeId, givePace, heldKeys, moveTiming, paceFromHand } from "@zm/core";
+import { type Family, freeId, givePace, heldKeys, moveTiming, paceFromHand } from "@zm/core";
 import { useState } from "react";
 import { useHandChange, toldOr } from "../hand/useHandChange.ts";
 import { useHand } from "../hand/handStore.ts";
-import { curveWords } from "../shared/words.ts";
+import { CurveSelect } from "../shared/CurveSelect.tsx";
+import { readSpread } from "../shared/readSpread.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { valueWords } from "./chosenKeys.ts";
-
-const SECONDS = /^\d+(\.\d+)?(~\d+(\.\d+)?)*$/;
 
 /** Own times of the chosen lights' values in hand: seconds or fans of them, a curve, and stored paces. */
 export function TimesGive({ channels, family }: { channels: readonly number[]; family: Family }) {
@@ -23,7 +22,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
     const known = timings.map((each) => each[name]);
     return known.every((each) => each === undefined) ? "" : valueWords(known.map((each) => each ?? 0));
   };
-  const curve = timings.every((each) => each.curve === timings[0]?.curve) ? (timings[0]?.curve ?? "") : "";
+  const curve = timings.every((each) => each.curve === timings[0]?.curve) ? (timings[0]?.curve ?? null) : null;
   const lay = (id: string): void => {
     const pace = sheet.show.paces.find((each) => each.id === id);
     const times = pace && toldOr(() => givePace(sheet, hand, { channels: [...channels] }, pace));
@@ -47,19 +46,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
         {(["fade", "delay"] as const).map((name) => (
           <SecondsOrFan key={name} name={name} words={words(name)} onTake={(value) => time(selection, { [name]: value })} />
         ))}
-        <select
-          aria-label="curve"
-          className="select select-sm min-w-0 flex-1 bg-base-100 px-1.5 text-[13px]"
-          value={curve}
-          onChange={(event) => time(selection, { curve: CURVES.find((each) => each === event.target.value) ?? null })}
-        >
-          <option value="">curve</option>
-          {CURVES.map((each) => (
-            <option key={each} value={each}>
-              {curveWords(each)}
-            </option>
-          ))}
-        </select>
+        <CurveSelect label="curve" value={curve} onTake={(next) => time(selection, { curve: next })} />
       </div>
       <div className="flex flex-wrap gap-1" role="group" aria-label="Paces">
         {pacesFor.map((pace) => (
@@ -86,10 +73,10 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
 
 function SecondsOrFan({ name, words, onTake }: { name: string; words: string; onTake: (value: number | string | null) => void }) {
   const [typed, setTyped] = useState<string | null>(null);
-  const plain = (typed ?? "").replace(/\s/g, "").replaceAll(",", ".");
-  const wrong = plain !== "" && !SECONDS.test(plain);
+  const read = readSpread(typed ?? "");
+  const wrong = read === undefined;
   const take = (): void => {
-    if (typed !== null && !wrong && plain !== words) onTake(plain === "" ? null : plain.includes("~") ? plain : Number(plain));
+    if (typed !== null && read !== undefined && typed.trim() !== words) onTake(read);
     setTyped(null);
   };
   return (

@@ -34,3 +34,17 @@ export function Drawer({ label, onSubmit, children }: { label: string; onSubmit:
     </form>
   );
 }
+
+/** What ends a sheet: making it, or putting it away. */
+export function DrawerButtons({ word, ready }: { word: string; ready: boolean }) {
+  return (
+    <div className="sticky -bottom-4 mt-auto flex gap-2 border-t border-rule bg-base-200 py-3">
+      <button type="submit" className="btn btn-primary flex-1" disabled={!ready}>
+        {word}
+      </button>
+      <button type="button" className="btn btn-outline border-neutral" onClick={() => useChoice.setState({ drawer: null })}>
+        Not now
+      </button>
+    </div>
+  );
+}

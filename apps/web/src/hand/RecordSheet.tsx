@@ -13,13 +13,14 @@ import {
   stageWarning,
 } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { ImpactList } from "../choice/ImpactList.tsx";
 import { impactLines } from "../choice/impactWords.ts";
 import { useChoice } from "../choice/choice.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { lightWords } from "../shared/words.ts";
 import { readSeconds } from "../shared/readSeconds.ts";
 import { useShow } from "../show/useShow.ts";
-import { Drawer } from "./Drawer.tsx";
+import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { useHand } from "./handStore.ts";
 import { useRecording } from "./useRecording.ts";
 
@@ -226,25 +227,8 @@ export function RecordSheet() {
           This cue only
         </Toggle>
       </Choices>
-      {lines.length > 0 && (
-        <ul aria-label="Other cues" tabIndex={0} className="max-h-32 space-y-0.5 overflow-y-auto border-t border-rule pt-2">
-          {lines.slice(0, 20).map((line) => (
-            <li key={line.cue} className="flex gap-2">
-              <span className="figures w-11 shrink-0 text-right">{line.cue}</span>
-              <span className={line.quiet ? "text-quiet" : ""}>{line.text}</span>
-            </li>
-          ))}
-          {lines.length > 20 && <li className="pl-13 text-quiet">and {lines.length - 20} more cues</li>}
-        </ul>
-      )}
-      <div className="sticky -bottom-4 mt-auto flex gap-2 border-t border-rule bg-base-200 py-3">
-        <button type="submit" className="btn btn-primary flex-1" disabled={!ready}>
-          Record
-        </button>
-        <button type="button" className="btn btn-outline border-neutral" onClick={() => useChoice.setState({ drawer: null })}>
-          Not now
-        </button>
-      </div>
+      {lines.length > 0 && <ImpactList label="Other cues" lines={lines} className="max-h-32 border-t border-rule pt-2" />}
+      <DrawerButtons word="Record" ready={ready} />
     </Drawer>
   );
 }

@@ -1,12 +1,13 @@
 import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf } from "@zm/core";
 import { useMemo, useState } from "react";
+import { ImpactList } from "../choice/ImpactList.tsx";
 import { impactLines, plain } from "../choice/impactWords.ts";
 import { useChoice } from "../choice/choice.ts";
 import { lookCount, outcomeOf } from "../choice/useDraft.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
-import { Drawer } from "./Drawer.tsx";
+import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { useUpdating } from "./useUpdating.ts";
 
 type Sent = UpdatePlace | "nowhere";
@@ -72,26 +73,10 @@ export function UpdateSheet() {
       {good && (
         <section aria-label="Impact">
           <p role="status">Update: {lookCount(outcome.outcome)}.</p>
-          <ul tabIndex={0} className="mt-1 max-h-40 space-y-0.5 overflow-y-auto">
-            {impactLines(outcome.outcome, list)
-              .slice(0, 20)
-              .map((line) => (
-                <li key={line.cue} className="flex gap-2">
-                  <span className="figures w-11 shrink-0 text-right">{line.cue}</span>
-                  <span className={line.quiet ? "text-quiet" : ""}>{line.text}</span>
-                </li>
-              ))}
-          </ul>
+          <ImpactList label="Cues" lines={impactLines(outcome.outcome, list)} className="mt-1 max-h-40" />
         </section>
       )}
-      <div className="sticky -bottom-4 mt-auto flex gap-2 border-t border-rule bg-base-200 py-3">
-        <button type="submit" className="btn btn-primary flex-1" disabled={!good}>
-          Update
-        </button>
-        <button type="button" className="btn btn-outline border-neutral" onClick={() => useChoice.setState({ drawer: null })}>
-          Not now
-        </button>
-      </div>
+      <DrawerButtons word="Update" ready={good} />
     </Drawer>
   );
 }

@@ -1,10 +1,9 @@
-import { CURVES, type Curve, type EditInput, FAMILIES, type Family } from "@zm/core";
+import { type Curve, type EditInput, FAMILIES, type Family } from "@zm/core";
 import { useState } from "react";
 import { type Lens, useChoice } from "../choice/choice.ts";
-import { curveWords } from "../shared/words.ts";
+import { CurveSelect } from "../shared/CurveSelect.tsx";
+import { readSpread } from "../shared/readSpread.ts";
 import { useShow } from "../show/useShow.ts";
-
-const SECONDS = /^\d+(\.\d+)?(~\d+(\.\d+)?)*$/;
 
 interface OwnTimesProps {
   list: string;
@@ -18,9 +17,9 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
   const { sheet } = useShow();
   const [fade, setFade] = useState("");
   const [delay, setDelay] = useState("");
-  const [curve, setCurve] = useState<Curve | "">("");
+  const [curve, setCurve] = useState<Curve | null>(null);
   const [family, setFamily] = useState<Family>(lens);
-  const think = (wish: { fade?: string; delay?: string; curve?: Curve | "" } | { pace: string }): void => {
+  const think = (wish: { fade?: string; delay?: string; curve?: Curve | null } | { pace: string }): void => {
     const edit = timesEdit({ list, ...cues, keys: { channels: [...channels], ...("pace" in wish ? {} : { families: [family] }) } }, wish);
     useChoice.setState({ deed: null, draft: edit && { from: "cells", edits: [edit] } });
   };
@@ -61,23 +60,14 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
             }}
           />
         ))}
-        <select
-          aria-label="own curve of the moves"
-          className="select select-sm min-w-0 flex-1 bg-base-100 px-1.5 text-[13px]"
+        <CurveSelect
+          label="own curve of the moves"
           value={curve}
-          onChange={(event) => {
-            const next = CURVES.find((each) => each === event.target.value) ?? "";
+          onTake={(next) => {
             setCurve(next);
             think({ fade, delay, curve: next });
           }}
-        >
-          <option value="">curve</option>
-          {CURVES.map((each) => (
-            <option key={each} value={each}>
-              {curveWords(each)}
-            </option>
-          ))}
-        </select>
+        />
       </div>
       <div className="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="Paces for these moves">
         {sheet.show.paces.map((pace) => (
@@ -95,18 +85,16 @@ type TimesEdit = Extract<EditInput, { op: "setMoveTimes" }>;
 /** The edit that the fields say; null while they say nothing that reads. */
 function timesEdit(
   range: Omit<TimesEdit, "op">,
-  wish: { fade?: string; delay?: string; curve?: Curve | "" } | { pace: string },
+  wish: { fade?: string; delay?: string; curve?: Curve | null } | { pace: string },
 ): TimesEdit | null {
   if ("pace" in wish) return { op: "setMoveTimes", ...range, pace: wish.pace };
-  const [fade, delay] = [wish.fade, wish.delay].map((text = "") => text.replace(/\s/g, "").replaceAll(",", "."));
-  const texts = [fade, delay].filter((text) => text !== undefined && text !== "");
-  if (texts.some((text) => !SECONDS.test(text ?? "")) || (texts.length === 0 && !wish.curve)) return null;
-  const spread = (text: string): number | string => (text.includes("~") ? text : Number(text));
+  const [fade, delay] = [wish.fade, wish.delay].map((text = "") => readSpread(text));
+  if (fade === undefined || delay === undefined || (fade === null && delay === null && !wish.curve)) return null;
   return {
     op: "setMoveTimes",
     ...range,
-    ...(fade ? { fade: spread(fade) } : {}),
-    ...(delay ? { delay: spread(delay) } : {}),
+    ...(fade === null ? {} : { fade }),
+    ...(delay === null ? {} : { delay }),
     ...(wish.curve ? { curve: wish.curve } : {}),
   };
 }
