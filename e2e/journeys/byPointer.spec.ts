@@ -163,6 +163,7 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
     await record.getByRole("button", { name: "Values", exact: true }).click();
     await expect(page.getByTestId("record-sentence")).toHaveText("Adds cue 10 behind 9: 6 values of 6 lights.");
     await record.getByRole("button", { name: "Record", exact: true }).click();
+    await expect(page.getByRole("banner").getByRole("status")).toHaveText("Live, cue 10");
     const { lists } = await documentOf(request, show);
     expect(lists[0]?.cues.map((cue) => cue.number)).toEqual(["1", "2", "3", "4", "5", "6", "7", "8", "9", "10"]);
     const preset = (await cueOf(request, show, "1")).parts[0];

@@ -28,6 +28,7 @@ export * from "./play/rehearse.ts";
 export * from "./play/track.ts";
 export * from "./edit/edit.ts";
 export * from "./edit/edits.ts";
+export * from "./edit/gather.ts";
 export * from "./edit/impact.ts";
 export * from "./edit/step.ts";
 export { stretches } from "./edit/apply.ts";

@@ -11,6 +11,7 @@ import {
   fanAt,
   fanOf,
   fitHand,
+  followHistory,
   freeId,
   giveMoves,
   givePace,
@@ -18,6 +19,7 @@ import {
   giveWay,
   handOutput,
   idlePlayback,
+  invertSteps,
   keyNamed,
   listOf,
   makeEdits,
@@ -257,4 +259,17 @@ test("a Hand forgets what the rig no longer has", () => {
   const { sheet } = makeEdits(three, readEdits({ op: "removeChannel", channel: 5, used: "drop" }));
   expect(Object.keys(fitHand(hand, sheet).held)).toEqual(["1.intensity"]);
   expect(fitHand(hand, three)).toBe(hand);
+});
+
+test("a value whose record was taken back counts as changed again, and as recorded when it is made again", () => {
+  const hand = holding(three, { "1": { intensity: { value: 80, fade: 3 } }, "5": { intensity: 10 } });
+  const plan = planRecording(three, listOf(three), hand, stage, { ...wish, channels: [1] });
+  const { steps } = makeEdits(three, readEdits(plan.edit));
+  const recorded = changeHand(hand, { do: "recorded", keys: [...plan.keys] }, three, 0);
+  const told = (each: Hand): (boolean | undefined)[] => ["1.intensity", "5.intensity"].map((name) => each.held[name]?.fresh);
+  expect(told(recorded)).toEqual([false, true]);
+  const back = followHistory(recorded, invertSteps(steps));
+  expect(told(back)).toEqual([true, true]);
+  expect(told(followHistory(back, steps))).toEqual([false, true]);
+  expect(followHistory(recorded, steps)).toBe(recorded);
 });

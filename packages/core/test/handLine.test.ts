@@ -95,7 +95,7 @@ test("completion offers what can come next: words of the line and the names of t
   expect(words("61 position curve ")).toEqual(expect.arrayContaining(["ease", "slowStart"]));
   expect(words("record #12 t")).toEqual(expect.arrayContaining(["take", "times"]));
   expect(completeLine("record #12 ta", sheet).from).toBe(11);
-  expect(words("patch 1..4 as le")).toEqual(expect.arrayContaining(["lens", "led-wash"]));
+  expect(words("patch 1..4 as le")).toEqual(["lens-lantern", "led-wash"]);
   expect(words("#6..9: 3 + 10 onl")).toEqual(["only"]);
 });
 

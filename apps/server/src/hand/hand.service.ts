@@ -1,5 +1,5 @@
 import { Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
-import { EMPTY_HAND, type Hand, type ShowSheet, changeHand, fitHand, giveWay, readHand, readHandChanges } from "@zm/core";
+import { EMPTY_HAND, type Hand, type ShowSheet, changeHand, fitHand, followHistory, giveWay, readHand, readHandChanges } from "@zm/core";
 import { Subject, Subscription } from "rxjs";
 import { DataSource } from "typeorm";
 import { HandRow } from "../database/entities.ts";
@@ -40,8 +40,9 @@ export class HandService implements OnModuleDestroy {
   ) {
     this.subscriptions.add(runs.went.subscribe((show) => this.quietly(show, (hand, sheet) => giveWay(hand, sheet, now()))));
     this.subscriptions.add(
-      this.shows.news.subscribe(({ show, steps }) => {
+      this.shows.news.subscribe(({ show, kind, steps }) => {
         if (steps.some((step) => step.at === "entry")) this.quietly(show, fitHand);
+        if (kind !== "edit") this.quietly(show, (hand) => followHistory(hand, steps));
       }),
     );
   }

@@ -1,5 +1,6 @@
 import type { Attribute } from "@zm/core";
 import { useRef } from "react";
+import { fanWith, middleOf } from "./fanWith.ts";
 import { plain } from "../choice/impactWords.ts";
 
 interface FanStripProps {
@@ -82,24 +83,4 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
       ))}
     </svg>
   );
-}
-
-/** The value in the middle of a row; between two lights half way. */
-function middleOf(values: readonly number[]): number {
-  const low = values[Math.floor((values.length - 1) / 2)] ?? 0;
-  const high = values[Math.ceil((values.length - 1) / 2)] ?? 0;
-  return Math.round(((low + high) / 2) * 10) / 10;
-}
-
-interface Points {
-  readonly first: number;
-  readonly middle: number;
-  readonly last: number;
-}
-
-/** The fan after one of its three points was moved: dragging an end of a straight row keeps it straight. */
-export function fanWith(points: Points, handle: keyof Points, value: number): string {
-  const straight = Math.abs((points.first + points.last) / 2 - points.middle) < 0.6;
-  const moved = { ...points, [handle]: value };
-  return handle !== "middle" && straight ? `${moved.first}~${moved.last}` : `${moved.first}~${moved.middle}~${moved.last}`;
 }

@@ -10,7 +10,6 @@ import {
   makeEdits,
   readEdits,
   recordSentence,
-  stageWarning,
 } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { ImpactList } from "../choice/ImpactList.tsx";
@@ -38,7 +37,7 @@ type Thought = { fault: string } | { planned: RecordPlan; outcome: Outcome; sent
 /** Recording: what is taken, where it goes and how, and in one sentence what will happen before it does. */
 export function RecordSheet() {
   const { sheet } = useShow();
-  const { plan, make, list, onStage, next } = useRecording();
+  const { plan, make, warningFor, list, onStage, next } = useRecording();
   const hand = useHand((state) => state.hand);
   const chosen = useChoice((choice) => choice.channels);
   const [cue, setCue] = useState(next ?? "");
@@ -53,7 +52,10 @@ export function RecordSheet() {
   const [label, setLabel] = useState<string | null>(null);
   const [times, setTimes] = useState<Partial<Record<TimeName, number>>>({});
   const number = useRef<HTMLInputElement>(null);
-  useEffect(() => number.current?.select(), []);
+  useEffect(() => {
+    number.current?.focus();
+    number.current?.select();
+  }, []);
 
   const row = isCueNumber(cue) ? findRow(list, cue) : -1;
   const known = list.cues[row];
@@ -84,7 +86,7 @@ export function RecordSheet() {
       throw error;
     }
   }, [JSON.stringify(wish), plan, sheet, hand, list]);
-  const warning = isCueNumber(cue) && onStage !== null ? stageWarning(list, cue, onStage) : undefined;
+  const warning = isCueNumber(cue) ? warningFor(cue) : undefined;
   const lines = "outcome" in thought ? impactLines(thought.outcome, list).filter((line) => line.cue !== cue) : [];
   const ready = "planned" in thought && thought.outcome.steps.length > 0;
   const flip = (family: Family): void =>

@@ -1,4 +1,4 @@
-import { type EditInput, type RecordPlan, type RecordWish, nextNumber, planRecording, standsAfter } from "@zm/core";
+import { type EditInput, type RecordPlan, type RecordWish, nextNumber, planRecording, stageWarning, standsAfter } from "@zm/core";
 import { useCallback } from "react";
 import { chooseCue, useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
@@ -46,9 +46,15 @@ export function useRecording() {
     const cue = nextNumber(list, onStage);
     if (cue === undefined) return notify("There is no number free behind the cue on stage; renumber the cues behind it first", "trouble");
     const made = toldOr(() => plan({ cue, from: "hand", what: "both", changed: true, mode: "merge", scope: "track" }));
+    const warning = list === main ? stageWarning(list, cue, onStage) : undefined;
     if (made && (await make(made)))
-      notify(`Recorded as cue ${cue}: ${made.keys.length} ${made.keys.length === 1 ? "value" : "values"}. Ctrl Z takes it back`);
-  }, [list, onStage, plan, make]);
+      notify(
+        `Recorded as cue ${cue}: ${made.keys.length} ${made.keys.length === 1 ? "value" : "values"}. Ctrl Z takes it back${warning ? `\n${warning}` : ""}`,
+        warning ? "trouble" : "word",
+      );
+  }, [list, main, onStage, plan, make]);
 
-  return { plan, make, recordNext, list, onStage, next: nextNumber(list, onStage) };
+  /** What recording into a cue should be warned of; only the list that runs the show has a stage to compare with. */
+  const warningFor = (cue: string): string | undefined => (list === main ? stageWarning(list, cue, onStage) : undefined);
+  return { plan, make, recordNext, warningFor, list, onStage, next: nextNumber(list, onStage) };
 }

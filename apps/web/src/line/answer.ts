@@ -88,8 +88,13 @@ function recordAnswer(
 ): Answer {
   if (cue === undefined) return { text: "Enter opens the record sheet", fault: false };
   try {
-    const plan = recording.plan({ ...wish, cue: cue === "next" ? (recording.next ?? "") : cue });
-    return { text: `${recordSentence(recording.list, plan, makeEdits(sheet, readEdits(plan.edit)))}. Enter records it`, fault: false };
+    const number = cue === "next" ? (recording.next ?? "") : cue;
+    const plan = recording.plan({ ...wish, cue: number });
+    const warning = recording.warningFor(number);
+    return {
+      text: `${recordSentence(recording.list, plan, makeEdits(sheet, readEdits(plan.edit)))}. ${warning ? `${warning}. ` : ""}Enter records it`,
+      fault: false,
+    };
   } catch (error) {
     if (error instanceof ShowError) return { text: error.faults[0] ?? error.message, fault: true };
     throw error;

@@ -1,4 +1,4 @@
-import { type EditInput, freeId } from "@zm/core";
+import { type GatheredCue, freeId, gatherEdits } from "@zm/core";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { outcomeOf } from "../choice/useDraft.ts";
@@ -7,17 +7,12 @@ import { cueName } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { chooseList } from "./ListMenu.tsx";
 
-interface Picked {
-  readonly list: string;
-  readonly cue: string;
-}
-
 /** Making a list from cues of other lists, in an order of its own: copies of what they store, or their whole looks. */
 export function GatherDialog({ onClose }: { onClose: () => void }) {
   const { sheet } = useShow();
   const makeEdits = useMakeEdits();
   const [label, setLabel] = useState("");
-  const [picked, setPicked] = useState<readonly Picked[]>([]);
+  const [picked, setPicked] = useState<readonly GatheredCue[]>([]);
   const [what, setWhat] = useState<"moves" | "look">("look");
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => dialog.current?.showModal(), []);
@@ -135,14 +130,4 @@ function IconButton({
       {children}
     </button>
   );
-}
-
-type Gathering = [Extract<EditInput, { op: "setList" }>, ...EditInput[]];
-
-/** The edits that make a list of copies, numbered from 1 in the order in which they were picked. */
-export function gatherEdits(id: string, label: string, picked: readonly Picked[], what: "moves" | "look"): Gathering {
-  return [
-    { op: "setList", list: { id, label } },
-    ...picked.map(({ list, cue }, index): EditInput => ({ op: "copyCue", list, cue, to: String(index + 1), toList: id, what })),
-  ];
 }

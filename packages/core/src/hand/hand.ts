@@ -7,6 +7,7 @@ import { type Key, keyNamed } from "../sheet/keys.ts";
 import { type Palettes, resolve } from "../sheet/palettes.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { checkedMoves } from "../edit/plan/checkedMoves.ts";
+import type { Step } from "../edit/step.ts";
 import { targetOfMove } from "../edit/plan/moveSteps.ts";
 import { curveAt } from "../time/curve.ts";
 
@@ -141,6 +142,29 @@ function letGo(hand: Hand, keys: readonly string[], sheet: ShowSheet, now: numbe
 export function giveWay(hand: Hand, sheet: ShowSheet, now: number): Hand {
   const recorded = Object.keys(hand.held).filter((name) => hand.held[name]?.fresh === false);
   return { ...letGo(hand, recorded, sheet, now, 1), dropped: hand.dropped };
+}
+
+/**
+ * The Hand after a step in the history: a value whose record was taken back counts as changed again, and as recorded when the
+ * record is made again.
+ */
+export function followHistory(hand: Hand, steps: readonly Step[]): Hand {
+  const fresh = new Map<string, boolean>();
+  for (const step of steps) {
+    if (step.at !== "move") continue;
+    const name = `${step.channel}.${step.attribute}`;
+    const held = hand.held[name];
+    if (!held) continue;
+    if (sameTarget(step.after?.move, held.move)) fresh.set(name, false);
+    else if (sameTarget(step.before?.move, held.move)) fresh.set(name, true);
+  }
+  const changes = [...fresh].some(([name, now]) => hand.held[name]?.fresh !== now);
+  return changes ? { ...hand, held: mapped(hand.held, fresh, (held, name) => ({ ...held, fresh: fresh.get(name) ?? held.fresh })) } : hand;
+}
+
+/** True when two moves ask for the same value, whatever their times. */
+function sameTarget(a: MoveSpec | undefined, b: MoveSpec): boolean {
+  return a !== undefined && sameMove(makeMove(targetOfMove(a)), makeMove(targetOfMove(b)));
 }
 
 /** The Hand held against a rig that has changed: keys that are gone, and palettes that are, leave it. */

@@ -1,6 +1,7 @@
 import { cueOrder, isCueNumber } from "../show/cueNumber.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import type { EditInput } from "../edit/edits.ts";
+import { gatherEdits } from "../edit/gather.ts";
 import { type LineFault, parseLine } from "./grammar.ts";
 import { type HandRequest, deedInHand, handRequest } from "./handLine.ts";
 import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf } from "./names.ts";
@@ -63,7 +64,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "patch":
       return { kind: "edit", edits: patchEdits(sentence, context), channels: undefined, cues: undefined };
     case "gather":
-      return { kind: "edit", edits: gatherEdits(sentence, context), channels: undefined, cues: undefined };
+      return { kind: "edit", edits: gathered(sentence, context), channels: undefined, cues: undefined };
     default:
       return onCues(sentence, context);
   }
@@ -188,19 +189,15 @@ function patchEdits({ from, to, type, at, label }: Extract<Sentence, { kind: "pa
   }
 }
 
-/** A new list of the named cues in the order in which they are named, numbered from 1. */
-function gatherEdits({ cues, label, what }: Extract<Sentence, { kind: "gather" }>, { sheet, list }: LineContext): EditInput[] {
+/** A new list of the named cues in the order in which they are named. */
+function gathered({ cues, label, what }: Extract<Sentence, { kind: "gather" }>, { sheet, list }: LineContext): EditInput[] {
   const named = cues.flatMap((range) => {
     const { from, to } = checkedRange(range);
     const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(from) && cueOrder(cue.number) <= cueOrder(to));
     if (inside.length === 0) throw new Fault({ message: `No cue from ${from} to ${to} is in the list`, at: 0, length: 1 });
-    return inside.map((cue) => cue.number);
+    return inside.map((cue) => ({ list: list.id, cue: cue.number }));
   });
-  const id = freeId(label, sheet.lists.keys());
-  return [
-    { op: "setList", list: { id, label } },
-    ...named.map((cue, index): EditInput => ({ op: "copyCue", list: list.id, cue, to: String(index + 1), toList: id, what })),
-  ];
+  return gatherEdits(freeId(label, sheet.lists.keys()), label, named, what);
 }
 
 /** Lights as a line names them: "1..6, 9, @front / 2". A fault points at the word. */
