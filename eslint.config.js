@@ -55,7 +55,7 @@ export default tseslint.config(
   {
     // What these hand to a page runs in the browser.
     files: ["scripts/measureStage.mjs"],
-    languageOptions: { globals: { window: "readonly", requestAnimationFrame: "readonly" } },
+    languageOptions: { globals: { window: "readonly", requestAnimationFrame: "readonly", CanvasRenderingContext2D: "readonly" } },
   },
   { files: ["apps/web/src/**/*.{ts,tsx}"], plugins: { "react-hooks": hooks }, rules: { "react-hooks/rules-of-hooks": "error" } },
   pureCore,

@@ -9,9 +9,9 @@ interface FanStripProps {
   onFan: (fan: string) => void;
 }
 
-const WIDTH = 232;
+const WIDTH = 230;
 const HEIGHT = 54;
-const EDGE = 7;
+const EDGE = 9;
 
 /** The chosen lights as a row of bars: dragging an end leans the row, dragging the middle bends it. */
 export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStripProps) {

@@ -92,7 +92,7 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
         role="rowheader"
         className={`figures relative flex w-[58px] shrink-0 items-center justify-end gap-1 pr-2 text-right ${chosen ? "font-bold" : ""} ${onStage ? "text-primary" : ""}`}
       >
-        {onStage && <Play aria-label="on stage" size={10} className="absolute left-3 fill-current" />}
+        {onStage && <Play aria-label="on stage" size={9} className="absolute left-1 fill-current" />}
         {cue.number}
       </span>
       <span

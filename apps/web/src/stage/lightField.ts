@@ -119,9 +119,10 @@ export function developField({ values }: LightField, pixels: Uint8ClampedArray):
     const at = index * 3;
     const to = index * 4;
     const grain = GRAIN[index & 1023] ?? 0;
-    pixels[to] = EYE[Math.min(STEPS - 1, ((values[at] ?? 0) * scale + grain) | 0)] ?? 255;
-    pixels[to + 1] = EYE[Math.min(STEPS - 1, ((values[at + 1] ?? 0) * scale + grain) | 0)] ?? 255;
-    pixels[to + 2] = EYE[Math.min(STEPS - 1, ((values[at + 2] ?? 0) * scale + grain) | 0)] ?? 255;
+    for (let part = 0; part < 3; part += 1) {
+      const amount = values[at + part] ?? 0;
+      pixels[to + part] = amount > 0 ? (EYE[Math.min(STEPS - 1, (amount * scale + grain) | 0)] ?? 255) : 0;
+    }
     pixels[to + 3] = 255;
   }
   values.fill(0);

@@ -24,7 +24,7 @@ export interface StageOptions {
 export type Project = StageView["project"];
 
 /** How many points of the light's grid stand on a pixel of the picture, in each direction. */
-const GRID = 0.28;
+const GRID = 0.22;
 
 /** Light alone, pools or beams, worked out on a grid and kept from frame to frame. */
 interface LightLayer {
@@ -143,7 +143,7 @@ function shineBeam(field: LightField, project: Project, light: StageLight, haze:
     field,
     { x: from.x * GRID, y: from.y * GRID },
     { x: to.x * GRID, y: to.y * GRID },
-    { from: 1.2, to: Math.max(1.2, half * GRID) },
+    { from: 0.9, to: Math.max(0.9, half * GRID) },
     light.colour,
     strength,
   );
