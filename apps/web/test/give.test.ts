@@ -5,6 +5,7 @@ import { fanWith, middleOf } from "../src/give/fanWith.ts";
 import { readGive } from "../src/give/readGive.ts";
 import { lightSpans, lightWords } from "../src/shared/words.ts";
 import { readSpread } from "../src/shared/readSpread.ts";
+import { hungPlaces } from "../src/stage/scene.ts";
 import { isInside, stageView } from "../src/stage/view.ts";
 
 const level = { min: 0, max: 100 };
@@ -81,4 +82,16 @@ test("a line around lights holds what is inside it, also where it bends in", () 
     { x: 0, y: 10 },
   ];
   expect([isInside(bent, { x: 1, y: 5 }), isInside(bent, { x: 5, y: 8 }), isInside(bent, { x: 12, y: 1 })]).toEqual([true, false, false]);
+});
+
+test("a light that the rig gives no place hangs over the stage all the same, where no other loose one hangs", () => {
+  const { channels, ...show } = saltAndParaffin();
+  const loose = channels.map(({ place: _place, ...channel }, index) =>
+    index === 0 ? { ...channel, place: { x: 9, y: 9, z: 9 } } : channel,
+  );
+  const places = hungPlaces({ ...show, channels: loose });
+  expect(places.get(1)).toEqual({ x: 9, y: 9, z: 9 });
+  expect(places.size).toBe(channels.length);
+  expect(new Set([...places.values()].map(({ x, z }) => `${x}/${z}`)).size).toBe(channels.length);
+  expect(hungPlaces(saltAndParaffin()).get(61)).toEqual(channels.find(({ number }) => number === 61)?.place);
 });

@@ -1,6 +1,7 @@
+import { useVirtualizer } from "@tanstack/react-virtual";
 import { FAMILIES, type Key, heldKeys, keyNamed, paletteOf, resolve, moveTiming, isRelease } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { plain } from "../choice/impactWords.ts";
 import { curveWords, seconds } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
@@ -19,7 +20,6 @@ export function HandSheet() {
   const keys = heldKeys(sheet, hand);
   if (keys.length === 0) return null;
   const channels = [...new Set(keys.map((key) => key.channel))];
-  const columns = columnsOf(keys);
   const fresh = keys.filter((key) => hand.held[key.name]?.fresh).length;
   const drop = (gone: readonly Key[]): void => dropKeys(gone.map((key) => key.name));
   return (
@@ -68,51 +68,84 @@ export function HandSheet() {
           Drop all
         </button>
       </div>
-      {open && (
-        <div
-          className="max-h-[116px] overflow-auto border-t border-rule/60 px-4 pb-1.5"
-          tabIndex={0}
-          role="group"
-          aria-label="Values in hand"
-        >
-          <table className="border-separate border-spacing-x-1 border-spacing-y-0 text-[13px]">
-            <thead>
-              <tr>
-                <th className="sticky top-0 z-10 bg-base-200 pr-2 text-left font-normal text-quiet">light</th>
+      {open && <HandTable keys={keys} channels={channels} onDrop={drop} />}
+    </section>
+  );
+}
+
+const ROW = 20;
+
+interface HandTableProps {
+  keys: readonly Key[];
+  channels: readonly number[];
+  onDrop: (keys: readonly Key[]) => void;
+}
+
+/** Only the rows in sight are there, so that hundreds of lights in hand move as easily as one. */
+function HandTable({ keys, channels, onDrop }: HandTableProps) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: channels.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 4,
+  });
+  const columns = columnsOf(keys);
+  const shown = rows.getVirtualItems();
+  const above = shown[0]?.start ?? 0;
+  const below = rows.getTotalSize() - (shown.at(-1)?.end ?? 0);
+  return (
+    <div
+      ref={scroller}
+      className="max-h-[116px] overflow-auto border-t border-rule/60 px-4 pb-1.5"
+      tabIndex={0}
+      role="group"
+      aria-label="Values in hand"
+    >
+      <table className="border-separate border-spacing-x-1 border-spacing-y-0 text-[13px] leading-5" aria-rowcount={channels.length + 1}>
+        <thead>
+          <tr>
+            <th className="sticky top-0 z-10 bg-base-200 pr-2 text-left font-normal text-quiet">light</th>
+            {columns.map((name) => (
+              <th key={name} className="sticky top-0 z-10 bg-base-200 font-normal">
+                <DropButton
+                  label={`Drop ${name} of all lights`}
+                  word={name}
+                  onDrop={() => onDrop(keys.filter((key) => key.attribute.id === name))}
+                />
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {above > 0 && <tr aria-hidden style={{ height: above }} />}
+          {shown.map(({ index }) => {
+            const channel = channels[index] ?? 0;
+            return (
+              <tr key={channel} style={{ height: ROW }} aria-rowindex={index + 2}>
+                <th className="pr-2 text-left font-normal">
+                  <DropButton
+                    label={`Drop light ${channel}`}
+                    word={String(channel)}
+                    figures
+                    onDrop={() => onDrop(keys.filter((key) => key.channel === channel))}
+                  />
+                </th>
                 {columns.map((name) => (
-                  <th key={name} className="sticky top-0 z-10 bg-base-200 font-normal">
-                    <DropButton
-                      label={`Drop ${name} of all lights`}
-                      word={name}
-                      onDrop={() => drop(keys.filter((key) => key.attribute.id === name))}
+                  <td key={name} className="min-w-[68px]">
+                    <HeldCell
+                      keyName={`${channel}.${name}`}
+                      onDrop={() => onDrop(keys.filter((key) => key.channel === channel && key.attribute.id === name))}
                     />
-                  </th>
+                  </td>
                 ))}
               </tr>
-            </thead>
-            <tbody>
-              {channels.map((channel) => (
-                <tr key={channel}>
-                  <th className="pr-2 text-left font-normal">
-                    <DropButton
-                      label={`Drop light ${channel}`}
-                      word={String(channel)}
-                      figures
-                      onDrop={() => drop(keys.filter((key) => key.channel === channel))}
-                    />
-                  </th>
-                  {columns.map((name) => (
-                    <td key={name} className="min-w-[68px]">
-                      <HeldCell keyName={`${channel}.${name}`} onDrop={() => dropKeys([`${channel}.${name}`])} />
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
-      )}
-    </section>
+            );
+          })}
+          {below > 0 && <tr aria-hidden style={{ height: below }} />}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

@@ -30,6 +30,9 @@ export interface Painted {
   readonly lasso: readonly { x: number; y: number }[];
 }
 
+/** The only play whose set is drawn is the demo production; a show of somebody's own has a bare stage. */
+const DEMO_TITLE = "Salt and Paraffin";
+
 const NO_LASSO: Painted["lasso"] = [];
 
 /** What one painting showed: painted again only when one of it has changed. */
@@ -95,6 +98,7 @@ export function StagePicture(props: StagePictureProps) {
         width,
         height,
         view,
+        furnished: now.show.title === DEMO_TITLE,
         haze: now.haze ?? 1,
         lasso,
         labels: now.labels,

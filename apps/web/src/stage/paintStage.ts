@@ -9,6 +9,8 @@ export interface StageOptions {
   readonly width: number;
   readonly height: number;
   readonly view: StageView;
+  /** The set pieces of the demo production stand on the stage. */
+  readonly furnished: boolean;
   /** How much of the beams hangs in the air, 0 to 1. */
   readonly haze: number;
   /** The line that is being drawn around lights. */
@@ -87,7 +89,7 @@ export function paintStage(
   throughLayer(context, layers, "pools", options, (field) => {
     for (const light of lit) shinePool(field, view, light, exposure);
   });
-  (view.name === "front" ? paintSet : paintPlanSet)(context, project, air);
+  if (options.furnished) (view.name === "front" ? paintSet : paintPlanSet)(context, project, air);
   if (options.haze > 0)
     throughLayer(context, layers, "beams", options, (field) => {
       for (const light of lit) shineBeam(field, project, light, options.haze);

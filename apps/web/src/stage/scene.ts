@@ -1,4 +1,4 @@
-import { type Light, type Point, type Show, directionOf, landing, lightColour } from "@zm/core";
+import { type Channel, type Light, type Point, type Show, directionOf, landing, lightColour } from "@zm/core";
 
 /** How far back the sea cloth hangs, metres. */
 export const BACK = 8.8;
@@ -19,10 +19,32 @@ export interface StageLight {
 /** Gives the output of an attribute of a channel, its home where nothing is set. */
 export type Outputs = (channel: number, attribute: string, home: number) => number;
 
-/** The lights of a show that have a place, as the outputs have them. */
+type Place = NonNullable<Channel["place"]>;
+const hung = new WeakMap<Show["channels"], ReadonlyMap<number, Place>>();
+const ROW_OF = 16;
+
+/** Where each light hangs. Those that the rig gives no place hang in rows over the stage until it does, so that they can be seen and chosen. */
+export function hungPlaces(show: Show): ReadonlyMap<number, Place> {
+  const known = hung.get(show.channels);
+  if (known) return known;
+  const loose = show.channels.filter(({ place }) => !place);
+  const inRow = Math.min(ROW_OF, loose.length);
+  const places = new Map<number, Place>();
+  for (const { number, place } of show.channels) if (place) places.set(number, place);
+  loose.forEach(({ number }, index) => {
+    const across = inRow < 2 ? 0 : -6 + (12 * (index % ROW_OF)) / (inRow - 1);
+    places.set(number, { x: across, y: 6.6, z: 0.6 + 0.7 * (Math.floor(index / ROW_OF) % 12) });
+  });
+  hung.set(show.channels, places);
+  return places;
+}
+
+/** The lights of a show, as the outputs have them. */
 export function stageLights(show: Show, outputs: Outputs): StageLight[] {
+  const places = hungPlaces(show);
   const types = new Map(show.fixtureTypes.map((type) => [type.id, type.attributes]));
-  return show.channels.flatMap(({ number, type, place }): StageLight[] => {
+  return show.channels.flatMap(({ number, type }): StageLight[] => {
+    const place = places.get(number);
     const attributes = types.get(type);
     if (!place || !attributes) return [];
     const output = new Map(attributes.map((attribute) => [attribute.id, outputs(number, attribute.id, attribute.home)]));

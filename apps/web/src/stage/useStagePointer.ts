@@ -4,6 +4,7 @@ import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useShow } from "../show/useShow.ts";
 import type { Painted } from "./StagePicture.tsx";
+import { hungPlaces } from "./scene.ts";
 import { isInside } from "./view.ts";
 
 const NEAR = 13;
@@ -60,7 +61,7 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
   const aim = (movers: ReadonlyMap<number, Point>, start: Point, to: Point, together: boolean): void => {
     const moves: Moves = {};
     for (const [channel, landed] of movers) {
-      const place = sheet.show.channels.find(({ number }) => number === channel)?.place;
+      const place = hungPlaces(sheet.show).get(channel);
       const pan = keyAt(sheet.keys, channel, "pan");
       const tilt = keyAt(sheet.keys, channel, "tilt");
       if (!place || !pan || !tilt) continue;
