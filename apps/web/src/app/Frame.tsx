@@ -1,11 +1,9 @@
 import { CircleDot, Moon, Redo2, Sun, Undo2 } from "lucide-react";
-import { useCallback, useState } from "react";
+import { Suspense, useCallback, useEffect, useState } from "react";
 import { NavLink, Outlet, useMatch, useParams } from "react-router";
 import { useChoice } from "../choice/choice.ts";
 import { ShowMenu } from "../file/ShowMenu.tsx";
 import { HandSheet } from "../hand/HandSheet.tsx";
-import { RecordSheet } from "../hand/RecordSheet.tsx";
-import { UpdateSheet } from "../hand/UpdateSheet.tsx";
 import { Inspector } from "../inspector/Inspector.tsx";
 import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
@@ -13,7 +11,7 @@ import { cueName } from "../shared/words.ts";
 import { useLive, useLiveShow } from "../show/live.ts";
 import { type OpenShow, ShowContext, useHistory, useOpenShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
-import { KeysDialog } from "./KeysDialog.tsx";
+import { KeysDialog, fetchTheRest, RecordSheet, UpdateSheet } from "./later.ts";
 import { Notices } from "./Notices.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
@@ -44,6 +42,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const [keys, setKeys] = useState(false);
   const showKeys = useCallback(() => setKeys(true), []);
   useFrameKeys(showKeys, live);
+  useEffect(() => void setTimeout(fetchTheRest, 300), []);
   return (
     <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>
       <TopBar show={show} live={live} />
@@ -52,13 +51,15 @@ function OpenFrame({ show }: { show: OpenShow }) {
           <Outlet />
         </main>
         {!run && <Inspector view={stage ? (live ? "stage" : "stageBlind") : rig ? "rig" : "cue"} />}
-        {drawer === "record" && <RecordSheet />}
-        {drawer === "update" && <UpdateSheet />}
+        <Suspense fallback={null}>
+          {drawer === "record" && <RecordSheet />}
+          {drawer === "update" && <UpdateSheet />}
+        </Suspense>
       </div>
       <HandSheet />
       <LineEntry blind={!live} />
       <Notices />
-      <KeysDialog open={keys} onClose={() => setKeys(false)} />
+      <Suspense fallback={null}>{keys && <KeysDialog open onClose={() => setKeys(false)} />}</Suspense>
     </div>
   );
 }

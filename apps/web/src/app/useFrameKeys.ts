@@ -32,6 +32,7 @@ export function useFrameKeys(showKeys: () => void, live: boolean): void {
         return;
       if (event.key === "/") document.getElementById("line-entry")?.focus();
       else if (event.key === "?") showKeys();
+      else if (isInSheet(event.target)) return;
       else if (event.key === "r") useChoice.setState({ drawer: "record" });
       else if (event.key === "u") useChoice.setState({ drawer: "update" });
       else if (event.key === "n") void recordNext();
@@ -42,6 +43,11 @@ export function useFrameKeys(showKeys: () => void, live: boolean): void {
     document.addEventListener("keydown", typed);
     return () => document.removeEventListener("keydown", typed);
   }, [showKeys, live, recordNext, drop]);
+}
+
+/** A sheet that is being filled in keeps single letters to itself. */
+function isInSheet(target: EventTarget | null): boolean {
+  return target instanceof Element && target.closest('[role="dialog"]') !== null;
 }
 
 function isField(target: EventTarget | null): boolean {

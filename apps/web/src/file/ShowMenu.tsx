@@ -53,7 +53,11 @@ export function ShowMenu({ title }: { title: string }) {
       ref={menu}
       className="relative"
       onBlur={(event) => menu.current?.contains(event.relatedTarget) || setOpen(false)}
-      onKeyDown={(event) => event.key === "Escape" && setOpen(false)}
+      onKeyDown={(event) => {
+        if (event.key !== "Escape" || !open) return;
+        event.preventDefault();
+        setOpen(false);
+      }}
     >
       <button
         type="button"

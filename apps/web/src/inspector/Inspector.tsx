@@ -1,7 +1,8 @@
+import { Suspense } from "react";
 import { findRow } from "@zm/core";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useList } from "../show/useShow.ts";
-import { GivePanel } from "../give/GivePanel.tsx";
+import { GivePanel } from "../app/later.ts";
 import { RigPanel } from "../rig/RigPanel.tsx";
 import { CueInspector } from "./CueInspector.tsx";
 import { CueTools } from "./CueTools.tsx";
@@ -22,7 +23,11 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
       className="flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-base-200 px-4 py-4"
     >
       {(choice.draft?.from === "line" || choice.draft?.from === "rig") && <DraftPanel />}
-      {(view === "stage" || view === "stageBlind") && <GivePanel blind={view === "stageBlind"} />}
+      {(view === "stage" || view === "stageBlind") && (
+        <Suspense fallback={null}>
+          <GivePanel blind={view === "stageBlind"} />
+        </Suspense>
+      )}
       {view === "rig" && <RigPanel />}
       {view === "cue" && <ChosenCue />}
     </aside>

@@ -25,7 +25,11 @@ export function ListMenu() {
       ref={menu}
       className="relative mr-2"
       onBlur={(event) => menu.current?.contains(event.relatedTarget) || setOpen(false)}
-      onKeyDown={(event) => event.key === "Escape" && setOpen(false)}
+      onKeyDown={(event) => {
+        if (event.key !== "Escape" || !open) return;
+        event.preventDefault();
+        setOpen(false);
+      }}
     >
       <button
         type="button"

@@ -198,7 +198,16 @@ function paintHead(context: CanvasRenderingContext2D, project: Project, light: S
   context.textBaseline = "bottom";
   context.fillStyle = chosen ? options.glass : options.quiet;
   const level = light.level > 0.002 ? ` ${Math.round(light.level * 100)}` : "";
-  context.fillText(String(light.channel), x, y - 5);
+  edgedText(context, String(light.channel), x, y - 5);
   context.textBaseline = "top";
-  if (level) context.fillText(level.trim(), x, y + 5);
+  if (level) edgedText(context, level.trim(), x, y + 5);
+}
+
+/** Text with a dark edge, so that it reads over bright light too. */
+function edgedText(context: CanvasRenderingContext2D, text: string, x: number, y: number): void {
+  context.strokeStyle = "rgb(0 0 0 / 0.75)";
+  context.lineWidth = 2.5;
+  context.lineJoin = "round";
+  context.strokeText(text, x, y);
+  context.fillText(text, x, y);
 }
