@@ -43,6 +43,7 @@ for (const theme of ["desk", "foolscap"] as const) {
     expect(["the Hand", await seriousFindings(page, '[aria-label="In hand"]')]).toEqual(["the Hand", []]);
     for (const drawer of ["Record …", "Update …"]) {
       await page.getByRole("button", { name: drawer }).click();
+      await expect(page.getByRole("dialog", { name: drawer.replace(" …", "") })).toBeVisible();
       expect([drawer, await seriousFindings(page, "form[role=dialog]")]).toEqual([drawer, []]);
       await page.getByRole("button", { name: "Not now" }).click();
     }

@@ -222,6 +222,13 @@ test("what is let go of fades back to the show and can be taken up again; Escape
   await expect(page.getByRole("region", { name: "In hand" })).toBeHidden();
   await page.getByRole("button", { name: "Take up again" }).last().click();
   await expect.poll(async () => Object.keys(await inHand(request, show))).toHaveLength(5);
+  await stage.getByRole("button", { name: "Front", exact: true }).click();
+  await page.waitForTimeout(800);
+  await stage.getByRole("button", { name: "Half", exact: true }).click();
+  await expect.poll(async () => (await inHand(request, show))["41.intensity"]?.move).toBe(50);
+  await page.getByRole("button", { name: "Step back" }).click();
+  await expect.poll(async () => Object.keys(await inHand(request, show))).toHaveLength(5);
+  expect((await inHand(request, show))["42.intensity"]?.move).toBe(100);
 });
 
 test("removing a light that cues use says what uses it, and asks", async ({ page, request }) => {

@@ -91,3 +91,14 @@ test("a light that leaves the rig leaves the Hand, and one that is renumbered ke
   server = await server.restart();
   expect((await request(server.address).get("/api/shows/1/document")).text).toBe(before);
 });
+
+test("the Hand steps back through what was given, and says when there is no step left", async () => {
+  const back = (): request.Test => request(server.address).post("/api/shows/1/hand/back");
+  await change({ do: "give", moves: { "1": { intensity: 55 } } }).expect(200);
+  await new Promise((resolve) => setTimeout(resolve, 800));
+  await change({ do: "give", moves: { "1": { intensity: 5 }, "2": { intensity: 6 } } }).expect(200);
+  await change({ do: "give", moves: { "2": { intensity: 7 } } }).expect(200);
+  expect((await back().expect(200)).body.hand.held).toEqual({ "1.intensity": { move: 55, fresh: true } });
+  expect((await back().expect(200)).body.hand.held).toEqual({});
+  expect((await back().expect(409)).body.message).toBe("The Hand has no step to go back to");
+});

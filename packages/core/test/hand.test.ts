@@ -35,6 +35,7 @@ import {
   stageWarning,
   standAt,
   standsAfter,
+  stepBack,
   updateOptions,
 } from "../src/index.ts";
 import { movesArbitrary, showArbitrary } from "./support/randomShow.ts";
@@ -272,4 +273,14 @@ test("a value whose record was taken back counts as changed again, and as record
   expect(told(back)).toEqual([true, true]);
   expect(told(followHistory(back, steps))).toEqual([false, true]);
   expect(followHistory(recorded, steps)).toBe(recorded);
+});
+
+test("a step back gives the Hand as it was; what came in since fades back to the show", () => {
+  const first = holding(three, { "1": { intensity: 80 } });
+  const second = holding(three, { "1": { intensity: 20 }, "5": { intensity: 50 } }, first);
+  const back = stepBack(second, first, three, 1000);
+  expect(back.held).toEqual(first.held);
+  expect(handOutput(back, key(three, "1.intensity"), three.palettes, 40, 1000)).toBe(80);
+  expect([1000, 1500, 2000].map((now) => handOutput(back, key(three, "5.intensity"), three.palettes, 10, now))).toEqual([50, 30, 10]);
+  expect(stepBack(first, EMPTY_HAND, three, 0).held).toEqual({});
 });

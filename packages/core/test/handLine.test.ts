@@ -23,6 +23,7 @@ test.each([
   ["61 position fade 3 delay 0~2", { do: "time", wish: { fade: 3, delay: "0~2" }, selection: { families: ["position"] } }],
   ["5 drop", { do: "drop", selection: { channels: [5] } }],
   ["drop", { do: "drop", selection: {} }],
+  ["take up", { do: "takeUp" }],
   ["drop 61 position", { do: "drop", selection: { channels: [61], families: ["position"] } }],
 ])("%s goes to the Hand", (text, deed) => {
   expect(asked(text)).toMatchObject({ kind: "hand", deed });

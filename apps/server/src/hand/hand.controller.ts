@@ -20,4 +20,11 @@ export class HandController {
   change(@Param("id", ParseIntPipe) id: number, @Body() { changes }: HandChangesDto): Promise<HandReply> {
     return this.hands.change(id, changes);
   }
+
+  @Post("back")
+  @HttpCode(200)
+  @ApiOperation({ summary: "The Hand as it was before the last step" })
+  back(@Param("id", ParseIntPipe) id: number): Promise<HandReply> {
+    return this.hands.back(id);
+  }
 }

@@ -1,5 +1,16 @@
-import { Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
-import { EMPTY_HAND, type Hand, type ShowSheet, changeHand, fitHand, followHistory, giveWay, readHand, readHandChanges } from "@zm/core";
+import { ConflictException, Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
+import {
+  EMPTY_HAND,
+  type Hand,
+  type ShowSheet,
+  changeHand,
+  fitHand,
+  followHistory,
+  giveWay,
+  readHand,
+  readHandChanges,
+  stepBack,
+} from "@zm/core";
 import { Subject, Subscription } from "rxjs";
 import { DataSource } from "typeorm";
 import { HandRow } from "../database/entities.ts";
@@ -17,9 +28,16 @@ export interface HandReply extends HandNews {
   readonly stored: boolean;
 }
 
+/** Changes that follow one another as quickly as this, as in a drag, are one step; milliseconds. */
+const ONE_STEP = 700;
+const STEPS_KEPT = 50;
+
 interface Holding {
   turn: number;
   hand: Hand;
+  /** The Hand before each step, the newest last, and when the newest change came. */
+  past: Hand[];
+  changed: number;
   /** The newest write, after which the next one comes. */
   writing: Promise<boolean>;
 }
@@ -62,7 +80,21 @@ export class HandService implements OnModuleDestroy {
     const holding = await this.holding(showId);
     const { sheet } = await this.shows.show(showId);
     const after = changes.reduce((hand, change) => changeHand(hand, change, sheet, now()), holding.hand);
+    const at = now();
+    if (at - holding.changed > ONE_STEP) holding.past = [...holding.past, holding.hand].slice(-STEPS_KEPT);
+    holding.changed = at;
     const stored = await this.set(showId, holding, after);
+    return { show: showId, turn: holding.turn, hand: holding.hand, stored };
+  }
+
+  /** Gives the Hand as it was before the last step. Throws ConflictException when there is none to go back to. */
+  async back(showId: number): Promise<HandReply> {
+    const holding = await this.holding(showId);
+    const { sheet } = await this.shows.show(showId);
+    const before = holding.past.pop();
+    if (!before) throw new ConflictException("The Hand has no step to go back to");
+    holding.changed = 0;
+    const stored = await this.set(showId, holding, fitHand(stepBack(holding.hand, before, sheet, now()), sheet));
     return { show: showId, turn: holding.turn, hand: holding.hand, stored };
   }
 
@@ -107,6 +139,6 @@ export class HandService implements OnModuleDestroy {
     const { sheet } = await this.shows.show(showId);
     const row = await this.database.manager.findOneBy(HandRow, { showId });
     const hand = row ? fitHand(readHand(row.hand), sheet) : EMPTY_HAND;
-    return { turn: 0, hand, writing: Promise.resolve(true) };
+    return { turn: 0, hand, past: [], changed: 0, writing: Promise.resolve(true) };
   }
 }

@@ -5,14 +5,14 @@ import { useRef, useState } from "react";
 import { plain } from "../choice/impactWords.ts";
 import { curveWords, seconds } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
-import { useHand } from "./handStore.ts";
+import { stepHandBack, useHand } from "./handStore.ts";
 import { useRecording } from "./useRecording.ts";
 import { useChoice } from "../choice/choice.ts";
 import { useHandChange } from "./useHandChange.ts";
 
 /** The values in hand as a small sheet, lights by attributes: what changed since the last record stands out, and anything can be dropped. */
 export function HandSheet() {
-  const { sheet } = useShow();
+  const { id, sheet } = useShow();
   const hand = useHand((state) => state.hand);
   const { drop: dropKeys } = useHandChange();
   const { recordNext, next } = useRecording();
@@ -58,6 +58,14 @@ export function HandSheet() {
           onClick={() => useChoice.setState({ drawer: "update" })}
         >
           Update …
+        </button>
+        <button
+          type="button"
+          className="btn btn-xs border-neutral"
+          onClick={() => void stepHandBack(id)}
+          title="Takes back what was last given, timed or dropped; again for further back"
+        >
+          Step back
         </button>
         <button
           type="button"

@@ -77,6 +77,7 @@ export function RecordSheet() {
       return {
         fault: cue.trim() === "" ? "Which cue? Type its number" : `${cue} is not a cue number; it has at most three decimal places`,
       };
+    if (part.trim() !== "" && !/^[1-9]\d?$/.test(part.trim())) return { fault: `"${part}" is not a part; parts count from 1 to 99` };
     try {
       const planned = plan(wish);
       const outcome = makeEdits(sheet, readEdits(planned.edit));
@@ -85,7 +86,7 @@ export function RecordSheet() {
       if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
       throw error;
     }
-  }, [JSON.stringify(wish), plan, sheet, hand, list]);
+  }, [JSON.stringify(wish), part, plan, sheet, hand, list]);
   const warning = isCueNumber(cue) ? warningFor(cue) : undefined;
   const lines = "outcome" in thought ? impactLines(thought.outcome, list).filter((line) => line.cue !== cue) : [];
   const ready = "planned" in thought && thought.outcome.steps.length > 0;

@@ -65,3 +65,13 @@ async function send(show: number): Promise<void> {
     sending = false;
   }
 }
+
+/** Gives the Hand as it was before its last step. */
+export async function stepHandBack(show: number): Promise<void> {
+  try {
+    const { hand, turn } = await api.handBack(show);
+    useHand.setState({ show, hand, turn });
+  } catch (error) {
+    notify(error instanceof Error ? error.message : String(error), "trouble");
+  }
+}

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
 import { useHand } from "../hand/handStore.ts";
+import { useHandChange } from "../hand/useHandChange.ts";
 import { useRecording } from "../hand/useRecording.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { answerTo } from "./answer.ts";
@@ -137,10 +138,22 @@ export function LineEntry({ blind }: { blind: boolean }) {
 
 function Standing({ held }: { held: number }) {
   const channels = useChoice((choice) => choice.channels);
+  const dropped = useHand((state) => Object.keys(state.hand.dropped).length);
+  const { change } = useHandChange();
   const chosen = channels.length === 0 ? "Nothing chosen" : `${channels.length} ${channels.length === 1 ? "light" : "lights"} chosen`;
   return (
     <>
       {chosen}, in hand: {held === 0 ? "nothing" : `${held} ${held === 1 ? "value" : "values"}`}
+      {held === 0 && dropped > 0 && (
+        <button
+          type="button"
+          className="btn btn-xs ml-2 border-neutral font-normal"
+          title={`${dropped} ${dropped === 1 ? "value was" : "values were"} dropped last`}
+          onClick={() => change({ do: "takeUp" })}
+        >
+          Take up again
+        </button>
+      )}
     </>
   );
 }

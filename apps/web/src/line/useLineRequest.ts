@@ -47,6 +47,8 @@ export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
           const times = pace && toldOr(() => givePace(sheet, useHand.getState().hand, deed.selection, pace));
           return times !== undefined && change({ do: "time", times });
         }
+        case "takeUp":
+          return change({ do: "takeUp" });
         case "drop":
           drop(heldKeys(sheet, useHand.getState().hand, deed.selection).map((key) => key.name));
           return true;

@@ -73,6 +73,7 @@ export const api = {
   press: (id: number, press: Press) => post<RunState>(`/api/shows/${id}/run`, press),
   hand: (id: number) => call<HandNews>(`/api/shows/${id}/hand`),
   changeHand: (id: number, changes: readonly HandChange[]) => post<HandNews & { stored: boolean }>(`/api/shows/${id}/hand`, { changes }),
+  handBack: (id: number) => post<HandNews & { stored: boolean }>(`/api/shows/${id}/hand/back`),
   importShow: (text: string) =>
     call<{ id: number }>("/api/shows", {
       method: "POST",

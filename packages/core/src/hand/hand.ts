@@ -138,6 +138,13 @@ function letGo(hand: Hand, keys: readonly string[], sheet: ShowSheet, now: numbe
   return { held: without(hand.held, going), dropped, leaving };
 }
 
+/** The Hand as it was before its last change; what it holds now and did not hold then fades back to the show. */
+export function stepBack(hand: Hand, before: Hand, sheet: ShowSheet, now: number): Hand {
+  const gone = Object.keys(hand.held).filter((name) => !before.held[name]);
+  const { leaving } = letGo(hand, gone, sheet, now, 1);
+  return { held: before.held, dropped: before.dropped, leaving: without(leaving, Object.keys(before.held)) };
+}
+
 /** The Hand when the running list goes on: what has been recorded gives way to it, what has not stays over it. */
 export function giveWay(hand: Hand, sheet: ShowSheet, now: number): Hand {
   const recorded = Object.keys(hand.held).filter((name) => hand.held[name]?.fresh === false);

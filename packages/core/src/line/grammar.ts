@@ -23,6 +23,7 @@ class LineParser extends LightRules {
       { ALT: () => ({ kind: "view", view: this.SUBRULE(this.view) }) },
       { ALT: () => (this.CONSUME(word.Lit), { kind: "choice", what: "lit" }) },
       { ALT: () => (this.CONSUME(word.Again), { kind: "choice", what: "before" }) },
+      { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.UpTime), { kind: "takeUp" }) },
       { ALT: () => this.SUBRULE(this.record) },
       { ALT: () => this.SUBRULE(this.update) },
       { ALT: () => this.SUBRULE(this.dropped) },

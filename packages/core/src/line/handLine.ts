@@ -14,7 +14,8 @@ export type HandDeed =
   | { do: "give"; deed: Exclude<Deed, { drop: true }>; selection: KeySelection }
   | { do: "time"; wish: TimesWish; selection: KeySelection }
   | { do: "pace"; pace: string; selection: KeySelection }
-  | { do: "drop"; selection: KeySelection };
+  | { do: "drop"; selection: KeySelection }
+  | { do: "takeUp"; selection: KeySelection };
 
 /** What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next free one. */
 export type HandRequest =
@@ -30,7 +31,7 @@ export type HandRequest =
 interface Context {
   readonly sheet: ShowSheet;
 }
-type HandSentence = Extract<Sentence, { kind: "view" | "choice" | "record" | "update" | "dropped" | "keep" }>;
+type HandSentence = Extract<Sentence, { kind: "view" | "choice" | "takeUp" | "record" | "update" | "dropped" | "keep" }>;
 
 /** Holds what was typed against the show. Throws Fault for a name that means nothing in it. */
 export function handRequest(sentence: HandSentence, { sheet }: Context): HandRequest {
@@ -38,6 +39,8 @@ export function handRequest(sentence: HandSentence, { sheet }: Context): HandReq
     case "view":
     case "choice":
       return sentence;
+    case "takeUp":
+      return { kind: "hand", deed: { do: "takeUp", selection: {} }, channels: undefined };
     case "record":
       return recordRequest(sentence, sheet);
     case "update":

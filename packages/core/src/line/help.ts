@@ -44,6 +44,7 @@ export const LINE_HELP: readonly LineChapter[] = [
     about: "The Hand",
     entries: [
       entry(["drop", "drop 5..8", "drop 5 position"], "lets go of all that is in hand, of lights, of a family; it fades back to the show"),
+      entry(["take up"], "takes up again what was dropped last"),
       entry(["record next"], "records what has changed in hand as the next cue"),
       entry(['record #12 "Storm breaks" up 3 down 5 delay 1'], "records it as a cue, new or known, with label and times"),
       entry(

@@ -56,6 +56,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return onLights(sentence, context);
     case "view":
     case "choice":
+    case "takeUp":
     case "record":
     case "update":
     case "dropped":

@@ -3,6 +3,7 @@ export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
   | { kind: "view"; view: "score" | "stage" | "run" | "rig" }
   | { kind: "choice"; what: "lit" | "before" }
+  | { kind: "takeUp" }
   | { kind: "record"; words: RecordWords }
   | { kind: "update"; place?: "here" | "atSource" | "inPalette"; lights?: Lights; attribute?: Named }
   | { kind: "dropped"; lights?: Lights; attribute?: Named }
