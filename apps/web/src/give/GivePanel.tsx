@@ -1,5 +1,5 @@
 import type { Family } from "@zm/core";
-import { useState } from "react";
+import { useEffect, useReducer, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
@@ -76,6 +76,7 @@ function FamilyGive({
   const { give, outputOf } = useHandChange();
   useHand((state) => state.hand);
   useLive((state) => state.run);
+  useTicking();
   const [fanned, setFanned] = useState(attributes[0]?.attribute.id);
   const shown = attributes.find(({ attribute }) => attribute.id === fanned) ?? attributes[0];
   const giveTo = (attribute: string, deed: Give): void => {
@@ -136,4 +137,15 @@ function FamilyGive({
       <TimesGive channels={channels} family={family} />
     </>
   );
+}
+
+const TICK = 300;
+
+/** Values fade, so what the fields show is read anew a few times a second. Milliseconds. */
+function useTicking(): void {
+  const [, tick] = useReducer((count: number) => count + 1, 0);
+  useEffect(() => {
+    const ticking = setInterval(tick, TICK);
+    return () => clearInterval(ticking);
+  }, []);
 }
