@@ -2,12 +2,15 @@ import {
   allLooks,
   bulkEdits,
   hangEdits,
+  labelEdits,
   listOf,
   makeEdits,
   patchFaults,
   readEdits,
   readPatch,
   readRigCsv,
+  renumberEdits,
+  repatchEdits,
   serializeShow,
   writeRigCsv,
 } from "../src/index.ts";
@@ -52,6 +55,25 @@ test("a row of lights is added one behind the other, over the end of a universe,
   expect(hung.channels.map(({ place }) => place?.x)).toEqual([2, -2]);
 });
 
+test("chosen lights are named, patched and numbered anew in the order chosen, each by its own width, over the end of a universe", () => {
+  const after = (edits: Parameters<typeof readEdits>[0]) => makeEdits(sheet, readEdits(edits)).sheet.show;
+  expect(after(labelEdits(sheet.show, [5, 1], "Side")).channels.map(({ label }) => label)).toEqual(["Side 2", "Side 1"]);
+  expect(after(labelEdits(sheet.show, [5], "Side")).channels[1]?.label).toBe("Side");
+  const patched = after(repatchEdits(sheet.show, [5, 1, 77], { universe: 2, address: 511 })).channels;
+  expect(patched.map(({ patch }) => patch)).toEqual([
+    { universe: 3, address: 1 },
+    { universe: 2, address: 511 },
+  ]);
+  expect(after(renumberEdits([1, 5], 5)).channels.map(({ number, type }) => [number, type])).toEqual([
+    [5, "mover"],
+    [6, "lamp"],
+  ]);
+  expect(renumberEdits([5, 6], 4).map((edit) => edit.op === "renumberChannel" && [edit.channel, edit.to])).toEqual([
+    [5, 4],
+    [6, 5],
+  ]);
+});
+
 test("the rig goes out as a table and comes back the same; a bad table says where and changes nothing", () => {
   const edits = readEdits(
     bulkEdits(sheet.show, { from: 11, to: 13, type: "mover", patch: { universe: 3, address: 7 }, label: 'Bar "A", left' }),
@@ -75,8 +97,8 @@ test("a patch reads as it is written, and clashes are named by channel", () => {
     op: "setChannel" as const,
     channel: { number, type: number === 1 ? "mover" : "lamp", patch: { universe: 1, address: number === 1 ? 1 : 2 } },
   }));
-  const faults = patchFaults(makeEdits(sheet, readEdits(edits)).sheet.show);
+  const faults = patchFaults(makeEdits(sheet, readEdits(edits)).sheet);
   expect([...faults.keys()]).toEqual([5]);
   expect(faults.get(5)).toMatch(/shares addresses with channel 1/);
-  expect(patchFaults(sheet.show).size).toBe(0);
+  expect(patchFaults(sheet).size).toBe(0);
 });

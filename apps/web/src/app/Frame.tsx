@@ -59,7 +59,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
       <HandSheet />
       <LineEntry blind={!live} />
       <Notices />
-      <Suspense fallback={null}>{keys && <KeysDialog open onClose={() => setKeys(false)} />}</Suspense>
+      <Suspense fallback={null}>{keys && <KeysDialog onClose={() => setKeys(false)} />}</Suspense>
     </div>
   );
 }

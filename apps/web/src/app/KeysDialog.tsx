@@ -56,14 +56,12 @@ const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])
 ];
 
 /** Every key and everything that can be typed, to be searched. What is chosen of the typed goes to the line entry. */
-export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function KeysDialog({ onClose }: { onClose: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
-    if (open) {
-      dialog.current?.showModal();
-      dialog.current?.querySelector("input")?.focus();
-    } else dialog.current?.close();
-  }, [open]);
+    dialog.current?.showModal();
+    dialog.current?.querySelector("input")?.focus();
+  }, []);
   const take = (line: string): void => {
     onClose();
     setTimeout(() => putLine(line), 0);
@@ -71,54 +69,52 @@ export function KeysDialog({ open, onClose }: { open: boolean; onClose: () => vo
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Keys">
       <div className="modal-box flex h-[620px] max-w-4xl flex-col border border-rule bg-base-200 p-0">
-        {open && (
-          <Command loop filter={holdsWords} className="flex min-h-0 flex-1 flex-col" label="Help">
-            <Command.Input
-              placeholder="search keys and what can be typed"
-              className="h-12 w-full border-b border-rule bg-transparent px-5 text-[16px] outline-none placeholder:text-quiet"
-            />
-            <Command.List className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
-              <Command.Empty className="px-3 py-4 text-quiet">Nothing of that. Fewer letters find more.</Command.Empty>
-              {KEYS.map(([where, keys]) => (
-                <Command.Group key={where} heading={where} className={GROUP}>
-                  {keys.map(([key, what]) => (
-                    <Command.Item key={key} value={`${where} ${key} ${what}`} className={ITEM}>
-                      <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
-                      <span className="text-quiet">{what}</span>
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              ))}
-              {LINE_HELP.map(({ about, entries }) => (
-                <Command.Group key={about} heading={`Typed: ${about}`} className={GROUP}>
-                  {entries.map(({ typed, does }) => (
-                    <Command.Item
-                      key={does}
-                      value={`${about} ${typed.join(" ")} ${does}`}
-                      className={ITEM}
-                      onSelect={() => take(typed[0] ?? "")}
-                    >
-                      <span className="figures w-64 shrink-0 text-[13px]">
-                        {typed.map((each) => (
-                          <span key={each} className="block">
-                            {each}
-                          </span>
-                        ))}
-                      </span>
-                      <span className="text-quiet">{does}</span>
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              ))}
-            </Command.List>
-            <div className="flex items-center justify-between border-t border-rule px-5 py-2 text-[13px] text-quiet">
-              Enter puts a typed example into the line entry
-              <button type="button" className="btn btn-sm" onClick={onClose}>
-                Close
-              </button>
-            </div>
-          </Command>
-        )}
+        <Command loop filter={holdsWords} className="flex min-h-0 flex-1 flex-col" label="Help">
+          <Command.Input
+            placeholder="search keys and what can be typed"
+            className="h-12 w-full border-b border-rule bg-transparent px-5 text-[16px] outline-none placeholder:text-quiet"
+          />
+          <Command.List className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
+            <Command.Empty className="px-3 py-4 text-quiet">Nothing of that. Fewer letters find more.</Command.Empty>
+            {KEYS.map(([where, keys]) => (
+              <Command.Group key={where} heading={where} className={GROUP}>
+                {keys.map(([key, what]) => (
+                  <Command.Item key={key} value={`${where} ${key} ${what}`} className={ITEM}>
+                    <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
+                    <span className="text-quiet">{what}</span>
+                  </Command.Item>
+                ))}
+              </Command.Group>
+            ))}
+            {LINE_HELP.map(({ about, entries }) => (
+              <Command.Group key={about} heading={`Typed: ${about}`} className={GROUP}>
+                {entries.map(({ typed, does }) => (
+                  <Command.Item
+                    key={does}
+                    value={`${about} ${typed.join(" ")} ${does}`}
+                    className={ITEM}
+                    onSelect={() => take(typed[0] ?? "")}
+                  >
+                    <span className="figures w-64 shrink-0 text-[13px]">
+                      {typed.map((each) => (
+                        <span key={each} className="block">
+                          {each}
+                        </span>
+                      ))}
+                    </span>
+                    <span className="text-quiet">{does}</span>
+                  </Command.Item>
+                ))}
+              </Command.Group>
+            ))}
+          </Command.List>
+          <div className="flex items-center justify-between border-t border-rule px-5 py-2 text-[13px] text-quiet">
+            Enter puts a typed example into the line entry
+            <button type="button" className="btn btn-sm" onClick={onClose}>
+              Close
+            </button>
+          </div>
+        </Command>
       </div>
     </dialog>
   );

@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { ChevronDown, Download, FilePlus, FolderOpen, Upload } from "lucide-react";
+import { emptyShow } from "@zm/core";
+import { Download, FilePlus, FolderOpen, Upload } from "lucide-react";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { chooseNothing, useChoice } from "../choice/choice.ts";
-import { notify } from "../shared/notices.ts";
-import { emptyShow } from "@zm/core";
+import { notify, tellTrouble } from "../shared/notices.ts";
+import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
 import { Refusal, api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
 
@@ -12,32 +13,27 @@ import { useShow } from "../show/useShow.ts";
 export function ShowMenu({ title }: { title: string }) {
   const { id } = useShow();
   const [open, setOpen] = useState(false);
-  const [naming, setNaming] = useState(false);
   const [faults, setFaults] = useState<readonly string[]>([]);
   const file = useRef<HTMLInputElement>(null);
-  const menu = useRef<HTMLDivElement>(null);
   const navigate = useNavigate();
   const client = useQueryClient();
   const shows = useQuery({ queryKey: ["shows"], queryFn: api.shows, enabled: open });
 
   const begin = async (name: string): Promise<void> => {
-    setNaming(false);
     try {
       const { id: added } = await api.importShow(JSON.stringify(emptyShow(name)));
       await client.invalidateQueries({ queryKey: ["shows"] });
       goTo(added);
     } catch (error) {
-      notify(error instanceof Error ? error.message : String(error), "trouble");
+      tellTrouble(error);
     }
   };
   const goTo = (show: number): void => {
-    setOpen(false);
     chooseNothing();
     useChoice.setState({ cue: null, cueEnd: null, list: null, drawer: null });
     void navigate(`/show/${show}/score`);
   };
   const bring = async (chosen: File): Promise<void> => {
-    setOpen(false);
     try {
       const { id: added } = await api.importShow(await chosen.text());
       await client.invalidateQueries({ queryKey: ["shows"] });
@@ -48,68 +44,57 @@ export function ShowMenu({ title }: { title: string }) {
     }
   };
 
+  const others = (shows.data ?? []).filter((show) => show.id !== id);
   return (
-    <div
-      ref={menu}
-      className="relative"
-      onBlur={(event) => menu.current?.contains(event.relatedTarget) || setOpen(false)}
-      onKeyDown={(event) => {
-        if (event.key !== "Escape" || !open) return;
-        event.preventDefault();
-        setOpen(false);
-      }}
-    >
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm gap-1 px-1.5 text-[17px] font-bold"
-        aria-haspopup="true"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-      >
-        {title} <ChevronDown size={15} />
-      </button>
-      {open && (
-        <ul className="menu absolute top-9 left-0 z-50 w-72 rounded border border-rule bg-base-300">
-          <li>
-            {naming ? (
-              <input
-                aria-label="Name of the new show"
+    <>
+      <DropMenu label={title} button="text-[17px] font-bold" list="w-72" onOpen={setOpen}>
+        {(close) => (
+          <>
+            <li>
+              <NamedEntry
+                label="Name of the new show"
                 placeholder="name of the show, then Enter"
-                autoFocus
-                className="input input-sm bg-base-100"
-                onKeyDown={(event) => {
-                  const name = event.currentTarget.value.trim();
-                  if (event.key === "Enter" && name !== "") void begin(name);
+                onName={(name) => {
+                  close();
+                  void begin(name);
                 }}
-              />
-            ) : (
-              <button type="button" onClick={() => setNaming(true)}>
+              >
                 <FilePlus size={15} /> New show …
+              </NamedEntry>
+            </li>
+            <li>
+              <a href={`/api/shows/${id}/document`} download>
+                <Download size={15} /> Export the open document
+              </a>
+            </li>
+            <li>
+              <button
+                type="button"
+                onClick={() => {
+                  close();
+                  file.current?.click();
+                }}
+              >
+                <Upload size={15} /> Import a show document …
               </button>
-            )}
-          </li>
-          <li>
-            <a href={`/api/shows/${id}/document`} download>
-              <Download size={15} /> Export the open document
-            </a>
-          </li>
-          <li>
-            <button type="button" onClick={() => file.current?.click()}>
-              <Upload size={15} /> Import a show document …
-            </button>
-          </li>
-          {(shows.data ?? []).filter((show) => show.id !== id).length > 0 && <li className="menu-title text-quiet">Other shows</li>}
-          {(shows.data ?? [])
-            .filter((show) => show.id !== id)
-            .map((show) => (
+            </li>
+            {others.length > 0 && <li className="menu-title text-quiet">Other shows</li>}
+            {others.map((show) => (
               <li key={show.id}>
-                <button type="button" onClick={() => goTo(show.id)}>
+                <button
+                  type="button"
+                  onClick={() => {
+                    close();
+                    goTo(show.id);
+                  }}
+                >
                   <FolderOpen size={15} /> {show.title} <span className="text-quiet">no. {show.id}</span>
                 </button>
               </li>
             ))}
-        </ul>
-      )}
+          </>
+        )}
+      </DropMenu>
       <input
         ref={file}
         type="file"
@@ -123,7 +108,7 @@ export function ShowMenu({ title }: { title: string }) {
         }}
       />
       {faults.length > 0 && <FaultList faults={faults} onClose={() => setFaults([])} />}
-    </div>
+    </>
   );
 }
 

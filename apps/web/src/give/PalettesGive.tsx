@@ -2,7 +2,8 @@ import { type EditInput, type Family, type Moves, type PaletteScope, freeId, hel
 import { useState } from "react";
 import { lookCount, outcomeOf } from "../choice/useDraft.ts";
 import { useHand } from "../hand/handStore.ts";
-import { useHandChange, toldOr } from "../hand/useHandChange.ts";
+import { useHandChange } from "../hand/useHandChange.ts";
+import { toldOr } from "../shared/toldOr.ts";
 import { Swatch } from "../shared/Swatch.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 

@@ -1,6 +1,7 @@
-import { type Family, freeId, givePace, heldKeys, moveTiming, paceFromHand } from "@zm/core";
+import { type Family, freeId, heldKeys, moveTiming, paceFromHand } from "@zm/core";
 import { useState } from "react";
-import { useHandChange, toldOr } from "../hand/useHandChange.ts";
+import { useHandChange } from "../hand/useHandChange.ts";
+import { toldOr } from "../shared/toldOr.ts";
 import { useHand } from "../hand/handStore.ts";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
 import { readSpread } from "../shared/readSpread.ts";
@@ -10,7 +11,7 @@ import { valueWords } from "./chosenKeys.ts";
 /** Own times of the chosen lights' values in hand: seconds or fans of them, a curve, and stored paces. */
 export function TimesGive({ channels, family }: { channels: readonly number[]; family: Family }) {
   const { sheet } = useShow();
-  const { change, time } = useHandChange();
+  const { time, lay } = useHandChange();
   const hand = useHand((state) => state.hand);
   const makeEdits = useMakeEdits();
   const [naming, setNaming] = useState(false);
@@ -23,11 +24,6 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
     return known.every((each) => each === undefined) ? "" : valueWords(known.map((each) => each ?? 0));
   };
   const curve = timings.every((each) => each.curve === timings[0]?.curve) ? (timings[0]?.curve ?? null) : null;
-  const lay = (id: string): void => {
-    const pace = sheet.show.paces.find((each) => each.id === id);
-    const times = pace && toldOr(() => givePace(sheet, hand, { channels: [...channels] }, pace));
-    if (times) change({ do: "time", times });
-  };
   const keep = async (label: string): Promise<void> => {
     setNaming(false);
     const id = freeId(
@@ -55,7 +51,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
             type="button"
             className="btn btn-xs border-neutral px-1.5 font-normal"
             title="Lays this pace on the chosen lights"
-            onClick={() => lay(pace.id)}
+            onClick={() => lay({ channels: [...channels] }, pace.id)}
           >
             {pace.label || pace.id}
           </button>

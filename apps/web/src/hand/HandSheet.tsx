@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { FAMILIES, type Key, heldKeys, keyNamed, paletteOf, resolve, moveTiming, isRelease } from "@zm/core";
+import { FAMILIES, type Key, count, heldKeys, keyNamed, paletteOf, resolve, moveTiming, isRelease } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import { useRef, useState } from "react";
 import { plain } from "../choice/impactWords.ts";
@@ -29,7 +29,7 @@ export function HandSheet() {
           {open ? <ChevronDown size={14} /> : <ChevronUp size={14} />} In hand
         </button>
         <span className="text-quiet">
-          {keys.length} {keys.length === 1 ? "value" : "values"} of {channels.length} {channels.length === 1 ? "light" : "lights"},{" "}
+          {count(keys.length, "value")} of {count(channels.length, "light")},{" "}
           {fresh === 0 ? "all recorded" : fresh === keys.length ? "none recorded yet" : `${fresh} changed since the last record`}
         </span>
         <span className="flex-1" />

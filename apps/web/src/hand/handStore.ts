@@ -1,6 +1,7 @@
-import { EMPTY_HAND, type Hand, type HandChange, ShowError, type ShowSheet, changeHand } from "@zm/core";
+import { EMPTY_HAND, type Hand, type HandChange, type ShowSheet, changeHand } from "@zm/core";
 import { create } from "zustand";
-import { notify } from "../shared/notices.ts";
+import { notify, tellTrouble } from "../shared/notices.ts";
+import { toldOr } from "../shared/toldOr.ts";
 import { type HandNews, api } from "../show/api.ts";
 
 /** What is in hand as this window has it; ahead of the server while changes are on their way. */
@@ -32,13 +33,9 @@ export function leaveHand(): void {
  * change that the rig does not take is told to the user and gives false.
  */
 export function makeHandChange(show: number, sheet: ShowSheet, change: HandChange, now: number): boolean {
-  try {
-    useHand.setState(({ hand }) => ({ show, hand: changeHand(hand, change, sheet, now) }));
-  } catch (error) {
-    if (!(error instanceof ShowError)) throw error;
-    notify(error.faults[0] ?? error.message, "trouble");
-    return false;
-  }
+  const after = toldOr(() => changeHand(useHand.getState().hand, change, sheet, now));
+  if (!after) return false;
+  useHand.setState({ show, hand: after });
   waiting.push(change);
   if (!sending) void send(show);
   return true;
@@ -58,7 +55,7 @@ async function send(show: number): Promise<void> {
     if (newest) useHand.setState({ show, hand: newest.hand, turn: newest.turn });
   } catch (error) {
     waiting = [];
-    notify(error instanceof Error ? error.message : String(error), "trouble");
+    tellTrouble(error);
     const known = await api.hand(show).catch(() => undefined);
     if (known) useHand.setState(known);
   } finally {
@@ -72,6 +69,6 @@ export async function stepHandBack(show: number): Promise<void> {
     const { hand, turn } = await api.handBack(show);
     useHand.setState({ show, hand, turn });
   } catch (error) {
-    notify(error instanceof Error ? error.message : String(error), "trouble");
+    tellTrouble(error);
   }
 }

@@ -1,22 +1,12 @@
 import type { HandChange, Key, KeySelection, Deed, TimesWish } from "@zm/core";
-import { ShowError, giveMoves, giveTimes } from "@zm/core";
+import { giveMoves, givePace, giveTimes } from "@zm/core";
 import { useCallback } from "react";
 import { notify } from "../shared/notices.ts";
+import { toldOr } from "../shared/toldOr.ts";
 import { serverNow, useLive } from "../show/live.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
 import { keyOutputNow } from "../stage/outputs.ts";
 import { makeHandChange, useHand } from "./handStore.ts";
-
-/** Does work that the rig may refuse; a refusal is told to the user and gives undefined. */
-export function toldOr<T>(work: () => T): T | undefined {
-  try {
-    return work();
-  } catch (error) {
-    if (!(error instanceof ShowError)) throw error;
-    notify(error.faults[0] ?? error.message, "trouble");
-    return undefined;
-  }
-}
 
 /** What can be done to the Hand from anywhere in the window. */
 export function useHandChange() {
@@ -42,6 +32,15 @@ export function useHandChange() {
     },
     [sheet, change],
   );
+  /** Lays a stored pace on what the selection holds in hand. */
+  const lay = useCallback(
+    (selection: KeySelection, id: string): boolean => {
+      const pace = sheet.show.paces.find((each) => each.id === id);
+      const times = pace && toldOr(() => givePace(sheet, useHand.getState().hand, selection, pace));
+      return times !== undefined && change({ do: "time", times });
+    },
+    [sheet, change],
+  );
   /** Lets go of values, all when no keys are named; they can be taken up again. */
   const drop = useCallback(
     (keys?: readonly string[]): void => {
@@ -54,5 +53,5 @@ export function useHandChange() {
     },
     [change],
   );
-  return { change, give, time, drop, outputOf };
+  return { change, give, time, lay, drop, outputOf };
 }

@@ -1,6 +1,6 @@
 import { type EditInput, type KeySelection, type UpdateOption, type UpdatePlace, planUpdating, updateOptions } from "@zm/core";
 import { useCallback, useMemo } from "react";
-import { notify } from "../shared/notices.ts";
+import { tellTrouble } from "../shared/notices.ts";
 import { api } from "../show/api.ts";
 import { useLive } from "../show/live.ts";
 import { useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
@@ -29,7 +29,7 @@ export function useUpdating() {
     async (options: readonly UpdateOption[], placeOf: PlaceOf): Promise<boolean> => {
       if (cue === null || !(await makeEdits(planUpdating(list, cue, options, placeOf)))) return false;
       change({ do: "recorded", keys: options.filter((option) => placeOf(option) !== null).map((option) => option.key.name) });
-      await api.press(id, { press: "stand", cue }).catch((error: unknown) => notify(String(error), "trouble"));
+      await api.press(id, { press: "stand", cue }).catch(tellTrouble);
       return true;
     },
     [id, list, cue, makeEdits, change],

@@ -1,4 +1,4 @@
-import { type LineFault, completeLine, readLine } from "@zm/core";
+import { type LineFault, completeLine, count, readLine } from "@zm/core";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
@@ -140,10 +140,10 @@ function Standing({ held }: { held: number }) {
   const channels = useChoice((choice) => choice.channels);
   const dropped = useHand((state) => Object.keys(state.hand.dropped).length);
   const { change } = useHandChange();
-  const chosen = channels.length === 0 ? "Nothing chosen" : `${channels.length} ${channels.length === 1 ? "light" : "lights"} chosen`;
+  const chosen = channels.length === 0 ? "Nothing chosen" : `${count(channels.length, "light")} chosen`;
   return (
     <>
-      {chosen}, in hand: {held === 0 ? "nothing" : `${held} ${held === 1 ? "value" : "values"}`}
+      {chosen}, in hand: {held === 0 ? "nothing" : count(held, "value")}
       {held === 0 && dropped > 0 && (
         <button
           type="button"

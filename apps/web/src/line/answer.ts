@@ -60,9 +60,9 @@ export function answerTo(
 }
 
 function handAnswer(deed: HandDeed, sheet: OpenShow["sheet"]): Answer {
+  if (deed.do === "takeUp") return { text: "Takes up again what was dropped last. Enter does it", fault: false };
   const { channels, attributes, families } = deed.selection;
   const whose = [channels ? lightWords(channels) : "all", ...(attributes ?? []), ...(families ?? [])].join(" ");
-  if (deed.do === "takeUp") return { text: "Takes up again what was dropped last. Enter does it", fault: false };
   if (deed.do === "drop") return { text: `Drops from the Hand: ${whose}. Enter does it`, fault: false };
   if (deed.do === "pace") return { text: `In hand, live: ${whose}, pace ${deed.pace}. Enter does it`, fault: false };
   if (deed.do === "time") {

@@ -8,7 +8,6 @@ import {
   offeredPlace,
   paceFromHand,
   paletteFromHand,
-  givePace,
   isCueNumber,
 } from "@zm/core";
 import { useCallback } from "react";
@@ -16,7 +15,8 @@ import { useNavigate } from "react-router";
 import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
 import { litLights } from "../give/ChooseLights.tsx";
 import { useHand } from "../hand/handStore.ts";
-import { toldOr, useHandChange } from "../hand/useHandChange.ts";
+import { useHandChange } from "../hand/useHandChange.ts";
+import { toldOr } from "../shared/toldOr.ts";
 import { useUpdating } from "../hand/useUpdating.ts";
 import { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
@@ -30,7 +30,7 @@ export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
   const navigate = useNavigate();
   const makeEdits = useMakeEdits();
   const history = useHistory();
-  const { change, give, time, drop, outputOf } = useHandChange();
+  const { change, give, time, lay, drop, outputOf } = useHandChange();
   const recording = useRecording();
   const updating = useUpdating();
 
@@ -42,11 +42,8 @@ export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
           return give(deed.selection, deed.deed);
         case "time":
           return time(deed.selection, deed.wish);
-        case "pace": {
-          const pace = sheet.show.paces.find((each) => each.id === deed.pace);
-          const times = pace && toldOr(() => givePace(sheet, useHand.getState().hand, deed.selection, pace));
-          return times !== undefined && change({ do: "time", times });
-        }
+        case "pace":
+          return lay(deed.selection, deed.pace);
         case "takeUp":
           return change({ do: "takeUp" });
         case "drop":
@@ -54,7 +51,7 @@ export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
           return true;
       }
     },
-    [sheet, change, give, time, drop],
+    [sheet, change, give, time, lay, drop],
   );
 
   const record = async ({ cue, wish }: Asked<"record">): Promise<boolean> => {

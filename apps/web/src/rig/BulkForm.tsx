@@ -1,4 +1,4 @@
-import { ShowError, addressesOf, bulkEdits, readPatch } from "@zm/core";
+import { ShowError, addressesOf, bulkEdits, count, readPatch } from "@zm/core";
 import { useState } from "react";
 import { chooseLights } from "../choice/choice.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -24,8 +24,10 @@ export function BulkForm() {
     try {
       const edits = bulkEdits(show, { from: first, to: last, type: kind, label: label.trim() || undefined, ...(at ? { patch: at } : {}) });
       const known = show.channels.filter(({ number }) => number >= first && number <= last).length;
-      const count = (number: number): string => `${number} ${number === 1 ? "light" : "lights"}`;
-      const what = [known < edits.length ? `adds ${count(edits.length - known)}` : "", known > 0 ? `changes ${count(known)}` : ""]
+      const what = [
+        known < edits.length ? `adds ${count(edits.length - known, "light")}` : "",
+        known > 0 ? `changes ${count(known, "light")}` : "",
+      ]
         .filter(Boolean)
         .join(", ");
       return {

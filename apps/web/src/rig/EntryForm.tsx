@@ -3,19 +3,19 @@ import { useMemo, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { lookCount, outcomeOf } from "../choice/useDraft.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { InUse } from "./InUse.tsx";
 
 interface EntryFormProps {
   label: string;
   /** The edits that make the entry what the form says; null while it says nothing new. */
   edits: readonly EditInput[] | null;
-  onDone?: (() => void) | undefined;
   /** Ways to take the entry away, the first refusing where something uses it. */
   removals: readonly { word: string; edit: EditInput }[];
   children: React.ReactNode;
 }
 
 /** The form of one thing beside the cues: what saving it does to the looks stands under it before it is saved; taking it away says what uses it and asks. */
-export function EntryForm({ label, edits, onDone, removals, children }: EntryFormProps) {
+export function EntryForm({ label, edits, removals, children }: EntryFormProps) {
   const { sheet } = useShow();
   const makeEdits = useMakeEdits();
   const [removing, setRemoving] = useState<string | null>(null);
@@ -34,7 +34,7 @@ export function EntryForm({ label, edits, onDone, removals, children }: EntryFor
       className="flex max-w-3xl flex-col gap-4"
       onSubmit={(event) => {
         event.preventDefault();
-        if (good && edits) void makeEdits(edits).then((made) => made && onDone?.());
+        if (good && edits) void makeEdits(edits);
       }}
     >
       {children}
@@ -62,19 +62,13 @@ export function EntryForm({ label, edits, onDone, removals, children }: EntryFor
         )}
       </div>
       {removing && (
-        <div role="alert" className="flex flex-col gap-2 rounded border border-error px-3 py-2">
-          <p className="text-error">{removing.replace(/; say used:.*$/, "")}.</p>
-          <div className="flex gap-2">
-            {others.map(({ word, edit }) => (
-              <button key={word} type="button" className="btn btn-sm border-neutral" onClick={() => void remove(edit)}>
-                {word}
-              </button>
-            ))}
-            <button type="button" className="btn btn-sm btn-ghost" onClick={() => setRemoving(null)}>
-              Leave it
+        <InUse said={removing} onLeave={() => setRemoving(null)}>
+          {others.map(({ word, edit }) => (
+            <button key={word} type="button" className="btn btn-sm border-neutral" onClick={() => void remove(edit)}>
+              {word}
             </button>
-          </div>
-        </div>
+          ))}
+        </InUse>
       )}
     </form>
   );

@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type Channel, patchFaults, patchWords, readPatch } from "@zm/core";
+import { type Channel, count, patchFaults, patchWords, readPatch } from "@zm/core";
 import { useMemo, useRef } from "react";
 import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
@@ -17,7 +17,7 @@ export function LightsTab() {
   const makeEdits = useMakeEdits();
   const chosen = useChoice((choice) => choice.channels);
   const scroller = useRef<HTMLDivElement>(null);
-  const faults = useMemo(() => patchFaults(show), [show]);
+  const faults = useMemo(() => patchFaults(sheet), [sheet]);
   const groups = useMemo(() => groupsByChannel(show.groups), [show.groups]);
   const rows = useVirtualizer({
     count: show.channels.length,
@@ -42,7 +42,7 @@ export function LightsTab() {
       <BulkForm />
       <div className="flex h-8 shrink-0 items-center gap-3 border-y border-rule px-4 text-[13px]">
         <span className={faults.size > 0 ? "text-error" : "text-quiet"}>
-          {faults.size === 0 ? "No patch clash" : `${faults.size} ${faults.size === 1 ? "light" : "lights"} with a patch that clashes`}
+          {faults.size === 0 ? "No patch clash" : `${count(faults.size, "light")} with a patch that clashes`}
         </span>
         <span className="flex-1" />
         <RigTable />

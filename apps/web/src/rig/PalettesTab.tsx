@@ -1,4 +1,4 @@
-import { FAMILIES, type Family, type Palette, type PaletteValue, freeId, paletteOf } from "@zm/core";
+import { FAMILIES, type Family, type Palette, type PaletteValue, freeId, paletteUses } from "@zm/core";
 import { X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Swatch } from "../shared/Swatch.tsx";
@@ -71,7 +71,7 @@ function PaletteForm({ palette }: { palette: Palette }) {
     () => [...new Set(sheet.keys.all.filter((key) => key.attribute.family === palette.family).map((key) => key.attribute.id))],
     [sheet.keys, palette.family],
   );
-  const uses = useMemo(() => usesOf(show.lists, palette.id), [show.lists, palette.id]);
+  const uses = useMemo(() => paletteUses(sheet, palette.id), [sheet, palette.id]);
   const after: Palette = { ...palette, label: label.trim(), values: [...values] };
   const change = (index: number, next: PaletteValue): void => setValues(values.map((each, at) => (at === index ? next : each)));
   return (
@@ -169,19 +169,4 @@ function scopeOf({ type, channel }: PaletteValue): string {
 function scoped({ attribute, value }: PaletteValue, scope: string): PaletteValue {
   if (scope.startsWith("light ")) return { attribute, value, channel: Number(scope.slice(6)) };
   return scope.startsWith("type ") ? { attribute, value, type: scope.slice(5) } : { attribute, value };
-}
-
-function usesOf(
-  lists: readonly {
-    cues: readonly { parts: readonly { moves: Readonly<Record<string, Readonly<Record<string, Parameters<typeof paletteOf>[0]>>>> }[] }[];
-  }[],
-  palette: string,
-): number {
-  let count = 0;
-  for (const { cues } of lists)
-    for (const { parts } of cues)
-      for (const { moves } of parts)
-        for (const attributes of Object.values(moves))
-          for (const spec of Object.values(attributes)) if (paletteOf(spec) === palette) count += 1;
-  return count;
 }

@@ -1,4 +1,4 @@
-import { type EditInput, addressesOf, freeId, hangEdits, readPatch } from "@zm/core";
+import { type EditInput, freeId, hangEdits, labelEdits, readPatch, renumberEdits, repatchEdits } from "@zm/core";
 import { useState } from "react";
 import { useMatch } from "react-router";
 import { useChoice } from "../choice/choice.ts";
@@ -6,6 +6,7 @@ import { outcomeOf } from "../choice/useDraft.ts";
 import { notify } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { InUse } from "./InUse.tsx";
 import { NameField } from "../give/TimesGive.tsx";
 
 /** What can be done to the chosen lights of the rig at once. */
@@ -48,7 +49,7 @@ export function RigPanel() {
       <OneField
         label="Call them"
         placeholder="Front"
-        onTake={(label) => makeTold(labelEdits(show.channels, known, label))}
+        onTake={(label) => makeTold(labelEdits(show, known, label))}
         hint="counted: Front 1, Front 2"
       />
       <OneField
@@ -104,15 +105,11 @@ export function RigPanel() {
         Remove {known.length === 1 ? "this light" : `these ${known.length} lights`}
       </button>
       {removing && (
-        <div role="alert" className="flex flex-col gap-2 rounded border border-error px-2 py-1.5">
-          <p className="text-error">{removing.replace(/; say used:.*$/, "")}.</p>
+        <InUse said={removing} onLeave={() => setRemoving(null)}>
           <button type="button" className="btn btn-sm border-neutral" onClick={() => remove("drop")}>
             Take all that away too: show me
           </button>
-          <button type="button" className="btn btn-sm btn-ghost" onClick={() => setRemoving(null)}>
-            Leave it
-          </button>
-        </div>
+        </InUse>
       )}
     </section>
   );
@@ -200,35 +197,4 @@ function HangForm({ onTake }: { onTake: (from: Place, to: Place) => Promise<bool
       ))}
     </form>
   );
-}
-
-type Rig = ReturnType<typeof useShow>["sheet"]["show"];
-
-function labelEdits(all: Rig["channels"], channels: readonly number[], label: string): EditInput[] {
-  return channels.flatMap((number, index): EditInput[] => {
-    const channel = all.find((each) => each.number === number);
-    return channel ? [{ op: "setChannel", channel: { ...channel, label: channels.length === 1 ? label : `${label} ${index + 1}` } }] : [];
-  });
-}
-
-/** Each light takes as many addresses as its own type has, one behind the other in the order chosen. */
-function repatchEdits(show: Rig, channels: readonly number[], patch: { universe: number; address: number }): EditInput[] {
-  let next = patch;
-  return channels.flatMap((number): EditInput[] => {
-    const channel = show.channels.find((each) => each.number === number);
-    if (!channel) return [];
-    const width = addressesOf(show, channel.type);
-    const at = next.address + width - 1 > 512 ? { universe: next.universe + 1, address: 1 } : next;
-    next = { universe: at.universe, address: at.address + width };
-    return [{ op: "setChannel", channel: { ...channel, patch: at } }];
-  });
-}
-
-/** Where old and new numbers overlap, the end that is free goes first. */
-function renumberEdits(channels: readonly number[], start: number): EditInput[] {
-  const pairs = channels.map((channel, index) => ({ channel, to: start + index })).filter(({ channel, to }) => channel !== to);
-  const upwards = pairs.some(({ channel, to }) => to > channel);
-  return pairs
-    .sort((a, b) => (upwards ? b.channel - a.channel : a.channel - b.channel))
-    .map(({ channel, to }): EditInput => ({ op: "renumberChannel", channel, to }));
 }

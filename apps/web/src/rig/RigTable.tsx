@@ -1,4 +1,4 @@
-import { ShowError, readRigCsv, writeRigCsv } from "@zm/core";
+import { ShowError, count, readRigCsv, writeRigCsv } from "@zm/core";
 import { Download, Upload } from "lucide-react";
 import { useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
@@ -22,9 +22,7 @@ export function RigTable() {
       const edits = readRigCsv(await chosen.text(), sheet.show);
       if (edits.length === 0) return notify(`${chosen.name} says what the rig already is; nothing to change`);
       useChoice.setState({ draft: { from: "rig", edits } });
-      notify(
-        `${chosen.name}: ${edits.length} ${edits.length === 1 ? "light" : "lights"} new or different. Make it or drop it at the right`,
-      );
+      notify(`${chosen.name}: ${count(edits.length, "light")} new or different. Make it or drop it at the right`);
     } catch (error) {
       if (!(error instanceof ShowError)) throw error;
       const more = error.faults.length > 6 ? `\nand ${error.faults.length - 6} more` : "";

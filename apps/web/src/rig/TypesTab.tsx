@@ -1,4 +1,4 @@
-import { type Attribute, FAMILIES, type FixtureType, freeId } from "@zm/core";
+import { type Attribute, FAMILIES, type FixtureType, count, freeId } from "@zm/core";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -76,7 +76,7 @@ function TypeForm({ type, used }: { type: FixtureType; used: number }) {
       <div className="flex items-end gap-4">
         <NamedField name="name" value={name} onChange={setName} />
         <span className="pb-1.5 text-quiet">
-          {used} {used === 1 ? "light" : "lights"}, {attributes.length} {attributes.length === 1 ? "address" : "addresses"} each
+          {count(used, "light")}, {attributes.length} {attributes.length === 1 ? "address" : "addresses"} each
         </span>
       </div>
       <div role="grid" aria-label="Attributes" className="text-[14px]">

@@ -3,7 +3,7 @@ import { Pause, Play, SkipBack } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useChoice } from "../choice/choice.ts";
-import { notify } from "../shared/notices.ts";
+import { tellTrouble } from "../shared/notices.ts";
 import { readSeconds } from "../shared/readSeconds.ts";
 import { clockTime, seconds, triggerWords } from "../shared/words.ts";
 import { type Press, type RunState, api } from "../show/api.ts";
@@ -23,7 +23,7 @@ export default function RunView() {
       try {
         await api.press(id, what);
       } catch (error) {
-        notify(error instanceof Error ? error.message : String(error), "trouble");
+        tellTrouble(error);
       }
     },
     [id],

@@ -28,3 +28,8 @@ export function notify(text: string, kind: Notice["kind"] = "word", action?: Not
   useNotices.setState(({ notices }) => ({ notices: [...notices.slice(-2), { id, text, kind, action }] }));
   if (kind === "word") setTimeout(() => useNotices.getState().drop(id), action ? 9000 : 4000);
 }
+
+/** Tells what went wrong, in the words of whoever threw it. */
+export function tellTrouble(error: unknown): void {
+  notify(error instanceof Error ? error.message : String(error), "trouble");
+}

@@ -2,7 +2,7 @@ import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-quer
 import { type EditInput, type ListSheet, type ShowSheet, listOf, readShow, sheetOf, takeSteps } from "@zm/core";
 import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { notify } from "../shared/notices.ts";
+import { notify, tellTrouble } from "../shared/notices.ts";
 import { type EditNews, api } from "./api.ts";
 
 /** The open show as this window has it. */
@@ -129,7 +129,7 @@ async function told(work: () => Promise<unknown>): Promise<boolean> {
     await work();
     return true;
   } catch (error) {
-    notify(error instanceof Error ? error.message : String(error), "trouble");
+    tellTrouble(error);
     return false;
   }
 }

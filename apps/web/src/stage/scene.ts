@@ -1,4 +1,4 @@
-import { type Channel, type Light, type Point, type Show, directionOf, landing, lightColour } from "@zm/core";
+import { type Attribute, type Channel, type Light, type Point, type Show, directionOf, landing, lightColour } from "@zm/core";
 
 /** How far back the sea cloth hangs, metres. */
 export const BACK = 8.8;
@@ -39,30 +39,38 @@ export function hungPlaces(show: Show): ReadonlyMap<number, Place> {
   return places;
 }
 
-/** The lights of a show, as the outputs have them. */
-export function stageLights(show: Show, outputs: Outputs): StageLight[] {
+/** What of a light stays from frame to frame. */
+interface Fixture {
+  readonly channel: number;
+  readonly place: Place;
+  readonly attributes: readonly Attribute[];
+}
+const fixtures = new WeakMap<Show, readonly Fixture[]>();
+
+function fixturesOf(show: Show): readonly Fixture[] {
+  const known = fixtures.get(show);
+  if (known) return known;
   const places = hungPlaces(show);
   const types = new Map(show.fixtureTypes.map((type) => [type.id, type.attributes]));
-  return show.channels.flatMap(({ number, type }): StageLight[] => {
+  const found = show.channels.flatMap(({ number, type }): Fixture[] => {
     const place = places.get(number);
     const attributes = types.get(type);
-    if (!place || !attributes) return [];
-    const output = new Map(attributes.map((attribute) => [attribute.id, outputs(number, attribute.id, attribute.home)]));
+    return place && attributes ? [{ channel: number, place, attributes }] : [];
+  });
+  fixtures.set(show, found);
+  return found;
+}
+
+/** The lights of a show, as the outputs have them. */
+export function stageLights(show: Show, outputs: Outputs): StageLight[] {
+  return fixturesOf(show).map(({ channel, place, attributes }): StageLight => {
+    const output = new Map(attributes.map((attribute) => [attribute.id, outputs(channel, attribute.id, attribute.home)]));
     const pan = output.get("pan");
     const to =
       pan === undefined ? (place.aim ?? { x: place.x, y: 0, z: place.z }) : landing(place, directionOf(pan, output.get("tilt") ?? 0), BACK);
     const colour = lightColour(attributes, (name) => output.get(name) ?? 0);
-    return [
-      {
-        channel: number,
-        turns: pan !== undefined,
-        from: place,
-        to,
-        level: (output.get("intensity") ?? 0) / 100,
-        colour,
-        angle: output.get("zoom") ?? 24,
-      },
-    ];
+    const level = (output.get("intensity") ?? 0) / 100;
+    return { channel, turns: pan !== undefined, from: place, to, level, colour, angle: output.get("zoom") ?? 24 };
   });
 }
 

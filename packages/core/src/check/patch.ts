@@ -1,9 +1,8 @@
 import type { Channel } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
+import { UNIVERSE, addressesOf } from "../rig/addresses.ts";
 import { CODES, type Finding } from "./finding.ts";
-
-const UNIVERSE = 512;
 
 /** A patched channel and the addresses that it takes: one for each of its attributes. */
 interface Patched {
@@ -18,7 +17,7 @@ export function checkPatch(sheet: ShowSheet): Finding[] {
   const patched = sheet.show.channels.flatMap((channel): Patched[] => {
     if (!channel.patch) return [];
     const { universe, address } = channel.patch;
-    const width = Math.max(1, sheet.keys.byChannel.get(channel.number)?.size ?? 1);
+    const width = addressesOf(sheet.show, channel.type);
     return [{ channel, universe, first: address, last: address + width - 1 }];
   });
   return [...groupBy(patched, ({ universe }) => String(universe)).values()].flatMap((own) => inUniverse(own));

@@ -4,8 +4,9 @@ import type { Moves, Pace } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import type { Deed, KeySelection } from "../edit/edits.ts";
-import { selectKeys } from "../edit/plan/selectKeys.ts";
+import { isNamed, selectKeys } from "../edit/plan/selectKeys.ts";
 import { type Fan, fanAt } from "../fan/fan.ts";
+import { type TimesWish, timesAt } from "../fan/timesAt.ts";
 import { keyNamed } from "../sheet/keys.ts";
 import type { Hand, HandTiming } from "./hand.ts";
 
@@ -54,13 +55,6 @@ function numberFor(
   return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 100) / 100));
 }
 
-/** Times that are asked for values in hand: each a number of seconds, a fan, or null to take it away. */
-export interface TimesWish {
-  readonly fade?: Fan | null | undefined;
-  readonly delay?: Fan | null | undefined;
-  readonly curve?: HandTiming["curve"];
-}
-
 /** The own times of the values in hand that a selection names; a fan spreads over the chosen lights in their order. Throws ShowError when nothing of it is in hand. */
 export function giveTimes(sheet: ShowSheet, hand: Hand, selection: KeySelection, wish: TimesWish): Record<string, HandTiming> {
   return timesFor(sheet, hand, selection, () => wish);
@@ -80,29 +74,15 @@ function timesFor(
   const keys = heldKeys(sheet, hand, selection).filter((key) => wishFor(key) !== undefined);
   if (keys.length === 0) throw new ShowError("Nothing of that is in hand; give the lights a value first, then its times");
   const order = selection.channels ?? [...new Set(keys.map((key) => key.channel))];
-  const seconds = (asked: Fan | null, key: Key): number | null =>
-    asked === null ? null : fanAt(asked, order.indexOf(key.channel), order.length);
   return Object.fromEntries(
-    keys.map((key): [string, HandTiming] => {
-      const wish = wishFor(key) ?? {};
-      return [
-        key.name,
-        {
-          ...(wish.fade === undefined ? {} : { fade: seconds(wish.fade, key) }),
-          ...(wish.delay === undefined ? {} : { delay: seconds(wish.delay, key) }),
-          ...(wish.curve === undefined ? {} : { curve: wish.curve }),
-        },
-      ];
-    }),
+    keys.map((key): [string, HandTiming] => [key.name, timesAt(wishFor(key) ?? {}, order.indexOf(key.channel), order.length)]),
   );
 }
 
 /** The keys in hand that a selection names, in the order in which they were taken in hand. */
-export function heldKeys(sheet: ShowSheet, hand: Hand, { channels, attributes, families }: KeySelection = {}): Key[] {
+export function heldKeys(sheet: ShowSheet, hand: Hand, selection: KeySelection = {}): Key[] {
   return Object.keys(hand.held).flatMap((name) => {
     const key = keyNamed(sheet.keys, name);
-    if (!key || (channels && !channels.includes(key.channel))) return [];
-    if ((attributes || families) && !attributes?.includes(key.attribute.id) && !families?.includes(key.attribute.family)) return [];
-    return [key];
+    return key && isNamed(key, selection) ? [key] : [];
   });
 }

@@ -2,6 +2,8 @@ import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
 import { makeMove, moveTiming, sameMove } from "../show/move.ts";
+import { readMoves } from "../show/readMoves.ts";
+import { rigOf } from "../show/rig.ts";
 import { documentParts, editParts, type MoveSpec, type Moves } from "../show/schema.ts";
 import { type Key, keyNamed } from "../sheet/keys.ts";
 import { type Palettes, resolve } from "../sheet/palettes.ts";
@@ -9,6 +11,7 @@ import type { ShowSheet } from "../sheet/sheet.ts";
 import { checkedMoves } from "../edit/plan/checkedMoves.ts";
 import type { Step } from "../edit/step.ts";
 import { targetOfMove } from "../edit/plan/moveSteps.ts";
+import { patchedTiming } from "../fan/timesAt.ts";
 import { curveAt } from "../time/curve.ts";
 
 /** One value in hand: what a cue would store for it, and whether it has changed since it was last recorded. */
@@ -108,13 +111,7 @@ function given(hand: Hand, moves: Moves, sheet: ShowSheet): Hand {
 function timed(hand: Hand, times: Readonly<Record<string, HandTiming>>): Hand {
   const own = new Map(Object.entries(times));
   const held = mapped(hand.held, own, ({ move, fresh }, name) => {
-    const asked = own.get(name) ?? {};
-    const before = moveTiming(move);
-    const after = makeMove(targetOfMove(move), {
-      fade: asked.fade === undefined ? before.fade : (asked.fade ?? undefined),
-      delay: asked.delay === undefined ? before.delay : (asked.delay ?? undefined),
-      curve: asked.curve === undefined ? before.curve : (asked.curve ?? undefined),
-    });
+    const after = makeMove(targetOfMove(move), patchedTiming(moveTiming(move), own.get(name) ?? {}));
     return sameMove(move, after) ? { move, fresh } : { move: after, fresh: true };
   });
   return { ...hand, held };
@@ -176,19 +173,20 @@ function sameTarget(a: MoveSpec | undefined, b: MoveSpec): boolean {
 
 /** The Hand held against a rig that has changed: keys that are gone, and palettes that are, leave it. */
 export function fitHand(hand: Hand, sheet: ShowSheet): Hand {
-  const fits = (record: Readonly<Record<string, Held>>): Record<string, Held> =>
-    Object.fromEntries(
-      Object.entries(record).filter(([name, { move }]) => {
-        const key = keyNamed(sheet.keys, name);
-        if (!key) return false;
-        try {
-          checkedMoves(sheet, { [key.channel]: { [key.attribute.id]: move } }, "In hand");
-          return true;
-        } catch {
-          return false;
-        }
-      }),
+  const rig = rigOf(sheet.show);
+  const fits = (record: Readonly<Record<string, Held>>): Record<string, Held> => {
+    const moves: Moves = {};
+    const entries = Object.entries(record).flatMap(([name, held]) => {
+      const key = keyNamed(sheet.keys, name);
+      if (!key) return [];
+      (moves[key.channel] ??= {})[key.attribute.id] = held.move;
+      return [{ name, held, key }];
+    });
+    const good = readMoves(moves, rig, sheet.palettes.byId, "In hand", []);
+    return Object.fromEntries(
+      entries.filter(({ key }) => good[key.channel]?.[key.attribute.id] !== undefined).map(({ name, held }) => [name, held]),
     );
+  };
   const all = Object.keys(hand.held).length + Object.keys(hand.dropped).length;
   const after = { held: fits(hand.held), dropped: fits(hand.dropped), leaving: hand.leaving };
   return Object.keys(after.held).length + Object.keys(after.dropped).length === all ? hand : after;

@@ -3,11 +3,13 @@ import { cueOrder } from "../show/cueNumber.ts";
 import { makeMove, moveTiming, paletteOf } from "../show/move.ts";
 import type { Family, Moves, MoveSpec } from "../show/schema.ts";
 import { entryAt, sameValue } from "../sheet/entry.ts";
-import { type Key, keyNamed } from "../sheet/keys.ts";
+import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, freeNumberAfter } from "../sheet/sheet.ts";
 import type { Outcome } from "../edit/edit.ts";
 import type { EditInput } from "../edit/edits.ts";
+import { isNamed } from "../edit/plan/selectKeys.ts";
 import { storedMove, targetOfMove } from "../edit/plan/moveSteps.ts";
+import { count } from "../check/words.ts";
 import type { Playback } from "../play/playback.ts";
 import { heldKeys } from "./give.ts";
 import type { Hand } from "./hand.ts";
@@ -44,7 +46,7 @@ export interface RecordPlan {
 
 /** The edit that a wish to record comes to. Throws ShowError when it would take nothing. */
 export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, stage: OnStage, wish: RecordWish): RecordPlan {
-  const taken = wish.from === "hand" ? fromHand(sheet, hand, wish) : fromStage(sheet, list, hand, stage, wish);
+  const taken = wish.from === "hand" ? fromHand(sheet, hand, wish) : fromStage(list, hand, stage, wish);
   const row = findRow(list, wish.cue);
   const moves: Moves = {};
   const keys: string[] = [];
@@ -96,16 +98,14 @@ function fromHand(sheet: ShowSheet, hand: Hand, wish: RecordWish): Taken[] {
   });
 }
 
-function fromStage(sheet: ShowSheet, list: ListSheet, hand: Hand, { playback, outputOf }: OnStage, wish: RecordWish): Taken[] {
+function fromStage(list: ListSheet, hand: Hand, { playback, outputOf }: OnStage, wish: RecordWish): Taken[] {
   const names = new Set([...Object.keys(playback?.onStage ?? {}), ...Object.keys(hand.held)]);
   const selection = selectionOf(wish);
   const stageRow = playback?.cue === null || playback === undefined ? -1 : findRow(list, playback.cue);
   const row = findRow(list, wish.cue);
   const behind = row >= 0 ? row : firstRowFrom(list, cueOrder(wish.cue)) - 1;
   return list.keys.all.flatMap((key): Taken[] => {
-    if (!names.has(key.name) || !keyNamed(sheet.keys, key.name)) return [];
-    if (selection.channels && !selection.channels.includes(key.channel)) return [];
-    if (selection.families && !selection.families.includes(key.attribute.family)) return [];
+    if (!names.has(key.name) || !isNamed(key, selection)) return [];
     const held = hand.held[key.name];
     const value = Math.round(outputOf(key) * 100) / 100;
     if (wish.changed && behind >= 0 && sameValue(entryAt(list, key, behind).value, value)) return [];
@@ -192,10 +192,6 @@ function elsewhere(list: ListSheet, edit: RecordPlan["edit"], impact: Outcome["i
   const first = cues[0];
   const range = cues.length === 1 ? `cue ${first} changes` : `cues ${first} to ${cues.at(-1)} change`;
   return `; ${range} on ${count(lights.size, "light")}`;
-}
-
-function count(number: number, word: string): string {
-  return `${number} ${word}${number === 1 ? "" : "s"}`;
 }
 
 /** The cue that stands on stage after a record: the recorded one, where the stage stood at the cue before or at the cue itself; else undefined. */

@@ -3,7 +3,7 @@ import type { ShowSheet } from "../sheet/sheet.ts";
 import type { Deed, EditInput, KeySelection } from "../edit/edits.ts";
 import { freeId } from "../hand/keep.ts";
 import type { PaletteScope } from "../hand/keep.ts";
-import type { TimesWish } from "../hand/give.ts";
+import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
 import { Fault, attributeOf, channelsOf, paletteNamed, timesOf } from "./names.ts";
@@ -15,7 +15,7 @@ export type HandDeed =
   | { do: "time"; wish: TimesWish; selection: KeySelection }
   | { do: "pace"; pace: string; selection: KeySelection }
   | { do: "drop"; selection: KeySelection }
-  | { do: "takeUp"; selection: KeySelection };
+  | { do: "takeUp" };
 
 /** What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next free one. */
 export type HandRequest =
@@ -40,7 +40,7 @@ export function handRequest(sentence: HandSentence, { sheet }: Context): HandReq
     case "choice":
       return sentence;
     case "takeUp":
-      return { kind: "hand", deed: { do: "takeUp", selection: {} }, channels: undefined };
+      return { kind: "hand", deed: { do: "takeUp" }, channels: undefined };
     case "record":
       return recordRequest(sentence, sheet);
     case "update":

@@ -1,7 +1,7 @@
 import { plainId } from "../hand/keep.ts";
 import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import type { TimesWish } from "../hand/give.ts";
+import type { TimesWish } from "../fan/timesAt.ts";
 import type { LineFault } from "./grammar.ts";
 import type { Lights, Named, TypedTiming } from "./sentence.ts";
 

@@ -1,7 +1,7 @@
 import { ShowError } from "../show/errors.ts";
 import type { Channel, Show } from "../show/schema.ts";
 import type { EditInput } from "../edit/edits.ts";
-import { addressesOf } from "./patch.ts";
+import { UNIVERSE, addressesOf } from "./addresses.ts";
 
 /** A row of lights of one type to add or to patch anew: channels from..to, one behind the other from an address on. */
 export interface BulkRow {
@@ -40,14 +40,54 @@ export function bulkEdits(show: Show, { from, to, type, patch, label }: BulkRow)
       ...(next ? { patch: next } : before?.patch ? { patch: before.patch } : {}),
       ...(before?.place ? { place: before.place } : {}),
     };
-    next = next && behind(next, width);
+    next = next && withRoom(behind(next, width), width);
     return { op: "setChannel", channel };
   });
 }
 
-function behind({ universe, address }: NonNullable<Channel["patch"]>, width: number): NonNullable<Channel["patch"]> {
-  const next = address + width;
-  return next + width - 1 > 512 ? { universe: universe + 1, address: 1 } : { universe, address: next };
+type Patch = NonNullable<Channel["patch"]>;
+
+/** The address behind a light that takes so many. */
+function behind({ universe, address }: Patch, width: number): Patch {
+  return { universe, address: address + width };
+}
+
+/** Where a light of so many addresses finds room: here, or at the beginning of the next universe. */
+function withRoom(patch: Patch, width: number): Patch {
+  return patch.address + width - 1 > UNIVERSE ? { universe: patch.universe + 1, address: 1 } : patch;
+}
+
+/** The channels of the rig that are named, in that order. */
+function named(show: Show, channels: readonly number[]): Channel[] {
+  const known = new Map(show.channels.map((channel) => [channel.number, channel]));
+  return channels.flatMap((number) => known.get(number) ?? []);
+}
+
+/** The edits that call lights by one name, counted where there are several: "Front 1", "Front 2". */
+export function labelEdits(show: Show, channels: readonly number[], label: string): EditInput[] {
+  return named(show, channels).map((channel, index): EditInput => {
+    return { op: "setChannel", channel: { ...channel, label: channels.length === 1 ? label : `${label} ${index + 1}` } };
+  });
+}
+
+/** The edits that patch lights one behind the other in the order given; each takes as many addresses as its own type has. */
+export function repatchEdits(show: Show, channels: readonly number[], patch: Patch): EditInput[] {
+  let next = patch;
+  return named(show, channels).map((channel): EditInput => {
+    const width = addressesOf(show, channel.type);
+    const at = withRoom(next, width);
+    next = behind(at, width);
+    return { op: "setChannel", channel: { ...channel, patch: at } };
+  });
+}
+
+/** The edits that number lights anew from `start` on, in the order given. Where old and new numbers overlap, the end that is free goes first. */
+export function renumberEdits(channels: readonly number[], start: number): EditInput[] {
+  const pairs = channels.map((channel, index) => ({ channel, to: start + index })).filter(({ channel, to }) => channel !== to);
+  const upwards = pairs.some(({ channel, to }) => to > channel);
+  return pairs
+    .sort((a, b) => (upwards ? b.channel - a.channel : a.channel - b.channel))
+    .map(({ channel, to }): EditInput => ({ op: "renumberChannel", channel, to }));
 }
 
 /** The edits that hang lights in a row from one place in the air to another, in the order given. Metres. */
@@ -57,13 +97,10 @@ export function hangEdits(
   from: NonNullable<Channel["place"]>,
   to: NonNullable<Channel["place"]>,
 ): EditInput[] {
-  const known = new Map(show.channels.map((channel) => [channel.number, channel]));
   const at = (a: number, b: number, index: number): number =>
     Math.round((a + ((b - a) * index) / Math.max(1, channels.length - 1)) * 100) / 100;
-  return channels.flatMap((number, index): EditInput[] => {
-    const channel = known.get(number);
-    if (!channel) return [];
+  return named(show, channels).map((channel, index): EditInput => {
     const place = { ...channel.place, x: at(from.x, to.x, index), y: at(from.y, to.y, index), z: at(from.z, to.z, index) };
-    return [{ op: "setChannel", channel: { ...channel, place } }];
+    return { op: "setChannel", channel: { ...channel, place } };
   });
 }

@@ -98,10 +98,19 @@ export function planRemoveType(sheet: ShowSheet, id: string): Step[] {
   return steps;
 }
 
+function paletteUsers(sheet: ShowSheet, palette: string): Stored[] {
+  return eachMove(sheet, everyKey, (spec) => paletteOf(spec) === palette);
+}
+
+/** How many stored moves of the whole show refer to a palette. */
+export function paletteUses(sheet: ShowSheet, palette: string): number {
+  return paletteUsers(sheet, palette).length;
+}
+
 /** The steps that take a palette away: with `keepLooks` its values stay as numbers, with `drop` the moves that refer to it go too. */
 export function planRemovePalette(sheet: ShowSheet, edit: RemovePaletteEdit): Step[] {
   const taken = removal(sheet.show, "palettes", edit.palette);
-  const users = eachMove(sheet, everyKey, (spec) => paletteOf(spec) === edit.palette);
+  const users = paletteUsers(sheet, edit.palette);
   if (users.length > 0 && edit.used === "refuse")
     throw new ShowError(
       `Palette "${edit.palette}" is used by ${users.length} moves in ${cuesOf(users)}; say used: keepLooks to leave numbers, or drop to drop the moves`,

@@ -33,7 +33,7 @@ export function selectKeys(keys: Keys, selection: KeySelection): Key[] {
   const chosen = channels.flatMap((channel) => {
     const own = keys.byChannel.get(channel);
     if (!own) throw new ShowError(`Channel ${channel} is not in the rig`);
-    return [...own.values()].filter((key) => isChosen(key, selection));
+    return [...own.values()].filter((key) => isNamed(key, selection));
   });
   if (chosen.length === 0)
     throw new ShowError(
@@ -42,7 +42,9 @@ export function selectKeys(keys: Keys, selection: KeySelection): Key[] {
   return [...new Set(chosen)];
 }
 
-function isChosen(key: Key, { attributes, families }: KeySelection): boolean {
+/** True when a selection names a key: by its attribute or its family, on one of its channels; what is left out means all. */
+export function isNamed(key: Key, { channels, attributes, families }: KeySelection): boolean {
+  if (channels && !channels.includes(key.channel)) return false;
   if (!attributes && !families) return true;
   return attributes?.includes(key.attribute.id) === true || families?.includes(key.attribute.family) === true;
 }

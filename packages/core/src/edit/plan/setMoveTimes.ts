@@ -1,6 +1,6 @@
-import { type Fan, fanAt } from "../../fan/fan.ts";
+import { type TimesWish, patchedTiming, timesAt } from "../../fan/timesAt.ts";
 import { ShowError } from "../../show/errors.ts";
-import { type MoveTiming, makeMove, moveTiming } from "../../show/move.ts";
+import { makeMove, moveTiming } from "../../show/move.ts";
 import type { Family, Pace } from "../../show/schema.ts";
 import { columnOf } from "../../sheet/entry.ts";
 import type { Key } from "../../sheet/keys.ts";
@@ -10,13 +10,6 @@ import type { MoveStep } from "../step.ts";
 import { storeStep, targetOfMove } from "./moveSteps.ts";
 import { rowsIn } from "./rows.ts";
 import { selectKeys } from "./selectKeys.ts";
-
-/** What becomes of a move's own times; null clears, undefined leaves. */
-interface Wish {
-  readonly fade?: Fan | null | undefined;
-  readonly delay?: Fan | null | undefined;
-  readonly curve?: MoveTiming["curve"] | null | undefined;
-}
 
 /**
  * The steps that give stored moves of a range their own times. A fan spreads over the chosen channels in the order in which
@@ -37,7 +30,7 @@ export function planSetMoveTimes(sheet: ShowSheet, list: ListSheet, edit: SetMov
     return inRange(key).flatMap((index) => {
       const move = column.specs[index];
       if (!wish || move === undefined) return [];
-      const timing = timed(moveTiming(move), wish, place, order.length);
+      const timing = patchedTiming(moveTiming(move), timesAt(wish, place, order.length));
       return storeStep(list, key, column.rows[index] ?? first, {
         part: column.parts[index] ?? 1,
         move: makeMove(targetOfMove(move), timing),
@@ -46,7 +39,7 @@ export function planSetMoveTimes(sheet: ShowSheet, list: ListSheet, edit: SetMov
   });
 }
 
-function wishesOf(sheet: ShowSheet, { fade, delay, curve, pace }: SetMoveTimesEdit): (family: Family) => Wish | undefined {
+function wishesOf(sheet: ShowSheet, { fade, delay, curve, pace }: SetMoveTimesEdit): (family: Family) => TimesWish | undefined {
   const own = { fade, delay, curve };
   const given = fade !== undefined || delay !== undefined || curve !== undefined;
   if (given === (pace !== undefined)) throw new ShowError("Give either a pace, or times of their own: fade, delay or curve");
@@ -59,16 +52,4 @@ function paceNamed(sheet: ShowSheet, id: string): Pace {
   const found = sheet.show.paces.find((pace) => pace.id === id);
   if (found) return found;
   throw new ShowError(`There is no pace "${id}"; the paces are ${sheet.show.paces.map((pace) => pace.id).join(", ") || "none yet"}`);
-}
-
-function timed(own: MoveTiming, wish: Wish, place: number, count: number): MoveTiming {
-  const seconds = (asked: Fan | null | undefined, before: number | undefined): number | undefined => {
-    if (asked === undefined) return before;
-    return asked === null ? undefined : fanAt(asked, place, count);
-  };
-  return {
-    fade: seconds(wish.fade, own.fade),
-    delay: seconds(wish.delay, own.delay),
-    curve: wish.curve === undefined ? own.curve : (wish.curve ?? undefined),
-  };
 }

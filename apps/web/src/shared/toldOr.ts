@@ -1,0 +1,13 @@
+import { ShowError } from "@zm/core";
+import { notify } from "./notices.ts";
+
+/** Does work that the rig may refuse; a refusal is told to the user and gives undefined. */
+export function toldOr<T>(work: () => T): T | undefined {
+  try {
+    return work();
+  } catch (error) {
+    if (!(error instanceof ShowError)) throw error;
+    notify(error.faults[0] ?? error.message, "trouble");
+    return undefined;
+  }
+}
