@@ -116,6 +116,8 @@ test("values fan over the lights in the order in which they were chosen; adding 
   });
   const pace = paceFromHand(sheet, timed, { id: "sweep", label: "Sweep", channels: [5, 3, 1] });
   expect(pace).toEqual({ id: "sweep", label: "Sweep", intensity: { fade: 3, delay: "0~2" } });
+  const partly = changeHand(timed, { do: "time", times: { "5.intensity": { fade: null, delay: null } } }, sheet, 0);
+  expect(paceFromHand(sheet, partly, { id: "part", label: "Part", channels: [5, 3, 1] }).intensity).toEqual({ fade: 3, delay: "1~2" });
   expect(givePace(sheet, timed, { channels: [1, 3, 5] }, pace)["1.intensity"]).toEqual({ fade: 3, delay: 0 });
   expect(() => giveTimes(sheet, EMPTY_HAND, { channels: [1] }, { fade: 3 })).toThrow(/Nothing of that is in hand/);
 });

@@ -1,11 +1,11 @@
-import { type EditInput, type Family, type Moves, type PaletteScope, freeId, heldKeys, paletteFromHand } from "@zm/core";
+import { type Family, type PaletteScope, heldKeys } from "@zm/core";
 import { useState } from "react";
 import { lookCount, outcomeOf } from "../choice/useDraft.ts";
 import { useHand } from "../hand/handStore.ts";
+import { useKeeping } from "../hand/useKeeping.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
-import { toldOr } from "../shared/toldOr.ts";
 import { Swatch } from "../shared/Swatch.tsx";
-import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { useShow } from "../show/useShow.ts";
 
 /** The palettes of a family: picking one gives it to the chosen lights; what is in hand is kept as a new one, or into one that exists. */
 export function PalettesGive({ channels, family }: { channels: readonly number[]; family: Family }) {
@@ -42,37 +42,22 @@ export function PalettesGive({ channels, family }: { channels: readonly number[]
           </button>
         )}
       </div>
-      {keeping && <KeepPalette channels={channels} family={family} onDone={() => setKeeping(false)} />}
+      {keeping && inHand > 0 && <KeepPalette channels={channels} family={family} onDone={() => setKeeping(false)} />}
     </div>
   );
 }
 
 function KeepPalette({ channels, family, onDone }: { channels: readonly number[]; family: Family; onDone: () => void }) {
   const { sheet } = useShow();
-  const hand = useHand((state) => state.hand);
-  const { change } = useHandChange();
-  const makeEdits = useMakeEdits();
+  useHand((state) => state.hand);
+  const { paletteNamed, paletteEdit, keepPalette } = useKeeping();
   const [label, setLabel] = useState("");
   const [scope, setScope] = useState<PaletteScope>("all");
-  const known = sheet.show.palettes.find((each) => each.family === family && each.label.toLowerCase() === label.trim().toLowerCase());
-  const id =
-    known?.id ??
-    freeId(
-      label,
-      sheet.show.palettes.map((each) => each.id),
-    );
-  const editOf = (): EditInput[] => [
-    { op: "setPalette", palette: paletteFromHand(sheet, hand, { id, label: known?.label ?? label.trim(), family, scope, channels }) },
-  ];
-  const outcome = known ? outcomeOf(sheet, editOf()) : null;
+  const wish = { label, family, scope, channels };
+  const known = paletteNamed(label, family);
+  const outcome = known ? outcomeOf(sheet, [paletteEdit(wish)]) : null;
   const keep = async (): Promise<void> => {
-    const edits = label.trim() === "" ? undefined : toldOr(editOf);
-    if (!edits || !(await makeEdits(edits))) return;
-    const moves: Moves = {};
-    for (const key of heldKeys(sheet, hand, { channels: [...channels], families: [family] }))
-      (moves[key.channel] ??= {})[key.attribute.id] = { palette: id };
-    change({ do: "give", moves });
-    onDone();
+    if (label.trim() !== "" && (await keepPalette(wish))) onDone();
   };
   return (
     <form

@@ -1,11 +1,11 @@
-import { type Family, freeId, heldKeys, moveTiming, paceFromHand } from "@zm/core";
+import { type Family, heldKeys, moveTiming } from "@zm/core";
 import { useState } from "react";
+import { useKeeping } from "../hand/useKeeping.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
-import { toldOr } from "../shared/toldOr.ts";
 import { useHand } from "../hand/handStore.ts";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
 import { readSpread } from "../shared/readSpread.ts";
-import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { useShow } from "../show/useShow.ts";
 import { valueWords } from "./chosenKeys.ts";
 
 /** Own times of the chosen lights' values in hand: seconds or fans of them, a curve, and stored paces. */
@@ -13,7 +13,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
   const { sheet } = useShow();
   const { time, lay } = useHandChange();
   const hand = useHand((state) => state.hand);
-  const makeEdits = useMakeEdits();
+  const { keepPace } = useKeeping();
   const [naming, setNaming] = useState(false);
   const selection = { channels: [...channels], families: [family] };
   const keys = heldKeys(sheet, hand, selection);
@@ -26,12 +26,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
   const curve = timings.every((each) => each.curve === timings[0]?.curve) ? (timings[0]?.curve ?? null) : null;
   const keep = async (label: string): Promise<void> => {
     setNaming(false);
-    const id = freeId(
-      label,
-      sheet.show.paces.map((pace) => pace.id),
-    );
-    const pace = toldOr(() => paceFromHand(sheet, hand, { id, label, channels }));
-    if (pace) await makeEdits([{ op: "setPace", pace }]);
+    await keepPace(label, channels);
   };
   return (
     <fieldset aria-label="Own times in hand" className="flex flex-col gap-1.5 border-t border-rule pt-2" disabled={keys.length === 0}>

@@ -1,15 +1,4 @@
-import {
-  type EditInput,
-  type LineRequest,
-  type UpdateOption,
-  type UpdatePlace,
-  freeId,
-  heldKeys,
-  offeredPlace,
-  paceFromHand,
-  paletteFromHand,
-  isCueNumber,
-} from "@zm/core";
+import { type LineRequest, type UpdateOption, type UpdatePlace, heldKeys, offeredPlace, isCueNumber } from "@zm/core";
 import { useCallback } from "react";
 import { useNavigate } from "react-router";
 import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
@@ -17,6 +6,7 @@ import { litLights } from "../give/ChooseLights.tsx";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { toldOr } from "../shared/toldOr.ts";
+import { useKeeping } from "../hand/useKeeping.ts";
 import { useUpdating } from "../hand/useUpdating.ts";
 import { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
@@ -33,6 +23,7 @@ export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
   const { change, give, time, lay, drop, outputOf } = useHandChange();
   const recording = useRecording();
   const updating = useUpdating();
+  const keeping = useKeeping();
 
   const inHand = useCallback(
     ({ deed, channels }: Asked<"hand">): boolean => {
@@ -82,31 +73,10 @@ export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
     return toldOr(() => updating.plan(options, placeOf)) !== undefined && updating.make(options, placeOf);
   };
 
-  const keep = async (asked: Asked<"keep">): Promise<boolean> => {
-    const { hand } = useHand.getState();
-    const { label } = asked;
+  const keep = (asked: Asked<"keep">): Promise<boolean> => {
+    if (asked.what === "palette") return keeping.keepPalette(asked);
     const chosen = useChoice.getState().channels;
-    const edit = toldOr((): EditInput => {
-      if (asked.what === "pace") {
-        const taken = sheet.show.paces.map((pace) => pace.id);
-        const known = sheet.show.paces.find((pace) => pace.label === label);
-        return {
-          op: "setPace",
-          pace: paceFromHand(sheet, hand, {
-            id: known?.id ?? freeId(label, taken),
-            label,
-            channels: chosen.length > 0 ? chosen : undefined,
-          }),
-        };
-      }
-      const known = sheet.show.palettes.find((palette) => palette.family === asked.family && palette.label === label);
-      const ids = sheet.show.palettes.map((palette) => palette.id);
-      return {
-        op: "setPalette",
-        palette: paletteFromHand(sheet, hand, { id: known?.id ?? freeId(label, ids), label, family: asked.family, scope: asked.scope }),
-      };
-    });
-    return edit !== undefined && (await makeEdits([edit]));
+    return keeping.keepPace(asked.label, chosen.length > 0 ? chosen : undefined);
   };
 
   const edit = async ({ edits, cues, channels }: Asked<"edit">): Promise<boolean> => {

@@ -82,7 +82,7 @@ function entriesFor(values: readonly ValueOfKey[], scope: PaletteScope): Palette
   );
 }
 
-/** The pace that the own times in hand make: for each family a number where all lights agree, else a fan over them in their order. Throws ShowError when no value in hand has times of its own. */
+/** The pace that the own times in hand make: for each family a number where all lights agree, else a fan over them in their order; lights without times of their own are left out. Throws ShowError when no value in hand has times of its own. */
 export function paceFromHand(
   sheet: ShowSheet,
   hand: Hand,
@@ -91,10 +91,9 @@ export function paceFromHand(
   const pace: Pace = { id, label };
   for (const family of FAMILIES) {
     const keys = heldKeys(sheet, hand, { families: [family], ...(channels ? { channels: [...channels] } : {}) });
-    const order = (channels ?? [...new Set(keys.map((key) => key.channel))]).filter((channel) =>
-      keys.some((key) => key.channel === channel),
-    );
-    const times = order.map((channel) => timingOf(hand, keys.find((key) => key.channel === channel && hasTiming(hand, key)) ?? keys[0]));
+    const timedKeyOf = (channel: number): Key | undefined => keys.find((key) => key.channel === channel && hasTiming(hand, key));
+    const order = channels ?? [...new Set(keys.map((key) => key.channel))];
+    const times = order.flatMap((channel) => timedKeyOf(channel) ?? []).map((key) => timingOf(hand, key));
     const fade = fanOf(times.map((each) => each.fade));
     const delay = fanOf(times.map((each) => each.delay));
     const curve = same(times.map((each) => each.curve));
@@ -109,8 +108,8 @@ export function paceFromHand(
   throw new ShowError("No value in hand has times of its own; give some a fade or a delay first");
 }
 
-function timingOf(hand: Hand, key: Key | undefined): { fade?: number | undefined; delay?: number | undefined; curve?: Curve | undefined } {
-  const held = key && hand.held[key.name];
+function timingOf(hand: Hand, key: Key): { fade?: number | undefined; delay?: number | undefined; curve?: Curve | undefined } {
+  const held = hand.held[key.name];
   return held ? moveTiming(held.move) : {};
 }
 
