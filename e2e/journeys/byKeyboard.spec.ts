@@ -172,5 +172,5 @@ test("the line completes words and names, brings back what was typed, and the he
   await expect(page.getByRole("dialog").getByText("update at source", { exact: true })).toBeVisible();
   await keyboard.press("Enter");
   await expect(line).toBeFocused();
-  await expect(line).toHaveValue("update here");
+  await expect(line).toHaveValue("update at source");
 });

@@ -1,6 +1,6 @@
 import { LINE_HELP } from "@zm/core";
 import { Command } from "cmdk";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { putLine } from "../line/lineText.ts";
 
 const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
@@ -62,15 +62,18 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
     dialog.current?.showModal();
     dialog.current?.querySelector("input")?.focus();
   }, []);
-  const take = (line: string): void => {
+  const [search, setSearch] = useState("");
+  const take = (typed: readonly string[]): void => {
     onClose();
-    setTimeout(() => putLine(line), 0);
+    setTimeout(() => putLine(typed.find((line) => holdsWords(line, search) === 1) ?? typed[0] ?? ""), 0);
   };
   return (
     <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Keys">
       <div className="modal-box flex h-[620px] max-w-4xl flex-col border border-rule bg-base-200 p-0">
         <Command loop filter={holdsWords} className="flex min-h-0 flex-1 flex-col" label="Help">
           <Command.Input
+            value={search}
+            onValueChange={setSearch}
             placeholder="search keys and what can be typed"
             className="h-12 w-full border-b border-rule bg-transparent px-5 text-[16px] outline-none placeholder:text-quiet"
           />
@@ -89,12 +92,7 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
             {LINE_HELP.map(({ about, entries }) => (
               <Command.Group key={about} heading={`Typed: ${about}`} className={GROUP}>
                 {entries.map(({ typed, does }) => (
-                  <Command.Item
-                    key={does}
-                    value={`${about} ${typed.join(" ")} ${does}`}
-                    className={ITEM}
-                    onSelect={() => take(typed[0] ?? "")}
-                  >
+                  <Command.Item key={does} value={`${about} ${typed.join(" ")} ${does}`} className={ITEM} onSelect={() => take(typed)}>
                     <span className="figures w-64 shrink-0 text-[13px]">
                       {typed.map((each) => (
                         <span key={each} className="block">
