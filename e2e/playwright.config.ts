@@ -6,6 +6,7 @@ const flags: string[] = JSON.parse(readFileSync(new URL("chromium.json", import.
 export default defineConfig({
   testDir: ".",
   timeout: 30_000,
+  expect: { timeout: 10_000 },
   workers: 2,
   fullyParallel: true,
   reporter: [["line"], ["json", { outputFile: process.env["ZM_E2E_REPORT"] ?? "test-results/report.json" }]],
