@@ -32,6 +32,7 @@ test.each([
 test("with a cue named, the same words edit blind; what only cues can do is refused for the Hand", () => {
   expect(asked("#6: 1 = 40 only")).toMatchObject({ kind: "edit", edits: [{ op: "change", from: "6" }] });
   expect(fault("1 = 40 only")).toMatch(/only speaks of cues/);
+  expect(fault("record #12 up none")).toMatch(/forget one/);
   expect(fault("1 to part 2")).toMatch(/belongs to a cue/);
 });
 
@@ -42,6 +43,11 @@ test.each([
     'record #12 "Storm breaks" up 3 delay 1 down 5 delay 2',
     { cue: "12", wish: { label: "Storm breaks", times: { up: 3, upDelay: 1, down: 5, downDelay: 2 } } },
   ],
+  [
+    "record #12 of 61 position position 4 delay 1 up delay 2",
+    { wish: { families: ["position"], times: { position: { fade: 4, delay: 1 }, upDelay: 2 } } },
+  ],
+  ["record #12 of 61 position 4", { wish: { channels: [61], times: { position: { fade: 4 } } } }],
   ["record #12 take out of 61..62 position", { wish: { mode: "remove", channels: [61, 62], families: ["position"] } }],
   ["record #12 only from stage all part 2 times", { wish: { scope: "cueOnly", from: "stage", changed: false, part: 2, what: "times" } }],
 ])("%s is read as a record", (text, expected) => {

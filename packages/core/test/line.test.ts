@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { type LineRequest, listOf, readEdits, readLine, readShow, sheetOf } from "../src/index.ts";
+import { type LineRequest, describeEdits, listOf, readEdits, readLine, readShow, sheetOf } from "../src/index.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
 const worked: { show: unknown } = JSON.parse(readFileSync(new URL("./cases/06-palettes.json", import.meta.url), "utf8"));
@@ -31,10 +31,36 @@ test.each([
 
 test("times and choices are read too", () => {
   expect(asked("#1..2: times * 1.2")).toMatchObject({ edits: [{ op: "setTimes", from: "1", to: "2", scale: 1.2 }] });
-  expect(asked("up 3 down 5")).toMatchObject({ edits: [{ op: "setTimes", set: { up: 3, down: 5 } }] });
   expect(asked("#12.5")).toEqual({ kind: "choose", cues: { from: "12.5", to: "12.5" } });
   expect(asked("1, 5")).toEqual({ kind: "choose", channels: [1, 5] });
   expect(asked("undo")).toEqual({ kind: "history", what: "undo" });
+});
+
+test.each([
+  ["up 3 down 5", { set: { up: 3, down: 5 }, from: "1", to: "1" }, "Cue 1: up 3, down 5"],
+  ["#2: up delay 1", { set: { upDelay: 1 }, from: "2" }, "Cue 2: up delay 1"],
+  ["#1..2: down 5 delay 0.5 up none", { set: { up: null, down: 5, downDelay: 0.5 } }, "Cues 1 to 2: up none, down 5, down delay 0.5"],
+  [
+    "#2: position 4 delay 1 Colour none",
+    { set: { position: { fade: 4, delay: 1 }, colour: { fade: null } } },
+    "Cue 2: position 4, position delay 1, colour none",
+  ],
+  ["#2: part 2 beam delay 0", { part: 2, set: { beam: { delay: 0 } } }, "Cue 2, part 2: beam delay 0"],
+  ["#1..2: times * 1.2", { scale: 1.2 }, "Cues 1 to 2: times × 1.2"],
+])("%s is read as times of cues, and read back", (text, expected, words) => {
+  const request = asked(text);
+  expect(request).toMatchObject({ kind: "edit", edits: [{ op: "setTimes", ...expected }] });
+  if (request.kind === "edit") expect(describeEdits(readEdits(request.edits))).toBe(words);
+});
+
+test.each([
+  ["#2: follows end 2", { trigger: { type: "follow", from: "complete", after: 2 } }, "Cue 2: follows 2 s after the end of the cue before"],
+  ["follows go", { trigger: { type: "follow", from: "go", after: 0 } }, "Cue 1: follows 0 s after the Go of the cue before"],
+  ["#1..2: on go", { trigger: null, to: "2" }, "Cues 1 to 2: fires on Go"],
+])("%s is read as what fires cues, and read back", (text, expected, words) => {
+  const request = asked(text);
+  expect(request).toMatchObject({ kind: "edit", edits: [{ op: "setCue", ...expected }] });
+  if (request.kind === "edit") expect(describeEdits(readEdits(request.edits))).toBe(words);
 });
 
 test.each([
@@ -50,6 +76,8 @@ test.each([
   ["move #1 to #2.5", { op: "moveCue", cue: "1", to: "2.5" }],
   ["renumber #1..3 from 10 by 0.5", { op: "renumber", from: "1", to: "3", start: "10", step: "0.5" }],
   ["split @front position of #1 to #1.5", { op: "split", cue: "1", to: "1.5", keys: { channels: [1, 2], families: ["position"] } }],
+  ["insert #1.5", { op: "insertCue", cue: "1.5" }],
+  ['insert #1.5 "Lamp out"', { op: "insertCue", cue: "1.5", label: "Lamp out" }],
   ['label #1 "Storm breaks"', { op: "setCue", label: "Storm breaks" }],
   ["@front pan = -30~30", { op: "change", do: { set: "-30~30" }, keys: { channels: [1, 2], attributes: ["pan"] } }],
   [
@@ -78,6 +106,9 @@ test.each([
   ["1 == 5", 3, "not expected"],
   ["1 = 5 %", 6, "means nothing"],
   ["1 gobos = 3", 2, "gobos"],
+  ["fooo", 0, "not expected"],
+  ["#2: follows 3", 12, "not expected"],
+  ["up", 2, "not finished"],
   ["1 fade 3 curve bouncy", 15, "curve"],
   ["1 pace quick", 7, "pace"],
   ["swap dusk for noon", 14, "palette"],

@@ -1,8 +1,16 @@
 import { useEffect, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 
+interface DrawerProps {
+  label: string;
+  /** What stands beside the name of the sheet. */
+  aside?: React.ReactNode;
+  onSubmit: () => void;
+  children: React.ReactNode;
+}
+
 /** A sheet that slides over the right edge; the stage stays in sight. Enter makes it, Escape puts it away. */
-export function Drawer({ label, onSubmit, children }: { label: string; onSubmit: () => void; children: React.ReactNode }) {
+export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
   const form = useRef<HTMLFormElement>(null);
   useEffect(() => {
     if (!form.current?.contains(document.activeElement)) form.current?.focus();
@@ -13,7 +21,7 @@ export function Drawer({ label, onSubmit, children }: { label: string; onSubmit:
       tabIndex={-1}
       role="dialog"
       aria-label={label}
-      className="absolute top-0 right-0 bottom-0 z-40 flex w-[392px] flex-col gap-2.5 overflow-y-auto border-l border-secondary bg-base-200 px-5 py-3"
+      className="absolute top-0 right-0 bottom-0 z-40 flex w-[392px] flex-col gap-2 overflow-y-auto border-l border-secondary bg-base-200 px-5 py-2"
       onSubmit={(event) => {
         event.preventDefault();
         onSubmit();
@@ -29,7 +37,10 @@ export function Drawer({ label, onSubmit, children }: { label: string; onSubmit:
         useChoice.setState({ drawer: null });
       }}
     >
-      <h2 className="text-[17px] font-bold">{label}</h2>
+      <div className="flex items-center justify-between gap-2">
+        <h2 className="text-[17px] font-bold">{label}</h2>
+        {aside}
+      </div>
       {children}
     </form>
   );
@@ -38,7 +49,7 @@ export function Drawer({ label, onSubmit, children }: { label: string; onSubmit:
 /** What ends a sheet: making it, or putting it away. */
 export function DrawerButtons({ word, ready }: { word: string; ready: boolean }) {
   return (
-    <div className="sticky -bottom-4 mt-auto flex gap-2 border-t border-rule bg-base-200 py-3">
+    <div className="sticky -bottom-2 mt-auto flex gap-2 border-t border-rule bg-base-200 py-2">
       <button type="submit" className="btn btn-primary flex-1" disabled={!ready}>
         {word}
       </button>

@@ -2,6 +2,7 @@ import {
   FAMILIES,
   type Family,
   type Outcome,
+  type PartTimes,
   type RecordPlan,
   type RecordWish,
   ShowError,
@@ -17,19 +18,11 @@ import { impactLines } from "../choice/impactWords.ts";
 import { useChoice } from "../choice/choice.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { lightWords } from "../shared/words.ts";
-import { readSeconds } from "../shared/readSeconds.ts";
 import { useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
+import { RecordTimes } from "./RecordTimes.tsx";
 import { useHand } from "./handStore.ts";
 import { useRecording } from "./useRecording.ts";
-
-const TIMES = [
-  ["up", "up"],
-  ["down", "down"],
-  ["upDelay", "up delay"],
-  ["downDelay", "down delay"],
-] as const;
-type TimeName = (typeof TIMES)[number][0];
 
 /** A record that has been thought out, or why it cannot be made. */
 type Thought = { fault: string } | { planned: RecordPlan; outcome: Outcome; sentence: string };
@@ -50,7 +43,7 @@ export function RecordSheet() {
   const [scope, setScope] = useState<RecordWish["scope"]>("track");
   const [part, setPart] = useState("");
   const [label, setLabel] = useState<string | null>(null);
-  const [times, setTimes] = useState<Partial<Record<TimeName, number>>>({});
+  const [times, setTimes] = useState<PartTimes>({});
   const number = useRef<HTMLInputElement>(null);
   useEffect(() => {
     number.current?.focus();
@@ -70,7 +63,7 @@ export function RecordSheet() {
     ...(families.length < FAMILIES.length ? { families } : {}),
     ...(/^\d+$/.test(part.trim()) ? { part: Number(part) } : {}),
     ...(label === null || (label === "" && !known?.label) ? {} : { label }),
-    ...(Object.keys(times).length > 0 ? { times } : {}),
+    times,
   };
   const thought = useMemo((): Thought => {
     if (!isCueNumber(cue))
@@ -98,16 +91,25 @@ export function RecordSheet() {
     );
 
   return (
-    <Drawer label="Record" onSubmit={() => ready && void make(thought.planned)}>
+    <Drawer
+      label="Record"
+      aside={
+        <div className="flex flex-wrap gap-1">
+          {next !== undefined && <Toggle pressed={cue === next} onClick={() => setCue(next)}>{`New: ${next}`}</Toggle>}
+          {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => setCue(onStage)}>{`On stage: ${onStage}`}</Toggle>}
+        </div>
+      }
+      onSubmit={() => ready && void make(thought.planned)}
+    >
       <p
         role="status"
         data-testid="record-sentence"
-        className={`rounded border px-3 py-2 ${"fault" in thought ? "border-error text-error" : "border-secondary"}`}
+        className={`rounded border px-3 py-1.5 ${"fault" in thought ? "border-error text-error" : "border-secondary"}`}
       >
         {"fault" in thought ? thought.fault : `${thought.sentence}.`}
       </p>
       {warning && (
-        <p role="alert" className="rounded border border-error px-3 py-1.5 text-[13px] text-error">
+        <p role="alert" className="rounded border border-error px-3 py-1 text-[13px] text-error">
           {warning}.
         </p>
       )}
@@ -116,7 +118,7 @@ export function RecordSheet() {
           <input
             ref={number}
             aria-label="Cue number"
-            className="input figures w-20 bg-base-100 px-2 text-[17px]"
+            className="input figures h-9 w-20 bg-base-100 px-2 text-[17px]"
             value={cue}
             autoComplete="off"
             onChange={(event) => setCue(event.target.value.trim())}
@@ -125,7 +127,7 @@ export function RecordSheet() {
         <Labelled name="label" grow>
           <input
             aria-label="Label of the cue"
-            className="input w-full bg-base-100 px-2"
+            className="input h-9 w-full bg-base-100 px-2"
             value={label ?? known?.label ?? ""}
             onChange={(event) => setLabel(event.target.value)}
           />
@@ -135,33 +137,13 @@ export function RecordSheet() {
             aria-label="Part"
             placeholder="1"
             inputMode="numeric"
-            className="input figures w-12 bg-base-100 px-2"
+            className="input figures h-9 w-12 bg-base-100 px-2"
             value={part}
             onChange={(event) => setPart(event.target.value)}
           />
         </Labelled>
       </div>
-      <div className="flex flex-wrap gap-1">
-        {next !== undefined && <Toggle pressed={cue === next} onClick={() => setCue(next)}>{`New: ${next}`}</Toggle>}
-        {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => setCue(onStage)}>{`On stage: ${onStage}`}</Toggle>}
-      </div>
-      <div className="flex gap-2">
-        {TIMES.map(([name, word]) => (
-          <Labelled key={name} name={word}>
-            <input
-              aria-label={`${word}, seconds`}
-              inputMode="decimal"
-              placeholder={String(known?.parts.find((each) => each.number === Number(part || 1))?.times[name] ?? "")}
-              className="input input-sm figures w-[68px] bg-base-100 px-2"
-              onBlur={(event) => {
-                const read = event.target.value.trim() === "" ? null : readSeconds(event.target.value);
-                if (read === undefined) event.target.value = "";
-                else setTimes(({ [name]: _old, ...others }) => (read === null ? others : { ...others, [name]: read }));
-              }}
-            />
-          </Labelled>
-        ))}
-      </div>
+      <RecordTimes times={times} stored={known?.parts.find((each) => each.number === Number(part || 1))?.times} onChange={setTimes} />
       <Choices name="takes">
         <Toggle pressed={from === "hand"} onClick={() => setFrom("hand")} title="The values in hand">
           What is in hand

@@ -2,7 +2,7 @@ import { type Cue, type ListSheet, type Part, type Trigger, chainAround, cueDura
 import { Plus, Trash2 } from "lucide-react";
 import { useId } from "react";
 import { chooseCue } from "../choice/choice.ts";
-import { readSeconds } from "../shared/readSeconds.ts";
+import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, seconds } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { ChainPicture } from "./ChainPicture.tsx";
@@ -86,7 +86,7 @@ function TriggerFields({ cue, onTake }: { cue: Cue; onTake: (trigger: Trigger | 
       </select>
       {kind !== "press" && (
         <span className="w-14 shrink-0">
-          <SecondsField label="follow wait, seconds" hideLabel value={after} onTake={(value) => take(kind, value ?? 0)} />
+          <SecondsField label="follow wait, seconds" value={after} onTake={(value) => take(kind, value ?? 0)} />
         </span>
       )}
     </div>
@@ -161,41 +161,9 @@ function TimeRow({ name, part, time, delay, onTime, onDelay, hints }: TimeRowPro
   return (
     <>
       <span className="text-quiet">{name}</span>
-      <SecondsField label={`${name} time, part ${part}`} hideLabel value={time} hint={hints[0]} onTake={onTime} />
-      <SecondsField label={`${name} delay, part ${part}`} hideLabel value={delay} hint={hints[1]} onTake={onDelay} />
+      <SecondsField label={`${name} time, part ${part}`} value={time} hint={hints[0]} onTake={onTime} />
+      <SecondsField label={`${name} delay, part ${part}`} value={delay} hint={hints[1]} onTake={onDelay} />
     </>
-  );
-}
-
-interface SecondsFieldProps {
-  label: string;
-  hideLabel?: boolean;
-  value: number | undefined;
-  hint?: string;
-  onTake: (value: number | null) => void;
-}
-
-function SecondsField({ label, value, hint, onTake }: SecondsFieldProps) {
-  return (
-    <input
-      key={value ?? "none"}
-      aria-label={label}
-      inputMode="decimal"
-      className="input input-sm figures w-full min-w-12 bg-base-100 px-2"
-      placeholder={hint}
-      defaultValue={value === undefined ? "" : seconds(value)}
-      onKeyDown={(event) => {
-        if (event.key === "Enter") event.currentTarget.blur();
-        if (event.key !== "Escape") return;
-        event.currentTarget.value = value === undefined ? "" : seconds(value);
-        event.currentTarget.blur();
-      }}
-      onBlur={(event) => {
-        const read = readSeconds(event.target.value);
-        if (read === undefined) event.target.value = value === undefined ? "" : seconds(value);
-        else if (read !== (value ?? null)) onTake(read);
-      }}
-    />
   );
 }
 

@@ -12,6 +12,12 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     cue?.block ? ["Take the wall down", `unblock ${range}`] : ["Wall off", `block ${range}`],
     cue?.assert ? ["Assert no more", `unassert ${range}`] : ["Assert", `assert ${range}`],
     ["Renumber", `renumber ${range} from ${cues.from} by 1`],
+    ...(one
+      ? []
+      : ([
+          ["Set times", `${range}: up 3 down 5`],
+          ["What fires them", `${range}: follows end 0`],
+        ] as const)),
     ["Stretch times", `${range}: times * 1.2`],
     ...(one
       ? ([
@@ -33,7 +39,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     ["Delete", `delete ${range}`],
   ];
   return (
-    <details className="border-t border-rule pt-2">
+    <details className="border-t border-rule pt-2 first:border-t-0 first:pt-0">
       <summary className="cursor-default text-quiet hover:text-base-content">{one ? "More with this cue" : "More with these cues"}</summary>
       <div className="mt-2 flex flex-wrap gap-1">
         {lines.map(([word, line]) => (

@@ -1,3 +1,5 @@
+import type { SetCueEdit } from "./schema/cues.ts";
+import type { SetMoveTimesEdit, TimesPatch } from "./schema/times.ts";
 import type { ChangeEdit, Deed, Edit, KeySelection } from "./edits.ts";
 
 /** What edits do, as a short sentence for the history: "Cues 10 to 20, 6 lights: intensity +10, restored after". */
@@ -15,13 +17,11 @@ function describeEdit(edit: Edit): string {
     case "change":
       return `${range(edit)}, ${whose(edit.keys)}: ${what(edit)}${edit.after === "restore" ? ", restored after" : ""}`;
     case "setTimes":
-      return `${range(edit)}: times ${edit.scale === undefined ? "set" : `× ${edit.scale}`}`;
+      return `${range(edit)}${edit.part === undefined ? "" : `, part ${edit.part}`}: ${edit.scale === undefined ? timesWords(edit.set ?? {}) : `times × ${edit.scale}`}`;
     case "setCue":
-      return `${range(edit)}: ${Object.keys(edit)
-        .filter((name) => !["op", "list", "from", "to"].includes(name))
-        .join(", ")} set`;
+      return `${range(edit)}: ${cueWords(edit).join(", ")}`;
     case "insertCue":
-      return `Cue ${edit.cue} inserted`;
+      return `Cue ${edit.cue} inserted${edit.label ? `, “${edit.label}”` : ""}`;
     case "deleteCue":
       return `Cue ${edit.cue} deleted, ${edit.looks === "keepLooks" ? "looks kept" : "its moves let go"}`;
     case "update":
@@ -41,7 +41,7 @@ function describeEdit(edit: Edit): string {
     case "swapPalette":
       return `${range(edit)}: ${edit.palette} becomes ${edit.as}`;
     case "setMoveTimes":
-      return `${range(edit)}, ${whose(edit.keys)}: ${edit.pace === undefined ? "own times" : `pace ${edit.pace}`}`;
+      return `${range(edit)}, ${whose(edit.keys)}: ${edit.pace === undefined ? ownTimesWords(edit) : `pace ${edit.pace}`}`;
     case "block":
       return `${range(edit)}: walled off`;
     case "unblock":
@@ -79,6 +79,44 @@ function describeEdit(edit: Edit): string {
     case "steps":
       return `${edit.steps.length} exact ${edit.steps.length === 1 ? "change" : "changes"}`;
   }
+}
+
+/** A change to the times of parts: "up 3, down delay none, position 4". Seconds. */
+function timesWords(set: TimesPatch): string {
+  const plain = PLAIN_TIMES.flatMap(([name, word]) => said(word, set[name]));
+  const families = (["position", "colour", "beam"] as const).flatMap((family) => {
+    const own = set[family];
+    return own === null ? [`${family} none`] : [...said(family, own?.fade), ...said(`${family} delay`, own?.delay)];
+  });
+  return [...plain, ...families].join(", ") || "times unchanged";
+}
+const PLAIN_TIMES = [
+  ["up", "up"],
+  ["upDelay", "up delay"],
+  ["down", "down"],
+  ["downDelay", "down delay"],
+] as const;
+
+/** Times of their own of single moves: "fade 3, delay 0~2". */
+function ownTimesWords({ fade, delay, curve }: SetMoveTimesEdit): string {
+  return [...said("fade", fade), ...said("delay", delay), ...said("curve", curve)].join(", ") || "own times unchanged";
+}
+
+function said(word: string, value: number | string | null | undefined): string[] {
+  return value === undefined ? [] : [`${word} ${value ?? "none"}`];
+}
+
+function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, ...others }: SetCueEdit): string[] {
+  return [
+    ...(label === undefined ? [] : [label ? `label “${label}”` : "label taken away"]),
+    ...(trigger === undefined ? [] : [triggerWords(trigger)]),
+    ...Object.keys(others).map((name) => `${name} set`),
+  ];
+}
+
+function triggerWords(trigger: SetCueEdit["trigger"]): string {
+  if (trigger?.type !== "follow") return "fires on Go";
+  return `follows ${trigger.after} s after the ${trigger.from === "go" ? "Go" : "end"} of the cue before`;
 }
 
 function range({ from, to }: { from: string; to: string }): string {

@@ -35,6 +35,7 @@ function wordsFor({ token, rule }: Possible, sheet: ShowSheet): Completion[] {
   const keyword = KEYWORDS.get(token);
   if (keyword !== undefined) return [{ word: keyword, about: "" }];
   if (token === "Name") return namesFor(rule, sheet);
+  if (token === "FamilyWord") return ["position", "colour", "beam"].map((family) => ({ word: family, about: "family" }));
   if (token !== "Word") return [];
   if (rule === "ownTimes") return CURVES.map((curve) => ({ word: curve, about: "curve" }));
   const families = FAMILIES.map((family) => ({ word: family, about: "family" }));

@@ -1,6 +1,7 @@
 import { Lexer } from "chevrotain";
-import { LightRules, named } from "./lightRules.ts";
+import { named } from "./lightRules.ts";
 import type { Keeping, Range, RecordWords, Sentence } from "./sentence.ts";
+import { TimeRules } from "./timeRules.ts";
 import * as word from "./tokens.ts";
 
 /** A line that cannot be read: what is wrong, and where in the text. */
@@ -10,7 +11,7 @@ export interface LineFault {
   length: number;
 }
 
-class LineParser extends LightRules {
+class LineParser extends TimeRules {
   constructor() {
     super();
     this.performSelfAnalysis();
@@ -36,6 +37,7 @@ class LineParser extends LightRules {
       { ALT: () => this.SUBRULE(this.wholeCue) },
       { ALT: () => this.SUBRULE(this.onCues) },
       { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [undefined] }) },
+      { ALT: () => ({ kind: "trigger", cues: undefined, trigger: this.SUBRULE(this.trigger) }) },
       { ALT: () => this.SUBRULE(this.onLights, { ARGS: [undefined] }) },
     ]),
   );
@@ -65,8 +67,7 @@ class LineParser extends LightRules {
 
   private readonly recordOption = this.RULE("recordOption", (words: RecordWords = {}): void => {
     this.OR([
-      { ALT: () => (this.CONSUME(word.UpTime), (words.up = this.SUBRULE(this.withDelay))) },
-      { ALT: () => (this.CONSUME(word.DownTime), (words.down = this.SUBRULE2(this.withDelay))) },
+      { ALT: () => this.SUBRULE(this.partTime, { ARGS: [(words.times ??= {})] }) },
       { ALT: () => (this.CONSUME(word.Merge), (words.mode = "merge")) },
       { ALT: () => (this.CONSUME(word.Replace), (words.mode = "replace")) },
       { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.Out), (words.mode = "remove")) },
@@ -80,19 +81,14 @@ class LineParser extends LightRules {
         ALT: () => {
           this.CONSUME(word.Of);
           words.lights = this.SUBRULE(this.lights);
-          words.family = this.OPTION(() => named(this.CONSUME(word.Word)));
+          // "of 5..8 position 4" is a time of the cue's positions, "of 5..8 position" is which of their values are taken.
+          words.family = this.OPTION({
+            GATE: () => this.LA(2).tokenType !== word.Decimal && this.LA(2).tokenType !== word.Delay,
+            DEF: () => named(this.CONSUME(word.Word)),
+          });
         },
       },
     ]);
-  });
-
-  private readonly withDelay = this.RULE("withDelay", (): { time: number; delay?: number } => {
-    const time = Number(this.CONSUME(word.Decimal).image);
-    const delay = this.OPTION(() => {
-      this.CONSUME(word.Delay);
-      return Number(this.CONSUME2(word.Decimal).image);
-    });
-    return { time, ...(delay === undefined ? {} : { delay }) };
   });
 
   private readonly update = this.RULE("update", (): Sentence => {
@@ -259,6 +255,15 @@ class LineParser extends LightRules {
       },
       {
         ALT: () => {
+          this.CONSUME(word.Insert);
+          this.CONSUME4(word.Hash);
+          const cue = this.CONSUME3(word.Decimal).image;
+          const label = this.OPTION4(() => this.CONSUME2(word.Text).image.slice(1, -1));
+          return { kind: "insert", cue, ...(label === undefined ? {} : { label }) };
+        },
+      },
+      {
+        ALT: () => {
           this.CONSUME(word.Label);
           this.CONSUME3(word.Hash);
           const cues = this.SUBRULE3(this.cueRange);
@@ -284,40 +289,21 @@ class LineParser extends LightRules {
         this.CONSUME(word.Colon);
         return this.OR<Sentence>([
           { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
+          { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
           { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
         ]);
       }) ?? { kind: "goCue", cues }
     );
   });
 
-  private readonly onTimes = this.RULE("onTimes", (cues: Range | undefined): Sentence =>
-    this.OR<Sentence>([
-      {
-        ALT: () => {
-          this.CONSUME(word.Times);
-          this.CONSUME(word.Star);
-          return { kind: "times", cues, scale: Number(this.CONSUME(word.Decimal).image) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.UpTime);
-          const up = Number(this.CONSUME2(word.Decimal).image);
-          const down = this.OPTION(() => {
-            this.CONSUME(word.DownTime);
-            return Number(this.CONSUME3(word.Decimal).image);
-          });
-          return { kind: "times", cues, up, ...(down === undefined ? {} : { down }) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME2(word.DownTime);
-          return { kind: "times", cues, down: Number(this.CONSUME4(word.Decimal).image) };
-        },
-      },
-    ]),
-  );
+  private readonly onTimes = this.RULE("onTimes", (cues: Range | undefined): Sentence => {
+    const part = this.OPTION(() => (this.CONSUME(word.Part), Number(this.CONSUME(word.Decimal).image)));
+    const change = this.OR<Extract<Sentence, { kind: "times" }>["change"]>([
+      { ALT: () => (this.CONSUME(word.Times), this.CONSUME(word.Star), { scale: Number(this.CONSUME2(word.Decimal).image) }) },
+      { ALT: () => ({ set: this.SUBRULE(this.partTimes) }) },
+    ]);
+    return { kind: "times", cues, change, ...(part === undefined ? {} : { part }) };
+  });
 
   private readonly onLights = this.RULE("onLights", (cues: Range | undefined): Sentence => {
     const lights = this.SUBRULE(this.lights);

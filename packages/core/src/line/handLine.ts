@@ -6,6 +6,7 @@ import type { PaletteScope } from "../hand/keep.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
+import { recordTimesOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, paletteNamed, timesOf } from "./names.ts";
 import type { Lights, Named, Sentence, TypedDeed } from "./sentence.ts";
 
@@ -57,11 +58,6 @@ function selectionOf({ lights, attribute }: { lights?: Lights; attribute?: Named
 }
 
 function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: ShowSheet): HandRequest {
-  const { up, down } = words;
-  const times = {
-    ...(up ? { up: up.time, ...(up.delay === undefined ? {} : { upDelay: up.delay }) } : {}),
-    ...(down ? { down: down.time, ...(down.delay === undefined ? {} : { downDelay: down.delay }) } : {}),
-  };
   const family = words.family && familyNamed(words.family);
   return {
     kind: "record",
@@ -76,7 +72,7 @@ function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: 
       ...(words.label === undefined ? {} : { label: words.label }),
       ...(words.lights ? { channels: channelsOf(words.lights, sheet) } : {}),
       ...(family ? { families: [family] } : {}),
-      ...(Object.keys(times).length > 0 ? { times } : {}),
+      ...(words.times && Object.keys(words.times).length > 0 ? { times: recordTimesOf(words.times) } : {}),
     },
   };
 }

@@ -46,7 +46,10 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["drop", "drop 5..8", "drop 5 position"], "lets go of all that is in hand, of lights, of a family; it fades back to the show"),
       entry(["take up"], "takes up again what was dropped last"),
       entry(["record next"], "records what has changed in hand as the next cue"),
-      entry(['record #12 "Storm breaks" up 3 down 5 delay 1'], "records it as a cue, new or known, with label and times"),
+      entry(
+        ['record #12 "Storm breaks" up 3 down 5 delay 1', "record #12 up 3 position 4 delay 1"],
+        "records it as a cue, new or known, with label and times",
+      ),
       entry(
         ["record #12 replace", "record #12 take out", "record #12 only", "record #12 part 2"],
         "exactly this; out of the cue; this cue only, later looks stay; into a part",
@@ -71,7 +74,16 @@ export const LINE_HELP: readonly LineChapter[] = [
     about: "Cues, blind",
     entries: [
       entry(["#10..20: 5 = 40 only"], "in a range of cues; only restores the looks behind it, else it tracks on"),
-      entry(["up 3 down 5", "#12: up 3", "#10..20: times * 1.2"], "the times of cues"),
+      entry(["up 3 down 5", "#12: up 3 delay 1 down 5", "#10..20: times * 1.2"], "the times of cues, of all their parts"),
+      entry(
+        ["#12: position 4 delay 1 colour 2", "#12: position none", "#12: part 2 up 8"],
+        "times of a family; none forgets one; of one part",
+      ),
+      entry(
+        ["#12: follows end 2", "#12: follows go 1.5", "#12: on go"],
+        "what fires a cue: the completion of the cue before, its Go, or a press",
+      ),
+      entry(["insert #12.5", 'insert #12.5 "Lamp out"'], "a cue without moves; no look changes"),
       entry(["#12: 1..6 to part 2"], "gives stored moves to a part; it is made when it is missing"),
       entry(["block #21", "unblock #21", "assert #21", "unassert #21"], "walls and assertion; no look changes"),
       entry(["recast 1 as 2 in #10..40", "recast 1 as 2 too in #10..40"], "2 does what 1 did; too: 1 goes on doing it"),

@@ -4,6 +4,7 @@ import type { EditInput } from "../edit/edits.ts";
 import { gatherEdits } from "../edit/gather.ts";
 import { type LineFault, parseLine } from "./grammar.ts";
 import { type HandRequest, deedInHand, handRequest } from "./handLine.ts";
+import { timesPatchOf, triggerOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf } from "./names.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
@@ -47,11 +48,18 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return { kind: "choose", cues: checkedRange(sentence.cues) };
     case "times": {
       const cues = cuesFor(sentence.cues, context);
-      const { scale, up, down } = sentence;
-      const change =
-        scale === undefined ? { set: { ...(up === undefined ? {} : { up }), ...(down === undefined ? {} : { down }) } } : { scale };
-      return { kind: "edit", edits: [{ op: "setTimes", list: context.list.id, ...cues, ...change }], channels: undefined, cues };
+      const { change, part } = sentence;
+      const times = "set" in change ? { set: timesPatchOf(change.set) } : change;
+      const edit: EditInput = { op: "setTimes", list: context.list.id, ...cues, ...(part === undefined ? {} : { part }), ...times };
+      return { kind: "edit", edits: [edit], channels: undefined, cues };
     }
+    case "trigger":
+      return editOf(cuesFor(sentence.cues, context), (cues) => ({
+        op: "setCue",
+        list: context.list.id,
+        ...cues,
+        trigger: triggerOf(sentence.trigger),
+      }));
     case "lights":
       return onLights(sentence, context);
     case "view":
@@ -73,7 +81,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
 
 type CueSentence = Extract<
   Sentence,
-  { kind: "flag" | "recast" | "swapPalette" | "copy" | "move" | "delete" | "renumber" | "split" | "label" }
+  { kind: "flag" | "recast" | "swapPalette" | "copy" | "move" | "delete" | "renumber" | "split" | "label" | "insert" }
 >;
 
 function onCues(sentence: CueSentence, context: LineContext): LineRequest {
@@ -108,6 +116,10 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
     case "split": {
       const keys = { channels: channelsOf(sentence.lights, context.sheet), ...attributeOf(sentence.attribute, context.sheet) };
       return editOf(single(sentence.to), () => ({ op: "split", list, cue: single(sentence.cue).from, to: sentence.to, keys }));
+    }
+    case "insert": {
+      const { cue, label } = sentence;
+      return editOf(single(cue), () => ({ op: "insertCue", list, cue, ...(label === undefined ? {} : { label }) }));
     }
     case "label":
       return editOf(checkedRange(sentence.cues), (cues) => ({ op: "setCue", list, ...cues, label: sentence.label }));

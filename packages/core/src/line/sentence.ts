@@ -11,7 +11,9 @@ export type Sentence =
   | { kind: "patch"; from: number; to: number; type: Named; at?: Named; label?: string }
   | { kind: "gather"; cues: Range[]; label: string; what: "moves" | "look" }
   | { kind: "goCue"; cues: Range }
-  | { kind: "times"; cues: Range | undefined; scale?: number; up?: number; down?: number }
+  | { kind: "times"; cues: Range | undefined; part?: number; change: { scale: number } | { set: TypedPartTimes } }
+  | { kind: "trigger"; cues: Range | undefined; trigger: TypedTrigger }
+  | { kind: "insert"; cue: string; label?: string }
   | { kind: "flag"; what: "block" | "unblock" | "assert" | "unassert"; cues: Range }
   | { kind: "recast"; channel: number; as: number; how: "replace" | "copy" | "swap"; cues: Range | undefined }
   | { kind: "swapPalette"; palette: Named; as: Named; cues: Range | undefined }
@@ -23,12 +25,21 @@ export type Sentence =
   | { kind: "label"; cues: Range; label: string }
   | { kind: "lights"; cues: Range | undefined; lights: Lights; attribute?: Named; deed?: TypedDeed; only: boolean };
 
+/** A time and its delay as typed, in seconds; null stands for "none", which forgets what is stored. */
+export interface TypedTime {
+  time?: number | null;
+  delay?: number | null;
+}
+/** Times of a part as typed. */
+export type TypedPartTimes = Partial<Record<"up" | "down" | "position" | "colour" | "beam", TypedTime>>;
+/** What fires a cue, as typed: a press, or so many seconds behind the Go or the completion of the cue before. */
+export type TypedTrigger = { from: "press" } | { from: "go" | "complete"; after: number };
+
 /** What was said of a record; what was not said is left to whoever makes it. Seconds. */
 export interface RecordWords {
   cue?: string;
   label?: string;
-  up?: { time: number; delay?: number };
-  down?: { time: number; delay?: number };
+  times?: TypedPartTimes;
   mode?: "merge" | "replace" | "remove";
   only?: boolean;
   part?: number;

@@ -8,6 +8,8 @@ export const Name = createToken({ name: "Name", pattern: Lexer.NA });
 export const Word = createToken({ name: "Word", pattern: word, line_breaks: false, categories: [Name] });
 const keyword = (name: string, text: string) => createToken({ name, pattern: new RegExp(text, "i"), longer_alt: Word, categories: [Name] });
 
+/** A family whose moves have times of their own in a cue; it may stand wherever an attribute may. */
+export const FamilyWord = createToken({ name: "FamilyWord", pattern: /position|colour|beam/i, longer_alt: Word, categories: [Name, Word] });
 export const Only = keyword("Only", "only");
 export const Full = keyword("Full", "full");
 export const Out = keyword("Out", "out");
@@ -70,6 +72,12 @@ export const Rig = keyword("Rig", "rig");
 export const Lit = keyword("Lit", "lit");
 export const Again = keyword("Again", "again");
 export const AtWord = keyword("AtWord", "at");
+export const None = keyword("None", "none");
+export const Follows = keyword("Follows", "follows");
+export const End = keyword("End", "end");
+export const On = keyword("On", "on");
+export const Go = keyword("Go", "go");
+export const Insert = keyword("Insert", "insert");
 export const MovesWord = keyword("MovesWord", "moves");
 export const Text = createToken({ name: "Text", pattern: /"[^"]*"/ });
 export const Tilde = createToken({ name: "Tilde", pattern: /~/ });
@@ -90,6 +98,11 @@ export const lineTokens = [
   Space,
   Name,
   Text,
+  FamilyWord,
+  Follows,
+  Insert,
+  None,
+  End,
   Replace,
   PaletteWord,
   Record,
@@ -149,6 +162,8 @@ export const lineTokens = [
   UpTime,
   As,
   AtWord,
+  On,
+  Go,
   In,
   Of,
   To,

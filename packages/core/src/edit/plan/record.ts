@@ -9,6 +9,7 @@ import { sameData } from "../../show/sameData.ts";
 import { headOf, partHeadOf } from "../apply.ts";
 import type { RecordEdit } from "../schema/values.ts";
 import { type KeyMove, checkedMoves } from "./checkedMoves.ts";
+import { patchedTimes } from "./setTimes.ts";
 import { emptiedParts } from "./parts.ts";
 import type { PlacedMove, Step } from "../step.ts";
 import { type Tracked, restoreFrom, storedMove } from "./moveSteps.ts";
@@ -60,7 +61,7 @@ function partSteps(list: string, cue: Cue | undefined, edit: RecordEdit): Step[]
   for (const number of new Set([1, wanted])) {
     const part = cue?.parts.find((each) => each.number === number);
     const before: PartHead | undefined = part && partHeadOf(part);
-    const times = { ...before?.times, ...(number === wanted ? edit.times : {}) };
+    const times = patchedTimes(before?.times ?? {}, (number === wanted && edit.times) || {});
     const after: PartHead = { ...before, times };
     if (!before || !sameData(before, after)) steps.push({ at: "part", list, cue: edit.cue, part: number, before, after });
   }

@@ -25,7 +25,7 @@ export function planSetTimes(list: ListSheet, edit: SetTimesEdit): Step[] {
     );
   }
   return chosen.flatMap(({ cue, part }) =>
-    partStep(list.id, cue.number, part, edit.set ? patched(part.times, edit.set) : scaled(part.times, edit.scale ?? 1)),
+    partStep(list.id, cue.number, part, edit.set ? patchedTimes(part.times, edit.set) : scaled(part.times, edit.scale ?? 1)),
   );
 }
 
@@ -35,7 +35,8 @@ function partStep(list: string, cue: string, part: Part, times: PartTimes): Step
   return [{ at: "part", list, cue, part: part.number, before, after: { ...before, times } }];
 }
 
-function patched(times: PartTimes, patch: TimesPatch): PartTimes {
+/** Times of a part with a change laid on them; null forgets one. */
+export function patchedTimes(times: PartTimes, patch: TimesPatch): PartTimes {
   const after: PartTimes = { ...times };
   for (const name of PLAIN) {
     const given = patch[name];

@@ -1,0 +1,47 @@
+import type { EditInput } from "../edit/edits.ts";
+import type { PartTimes } from "../show/schema.ts";
+import { Fault } from "./names.ts";
+import type { TypedPartTimes, TypedTime, TypedTrigger } from "./sentence.ts";
+
+type TimesPatch = NonNullable<Extract<EditInput, { op: "setTimes" }>["set"]>;
+
+/** The change that typed times make to a part's times; null forgets one. Seconds. */
+export function timesPatchOf({ up, down, ...families }: TypedPartTimes): TimesPatch {
+  const patch: TimesPatch = {};
+  if (up?.time !== undefined) patch.up = up.time;
+  if (up?.delay !== undefined) patch.upDelay = up.delay;
+  if (down?.time !== undefined) patch.down = down.time;
+  if (down?.delay !== undefined) patch.downDelay = down.delay;
+  for (const family of ["position", "colour", "beam"] as const) {
+    const typed = families[family];
+    if (typed) patch[family] = familyPatch(typed);
+  }
+  return patch;
+}
+
+function familyPatch({ time, delay }: TypedTime): { fade?: number | null; delay?: number | null } {
+  return { ...(time === undefined ? {} : { fade: time }), ...(delay === undefined ? {} : { delay }) };
+}
+
+/** The times that a record gives its part. Throws Fault for "none": a record gives times and forgets none. */
+export function recordTimesOf(typed: TypedPartTimes): PartTimes {
+  if (Object.values(typed).some(({ time, delay }) => time === null || delay === null))
+    throw new Fault({ message: "A record gives times; to forget one write #12: up none", at: 0, length: "record".length });
+  const seconds = (value: number | null | undefined): number | undefined => value ?? undefined;
+  const times: PartTimes = {
+    up: seconds(typed.up?.time),
+    upDelay: seconds(typed.up?.delay),
+    down: seconds(typed.down?.time),
+    downDelay: seconds(typed.down?.delay),
+  };
+  for (const family of ["position", "colour", "beam"] as const) {
+    const given = typed[family];
+    if (given) times[family] = { fade: seconds(given.time), delay: seconds(given.delay) };
+  }
+  return times;
+}
+
+/** The edit that makes cues wait for a Go or follow the cue before. */
+export function triggerOf(trigger: TypedTrigger): Extract<EditInput, { op: "setCue" }>["trigger"] {
+  return trigger.from === "press" ? null : { type: "follow", from: trigger.from, after: trigger.after };
+}

@@ -1,0 +1,63 @@
+import { LightRules } from "./lightRules.ts";
+import type { TypedPartTimes, TypedTime, TypedTrigger } from "./sentence.ts";
+import * as word from "./tokens.ts";
+
+const FAMILIES_WITH_TIMES = ["position", "colour", "beam"] as const;
+
+/** The rules for the times of cues and for what fires them. */
+export class TimeRules extends LightRules {
+  protected readonly partTimes = this.RULE("partTimes", (): TypedPartTimes => {
+    const times: TypedPartTimes = {};
+    this.AT_LEAST_ONE(() => this.SUBRULE(this.partTime, { ARGS: [times] }));
+    return times;
+  });
+
+  /** One of the times of a part, written into those that were read before it. */
+  protected readonly partTime = this.RULE("partTime", (times: TypedPartTimes = {}): void => {
+    const name = this.OR<keyof TypedPartTimes>([
+      { ALT: () => (this.CONSUME(word.UpTime), "up") },
+      { ALT: () => (this.CONSUME(word.DownTime), "down") },
+      {
+        ALT: () => {
+          const { image } = this.CONSUME(word.FamilyWord);
+          return FAMILIES_WITH_TIMES.find((family) => family === image.toLowerCase()) ?? "position";
+        },
+      },
+    ]);
+    times[name] = this.SUBRULE(this.timeAndDelay);
+  });
+
+  private readonly timeAndDelay = this.RULE("timeAndDelay", (): TypedTime =>
+    this.OR<TypedTime>([
+      {
+        ALT: () => {
+          const time = this.SUBRULE(this.secondsOrNone);
+          const delay = this.OPTION(() => (this.CONSUME(word.Delay), this.SUBRULE2(this.secondsOrNone)));
+          return { time, ...(delay === undefined ? {} : { delay }) };
+        },
+      },
+      { ALT: () => (this.CONSUME2(word.Delay), { delay: this.SUBRULE3(this.secondsOrNone) }) },
+    ]),
+  );
+
+  private readonly secondsOrNone = this.RULE("secondsOrNone", (): number | null =>
+    this.OR<number | null>([{ ALT: () => Number(this.CONSUME(word.Decimal).image) }, { ALT: () => (this.CONSUME(word.None), null) }]),
+  );
+
+  protected readonly trigger = this.RULE("trigger", (): TypedTrigger =>
+    this.OR<TypedTrigger>([
+      { ALT: () => (this.CONSUME(word.On), this.CONSUME(word.Go), { from: "press" }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Follows);
+          const from = this.OR2<"go" | "complete">([
+            { ALT: () => (this.CONSUME2(word.Go), "go") },
+            { ALT: () => (this.CONSUME(word.End), "complete") },
+          ]);
+          const after = this.OPTION(() => Number(this.CONSUME(word.Decimal).image)) ?? 0;
+          return { from, after };
+        },
+      },
+    ]),
+  );
+}
