@@ -57,7 +57,7 @@ await page.addInitScript(() => {
     });
 });
 await page.goto(`${address}/show/${id}/stage`);
-await page.locator("canvas").waitFor();
+await page.locator("canvas").first().waitFor();
 await page.waitForTimeout(1500);
 for (const view of ["Front", "Plan"]) {
   await page.getByRole("group", { name: "Seen from" }).getByRole("button", { name: view }).click();

@@ -18,7 +18,7 @@ async function shot(name, view, prepare) {
 }
 
 async function drag(page, from, to) {
-  const box = await page.locator("canvas").boundingBox();
+  const box = await page.locator("canvas").first().boundingBox();
   const at = ({ row, x }) => [box.x + x, box.y + row * 28 + 14];
   await page.mouse.move(...at(from));
   await page.mouse.down();

@@ -3,7 +3,7 @@ import { cueOf, openView, ownShow } from "../support/show.ts";
 
 /** How bright the stage picture is, 0 to 255, over all its points. */
 async function brightness(page: Page): Promise<number> {
-  return page.locator("canvas").evaluate((canvas) => {
+  return page.locator("canvas").first().evaluate((canvas) => {
     if (!(canvas instanceof HTMLCanvasElement)) return 0;
     const context = canvas.getContext("2d");
     const { data } = context?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };

@@ -1,8 +1,9 @@
 import { type RefObject, useEffect, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useShow } from "../show/useShow.ts";
-import { type LightLayers, paintStage } from "./paintStage.ts";
+import { stagePainter } from "./paintStage.ts";
 import { type Outputs, type StageLight, sameLights, stageLights } from "./scene.ts";
+import { Sprites } from "./sprites.ts";
 import { type StageView, type ViewName, stageView } from "./view.ts";
 
 interface StagePictureProps {
@@ -18,9 +19,9 @@ interface StagePictureProps {
   description: string;
   /** Filled with what was painted last, for whoever answers to the pointer. */
   painted?: RefObject<Painted | null>;
-  onPointerDown?: (event: React.PointerEvent<HTMLCanvasElement>) => void;
-  onPointerMove?: (event: React.PointerEvent<HTMLCanvasElement>) => void;
-  onPointerUp?: (event: React.PointerEvent<HTMLCanvasElement>) => void;
+  onPointerDown?: (event: React.PointerEvent<HTMLElement>) => void;
+  onPointerMove?: (event: React.PointerEvent<HTMLElement>) => void;
+  onPointerUp?: (event: React.PointerEvent<HTMLElement>) => void;
 }
 
 /** What stands in the picture, and the line being drawn around lights. */
@@ -35,6 +36,15 @@ const DEMO_TITLE = "Salt and Paraffin";
 
 const NO_LASSO: Painted["lasso"] = [];
 
+const chosenSets = new WeakMap<readonly number[], ReadonlySet<number>>();
+
+/** The chosen lights as a set, the same one for as long as the choice stays. */
+function chosenOf(channels: readonly number[]): ReadonlySet<number> {
+  const known = chosenSets.get(channels) ?? new Set(channels);
+  chosenSets.set(channels, known);
+  return known;
+}
+
 /** What one painting showed: painted again only when one of it has changed. */
 interface Shown {
   readonly lights: readonly StageLight[];
@@ -48,19 +58,23 @@ function sameShown(a: Shown, b: Shown): boolean {
 /** The picture of the stage, painted anew for every frame in which something has changed. */
 export function StagePicture(props: StagePictureProps) {
   const { sheet } = useShow();
-  const canvas = useRef<HTMLCanvasElement>(null);
+  const frameOf = useRef<HTMLDivElement>(null);
+  const pictureSheet = useRef<HTMLCanvasElement>(null);
+  const markSheet = useRef<HTMLCanvasElement>(null);
   const channels = useChoice((choice) => choice.channels);
   const latest = useRef({ ...props, show: sheet.show, channels });
   latest.current = { ...props, show: sheet.show, channels };
 
   useEffect(() => {
-    const element = canvas.current;
-    const context = element?.getContext("2d", { alpha: false });
-    if (!element || !context) return;
-    const layers: LightLayers = { pools: null, beams: null };
+    const element = frameOf.current;
+    const picture = pictureSheet.current?.getContext("2d", { alpha: false });
+    const marks = markSheet.current?.getContext("2d");
+    if (!element || !picture || !marks) return;
+    const paintStage = stagePainter(picture, marks);
     const style = getComputedStyle(element);
     const quiet = style.getPropertyValue("--zm-quiet");
     const glass = style.getPropertyValue("--color-secondary");
+    let sprites: { of: string; words: Sprites } | null = null;
     let frame = 0;
     let shown: Shown | null = null;
     const paint = (): void => {
@@ -86,15 +100,13 @@ export function StagePicture(props: StagePictureProps) {
       };
       if (shown && sameShown(shown, next)) return;
       shown = next;
-      if (element.width !== Math.round(width * scale) || element.height !== Math.round(height * scale)) {
-        element.width = Math.round(width * scale);
-        element.height = Math.round(height * scale);
-      }
-      context.setTransform(scale, 0, 0, scale, 0, 0);
+      const drawnFor = `${scale} ${document.fonts.status}`;
+      if (sprites?.of !== drawnFor) sprites = { of: drawnFor, words: new Sprites(scale) };
       const view = stageView(now.view ?? "front", width, height);
       const lasso = now.painted?.current?.lasso ?? NO_LASSO;
       if (now.painted) now.painted.current = { view, lights, lasso };
-      paintStage(context, layers, lights, {
+      paintStage(lights, {
+        scale,
         width,
         height,
         view,
@@ -103,8 +115,9 @@ export function StagePicture(props: StagePictureProps) {
         lasso,
         labels: now.labels,
         rings: now.rings ?? false,
-        chosen: new Set(now.channels),
+        chosen: chosenOf(now.channels),
         font: '11px "Atkinson Hyperlegible Mono Variable", monospace',
+        sprites: sprites.words,
         quiet,
         glass,
       });
@@ -114,16 +127,19 @@ export function StagePicture(props: StagePictureProps) {
   }, []);
 
   return (
-    <canvas
-      ref={canvas}
+    <div
+      ref={frameOf}
       role="img"
       aria-label={props.description}
       data-theme="desk"
-      className="h-full w-full touch-none bg-black"
+      className="relative isolate h-full w-full touch-none bg-black"
       onPointerDown={props.onPointerDown}
       onPointerMove={props.onPointerMove}
       onPointerUp={props.onPointerUp}
       onPointerCancel={props.onPointerUp}
-    />
+    >
+      <canvas ref={pictureSheet} className="pointer-events-none absolute inset-0 h-full w-full" />
+      <canvas ref={markSheet} className="pointer-events-none absolute inset-0 h-full w-full" />
+    </div>
   );
 }

@@ -74,13 +74,13 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
     if (Object.keys(moves).length > 0) change({ do: "give", moves });
   };
 
-  const down = (event: React.PointerEvent<HTMLCanvasElement>): void => {
+  const down = (event: React.PointerEvent<HTMLElement>): void => {
     if (event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     const from = spotOf(event);
     press.current = { what: whatIsAt(from), from, moved: false };
   };
-  const move = (event: React.PointerEvent<HTMLCanvasElement>): void => {
+  const move = (event: React.PointerEvent<HTMLElement>): void => {
     const spot = spotOf(event);
     const now = press.current;
     if (!now) {
@@ -100,7 +100,7 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
       if (view) aim(movers, start, view.unproject(spot.x, spot.y), together);
     });
   };
-  const up = (event: React.PointerEvent<HTMLCanvasElement>): void => {
+  const up = (event: React.PointerEvent<HTMLElement>): void => {
     const now = press.current;
     press.current = null;
     if (!now) return;
