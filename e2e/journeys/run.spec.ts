@@ -3,14 +3,17 @@ import { cueOf, openView, ownShow } from "../support/show.ts";
 
 /** How bright the stage picture is, 0 to 255, over all its points. */
 async function brightness(page: Page): Promise<number> {
-  return page.locator("canvas").first().evaluate((canvas) => {
-    if (!(canvas instanceof HTMLCanvasElement)) return 0;
-    const context = canvas.getContext("2d");
-    const { data } = context?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
-    let sum = 0;
-    for (let index = 0; index < data.length; index += 4) sum += (data[index] ?? 0) + (data[index + 1] ?? 0) + (data[index + 2] ?? 0);
-    return sum / (data.length / 4) / 3;
-  });
+  return page
+    .locator("canvas")
+    .first()
+    .evaluate((canvas) => {
+      if (!(canvas instanceof HTMLCanvasElement)) return 0;
+      const context = canvas.getContext("2d");
+      const { data } = context?.getImageData(0, 0, canvas.width, canvas.height) ?? { data: [] };
+      let sum = 0;
+      for (let index = 0; index < data.length; index += 4) sum += (data[index] ?? 0) + (data[index + 1] ?? 0) + (data[index + 2] ?? 0);
+      return sum / (data.length / 4) / 3;
+    });
 }
 
 test("Go, back, hold and go to run the list, and the stage shows it", async ({ page, request }) => {

@@ -112,10 +112,10 @@ test("whole cues are walled off, recast, copied and renumbered from the line, an
   await make("copy look of #6 to #6.5", /^Cue 6 copied to 6.5, its whole look/);
   await make("renumber #6.5..7 from 6.1 by 0.1", /^Cues 6.5 to 7 renumbered from 6.1 in steps of 0.1/);
   await expect(page.getByRole("row", { name: /^6.2 / })).toBeVisible();
-  await make('label #6.1 "The keeper again"', /^Cue 6.1: label set/);
-  await make("61..64 position fade 2~6", /^Cue 6.1, 4 lights: own times/);
+  await make('label #6.1 "The keeper again"', /^Cue 6.1: label “The keeper again”/);
+  await make("61..64 position fade 2~6", /^Cue 6.1, 4 lights: position fade 2~6/);
   await line.press("Escape");
-  for (const words of ["own times", "label set", "renumbered", "copied to 6.5", "recast as 4", "walled off"]) {
+  for (const words of ["position fade 2~6", "label “The keeper again”", "renumbered", "copied to 6.5", "recast as 4", "walled off"]) {
     await page.keyboard.press("Control+z");
     await expect(page.getByText(new RegExp(`^Taken back: .*${words}`))).toBeVisible();
   }
@@ -140,6 +140,38 @@ test("the Colour lens gives a palette to a range, and says where a colour comes 
     green: { palette: "dusk" },
     blue: { palette: "dusk" },
   });
+});
+
+test("positions are changed blind through their lens, and the Times lens fans the times of the moves", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("button", { name: "Position", exact: true }).click();
+  await expect(page.getByRole("button", { name: "Choose light 1", exact: true })).toHaveCount(0);
+  // Cue 5.5, lights 63 to 66.
+  await drawFrame(page, await cellAt(page, 8, 2 * 76 + 20), await cellAt(page, 8, 5 * 76 + 20));
+  const panel = page.getByRole("region", { name: "Chosen cells" });
+  await expect(panel).toContainText("4 lights");
+  await page.keyboard.press("Enter");
+  await panel.getByLabel("attribute", { exact: true }).selectOption("pan");
+  await panel.getByLabel("pan of the cells").fill("-30~30");
+  await panel.getByRole("button", { name: "Track on" }).click();
+  await expect(page.getByRole("region", { name: "Impact" }).getByRole("listitem").first()).toContainText("5.5");
+  await page.getByRole("button", { name: "Make it" }).click();
+  const pans = async (): Promise<unknown[]> => {
+    const moves = (await cueOf(request, show, "5.5")).parts[0]?.moves ?? {};
+    return ["63", "64", "65", "66"].map((channel) => moves[channel]?.["pan"]);
+  };
+  await expect.poll(pans).toEqual([-30, -10, 10, 30]);
+
+  await page.getByRole("button", { name: "Times", exact: true }).click();
+  await expect(page.locator("#cell-readout")).toContainText("Light 66: 4 seconds, as the cue");
+  await page.getByRole("grid", { name: "Score" }).focus();
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("2");
+  await panel.getByLabel("own delay of the moves, seconds").fill("0~3");
+  await page.getByRole("button", { name: "Make it" }).click();
+  await expect(page.locator("#cell-readout")).toContainText("Light 66: 2+3 seconds, times of its own");
+  await expect.poll(async () => (await pans())[1]).toEqual({ value: -10, fade: 2, delay: 1 });
 });
 
 test("groups fold and unfold, and tracked values are shown on demand", async ({ page, request }) => {

@@ -1,16 +1,18 @@
-import { type EditInput, findRow, keyAt, listOf, makeEdits, readEdits, sheetOf } from "@zm/core";
+import { type EditInput, FAMILIES, type ListSheet, findRow, keyAt, listOf, makeEdits, readEdits, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
+import type { Lens } from "../src/choice/choice.ts";
 import { impactLines } from "../src/choice/impactWords.ts";
 import { readDeed } from "../src/inspector/readDeed.ts";
 import { lensKeys, lensThreads, markAt, trackedText } from "../src/score/cells.ts";
 import { channelsBetween, columnAt, layoutColumns } from "../src/score/columns.ts";
-import { cellStory } from "../src/score/story.ts";
+import { cellStory, cellWords } from "../src/score/story.ts";
 import { clockTime, triggerWords, upDown } from "../src/shared/words.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
+const after = (edit: EditInput): ListSheet => listOf(makeEdits(sheet, readEdits([edit])).sheet);
 const row = (cue: string): number => findRow(list, cue);
-const mark = (channel: number, cue: string, lens: "intensity" | "colour" = "intensity"): ReturnType<typeof markAt> =>
+const mark = (channel: number, cue: string, lens: Lens = "intensity"): ReturnType<typeof markAt> =>
   markAt(list, lensKeys(list, channel, lens), row(cue), lens);
 
 test("each light stands in one column, under the first group that holds it", () => {
@@ -44,9 +46,51 @@ test("a move is drawn by its shape: rising, falling, changing nothing, and a col
   expect(trackedText(list, lensKeys(list, 1, "intensity"), row("1"), "intensity")).toBe("");
 });
 
+test("the lenses of position and beam show palettes by name and numbers where there are none", () => {
+  expect(mark(61, "3", "position")).toMatchObject({ shape: "square", text: "Window" });
+  expect(mark(61, "3", "beam")).toMatchObject({ shape: "square", text: "18/0" });
+  expect(mark(1, "6", "position")).toBeNull();
+  expect(trackedText(list, lensKeys(list, 62, "position"), row("10"), "position")).toBe("Stairs");
+  expect(trackedText(list, lensKeys(list, 62, "position"), row("1"), "position")).toBe("");
+  const turned = after({
+    op: "change",
+    from: "10",
+    to: "10",
+    keys: { channels: [61], attributes: ["pan"] },
+    do: { set: -20 },
+    after: "track",
+  });
+  expect(markAt(turned, lensKeys(turned, 61, "position"), row("10"), "position")?.text).toMatch(/^−20\/\d+$/);
+  expect(layoutColumns(sheet.show, "position", new Set()).columns.map(({ channel }) => channel)).toEqual([
+    61, 62, 63, 64, 65, 66, 67, 68, 71, 72, 73, 74, 75, 76, 77, 78,
+  ]);
+});
+
+test("the Times lens shows when the moves of each light run, and which have times of their own", () => {
+  expect(mark(1, "7", "times")).toMatchObject({ text: "6", quiet: true });
+  expect(mark(2, "7", "times")).toMatchObject({ text: "4", quiet: true });
+  expect(mark(1, "8", "times")).toBeNull();
+  const fanned = after({ op: "setMoveTimes", from: "6", to: "6", keys: { channels: [1, 2, 3] }, fade: 2, delay: "0~3" });
+  const texts = [1, 2, 3, 4].map((channel) => markAt(fanned, lensKeys(fanned, channel, "times"), row("6"), "times"));
+  expect(texts.map((each) => [each?.text, each?.quiet])).toEqual([
+    ["2", false],
+    ["2+1.5", false],
+    ["2+3", false],
+    ["7", true],
+  ]);
+  expect(cellWords(fanned, 2, row("6"), "times")).toBe("2+1.5 seconds, times of its own");
+});
+
+test("a cell is said in words through each lens", () => {
+  expect(cellWords(list, 1, row("8"), "intensity")).toMatch(/^50, tracked from cue 7/);
+  expect(cellWords(list, 62, row("10"), "position")).toMatch(/^pan 76.5 \(Stairs\), tilt 57 \(Stairs\), tracked from cue 4/);
+  expect(cellWords(list, 1, row("8"), "times")).toBe("no move in this cue");
+  expect(cellWords(list, 1, row("8"), "beam")).toBe("it has no beam");
+});
+
 test("the threads of a light cover exactly the rows in which it is set", () => {
   for (const channel of [1, 21, 61]) {
-    for (const lens of ["intensity", "colour"] as const) {
+    for (const lens of FAMILIES) {
       const keys = lensKeys(list, channel, lens);
       const covered = lensThreads(list, keys).flatMap((thread) =>
         Array.from({ length: thread.to - thread.from + 1 }, (_, index) => thread.from + index),
@@ -101,6 +145,9 @@ test.each([
   ["*0.8", { scale: 0.8 }],
   ["×0,8", { scale: 0.8 }],
   ["=-20", { set: -20 }],
+  ["-30~30", { set: "-30~30" }],
+  ["=0~5~0", { set: "0~5~0" }],
+  ["0~", null],
   ["full", { set: 100 }],
   ["Out", { set: 0 }],
   ["", null],

@@ -20,6 +20,7 @@ export * from "./time/chain.ts";
 export * from "./time/curve.ts";
 export { cueDuration } from "./time/durations.ts";
 export * from "./time/times.ts";
+export { eachTiming } from "./time/timings.ts";
 export * from "./time/transition.ts";
 export * from "./play/clock.ts";
 export * from "./play/playback.ts";

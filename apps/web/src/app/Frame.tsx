@@ -93,7 +93,6 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
         ))}
       </nav>
       <span className="flex-1" />
-      <LensSwitch />
       <button
         type="button"
         className="btn btn-ghost btn-sm gap-1.5"
@@ -137,37 +136,6 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
               : `Blind, on stage ${cueName({ number: cue })}`}
       </span>
     </header>
-  );
-}
-
-function LensSwitch() {
-  const lens = useChoice((choice) => choice.lens);
-  const tracked = useChoice((choice) => choice.tracked);
-  const score = useMatch("/show/:id/score") !== null;
-  if (!score) return null;
-  return (
-    <div className="mr-2 flex items-center gap-1" role="group" aria-label="Lens">
-      {(["intensity", "colour"] as const).map((each) => (
-        <button
-          key={each}
-          type="button"
-          aria-pressed={lens === each}
-          className="btn btn-ghost btn-sm px-2 font-normal text-quiet aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4"
-          onClick={() => useChoice.setState({ lens: each, deed: null, draft: null })}
-        >
-          {each === "intensity" ? "Intensity" : "Colour"}
-        </button>
-      ))}
-      <button
-        type="button"
-        aria-pressed={tracked}
-        title="Write tracked values in every cell (t)"
-        className="btn btn-ghost btn-sm px-2 font-normal text-quiet aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4"
-        onClick={() => useChoice.setState({ tracked: !tracked })}
-      >
-        Tracked
-      </button>
-    </div>
   );
 }
 

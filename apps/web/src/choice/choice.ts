@@ -1,7 +1,8 @@
-import type { Deed, EditInput } from "@zm/core";
+import type { Deed, EditInput, Family } from "@zm/core";
 import { create } from "zustand";
 
-export type Lens = "intensity" | "colour";
+/** What the cells of the Score show: the moves of a family, or the times of all moves. */
+export type Lens = Family | "times";
 
 /** What is chosen and how it is looked at; it outlives a change of view. */
 interface Choice {

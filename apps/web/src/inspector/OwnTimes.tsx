@@ -18,23 +18,27 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
   const [fade, setFade] = useState("");
   const [delay, setDelay] = useState("");
   const [curve, setCurve] = useState<Curve | null>(null);
-  const [family, setFamily] = useState<Family>(lens);
+  const [family, setFamily] = useState<Family | undefined>(lens === "times" ? undefined : lens);
   const think = (wish: { fade?: string; delay?: string; curve?: Curve | null } | { pace: string }): void => {
-    const edit = timesEdit({ list, ...cues, keys: { channels: [...channels], ...("pace" in wish ? {} : { families: [family] }) } }, wish);
+    const edit = timesEdit(
+      { list, ...cues, keys: { channels: [...channels], ...("pace" in wish || !family ? {} : { families: [family] }) } },
+      wish,
+    );
     useChoice.setState({ deed: null, draft: edit && { from: "cells", edits: [edit] } });
   };
   return (
-    <details className="border-t border-rule pt-2">
+    <details className="border-t border-rule pt-2" open={lens === "times"}>
       <summary className="cursor-default text-quiet hover:text-base-content">Own times of stored moves</summary>
       <select
         aria-label="family of the moves"
         className="select select-sm mt-2 w-full bg-base-100"
-        value={family}
+        value={family ?? ""}
         onChange={(event) => {
-          setFamily(FAMILIES.find((each) => each === event.target.value) ?? family);
+          setFamily(FAMILIES.find((each) => each === event.target.value));
           useChoice.setState({ draft: null });
         }}
       >
+        <option value="">every family</option>
         {FAMILIES.map((each) => (
           <option key={each}>{each}</option>
         ))}
@@ -48,6 +52,7 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
         ).map(([name, text, set]) => (
           <input
             key={name}
+            id={lens === "times" && name === "fade" ? "range-value" : undefined}
             aria-label={`own ${name} of the moves, seconds`}
             placeholder={name}
             title="Seconds, or a fan over the chosen lights: 0~5, 2~5~2"

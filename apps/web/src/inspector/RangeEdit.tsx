@@ -1,11 +1,12 @@
-import { type Deed, type ListSheet, deedWords } from "@zm/core";
+import type { Deed, Family, KeySelection, ListSheet } from "@zm/core";
 import { useEffect, useState } from "react";
-import { type Lens, useChoice } from "../choice/choice.ts";
+import { useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
 import { Swatch } from "../shared/Swatch.tsx";
 import { lightWords } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { lensKeys } from "../score/cells.ts";
 import { OwnTimes } from "./OwnTimes.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { readDeed } from "./readDeed.ts";
@@ -15,18 +16,40 @@ interface RangeEditProps {
   cues: { from: string; to: string };
 }
 
-/** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
+/** The chosen cells: what their moves are told, or in the Times lens when they run. */
 export function RangeEdit({ list, cues }: RangeEditProps) {
+  const { channels, lens, draft } = useChoice();
+  return (
+    <section aria-label="Chosen cells" className="flex flex-col gap-2.5">
+      <div>
+        <h2 className="text-[17px] font-bold">{cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`}</h2>
+        <p className="text-quiet">{lightWords(channels)}</p>
+      </div>
+      {lens !== "times" && <ValueEdit list={list} cues={cues} lens={lens} />}
+      <OwnTimes key={`${cues.from}/${cues.to}/${channels.join()}/${lens}`} list={list.id} cues={cues} channels={channels} lens={lens} />
+      {draft?.from === "cells" && <DraftPanel />}
+    </section>
+  );
+}
+
+/** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
+function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
   const { sheet } = useShow();
-  const { channels, lens, deed, after, draft } = useChoice();
+  const { channels, deed, after, draft } = useChoice();
+  const [picked, setPicked] = useState("");
+  const attributes = [...new Set(channels.flatMap((channel) => lensKeys(list, channel, lens).map((key) => key.attribute.id)))];
+  const attribute = attributes.includes(picked) ? picked : (attributes[0] ?? "");
   const [text, setText] = useState("");
   const makeEdits = useMakeEdits();
   const outcome = useDraft();
   const cells = `${cues.from}/${cues.to}/${channels.join()}/${lens}`;
 
   useEffect(() => {
-    if (deed) useChoice.setState({ draft: { from: "cells", edits: [changeOf(list.id, cues, channels, lens, deed, after)] } });
-  }, [cells, deed, after, list.id]);
+    if (deed)
+      useChoice.setState({
+        draft: { from: "cells", edits: [changeOf(list.id, cues, keysOf(channels, lens, deed, attribute), deed, after)] },
+      });
+  }, [cells, deed, attribute, after, list.id]);
   useEffect(() => {
     // Taken or dropped elsewhere; a text that only does not read yet stays.
     if (deed === null && readDeed(text)) setText("");
@@ -44,51 +67,50 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
       document.querySelector<HTMLElement>('[aria-label="Score"]')?.focus();
     }
   };
-  const palettes = sheet.show.palettes.filter((palette) => palette.family === "colour");
+  const palettes = sheet.show.palettes.filter((palette) => palette.family === lens);
   return (
-    <section aria-label="Chosen cells" className="flex flex-col gap-2.5">
-      <div>
-        <h2 className="text-[17px] font-bold">{cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`}</h2>
-        <p className="text-quiet">{lightWords(channels)}</p>
-      </div>
+    <>
       <div className="flex items-center gap-2">
         {lens === "intensity" ? (
           <label htmlFor="range-value" className="w-14 shrink-0 text-quiet">
             level
           </label>
         ) : (
-          <span className="w-14 shrink-0 text-quiet">colour</span>
+          <select
+            aria-label="attribute"
+            className="select select-sm w-28 shrink-0 bg-base-100"
+            value={attribute}
+            onChange={(event) => setPicked(event.target.value)}
+          >
+            {attributes.map((each) => (
+              <option key={each}>{each}</option>
+            ))}
+          </select>
         )}
-        {lens === "intensity" && (
-          <input
-            id="range-value"
-            className="input input-sm figures w-24 bg-base-100"
-            placeholder="70 +10 out"
-            value={text}
-            autoComplete="off"
-            onChange={(event) => type(event.target.value)}
-            onKeyDown={(event) => {
-              if (event.key === "Enter") void take();
-              if (event.key === "Escape") useChoice.setState({ deed: null, draft: null });
-            }}
-          />
-        )}
-        {lens === "colour" && (
-          <span className="font-bold">
-            {deed ? ("palette" in deed ? (list.palettes.byId.get(deed.palette)?.label ?? deed.palette) : deedWords(deed)) : "choose below"}
-          </span>
-        )}
+        <input
+          id={lens === "colour" ? undefined : "range-value"}
+          aria-label={lens === "intensity" ? undefined : `${attribute} of the cells`}
+          className="input input-sm figures min-w-0 flex-1 bg-base-100"
+          placeholder={lens === "position" ? "=-20 0~30" : "70 +10 out"}
+          value={text}
+          autoComplete="off"
+          onChange={(event) => type(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") void take();
+            if (event.key === "Escape") useChoice.setState({ deed: null, draft: null });
+          }}
+        />
       </div>
-      {lens === "colour" && (
-        <div className="flex flex-wrap gap-1.5">
+      {palettes.length > 0 && (
+        <div className="flex flex-wrap gap-1.5" role="group" aria-label={`Palettes, ${lens}`}>
           {palettes.map((palette, index) => (
             <Toggle
               key={palette.id}
-              id={index === 0 ? "range-value" : undefined}
+              id={index === 0 && lens === "colour" ? "range-value" : undefined}
               pressed={deed !== null && "palette" in deed && deed.palette === palette.id}
               onClick={() => useChoice.setState({ deed: { palette: palette.id } })}
             >
-              <Swatch palette={palette} />
+              {lens === "colour" && <Swatch palette={palette} />}
               {palette.label}
             </Toggle>
           ))}
@@ -110,9 +132,7 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
           </Toggle>
         ))}
       </fieldset>
-      <OwnTimes key={cells} list={list.id} cues={cues} channels={channels} lens={lens} />
-      {draft?.from === "cells" && <DraftPanel />}
-    </section>
+    </>
   );
 }
 
@@ -125,19 +145,18 @@ function DeedButton({ deed, label, title }: { deed: Deed; label: string; title: 
   );
 }
 
-function changeOf(
-  list: string,
-  cues: { from: string; to: string },
-  channels: readonly number[],
-  lens: Lens,
-  deed: Deed,
-  after: "restore" | "track",
-) {
+/** A number speaks of the chosen attribute, anything else of the whole family. */
+function keysOf(channels: readonly number[], lens: Family, deed: Deed, attribute: string): KeySelection {
+  const isNumber = "set" in deed || "add" in deed || "scale" in deed;
+  return { channels: [...channels], ...(isNumber && lens !== "intensity" ? { attributes: [attribute] } : { families: [lens] }) };
+}
+
+function changeOf(list: string, cues: { from: string; to: string }, keys: KeySelection, deed: Deed, after: "restore" | "track") {
   return {
     op: "change" as const,
     list,
     ...cues,
-    keys: { channels: [...channels], families: [lens] },
+    keys,
     do: deed,
     where: "look" as const,
     after,

@@ -1,10 +1,11 @@
 import type { Deed } from "@zm/core";
 
-/** Reads what is typed over chosen cells: "70", "+10", "-5", "*0.8", "full", "out". Null when it says nothing yet. */
+/** Reads what is typed over chosen cells: "70", "=-20", "+10", "-5", "*0.8", "full", "out", a fan "-30~30". Null when it says nothing yet. */
 export function readDeed(text: string): Deed | null {
   const plain = text.trim().toLowerCase().replace(",", ".").replace("−", "-").replace("×", "*");
   if (plain === "full") return { set: 100 };
   if (plain === "out") return { set: 0 };
+  if (/^=?-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/.test(plain)) return { set: plain.replace("=", "") };
   const match = /^([+*-]|=\s*-?)?\s*(\d+(?:\.\d+)?)$/.exec(plain);
   if (!match) return null;
   const number = Number(match[2]);

@@ -8,6 +8,7 @@ import { useLive } from "../show/live.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { SpineHeader, SpineRow } from "../spine/Spine.tsx";
 import { CellReadout } from "./CellReadout.tsx";
+import { LensSwitch } from "./LensSwitch.tsx";
 import { type SheetLayout, channelsBetween, columnAt, layoutColumns } from "./columns.ts";
 import { ROW, chosenRows, ghostsOf, paintSheet } from "./paint.ts";
 import { inkOf } from "./palette.ts";
@@ -166,7 +167,9 @@ export function ScoreView() {
       >
         <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
           <div role="row" className="sticky top-0 z-30 flex border-b border-rule bg-base-100" style={{ height: HEADER }}>
-            <SpineHeader width={SPINE_WIDTH} />
+            <SpineHeader width={SPINE_WIDTH}>
+              <LensSwitch />
+            </SpineHeader>
             <SheetHeader layout={layout} />
           </div>
           <div className="relative" style={{ height: rows.getTotalSize() }}>

@@ -13,6 +13,7 @@ import {
   threadsOf,
   traceOf,
 } from "@zm/core";
+import { timesInRow } from "./cellTimes.ts";
 import type { Lens } from "../choice/choice.ts";
 
 /** How a move is drawn: a triangle on its base, on its point, a square, or an open ring. */
@@ -24,6 +25,8 @@ export interface CellMark {
   /** It changes nothing: drawn hollow. */
   readonly hollow: boolean;
   readonly text: string;
+  /** It says nothing of its own: the text stands back. */
+  readonly quiet?: boolean;
 }
 
 /** The keys of a light that a lens shows. */
@@ -32,7 +35,8 @@ export function lensKeys(list: ListSheet, channel: number, lens: Lens): Key[] {
     const key = intensityOf(list.keys, channel);
     return key ? [key] : [];
   }
-  return [...(list.keys.byChannel.get(channel)?.values() ?? [])].filter((key) => key.attribute.family === "colour");
+  const all = [...(list.keys.byChannel.get(channel)?.values() ?? [])];
+  return lens === "times" ? all : all.filter((key) => key.attribute.family === lens);
 }
 
 /** The move that a cell stores, or null; several keys of one light count as one move. */
@@ -43,8 +47,12 @@ export function markAt(list: ListSheet, keys: readonly Key[], row: number, lens:
   const entry = entryAt(list, first, row);
   const before = (key: Key): number => (row > 0 ? (traceOf(list, key).values[row - 1] ?? Number.NaN) : Number.NaN);
   const hollow = moved.every((key) => sameValue(before(key), entryAt(list, key, row).value));
+  if (lens === "times") {
+    const times = timesInRow(list, row).get(first.channel);
+    return { shape: "square", hollow, text: times?.text ?? "", quiet: times?.own !== true };
+  }
   if (entry.spec !== undefined && isRelease(entry.spec)) return { shape: "ring", hollow: true, text: "" };
-  if (lens === "colour") return { shape: "square", hollow, text: colourText(list, moved, row) };
+  if (lens !== "intensity") return { shape: "square", hollow, text: familyText(list, keys, moved, row, lens) };
   const from = Number.isNaN(before(first)) ? 0 : before(first);
   const shape = hollow ? "square" : entry.value > from ? "rise" : entry.value < from ? "fall" : "square";
   return { shape, hollow, text: valueText(entry.value) };
@@ -52,14 +60,27 @@ export function markAt(list: ListSheet, keys: readonly Key[], row: number, lens:
 
 /** What a cell shows without storing it, as text; empty where nothing is set. */
 export function trackedText(list: ListSheet, keys: readonly Key[], row: number, lens: Lens): string {
-  const first = keys[0];
+  if (lens === "times") return "";
+  const set = keys.filter((key) => !Number.isNaN(traceOf(list, key).values[row] ?? Number.NaN));
+  const first = set[0];
   if (!first) return "";
-  const value = traceOf(list, first).values[row] ?? Number.NaN;
-  if (Number.isNaN(value)) return "";
-  return lens === "colour" ? colourText(list, keys, row) : valueText(value);
+  return lens === "intensity" ? valueText(valueIn(list, first, row)) : familyText(list, set, set, row, lens);
 }
 
-function colourText(list: ListSheet, keys: readonly Key[], row: number): string {
+/** What a family says in a cell: the palette that the moved keys come from; else where the light points, or the moved values. */
+function familyText(list: ListSheet, keys: readonly Key[], moved: readonly Key[], row: number, lens: Lens): string {
+  const palette = paletteText(list, moved, row);
+  if (palette !== undefined) return palette;
+  if (lens === "colour") return "mixed";
+  const told = lens === "position" ? keys : moved;
+  return told.map((key) => valueText(valueIn(list, key, row))).join("/");
+}
+
+function valueIn(list: ListSheet, key: Key, row: number): number {
+  return traceOf(list, key).values[row] ?? Number.NaN;
+}
+
+function paletteText(list: ListSheet, keys: readonly Key[], row: number): string | undefined {
   const names = new Set(
     keys.map((key) => {
       const { spec } = entryAt(list, key, row);
@@ -68,11 +89,11 @@ function colourText(list: ListSheet, keys: readonly Key[], row: number): string 
   );
   const [only] = names;
   if (names.size === 1 && only !== undefined) return list.palettes.byId.get(only)?.label ?? only;
-  return "mixed";
+  return undefined;
 }
 
 function valueText(value: number): string {
-  return Number.isNaN(value) ? "?" : String(Math.round(value));
+  return Number.isNaN(value) ? "?" : String(Math.round(value)).replace("-", "−");
 }
 
 /** The threads of a light through a lens: where colour keys part ways, each change begins a thread of its own. */

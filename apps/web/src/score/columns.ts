@@ -29,10 +29,11 @@ export interface SheetLayout {
 
 const GAP = 14;
 const FOLDED = 64;
+const WIDTHS: Readonly<Record<Lens, number>> = { intensity: 43, position: 76, colour: 62, beam: 62, times: 54 };
 
 /** Columns across the sheet: the lights by groups in the show's order, each light once, the rest at the end. */
 export function layoutColumns(show: Show, lens: Lens, folded: ReadonlySet<string>): SheetLayout {
-  const width = lens === "intensity" ? 43 : 62;
+  const width = WIDTHS[lens];
   const columns: SheetColumn[] = [];
   const headings: SheetHeading[] = [];
   let x = 8;
@@ -55,14 +56,13 @@ export function layoutColumns(show: Show, lens: Lens, folded: ReadonlySet<string
   return { columns, headings, width: x };
 }
 
-/** The groups that the sheet shows; the Colour lens leaves out lights that have no colour of their own. */
+/** The groups that the sheet shows; the lens of a family leaves out lights that have nothing of it. */
 function grouped(show: Show, lens: Lens): { id: string; label: string; channels: number[] }[] {
-  const coloured = new Set(
-    show.fixtureTypes.filter((type) => type.attributes.some((attribute) => attribute.family === "colour")).map((type) => type.id),
+  const able = new Set(
+    show.fixtureTypes.filter((type) => type.attributes.some((attribute) => attribute.family === lens)).map((type) => type.id),
   );
-  const shown = new Set(
-    show.channels.filter((channel) => lens === "intensity" || coloured.has(channel.type)).map((channel) => channel.number),
-  );
+  const all = lens === "intensity" || lens === "times";
+  const shown = new Set(show.channels.filter((channel) => all || able.has(channel.type)).map((channel) => channel.number));
   const groups = show.groups.map((group) => {
     const channels = group.channels.filter((channel) => shown.delete(channel));
     return { id: group.id, label: group.label, channels };

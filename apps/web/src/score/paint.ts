@@ -101,6 +101,7 @@ function axis(column: SheetColumn): number {
 
 function paintThreads(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, keys: readonly Key[], ink: Ink): void {
   const { list, rows, lens } = picture;
+  if (lens === "times") return;
   for (const thread of lensThreads(list, keys)) {
     if (thread.to < rows.first - 1 || thread.from > rows.last) continue;
     if (lens === "intensity" && thread.value <= 0) continue;
@@ -163,7 +164,7 @@ function paintCell(
     const fill = lens === "colour" ? colourOf(list, column.channel, row) : mark.shape === "fall" ? ink.fall : ink.symbol;
     clearBehind(context, column, middle, ink);
     drawShape(context, mark, axis(column), middle, fill, ink.sheet);
-    writeValue(context, mark.text, column, middle, ink.text, lens);
+    writeValue(context, mark.text, column, middle, mark.quiet ? ink.quiet : ink.text, lens);
     return;
   }
   const shown =
@@ -187,12 +188,17 @@ function writeValue(
   lens: Lens,
 ): void {
   if (text === "") return;
-  context.font =
-    lens === "colour" ? '12px "Atkinson Hyperlegible Next Variable", sans-serif' : '13px "Atkinson Hyperlegible Mono Variable", monospace';
+  context.font = /^[\d−?]/.test(text) ? FIGURES[lens === "intensity" ? "plain" : "small"] : WORDS;
   context.fillStyle = colour;
   const room = column.x + column.width - axis(column) - 9;
-  context.fillText(lens === "colour" ? fitted(context, text, room) : text, axis(column) + 9, middle + 1);
+  context.fillText(lens === "intensity" ? text : fitted(context, text, room), axis(column) + 9, middle + 1);
 }
+
+const WORDS = '12px "Atkinson Hyperlegible Next Variable", sans-serif';
+const FIGURES = {
+  plain: '13px "Atkinson Hyperlegible Mono Variable", monospace',
+  small: '12px "Atkinson Hyperlegible Mono Variable", monospace',
+};
 
 function fitted(context: CanvasRenderingContext2D, text: string, room: number): string {
   if (context.measureText(text).width <= room) return text;
@@ -257,7 +263,7 @@ function paintFolded(context: CanvasRenderingContext2D, picture: SheetPicture, c
   const keys = column.channels.map((channel) => lensKeys(list, channel, lens)).filter((own) => own.length > 0);
   for (let row = rows.first; row <= rows.last; row += 1) {
     const middle = row * ROW + ROW / 2;
-    const values = keys.map((own) => Number(trackedText(list, own, row, "intensity") || 0));
+    const values = lens === "intensity" ? keys.map((own) => Number(trackedText(list, own, row, lens) || 0)) : [];
     const high = Math.max(0, ...values);
     if (lens === "intensity" && high > 0) {
       context.fillStyle = ink.thread;
@@ -270,8 +276,15 @@ function paintFolded(context: CanvasRenderingContext2D, picture: SheetPicture, c
     clearBehind(context, column, middle, ink);
     drawShape(context, first, axis(column), middle, lens === "colour" ? colourOf(list, column.channel, row) : ink.symbol, ink.sheet);
     const low = Math.min(...values);
-    writeValue(context, lens === "colour" ? first.text : low === high ? String(high) : `${low}–${high}`, column, middle, ink.text, lens);
+    const text = lens !== "intensity" ? shared(marks) : low === high ? String(high) : `${low}–${high}`;
+    writeValue(context, text, column, middle, ink.text, lens);
   }
+}
+
+/** What moves of several lights say together. */
+function shared(marks: readonly CellMark[]): string {
+  const words = new Set(marks.map(({ text }) => text));
+  return words.size === 1 ? (marks[0]?.text ?? "") : "mixed";
 }
 
 function paintChosen(context: CanvasRenderingContext2D, { layout, chosen, lights }: SheetPicture, ink: Ink): void {

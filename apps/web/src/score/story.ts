@@ -1,6 +1,9 @@
 import { type ListSheet, columnOf, entryAt, isRelease, moveIndexAt, moveTiming, paletteOf, threadsOf, traceOf, type Key } from "@zm/core";
+import type { Lens } from "../choice/choice.ts";
 import { plain } from "../choice/impactWords.ts";
 import { cueName } from "../shared/words.ts";
+import { timesInRow } from "./cellTimes.ts";
+import { lensKeys } from "./cells.ts";
 
 /** Where a cell's value comes from and which cue ends it, in words. */
 export interface CellStory {
@@ -59,4 +62,17 @@ function targetWords(list: ListSheet, key: Key, row: number, value: number): str
   const { spec } = entryAt(list, key, row);
   const palette = spec === undefined ? undefined : paletteOf(spec);
   return palette === undefined ? plain(value) : (list.palettes.byId.get(palette)?.label ?? palette);
+}
+
+/** What a cell shows, in words. */
+export function cellWords(list: ListSheet, channel: number, row: number, lens: Lens): string {
+  if (lens === "times") {
+    const times = timesInRow(list, row).get(channel);
+    return times ? `${times.text} seconds${times.own ? ", times of its own" : ", as the cue"}` : "no move in this cue";
+  }
+  const stories = lensKeys(list, channel, lens).map((key) => ({ name: key.attribute.id, ...cellStory(list, key, row) }));
+  const [first] = stories;
+  if (!first) return `it has no ${lens}`;
+  const values = lens === "intensity" ? first.value : stories.map(({ name, value }) => `${name} ${value}`).join(", ");
+  return `${values}, ${first.from}${first.until ? `, ${first.until}` : ""}`;
 }

@@ -12,8 +12,8 @@ const NARROW = 330;
 /** Narrower than this only number, label and follow stand in a row. */
 const SLIM = 270;
 
-/** The headings over the spine's columns. */
-export function SpineHeader({ width }: { width: number }) {
+/** The headings over the spine's columns; what else stands over them is given. */
+export function SpineHeader({ width, children }: { width: number; children?: React.ReactNode }) {
   const times = width > NARROW;
   return (
     <div
@@ -21,6 +21,7 @@ export function SpineHeader({ width }: { width: number }) {
       className="sticky left-0 z-10 flex shrink-0 items-end border-r border-rule bg-base-100 pb-1.5 text-[13px] text-quiet"
       style={{ width }}
     >
+      {children}
       <span role="columnheader" className="w-[58px] shrink-0 pr-2 text-right">
         cue
       </span>

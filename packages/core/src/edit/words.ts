@@ -98,8 +98,9 @@ const PLAIN_TIMES = [
 ] as const;
 
 /** Times of their own of single moves: "fade 3, delay 0~2". */
-function ownTimesWords({ fade, delay, curve }: SetMoveTimesEdit): string {
-  return [...said("fade", fade), ...said("delay", delay), ...said("curve", curve)].join(", ") || "own times unchanged";
+function ownTimesWords({ keys, fade, delay, curve }: SetMoveTimesEdit): string {
+  const times = [...said("fade", fade), ...said("delay", delay), ...said("curve", curve)].join(", ") || "own times unchanged";
+  return [namesIn(keys), times].filter(Boolean).join(" ");
 }
 
 function said(word: string, value: number | string | null | undefined): string[] {
@@ -132,8 +133,11 @@ function lightsIn(count: number): string {
 }
 
 function what(edit: ChangeEdit): string {
-  const names = [...(edit.keys.attributes ?? []), ...(edit.keys.families ?? [])].join(" and ");
-  return [names, deedWords(edit.do)].filter(Boolean).join(" ");
+  return [namesIn(edit.keys), deedWords(edit.do)].filter(Boolean).join(" ");
+}
+
+function namesIn({ attributes = [], families = [] }: KeySelection): string {
+  return [...attributes, ...families].join(" and ");
 }
 
 /** A deed in a word or two: "to 50", "+10", "× 0.8", "dusk", "let go". */

@@ -1,0 +1,42 @@
+import { type Lens, useChoice } from "../choice/choice.ts";
+
+const LENSES: readonly (readonly [Lens, string])[] = [
+  ["intensity", "Intensity"],
+  ["position", "Position"],
+  ["colour", "Colour"],
+  ["beam", "Beam"],
+  ["times", "Times"],
+];
+const LOOK =
+  "h-6 rounded px-1.5 text-[13px] text-quiet hover:text-base-content aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4";
+
+/** What the cells of the Score show, and whether tracked values are written in them. */
+export function LensSwitch() {
+  const lens = useChoice((choice) => choice.lens);
+  const tracked = useChoice((choice) => choice.tracked);
+  return (
+    <div className="absolute top-1 left-2.5 flex items-center" role="group" aria-label="Lens">
+      {LENSES.map(([each, word]) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={lens === each}
+          className={LOOK}
+          onClick={() => useChoice.setState({ lens: each, deed: null, draft: null })}
+        >
+          {word}
+        </button>
+      ))}
+      <span aria-hidden className="mx-1.5 h-4 border-l border-rule" />
+      <button
+        type="button"
+        aria-pressed={tracked}
+        title="Write tracked values in every cell (t)"
+        className={LOOK}
+        onClick={() => useChoice.setState({ tracked: !tracked })}
+      >
+        Tracked
+      </button>
+    </div>
+  );
+}
