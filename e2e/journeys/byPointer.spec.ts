@@ -265,6 +265,16 @@ test("a list is gathered from cues of the show in an order of its own, and looks
     ["2", "A knock"],
     ["3", "Night sea"],
   ]);
+  await page.getByRole("button", { name: "Storms list" }).click();
+  await page.getByRole("button", { name: "Rename this list …" }).click();
+  await page.getByLabel("Name of this list").fill("All storms");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "All storms list" }).click();
+  await page.getByRole("button", { name: "Remove this list and its 3 cues" }).click();
+  await expect(page.getByRole("button", { name: "Main list" })).toBeVisible();
+  await expect.poll(async () => (await documentOf(request, show)).lists.length).toBe(lists.length - 1);
+  await page.getByRole("button", { name: /^Undo/ }).click();
+  await expect.poll(async () => (await documentOf(request, show)).lists.map((list) => list.label)).toContain("All storms");
 });
 
 test("the rig goes out as a table and a changed table comes in, seen before it is taken", async ({ page, request }) => {

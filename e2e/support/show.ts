@@ -5,7 +5,7 @@ import { type APIRequestContext, type Page, expect } from "@playwright/test";
 export interface ShowDocument {
   title: string;
   channels: { number: number; label?: string; patch?: object }[];
-  lists: { cues: CueDocument[] }[];
+  lists: { label?: string; cues: CueDocument[] }[];
 }
 interface CueDocument {
   block?: boolean;

@@ -1,20 +1,34 @@
-import { freeId } from "@zm/core";
-import { ListPlus, ListTree } from "lucide-react";
+import { type ListSheet, type ShowSheet, count, freeId } from "@zm/core";
+import { ListPlus, ListTree, PencilLine, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { useChoice } from "../choice/choice.ts";
+import { outcomeOf } from "../choice/useDraft.ts";
+import { notify } from "../shared/notices.ts";
 import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
-import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { useList, useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
 import { GatherDialog } from "./GatherDialog.tsx";
 
 /** The list that is worked on; behind it the others, a new one, and one gathered from cues that exist. */
 export function ListMenu() {
   const { sheet } = useShow();
   const list = useList();
+  const main = useMainList();
   const makeEdits = useMakeEdits();
   const [gathering, setGathering] = useState(false);
   const add = async (label: string): Promise<void> => {
     const id = freeId(label, sheet.lists.keys());
     if (await makeEdits([{ op: "setList", list: { id, label } }])) chooseList(id);
+  };
+  const rename = async (label: string): Promise<void> => {
+    const { cues: _cues, ...head } = list.list;
+    await makeEdits([{ op: "setList", list: { ...head, label } }]);
+  };
+  const remove = async (): Promise<void> => {
+    const { label, id } = list.list;
+    chooseList(null);
+    if (await makeEdits([{ op: "removeList", list: id, used: "drop" }]))
+      notify(`The list ${label || id} is removed. Ctrl Z brings it back`);
+    else chooseList(id);
   };
   return (
     <div className="mr-2">
@@ -62,12 +76,44 @@ export function ListMenu() {
                 <ListTree size={15} /> List gathered from cues …
               </button>
             </li>
+            <li className="mt-1 border-t border-rule pt-1">
+              <NamedEntry
+                label="Name of this list"
+                placeholder="name, then Enter"
+                value={list.list.label}
+                onName={(label) => {
+                  close();
+                  void rename(label);
+                }}
+              >
+                <PencilLine size={15} /> Rename this list …
+              </NamedEntry>
+            </li>
+            {list !== main && (
+              <li>
+                <button
+                  type="button"
+                  onClick={() => {
+                    close();
+                    void remove();
+                  }}
+                >
+                  <Trash2 size={15} /> {removalWords(sheet, list)}
+                </button>
+              </li>
+            )}
           </>
         )}
       </DropMenu>
       {gathering && <GatherDialog onClose={() => setGathering(false)} />}
     </div>
   );
+}
+
+/** What goes when a list is removed: its cues, and what other cues say of it. */
+function removalWords(sheet: ShowSheet, list: ListSheet): string {
+  const alone = outcomeOf(sheet, [{ op: "removeList", list: list.id }]);
+  return `Remove this list and its ${count(list.cues.length, "cue")}${alone && "fault" in alone ? ", and what other cues say of it" : ""}`;
 }
 
 /** Works on another list from now on; null is the show's first. What was chosen in the old one is let go. */

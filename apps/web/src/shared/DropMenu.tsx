@@ -50,11 +50,14 @@ export function DropMenu({ label, button, list, onOpen, children }: DropMenuProp
 /** An entry that asks for a name where it stands before it does what it says. */
 export function NamedEntry({
   label,
+  value = "",
   placeholder,
   onName,
   children,
 }: {
   label: string;
+  /** The name that it has now. */
+  value?: string;
   placeholder: string;
   onName: (name: string) => void;
   children: React.ReactNode;
@@ -70,7 +73,9 @@ export function NamedEntry({
     <input
       aria-label={label}
       placeholder={placeholder}
+      defaultValue={value}
       autoFocus
+      onFocus={(event) => event.target.select()}
       className="input input-sm bg-base-100"
       onKeyDown={(event) => {
         const name = event.currentTarget.value.trim();
