@@ -64,11 +64,11 @@ test("chosen lights are named, patched and numbered anew in the order chosen, ea
     { universe: 3, address: 1 },
     { universe: 2, address: 511 },
   ]);
-  expect(after(renumberEdits([1, 5], 5)).channels.map(({ number, type }) => [number, type])).toEqual([
+  expect(after(renumberEdits(sheet.show, [1, 5], 5)).channels.map(({ number, type }) => [number, type])).toEqual([
     [5, "mover"],
     [6, "lamp"],
   ]);
-  expect(renumberEdits([5, 6], 4).map((edit) => edit.op === "renumberChannel" && [edit.channel, edit.to])).toEqual([
+  expect(renumberEdits(sheet.show, [5, 6], 4).map((edit) => edit.op === "renumberChannel" && [edit.channel, edit.to])).toEqual([
     [5, 4],
     [6, 5],
   ]);

@@ -81,13 +81,42 @@ export function repatchEdits(show: Show, channels: readonly number[], patch: Pat
   });
 }
 
-/** The edits that number lights anew from `start` on, in the order given. Where old and new numbers overlap, the end that is free goes first. */
-export function renumberEdits(channels: readonly number[], start: number): EditInput[] {
-  const pairs = channels.map((channel, index) => ({ channel, to: start + index })).filter(({ channel, to }) => channel !== to);
-  const upwards = pairs.some(({ channel, to }) => to > channel);
-  return pairs
-    .sort((a, b) => (upwards ? b.channel - a.channel : a.channel - b.channel))
-    .map(({ channel, to }): EditInput => ({ op: "renumberChannel", channel, to }));
+/**
+ * The edits that number lights anew from `start` on, in the order given. Each goes when its number has become free; where they
+ * wait for one another in a circle, one steps aside to a number that no light has.
+ */
+export function renumberEdits(show: Pick<Show, "channels">, channels: readonly number[], start: number): EditInput[] {
+  let waiting = channels.map((channel, index) => ({ channel, to: start + index })).filter(({ channel, to }) => channel !== to);
+  const held = new Set(waiting.map(({ channel }) => channel));
+  const edits: EditInput[] = [];
+  const go = (from: { channel: number; to: number }, to: number): void => {
+    edits.push({ op: "renumberChannel", channel: from.channel, to });
+    held.delete(from.channel);
+    waiting = waiting.filter((each) => each !== from);
+  };
+  while (waiting.length > 0) {
+    const able = waiting.find(({ to }) => !held.has(to));
+    const first = able ?? waiting[0];
+    if (!first) break;
+    if (able) go(able, able.to);
+    else {
+      const aside = freeNumber([...show.channels.map(({ number }) => number), ...channels.map((_, index) => start + index)]);
+      go(first, aside);
+      waiting = [...waiting, { channel: aside, to: first.to }];
+      held.add(aside);
+    }
+  }
+  return edits;
+}
+
+const HIGHEST = 99_999;
+
+/** The highest number that is none of these. */
+function freeNumber(taken: readonly number[]): number {
+  const all = new Set(taken);
+  let free = HIGHEST;
+  while (all.has(free)) free -= 1;
+  return free;
 }
 
 /** The edits that hang lights in a row from one place in the air to another, in the order given. Metres. */
