@@ -107,6 +107,49 @@ test("stored moves get times of their own, fanned, from the inspector; whole cue
   await expect(page.getByRole("combobox", { name: "Line entry" })).toHaveValue("");
 });
 
+test("updates, palettes and cue times are typed with their impact told first", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await request.post(`/api/shows/${show}/run`, { data: { press: "goto", cue: "7", time: 0 } });
+  await expect(page.getByRole("banner").getByRole("status")).toHaveText("Live, cue 7");
+  await enterLine(page, "1..4 = 33");
+  await enterLine(page, "update here of 3, 4", /^Cue 7: 2 lights updated here: \d+ cues? looks? different\. Enter updates$/);
+  await expect.poll(async () => (await cueOf(request, show, "7")).parts[0]?.moves["4"]).toEqual({ intensity: 33 });
+  const held = await inHand(request, show);
+  expect(["1", "3"].map((channel) => held[`${channel}.intensity`]?.fresh)).toEqual([true, false]);
+
+  await enterLine(page, "21 red = 12");
+  await enterLine(page, 'keep palette "storm" colour for each', /Palette Storm set: \d+ cues look different\. Enter keeps it$/);
+  await enterLine(page, "#7: position 4 delay 1 up none", /^Cue 7: up none, position 4, position delay 1: no cue looks different/);
+  await enterLine(page, "#8: follows end 2", /^Cue 8: follows 2 s after the end of the cue before/);
+  await enterLine(page, 'insert #7.5 "Between"', /^Cue 7\.5 inserted, “Between”/);
+  await expect(page.getByRole("row", { name: /^7\.5 Between/ })).toBeVisible();
+  expect((await cueOf(request, show, "7")).parts[0]?.times).toMatchObject({ position: { fade: 4, delay: 1 } });
+  expect((await cueOf(request, show, "7")).parts[0]?.times).not.toHaveProperty("up");
+  expect((await cueOf(request, show, "8")).trigger).toEqual({ type: "follow", from: "complete", after: 2 });
+});
+
+test("a record gives times to families, and what is no time is not recorded past", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await enterLine(page, "61..64 pan = -20~20");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("r");
+  const sheet = page.getByRole("dialog", { name: "Record" });
+  await sheet.getByLabel("Cue number").fill("40");
+  await sheet.getByLabel("position, seconds", { exact: true }).fill("4");
+  await sheet.getByLabel("beam delay, seconds").fill("abc");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/^"abc" is not a time/).first()).toBeVisible();
+  await expect(sheet).toBeVisible();
+  await sheet.getByLabel("beam delay, seconds").fill("1:10");
+  await page.keyboard.press("Enter");
+  await expect(sheet).toBeHidden();
+  await expect
+    .poll(async () => (await documentOf(request, show)).lists[0]?.cues.find(({ number }) => number === "40")?.parts[0]?.times)
+    .toEqual({ position: { fade: 4 }, beam: { delay: 70 } });
+});
+
 test("a palette changes its cues only after it has said which, and removing it asks", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/rig/palettes`);
@@ -134,7 +177,7 @@ test("lights are renumbered and groups ordered in the rig, and every cue goes al
   const before = (await cueOf(request, show, "6")).parts[0]?.moves["2"];
   await page.getByLabel("Renumber from").fill("3");
   await page.getByLabel("Renumber from").press("Enter");
-  await expect(page.getByRole("alert")).toContainText("Channel 6 is in the rig already");
+  await expect(page.getByRole("alert")).toContainText("Channel 5 is in the rig already");
   await page.getByRole("button", { name: "Put away" }).click();
   await page.getByLabel("Renumber from").fill("301");
   await page.getByLabel("Renumber from").press("Enter");

@@ -53,6 +53,12 @@ export const useChoice = create<Choice>(() => ({
   drawer: null,
 }));
 
+/** The chosen lights as something is told that speaks of all lights where none is chosen. */
+export function chosenLights(): readonly number[] | undefined {
+  const { channels } = useChoice.getState();
+  return channels.length > 0 ? channels : undefined;
+}
+
 const STEPS_BACK = 6;
 
 /** Chooses lights, in this order; what was chosen before can be had again. */

@@ -54,16 +54,20 @@ export function useKeeping() {
     return change({ do: "give", moves });
   };
 
-  /** Keeps the own times in hand as a pace; a fan runs over the lights in the order given. */
-  const keepPace = async (label: string, channels?: readonly number[]): Promise<boolean> => {
+  /** The edit that keeps a pace; a fan runs over the lights in the order given. Throws ShowError when no value in hand has times of its own. */
+  const paceEdit = (label: string, channels?: readonly number[]): Extract<EditInput, { op: "setPace" }> => {
     const known = paces.find((each) => each.label.toLowerCase() === label.trim().toLowerCase());
     const taken = paces.map((each) => each.id);
     const name = known?.label ?? label.trim();
-    const pace = toldOr(() =>
-      paceFromHand(sheet, useHand.getState().hand, { id: known?.id ?? freeId(label, taken), label: name, channels }),
-    );
-    return pace !== undefined && makeEdits([{ op: "setPace", pace }]);
+    const id = known?.id ?? freeId(label, taken);
+    return { op: "setPace", pace: paceFromHand(sheet, useHand.getState().hand, { id, label: name, channels }) };
   };
 
-  return { paletteNamed, paletteEdit, keepPalette, keepPace };
+  /** Keeps the own times in hand as a pace. */
+  const keepPace = async (label: string, channels?: readonly number[]): Promise<boolean> => {
+    const edit = toldOr(() => paceEdit(label, channels));
+    return edit !== undefined && makeEdits([edit]);
+  };
+
+  return { paletteNamed, paletteEdit, keepPalette, paceEdit, keepPace };
 }

@@ -4,7 +4,9 @@ import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
+import { useKeeping } from "../hand/useKeeping.ts";
 import { useRecording } from "../hand/useRecording.ts";
+import { useUpdating } from "../hand/useUpdating.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { answerTo } from "./answer.ts";
 import { CompletionList } from "./CompletionList.tsx";
@@ -22,7 +24,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const cueEnd = useChoice((choice) => choice.cueEnd);
   const held = useHand((state) => Object.keys(state.hand.held).length);
   const draft = useDraft();
-  const recording = useRecording();
+  const doers = { recording: useRecording(), updating: useUpdating(), keeping: useKeeping() };
   const doRequest = useLineRequest();
   const [focused, setFocused] = useState(false);
   const [pick, setPick] = useState(-1);
@@ -86,7 +88,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
     } else return;
     event.preventDefault();
   };
-  const answer = read && "request" in read ? answerTo(read.request, show, draft, recording) : null;
+  const answer = read && "request" in read ? answerTo(read.request, show, draft, doers) : null;
   const unfinished = read !== null && "fault" in read && offered.length > 0 && read.fault.at >= completions.from;
 
   return (

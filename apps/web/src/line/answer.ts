@@ -1,17 +1,25 @@
 import {
+  type Edit,
+  type EditInput,
   type HandDeed,
   type LineRequest,
+  type Outcome,
   ShowError,
+  type UpdatePlace,
   describeEdits,
   deedWords,
   giveMoves,
   makeEdits,
+  offeredPlace,
   readEdits,
   recordSentence,
 } from "@zm/core";
 import type { DraftOutcome } from "../choice/useDraft.ts";
 import { lookCount } from "../choice/useDraft.ts";
+import { chosenLights } from "../choice/choice.ts";
+import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useRecording } from "../hand/useRecording.ts";
+import type { useUpdating } from "../hand/useUpdating.ts";
 import { lightWords } from "../shared/words.ts";
 import type { OpenShow } from "../show/useShow.ts";
 
@@ -21,13 +29,15 @@ export interface Answer {
   readonly fault: boolean;
 }
 
+/** What a line can be done with: each works out what it would come to before it does it. */
+export interface Doers {
+  readonly recording: ReturnType<typeof useRecording>;
+  readonly updating: ReturnType<typeof useUpdating>;
+  readonly keeping: ReturnType<typeof useKeeping>;
+}
+
 /** Reads a line back in plain words with its impact, before it is made. */
-export function answerTo(
-  request: LineRequest,
-  { sheet }: OpenShow,
-  draft: DraftOutcome,
-  recording: ReturnType<typeof useRecording>,
-): Answer {
+export function answerTo(request: LineRequest, { sheet }: OpenShow, draft: DraftOutcome, doers: Doers): Answer {
   const good = (text: string): Answer => ({ text, fault: false });
   switch (request.kind) {
     case "history":
@@ -41,22 +51,55 @@ export function answerTo(
     case "hand":
       return handAnswer(request.deed, sheet);
     case "update":
-      return good(
-        request.place === undefined
-          ? "Enter opens the update sheet"
-          : `Enter puts what has changed ${{ here: "into the cue on stage", atSource: "where it comes from", inPalette: "into the palettes" }[request.place]}`,
-      );
+      return request.place === undefined
+        ? good("Enter opens the update sheet")
+        : updateAnswer(request, request.place, sheet, doers.updating);
     case "keep":
-      return good(`Enter keeps what is in hand as the ${request.what} ${request.label}`);
+      return unlessRefused(() => {
+        const edit =
+          request.what === "palette" ? doers.keeping.paletteEdit(request) : doers.keeping.paceEdit(request.label, chosenLights());
+        return `Keeps what is in hand. ${editWords(sheet, [edit])}. Enter keeps it`;
+      });
     case "record":
-      return recordAnswer(request, sheet, recording);
+      return recordAnswer(request, sheet, doers.recording);
     case "edit":
       if (!draft) return good("");
       if ("fault" in draft) return { text: draft.fault, fault: true };
-      return good(
-        `${describeEdits(readEdits(request.edits))}: ${draft.outcome.steps.length === 0 ? "changes nothing" : lookCount(draft.outcome)}. Enter makes it, Esc drops it`,
-      );
+      return good(`${outcomeWords(readEdits(request.edits), draft.outcome)}. Enter makes it, Esc drops it`);
   }
+}
+
+/** What edits do and how many looks they change: "Cue 6: 2 lights updated here: 3 cues look different". */
+function editWords(sheet: OpenShow["sheet"], edits: readonly EditInput[]): string {
+  const read = readEdits(edits);
+  return outcomeWords(read, makeEdits(sheet, read));
+}
+
+function outcomeWords(edits: readonly Edit[], outcome: Outcome): string {
+  return `${describeEdits(edits)}: ${outcome.steps.length === 0 ? "changes nothing" : lookCount(outcome)}`;
+}
+
+/** What work says, or why the show refuses it. */
+function unlessRefused(work: () => string): Answer {
+  try {
+    return { text: work(), fault: false };
+  } catch (error) {
+    if (error instanceof ShowError) return { text: error.faults[0] ?? error.message, fault: true };
+    throw error;
+  }
+}
+
+function updateAnswer(
+  { selection }: Extract<LineRequest, { kind: "update" }>,
+  place: UpdatePlace,
+  sheet: OpenShow["sheet"],
+  updating: Doers["updating"],
+): Answer {
+  if (updating.cue === null) return { text: "No cue is on stage; there is none to update", fault: true };
+  return unlessRefused(() => {
+    const edits = updating.plan(updating.optionsFor(selection), (option) => offeredPlace(option, place));
+    return `${editWords(sheet, edits)}. Enter updates`;
+  });
 }
 
 function handAnswer(deed: HandDeed, sheet: OpenShow["sheet"]): Answer {
@@ -73,31 +116,22 @@ function handAnswer(deed: HandDeed, sheet: OpenShow["sheet"]): Answer {
     ];
     return { text: `In hand, live: ${whose}, ${times.filter(Boolean).join(" ")}. Enter does it`, fault: false };
   }
-  try {
+  return unlessRefused(() => {
     giveMoves(sheet, deed.selection, deed.deed, () => 0);
-    return { text: `In hand, live: ${whose} ${deedWords(deed.deed)}. Enter gives it`, fault: false };
-  } catch (error) {
-    if (error instanceof ShowError) return { text: error.faults[0] ?? error.message, fault: true };
-    throw error;
-  }
+    return `In hand, live: ${whose} ${deedWords(deed.deed)}. Enter gives it`;
+  });
 }
 
 function recordAnswer(
   { cue, wish }: Extract<LineRequest, { kind: "record" }>,
   sheet: OpenShow["sheet"],
-  recording: ReturnType<typeof useRecording>,
+  recording: Doers["recording"],
 ): Answer {
   if (cue === undefined) return { text: "Enter opens the record sheet", fault: false };
-  try {
+  return unlessRefused(() => {
     const number = cue === "next" ? (recording.next ?? "") : cue;
     const plan = recording.plan({ ...wish, cue: number });
     const warning = recording.warningFor(number);
-    return {
-      text: `${recordSentence(recording.list, plan, makeEdits(sheet, readEdits(plan.edit)))}. ${warning ? `${warning}. ` : ""}Enter records it`,
-      fault: false,
-    };
-  } catch (error) {
-    if (error instanceof ShowError) return { text: error.faults[0] ?? error.message, fault: true };
-    throw error;
-  }
+    return `${recordSentence(recording.list, plan, makeEdits(sheet, readEdits(plan.edit)))}. ${warning ? `${warning}. ` : ""}Enter records it`;
+  });
 }

@@ -1,7 +1,7 @@
 import { type LineRequest, type UpdateOption, type UpdatePlace, heldKeys, offeredPlace, isCueNumber } from "@zm/core";
 import { useCallback } from "react";
 import { useNavigate } from "react-router";
-import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
+import { chooseBefore, chooseLights, chosenLights, useChoice } from "../choice/choice.ts";
 import { litLights } from "../give/ChooseLights.tsx";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
@@ -75,8 +75,7 @@ export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
 
   const keep = (asked: Asked<"keep">): Promise<boolean> => {
     if (asked.what === "palette") return keeping.keepPalette(asked);
-    const chosen = useChoice.getState().channels;
-    return keeping.keepPace(asked.label, chosen.length > 0 ? chosen : undefined);
+    return keeping.keepPace(asked.label, chosenLights());
   };
 
   const edit = async ({ edits, cues, channels }: Asked<"edit">): Promise<boolean> => {
