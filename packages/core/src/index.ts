@@ -29,6 +29,7 @@ export * from "./play/rehearse.ts";
 export * from "./play/track.ts";
 export * from "./edit/edit.ts";
 export * from "./edit/edits.ts";
+export { patchedTimes } from "./edit/plan/setTimes.ts";
 export * from "./edit/gather.ts";
 export * from "./edit/impact.ts";
 export * from "./edit/step.ts";

@@ -202,7 +202,7 @@ test("own times of lights are the times that they say, fans included", () => {
 test("the options of a record may stand in any order", () => {
   const options: readonly (readonly [string, object])[] = [
     ["up 3 delay 1", { times: expect.objectContaining({ up: 3, upDelay: 1 }) }],
-    ["position 4", { times: expect.objectContaining({ position: { fade: 4, delay: undefined } }) }],
+    ["position 4", { times: expect.objectContaining({ position: { fade: 4 } }) }],
     ["replace", { mode: "replace" }],
     ["only", { scope: "cueOnly" }],
     ["part 2", { part: 2 }],

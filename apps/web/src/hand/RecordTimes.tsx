@@ -1,11 +1,8 @@
-import type { FamilyTimes, PartTimes } from "@zm/core";
+import { type PartTimes, patchedTimes } from "@zm/core";
+import { Fragment } from "react";
+import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
-
-const PLAIN = [
-  { name: "up", fade: "up", delay: "upDelay" },
-  { name: "down", fade: "down", delay: "downDelay" },
-] as const;
-const FAMILIES = ["position", "colour", "beam"] as const;
+import { seconds } from "../shared/words.ts";
 
 interface RecordTimesProps {
   times: PartTimes;
@@ -16,58 +13,31 @@ interface RecordTimesProps {
 
 /** The times that a record gives its part: up, down and the families across, their delays below. An empty field gives none. */
 export function RecordTimes({ times, stored, onChange }: RecordTimesProps) {
-  const setFamily = (family: (typeof FAMILIES)[number], change: FamilyTimes): void =>
-    onChange({ ...times, [family]: { ...times[family], ...change } });
   return (
     <div role="group" aria-label="Times of the cue" className="grid grid-cols-[2.6rem_repeat(5,1fr)] items-center gap-x-1.5 gap-y-1">
       <span />
-      {["up", "down", ...FAMILIES].map((word) => (
-        <span key={word} className="text-[13px] text-quiet">
-          {word}
+      {TIMED.map((of) => (
+        <span key={of} className="text-[13px] text-quiet">
+          {of}
         </span>
       ))}
-      <span className="text-[13px] text-quiet">time</span>
-      {PLAIN.map(({ name, fade }) => (
-        <SecondsField
-          key={name}
-          label={`${name}, seconds`}
-          value={times[fade]}
-          hint={hintOf(stored?.[fade])}
-          onTake={(value) => onChange({ ...times, [fade]: value ?? undefined })}
-        />
-      ))}
-      {FAMILIES.map((family) => (
-        <SecondsField
-          key={family}
-          label={`${family}, seconds`}
-          value={times[family]?.fade}
-          hint={hintOf(stored?.[family]?.fade)}
-          onTake={(value) => setFamily(family, { fade: value ?? undefined })}
-        />
-      ))}
-      <span className="text-[13px] text-quiet">delay</span>
-      {PLAIN.map(({ name, delay }) => (
-        <SecondsField
-          key={name}
-          label={`${name} delay, seconds`}
-          value={times[delay]}
-          hint={hintOf(stored?.[delay])}
-          onTake={(value) => onChange({ ...times, [delay]: value ?? undefined })}
-        />
-      ))}
-      {FAMILIES.map((family) => (
-        <SecondsField
-          key={family}
-          label={`${family} delay, seconds`}
-          value={times[family]?.delay}
-          hint={hintOf(stored?.[family]?.delay)}
-          onTake={(value) => setFamily(family, { delay: value ?? undefined })}
-        />
+      {(["time", "delay"] as const).map((what) => (
+        <Fragment key={what}>
+          <span className="text-[13px] text-quiet">{what}</span>
+          {TIMED.map((of) => {
+            const held = timeIn(stored, of, what);
+            return (
+              <SecondsField
+                key={of}
+                label={what === "time" ? `${of}, seconds` : `${of} delay, seconds`}
+                value={timeIn(times, of, what)}
+                hint={held === undefined ? undefined : seconds(held)}
+                onTake={(value) => onChange(patchedTimes(times, timePatch(of, what, value)))}
+              />
+            );
+          })}
+        </Fragment>
       ))}
     </div>
   );
-}
-
-function hintOf(stored: number | undefined): string | undefined {
-  return stored === undefined ? undefined : String(stored);
 }

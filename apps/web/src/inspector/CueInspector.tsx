@@ -1,7 +1,8 @@
-import { type Cue, type ListSheet, type Part, type Trigger, chainAround, cueDuration, freeNumberAfter } from "@zm/core";
+import { type Cue, type ListSheet, type Part, type TimesPatch, type Trigger, chainAround, cueDuration, freeNumberAfter } from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
-import { useId } from "react";
+import { Fragment, useId } from "react";
 import { chooseCue } from "../choice/choice.ts";
+import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, seconds } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
@@ -93,12 +94,10 @@ function TriggerFields({ cue, onTake }: { cue: Cue; onTake: (trigger: Trigger | 
   );
 }
 
-const FAMILY_TIMES = ["position", "colour", "beam"] as const;
-
 function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part }) {
   const makeEdits = useMakeEdits();
   const { times } = part;
-  const set = (patch: object): void =>
+  const set = (patch: TimesPatch): void =>
     void makeEdits([{ op: "setTimes", list: list.id, from: cue.number, to: cue.number, part: part.number, set: patch }]);
   return (
     <fieldset aria-label={`Times of part ${part.number}`} className="border-t border-rule pt-2">
@@ -111,59 +110,22 @@ function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part
         <span />
         <span className="text-[13px] text-quiet">time</span>
         <span className="text-[13px] text-quiet">delay</span>
-        <TimeRow
-          name="up"
-          part={part.number}
-          time={times.up}
-          delay={times.upDelay}
-          onTime={(up) => set({ up })}
-          onDelay={(upDelay) => set({ upDelay })}
-          hints={["0", "0"]}
-        />
-        <TimeRow
-          name="down"
-          part={part.number}
-          time={times.down}
-          delay={times.downDelay}
-          onTime={(down) => set({ down })}
-          onDelay={(downDelay) => set({ downDelay })}
-          hints={[seconds(times.up ?? 0), seconds(times.upDelay ?? 0)]}
-        />
-        {FAMILY_TIMES.map((family) => (
-          <TimeRow
-            key={family}
-            name={family}
-            part={part.number}
-            time={times[family]?.fade}
-            delay={times[family]?.delay}
-            onTime={(fade) => set({ [family]: { fade } })}
-            onDelay={(delay) => set({ [family]: { delay } })}
-            hints={[seconds(times.up ?? 0), seconds(times.upDelay ?? 0)]}
-          />
+        {TIMED.map((of) => (
+          <Fragment key={of}>
+            <span className="text-quiet">{of}</span>
+            {(["time", "delay"] as const).map((what) => (
+              <SecondsField
+                key={what}
+                label={`${of} ${what}, part ${part.number}`}
+                value={timeIn(times, of, what)}
+                hint={of === "up" ? "0" : seconds(timeIn(times, "up", what) ?? 0)}
+                onTake={(value) => set(timePatch(of, what, value))}
+              />
+            ))}
+          </Fragment>
         ))}
       </div>
     </fieldset>
-  );
-}
-
-interface TimeRowProps {
-  name: string;
-  part: number;
-  time: number | undefined;
-  delay: number | undefined;
-  onTime: (value: number | null) => void;
-  onDelay: (value: number | null) => void;
-  /** What holds where a field is empty. */
-  hints: [string, string];
-}
-
-function TimeRow({ name, part, time, delay, onTime, onDelay, hints }: TimeRowProps) {
-  return (
-    <>
-      <span className="text-quiet">{name}</span>
-      <SecondsField label={`${name} time, part ${part}`} value={time} hint={hints[0]} onTake={onTime} />
-      <SecondsField label={`${name} delay, part ${part}`} value={delay} hint={hints[1]} onTake={onDelay} />
-    </>
   );
 }
 

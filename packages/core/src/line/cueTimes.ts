@@ -1,9 +1,8 @@
-import type { EditInput } from "../edit/edits.ts";
+import type { EditInput, TimesPatch } from "../edit/edits.ts";
+import { patchedTimes } from "../edit/plan/setTimes.ts";
 import type { PartTimes } from "../show/schema.ts";
 import { Fault } from "./names.ts";
 import type { TypedPartTimes, TypedTime, TypedTrigger } from "./sentence.ts";
-
-type TimesPatch = NonNullable<Extract<EditInput, { op: "setTimes" }>["set"]>;
 
 /** The change that typed times make to a part's times; null forgets one. Seconds. */
 export function timesPatchOf({ up, down, ...families }: TypedPartTimes): TimesPatch {
@@ -27,18 +26,7 @@ function familyPatch({ time, delay }: TypedTime): { fade?: number | null; delay?
 export function recordTimesOf(typed: TypedPartTimes): PartTimes {
   if (Object.values(typed).some(({ time, delay }) => time === null || delay === null))
     throw new Fault({ message: "A record gives times; to forget one write #12: up none", at: 0, length: "record".length });
-  const seconds = (value: number | null | undefined): number | undefined => value ?? undefined;
-  const times: PartTimes = {
-    up: seconds(typed.up?.time),
-    upDelay: seconds(typed.up?.delay),
-    down: seconds(typed.down?.time),
-    downDelay: seconds(typed.down?.delay),
-  };
-  for (const family of ["position", "colour", "beam"] as const) {
-    const given = typed[family];
-    if (given) times[family] = { fade: seconds(given.time), delay: seconds(given.delay) };
-  }
-  return times;
+  return patchedTimes({}, timesPatchOf(typed));
 }
 
 /** The edit that makes cues wait for a Go or follow the cue before. */

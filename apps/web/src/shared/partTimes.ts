@@ -1,0 +1,18 @@
+import type { PartTimes, TimesPatch } from "@zm/core";
+
+/** What of a cue has times: levels that rise, levels that fall, and the other families. */
+export const TIMED = ["up", "down", "position", "colour", "beam"] as const;
+export type Timed = (typeof TIMED)[number];
+
+/** A time of a part as it is stored, seconds; undefined where it has none of its own. */
+export function timeIn(times: PartTimes | undefined, of: Timed, what: "time" | "delay"): number | undefined {
+  if (of === "up") return what === "time" ? times?.up : times?.upDelay;
+  if (of === "down") return what === "time" ? times?.down : times?.downDelay;
+  return what === "time" ? times?.[of]?.fade : times?.[of]?.delay;
+}
+
+/** The change that gives a part one time, or with null takes it away. */
+export function timePatch(of: Timed, what: "time" | "delay", value: number | null): TimesPatch {
+  if (of === "up" || of === "down") return { [what === "time" ? of : (`${of}Delay` as const)]: value };
+  return { [of]: what === "time" ? { fade: value } : { delay: value } };
+}
