@@ -122,3 +122,8 @@ export function chosenCues({ cue, cueEnd }: Pick<Choice, "cue" | "cueEnd">): { f
   const end = cueEnd ?? cue;
   return Number(cue) <= Number(end) ? { from: cue, to: end } : { from: end, to: cue };
 }
+
+/** Works on another list from now on; null is the show's first. What was chosen in the old one is let go. */
+export function chooseList(list: string | null): void {
+  useChoice.setState({ list, cue: null, cueEnd: null, draft: null, deed: null });
+}

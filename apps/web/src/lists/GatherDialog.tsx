@@ -1,11 +1,11 @@
 import { type GatheredCue, freeId, gatherEdits } from "@zm/core";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { chooseList } from "../choice/choice.ts";
 import { outcomeOf } from "../choice/useDraft.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { chooseList } from "./ListMenu.tsx";
 
 /** Making a list from cues of other lists, in an order of its own: copies of what they store, or their whole looks. */
 export function GatherDialog({ onClose }: { onClose: () => void }) {

@@ -1,7 +1,7 @@
 import { type ListSheet, type ShowSheet, count, freeId } from "@zm/core";
 import { ListPlus, ListTree, PencilLine, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { chooseList } from "../choice/choice.ts";
 import { outcomeOf } from "../choice/useDraft.ts";
 import { notify } from "../shared/notices.ts";
 import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
@@ -114,9 +114,4 @@ export function ListMenu() {
 function removalWords(sheet: ShowSheet, list: ListSheet): string {
   const alone = outcomeOf(sheet, [{ op: "removeList", list: list.id }]);
   return `Remove this list and its ${count(list.cues.length, "cue")}${alone && "fault" in alone ? ", and what other cues say of it" : ""}`;
-}
-
-/** Works on another list from now on; null is the show's first. What was chosen in the old one is let go. */
-export function chooseList(list: string | null): void {
-  useChoice.setState({ list, cue: null, cueEnd: null, draft: null, deed: null });
 }

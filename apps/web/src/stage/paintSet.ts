@@ -1,7 +1,6 @@
 import type { Light, Point } from "@zm/core";
-import type { Project } from "./paintStage.ts";
 import { BACK } from "./scene.ts";
-import type { StageView } from "./view.ts";
+import type { Project, StageView } from "./view.ts";
 
 /** A colour for the canvas: light times a factor, with an opacity. */
 export function shade(light: Light, factor: number, alpha = 1): string {

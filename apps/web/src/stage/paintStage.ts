@@ -3,7 +3,7 @@ import { type LightField, addBeam, addPool, developField, lightField } from "./l
 import { paintPlanSet, paintRoom, paintSet, shade } from "./paintSet.ts";
 import { BACK, type StageLight } from "./scene.ts";
 import type { Sprites } from "./sprites.ts";
-import type { StageView } from "./view.ts";
+import type { Project, StageView } from "./view.ts";
 
 /** How the picture is drawn. */
 export interface StageOptions {
@@ -26,8 +26,6 @@ export interface StageOptions {
   readonly quiet: string;
   readonly glass: string;
 }
-
-export type Project = StageView["project"];
 
 /** How many points of the light's grid stand on a pixel of the picture, in each direction. */
 const GRID = 0.22;

@@ -11,6 +11,9 @@ export interface StageView {
   unproject(x: number, y: number): Point;
 }
 
+/** Where a place on the stage stands in the picture, and how many pixels a metre has there. */
+export type Project = StageView["project"];
+
 /** The view from the middle of the house, or the plan from above. */
 export function stageView(name: ViewName, width: number, height: number): StageView {
   return name === "front" ? frontView(width, height) : planView(width, height);
