@@ -1,4 +1,5 @@
 import { Suspense } from "react";
+import { useMatch } from "react-router";
 import { findRow } from "@zm/core";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useList } from "../show/useShow.ts";
@@ -16,19 +17,23 @@ import { ValueStory } from "./ValueStory.tsx";
  */
 export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" }) {
   const choice = useChoice();
+  const drafted = choice.draft?.from === "line" || choice.draft?.from === "rig";
+  const lights = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
+  // The other tabs of the rig have all that they say beside what is chosen in them.
+  if (view === "rig" && lights !== "lights" && !drafted) return null;
   return (
     <aside
       aria-label="Inspector"
       tabIndex={0}
       className="flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-base-200 px-4 py-4"
     >
-      {(choice.draft?.from === "line" || choice.draft?.from === "rig") && <DraftPanel />}
+      {drafted && <DraftPanel />}
       {(view === "stage" || view === "stageBlind") && (
         <Suspense fallback={null}>
           <GivePanel blind={view === "stageBlind"} />
         </Suspense>
       )}
-      {view === "rig" && <RigPanel />}
+      {view === "rig" && lights === "lights" && <RigPanel />}
       {view === "cue" && <ChosenCue />}
     </aside>
   );

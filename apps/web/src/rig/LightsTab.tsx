@@ -8,7 +8,7 @@ import { BulkForm } from "./BulkForm.tsx";
 import { CellField } from "./CellField.tsx";
 import { RigTable } from "./RigTable.tsx";
 
-const COLUMNS = "grid-cols-[64px_minmax(120px,1fr)_132px_76px_repeat(3,64px)_minmax(90px,1fr)]";
+const COLUMNS = "grid-cols-[52px_minmax(110px,1fr)_128px_74px_repeat(3,58px)_minmax(90px,1fr)]";
 
 /** Every light of the rig, a row for each: what it is called, what it is, where it is patched and hung. */
 export function LightsTab() {
@@ -50,7 +50,7 @@ export function LightsTab() {
       <div ref={scroller} role="grid" aria-label="Lights" aria-rowcount={show.channels.length + 1} className="min-h-0 flex-1 overflow-auto">
         <div
           role="row"
-          className={`sticky top-0 z-10 grid h-8 min-w-[700px] items-center border-b border-rule bg-base-100 px-4 text-[13px] text-quiet ${COLUMNS}`}
+          className={`sticky top-0 z-10 grid h-8 min-w-[660px] items-center border-b border-rule bg-base-100 px-4 text-[13px] text-quiet ${COLUMNS}`}
         >
           {["light", "label", "type", "patch", "x", "y", "z", "groups"].map((name) => (
             <span
@@ -80,7 +80,7 @@ export function LightsTab() {
                 role="row"
                 aria-rowindex={item.index + 2}
                 aria-selected={isChosen}
-                className={`absolute left-0 grid h-7 w-full min-w-[700px] items-center border-b border-rule/50 px-4 ${COLUMNS} ${isChosen ? "bg-base-300" : ""}`}
+                className={`absolute left-0 grid h-7 w-full min-w-[660px] items-center border-b border-rule/50 px-4 ${COLUMNS} ${isChosen ? "bg-base-300" : ""}`}
                 style={{ top: item.start }}
               >
                 <span role="rowheader">

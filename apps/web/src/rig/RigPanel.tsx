@@ -1,6 +1,5 @@
 import { type EditInput, freeId, hangEdits, labelEdits, readPatch, renumberEdits, repatchEdits } from "@zm/core";
 import { useState } from "react";
-import { useMatch } from "react-router";
 import { useChoice } from "../choice/choice.ts";
 import { outcomeOf } from "../choice/useDraft.ts";
 import { notify } from "../shared/notices.ts";
@@ -18,8 +17,6 @@ export function RigPanel() {
   const [naming, setNaming] = useState(false);
   const [removing, setRemoving] = useState<string | null>(null);
   const known = channels.filter((channel) => sheet.keys.byChannel.has(channel));
-  const lights = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
-  if (lights !== "lights") return null;
   if (known.length === 0)
     return (
       <p className="text-quiet">

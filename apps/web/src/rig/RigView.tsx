@@ -1,5 +1,6 @@
 import { NavLink, useParams } from "react-router";
 import { useShow } from "../show/useShow.ts";
+import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { GroupsTab } from "./GroupsTab.tsx";
 import { LightsTab } from "./LightsTab.tsx";
 import { PacesTab } from "./PacesTab.tsx";
@@ -14,6 +15,9 @@ const TABS = [
   ["paces", "Paces"],
 ] as const;
 
+/** Number and label alone: here the tables want the room. */
+const SPINE = 200;
+
 /** What is prepared before the first cue: lights and their types, groups, palettes and paces. */
 export default function RigView() {
   const { tab = "lights" } = useParams();
@@ -27,24 +31,27 @@ export default function RigView() {
     paces: show.paces.length,
   };
   return (
-    <div className="flex h-full flex-col">
-      <nav aria-label="Rig" className="flex h-9 shrink-0 items-stretch gap-1 border-b border-rule px-3">
-        {TABS.map(([path, word]) => (
-          <NavLink
-            key={path}
-            to={`/show/${id}/rig/${path}`}
-            className={`flex items-center gap-1.5 border-b-2 px-3 text-[14px] ${path === tab ? "border-secondary text-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
-          >
-            {word} <span className="figures text-[12px]">{counts[path]}</span>
-          </NavLink>
-        ))}
-      </nav>
-      <div className="min-h-0 flex-1">
-        {tab === "lights" && <LightsTab />}
-        {tab === "types" && <TypesTab />}
-        {tab === "groups" && <GroupsTab />}
-        {tab === "palettes" && <PalettesTab />}
-        {tab === "paces" && <PacesTab />}
+    <div className="flex h-full">
+      <SpineColumn width={SPINE} />
+      <div className="flex min-w-0 flex-1 flex-col">
+        <nav aria-label="Rig" className="flex h-9 shrink-0 items-stretch gap-1 border-b border-rule px-3">
+          {TABS.map(([path, word]) => (
+            <NavLink
+              key={path}
+              to={`/show/${id}/rig/${path}`}
+              className={`flex items-center gap-1.5 border-b-2 px-3 text-[14px] ${path === tab ? "border-secondary text-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
+            >
+              {word} <span className="figures text-[12px]">{counts[path]}</span>
+            </NavLink>
+          ))}
+        </nav>
+        <div className="min-h-0 flex-1">
+          {tab === "lights" && <LightsTab />}
+          {tab === "types" && <TypesTab />}
+          {tab === "groups" && <GroupsTab />}
+          {tab === "palettes" && <PalettesTab />}
+          {tab === "paces" && <PacesTab />}
+        </div>
       </div>
     </div>
   );

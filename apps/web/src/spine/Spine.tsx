@@ -11,6 +11,8 @@ import { useMakeEdits } from "../show/useShow.ts";
 const NARROW = 330;
 /** Narrower than this only number, label and follow stand in a row. */
 const SLIM = 270;
+/** Narrower than this only number and label do. */
+const BARE = 220;
 
 /** The headings over the spine's columns; what else stands over them is given. */
 export function SpineHeader({ width, children }: { width: number; children?: React.ReactNode }) {
@@ -28,9 +30,11 @@ export function SpineHeader({ width, children }: { width: number; children?: Rea
       <span role="columnheader" className="min-w-0 flex-1 pl-1.5">
         label
       </span>
-      <span role="columnheader" className="w-[86px] shrink-0">
-        follows
-      </span>
+      {width > BARE && (
+        <span role="columnheader" className="w-[86px] shrink-0">
+          follows
+        </span>
+      )}
       {times && (
         <>
           <span role="columnheader" className="w-[44px] shrink-0 text-right">
@@ -116,12 +120,14 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
         )}
         {width > SLIM && <CueTags cue={cue} />}
       </span>
-      <span
-        role="gridcell"
-        className={`figures shrink-0 truncate text-[12px] text-secondary ${cue.trigger?.type === "follow" ? "w-[86px]" : ""}`}
-      >
-        {triggerWords(cue.trigger)}
-      </span>
+      {width > BARE && (
+        <span
+          role="gridcell"
+          className={`figures shrink-0 truncate text-[12px] text-secondary ${cue.trigger?.type === "follow" ? "w-[86px]" : ""}`}
+        >
+          {triggerWords(cue.trigger)}
+        </span>
+      )}
       {times &&
         (["up", "down"] as const).map((name) => (
           <span key={name} role="gridcell" className="figures w-[44px] shrink-0 text-right" onDoubleClick={open(name)}>
