@@ -15,7 +15,7 @@ export function LensSwitch() {
   const lens = useChoice((choice) => choice.lens);
   const tracked = useChoice((choice) => choice.tracked);
   return (
-    <div className="absolute top-1 left-2.5 flex items-center" role="group" aria-label="Lens">
+    <div className="absolute top-1 left-2.5 z-40 flex items-center" role="group" aria-label="Lens">
       {LENSES.map(([each, word]) => (
         <button
           key={each}

@@ -153,7 +153,9 @@ export function ScoreView() {
   };
 
   return (
-    <>
+    <div className="relative h-full">
+      {/* Over the corner of the table, and no part of it: rows hold cells alone. */}
+      <LensSwitch />
       <div
         ref={scroller}
         role="grid"
@@ -167,9 +169,7 @@ export function ScoreView() {
       >
         <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
           <div role="row" className="sticky top-0 z-30 flex border-b border-rule bg-base-100" style={{ height: HEADER }}>
-            <SpineHeader width={SPINE_WIDTH}>
-              <LensSwitch />
-            </SpineHeader>
+            <SpineHeader width={SPINE_WIDTH} />
             <SheetHeader layout={layout} />
           </div>
           <div className="relative" style={{ height: rows.getTotalSize() }}>
@@ -192,7 +192,7 @@ export function ScoreView() {
         </div>
       </div>
       <CellReadout list={list} />
-    </>
+    </div>
   );
 }
 

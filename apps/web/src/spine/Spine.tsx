@@ -14,8 +14,8 @@ const SLIM = 270;
 /** Narrower than this only number and label do. */
 const BARE = 220;
 
-/** The headings over the spine's columns; what else stands over them is given. */
-export function SpineHeader({ width, children }: { width: number; children?: React.ReactNode }) {
+/** The headings over the spine's columns. */
+export function SpineHeader({ width }: { width: number }) {
   const times = width > NARROW;
   return (
     <div
@@ -23,7 +23,6 @@ export function SpineHeader({ width, children }: { width: number; children?: Rea
       className="sticky left-0 z-10 flex shrink-0 items-end border-r border-rule bg-base-100 pb-1.5 text-[13px] text-quiet"
       style={{ width }}
     >
-      {children}
       <span role="columnheader" className="w-[58px] shrink-0 pr-2 text-right">
         cue
       </span>
