@@ -37,6 +37,17 @@ await shot("score-colour", "score", async (page) => {
   await page.getByRole("button", { name: "Colour", exact: true }).click();
   await drag(page, { row: 4, x: 20 }, { row: 4, x: 20 });
 });
+await shot("score-position", "score", async (page) => {
+  await page.getByRole("button", { name: "Position", exact: true }).click();
+  await drag(page, { row: 8, x: 170 }, { row: 8, x: 400 });
+  await page.getByLabel("pan of the cells").fill("-30~30");
+});
+await shot("score-times", "score", async (page) => {
+  await page.getByRole("button", { name: "Times", exact: true }).click();
+  await drag(page, { row: 9, x: 20 }, { row: 9, x: 400 });
+  await page.getByLabel("own fade of the moves, seconds").fill("2");
+  await page.getByLabel("own delay of the moves, seconds").fill("0~3");
+});
 await shot("score-foolscap", "score", async (page) => {
   await page.getByRole("button", { name: "Light: foolscap" }).click();
   await page.getByRole("button", { name: "Tracked" }).click();

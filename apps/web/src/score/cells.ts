@@ -73,8 +73,12 @@ function familyText(list: ListSheet, keys: readonly Key[], moved: readonly Key[]
   if (palette !== undefined) return palette;
   if (lens === "colour") return "mixed";
   const told = lens === "position" ? keys : moved;
-  return told.map((key) => valueText(valueIn(list, key, row))).join("/");
+  const values = told.map((key) => valueIn(list, key, row));
+  return values.map((value) => (Number.isNaN(value) ? UNSET : valueText(value))).join("/");
 }
+
+/** Stands where one attribute of a family is set and another is not. */
+const UNSET = "·";
 
 function valueIn(list: ListSheet, key: Key, row: number): number {
   return traceOf(list, key).values[row] ?? Number.NaN;

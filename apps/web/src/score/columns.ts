@@ -29,7 +29,7 @@ export interface SheetLayout {
 
 const GAP = 14;
 const FOLDED = 64;
-const WIDTHS: Readonly<Record<Lens, number>> = { intensity: 43, position: 76, colour: 62, beam: 62, times: 54 };
+const WIDTHS: Readonly<Record<Lens, number>> = { intensity: 43, position: 76, colour: 62, beam: 62, times: 68 };
 
 /** Columns across the sheet: the lights by groups in the show's order, each light once, the rest at the end. */
 export function layoutColumns(show: Show, lens: Lens, folded: ReadonlySet<string>): SheetLayout {
