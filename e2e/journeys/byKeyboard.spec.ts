@@ -59,7 +59,7 @@ test("from an empty show to a run by keyboard alone: rig, palettes, a pace, ten 
     await enterLine(page, "stage");
     await enterLine(page, "@washes red = 10");
     await enterLine(page, "@washes green = 20");
-    await enterLine(page, "@washes blue = 90", /^In hand, live: 6 lights: 11–16 blue to 90/);
+    await enterLine(page, "@washes blue = 90", /^In hand, live: 6 lights: 11–16, blue to 90/);
     await enterLine(page, 'keep palette "Night" colour');
     await expect.poll(async () => (await inHand(request, show))["11.red"]?.move).toEqual({ palette: "night" });
     await enterLine(page, "@washes pan = -40~40");

@@ -88,7 +88,7 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
           </select>
         )}
         <input
-          id={lens === "colour" ? undefined : "range-value"}
+          id={lens === "colour" && palettes.length > 0 ? undefined : "range-value"}
           aria-label={lens === "intensity" ? undefined : `${attribute} of the cells`}
           className="input input-sm figures min-w-0 flex-1 bg-base-100"
           placeholder={lens === "position" ? "=-20 0~30" : "70 +10 out"}

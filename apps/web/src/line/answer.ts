@@ -31,13 +31,13 @@ export interface Answer {
 
 /** What a line can be done with: each works out what it would come to before it does it. */
 export interface Doers {
-  readonly recording: ReturnType<typeof useRecording>;
-  readonly updating: ReturnType<typeof useUpdating>;
-  readonly keeping: ReturnType<typeof useKeeping>;
+  readonly recording: Pick<ReturnType<typeof useRecording>, "plan" | "warningFor" | "list" | "next">;
+  readonly updating: Pick<ReturnType<typeof useUpdating>, "cue" | "optionsFor" | "plan">;
+  readonly keeping: Pick<ReturnType<typeof useKeeping>, "paletteEdit" | "paceEdit">;
 }
 
 /** Reads a line back in plain words with its impact, before it is made. */
-export function answerTo(request: LineRequest, { sheet }: OpenShow, draft: DraftOutcome, doers: Doers): Answer {
+export function answerTo(request: LineRequest, { sheet }: Pick<OpenShow, "sheet">, draft: DraftOutcome, doers: Doers): Answer {
   const good = (text: string): Answer => ({ text, fault: false });
   switch (request.kind) {
     case "history":
@@ -105,7 +105,7 @@ function updateAnswer(
 function handAnswer(deed: HandDeed, sheet: OpenShow["sheet"]): Answer {
   if (deed.do === "takeUp") return { text: "Takes up again what was dropped last. Enter does it", fault: false };
   const { channels, attributes, families } = deed.selection;
-  const whose = [channels ? lightWords(channels) : "all", ...(attributes ?? []), ...(families ?? [])].join(" ");
+  const whose = [channels ? lightWords(channels) : "all", ...(attributes ?? []), ...(families ?? [])].join(", ");
   if (deed.do === "drop") return { text: `Drops from the Hand: ${whose}. Enter does it`, fault: false };
   if (deed.do === "pace") return { text: `In hand, live: ${whose}, pace ${deed.pace}. Enter does it`, fault: false };
   if (deed.do === "time") {

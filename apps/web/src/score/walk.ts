@@ -15,7 +15,11 @@ const STEPS: Readonly<Record<string, { rows: number; columns: number }>> = {
 };
 
 /** Walks the cells with the arrow keys; with shift the chosen block grows. False for a key that does not walk. */
-export function moveFocus(event: KeyboardEvent, list: ListSheet, layout: SheetLayout): boolean {
+export function moveFocus(
+  event: Pick<KeyboardEvent, "key" | "shiftKey" | "altKey" | "metaKey">,
+  list: ListSheet,
+  layout: SheetLayout,
+): boolean {
   const step = STEPS[event.key];
   if (!step || event.altKey || event.metaKey) return false;
   const choice = useChoice.getState();

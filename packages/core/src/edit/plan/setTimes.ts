@@ -21,7 +21,7 @@ export function planSetTimes(list: ListSheet, edit: SetTimesEdit): Step[] {
   if (chosen.length === 0) {
     const cue = cues[0];
     throw new ShowError(
-      `Cue ${cue?.number ?? ""} has no part ${edit.part ?? ""}; its parts are ${cue?.parts.map((part) => part.number).join(" and ") ?? ""}`,
+      `Cue ${cue?.number ?? ""} has no part ${edit.part ?? ""}; its ${cue?.parts.length === 1 ? "only part is" : "parts are"} ${cue?.parts.map((part) => part.number).join(" and ") ?? ""}`,
     );
   }
   return chosen.flatMap(({ cue, part }) =>
