@@ -173,4 +173,10 @@ test("the line completes words and names, brings back what was typed, and the he
   await keyboard.press("Enter");
   await expect(line).toBeFocused();
   await expect(line).toHaveValue("update at source");
+  await keyboard.press("Escape");
+  await keyboard.press("?");
+  await keyboard.type("record");
+  await expect(page.getByRole("dialog").getByRole("option", { selected: true })).toContainText("record next");
+  await keyboard.press("Enter");
+  await expect(line).toHaveValue("record next");
 });

@@ -82,7 +82,7 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
             {KEYS.map(([where, keys]) => (
               <Command.Group key={where} heading={where} className={GROUP}>
                 {keys.map(([key, what]) => (
-                  <Command.Item key={key} value={`${where} ${key} ${what}`} className={ITEM}>
+                  <Command.Item key={key} value={`${where} ${key} ${what}`} className={ITEM} disabled>
                     <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
                     <span className="text-quiet">{what}</span>
                   </Command.Item>
