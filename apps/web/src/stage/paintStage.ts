@@ -43,7 +43,7 @@ export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRen
   let marked: readonly unknown[] = [];
   return (lights, options) => {
     const { view, furnished, haze, labels, rings, chosen, lasso, sprites } = options;
-    const lit = lights.filter((light) => light.level > 0.002);
+    const lit = lights.filter(isLit);
     const air = ambient(lit);
     const exposure = exposureOf(lit);
     prepare(picture, options);
@@ -55,10 +55,12 @@ export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRen
     paintRoom(picture, view, air);
     picture.globalCompositeOperation = "source-over";
     if (furnished) (view.name === "front" ? paintSet : paintPlanSet)(picture, view.project, air);
-    const inHaze = beams(options, (field) => {
-      if (haze > 0) for (const light of lit) shineBeam(field, view.project, light, haze);
-    });
-    if (inHaze && scratch && haze > 0) layOver(picture, scratch, inHaze, options);
+    if (haze > 0) {
+      const inHaze = beams(options, (field) => {
+        for (const light of lit) shineBeam(field, view.project, light, haze);
+      });
+      if (inHaze && scratch) layOver(picture, scratch, inHaze, options);
+    }
 
     const shows = [options.width, options.height, options.scale, view.name, labels, rings, chosen, lasso, sprites, ...lights.map(markOf)];
     if (shows.length === marked.length && shows.every((fact, index) => fact === marked[index])) return;
@@ -114,9 +116,19 @@ function resize(canvas: HTMLCanvasElement, width: number, height: number): void 
   canvas.height = height;
 }
 
+function isLit({ level }: StageLight): boolean {
+  return level > 0.002;
+}
+
+/** The level that stands under a light; nothing while it is dark. */
+function levelWords(light: StageLight): string {
+  return isLit(light) ? String(Math.round(light.level * 100)) : "";
+}
+
 /** What the marks show of a light, told apart as finely as the eye does. */
-function markOf({ from, to, level, colour }: StageLight): string {
-  return `${from.x} ${from.y} ${from.z} ${to.x} ${to.y} ${to.z} ${Math.round(level * 100)} ${shade(colour, 1)}`;
+function markOf(light: StageLight): string {
+  const { from, to, colour } = light;
+  return `${from.x} ${from.y} ${from.z} ${to.x} ${to.y} ${to.z} ${levelWords(light)} ${shade(colour, 1)}`;
 }
 
 /** The light that hangs in the whole room: what makes unlit things just visible. */
@@ -203,8 +215,7 @@ function paintHead(context: CanvasRenderingContext2D, project: Project, light: S
   const chosen = options.chosen.has(light.channel);
   context.beginPath();
   context.arc(x, y, chosen ? 4.5 : 3, 0, Math.PI * 2);
-  context.fillStyle =
-    light.level > 0.002 ? shade(light.colour, 1, 0.35 + 0.65 * light.level) : shade({ red: 0.22, green: 0.25, blue: 0.24 }, 1);
+  context.fillStyle = isLit(light) ? shade(light.colour, 1, 0.35 + 0.65 * light.level) : shade({ red: 0.22, green: 0.25, blue: 0.24 }, 1);
   context.fill();
   if (chosen) {
     context.strokeStyle = options.glass;
@@ -214,5 +225,5 @@ function paintHead(context: CanvasRenderingContext2D, project: Project, light: S
   if (!options.labels) return;
   const style = { font: options.font, colour: chosen ? options.glass : options.quiet };
   options.sprites.put(context, String(light.channel), x, { bottom: y - 3.5 }, style);
-  if (light.level > 0.002) options.sprites.put(context, String(Math.round(light.level * 100)), x, { top: y + 2.5 }, style);
+  if (isLit(light)) options.sprites.put(context, levelWords(light), x, { top: y + 2.5 }, style);
 }
