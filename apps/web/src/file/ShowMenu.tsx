@@ -48,17 +48,10 @@ export function ShowMenu({ title }: { title: string }) {
   return (
     <>
       <DropMenu label={title} button="text-[17px] font-bold" list="w-72" onOpen={setOpen}>
-        {(close) => (
+        {(closing) => (
           <>
             <li>
-              <NamedEntry
-                label="Name of the new show"
-                placeholder="name of the show, then Enter"
-                onName={(name) => {
-                  close();
-                  void begin(name);
-                }}
-              >
+              <NamedEntry label="Name of the new show" placeholder="name of the show, then Enter" onName={closing(begin)}>
                 <FilePlus size={15} /> New show …
               </NamedEntry>
             </li>
@@ -68,26 +61,14 @@ export function ShowMenu({ title }: { title: string }) {
               </a>
             </li>
             <li>
-              <button
-                type="button"
-                onClick={() => {
-                  close();
-                  file.current?.click();
-                }}
-              >
+              <button type="button" onClick={closing(() => file.current?.click())}>
                 <Upload size={15} /> Import a show document …
               </button>
             </li>
             {others.length > 0 && <li className="menu-title text-quiet">Other shows</li>}
             {others.map((show) => (
               <li key={show.id}>
-                <button
-                  type="button"
-                  onClick={() => {
-                    close();
-                    goTo(show.id);
-                  }}
-                >
+                <button type="button" onClick={closing(() => goTo(show.id))}>
                   <FolderOpen size={15} /> {show.title} <span className="text-quiet">no. {show.id}</span>
                 </button>
               </li>

@@ -15,7 +15,8 @@ type Sent = UpdatePlace | "nowhere";
 /** Updating: what is in hand over the cue on stage, each value put here, at its source, or in its palette, with the impact. */
 export function UpdateSheet() {
   const { sheet } = useShow();
-  const { cue, list, options, plan, make: update } = useUpdating();
+  const { cue, list, optionsFor, plan, make: update } = useUpdating();
+  const options = useMemo(() => optionsFor({}), [optionsFor]);
   const [all, setAll] = useState<UpdatePlace>("here");
   const [own, setOwn] = useState<Readonly<Record<string, Sent>>>({});
   const placeOf = (option: UpdateOption): UpdatePlace | null => {

@@ -1,5 +1,5 @@
 import { type EditInput, type KeySelection, type UpdateOption, type UpdatePlace, planUpdating, updateOptions } from "@zm/core";
-import { useCallback, useMemo } from "react";
+import { useCallback } from "react";
 import { tellTrouble } from "../shared/notices.ts";
 import { api } from "../show/api.ts";
 import { useLive } from "../show/live.ts";
@@ -20,8 +20,10 @@ export function useUpdating() {
   const makeEdits = useMakeEdits();
   const { change } = useHandChange();
 
-  const all = useMemo(() => (cue === null ? [] : updateOptions(sheet, list, hand, cue)), [cue, sheet, list, hand]);
-  const optionsFor = (selection: KeySelection): UpdateOption[] => (cue === null ? [] : updateOptions(sheet, list, hand, cue, selection));
+  const optionsFor = useCallback(
+    (selection: KeySelection): UpdateOption[] => (cue === null ? [] : updateOptions(sheet, list, hand, cue, selection)),
+    [cue, sheet, list, hand],
+  );
   const plan = (options: readonly UpdateOption[], placeOf: PlaceOf): EditInput[] => planUpdating(list, cue ?? "", options, placeOf);
 
   /** Makes an update: what was sent somewhere counts as recorded, and the stage shows the cue as it now is. */
@@ -34,5 +36,5 @@ export function useUpdating() {
     },
     [id, list, cue, makeEdits, change],
   );
-  return { cue, list, options: all, optionsFor, plan, make };
+  return { cue, list, optionsFor, plan, make };
 }

@@ -18,9 +18,9 @@ import { ValueStory } from "./ValueStory.tsx";
 export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" }) {
   const choice = useChoice();
   const drafted = choice.draft?.from === "line" || choice.draft?.from === "rig";
-  const lights = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
+  const tab = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
   // The other tabs of the rig have all that they say beside what is chosen in them.
-  if (view === "rig" && lights !== "lights" && !drafted) return null;
+  if (view === "rig" && tab !== "lights" && !drafted) return null;
   return (
     <aside
       aria-label="Inspector"
@@ -33,7 +33,7 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
           <GivePanel blind={view === "stageBlind"} />
         </Suspense>
       )}
-      {view === "rig" && lights === "lights" && <RigPanel />}
+      {view === "rig" && tab === "lights" && <RigPanel />}
       {view === "cue" && <ChosenCue />}
     </aside>
   );

@@ -19,21 +19,22 @@ interface RangeEditProps {
 /** The chosen cells: what their moves are told, or in the Times lens when they run. */
 export function RangeEdit({ list, cues }: RangeEditProps) {
   const { channels, lens, draft } = useChoice();
+  const cells = `${cues.from}/${cues.to}/${channels.join()}/${lens}`;
   return (
     <section aria-label="Chosen cells" className="flex flex-col gap-2.5">
       <div>
         <h2 className="text-[17px] font-bold">{cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`}</h2>
         <p className="text-quiet">{lightWords(channels)}</p>
       </div>
-      {lens !== "times" && <ValueEdit list={list} cues={cues} lens={lens} />}
-      <OwnTimes key={`${cues.from}/${cues.to}/${channels.join()}/${lens}`} list={list.id} cues={cues} channels={channels} lens={lens} />
+      {lens !== "times" && <ValueEdit list={list} cues={cues} lens={lens} cells={cells} />}
+      <OwnTimes key={cells} list={list.id} cues={cues} channels={channels} lens={lens} />
       {draft?.from === "cells" && <DraftPanel />}
     </section>
   );
 }
 
 /** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
-function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
+function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family; cells: string }) {
   const { sheet } = useShow();
   const { channels, deed, after, draft } = useChoice();
   const [picked, setPicked] = useState("");
@@ -42,7 +43,6 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
   const [text, setText] = useState("");
   const makeEdits = useMakeEdits();
   const outcome = useDraft();
-  const cells = `${cues.from}/${cues.to}/${channels.join()}/${lens}`;
 
   useEffect(() => {
     if (deed)

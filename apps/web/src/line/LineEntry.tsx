@@ -25,7 +25,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const held = useHand((state) => Object.keys(state.hand.held).length);
   const draft = useDraft();
   const doers = { recording: useRecording(), updating: useUpdating(), keeping: useKeeping() };
-  const doRequest = useLineRequest();
+  const doRequest = useLineRequest(doers);
   const [focused, setFocused] = useState(false);
   const [pick, setPick] = useState(-1);
   const back = useRef(-1);

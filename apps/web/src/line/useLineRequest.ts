@@ -6,24 +6,28 @@ import { litLights } from "../give/ChooseLights.tsx";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { toldOr } from "../shared/toldOr.ts";
-import { useKeeping } from "../hand/useKeeping.ts";
-import { useUpdating } from "../hand/useUpdating.ts";
-import { useRecording } from "../hand/useRecording.ts";
+import type { useKeeping } from "../hand/useKeeping.ts";
+import type { useUpdating } from "../hand/useUpdating.ts";
+import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
 import { useHistory, useMakeEdits, useShow } from "../show/useShow.ts";
 
 type Asked<K extends LineRequest["kind"]> = Extract<LineRequest, { kind: K }>;
 
+/** What records, updates and keeps for the line. */
+interface LineDoers {
+  recording: ReturnType<typeof useRecording>;
+  updating: ReturnType<typeof useUpdating>;
+  keeping: ReturnType<typeof useKeeping>;
+}
+
 /** Does what a line asks for; true when it was done. */
-export function useLineRequest(): (request: LineRequest) => Promise<boolean> {
+export function useLineRequest({ recording, updating, keeping }: LineDoers): (request: LineRequest) => Promise<boolean> {
   const { id, sheet } = useShow();
   const navigate = useNavigate();
   const makeEdits = useMakeEdits();
   const history = useHistory();
   const { change, give, time, lay, drop, outputOf } = useHandChange();
-  const recording = useRecording();
-  const updating = useUpdating();
-  const keeping = useKeeping();
 
   const inHand = useCallback(
     ({ deed, channels }: Asked<"hand">): boolean => {

@@ -33,7 +33,7 @@ export function ListMenu() {
   return (
     <div className="mr-2">
       <DropMenu label={`${list.list.label} list`} button="text-[13px] font-normal text-quiet" list="w-64">
-        {(close) => (
+        {(closing) => (
           <>
             {[...sheet.lists.values()].map((each, index) => (
               <li key={each.id}>
@@ -41,10 +41,7 @@ export function ListMenu() {
                   type="button"
                   aria-current={each === list}
                   className={each === list ? "text-secondary" : ""}
-                  onClick={() => {
-                    chooseList(index === 0 ? null : each.id);
-                    close();
-                  }}
+                  onClick={closing(() => chooseList(index === 0 ? null : each.id))}
                 >
                   {each.list.label || each.id}{" "}
                   <span className="text-quiet">
@@ -54,50 +51,23 @@ export function ListMenu() {
               </li>
             ))}
             <li>
-              <NamedEntry
-                label="Name of the new list"
-                placeholder="name, then Enter"
-                onName={(label) => {
-                  close();
-                  void add(label);
-                }}
-              >
+              <NamedEntry label="Name of the new list" placeholder="name, then Enter" onName={closing(add)}>
                 <ListPlus size={15} /> New list …
               </NamedEntry>
             </li>
             <li>
-              <button
-                type="button"
-                onClick={() => {
-                  close();
-                  setGathering(true);
-                }}
-              >
+              <button type="button" onClick={closing(() => setGathering(true))}>
                 <ListTree size={15} /> List gathered from cues …
               </button>
             </li>
             <li className="mt-1 border-t border-rule pt-1">
-              <NamedEntry
-                label="Name of this list"
-                placeholder="name, then Enter"
-                value={list.list.label}
-                onName={(label) => {
-                  close();
-                  void rename(label);
-                }}
-              >
+              <NamedEntry label="Name of this list" placeholder="name, then Enter" value={list.list.label} onName={closing(rename)}>
                 <PencilLine size={15} /> Rename this list …
               </NamedEntry>
             </li>
             {list !== main && (
               <li>
-                <button
-                  type="button"
-                  onClick={() => {
-                    close();
-                    void remove();
-                  }}
-                >
+                <button type="button" onClick={closing(remove)}>
                   <Trash2 size={15} /> {removalWords(sheet, list)}
                 </button>
               </li>

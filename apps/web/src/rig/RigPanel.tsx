@@ -65,7 +65,7 @@ export function RigPanel() {
         placeholder="101"
         hint="cues, groups and palettes go along"
         onTake={async (text) => {
-          const edits = renumberEdits(sheet.show, known, Number(text));
+          const edits = renumberEdits(show, known, Number(text));
           if (!(await makeTold(edits))) return false;
           useChoice.setState({ channels: known.map((_, index) => Number(text) + index) });
           return true;

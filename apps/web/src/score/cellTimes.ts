@@ -1,5 +1,5 @@
 import { type Key, type ListSheet, eachTiming, entryAt, moveTiming } from "@zm/core";
-import { seconds } from "../shared/words.ts";
+import { seconds, withDelay } from "../shared/words.ts";
 
 /** The times in which the moves of one light run in one cue. */
 export interface CellTimes {
@@ -40,7 +40,7 @@ function hasOwnTimes(list: ListSheet, key: Key, row: number): boolean {
 }
 
 function summed(runs: readonly Run[]): CellTimes {
-  const words = new Set(runs.map(({ fade, delay }) => (delay > 0 ? `${seconds(fade)}+${seconds(delay)}` : seconds(fade))));
+  const words = new Set(runs.map(({ fade, delay }) => withDelay(fade, delay)));
   const [only] = words;
   const fades = runs.map(({ fade }) => fade);
   const text = words.size === 1 && only !== undefined ? only : `${seconds(Math.min(...fades))}–${seconds(Math.max(...fades))}`;

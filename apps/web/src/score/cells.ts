@@ -45,7 +45,7 @@ export function markAt(list: ListSheet, keys: readonly Key[], row: number, lens:
   const first = moved[0];
   if (!first) return null;
   const entry = entryAt(list, first, row);
-  const before = (key: Key): number => (row > 0 ? (traceOf(list, key).values[row - 1] ?? Number.NaN) : Number.NaN);
+  const before = (key: Key): number => (row > 0 ? valueIn(list, key, row - 1) : Number.NaN);
   const hollow = moved.every((key) => sameValue(before(key), entryAt(list, key, row).value));
   if (lens === "times") {
     const times = timesInRow(list, row).get(first.channel);
@@ -61,7 +61,7 @@ export function markAt(list: ListSheet, keys: readonly Key[], row: number, lens:
 /** What a cell shows without storing it, as text; empty where nothing is set. */
 export function trackedText(list: ListSheet, keys: readonly Key[], row: number, lens: Lens): string {
   if (lens === "times") return "";
-  const set = keys.filter((key) => !Number.isNaN(traceOf(list, key).values[row] ?? Number.NaN));
+  const set = keys.filter((key) => !Number.isNaN(valueIn(list, key, row)));
   const first = set[0];
   if (!first) return "";
   return lens === "intensity" ? valueText(valueIn(list, first, row)) : familyText(list, set, set, row, lens);

@@ -1,6 +1,8 @@
 import { ChevronDown } from "lucide-react";
 import { useRef, useState } from "react";
 
+type Closing = <Given extends unknown[]>(work: (...given: Given) => unknown) => (...given: Given) => void;
+
 interface DropMenuProps {
   label: string;
   /** Classes of the button, and of the list behind it. */
@@ -8,8 +10,8 @@ interface DropMenuProps {
   list: string;
   /** Told when it opens and closes. */
   onOpen?: (open: boolean) => void;
-  /** The entries, each an `li`; they close the menu by what they are given. */
-  children: (close: () => void) => React.ReactNode;
+  /** The entries, each an `li`. What they do is handed to `closing`, which puts the menu away first. */
+  children: (closing: Closing) => React.ReactNode;
 }
 
 /** A button with a menu behind it; Escape, and going elsewhere, closes it. */
@@ -20,6 +22,12 @@ export function DropMenu({ label, button, list, onOpen, children }: DropMenuProp
     setOpen(next);
     onOpen?.(next);
   };
+  const closing: Closing =
+    (work) =>
+    (...given) => {
+      show(false);
+      void work(...given);
+    };
   return (
     <div
       ref={menu}
@@ -40,9 +48,7 @@ export function DropMenu({ label, button, list, onOpen, children }: DropMenuProp
       >
         {label} <ChevronDown size={14} />
       </button>
-      {open && (
-        <ul className={`menu absolute top-9 left-0 z-50 rounded border border-rule bg-base-300 ${list}`}>{children(() => show(false))}</ul>
-      )}
+      {open && <ul className={`menu absolute top-9 left-0 z-50 rounded border border-rule bg-base-300 ${list}`}>{children(closing)}</ul>}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { readSeconds } from "./readSeconds.ts";
+import { NO_TIME, readSeconds } from "./readSeconds.ts";
 import { seconds } from "./words.ts";
 
 interface SecondsFieldProps {
@@ -23,11 +23,9 @@ export function SecondsField({ label, value, hint, onTake }: SecondsFieldProps) 
   }, [shown]);
   const leave = (input: HTMLInputElement): void => {
     const read = readSeconds(input.value);
-    if (read !== undefined) {
-      input.value = read === (value ?? null) ? shown : input.value;
-      if (read !== (value ?? null)) onTake(read);
-    } else if (input.form) input.setCustomValidity("This is not a time; write seconds such as 3 or 2.5, or 1:30");
-    else input.value = shown;
+    if (read === undefined && input.form) input.setCustomValidity(`This ${NO_TIME}`);
+    else if (read === undefined || read === (value ?? null)) input.value = shown;
+    else onTake(read);
   };
   return (
     <input

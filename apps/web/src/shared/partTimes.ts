@@ -1,7 +1,7 @@
-import type { PartTimes, TimesPatch } from "@zm/core";
+import { type PartTimes, TIMED_FAMILIES, type TimesPatch } from "@zm/core";
 
 /** What of a cue has times: levels that rise, levels that fall, and the other families. */
-export const TIMED = ["up", "down", "position", "colour", "beam"] as const;
+export const TIMED = ["up", "down", ...TIMED_FAMILIES] as const;
 export type Timed = (typeof TIMED)[number];
 
 /** A time of a part as it is stored, seconds; undefined where it has none of its own. */

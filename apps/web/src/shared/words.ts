@@ -23,7 +23,8 @@ export function upDown(cue: Cue): { up: string; down: string } {
   return { up: withDelay(times.up ?? 0, times.upDelay), down: times.down === undefined ? "" : withDelay(times.down, times.downDelay) };
 }
 
-function withDelay(time: number, delay: number | undefined): string {
+/** A time with its delay where it has one: "3", "3+1". Seconds. */
+export function withDelay(time: number, delay: number | undefined): string {
   return delay ? `${seconds(time)}+${seconds(delay)}` : seconds(time);
 }
 

@@ -1,4 +1,4 @@
-import { type RefObject, useEffect, useRef } from "react";
+import { type RefObject, useEffect, useMemo, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useShow } from "../show/useShow.ts";
 import { stagePainter } from "./paintStage.ts";
@@ -36,15 +36,6 @@ const DEMO_TITLE = "Salt and Paraffin";
 
 const NO_LASSO: Painted["lasso"] = [];
 
-const chosenSets = new WeakMap<readonly number[], ReadonlySet<number>>();
-
-/** The chosen lights as a set, the same one for as long as the choice stays. */
-function chosenOf(channels: readonly number[]): ReadonlySet<number> {
-  const known = chosenSets.get(channels) ?? new Set(channels);
-  chosenSets.set(channels, known);
-  return known;
-}
-
 /** What one painting showed: painted again only when one of it has changed. */
 interface Shown {
   readonly lights: readonly StageLight[];
@@ -62,8 +53,9 @@ export function StagePicture(props: StagePictureProps) {
   const pictureSheet = useRef<HTMLCanvasElement>(null);
   const markSheet = useRef<HTMLCanvasElement>(null);
   const channels = useChoice((choice) => choice.channels);
-  const latest = useRef({ ...props, show: sheet.show, channels });
-  latest.current = { ...props, show: sheet.show, channels };
+  const chosen = useMemo(() => new Set(channels), [channels]);
+  const latest = useRef({ ...props, show: sheet.show, chosen });
+  latest.current = { ...props, show: sheet.show, chosen };
 
   useEffect(() => {
     const element = frameOf.current;
@@ -93,7 +85,7 @@ export function StagePicture(props: StagePictureProps) {
           now.haze,
           now.labels,
           now.rings,
-          now.channels,
+          now.chosen,
           now.painted?.current?.lasso ?? NO_LASSO,
           document.fonts.status,
         ],
@@ -115,7 +107,7 @@ export function StagePicture(props: StagePictureProps) {
         lasso,
         labels: now.labels,
         rings: now.rings ?? false,
-        chosen: chosenOf(now.channels),
+        chosen: now.chosen,
         font: '11px "Atkinson Hyperlegible Mono Variable", monospace',
         sprites: sprites.words,
         quiet,

@@ -1,3 +1,4 @@
+import { TIMED_FAMILIES } from "../show/schema.ts";
 import type { SetCueEdit } from "./schema/cues.ts";
 import type { SetMoveTimesEdit, TimesPatch } from "./schema/times.ts";
 import type { ChangeEdit, Deed, Edit, KeySelection } from "./edits.ts";
@@ -84,7 +85,7 @@ function describeEdit(edit: Edit): string {
 /** A change to the times of parts: "up 3, down delay none, position 4". Seconds. */
 function timesWords(set: TimesPatch): string {
   const plain = PLAIN_TIMES.flatMap(([name, word]) => said(word, set[name]));
-  const families = (["position", "colour", "beam"] as const).flatMap((family) => {
+  const families = TIMED_FAMILIES.flatMap((family) => {
     const own = set[family];
     return own === null ? [`${family} none`] : [...said(family, own?.fade), ...said(`${family} delay`, own?.delay)];
   });

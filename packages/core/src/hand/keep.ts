@@ -59,23 +59,15 @@ export function paletteFromHand(
   if (values.length === 0) throw new ShowError(`No ${family} is in hand; a palette is made from what is held`);
   const made = [...groupBy(values, ({ key }) => key.attribute.id).values()].flatMap((own) => entriesFor(own, scope));
   const before = sheet.palettes.byId.get(id)?.values ?? [];
-  const held = new Map(values.map(({ key, type }) => [key.name, { attribute: key.attribute.id, channel: key.channel, type }]));
-  const gone = before.filter((entry) => isReplaced(entry, made, [...held.values()]));
-  return { id, family, label, values: [...before.filter((entry) => !gone.includes(entry)), ...made] };
-}
-
-interface HeldLight {
-  readonly attribute: string;
-  readonly channel: number;
-  readonly type: string;
+  return { id, family, label, values: [...before.filter((entry) => !isReplaced(entry, made, values)), ...made] };
 }
 
 /** True for an entry of a palette that gives way: made anew for the same lights, or finer, so that it would hide what was made for a light in hand. */
-function isReplaced(entry: PaletteValue, made: readonly PaletteValue[], held: readonly HeldLight[]): boolean {
+function isReplaced(entry: PaletteValue, made: readonly PaletteValue[], held: readonly ValueOfKey[]): boolean {
   const own = made.filter(({ attribute }) => attribute === entry.attribute);
   if (own.some(({ type, channel }) => type === entry.type && channel === entry.channel)) return true;
-  const lights = held.filter(({ attribute }) => attribute === entry.attribute);
-  if (entry.channel !== undefined) return lights.some(({ channel }) => channel === entry.channel);
+  const lights = held.filter(({ key }) => key.attribute.id === entry.attribute);
+  if (entry.channel !== undefined) return lights.some(({ key }) => key.channel === entry.channel);
   const forAll = own.some(({ type, channel }) => type === undefined && channel === undefined);
   return forAll && entry.type !== undefined && lights.some(({ type }) => type === entry.type);
 }

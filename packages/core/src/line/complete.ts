@@ -1,4 +1,4 @@
-import { CURVES, FAMILIES } from "../show/schema.ts";
+import { CURVES, FAMILIES, TIMED_FAMILIES } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { plainId } from "../hand/keep.ts";
 import { type Possible, possibleNext } from "./grammar.ts";
@@ -35,7 +35,7 @@ function wordsFor({ token, rule }: Possible, sheet: ShowSheet): Completion[] {
   const keyword = KEYWORDS.get(token);
   if (keyword !== undefined) return [{ word: keyword, about: "" }];
   if (token === "Name") return namesFor(rule, sheet);
-  if (token === "FamilyWord") return ["position", "colour", "beam"].map((family) => ({ word: family, about: "family" }));
+  if (token === "FamilyWord") return TIMED_FAMILIES.map((family) => ({ word: family, about: "family" }));
   if (token !== "Word") return [];
   if (rule === "ownTimes") return CURVES.map((curve) => ({ word: curve, about: "curve" }));
   const families = FAMILIES.map((family) => ({ word: family, about: "family" }));

@@ -1,8 +1,8 @@
-import type { EditInput, TimesPatch } from "../edit/edits.ts";
+import type { TimesPatch } from "../edit/edits.ts";
 import { patchedTimes } from "../edit/plan/setTimes.ts";
-import type { PartTimes } from "../show/schema.ts";
+import { type PartTimes, TIMED_FAMILIES } from "../show/schema.ts";
 import { Fault } from "./names.ts";
-import type { TypedPartTimes, TypedTime, TypedTrigger } from "./sentence.ts";
+import type { TypedPartTimes, TypedTime } from "./sentence.ts";
 
 /** The change that typed times make to a part's times; null forgets one. Seconds. */
 export function timesPatchOf({ up, down, ...families }: TypedPartTimes): TimesPatch {
@@ -11,7 +11,7 @@ export function timesPatchOf({ up, down, ...families }: TypedPartTimes): TimesPa
   if (up?.delay !== undefined) patch.upDelay = up.delay;
   if (down?.time !== undefined) patch.down = down.time;
   if (down?.delay !== undefined) patch.downDelay = down.delay;
-  for (const family of ["position", "colour", "beam"] as const) {
+  for (const family of TIMED_FAMILIES) {
     const typed = families[family];
     if (typed) patch[family] = familyPatch(typed);
   }
@@ -27,9 +27,4 @@ export function recordTimesOf(typed: TypedPartTimes): PartTimes {
   if (Object.values(typed).some(({ time, delay }) => time === null || delay === null))
     throw new Fault({ message: "A record gives times; to forget one write #12: up none", at: 0, length: "record".length });
   return patchedTimes({}, timesPatchOf(typed));
-}
-
-/** The edit that makes cues wait for a Go or follow the cue before. */
-export function triggerOf(trigger: TypedTrigger): Extract<EditInput, { op: "setCue" }>["trigger"] {
-  return trigger.from === "press" ? null : { type: "follow", from: trigger.from, after: trigger.after };
 }

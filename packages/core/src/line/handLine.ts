@@ -72,7 +72,7 @@ function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: 
       ...(words.label === undefined ? {} : { label: words.label }),
       ...(words.lights ? { channels: channelsOf(words.lights, sheet) } : {}),
       ...(family ? { families: [family] } : {}),
-      ...(words.times && Object.keys(words.times).length > 0 ? { times: recordTimesOf(words.times) } : {}),
+      ...(words.times ? { times: recordTimesOf(words.times) } : {}),
     },
   };
 }

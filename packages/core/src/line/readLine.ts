@@ -4,7 +4,7 @@ import type { EditInput } from "../edit/edits.ts";
 import { gatherEdits } from "../edit/gather.ts";
 import { type LineFault, parseLine } from "./grammar.ts";
 import { type HandRequest, deedInHand, handRequest } from "./handLine.ts";
-import { timesPatchOf, triggerOf } from "./cueTimes.ts";
+import { timesPatchOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf } from "./names.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
@@ -58,7 +58,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
         op: "setCue",
         list: context.list.id,
         ...cues,
-        trigger: triggerOf(sentence.trigger),
+        trigger: sentence.trigger,
       }));
     case "lights":
       return onLights(sentence, context);

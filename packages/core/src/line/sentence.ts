@@ -1,3 +1,5 @@
+import type { Trigger } from "../show/schema.ts";
+
 /** What somebody typed, before it is held against a show. Places in the text count from 0. */
 export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
@@ -12,7 +14,7 @@ export type Sentence =
   | { kind: "gather"; cues: Range[]; label: string; what: "moves" | "look" }
   | { kind: "goCue"; cues: Range }
   | { kind: "times"; cues: Range | undefined; part?: number; change: { scale: number } | { set: TypedPartTimes } }
-  | { kind: "trigger"; cues: Range | undefined; trigger: TypedTrigger }
+  | { kind: "trigger"; cues: Range | undefined; trigger: Trigger | null }
   | { kind: "insert"; cue: string; label?: string }
   | { kind: "flag"; what: "block" | "unblock" | "assert" | "unassert"; cues: Range }
   | { kind: "recast"; channel: number; as: number; how: "replace" | "copy" | "swap"; cues: Range | undefined }
@@ -32,8 +34,6 @@ export interface TypedTime {
 }
 /** Times of a part as typed. */
 export type TypedPartTimes = Partial<Record<"up" | "down" | "position" | "colour" | "beam", TypedTime>>;
-/** What fires a cue, as typed: a press, or so many seconds behind the Go or the completion of the cue before. */
-export type TypedTrigger = { from: "press" } | { from: "go" | "complete"; after: number };
 
 /** What was said of a record; what was not said is left to whoever makes it. Seconds. */
 export interface RecordWords {

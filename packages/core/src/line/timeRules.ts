@@ -1,8 +1,7 @@
+import { TIMED_FAMILIES, type Trigger } from "../show/schema.ts";
 import { LightRules } from "./lightRules.ts";
-import type { TypedPartTimes, TypedTime, TypedTrigger } from "./sentence.ts";
+import type { TypedPartTimes, TypedTime } from "./sentence.ts";
 import * as word from "./tokens.ts";
-
-const FAMILIES_WITH_TIMES = ["position", "colour", "beam"] as const;
 
 /** The rules for the times of cues and for what fires them. */
 export class TimeRules extends LightRules {
@@ -20,7 +19,7 @@ export class TimeRules extends LightRules {
       {
         ALT: () => {
           const { image } = this.CONSUME(word.FamilyWord);
-          return FAMILIES_WITH_TIMES.find((family) => family === image.toLowerCase()) ?? "position";
+          return TIMED_FAMILIES.find((family) => family === image.toLowerCase()) ?? "position";
         },
       },
     ]);
@@ -44,9 +43,10 @@ export class TimeRules extends LightRules {
     this.OR<number | null>([{ ALT: () => Number(this.CONSUME(word.Decimal).image) }, { ALT: () => (this.CONSUME(word.None), null) }]),
   );
 
-  protected readonly trigger = this.RULE("trigger", (): TypedTrigger =>
-    this.OR<TypedTrigger>([
-      { ALT: () => (this.CONSUME(word.On), this.CONSUME(word.Go), { from: "press" }) },
+  /** What fires a cue; null for a press. */
+  protected readonly trigger = this.RULE("trigger", (): Trigger | null =>
+    this.OR<Trigger | null>([
+      { ALT: () => (this.CONSUME(word.On), this.CONSUME(word.Go), null) },
       {
         ALT: () => {
           this.CONSUME(word.Follows);
@@ -55,7 +55,7 @@ export class TimeRules extends LightRules {
             { ALT: () => (this.CONSUME(word.End), "complete") },
           ]);
           const after = this.OPTION(() => Number(this.CONSUME(word.Decimal).image)) ?? 0;
-          return { from, after };
+          return { type: "follow", from, after };
         },
       },
     ]),

@@ -68,6 +68,9 @@ const pace = z.strictObject({
   beam: paceTimes.optional(),
 });
 
+/** The families whose moves may have times of their own in a part; levels have up and down. */
+export const TIMED_FAMILIES = ["position", "colour", "beam"] as const;
+
 const familyTimes = z.strictObject({ fade: seconds.optional(), delay: seconds.optional() });
 const partTimes = z.strictObject({
   up: seconds.optional(),

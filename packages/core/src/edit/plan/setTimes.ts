@@ -1,5 +1,5 @@
 import { ShowError } from "../../show/errors.ts";
-import type { FamilyTimes, Part, PartTimes } from "../../show/schema.ts";
+import { type FamilyTimes, type Part, type PartTimes, TIMED_FAMILIES } from "../../show/schema.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import { sameData } from "../../show/sameData.ts";
 import { partHeadOf } from "../apply.ts";
@@ -8,7 +8,6 @@ import type { Step } from "../step.ts";
 import { eachRow } from "./rows.ts";
 
 const PLAIN = ["up", "down", "upDelay", "downDelay"] as const;
-const OWN = ["position", "colour", "beam"] as const;
 
 /** The steps that set, clear or scale the times of parts over a range. Seconds. */
 export function planSetTimes(list: ListSheet, edit: SetTimesEdit): Step[] {
@@ -43,7 +42,7 @@ export function patchedTimes(times: PartTimes, patch: TimesPatch): PartTimes {
     if (given === null) delete after[name];
     else if (given !== undefined) after[name] = given;
   }
-  for (const family of OWN) {
+  for (const family of TIMED_FAMILIES) {
     const given = patch[family];
     if (given === undefined) continue;
     const own = given === null ? {} : patchedFamily(times[family], given);
@@ -73,7 +72,7 @@ function scaled(times: PartTimes, factor: number): PartTimes {
     const own = times[name];
     if (own !== undefined) after[name] = scale(own);
   }
-  for (const family of OWN) {
+  for (const family of TIMED_FAMILIES) {
     const own = times[family];
     if (!own) continue;
     after[family] = {
