@@ -10,7 +10,7 @@ import {
   listOf,
   sheetOf,
   timingOf,
-  transitionAt,
+  transitionOf,
 } from "../src/index.ts";
 import { showArbitrary } from "./support/randomShow.ts";
 import { oneCue, smallList } from "./support/smallShow.ts";
@@ -55,8 +55,9 @@ test("a cue lasts as long as its longest key, and an empty one not at all", () =
     fc.property(showArbitrary, (show) => {
       const list = listOf(sheetOf(show));
       list.cues.forEach((_, row) => {
-        const ends = transitionAt(list, row).map((run) => run.delay + run.fade);
-        expect(durationOf(transitionAt(list, row))).toBe(Math.max(0, ...ends));
+        const { runs, letGo } = transitionOf(list, row);
+        const ends = [...runs, ...letGo.filter((each) => each.counts)].map((each) => each.delay + each.fade);
+        expect(durationOf(transitionOf(list, row))).toBe(Math.max(0, ...ends));
         expect(cueDuration(list, row)).toBe(Math.max(0, ...ends));
       });
     }),
@@ -85,7 +86,7 @@ test("a cue lasts as long as the longest run of its transition", () => {
   fc.assert(
     fc.property(showArbitrary, (show) => {
       const list = listOf(sheetOf(show));
-      list.cues.forEach((_, row) => expect(cueDuration(list, row)).toBe(durationOf(transitionAt(list, row))));
+      list.cues.forEach((_, row) => expect(cueDuration(list, row)).toBe(durationOf(transitionOf(list, row))));
     }),
   );
 });

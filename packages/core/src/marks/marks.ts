@@ -63,8 +63,3 @@ export function markedInto(list: ListSheet, row: number): Map<number, number> {
   }
   return held;
 }
-
-/** True while a light is dark from the list's very first cue on, so that it need not fade out before its mark. */
-export function neverLitBefore(mark: Mark): boolean {
-  return mark.window?.first === 0;
-}

@@ -2,11 +2,13 @@ import { cueOrder } from "../show/cueNumber.ts";
 import { type ListSheet, cueAt, findRow, firstRowFrom, rowOf } from "../sheet/sheet.ts";
 import { entryAt, sameValue } from "../sheet/entry.ts";
 import { type Mark, markedKeys } from "../marks/mark.ts";
-import { markedInto, marksMadeAt, marksMadeByGoto, neverLitBefore } from "../marks/marks.ts";
+import { markedInto, marksMadeAt, marksMadeByGoto } from "../marks/marks.ts";
 import { type Key, intensityOf } from "../sheet/keys.ts";
 import { followAfter } from "../time/chain.ts";
-import { type Run, durationOf, transitionFrom } from "../time/transition.ts";
-import { type Track, destination, outFrom, outputAt, withInstruction } from "./track.ts";
+import { timingOf } from "../time/times.ts";
+import { type Run, type Transition, durationOf, firstPart, transitionFrom } from "../time/transition.ts";
+import { restingAt } from "../sheet/rest.ts";
+import { type Track, destination, outFrom, outputAt, withInstruction, withoutLater } from "./track.ts";
 
 /**
  * A cue list being run, as plain data: what every key was told to do, and where the list stands. Times are seconds of the
@@ -48,31 +50,53 @@ export function fireNext(playback: Playback, list: ListSheet, row: number, now: 
     const track = playback.tracks[key.name];
     return sameValue(marked.get(key.ordinal) ?? Number.NaN, track ? destination(track) : key.attribute.home);
   };
-  const runs = transitionFrom(list, row, (key) => playback.onStage[key.name] ?? Number.NaN, { everyKey: true, isMarked });
-  return fired(playback, list, row, runs, marksMadeAt(list, row), now);
+  const transition = transitionFrom(list, row, (key) => playback.onStage[key.name] ?? Number.NaN, { everyKey: true, isMarked });
+  return fired(playback, list, row, transition, marksMadeAt(list, row), now);
 }
 
 /**
- * Goes to a row out of its order: from what is on stage to the row's look, and whatever this list has set that the look
- * does not hold is let go. `time` gives every key that fade and no delay; left out, the cue's own times hold.
+ * Goes to a row out of its order: from what is on stage to the row's look. An intensity that the look does not hold goes out, any
+ * other key to its resting value, so that the stage stands as it would after running there (SEMANTICS section 4). `time` gives
+ * every key that fade and no delay; left out, the cue's own times hold.
  */
 export function fireGoto(playback: Playback, list: ListSheet, row: number, now: number, time?: number): Playback {
-  const runs = transitionFrom(
+  const output = (key: Key): number => keyOutput(playback, key, now);
+  const inLook = (key: Key): boolean => !Number.isNaN(entryAt(list, key, row).value);
+  const { runs } = transitionFrom(
     list,
     row,
-    (key) => {
-      const concerned = playback.onStage[key.name] !== undefined || !Number.isNaN(entryAt(list, key, row).value);
-      return concerned ? keyOutput(playback, key, now) : Number.NaN;
-    },
+    (key) => (playback.onStage[key.name] !== undefined || inLook(key) ? output(key) : Number.NaN),
     { everyKey: true, isMarked: () => false },
   );
-  const timed = time === undefined ? runs : runs.map((run) => ({ ...run, delay: 0, fade: time }));
-  return fired(playback, list, row, timed, marksMadeByGoto(list, row), now);
+  const running = new Set(runs.map((run) => run.key.ordinal));
+  const first = firstPart(cueAt(list, row));
+  const resting = list.keys.all.flatMap((key): Run[] => {
+    if (running.has(key.ordinal)) return [];
+    const to = key.attribute.family === "intensity" && !inLook(key) ? 0 : restingAt(list, key, row);
+    if (standsAt(playback.tracks[key.name], key, to, now)) return [];
+    const from = output(key);
+    return [{ key, from, to, ...timingOf(key.attribute, undefined, first, from, to), cause: "implied", part: first.number }];
+  });
+  const all = [...runs, ...resting];
+  const timed = time === undefined ? all : all.map((run) => ({ ...run, delay: 0, fade: time }));
+  return fired(playback, list, row, { runs: timed, letGo: [] }, marksMadeByGoto(list, row), now);
 }
 
-function fired(playback: Playback, list: ListSheet, row: number, runs: readonly Run[], marks: readonly Mark[], now: number): Playback {
+/** True for a key that is at a value now and has nothing left to do that would take it elsewhere. */
+function standsAt(track: Track | undefined, key: Key, value: number, now: number): boolean {
+  if (!track) return sameValue(key.attribute.home, value);
+  return (
+    track.instructions.every((each) => each.start <= now) && sameValue(destination(track), value) && sameValue(outputAt(track, now), value)
+  );
+}
+
+function fired(playback: Playback, list: ListSheet, row: number, transition: Transition, marks: readonly Mark[], now: number): Playback {
   const tracks: Record<string, Track> = { ...playback.tracks };
-  for (const run of runs) {
+  for (const { key, delay } of transition.letGo) {
+    const track = tracks[key.name];
+    if (track) tracks[key.name] = withoutLater(track, now + delay);
+  }
+  for (const run of transition.runs) {
     tracks[run.key.name] = withInstruction(
       trackOf(tracks, run.key),
       { start: now + run.delay, fade: run.fade, to: run.to, curve: run.curve },
@@ -80,7 +104,7 @@ function fired(playback: Playback, list: ListSheet, row: number, runs: readonly 
     );
   }
   for (const mark of marks) prepare(tracks, list, mark, now);
-  const duration = durationOf(runs);
+  const duration = durationOf(transition);
   const next = list.cues[row + 1];
   const after = followAfter(next, duration);
   return {
@@ -97,8 +121,11 @@ function fired(playback: Playback, list: ListSheet, row: number, runs: readonly 
 /** Sends a dark light where its mark wants it, from the moment it is dark; nothing else moves those keys after that. */
 function prepare(tracks: Record<string, Track>, list: ListSheet, mark: Mark, now: number): void {
   const intensity = intensityOf(list.keys, mark.channel);
-  const fadeOut = intensity && !neverLitBefore(mark) ? tracks[intensity.name] : undefined;
-  const start = Math.max(now, fadeOut ? outFrom(fadeOut) : now) + mark.delay;
+  const fadeOut = intensity && tracks[intensity.name];
+  const dark = fadeOut ? outFrom(fadeOut) : now;
+  // A light that stays lit, because the show has changed since, moves with its cue.
+  if (dark === Number.POSITIVE_INFINITY) return;
+  const start = Math.max(now, dark) + mark.delay;
   for (const { key, to, fade } of markedKeys(list, mark)) {
     const instruction = { start, fade, to, curve: "ease" as const };
     tracks[key.name] = withInstruction(trackOf(tracks, key), instruction, now);
@@ -131,13 +158,13 @@ export function previousRow(playback: Playback, list: ListSheet): number {
   return firstRowFrom(list, cueOrder(playback.cue)) - 1;
 }
 
-/** Fires every follow that is due by `now`, each at its own moment. A follow whose cue is gone from the list fires nothing. */
+/** Fires every follow that is due by `now`, each at its own moment. A follow whose cue is no longer the next one fires nothing. */
 export function advance(playback: Playback, list: ListSheet, now: number): Playback {
   let state = playback;
   while (state.follow && state.follow.at <= now) {
     const { cue, at } = state.follow;
     const row = findRow(list, cue);
-    state = row < 0 ? { ...state, follow: null } : fireNext(state, list, row, at);
+    state = row < 0 || row !== nextRow(state, list) ? { ...state, follow: null } : fireNext(state, list, row, at);
   }
   return state;
 }

@@ -53,14 +53,39 @@ function settle(track: Track, now: number): Track {
   return { rest: outputAt(older, first.start), instructions: track.instructions.slice(holding) };
 }
 
-/** The moment from which a track that is told to go to 0 stays there: the end of what last takes it down. -Infinity when it is there already. */
+/** The track without what waits to take hold after a moment: a key that is let go then is not moved again by an older cue. */
+export function withoutLater(track: Track, moment: number): Track {
+  const kept = track.instructions.filter((each) => each.start <= moment);
+  return kept.length === track.instructions.length ? track : { rest: track.rest, instructions: kept };
+}
+
+/** The moment from which a track is at 0 and stays there with what it has been told: -Infinity when it is there already, Infinity when it ends elsewhere. */
 export function outFrom(track: Track): number {
-  let out = Number.NEGATIVE_INFINITY;
-  track.instructions.forEach((each, index) => {
+  if (destination(track) !== 0) return Number.POSITIVE_INFINITY;
+  for (let index = track.instructions.length - 1; index >= 0; index -= 1) {
+    const each = track.instructions[index];
+    if (!each) continue;
     const before = outputAt({ rest: track.rest, instructions: track.instructions.slice(0, index) }, each.start);
-    if (before > 0) out = each.start + each.fade;
-  });
-  return out;
+    if (before > 0) return endOf(each);
+  }
+  return Number.NEGATIVE_INFINITY;
+}
+
+/** When an instruction has reached its target for good. */
+function endOf({ start, fade, curve }: Instruction): number {
+  return curve === "atStart" ? start : start + fade;
+}
+
+/**
+ * The track with its newest instruction ending at another value: what waits or runs goes on in the time that is left to it, from
+ * where it is, and what was over takes `fade` seconds. Nothing jumps.
+ */
+export function retargeted(track: Track, to: number, now: number, fade: number): Track {
+  const last = track.instructions.at(-1);
+  if (last && last.start > now) return { rest: track.rest, instructions: [...track.instructions.slice(0, -1), { ...last, to }] };
+  const left = last ? endOf(last) - now : 0;
+  if (last && left > 0) return withInstruction(track, { start: now, fade: left, to, curve: last.curve }, now);
+  return withInstruction(track, { start: now, fade, to, curve: "ease" }, now);
 }
 
 /** Where the track will be when all it was told is done. */

@@ -1,7 +1,7 @@
 import type { Cue } from "../show/schema.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { cueDuration } from "./durations.ts";
-import { type Run, durationOf, transitionAt } from "./transition.ts";
+import { type Run, durationOf, transitionOf } from "./transition.ts";
 
 /** One cue of a chain that runs by itself; seconds from the Go of the chain's first cue. */
 export interface ChainLink {
@@ -48,8 +48,10 @@ export interface ScheduledCue {
 /** What happens, key by key, when somebody presses Go on a row. */
 export function scheduleFrom(list: ListSheet, row: number): ScheduledCue[] {
   return chainFrom(list, row).map((link) => {
-    const runs = transitionAt(list, link.row);
-    const keys = runs.map(({ key, from, to, delay, fade, curve, cause }) => [key.name, { from, to, delay, fade, curve, cause }] as const);
-    return { cue: cueAt(list, link.row).number, start: link.start, duration: durationOf(runs), keys: Object.fromEntries(keys) };
+    const transition = transitionOf(list, link.row);
+    const keys = transition.runs.map(
+      ({ key, from, to, delay, fade, curve, cause }) => [key.name, { from, to, delay, fade, curve, cause }] as const,
+    );
+    return { cue: cueAt(list, link.row).number, start: link.start, duration: durationOf(transition), keys: Object.fromEntries(keys) };
   });
 }

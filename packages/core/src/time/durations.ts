@@ -3,7 +3,7 @@ import type { Mark } from "../marks/mark.ts";
 import { columnOf } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
-import { eachTiming } from "./timings.ts";
+import { eachRelease, eachTiming } from "./timings.ts";
 import { isWide } from "./transition.ts";
 
 const kept = new WeakMap<ListSheet, Float64Array>();
@@ -33,9 +33,11 @@ export function cueDuration(list: ListSheet, row: number): number {
   const seconds = known[row] ?? Number.NaN;
   if (!Number.isNaN(seconds)) return seconds;
   let longest = 0;
-  eachTiming(list, row, (_, delay, fade) => {
+  const take = (delay: number, fade: number): void => {
     if (delay + fade > longest) longest = delay + fade;
-  });
+  };
+  eachTiming(list, row, (_, delay, fade) => take(delay, fade));
+  eachRelease(list, row, take);
   known[row] = longest;
   return longest;
 }

@@ -1,11 +1,12 @@
 import { heldInto } from "../marks/marks.ts";
 import { type Cue, FAMILIES, type MoveSpec, type Part } from "../show/schema.ts";
+import { isRelease } from "../show/move.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { resolve } from "../sheet/palettes.ts";
 import { type ListSheet, cueAt, eachMove } from "../sheet/sheet.ts";
 import { type Timing, timingOf } from "./times.ts";
-import { isWide, partNumbered, transitionAt } from "./transition.ts";
+import { isWide, partNumbered, transitionAt, transitionOf } from "./transition.ts";
 
 /**
  * Visits every key of the transition of a row with its delay and fade, seconds: what `transitionAt` tells, without the values.
@@ -25,6 +26,22 @@ export function eachTiming(list: ListSheet, row: number, visit: (key: Key, delay
     if (!isLevel && Number.isNaN(value)) return;
     const { delay, fade } = timing(key, spec, part, isLevel && rises(list, key, row, value));
     visit(key, delay, fade);
+  });
+}
+
+/** Visits the release moves of a row that let go of a set key other than an intensity, with their delay and fade in seconds. */
+export function eachRelease(list: ListSheet, row: number, visit: (delay: number, fade: number) => void): void {
+  if (isWide(list, row)) {
+    for (const { counts, delay, fade } of transitionOf(list, row).letGo) if (counts) visit(delay, fade);
+    return;
+  }
+  const cue = cueAt(list, row);
+  const isHeld = heldInto(list, row);
+  eachMove(cue, list.keys, (key, spec, part) => {
+    if (typeof spec === "number" || !isRelease(spec) || key.attribute.family === "intensity" || isHeld(key)) return;
+    if (row === 0 || Number.isNaN(valueAt(list, columnOf(list, key), row - 1))) return;
+    const { delay, fade } = timingOf(key.attribute, spec, partNumbered(cue, part), 0, 0);
+    visit(delay, fade);
   });
 }
 

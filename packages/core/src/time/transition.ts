@@ -1,3 +1,4 @@
+import { isRelease } from "../show/move.ts";
 import type { Curve, Cue, MoveSpec, Part } from "../show/schema.ts";
 import { type LookState, eachMoveAt, emptyState, stateAt } from "../sheet/checkpoints.ts";
 import { heldInto } from "../marks/marks.ts";
@@ -22,6 +23,21 @@ export interface Run {
   readonly part: number;
 }
 
+/** A key that is no intensity and becomes unset: it is let go `delay` seconds after the cue's Go, in `fade` seconds, and moves nowhere by that. */
+export interface LetGo {
+  readonly key: Key;
+  readonly delay: number;
+  readonly fade: number;
+  /** True for a release move that lets go of a key that was set: it counts in the duration of its cue. */
+  readonly counts: boolean;
+}
+
+/** All that firing a row does: the keys that run, and those that are let go (SEMANTICS section 3). */
+export interface Transition {
+  readonly runs: readonly Run[];
+  readonly letGo: readonly LetGo[];
+}
+
 /** What a transition starts from: the value of a key in the look before, NaN where it is unset. */
 export type LookBefore = (key: Key) => number;
 
@@ -31,8 +47,13 @@ export function isWide(list: ListSheet, row: number): boolean {
   return behind || list.tracking[row]?.wall !== false || cueAt(list, row).assert === true;
 }
 
-/** The transition T(k) of a row that is fired in order; keys that were marked before are out of it. */
-export function transitionAt(list: ListSheet, row: number): Run[] {
+/** The keys that run when a row is fired in order, T(k) of section 3; keys that were marked before are out of it. */
+export function transitionAt(list: ListSheet, row: number): readonly Run[] {
+  return transitionOf(list, row).runs;
+}
+
+/** The whole transition of a row that is fired in order, with what it lets go of. */
+export function transitionOf(list: ListSheet, row: number): Transition {
   const everyKey = isWide(list, row);
   if (row <= 0) return transitionFrom(list, row, () => Number.NaN, { everyKey, isMarked: heldInto(list, row) });
   const { values } = stateAt(list, row - 1, room("before", list));
@@ -59,36 +80,43 @@ export interface TransitionScope {
 }
 
 /** The transition into a row from any look before it. */
-export function transitionFrom(list: ListSheet, row: number, before: LookBefore, { everyKey, isMarked }: TransitionScope): Run[] {
+export function transitionFrom(list: ListSheet, row: number, before: LookBefore, { everyKey, isMarked }: TransitionScope): Transition {
   const cue = cueAt(list, row);
   const runs: Run[] = [];
+  const letGo: LetGo[] = [];
+  const add = (key: Key, to: number, cause: Cause, part: Part, spec: MoveSpec | undefined): void => {
+    const from = before(key);
+    if (Number.isNaN(to) && key.attribute.family !== "intensity") letGo.push(letGoOf(key, from, part, spec));
+    else runs.push(runOf(key, from, to, cause, part, spec));
+  };
   const shown = stateAt(list, row, room("shown", list));
   const target = (key: Key): number => shown.values[key.ordinal] ?? Number.NaN;
   eachMoveAt(list, row, (ordinal, index) => {
     const key = list.keys.all[ordinal];
     const column = list.columns[ordinal];
     if (!key || !column || isMarked(key)) return;
-    const run = runOf(key, before(key), target(key), "explicit", partNumbered(cue, column.parts[index] ?? 1), column.specs[index]);
-    if (run) runs.push(run);
+    add(key, target(key), "explicit", partNumbered(cue, column.parts[index] ?? 1), column.specs[index]);
   });
-  if (!everyKey) return runs;
+  if (!everyKey) return { runs, letGo };
   const first = firstPart(cue);
   for (const key of list.keys.all) {
     const from = before(key);
     const to = target(key);
     const cause = sameValue(from, to) ? (cue.assert && !Number.isNaN(to) ? "asserted" : undefined) : "implied";
     if (!cause || shown.origins[key.ordinal] === row || isMarked(key)) continue;
-    const run = runOf(key, from, to, cause, first, undefined);
-    if (run) runs.push(run);
+    add(key, to, cause, first, undefined);
   }
-  return runs;
+  return { runs, letGo };
 }
 
-function runOf(key: Key, before: number, target: number, cause: Cause, part: Part, spec: MoveSpec | undefined): Run | undefined {
-  const unset = Number.isNaN(target);
-  if (unset && key.attribute.family !== "intensity") return undefined;
+function letGoOf(key: Key, before: number, part: Part, spec: MoveSpec | undefined): LetGo {
+  const { delay, fade } = timingOf(key.attribute, spec, part, 0, 0);
+  return { key, delay, fade, counts: spec !== undefined && isRelease(spec) && !Number.isNaN(before) };
+}
+
+function runOf(key: Key, before: number, target: number, cause: Cause, part: Part, spec: MoveSpec | undefined): Run {
   const from = Number.isNaN(before) ? key.attribute.home : before;
-  const to = unset ? 0 : target;
+  const to = Number.isNaN(target) ? 0 : target;
   const { delay, fade, curve } = timingOf(key.attribute, spec, part, from, to);
   return { key, from, to, delay, fade, curve, cause, part: part.number };
 }
@@ -106,7 +134,8 @@ export function partNumbered(cue: Cue, number: number): Part {
   return first.number === number ? first : (cue.parts.find((part) => part.number === number) ?? first);
 }
 
-/** How long a transition takes: its largest delay + fade in seconds, 0 when it is empty. */
-export function durationOf(runs: readonly Run[]): number {
-  return runs.reduce((longest, run) => Math.max(longest, run.delay + run.fade), 0);
+/** How long a transition takes: the largest delay + fade of its runs and of the release moves that let go of a set key. Seconds, 0 when it is empty. */
+export function durationOf({ runs, letGo }: Transition): number {
+  const running = runs.reduce((longest, run) => Math.max(longest, run.delay + run.fade), 0);
+  return letGo.reduce((longest, each) => (each.counts ? Math.max(longest, each.delay + each.fade) : longest), running);
 }

@@ -1,0 +1,24 @@
+import { countThrough } from "./column.ts";
+import { columnOf, valueAt } from "./entry.ts";
+import type { Key } from "./keys.ts";
+import type { ListSheet } from "./sheet.ts";
+
+/**
+ * Where a key that is no intensity stands at rest in a row: its value in the look, else in the newest look before that sets it,
+ * else its home. R(k) of SEMANTICS section 4; row -1 is before the first cue. In the attribute's own unit.
+ */
+export function restingAt(list: ListSheet, key: Key, row: number): number {
+  const column = columnOf(list, key);
+  let at = row;
+  while (at >= 0) {
+    const moves = countThrough(column, at);
+    if (moves === 0) break;
+    const value = valueAt(list, column, at);
+    if (!Number.isNaN(value)) return value;
+    // Between two rows that move the key or change what tracks, its value stays the same.
+    const special = countThrough({ rows: list.special }, at);
+    const event = Math.max(column.rows[moves - 1] ?? -1, special === 0 ? -1 : (list.special[special - 1] ?? -1));
+    at = event === at ? at - 1 : event;
+  }
+  return key.attribute.home;
+}
