@@ -10,6 +10,7 @@ import {
   changeHand,
   cueOrder,
   entryAt,
+  diffHands,
   fitHand,
   giveWay,
   handOutput,
@@ -27,7 +28,7 @@ import {
   resolve,
   serializeShow,
   sheetOf,
-  stepBack,
+  stepHand,
   updateOptions,
 } from "../src/index.ts";
 import { looksOf, storedOf } from "./support/attempt.ts";
@@ -122,9 +123,10 @@ test("a step back brings the Hand of before, whatever was done", () => {
       const sheet = sheetOf(show);
       const before = handAfter(sheet, some);
       const after = changeHand(before, last, sheet, 9000);
-      const back = stepBack(after, before, sheet, 9100);
+      const diff = diffHands(before, after);
+      const back = stepHand(after, diff, "undo", sheet, 9100);
       expect(back.held).toEqual(before.held);
-      expect(back.dropped).toEqual(before.dropped);
+      expect(stepHand(back, diff, "redo", sheet, 9200).held).toEqual(after.held);
     }),
   );
 });

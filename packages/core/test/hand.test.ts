@@ -7,6 +7,10 @@ import {
   ShowError,
   type ShowSheet,
   changeHand,
+  moveTiming,
+  readHand,
+  squashDiffs,
+  diffHands,
   entryAt,
   fanAt,
   fanOf,
@@ -35,7 +39,7 @@ import {
   stageWarning,
   standAt,
   standsAfter,
-  stepBack,
+  stepHand,
   updateOptions,
 } from "../src/index.ts";
 import { movesArbitrary, showArbitrary } from "./support/randomShow.ts";
@@ -104,9 +108,9 @@ test("values fan over the lights in the order in which they were chosen; adding 
   const hand = holding(sheet, { "5": { intensity: 10 }, "3": { intensity: 10 }, "1": { intensity: 10 } });
   const times = giveTimes(sheet, hand, { channels: [5, 3, 1] }, { delay: "0~2", fade: 3 });
   expect(times).toEqual({
-    "5.intensity": { fade: 3, delay: 0 },
-    "3.intensity": { fade: 3, delay: 1 },
-    "1.intensity": { fade: 3, delay: 2 },
+    "5.intensity": { fade: 3, delay: 0, fans: { delay: "0~2" } },
+    "3.intensity": { fade: 3, delay: 1, fans: { delay: "0~2" } },
+    "1.intensity": { fade: 3, delay: 2, fans: { delay: "0~2" } },
   });
   const timed = changeHand(hand, { do: "time", times }, sheet, 0);
   expect(timed.held["3.intensity"]?.move).toEqual({ value: 10, fade: 3, delay: 1 });
@@ -117,8 +121,8 @@ test("values fan over the lights in the order in which they were chosen; adding 
   const pace = paceFromHand(sheet, timed, { id: "sweep", label: "Sweep", channels: [5, 3, 1] });
   expect(pace).toEqual({ id: "sweep", label: "Sweep", intensity: { fade: 3, delay: "0~2" } });
   const partly = changeHand(timed, { do: "time", times: { "5.intensity": { fade: null, delay: null } } }, sheet, 0);
-  expect(paceFromHand(sheet, partly, { id: "part", label: "Part", channels: [5, 3, 1] }).intensity).toEqual({ fade: 3, delay: "1~2" });
-  expect(givePace(sheet, timed, { channels: [1, 3, 5] }, pace)["1.intensity"]).toEqual({ fade: 3, delay: 0 });
+  expect(paceFromHand(sheet, partly, { id: "part", label: "Part", channels: [5, 3, 1] }).intensity).toEqual({ fade: 3, delay: "0~2" });
+  expect(givePace(sheet, timed, { channels: [1, 3, 5] }, pace)["1.intensity"]).toEqual({ fade: 3, delay: 0, fans: { delay: "0~2" } });
   expect(() => giveTimes(sheet, EMPTY_HAND, { channels: [1] }, { fade: 3 })).toThrow(/Nothing of that is in hand/);
 });
 
@@ -280,9 +284,40 @@ test("a value whose record was taken back counts as changed again, and as record
 test("a step back gives the Hand as it was; what came in since fades back to the show", () => {
   const first = holding(three, { "1": { intensity: 80 } });
   const second = holding(three, { "1": { intensity: 20 }, "5": { intensity: 50 } }, first);
-  const back = stepBack(second, first, three, 1000);
+  const back = stepHand(second, diffHands(first, second), "undo", three, 1000);
   expect(back.held).toEqual(first.held);
   expect(handOutput(back, key(three, "1.intensity"), three.palettes, 40, 1000)).toBe(80);
   expect([1000, 1500, 2000].map((now) => handOutput(back, key(three, "5.intensity"), three.palettes, 10, now))).toEqual([50, 30, 10]);
-  expect(stepBack(first, EMPTY_HAND, three, 0).held).toEqual({});
+  expect(stepHand(first, diffHands(EMPTY_HAND, first), "undo", three, 0).held).toEqual({});
+});
+
+test("taking a step back leaves alone what has changed since, and steps of one gesture are one", () => {
+  const first = holding(three, { "1": { intensity: 20 } });
+  const second = holding(three, { "1": { intensity: 30 } }, first);
+  const third = holding(three, { "1": { intensity: 40 }, "5": { intensity: 9 } }, second);
+  const drag = squashDiffs(diffHands(first, second), diffHands(second, third));
+  expect(stepHand(third, drag, "undo", three, 0).held).toEqual(first.held);
+  const other = holding(three, { "5": { intensity: 77 } }, third);
+  expect(stepHand(other, drag, "undo", three, 0).held).toEqual({ ...first.held, "5.intensity": other.held["5.intensity"] });
+  expect(squashDiffs(diffHands(first, second), diffHands(second, first))).toEqual({});
+});
+
+test("a damaged Hand is told from an empty one", () => {
+  expect(readHand(JSON.stringify(EMPTY_HAND))).toEqual(EMPTY_HAND);
+  expect(readHand('{"held":')).toBeUndefined();
+  expect(readHand('{"held":{"1.intensity":{"move":"much","fresh":true}},"dropped":{},"leaving":{}}')).toBeUndefined();
+});
+
+test("a pace keeps the fan that it was given, whatever the number of lights", () => {
+  const lights = [1, 5, 6, 7];
+  const sheet = smallShow([], undefined, {
+    channels: [{ number: 1, type: "mover" }, ...lights.slice(1).map((number) => ({ number, type: "lamp" }))],
+  });
+  const moves = Object.fromEntries(lights.map((light) => [light, { intensity: 50 }]));
+  const times = giveTimes(sheet, holding(sheet, moves), { channels: lights }, { fade: "4~1~4" });
+  const hand = changeHand(holding(sheet, moves), { do: "time", times }, sheet, 0);
+  expect(lights.map((light) => moveTiming(hand.held[`${light}.intensity`]?.move ?? 0).fade)).toEqual([4, 2, 2, 4]);
+  expect(paceFromHand(sheet, hand, { id: "p", label: "P" }).intensity).toEqual({ fade: "4~1~4" });
+  const anew = changeHand(hand, { do: "time", times: giveTimes(sheet, hand, { channels: [5] }, { fade: 3 }) }, sheet, 0);
+  expect(paceFromHand(sheet, anew, { id: "p", label: "P" }).intensity).toEqual({ fade: "4~3~2~4" });
 });

@@ -17,6 +17,7 @@ import { type CueDataStep, type EntryStep, type RenumberStep, type Step, isCueDa
  */
 export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[]): ShowSheet {
   const [first] = steps;
+  if (first?.at === "show") return { ...sheet, show };
   if (first?.at === "entry") return advanceEntry(sheet, show, first);
   if (first?.at === "renumber")
     return withLists(sheet, show, (known, list) => (list.id === first.list ? renumbered(known, list, first) : known));

@@ -5,6 +5,7 @@ import { sameMove } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
 import type { Cue, CueHead, CueList, MoveSpec, Part, PartHead, Show } from "../show/schema.ts";
 import { applyEntry } from "./applyEntry.ts";
+import { applyShow } from "./applyShow.ts";
 import {
   type CueDataStep,
   type CueStep,
@@ -39,11 +40,16 @@ export function stretches(steps: readonly Step[]): Stretch[] {
     if (isCueData(step)) together.push(step);
     else {
       close();
-      found.push({ steps: [step], apply: (show) => (step.at === "entry" ? applyEntry(show, step) : onNumbers(show, step)) });
+      found.push({ steps: [step], apply: (show) => applyAlone(show, step) });
     }
   }
   close();
   return found;
+}
+
+function applyAlone(show: Show, step: Exclude<Step, CueDataStep>): Show {
+  if (step.at === "entry") return applyEntry(show, step);
+  return step.at === "show" ? applyShow(show, step) : onNumbers(show, step);
 }
 
 function onCues(show: Show, steps: readonly CueDataStep[]): Show {

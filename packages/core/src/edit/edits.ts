@@ -30,6 +30,7 @@ const editSchema = z.discriminatedUnion("op", [
   cues.unblockSchema,
   cues.assertSchema,
   cues.unassertSchema,
+  entries.setShowSchema,
   entries.setPaletteSchema,
   entries.setGroupSchema,
   entries.setPaceSchema,

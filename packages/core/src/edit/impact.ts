@@ -31,13 +31,18 @@ export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly St
   const [first] = after.lists.keys();
   for (const [id, is] of after.lists) {
     const was = before.lists.get(id);
-    const own = steps.filter((step) => step.at !== "entry" && step.list === id);
+    const own = stepsInList(steps, id);
     impact.storedCues.push(...storedCues(own));
     if (!was || was === is) continue;
     const looks = was.keys === is.keys ? lookChanges(was, is, own) : acrossRigs(was, is, renamed(own));
     impact.looks.push(...(id === first ? looks : looks.map((look) => ({ ...look, list: id }))));
   }
   return impact;
+}
+
+/** The steps that change the cues of one list. */
+export function stepsInList(steps: readonly Step[], list: string): Exclude<Step, { at: "entry" | "show" }>[] {
+  return steps.filter((step) => step.at !== "entry" && step.at !== "show").filter((step) => step.list === list);
 }
 
 function storedCues(steps: readonly Step[]): string[] {
@@ -163,7 +168,7 @@ class Walk {
 }
 
 /** By cue number before: its number after, for the cues that have taken another. */
-function renamed(steps: readonly Step[]): Map<string, string> {
+export function renamed(steps: readonly Step[]): Map<string, string> {
   const origin = new Map<string, string>();
   for (const step of steps) {
     if (step.at !== "renumber") continue;
@@ -175,7 +180,7 @@ function renamed(steps: readonly Step[]): Map<string, string> {
 }
 
 /** By row after: the row before, or -1 for a cue that is new. */
-function rowPairs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): Int32Array {
+export function rowPairs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): Int32Array {
   const rows = new Map(was.cues.map((cue, row) => [names.get(cue.number) ?? cue.number, row]));
   return Int32Array.from(is.cues, (cue) => rows.get(cue.number) ?? -1);
 }

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import type { Channel, CueHead, FixtureType, Group, ListHead, MoveSpec, Pace, Palette, PartHead } from "../show/schema.ts";
+import type { Channel, CueHead, FixtureType, Group, ListHead, MoveSpec, Pace, Palette, PartHead, ShowHead } from "../show/schema.ts";
 
 /** The smallest exact change of a show: one thing, as it was and as it becomes. Absent means that it is not there. */
-export type Step = CueDataStep | RenumberStep | EntryStep;
+export type Step = CueDataStep | RenumberStep | EntryStep | ShowStep;
 
 /** A change of what one cue holds. */
 export type CueDataStep = MoveStep | PartStep | CueStep;
@@ -74,6 +74,13 @@ export interface EntryStep {
   after?: PlacedEntry | undefined;
 }
 
+/** The show's own fields change: its title, and what new cues start with. */
+export interface ShowStep {
+  at: "show";
+  before: ShowHead;
+  after: ShowHead;
+}
+
 /** The steps that take these back: each turned round, the last first. */
 export function invertSteps(steps: readonly Step[]): Step[] {
   return steps.map(invertStep).reverse();
@@ -89,6 +96,8 @@ function invertStep(step: Step): Step {
       return { ...step, before: step.after, after: step.before };
     case "entry":
       return { ...step, before: step.after, after: step.before };
+    case "show":
+      return { ...step, before: step.after, after: step.before };
     case "renumber":
       return { ...step, cues: step.cues.map(({ from, to }) => ({ from: to, to: from })) };
   }
@@ -96,7 +105,7 @@ function invertStep(step: Step): Step {
 
 /** True for a change of what one cue holds. */
 export function isCueData(step: Step): step is CueDataStep {
-  return step.at !== "renumber" && step.at !== "entry";
+  return step.at === "cue" || step.at === "part" || step.at === "move";
 }
 
 /** What a step touches, as one text: two edits that share none can both be kept. */
@@ -112,12 +121,15 @@ export function addressOf(step: Step): string {
       return `${step.list}/numbers`;
     case "entry":
       return `${step.of}/${step.id}`;
+    case "show":
+      return "show";
   }
 }
 
 const isObject = (value: unknown): boolean => typeof value === "object" && value !== null && !Array.isArray(value);
 const cueHead = z.custom<CueHead>(isObject, "is not an object").optional();
 const partHead = z.custom<PartHead>(isObject, "is not an object").optional();
+const showHead = z.custom<ShowHead>(isObject, "is not an object");
 const placed = z.strictObject({
   part: z.number().int().min(1),
   move: z.custom<MoveSpec>((value) => typeof value === "number" || (typeof value === "object" && value !== null), "is not a move"),
@@ -141,4 +153,5 @@ export const stepSchema = z.union([
   z.strictObject({ at: z.literal("cue"), ...inCue, before: cueHead, after: cueHead }),
   z.strictObject({ at: z.literal("renumber"), ...inList, cues: z.array(z.strictObject({ from: z.string(), to: z.string() })) }),
   z.strictObject({ at: z.literal("entry"), of: z.enum(ENTRY_KINDS), id: z.string(), before: placedEntry, after: placedEntry }),
+  z.strictObject({ at: z.literal("show"), before: showHead, after: showHead }),
 ]);

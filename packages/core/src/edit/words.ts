@@ -51,6 +51,8 @@ function describeEdit(edit: Edit): string {
       return `${range(edit)}: asserted`;
     case "unassert":
       return `${range(edit)}: not asserted any more`;
+    case "setShow":
+      return edit.title === undefined ? "Times of new cues set" : `Show renamed “${edit.title}”`;
     case "setPalette":
       return `Palette ${edit.palette.label || edit.palette.id} set`;
     case "setGroup":
@@ -108,13 +110,21 @@ function said(word: string, value: number | string | null | undefined): string[]
   return value === undefined ? [] : [`${word} ${value ?? "none"}`];
 }
 
-function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, ...others }: SetCueEdit): string[] {
+function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, carries, ...others }: SetCueEdit): string[] {
   return [
+    ...(carries === undefined ? [] : [CARRIES_WORDS[carries ?? "track"]]),
     ...(label === undefined ? [] : [label ? `label “${label}”` : "label taken away"]),
     ...(trigger === undefined ? [] : [triggerWords(trigger)]),
     ...Object.keys(others).map((name) => `${name} set`),
   ];
 }
+
+/** How a cue carries what it moves, in words. */
+export const CARRIES_WORDS = {
+  track: "what it moves tracks on",
+  cueOnly: "this cue only: its moves stay inside it",
+  isolated: "isolated: nothing tracks in or out",
+} as const;
 
 function triggerWords(trigger: SetCueEdit["trigger"]): string {
   if (trigger?.type !== "follow") return "fires on Go";
@@ -141,10 +151,10 @@ function namesIn({ attributes = [], families = [] }: KeySelection): string {
   return [...attributes, ...families].join(" and ");
 }
 
-/** A deed in a word or two: "to 50", "+10", "× 0.8", "dusk", "let go". */
+/** A change of values in a word or two: "to 50", "+10", "× 0.8", "dusk", "let go". */
 export function deedWords(deed: Deed): string {
   if ("set" in deed) return `to ${deed.set}`;
-  if ("palette" in deed) return deed.palette;
+  if ("palette" in deed) return `to ${deed.palette}`;
   if ("add" in deed) return deed.add < 0 ? `−${-deed.add}` : `+${deed.add}`;
   if ("scale" in deed) return `× ${deed.scale}`;
   return "release" in deed ? "let go" : "moves dropped";

@@ -75,8 +75,17 @@ function timesFor(
   if (keys.length === 0) throw new ShowError("Nothing of that is in hand; give the lights a value first, then its times");
   const order = selection.channels ?? [...new Set(keys.map((key) => key.channel))];
   return Object.fromEntries(
-    keys.map((key): [string, HandTiming] => [key.name, timesAt(wishFor(key) ?? {}, order.indexOf(key.channel), order.length)]),
+    keys.map((key): [string, HandTiming] => {
+      const wish = wishFor(key) ?? {};
+      return [key.name, { ...timesAt(wish, order.indexOf(key.channel), order.length), ...fansIn(wish) }];
+    }),
   );
+}
+
+/** What of wished times is written as a fan. */
+function fansIn({ fade, delay }: TimesWish): Pick<HandTiming, "fans"> {
+  if (typeof fade !== "string" && typeof delay !== "string") return {};
+  return { fans: { ...(typeof fade === "string" ? { fade } : {}), ...(typeof delay === "string" ? { delay } : {}) } };
 }
 
 /** The keys in hand that a selection names, in the order in which they were taken in hand. */

@@ -18,6 +18,13 @@ import { curveAt } from "../time/curve.ts";
 export interface Held {
   readonly move: MoveSpec;
   readonly fresh: boolean;
+  /** The fans that its own times were given as part of, so that a pace made of them keeps their shape. */
+  readonly fans?: HeldFans | undefined;
+}
+/** Fans as they were written, such as "4~1~4". */
+export interface HeldFans {
+  readonly fade?: string | undefined;
+  readonly delay?: string | undefined;
 }
 /** A value on its way back from the Hand to the running list: where it left from, when (milliseconds of the server's clock), in how many seconds. */
 export interface Leaving {
@@ -41,6 +48,7 @@ const timing = z.strictObject({
   fade: editParts.seconds.nullable().optional(),
   delay: editParts.seconds.nullable().optional(),
   curve: editParts.curve.nullable().optional(),
+  fans: z.strictObject({ fade: z.string().max(200).optional(), delay: z.string().max(200).optional() }).optional(),
 });
 const keyNames = z.array(z.string().max(80)).max(200_000);
 
@@ -56,7 +64,14 @@ export type HandChange = z.input<typeof handChangeSchema>;
 /** Own times of one value in hand; null takes a time away, absent leaves it. Seconds. */
 export type HandTiming = z.infer<typeof timing>;
 
-const heldSchema = z.record(z.string(), z.strictObject({ move: documentParts.move, fresh: z.boolean() }));
+const heldSchema = z.record(
+  z.string(),
+  z.strictObject({
+    move: documentParts.move,
+    fresh: z.boolean(),
+    fans: z.strictObject({ fade: z.string().optional(), delay: z.string().optional() }).optional(),
+  }),
+);
 const storedHand = z.strictObject({ held: heldSchema, dropped: heldSchema, leaving: z.strictObject({}) });
 
 /** Reads changes from plain data. Throws ShowError naming the change and the field that is wrong. */
@@ -70,13 +85,13 @@ export function readHandChanges(raw: readonly unknown[]): HandChange[] {
   });
 }
 
-/** Reads a Hand that was stored as text; one that cannot be read is empty. */
-export function readHand(text: string): Hand {
+/** Reads a Hand that was stored as text; undefined for one that is damaged and cannot be read. */
+export function readHand(text: string): Hand | undefined {
   try {
     const parsed = storedHand.safeParse(JSON.parse(text));
-    return parsed.success ? parsed.data : EMPTY_HAND;
+    return parsed.success ? parsed.data : undefined;
   } catch {
-    return EMPTY_HAND;
+    return undefined;
   }
 }
 
@@ -102,7 +117,8 @@ function given(hand: Hand, moves: Moves, sheet: ShowSheet): Hand {
   for (const { key, spec } of checkedMoves(sheet, moves, "In hand")) {
     const before = held[key.name];
     const move = makeMove(targetOfMove(spec), { ...(before ? moveTiming(before.move) : {}), ...moveTiming(spec) });
-    held[key.name] = before && !before.fresh && sameMove(before.move, move) ? before : { move, fresh: true };
+    held[key.name] =
+      before && !before.fresh && sameMove(before.move, move) ? before : { move, fresh: true, ...fansLeft(before, moveTiming(spec)) };
     names.push(key.name);
   }
   return { held, dropped: hand.dropped, leaving: without(hand.leaving, names) };
@@ -110,14 +126,25 @@ function given(hand: Hand, moves: Moves, sheet: ShowSheet): Hand {
 
 function timed(hand: Hand, times: Readonly<Record<string, HandTiming>>): Hand {
   const own = new Map(Object.entries(times));
-  const held = mapped(hand.held, own, ({ move, fresh }, name) => {
-    const after = makeMove(targetOfMove(move), patchedTiming(moveTiming(move), own.get(name) ?? {}));
-    return sameMove(move, after) ? { move, fresh } : { move: after, fresh: true };
+  const held = mapped(hand.held, own, (each, name): Held => {
+    const wanted = own.get(name) ?? {};
+    const after = makeMove(targetOfMove(each.move), patchedTiming(moveTiming(each.move), wanted));
+    const fans = fansLeft(each, wanted, wanted.fans);
+    return sameMove(each.move, after) ? { move: each.move, fresh: each.fresh, ...fans } : { move: after, fresh: true, ...fans };
   });
   return { ...hand, held };
 }
 
-function letGo(hand: Hand, keys: readonly string[], sheet: ShowSheet, now: number, fade: number): Hand {
+/** The fans of a value after some of its times were given anew: those of times that were left alone stay. */
+function fansLeft(before: Held | undefined, given: { fade?: unknown; delay?: unknown }, anew: HeldFans = {}): { fans?: HeldFans } {
+  const of = (what: "fade" | "delay"): string | undefined => (given[what] === undefined ? before?.fans?.[what] : anew[what]);
+  const [fade, delay] = [of("fade"), of("delay")];
+  if (fade === undefined && delay === undefined) return {};
+  return { fans: { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }) } };
+}
+
+/** Drops keys from the Hand; they fade back to the show in `fade` seconds and can be taken up again. `now` is milliseconds. */
+export function letGo(hand: Hand, keys: readonly string[], sheet: ShowSheet, now: number, fade: number): Hand {
   const going = keys.filter((name) => hand.held[name]);
   if (going.length === 0) return hand;
   const leaving: Record<string, Leaving> = Object.fromEntries(
@@ -133,13 +160,6 @@ function letGo(hand: Hand, keys: readonly string[], sheet: ShowSheet, now: numbe
     if (key && !Number.isNaN(from)) leaving[name] = { from, at: now, fade: key.attribute.snap ? 0 : fade };
   }
   return { held: without(hand.held, going), dropped, leaving };
-}
-
-/** The Hand as it was before its last change; what it holds now and did not hold then fades back to the show. */
-export function stepBack(hand: Hand, before: Hand, sheet: ShowSheet, now: number): Hand {
-  const gone = Object.keys(hand.held).filter((name) => !before.held[name]);
-  const { leaving } = letGo(hand, gone, sheet, now, 1);
-  return { held: before.held, dropped: before.dropped, leaving: without(leaving, Object.keys(before.held)) };
 }
 
 /** The Hand when the running list goes on: what has been recorded gives way to it, what has not stays over it. */

@@ -101,9 +101,10 @@ export function paceFromHand(
     const keys = heldKeys(sheet, hand, { families: [family], ...(channels ? { channels: [...channels] } : {}) });
     const timedKeyOf = (channel: number): Key | undefined => keys.find((key) => key.channel === channel && hasTiming(hand, key));
     const order = channels ?? [...new Set(keys.map((key) => key.channel))];
-    const times = order.flatMap((channel) => timedKeyOf(channel) ?? []).map((key) => timingOf(hand, key));
-    const fade = fanOf(times.map((each) => each.fade));
-    const delay = fanOf(times.map((each) => each.delay));
+    const timed = order.flatMap((channel) => timedKeyOf(channel) ?? []);
+    const times = timed.map((key) => timingOf(hand, key));
+    const fade = fanGiven(hand, timed, "fade") ?? fanOf(times.map((each) => each.fade));
+    const delay = fanGiven(hand, timed, "delay") ?? fanOf(times.map((each) => each.delay));
     const curve = same(times.map((each) => each.curve));
     if (fade === undefined && delay === undefined && curve === undefined) continue;
     pace[family] = {
@@ -114,6 +115,11 @@ export function paceFromHand(
   }
   if (FAMILIES.some((family) => pace[family])) return pace;
   throw new ShowError("No value in hand has times of its own; give some a fade or a delay first");
+}
+
+/** The fan that all of these times were given as; undefined where they were not. */
+function fanGiven(hand: Hand, keys: readonly Key[], what: "fade" | "delay"): Fan | undefined {
+  return same(keys.map((key) => hand.held[key.name]?.fans?.[what]));
 }
 
 function timingOf(hand: Hand, key: Key): { fade?: number | undefined; delay?: number | undefined; curve?: Curve | undefined } {

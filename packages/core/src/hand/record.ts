@@ -175,6 +175,10 @@ export function recordSentence(list: ListSheet, { edit }: RecordPlan, { impact, 
 
 /** What "this cue only" writes into the cues behind it so that they stay as they are. */
 function restored(steps: Outcome["steps"], cue: string): string {
+  const keeps = steps.some(
+    (step) => step.at === "cue" && step.cue === cue && step.after?.carries === "cueOnly" && step.before === undefined,
+  );
+  if (keeps) return "; it keeps to itself, whatever comes after it";
   const moves = steps.filter((step) => step.at === "move" && step.cue !== cue && step.after);
   const cues = [...new Set(moves.map((step) => (step.at === "move" ? step.cue : "")))];
   return moves.length === 0 ? "" : `; cue ${cues.join(" and ")} gets ${count(moves.length, "move")} to stay as it is`;

@@ -136,7 +136,8 @@ function trackOf(tracks: Readonly<Record<string, Track>>, key: Key): Track {
   return tracks[key.name] ?? { rest: key.attribute.home, instructions: [] };
 }
 
-function lookValues(list: ListSheet, row: number): Record<string, number> {
+/** The look of a row by key name: only what is set. */
+export function lookValues(list: ListSheet, row: number): Record<string, number> {
   const values: Record<string, number> = {};
   for (const key of list.keys.all) {
     const { value } = entryAt(list, key, row);

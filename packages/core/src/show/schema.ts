@@ -12,7 +12,9 @@ const id = z
   .string()
   .regex(/^[\p{L}\p{N}][\p{L}\p{N}_.-]{0,63}$/u, "is not an id; use letters, digits, - _ and .")
   .refine((text) => !RESERVED.has(text), "is a word that programs keep for themselves; choose another id");
-const label = z.string().max(200, "is longer than 200 characters");
+/** Text that every other program can store and send: half a surrogate pair would come back changed. */
+const text = z.string().refine((value) => !/\p{Surrogate}/u.test(value), "holds half a character; type it again");
+const label = text.max(200, "is longer than 200 characters");
 /** Far beyond any attribute of any light, and small enough that sums and products of two stay exact enough. */
 const LARGEST = 1e9;
 const number = z.number().min(-LARGEST, "is too far below 0").max(LARGEST, "is too large");
@@ -121,17 +123,17 @@ export const markSchema = z.strictObject({
   channels: z.record(z.string().regex(/^\d+$/, "is not a channel number"), channelMark).optional(),
 });
 export const callSchema = z.strictObject({
-  line: z.string().max(100),
-  word: z.string().max(100).optional(),
-  kind: z.string().max(40).optional(),
+  line: text.max(100),
+  word: text.max(100).optional(),
+  kind: text.max(40).optional(),
 });
-const action = z.strictObject({ do: z.string().max(40), list: id });
+const action = z.strictObject({ do: text.max(40), list: id });
 
 /** The fields of a cue that stand beside its number and its parts. */
 export const cueFields = {
   label: label.optional(),
-  note: z.string().max(5000).optional(),
-  scene: z.string().max(60).optional(),
+  note: text.max(5000).optional(),
+  scene: text.max(60).optional(),
   block: z.boolean().optional(),
   assert: z.boolean().optional(),
   carries: z.enum(["track", "cueOnly", "isolated"]).optional(),
@@ -155,14 +157,17 @@ const list = z.strictObject({
 });
 
 const scriptLine = z.strictObject({
-  id: z.string().min(1).max(100),
+  id: text.min(1).max(100),
   page: z.number().optional(),
-  who: z.string().max(100).optional(),
-  text: z.string().max(10_000),
+  who: text.max(100).optional(),
+  text: text.max(10_000),
   seconds: seconds.optional(),
   quiet: z.boolean().optional(),
 });
 const script = z.strictObject({ pace: z.number().positive().optional(), lines: z.array(scriptLine) });
+
+/** What a cue starts with when it is recorded and nothing is said of it. */
+const newCue = z.strictObject({ times: partTimes });
 
 export const showSchema = z.strictObject({
   format: z.literal("zealous-mark/show", "is not zealous-mark/show; this is not a show document"),
@@ -175,13 +180,14 @@ export const showSchema = z.strictObject({
   paces: z.array(pace).default(() => []),
   lists: z.array(list).min(1, "is empty; a show has at least one list"),
   script: script.optional(),
+  newCue: newCue.optional(),
 });
 
 /** What the published schema of the document has to spell out by itself. */
 export const documentParts = { moves: rawMoves, move: moveSchema, cueNumber };
 /** The schemas of what stands beside the cues. */
 export const entrySchemas = { fixtureType, channel, group, palette, pace, list };
-export const editParts = { id, label, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
+export const editParts = { id, text, label, newCue, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
 
 export type Family = (typeof FAMILIES)[number];
 export type Curve = (typeof CURVES)[number];
@@ -215,6 +221,8 @@ export type Cue = z.infer<typeof cueSchema>;
 export type CueList = z.infer<typeof list>;
 export type ScriptLine = z.infer<typeof scriptLine>;
 export type Show = z.infer<typeof showSchema>;
+/** What stands over a whole show: its title, and what new cues start with. */
+export type ShowHead = Pick<Show, "title" | "newCue">;
 /** A list without its cues. */
 export type ListHead = Omit<CueList, "cues">;
 /** A cue without its number and parts. */

@@ -14,7 +14,7 @@ export function serializeShow(show: Show): string {
 /** A copy of the show whose fields stand in the one fixed order. */
 export function orderedShow(show: Show): Show {
   const rig = rigOf(show);
-  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, script } = show;
+  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, script, newCue } = show;
   return {
     format,
     version,
@@ -26,6 +26,7 @@ export function orderedShow(show: Show): Show {
     paces,
     lists: lists.map((list) => orderedList(list, rig)),
     ...(script ? { script } : {}),
+    ...(newCue ? { newCue } : {}),
   };
 }
 

@@ -22,6 +22,7 @@ import { planRenumberChannel } from "./renumberChannel.ts";
 import { planMoveCue, planRenumber } from "./renumber.ts";
 import { planSetMoveTimes } from "./setMoveTimes.ts";
 import { planSetTimes } from "./setTimes.ts";
+import { planSetShow } from "./setShow.ts";
 import { planSplit } from "./split.ts";
 import { planSwapPalette } from "./swapPalette.ts";
 import { planUpdate } from "./update.ts";
@@ -80,11 +81,13 @@ function stepsOf(sheet: ShowSheet, edit: Exclude<Edit, { op: "recast" | "swapPal
 
 type EntryEdit = Extract<
   Edit,
-  { op: `set${"Palette" | "Group" | "Pace" | "Channel" | "Type" | "List"}` | `remove${string}` | "renumberChannel" }
+  { op: `set${"Show" | "Palette" | "Group" | "Pace" | "Channel" | "Type" | "List"}` | `remove${string}` | "renumberChannel" }
 >;
 
 function entrySteps(sheet: ShowSheet, edit: EntryEdit): readonly Step[] {
   switch (edit.op) {
+    case "setShow":
+      return planSetShow(sheet.show, edit);
     case "setPalette":
       return planSetEntry(sheet, "palettes", edit.palette.id, edit.palette);
     case "setGroup":

@@ -1,6 +1,6 @@
 import { cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
-import type { Cue, PartHead } from "../../show/schema.ts";
+import type { Cue, CueHead, PartHead } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { carriedAt } from "../../sheet/entry.ts";
 import { resolve } from "../../sheet/palettes.ts";
@@ -28,7 +28,8 @@ export function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit):
   const cue = found < 0 ? undefined : cueAt(list, found);
   const moves = checkedMoves(sheet, edit.moves, `Cue ${edit.cue}`);
   const touched = touchedKeys(list, found, cue, edit, moves);
-  const steps: Step[] = [...cueSteps(list.id, cue, edit), ...partSteps(list.id, cue, edit)];
+  const keeps = staysInside(list, found, cue, edit);
+  const steps: Step[] = [...cueSteps(list.id, cue, edit, keeps), ...partSteps(list.id, cue, edit)];
   for (const { key, before, after } of touched)
     steps.push({ at: "move", list: list.id, cue: edit.cue, channel: key.channel, attribute: key.attribute.id, before, after });
   steps.push(...emptyPartSteps(list, cue, edit, touched));
@@ -49,9 +50,24 @@ function touchedKeys(list: ListSheet, row: number, cue: Cue | undefined, edit: R
   return [...named, ...dropped].filter(({ before, after }) => !sameData(before, after));
 }
 
-function cueSteps(list: string, cue: Cue | undefined, edit: RecordEdit): Step[] {
+/** True for a "this cue only" record that has no later cue to keep as it is: the cue itself keeps its moves. Throws ShowError for an ordinary last cue, which cannot do both. */
+function staysInside(list: ListSheet, found: number, cue: Cue | undefined, edit: RecordEdit): boolean {
+  const next = found < 0 ? firstRowFrom(list, cueOrder(edit.cue)) : found + 1;
+  if (edit.scope !== "cueOnly" || next < list.cues.length) return false;
+  if (!cue) return true;
+  if ((cue.carries ?? "track") !== "track") return false;
+  throw new ShowError(
+    `Cue ${edit.cue} is the last cue and tracks on, so there is no later cue to keep as it is. Make the whole cue keep to itself first (#${edit.cue} carries only), or record so that everything after follows`,
+  );
+}
+
+function cueSteps(list: string, cue: Cue | undefined, edit: RecordEdit, keeps: boolean): Step[] {
   const before = cue && headOf(cue);
-  const after = { ...before, ...(edit.label === undefined ? {} : { label: edit.label }) };
+  const after: CueHead = {
+    ...before,
+    ...(edit.label === undefined ? {} : { label: edit.label }),
+    ...(keeps ? { carries: "cueOnly" } : {}),
+  };
   return before && sameData(before, after) ? [] : [{ at: "cue", list, cue: edit.cue, before, after }];
 }
 

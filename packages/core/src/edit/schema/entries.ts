@@ -1,10 +1,16 @@
 import { z } from "zod";
-import { entrySchemas } from "../../show/schema.ts";
+import { editParts, entrySchemas } from "../../show/schema.ts";
 import { channelNumber, id } from "./shared.ts";
 
 /** What becomes of what still uses the thing that is taken away; `refuse` names it. */
 const used = z.enum(["refuse", "drop"]).default("refuse");
 
+/** The title of the show, and what new cues start with; null takes that away, what is left out stays. */
+export const setShowSchema = z.strictObject({
+  op: z.literal("setShow"),
+  title: editParts.label.min(1, "is empty; a show has a title").optional(),
+  newCue: editParts.newCue.nullable().optional(),
+});
 export const setPaletteSchema = z.strictObject({ op: z.literal("setPalette"), palette: entrySchemas.palette });
 export const setGroupSchema = z.strictObject({ op: z.literal("setGroup"), group: entrySchemas.group });
 export const setPaceSchema = z.strictObject({ op: z.literal("setPace"), pace: entrySchemas.pace });
@@ -26,6 +32,7 @@ export const renumberChannelSchema = z.strictObject({ op: z.literal("renumberCha
 export const removeTypeSchema = z.strictObject({ op: z.literal("removeType"), type: id });
 export const removeListSchema = z.strictObject({ op: z.literal("removeList"), list: id, used });
 
+export type SetShowEdit = z.infer<typeof setShowSchema>;
 export type SetPaletteEdit = z.infer<typeof setPaletteSchema>;
 export type SetGroupEdit = z.infer<typeof setGroupSchema>;
 export type SetPaceEdit = z.infer<typeof setPaceSchema>;

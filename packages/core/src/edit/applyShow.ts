@@ -1,0 +1,22 @@
+import { ShowError } from "../show/errors.ts";
+import { faultsOf } from "../show/faults.ts";
+import { sameData } from "../show/sameData.ts";
+import { type Show, type ShowHead, showSchema } from "../show/schema.ts";
+import type { ShowStep } from "./step.ts";
+
+const headSchema = showSchema.pick({ title: true, newCue: true });
+
+/** The title of a show and what its new cues start with. */
+export function showHeadOf({ title, newCue }: Show): ShowHead {
+  return { title, ...(newCue ? { newCue } : {}) };
+}
+
+/** The show with its own fields changed. Throws ShowError when they are not as the step expects, or would not be valid. */
+export function applyShow(show: Show, step: ShowStep): Show {
+  if (!sameData(showHeadOf(show), step.before))
+    throw new ShowError("The show's own settings have been changed since; look at them and make the edit again");
+  const parsed = headSchema.safeParse(step.after);
+  if (!parsed.success) throw new ShowError(faultsOf(parsed.error, step.after));
+  const { newCue: _before, ...rest } = show;
+  return { ...rest, ...parsed.data };
+}

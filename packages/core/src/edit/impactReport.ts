@@ -1,0 +1,286 @@
+import { count } from "../check/words.ts";
+import { groupBy } from "../show/groupBy.ts";
+import { cueOrder } from "../show/cueNumber.ts";
+import { sameData } from "../show/sameData.ts";
+import { type ListSheet, type ShowSheet, findRow } from "../sheet/sheet.ts";
+import { chainFrom } from "../time/chain.ts";
+import { chainClock } from "../time/chainClock.ts";
+import { cueDuration } from "../time/durations.ts";
+import type { Outcome } from "./edit.ts";
+import { type LookChange, renamed, rowPairs, stepsInList } from "./impact.ts";
+import { lookWords } from "./lookWords.ts";
+import { type Step, isCueData } from "./step.ts";
+
+/** What an edit does to one cue, in words. */
+export interface ImpactLine {
+  readonly list: string;
+  /** The label of the list where it is not the one that is worked on. */
+  readonly listLabel: string | undefined;
+  /** The cue by the number that it had before; one that comes, by its new number. */
+  readonly cue: string;
+  /** The number that it has afterwards; undefined for a cue that goes. */
+  readonly after: string | undefined;
+  /** What happens to it: "6 lights 15 to 25", "lasts 6 → 9 s". Worked out when asked for, since hundreds may never be read. */
+  readonly words: () => string;
+  /** True where only what is stored changes, and nothing looks or runs otherwise. */
+  readonly quiet: boolean;
+}
+
+/** What edits do, cue by cue, and in one sentence. */
+export interface ImpactReport {
+  readonly lines: readonly ImpactLine[];
+  readonly summary: string;
+}
+
+/** Everything that is told of one cue of a list. */
+interface CueNews {
+  cue: string;
+  after: string | undefined;
+  words: (() => string)[];
+  loud: boolean;
+}
+
+/** How many cues go, come, take another number, look different, follow otherwise, and last longer or shorter. */
+interface Counts {
+  gone: number;
+  come: number;
+  renumbered: number;
+  look: number;
+  follow: number;
+  time: number;
+}
+
+/** Tells what edits do to every cue, those included that come, go, or only follow or last otherwise. `worked` is the list that is worked on. */
+export function reportImpact(
+  before: ShowSheet,
+  { sheet: after, steps, impact }: Pick<Outcome, "sheet" | "steps" | "impact">,
+  worked: string,
+): ImpactReport {
+  const [first] = after.lists.keys();
+  const looks = groupBy(impact.looks, (look) => look.list ?? first ?? "");
+  const counts: Counts = { gone: 0, come: 0, renumbered: 0, look: 0, follow: 0, time: 0 };
+  const lines: ImpactLine[] = [];
+  const elsewhere = new Set<string>();
+  for (const id of new Set([...before.lists.keys(), ...after.lists.keys()])) {
+    const [was, is] = [before.lists.get(id), after.lists.get(id)];
+    if (was === is) continue;
+    const listLabel = id === worked ? undefined : (is ?? was)?.list.label || id;
+    const news = was && is ? newsOfList(was, is, stepsInList(steps, id), looks.get(id) ?? [], counts) : newsOfWholeList(was, is, counts);
+    if (news.length > 0 && listLabel !== undefined) elsewhere.add(listLabel);
+    lines.push(
+      ...news.map((each) => ({
+        list: id,
+        listLabel,
+        cue: each.cue,
+        after: each.after,
+        words: () => each.words.map((word) => word()).join("; "),
+        quiet: !each.loud,
+      })),
+    );
+  }
+  return { lines, summary: summaryOf(counts, elsewhere) };
+}
+
+function summaryOf({ gone, come, renumbered, look, follow, time }: Counts, elsewhere: ReadonlySet<string>): string {
+  const plural = (number: number, one: string, many: string): string[] =>
+    number === 0 ? [] : [number === 1 ? one : many.replace("#", String(number))];
+  const words = [
+    ...(gone === 0 ? [] : [`removes ${count(gone, "cue")}`]),
+    ...(come === 0 ? [] : [`adds ${count(come, "cue")}`]),
+    ...plural(renumbered, "1 cue changes its number", "# cues change their numbers"),
+    ...(look === 0 ? ["no cue looks different"] : plural(look, "1 cue looks different", "# cues look different")),
+    ...plural(follow, "1 follow changes", "# follows change"),
+    ...plural(time, "1 cue or chain lasts otherwise", "# cues or chains last otherwise"),
+  ];
+  const where = elsewhere.size === 0 ? "" : ` (in ${[...elsewhere].join(", ")})`;
+  return `${words.join(", ")}${where}`;
+}
+
+function newsOfWholeList(was: ListSheet | undefined, is: ListSheet | undefined, counts: Counts): CueNews[] {
+  const list = is ?? was;
+  if (!list) return [];
+  if (is) counts.come += list.cues.length;
+  else counts.gone += list.cues.length;
+  return list.cues.map(({ number }) => ({
+    cue: number,
+    after: is ? number : undefined,
+    words: [() => (is ? "comes, in a new list" : "goes, with its list")],
+    loud: true,
+  }));
+}
+
+function newsOfList(was: ListSheet, is: ListSheet, steps: readonly Step[], looks: readonly LookChange[], counts: Counts): CueNews[] {
+  const gathered = new Map<string, CueNews>();
+  const names = renamed(steps);
+  const pairs = rowPairs(was, is, names);
+  const tell = (cue: string, after: string | undefined, loud: boolean, ...words: (() => string)[]): void => {
+    const known = gathered.get(cue) ?? { cue, after, words: [], loud: false };
+    known.words.push(...words);
+    known.loud ||= loud;
+    gathered.set(cue, known);
+  };
+  const numberBefore = (row: number): string => was.cues[pairs[row] ?? -1]?.number ?? is.cues[row]?.number ?? "";
+  const kept = new Set(pairs);
+  was.cues.forEach((cue, row) => {
+    if (kept.has(row)) return;
+    counts.gone += 1;
+    tell(cue.number, undefined, true, () => "goes");
+  });
+  is.cues.forEach((cue, row) => {
+    if (pairs[row] === -1) {
+      counts.come += 1;
+      tell(cue.number, cue.number, true, () => "comes");
+    } else if (numberBefore(row) !== cue.number) {
+      counts.renumbered += 1;
+      tell(numberBefore(row), cue.number, true, () => `becomes ${cue.number}`);
+    }
+  });
+  const byCue = groupBy(looks, (look) => look.cue);
+  const changed = new Set<number>();
+  for (const [cue, own] of byCue) {
+    const row = findRow(is, cue);
+    changed.add(row);
+    counts.look += 1;
+    tell(numberBefore(row), cue, true, () => lookWords(own, was, pairs[row] ?? -1, is, row));
+  }
+  const stored = groupBy(steps.filter(isCueData), (step) => step.cue);
+  for (const [cue, own] of stored) {
+    const row = findRow(is, cue);
+    if (row < 0) continue;
+    changed.add(row);
+    if (!byCue.has(cue) && pairs[row] !== -1) {
+      const words = storedWords(own);
+      if (words !== "") tell(numberBefore(row), cue, false, () => words);
+    }
+  }
+  tellTimes(was, is, pairs, changed, numberBefore, tell, counts);
+  return [...gathered.values()]
+    .map((news) => ({ news, order: cueOrder(news.cue) }))
+    .sort((a, b) => a.order - b.order)
+    .map(({ news }) => news);
+}
+
+/** What a cue stores anew while its look stays: "gets 2 moves". Empty where only its parts come or go with it. */
+function storedWords(steps: readonly Step[]): string {
+  const moves = steps.filter((step) => step.at === "move");
+  const say = (some: readonly Step[], verb: string): string[] => (some.length === 0 ? [] : [`${verb} ${count(some.length, "move")}`]);
+  const words = [
+    ...say(
+      moves.filter((step) => !step.before),
+      "gets",
+    ),
+    ...say(
+      moves.filter((step) => !step.after),
+      "loses",
+    ),
+    ...say(
+      moves.filter((step) => step.before && step.after),
+      "changes",
+    ),
+    ...(steps.some((step) => step.at === "part") ? ["its times change"] : []),
+  ];
+  const isHead = steps.some((step) => step.at === "cue" && step.before && step.after);
+  return words.length > 0 ? `${words.join(", ")}; looks as before` : isHead ? "its own settings change" : "";
+}
+
+type Tell = (cue: string, after: string | undefined, loud: boolean, ...words: (() => string)[]) => void;
+
+/** Follows that count from another cue or otherwise, cues that last longer or shorter, and the chains that they make. */
+function tellTimes(
+  was: ListSheet,
+  is: ListSheet,
+  pairs: Int32Array,
+  changed: ReadonlySet<number>,
+  numberBefore: (row: number) => string,
+  tell: Tell,
+  counts: Counts,
+): void {
+  const affected = affectedRows(was, is, pairs, changed);
+  const { presses } = chainClock(is);
+  // A cue with another one behind it than before may have begun a chain, or ended one.
+  const chains = new Set(is.cues.flatMap((_, row) => (hasNewNeighbour(was, pairs, row) ? [presses[row] ?? row] : [])));
+  for (const row of affected) {
+    const cue = is.cues[row];
+    const old = pairs[row] ?? -1;
+    if (!cue) continue;
+    const follow = followWords(was, is, pairs, row);
+    if (follow !== undefined) {
+      counts.follow += 1;
+      tell(numberBefore(row), cue.number, true, () => follow);
+    }
+    if (old < 0) {
+      chains.add(presses[row] ?? row);
+      continue;
+    }
+    const [before, after] = [cueDuration(was, old), cueDuration(is, row)];
+    const longer = Math.abs(before - after) > 1e-6;
+    if (longer) {
+      counts.time += 1;
+      tell(numberBefore(row), cue.number, true, () => `lasts ${secondsWords(before)} → ${secondsWords(after)} s`);
+    }
+    if (longer || follow !== undefined) chains.add(presses[row] ?? row);
+  }
+  for (const row of chains) tellChain(was, is, pairs, row, numberBefore, tell, counts);
+}
+
+/** True for a cue that has another cue behind it than before, or none. */
+function hasNewNeighbour(was: ListSheet, pairs: Int32Array, row: number): boolean {
+  const old = pairs[row] ?? -1;
+  if (old < 0) return false;
+  const next = row + 1 < pairs.length ? (pairs[row + 1] ?? -1) : was.cues.length;
+  return next !== old + 1;
+}
+
+/** The rows whose follow or duration can be another: those that changed, those right behind them, and those with another cue before them. */
+function affectedRows(was: ListSheet, is: ListSheet, pairs: Int32Array, changed: ReadonlySet<number>): number[] {
+  const all = !sameData(was.list.marks, is.list.marks) || was.palettes !== is.palettes;
+  return is.cues.flatMap((_, row) => {
+    const neighbour = row > 0 && pairs[row - 1] !== (pairs[row] ?? -1) - 1;
+    const first = row === 0 && pairs[0] !== 0;
+    return all || changed.has(row) || changed.has(row - 1) || neighbour || first ? [row] : [];
+  });
+}
+
+/** How the follow of a row is another, or undefined where it is not. */
+function followWords(was: ListSheet, is: ListSheet, pairs: Int32Array, row: number): string | undefined {
+  const old = pairs[row] ?? -1;
+  if (old < 0) return undefined;
+  const [before, after] = [was.cues[old]?.trigger, is.cues[row]?.trigger];
+  const follows = after?.type === "follow";
+  if (!follows) return before?.type === "follow" ? "waits for a Go now" : undefined;
+  const source = is.cues[row - 1]?.number;
+  const same = row > 0 && old > 0 && pairs[row - 1] === old - 1;
+  if (same && sameData(before, after)) return undefined;
+  if (source === undefined) return "follows nothing now: it is the first cue";
+  const from = after.from === "go" ? "the Go" : "the end";
+  return `now follows ${source}: ${secondsWords(after.after)} s after ${from} of it`;
+}
+
+function tellChain(
+  was: ListSheet,
+  is: ListSheet,
+  pairs: Int32Array,
+  row: number,
+  numberBefore: (row: number) => string,
+  tell: Tell,
+  counts: Counts,
+): void {
+  const old = pairs[row] ?? -1;
+  const after = chainFrom(is, row);
+  const before = old < 0 ? [] : chainFrom(was, old);
+  if (after.length < 2 && before.length < 2) return;
+  const lasts = (links: typeof after): number => links.reduce((end, link) => Math.max(end, link.start + link.duration), 0);
+  const [long, longBefore] = [lasts(after), lasts(before)];
+  if (Math.abs(long - longBefore) <= 1e-6) return;
+  counts.time += 1;
+  const words =
+    old < 0
+      ? `starts a chain of ${secondsWords(long)} s`
+      : `the chain from here lasts ${secondsWords(long)} instead of ${secondsWords(longBefore)} s`;
+  tell(numberBefore(row), is.cues[row]?.number, true, () => words);
+}
+
+/** Seconds with at most two places. */
+function secondsWords(value: number): string {
+  return String(Math.round(value * 100) / 100);
+}

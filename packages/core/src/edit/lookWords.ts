@@ -1,0 +1,74 @@
+import { count, listed } from "../check/words.ts";
+import { paletteOf } from "../show/move.ts";
+import { FAMILIES, type Family } from "../show/schema.ts";
+import { groupBy } from "../show/groupBy.ts";
+import { entryAt } from "../sheet/entry.ts";
+import { type Key, keyNamed } from "../sheet/keys.ts";
+import type { ListSheet } from "../sheet/sheet.ts";
+import type { LookChange } from "./impact.ts";
+
+interface KeyChange extends LookChange {
+  readonly name: string;
+  readonly channel: number;
+  readonly family: Family;
+}
+
+/** How one look changes, family by family: "6 lights 15–20 to 25; pan −20 to 15; colour Dusk to Noon". Rows before and after; -1: the cue is new. */
+export function lookWords(changes: readonly LookChange[], was: ListSheet, rowBefore: number, is: ListSheet, rowAfter: number): string {
+  const known = changes.flatMap((change): KeyChange[] => {
+    const key = keyNamed(is.keys, change.key) ?? keyNamed(was.keys, change.key);
+    return key ? [{ ...change, name: key.attribute.id, channel: key.channel, family: key.attribute.family }] : [];
+  });
+  const byFamily = groupBy(known, ({ family }) => family);
+  return FAMILIES.flatMap((family): string[] => {
+    const own = byFamily.get(family);
+    if (!own) return [];
+    const lights = count(new Set(own.map(({ channel }) => channel)).size, "light");
+    if (family === "intensity") return [`${lights} ${span(own.map((each) => each.before))} to ${span(own.map((each) => each.after))}`];
+    const before = paletteName(own, was, rowBefore);
+    const after = paletteName(own, is, rowAfter);
+    if (before !== undefined || after !== undefined)
+      return [`${lights}: ${family} ${before ?? numbers(own, "before")} to ${after ?? numbers(own, "after")}`];
+    const attributes = groupBy(own, ({ name }) => name);
+    const words = [...attributes].map(
+      ([name, some]) => `${name} ${span(some.map((each) => each.before))} to ${span(some.map((each) => each.after))}`,
+    );
+    return [`${lights}: ${listed(words)}`];
+  }).join("; ");
+}
+
+/** The palette that all of these keys have their value from; undefined where they do not share one. */
+function paletteName(changes: readonly KeyChange[], list: ListSheet, row: number): string | undefined {
+  if (row < 0) return undefined;
+  const names = new Set(
+    changes.map(({ key: name }) => {
+      const key: Key | undefined = keyNamed(list.keys, name);
+      const spec = key && entryAt(list, key, row).spec;
+      return spec === undefined ? undefined : paletteOf(spec);
+    }),
+  );
+  const [only] = names;
+  return names.size === 1 && only !== undefined ? list.palettes.byId.get(only)?.label || only : undefined;
+}
+
+function numbers(changes: readonly KeyChange[], side: "before" | "after"): string {
+  if (changes.every((each) => each[side] === null)) return "unset";
+  return listed([...groupBy(changes, ({ name }) => name)].map(([name, own]) => `${name} ${span(own.map((each) => each[side]))}`));
+}
+
+function span(values: readonly (number | null)[]): string {
+  const set = values.filter((value) => value !== null);
+  if (set.length === 0) return "unset";
+  let [low, high] = [Infinity, -Infinity];
+  for (const value of set) {
+    low = Math.min(low, value);
+    high = Math.max(high, value);
+  }
+  const text = low === high ? plain(low) : `${plain(low)}–${plain(high)}`;
+  return set.length < values.length ? `${text} or unset` : text;
+}
+
+/** A value with at most one place. */
+function plain(value: number): string {
+  return String(Math.round(value * 10) / 10).replace("-", "−");
+}

@@ -1,0 +1,97 @@
+import { count, listed } from "../check/words.ts";
+import { isRelease, paletteOf, plainValue, sameMove } from "../show/move.ts";
+import type { MoveSpec, Moves } from "../show/schema.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import { type Hand, type HandChange, type Held, fitHand, letGo } from "./hand.ts";
+
+/** What a step did to the values in hand, by key name; absent means that the key was, or is, not in hand. */
+export type HandDiff = Readonly<Record<string, { readonly before?: Held | undefined; readonly after?: Held | undefined }>>;
+
+/** What is different in the second Hand. Empty when nothing is. */
+export function diffHands(before: Hand, after: Hand): HandDiff {
+  const names = new Set([...Object.keys(before.held), ...Object.keys(after.held)]);
+  return Object.fromEntries(
+    [...names]
+      .filter((name) => before.held[name] !== after.held[name])
+      .map((name) => [name, { before: before.held[name], after: after.held[name] }]),
+  );
+}
+
+/** Two steps one behind the other as one; a value that ends as it began is left out. */
+export function squashDiffs(first: HandDiff, second: HandDiff): HandDiff {
+  const names = new Set([...Object.keys(first), ...Object.keys(second)]);
+  return Object.fromEntries(
+    [...names].flatMap((name) => {
+      const before = first[name] ? first[name].before : second[name]?.before;
+      const after = second[name] ? second[name].after : first[name]?.after;
+      return sameHeld(before, after) ? [] : [[name, { before, after }]];
+    }),
+  );
+}
+
+/**
+ * The Hand with a step taken back, or made again. A value that something else has changed since is left as it is, and so is what
+ * the rig no longer takes. `now` is milliseconds of the server's clock.
+ */
+export function stepHand(hand: Hand, diff: HandDiff, direction: "undo" | "redo", sheet: ShowSheet, now: number): Hand {
+  const [from, to] = direction === "undo" ? (["after", "before"] as const) : (["before", "after"] as const);
+  const mine = Object.entries(diff).filter(([name, step]) => sameMove(hand.held[name]?.move, step[from]?.move));
+  const going = mine.filter(([, step]) => !step[to]).map(([name]) => name);
+  const left = letGo(hand, going, sheet, now, 1);
+  const back = mine.flatMap(([name, step]): [string, Held][] => (step[to] ? [[name, step[to]]] : []));
+  const names = new Set(back.map(([name]) => name));
+  const without = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>
+    Object.fromEntries(Object.entries(record).filter(([name]) => !names.has(name)));
+  return fitHand(
+    { held: { ...left.held, ...Object.fromEntries(back) }, dropped: without(hand.dropped), leaving: without(left.leaving) },
+    sheet,
+  );
+}
+
+function sameHeld(a: Held | undefined, b: Held | undefined): boolean {
+  return a === b || (a !== undefined && b !== undefined && a.fresh === b.fresh && sameMove(a.move, b.move));
+}
+
+/** What changes do to the Hand, as a short sentence for undo and redo: "In hand: 6 lights, intensity 70". */
+export function describeHandChanges(changes: readonly HandChange[], diff: HandDiff): string {
+  const [first] = changes;
+  if (!first) return "Nothing";
+  switch (first.do) {
+    case "give":
+      return `In hand: ${givenWords(mergedMoves(changes))}`;
+    case "time":
+      return `In hand: times of ${count(Object.keys(diff).length, "value")}`;
+    case "drop":
+      return `Dropped from the Hand: ${count(Object.keys(diff).length, "value")}`;
+    case "takeUp":
+      return `Taken up again: ${count(Object.keys(diff).length, "value")}`;
+    case "recorded":
+      return "Recorded";
+  }
+}
+
+function mergedMoves(changes: readonly HandChange[]): Moves {
+  const merged: Moves = {};
+  for (const change of changes) {
+    if (change.do !== "give") continue;
+    for (const [channel, own] of Object.entries(change.moves)) merged[channel] = { ...merged[channel], ...own };
+  }
+  return merged;
+}
+
+function givenWords(moves: Moves): string {
+  const channels = Object.keys(moves);
+  const lights = channels.length === 1 ? `light ${channels[0]}` : count(channels.length, "light");
+  const byAttribute = new Map<string, Set<string>>();
+  for (const own of Object.values(moves))
+    for (const [attribute, move] of Object.entries(own))
+      byAttribute.set(attribute, (byAttribute.get(attribute) ?? new Set()).add(valueWords(move)));
+  const words = [...byAttribute].map(([attribute, values]) => (values.size === 1 ? `${attribute} ${[...values][0]}` : attribute));
+  return `${lights}, ${listed(words)}`;
+}
+
+function valueWords(move: MoveSpec): string {
+  if (isRelease(move)) return "let go";
+  const value = plainValue(move);
+  return value === undefined ? (paletteOf(move) ?? "") : String(Math.round(value * 100) / 100);
+}

@@ -1,0 +1,83 @@
+import { type EditInput, type ImpactReport, type ShowSheet, listOf, makeEdits, readEdits, reportImpact } from "../src/index.ts";
+import { attempt, refusal } from "./support/attempt.ts";
+import { oneCue, smallShow } from "./support/smallShow.ts";
+
+const follow = (from: string, after: number): object => ({ trigger: { type: "follow", from, after } });
+const palettes = [
+  { id: "in", family: "position", label: "Window", values: [{ attribute: "pan", value: 15 }] },
+  { id: "out", family: "position", label: "Door", values: [{ attribute: "pan", value: -40 }] },
+];
+const show = smallShow(
+  [
+    oneCue("1", { "5": { intensity: 20 }, "1": { intensity: 30, pan: { palette: "in" } } }, { up: 2 }),
+    oneCue("4", { "5": { intensity: 50 } }, { up: 4 }),
+    oneCue("5", { "1": { intensity: 0 } }, { up: 6 }, follow("complete", 2)),
+    oneCue("6", { "5": { intensity: 0 } }),
+  ],
+  undefined,
+  { palettes },
+);
+
+function report(sheet: ShowSheet, ...edits: EditInput[]): ImpactReport {
+  return reportImpact(sheet, makeEdits(sheet, readEdits(edits)), "main");
+}
+function told({ lines }: ImpactReport): string[] {
+  return lines.map((line) => `${line.cue}: ${line.words()}`);
+}
+
+test("a cue inserted before a follow says what is followed now, and how long the chain lasts", () => {
+  const inserted = report(show, {
+    op: "insertCue",
+    cue: "4.5",
+    parts: [{ number: 1, times: { up: 1 }, moves: { "5": { intensity: 70 } } }],
+  });
+  expect(told(inserted)).toEqual([
+    "4: the chain from here lasts 4 instead of 12 s",
+    "4.5: comes; starts a chain of 9 s",
+    "5: 1 light 50 to 70; now follows 4.5: 2 s after the end of it",
+  ]);
+  expect(inserted.summary).toBe("adds 1 cue, 1 cue looks different, 1 follow changes, 2 cues or chains last otherwise");
+});
+
+test("cues that go are said, and what then follows what", () => {
+  const removed = report(show, { op: "deleteCue", cue: "1" }, { op: "deleteCue", cue: "4" });
+  expect(removed.summary).toMatch(/^removes 2 cues, no cue looks different, 1 follow changes/);
+  expect(told(removed)).toContain("5: gets 2 moves; looks as before; follows nothing now: it is the first cue");
+  expect(told(removed).filter((line) => line.endsWith("goes"))).toEqual(["1: goes", "4: goes"]);
+});
+
+test("times that change are said with their length before and after, chain included", () => {
+  const timed = report(show, { op: "setTimes", from: "4", to: "4", set: { up: 10 } });
+  expect(told(timed)).toEqual(["4: its times change; looks as before; lasts 4 → 10 s; the chain from here lasts 18 instead of 12 s"]);
+});
+
+test("positions are said by number or by the name of their palette, levels as spans, other lists by name", () => {
+  expect(
+    told(report(show, { op: "change", from: "1", to: "1", keys: { channels: [1], attributes: ["pan"] }, do: { palette: "out" } }))[0],
+  ).toBe("1: 1 light: position Window to Door");
+  expect(
+    told(
+      report(show, { op: "change", from: "4", to: "4", keys: { channels: [1], attributes: ["pan"] }, do: { set: -3 }, after: "restore" }),
+    )[0],
+  ).toBe("4: 1 light: position Window to pan −3");
+  const gathered = report(show, { op: "setList", list: { id: "sea", label: "Sea", cues: [{ number: "1" }] } });
+  expect(gathered.lines.map((line) => line.listLabel)).toEqual(["Sea"]);
+  expect(gathered.summary).toBe("adds 1 cue, no cue looks different (in Sea)");
+});
+
+test("a cue that takes another number is the same cue", () => {
+  const renumbered = report(show, { op: "renumber", from: "4", to: "6", start: "10", step: "1" });
+  expect(told(renumbered)).toEqual(["4: becomes 10", "5: becomes 11", "6: becomes 12"]);
+  expect(renumbered.summary).toBe("3 cues change their numbers, no cue looks different");
+});
+
+test("recording this cue only into a new last cue keeps it to itself, and an ordinary last cue refuses with the ways out", () => {
+  const record = (cue: string): EditInput => ({ op: "record", cue, moves: { "5": { intensity: 80 } }, scope: "cueOnly" });
+  const added = attempt(show, [record("7")]);
+  expect(listOf(added?.sheet ?? show).cues.at(-1)?.carries).toBe("cueOnly");
+  const again = attempt(added?.sheet ?? show, [{ ...record("7"), moves: { "1": { intensity: 5 } } } as EditInput]);
+  expect(listOf(again?.sheet ?? show).cues.at(-1)?.carries).toBe("cueOnly");
+  expect(refusal(show, [record("6")])).toMatch(/last cue.*#6 carries only.*everything after follows/);
+  const middle = attempt(show, [record("4.5")]);
+  expect(listOf(middle?.sheet ?? show).cues[2]?.carries).toBeUndefined();
+});
