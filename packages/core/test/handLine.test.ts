@@ -97,7 +97,13 @@ test("completion offers what can come next: words of the line and the names of t
   const words = (text: string): string[] => completeLine(text, sheet).words.map(({ word }) => word);
   expect(words("")).toEqual(expect.arrayContaining(["record", "block", "undo", "stage"]));
   expect(words("@s")).toEqual(["sea"]);
-  expect(words("@sea = ")).toEqual(expect.arrayContaining(["full", "out", ...sheet.show.palettes.map(({ id }) => id)]));
+  expect(words("@sea = ")).toEqual(
+    expect.arrayContaining(["full", "out", ...sheet.show.palettes.filter(({ family }) => family === "colour").map(({ id }) => id)]),
+  );
+  expect(words("@sea = ")).not.toContain("table");
+  expect(words("1 ")[0]).toBe("=");
+  expect(words("1 ")).toEqual(expect.arrayContaining(["intensity", "home"]));
+  expect(words("1 ")).not.toEqual(expect.arrayContaining(["pan"]));
   expect(words("61 p")).toEqual(expect.arrayContaining(["position", "pan", "pace"]));
   expect(words("61 position curve ")).toEqual(expect.arrayContaining(["ease", "slowStart"]));
   expect(words("record #12 t")).toEqual(expect.arrayContaining(["take", "times"]));

@@ -103,18 +103,87 @@ test.each([
   ["9 = 5", 0, "Channel 9"],
   ["@nobody = 5", 1, "group"],
   ["1 = ", 4, "not finished"],
-  ["1 == 5", 3, "not expected"],
+  ["1 == 5", 3, "here could stand"],
   ["1 = 5 %", 6, "means nothing"],
   ["1 gobos = 3", 2, "gobos"],
-  ["fooo", 0, "not expected"],
-  ["#2: follows 3", 12, "not expected"],
+  ["fooo", 0, "a line begins with lights"],
+  ["#2: follows 3", 12, "here could stand go, end"],
   ["up", 2, "not finished"],
   ["1 fade 3 curve bouncy", 15, "curve"],
   ["1 pace quick", 7, "pace"],
   ["swap dusk for noon", 14, "palette"],
-  ["copy #1 to 5", 11, "not expected"],
-  ["recast 1 in #2", 9, "not expected"],
+  ["copy #1 to 5", 11, "Cues are typed with #, as in to #5"],
+  ["recast 1 in #2", 9, "here could stand as"],
+  ["1 thru 6 = 50", 7, "A range is written 1..6"],
+  ["1 to 6 = 50", 5, "A range is written 1..6"],
+  ["1 at 50", 2, "A level is written with =, as in 1 = 50"],
+  ["1 50", 2, "A level is written with =, as in 1 = 50"],
+  ["= 50", 0, "Which lights?"],
+  ["pan 3", 0, "Lights come first and a value has =, as in 5 pan = 3"],
+  ["1 pan 3", 6, "A value is written with =, as in pan = 3"],
+  ["go", 0, "Nothing that is typed fires a cue"],
+  ["cue 2", 0, "Cues are typed with #, as in #2"],
+  ["delete 2", 7, "Cues are typed with #, as in delete #2"],
+  ["2.5", 0, "cues are typed with #, as in #2.5"],
+  ["#2 1 = 50", 3, "A colon stands between the cues and what is done in them, as in #2: 1 = 50"],
+  ["1-6 = 50", 0, "Which is meant? Lights 1 to 6 are written 1..6; light 1 down by 6 is written 1 - 6"],
+  ["1 relaese", 2, 'is "release" meant?'],
 ])("the fault in %s points at its word", (text, at, words) => {
   const read = readLine(text, context);
   expect(read).toMatchObject({ fault: { at, message: expect.stringContaining(words) } });
+});
+
+test.each([
+  ["#1: up 1:30", { up: 90 }],
+  ["#1: up 2+1 down 1.5+1", { up: 2, upDelay: 1, down: 1.5, downDelay: 1 }],
+  ["#1: position 1:05+2", { position: { fade: 65, delay: 2 } }],
+])("%s reads its times as they are written everywhere", (text, set) => {
+  expect(asked(text)).toMatchObject({ kind: "edit", edits: [{ op: "setTimes", set }] });
+});
+
+test("a light and a number behind cues are no time of day", () => {
+  const request = asked("#1..2:2 = 30");
+  expect(request).toMatchObject({ kind: "edit", edits: [{ op: "change", from: "1", to: "2", keys: { channels: [2] }, do: { set: 30 } }] });
+});
+
+test.each([
+  ["#1..2 carries only", "cueOnly"],
+  ["#1 carries isolated", "isolated"],
+  ["#2: carries track", "track"],
+])("%s says how cues carry what they move", (text, carries) => {
+  expect(asked(text)).toMatchObject({ kind: "edit", edits: [{ op: "setCue", carries }] });
+});
+
+test("letting go and dropping speak of all that a light does, a level of its level alone", () => {
+  const keysOf = (text: string): unknown => {
+    const request = asked(text);
+    return request.kind === "edit" && request.edits[0]?.op === "change" ? request.edits[0].keys : undefined;
+  };
+  expect(keysOf("#1: 2 release")).toEqual({ channels: [2] });
+  expect(keysOf("#1: 2 drop")).toEqual({ channels: [2] });
+  expect(keysOf("#1: 2 = 5")).toEqual({ channels: [2], families: ["intensity"] });
+  const request = asked("#1: 2 drop");
+  if (request.kind === "edit") expect(describeEdits(readEdits(request.edits))).toBe("Cue 1, 1 light: all families moves dropped");
+});
+
+test("others out takes out just the lights that are lit somewhere in the cues", () => {
+  const lit = smallShow([oneCue("1", { "1": { intensity: 20 }, "5": { intensity: 30 } }), oneCue("2", { "5": { intensity: 0 } })]);
+  const read = (text: string): unknown => readLine(text, { sheet: lit, list: listOf(lit), cues: undefined });
+  expect(read("#1: 1 = 50 others out")).toMatchObject({
+    request: { edits: [{ do: { set: 50 } }, { keys: { channels: [5] }, do: { set: 0 } }] },
+  });
+  expect(read("#2: 1 = 50 others out only")).toMatchObject({ request: { edits: [{ after: "restore" }] } });
+});
+
+test("home sends everything but the level to its resting value", () => {
+  const read = asked("#1: 1 home");
+  const pan = expect.objectContaining({ op: "change", keys: { channels: [1], attributes: ["pan"] }, do: { set: 0 } });
+  expect(read).toMatchObject({ kind: "edit", edits: expect.arrayContaining([pan]) });
+  expect(JSON.stringify(read)).not.toContain("intensity");
+});
+
+test("a search and the help are no edits", () => {
+  expect(asked('find storm "breaks"')).toEqual({ kind: "find", text: "storm breaks" });
+  expect(asked("help")).toEqual({ kind: "help" });
+  expect(asked("again 3")).toEqual({ kind: "choice", what: "before", steps: 3 });
 });

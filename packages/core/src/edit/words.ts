@@ -144,7 +144,8 @@ function lightsIn(count: number): string {
 }
 
 function what(edit: ChangeEdit): string {
-  return [namesIn(edit.keys), deedWords(edit.do)].filter(Boolean).join(" ");
+  const all = ("release" in edit.do || "drop" in edit.do) && !edit.keys.attributes && !edit.keys.families;
+  return [all ? "all families" : namesIn(edit.keys), deedWords(edit.do)].filter(Boolean).join(" ");
 }
 
 function namesIn({ attributes = [], families = [] }: KeySelection): string {

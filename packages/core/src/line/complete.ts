@@ -1,7 +1,10 @@
 import { CURVES, FAMILIES, TIMED_FAMILIES } from "../show/schema.ts";
+import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { plainId } from "../hand/keep.ts";
+import { autoGroups } from "../rig/autoGroups.ts";
 import { type Possible, possibleNext } from "./grammar.ts";
+import { lightsNamed } from "./readLine.ts";
 import { KEYWORDS } from "./tokens.ts";
 
 /** Something that can come next in a line, and what it is. */
@@ -19,40 +22,61 @@ export interface Completions {
 export function completeLine(text: string, sheet: ShowSheet): Completions {
   const { next, from } = possibleNext(text);
   const begun = text.slice(from).toLowerCase();
+  const keys = keysOfLights(text.slice(0, from), sheet);
   const seen = new Set<string>();
   const words = next
-    .flatMap((possible) => wordsFor(possible, sheet))
+    .flatMap((possible) => wordsFor(possible, sheet, keys))
     .filter(({ word, about }) => {
       const fits = word.toLowerCase().startsWith(begun) || (begun.length > 1 && about.toLowerCase().startsWith(begun));
       if (!fits || seen.has(word)) return false;
       seen.add(word);
       return true;
     });
-  return { from, words };
+  const signs = words.filter(({ word }) => word === "=");
+  return { from, words: [...signs, ...words.filter(({ word }) => word !== "=")] };
 }
 
-function wordsFor({ token, rule }: Possible, sheet: ShowSheet): Completion[] {
+/** The keys that the lights at the beginning of a line have; all of the show where it does not begin with lights. */
+function keysOfLights(text: string, sheet: ShowSheet): readonly Key[] {
+  const lights = /^\s*(?:#[^:]*:)?\s*(@?[\w-]+(?:\.\.\d+)?(?:\s*,\s*@?[\w-]+(?:\.\.\d+)?)*(?:\s*\/\s*\d+)?)/u.exec(text)?.[1];
+  const named = lights === undefined ? undefined : lightsNamed(lights, sheet);
+  if (!named || "fault" in named || named.channels.length === 0) return sheet.keys.all;
+  return named.channels.flatMap((channel) => [...(sheet.keys.byChannel.get(channel)?.values() ?? [])]);
+}
+
+function wordsFor({ token, rule }: Possible, sheet: ShowSheet, keys: readonly Key[]): Completion[] {
+  if (token === "Equals") return [{ word: "=", about: "a value" }];
   const keyword = KEYWORDS.get(token);
   if (keyword !== undefined) return [{ word: keyword, about: "" }];
-  if (token === "Name") return namesFor(rule, sheet);
-  if (token === "FamilyWord") return TIMED_FAMILIES.map((family) => ({ word: family, about: "family" }));
+  if (token === "Name") return namesFor(rule, sheet, keys);
+  if (token === "FamilyWord")
+    return TIMED_FAMILIES.filter((family) => has(keys, family)).map((family) => ({ word: family, about: "family" }));
   if (token !== "Word") return [];
   if (rule === "ownTimes") return CURVES.map((curve) => ({ word: curve, about: "curve" }));
-  const families = FAMILIES.map((family) => ({ word: family, about: "family" }));
+  const families = FAMILIES.filter((family) => has(keys, family)).map((family) => ({ word: family, about: "family" }));
   if (rule === "keep" || rule === "recordOption") return families;
-  return [...families, ...[...sheet.keys.names].map((name) => ({ word: name, about: "attribute" }))];
+  const names = new Set(keys.map((key) => key.attribute.id));
+  return [...families, ...[...names].map((name) => ({ word: name, about: "attribute" }))];
 }
 
-function namesFor(rule: string, { show }: ShowSheet): Completion[] {
+function has(keys: readonly Key[], family: string): boolean {
+  return keys.some((key) => key.attribute.family === family);
+}
+
+function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Key[]): Completion[] {
   const of = (entries: readonly { id: string; label: string }[]): Completion[] =>
     entries.map(({ id, label }) => ({ word: id, about: label }));
   switch (rule) {
     case "term":
-      return of(show.groups);
+      return of([...show.groups, ...autoGroups(show)]);
     case "ownTimes":
       return of(show.paces);
+    case "searched":
+      return [];
     case "patch":
       return show.fixtureTypes.map(({ id, name }) => ({ word: plainId(name) || id, about: name }));
+    case "target":
+      return of(show.palettes.filter(({ id }) => keys.some((key) => palettes.valueFor(id, key) !== undefined)));
     default:
       return of(show.palettes);
   }

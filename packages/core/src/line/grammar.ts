@@ -1,4 +1,5 @@
-import { Lexer } from "chevrotain";
+import { type IToken, Lexer } from "chevrotain";
+import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
 import { named } from "./lightRules.ts";
 import type { Keeping, Range, RecordWords, Sentence } from "./sentence.ts";
 import { TimeRules } from "./timeRules.ts";
@@ -23,7 +24,15 @@ class LineParser extends TimeRules {
       { ALT: () => (this.CONSUME(word.Redo), { kind: "history", what: "redo" }) },
       { ALT: () => ({ kind: "view", view: this.SUBRULE(this.view) }) },
       { ALT: () => (this.CONSUME(word.Lit), { kind: "choice", what: "lit" }) },
-      { ALT: () => (this.CONSUME(word.Again), { kind: "choice", what: "before" }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Again);
+          const steps = this.OPTION(() => Number(this.CONSUME(word.Decimal).image));
+          return { kind: "choice", what: "before", ...(steps === undefined ? {} : { steps }) };
+        },
+      },
+      { ALT: () => (this.CONSUME(word.Help), { kind: "help" }) },
+      { ALT: () => ({ kind: "find", text: this.SUBRULE(this.searched) }) },
       { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.UpTime), { kind: "takeUp" }) },
       { ALT: () => this.SUBRULE(this.record) },
       { ALT: () => this.SUBRULE(this.update) },
@@ -41,6 +50,28 @@ class LineParser extends TimeRules {
       { ALT: () => this.SUBRULE(this.onLights, { ARGS: [undefined] }) },
     ]),
   );
+
+  private readonly searched = this.RULE("searched", (): string => {
+    this.CONSUME(word.Find);
+    const words: string[] = [];
+    this.AT_LEAST_ONE(() =>
+      this.OR([
+        { ALT: () => words.push(this.CONSUME(word.Text).image.slice(1, -1)) },
+        { ALT: () => words.push(this.CONSUME(word.Name).image) },
+        { ALT: () => words.push(this.CONSUME(word.Decimal).image) },
+      ]),
+    );
+    return words.join(" ");
+  });
+
+  private readonly carries = this.RULE("carries", (): "track" | "cueOnly" | "isolated" => {
+    this.CONSUME(word.Carries);
+    return this.OR<"track" | "cueOnly" | "isolated">([
+      { ALT: () => (this.CONSUME(word.Track), "track") },
+      { ALT: () => (this.CONSUME(word.Only), "cueOnly") },
+      { ALT: () => (this.CONSUME(word.Isolated), "isolated") },
+    ]);
+  });
 
   private readonly view = this.RULE("view", (): "score" | "stage" | "run" | "rig" =>
     this.OR<"score" | "stage" | "run" | "rig">([
@@ -284,17 +315,26 @@ class LineParser extends TimeRules {
   private readonly onCues = this.RULE("onCues", (): Sentence => {
     this.CONSUME(word.Hash);
     const cues = this.SUBRULE(this.cueRange);
-    return (
-      this.OPTION(() => {
-        this.CONSUME(word.Colon);
-        return this.OR<Sentence>([
-          { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
-          { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
-          { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
-        ]);
-      }) ?? { kind: "goCue", cues }
-    );
+    return this.OPTION(() => this.SUBRULE(this.inTheseCues, { ARGS: [cues] })) ?? { kind: "goCue", cues };
   });
+
+  /** What is done in the cues that were named: `carries` needs no colon, everything else stands behind one. */
+  private readonly inTheseCues = this.RULE("inTheseCues", (cues: Range | undefined): Sentence =>
+    this.OR<Sentence>([
+      { ALT: () => ({ kind: "carries", cues, carries: this.SUBRULE(this.carries) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Colon);
+          return this.OR2<Sentence>([
+            { ALT: () => ({ kind: "carries", cues, carries: this.SUBRULE2(this.carries) }) },
+            { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
+            { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
+            { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
+          ]);
+        },
+      },
+    ]),
+  );
 
   private readonly onTimes = this.RULE("onTimes", (cues: Range | undefined): Sentence => {
     const part = this.OPTION(() => (this.CONSUME(word.Part), Number(this.CONSUME(word.Decimal).image)));
@@ -309,8 +349,17 @@ class LineParser extends TimeRules {
     const lights = this.SUBRULE(this.lights);
     const attribute = this.OPTION(() => named(this.CONSUME(word.Word)));
     const deed = this.OPTION2(() => this.SUBRULE(this.deed));
-    const only = this.OPTION3(() => this.CONSUME(word.Only)) !== undefined;
-    return { kind: "lights", cues, lights, only, ...(attribute ? { attribute } : {}), ...(deed ? { deed } : {}) };
+    const othersOut = this.OPTION3(() => (this.CONSUME(word.Others), this.CONSUME(word.Out))) !== undefined;
+    const only = this.OPTION4(() => this.CONSUME(word.Only)) !== undefined;
+    return {
+      kind: "lights",
+      cues,
+      lights,
+      only,
+      ...(othersOut ? { othersOut } : {}),
+      ...(attribute ? { attribute } : {}),
+      ...(deed ? { deed } : {}),
+    };
   });
 }
 
@@ -322,15 +371,17 @@ export interface Possible {
 
 /** What can follow a beginning of a line, and the place where a word that is still being typed begins. */
 export function possibleNext(text: string): { next: Possible[]; from: number } {
-  const { lexer, parser } = lineReader();
-  const { tokens } = lexer.tokenize(text);
+  const { tokens } = lineReader().lexer.tokenize(text);
   const last = tokens.at(-1);
   const typing = last && /[\p{L}_]$/u.test(text) && last.startOffset + last.image.length === text.length ? last : undefined;
   const before = typing ? tokens.slice(0, -1) : tokens;
-  const next = parser
-    .computeContentAssist("sentence", before)
+  return { next: possibleAfter(before), from: typing ? typing.startOffset : text.length };
+}
+
+function possibleAfter(tokens: readonly IToken[]): Possible[] {
+  return lineReader()
+    .parser.computeContentAssist("sentence", [...tokens])
     .map(({ nextTokenType, ruleStack }) => ({ token: nextTokenType.name, rule: ruleStack.at(-1) ?? "" }));
-  return { next, from: typing ? typing.startOffset : text.length };
 }
 
 interface Reader {
@@ -349,6 +400,8 @@ function lineReader(): Reader {
 export function parseLine(text: string): { sentence: Sentence } | { fault: LineFault } {
   const { lexer, parser } = lineReader();
   const lexed = lexer.tokenize(text);
+  const doubtful = doubtfulMinus(lexed.tokens);
+  if (doubtful) return { fault: doubtful };
   const bad = lexed.errors[0];
   if (bad)
     return {
@@ -359,6 +412,9 @@ export function parseLine(text: string): { sentence: Sentence } | { fault: LineF
   const error = parser.errors[0];
   if (!error) return { sentence };
   const token = Number.isFinite(error.token.startOffset) ? error.token : undefined;
-  if (!token) return { fault: { message: "The line is not finished", at: text.length, length: 1 } };
-  return { fault: { message: `"${token.image}" was not expected here`, at: token.startOffset, length: token.image.length } };
+  if (!token) return { fault: { message: unfinished(possibleAfter(lexed.tokens)), at: text.length, length: 1 } };
+  const before = lexed.tokens.slice(0, lexed.tokens.indexOf(token));
+  const message =
+    hintFor(before, token, lexed.tokens[before.length + 1]) ?? expectation(token.image, possibleAfter(before), before.length === 0);
+  return { fault: { message, at: token.startOffset, length: token.image.length } };
 }

@@ -12,7 +12,8 @@ import type { Lights, Named, Sentence, TypedDeed } from "./sentence.ts";
 
 /** What a line asks of the Hand. */
 export type HandDeed =
-  | { do: "give"; deed: Exclude<Deed, { drop: true }>; selection: KeySelection }
+  | { do: "give"; deed: Exclude<Deed, { drop: true }>; selection: KeySelection; othersOut: boolean }
+  | { do: "home"; selection: KeySelection; othersOut: boolean }
   | { do: "time"; wish: TimesWish; selection: KeySelection }
   | { do: "pace"; pace: string; selection: KeySelection }
   | { do: "drop"; selection: KeySelection }
@@ -21,7 +22,7 @@ export type HandDeed =
 /** What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next free one. */
 export type HandRequest =
   | { kind: "hand"; deed: HandDeed; channels: number[] | undefined }
-  | { kind: "choice"; what: "lit" | "before" }
+  | { kind: "choice"; what: "lit" | "before"; steps?: number }
   | { kind: "view"; view: "score" | "stage" | "run" | "rig" }
   | { kind: "record"; cue: string | undefined; wish: Omit<RecordWish, "cue"> }
   | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection }
@@ -102,7 +103,7 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
 
 /** What is typed of lights without a cue, where it goes to the Hand. Throws Fault for what only a cue can do. */
 export function deedInHand(
-  { attribute, only }: Extract<Sentence, { kind: "lights" }>,
+  { attribute, only, othersOut = false }: Extract<Sentence, { kind: "lights" }>,
   deed: TypedDeed,
   channels: number[],
   sheet: ShowSheet,
@@ -115,8 +116,9 @@ export function deedInHand(
     return { kind: "hand", deed: pace === undefined ? { do: "time", wish, selection } : { do: "pace", pace, selection }, channels };
   }
   if ("drop" in deed) return { kind: "hand", deed: { do: "drop", selection }, channels };
+  if ("home" in deed) return { kind: "hand", deed: { do: "home", selection, othersOut }, channels };
   if ("palette" in deed)
-    return { kind: "hand", deed: { do: "give", deed: { palette: paletteNamed(deed.palette, sheet) }, selection }, channels };
-  const values = attribute ? selection : { ...selection, families: ["intensity" as const] };
-  return { kind: "hand", deed: { do: "give", deed, selection: values }, channels };
+    return { kind: "hand", deed: { do: "give", deed: { palette: paletteNamed(deed.palette, sheet) }, selection, othersOut }, channels };
+  const values = attribute || "release" in deed ? selection : { ...selection, families: ["intensity" as const] };
+  return { kind: "hand", deed: { do: "give", deed, selection: values, othersOut }, channels };
 }

@@ -3,6 +3,8 @@ export interface LineHelp {
   /** Examples that read as they stand, given a show that has what they name. */
   readonly typed: readonly string[];
   readonly does: string;
+  /** Words that people look for it by. */
+  readonly found?: string;
 }
 /** What can be typed, by what it is about. */
 export interface LineChapter {
@@ -10,7 +12,7 @@ export interface LineChapter {
   readonly entries: readonly LineHelp[];
 }
 
-const entry = (typed: readonly string[], does: string): LineHelp => ({ typed, does });
+const entry = (typed: readonly string[], does: string, found = ""): LineHelp => ({ typed, does, ...(found ? { found } : {}) });
 
 /** Everything that the line entry understands, in words; the documentation and the help in the application are made of it. */
 export const LINE_HELP: readonly LineChapter[] = [
@@ -22,7 +24,14 @@ export const LINE_HELP: readonly LineChapter[] = [
         "chooses lights: channels, spans, every second of them, groups; fans spread in this order",
       ),
       entry(["lit"], "chooses every light that gives light now"),
-      entry(["again"], "chooses what was chosen before, a few steps back"),
+      entry(["again", "again 3"], "chooses what was chosen before; a few choices back", "previous last selection select"),
+      entry(
+        ["@all", "@row-1"],
+        "groups that the rig makes by itself: the lights of a type by its name, those that hang in one row",
+        "group type row bar",
+      ),
+      entry(["find storm", "find 12.5"], "finds cues by number, label, scene and note", "search look for cue"),
+      entry(["help"], "opens this help", "begin start how"),
       entry(["#12", "#10..20"], "goes to a cue and looks at it, blind; a range of them"),
       entry(["score", "stage", "rig", "run"], "goes to a view"),
     ],
@@ -30,14 +39,32 @@ export const LINE_HELP: readonly LineChapter[] = [
   {
     about: "Lights: on the Stage they go to the Hand, in the Score to the chosen cues, with # to the cues named",
     entries: [
-      entry(["5..12 = 70", "5, 7..9 = full", "1..12 / 2 = out"], "a level"),
+      entry(
+        ["5..12 = 70", "5, 7..9 = full", "1..12 / 2 = out"],
+        "a level; full is 100, out is 0",
+        "brightness dim intensity at percent blackout dark off on",
+      ),
+      entry(
+        ["5 = 50 others out", "#12: 5 = 50 others out"],
+        "a level, and every other light that is lit goes out",
+        "solo alone only this light dark blackout",
+      ),
+      entry(["5..8 home", "5..8 pan home"], "everything but the level to its resting value; or one attribute", "default reset centre"),
       entry(["5 + 10", "5 - 10", "5 * 0.8"], "more, less, scaled"),
-      entry(["12 pan = -20", "1..6 pan = -30~30"], "an attribute; a fan spreads over the lights, with any number of points"),
+      entry(
+        ["12 pan = -20", "1..6 pan = -30~30"],
+        "an attribute; a fan spreads over the lights, with any number of points",
+        "gobo wheel zoom tilt move spread",
+      ),
       entry(["@front = dusk", "1..6 colour = dusk"], "a palette"),
       entry(["1..6 position fade 3 delay 0~2 curve ease"], "times of their own for what is in hand or stored, fans allowed"),
       entry(["1..6 pace slow-sweep"], "a stored pace laid on them"),
-      entry(["5 release"], "lets the value go: a release"),
-      entry(["5 drop", "5 position drop"], "drops values from the Hand; forgets stored moves of cues"),
+      entry(["5 release", "5 position release"], "lets everything of the light go, or one family: a release", "delete clear remove free"),
+      entry(
+        ["5 drop", "5 position drop"],
+        "drops all values from the Hand, or one family; forgets stored moves of cues",
+        "delete clear remove erase undo",
+      ),
     ],
   },
   {
@@ -49,6 +76,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(
         ['record #12 "Storm breaks" up 3 down 5 delay 1', "record #12 up 3 position 4 delay 1"],
         "records it as a cue, new or known, with label and times",
+        "store save write new cue start",
       ),
       entry(
         ["record #12 replace", "record #12 take out", "record #12 only", "record #12 part 2"],
@@ -74,7 +102,16 @@ export const LINE_HELP: readonly LineChapter[] = [
     about: "Cues, blind",
     entries: [
       entry(["#10..20: 5 = 40 only"], "in a range of cues; only restores the looks behind it, else it tracks on"),
-      entry(["up 3 down 5", "#12: up 3 delay 1 down 5", "#10..20: times * 1.2"], "the times of cues, of all their parts"),
+      entry(
+        ["up 3 down 5", "#12: up 3 delay 1 down 5", "#12: up 1:30 down 2+1", "#10..20: times * 1.2"],
+        "the times of cues, of all their parts; 1:30 is a minute and a half, 2+1 is two seconds after a delay of one",
+        "fade time duration seconds split in out",
+      ),
+      entry(
+        ["#12 carries only", "#12..20 carries isolated", "#12 carries track"],
+        "how cues carry what they move: this cue only, isolated on both sides, or tracking on",
+        "cue only track tracking isolated",
+      ),
       entry(
         ["#12: position 4 delay 1 colour 2", "#12: position none", "#12: part 2 up 8"],
         "times of a family; none forgets one; of one part",
@@ -82,15 +119,20 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(
         ["#12: follows end 2", "#12: follows go 1.5", "#12: on go"],
         "what fires a cue: the completion of the cue before, its Go, or a press",
+        "auto automatic link wait trigger start go",
       ),
       entry(["insert #12.5", 'insert #12.5 "Lamp out"'], "a cue without moves; no look changes"),
       entry(["#12: 1..6 to part 2"], "gives stored moves to a part; it is made when it is missing"),
-      entry(["block #21", "unblock #21", "assert #21", "unassert #21"], "walls and assertion; no look changes"),
+      entry(
+        ["block #21", "unblock #21", "assert #21", "unassert #21"],
+        "walls and assertion; no look changes",
+        "wall stop tracking blackout",
+      ),
       entry(["recast 1 as 2 in #10..40", "recast 1 as 2 too in #10..40"], "2 does what 1 did; too: 1 goes on doing it"),
       entry(["exchange 1 and 2 in #10..40"], "each does what the other did"),
       entry(["swap dusk for noon in #10..40"], "one palette for another"),
       entry(["copy #12 to #13", "copy look of #12 to #30"], "a cue's moves, or its whole look"),
-      entry(["move #12 to #15", "delete #12..14"], "later looks follow a move; they stay when a cue is deleted"),
+      entry(["move #12 to #15", "delete #12..14"], "later looks follow a move; they stay when a cue is deleted", "remove erase cut"),
       entry(["split 1..4 position of #12 to #12.5"], "those moves leave for a new cue right behind"),
       entry(["renumber #10..20 from 10 by 0.5"], "the order stays, marks that name a cue go on naming it"),
       entry(['label #12 "Storm breaks"'], "a label"),

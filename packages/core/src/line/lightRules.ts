@@ -1,4 +1,5 @@
 import { EmbeddedActionsParser, type IToken } from "chevrotain";
+import { readSeconds } from "../time/readTime.ts";
 import type { Lights, Named, Range, TypedChange, TypedDeed, TypedTiming } from "./sentence.ts";
 import * as word from "./tokens.ts";
 
@@ -55,6 +56,7 @@ export class LightRules extends EmbeddedActionsParser {
       { ALT: () => (this.CONSUME(word.Minus), { add: -Number(this.CONSUME2(word.Decimal).image) }) },
       { ALT: () => (this.CONSUME(word.Star), { scale: Number(this.CONSUME3(word.Decimal).image) }) },
       { ALT: () => (this.CONSUME(word.Release), { release: true }) },
+      { ALT: () => (this.CONSUME(word.Home), { home: true }) },
       { ALT: () => (this.CONSUME(word.Drop), { drop: true }) },
       { ALT: () => (this.CONSUME(word.To), this.CONSUME(word.Part), { part: Number(this.CONSUME4(word.Decimal).image) }) },
       { ALT: () => this.SUBRULE(this.ownTimes) },
@@ -69,7 +71,13 @@ export class LightRules extends EmbeddedActionsParser {
           const times: TypedTiming["times"] = {};
           this.AT_LEAST_ONE(() =>
             this.OR2([
-              { ALT: () => (this.CONSUME(word.Fade), (times.fade = this.SUBRULE(this.amount))) },
+              {
+                ALT: () => {
+                  this.CONSUME(word.Fade);
+                  times.fade = this.SUBRULE(this.amount);
+                  this.OPTION(() => (this.CONSUME(word.Plus), (times.delay = this.SUBRULE3(this.amount))));
+                },
+              },
               { ALT: () => (this.CONSUME(word.Delay), (times.delay = this.SUBRULE2(this.amount))) },
               { ALT: () => (this.CONSUME(word.Curve), (times.curve = named(this.CONSUME(word.Word)))) },
             ]),
@@ -92,9 +100,17 @@ export class LightRules extends EmbeddedActionsParser {
 
   protected readonly signed = this.RULE("signed", (): number => {
     const below = this.OPTION(() => this.CONSUME(word.Minus)) !== undefined;
-    const value = Number(this.CONSUME(word.Decimal).image);
+    const value = this.SUBRULE(this.seconds);
     return below ? -value : value;
   });
+
+  /** A number, or behind a word for a time also minutes and seconds. */
+  protected readonly seconds = this.RULE("seconds", (): number =>
+    this.OR<number>([
+      { ALT: () => Number(this.CONSUME(word.Decimal).image) },
+      { ALT: () => readSeconds(this.CONSUME(word.Clock).image) ?? 0 },
+    ]),
+  );
 
   protected readonly target = this.RULE("target", (): TypedChange =>
     this.OR<TypedChange>({

@@ -1,8 +1,11 @@
 import { plainId } from "../hand/keep.ts";
+import { autoGroups } from "../rig/autoGroups.ts";
 import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
 import type { LineFault } from "./grammar.ts";
+import { isNear } from "./near.ts";
+import { KEYWORDS } from "./tokens.ts";
 import type { Lights, Named, TypedTiming } from "./sentence.ts";
 
 /** A word of a line that names nothing in the show; it points at the word. */
@@ -39,6 +42,12 @@ export function timesOf(
 export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
   const all = lights.terms.flatMap((term) => {
     if ("group" in term) return groupNamed(term.group, sheet).channels;
+    if (!Number.isInteger(term.first))
+      throw new Fault({
+        message: `${term.first} is no light; cues are typed with #, as in #${term.first}`,
+        at: term.at,
+        length: String(term.first).length,
+      });
     const span = [...sheet.keys.byChannel.keys()].filter((channel) => channel >= term.first && channel <= term.last);
     if (span.length === 0)
       throw new Fault({
@@ -55,10 +64,11 @@ export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
 }
 
 function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
-  const found = sheet.show.groups.find((group) => matches(group, named.name));
+  const all = [...sheet.show.groups, ...autoGroups(sheet.show)];
+  const found = all.find((group) => matches(group, named.name));
   if (found) return found;
   throw new Fault({
-    message: `There is no group "${named.name}"; the groups are ${sheet.show.groups.map((group) => group.id).join(", ")}`,
+    message: `There is no group "${named.name}"; the groups are ${all.map((group) => group.id).join(", ") || "none yet"}`,
     at: named.at,
     length: named.name.length,
   });
@@ -70,7 +80,9 @@ export function attributeOf(named: Named | undefined, sheet: ShowSheet): { attri
   const family = FAMILIES.find((each) => each === named.name);
   if (family) return { families: [family] };
   if (sheet.keys.names.has(named.name)) return { attributes: [named.name] };
-  throw new Fault({ message: `No light here has "${named.name}"`, at: named.at, length: named.name.length });
+  const near = [...KEYWORDS.values(), ...sheet.keys.names].find((word) => isNear(named.name.toLowerCase(), word));
+  const hint = near === undefined ? "" : `; is "${near}" meant?`;
+  throw new Fault({ message: `No light here has "${named.name}"${hint}`, at: named.at, length: named.name.length });
 }
 
 /** The id of the palette that a word names. */

@@ -1,5 +1,8 @@
 import { cueOrder, isCueNumber } from "../show/cueNumber.ts";
-import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
+import { litRows } from "../marks/calls.ts";
+import { intensityOf } from "../sheet/keys.ts";
+import { type ListSheet, type ShowSheet, firstRowFrom } from "../sheet/sheet.ts";
+import { homeEdits } from "../hand/home.ts";
 import type { EditInput } from "../edit/edits.ts";
 import { gatherEdits } from "../edit/gather.ts";
 import { type LineFault, parseLine } from "./grammar.ts";
@@ -17,6 +20,8 @@ export type LineRequest =
   | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: Range | undefined }
   | HandRequest
   | { kind: "choose"; channels?: number[]; cues?: Range }
+  | { kind: "find"; text: string }
+  | { kind: "help" }
   | { kind: "history"; what: "undo" | "redo" };
 
 /** What is chosen when a line is typed: the cues that an edit without `#` speaks of. */
@@ -43,7 +48,16 @@ export function readLine(text: string, context: LineContext): { request: LineReq
 function requestOf(sentence: Sentence, context: LineContext): LineRequest {
   switch (sentence.kind) {
     case "history":
+    case "find":
+    case "help":
       return sentence;
+    case "carries":
+      return editOf(cuesFor(sentence.cues, context), (cues) => ({
+        op: "setCue",
+        list: context.list.id,
+        ...cues,
+        carries: sentence.carries,
+      }));
     case "goCue":
       return { kind: "choose", cues: checkedRange(sentence.cues) };
     case "times": {
@@ -140,6 +154,8 @@ function single(number: string): Range {
 function deletion(range: Range, { list }: LineContext): LineRequest {
   const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(range.from) && cueOrder(cue.number) <= cueOrder(range.to));
   if (inside.length === 0) throw new Fault({ message: `No cue from ${range.from} to ${range.to} is in the list`, at: 0, length: 1 });
+  if (inside.length > 1000)
+    throw new Fault({ message: `${inside.length} cues at once are too many; delete at most 1000`, at: 0, length: 1 });
   const before = list.cues.filter((cue) => cueOrder(cue.number) < cueOrder(range.from)).at(-1)?.number;
   const edits = inside.map((cue): EditInput => ({ op: "deleteCue", list: list.id, cue: cue.number }));
   return { kind: "edit", edits, channels: undefined, cues: before === undefined ? range : { from: before, to: before } };
@@ -147,31 +163,61 @@ function deletion(range: Range, { list }: LineContext): LineRequest {
 
 function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: LineContext): LineRequest {
   const channels = channelsOf(sentence.lights, context.sheet);
+  attributeOf(sentence.attribute, context.sheet);
   if (!sentence.deed) return { kind: "choose", channels, ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}) };
   if (context.toHand && !sentence.cues) return deedInHand(sentence, sentence.deed, channels, context.sheet);
   const cues = cuesFor(sentence.cues, context);
-  return { kind: "edit", edits: [editOnLights(sentence, sentence.deed, channels, cues, context)], channels, cues };
+  const edits = editsOnLights(sentence, sentence.deed, channels, cues, context);
+  if (!sentence.othersOut) return { kind: "edit", edits, channels, cues };
+  return { kind: "edit", edits: [...edits, ...othersOut(channels, cues, sentence.only, context)], channels, cues };
 }
 
-function editOnLights(
+/** The edit that takes out every other light that is lit somewhere in the range; a light that is dark all through gets no move. */
+function othersOut(channels: readonly number[], cues: Range, only: boolean, { list }: LineContext): EditInput[] {
+  const [first, end] = [firstRowFrom(list, cueOrder(cues.from)), firstRowFrom(list, cueOrder(cues.to) + 1)];
+  const others = [...list.keys.byChannel.keys()].filter((channel) => {
+    if (channels.includes(channel) || !intensityOf(list.keys, channel)) return false;
+    const lit = litRows(list, channel);
+    return lit.subarray(first, end).includes(1);
+  });
+  if (others.length === 0) return [];
+  const keys = { channels: others, families: ["intensity" as const] };
+  return [{ op: "change", list: list.id, ...cues, keys, do: { set: 0 }, where: "look", after: only ? "restore" : "track" }];
+}
+
+function editsOnLights(
   { attribute, only }: Extract<Sentence, { kind: "lights" }>,
   deed: TypedDeed,
   channels: number[],
   cues: Range,
   context: LineContext,
-): EditInput {
+): EditInput[] {
   const list = context.list.id;
+  const after = only ? "restore" : "track";
   const keys = { channels, ...attributeOf(attribute, context.sheet) };
   if ("part" in deed) {
     if (cues.from !== cues.to) throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });
-    return { op: "assignPart", list, cue: cues.from, keys, part: deed.part };
+    return [{ op: "assignPart", list, cue: cues.from, keys, part: deed.part }];
   }
-  if ("times" in deed) return { op: "setMoveTimes", list, ...cues, keys, ...timesOf(deed.times, context.sheet) };
-  const own = attribute || "palette" in deed ? keys : { ...keys, families: ["intensity" as const] };
-  return { op: "change", list, ...cues, keys: own, do: deedOf(deed, context), where: "look", after: only ? "restore" : "track" };
+  if ("times" in deed) return [{ op: "setMoveTimes", list, ...cues, keys, ...timesOf(deed.times, context.sheet) }];
+  if ("home" in deed) return faultless(() => homeEdits(context.sheet.keys, keys, { list, ...cues, after }));
+  // A level is what a bare number speaks of; letting go and dropping speak of all that a light does.
+  const ofAll = attribute !== undefined || "palette" in deed || "release" in deed || "drop" in deed;
+  const own = ofAll ? keys : { ...keys, families: ["intensity" as const] };
+  return [{ op: "change", list, ...cues, keys: own, do: changeOf(deed, context), where: "look", after }];
 }
 
-function deedOf(deed: TypedChange, context: LineContext): Extract<EditInput, { op: "change" }>["do"] {
+/** What work gives; a refusal of the show points at the beginning of the line. */
+function faultless<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof ShowError) throw new Fault({ message: error.message, at: 0, length: 1 });
+    throw error;
+  }
+}
+
+function changeOf(deed: Exclude<TypedChange, { home: true }>, context: LineContext): Extract<EditInput, { op: "change" }>["do"] {
   return "palette" in deed ? { palette: paletteNamed(deed.palette, context.sheet) } : deed;
 }
 

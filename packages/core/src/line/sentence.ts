@@ -4,7 +4,10 @@ import type { Trigger } from "../show/schema.ts";
 export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
   | { kind: "view"; view: "score" | "stage" | "run" | "rig" }
-  | { kind: "choice"; what: "lit" | "before" }
+  | { kind: "choice"; what: "lit" | "before"; steps?: number }
+  | { kind: "find"; text: string }
+  | { kind: "help" }
+  | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }
   | { kind: "takeUp" }
   | { kind: "record"; words: RecordWords }
   | { kind: "update"; place?: "here" | "atSource" | "inPalette"; lights?: Lights; attribute?: Named }
@@ -25,7 +28,7 @@ export type Sentence =
   | { kind: "renumber"; cues: Range; start: string; step: string }
   | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
   | { kind: "label"; cues: Range; label: string }
-  | { kind: "lights"; cues: Range | undefined; lights: Lights; attribute?: Named; deed?: TypedDeed; only: boolean };
+  | { kind: "lights"; cues: Range | undefined; lights: Lights; attribute?: Named; deed?: TypedDeed; only: boolean; othersOut?: boolean };
 
 /** A time and its delay as typed, in seconds; null stands for "none", which forgets what is stored. */
 export interface TypedTime {
@@ -74,7 +77,7 @@ export interface Lights {
 export type TypedDeed = TypedChange | TypedTiming | { part: number };
 /** A change of values; a fan is text such as "-30~30". */
 export type TypedChange =
-  { set: number | string } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { drop: true };
+  { set: number | string } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { home: true } | { drop: true };
 /** Times of their own for the chosen lights' moves. */
 export interface TypedTiming {
   times: { fade?: number | string; delay?: number | string; curve?: Named; pace?: Named };

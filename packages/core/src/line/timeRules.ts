@@ -31,7 +31,10 @@ export class TimeRules extends LightRules {
       {
         ALT: () => {
           const time = this.SUBRULE(this.secondsOrNone);
-          const delay = this.OPTION(() => (this.CONSUME(word.Delay), this.SUBRULE2(this.secondsOrNone)));
+          const delay = this.OPTION(() => {
+            this.OR2([{ ALT: () => this.CONSUME(word.Delay) }, { ALT: () => this.CONSUME(word.Plus) }]);
+            return this.SUBRULE2(this.secondsOrNone);
+          });
           return { time, ...(delay === undefined ? {} : { delay }) };
         },
       },
@@ -40,7 +43,7 @@ export class TimeRules extends LightRules {
   );
 
   private readonly secondsOrNone = this.RULE("secondsOrNone", (): number | null =>
-    this.OR<number | null>([{ ALT: () => Number(this.CONSUME(word.Decimal).image) }, { ALT: () => (this.CONSUME(word.None), null) }]),
+    this.OR<number | null>([{ ALT: () => this.SUBRULE(this.seconds) }, { ALT: () => (this.CONSUME(word.None), null) }]),
   );
 
   /** What fires a cue; null for a press. */
@@ -54,7 +57,7 @@ export class TimeRules extends LightRules {
             { ALT: () => (this.CONSUME2(word.Go), "go") },
             { ALT: () => (this.CONSUME(word.End), "complete") },
           ]);
-          const after = this.OPTION(() => Number(this.CONSUME(word.Decimal).image)) ?? 0;
+          const after = this.OPTION(() => this.SUBRULE(this.seconds)) ?? 0;
           return { type: "follow", from, after };
         },
       },

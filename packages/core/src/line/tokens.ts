@@ -1,4 +1,4 @@
-import { Lexer, createToken } from "chevrotain";
+import { type IToken, Lexer, type TokenType, createToken } from "chevrotain";
 
 const word = /[A-Za-z_\u00C0-\uFFFF][\w\u00C0-\uFFFF-]*/;
 
@@ -78,9 +78,33 @@ export const End = keyword("End", "end");
 export const On = keyword("On", "on");
 export const Go = keyword("Go", "go");
 export const Insert = keyword("Insert", "insert");
+export const Carries = keyword("Carries", "carries");
+export const Track = keyword("Track", "track");
+export const Isolated = keyword("Isolated", "isolated");
+export const Others = keyword("Others", "others");
+export const Home = keyword("Home", "home");
+export const Find = keyword("Find", "find");
+export const Help = keyword("Help", "help");
 export const MovesWord = keyword("MovesWord", "moves");
 export const Text = createToken({ name: "Text", pattern: /"[^"]*"/ });
 export const Tilde = createToken({ name: "Tilde", pattern: /~/ });
+/** Words behind which a time stands; only there "1:30" is one, so that "#12:30 = 5" stays what it is. */
+const TIME_WORDS: readonly TokenType[] = [UpTime, DownTime, Fade, Delay, FamilyWord, End, Go, Tilde];
+const CLOCK = /\d+:[0-5]\d(\.\d+)?/y;
+/** Minutes and seconds: "1:30". */
+export const Clock = createToken({
+  name: "Clock",
+  pattern: {
+    exec: (text: string, offset: number, matched: IToken[]): RegExpExecArray | null => {
+      const last = matched.at(-1)?.tokenType;
+      if (last === undefined || !TIME_WORDS.includes(last)) return null;
+      CLOCK.lastIndex = offset;
+      return CLOCK.exec(text);
+    },
+  },
+  start_chars_hint: [..."0123456789"],
+  line_breaks: false,
+});
 export const Decimal = createToken({ name: "Decimal", pattern: /\d+(\.\d+)?/ });
 export const Through = createToken({ name: "Through", pattern: /\.\./ });
 export const Hash = createToken({ name: "Hash", pattern: /#/ });
@@ -99,8 +123,12 @@ export const lineTokens = [
   Name,
   Text,
   FamilyWord,
+  Isolated,
+  Carries,
   Follows,
   Insert,
+  Others,
+  Track,
   None,
   End,
   Replace,
@@ -117,6 +145,9 @@ export const lineTokens = [
   Stage,
   Again,
   MovesWord,
+  Home,
+  Find,
+  Help,
   Keep,
   Next,
   Take,
@@ -169,6 +200,7 @@ export const lineTokens = [
   To,
   By,
   Word,
+  Clock,
   Decimal,
   Through,
   Tilde,

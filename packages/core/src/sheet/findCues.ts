@@ -1,0 +1,28 @@
+import type { Cue } from "../show/schema.ts";
+import type { ListSheet, ShowSheet } from "./sheet.ts";
+
+/** A cue that a search has found, and where the words stand. */
+export interface FoundCue {
+  readonly list: string;
+  readonly cue: Cue;
+  readonly where: "number" | "label" | "scene" | "note";
+}
+
+const PLACES = ["number", "label", "scene", "note"] as const;
+
+/** The cues whose number, label, scene or note holds what is searched for, whatever the case; those of the list worked on first. Empty for an empty search. */
+export function findCues(sheet: ShowSheet, text: string, worked: ListSheet): FoundCue[] {
+  const words = text.trim().replace(/^#/, "").toLowerCase();
+  if (words === "") return [];
+  const lists = [worked, ...[...sheet.lists.values()].filter((list) => list.id !== worked.id)];
+  const found = lists.flatMap((list) => list.cues.flatMap((cue) => placesIn(cue, words).map((where) => ({ list: list.id, cue, where }))));
+  const exact = found.filter(({ cue }) => cue.number === words);
+  return [...exact, ...found.filter(({ cue }) => cue.number !== words)];
+}
+
+function placesIn(cue: Cue, words: string): (typeof PLACES)[number][] {
+  const where = PLACES.find((place) =>
+    place === "number" ? cue.number.startsWith(words) : (cue[place] ?? "").toLowerCase().includes(words),
+  );
+  return where === undefined ? [] : [where];
+}

@@ -1,0 +1,40 @@
+/** A time as people write it, in seconds, and the delay where one was written behind it. */
+export interface WrittenTime {
+  readonly seconds: number;
+  readonly delay?: number;
+}
+
+/** A day: no time in a show is longer. */
+const LONGEST = 86_400;
+
+/** Reads a time as it is written anywhere in the application: "3", "2,5", "1:30", "4 s", and with its delay "2+1". Undefined for what is no time. */
+export function readTime(text: string): WrittenTime | undefined {
+  const [first, second, ...more] = text.split("+");
+  const seconds = readSeconds(first ?? "");
+  if (seconds === undefined || more.length > 0) return undefined;
+  if (second === undefined) return { seconds };
+  const delay = readSeconds(second);
+  return delay === undefined ? undefined : { seconds, delay };
+}
+
+/** Reads seconds alone: "3", "2.5", "1:30". Undefined for what is none. */
+export function readSeconds(text: string): number | undefined {
+  const plain = text.trim().replace(",", ".").replace(/\s*s$/, "");
+  const clock = /^(\d+):([0-5]?\d(?:\.\d+)?)$/.exec(plain);
+  if (!clock && !/^(\d+(\.\d*)?|\.\d+)$/.test(plain)) return undefined;
+  const value = clock ? Number(clock[1]) * 60 + Number(clock[2]) : Number(plain);
+  return value <= LONGEST ? Math.round(value * 1000) / 1000 : undefined;
+}
+
+/** Reads seconds for lights: a number, or a fan such as "0~5" or "2~5~2". Undefined for what is neither. */
+export function readTimeFan(text: string): number | string | undefined {
+  const points = text.split("~").map(readSeconds);
+  const known = points.filter((point) => point !== undefined);
+  if (known.length < points.length) return undefined;
+  return known.length === 1 ? known[0] : known.join("~");
+}
+
+/** Seconds as they are written back: at most two places, and nothing behind the dot where it is whole. */
+export function writeSeconds(value: number): string {
+  return String(Math.round(value * 100) / 100);
+}
