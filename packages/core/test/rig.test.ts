@@ -98,7 +98,8 @@ test("a patch reads as it is written, and clashes are named by channel", () => {
     channel: { number, type: number === 1 ? "mover" : "lamp", patch: { universe: 1, address: number === 1 ? 1 : 2 } },
   }));
   const faults = patchFaults(makeEdits(sheet, readEdits(edits)).sheet);
-  expect([...faults.keys()]).toEqual([5]);
+  expect([...faults.keys()]).toEqual([1, 5]);
+  expect(faults.get(1)).toMatch(/shares addresses with channel 5/);
   expect(faults.get(5)).toMatch(/shares addresses with channel 1/);
   expect(patchFaults(sheet).size).toBe(0);
 });
