@@ -54,10 +54,18 @@ stop_leftover() {
   fail "Process $pid of an earlier start does not stop; end it with  kill -9 $pid  and try again."
 }
 
+# Runs MariaDB over the data in $1 and waits for nothing; also brings one back that was killed.
+launch_database() {
+  local dir=$1 mariadbd
+  mariadbd=$(command -v mariadbd || echo /usr/sbin/mariadbd)
+  "$mariadbd" --no-defaults --user="$(id -un)" --datadir="$dir/data" --bind-address=127.0.0.1 --port="$ZM_DB_PORT" --socket="$DB_SOCKET" --pid-file="$dir/mariadb.pid" \
+    --skip-name-resolve --character-set-server=utf8mb4 --innodb-flush-log-at-trx-commit=1 --innodb-doublewrite=1 >>"$dir/mariadb.log" 2>&1 9>&- &
+  DB_PID=$!
+}
+
 # Starts MariaDB on port $ZM_DB_PORT with its data in $1.
 start_database() {
-  local dir=$1 mariadbd client user
-  mariadbd=$(command -v mariadbd || echo /usr/sbin/mariadbd)
+  local dir=$1 client user
   user=$(id -un)
   mkdir -p "$dir" || fail "The folder $dir cannot be written; run this from a folder that is yours."
   [ -w "$dir" ] || fail "The folder $dir cannot be written; run this from a folder that is yours."
@@ -68,9 +76,7 @@ start_database() {
     mariadb-install-db --no-defaults --user="$user" --datadir="$dir/data" --auth-root-authentication-method=normal --skip-test-db >"$dir/install.log" 2>&1 \
       || fail "The database could not be made; $dir/install.log says why."
   fi
-  "$mariadbd" --no-defaults --user="$user" --datadir="$dir/data" --bind-address=127.0.0.1 --port="$ZM_DB_PORT" --socket="$DB_SOCKET" --pid-file="$dir/mariadb.pid" \
-    --skip-name-resolve --character-set-server=utf8mb4 --innodb-flush-log-at-trx-commit=1 --innodb-doublewrite=1 >"$dir/mariadb.log" 2>&1 9>&- &
-  DB_PID=$!
+  launch_database "$dir"
   client="mariadb --no-defaults --socket=$DB_SOCKET --user=root"
   local tries=0
   until mariadb-admin --no-defaults --socket="$DB_SOCKET" --user=root ping >/dev/null 2>&1; do

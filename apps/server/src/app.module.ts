@@ -1,10 +1,14 @@
 import { type DynamicModule, Module } from "@nestjs/common";
 import { DataSource } from "typeorm";
+import { DatabaseWatch } from "./database/databaseWatch.ts";
+import { HistoryController } from "./history/history.controller.ts";
+import { HistoryService } from "./history/history.service.ts";
 import { HandController } from "./hand/hand.controller.ts";
 import { HandService } from "./hand/hand.service.ts";
 import { LiveGateway } from "./live/live.gateway.ts";
 import { RunController } from "./run/run.controller.ts";
 import { RunService } from "./run/run.service.ts";
+import { Imports } from "./shows/imports.ts";
 import { ShowsController } from "./shows/shows.controller.ts";
 import { ShowsService } from "./shows/shows.service.ts";
 
@@ -14,8 +18,17 @@ export class AppModule {
   static over(database: DataSource): DynamicModule {
     return {
       module: AppModule,
-      controllers: [ShowsController, RunController, HandController],
-      providers: [{ provide: DataSource, useValue: database }, ShowsService, RunService, HandService, LiveGateway],
+      controllers: [ShowsController, RunController, HandController, HistoryController],
+      providers: [
+        { provide: DataSource, useValue: database },
+        DatabaseWatch,
+        Imports,
+        ShowsService,
+        RunService,
+        HandService,
+        HistoryService,
+        LiveGateway,
+      ],
     };
   }
 }

@@ -9,6 +9,7 @@ import helmet from "helmet";
 import type { DataSource } from "typeorm";
 import { AppModule } from "./app.module.ts";
 import { ErrorFilter } from "./shared/errorFilter.ts";
+import { guard } from "./shared/guard.ts";
 import { SHOW_TYPE } from "./shows/shows.controller.ts";
 
 /** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */
@@ -28,6 +29,7 @@ export async function createApp(database: DataSource, pages: string): Promise<Ne
       strictTransportSecurity: false,
     }),
   );
+  app.use(guard(SHOW_TYPE));
   app.use(text({ type: SHOW_TYPE, limit: "200mb" }));
   app.useBodyParser("json", { limit: "20mb" });
   app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
@@ -51,7 +53,8 @@ function servePages(app: NestExpressApplication, pages: string): void {
       void response.setHeader("Cache-Control", path.includes("/assets/") ? "public, max-age=31536000, immutable" : "no-cache"),
   });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    const isPage = request.method === "GET" && !/^\/(api|socket\.io)(\/|$)/.test(request.path) && !/\.[a-z0-9]+$/i.test(request.path);
+    const isRead = request.method === "GET" || request.method === "HEAD";
+    const isPage = isRead && !/^\/(api|socket\.io)(\/|$)/.test(request.path) && !/\.[a-z0-9]+$/i.test(request.path);
     if (isPage) response.setHeader("Cache-Control", "no-cache").sendFile(index);
     else next();
   });

@@ -6,6 +6,9 @@ import { ShowRow } from "./database/entities.ts";
 import { readSettings } from "./settings.ts";
 import { insertShow } from "./shows/showRows.ts";
 
+/** Longer than this the server does not take to end; milliseconds. */
+const LONGEST_END = 3500;
+
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
   const database = await openDatabase(settings);
@@ -14,10 +17,13 @@ async function main(): Promise<void> {
   await app.listen(settings.port, "127.0.0.1");
   process.stdout.write(`Zealous Mark is at http://127.0.0.1:${settings.port}\n`);
   const stop = (): void => {
-    void app
+    // A database that hangs, or a window that does not let go, must not keep it from ending.
+    setTimeout(() => process.exit(0), LONGEST_END).unref();
+    app
       .close()
       .then(() => database.destroy())
-      .then(() => process.exit(0));
+      .catch((error: unknown) => process.stderr.write(`It did not end well: ${error instanceof Error ? error.message : String(error)}\n`))
+      .finally(() => process.exit(0));
   };
   process.once("SIGINT", stop);
   process.once("SIGTERM", stop);

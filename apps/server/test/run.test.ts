@@ -2,7 +2,7 @@ import { readShow } from "@zm/core";
 import { type Socket, io } from "socket.io-client";
 import request from "supertest";
 import type { RunState } from "../src/run/run.service.ts";
-import { type TestServer, startServer } from "./support/testServer.ts";
+import { type TestServer, client, startServer } from "./support/testServer.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
 const cue = (number: string, level: number, trigger?: object): object => ({
@@ -27,8 +27,8 @@ const show = readShow({
 
 let server: TestServer;
 const sockets: Socket[] = [];
-const press = (body: object): request.Test => request(server.address).post("/api/shows/1/run").send(body);
-const cueNow = async (): Promise<string | null> => (await request(server.address).get("/api/shows/1/run")).body.playback.cue;
+const press = (body: object): request.Test => client(server).post("/api/shows/1/run").send(body);
+const cueNow = async (): Promise<string | null> => (await client(server).get("/api/shows/1/run")).body.playback.cue;
 
 /** A window that watches the show and keeps what it hears. */
 async function watch(): Promise<{ socket: Socket; runs: RunState[]; edits: { revision: number }[] }> {
@@ -63,7 +63,7 @@ test("Go fires the next cue, and the follow behind it fires by itself", async ()
   expect(await cueNow()).toBe("1");
   await press({ press: "go", cue: "2" }).expect(200);
   await until(async () => (await cueNow()) === "3");
-  const { body } = await request(server.address).get("/api/shows/1/run");
+  const { body } = await client(server).get("/api/shows/1/run");
   expect(body.playback.follow).toBeNull();
   expect(body.playback.onStage).toEqual({ "1.intensity": 90 });
 });
@@ -100,13 +100,13 @@ test("two windows hear the same, and an edit made through one reaches the other"
   await press({ press: "go" }).expect(200);
   await until(() => one.runs.at(-1)?.playback.cue === "1" && two.runs.at(-1)?.playback.cue === "1");
   expect(one.runs.at(-1)).toEqual(two.runs.at(-1));
-  await request(server.address)
+  await client(server)
     .post("/api/shows/1/edits")
     .send({ base: 0, edits: [{ op: "setCue", from: "2", to: "2", label: "Two" }] })
     .expect(200);
   await until(() => two.edits.length === 1);
   expect(two.edits[0]).toEqual(one.edits[0]);
-  const missed = await request(server.address).get("/api/shows/1/edits?after=0").expect(200);
+  const missed = await client(server).get("/api/shows/1/edits?after=0").expect(200);
   expect(missed.body).toEqual(JSON.parse(JSON.stringify(one.edits)));
 });
 
@@ -115,16 +115,16 @@ test("after a restart the stage stands at the cue where it stood and waits for a
   await until(async () => (await cueNow()) === "3");
   await until(async () => (await server.database.query("SELECT cue FROM runs"))[0]?.cue === 3000);
   server = await server.restart();
-  const { body } = await request(server.address).get("/api/shows/1/run");
+  const { body } = await client(server).get("/api/shows/1/run");
   expect(body.playback).toMatchObject({ cue: "3", follow: null, onStage: { "1.intensity": 90 } });
 });
 
 test("an edit during a run never makes a running fade jump", async () => {
   await press({ press: "goto", cue: "1", time: 30 }).expect(200);
-  const before = (await request(server.address).get("/api/shows/1/run")).body.playback.tracks;
-  await request(server.address)
+  const before = (await client(server).get("/api/shows/1/run")).body.playback.tracks;
+  await client(server)
     .post("/api/shows/1/edits")
     .send({ base: 0, edits: [{ op: "record", cue: "1", moves: { "1": { intensity: 99 } } }] })
     .expect(200);
-  expect((await request(server.address).get("/api/shows/1/run")).body.playback.tracks).toEqual(before);
+  expect((await client(server).get("/api/shows/1/run")).body.playback.tracks).toEqual(before);
 });

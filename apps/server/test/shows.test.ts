@@ -2,10 +2,10 @@ import { type Show, readShow, serializeShow } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import request from "supertest";
 import { ShowRow } from "../src/database/entities.ts";
-import { type TestServer, startServer } from "./support/testServer.ts";
+import { type TestServer, client, startServer } from "./support/testServer.ts";
 
 let server: TestServer;
-const http = (): ReturnType<typeof request> => request(server.address);
+const http = (): ReturnType<typeof client> => client(server);
 const change = (from: string, to: string, channel: number, set: number): object => ({
   op: "change",
   from,
@@ -98,10 +98,8 @@ test("an edit, its undo and its redo are all still there after a restart", async
   expect(await stored()).toBe(after);
   const undone = await http().post("/api/shows/1/undo").expect(200);
   expect(undone.body).toMatchObject({
-    revision: 2,
-    kind: "undo",
-    canUndo: null,
-    canRedo: "Cues 6 to 12, 1 light: intensity to 33, restored after",
+    edit: { revision: 2, kind: "undo" },
+    history: { undo: null, redo: { of: "edit", words: "Cues 6 to 12, 1 light: intensity to 33, restored after" } },
   });
   server = await server.restart();
   expect(await stored()).toBe(before);

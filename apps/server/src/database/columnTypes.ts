@@ -1,4 +1,4 @@
-import type { Channel, Cue, CueList, FixtureType, PartTimes } from "@zm/core";
+import type { Channel, Cue, Show, CueList, FixtureType, PartTimes } from "@zm/core";
 
 export type Attribute = FixtureType["attributes"][number];
 export type Patch = NonNullable<Channel["patch"]>;
@@ -8,4 +8,11 @@ export type Trigger = NonNullable<Cue["trigger"]>;
 export type Mark = NonNullable<Cue["mark"]>;
 export type Call = NonNullable<Cue["call"]>;
 export type Action = NonNullable<Cue["actions"]>[number];
+export type NewCue = NonNullable<Show["newCue"]>;
 export type FamilyTimesByName = Pick<PartTimes, "position" | "colour" | "beam">;
+/** Where a running list stood before and after an edit that was made together with the run; null is before the first cue. */
+export interface RunMove {
+  readonly list: string;
+  readonly before: string | null;
+  readonly after: string | null;
+}

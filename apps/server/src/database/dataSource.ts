@@ -3,6 +3,7 @@ import type { Settings } from "../settings.ts";
 import { entities } from "./entities.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
+import { Histories1764200000000 } from "./migrations/histories.ts";
 
 /** How TypeORM reaches the database. Tables come from migrations alone. */
 export function databaseOptions({ database }: Settings): DataSourceOptions {
@@ -16,8 +17,10 @@ export function databaseOptions({ database }: Settings): DataSourceOptions {
     charset: "utf8mb4",
     timezone: "Z",
     entities,
-    migrations: [FirstTables1764000000000, Hands1764100000000],
+    migrations: [FirstTables1764000000000, Hands1764100000000, Histories1764200000000],
     synchronize: false,
+    // A database that is gone answers at once; one that hangs is not waited for long.
+    connectTimeout: 3000,
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Action, Attribute, Call, FamilyTimesByName, Mark, Marks, Patch, Place, Trigger } from "./columnTypes.ts";
+import type { Action, Attribute, Call, FamilyTimesByName, Mark, Marks, NewCue, Patch, Place, RunMove, Trigger } from "./columnTypes.ts";
 import { Column, Entity, PrimaryColumn, PrimaryGeneratedColumn } from "typeorm";
 
 const TEXT = { type: "varchar", length: 200 } as const;
@@ -10,6 +10,8 @@ export class ShowRow {
   @Column(TEXT) title: string;
   @Column({ type: "int" }) revision: number;
   @Column({ type: "simple-json", nullable: true }) script: unknown;
+  /** What a cue starts with when it is recorded and nothing is said of it. */
+  @Column({ name: "new_cue", type: "simple-json", nullable: true }) newCue: NewCue | null;
 }
 
 @Entity("fixture_types")
@@ -139,6 +141,10 @@ export class EditRow {
   @Column({ type: "varchar", length: 400 }) summary: string;
   @Column({ type: "longtext" }) steps: string;
   @Column({ name: "made_at", type: "datetime" }) madeAt: Date;
+  /** The window that made it. */
+  @Column({ name: "made_by", type: "varchar", length: 64, nullable: true }) madeBy: string | null;
+  /** Where the running list stood with it, for an edit that was made together with the run. */
+  @Column({ type: "simple-json", nullable: true }) run: RunMove | null;
 }
 
 /** Where a list stood when a cue was last fired, so that the stage comes back after a restart. */
@@ -154,6 +160,8 @@ export class RunRow {
 export class HandRow {
   @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
   @Column({ type: "longtext" }) hand: string;
+  /** A Hand that could not be read any more, kept as it was found. */
+  @Column({ type: "longtext", nullable: true }) damaged: string | null;
 }
 
 export const entities = [

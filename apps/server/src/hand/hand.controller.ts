@@ -1,5 +1,18 @@
-import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post } from "@nestjs/common";
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  NotFoundException,
+  Param,
+  ParseIntPipe,
+  Post,
+  StreamableFile,
+} from "@nestjs/common";
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
+import { authorOf } from "../shared/author.ts";
 import { HandChangesDto } from "./hand.dto.ts";
 import { HandService, type HandNews, type HandReply } from "./hand.service.ts";
 
@@ -17,14 +30,23 @@ export class HandController {
   @Post()
   @HttpCode(200)
   @ApiOperation({ summary: "Take values in hand, time them, let them go, take them up again, or say that they were recorded" })
-  change(@Param("id", ParseIntPipe) id: number, @Body() { changes }: HandChangesDto): Promise<HandReply> {
-    return this.hands.change(id, changes);
+  change(@Param("id", ParseIntPipe) id: number, @Body() body: HandChangesDto): Promise<HandReply> {
+    return this.hands.change(id, body.changes, authorOf(body));
   }
 
-  @Post("back")
+  @Get("damaged")
+  @ApiOperation({ summary: "A stored Hand that could not be read any more, as it was found" })
+  @Header("Cache-Control", "no-store")
+  async damaged(@Param("id", ParseIntPipe) id: number): Promise<StreamableFile> {
+    const text = await this.hands.damaged(id);
+    if (text === undefined) throw new NotFoundException(`Show ${id} has no damaged Hand`);
+    return new StreamableFile(Buffer.from(text), { type: "text/plain", disposition: 'attachment; filename="hand.txt"' });
+  }
+
+  @Delete("damaged")
   @HttpCode(200)
-  @ApiOperation({ summary: "The Hand as it was before the last step" })
-  back(@Param("id", ParseIntPipe) id: number): Promise<HandReply> {
-    return this.hands.back(id);
+  @ApiOperation({ summary: "Throw away a Hand that could not be read any more" })
+  forget(@Param("id", ParseIntPipe) id: number): Promise<HandNews> {
+    return this.hands.forgetDamaged(id);
   }
 }

@@ -1,45 +1,50 @@
-import { ConflictException, Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
+import { Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
 import {
   EMPTY_HAND,
   type Hand,
+  type HandDiff,
   type ShowSheet,
   changeHand,
+  describeHandChanges,
+  diffHands,
   fitHand,
   followHistory,
   giveWay,
   readHand,
   readHandChanges,
-  stepBack,
+  stepHand,
 } from "@zm/core";
 import { Subject, Subscription } from "rxjs";
-import { DataSource } from "typeorm";
+import { DataSource, type EntityManager } from "typeorm";
+import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { HandRow } from "../database/entities.ts";
-import { RunService, now } from "../run/run.service.ts";
+import type { HistoryNews } from "../history/history.ts";
+import { RunService } from "../run/run.service.ts";
+import type { Author } from "../shared/author.ts";
+import { now } from "../shared/clock.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
-/** What is in hand for a show, as every window sees it; `turn` rises with every change. */
+/** What is in hand for a show, as every window sees it; `turn` rises with every change, over restarts too. */
 export interface HandNews {
   readonly show: number;
   readonly turn: number;
   readonly hand: Hand;
+  /** True while a Hand that could not be read any more is kept beside this one. */
+  readonly damaged: boolean;
+  readonly history: HistoryNews;
 }
 /** The answer to a change; not stored means that the database is away, and a restart would lose it. */
 export interface HandReply extends HandNews {
   readonly stored: boolean;
 }
 
-/** Changes that follow one another as quickly as this, as in a drag, are one step; milliseconds. */
-const ONE_STEP = 700;
-const STEPS_KEPT = 50;
-
 interface Holding {
   turn: number;
   hand: Hand;
-  /** The Hand before each step, the newest last, and when the newest change came. */
-  past: Hand[];
-  changed: number;
-  /** The newest write, after which the next one comes. */
+  damaged: boolean;
+  /** The newest write, after which the next one comes; and whether what is in hand is stored. */
   writing: Promise<boolean>;
+  stored: boolean;
 }
 
 /** The values being held over the running show. They are one thing for a show, whatever window gives them. */
@@ -48,19 +53,27 @@ export class HandService implements OnModuleDestroy {
   /** Every change of what is in hand. */
   readonly news = new Subject<HandNews>();
   private readonly log = new Logger("Hand");
-  private readonly holdings = new Map<number, Promise<Holding>>();
+  private readonly opening = new Map<number, Promise<Holding>>();
+  private readonly holdings = new Map<number, Holding>();
   private readonly subscriptions = new Subscription();
 
   constructor(
     private readonly shows: ShowsService,
     runs: RunService,
     private readonly database: DataSource,
+    watch: DatabaseWatch,
   ) {
-    this.subscriptions.add(runs.went.subscribe((show) => this.quietly(show, (hand, sheet) => giveWay(hand, sheet, now()))));
+    this.subscriptions.add(runs.fired.subscribe((show) => this.follow(show, (hand, sheet) => giveWay(hand, sheet, now()))));
     this.subscriptions.add(
       this.shows.news.subscribe(({ show, kind, steps }) => {
-        if (steps.some((step) => step.at === "entry")) this.quietly(show, fitHand);
-        if (kind !== "edit") this.quietly(show, (hand) => followHistory(hand, steps));
+        if (steps.some((step) => step.at === "entry")) this.follow(show, fitHand);
+        if (kind !== "edit") this.follow(show, (hand) => followHistory(hand, steps));
+      }),
+    );
+    this.subscriptions.add(this.shows.removed.subscribe((show) => this.holdings.delete(show)));
+    this.subscriptions.add(
+      watch.away.subscribe((away) => {
+        if (!away) for (const [show, holding] of this.holdings) if (!holding.stored) void this.write(show, holding);
       }),
     );
   }
@@ -70,75 +83,139 @@ export class HandService implements OnModuleDestroy {
   }
 
   async state(showId: number): Promise<HandNews> {
-    const { turn, hand } = await this.holding(showId);
-    return { show: showId, turn, hand };
+    const holding = await this.holding(showId);
+    return this.newsOf(showId, holding);
   }
 
-  /** Makes changes in order, all or none; told to every window at once, answered when it is stored. ShowError comes through for what the rig does not take. */
-  async change(showId: number, raw: readonly unknown[]): Promise<HandReply> {
+  /** Makes changes in order, all or none, as one step of undo; told to every window at once, answered when it is stored. ShowError comes through for what the rig does not take. */
+  async change(showId: number, raw: readonly unknown[], author: Author): Promise<HandReply> {
     const changes = readHandChanges(raw);
     const holding = await this.holding(showId);
-    const { sheet } = await this.shows.show(showId);
+    const { sheet, history } = await this.shows.show(showId);
     const after = changes.reduce((hand, change) => changeHand(hand, change, sheet, now()), holding.hand);
-    const at = now();
-    if (at - holding.changed > ONE_STEP) holding.past = [...holding.past, holding.hand].slice(-STEPS_KEPT);
-    holding.changed = at;
+    const diff = diffHands(holding.hand, after);
+    const isStep = changes.some((change) => change.do !== "recorded") && Object.keys(diff).length > 0;
+    if (isStep) history.addHand(diff, describeHandChanges(changes, diff), author);
     const stored = await this.set(showId, holding, after);
-    return { show: showId, turn: holding.turn, hand: holding.hand, stored };
+    return { ...(await this.newsOf(showId, holding)), stored };
   }
 
-  /** Gives the Hand as it was before the last step. Throws ConflictException when there is none to go back to. */
-  async back(showId: number): Promise<HandReply> {
+  /** Takes back or makes again what a step did to the Hand. */
+  async step(showId: number, diff: HandDiff, what: "undo" | "redo"): Promise<void> {
     const holding = await this.holding(showId);
     const { sheet } = await this.shows.show(showId);
-    const before = holding.past.pop();
-    if (!before) throw new ConflictException("The Hand has no step to go back to");
-    holding.changed = 0;
-    const stored = await this.set(showId, holding, fitHand(stepBack(holding.hand, before, sheet, now()), sheet));
-    return { show: showId, turn: holding.turn, hand: holding.hand, stored };
+    void this.set(showId, holding, stepHand(holding.hand, diff, what, sheet, now()));
   }
 
-  private quietly(showId: number, change: (hand: Hand, sheet: ShowSheet) => Hand): void {
+  /** Makes sure that a show's Hand is in memory, so that what follows needs no database. */
+  async ready(showId: number): Promise<void> {
+    await this.holding(showId);
+  }
+
+  /** Says that values in hand were recorded; only once the Hand is `ready`. */
+  async recorded(showId: number, keys: readonly string[]): Promise<void> {
+    const holding = await this.holding(showId);
+    const { sheet } = await this.shows.show(showId);
+    void this.set(showId, holding, changeHand(holding.hand, { do: "recorded", keys: [...keys] }, sheet, now()));
+  }
+
+  /** Writes the Hand as it will be when values count as recorded, in the transaction of the edit that recorded them. */
+  async writeRecorded(manager: EntityManager, showId: number, keys: readonly string[]): Promise<void> {
+    const holding = await this.holding(showId);
+    const { sheet } = await this.shows.show(showId);
+    await upsertHand(manager, showId, changeHand(holding.hand, { do: "recorded", keys: [...keys] }, sheet, now()));
+  }
+
+  /** The text of a Hand that could not be read any more; undefined where there is none. */
+  async damaged(showId: number): Promise<string | undefined> {
+    await this.holding(showId);
+    const row = await this.database.manager.findOneBy(HandRow, { showId });
+    return row?.damaged ?? undefined;
+  }
+
+  /** Throws away a Hand that could not be read any more. */
+  async forgetDamaged(showId: number): Promise<HandNews> {
+    const holding = await this.holding(showId);
+    await this.database.manager.update(HandRow, { showId }, { damaged: null });
+    holding.damaged = false;
+    holding.turn += 1;
+    const news = await this.newsOf(showId, holding);
+    this.news.next(news);
+    return news;
+  }
+
+  /** Lets the Hand of a show that is open follow what happens elsewhere; one that nobody has asked for fits itself when it is read. */
+  private follow(showId: number, change: (hand: Hand, sheet: ShowSheet) => Hand): void {
+    const holding = this.holdings.get(showId);
+    if (!holding) return;
     const work = async (): Promise<void> => {
-      const holding = await this.holding(showId);
       const { sheet } = await this.shows.show(showId);
       const after = change(holding.hand, sheet);
       if (after !== holding.hand) await this.set(showId, holding, after);
     };
-    work().catch((error: unknown) => this.log.error(error instanceof Error ? error.message : String(error)));
+    work().catch((error: unknown) => this.log.error(wordsOf(error)));
   }
 
-  private set(showId: number, holding: Holding, hand: Hand): Promise<boolean> {
+  private async set(showId: number, holding: Holding, hand: Hand): Promise<boolean> {
     holding.turn += 1;
     holding.hand = hand;
-    this.news.next({ show: showId, turn: holding.turn, hand });
-    holding.writing = holding.writing.then(() => this.store(showId, hand));
+    this.news.next(await this.newsOf(showId, holding));
+    return this.write(showId, holding);
+  }
+
+  private async newsOf(show: number, { turn, hand, damaged }: Holding): Promise<HandNews> {
+    const { history } = await this.shows.show(show);
+    return { show, turn, hand, damaged, history: history.news() };
+  }
+
+  private write(showId: number, holding: Holding): Promise<boolean> {
+    const { hand, turn } = holding;
+    holding.stored = false;
+    holding.writing = holding.writing.then(async () => {
+      try {
+        await upsertHand(this.database.manager, showId, hand);
+        holding.stored = holding.turn === turn;
+        return true;
+      } catch (error) {
+        this.log.warn(`What is in hand could not be stored: ${wordsOf(error)}`);
+        return false;
+      }
+    });
     return holding.writing;
   }
 
-  private async store(showId: number, hand: Hand): Promise<boolean> {
+  private async holding(showId: number): Promise<Holding> {
+    const known = this.holdings.get(showId);
+    if (known) return known;
+    const opening = this.opening.get(showId) ?? this.load(showId);
+    this.opening.set(showId, opening);
     try {
-      await this.database.manager.upsert(HandRow, { showId, hand: JSON.stringify({ ...hand, leaving: {} }) }, ["showId"]);
-      return true;
-    } catch (error) {
-      this.log.warn(`What is in hand could not be stored: ${error instanceof Error ? error.message : String(error)}`);
-      return false;
+      const holding = await opening;
+      this.holdings.set(showId, holding);
+      return holding;
+    } finally {
+      this.opening.delete(showId);
     }
-  }
-
-  private holding(showId: number): Promise<Holding> {
-    const known = this.holdings.get(showId) ?? this.load(showId);
-    this.holdings.set(showId, known);
-    return known.catch((error: unknown) => {
-      this.holdings.delete(showId);
-      throw error;
-    });
   }
 
   private async load(showId: number): Promise<Holding> {
     const { sheet } = await this.shows.show(showId);
     const row = await this.database.manager.findOneBy(HandRow, { showId });
-    const hand = row ? fitHand(readHand(row.hand), sheet) : EMPTY_HAND;
-    return { turn: 0, hand, past: [], changed: 0, writing: Promise.resolve(true) };
+    const read = row ? readHand(row.hand) : EMPTY_HAND;
+    if (row && !read) {
+      this.log.warn(`What is in hand of show ${showId} could not be read; it is kept as it was found`);
+      await this.database.manager.update(HandRow, { showId }, { damaged: row.hand, hand: JSON.stringify(EMPTY_HAND) });
+    }
+    const damaged = (row?.damaged ?? null) !== null || (row !== null && !read);
+    const hand = read ? fitHand(read, sheet) : EMPTY_HAND;
+    return { turn: Math.floor(now()), hand, damaged, writing: Promise.resolve(true), stored: true };
   }
+}
+
+async function upsertHand(manager: EntityManager, showId: number, hand: Hand): Promise<void> {
+  await manager.upsert(HandRow, { showId, hand: JSON.stringify({ ...hand, leaving: {} }) }, ["showId"]);
+}
+
+function wordsOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
 }

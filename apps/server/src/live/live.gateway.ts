@@ -1,13 +1,21 @@
+import type { IncomingMessage } from "node:http";
 import { Logger, type OnModuleDestroy } from "@nestjs/common";
 import { ConnectedSocket, MessageBody, type OnGatewayInit, SubscribeMessage, WebSocketGateway, WebSocketServer } from "@nestjs/websockets";
 import { Subscription } from "rxjs";
 import { Server, Socket } from "socket.io";
 import { HandService } from "../hand/hand.service.ts";
-import { RunService, now } from "../run/run.service.ts";
+import { HistoryService } from "../history/history.service.ts";
+import { DatabaseWatch } from "../database/databaseWatch.ts";
+import { RunService } from "../run/run.service.ts";
+import { now } from "../shared/clock.ts";
+import { isServedTo } from "../shared/guard.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
 /** Tells every open window of a show what has changed and what has been fired. */
-@WebSocketGateway({ serveClient: false })
+@WebSocketGateway({
+  serveClient: false,
+  allowRequest: (request: IncomingMessage, decide: (error: string | null, good: boolean) => void) => decide(null, isServedTo(request)),
+})
 export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   @WebSocketServer() private readonly server: Server;
   private readonly log = new Logger("Live");
@@ -17,12 +25,17 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     private readonly shows: ShowsService,
     private readonly runs: RunService,
     private readonly hands: HandService,
+    private readonly histories: HistoryService,
+    private readonly database: DatabaseWatch,
   ) {}
 
   afterInit(): void {
     this.subscriptions.add(this.shows.news.subscribe((news) => this.server.to(room(news.show)).emit("edit", news)));
     this.subscriptions.add(this.runs.news.subscribe((state) => this.server.to(room(state.show)).emit("run", state)));
     this.subscriptions.add(this.hands.news.subscribe((news) => this.server.to(room(news.show)).emit("hand", news)));
+    this.subscriptions.add(this.histories.news.subscribe((news) => this.server.to(room(news.show)).emit("history", news)));
+    this.subscriptions.add(this.shows.removed.subscribe((show) => this.server.to(room(show)).emit("removed", show)));
+    this.subscriptions.add(this.database.away.subscribe((away) => this.server.emit("database", away)));
   }
 
   onModuleDestroy(): void {
@@ -34,10 +47,12 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   async watch(@ConnectedSocket() socket: Socket, @MessageBody() show: unknown): Promise<{ revision: number } | { error: string }> {
     if (typeof show !== "number") return { error: "watch takes the number of a show" };
     try {
-      const { revision } = await this.shows.show(show);
+      const { revision, history } = await this.shows.show(show);
       await socket.join(room(show));
       socket.emit("run", await this.runs.state(show));
       socket.emit("hand", await this.hands.state(show));
+      socket.emit("history", history.news());
+      socket.emit("database", this.database.away.value);
       return { revision };
     } catch (error) {
       this.log.warn(`A window could not watch show ${show}: ${error instanceof Error ? error.message : String(error)}`);

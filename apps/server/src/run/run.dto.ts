@@ -1,7 +1,7 @@
 import { ApiProperty } from "@nestjs/swagger";
 import { IsIn, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from "class-validator";
 
-const PRESSES = ["go", "back", "hold", "goto", "stand"] as const;
+const PRESSES = ["go", "back", "hold", "goto"] as const;
 export type PressName = (typeof PRESSES)[number];
 
 /** Something pressed on a running list. */
@@ -12,8 +12,7 @@ export class PressDto {
 
   @ApiProperty({
     required: false,
-    description:
-      "go: the cue that the window showed as next, so that two presses at once fire one cue. goto: the cue to go to. stand: the cue to put on stage at once, starting nothing.",
+    description: "go: the cue that the window showed as next, so that two presses at once fire one cue. goto: the cue to go to.",
   })
   @IsOptional()
   @IsString()

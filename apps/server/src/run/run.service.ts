@@ -17,13 +17,19 @@ import {
   listOf,
   listTime,
   nextRow,
+  renumberedPlayback,
   resumeClock,
-  rowOf,
+  settleInto,
   standAt,
 } from "@zm/core";
-import { Subject } from "rxjs";
-import { DataSource } from "typeorm";
+import { Subject, Subscription } from "rxjs";
+import { DataSource, type EntityManager } from "typeorm";
+import type { RunMove } from "../database/columnTypes.ts";
+import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { RunRow } from "../database/entities.ts";
+import { isLost } from "../database/lost.ts";
+import { now } from "../shared/clock.ts";
+import type { EditNews } from "../shows/openShow.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import type { PressDto } from "./run.dto.ts";
 
@@ -37,6 +43,9 @@ export interface RunState {
 interface Running {
   state: RunState;
   timer: NodeJS.Timeout | undefined;
+  /** The newest write of where the list stands, behind which the next one waits; and whether what stands is stored. */
+  writing: Promise<void>;
+  stored: boolean;
 }
 
 /** The running show: what was fired when. Windows compute the picture from it with the same core. */
@@ -45,17 +54,29 @@ export class RunService implements OnModuleDestroy {
   /** Every change of a running list. */
   readonly news = new Subject<RunState>();
   /** The number of each show whose list has gone on to another cue. */
-  readonly went = new Subject<number>();
+  readonly fired = new Subject<number>();
   private readonly log = new Logger("Run");
-  private readonly running = new Map<string, Promise<Running>>();
+  private readonly opening = new Map<string, Promise<Running>>();
+  private readonly running = new Map<string, Running>();
+  private readonly subscriptions = new Subscription();
 
   constructor(
     private readonly shows: ShowsService,
     private readonly database: DataSource,
-  ) {}
+    watch: DatabaseWatch,
+  ) {
+    this.subscriptions.add(this.shows.news.subscribe((news) => this.followNumbers(news)));
+    this.subscriptions.add(this.shows.removed.subscribe((show) => this.forget(show)));
+    this.subscriptions.add(
+      watch.away.subscribe((away) => {
+        if (!away) for (const run of this.running.values()) if (!run.stored) this.remember(run);
+      }),
+    );
+  }
 
-  async onModuleDestroy(): Promise<void> {
-    for (const opening of this.running.values()) clearTimeout((await opening).timer);
+  onModuleDestroy(): void {
+    this.subscriptions.unsubscribe();
+    for (const run of this.running.values()) clearTimeout(run.timer);
   }
 
   /** Where a list stands. */
@@ -80,28 +101,75 @@ export class RunService implements OnModuleDestroy {
     const at = listTime(clock, now());
     const playback = fire(advance(run.state.playback, list, at), list, { press, cue, time }, at);
     const state = this.set(run, list, playback, clock);
-    if (press !== "stand") this.went.next(showId);
+    this.fired.next(showId);
     return state;
+  }
+
+  /** Makes sure that a list's run is in memory, so that what follows needs no database. */
+  async ready(showId: number, listId: string): Promise<void> {
+    await this.run(showId, await this.list(showId, listId));
+  }
+
+  /** Throws ConflictException when a list no longer stands in the cue that a window saw on stage. Only once it is `ready`. */
+  expect(showId: number, listId: string, cue: string | null): void {
+    const stands = this.running.get(`${showId}/${listId}`)?.state.playback.cue ?? null;
+    if (stands !== cue)
+      throw new ConflictException(
+        `The list has gone on to cue ${stands ?? "none"} meanwhile, and this was meant for ${cue === null ? "the stage before the first cue" : `cue ${cue}`}. Nothing was changed; look at it and do it again.`,
+      );
+  }
+
+  /** Lets a list stand where an edit has left it: the running fades go on and end in the edited look. A list that has gone on is left alone. */
+  async settle(showId: number, { list: listId, before, after }: RunMove): Promise<RunState> {
+    const list = await this.list(showId, listId);
+    const run = await this.run(showId, list);
+    const { playback, clock } = run.state;
+    if (playback.cue !== before) return run.state;
+    const row = after === null ? -1 : findRow(list, after);
+    if (after !== null && row < 0) return run.state;
+    return this.set(run, list, settleInto(playback, list, row, listTime(clock, now())), clock);
+  }
+
+  /** Writes where a list will stand, in the transaction of the edit that it belongs to. */
+  async writePlace(manager: EntityManager, showId: number, { list, after }: RunMove): Promise<void> {
+    await manager.upsert(RunRow, { showId, listId: list, cue: after === null ? null : cueOrder(after) }, ["showId", "listId"]);
   }
 
   private async list(showId: number, listId?: string): Promise<ListSheet> {
     return listOf((await this.shows.show(showId)).sheet, listId);
   }
 
-  private run(showId: number, list: ListSheet): Promise<Running> {
+  private async run(showId: number, list: ListSheet): Promise<Running> {
     const name = `${showId}/${list.id}`;
-    const known = this.running.get(name) ?? this.begin(showId, list);
-    this.running.set(name, known);
-    return known;
+    const known = this.running.get(name);
+    if (known) return known;
+    const opening = this.opening.get(name) ?? this.begin(showId, list);
+    this.opening.set(name, opening);
+    try {
+      const run = await opening;
+      this.running.set(name, run);
+      return run;
+    } finally {
+      this.opening.delete(name);
+    }
   }
 
-  /** After a restart the stage stands where it stood, and waits for a Go. */
+  /** After a restart the stage stands where it stood, and waits for a Go. With the database away it begins before the first cue. */
   private async begin(showId: number, list: ListSheet): Promise<Running> {
-    const stored = await this.database.manager.findOneBy(RunRow, { showId, listId: list.id });
+    const stored = await this.database.manager.findOneBy(RunRow, { showId, listId: list.id }).catch((error: unknown) => {
+      if (!isLost(error)) throw error;
+      this.log.warn("The database is away, so where the list stood is not known; it begins before its first cue");
+      return null;
+    });
     const row = stored?.cue === null || stored?.cue === undefined ? -1 : findRow(list, cueNumberAt(stored.cue));
     const idle = idlePlayback(list.id);
     const playback = row < 0 ? idle : standAt(idle, list, row, 0);
-    return { state: { show: showId, playback, clock: { at: now(), seconds: 0, held: false } }, timer: undefined };
+    return {
+      state: { show: showId, playback, clock: { at: now(), seconds: 0, held: false } },
+      timer: undefined,
+      writing: Promise.resolve(),
+      stored: true,
+    };
   }
 
   private set(run: Running, list: ListSheet, playback: Playback, clock: ListClock): RunState {
@@ -109,7 +177,7 @@ export class RunService implements OnModuleDestroy {
     run.state = { show: before.show, playback, clock };
     clearTimeout(run.timer);
     this.awaitFollow(run, list.id);
-    if (playback.cue !== before.playback.cue) this.remember(before.show, playback);
+    if (playback.cue !== before.playback.cue) this.remember(run);
     this.news.next(run.state);
     return run.state;
   }
@@ -119,7 +187,7 @@ export class RunService implements OnModuleDestroy {
     if (!playback.follow || clock.held) return;
     const wait = Math.max(0, playback.follow.at - listTime(clock, now())) * 1000;
     run.timer = setTimeout(() => {
-      this.follow(run, show, listId).catch((error: unknown) => this.log.error(error instanceof Error ? error.message : String(error)));
+      this.follow(run, show, listId).catch((error: unknown) => this.log.error(wordsOf(error)));
     }, wait);
   }
 
@@ -127,14 +195,42 @@ export class RunService implements OnModuleDestroy {
     const list = await this.list(showId, listId);
     if (run.state.clock.held) return;
     this.set(run, list, advance(run.state.playback, list, listTime(run.state.clock, now())), run.state.clock);
-    this.went.next(showId);
+    this.fired.next(showId);
   }
 
-  /** Stored beside the show; the stage does not wait for the database. */
-  private remember(showId: number, playback: Playback): void {
-    const cue = playback.cue === null ? null : cueOrder(playback.cue);
-    this.database.manager.upsert(RunRow, { showId, listId: playback.list, cue }, ["showId", "listId"]).catch((error: unknown) => {
-      this.log.warn(`Where the list stands could not be stored: ${error instanceof Error ? error.message : String(error)}`);
+  /** Cues that take other numbers stay the cues that they are: the list stands in the same one and waits for the same one. */
+  private followNumbers({ show, steps }: EditNews): void {
+    for (const step of steps) {
+      if (step.at !== "renumber") continue;
+      const run = this.running.get(`${show}/${step.list}`);
+      if (!run) continue;
+      const numbers = new Map(step.cues.map(({ from, to }) => [from, to]));
+      run.state = { ...run.state, playback: renumberedPlayback(run.state.playback, numbers) };
+      this.news.next(run.state);
+    }
+  }
+
+  private forget(show: number): void {
+    for (const [name, run] of this.running) {
+      if (run.state.show !== show) continue;
+      clearTimeout(run.timer);
+      this.running.delete(name);
+    }
+  }
+
+  /** Stored beside the show, one write behind the other; the stage does not wait for the database. */
+  private remember(run: Running): void {
+    run.stored = false;
+    run.writing = run.writing.then(async () => {
+      if (run.stored) return;
+      const { playback, show } = run.state;
+      const cue = playback.cue === null ? null : cueOrder(playback.cue);
+      try {
+        await this.database.manager.upsert(RunRow, { showId: show, listId: playback.list, cue }, ["showId", "listId"]);
+        run.stored = run.state.playback.cue === playback.cue;
+      } catch (error) {
+        this.log.warn(`Where the list stands could not be stored: ${wordsOf(error)}`);
+      }
     });
   }
 }
@@ -143,10 +239,6 @@ function fire(playback: Playback, list: ListSheet, { press, cue, time }: Pick<Pr
   if (press === "goto") {
     if (cue === undefined) throw new ShowError("Go to which cue? Give its number");
     return goTo(playback, list, cue, at, time);
-  }
-  if (press === "stand") {
-    if (cue === undefined) throw new ShowError("Stand at which cue? Give its number");
-    return standAt(playback, list, rowOf(list, cue), at);
   }
   if (press === "back") {
     const back = goBack(playback, list, at);
@@ -160,7 +252,6 @@ function fire(playback: Playback, list: ListSheet, { press, cue, time }: Pick<Pr
   return fireNext(playback, list, row, at);
 }
 
-/** Milliseconds of the server's clock, which never goes backwards. */
-export function now(): number {
-  return performance.timeOrigin + performance.now();
+function wordsOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
 }

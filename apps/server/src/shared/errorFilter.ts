@@ -1,6 +1,13 @@
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from "@nestjs/common";
 import { ShowError } from "@zm/core";
 import type { Response } from "express";
+import { AWAY, isLost } from "../database/lost.ts";
+
+interface Reply {
+  readonly status: number;
+  readonly message: string;
+  readonly faults: readonly string[];
+}
 
 /** Turns every failure into `{ message, faults }`: what the user can mend is named, anything else is kept to the log. */
 @Catch()
@@ -13,22 +20,33 @@ export class ErrorFilter implements ExceptionFilter {
     response.status(status).json({ message, faults });
   }
 
-  private reply(error: unknown): { status: number; message: string; faults: readonly string[] } {
+  private reply(error: unknown): Reply {
     if (error instanceof ShowError) return { status: 422, message: error.faults[0] ?? error.message, faults: error.faults };
     if (error instanceof HttpException) {
       const body = error.getResponse();
       const messages = typeof body === "object" && "message" in body ? [body.message].flat().map(String) : [error.message];
       return { status: error.getStatus(), message: messages[0] ?? error.message, faults: messages };
     }
-    const status =
-      typeof error === "object" && error !== null && "status" in error && typeof error.status === "number" ? error.status : 500;
+    if (isLost(error)) return single(503, AWAY);
+    const status = numberIn(error, "status") ?? 500;
     if (status >= 500) this.log.error(error instanceof Error ? error.stack : String(error));
-    const message =
-      status === 413
-        ? "The file is larger than 200 MB"
-        : status < 500 && error instanceof Error
-          ? error.message
-          : "Something went wrong on the server; nothing was changed";
-    return { status, message, faults: [message] };
+    if (status === 413) return single(413, `This is larger than the ${sizeWords(numberIn(error, "limit") ?? 0)} that can be sent at once`);
+    return single(
+      status,
+      status < 500 && error instanceof Error ? error.message : "Something went wrong on the server; nothing was changed",
+    );
   }
+}
+
+function single(status: number, message: string): Reply {
+  return { status, message, faults: [message] };
+}
+
+function numberIn(error: unknown, field: string): number | undefined {
+  const value: unknown = typeof error === "object" && error !== null ? Reflect.get(error, field) : undefined;
+  return typeof value === "number" ? value : undefined;
+}
+
+function sizeWords(bytes: number): string {
+  return `${Math.round(bytes / 1_048_576)} MB`;
 }

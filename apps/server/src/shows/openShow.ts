@@ -1,3 +1,4 @@
+import type { History, HistoryNews } from "../history/history.ts";
 import { ENTRY_WORDS, type ShowSheet, type Step, addressOf, isCueData } from "@zm/core";
 
 /** A show held in memory while it is worked on. */
@@ -5,10 +6,9 @@ export interface OpenShow {
   readonly id: number;
   sheet: ShowSheet;
   revision: number;
-  /** Revisions that can be taken back, the newest last. */
-  done: number[];
-  /** Revisions that were taken back and can be made again, the newest last. */
-  undone: number[];
+  readonly history: History;
+  /** True while it is not known whether the database took the newest edit: it went away before it confirmed it. */
+  doubtful: boolean;
   /** The work under way; each piece waits for the one before it. */
   queue: Promise<unknown>;
 }
@@ -20,8 +20,7 @@ export interface EditNews {
   readonly kind: "edit" | "undo" | "redo";
   readonly summary: string;
   readonly steps: readonly Step[];
-  readonly canUndo: string | null;
-  readonly canRedo: string | null;
+  readonly history: HistoryNews;
 }
 
 /**
@@ -52,6 +51,7 @@ function placesWorkedIn(step: Step): string[] {
 }
 
 function placeWords(step: Step): string {
+  if (step.at === "show") return "The show's own settings";
   if (step.at === "renumber") return `Cue ${step.cues[0]?.from ?? ""}`;
   if (step.at !== "entry") return `Cue ${step.cue}`;
   const word = ENTRY_WORDS[step.of];

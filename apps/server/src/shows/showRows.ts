@@ -96,9 +96,16 @@ export interface CuePlace {
   cue: number;
 }
 
+/** Hears how many of all moves are stored. */
+export type Progress = (stored: number, all: number) => void;
+
 /** Stores a whole new show as rows and gives back its number. */
-export async function insertShow(manager: EntityManager, show: Show): Promise<number> {
-  const { id: showId } = await manager.save(manager.create(ShowRow, { title: show.title, revision: 0, script: show.script ?? null }));
+export async function insertShow(manager: EntityManager, show: Show, progress?: Progress): Promise<number> {
+  const { title, script = null, newCue = null } = show;
+  const { id: showId } = await manager.save(manager.create(ShowRow, { title, revision: 0, script, newCue }));
+  const all = show.lists.reduce((sum, list) => sum + list.cues.reduce((cues, cue) => cues + movesIn(cue), 0), 0);
+  let stored = 0;
+  progress?.(0, all);
   await insertAll(manager, FixtureTypeRow, show.fixtureTypes.map(typeRow(showId)));
   await insertAll(manager, ChannelRow, show.channels.map(channelRow(showId)));
   await insertAll(manager, GroupRow, show.groups.map(groupRow(showId)));
@@ -129,15 +136,32 @@ export async function insertShow(manager: EntityManager, show: Show): Promise<nu
       list.cues.flatMap((cue) =>
         movesOf(cue, keys).map(({ key, part, spec }) => moveRow(place(cue), key.channel, key.attribute.id, part, spec)),
       ),
+      (rows) => {
+        stored += rows;
+        progress?.(stored, all);
+      },
     );
   }
   return showId;
 }
 
-/** Inserts rows in pieces that the database takes at once. */
-export async function insertAll<T extends object>(manager: EntityManager, entity: new () => T, rows: readonly object[]): Promise<void> {
+function movesIn(cue: Cue): number {
+  return cue.parts.reduce(
+    (sum, part) => sum + Object.values(part.moves).reduce((own, attributes) => own + Object.keys(attributes).length, 0),
+    0,
+  );
+}
+
+/** Inserts rows in pieces that the database takes at once; `after` hears of each piece. */
+export async function insertAll<T extends object>(
+  manager: EntityManager,
+  entity: new () => T,
+  rows: readonly object[],
+  after?: (rows: number) => void,
+): Promise<void> {
   for (const chunk of chunksOf(rows, CHUNK)) {
     await manager.createQueryBuilder().insert().into(entity).values(chunk).updateEntity(false).execute();
+    after?.(chunk.length);
   }
 }
 
@@ -220,6 +244,7 @@ export async function readShowRows(manager: EntityManager, showId: number): Prom
     paces: (await manager.find(PaceRow, ordered)).map(({ id, label, timing }) => ({ id, label, ...timing })),
     lists: lists.map(({ id, label, marks }) => present({ id, label, marks, cues: cues.get(id) ?? [] })),
     ...(row.script === null ? {} : { script: row.script }),
+    ...(row.newCue === null ? {} : { newCue: row.newCue }),
   });
   return { show, revision: row.revision };
 }

@@ -1,8 +1,25 @@
-import { Body, Controller, Get, Header, HttpCode, Param, ParseIntPipe, Post, Query, StreamableFile } from "@nestjs/common";
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  Headers,
+  HttpCode,
+  NotFoundException,
+  Param,
+  ParseIntPipe,
+  Patch,
+  Post,
+  Query,
+  StreamableFile,
+} from "@nestjs/common";
 import { ApiBody, ApiConsumes, ApiOperation, ApiTags } from "@nestjs/swagger";
 import { parseShow, serializeShow } from "@zm/core";
 import type { EditNews } from "./openShow.ts";
-import { EditsDto } from "./shows.dto.ts";
+import { authorOf } from "../shared/author.ts";
+import { type ImportState, Imports } from "./imports.ts";
+import { EditsDto, TitleDto } from "./shows.dto.ts";
 import { type ShowEntry, ShowsService } from "./shows.service.ts";
 
 /** What a show document is sent as. */
@@ -11,7 +28,10 @@ export const SHOW_TYPE = "application/vnd.zealous-mark.show+json";
 @ApiTags("shows")
 @Controller("api/shows")
 export class ShowsController {
-  constructor(private readonly shows: ShowsService) {}
+  constructor(
+    private readonly shows: ShowsService,
+    private readonly imports: Imports,
+  ) {}
 
   @Get()
   @ApiOperation({ summary: "All shows that are stored" })
@@ -23,15 +43,43 @@ export class ShowsController {
   @ApiOperation({ summary: "Import a show document as a new show; every fault is named and then nothing is stored" })
   @ApiConsumes(SHOW_TYPE)
   @ApiBody({ schema: { type: "object" } })
-  async add(@Body() text: unknown): Promise<{ id: number }> {
-    return { id: await this.shows.add(parseShow(typeof text === "string" ? text : "")) };
+  async add(@Body() text: unknown, @Headers("x-import") name?: string): Promise<{ id: number }> {
+    this.imports.set(name, { stage: "reading", stored: 0, all: 0 });
+    try {
+      const show = parseShow(typeof text === "string" ? text : "");
+      return { id: await this.shows.add(show, (stored, all) => this.imports.set(name, { stage: "storing", stored, all })) };
+    } finally {
+      this.imports.set(name, { stage: "over", stored: 0, all: 0 });
+    }
+  }
+
+  @Get("imports/:name")
+  @ApiOperation({ summary: "How far an import is, by the name that its X-Import header gave it" })
+  progress(@Param("name") name: string): ImportState {
+    const state = this.imports.get(name);
+    if (!state) throw new NotFoundException("No import of this name is known");
+    return state;
+  }
+
+  @Patch(":id")
+  @ApiOperation({ summary: "Give the show another title; an edit that can be taken back" })
+  rename(@Param("id", ParseIntPipe) id: number, @Body() body: TitleDto): Promise<EditNews> {
+    return this.shows.rename(id, body.title, authorOf(body));
+  }
+
+  @Delete(":id")
+  @HttpCode(200)
+  @ApiOperation({ summary: "Remove the show with its whole history; its title has to be given" })
+  async remove(@Param("id", ParseIntPipe) id: number, @Body() { title }: TitleDto): Promise<{ removed: number }> {
+    await this.shows.remove(id, title);
+    return { removed: id };
   }
 
   @Get(":id")
   @ApiOperation({ summary: "The open document and its revision, for a window that opens" })
   async get(@Param("id", ParseIntPipe) id: number): Promise<object> {
     const show = await this.shows.show(id);
-    return { revision: show.revision, show: show.sheet.show, ...(await this.shows.ends(show)) };
+    return { revision: show.revision, show: show.sheet.show, history: show.history.news() };
   }
 
   @Get(":id/document")
@@ -60,20 +108,6 @@ export class ShowsController {
   @HttpCode(200)
   @ApiOperation({ summary: "Make edits, all or none" })
   edit(@Param("id", ParseIntPipe) id: number, @Body() body: EditsDto): Promise<EditNews> {
-    return this.shows.edit(id, body.base, body.edits);
-  }
-
-  @Post(":id/undo")
-  @HttpCode(200)
-  @ApiOperation({ summary: "Take back the newest edit that stands" })
-  undo(@Param("id", ParseIntPipe) id: number): Promise<EditNews> {
-    return this.shows.undo(id);
-  }
-
-  @Post(":id/redo")
-  @HttpCode(200)
-  @ApiOperation({ summary: "Make again what was taken back last" })
-  redo(@Param("id", ParseIntPipe) id: number): Promise<EditNews> {
-    return this.shows.redo(id);
+    return this.shows.edit(id, body.base, body.edits, authorOf(body));
   }
 }

@@ -1,9 +1,10 @@
 import { ApiProperty } from "@nestjs/swagger";
 import type { EditInput } from "@zm/core";
-import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsInt, IsObject, Min } from "class-validator";
+import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsInt, IsNotEmpty, IsObject, IsOptional, IsString, MaxLength, Min } from "class-validator";
+import { AuthorDto } from "../shared/author.ts";
 
 /** Edits as a window sends them, with the revision they were thought out on. */
-export class EditsDto {
+export class EditsDto extends AuthorDto {
   @ApiProperty({ description: "The revision that the window showed", example: 12 })
   @IsInt({ message: "base is the revision that the edit was made on, a whole number" })
   @Min(0)
@@ -19,4 +20,22 @@ export class EditsDto {
   @ArrayMaxSize(1000)
   @IsObject({ each: true, message: "each edit is an object with op" })
   edits: EditInput[];
+}
+
+/** The name of a show: the new one for a renaming, the present one for a removal. */
+export class TitleDto extends AuthorDto {
+  @ApiProperty({ description: "The title of the show" })
+  @IsString({ message: "title is the name of the show" })
+  @IsNotEmpty({ message: "A show has a name; type one" })
+  @MaxLength(200)
+  title: string;
+}
+
+/** Which step a window means to take back or make again; left out, the newest whatever it is. */
+export class StepDto extends AuthorDto {
+  @ApiProperty({ required: false, description: "The id of the step that the window showed as the next" })
+  @IsOptional()
+  @IsString()
+  @MaxLength(64)
+  step?: string;
 }

@@ -1,10 +1,34 @@
-import { ConflictException, Injectable, Logger, NotFoundException, ServiceUnavailableException } from "@nestjs/common";
-import { type EditInput, type Show, type Step, describeEdits, invertSteps, makeEdits, readEdits, sheetOf, takeSteps } from "@zm/core";
-import { Subject } from "rxjs";
+import {
+  ConflictException,
+  HttpException,
+  Injectable,
+  Logger,
+  NotFoundException,
+  type OnModuleDestroy,
+  ServiceUnavailableException,
+} from "@nestjs/common";
+import {
+  type EditInput,
+  type Show,
+  ShowError,
+  type Step,
+  describeEdits,
+  invertSteps,
+  makeEdits,
+  readEdits,
+  sheetOf,
+  takeSteps,
+} from "@zm/core";
+import { Subject, Subscription } from "rxjs";
 import { DataSource, type EntityManager, MoreThan } from "typeorm";
+import type { RunMove } from "../database/columnTypes.ts";
+import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, ShowRow } from "../database/entities.ts";
+import { DatabaseAway, isLost } from "../database/lost.ts";
+import { type EditStep, History } from "../history/history.ts";
+import type { Author } from "../shared/author.ts";
 import { type EditNews, type OpenShow, clash } from "./openShow.ts";
-import { insertShow, readShowRows } from "./showRows.ts";
+import { type Progress, insertShow, readShowRows } from "./showRows.ts";
 import { writeSteps } from "./stepRows.ts";
 
 /** A show in the list of shows. */
@@ -14,111 +38,146 @@ export interface ShowEntry {
   revision: number;
 }
 
+/** What is stored together with an edit, in the same transaction. */
+export interface Alongside {
+  /** Called last before the edit is confirmed; what it throws takes everything back. */
+  readonly write?: (manager: EntityManager) => Promise<void>;
+  readonly run?: RunMove;
+}
+
+type Change = Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[]; author: Author };
+
+const UNCONFIRMED =
+  "The database went away before it confirmed this. If it was stored it will appear here by itself when the database is back; look before you make it again.";
+
 /**
  * The one authority over shows: applies edits one after another, stores the rows they change and the edit itself in one
  * transaction, and only then tells everybody.
  */
 @Injectable()
-export class ShowsService {
+export class ShowsService implements OnModuleDestroy {
   /** Every change that has been stored, in order. */
   readonly news = new Subject<EditNews>();
+  /** The number of each show that has been removed. */
+  readonly removed = new Subject<number>();
   private readonly log = new Logger("Shows");
   private readonly open = new Map<number, Promise<OpenShow>>();
+  private readonly subscription: Subscription;
 
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly watch: DatabaseWatch,
+  ) {
+    this.subscription = watch.away.subscribe((away) => {
+      if (!away) void this.settleAllDoubts();
+    });
+  }
+
+  onModuleDestroy(): void {
+    this.subscription.unsubscribe();
+  }
 
   async list(): Promise<ShowEntry[]> {
+    this.watch.expect();
     const rows = await this.database.manager.find(ShowRow, { order: { id: "ASC" } });
     return rows.map(({ id, title, revision }) => ({ id, title, revision }));
   }
 
-  /** Stores a new show, all or nothing, and gives back its number. */
-  async add(show: Show): Promise<number> {
-    return this.database.transaction((manager) => insertShow(manager, show));
+  /** Stores a new show, all or nothing, and gives back its number; `progress` hears how far it is. */
+  async add(show: Show, progress?: Progress): Promise<number> {
+    this.watch.expect();
+    return this.database.transaction((manager) => insertShow(manager, show, progress));
+  }
+
+  /** Removes a show with its history. Throws NotFoundException where there is none, ConflictException where its name is not the one that is asked for. */
+  async remove(id: number, title: string): Promise<void> {
+    this.watch.expect();
+    await this.inTurn(id, async (show) => {
+      if (show.sheet.show.title !== title)
+        throw new ConflictException(`Show ${id} is called "${show.sheet.show.title}", not "${title}"; nothing was removed`);
+      await this.database.manager.delete(ShowRow, { id });
+      this.open.delete(id);
+    });
+    this.removed.next(id);
   }
 
   /** The show as it stands now. Throws NotFoundException when there is none with this number. */
   async show(id: number): Promise<OpenShow> {
-    const opening = this.open.get(id) ?? this.load(id);
+    const known = this.open.get(id);
+    if (known) return known;
+    const opening = this.load(id);
     this.open.set(id, opening);
-    return opening.catch((error: unknown) => {
-      this.open.delete(id);
-      throw error;
-    });
+    opening.catch(() => this.open.delete(id));
+    return opening;
   }
 
   /** The news that bring a window from a revision up to now. */
   async newsAfter(id: number, revision: number): Promise<EditNews[]> {
     const show = await this.show(id);
+    if (revision === show.revision) return [];
+    if (revision > show.revision) throw new ConflictException("This window knows of edits that the server does not have; reload it");
+    this.watch.expect();
     const rows = await this.database.manager.find(EditRow, {
       where: { showId: id, revision: MoreThan(revision) },
       order: { revision: "ASC" },
     });
-    const ends = await this.ends(show);
-    return rows.map((row) => ({ show: id, revision: row.revision, kind: row.kind, summary: row.summary, steps: readSteps(row), ...ends }));
-  }
-
-  /** What undo and redo would do now, in words. */
-  async ends(show: OpenShow): Promise<Pick<EditNews, "canUndo" | "canRedo">> {
-    const words = async (revision: number | undefined): Promise<string | null> => {
-      if (revision === undefined) return null;
-      const row = await this.database.manager.findOneBy(EditRow, { showId: show.id, revision });
-      return row?.summary ?? null;
-    };
-    return { canUndo: await words(show.done.at(-1)), canRedo: await words(show.undone.at(-1)) };
+    const history = show.history.news();
+    return rows.map((row) => ({ show: id, revision: row.revision, kind: row.kind, summary: row.summary, steps: readSteps(row), history }));
   }
 
   /**
    * Makes edits that were thought out on `base`. Edits by others since then are kept; where they touch the same things
    * this throws ConflictException and nothing is changed. ShowError comes through for edits that cannot be made.
    */
-  async edit(id: number, base: number, raw: readonly EditInput[]): Promise<EditNews> {
+  async edit(id: number, base: number, raw: readonly EditInput[], author: Author, alongside: Alongside = {}): Promise<EditNews> {
     const edits = readEdits(raw);
     return this.inTurn(id, async (show) => {
+      if (base > show.revision)
+        throw new ConflictException("This window knows of edits that the server does not have; reload it and make the edit again");
       const { steps } = makeEdits(show.sheet, edits);
       if (base < show.revision) await this.refuseClash(show, base, steps);
-      return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps });
+      return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, author }, alongside);
     });
   }
 
-  /** Takes back the newest edit that stands. */
-  async undo(id: number): Promise<EditNews> {
-    return this.inTurn(id, async (show) => {
-      const of = show.done.at(-1);
-      if (of === undefined) throw new ConflictException("There is nothing to take back");
-      const row = await this.entry(id, of);
-      return this.commit(show, { kind: "undo", ofRevision: of, summary: row.summary, steps: invertSteps(readSteps(row)) });
-    });
+  /** Gives a show another title, as an edit like any other. */
+  async rename(id: number, title: string, author: Author): Promise<EditNews> {
+    const { revision } = await this.show(id);
+    return this.edit(id, revision, [{ op: "setShow", title }], author);
   }
 
-  /** Makes again the edit that was taken back last. */
-  async redo(id: number): Promise<EditNews> {
-    return this.inTurn(id, async (show) => {
-      const of = show.undone.at(-1);
-      if (of === undefined) throw new ConflictException("There is nothing to make again");
-      const row = await this.entry(id, of);
-      return this.commit(show, { kind: "redo", ofRevision: of, summary: row.summary, steps: readSteps(row) });
-    });
+  /** Takes an edit back, or makes it again; only from within `inTurn`. Tells where the run stood with it. */
+  async stepEdit(show: OpenShow, step: EditStep, what: "undo" | "redo", author: Author): Promise<{ news: EditNews; run: RunMove | null }> {
+    this.watch.expect();
+    const row = await this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision });
+    const steps = what === "undo" ? invertSteps(readSteps(row)) : readSteps(row);
+    const news = await this.commit(show, { kind: what, ofRevision: step.revision, summary: row.summary, steps, author }, {});
+    return { news, run: row.run };
   }
 
-  private async load(id: number): Promise<OpenShow> {
-    const stored = await readShowRows(this.database.manager, id);
-    if (!stored) throw new NotFoundException(`There is no show number ${id}`);
-    const history = await this.database.manager.find(EditRow, {
-      where: { showId: id },
-      order: { revision: "ASC" },
-      select: { showId: true, revision: true, kind: true, ofRevision: true },
-    });
-    const show: OpenShow = { id, sheet: sheetOf(stored.show), revision: stored.revision, done: [], undone: [], queue: Promise.resolve() };
-    for (const entry of history) remember(show, entry.kind, entry.revision, entry.ofRevision);
-    return show;
-  }
-
-  private async inTurn<T>(id: number, work: (show: OpenShow) => Promise<T>): Promise<T> {
+  /** Does work on a show when all that was asked for before it is done. */
+  async inTurn<T>(id: number, work: (show: OpenShow) => Promise<T>): Promise<T> {
     const show = await this.show(id);
     const turn = show.queue.then(() => work(show));
     show.queue = turn.catch(() => undefined);
     return turn;
+  }
+
+  private async load(id: number): Promise<OpenShow> {
+    this.watch.expect();
+    const stored = await readShowRows(this.database.manager, id);
+    if (!stored) throw new NotFoundException(`There is no show number ${id}`);
+    const rows = await this.database.manager.find(EditRow, {
+      where: { showId: id },
+      order: { revision: "ASC" },
+      select: { showId: true, revision: true, kind: true, ofRevision: true, summary: true, madeBy: true },
+    });
+    const history = new History(id);
+    for (const row of rows) {
+      if (row.kind === "edit") history.addEdit(row.revision, row.summary, { window: row.madeBy, gesture: null });
+      else history.move(row.kind);
+    }
+    return { id, sheet: sheetOf(stored.show), revision: stored.revision, history, doubtful: false, queue: Promise.resolve() };
   }
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
@@ -133,70 +192,105 @@ export class ShowsService {
     );
   }
 
-  private async entry(id: number, revision: number): Promise<EditRow> {
-    return this.database.manager.findOneByOrFail(EditRow, { showId: id, revision });
-  }
-
-  private async commit(
-    show: OpenShow,
-    change: Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[] },
-  ): Promise<EditNews> {
-    const { kind, ofRevision, summary, steps } = change;
+  private async commit(show: OpenShow, change: Change, alongside: Alongside): Promise<EditNews> {
+    const { kind, ofRevision, summary, steps, author } = change;
     if (steps.length === 0) throw new ConflictException("This changes nothing: the show already is like that");
+    this.watch.expect();
+    if (show.doubtful) await this.settleDoubt(show);
     const sheet = takeSteps(show.sheet, steps);
-    const revision = show.revision + 1;
-    const row = {
+    const row: EditRow = {
       showId: show.id,
-      revision,
+      revision: show.revision + 1,
       kind,
       ofRevision,
       summary: summary.slice(0, 400),
       steps: JSON.stringify(steps),
       madeAt: new Date(),
+      madeBy: author.window,
+      run: alongside.run ?? null,
     };
-    await this.store(show, row, steps, sheet.show);
+    await this.store(show, row, steps, sheet.show, alongside);
+    return this.taken(show, row, steps, sheet, author);
+  }
+
+  /** Takes a stored edit into memory and tells everybody; nothing here can fail. */
+  private taken(
+    show: OpenShow,
+    { revision, kind, summary }: EditRow,
+    steps: readonly Step[],
+    sheet: OpenShow["sheet"],
+    author: Author,
+  ): EditNews {
     show.sheet = sheet;
     show.revision = revision;
-    remember(show, kind, revision, ofRevision);
-    const news: EditNews = { show: show.id, revision, kind, summary: row.summary, steps, ...(await this.ends(show)) };
+    if (kind === "edit") show.history.addEdit(revision, summary, author);
+    else show.history.move(kind);
+    const news: EditNews = { show: show.id, revision, kind, summary, steps, history: show.history.news() };
     this.news.next(news);
     return news;
   }
 
-  private async store(show: OpenShow, row: EditRow, steps: readonly Step[], after: Show): Promise<void> {
+  private async store(show: OpenShow, row: EditRow, steps: readonly Step[], after: Show, alongside: Alongside): Promise<void> {
+    let confirming = false;
     try {
       await this.database.transaction(async (manager: EntityManager) => {
         const moved = await manager.update(ShowRow, { id: show.id, revision: show.revision }, { revision: row.revision });
         if (moved.affected !== 1) throw new StaleShow();
         await writeSteps(manager, show.id, steps, show.sheet.show, after);
         await manager.insert(EditRow, row);
+        await alongside.write?.(manager);
+        confirming = true;
       });
     } catch (error) {
       if (error instanceof StaleShow) {
         this.open.delete(show.id);
         throw new ConflictException("The show has been changed elsewhere. Nothing was changed here; reload and make the edit again.");
       }
-      this.log.error(error instanceof Error ? error.message : String(error));
-      throw new ServiceUnavailableException("The database did not take the edit. Nothing was changed; try again.");
+      if (!isLost(error)) throw refusalOf(error, this.log);
+      this.watch.tellAway();
+      if (!confirming) throw new DatabaseAway(undefined, error);
+      show.doubtful = true;
+      throw new DatabaseAway(UNCONFIRMED, error);
     }
+  }
+
+  private async settleAllDoubts(): Promise<void> {
+    for (const opening of this.open.values()) {
+      const show = await opening.catch(() => undefined);
+      if (!show?.doubtful) continue;
+      await this.inTurn(show.id, (own) => this.settleDoubt(own)).catch((error: unknown) => this.log.warn(wordsOf(error)));
+    }
+  }
+
+  /** Finds out whether an edit that was never confirmed was stored, and takes it in if it was. */
+  private async settleDoubt(show: OpenShow): Promise<void> {
+    if (!show.doubtful) return;
+    const rows = await this.database.manager.find(EditRow, {
+      where: { showId: show.id, revision: MoreThan(show.revision) },
+      order: { revision: "ASC" },
+    });
+    for (const row of rows) {
+      const steps = readSteps(row);
+      this.taken(show, row, steps, takeSteps(show.sheet, steps), { window: row.madeBy, gesture: null });
+    }
+    show.doubtful = false;
   }
 }
 
 class StaleShow extends Error {}
 
-/** Keeps the two ends of the history: what can be taken back and what can be made again. */
-function remember(show: OpenShow, kind: EditRow["kind"], revision: number, of: number | null): void {
-  if (kind === "edit") {
-    show.done.push(revision);
-    show.undone = [];
-    return;
-  }
-  const [from, to] = kind === "undo" ? [show.done, show.undone] : [show.undone, show.done];
-  from.pop();
-  if (of !== null) to.push(of);
+/** What refuses an edit by itself goes through; anything else is the database not taking it. */
+function refusalOf(error: unknown, log: Logger): Error {
+  if (error instanceof HttpException || error instanceof ShowError) return error;
+  log.error(wordsOf(error));
+  return new ServiceUnavailableException("The database did not take the edit. Nothing was changed; try again.");
 }
 
 function readSteps(row: EditRow): Step[] {
   const [edit] = readEdits({ op: "steps", steps: JSON.parse(row.steps) as unknown });
   return edit?.op === "steps" ? edit.steps : [];
+}
+
+function wordsOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
 }

@@ -11,7 +11,7 @@ import {
 } from "@zm/core";
 import type { EntityManager } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
-import { CueRow, MoveRow, PartRow } from "../database/entities.ts";
+import { CueRow, MoveRow, PartRow, ShowRow } from "../database/entities.ts";
 import { settleEntries, writeEntries } from "./entryRows.ts";
 import { type CuePlace, cueRow, moveRow, partRow } from "./showRows.ts";
 import { upsertAll } from "./upsert.ts";
@@ -21,6 +21,8 @@ const CHUNK = 500;
 /** Writes what steps leave behind: each touched row once, in an order that keeps every constraint. */
 export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[], before: Show, after: Show): Promise<void> {
   const touched = touchedEntries(steps);
+  if (steps.some((step) => step.at === "show"))
+    await manager.update(ShowRow, { id: showId }, { title: after.title, newCue: after.newCue ?? null });
   await writeEntries(manager, showId, touched, after);
   for (const stretch of stretches(steps)) {
     const [first] = stretch.steps;

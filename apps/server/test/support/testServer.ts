@@ -2,6 +2,7 @@ import "reflect-metadata";
 import type { NestExpressApplication } from "@nestjs/platform-express";
 import { saltAndParaffin } from "@zm/demo";
 import type { Show } from "@zm/core";
+import request from "supertest";
 import { DataSource } from "typeorm";
 import { createApp } from "../../src/app.ts";
 import { openDatabase } from "../../src/database/dataSource.ts";
@@ -19,17 +20,22 @@ export interface TestServer {
   end(): Promise<void>;
 }
 
+/** A client that sends what the application's own windows send. */
+export function client({ address }: Pick<TestServer, "address">): ReturnType<typeof request.agent> {
+  return request.agent(address).set("X-Requested-With", "zealous-mark");
+}
+
 let count = 0;
 
-/** Starts a server with one show in it, number 1. */
-export async function startServer(show: Show = saltAndParaffin()): Promise<TestServer> {
+/** Starts a server with one show in it, number 1; `through` is a port to reach the database by. */
+export async function startServer(show: Show = saltAndParaffin(), through?: number): Promise<TestServer> {
   count += 1;
   const settings = readSettings(process.env);
   const name = `zealous_test_${process.pid}_${count}`;
   const admin = await new DataSource({ type: "mariadb", ...settings.database, database: "zealous_mark" }).initialize();
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`);
   await admin.destroy();
-  const own = { ...settings, database: { ...settings.database, name } };
+  const own = { ...settings, database: { ...settings.database, name, port: through ?? settings.database.port } };
   const server = await serve(own);
   await server.database.transaction((manager) => insertShow(manager, show));
   return server;

@@ -1,0 +1,91 @@
+import { ConflictException, Injectable } from "@nestjs/common";
+import { listOf } from "@zm/core";
+import { Subject } from "rxjs";
+import type { RunMove } from "../database/columnTypes.ts";
+import { type HandNews, HandService } from "../hand/hand.service.ts";
+import { type RunState, RunService } from "../run/run.service.ts";
+import { type Author, authorOf } from "../shared/author.ts";
+import type { EditNews, OpenShow } from "../shows/openShow.ts";
+import { ShowsService } from "../shows/shows.service.ts";
+import type { RunningEditsDto } from "./history.dto.ts";
+import type { HistoryNews, HistoryStep } from "./history.ts";
+
+/** What a step back or forward came to: the news of whatever it touched. */
+export interface StepReply {
+  readonly words: string;
+  readonly edit: EditNews | null;
+  readonly hand: HandNews;
+  readonly history: HistoryNews;
+}
+/** What an edit made together with the run came to. */
+export interface RunningReply {
+  readonly edit: EditNews;
+  readonly hand: HandNews;
+  readonly run: RunState;
+}
+
+/** What concerns show, Hand and run together: undo and redo in the one order of time, and edits that belong to what is on stage. */
+@Injectable()
+export class HistoryService {
+  /** What undo and redo would do, whenever that has changed without an edit or the Hand telling it. */
+  readonly news = new Subject<HistoryNews>();
+
+  constructor(
+    private readonly shows: ShowsService,
+    private readonly hands: HandService,
+    private readonly runs: RunService,
+  ) {}
+
+  /**
+   * Takes back the newest step, or makes again the one taken back last. `expected` is the step that the window showed: another
+   * one there throws ConflictException that names it, so that nobody takes back by mistake what they have not seen.
+   */
+  async step(id: number, what: "undo" | "redo", expected: string | undefined, author: Author): Promise<StepReply> {
+    await this.hands.ready(id);
+    return this.shows.inTurn(id, async (show) => {
+      const step = (what === "undo" ? show.history.done : show.history.undone).at(-1);
+      if (!step) throw new ConflictException(what === "undo" ? "There is nothing to take back" : "There is nothing to make again");
+      if (expected !== undefined && expected !== step.id)
+        throw new ConflictException(
+          `Something has been done meanwhile: next would be "${step.words}"${what === "undo" ? "" : ", made again"}. Nothing was changed; look at it and press again.`,
+        );
+      const edit = await this.stepOf(show, step, what, author);
+      const history = show.history.news();
+      this.news.next(history);
+      return { words: step.words, edit, hand: await this.hands.state(id), history };
+    });
+  }
+
+  /** Makes edits, marks what is in hand as recorded and lets the list stand in the edited look: all or nothing. */
+  async editRunning(id: number, body: RunningEditsDto): Promise<RunningReply> {
+    const { base, edits, recorded, onStage = null } = body;
+    const list = listOf((await this.shows.show(id)).sheet, body.list).id;
+    await this.runs.ready(id, list);
+    await this.hands.ready(id);
+    this.runs.expect(id, list, onStage);
+    const run: RunMove = { list, before: onStage, after: body.stands === undefined ? onStage : body.stands };
+    const edit = await this.shows.edit(id, base, edits, authorOf(body), {
+      run,
+      write: async (manager) => {
+        await this.hands.writeRecorded(manager, id, recorded);
+        await this.runs.writePlace(manager, id, run);
+        this.runs.expect(id, list, onStage);
+      },
+    });
+    await this.hands.recorded(id, recorded);
+    const state = await this.runs.settle(id, run);
+    return { edit, hand: await this.hands.state(id), run: state };
+  }
+
+  private async stepOf(show: OpenShow, step: HistoryStep, what: "undo" | "redo", author: Author): Promise<EditNews | null> {
+    if (step.of === "hand") {
+      await this.hands.step(show.id, step.diff, what);
+      show.history.move(what);
+      return null;
+    }
+    const { news, run } = await this.shows.stepEdit(show, step, what, author);
+    if (step.hand) await this.hands.step(show.id, step.hand, what);
+    if (run) await this.runs.settle(show.id, what === "redo" ? run : { list: run.list, before: run.after, after: run.before });
+    return news;
+  }
+}

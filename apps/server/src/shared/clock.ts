@@ -1,0 +1,4 @@
+/** Milliseconds of the server's clock, which never goes backwards. */
+export function now(): number {
+  return performance.timeOrigin + performance.now();
+}

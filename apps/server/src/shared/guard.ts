@@ -1,0 +1,37 @@
+import type { IncomingMessage } from "node:http";
+import type { NextFunction, Request, Response } from "express";
+
+/** The header that the application's own requests carry; a form or a picture on a foreign page cannot send it. */
+export const OWN_HEADER = "zealous-mark";
+
+const CHANGING = new Set(["POST", "PUT", "PATCH", "DELETE"]);
+const LOOPBACK = ["127.0.0.1", "localhost", "[::1]"];
+
+/** True for a request to an address that this server is served at, from no page or from one of its own. */
+export function isServedTo({ headers, socket }: Pick<IncomingMessage, "headers" | "socket">): boolean {
+  const hosts = servedHosts(socket.localPort);
+  if (!hosts.includes(headers.host ?? "")) return false;
+  return headers.origin === undefined || hosts.some((host) => headers.origin === `http://${host}`);
+}
+
+/** The addresses served: loopback on the port that was reached, and those that ZM_HOSTS names, such as "desk.local:4600". */
+function servedHosts(port: number | undefined): string[] {
+  const named = (process.env["ZM_HOSTS"] ?? "").split(",").map((host) => host.trim());
+  const plain = port === 80 ? LOOPBACK : [];
+  return [...LOOPBACK.map((host) => `${host}:${port ?? ""}`), ...plain, ...named.filter((host) => host !== "")];
+}
+
+/** Keeps foreign pages out: Host and Origin are held against the addresses served, and what changes something needs the application's own header and a body of its own kinds. */
+export function guard(showType: string): (request: Request, response: Response, next: NextFunction) => void {
+  return (request, response, next) => {
+    const refuse = (status: number, message: string): void => void response.status(status).json({ message, faults: [message] });
+    if (!isServedTo(request)) return refuse(403, "This address is not served here; open the application at the address that it prints");
+    if (!CHANGING.has(request.method)) return next();
+    if (request.headers["x-requested-with"] !== OWN_HEADER)
+      return refuse(403, `A request that changes something carries the header X-Requested-With: ${OWN_HEADER}`);
+    const hasBody = request.headers["transfer-encoding"] !== undefined || Number(request.headers["content-length"] ?? 0) > 0;
+    if (hasBody && !request.is("application/json") && !request.is(showType))
+      return refuse(415, "The body of a request is JSON, sent as application/json");
+    next();
+  };
+}
