@@ -16,14 +16,14 @@ import {
 } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { outcomeOf } from "../src/choice/useDraft.ts";
-import { type Doers, answerTo } from "../src/line/answer.ts";
+import { type LinePlanners, answerTo } from "../src/line/answer.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
 const HELD = { 1: { intensity: 33 }, 2: { intensity: 44 }, 21: { red: 12, green: 0, blue: 90 } };
 
 /** What a window knows with these values in hand and this cue on stage. */
-function doers(onStage: string | null, moves: object = HELD): Doers {
+function planners(onStage: string | null, moves: object = HELD): LinePlanners {
   const given = changeHand(EMPTY_HAND, { do: "give", moves: { ...moves } }, sheet, 0);
   const hand: Hand = changeHand(given, { do: "time", times: { "1.intensity": { fade: 2 }, "2.intensity": { fade: 4 } } }, sheet, 0);
   const stage = { playback: undefined, outputOf: () => 0 };
@@ -34,7 +34,10 @@ function doers(onStage: string | null, moves: object = HELD): Doers {
       plan: (wish) => planRecording(sheet, list, hand, stage, wish),
       warningFor: (cue) => stageWarning(list, cue, onStage),
     },
+    step: () => "Cue 6 recorded",
+    list: list.id,
     updating: {
+      list,
       cue: onStage,
       optionsFor: (selection) => (onStage === null ? [] : updateOptions(sheet, list, hand, onStage, selection)),
       plan: (options, placeOf) => planUpdating(list, onStage ?? "", options, placeOf),
@@ -57,12 +60,12 @@ function said(
   const read = readLine(text, { sheet, list, cues: { from: "6", to: "6" }, toHand });
   if ("fault" in read) throw new Error(read.fault.message);
   const draft = read.request.kind === "edit" ? outcomeOf(sheet, read.request.edits) : null;
-  return answerTo(read.request, { sheet }, draft, doers(onStage, moves));
+  return answerTo(read.request, { sheet }, draft, planners(onStage, moves));
 }
 
 test("a record is read back as the sentence of its sheet, with what should be warned of", () => {
   expect(said("record next").text).toMatch(
-    /^Inserts cue 7\.5 between 7 and 8: 5 values of 3 lights; cues 8 to \S+ change on 3 lights\. Enter records it$/,
+    /^Inserts cue 7\.5 between 7 and 8: 5 values of 3 lights; cues 8 to \S+ change on 3 lights; it has no times, so it snaps\. Enter records it$/,
   );
   expect(said("record next of 1 intensity").text).toMatch(/^Inserts cue 7\.5 between 7 and 8: 1 value of 1 light/);
   expect(said("record #20 only").text).toMatch(
@@ -99,11 +102,11 @@ test("what goes to the Hand is told from what goes to cues", () => {
     /^Cue 6, 3 lights: intensity to 50: \d+ cues? looks? different\. Enter makes it, Esc drops it$/,
   );
   expect(said("1 = 150")).toMatchObject({ fault: true, text: expect.stringContaining("150") });
-  expect(said("61 = dusk").text).toBe("In hand, live: light 61 dusk. Enter gives it");
+  expect(said("61 = dusk").text).toBe("In hand, live: light 61 to dusk. Enter gives it");
   expect(said("1, 2 intensity fade 3 delay 0~2 curve ease").text).toBe(
     "In hand, live: 2 lights: 1–2, intensity, fade 3 delay 0~2 ease. Enter does it",
   );
-  expect(said("drop 1").text).toBe("Drops from the Hand: light 1. Enter does it");
+  expect(said("drop 1").text).toBe("Drops from the Hand: light 1, all families. Enter does it");
   expect(said("take up").text).toMatch(/^Takes up again/);
 });
 
@@ -116,8 +119,8 @@ test("an edit that changes nothing says so, and one that is refused says why", (
 
 test("steps in the history, views and choices say what Enter does", () => {
   expect(["undo", "redo", "rig", "lit", "again", "5", "update"].map((text) => said(text).text)).toEqual([
-    "Enter: take back",
-    "Enter: make again",
+    "Enter takes back: Cue 6 recorded",
+    "Enter makes again: Cue 6 recorded",
     "Enter goes to Rig",
     "Enter chooses every light that is lit",
     "Enter chooses what was chosen before",

@@ -1,7 +1,6 @@
-import { type EditInput, FAMILIES, type ListSheet, findRow, keyAt, listOf, makeEdits, readEdits, sheetOf } from "@zm/core";
+import { type EditInput, FAMILIES, type ListSheet, findRow, keyAt, listOf, makeEdits, readEdits, reportImpact, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import type { Lens } from "../src/choice/choice.ts";
-import { impactLines } from "../src/choice/impactWords.ts";
 import { readDeed } from "../src/inspector/readDeed.ts";
 import { lensKeys, lensThreads, markAt, trackedText } from "../src/score/cells.ts";
 import { channelsBetween, columnAt, layoutColumns } from "../src/score/columns.ts";
@@ -128,8 +127,8 @@ test("an impact is told cue by cue, and what only keeps later looks is told apar
     do: { add: -10 },
     after: "restore",
   };
-  const lines = impactLines(makeEdits(sheet, readEdits(edit)), list);
-  expect(lines.map((line) => `${line.cue}: ${line.text}${line.quiet ? " (quiet)" : ""}`)).toEqual([
+  const { lines } = reportImpact(sheet, makeEdits(sheet, readEdits(edit)), list.id);
+  expect(lines.map((line) => `${line.cue}: ${line.words()}${line.quiet ? " (quiet)" : ""}`)).toEqual([
     "6: 2 lights 80–85 to 70–75",
     "7: 2 lights 80–85 to 70–75",
     "8: 2 lights 80–95 to 70–85",

@@ -1,5 +1,6 @@
-import { CircleDot, Moon, Redo2, Sun, Undo2 } from "lucide-react";
-import { Suspense, useCallback, useEffect, useState } from "react";
+import { listOf } from "@zm/core";
+import { CircleDot, CircleQuestionMark, Moon, Search, Sun } from "lucide-react";
+import { Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useMatch, useParams } from "react-router";
 import { useChoice } from "../choice/choice.ts";
 import { ShowMenu } from "../file/ShowMenu.tsx";
@@ -7,12 +8,14 @@ import { HandSheet } from "../hand/HandSheet.tsx";
 import { Inspector } from "../inspector/Inspector.tsx";
 import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
-import { cueName } from "../shared/words.ts";
-import { useLive, useLiveShow } from "../show/live.ts";
-import { type OpenShow, ShowContext, useHistory, useOpenShow } from "../show/useShow.ts";
+import { useLiveShow } from "../show/live.ts";
+import { type OpenShow, ShowContext, useOpenShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
-import { KeysDialog, fetchTheRest, RecordSheet, UpdateSheet } from "./later.ts";
-import { Notices } from "./Notices.tsx";
+import { DamagedHand } from "./DamagedHand.tsx";
+import { openHelp, openSearch, useDialogs } from "./dialogs.ts";
+import { HistoryButtons } from "./HistoryButtons.tsx";
+import { FindDialog, KeysDialog, fetchTheRest, RecordSheet, UpdateSheet } from "./later.ts";
+import { StageStatus } from "./StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
 
@@ -31,7 +34,7 @@ export function Frame() {
 }
 
 function OpenFrame({ show }: { show: OpenShow }) {
-  useLiveShow(show.id);
+  useLiveShow(show.id, listOf(show.sheet).id);
   const stage = useMatch("/show/:id/stage") !== null;
   const rig = useMatch("/show/:id/rig/*") !== null;
   const run = useMatch("/show/:id/run") !== null;
@@ -39,13 +42,17 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const cueChosen = useChoice((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useChoice((choice) => choice.drawer);
-  const [keys, setKeys] = useState(false);
-  const showKeys = useCallback(() => setKeys(true), []);
-  useFrameKeys(showKeys, live);
+  const { help, search } = useDialogs();
+  useFrameKeys(live);
   useEffect(() => void setTimeout(fetchTheRest, 300), []);
+  const view = stage ? "Stage" : rig ? "Rig" : run ? "Run" : "Score";
   return (
     <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>
+      <h1 className="sr-only">
+        {view}, {show.sheet.show.title}
+      </h1>
       <TopBar show={show} live={live} />
+      <DamagedHand />
       <div className="relative flex min-h-0 flex-1">
         <main className="min-w-0 flex-1">
           <Outlet />
@@ -57,9 +64,11 @@ function OpenFrame({ show }: { show: OpenShow }) {
         </Suspense>
       </div>
       <HandSheet />
-      <LineEntry blind={!live} />
-      <Notices />
-      <Suspense fallback={null}>{keys && <KeysDialog onClose={() => setKeys(false)} />}</Suspense>
+      <LineEntry blind={!run && !stage} />
+      <Suspense fallback={null}>
+        {help && <KeysDialog onClose={() => useDialogs.setState({ help: false })} />}
+        {search !== null && <FindDialog words={search} onClose={() => useDialogs.setState({ search: null })} />}
+      </Suspense>
     </div>
   );
 }
@@ -72,9 +81,6 @@ const VIEWS = [
 ] as const;
 
 function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
-  const history = useHistory();
-  const cue = useLive((state) => state.run?.playback.cue ?? null);
-  const connected = useLive((state) => state.connected);
   return (
     <header className="flex h-11 shrink-0 items-center gap-2 border-b border-rule px-3">
       <ShowMenu title={show.sheet.show.title} />
@@ -93,6 +99,9 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
         ))}
       </nav>
       <span className="flex-1" />
+      <button type="button" className="btn btn-ghost btn-sm gap-1.5" title="Find a cue (Ctrl F)" onClick={() => openSearch()}>
+        <Search size={15} /> Find
+      </button>
       <button
         type="button"
         className="btn btn-ghost btn-sm gap-1.5"
@@ -101,40 +110,18 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       >
         <CircleDot size={15} /> Record
       </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm gap-1.5"
-        disabled={show.canUndo === null}
-        title={show.canUndo ? `Take back: ${show.canUndo}` : "Nothing to take back"}
-        onClick={() => void history("undo")}
-      >
-        <Undo2 size={15} /> Undo
-      </button>
+      <HistoryButtons />
+      <ThemeButton />
       <button
         type="button"
         className="btn btn-ghost btn-sm btn-square"
-        aria-label="Redo"
-        disabled={show.canRedo === null}
-        title={show.canRedo ? `Make again: ${show.canRedo}` : "Nothing to make again"}
-        onClick={() => void history("redo")}
+        aria-label="Help"
+        title="Help, and how to begin (?)"
+        onClick={openHelp}
       >
-        <Redo2 size={15} />
+        <CircleQuestionMark size={15} />
       </button>
-      <ThemeButton />
-      <span
-        role="status"
-        className={`badge h-7 gap-1.5 px-3 whitespace-nowrap ${connected ? (live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content") : "badge-error"}`}
-      >
-        {!connected
-          ? "No line to the server"
-          : cue === null
-            ? live
-              ? "Live, nothing fired"
-              : "Blind, nothing on stage"
-            : live
-              ? `Live, cue ${cue}`
-              : `Blind, on stage ${cueName({ number: cue })}`}
-      </span>
+      <StageStatus live={live} />
     </header>
   );
 }

@@ -24,6 +24,7 @@ function later<P extends object>(load: () => Promise<ComponentType<P>>): Compone
 export const RecordSheet = later(async () => (await import("../hand/RecordSheet.tsx")).RecordSheet);
 export const UpdateSheet = later(async () => (await import("../hand/UpdateSheet.tsx")).UpdateSheet);
 export const KeysDialog = later(async () => (await import("./KeysDialog.tsx")).KeysDialog);
+export const FindDialog = later(async () => (await import("./FindDialog.tsx")).FindDialog);
 export const GivePanel = later(async () => (await import("../give/GivePanel.tsx")).GivePanel);
 
 /** Fetches what was left for later, so that the first key press finds it there. */

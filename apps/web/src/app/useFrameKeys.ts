@@ -3,15 +3,19 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { chooseNothing, useChoice } from "../choice/choice.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useRecording } from "../hand/useRecording.ts";
+import { watchGestures } from "../show/gesture.ts";
 import { useHistory } from "../show/useShow.ts";
+import { openHelp, openSearch } from "./dialogs.ts";
 
 /** The keys that hold in every view. Inside a field only those with ctrl do. Escape lets go of the choice first, and where the view is live then of the values in hand. */
-export function useFrameKeys(showKeys: () => void, live: boolean): void {
+export function useFrameKeys(live: boolean): void {
   const history = useHistory();
   const { recordNext } = useRecording();
   const { drop } = useHandChange();
+  useEffect(watchGestures, []);
   useHotkeys("mod+z", () => void history("undo"), { preventDefault: true });
   useHotkeys("mod+shift+z, mod+y", () => void history("redo"), { preventDefault: true });
+  useHotkeys("mod+f", () => openSearch(), { preventDefault: true, enableOnFormTags: true });
   // By the character, not the place of the key: "/" and "?" stand elsewhere on other keyboards.
   useEffect(() => {
     const letGo = (): void => {
@@ -31,18 +35,19 @@ export function useFrameKeys(showKeys: () => void, live: boolean): void {
       )
         return;
       if (event.key === "/") document.getElementById("line-entry")?.focus();
-      else if (event.key === "?") showKeys();
+      else if (event.key === "?") openHelp();
       else if (isInSheet(event.target)) return;
       else if (event.key === "r") useChoice.setState({ drawer: "record" });
       else if (event.key === "u") useChoice.setState({ drawer: "update" });
-      else if (event.key === "n") void recordNext();
-      else if (event.key === "Escape") letGo();
+      else if (event.key === "n") {
+        if (!event.repeat) void recordNext();
+      } else if (event.key === "Escape") letGo();
       else return;
       event.preventDefault();
     };
     document.addEventListener("keydown", typed);
     return () => document.removeEventListener("keydown", typed);
-  }, [showKeys, live, recordNext, drop]);
+  }, [live, recordNext, drop]);
 }
 
 /** A sheet that is being filled in keeps single letters to itself. */

@@ -28,6 +28,8 @@ interface Choice {
   list: string | null;
   /** What is open at the right edge in place of the inspector. */
   drawer: "record" | "update" | null;
+  /** A cue that is looked at without being chosen, such as one that an edit would change; the spine and the Score bring it in sight. */
+  lookedAt: { readonly list: string; readonly cue: string } | null;
 }
 
 /** An edit under consideration and where it comes from. */
@@ -51,7 +53,13 @@ export const useChoice = create<Choice>(() => ({
   draft: null,
   list: null,
   drawer: null,
+  lookedAt: null,
 }));
+
+/** Brings a cue in sight without choosing it. */
+export function lookAt(list: string, cue: string): void {
+  useChoice.setState({ lookedAt: { list, cue } });
+}
 
 /** The chosen lights as something is told that speaks of all lights where none is chosen. */
 export function chosenLights(): readonly number[] | undefined {
@@ -83,16 +91,18 @@ export function toggleLights(lights: readonly number[]): void {
   );
 }
 
-/** Chooses what was chosen before; again and again for further back. */
-export function chooseBefore(): void {
+/** Chooses what was chosen `steps` choices before; the choice that is left then counts as the oldest. */
+export function chooseBefore(steps = 1): void {
   const { before, channels } = useChoice.getState();
-  const [last, ...older] = before;
-  if (!last) return;
+  const at = Math.min(steps, before.length) - 1;
+  const found = before[at];
+  if (!found) return;
+  const others = before.filter((_, index) => index !== at);
   useChoice.setState({
-    channels: [...last],
-    channel: last[0] ?? null,
-    channelEnd: last.at(-1) ?? null,
-    before: channels.length > 0 ? [...older, channels] : older,
+    channels: [...found],
+    channel: found[0] ?? null,
+    channelEnd: found.at(-1) ?? null,
+    before: channels.length > 0 ? [...others, channels] : others,
   });
 }
 

@@ -1,4 +1,4 @@
-import { type EditInput, type Outcome, ShowError, type ShowSheet, makeEdits, readEdits } from "@zm/core";
+import { type EditInput, type Outcome, ShowError, type ShowSheet, makeEdits, readEdits, reportImpact } from "@zm/core";
 import { useMemo } from "react";
 import { useShow } from "../show/useShow.ts";
 import { useChoice } from "./choice.ts";
@@ -17,15 +17,20 @@ export function outcomeOf(sheet: ShowSheet, edits: readonly EditInput[] | null):
   }
 }
 
-/** Works the edit under consideration out on the show as it stands. */
+let kept: { sheet: ShowSheet; edits: readonly EditInput[]; outcome: DraftOutcome } | undefined;
+
+/** Works the edit under consideration out on the show as it stands; once, however many parts of the window ask. */
 export function useDraft(): DraftOutcome {
   const { sheet } = useShow();
-  const draft = useChoice((choice) => choice.draft);
-  return useMemo(() => outcomeOf(sheet, draft?.edits ?? null), [draft, sheet]);
+  const edits = useChoice((choice) => choice.draft?.edits ?? null);
+  return useMemo(() => {
+    if (!edits) return null;
+    if (kept?.sheet !== sheet || kept.edits !== edits) kept = { sheet, edits, outcome: outcomeOf(sheet, edits) };
+    return kept.outcome;
+  }, [edits, sheet]);
 }
 
-/** "3 cues look different", "no cue looks different". */
-export function lookCount(outcome: Outcome): string {
-  const cues = new Set(outcome.impact.looks.map((look) => `${look.list ?? ""}/${look.cue}`)).size;
-  return cues === 0 ? "no cue looks different" : `${cues} ${cues === 1 ? "cue looks" : "cues look"} different`;
+/** What an outcome does, in one sentence without its first letter: "3 cues look different, 1 follow changes". */
+export function summaryOf(before: ShowSheet, outcome: Outcome, list: string): string {
+  return reportImpact(before, outcome, list).summary;
 }

@@ -19,8 +19,9 @@ export function AttributeRow({ attribute, values, onGive, id, onFocus }: Attribu
   const name = attribute.name ?? attribute.id;
   const take = (): void => {
     const give = typed === null ? null : readGive(typed, attribute);
-    if (give) onGive(give);
-    setTyped(null);
+    if (give && typed !== words) onGive(give);
+    // What is no value stays, marked, until it is mended or dropped with Escape.
+    if (!wrong) setTyped(null);
   };
   return (
     <div className="flex items-center gap-2">
@@ -40,10 +41,15 @@ export function AttributeRow({ attribute, values, onGive, id, onFocus }: Attribu
       />
       <input
         id={id ?? `give-${attribute.id}`}
-        className={`input input-sm figures w-[76px] shrink-0 bg-base-100 px-2 ${wrong ? "border-error" : ""}`}
+        aria-invalid={wrong}
+        className="input input-sm figures w-[76px] shrink-0 bg-base-100 px-2 aria-invalid:border-error aria-invalid:text-error"
         autoComplete="off"
         placeholder={words}
-        title="70, full, out, +10, *0.8, or a fan: 0~100, 20~80~20"
+        title={
+          wrong
+            ? "Write 70, full, out, +10, *0.8, or a fan such as 0~100; Esc drops it"
+            : "70, full, out, +10, *0.8, or a fan: 0~100, 20~80~20"
+        }
         value={typed ?? words}
         onFocus={(event) => {
           event.target.select();

@@ -1,18 +1,19 @@
-import { type ShowSheet, intensityOf } from "@zm/core";
+import { type Group, type ShowSheet, autoGroups, intensityOf } from "@zm/core";
+import { useMemo } from "react";
 import { chooseBefore, chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
-import { lightWords } from "../shared/words.ts";
+import { lightSpans, lightWords } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 
 const SMALL = "btn btn-xs border-neutral px-1.5 font-normal";
 
-/** Ways to choose lights without hitting them in the picture: groups, all that are lit, every second one, what was chosen before. */
+/** Ways to choose lights without hitting them in the picture: groups, those that the rig makes by itself, all that are lit, every second one, what was chosen before. */
 export function ChooseLights() {
   const { sheet } = useShow();
   const { outputOf } = useHandChange();
   const channels = useChoice((choice) => choice.channels);
   const before = useChoice((choice) => choice.before);
-  const lit = (): number[] => litLights(sheet, outputOf);
+  const made = useMemo(() => autoGroups(sheet.show), [sheet.show]);
   return (
     <section aria-label="Chosen lights" className="flex flex-col gap-2">
       <h2 className="text-[17px] font-bold" data-testid="chosen-lights">
@@ -20,24 +21,41 @@ export function ChooseLights() {
       </h2>
       <div className="flex flex-wrap gap-1" role="group" aria-label="Groups">
         {sheet.show.groups.map((group) => (
-          <button
-            key={group.id}
-            type="button"
-            className={SMALL}
-            title={`${group.channels.length} lights; with Shift they come to those chosen`}
-            onClick={(event) => (event.shiftKey ? toggleLights(group.channels) : chooseLights(group.channels))}
-          >
-            {group.label || group.id}
-          </button>
+          <GroupButton key={group.id} group={group} />
         ))}
       </div>
+      <details>
+        <summary className="min-h-7 cursor-default text-[13px] text-quiet hover:text-base-content">More ways to choose</summary>
+        <div className="mt-1 flex flex-col gap-2">
+          <div className="flex flex-wrap gap-1" role="group" aria-label="By type and row">
+            {made.map((group) => (
+              <GroupButton key={group.id} group={group} />
+            ))}
+          </div>
+          {before.length > 0 && (
+            <div className="flex flex-wrap gap-1" role="group" aria-label="Chosen before">
+              {before.map((lights, index) => (
+                <button
+                  key={lights.join()}
+                  type="button"
+                  className={`${SMALL} max-w-full truncate`}
+                  title={`Again ${lightWords(lights)}`}
+                  onClick={() => chooseBefore(index + 1)}
+                >
+                  {lightSpans(lights)}
+                </button>
+              ))}
+            </div>
+          )}
+        </div>
+      </details>
       <div className="flex flex-wrap gap-1">
-        <button type="button" className={SMALL} onClick={() => chooseLights(lit())}>
+        <button type="button" className={SMALL} onClick={() => chooseLights(litLights(sheet, outputOf))}>
           All lit
         </button>
         {(
           [
-            [2, "Every 2nd", "Every second"],
+            [2, "2nd", "Every second"],
             [3, "3rd", "Every third"],
           ] as const
         ).map(([nth, word, title]) => (
@@ -45,6 +63,7 @@ export function ChooseLights() {
             key={nth}
             type="button"
             className={SMALL}
+            aria-label={`${title} of the chosen lights`}
             disabled={channels.length < nth}
             title={`${title} of the chosen lights, from the first`}
             onClick={() => chooseLights(channels.filter((_, index) => index % nth === 0))}
@@ -66,12 +85,25 @@ export function ChooseLights() {
           className={SMALL}
           disabled={before.length === 0}
           title={before[0] ? `Again ${lightWords(before[0])}` : undefined}
-          onClick={chooseBefore}
+          onClick={() => chooseBefore()}
         >
           Before
         </button>
       </div>
     </section>
+  );
+}
+
+function GroupButton({ group }: { group: Group }) {
+  return (
+    <button
+      type="button"
+      className={SMALL}
+      title={`${group.channels.length} lights, typed @${group.id}; with Shift they come to those chosen`}
+      onClick={(event) => (event.shiftKey ? toggleLights(group.channels) : chooseLights(group.channels))}
+    >
+      {group.label || group.id}
+    </button>
   );
 }
 

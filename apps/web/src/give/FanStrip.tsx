@@ -1,7 +1,7 @@
 import type { Attribute } from "@zm/core";
 import { useRef } from "react";
 import { fanWith, middleOf } from "./fanWith.ts";
-import { plain } from "../choice/impactWords.ts";
+import { plain } from "../shared/plain.ts";
 
 interface FanStripProps {
   attribute: Attribute;

@@ -1,6 +1,6 @@
-import { type Family, type PaletteScope, heldKeys } from "@zm/core";
+import { type Family, type PaletteScope, heldKeys, listOf } from "@zm/core";
 import { useState } from "react";
-import { lookCount, outcomeOf } from "../choice/useDraft.ts";
+import { outcomeOf, summaryOf } from "../choice/useDraft.ts";
 import { useHand } from "../hand/handStore.ts";
 import { useKeeping } from "../hand/useKeeping.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
@@ -98,7 +98,9 @@ function KeepPalette({ channels, family, onDone }: { channels: readonly number[]
       </div>
       {known && outcome && (
         <p className="text-[13px]">
-          {"fault" in outcome ? outcome.fault : `Changes the palette ${known.label}: ${lookCount(outcome.outcome)}`}
+          {"fault" in outcome
+            ? outcome.fault
+            : `Changes the palette ${known.label}: ${summaryOf(sheet, outcome.outcome, listOf(sheet).id)}`}
         </p>
       )}
     </form>

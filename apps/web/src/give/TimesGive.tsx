@@ -68,7 +68,7 @@ function SecondsOrFan({ name, words, onTake }: { name: string; words: string; on
   const wrong = read === undefined;
   const take = (): void => {
     if (typed !== null && read !== undefined && typed.trim() !== words) onTake(read);
-    setTyped(null);
+    if (!wrong) setTyped(null);
   };
   return (
     <input
@@ -76,7 +76,8 @@ function SecondsOrFan({ name, words, onTake }: { name: string; words: string; on
       placeholder={name}
       title="Seconds, or a fan over the lights: 0~5, 2~5~2"
       autoComplete="off"
-      className={`input input-sm figures w-[70px] shrink-0 bg-base-100 px-2 ${wrong ? "border-error" : ""}`}
+      aria-invalid={wrong}
+      className="input input-sm figures w-[70px] shrink-0 bg-base-100 px-2 aria-invalid:border-error aria-invalid:text-error"
       value={typed ?? words}
       onFocus={(event) => event.target.select()}
       onChange={(event) => setTyped(event.target.value)}

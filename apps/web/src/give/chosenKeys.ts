@@ -1,5 +1,5 @@
 import { type Attribute, FAMILIES, type Family, type Key, type ShowSheet, fanOf } from "@zm/core";
-import { plain } from "../choice/impactWords.ts";
+import { plain } from "../shared/plain.ts";
 
 /** One attribute of the chosen lights: the keys that have it, in the order chosen. */
 export interface ChosenAttribute {

@@ -1,17 +1,20 @@
 import { useEffect, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
+import { useOnce } from "../shared/ActionButton.tsx";
 
 interface DrawerProps {
   label: string;
   /** What stands beside the name of the sheet. */
   aside?: React.ReactNode;
-  onSubmit: () => void;
+  /** Makes what the sheet says; further presses while it is under way do nothing. */
+  onSubmit: () => unknown;
   children: React.ReactNode;
 }
 
 /** A sheet that slides over the right edge; the stage stays in sight. Enter makes it, Escape puts it away. */
 export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
   const form = useRef<HTMLFormElement>(null);
+  const [submit] = useOnce(onSubmit);
   useEffect(() => {
     if (!form.current?.contains(document.activeElement)) form.current?.focus();
   }, []);
@@ -24,11 +27,12 @@ export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
       className="absolute top-0 right-0 bottom-0 z-40 flex w-[392px] flex-col gap-2 overflow-y-auto border-l border-secondary bg-base-200 px-5 py-2"
       onSubmit={(event) => {
         event.preventDefault();
-        onSubmit();
+        submit();
       }}
       onKeyDown={(event) => {
         // A field takes what was typed when it is left; Enter makes the whole.
-        if (event.key === "Enter" && event.target instanceof HTMLInputElement) {
+        if (event.key === "Enter" && event.repeat) event.preventDefault();
+        else if (event.key === "Enter" && event.target instanceof HTMLInputElement) {
           event.target.blur();
           event.target.focus();
         }

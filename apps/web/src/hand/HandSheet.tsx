@@ -1,87 +1,92 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { FAMILIES, type Key, count, heldKeys, keyNamed, paletteOf, resolve, moveTiming, isRelease } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
-import { useRef, useState } from "react";
-import { plain } from "../choice/impactWords.ts";
+import { useRef } from "react";
+import { create } from "zustand";
+import { Notices } from "../app/Notices.tsx";
+import { ActionButton } from "../shared/ActionButton.tsx";
+import { plain } from "../shared/plain.ts";
 import { curveWords, seconds } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
-import { stepHandBack, useHand } from "./handStore.ts";
+import { useHand } from "./handStore.ts";
 import { useRecording } from "./useRecording.ts";
 import { useChoice } from "../choice/choice.ts";
 import { useHandChange } from "./useHandChange.ts";
 
-/** The values in hand as a small sheet, lights by attributes: what changed since the last record stands out, and anything can be dropped. */
+/** Whether the values in hand are shown; kept over a change of view. */
+const useOpen = create<{ open: boolean }>(() => ({ open: true }));
+
+/** The bar of the Hand, always there so that nothing changes size when it fills: what is held, what can be done with it, and beside it what the window has to tell. */
 export function HandSheet() {
-  const { id, sheet } = useShow();
+  const { sheet } = useShow();
   const hand = useHand((state) => state.hand);
   const { drop: dropKeys } = useHandChange();
   const { recordNext, next } = useRecording();
-  const [open, setOpen] = useState(true);
+  const { open } = useOpen();
   const keys = heldKeys(sheet, hand);
-  if (keys.length === 0) return null;
   const channels = [...new Set(keys.map((key) => key.channel))];
   const fresh = keys.filter((key) => hand.held[key.name]?.fresh).length;
   const drop = (gone: readonly Key[]): void => dropKeys(gone.map((key) => key.name));
   return (
-    <section aria-label="In hand" className="shrink-0 border-t border-rule bg-base-200">
-      <div className="flex h-8 items-center gap-3 px-4">
-        <button type="button" className="flex items-center gap-1.5 font-bold" aria-expanded={open} onClick={() => setOpen(!open)}>
-          {open ? <ChevronDown size={14} /> : <ChevronUp size={14} />} In hand
-        </button>
-        <span className="text-quiet">
-          {count(keys.length, "value")} of {count(channels.length, "light")},{" "}
-          {fresh === 0 ? "all recorded" : fresh === keys.length ? "none recorded yet" : `${fresh} changed since the last record`}
-        </span>
-        <span className="flex-1" />
-        <button
-          type="button"
-          className="btn btn-primary btn-xs"
-          disabled={fresh === 0 || next === undefined}
-          title="Records what has changed in hand as the next cue (n)"
-          onClick={() => void recordNext()}
-        >
-          Record next{next === undefined ? "" : `: ${next}`}
-        </button>
-        <button
-          type="button"
-          className="btn btn-xs border-neutral"
-          title="Record, with everything that can be said about it (r)"
-          onClick={() => useChoice.setState({ drawer: "record" })}
-        >
-          Record …
-        </button>
-        <button
-          type="button"
-          className="btn btn-xs border-neutral"
-          disabled={fresh === 0}
-          title="Puts what has changed into the cue on stage, its source or its palette (u)"
-          onClick={() => useChoice.setState({ drawer: "update" })}
-        >
-          Update …
-        </button>
-        <button
-          type="button"
-          className="btn btn-xs border-neutral"
-          onClick={() => void stepHandBack(id)}
-          title="Takes back what was last given, timed or dropped; again for further back"
-        >
-          Step back
-        </button>
-        <button
-          type="button"
-          className="btn btn-xs border-neutral"
-          onClick={() => drop(keys)}
-          title="Lets go of everything in hand; it fades back to the show (Esc, Esc on the Stage)"
-        >
-          Drop all
-        </button>
-      </div>
-      {open && <HandTable keys={keys} channels={channels} onDrop={drop} />}
+    <section aria-label="In hand" className="relative flex h-9 shrink-0 items-center gap-2 border-t border-rule bg-base-200 px-3">
+      {open && keys.length > 0 && <HandTable keys={keys} channels={channels} onDrop={drop} />}
+      <button
+        type="button"
+        className="flex h-7 items-center gap-1.5 font-bold disabled:font-normal disabled:text-quiet"
+        aria-expanded={open && keys.length > 0}
+        disabled={keys.length === 0}
+        onClick={() => useOpen.setState({ open: !open })}
+      >
+        {open ? <ChevronDown size={14} /> : <ChevronUp size={14} />} In hand
+      </button>
+      {keys.length === 0 && <span className="text-[13px] text-quiet">nothing</span>}
+      {keys.length > 0 && (
+        <>
+          <span className="shrink-0 text-[13px] text-quiet">
+            {count(keys.length, "value")} of {count(channels.length, "light")},{" "}
+            {fresh === 0 ? "all recorded" : fresh === keys.length ? "none recorded" : `${fresh} changed`}
+          </span>
+          <ActionButton
+            className="btn btn-primary btn-xs"
+            disabled={fresh === 0 || next === undefined}
+            title="Records what has changed in hand as the next cue (n)"
+            onAct={recordNext}
+          >
+            Record next{next === undefined ? "" : `: ${next}`}
+          </ActionButton>
+          <button
+            type="button"
+            className="btn btn-xs border-neutral"
+            title="Record, with everything that can be said about it (r)"
+            onClick={() => useChoice.setState({ drawer: "record" })}
+          >
+            Record …
+          </button>
+          <button
+            type="button"
+            className="btn btn-xs border-neutral"
+            disabled={fresh === 0}
+            title="Puts what has changed into the cue on stage, its source or its palette (u)"
+            onClick={() => useChoice.setState({ drawer: "update" })}
+          >
+            Update …
+          </button>
+          <button
+            type="button"
+            className="btn btn-xs border-neutral"
+            onClick={() => drop(keys)}
+            title="Lets go of everything in hand; it fades back to the show (Esc, Esc on the Stage). Ctrl Z takes it up again"
+          >
+            Drop all
+          </button>
+        </>
+      )}
+      <Notices />
     </section>
   );
 }
 
-const ROW = 20;
+const ROW = 28;
 
 interface HandTableProps {
   keys: readonly Key[];
@@ -105,22 +110,21 @@ function HandTable({ keys, channels, onDrop }: HandTableProps) {
   return (
     <div
       ref={scroller}
-      className="max-h-[116px] overflow-auto border-t border-rule/60 px-4 pb-1.5"
+      className="absolute bottom-9 left-0 z-30 max-h-[322px] max-w-[60vw] overflow-auto rounded-tr border-t border-r border-rule bg-base-200 px-3 pb-1.5"
       tabIndex={0}
       role="group"
       aria-label="Values in hand"
     >
-      <table className="border-separate border-spacing-x-1 border-spacing-y-0 text-[13px] leading-5" aria-rowcount={channels.length + 1}>
+      <table className="border-separate border-spacing-x-1 border-spacing-y-0 text-[13px]" aria-rowcount={channels.length + 1}>
         <thead>
           <tr>
             <th className="sticky top-0 z-10 bg-base-200 pr-2 text-left font-normal text-quiet">light</th>
             {columns.map((name) => (
               <th key={name} className="sticky top-0 z-10 bg-base-200 font-normal">
-                <DropButton
-                  label={`Drop ${name} of all lights`}
-                  word={name}
-                  onDrop={() => onDrop(keys.filter((key) => key.attribute.id === name))}
-                />
+                <span className="flex items-center gap-1 px-1">
+                  {name}
+                  <DropButton label={`Drop ${name} of all lights`} onDrop={() => onDrop(keys.filter((key) => key.attribute.id === name))} />
+                </span>
               </th>
             ))}
           </tr>
@@ -132,12 +136,10 @@ function HandTable({ keys, channels, onDrop }: HandTableProps) {
             return (
               <tr key={channel} style={{ height: ROW }} aria-rowindex={index + 2}>
                 <th className="pr-2 text-left font-normal">
-                  <DropButton
-                    label={`Drop light ${channel}`}
-                    word={String(channel)}
-                    figures
-                    onDrop={() => onDrop(keys.filter((key) => key.channel === channel))}
-                  />
+                  <span className="figures flex items-center gap-1 px-1">
+                    {channel}
+                    <DropButton label={`Drop light ${channel}`} onDrop={() => onDrop(keys.filter((key) => key.channel === channel))} />
+                  </span>
                 </th>
                 {columns.map((name) => (
                   <td key={name} className="min-w-[68px]">
@@ -180,7 +182,7 @@ function HeldCell({ keyName, onDrop }: { keyName: string; onDrop: () => void }) 
   return (
     <button
       type="button"
-      className="group flex w-full items-center gap-1.5 rounded px-1 text-left hover:bg-base-300"
+      className="group flex h-7 w-full items-center gap-1.5 rounded px-1 text-left hover:bg-base-300"
       aria-label={`Drop ${keyName}, ${word}${times ? `, ${times}` : ""}, ${held.fresh ? "not recorded yet" : "recorded"}`}
       title={`${word}${times ? `, ${times}` : ""}; ${held.fresh ? "not recorded yet" : "recorded"}. Click or Delete drops it`}
       onClick={onDrop}
@@ -188,23 +190,23 @@ function HeldCell({ keyName, onDrop }: { keyName: string; onDrop: () => void }) 
     >
       <span aria-hidden className={`size-1.5 shrink-0 border border-secondary ${held.fresh ? "bg-secondary" : ""}`} />
       <span className={`figures ${held.fresh ? "" : "text-quiet"}`}>{word}</span>
-      {times && <span className="figures text-[11px] text-quiet">{times}</span>}
+      {times && <span className="figures text-[13px] text-quiet">{times}</span>}
       <X aria-hidden size={11} className="ml-auto opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100" />
     </button>
   );
 }
 
-function DropButton({ label, word, figures = false, onDrop }: { label: string; word: string; figures?: boolean; onDrop: () => void }) {
+/** The cross beside a heading: only it drops, so that a stray click on the heading does nothing. */
+function DropButton({ label, onDrop }: { label: string; onDrop: () => void }) {
   return (
     <button
       type="button"
       aria-label={label}
       title={label}
-      className={`group flex items-center gap-1 rounded px-1 hover:bg-base-300 ${figures ? "figures" : "text-quiet"}`}
+      className="grid size-7 place-items-center rounded text-quiet hover:bg-base-300 hover:text-base-content"
       onClick={onDrop}
     >
-      {word}
-      <X aria-hidden size={11} className="opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100" />
+      <X aria-hidden size={13} />
     </button>
   );
 }

@@ -11,26 +11,29 @@ import {
   makeEdits,
   readEdits,
   recordSentence,
+  reportImpact,
 } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { ImpactList } from "../choice/ImpactList.tsx";
-import { impactLines } from "../choice/impactWords.ts";
+import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
 import { useChoice } from "../choice/choice.ts";
 import { Toggle } from "../shared/Toggle.tsx";
-import { lightWords } from "../shared/words.ts";
-import { useShow } from "../show/useShow.ts";
+import { ActionButton } from "../shared/ActionButton.tsx";
+import { TIMED, timeIn } from "../shared/partTimes.ts";
+import { lightWords, seconds } from "../shared/words.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { RecordTimes } from "./RecordTimes.tsx";
 import { useHand } from "./handStore.ts";
 import { useRecording } from "./useRecording.ts";
 
-/** A record that has been thought out, or why it cannot be made. */
-type Thought = { fault: string } | { planned: RecordPlan; outcome: Outcome; sentence: string };
+/** A record that has been worked out, or why it cannot be made. */
+type Preview = { fault: string } | { planned: RecordPlan; outcome: Outcome; sentence: string };
 
 /** Recording: what is taken, where it goes and how, and in one sentence what will happen before it does. */
 export function RecordSheet() {
   const { sheet } = useShow();
-  const { plan, make, warningFor, list, onStage, next } = useRecording();
+  const { plan, make, warningFor, list, onStage, next, startTimes } = useRecording();
+  const keepStart = useMakeEdits();
   const hand = useHand((state) => state.hand);
   const chosen = useChoice((choice) => choice.channels);
   const [cue, setCue] = useState(next ?? "");
@@ -43,7 +46,7 @@ export function RecordSheet() {
   const [scope, setScope] = useState<RecordWish["scope"]>("track");
   const [part, setPart] = useState("");
   const [label, setLabel] = useState<string | null>(null);
-  const [times, setTimes] = useState<PartTimes>({});
+  const [typedTimes, setTimes] = useState<PartTimes | null>(null);
   const number = useRef<HTMLInputElement>(null);
   useEffect(() => {
     number.current?.focus();
@@ -52,6 +55,7 @@ export function RecordSheet() {
 
   const row = isCueNumber(cue) ? findRow(list, cue) : -1;
   const known = list.cues[row];
+  const times = typedTimes ?? (known ? {} : (startTimes ?? {}));
   const wish: RecordWish = {
     cue,
     from,
@@ -65,7 +69,7 @@ export function RecordSheet() {
     ...(label === null || (label === "" && !known?.label) ? {} : { label }),
     times,
   };
-  const thought = useMemo((): Thought => {
+  const preview = useMemo((): Preview => {
     if (!isCueNumber(cue))
       return {
         fault: cue.trim() === "" ? "Which cue? Type its number" : `${cue} is not a cue number; it has at most three decimal places`,
@@ -81,8 +85,12 @@ export function RecordSheet() {
     }
   }, [JSON.stringify(wish), part, plan, sheet, hand, list]);
   const warning = isCueNumber(cue) ? warningFor(cue) : undefined;
-  const lines = "outcome" in thought ? impactLines(thought.outcome, list).filter((line) => line.cue !== cue) : [];
-  const ready = "planned" in thought && thought.outcome.steps.length > 0;
+  const report = useMemo(() => {
+    if (!("outcome" in preview)) return null;
+    const whole = reportImpact(sheet, preview.outcome, list.id);
+    return { ...whole, lines: whole.lines.filter((line) => line.cue !== cue) };
+  }, [preview, sheet, list.id, cue]);
+  const ready = "planned" in preview && preview.outcome.steps.length > 0;
   const flip = (family: Family): void =>
     setFamilies(
       families.includes(family)
@@ -99,14 +107,14 @@ export function RecordSheet() {
           {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => setCue(onStage)}>{`On stage: ${onStage}`}</Toggle>}
         </div>
       }
-      onSubmit={() => ready && void make(thought.planned)}
+      onSubmit={() => ready && make(preview.planned)}
     >
       <p
         role="status"
         data-testid="record-sentence"
-        className={`rounded border px-3 py-1.5 ${"fault" in thought ? "border-error text-error" : "border-secondary"}`}
+        className={`rounded border px-3 py-1.5 ${"fault" in preview ? "border-error text-error" : "border-secondary"}`}
       >
-        {"fault" in thought ? thought.fault : `${thought.sentence}.`}
+        {"fault" in preview ? preview.fault : `${preview.sentence}.`}
       </p>
       {warning && (
         <p role="alert" className="rounded border border-error px-3 py-1 text-[13px] text-error">
@@ -144,6 +152,7 @@ export function RecordSheet() {
         </Labelled>
       </div>
       <RecordTimes times={times} stored={known?.parts.find((each) => each.number === Number(part || 1))?.times} onChange={setTimes} />
+      <StartTimes times={times} start={startTimes} onKeep={(start) => keepStart([{ op: "setShow", newCue: start && { times: start } }])} />
       <Choices name="takes">
         <Toggle pressed={from === "hand"} onClick={() => setFrom("hand")} title="The values in hand">
           What is in hand
@@ -208,14 +217,62 @@ export function RecordSheet() {
         <Toggle pressed={scope === "track"} onClick={() => setScope("track")} title="Later cues follow until their next move">
           Everything after follows
         </Toggle>
-        <Toggle pressed={scope === "cueOnly"} onClick={() => setScope("cueOnly")} title="Every later cue keeps its look">
+        <Toggle
+          pressed={scope === "cueOnly"}
+          onClick={() => setScope("cueOnly")}
+          title="Every later cue keeps its look; a new last cue keeps to itself"
+        >
           This cue only
         </Toggle>
       </Choices>
-      {lines.length > 0 && <ImpactList label="Other cues" lines={lines} className="max-h-32 border-t border-rule pt-2" />}
+      {report && report.lines.length > 0 && "outcome" in preview && (
+        <ImpactList
+          label="Other cues"
+          report={report}
+          before={list}
+          after={preview.outcome.sheet.lists.get(list.id)}
+          colours={colourChanges(preview.outcome.impact.looks, list)}
+          className="border-t border-rule pt-2"
+        />
+      )}
       <DrawerButtons word="Record" ready={ready} />
     </Drawer>
   );
+}
+
+/** What new cues start with: said plainly, and kept from the times that stand in the sheet. */
+function StartTimes({
+  times,
+  start,
+  onKeep,
+}: {
+  times: PartTimes;
+  start: PartTimes | undefined;
+  onKeep: (start: PartTimes | null) => unknown;
+}) {
+  const same = JSON.stringify(times) === JSON.stringify(start ?? {});
+  return (
+    <div className="flex min-h-7 items-center gap-2 text-[13px] text-quiet">
+      <span className="min-w-0 flex-1">
+        {start ? `New cues of this show start with ${timesInWords(start)}` : "New cues of this show start with no times: they snap"}
+      </span>
+      {!same && (
+        <ActionButton className="btn btn-xs border-neutral font-normal" onAct={() => onKeep(Object.keys(times).length > 0 ? times : null)}>
+          Start with these
+        </ActionButton>
+      )}
+    </div>
+  );
+}
+
+function timesInWords(times: PartTimes): string {
+  return TIMED.flatMap((of) => {
+    const time = timeIn(times, of, "time");
+    const delay = timeIn(times, of, "delay");
+    return time === undefined && delay === undefined
+      ? []
+      : [`${of} ${time === undefined ? "" : seconds(time)}${delay ? `+${seconds(delay)}` : ""}`];
+  }).join(", ");
 }
 
 function Labelled({ name, grow = false, children }: { name: string; grow?: boolean; children: React.ReactNode }) {

@@ -32,7 +32,8 @@ export function RecordTimes({ times, stored, onChange }: RecordTimesProps) {
                 label={what === "time" ? `${of}, seconds` : `${of} delay, seconds`}
                 value={timeIn(times, of, what)}
                 hint={held === undefined ? undefined : seconds(held)}
-                onTake={(value) => onChange(patchedTimes(times, timePatch(of, what, value)))}
+                delayed={what === "time"}
+                onTake={(value, delay) => onChange(patchedTimes(times, timePatch(of, what, value, delay)))}
               />
             );
           })}

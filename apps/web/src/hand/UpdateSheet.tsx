@@ -1,9 +1,10 @@
-import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf } from "@zm/core";
+import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf, reportImpact } from "@zm/core";
 import { useMemo, useState } from "react";
-import { ImpactList } from "../choice/ImpactList.tsx";
-import { impactLines, plain } from "../choice/impactWords.ts";
+import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
+import { plain } from "../shared/plain.ts";
 import { useChoice } from "../choice/choice.ts";
-import { lookCount, outcomeOf } from "../choice/useDraft.ts";
+import { outcomeOf } from "../choice/useDraft.ts";
+import { sentence } from "../inspector/DraftPanel.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
@@ -26,11 +27,17 @@ export function UpdateSheet() {
   const edits = options.some((option) => placeOf(option) !== null) ? plan(options, placeOf) : null;
   const outcome = useMemo(() => outcomeOf(sheet, edits), [sheet, JSON.stringify(edits)]);
   const good = outcome !== null && "outcome" in outcome;
+  const report = useMemo(
+    () => (outcome && "outcome" in outcome ? reportImpact(sheet, outcome.outcome, list.id) : null),
+    [sheet, outcome, list.id],
+  );
   const make = async (): Promise<void> => {
-    if (good && (await update(options, placeOf))) useChoice.setState({ drawer: null });
+    if (!good) return;
+    useChoice.setState({ drawer: null });
+    await update(options, placeOf);
   };
   return (
-    <Drawer label="Update" onSubmit={() => void make()}>
+    <Drawer label="Update" onSubmit={make}>
       {cue === null && <p className="text-quiet">No cue is on stage. Fire one, or record what is in hand as a cue of its own.</p>}
       {cue !== null && options.length === 0 && <p className="text-quiet">Nothing in hand has changed since the last record.</p>}
       {options.length > 0 && (
@@ -73,8 +80,17 @@ export function UpdateSheet() {
       )}
       {good && (
         <section aria-label="Impact">
-          <p role="status">Update: {lookCount(outcome.outcome)}.</p>
-          <ImpactList label="Cues" lines={impactLines(outcome.outcome, list)} className="mt-1 max-h-40" />
+          <p role="status">{report && sentence(report.summary)}</p>
+          {report && (
+            <ImpactList
+              label="Cues"
+              report={report}
+              before={list}
+              after={outcome.outcome.sheet.lists.get(list.id)}
+              colours={colourChanges(outcome.outcome.impact.looks, list)}
+              className="mt-1"
+            />
+          )}
         </section>
       )}
       <DrawerButtons word="Update" ready={good} />

@@ -1,74 +1,109 @@
 import { EMPTY_HAND, type Hand, type HandChange, type ShowSheet, changeHand } from "@zm/core";
 import { create } from "zustand";
 import { notify, tellTrouble } from "../shared/notices.ts";
-import { toldOr } from "../shared/toldOr.ts";
+import { unlessRefused } from "../shared/unlessRefused.ts";
 import { type HandNews, api } from "../show/api.ts";
+import { currentGesture } from "../show/gesture.ts";
+import { takeHistory } from "../show/historyStore.ts";
+import { type Runner, enqueue, newestInQueue } from "../show/queue.ts";
 
 /** What is in hand as this window has it; ahead of the server while changes are on their way. */
 interface HandState {
   readonly show: number;
   readonly hand: Hand;
   readonly turn: number;
+  readonly damaged: boolean;
 }
 
-export const useHand = create<HandState>(() => ({ show: 0, hand: EMPTY_HAND, turn: -1 }));
+export const useHand = create<HandState>(() => ({ show: 0, hand: EMPTY_HAND, turn: -1, damaged: false }));
 
-let waiting: HandChange[] = [];
-let sending = false;
+/** Changes that go to the server together. */
+interface Batch {
+  readonly changes: { readonly change: HandChange; readonly gesture: string }[];
+  sent: boolean;
+  /** Its number in the queue. */
+  place: number;
+}
 
-/** Takes what the server tells of the Hand; while own changes are on their way, their answer brings it. */
-export function takeHandNews({ show, hand, turn }: HandNews): void {
-  if (sending || waiting.length > 0) return;
-  useHand.setState({ show, hand, turn });
+let newest: Batch | undefined;
+/** Batches that are on their way. */
+let sending = 0;
+/** The newest news that came while own changes were on their way. */
+let held: HandNews | undefined;
+
+/** Takes what the server tells of the Hand. Older news than what is known is left alone; while own changes are on their way it waits for them. */
+export function takeHandNews(news: HandNews): void {
+  takeHistory(news.history);
+  const known = useHand.getState();
+  if (known.show === news.show && news.turn < known.turn) return;
+  if (sending > 0) {
+    if (!held || news.turn >= held.turn) held = news;
+    return;
+  }
+  useHand.setState({ show: news.show, hand: news.hand, turn: news.turn, damaged: news.damaged });
 }
 
 /** Forgets the Hand of a show that was left. */
 export function leaveHand(): void {
-  waiting = [];
-  useHand.setState({ show: 0, hand: EMPTY_HAND, turn: -1 });
+  held = undefined;
+  useHand.setState({ show: 0, hand: EMPTY_HAND, turn: -1, damaged: false });
 }
 
 /**
- * Changes what is in hand: shown at once, sent as quickly as the server takes it. `now` is milliseconds of the server's clock. A
- * change that the rig does not take is told to the user and gives false.
+ * Changes what is in hand: shown at once, sent in its turn. `now` is milliseconds of the server's clock. A change that the rig
+ * does not take is told to the user and gives false.
  */
-export function makeHandChange(show: number, sheet: ShowSheet, change: HandChange, now: number): boolean {
-  const after = toldOr(() => changeHand(useHand.getState().hand, change, sheet, now));
+export function makeHandChange(show: number, sheet: ShowSheet, change: HandChange, now: number, run: Runner = enqueue): boolean {
+  const after = unlessRefused(() => changeHand(useHand.getState().hand, change, sheet, now));
   if (!after) return false;
   useHand.setState({ show, hand: after });
-  waiting.push(change);
-  if (!sending) void send(show);
+  const one = { change, gesture: currentGesture() };
+  // A batch that still waits takes along what comes, unless something else has been asked for since.
+  if (run === enqueue && newest && !newest.sent && newest.place === newestInQueue()) {
+    newest.changes.push(one);
+    return true;
+  }
+  const batch: Batch = { changes: [one], sent: false, place: 0 };
+  sending += 1;
+  void run(() => sendBatch(show, batch)).finally(() => {
+    sending -= 1;
+    settle();
+  });
+  batch.place = newestInQueue();
+  newest = batch;
   return true;
 }
 
-async function send(show: number): Promise<void> {
-  sending = true;
+async function sendBatch(show: number, batch: Batch): Promise<void> {
+  batch.sent = true;
   try {
-    let newest: HandNews | undefined;
-    while (waiting.length > 0) {
-      const changes = waiting.slice(0, 100);
-      waiting = waiting.slice(100);
-      const reply = await api.changeHand(show, changes);
+    for (const { gesture, changes } of byGesture(batch)) {
+      const reply = await api.changeHand(show, changes, gesture);
       if (!reply.stored) notify("This is in hand, but the database is away: a restart would lose it.", "trouble");
-      newest = reply;
+      takeHistory(reply.history);
+      if (!held || reply.turn >= held.turn) held = reply;
     }
-    if (newest) useHand.setState({ show, hand: newest.hand, turn: newest.turn });
   } catch (error) {
-    waiting = [];
     tellTrouble(error);
-    const known = await api.hand(show).catch(() => undefined);
-    if (known) useHand.setState(known);
-  } finally {
-    sending = false;
+    held = (await api.hand(show).catch(() => undefined)) ?? held;
   }
 }
 
-/** Gives the Hand as it was before its last step. */
-export async function stepHandBack(show: number): Promise<void> {
-  try {
-    const { hand, turn } = await api.handBack(show);
-    useHand.setState({ show, hand, turn });
-  } catch (error) {
-    tellTrouble(error);
+/** The changes of a batch, those of one gesture together; a drag sends only what it came to for each value. */
+function byGesture({ changes }: Batch): { gesture: string; changes: HandChange[] }[] {
+  const groups: { gesture: string; changes: HandChange[] }[] = [];
+  for (const { change, gesture } of changes) {
+    const group = groups.at(-1);
+    if (group?.gesture === gesture && group.changes.length < 100) group.changes.push(change);
+    else groups.push({ gesture, changes: [change] });
   }
+  return groups;
+}
+
+/** When nothing of this window is on its way any more, the Hand is what the server last told. */
+function settle(): void {
+  if (sending > 0 || !held) return;
+  const { show, hand, turn, damaged } = held;
+  held = undefined;
+  useHand.setState({ show, hand, turn, damaged });
 }

@@ -1,8 +1,9 @@
-import type { HandChange, Key, KeySelection, Deed, TimesWish } from "@zm/core";
-import { giveMoves, givePace, giveTimes } from "@zm/core";
+import type { HandChange, Key, KeySelection, Deed, Moves, ShowSheet, TimesWish } from "@zm/core";
+import { giveMoves, givePace, giveTimes, homeMoves, intensityOf } from "@zm/core";
+import type { Runner } from "../show/queue.ts";
 import { useCallback } from "react";
 import { notify } from "../shared/notices.ts";
-import { toldOr } from "../shared/toldOr.ts";
+import { unlessRefused } from "../shared/unlessRefused.ts";
 import { serverNow, useLive } from "../show/live.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
 import { keyOutputNow } from "../stage/outputs.ts";
@@ -13,22 +14,30 @@ export function useHandChange() {
   const { id, sheet } = useShow();
   const sheetNow = useSheetNow();
   const change = useCallback(
-    (wanted: HandChange): boolean => makeHandChange(id, sheetNow(), wanted, serverNow(useLive.getState().ahead)),
+    (wanted: HandChange, run?: Runner): boolean => makeHandChange(id, sheetNow(), wanted, serverNow(useLive.getState().ahead), run),
     [id, sheetNow],
   );
   /** What a key puts out now: the running list with the Hand over it. */
   const outputOf = useCallback((key: Key): number => keyOutputNow(sheet, key), [sheet]);
   const give = useCallback(
-    (selection: KeySelection, deed: Exclude<Deed, { drop: true }>): boolean => {
-      const moves = toldOr(() => giveMoves(sheet, selection, deed, outputOf));
+    (selection: KeySelection, deed: Exclude<Deed, { drop: true }>, others: readonly number[] = []): boolean => {
+      const moves = unlessRefused(() => withOthersOut(sheet, giveMoves(sheet, selection, deed, outputOf), others));
       return moves !== undefined && change({ do: "give", moves });
     },
     [sheet, outputOf, change],
   );
   const time = useCallback(
     (selection: KeySelection, wish: TimesWish): boolean => {
-      const times = toldOr(() => giveTimes(sheet, useHand.getState().hand, selection, wish));
+      const times = unlessRefused(() => giveTimes(sheet, useHand.getState().hand, selection, wish));
       return times !== undefined && change({ do: "time", times });
+    },
+    [sheet, change],
+  );
+  /** Sends lights home: everything but their levels to its resting value. */
+  const home = useCallback(
+    (selection: KeySelection, others: readonly number[] = []): boolean => {
+      const moves = unlessRefused(() => withOthersOut(sheet, homeMoves(sheet.keys, selection), others));
+      return moves !== undefined && change({ do: "give", moves });
     },
     [sheet, change],
   );
@@ -36,7 +45,7 @@ export function useHandChange() {
   const lay = useCallback(
     (selection: KeySelection, id: string): boolean => {
       const pace = sheet.show.paces.find((each) => each.id === id);
-      const times = pace && toldOr(() => givePace(sheet, useHand.getState().hand, selection, pace));
+      const times = pace && unlessRefused(() => givePace(sheet, useHand.getState().hand, selection, pace));
       return times !== undefined && change({ do: "time", times });
     },
     [sheet, change],
@@ -53,5 +62,15 @@ export function useHandChange() {
     },
     [change],
   );
-  return { change, give, time, lay, drop, outputOf };
+  return { change, give, home, time, lay, drop, outputOf };
+}
+
+/** Moves with the levels of other lights at 0. */
+function withOthersOut(sheet: ShowSheet, moves: Moves, others: readonly number[]): Moves {
+  const all: Moves = { ...moves };
+  for (const channel of others) {
+    const level = intensityOf(sheet.keys, channel);
+    if (level && all[channel] === undefined) all[channel] = { [level.attribute.id]: 0 };
+  }
+  return all;
 }

@@ -9,7 +9,8 @@ import {
   paceFromHand,
   paletteFromHand,
 } from "@zm/core";
-import { toldOr } from "../shared/toldOr.ts";
+import { unlessRefused } from "../shared/unlessRefused.ts";
+import type { Runner } from "../show/queue.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { useHand } from "./handStore.ts";
 import { useHandChange } from "./useHandChange.ts";
@@ -44,14 +45,14 @@ export function useKeeping() {
   };
 
   /** Keeps a palette; the values in hand that it took refer to it from then on. */
-  const keepPalette = async (wish: PaletteWish): Promise<boolean> => {
-    const edit = toldOr(() => paletteEdit(wish));
-    if (!edit || !(await makeEdits([edit]))) return false;
+  const keepPalette = async (wish: PaletteWish, run?: Runner): Promise<boolean> => {
+    const edit = unlessRefused(() => paletteEdit(wish));
+    if (!edit || !(await makeEdits([edit], run))) return false;
     const selection: KeySelection = { families: [wish.family], ...(wish.channels ? { channels: [...wish.channels] } : {}) };
     const moves: Moves = {};
     for (const key of heldKeys(sheet, useHand.getState().hand, selection))
       (moves[key.channel] ??= {})[key.attribute.id] = { palette: edit.palette.id };
-    return change({ do: "give", moves });
+    return change({ do: "give", moves }, run);
   };
 
   /** The edit that keeps a pace; a fan runs over the lights in the order given. Throws ShowError when no value in hand has times of its own. */
@@ -64,9 +65,9 @@ export function useKeeping() {
   };
 
   /** Keeps the own times in hand as a pace. */
-  const keepPace = async (label: string, channels?: readonly number[]): Promise<boolean> => {
-    const edit = toldOr(() => paceEdit(label, channels));
-    return edit !== undefined && makeEdits([edit]);
+  const keepPace = async (label: string, channels?: readonly number[], run?: Runner): Promise<boolean> => {
+    const edit = unlessRefused(() => paceEdit(label, channels));
+    return edit !== undefined && makeEdits([edit], run);
   };
 
   return { paletteNamed, paletteEdit, keepPalette, paceEdit, keepPace };

@@ -1,44 +1,67 @@
-import { type RecordPlan, type RecordWish, count, nextNumber, planRecording, stageWarning, standsAfter } from "@zm/core";
-import { useCallback } from "react";
+import {
+  type ListSheet,
+  type PartTimes,
+  type RecordPlan,
+  type RecordWish,
+  count,
+  findRow,
+  listOf,
+  nextNumber,
+  planRecording,
+  stageWarning,
+  standingCue,
+} from "@zm/core";
+import { useCallback, useRef } from "react";
 import { chooseCue, useChoice } from "../choice/choice.ts";
-import { notify, tellTrouble } from "../shared/notices.ts";
-import { api } from "../show/api.ts";
+import { notify } from "../shared/notices.ts";
 import { useLive } from "../show/live.ts";
-import { useList, useMainList, useMakeEdits, useSheetNow, useShow } from "../show/useShow.ts";
+import { type Runner, enqueue } from "../show/queue.ts";
+import { useList, useMainList, useMakeEdits, useMakeRunningEdits, useSheetNow, useShow } from "../show/useShow.ts";
 import { useHand } from "./handStore.ts";
 import { useHandChange } from "./useHandChange.ts";
-import { toldOr } from "../shared/toldOr.ts";
+import { unlessRefused } from "../shared/unlessRefused.ts";
 
 /** Recording from anywhere in the window. */
 export function useRecording() {
-  const { id, sheet } = useShow();
+  const { sheet } = useShow();
   const list = useList();
   const main = useMainList();
   const sheetNow = useSheetNow();
   const makeEdits = useMakeEdits();
+  const makeRunningEdits = useMakeRunningEdits();
   const { change, outputOf } = useHandChange();
-  const onStage = useLive((live) => (list === main ? (live.run?.playback.cue ?? null) : null));
+  const onStage = useLive((live) => (list === main && live.run ? standingCue(live.run.playback, main).cue : null));
 
+  /** What a wish comes to on the show as the window has it at this moment. Throws ShowError when it would take nothing. */
   const plan = useCallback(
-    (wish: RecordWish): RecordPlan =>
-      planRecording(sheet, list, useHand.getState().hand, { playback: useLive.getState().run?.playback, outputOf }, wish),
-    [sheet, list, outputOf],
+    (wish: RecordWish): RecordPlan => {
+      const now = sheetNow();
+      const into = listOf(now, list.id);
+      const times = wish.times ?? newTimes(into, wish.cue, now.show.newCue?.times);
+      const stage = { playback: useLive.getState().run?.playback, outputOf };
+      return planRecording(now, into, useHand.getState().hand, stage, times === undefined ? wish : { ...wish, times });
+    },
+    [sheetNow, list.id, outputOf],
   );
 
   /** Makes a record: the values in hand that it took count as recorded, and the stage stands at the cue where that is what it shows. */
   const make = useCallback(
-    async ({ edit, keys }: RecordPlan): Promise<boolean> => {
-      const before = list === main ? (useLive.getState().run?.playback.cue ?? null) : undefined;
-      if (!(await makeEdits([edit]))) return false;
-      change({ do: "recorded", keys: [...keys] });
-      chooseCue(edit.cue);
+    async ({ edit, keys }: RecordPlan, run: Runner = enqueue): Promise<boolean> => {
       useChoice.setState({ drawer: null });
-      const after = sheetNow().lists.get(list.id);
-      const stands = before === undefined || !after ? undefined : standsAfter(after, edit.cue, before);
-      if (stands !== undefined) await api.press(id, { press: "stand", cue: stands }).catch(tellTrouble);
-      return true;
+      chooseCue(edit.cue);
+      if (list.id !== main.id) {
+        if (!(await makeEdits([edit], run))) return false;
+        change({ do: "recorded", keys: [...keys] }, run);
+        return true;
+      }
+      const stands = useLive.getState().run?.playback.cue ?? null;
+      const next = follows(listOf(sheetNow()), edit.cue, stands);
+      return makeRunningEdits(
+        { edits: [edit], recorded: keys, list: list.id, onStage: stands, ...(next ? { stands: edit.cue } : {}) },
+        run,
+      );
     },
-    [id, list, main, makeEdits, change, sheetNow],
+    [list.id, main.id, makeEdits, makeRunningEdits, change, sheetNow],
   );
 
   const next = nextNumber(list, onStage);
@@ -47,17 +70,35 @@ export function useRecording() {
     (cue: string): string | undefined => (list === main ? stageWarning(list, cue, onStage) : undefined),
     [list, main, onStage],
   );
-  /** Records everything that has changed in hand as the next cue, right behind the one on stage. */
+  const recording = useRef(false);
+  /** Records everything that has changed in hand as the next cue, right behind the one on stage. Pressed again while it does so it does nothing. */
   const recordNext = useCallback(async (): Promise<void> => {
+    if (recording.current) return;
     if (next === undefined) return notify("There is no number free behind the cue on stage; renumber the cues behind it first", "trouble");
-    const made = toldOr(() => plan({ cue: next, from: "hand", what: "both", changed: true, mode: "merge", scope: "track" }));
+    const made = unlessRefused(() => plan({ cue: next, from: "hand", what: "both", changed: true, mode: "merge", scope: "track" }));
+    if (!made) return;
+    recording.current = true;
     const warning = warningFor(next);
-    if (made && (await make(made)))
+    const good = await make(made).finally(() => (recording.current = false));
+    if (good)
       notify(
         `Recorded as cue ${next}: ${count(made.keys.length, "value")}. Ctrl Z takes it back${warning ? `\n${warning}` : ""}`,
         warning ? "trouble" : "word",
       );
   }, [next, warningFor, plan, make]);
 
-  return { plan, make, recordNext, warningFor, list, onStage, next };
+  return { plan, make, recordNext, warningFor, list, onStage, next, startTimes: sheet.show.newCue?.times };
+}
+
+/** The times that a new cue starts with, where the show has some and nothing is said of them. */
+function newTimes(list: ListSheet, cue: string, start: PartTimes | undefined): PartTimes | undefined {
+  return start && findRow(list, cue) < 0 ? start : undefined;
+}
+
+/** True where a cue, once it is there, is the one on stage or the next behind it. */
+function follows(list: ListSheet, cue: string, onStage: string | null): boolean {
+  if (onStage === cue) return true;
+  const number = Number(cue);
+  const before = list.cues.filter((each) => Number(each.number) < number).at(-1)?.number ?? null;
+  return before === onStage;
 }

@@ -1,11 +1,14 @@
 import { type Cue, type ListSheet, type Part, type TimesPatch, type Trigger, chainAround, cueDuration, freeNumberAfter } from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
-import { Fragment, useId } from "react";
+import { Fragment, useEffect, useId, useRef } from "react";
 import { chooseCue } from "../choice/choice.ts";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, seconds } from "../shared/words.ts";
+import { ActionButton } from "../shared/ActionButton.tsx";
+import { putLine } from "../line/lineText.ts";
 import { useMakeEdits } from "../show/useShow.ts";
+import { CarriesField } from "./CarriesField.tsx";
 import { ChainPicture } from "./ChainPicture.tsx";
 import { TimesPicture } from "./TimesPicture.tsx";
 
@@ -18,7 +21,9 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
   const chain = chainAround(list, row);
   const free = freeNumberAfter(list, row);
   const insert = async (): Promise<void> => {
-    if (free !== undefined && (await makeEdits([{ op: "insertCue", list: list.id, cue: free }]))) chooseCue(free);
+    if (free === undefined) return;
+    chooseCue(free);
+    if (!(await makeEdits([{ op: "insertCue", list: list.id, cue: free }]))) chooseCue(cue.number);
   };
   return (
     <section aria-label={`Cue ${cue.number}`} className="flex flex-col gap-3 border-t border-rule pt-3 first:border-t-0 first:pt-0">
@@ -35,27 +40,24 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
         wide
         onTake={(label) => void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }])}
       />
-      <TriggerFields
-        key={JSON.stringify(cue.trigger)}
-        cue={cue}
-        onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])}
-      />
+      <TriggerFields cue={cue} onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])} />
+      <CarriesField list={list} cues={{ from: cue.number, to: cue.number }} />
       {chain.length > 1 && <ChainPicture list={list} chain={chain} row={row} />}
       {cue.parts.map((part) => (
         <PartFields key={part.number} list={list} cue={cue} part={part} />
       ))}
       <TimesPicture list={list} row={row} />
       <div className="flex flex-wrap gap-2">
-        <button type="button" className="btn btn-xs border-neutral" disabled={free === undefined} onClick={() => void insert()}>
+        <ActionButton className="btn btn-xs border-neutral" disabled={free === undefined} onAct={insert}>
           <Plus size={13} /> {free === undefined ? "No number free behind it" : `Insert cue ${free}`}
-        </button>
+        </ActionButton>
         <button
           type="button"
           className="btn btn-xs border-neutral"
-          onClick={() => void makeEdits([{ op: "deleteCue", list: list.id, cue: cue.number, looks: "keepLooks" }])}
-          title="Later cues keep their looks: what they need moves on to the next cue"
+          onClick={() => putLine(`delete #${cue.number}`)}
+          title="Later cues keep their looks: what they need moves on to the next cue. Its impact is shown before it is made"
         >
-          <Trash2 size={13} /> Delete, keep later looks
+          <Trash2 size={13} /> Delete …
         </button>
       </div>
     </section>
@@ -119,7 +121,8 @@ function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part
                 label={`${of} ${what}, part ${part.number}`}
                 value={timeIn(times, of, what)}
                 hint={of === "up" ? "0" : seconds(timeIn(times, "up", what) ?? 0)}
-                onTake={(value) => set(timePatch(of, what, value))}
+                delayed={what === "time"}
+                onTake={(value, delay) => set(timePatch(of, what, value, delay))}
               />
             ))}
           </Fragment>
@@ -138,13 +141,18 @@ interface FieldProps {
 }
 
 function Field({ label, id, value, onTake }: FieldProps) {
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    // An edit from elsewhere does not replace what somebody is typing.
+    if (field.current && field.current !== document.activeElement) field.current.value = value;
+  }, [value]);
   return (
     <div className="flex items-center gap-2">
       <label htmlFor={id} className="w-12 shrink-0 text-quiet">
         {label}
       </label>
       <input
-        key={value}
+        ref={field}
         id={id}
         className="input input-sm min-w-0 flex-1 bg-base-100 px-2"
         defaultValue={value}

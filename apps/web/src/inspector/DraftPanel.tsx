@@ -1,34 +1,43 @@
-import { useChoice } from "../choice/choice.ts";
-import { impactLines } from "../choice/impactWords.ts";
+import { reportImpact } from "@zm/core";
+import { useEffect, useMemo } from "react";
+import { lookAt, useChoice } from "../choice/choice.ts";
+import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
 import { useDraft } from "../choice/useDraft.ts";
-import { useLineText } from "../line/lineText.ts";
-import { useList, useMakeEdits } from "../show/useShow.ts";
-
-const SHOWN = 9;
+import { setLine } from "../line/lineText.ts";
+import { ActionButton } from "../shared/ActionButton.tsx";
+import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
 
 /** The impact of the edit under consideration, cue by cue in words, and the keys that make or drop it. */
 export function DraftPanel() {
+  const { sheet } = useShow();
   const list = useList();
   const draft = useChoice((choice) => choice.draft);
-  const outcome = useDraft();
+  const result = useDraft();
   const makeEdits = useMakeEdits();
-  if (!draft || !outcome) return null;
-  if ("fault" in outcome) {
+  const outcome = result && "outcome" in result ? result.outcome : null;
+  const report = useMemo(() => outcome && reportImpact(sheet, outcome, list.id), [sheet, outcome, list.id]);
+  const first = report?.lines.find((line) => !line.quiet && line.list === list.id);
+  const firstCue = first?.after ?? first?.cue;
+  useEffect(() => {
+    if (firstCue !== undefined) lookAt(list.id, firstCue);
+  }, [firstCue, list.id]);
+  if (!draft || !result) return null;
+  if ("fault" in result) {
     return (
       <p role="alert" className="rounded border border-error px-2 py-1.5 text-error">
-        {outcome.fault}
+        {result.fault}
       </p>
     );
   }
-  const lines = impactLines(outcome.outcome, list);
-  const { steps, notes } = outcome.outcome;
-  const looks = lines.filter((line) => !line.quiet).length;
-  const make = async (): Promise<void> => {
-    if (await makeEdits(draft.edits)) drop();
-  };
+  if (!outcome || !report) return null;
+  const { steps, notes, impact } = outcome;
   const drop = (): void => {
     useChoice.setState({ draft: null, deed: null });
-    if (draft.from === "line") useLineText.setState({ text: "" });
+    if (draft.from === "line") setLine("");
+  };
+  const make = (): Promise<boolean> => {
+    drop();
+    return makeEdits(draft.edits);
   };
   return (
     <section aria-label="Impact">
@@ -36,30 +45,36 @@ export function DraftPanel() {
       {steps.length === 0 ? (
         <p className="mt-1 text-quiet">This changes nothing: every cue already is like that.</p>
       ) : (
-        <ul className="mt-1 space-y-0.5">
-          {lines.slice(0, SHOWN).map((line) => (
-            <li key={line.cue} className="flex gap-2">
-              <span className="figures w-11 shrink-0 text-right">{line.cue}</span>
-              <span className={line.quiet ? "text-quiet" : ""}>{line.text}</span>
-            </li>
-          ))}
-        </ul>
+        <>
+          <p className="mt-0.5">{sentence(report.summary)}</p>
+          <ImpactList
+            label="Impact, cue by cue"
+            report={report}
+            before={list}
+            after={outcome.sheet.lists.get(list.id)}
+            colours={colourChanges(impact.looks, list)}
+            className="mt-1"
+          />
+        </>
       )}
-      {lines.length > SHOWN && <p className="mt-0.5 pl-13 text-quiet">and {lines.length - SHOWN} more</p>}
-      {steps.length > 0 && <p className="mt-1.5 text-quiet">{looks === 0 ? "No cue looks different." : "No other cue looks different."}</p>}
       {notes.map((note) => (
         <p key={note} className="mt-1.5">
           {note}.
         </p>
       ))}
       <div className="mt-3 flex gap-2">
-        <button type="button" className="btn btn-primary btn-sm" disabled={steps.length === 0} onClick={() => void make()}>
+        <ActionButton className="btn btn-primary btn-sm" disabled={steps.length === 0} onAct={make}>
           Make it
-        </button>
+        </ActionButton>
         <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={drop}>
           Drop
         </button>
       </div>
     </section>
   );
+}
+
+/** A summary as a sentence. */
+export function sentence(summary: string): string {
+  return `${summary.charAt(0).toUpperCase()}${summary.slice(1)}.`;
 }

@@ -5,6 +5,8 @@ import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useList } from "../show/useShow.ts";
 import { GivePanel } from "../app/later.ts";
 import { RigPanel } from "../rig/RigPanel.tsx";
+import { CarriesField } from "./CarriesField.tsx";
+import { LastEditPanel } from "./LastEditPanel.tsx";
 import { CueInspector } from "./CueInspector.tsx";
 import { CueTools } from "./CueTools.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
@@ -51,8 +53,10 @@ function ChosenCue() {
       {one && choice.channels.length === 1 && choice.channels[0] !== undefined && (
         <ValueStory list={list} row={row} channel={choice.channels[0]} />
       )}
+      {cues && !one && <CarriesField list={list} cues={cues} />}
       {cues && <CueTools list={list} cues={cues} channels={choice.channels} />}
-      {one && choice.draft === null && <CueInspector key={choice.cueEnd} list={list} row={row} />}
+      {one && choice.draft === null && <CueInspector key={`${list.id}/${choice.cueEnd}`} list={list} row={row} />}
+      <LastEditPanel />
       {!cues && (
         <p className="text-quiet">
           Choose a cue in the spine, or draw a frame around cells in the sheet. Arrow keys walk, shift widens.{" "}

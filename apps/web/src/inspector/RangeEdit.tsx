@@ -60,12 +60,15 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
     const read = readDeed(value);
     useChoice.setState({ deed: read, ...(read ? {} : { draft: null }) });
   };
-  const take = async (): Promise<void> => {
+  const take = (): void => {
     if (!draft || !outcome || "fault" in outcome) return;
-    if (await makeEdits(draft.edits)) {
-      useChoice.setState({ draft: null, deed: null });
-      document.querySelector<HTMLElement>('[aria-label="Score"]')?.focus();
-    }
+    const typed = text;
+    useChoice.setState({ draft: null, deed: null });
+    document.getElementById("score")?.focus();
+    void makeEdits(draft.edits).then((made) => {
+      // A refused value comes back where nothing else has been begun.
+      if (!made && useChoice.getState().deed === null) type(typed);
+    });
   };
   const palettes = sheet.show.palettes.filter((palette) => palette.family === lens);
   return (
@@ -96,7 +99,7 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
           autoComplete="off"
           onChange={(event) => type(event.target.value)}
           onKeyDown={(event) => {
-            if (event.key === "Enter") void take();
+            if (event.key === "Enter" && !event.repeat) take();
             if (event.key === "Escape") useChoice.setState({ deed: null, draft: null });
           }}
         />

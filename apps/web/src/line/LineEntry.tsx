@@ -1,53 +1,71 @@
-import { type LineFault, completeLine, count, readLine } from "@zm/core";
+import { type LineFault, type LineRequest, completeLine, count, listOf, readLine } from "@zm/core";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useKeeping } from "../hand/useKeeping.ts";
 import { useRecording } from "../hand/useRecording.ts";
 import { useUpdating } from "../hand/useUpdating.ts";
-import { useList, useShow } from "../show/useShow.ts";
+import { notify } from "../shared/notices.ts";
+import { useHistoryStore } from "../show/historyStore.ts";
+import { useLastEdit } from "../show/lastEdit.ts";
+import { enqueue, useWaiting } from "../show/queue.ts";
+import { useHistory, useList, useSheetNow, useShow } from "../show/useShow.ts";
 import { answerTo } from "./answer.ts";
 import { CompletionList } from "./CompletionList.tsx";
 import { enteredLines, keepLine } from "./lineHistory.ts";
-import { useLineText } from "./lineText.ts";
-import { useLineRequest } from "./useLineRequest.ts";
+import { type LineTarget, putLine, setLine, targetNow, targetWords, useLineText } from "./lineText.ts";
+import { chooseFor, isDoneHere, useLineRequest } from "./useLineRequest.ts";
 
-/** The one place for keyboard entry: what is typed is completed, read back with its impact, and Enter makes it. */
+type Read = { request: LineRequest } | { fault: LineFault } | null;
+
+/** The one place for keyboard entry: what is typed is completed, read back with its impact, and Enter makes it. `blind`: the view edits cues, not the stage. */
 export function LineEntry({ blind }: { blind: boolean }) {
   const show = useShow();
-  const { sheet } = show;
+  const sheetNow = useSheetNow();
   const list = useList();
-  const text = useLineText((line) => line.text);
-  const cue = useChoice((choice) => choice.cue);
-  const cueEnd = useChoice((choice) => choice.cueEnd);
-  const held = useHand((state) => Object.keys(state.hand.held).length);
+  const { text, began } = useLineText();
+  const target = began ?? { ...targetNow(), blind };
+  useChoice((choice) => `${choice.cue}/${choice.cueEnd}/${choice.list}`);
+  const waiting = useWaiting((state) => state.count);
   const draft = useDraft();
-  const doers = { recording: useRecording(), updating: useUpdating(), keeping: useKeeping() };
-  const doRequest = useLineRequest(doers);
+  const planners = {
+    recording: useRecording(),
+    updating: useUpdating(),
+    keeping: useKeeping(),
+    step: (what: "undo" | "redo") => useHistoryStore.getState()[what]?.words ?? null,
+    list: list.id,
+  };
+  const history = useHistory();
+  const doRequest = useLineRequest(planners);
   const [focused, setFocused] = useState(false);
   const [pick, setPick] = useState(-1);
   const back = useRef(-1);
+  useEffect(() => useLineText.setState({ blind }), [blind]);
 
   const readText = useCallback(
-    (value: string) =>
-      value.trim() === "" ? null : readLine(value, { sheet, list, cues: chosenCues({ cue, cueEnd }) ?? undefined, toHand: !blind }),
-    [sheet, list, cue, cueEnd, blind],
+    (value: string, at: LineTarget): Read => {
+      if (value.trim() === "") return null;
+      const sheet = sheetNow();
+      const into = listOf(sheet, at.list !== null && sheet.lists.has(at.list) ? at.list : undefined);
+      return readLine(value, { sheet, list: into, cues: at.cues ?? undefined, toHand: !at.blind });
+    },
+    [sheetNow],
   );
-  const read = useMemo(() => readText(text), [readText, text]);
-  const completions = useMemo(() => (focused ? completeLine(text, sheet) : { from: 0, words: [] }), [focused, text, sheet]);
+  const read = useMemo(() => readText(text, target), [readText, text, target.blind, target.list, target.cues?.from, target.cues?.to, show]);
+  const completions = useMemo(() => (focused ? completeLine(text, show.sheet) : { from: 0, words: [] }), [focused, text, show.sheet]);
   const offered = text.trim() === "" ? [] : completions.words.slice(0, 12);
 
   const type = (value: string): void => {
-    useLineText.setState({ text: value });
+    setLine(value);
     setPick(-1);
   };
-  const drafted = useRef("");
+  const drafted = useRef<unknown>("");
   useEffect(() => {
     // What is typed, or put here from elsewhere, is a draft while it reads as an edit; an emptied line takes its draft along.
-    if (text === drafted.current) return;
-    drafted.current = text;
+    if (read === drafted.current) return;
+    drafted.current = read;
     const request = read && "request" in read ? read.request : null;
     const wasOurs = useChoice.getState().draft?.from === "line";
     if (request?.kind === "edit") useChoice.setState({ deed: null, draft: { from: "line", edits: request.edits } });
@@ -57,25 +75,57 @@ export function LineEntry({ blind }: { blind: boolean }) {
     const rest = text.slice(0, completions.from);
     type(`${rest}${rest === "" || /[\s@#~"(]$/.test(rest) ? "" : " "}${word} `);
   };
-  const enter = async (): Promise<void> => {
-    if (!read || "fault" in read) return;
-    if (read.request.kind === "edit" && (!draft || "fault" in draft)) return;
-    if (!(await doRequest(read.request))) return;
-    keepLine(text.trim());
+
+  // What is done later, in its turn, works with what the window knows then.
+  const latest = useRef({ doRequest, readText });
+  latest.current = { doRequest, readText };
+
+  const enter = (): void => {
+    const line = text.trim();
+    if (line === "") return;
+    const faulty = !read || "fault" in read || (read.request.kind === "edit" && (!draft || "fault" in draft));
+    // A line may speak of what a change before it only brings; it is read again when its turn comes.
+    if (faulty && waiting === 0) return;
+    keepLine(line);
     back.current = -1;
-    useLineText.setState({ text: "" });
+    setLine("");
     useChoice.setState({ draft: null });
+    if (read && "request" in read && isDoneHere(read.request)) {
+      void doRequest(read.request, target).then((good) => good || comeBack(line, target));
+      return;
+    }
+    if (read && "request" in read) chooseFor(read.request);
+    void enqueue(() => doInTurn(line, target));
   };
+
+  const doInTurn = async (line: string, at: LineTarget): Promise<void> => {
+    const again = latest.current.readText(line, at);
+    if (!again || "fault" in again) return comeBack(line, at, again?.fault.message);
+    try {
+      if (!(await latest.current.doRequest(again.request, at))) comeBack(line, at);
+    } catch (error) {
+      comeBack(line, at, error instanceof Error ? error.message : String(error));
+    }
+  };
+
   const recall = (by: 1 | -1): void => {
     const lines = enteredLines();
     back.current = Math.max(-1, Math.min(lines.length - 1, back.current + by));
     type(lines[back.current] ?? "");
   };
   const keys = (event: React.KeyboardEvent<HTMLInputElement>): void => {
+    if (text.trim() === "" && (event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key)) {
+      event.preventDefault();
+      event.stopPropagation();
+      void history(event.key.toLowerCase() === "y" || event.shiftKey ? "redo" : "undo");
+      return;
+    }
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "f") return;
     event.stopPropagation();
     const browsing = back.current >= 0 && enteredLines()[back.current] === text;
-    if (event.key === "Enter" && pick >= 0) takeWord(offered[pick]?.word ?? "");
-    else if (event.key === "Enter") void enter();
+    if (event.key === "Enter" && event.repeat) event.preventDefault();
+    else if (event.key === "Enter" && pick >= 0) takeWord(offered[pick]?.word ?? "");
+    else if (event.key === "Enter") enter();
     else if (event.key === "Tab" && !event.shiftKey && offered.length > 0) takeWord(offered[Math.max(0, pick)]?.word ?? "");
     else if (event.key === "ArrowUp" && (text === "" || browsing)) recall(1);
     else if (event.key === "ArrowDown" && browsing) recall(-1);
@@ -88,20 +138,31 @@ export function LineEntry({ blind }: { blind: boolean }) {
     } else return;
     event.preventDefault();
   };
-  const answer = read && "request" in read ? answerTo(read.request, show, draft, doers) : null;
+  const answer = read && "request" in read ? answerTo(read.request, show, draft, planners) : null;
   const unfinished = read !== null && "fault" in read && offered.length > 0 && read.fault.at >= completions.from;
 
   return (
-    <div className="relative flex h-11 shrink-0 items-center gap-4 border-t border-rule px-4 focus-within:border-secondary focus-within:bg-base-200">
+    <div className="relative flex h-11 shrink-0 items-center gap-3 border-t border-rule px-3 focus-within:border-secondary focus-within:bg-base-200">
       {focused && offered.length > 0 && <CompletionList words={offered} pick={pick} onTake={takeWord} />}
+      <span
+        data-testid="line-target"
+        title={
+          target.blind
+            ? "Where a line lands that names no cue: blind, in the chosen cues"
+            : "Where a line lands that names no cue: live, in hand"
+        }
+        className={`figures flex h-7 shrink-0 items-center rounded border px-2 text-[13px] ${target.blind ? "border-primary" : "border-error text-error"}`}
+      >
+        {targetWords(target)}
+      </span>
       <label htmlFor="line-entry" className="sr-only">
         Line entry
       </label>
       <div className="relative min-w-0 flex-1">
         <input
           id="line-entry"
-          className="figures w-full bg-transparent px-2 text-[15px] placeholder:text-quiet focus-visible:outline-none"
-          placeholder={blind ? "type what you want, such as  #10..12: 21..26 + 10 only" : "type what you want, such as  1..6 = 70"}
+          className="figures h-8 w-full bg-transparent px-1 text-[15px] placeholder:text-quiet focus-visible:outline-none"
+          placeholder={blind ? "such as  #10..12: 21..26 + 10 only" : "such as  1..6 = 70"}
           value={text}
           autoComplete="off"
           spellCheck={false}
@@ -121,7 +182,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
         />
         {read && "fault" in read && !unfinished && <FaultMark text={text} fault={read.fault} />}
       </div>
-      <p id="line-answer" role="status" className="max-w-[46rem] shrink-0 truncate text-[13px] text-quiet">
+      <p id="line-answer" role="status" className="line-clamp-2 max-w-[46rem] shrink-0 text-[13px] leading-[17px] text-quiet">
         {read && "fault" in read ? (
           unfinished ? (
             <>Tab: {offered[Math.max(0, pick)]?.word}</>
@@ -130,21 +191,39 @@ export function LineEntry({ blind }: { blind: boolean }) {
           )
         ) : answer ? (
           <span className={answer.fault ? "text-error" : "text-base-content"}>{answer.text}</span>
+        ) : waiting > 0 ? (
+          <span className="text-base-content">Storing {count(waiting, "change")} …</span>
         ) : (
-          <Standing held={held} />
+          <Standing />
         )}
       </p>
     </div>
   );
 }
 
-function Standing({ held }: { held: number }) {
+/** A line that was refused comes back where the line is empty; else it can be taken back into it. */
+function comeBack(line: string, target: LineTarget, why?: string): void {
+  if (useLineText.getState().text.trim() === "") {
+    setLine(line, target);
+    if (why !== undefined) notify(`Not done: ${line}\n${why}`, "trouble");
+    return;
+  }
+  notify(`Not done: ${line}${why === undefined ? "" : `\n${why}`}`, "trouble", {
+    word: "Take it back into the line",
+    run: () => putLine(line, target),
+  });
+}
+
+function Standing() {
   const channels = useChoice((choice) => choice.channels);
+  const held = useHand((state) => Object.keys(state.hand.held).length);
   const dropped = useHand((state) => Object.keys(state.hand.dropped).length);
+  const last = useLastEdit((state) => state.edit?.words);
   const { change } = useHandChange();
-  const chosen = channels.length === 0 ? "Nothing chosen" : `${count(channels.length, "light")} chosen`;
+  const chosen = channels.length === 0 ? "nothing chosen" : `${count(channels.length, "light")} chosen`;
   return (
     <>
+      {last !== undefined && <span className="text-base-content">{last}. </span>}
       {chosen}, in hand: {held === 0 ? "nothing" : count(held, "value")}
       {held === 0 && dropped > 0 && (
         <button
@@ -163,7 +242,10 @@ function Standing({ held }: { held: number }) {
 /** A line under the word that cannot be read. */
 function FaultMark({ text, fault }: { text: string; fault: LineFault }) {
   return (
-    <span aria-hidden className="figures pointer-events-none absolute inset-0 px-2 text-[15px] whitespace-pre text-transparent">
+    <span
+      aria-hidden
+      className="figures pointer-events-none absolute inset-0 flex items-center px-1 text-[15px] whitespace-pre text-transparent"
+    >
       {text.slice(0, fault.at)}
       <span className="border-b-2 border-error">{text.slice(fault.at, fault.at + fault.length) || " "}</span>
     </span>

@@ -9,13 +9,14 @@ import {
   describeEdits,
   deedWords,
   giveMoves,
+  homeMoves,
   makeEdits,
   offeredPlace,
   readEdits,
   recordSentence,
+  reportImpact,
 } from "@zm/core";
 import type { DraftOutcome } from "../choice/useDraft.ts";
-import { lookCount } from "../choice/useDraft.ts";
 import { chosenLights } from "../choice/choice.ts";
 import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useRecording } from "../hand/useRecording.ts";
@@ -30,22 +31,30 @@ export interface Answer {
 }
 
 /** What a line can be done with: each works out what it would come to before it does it. */
-export interface Doers {
+export interface LinePlanners {
   readonly recording: Pick<ReturnType<typeof useRecording>, "plan" | "warningFor" | "list" | "next">;
-  readonly updating: Pick<ReturnType<typeof useUpdating>, "cue" | "optionsFor" | "plan">;
+  readonly updating: Pick<ReturnType<typeof useUpdating>, "cue" | "optionsFor" | "plan"> & { list: { id: string } };
   readonly keeping: Pick<ReturnType<typeof useKeeping>, "paletteEdit" | "paceEdit">;
+  /** The step that undo or redo would take, in words; null for none. */
+  readonly step: (what: "undo" | "redo") => string | null;
+  /** The list that is worked on. */
+  readonly list: string;
 }
 
 /** Reads a line back in plain words with its impact, before it is made. */
-export function answerTo(request: LineRequest, { sheet }: Pick<OpenShow, "sheet">, draft: DraftOutcome, doers: Doers): Answer {
+export function answerTo(request: LineRequest, { sheet }: Pick<OpenShow, "sheet">, draft: DraftOutcome, planners: LinePlanners): Answer {
   const good = (text: string): Answer => ({ text, fault: false });
   switch (request.kind) {
     case "history":
-      return good(`Enter: ${request.what === "undo" ? "take back" : "make again"}`);
+      return good(historyWords(request.what, planners.step(request.what)));
     case "choose":
       return good("Enter chooses, Esc drops");
     case "choice":
       return good(request.what === "lit" ? "Enter chooses every light that is lit" : "Enter chooses what was chosen before");
+    case "find":
+      return good(`Enter looks for cues with "${request.text}"`);
+    case "help":
+      return good("Enter opens the help");
     case "view":
       return good(`Enter goes to ${request.view[0]?.toUpperCase()}${request.view.slice(1)}`);
     case "hand":
@@ -53,30 +62,35 @@ export function answerTo(request: LineRequest, { sheet }: Pick<OpenShow, "sheet"
     case "update":
       return request.place === undefined
         ? good("Enter opens the update sheet")
-        : updateAnswer(request, request.place, sheet, doers.updating);
+        : updateAnswer(request, request.place, sheet, planners.updating);
     case "keep":
       return unlessRefused(() => {
         const edit =
-          request.what === "palette" ? doers.keeping.paletteEdit(request) : doers.keeping.paceEdit(request.label, chosenLights());
-        return `Keeps what is in hand. ${editWords(sheet, [edit])}. Enter keeps it`;
+          request.what === "palette" ? planners.keeping.paletteEdit(request) : planners.keeping.paceEdit(request.label, chosenLights());
+        return `Keeps what is in hand. ${editWords(sheet, [edit], planners.list)}. Enter keeps it`;
       });
     case "record":
-      return recordAnswer(request, sheet, doers.recording);
+      return recordAnswer(request, sheet, planners.recording);
     case "edit":
       if (!draft) return good("");
       if ("fault" in draft) return { text: draft.fault, fault: true };
-      return good(`${outcomeWords(readEdits(request.edits), draft.outcome)}. Enter makes it, Esc drops it`);
+      return good(`${outcomeWords(sheet, readEdits(request.edits), draft.outcome, planners.list)}. Enter makes it, Esc drops it`);
   }
 }
 
 /** What edits do and how many looks they change: "Cue 6: 2 lights updated here: 3 cues look different". */
-function editWords(sheet: OpenShow["sheet"], edits: readonly EditInput[]): string {
+function editWords(sheet: OpenShow["sheet"], edits: readonly EditInput[], list: string): string {
   const read = readEdits(edits);
-  return outcomeWords(read, makeEdits(sheet, read));
+  return outcomeWords(sheet, read, makeEdits(sheet, read), list);
 }
 
-function outcomeWords(edits: readonly Edit[], outcome: Outcome): string {
-  return `${describeEdits(edits)}: ${outcome.steps.length === 0 ? "changes nothing" : lookCount(outcome)}`;
+function outcomeWords(sheet: OpenShow["sheet"], edits: readonly Edit[], outcome: Outcome, list: string): string {
+  return `${describeEdits(edits)}: ${outcome.steps.length === 0 ? "changes nothing" : reportImpact(sheet, outcome, list).summary}`;
+}
+
+function historyWords(what: "undo" | "redo", step: string | null): string {
+  if (step === null) return what === "undo" ? "There is nothing to take back" : "There is nothing to make again";
+  return `Enter ${what === "undo" ? "takes back" : "makes again"}: ${step}`;
 }
 
 /** What work says, or why the show refuses it. */
@@ -93,20 +107,23 @@ function updateAnswer(
   { selection }: Extract<LineRequest, { kind: "update" }>,
   place: UpdatePlace,
   sheet: OpenShow["sheet"],
-  updating: Doers["updating"],
+  updating: LinePlanners["updating"],
 ): Answer {
   if (updating.cue === null) return { text: "No cue is on stage; there is none to update", fault: true };
   return unlessRefused(() => {
     const edits = updating.plan(updating.optionsFor(selection), (option) => offeredPlace(option, place));
-    return `${editWords(sheet, edits)}. Enter updates`;
+    return `${editWords(sheet, edits, updating.list.id)}. Enter updates`;
   });
 }
 
 function handAnswer(deed: HandDeed, sheet: OpenShow["sheet"]): Answer {
   if (deed.do === "takeUp") return { text: "Takes up again what was dropped last. Enter does it", fault: false };
   const { channels, attributes, families } = deed.selection;
-  const whose = [channels ? lightWords(channels) : "all", ...(attributes ?? []), ...(families ?? [])].join(", ");
-  if (deed.do === "drop") return { text: `Drops from the Hand: ${whose}. Enter does it`, fault: false };
+  const named = [...(attributes ?? []), ...(families ?? [])];
+  const lights = channels ? lightWords(channels) : "all lights";
+  const whose = [lights, ...named].join(", ");
+  const whole = named.length === 0 ? `${lights}, all families` : whose;
+  if (deed.do === "drop") return { text: `Drops from the Hand: ${whole}. Enter does it`, fault: false };
   if (deed.do === "pace") return { text: `In hand, live: ${whose}, pace ${deed.pace}. Enter does it`, fault: false };
   if (deed.do === "time") {
     const times = [
@@ -116,16 +133,21 @@ function handAnswer(deed: HandDeed, sheet: OpenShow["sheet"]): Answer {
     ];
     return { text: `In hand, live: ${whose}, ${times.filter(Boolean).join(" ")}. Enter does it`, fault: false };
   }
+  const others = deed.othersOut ? ", and every other light that is lit goes out" : "";
   return unlessRefused(() => {
+    if (deed.do === "home") {
+      homeMoves(sheet.keys, deed.selection);
+      return `In hand, live: ${named.length === 0 ? `${lights}, all but the level` : whose} home${others}. Enter gives it`;
+    }
     giveMoves(sheet, deed.selection, deed.deed, () => 0);
-    return `In hand, live: ${whose} ${deedWords(deed.deed)}. Enter gives it`;
+    return `In hand, live: ${"release" in deed.deed ? whole : whose} ${deedWords(deed.deed)}${others}. Enter gives it`;
   });
 }
 
 function recordAnswer(
   { cue, wish }: Extract<LineRequest, { kind: "record" }>,
   sheet: OpenShow["sheet"],
-  recording: Doers["recording"],
+  recording: LinePlanners["recording"],
 ): Answer {
   if (cue === undefined) return { text: "Enter opens the record sheet", fault: false };
   return unlessRefused(() => {

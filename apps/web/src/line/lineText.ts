@@ -1,13 +1,50 @@
 import { create } from "zustand";
+import { chosenCues, useChoice } from "../choice/choice.ts";
+
+/** Where a line lands that names no cue: live in hand, or blind in cues of a list; and the lights that were chosen. */
+export interface LineTarget {
+  readonly blind: boolean;
+  /** The list that is worked on; null for the show's first. */
+  readonly list: string | null;
+  readonly cues: { readonly from: string; readonly to: string } | null;
+  readonly channels: readonly number[];
+}
+
+interface LineState {
+  readonly text: string;
+  /** What was chosen when the line began: it belongs to that, whatever is chosen since. Null while the line is empty. */
+  readonly began: LineTarget | null;
+  /** True where the view is one that edits blind. */
+  readonly blind: boolean;
+}
 
 /** What stands in the line entry. */
-export const useLineText = create<{ text: string }>(() => ({ text: "" }));
+export const useLineText = create<LineState>(() => ({ text: "", began: null, blind: true }));
 
-/** Puts a line into the line entry and goes there, to be finished and entered. */
-export function putLine(text: string): void {
-  useLineText.setState({ text });
+/** Where a line that begins now would land. */
+export function targetNow(): LineTarget {
+  const choice = useChoice.getState();
+  return { blind: useLineText.getState().blind, list: choice.list, cues: chosenCues(choice), channels: choice.channels };
+}
+
+/** Puts text into the line; a line that begins belongs to what is chosen then, or to the target that is given. */
+export function setLine(text: string, target?: LineTarget): void {
+  useLineText.setState(({ began }) => ({ text, began: text.trim() === "" ? null : (target ?? began ?? targetNow()) }));
+}
+
+/** Puts a line into the line entry and goes there, to be finished and entered. It begins anew, with what is chosen now. */
+export function putLine(text: string, target?: LineTarget): void {
+  setLine("");
+  setLine(text, target);
   const field = document.getElementById("line-entry");
   if (!(field instanceof HTMLInputElement)) return;
   field.focus();
   requestAnimationFrame(() => field.setSelectionRange(text.length, text.length));
+}
+
+/** Where a line lands, in a word or two: "live", "blind 3", "blind 10 to 20". */
+export function targetWords({ blind, cues }: Pick<LineTarget, "blind" | "cues">): string {
+  if (!blind) return "live";
+  if (!cues) return "blind, no cue";
+  return cues.from === cues.to ? `blind ${cues.from}` : `blind ${cues.from} to ${cues.to}`;
 }

@@ -1,40 +1,69 @@
 import { type LineRequest, type UpdateOption, type UpdatePlace, heldKeys, offeredPlace, isCueNumber } from "@zm/core";
 import { useCallback } from "react";
 import { useNavigate } from "react-router";
-import { chooseBefore, chooseLights, chosenLights, useChoice } from "../choice/choice.ts";
+import { openHelp, openSearch } from "../app/dialogs.ts";
+import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
 import { litLights } from "../give/ChooseLights.tsx";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
-import { toldOr } from "../shared/toldOr.ts";
+import { unlessRefused } from "../shared/unlessRefused.ts";
 import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
+import { atOnce } from "../show/queue.ts";
 import { useHistory, useMakeEdits, useShow } from "../show/useShow.ts";
+import { useStageLook } from "../stage/stageLook.ts";
+import type { LineTarget } from "./lineText.ts";
 
 type Asked<K extends LineRequest["kind"]> = Extract<LineRequest, { kind: K }>;
 
 /** What records, updates and keeps for the line. */
-interface LineDoers {
+interface LineMakers {
   recording: ReturnType<typeof useRecording>;
   updating: ReturnType<typeof useUpdating>;
   keeping: ReturnType<typeof useKeeping>;
 }
 
-/** Does what a line asks for; true when it was done. */
-export function useLineRequest({ recording, updating, keeping }: LineDoers): (request: LineRequest) => Promise<boolean> {
+/** Kinds of lines that ask nothing of the server and are done in the moment in which they are entered. */
+const DONE_HERE: ReadonlySet<LineRequest["kind"]> = new Set(["choose", "choice", "view", "find", "help", "hand"]);
+
+/** True for a line that is done at once and waits for nothing. */
+export function isDoneHere({ kind }: LineRequest): boolean {
+  return DONE_HERE.has(kind);
+}
+
+/** Chooses what a line speaks of, when it is entered: nothing moves the choice later, when the server has answered. */
+export function chooseFor(request: LineRequest): void {
+  if (request.kind !== "edit") return;
+  if (request.cues) useChoice.setState({ cue: request.cues.from, cueEnd: request.cues.to });
+  if (request.channels) chooseLights(request.channels);
+}
+
+/** Does what a line asks for; true when it was done. What asks the server does so at once: its turn has come. Refusals of the server come through. */
+export function useLineRequest({
+  recording,
+  updating,
+  keeping,
+}: LineMakers): (request: LineRequest, target: LineTarget) => Promise<boolean> {
   const { id, sheet } = useShow();
   const navigate = useNavigate();
   const makeEdits = useMakeEdits();
   const history = useHistory();
-  const { change, give, time, lay, drop, outputOf } = useHandChange();
+  const { change, give, home, time, lay, drop, outputOf } = useHandChange();
 
   const inHand = useCallback(
     ({ deed, channels }: Asked<"hand">): boolean => {
       if (channels) chooseLights(channels);
+      // What goes live is seen live.
+      useStageLook.setState({ shows: "stage" });
+      const others = (own: boolean): number[] =>
+        own ? litLights(sheet, outputOf).filter((channel) => !(channels ?? []).includes(channel)) : [];
       switch (deed.do) {
         case "give":
-          return give(deed.selection, deed.deed);
+          return give(deed.selection, deed.deed, others(deed.othersOut));
+        case "home":
+          return home(deed.selection, others(deed.othersOut));
         case "time":
           return time(deed.selection, deed.wish);
         case "pace":
@@ -46,7 +75,7 @@ export function useLineRequest({ recording, updating, keeping }: LineDoers): (re
           return true;
       }
     },
-    [sheet, change, give, time, lay, drop],
+    [sheet, outputOf, change, give, home, time, lay, drop],
   );
 
   const record = async ({ cue, wish }: Asked<"record">): Promise<boolean> => {
@@ -59,8 +88,8 @@ export function useLineRequest({ recording, updating, keeping }: LineDoers): (re
       notify(number === undefined ? "No number is free behind the cue on stage" : `${number} is not a cue number`, "trouble");
       return false;
     }
-    const plan = toldOr(() => recording.plan({ ...wish, cue: number }));
-    return plan !== undefined && recording.make(plan);
+    const plan = unlessRefused(() => recording.plan({ ...wish, cue: number }));
+    return plan !== undefined && recording.make(plan, atOnce);
   };
 
   const update = async ({ place, selection }: Asked<"update">): Promise<boolean> => {
@@ -74,35 +103,29 @@ export function useLineRequest({ recording, updating, keeping }: LineDoers): (re
     }
     const placeOf = (option: UpdateOption): UpdatePlace => offeredPlace(option, place);
     const options = updating.optionsFor(selection);
-    return toldOr(() => updating.plan(options, placeOf)) !== undefined && updating.make(options, placeOf);
+    return unlessRefused(() => updating.plan(options, placeOf)) !== undefined && updating.make(options, placeOf, atOnce);
   };
 
-  const keep = (asked: Asked<"keep">): Promise<boolean> => {
-    if (asked.what === "palette") return keeping.keepPalette(asked);
-    return keeping.keepPace(asked.label, chosenLights());
-  };
-
-  const edit = async ({ edits, cues, channels }: Asked<"edit">): Promise<boolean> => {
-    if (!(await makeEdits(edits))) return false;
-    useChoice.setState({ draft: null, ...(cues ? { cue: cues.from, cueEnd: cues.to } : {}) });
-    if (channels) chooseLights(channels);
-    return true;
-  };
-
-  return async (request) => {
+  return async (request, target) => {
     switch (request.kind) {
       case "history":
-        return history(request.what);
+        return history(request.what, atOnce);
       case "choose":
         if (request.channels) chooseLights(request.channels);
         if (request.cues) useChoice.setState({ cue: request.cues.from, cueEnd: request.cues.to });
         return true;
       case "choice":
         if (request.what === "lit") chooseLights(litLights(sheet, outputOf));
-        else chooseBefore();
+        else chooseBefore(request.steps ?? 1);
         return true;
       case "view":
         void navigate(`/show/${id}/${request.view}`);
+        return true;
+      case "find":
+        openSearch(request.text);
+        return true;
+      case "help":
+        openHelp();
         return true;
       case "hand":
         return inHand(request);
@@ -111,9 +134,10 @@ export function useLineRequest({ recording, updating, keeping }: LineDoers): (re
       case "update":
         return update(request);
       case "keep":
-        return keep(request);
+        if (request.what === "palette") return keeping.keepPalette(request, atOnce);
+        return keeping.keepPace(request.label, target.channels.length > 0 ? target.channels : undefined, atOnce);
       case "edit":
-        return edit(request);
+        return makeEdits(request.edits, atOnce);
     }
   };
 }

@@ -1,7 +1,7 @@
-import type { EditInput } from "@zm/core";
+import { type EditInput, listOf } from "@zm/core";
 import { useMemo, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { lookCount, outcomeOf } from "../choice/useDraft.ts";
+import { outcomeOf, summaryOf } from "../choice/useDraft.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { InUse } from "./InUse.tsx";
 
@@ -43,7 +43,13 @@ export function EntryForm({ label, edits, removals, children }: EntryFormProps) 
           Save
         </button>
         <span role="status" className={outcome && "fault" in outcome ? "text-error" : "text-quiet"}>
-          {outcome === null ? "" : "fault" in outcome ? outcome.fault : good ? `Saving it: ${lookCount(outcome.outcome)}.` : ""}
+          {outcome === null
+            ? ""
+            : "fault" in outcome
+              ? outcome.fault
+              : good
+                ? `Saving it: ${summaryOf(sheet, outcome.outcome, listOf(sheet).id)}.`
+                : ""}
         </span>
         {good && edits && outcome.outcome.impact.looks.length > 0 && (
           <button

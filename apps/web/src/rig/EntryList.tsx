@@ -26,7 +26,7 @@ export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, ch
               >
                 {mark}
                 <span className="min-w-0 flex-1 truncate">{name}</span>
-                <span className="figures text-[12px] font-normal text-quiet">{about}</span>
+                <span className="figures text-[13px] font-normal text-quiet">{about}</span>
               </button>
             </li>
           ))}

@@ -149,7 +149,7 @@ function OneField({
           </button>
         </span>
       </label>
-      <span className="text-[12px] text-quiet">{hint}</span>
+      <span className="text-[13px] text-quiet">{hint}</span>
     </form>
   );
 }

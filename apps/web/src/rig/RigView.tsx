@@ -41,7 +41,7 @@ export default function RigView() {
               to={`/show/${id}/rig/${path}`}
               className={`flex items-center gap-1.5 border-b-2 px-3 text-[14px] ${path === tab ? "border-secondary text-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
             >
-              {word} <span className="figures text-[12px]">{counts[path]}</span>
+              {word} <span className="figures text-[13px]">{counts[path]}</span>
             </NavLink>
           ))}
         </nav>

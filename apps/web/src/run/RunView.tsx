@@ -1,10 +1,10 @@
-import { type ListSheet, type Playback, cueDuration, nextRow } from "@zm/core";
+import { type ListSheet, type Playback, cueDuration, nextRow, standingCue } from "@zm/core";
 import { Pause, Play, SkipBack } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useChoice } from "../choice/choice.ts";
 import { tellTrouble } from "../shared/notices.ts";
-import { readSeconds } from "../shared/readSeconds.ts";
+import { NO_TIME, readSeconds } from "../shared/readSeconds.ts";
 import { clockTime, seconds, triggerWords } from "../shared/words.ts";
 import { type Press, type RunState, api } from "../show/api.ts";
 import { listNow, useLive } from "../show/live.ts";
@@ -97,9 +97,11 @@ function GoTo({ press }: { press: (press: Press) => Promise<void> }) {
   const chosen = useChoice((choice) => choice.cueEnd);
   const [typed, setTyped] = useState<string | null>(null);
   const [time, setTime] = useState("");
+  const [wrong, setWrong] = useState(false);
   const cue = typed ?? chosen ?? "";
   const goTo = (atOnce: boolean): void => {
     const own = atOnce ? 0 : readSeconds(time);
+    setWrong(own === undefined);
     if (cue === "" || own === undefined) return;
     void press({ press: "goto", cue, ...(own === null ? {} : { time: own }) });
     setTyped(null);
@@ -122,9 +124,14 @@ function GoTo({ press }: { press: (press: Press) => Promise<void> }) {
       <input
         aria-label="In seconds"
         placeholder="its time"
-        className="input input-sm figures w-20 bg-base-200 px-2"
+        aria-invalid={wrong}
+        title={wrong ? `This ${NO_TIME}` : undefined}
+        className="input input-sm figures w-20 bg-base-200 px-2 aria-invalid:border-error aria-invalid:text-error"
         value={time}
-        onChange={(event) => setTime(event.target.value)}
+        onChange={(event) => {
+          setTime(event.target.value);
+          setWrong(false);
+        }}
       />
       <button type="submit" className="btn btn-sm border-neutral px-2.5">
         Go to
@@ -148,7 +155,8 @@ function OnStage({ list, run }: { list: ListSheet; run: RunState | null }) {
     );
   }
   const { playback, clock } = run;
-  const cue = list.cues.find((each) => each.number === playback.cue);
+  const { cue: stands, gone } = standingCue(playback, list);
+  const cue = list.cues.find((each) => each.number === stands);
   const elapsed = time - playback.firedAt;
   const left = Math.max(0, playback.duration - elapsed);
   const done = playback.duration > 0 ? Math.min(1, elapsed / playback.duration) : 1;
@@ -160,9 +168,9 @@ function OnStage({ list, run }: { list: ListSheet; run: RunState | null }) {
       </p>
       <p className="flex items-baseline gap-3">
         <span className="figures shrink-0 text-[30px] leading-9 font-bold text-primary" data-testid="on-stage">
-          {playback.cue}
+          {stands ?? "–"}
         </span>
-        <span className="min-w-0 flex-1 truncate text-[24px] font-bold">{cue?.label}</span>
+        <span className="min-w-0 flex-1 truncate text-[24px] font-bold">{gone ? "the cue behind it is deleted" : cue?.label}</span>
         <span className="figures shrink-0 text-[30px] leading-9">{clockTime(left)}</span>
       </p>
       <div

@@ -110,6 +110,11 @@ export function ScoreView() {
     return () => sized.disconnect();
   }, []);
 
+  const looked = useChoice((each) => each.lookedAt);
+  useEffect(() => {
+    const row = looked?.list === list.id ? findRow(list, looked.cue) : -1;
+    if (row >= 0) rows.scrollToIndex(row, { align: "auto" });
+  }, [looked]);
   const focusRow = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   useEffect(() => {
     if (focusRow >= 0 && !dragging) rows.scrollToIndex(focusRow, { align: "auto" });
@@ -158,6 +163,7 @@ export function ScoreView() {
       <LensSwitch />
       <div
         ref={scroller}
+        id="score"
         role="grid"
         aria-label="Score"
         aria-rowcount={list.cues.length + 1}

@@ -1,6 +1,17 @@
-import { type ListSheet, columnOf, entryAt, isRelease, moveIndexAt, moveTiming, paletteOf, threadsOf, traceOf, type Key } from "@zm/core";
+import {
+  type ListSheet,
+  columnOf,
+  entryAt,
+  moveIndexAt,
+  moveTiming,
+  paletteOf,
+  threadsOf,
+  traceOf,
+  type Key,
+  unsetBecause,
+} from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
-import { plain } from "../choice/impactWords.ts";
+import { plain } from "../shared/plain.ts";
 import { cueName } from "../shared/words.ts";
 import { timesInRow } from "./cellTimes.ts";
 import { lensKeys } from "./cells.ts";
@@ -37,10 +48,19 @@ function moveWords(list: ListSheet, key: Key, row: number): string {
 }
 
 function unsetWords(list: ListSheet, key: Key, row: number, stored: boolean): string {
-  const { spec } = entryAt(list, key, row);
-  if (stored && spec !== undefined && isRelease(spec)) return "let go by this cue";
-  if (stored) return "its palette has no value for this light";
-  return list.tracking[row]?.wall ? "stopped by the wall of this cue" : "nothing has set it yet";
+  const because = unsetBecause(list, key, row);
+  if (because.why === "never") return "nothing has set it yet";
+  const cue = because.row === row ? "this cue" : `cue ${cueName(list.cues[because.row])}`;
+  switch (because.why) {
+    case "wall":
+      return `stopped by the wall of ${cue}`;
+    case "released":
+      return `let go by ${cue}`;
+    case "palette":
+      return stored ? "its palette has no value for this light" : `the palette in ${cue} has no value for this light`;
+    case "kept":
+      return `${cue} kept it to itself`;
+  }
 }
 
 function endWords(list: ListSheet, key: Key, last: number): string {

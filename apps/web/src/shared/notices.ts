@@ -5,7 +5,7 @@ export interface Notice {
   text: string;
   kind: "word" | "trouble";
   /** Something that can still be done about it. */
-  action?: { word: string; run: () => void } | undefined;
+  action?: { word: string; run: () => unknown } | undefined;
 }
 
 interface Notices {
@@ -21,12 +21,17 @@ export const useNotices = create<Notices>((set) => ({
   drop: (id) => set(({ notices }) => ({ notices: notices.filter((notice) => notice.id !== id) })),
 }));
 
-/** Tells the user something; trouble stays until it is put away, a word goes by itself. */
+/** How long a notice stays, milliseconds: trouble longer than a word; what offers to do something about it longest. */
+const STAYS = { word: 5000, trouble: 20_000, asking: 60_000 };
+const MOST = 5;
+
+/** Tells the user something. It leaves by itself. */
 export function notify(text: string, kind: Notice["kind"] = "word", action?: Notice["action"]): void {
   count += 1;
   const id = count;
-  useNotices.setState(({ notices }) => ({ notices: [...notices.slice(-2), { id, text, kind, action }] }));
-  if (kind === "word") setTimeout(() => useNotices.getState().drop(id), action ? 9000 : 4000);
+  useNotices.setState(({ notices }) => ({ notices: [...notices.slice(1 - MOST), { id, text, kind, action }] }));
+  const stays = kind === "trouble" && action ? STAYS.asking : action ? STAYS.trouble : STAYS[kind];
+  setTimeout(() => useNotices.getState().drop(id), stays);
 }
 
 /** Tells what went wrong, in the words of whoever threw it. */

@@ -11,8 +11,10 @@ export function timeIn(times: PartTimes | undefined, of: Timed, what: "time" | "
   return what === "time" ? times?.[of]?.fade : times?.[of]?.delay;
 }
 
-/** The change that gives a part one time, or with null takes it away. */
-export function timePatch(of: Timed, what: "time" | "delay", value: number | null): TimesPatch {
-  if (of === "up" || of === "down") return { [what === "time" ? of : (`${of}Delay` as const)]: value };
-  return { [of]: what === "time" ? { fade: value } : { delay: value } };
+/** The change that gives a part one time, or with null takes it away; `delay` is what was written behind a time. Seconds. */
+export function timePatch(of: Timed, what: "time" | "delay", value: number | null, delay?: number): TimesPatch {
+  const behind = delay === undefined ? {} : { delay };
+  if (of === "up" || of === "down")
+    return { [what === "time" ? of : (`${of}Delay` as const)]: value, ...(delay === undefined ? {} : { [`${of}Delay` as const]: delay }) };
+  return { [of]: what === "time" ? { fade: value, ...behind } : { delay: value } };
 }

@@ -1,14 +1,11 @@
-import { notify } from "./notices.ts";
+import { readTime } from "@zm/core";
 
-export const NO_TIME = "is not a time; write seconds such as 3 or 2.5, or 1:30";
+/** What is told of a text that is no time. */
+export const NO_TIME = "is not a time; write seconds such as 3 or 2.5, 1:30, or with a delay 2+1";
 
-/** Reads a time in seconds as typed: "3", "2,5", "1:30". Null clears; undefined, after telling the user, for anything else. */
+/** Reads a time as typed into a field that has no delay: null for an emptied field, undefined for what is no time. Seconds. */
 export function readSeconds(text: string): number | null | undefined {
-  const plain = text.trim().replace(",", ".").replace(/\s*s$/, "");
-  if (plain === "") return null;
-  const minutes = /^(\d+):(\d{1,2}(?:\.\d+)?)$/.exec(plain);
-  const value = minutes ? Number(minutes[1]) * 60 + Number(minutes[2]) : Number(plain);
-  if (Number.isFinite(value) && value >= 0 && value <= 86_400) return value;
-  notify(`"${text}" ${NO_TIME}`, "trouble");
-  return undefined;
+  if (text.trim() === "") return null;
+  const time = readTime(text);
+  return time === undefined || time.delay !== undefined ? undefined : time.seconds;
 }

@@ -1,58 +1,76 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
+import { useNavigate } from "react-router";
 import { type Socket, io } from "socket.io-client";
-import { create } from "zustand";
-import { type ListClock, listTime } from "@zm/core";
 import { leaveHand, takeHandNews } from "../hand/handStore.ts";
-import type { EditNews, HandNews, RunState } from "./api.ts";
+import { notify } from "../shared/notices.ts";
+import type { EditNews, HandNews, HistoryNews, RunState } from "./api.ts";
+import { leaveHistory, takeHistory } from "./historyStore.ts";
+import { useLastEdit } from "./lastEdit.ts";
 import { rememberOpened } from "./lastOpened.ts";
+import { here, takeRun, useLive } from "./liveStore.ts";
 import { catchUp, takeNews } from "./useShow.ts";
+
+export { listNow, serverNow, useLive } from "./liveStore.ts";
 
 interface FromServer {
   edit: (news: EditNews) => void;
   run: (state: RunState) => void;
   hand: (news: HandNews) => void;
+  history: (news: HistoryNews) => void;
+  database: (away: boolean) => void;
+  removed: (show: number) => void;
 }
 interface ToServer {
   watch: (show: number, reply: (answer: { revision: number } | { error: string }) => void) => void;
   clock: (reply: (now: number) => void) => void;
 }
 
-/** What this window hears live: where the list stands, how far its clock is from the server's, whether the line is up. */
-interface Live {
-  run: RunState | null;
-  connected: boolean;
-  /** Milliseconds to add to this window's clock to have the server's. */
-  ahead: number;
-}
+/** How long a window waits before it asks again to watch a show that could not be opened; milliseconds. */
+const AGAIN = 1000;
 
-export const useLive = create<Live>(() => ({ run: null, connected: false, ahead: 0 }));
-
-/** Keeps the line to the server while a show is open. */
-export function useLiveShow(show: number): void {
+/** Keeps the line to the server while a show is open. `main` is the list that runs it. */
+export function useLiveShow(show: number, main: string): void {
   const client = useQueryClient();
+  const navigate = useNavigate();
+  useEffect(() => useLive.setState({ main }), [main]);
   useEffect(() => {
     rememberOpened(show);
     const socket: Socket<FromServer, ToServer> = io({ transports: ["websocket"] });
-    socket.on("connect", () => {
+    let again: ReturnType<typeof setTimeout> | undefined;
+    const watch = (): void => {
       socket.emit("watch", show, (answer) => {
         if ("revision" in answer) void catchUp(client, show);
+        else again = setTimeout(watch, AGAIN);
       });
+    };
+    socket.on("connect", () => {
+      watch();
       void setClock(socket);
       useLive.setState({ connected: true });
     });
     socket.on("disconnect", () => useLive.setState({ connected: false }));
     socket.on("edit", (news) => void takeNews(client, news));
-    socket.on("run", (run) => useLive.setState({ run }));
+    socket.on("run", takeRun);
     socket.on("hand", takeHandNews);
+    socket.on("history", takeHistory);
+    socket.on("database", (databaseAway) => useLive.setState({ databaseAway }));
+    socket.on("removed", () => {
+      notify("This show has been removed in another window");
+      void client.invalidateQueries({ queryKey: ["shows"] });
+      void navigate("/");
+    });
     const ticking = setInterval(() => void setClock(socket), 30_000);
     return () => {
       clearInterval(ticking);
+      clearTimeout(again);
       socket.close();
       useLive.setState({ run: null, connected: false });
+      useLastEdit.setState({ edit: null });
       leaveHand();
+      leaveHistory();
     };
-  }, [client, show]);
+  }, [client, navigate, show]);
 }
 
 /** Sets the window's clock by the quickest of a few questions. */
@@ -65,18 +83,4 @@ async function setClock(socket: Socket<FromServer, ToServer>): Promise<void> {
     if (trip < best.trip) best = { trip, ahead: server + trip / 2 - here() };
   }
   useLive.setState({ ahead: best.ahead });
-}
-
-function here(): number {
-  return performance.timeOrigin + performance.now();
-}
-
-/** Milliseconds of the server's clock now. */
-export function serverNow(ahead: number): number {
-  return here() + ahead;
-}
-
-/** The running list's own time now, in seconds. */
-export function listNow(clock: ListClock, ahead: number): number {
-  return listTime(clock, here() + ahead);
 }

@@ -3,22 +3,27 @@ import { type EditInput, type ListSheet, type ShowSheet, listOf, readShow, sheet
 import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
-import { type EditNews, api } from "./api.ts";
+import { takeHandNews } from "../hand/handStore.ts";
+import { type EditNews, type RunningEdits, api } from "./api.ts";
+import { WINDOW, currentGesture } from "./gesture.ts";
+import { takeHistory, useHistoryStore } from "./historyStore.ts";
+import { useLastEdit } from "./lastEdit.ts";
+import { takeRun } from "./liveStore.ts";
+import { type Runner, enqueue } from "./queue.ts";
 
 /** The open show as this window has it. */
 export interface OpenShow {
   readonly id: number;
   readonly revision: number;
   readonly sheet: ShowSheet;
-  readonly canUndo: string | null;
-  readonly canRedo: string | null;
 }
 
 const keyOf = (id: number): readonly unknown[] => ["show", id];
 
 async function openShow(id: number): Promise<OpenShow> {
-  const { show, ...rest } = await api.show(id);
-  return { id, ...rest, sheet: sheetOf(readShow(show)) };
+  const { show, revision, history } = await api.show(id);
+  takeHistory(history);
+  return { id, revision, sheet: sheetOf(readShow(show)) };
 }
 
 /** Loads a show and keeps it; news of edits change it in place. */
@@ -35,28 +40,29 @@ export function useOpenShow(id: number) {
 
 /** Takes news into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
 export async function takeNews(client: QueryClient, news: EditNews): Promise<void> {
+  takeHistory(news.history);
   const known = client.getQueryData<OpenShow>(keyOf(news.show));
   if (!known || news.revision <= known.revision) return;
   if (news.revision > known.revision + 1) return catchUp(client, news.show);
   try {
     const sheet = takeSteps(known.sheet, news.steps);
-    client.setQueryData<OpenShow>(keyOf(news.show), {
-      id: known.id,
-      revision: news.revision,
-      sheet,
-      canUndo: news.canUndo,
-      canRedo: news.canRedo,
-    });
+    client.setQueryData<OpenShow>(keyOf(news.show), { id: known.id, revision: news.revision, sheet });
+    const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[news.kind];
+    useLastEdit.setState({ edit: { words: `${verb}${news.summary}`, before: known.sheet, after: sheet, steps: news.steps } });
   } catch {
     await client.invalidateQueries({ queryKey: keyOf(news.show) });
   }
 }
 
-/** Asks for every edit after the revision that the window has. */
+/** Asks for every edit after the revision that the window has; where that cannot be answered the whole show is read anew. */
 export async function catchUp(client: QueryClient, id: number): Promise<void> {
   const known = client.getQueryData<OpenShow>(keyOf(id));
   if (!known) return;
-  for (const news of await api.editsAfter(id, known.revision)) await takeNews(client, news);
+  try {
+    for (const news of await api.editsAfter(id, known.revision)) await takeNews(client, news);
+  } catch {
+    await client.invalidateQueries({ queryKey: keyOf(id) });
+  }
 }
 
 export const ShowContext = createContext<OpenShow | null>(null);
@@ -87,48 +93,87 @@ export function useMainList(): ListSheet {
   return listOf(useShow().sheet);
 }
 
-let lastSent: Promise<unknown> = Promise.resolve();
-
-/** Makes edits on the show, in the order in which they are asked for; a refusal is told to the user and gives false. */
-export function useMakeEdits(): (edits: readonly EditInput[]) => Promise<boolean> {
-  const { id } = useShow();
-  const client = useQueryClient();
-  return useCallback(
-    (edits) => {
-      performance.mark("edit-sent");
-      const sent = lastSent.then(() => told(async () => takeNews(client, await api.edit(id, revisionOf(client, id), edits))));
-      lastSent = sent;
-      return sent;
-    },
-    [client, id],
-  );
-}
-
 /** The revision that the window shows now; an edit waits for the window's own edits before it. */
 function revisionOf(client: QueryClient, id: number): number {
   return client.getQueryData<OpenShow>(keyOf(id))?.revision ?? 0;
 }
 
-/** Takes back the newest edit, or makes again what was taken back. */
-export function useHistory(): (what: "undo" | "redo") => Promise<boolean> {
+/** Makes edits on the show, in the order in which they are asked for; a refusal is told to the user and gives false. */
+export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => Promise<boolean> {
   const { id } = useShow();
   const client = useQueryClient();
   return useCallback(
-    (what) =>
-      told(async () => {
-        const news = await api[what](id);
-        await takeNews(client, news);
-        notify(what === "undo" ? `Taken back: ${news.summary}` : `Made again: ${news.summary}`);
-      }),
+    (edits, run = enqueue) => {
+      performance.mark("edit-sent");
+      const gesture = currentGesture();
+      return done(
+        run(async () => takeNews(client, await api.edit(id, revisionOf(client, id), edits, gesture))),
+        run,
+      );
+    },
     [client, id],
   );
 }
 
-async function told(work: () => Promise<unknown>): Promise<boolean> {
+/** Makes a record or an update while the list runs: the edit, the Hand and where the list stands are one command of the server. */
+export function useMakeRunningEdits(): (running: RunningEdits, run?: Runner) => Promise<boolean> {
+  const { id } = useShow();
+  const client = useQueryClient();
+  return useCallback(
+    (running, run = enqueue) => {
+      const gesture = currentGesture();
+      return done(
+        run(async () => {
+          const reply = await api.editRunning(id, revisionOf(client, id), running, gesture);
+          await takeNews(client, reply.edit);
+          takeHandNews(reply.hand);
+          takeRun(reply.run);
+        }),
+        run,
+      );
+    },
+    [client, id],
+  );
+}
+
+/** The step of another window that was named and may be taken back by pressing once more. */
+let named: string | null = null;
+
+/** Takes back the newest step over show and Hand, or makes again what was taken back. A step of another window is named first and taken back when asked again. */
+export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<boolean> {
+  const { id } = useShow();
+  const client = useQueryClient();
+  return useCallback(
+    (what, run = enqueue) =>
+      done(
+        run(async () => {
+          const step = useHistoryStore.getState()[what];
+          if (!step) return notify(what === "undo" ? "There is nothing to take back" : "There is nothing to make again");
+          const verb = what === "undo" ? "take it back" : "make it again";
+          if (step.window !== WINDOW && step.window !== null && named !== step.id) {
+            named = step.id;
+            return notify(`Another window did this: ${step.words}. Press once more to ${verb}`);
+          }
+          named = null;
+          const reply = await api.step(id, what, step.id);
+          if (reply.edit) await takeNews(client, reply.edit);
+          takeHandNews(reply.hand);
+          takeHistory(reply.history);
+          notify(what === "undo" ? `Taken back: ${reply.words}` : `Made again: ${reply.words}`);
+        }),
+        run,
+      ),
+    [client, id],
+  );
+}
+
+/** Waits for work. A refusal is told to the user and gives false; work that another piece does in its own turn hands the refusal on to it. */
+async function done(work: Promise<unknown>, run: Runner): Promise<boolean> {
   try {
-    await work();
+    await work;
     return true;
   } catch (error) {
+    if (run !== enqueue) throw error;
     tellTrouble(error);
     return false;
   }

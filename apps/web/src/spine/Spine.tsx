@@ -1,9 +1,10 @@
-import { type Cue, type ListSheet, cueDuration } from "@zm/core";
+import { type Cue, type ListSheet, cueDuration, readTime } from "@zm/core";
 import { Play, Split } from "lucide-react";
 import { useState } from "react";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
 import { EditableText } from "../shared/EditableText.tsx";
-import { readSeconds } from "../shared/readSeconds.ts";
+import { NO_TIME } from "../shared/readSeconds.ts";
+import { readTrigger } from "../shared/readTrigger.ts";
 import { lasts, seconds, triggerWords, upDown } from "../shared/words.ts";
 import { useLive } from "../show/live.ts";
 import { useMakeEdits } from "../show/useShow.ts";
@@ -39,13 +40,13 @@ export function SpineHeader({ width }: { width: number }) {
           <span role="columnheader" className="w-[44px] shrink-0 text-right">
             up
           </span>
-          <span role="columnheader" className="w-[44px] shrink-0 text-right">
+          <span role="columnheader" className="w-[46px] shrink-0 text-right">
             down
           </span>
         </>
       )}
       {width > SLIM && (
-        <span role="columnheader" className="w-[46px] shrink-0 pr-3 text-right">
+        <span role="columnheader" className="w-[56px] shrink-0 pr-3 text-right">
           lasts
         </span>
       )}
@@ -68,17 +69,25 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
   const chosen = useChoice((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
   const onStage = useLive((live) => live.run?.playback.cue === cue?.number && cue !== undefined);
   const makeEdits = useMakeEdits();
-  const [editing, setEditing] = useState<"label" | "up" | "down" | null>(null);
+  const [editing, setEditing] = useState<"label" | "follow" | "up" | "down" | null>(null);
   if (!cue) return null;
   const { up, down } = upDown(cue);
   const range = { list: list.id, from: cue.number, to: cue.number };
   const times = width > NARROW;
   const setTime = (name: "up" | "down", text: string): void => {
-    const value = readSeconds(text);
+    const read = text === "" ? { seconds: null, delay: null } : readTime(text);
     setEditing(null);
-    if (value !== undefined) void makeEdits([{ op: "setTimes", ...range, part: 1, set: { [name]: value } }]);
+    if (!read) return;
+    const delay = read.delay === undefined ? {} : { [`${name}Delay`]: read.delay };
+    void makeEdits([{ op: "setTimes", ...range, part: 1, set: { [name]: read.seconds, ...delay } }]);
   };
-  const open = (what: "label" | "up" | "down") => (): void => {
+  const setTrigger = (text: string): void => {
+    const trigger = readTrigger(text);
+    setEditing(null);
+    if (trigger !== undefined && triggerWords(trigger ?? undefined) !== triggerWords(cue.trigger))
+      void makeEdits([{ op: "setCue", ...range, trigger }]);
+  };
+  const open = (what: "label" | "follow" | "up" | "down") => (): void => {
     if (editable) setEditing(what);
   };
   return (
@@ -122,18 +131,35 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
       {width > BARE && (
         <span
           role="gridcell"
-          className={`figures shrink-0 truncate text-[12px] text-secondary ${cue.trigger?.type === "follow" ? "w-[86px]" : ""}`}
+          title={editable ? "Double click: end + 2, go + 2, or nothing for a Go" : undefined}
+          className={`figures h-6 shrink-0 truncate text-[13px] leading-6 text-secondary ${editing === "follow" || cue.trigger?.type === "follow" ? "w-[90px]" : "w-[28px]"} ${editing === "follow" ? "overflow-visible" : ""}`}
+          onDoubleClick={open("follow")}
         >
-          {triggerWords(cue.trigger)}
+          {editing === "follow" ? (
+            <EditableText
+              label={`What cue ${cue.number} follows`}
+              value={triggerWords(cue.trigger)}
+              check={(text) => (readTrigger(text) === undefined ? "Write end + 2 or go + 2, seconds; nothing waits for a Go" : undefined)}
+              onDone={(text) => (text === undefined ? setEditing(null) : setTrigger(text))}
+            />
+          ) : (
+            triggerWords(cue.trigger)
+          )}
         </span>
       )}
       {times &&
         (["up", "down"] as const).map((name) => (
-          <span key={name} role="gridcell" className="figures w-[44px] shrink-0 text-right" onDoubleClick={open(name)}>
+          <span
+            key={name}
+            role="gridcell"
+            className={`figures h-6 shrink-0 text-right leading-6 ${name === "up" ? "w-[44px]" : "w-[46px]"}`}
+            onDoubleClick={open(name)}
+          >
             {editing === name ? (
               <EditableText
                 label={`${name} time of cue ${cue.number}`}
-                value={String(cue.parts[0]?.times[name] ?? "")}
+                value={name === "up" ? up : down}
+                check={(text) => (text === "" || readTime(text) ? undefined : `This ${NO_TIME}`)}
                 onDone={(text) => (text === undefined ? setEditing(null) : setTime(name, text))}
               />
             ) : name === "up" ? (
@@ -146,7 +172,7 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
       {width > SLIM && (
         <span
           role="gridcell"
-          className="figures w-[46px] shrink-0 pr-3 text-right text-quiet"
+          className="figures w-[56px] shrink-0 pr-3 text-right text-quiet"
           title={`Cue ${cue.number} is complete ${seconds(cueDuration(list, row))} s after its Go`}
         >
           {lasts(list, row)}
@@ -173,7 +199,7 @@ function CueTags({ cue }: { cue: Cue }) {
 
 function Tag({ title, children }: { title: string; children: React.ReactNode }) {
   return (
-    <span title={title} className="shrink-0 rounded border border-neutral px-1 text-[11px] leading-4 font-normal text-quiet">
+    <span title={title} className="shrink-0 rounded border border-neutral px-1 text-[13px] leading-4 font-normal text-quiet">
       {children}
     </span>
   );

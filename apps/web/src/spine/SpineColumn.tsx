@@ -19,7 +19,12 @@ export function SpineColumn({ follow, width = 320, main = false }: { follow?: st
     scrollPaddingStart: 40,
   });
   const cueEnd = useChoice((choice) => choice.cueEnd);
+  const looked = useChoice((choice) => choice.lookedAt);
   const shown = follow ?? cueEnd;
+  useEffect(() => {
+    const row = looked?.list === list.id ? findRow(list, looked.cue) : -1;
+    if (row >= 0) rows.scrollToIndex(row, { align: "auto" });
+  }, [looked]);
   useEffect(() => {
     const row = shown === null ? -1 : findRow(list, shown);
     if (row >= 0) rows.scrollToIndex(row, { align: follow ? "center" : "auto" });

@@ -1,9 +1,10 @@
 import { findRow } from "@zm/core";
-import { useCallback, useRef } from "react";
+import { useCallback, useMemo, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { cueName } from "../shared/words.ts";
+import { stageWords } from "../app/StageStatus.tsx";
 import { useLive } from "../show/live.ts";
-import { useList, useShow } from "../show/useShow.ts";
+import { useList, useMainList, useShow } from "../show/useShow.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { type Painted, StagePicture } from "./StagePicture.tsx";
@@ -20,24 +21,21 @@ export default function StageView() {
   const { sheet } = useShow();
   const cue = useChoice((choice) => choice.cueEnd);
   const { shows, view, haze, labels } = useStageLook();
-  const stageCue = useLive((live) => live.run?.playback.cue ?? null);
+  const main = useMainList();
+  const run = useLive((live) => live.run);
   const row = cue === null ? -1 : findRow(list, cue);
   const blind = shows === "cue" && row >= 0;
   const painted = useRef<Painted | null>(null);
   const pointer = useStagePointer(painted, !blind);
-  const outputs = useCallback(() => (blind ? blindOutputs(list, row) : liveOutputs(sheet)), [blind, list, row, sheet]);
-  const caption = blind
-    ? `Cue ${cueName(list.cues[row])}, blind`
-    : stageCue === null
-      ? "On stage, nothing fired"
-      : `On stage, cue ${stageCue}`;
+  const resting = useMemo(() => (blind ? blindOutputs(list, row) : undefined), [blind, list, row]);
+  const outputs = useCallback(() => resting ?? liveOutputs(sheet), [resting, sheet]);
+  const caption = blind ? `Cue ${cueName(list.cues[row])}, blind` : `On stage, ${stageWords(main, run?.playback)}`;
 
   return (
     <div className="flex h-full">
       <SpineColumn width={SPINE} />
       <div className="flex min-w-0 flex-1 flex-col bg-black" data-theme="desk">
         <div className="flex h-9 shrink-0 items-center gap-2 border-b border-rule bg-base-100 px-3 text-base-content">
-          <span className="min-w-0 flex-1 truncate">{caption}</span>
           <div role="group" aria-label="What the picture shows" className="flex gap-1">
             <Toggle pressed={!blind} onClick={() => useStageLook.setState({ shows: "stage" })}>
               On stage
@@ -69,6 +67,7 @@ export default function StageView() {
               onChange={(event) => useStageLook.setState({ haze: Number(event.target.value) })}
             />
           </label>
+          <span className="min-w-0 flex-1 truncate pl-2 text-quiet">{caption}</span>
         </div>
         <div className="min-h-0 flex-1">
           <StagePicture

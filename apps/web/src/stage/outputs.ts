@@ -1,4 +1,4 @@
-import { type Hand, type Key, type ListSheet, type Playback, type ShowSheet, entryAt, handOutput, keyAt, outputAt } from "@zm/core";
+import { type Hand, type Key, type ListSheet, type Playback, type ShowSheet, handOutput, keyAt, outputAt, stageAtRest } from "@zm/core";
 import { useHand } from "../hand/handStore.ts";
 import { listNow, serverNow, useLive } from "../show/live.ts";
 import type { Outputs } from "./scene.ts";
@@ -36,11 +36,11 @@ export function keyOutputNow(sheet: ShowSheet, key: Key): number {
   return keyOutputAt(thisMoment(), sheet, key);
 }
 
-/** The finished look of a cue, as the stage would stand when it is complete. */
+/** The stage at rest in a cue, as it stands after running there: what the cue does not say rests where it was put last. */
 export function blindOutputs(list: ListSheet, row: number): Outputs {
+  const values = stageAtRest(list, row);
   return (channel, attribute, home) => {
     const key = keyAt(list.keys, channel, attribute);
-    const value = key && row >= 0 ? entryAt(list, key, row).value : Number.NaN;
-    return Number.isNaN(value) ? home : value;
+    return key ? (values[key.ordinal] ?? home) : home;
   };
 }

@@ -2,6 +2,7 @@ import type { Light } from "@zm/core";
 import { type LightField, addBeam, addPool, developField, lightField } from "./lightField.ts";
 import { paintPlanSet, paintRoom, paintSet, shade } from "./paintSet.ts";
 import { BACK, type StageLight } from "./scene.ts";
+import { layOutLabels } from "./labels.ts";
 import type { Sprites } from "./sprites.ts";
 import type { Project, StageView } from "./view.ts";
 
@@ -68,6 +69,7 @@ export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRen
     prepare(marks, options);
     marks.clearRect(0, 0, options.width, options.height);
     for (const light of lights) paintHead(marks, view.project, light, options);
+    if (labels) paintLabels(marks, lights, options);
     for (const light of lights) if (rings && light.turns && chosen.has(light.channel)) paintLanding(marks, view.project, light, options);
     paintLasso(marks, options);
   };
@@ -222,8 +224,23 @@ function paintHead(context: CanvasRenderingContext2D, project: Project, light: S
     context.lineWidth = 1.5;
     context.stroke();
   }
-  if (!options.labels) return;
-  const style = { font: options.font, colour: chosen ? options.glass : options.quiet };
-  options.sprites.put(context, String(light.channel), x, { bottom: y - 3.5 }, style);
-  if (isLit(light)) options.sprites.put(context, levelWords(light), x, { top: y + 2.5 }, style);
+}
+
+/** The numbers of the lights and the levels of those that are lit, each where it can be read. */
+function paintLabels(
+  context: CanvasRenderingContext2D,
+  lights: readonly StageLight[],
+  { view, chosen, font, glass, quiet, sprites }: StageOptions,
+): void {
+  const at = lights.map((light) => view.project(light.from));
+  const of = (index: number): { x: number; y: number } => at[index] ?? { x: 0, y: 0 };
+  const numbers = lights.map((light, index) => ({ light, label: { ...of(index), text: String(light.channel), side: "over" as const } }));
+  const levels = lights.flatMap((light, index) =>
+    isLit(light) ? [{ light, label: { ...of(index), text: levelWords(light), side: "under" as const } }] : [],
+  );
+  const all = [...numbers, ...levels];
+  layOutLabels(all.map(({ label }) => label)).forEach(({ text, middle, top }, index) => {
+    const channel = all[index]?.light.channel ?? 0;
+    sprites.put(context, text, middle, { top }, { font, colour: chosen.has(channel) ? glass : quiet });
+  });
 }

@@ -170,7 +170,8 @@ export function recordSentence(list: ListSheet, { edit }: RecordPlan, { impact, 
   const own = edit.mode === "remove" || stored.length > 0 ? stored : [];
   const lights = new Set(own.map((step) => (step.at === "move" ? step.channel : 0)));
   const what = own.length === 0 ? "nothing of it is new" : `${count(own.length, "value")} of ${count(lights.size, "light")}`;
-  return `${where}: ${what}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}`;
+  const snaps = row < 0 && Object.keys(edit.times ?? {}).length === 0 ? "; it has no times, so it snaps" : "";
+  return `${where}: ${what}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}${snaps}`;
 }
 
 /** What "this cue only" writes into the cues behind it so that they stay as they are. */

@@ -1,7 +1,7 @@
 import { type IToken, Lexer } from "chevrotain";
 import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
 import { named } from "./lightRules.ts";
-import type { Keeping, Range, RecordWords, Sentence } from "./sentence.ts";
+import type { Keeping, Range, RecordWords, Sentence, TypedPartTimes } from "./sentence.ts";
 import { TimeRules } from "./timeRules.ts";
 import * as word from "./tokens.ts";
 
@@ -32,6 +32,7 @@ class LineParser extends TimeRules {
         },
       },
       { ALT: () => (this.CONSUME(word.Help), { kind: "help" }) },
+      { ALT: () => ({ kind: "newCues", times: this.SUBRULE(this.newCues) }) },
       { ALT: () => ({ kind: "find", text: this.SUBRULE(this.searched) }) },
       { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.UpTime), { kind: "takeUp" }) },
       { ALT: () => this.SUBRULE(this.record) },
@@ -50,6 +51,12 @@ class LineParser extends TimeRules {
       { ALT: () => this.SUBRULE(this.onLights, { ARGS: [undefined] }) },
     ]),
   );
+
+  private readonly newCues = this.RULE("newCues", (): TypedPartTimes | null => {
+    this.CONSUME(word.New);
+    this.CONSUME(word.CuesWord);
+    return this.OR<TypedPartTimes | null>([{ ALT: () => this.SUBRULE(this.partTimes) }, { ALT: () => (this.CONSUME(word.None), null) }]);
+  });
 
   private readonly searched = this.RULE("searched", (): string => {
     this.CONSUME(word.Find);

@@ -86,6 +86,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         ["record #12 all", "record #12 from stage", "record #12 of 5..8 position", "record #12 values", "record #12 times"],
         "also what was recorded before; everything on stage; some lights or one family; without own times, or those alone",
       ),
+      entry(
+        ["new cues up 3 down 5", "new cues none"],
+        "the times that a new cue starts with when nothing is said of them",
+        "default time setting",
+      ),
       entry(["record", "update"], "opens the sheet, where all of it can be seen and chosen"),
       entry(
         ["update here", "update at source", "update in palette", "update at source of 5..8"],

@@ -7,7 +7,7 @@ import type { EditInput } from "../edit/edits.ts";
 import { gatherEdits } from "../edit/gather.ts";
 import { type LineFault, parseLine } from "./grammar.ts";
 import { type HandRequest, deedInHand, handRequest } from "./handLine.ts";
-import { timesPatchOf } from "./cueTimes.ts";
+import { recordTimesOf, timesPatchOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf } from "./names.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
@@ -51,6 +51,10 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "find":
     case "help":
       return sentence;
+    case "newCues": {
+      const newCue = sentence.times === null ? null : { times: recordTimesOf(sentence.times) };
+      return { kind: "edit", edits: [{ op: "setShow", newCue }], channels: undefined, cues: undefined };
+    }
     case "carries":
       return editOf(cuesFor(sentence.cues, context), (cues) => ({
         op: "setCue",

@@ -7,6 +7,7 @@ export type Sentence =
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
   | { kind: "find"; text: string }
   | { kind: "help" }
+  | { kind: "newCues"; times: TypedPartTimes | null }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }
   | { kind: "takeUp" }
   | { kind: "record"; words: RecordWords }

@@ -85,6 +85,8 @@ export const Others = keyword("Others", "others");
 export const Home = keyword("Home", "home");
 export const Find = keyword("Find", "find");
 export const Help = keyword("Help", "help");
+export const New = keyword("New", "new");
+export const CuesWord = keyword("CuesWord", "cues");
 export const MovesWord = keyword("MovesWord", "moves");
 export const Text = createToken({ name: "Text", pattern: /"[^"]*"/ });
 export const Tilde = createToken({ name: "Tilde", pattern: /~/ });
@@ -145,6 +147,8 @@ export const lineTokens = [
   Stage,
   Again,
   MovesWord,
+  CuesWord,
+  New,
   Home,
   Find,
   Help,

@@ -1,8 +1,8 @@
 import { ShowError } from "@zm/core";
 import { notify } from "./notices.ts";
 
-/** Does work that the rig may refuse; a refusal is told to the user and gives undefined. */
-export function toldOr<T>(work: () => T): T | undefined {
+/** Does work that the show may refuse; a refusal is told to the user and gives undefined. */
+export function unlessRefused<T>(work: () => T): T | undefined {
   try {
     return work();
   } catch (error) {

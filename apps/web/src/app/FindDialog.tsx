@@ -1,0 +1,58 @@
+import { findCues } from "@zm/core";
+import { Command } from "cmdk";
+import { useMemo, useState } from "react";
+import { chooseCue, chooseList, lookAt, useChoice } from "../choice/choice.ts";
+import { useList, useMainList, useShow } from "../show/useShow.ts";
+import { Modal } from "../shared/Modal.tsx";
+
+const MOST = 80;
+
+/** Finds cues by number, label, scene and note, from any view; the one that is taken is chosen and brought in sight. */
+export function FindDialog({ words, onClose }: { words: string; onClose: () => void }) {
+  const { sheet } = useShow();
+  const list = useList();
+  const main = useMainList();
+  const [text, setText] = useState(words);
+  const found = useMemo(() => findCues(sheet, text, list), [sheet, text, list]);
+  const take = (listId: string, cue: string): void => {
+    onClose();
+    if (listId !== list.id) chooseList(listId === main.id ? null : listId);
+    chooseCue(cue);
+    lookAt(listId, cue);
+    useChoice.setState({ draft: null, deed: null });
+  };
+  return (
+    <Modal label="Find a cue" onClose={onClose} className="w-[40rem]">
+      <Command shouldFilter={false} loop label="Find a cue" className="flex max-h-[30rem] flex-col">
+        <Command.Input
+          autoFocus
+          value={text}
+          onValueChange={setText}
+          placeholder="a number, or words of a label, scene or note"
+          className="h-11 w-full border-b border-rule bg-transparent px-4 text-[15px] outline-none placeholder:text-quiet"
+        />
+        <Command.List className="min-h-0 flex-1 overflow-y-auto p-2">
+          {text.trim() !== "" && found.length === 0 && <p className="px-2 py-3 text-quiet">No cue has "{text.trim()}" in it.</p>}
+          {text.trim() === "" && <p className="px-2 py-3 text-quiet">Type what you look for. Enter goes there.</p>}
+          {found.slice(0, MOST).map(({ list: listId, cue, where }) => (
+            <Command.Item
+              key={`${listId}/${cue.number}`}
+              value={`${listId}/${cue.number}`}
+              onSelect={() => take(listId, cue.number)}
+              className="flex min-h-8 items-center gap-3 rounded px-2 py-1 data-[selected=true]:bg-base-300"
+            >
+              <span className="figures w-14 shrink-0 text-right">{cue.number}</span>
+              <span className="min-w-0 flex-1 truncate">
+                {cue.label}
+                {where === "note" && <span className="text-quiet"> {cue.note}</span>}
+              </span>
+              {cue.scene && <span className="text-[13px] text-quiet">{cue.scene}</span>}
+              {listId !== list.id && <span className="text-[13px] text-quiet">{sheet.lists.get(listId)?.list.label}</span>}
+            </Command.Item>
+          ))}
+          {found.length > MOST && <p className="px-2 py-1 text-quiet">and {found.length - MOST} more; more letters find fewer</p>}
+        </Command.List>
+      </Command>
+    </Modal>
+  );
+}

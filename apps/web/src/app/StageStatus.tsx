@@ -1,0 +1,35 @@
+import { type ListSheet, nextRow, standingCue } from "@zm/core";
+import { useLive } from "../show/live.ts";
+import { useMainList } from "../show/useShow.ts";
+
+/** The badge at the end of the top bar: live or blind, the cue on stage, and whether server and database are there. */
+export function StageStatus({ live }: { live: boolean }) {
+  const main = useMainList();
+  const run = useLive((state) => state.run);
+  const connected = useLive((state) => state.connected);
+  const databaseAway = useLive((state) => state.databaseAway);
+  const trouble = !connected || databaseAway;
+  const words = !connected
+    ? "No line to the server"
+    : databaseAway
+      ? "Database away: it runs, edits wait"
+      : `${live ? "Live" : "Blind"}, ${stageWords(main, run?.playback)}`;
+  return (
+    <span
+      role="status"
+      title={words}
+      className={`badge h-7 max-w-64 gap-1.5 px-3 text-[13px] whitespace-nowrap ${trouble ? "badge-error" : live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content"}`}
+    >
+      <span className="truncate">{words}</span>
+    </span>
+  );
+}
+
+/** Where the list stands: a cue that is there, the place of one that is gone, the end, or nothing. */
+export function stageWords(list: ListSheet, playback: Parameters<typeof standingCue>[0] | undefined): string {
+  if (list.cues.length === 0) return "no cue yet";
+  if (!playback || playback.cue === null) return "nothing fired";
+  const { cue, gone } = standingCue(playback, list);
+  if (gone) return cue === null ? "before the first cue" : `behind cue ${cue}`;
+  return nextRow(playback, list) < 0 ? `cue ${cue}, the last` : `cue ${cue}`;
+}

@@ -1,0 +1,33 @@
+import { impactOf, reportImpact } from "@zm/core";
+import { useMemo } from "react";
+import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
+import { useLastEdit } from "../show/lastEdit.ts";
+import { useList } from "../show/useShow.ts";
+import { sentence } from "./DraftPanel.tsx";
+
+/** What the last edit did, cue by cue; it stays until the next. */
+export function LastEditPanel() {
+  const list = useList();
+  const edit = useLastEdit((state) => state.edit);
+  const told = useMemo(() => {
+    if (!edit) return null;
+    const { before, after, steps } = edit;
+    const impact = impactOf(before, after, steps);
+    return { impact, report: reportImpact(before, { sheet: after, steps, impact }, list.id) };
+  }, [edit, list.id]);
+  if (!edit || !told) return null;
+  return (
+    <details aria-label="The last edit" className="border-t border-rule pt-2">
+      <summary className="min-h-7 cursor-default text-quiet hover:text-base-content">Last: {edit.words}</summary>
+      <p className="mt-1">{sentence(told.report.summary)}</p>
+      <ImpactList
+        label="What the last edit changed"
+        report={told.report}
+        before={edit.before.lists.get(list.id)}
+        after={edit.after.lists.get(list.id)}
+        colours={colourChanges(told.impact.looks, list)}
+        className="mt-1"
+      />
+    </details>
+  );
+}

@@ -1,0 +1,24 @@
+import { create } from "zustand";
+import type { HistoryNews, StepNews } from "./api.ts";
+
+interface HistoryState {
+  readonly show: number;
+  readonly turn: number;
+  readonly undo: StepNews | null;
+  readonly redo: StepNews | null;
+}
+
+/** What undo and redo would do next, over show and Hand in the one order of time. */
+export const useHistoryStore = create<HistoryState>(() => ({ show: 0, turn: -1, undo: null, redo: null }));
+
+/** Takes what the server tells of the history; older news than what is known is left alone. */
+export function takeHistory({ show, turn, undo, redo }: HistoryNews): void {
+  const known = useHistoryStore.getState();
+  if (known.show === show && turn < known.turn) return;
+  useHistoryStore.setState({ show, turn, undo, redo });
+}
+
+/** Forgets the history of a show that was left. */
+export function leaveHistory(): void {
+  useHistoryStore.setState({ show: 0, turn: -1, undo: null, redo: null });
+}

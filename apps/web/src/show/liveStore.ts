@@ -1,0 +1,38 @@
+import { type ListClock, listTime } from "@zm/core";
+import { create } from "zustand";
+import type { RunState } from "./api.ts";
+
+/** What this window hears live: where the list stands, how far its clock is from the server's, whether server and database are there. */
+interface Live {
+  /** The list that runs the show; the runs of others are left alone. */
+  main: string | null;
+  run: RunState | null;
+  connected: boolean;
+  /** The database does not answer: what is stored waits, what runs goes on. */
+  databaseAway: boolean;
+  /** Milliseconds to add to this window's clock to have the server's. */
+  ahead: number;
+}
+
+export const useLive = create<Live>(() => ({ main: null, run: null, connected: false, databaseAway: false, ahead: 0 }));
+
+/** Takes where a list stands; only the list that runs the show is kept. */
+export function takeRun(run: RunState): void {
+  const { main } = useLive.getState();
+  if (main === null || run.playback.list === main) useLive.setState({ run });
+}
+
+/** Milliseconds of this window's clock. */
+export function here(): number {
+  return performance.timeOrigin + performance.now();
+}
+
+/** Milliseconds of the server's clock now. */
+export function serverNow(ahead: number): number {
+  return here() + ahead;
+}
+
+/** The running list's own time now, in seconds. */
+export function listNow(clock: ListClock, ahead: number): number {
+  return listTime(clock, here() + ahead);
+}
