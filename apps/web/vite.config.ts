@@ -9,5 +9,12 @@ export default defineConfig({
   resolve: { conditions: ["@zm/source", ...defaultClientConditions] },
   build: { target: "es2023", chunkSizeWarningLimit: 1200 },
   worker: { format: "es" },
-  server: { host: "127.0.0.1", proxy: { "/api": server, "/socket.io": { target: server, ws: true } } },
+  // The server answers its own pages alone, so what the development page asks is passed on as if it came from one.
+  server: {
+    host: "127.0.0.1",
+    proxy: {
+      "/api": { target: server, changeOrigin: true, headers: { origin: server } },
+      "/socket.io": { target: server, ws: true, changeOrigin: true, headers: { origin: server } },
+    },
+  },
 });

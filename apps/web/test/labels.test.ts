@@ -19,8 +19,8 @@ test("a number stands over its light and a level under it where there is room", 
     { text: "61", x: 50, y: 40, side: "over" },
     { text: "70", x: 50, y: 40, side: "under" },
   ]);
-  expect(number).toMatchObject({ middle: 50, top: 25 });
-  expect(level).toMatchObject({ middle: 50, top: 44 });
+  expect(number).toMatchObject({ middle: 50, top: 23 });
+  expect(level).toMatchObject({ middle: 50, top: 46 });
 });
 
 test("neighbours that are nearer than their numbers are wide are still read one by one", () => {

@@ -139,7 +139,9 @@ test("two lights exchanged twice are as they were", () => {
 test("a recast as a light that lacks an attribute is refused by name, or leaves those moves where they are and says so", () => {
   const sheet = smallShow([oneCue("1", { "1": { intensity: 50, pan: 20 } }), oneCue("2", { "1": { intensity: 0 } })]);
   const edit = { op: "recast" as const, from: "1", to: "9", channel: 1, as: 5 };
-  expect(refusal(sheet, [edit])).toBe("Channel 5 has no pan, and 1.pan has 1 move. Give skipMissing to leave those moves where they are");
+  expect(refusal(sheet, [edit])).toBe(
+    "Channel 5 has no pan, and 1.pan has 1 move. Choose a light that has it, or leave those moves where they are (leave, at the end of the line)",
+  );
   const outcome = makeEdits(sheet, readEdits([{ ...edit, skipMissing: true }]));
   expect([...storedOf(outcome.sheet).keys()]).toEqual(["1/1.pan", "1/5.intensity", "2/5.intensity"]);
   expect(outcome.notes).toEqual(["Channel 5 has no pan, and 1.pan has 1 move"]);
@@ -267,7 +269,7 @@ test.each([
   [{ op: "setMoveTimes", from: "1", to: "3", pace: "slow" }, 'There is no pace "slow"; the paces are none yet'],
   [{ op: "setMoveTimes", from: "1", to: "3", fade: "2~" }, "is not a fan"],
   [{ op: "recast", from: "1", to: "3", channel: 1, as: 1 }, "Channel 1 is to be recast as itself"],
-  [{ op: "removeChannel", channel: 5 }, "Channel 5 is used by 1 moves in cue 1; say used: drop"],
+  [{ op: "removeChannel", channel: 5 }, "Channel 5 is used by 1 moves in cue 1; take it out of those first"],
   [{ op: "removeList", list: "main" }, 'List "main" is the only one'],
   [{ op: "removePalette", palette: "dusk" }, 'There is no palette "dusk" to take away'],
   [{ op: "setChannel", channel: { number: 5, type: "nothing" } }, 'channel 5: there is no fixture type "nothing"'],

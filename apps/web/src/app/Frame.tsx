@@ -13,6 +13,7 @@ import { type OpenShow, ShowContext, useOpenShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
 import { DamagedHand } from "./DamagedHand.tsx";
 import { openHelp, openSearch, useDialogs } from "./dialogs.ts";
+import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { FindDialog, KeysDialog, fetchTheRest, RecordSheet, UpdateSheet } from "./later.ts";
 import { StageStatus } from "./StageStatus.tsx";
@@ -99,6 +100,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
         ))}
       </nav>
       <span className="flex-1" />
+      <ImportProgress />
       <button type="button" className="btn btn-ghost btn-sm gap-1.5" title="Find a cue (Ctrl F)" onClick={() => openSearch()}>
         <Search size={15} /> Find
       </button>

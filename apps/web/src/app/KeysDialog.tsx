@@ -1,120 +1,97 @@
 import { LINE_HELP } from "@zm/core";
 import { Command } from "cmdk";
 import { useEffect, useRef, useState } from "react";
+import { useNavigate } from "react-router";
 import { putLine } from "../line/lineText.ts";
+import { Modal } from "../shared/Modal.tsx";
+import { useShow } from "../show/useShow.ts";
+import { FIRST_STEPS, KEY_HELP } from "./keyHelp.ts";
 
-const KEYS: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
-  [
-    "Keys, everywhere",
-    [
-      ["/", "to the line entry"],
-      ["?", "this help, to be searched"],
-      ["r", "record: the sheet"],
-      ["n", "record what has changed in hand as the next cue"],
-      ["u", "update the cue on stage"],
-      ["Esc", "let go of the choice; where it is live, once more lets go of the values in hand"],
-      ["Ctrl Z", "take back"],
-      ["Ctrl Shift Z", "make again"],
-    ],
-  ],
-  [
-    "Keys, Stage",
-    [
-      ["click", "choose a light; with Shift take it in or out"],
-      ["drag", "draw a line around lights; with Shift they come to those chosen"],
-      ["drag a ring", "move where the chosen lights land; with Alt all to one place"],
-      ["Delete", "drop the value that has the focus from the Hand"],
-    ],
-  ],
-  [
-    "Keys, Score",
-    [
-      ["arrows", "walk cues and lights"],
-      ["Shift arrows", "widen the chosen block"],
-      ["Page, Home, End", "further at once"],
-      ["Enter", "give the chosen cells a value"],
-      ["t", "tracked values on or off"],
-      ["double click", "write a label or a time in the spine"],
-    ],
-  ],
-  [
-    "Keys, Run",
-    [
-      ["Space", "Go, while the Go button has the focus"],
-      ["Ctrl Enter", "Go, from anywhere in Run"],
-      ["Ctrl Backspace", "back"],
-      ["Ctrl .", "hold and go on"],
-    ],
-  ],
-  [
-    "Keys, line entry",
-    [
-      ["Tab", "takes the word that is offered"],
-      ["arrow up", "in an empty line: what was typed before"],
-    ],
-  ],
-];
-
-/** Every key and everything that can be typed, to be searched. What is chosen of the typed goes to the line entry. */
+/** How to begin, every key, and everything that can be typed, to be searched. What is chosen of the typed goes to the line entry. */
 export function KeysDialog({ onClose }: { onClose: () => void }) {
-  const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
-    dialog.current?.showModal();
-    dialog.current?.querySelector("input")?.focus();
-  }, []);
+  const { id } = useShow();
+  const navigate = useNavigate();
   const [search, setSearch] = useState("");
+  const list = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    // It begins at its beginning, whatever the search takes for its first find.
+    if (list.current) list.current.scrollTop = 0;
+  }, []);
   const take = (typed: readonly string[]): void => {
     onClose();
     setTimeout(() => putLine(typed.find((line) => holdsWords(line, search) === 1) ?? typed[0] ?? ""), 0);
   };
   return (
-    <dialog ref={dialog} className="modal" onClose={onClose} aria-label="Keys">
-      <div className="modal-box flex h-[620px] max-w-4xl flex-col border border-rule bg-base-200 p-0">
-        <Command loop filter={holdsWords} className="flex min-h-0 flex-1 flex-col" label="Help">
-          <Command.Input
-            value={search}
-            onValueChange={setSearch}
-            placeholder="search keys and what can be typed"
-            className="h-12 w-full border-b border-rule bg-transparent px-5 text-[16px] outline-none placeholder:text-quiet"
-          />
-          <Command.List className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
-            <Command.Empty className="px-3 py-4 text-quiet">Nothing of that. Fewer letters find more.</Command.Empty>
-            {KEYS.map(([where, keys]) => (
-              <Command.Group key={where} heading={where} className={GROUP}>
-                {keys.map(([key, what]) => (
-                  <Command.Item key={key} value={`${where} ${key} ${what}`} className={ITEM} disabled>
-                    <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
-                    <span className="text-quiet">{what}</span>
-                  </Command.Item>
-                ))}
-              </Command.Group>
+    <Modal label="Help" onClose={onClose} className="w-[56rem]">
+      <Command loop filter={holdsWords} className="flex h-[620px] flex-col" label="Help">
+        <Command.Input
+          autoFocus
+          value={search}
+          onValueChange={setSearch}
+          placeholder="what do you look for? such as blackout, gobo, dark, start, delete"
+          className="h-12 shrink-0 border-b border-rule bg-transparent px-5 text-[15px] outline-none placeholder:text-quiet"
+        />
+        <Command.List ref={list} className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
+          <Command.Empty className="px-3 py-4 text-quiet">Nothing of that. Fewer letters find more.</Command.Empty>
+          <Command.Group heading="How to begin" className={GROUP}>
+            {FIRST_STEPS.map(({ does, how, view }, index) => (
+              <Command.Item
+                key={does}
+                value={`how to begin start first new ${does} ${how}`}
+                className={ITEM}
+                onSelect={() => {
+                  onClose();
+                  void navigate(`/show/${id}/${view}`);
+                }}
+              >
+                <span className="w-64 shrink-0">
+                  <span className="figures mr-2 text-quiet">{index + 1}</span>
+                  {does}
+                </span>
+                <span className="text-quiet">{how}</span>
+              </Command.Item>
             ))}
-            {LINE_HELP.map(({ about, entries }) => (
-              <Command.Group key={about} heading={`Typed: ${about}`} className={GROUP}>
-                {entries.map(({ typed, does }) => (
-                  <Command.Item key={does} value={`${about} ${typed.join(" ")} ${does}`} className={ITEM} onSelect={() => take(typed)}>
-                    <span className="figures w-64 shrink-0 text-[13px]">
-                      {typed.map((each) => (
-                        <span key={each} className="block">
-                          {each}
-                        </span>
-                      ))}
-                    </span>
-                    <span className="text-quiet">{does}</span>
-                  </Command.Item>
-                ))}
-              </Command.Group>
-            ))}
-          </Command.List>
-          <div className="flex items-center justify-between border-t border-rule px-5 py-2 text-[13px] text-quiet">
-            Enter puts a typed example into the line entry
-            <button type="button" className="btn btn-sm" onClick={onClose}>
-              Close
-            </button>
-          </div>
-        </Command>
-      </div>
-    </dialog>
+          </Command.Group>
+          {KEY_HELP.map(([where, keys]) => (
+            <Command.Group key={where} heading={where} className={GROUP}>
+              {keys.map(([key, does, found = ""]) => (
+                <Command.Item key={key} value={`${where} ${key} ${does} ${found}`} className={ITEM}>
+                  <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
+                  <span className="text-quiet">{does}</span>
+                </Command.Item>
+              ))}
+            </Command.Group>
+          ))}
+          {LINE_HELP.map(({ about, entries }) => (
+            <Command.Group key={about} heading={`Typed: ${about}`} className={GROUP}>
+              {entries.map(({ typed, does, found = "" }) => (
+                <Command.Item
+                  key={does}
+                  value={`${about} ${typed.join(" ")} ${does} ${found}`}
+                  className={ITEM}
+                  onSelect={() => take(typed)}
+                >
+                  <span className="figures w-64 shrink-0 text-[13px]">
+                    {typed.map((each) => (
+                      <span key={each} className="block">
+                        {each}
+                      </span>
+                    ))}
+                  </span>
+                  <span className="text-quiet">{does}</span>
+                </Command.Item>
+              ))}
+            </Command.Group>
+          ))}
+        </Command.List>
+        <div className="flex items-center justify-between border-t border-rule px-5 py-2 text-[13px] text-quiet">
+          Enter puts a typed example into the line entry, or goes where a step is done
+          <button type="button" className="btn btn-sm" onClick={onClose}>
+            Close
+          </button>
+        </div>
+      </Command>
+    </Modal>
   );
 }
 

@@ -1,22 +1,27 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { emptyShow } from "@zm/core";
-import { Download, FilePlus, FolderOpen, Upload } from "lucide-react";
+import { Download, FilePlus, FolderOpen, PencilLine, Trash2, Upload } from "lucide-react";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { chooseNothing, useChoice } from "../choice/choice.ts";
-import { notify, tellTrouble } from "../shared/notices.ts";
+import { useOnce } from "../shared/ActionButton.tsx";
+import { Modal } from "../shared/Modal.tsx";
+import { tellTrouble } from "../shared/notices.ts";
 import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
-import { Refusal, api } from "../show/api.ts";
-import { useShow } from "../show/useShow.ts";
+import { api } from "../show/api.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { useImport, useOpenOther } from "./useImport.ts";
 
-/** The show's name; behind it export, import and the other shows. */
+/** The show's name; behind it export, import and the other shows; renaming and removing this one. */
 export function ShowMenu({ title }: { title: string }) {
   const { id } = useShow();
   const [open, setOpen] = useState(false);
   const [faults, setFaults] = useState<readonly string[]>([]);
+  const [removing, setRemoving] = useState(false);
   const file = useRef<HTMLInputElement>(null);
-  const navigate = useNavigate();
   const client = useQueryClient();
+  const makeEdits = useMakeEdits();
+  const goTo = useOpenOther();
+  const bringIn = useImport();
   const shows = useQuery({ queryKey: ["shows"], queryFn: api.shows, enabled: open });
 
   const begin = async (name: string): Promise<void> => {
@@ -28,26 +33,13 @@ export function ShowMenu({ title }: { title: string }) {
       tellTrouble(error);
     }
   };
-  const goTo = (show: number): void => {
-    chooseNothing();
-    useChoice.setState({ cue: null, cueEnd: null, list: null, drawer: null });
-    void navigate(`/show/${show}/score`);
+  const rename = async (name: string): Promise<void> => {
+    if (await makeEdits([{ op: "setShow", title: name }])) await client.invalidateQueries({ queryKey: ["shows"] });
   };
-  const bring = async (chosen: File): Promise<void> => {
-    try {
-      const { id: added } = await api.importShow(await chosen.text());
-      await client.invalidateQueries({ queryKey: ["shows"] });
-      notify(`${chosen.name} is imported; it is the show you see now`);
-      goTo(added);
-    } catch (error) {
-      setFaults(error instanceof Refusal && error.faults.length > 0 ? error.faults : [String(error)]);
-    }
-  };
-
   const others = (shows.data ?? []).filter((show) => show.id !== id);
   return (
     <>
-      <DropMenu label={title} button="text-[17px] font-bold" list="w-72" onOpen={setOpen}>
+      <DropMenu label={title} button="text-[17px] font-bold max-w-56" list="w-80" onOpen={setOpen}>
         {(closing) => (
           <>
             <li>
@@ -63,6 +55,16 @@ export function ShowMenu({ title }: { title: string }) {
             <li>
               <button type="button" onClick={closing(() => file.current?.click())}>
                 <Upload size={15} /> Import a show document …
+              </button>
+            </li>
+            <li>
+              <NamedEntry label="Name of this show" placeholder="name, then Enter" value={title} onName={closing(rename)}>
+                <PencilLine size={15} /> Rename this show …
+              </NamedEntry>
+            </li>
+            <li>
+              <button type="button" onClick={closing(() => setRemoving(true))}>
+                <Trash2 size={15} /> Remove this show …
               </button>
             </li>
             {others.length > 0 && <li className="menu-title text-quiet">Other shows</li>}
@@ -85,22 +87,70 @@ export function ShowMenu({ title }: { title: string }) {
         onChange={(event) => {
           const [chosen] = event.target.files ?? [];
           event.target.value = "";
-          if (chosen) void bring(chosen);
+          if (chosen) void bringIn(chosen).then(setFaults);
         }}
       />
       {faults.length > 0 && <FaultList faults={faults} onClose={() => setFaults([])} />}
+      {removing && <RemoveShow id={id} title={title} onClose={() => setRemoving(false)} />}
     </>
+  );
+}
+
+/** Removing a show is asked for by its name: its whole history goes with it. */
+function RemoveShow({ id, title, onClose }: { id: number; title: string; onClose: () => void }) {
+  const [typed, setTyped] = useState("");
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [remove, busy] = useOnce(async () => {
+    try {
+      await api.remove(id, typed.trim());
+      onClose();
+      await client.invalidateQueries({ queryKey: ["shows"] });
+      void navigate("/");
+    } catch (error) {
+      tellTrouble(error);
+    }
+  });
+  return (
+    <Modal label="Remove this show" onClose={onClose} className="w-[32rem]">
+      <form
+        className="flex flex-col gap-3 p-6"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (typed.trim() === title) remove();
+        }}
+      >
+        <h2 className="text-[17px] font-bold">Remove {title}?</h2>
+        <p>
+          The show goes with its cues, its rig and its whole history, for every window. It cannot be taken back; export it first if you may
+          want it.
+        </p>
+        <label className="text-[13px] text-quiet">
+          Type its name to remove it
+          <input
+            className="input mt-1 w-full bg-base-100 text-base-content"
+            value={typed}
+            autoComplete="off"
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        </label>
+        <div className="flex gap-2">
+          <button type="submit" className="btn btn-error btn-sm" disabled={typed.trim() !== title} aria-busy={busy}>
+            Remove the show
+          </button>
+          <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={onClose}>
+            Keep it
+          </button>
+        </div>
+      </form>
+    </Modal>
   );
 }
 
 function FaultList({ faults, onClose }: { faults: readonly string[]; onClose: () => void }) {
   return (
-    <div
-      role="alertdialog"
-      aria-label="The document was not imported"
-      className="fixed inset-0 z-50 grid place-items-center bg-base-100/80"
-    >
-      <div className="w-[44rem] rounded border border-error bg-base-200 p-5">
+    <Modal label="The document was not imported" onClose={onClose} className="w-[44rem] border-error">
+      <div className="p-5">
         <h2 className="text-[17px] font-bold">The document was not imported</h2>
         <p className="text-quiet">
           {faults.length} {faults.length === 1 ? "fault" : "faults"}; nothing was loaded.
@@ -117,6 +167,6 @@ function FaultList({ faults, onClose }: { faults: readonly string[]; onClose: ()
           </button>
         </div>
       </div>
-    </div>
+    </Modal>
   );
 }

@@ -2,6 +2,7 @@ import { type Light, type Moves, type ShowSheet, TINTS, lightColour, mixFor } fr
 import { RgbColorPicker } from "react-colorful";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useShow } from "../show/useShow.ts";
+import { PictureColour } from "./PictureColour.tsx";
 
 /** The colour of the chosen lights: a picker that drives each light's own colour attributes, and tints to begin from. */
 export function ColourGive({ channels }: { channels: readonly number[] }) {
@@ -32,6 +33,9 @@ export function ColourGive({ channels }: { channels: readonly number[] }) {
             onClick={() => give(light)}
           />
         ))}
+      </div>
+      <div>
+        <PictureColour onTake={give} />
       </div>
     </div>
   );

@@ -11,11 +11,16 @@ interface FanStripProps {
 
 const WIDTH = 230;
 const HEIGHT = 54;
-const EDGE = 9;
+const EDGE = 10;
+/** The whole range of an attribute is so many pixels of dragging, and with Shift. */
+const FINE = 300;
+const FINEST = 1800;
+
+type Handle = "first" | "middle" | "last";
 
 /** The chosen lights as a row of bars: dragging an end leans the row, dragging the middle bends it. */
 export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStripProps) {
-  const svg = useRef<SVGSVGElement>(null);
+  const held = useRef<{ handle: Handle; y: number; value: number; points: { first: number; middle: number; last: number } } | null>(null);
   const count = values.length;
   if (count < 2) return null;
   const first = values[0] ?? 0;
@@ -23,13 +28,19 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
   const middle = middleOf(values);
   const xAt = (index: number): number => EDGE + (index / (count - 1)) * (WIDTH - 2 * EDGE);
   const yAt = (value: number): number => HEIGHT - EDGE - ((value - min) / (max - min)) * (HEIGHT - 2 * EDGE);
-  const bend = (event: React.PointerEvent, handle: "first" | "middle" | "last"): void => {
-    const box = svg.current?.getBoundingClientRect();
-    if (!box || event.buttons === 0) return;
-    const raw = min + ((HEIGHT - EDGE - (event.clientY - box.top)) / (HEIGHT - 2 * EDGE)) * (max - min);
-    onFan(fanWith({ first, middle, last }, handle, Math.round(Math.min(max, Math.max(min, raw)))));
+  const grab = (event: React.PointerEvent, handle: Handle, value: number): void => {
+    event.currentTarget.setPointerCapture(event.pointerId);
+    held.current = { handle, y: event.clientY, value, points: { first, middle, last } };
   };
-  const nudge = (event: React.KeyboardEvent, handle: "first" | "middle" | "last", value: number): void => {
+  const bend = (event: React.PointerEvent): void => {
+    const from = held.current;
+    if (!from || event.buttons === 0) return;
+    const fine = event.shiftKey ? FINEST : FINE;
+    const raw = from.value + ((from.y - event.clientY) * (max - min)) / fine;
+    const step = event.shiftKey || max - min <= 20 ? 10 : 1;
+    onFan(fanWith(from.points, from.handle, Math.round(Math.min(max, Math.max(min, raw)) * step) / step));
+  };
+  const nudge = (event: React.KeyboardEvent, handle: Handle, value: number): void => {
     const step = event.key === "ArrowUp" ? 1 : event.key === "ArrowDown" ? -1 : 0;
     if (step === 0) return;
     event.preventDefault();
@@ -43,7 +54,6 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
   ] as const;
   return (
     <svg
-      ref={svg}
       width={WIDTH}
       height={HEIGHT}
       className="touch-none rounded border border-neutral bg-sheet"
@@ -66,7 +76,7 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
           key={handle}
           cx={xAt(place)}
           cy={yAt(value)}
-          r={6}
+          r={8}
           tabIndex={0}
           role="slider"
           aria-label={`${id} of the ${handle} light`}
@@ -76,8 +86,9 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
           aria-valuetext={plain(value)}
           className="cursor-ns-resize fill-base-100 stroke-secondary"
           strokeWidth={2}
-          onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-          onPointerMove={(event) => bend(event, handle)}
+          onPointerDown={(event) => grab(event, handle, value)}
+          onPointerMove={bend}
+          onPointerUp={() => (held.current = null)}
           onKeyDown={(event) => nudge(event, handle, value)}
         />
       ))}

@@ -2,6 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { FAMILIES, type Key, count, heldKeys, keyNamed, paletteOf, resolve, moveTiming, isRelease } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import { useRef } from "react";
+import { useMatch } from "react-router";
 import { create } from "zustand";
 import { Notices } from "../app/Notices.tsx";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -13,8 +14,8 @@ import { useRecording } from "./useRecording.ts";
 import { useChoice } from "../choice/choice.ts";
 import { useHandChange } from "./useHandChange.ts";
 
-/** Whether the values in hand are shown; kept over a change of view. */
-const useOpen = create<{ open: boolean }>(() => ({ open: true }));
+/** Whether the values in hand are shown: on the Stage, and where cues are read, which want the room. */
+const useOpen = create<{ stage: boolean; elsewhere: boolean }>(() => ({ stage: true, elsewhere: false }));
 
 /** The bar of the Hand, always there so that nothing changes size when it fills: what is held, what can be done with it, and beside it what the window has to tell. */
 export function HandSheet() {
@@ -22,7 +23,10 @@ export function HandSheet() {
   const hand = useHand((state) => state.hand);
   const { drop: dropKeys } = useHandChange();
   const { recordNext, next } = useRecording();
-  const { open } = useOpen();
+  const place = useMatch("/show/:id/stage") === null ? "elsewhere" : "stage";
+  const runs = useMatch("/show/:id/run") !== null;
+  const open = useOpen((state) => state[place]);
+  const drawer = useChoice((choice) => choice.drawer);
   const keys = heldKeys(sheet, hand);
   const channels = [...new Set(keys.map((key) => key.channel))];
   const fresh = keys.filter((key) => hand.held[key.name]?.fresh).length;
@@ -35,7 +39,7 @@ export function HandSheet() {
         className="flex h-7 items-center gap-1.5 font-bold disabled:font-normal disabled:text-quiet"
         aria-expanded={open && keys.length > 0}
         disabled={keys.length === 0}
-        onClick={() => useOpen.setState({ open: !open })}
+        onClick={() => useOpen.setState({ [place]: !open })}
       >
         {open ? <ChevronDown size={14} /> : <ChevronUp size={14} />} In hand
       </button>
@@ -47,7 +51,7 @@ export function HandSheet() {
             {fresh === 0 ? "all recorded" : fresh === keys.length ? "none recorded" : `${fresh} changed`}
           </span>
           <ActionButton
-            className="btn btn-primary btn-xs"
+            className={`btn btn-xs ${drawer === null && !runs ? "btn-primary" : "border-neutral"}`}
             disabled={fresh === 0 || next === undefined}
             title="Records what has changed in hand as the next cue (n)"
             onAct={recordNext}

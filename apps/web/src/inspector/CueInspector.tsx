@@ -8,6 +8,7 @@ import { cueName, seconds } from "../shared/words.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { putLine } from "../line/lineText.ts";
 import { useMakeEdits } from "../show/useShow.ts";
+import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { CarriesField } from "./CarriesField.tsx";
 import { ChainPicture } from "./ChainPicture.tsx";
 import { TimesPicture } from "./TimesPicture.tsx";
@@ -142,6 +143,7 @@ interface FieldProps {
 
 function Field({ label, id, value, onTake }: FieldProps) {
   const field = useRef<HTMLInputElement>(null);
+  const begun = useRef(value);
   useEffect(() => {
     // An edit from elsewhere does not replace what somebody is typing.
     if (field.current && field.current !== document.activeElement) field.current.value = value;
@@ -160,7 +162,13 @@ function Field({ label, id, value, onTake }: FieldProps) {
           if (event.key === "Escape") event.currentTarget.value = value;
           if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
         }}
-        onBlur={(event) => event.target.value.trim() !== value && onTake(event.target.value.trim())}
+        onFocus={() => (begun.current = value)}
+        onBlur={(event) => {
+          const text = event.target.value.trim();
+          if (text === value) return;
+          tellChangedMeanwhile(begun.current, value);
+          onTake(text);
+        }}
       />
     </div>
   );

@@ -1,6 +1,8 @@
 import { type GatheredCue, freeId, gatherEdits } from "@zm/core";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
+import { useOnce } from "../shared/ActionButton.tsx";
+import { Modal } from "../shared/Modal.tsx";
 import { chooseList } from "../choice/choice.ts";
 import { outcomeOf } from "../choice/useDraft.ts";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -14,8 +16,6 @@ export function GatherDialog({ onClose }: { onClose: () => void }) {
   const [label, setLabel] = useState("");
   const [picked, setPicked] = useState<readonly GatheredCue[]>([]);
   const [what, setWhat] = useState<"moves" | "look">("look");
-  const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => dialog.current?.showModal(), []);
   const edits = useMemo(
     () => gatherEdits(freeId(label || "gathered", sheet.lists.keys()), label.trim(), picked, what),
     [sheet, label, picked, what],
@@ -26,18 +26,18 @@ export function GatherDialog({ onClose }: { onClose: () => void }) {
     const one = picked[index];
     if (one) setPicked(picked.toSpliced(index, 1).toSpliced(index + by, 0, one));
   };
-  const make = async (): Promise<void> => {
+  const [make] = useOnce(async (): Promise<void> => {
     if (!ready || !(await makeEdits(edits))) return;
     chooseList(edits[0].list.id);
     onClose();
-  };
+  });
   return (
-    <dialog ref={dialog} className="modal" aria-label="List gathered from cues" onClose={onClose}>
+    <Modal label="List gathered from cues" onClose={onClose} className="w-[48rem]">
       <form
-        className="modal-box flex h-[560px] max-w-3xl flex-col gap-3 border border-rule bg-base-200"
+        className="flex h-[560px] flex-col gap-3 p-6"
         onSubmit={(event) => {
           event.preventDefault();
-          void make();
+          make();
         }}
       >
         <div className="flex items-end gap-3">
@@ -110,7 +110,7 @@ export function GatherDialog({ onClose }: { onClose: () => void }) {
           </button>
         </div>
       </form>
-    </dialog>
+    </Modal>
   );
 }
 

@@ -1,4 +1,5 @@
-import { ShowError, addressesOf, bulkEdits, count, readPatch } from "@zm/core";
+import { ShowError, addressesOf, bulkEdits, count, makeEdits as makeEditsOn, newPatchFaults, readEdits, readPatch } from "@zm/core";
+import { useOnce } from "../shared/ActionButton.tsx";
 import { useState } from "react";
 import { chooseLights } from "../choice/choice.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -14,9 +15,9 @@ export function BulkForm() {
   const [patch, setPatch] = useState("");
   const [label, setLabel] = useState("");
   const kind = show.fixtureTypes.some((each) => each.id === type) ? type : (show.fixtureTypes[0]?.id ?? "");
-  const thought = think();
+  const preview = previewOf();
 
-  function think(): { edits: ReturnType<typeof bulkEdits>; words: string } | { fault: string } | null {
+  function previewOf(): { edits: ReturnType<typeof bulkEdits>; words: string; clashes: string[] } | { fault: string } | null {
     if (from.trim() === "") return null;
     const at = readPatch(patch);
     if (patch.trim() !== "" && !at) return { fault: `"${patch}" is not a patch; write universe and address such as 1.101` };
@@ -32,6 +33,7 @@ export function BulkForm() {
         .join(", ");
       return {
         edits,
+        clashes: newPatchFaults(sheet, makeEditsOn(sheet, readEdits(edits)).sheet),
         words: at ? `${what}, ${addressesOf(show, kind)} ${addressesOf(show, kind) === 1 ? "address" : "addresses"} each` : what,
       };
     } catch (error) {
@@ -39,24 +41,25 @@ export function BulkForm() {
       throw error;
     }
   }
-  const make = async (): Promise<void> => {
-    if (!thought || "fault" in thought || !(await makeEdits(thought.edits))) return;
-    chooseLights(thought.edits.flatMap((edit) => (edit.op === "setChannel" ? [edit.channel.number] : [])));
+  const [make, busy] = useOnce(async (): Promise<void> => {
+    if (!preview || "fault" in preview || !(await makeEdits(preview.edits))) return;
+    chooseLights(preview.edits.flatMap((edit) => (edit.op === "setChannel" ? [edit.channel.number] : [])));
     setFrom("");
     setTo("");
     setPatch("");
     setLabel("");
-  };
+  });
+  const clashes = preview && "clashes" in preview ? preview.clashes : [];
   return (
     <form
       aria-label="Add lights"
       className="flex shrink-0 items-center gap-2 px-4 py-2"
       onSubmit={(event) => {
         event.preventDefault();
-        void make();
+        make();
       }}
     >
-      <Field label="First light" placeholder="1" width="w-14" value={from} onChange={setFrom} />
+      <Field id="first-light" label="First light" placeholder="1" width="w-14" value={from} onChange={setFrom} />
       <span className="text-quiet">to</span>
       <Field label="Last light" placeholder="12" width="w-14" value={to} onChange={setTo} />
       <select
@@ -76,20 +79,27 @@ export function BulkForm() {
       <Field label="First patch" placeholder="1.1" width="w-18" value={patch} onChange={setPatch} />
       <span className="text-quiet">called</span>
       <Field label="Called" placeholder="Front" width="w-24" value={label} onChange={setLabel} plain />
-      <button type="submit" className="btn btn-sm btn-primary" disabled={!thought || "fault" in thought}>
+      <button type="submit" className="btn btn-sm btn-primary" disabled={!preview || "fault" in preview} aria-busy={busy}>
         Add
       </button>
       <span
         role="status"
-        className={`min-w-0 flex-1 text-[13px] leading-tight ${thought && "fault" in thought ? "text-error" : "text-quiet"}`}
+        className={`min-w-0 flex-1 text-[13px] leading-tight ${preview && "fault" in preview ? "text-error" : "text-quiet"}`}
       >
-        {thought ? ("fault" in thought ? thought.fault : thought.words) : ""}
+        {preview ? ("fault" in preview ? preview.fault : preview.words) : ""}
+        {clashes.length > 0 && (
+          <span className="block text-error" title={clashes.join("\n")}>
+            {clashes[0]}
+            {clashes.length > 1 ? `, and ${clashes.length - 1} more` : ""}
+          </span>
+        )}
       </span>
     </form>
   );
 }
 
 interface FieldProps {
+  id?: string;
   label: string;
   placeholder: string;
   width: string;
@@ -98,9 +108,10 @@ interface FieldProps {
   plain?: boolean;
 }
 
-function Field({ label, placeholder, width, value, onChange, plain = false }: FieldProps) {
+function Field({ id, label, placeholder, width, value, onChange, plain = false }: FieldProps) {
   return (
     <input
+      id={id}
       aria-label={label}
       placeholder={placeholder}
       autoComplete="off"

@@ -2,6 +2,7 @@ import { type EditInput, listOf } from "@zm/core";
 import { useMemo, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { outcomeOf, summaryOf } from "../choice/useDraft.ts";
+import { useOnce } from "../shared/ActionButton.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { InUse } from "./InUse.tsx";
 
@@ -11,20 +12,23 @@ interface EntryFormProps {
   edits: readonly EditInput[] | null;
   /** Ways to take the entry away, the first refusing where something uses it. */
   removals: readonly { word: string; edit: EditInput }[];
+  /** What is entered and not saved, if anything is. */
+  draft: { entered: boolean; changedElsewhere: boolean; drop: () => void };
   children: React.ReactNode;
 }
 
 /** The form of one thing beside the cues: what saving it does to the looks stands under it before it is saved; taking it away says what uses it and asks. */
-export function EntryForm({ label, edits, removals, children }: EntryFormProps) {
+export function EntryForm({ label, edits, removals, draft, children }: EntryFormProps) {
   const { sheet } = useShow();
   const makeEdits = useMakeEdits();
+  const [save, saving] = useOnce(() => edits && makeEdits(edits));
   const [removing, setRemoving] = useState<string | null>(null);
   const outcome = useMemo(() => outcomeOf(sheet, edits), [sheet, JSON.stringify(edits)]);
   const good = outcome !== null && "outcome" in outcome && outcome.outcome.steps.length > 0;
   const [first, ...others] = removals;
   const remove = async (edit: EditInput): Promise<void> => {
-    const thought = outcomeOf(sheet, [edit]);
-    if (thought && "fault" in thought) return setRemoving(thought.fault);
+    const result = outcomeOf(sheet, [edit]);
+    if (result && "fault" in result) return setRemoving(result.fault);
     setRemoving(null);
     await makeEdits([edit]);
   };
@@ -34,14 +38,27 @@ export function EntryForm({ label, edits, removals, children }: EntryFormProps) 
       className="flex max-w-3xl flex-col gap-4"
       onSubmit={(event) => {
         event.preventDefault();
-        if (good && edits) void makeEdits(edits);
+        if (good) save();
       }}
     >
+      {draft.changedElsewhere && (
+        <p role="alert" className="flex items-center gap-3 rounded border border-error px-3 py-1.5">
+          <span className="min-w-0 flex-1">This was changed elsewhere while you were at it. Saving puts what stands here over it.</span>
+          <button type="button" className="btn btn-xs border-neutral" onClick={draft.drop}>
+            Take what is stored
+          </button>
+        </p>
+      )}
       {children}
       <div className="flex items-center gap-3">
-        <button type="submit" className="btn btn-primary btn-sm" disabled={!good}>
+        <button type="submit" className="btn btn-primary btn-sm" disabled={!good} aria-busy={saving}>
           Save
         </button>
+        {draft.entered && (
+          <button type="button" className="btn btn-ghost btn-sm" onClick={draft.drop}>
+            Drop what is entered
+          </button>
+        )}
         <span role="status" className={outcome && "fault" in outcome ? "text-error" : "text-quiet"}>
           {outcome === null
             ? ""

@@ -1,17 +1,22 @@
 import { Plus } from "lucide-react";
+import { ActionButton } from "../shared/ActionButton.tsx";
+import { useFormDrafts } from "../shared/formDrafts.ts";
 
 interface EntryListProps {
   label: string;
   entries: readonly { id: string; name: string; about?: string; mark?: React.ReactNode }[];
   chosen: string | null;
   onChoose: (id: string) => void;
-  onAdd: () => void;
+  onAdd: () => unknown;
+  /** The name under which a form keeps what is entered for an entry. */
+  draftName: (id: string) => string;
   addWord: string;
   children: React.ReactNode;
 }
 
 /** Things that stand beside the cues: a list to choose from at the left, the chosen one at the right. */
-export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, children }: EntryListProps) {
+export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, draftName, children }: EntryListProps) {
+  const drafts = useFormDrafts((state) => state.drafts);
   return (
     <div className="flex h-full">
       <div className="flex w-60 shrink-0 flex-col border-r border-rule">
@@ -26,14 +31,20 @@ export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, ch
               >
                 {mark}
                 <span className="min-w-0 flex-1 truncate">{name}</span>
+                {drafts[draftName(id)] && (
+                  <span title="Something is entered here and not saved" className="text-primary">
+                    <span aria-hidden>●</span>
+                    <span className="sr-only">not saved</span>
+                  </span>
+                )}
                 <span className="figures text-[13px] font-normal text-quiet">{about}</span>
               </button>
             </li>
           ))}
         </ul>
-        <button type="button" className="btn btn-ghost btn-sm justify-start gap-1.5 rounded-none border-t border-rule" onClick={onAdd}>
+        <ActionButton className="btn btn-ghost btn-sm justify-start gap-1.5 rounded-none border-t border-rule" onAct={onAdd}>
           <Plus size={14} /> {addWord}
-        </button>
+        </ActionButton>
       </div>
       <div className="min-w-0 flex-1 overflow-y-auto px-6 py-4" tabIndex={0} role="group" aria-label={`${label}, the chosen one`}>
         {children}

@@ -1,6 +1,7 @@
 import { type Group, freeId } from "@zm/core";
 import { useState } from "react";
 import { chooseLights, useChoice } from "../choice/choice.ts";
+import { useFormDraft } from "../shared/formDrafts.ts";
 import { lightSpans } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
@@ -28,11 +29,12 @@ export function GroupsTab() {
       entries={show.groups.map(({ id, label, channels }) => ({ id, name: label || id, about: String(channels.length) }))}
       chosen={group?.id ?? null}
       onChoose={setChosen}
-      onAdd={() => void add()}
+      onAdd={add}
+      draftName={(id) => `group ${id}`}
       addWord={chosenLights.length > 0 ? `New group of ${chosenLights.length} chosen` : "New group"}
     >
       {group ? (
-        <GroupForm key={JSON.stringify(group)} group={group} />
+        <GroupForm key={group.id} group={group} />
       ) : (
         <p className="text-quiet">No group yet. Choose lights, then make one of them.</p>
       )}
@@ -43,13 +45,16 @@ export function GroupsTab() {
 function GroupForm({ group }: { group: Group }) {
   const { sheet } = useShow();
   const chosen = useChoice((choice) => choice.channels);
-  const [label, setLabel] = useState(group.label);
-  const [text, setText] = useState(lightSpans(group.channels));
+  const draft = useFormDraft(`group ${group.id}`, { label: group.label, text: lightSpans(group.channels) });
+  const { label, text } = draft.value;
+  const setLabel = (next: string): void => draft.set({ label: next, text });
+  const setText = (next: string): void => draft.set({ label, text: next });
   const read = readLights(text, sheet);
   const after = "channels" in read ? { id: group.id, label: label.trim(), channels: read.channels } : undefined;
   return (
     <EntryForm
       label={`Group ${group.label}`}
+      draft={draft}
       edits={!after || JSON.stringify(after) === JSON.stringify(group) ? null : [{ op: "setGroup", group: after }]}
       removals={[{ word: "Remove the group", edit: { op: "removeGroup", group: group.id } }]}
     >

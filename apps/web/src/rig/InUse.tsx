@@ -2,7 +2,7 @@
 export function InUse({ said, onLeave, children }: { said: string; onLeave: () => void; children: React.ReactNode }) {
   return (
     <div role="alert" className="flex flex-col gap-2 rounded border border-error px-3 py-2">
-      <p className="text-error">{withoutAdvice(said)}.</p>
+      <p className="text-error">{said}.</p>
       <div className="flex flex-wrap gap-2">
         {children}
         <button type="button" className="btn btn-sm btn-ghost" onClick={onLeave}>
@@ -11,9 +11,4 @@ export function InUse({ said, onLeave, children }: { said: string; onLeave: () =
       </div>
     </div>
   );
-}
-
-/** The refusal ends in advice for those who write edits by hand; here the buttons are the advice. */
-function withoutAdvice(said: string): string {
-  return said.replace(/; say used:.*$/, "");
 }

@@ -2,10 +2,11 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type Channel, count, patchFaults, patchWords, readPatch } from "@zm/core";
 import { useMemo, useRef } from "react";
 import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
-import { notify } from "../shared/notices.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { Link } from "react-router";
+import { EmptyView } from "../shared/EmptyView.tsx";
 import { BulkForm } from "./BulkForm.tsx";
-import { CellField } from "./CellField.tsx";
+import { CellField, numberFault } from "./CellField.tsx";
 import { RigTable } from "./RigTable.tsx";
 
 const COLUMNS = "grid-cols-[52px_minmax(110px,1fr)_128px_74px_repeat(3,58px)_minmax(90px,1fr)]";
@@ -59,15 +60,11 @@ export function LightsTab() {
               className={name.length === 1 ? "pr-2 text-right" : name === "groups" ? "pl-4" : "px-1.5"}
               title={name.length === 1 ? PLACE[name] : undefined}
             >
-              {name}
+              {AXES[name] ?? name}
             </span>
           ))}
         </div>
-        {show.channels.length === 0 && (
-          <p className="p-6 text-quiet">
-            No light yet. Make a type first if there is none, then add lights above: 1 to 12, of a type, from an address.
-          </p>
-        )}
+        {show.channels.length === 0 && <NoLights />}
         <div className="relative" style={{ height: rows.getTotalSize() }}>
           {rows.getVirtualItems().map((item) => {
             const channel = show.channels[item.index];
@@ -117,6 +114,9 @@ export function LightsTab() {
                   value={patchWords(channel.patch)}
                   figures
                   fault={fault}
+                  check={(text) =>
+                    text === "" || readPatch(text) ? undefined : `"${text}" is not a patch; write universe and address such as 1.101`
+                  }
                   onTake={(text) => takePatch(channel, text, set)}
                 />
                 {(["x", "y", "z"] as const).map((axis) => (
@@ -126,6 +126,7 @@ export function LightsTab() {
                     value={channel.place ? String(channel.place[axis]) : ""}
                     figures
                     right
+                    check={(text) => (text === "" ? undefined : numberFault(text) && `"${text}" is not a length in metres`)}
                     onTake={(text) => takePlace(channel, axis, text, set)}
                   />
                 ))}
@@ -141,6 +142,35 @@ export function LightsTab() {
   );
 }
 
+/** What comes first in a rig without lights. */
+function NoLights() {
+  const { id, sheet } = useShow();
+  const hasTypes = sheet.show.fixtureTypes.length > 0;
+  return (
+    <EmptyView
+      title="No light yet"
+      words={
+        hasTypes
+          ? "Add some in the row above: from light 1 to 12, of a type, from an address such as 1.1."
+          : "A light is of a type, which says what it can do. Make a type first; then lights are added here, a whole row at once."
+      }
+    >
+      {hasTypes ? (
+        <button type="button" className="btn btn-primary btn-sm" onClick={() => document.getElementById("first-light")?.focus()}>
+          Add the first lights
+        </button>
+      ) : (
+        <Link className="btn btn-primary btn-sm" to={`/show/${id}/rig/types`}>
+          Make the first type
+        </Link>
+      )}
+    </EmptyView>
+  );
+}
+
+/** What the axes are called over their columns. */
+const AXES: Readonly<Record<string, string>> = { x: "across", y: "up", z: "deep" };
+
 const PLACE: Readonly<Record<string, string>> = {
   x: "metres to the right, as the audience sees it",
   y: "metres above the stage",
@@ -151,13 +181,11 @@ function takePatch(channel: Channel, text: string, set: (channel: Channel) => vo
   if (text.trim() === "") return set(without(channel, "patch"));
   const patch = readPatch(text);
   if (patch) set({ ...channel, patch });
-  else notify(`"${text}" is not a patch; write universe and address such as 1.101`, "trouble");
 }
 
 function takePlace(channel: Channel, axis: "x" | "y" | "z", text: string, set: (channel: Channel) => void): void {
   if (text.trim() === "") return set(without(channel, "place"));
   const value = Number(text.replace(",", "."));
-  if (!Number.isFinite(value)) return notify(`"${text}" is not a length in metres`, "trouble");
   set({ ...channel, place: { x: 0, y: 6, z: 3, ...channel.place, [axis]: value } });
 }
 

@@ -1,5 +1,7 @@
 import { CURVES, FAMILIES, type Family, type Pace, freeId } from "@zm/core";
 import { useState } from "react";
+import { useFormDraft } from "../shared/formDrafts.ts";
+import { readSpread } from "../shared/readSpread.ts";
 import { curveWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
@@ -29,11 +31,12 @@ export function PacesTab() {
       }))}
       chosen={pace?.id ?? null}
       onChoose={setChosen}
-      onAdd={() => void add()}
+      onAdd={add}
+      draftName={(id) => `pace ${id}`}
       addWord="New pace"
     >
       {pace ? (
-        <PaceForm key={JSON.stringify(pace)} pace={pace} />
+        <PaceForm key={pace.id} pace={pace} />
       ) : (
         <p className="text-quiet">No pace yet. On the Stage, own times in hand are kept as one; or make one here.</p>
       )}
@@ -44,12 +47,15 @@ export function PacesTab() {
 type Texts = Readonly<Record<Family, { fade: string; delay: string; curve: string }>>;
 
 function PaceForm({ pace }: { pace: Pace }) {
-  const [label, setLabel] = useState(pace.label);
-  const [texts, setTexts] = useState<Texts>(() => textsOf(pace));
+  const draft = useFormDraft(`pace ${pace.id}`, { label: pace.label, texts: textsOf(pace) });
+  const { label, texts } = draft.value;
+  const setLabel = (next: string): void => draft.set({ label: next, texts });
+  const setTexts = (next: Texts): void => draft.set({ label, texts: next });
   const after = paceWith(pace.id, label.trim(), texts);
   return (
     <EntryForm
       label={`Pace ${pace.label}`}
+      draft={draft}
       edits={
         JSON.stringify(after) === JSON.stringify(paceWith(pace.id, pace.label, textsOf(pace))) ? null : [{ op: "setPace", pace: after }]
       }
@@ -120,9 +126,8 @@ function textsOf(pace: Pace): Texts {
 /** What the fields say; a text that is no number goes on as it is, and the core says what is wrong with it. */
 function paceWith(id: string, label: string, texts: Texts): Pace {
   const spread = (text: string): number | string | undefined => {
-    const plain = text.replace(/\s/g, "").replaceAll(",", ".");
-    if (plain === "") return undefined;
-    return plain.includes("~") || !Number.isFinite(Number(plain)) ? plain : Number(plain);
+    if (text.trim() === "") return undefined;
+    return readSpread(text) ?? text.trim();
   };
   const pace: Pace = { id, label };
   for (const family of FAMILIES) {

@@ -3,7 +3,8 @@ import { X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Swatch } from "../shared/Swatch.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { CellField } from "./CellField.tsx";
+import { useFormDraft } from "../shared/formDrafts.ts";
+import { CellField, numberFault } from "./CellField.tsx";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
 import { EntryList } from "./EntryList.tsx";
 
@@ -36,7 +37,8 @@ export function PalettesTab() {
       }))}
       chosen={palette?.id ?? null}
       onChoose={setChosen}
-      onAdd={() => void add()}
+      onAdd={add}
+      draftName={(id) => `palette ${id}`}
       addWord={`New palette: ${family}`}
     >
       <div className="mb-4 flex items-center gap-1" role="group" aria-label="Family of a new palette">
@@ -54,7 +56,7 @@ export function PalettesTab() {
         ))}
       </div>
       {palette ? (
-        <PaletteForm key={JSON.stringify(palette)} palette={palette} />
+        <PaletteForm key={palette.id} palette={palette} />
       ) : (
         <p className="text-quiet">No palette yet. On the Stage, what is in hand is kept as one; or make one here.</p>
       )}
@@ -65,8 +67,13 @@ export function PalettesTab() {
 function PaletteForm({ palette }: { palette: Palette }) {
   const { sheet } = useShow();
   const { show } = sheet;
-  const [label, setLabel] = useState(palette.label);
-  const [values, setValues] = useState<readonly PaletteValue[]>(palette.values);
+  const draft = useFormDraft<{ label: string; values: readonly PaletteValue[] }>(`palette ${palette.id}`, {
+    label: palette.label,
+    values: palette.values,
+  });
+  const { label, values } = draft.value;
+  const setLabel = (next: string): void => draft.set({ label: next, values });
+  const setValues = (next: readonly PaletteValue[]): void => draft.set({ label, values: next });
   const names = useMemo(
     () => [...new Set(sheet.keys.all.filter((key) => key.attribute.family === palette.family).map((key) => key.attribute.id))],
     [sheet.keys, palette.family],
@@ -77,6 +84,7 @@ function PaletteForm({ palette }: { palette: Palette }) {
   return (
     <EntryForm
       label={`Palette ${palette.label}`}
+      draft={draft}
       edits={JSON.stringify(after) === JSON.stringify(palette) ? null : [{ op: "setPalette", palette: after }]}
       removals={[
         { word: "Remove the palette", edit: { op: "removePalette", palette: palette.id } },
@@ -117,7 +125,8 @@ function PaletteForm({ palette }: { palette: Palette }) {
               label={`Value ${index + 1}, ${value.attribute}`}
               value={String(value.value)}
               figures
-              onTake={(text) => Number.isFinite(Number(text)) && text !== "" && change(index, { ...value, value: Number(text) })}
+              check={numberFault}
+              onTake={(text) => change(index, { ...value, value: Number(text.replace(",", ".")) })}
             />
             <span role="gridcell">
               <select

@@ -5,6 +5,7 @@ import { outcomeOf } from "../choice/useDraft.ts";
 import { notify } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { useOnce } from "../shared/ActionButton.tsx";
 import { InUse } from "./InUse.tsx";
 import { NameField } from "../give/TimesGive.tsx";
 
@@ -25,17 +26,17 @@ export function RigPanel() {
       </p>
     );
   const makeTold = async (edits: readonly EditInput[]): Promise<boolean> => {
-    const thought = outcomeOf(sheet, edits);
-    if (thought && "fault" in thought) {
-      notify(thought.fault, "trouble");
+    const result = outcomeOf(sheet, edits);
+    if (result && "fault" in result) {
+      notify(result.fault, "trouble");
       return false;
     }
     return makeEdits(edits);
   };
   const remove = (used: "refuse" | "drop"): void => {
     const edits = known.map((channel): EditInput => ({ op: "removeChannel", channel, used }));
-    const thought = outcomeOf(sheet, edits);
-    if (thought && "fault" in thought) return setRemoving(thought.fault);
+    const result = outcomeOf(sheet, edits);
+    if (result && "fault" in result) return setRemoving(result.fault);
     setRemoving(null);
     if (used === "drop") useChoice.setState({ draft: { from: "rig", edits } });
     else void makeEdits(edits).then((made) => made && useChoice.setState({ channels: [] }));
@@ -124,14 +125,14 @@ function OneField({
   onTake: (text: string) => Promise<boolean>;
 }) {
   const [text, setText] = useState("");
-  const take = async (): Promise<void> => {
+  const [take] = useOnce(async (): Promise<void> => {
     if (text.trim() !== "" && (await onTake(text.trim()))) setText("");
-  };
+  });
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        void take();
+        take();
       }}
     >
       <label className="text-[13px] text-quiet">
@@ -161,7 +162,7 @@ function HangForm({ onTake }: { onTake: (from: Place, to: Place) => Promise<bool
   const numbers = texts.map((text) => (text.trim() === "" ? Number.NaN : Number(text.replace(",", "."))));
   const [x1 = 0, y1 = 0, z1 = 0, x2 = 0, y2 = 0, z2 = 0] = numbers;
   const ready = numbers.every((each) => Number.isFinite(each));
-  const NAMES = ["x", "y", "z"];
+  const NAMES = ["across", "up", "deep"];
   return (
     <form
       aria-label="Hang them"
@@ -179,7 +180,7 @@ function HangForm({ onTake }: { onTake: (from: Place, to: Place) => Promise<bool
               key={name}
               aria-label={`${start === 0 ? "from" : "to"} ${name}`}
               placeholder={name}
-              className="input input-sm figures w-[52px] bg-base-100 px-1.5"
+              className="input input-sm figures w-[58px] bg-base-100 px-1.5"
               value={texts[start + index] ?? ""}
               autoComplete="off"
               onChange={(event) => setTexts(texts.map((each, at) => (at === start + index ? event.target.value : each)))}

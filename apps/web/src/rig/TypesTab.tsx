@@ -2,7 +2,8 @@ import { type Attribute, FAMILIES, type FixtureType, count, freeId } from "@zm/c
 import { X } from "lucide-react";
 import { useState } from "react";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { CellField } from "./CellField.tsx";
+import { useFormDraft } from "../shared/formDrafts.ts";
+import { CellField, numberFault } from "./CellField.tsx";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
 import { EntryList } from "./EntryList.tsx";
 
@@ -43,11 +44,12 @@ export function TypesTab() {
       entries={show.fixtureTypes.map(({ id, name }) => ({ id, name: name || id, about: `${used(id)}` }))}
       chosen={type?.id ?? null}
       onChoose={setChosen}
-      onAdd={() => void add()}
+      onAdd={add}
+      draftName={(id) => `type ${id}`}
       addWord="New type"
     >
       {type ? (
-        <TypeForm key={JSON.stringify(type)} type={type} used={used(type.id)} />
+        <TypeForm key={type.id} type={type} used={used(type.id)} />
       ) : (
         <p className="text-quiet">No type yet. A type says what a light can do; lights are added by type.</p>
       )}
@@ -56,20 +58,25 @@ export function TypesTab() {
 }
 
 function TypeForm({ type, used }: { type: FixtureType; used: number }) {
-  const [name, setName] = useState(type.name);
-  const [attributes, setAttributes] = useState<readonly Attribute[]>(type.attributes);
+  const draft = useFormDraft<{ name: string; attributes: readonly Attribute[] }>(`type ${type.id}`, {
+    name: type.name,
+    attributes: type.attributes,
+  });
+  const { name, attributes } = draft.value;
+  const setName = (next: string): void => draft.set({ name: next, attributes });
+  const setAttributes = (next: readonly Attribute[]): void => draft.set({ name, attributes: next });
   const after: FixtureType = { id: type.id, name: name.trim(), attributes: [...attributes] };
   const change = (index: number, patch: Partial<Attribute>): void =>
     setAttributes(attributes.map((each, at) => (at === index ? { ...each, ...patch } : each)));
   const number = (index: number, field: "min" | "max" | "home" | "speed", text: string): void => {
-    const value = Number(text.replace(",", "."));
-    if (text === "" && field === "speed") change(index, { speed: undefined });
-    else if (text !== "" && Number.isFinite(value)) change(index, { [field]: value });
+    if (text === "") change(index, { speed: undefined });
+    else change(index, { [field]: Number(text.replace(",", ".")) });
   };
   const missing = USUAL.filter(([, some]) => some.some((each) => !attributes.some(({ id }) => id === each.id)));
   return (
     <EntryForm
       label={`Type ${type.name}`}
+      draft={draft}
       edits={JSON.stringify(after) === JSON.stringify(type) ? null : [{ op: "setType", type: after }]}
       removals={[{ word: "Remove the type", edit: { op: "removeType", type: type.id } }]}
     >
@@ -89,7 +96,12 @@ function TypeForm({ type, used }: { type: FixtureType; used: number }) {
         </div>
         {attributes.map((attribute, index) => (
           <div key={index} role="row" aria-rowindex={index + 2} className={`${ROW} border-b border-rule/50`}>
-            <CellField label={`Attribute ${index + 1}`} value={attribute.id} onTake={(id) => id !== "" && change(index, { id })} />
+            <CellField
+              label={`Attribute ${index + 1}`}
+              value={attribute.id}
+              check={(text) => (text === "" ? "An attribute has a name, such as pan" : undefined)}
+              onTake={(id) => change(index, { id })}
+            />
             <span role="gridcell">
               <select
                 aria-label={`Family of ${attribute.id}`}
@@ -108,6 +120,7 @@ function TypeForm({ type, used }: { type: FixtureType; used: number }) {
                 label={`${field} of ${attribute.id}`}
                 value={attribute[field] === undefined ? "" : String(attribute[field])}
                 figures
+                check={(text) => (text === "" && field === "speed" ? undefined : numberFault(text))}
                 onTake={(text) => number(index, field, text)}
               />
             ))}

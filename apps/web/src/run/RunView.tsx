@@ -1,5 +1,6 @@
-import { type ListSheet, type Playback, cueDuration, nextRow, standingCue } from "@zm/core";
-import { Pause, Play, SkipBack } from "lucide-react";
+import { type ListSheet, type Playback, cueDuration, nextRow, previousRow, standingCue } from "@zm/core";
+import { ChevronsLeft, ChevronsRight, Pause, Play, SkipBack } from "lucide-react";
+import { Link } from "react-router";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { useChoice } from "../choice/choice.ts";
@@ -35,6 +36,16 @@ export default function RunView() {
   }, [press, next, list, run?.clock.held]);
   useHotkeys("ctrl+enter", go, { preventDefault: true, enableOnFormTags: true });
   useHotkeys("ctrl+backspace", () => void press({ press: "back" }), { preventDefault: true });
+  const step = useCallback(
+    (by: 1 | -1) => {
+      const row = by === 1 ? next : run ? previousRow(run.playback, list) : -1;
+      const target = list.cues[row]?.number;
+      if (target !== undefined) void press({ press: "goto", cue: target, time: 0 });
+    },
+    [press, next, run, list],
+  );
+  useHotkeys("ctrl+right", () => step(1), { preventDefault: true });
+  useHotkeys("ctrl+left", () => step(-1), { preventDefault: true });
   useHotkeys("ctrl+period", () => void press({ press: "hold" }), { preventDefault: true });
   const outputs = useCallback(() => liveOutputs(sheet), [sheet]);
   const cue = run?.playback.cue ?? null;
@@ -50,15 +61,15 @@ export default function RunView() {
             description={cue === null ? "The stage; nothing has been fired" : `The stage in cue ${cue}`}
           />
         </div>
-        <section aria-label="Running" className="flex h-[214px] shrink-0 gap-6 border-t border-rule bg-base-100 px-5 py-4">
+        <section aria-label="Running" className="flex h-[232px] shrink-0 gap-6 border-t border-rule bg-base-100 px-5 py-4">
           <div className="flex min-w-0 flex-1 flex-col gap-3">
             <OnStage list={list} run={run} />
             <NextCue list={list} row={next} playback={run?.playback} />
           </div>
-          <div className="flex w-[300px] shrink-0 flex-col gap-3">
+          <div className="flex w-[300px] shrink-0 flex-col gap-2">
             <button
               type="button"
-              className="btn btn-primary h-[84px] text-[26px]"
+              className="btn btn-primary h-[64px] text-[26px]"
               onClick={go}
               disabled={!run || (next < 0 && !run.clock.held)}
             >
@@ -83,6 +94,26 @@ export default function RunView() {
                 title="Stops fades and follows where they are (Ctrl .)"
               >
                 <Pause size={16} /> {run?.clock.held ? "Held" : "Hold"}
+              </button>
+            </div>
+            <div className="flex gap-2">
+              <button
+                type="button"
+                className="btn btn-sm flex-1 border-neutral"
+                onClick={() => step(-1)}
+                disabled={!run || cue === null}
+                title="To the cue before at once, without its times (Ctrl ←)"
+              >
+                <ChevronsLeft size={15} /> Step
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm flex-1 border-neutral"
+                onClick={() => step(1)}
+                disabled={!run || next < 0}
+                title="To the next cue at once, without its times (Ctrl →)"
+              >
+                Step <ChevronsRight size={15} />
               </button>
             </div>
             <GoTo press={press} />
@@ -188,7 +219,18 @@ function OnStage({ list, run }: { list: ListSheet; run: RunState | null }) {
 function NextCue({ list, row, playback }: { list: ListSheet; row: number; playback: Playback | undefined }) {
   const time = useListTime();
   const cue = list.cues[row];
-  if (!cue) return <p className="text-quiet">{playback ? "This is the last cue" : ""}</p>;
+  const { id } = useShow();
+  if (list.cues.length === 0)
+    return (
+      <p className="text-quiet">
+        The list has no cue yet.{" "}
+        <Link className="underline" to={`/show/${id}/stage`}>
+          Build the first look on the Stage
+        </Link>{" "}
+        and record it.
+      </p>
+    );
+  if (!cue) return <p className="text-quiet">{playback ? "Nothing is left in the list: this is the last cue" : ""}</p>;
   const follow = playback?.follow;
   const wait = follow?.cue === cue.number ? Math.max(0, follow.at - time) : null;
   return (

@@ -5,7 +5,10 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { chooseNothing, chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
 import { useLive } from "../show/live.ts";
-import { useList, useShow } from "../show/useShow.ts";
+import { Link } from "react-router";
+import { ActionButton } from "../shared/ActionButton.tsx";
+import { EmptyView } from "../shared/EmptyView.tsx";
+import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
 import { SpineHeader, SpineRow } from "../spine/Spine.tsx";
 import { CellReadout } from "./CellReadout.tsx";
 import { LensSwitch } from "./LensSwitch.tsx";
@@ -157,6 +160,7 @@ export function ScoreView() {
     event.preventDefault();
   };
 
+  if (list.cues.length === 0) return <EmptyScore />;
   return (
     <div className="relative h-full">
       {/* Over the corner of the table, and no part of it: rows hold cells alone. */}
@@ -199,6 +203,42 @@ export function ScoreView() {
       </div>
       <CellReadout list={list} />
     </div>
+  );
+}
+
+/** A list without cues: what comes first is lights, then a look and its record. */
+function EmptyScore() {
+  const { id, sheet } = useShow();
+  const list = useList();
+  const makeEdits = useMakeEdits();
+  if (sheet.show.channels.length === 0)
+    return (
+      <EmptyView
+        title="No cue yet, and no light"
+        words="A cue list needs lights to speak of. Types and lights are made in the Rig; after that a look is built on the Stage and recorded."
+      >
+        <Link className="btn btn-primary btn-sm" to={`/show/${id}/rig/${sheet.show.fixtureTypes.length === 0 ? "types" : "lights"}`}>
+          Go to the Rig
+        </Link>
+      </EmptyView>
+    );
+  return (
+    <EmptyView
+      title={`No cue in ${list.list.label || "this list"} yet`}
+      words="Choose lights on the Stage, give them levels and colours, then record what is in hand as the first cue: press n, or type record next."
+    >
+      <div className="flex gap-2">
+        <Link className="btn btn-primary btn-sm" to={`/show/${id}/stage`}>
+          Build the first look
+        </Link>
+        <ActionButton
+          className="btn btn-outline btn-sm border-neutral"
+          onAct={() => makeEdits([{ op: "insertCue", list: list.id, cue: "1", label: "Preset" }])}
+        >
+          Insert an empty cue 1
+        </ActionButton>
+      </div>
+    </EmptyView>
   );
 }
 

@@ -41,12 +41,12 @@ export function DropMenu({ label, button, list, onOpen, children }: DropMenuProp
     >
       <button
         type="button"
-        className={`btn btn-ghost btn-sm gap-1 px-1.5 ${button}`}
+        className={`btn btn-ghost btn-sm flex-nowrap gap-1 px-1.5 ${button}`}
         aria-haspopup="true"
         aria-expanded={open}
         onClick={() => show(!open)}
       >
-        {label} <ChevronDown size={14} />
+        <span className="truncate">{label}</span> <ChevronDown size={14} className="shrink-0" />
       </button>
       {open && <ul className={`menu absolute top-9 left-0 z-50 rounded border border-rule bg-base-300 ${list}`}>{children(closing)}</ul>}
     </div>
@@ -85,7 +85,7 @@ export function NamedEntry({
       className="input input-sm bg-base-100"
       onKeyDown={(event) => {
         const name = event.currentTarget.value.trim();
-        if (event.key === "Enter" && name !== "") onName(name);
+        if (event.key === "Enter" && !event.repeat && name !== "") onName(name);
       }}
     />
   );

@@ -1,6 +1,7 @@
 import { type Cue, type ListSheet, cueDuration, readTime } from "@zm/core";
 import { Play, Split } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
+import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
 import { EditableText } from "../shared/EditableText.tsx";
 import { NO_TIME } from "../shared/readSeconds.ts";
@@ -70,6 +71,7 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
   const onStage = useLive((live) => live.run?.playback.cue === cue?.number && cue !== undefined);
   const makeEdits = useMakeEdits();
   const [editing, setEditing] = useState<"label" | "follow" | "up" | "down" | null>(null);
+  const begun = useRef("");
   if (!cue) return null;
   const { up, down } = upDown(cue);
   const range = { list: list.id, from: cue.number, to: cue.number };
@@ -88,7 +90,9 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
       void makeEdits([{ op: "setCue", ...range, trigger }]);
   };
   const open = (what: "label" | "follow" | "up" | "down") => (): void => {
-    if (editable) setEditing(what);
+    if (!editable) return;
+    begun.current = cue.label ?? "";
+    setEditing(what);
   };
   return (
     <div
@@ -119,8 +123,9 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
             value={cue.label ?? ""}
             onDone={(label) => {
               setEditing(null);
-              if (label !== undefined && label !== (cue.label ?? ""))
-                void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }]);
+              if (label === undefined || label === (cue.label ?? "")) return;
+              tellChangedMeanwhile(begun.current, cue.label ?? "");
+              void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }]);
             }}
           />
         ) : (

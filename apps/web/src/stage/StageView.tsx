@@ -5,6 +5,8 @@ import { cueName } from "../shared/words.ts";
 import { stageWords } from "../app/StageStatus.tsx";
 import { useLive } from "../show/live.ts";
 import { useList, useMainList, useShow } from "../show/useShow.ts";
+import { Link } from "react-router";
+import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { type Painted, StagePicture } from "./StagePicture.tsx";
@@ -18,7 +20,7 @@ const SPINE = 250;
 /** The stage: what is on it now with the Hand over it, or the chosen cue as it will stand when it is complete. */
 export default function StageView() {
   const list = useList();
-  const { sheet } = useShow();
+  const { id, sheet } = useShow();
   const cue = useChoice((choice) => choice.cueEnd);
   const { shows, view, haze, labels } = useStageLook();
   const main = useMainList();
@@ -69,7 +71,22 @@ export default function StageView() {
           </label>
           <span className="min-w-0 flex-1 truncate pl-2 text-quiet">{caption}</span>
         </div>
-        <div className="min-h-0 flex-1">
+        <div className="relative min-h-0 flex-1">
+          {sheet.show.channels.length === 0 && (
+            <div className="absolute inset-0 z-10 grid place-items-center text-base-content">
+              <EmptyView
+                title="No light hangs here yet"
+                words="Lights are made in the Rig: a type first, then a row of lights of it. They hang over the stage until they are given a place."
+              >
+                <Link
+                  className="btn btn-primary btn-sm"
+                  to={`/show/${id}/rig/${sheet.show.fixtureTypes.length === 0 ? "types" : "lights"}`}
+                >
+                  Go to the Rig
+                </Link>
+              </EmptyView>
+            </div>
+          )}
           <StagePicture
             outputs={outputs}
             labels={labels}

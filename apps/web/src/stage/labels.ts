@@ -24,7 +24,7 @@ interface Box {
 const FIGURE = 7.2;
 const LINE = 11;
 /** The room that the head of a light takes around its point. */
-const HEAD = 4;
+const HEAD = 6;
 
 /**
  * Lays labels out so that each can be read: none over another or over the head of a light, as long as there is room near its own.

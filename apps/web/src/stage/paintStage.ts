@@ -241,6 +241,6 @@ function paintLabels(
   const all = [...numbers, ...levels];
   layOutLabels(all.map(({ label }) => label)).forEach(({ text, middle, top }, index) => {
     const channel = all[index]?.light.channel ?? 0;
-    sprites.put(context, text, middle, { top }, { font, colour: chosen.has(channel) ? glass : quiet });
+    sprites.put(context, text, middle, { top: top - 4 }, { font, colour: chosen.has(channel) ? glass : quiet });
   });
 }

@@ -229,7 +229,7 @@ class LineParser extends TimeRules {
           this.CONSUME(word.As);
           const as = Number(this.CONSUME2(word.Decimal).image);
           const how = this.OPTION(() => (this.CONSUME(word.Too), "copy" as const)) ?? "replace";
-          return { kind: "recast", channel, as, how, cues: this.SUBRULE(this.inCues) };
+          return { kind: "recast", channel, as, how, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
         },
       },
       {
@@ -238,7 +238,7 @@ class LineParser extends TimeRules {
           const channel = Number(this.CONSUME3(word.Decimal).image);
           this.CONSUME(word.And);
           const as = Number(this.CONSUME4(word.Decimal).image);
-          return { kind: "recast", channel, as, how: "swap", cues: this.SUBRULE2(this.inCues) };
+          return { kind: "recast", channel, as, how: "swap", cues: this.SUBRULE2(this.inCues), leave: this.SUBRULE2(this.leave) };
         },
       },
     ]),
@@ -249,8 +249,11 @@ class LineParser extends TimeRules {
     const palette = named(this.CONSUME(word.Name));
     this.CONSUME(word.For);
     const as = named(this.CONSUME2(word.Name));
-    return { kind: "swapPalette", palette, as, cues: this.SUBRULE(this.inCues) };
+    return { kind: "swapPalette", palette, as, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
   });
+
+  /** What cannot be taken along is left where it is. */
+  private readonly leave = this.RULE("leave", (): boolean => this.OPTION(() => this.CONSUME(word.Leave)) !== undefined);
 
   private readonly inCues = this.RULE("inCues", (): Range | undefined =>
     this.OPTION(() => {

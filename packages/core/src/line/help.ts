@@ -133,7 +133,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "walls and assertion; no look changes",
         "wall stop tracking blackout",
       ),
-      entry(["recast 1 as 2 in #10..40", "recast 1 as 2 too in #10..40"], "2 does what 1 did; too: 1 goes on doing it"),
+      entry(
+        ["recast 1 as 2 in #10..40", "recast 1 as 2 too in #10..40", "recast 1 as 2 in #10..40 leave"],
+        "2 does what 1 did; too: 1 goes on doing it; leave: what 2 cannot do stays with 1",
+        "replace swap light substitute",
+      ),
       entry(["exchange 1 and 2 in #10..40"], "each does what the other did"),
       entry(["swap dusk for noon in #10..40"], "one palette for another"),
       entry(["copy #12 to #13", "copy look of #12 to #30"], "a cue's moves, or its whole look"),

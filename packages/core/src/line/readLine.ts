@@ -109,11 +109,14 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
       return editOf(checkedRange(sentence.cues), (cues) => ({ op: sentence.what, list, ...cues }));
     case "recast": {
       const { channel, as, how } = sentence;
-      return { ...editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "recast", list, ...cues, channel, as, how })), channels: [as] };
+      const skip = sentence.leave ? { skipMissing: true } : {};
+      const edit = editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "recast", list, ...cues, channel, as, how, ...skip }));
+      return { ...edit, channels: [as] };
     }
     case "swapPalette": {
       const [palette, as] = [paletteNamed(sentence.palette, context.sheet), paletteNamed(sentence.as, context.sheet)];
-      return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "swapPalette", list, ...cues, palette, as }));
+      const skip = sentence.leave ? { skipMissing: true } : {};
+      return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "swapPalette", list, ...cues, palette, as, ...skip }));
     }
     case "copy":
       return editOf(single(sentence.to), () => ({

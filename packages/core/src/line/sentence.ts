@@ -21,8 +21,8 @@ export type Sentence =
   | { kind: "trigger"; cues: Range | undefined; trigger: Trigger | null }
   | { kind: "insert"; cue: string; label?: string }
   | { kind: "flag"; what: "block" | "unblock" | "assert" | "unassert"; cues: Range }
-  | { kind: "recast"; channel: number; as: number; how: "replace" | "copy" | "swap"; cues: Range | undefined }
-  | { kind: "swapPalette"; palette: Named; as: Named; cues: Range | undefined }
+  | { kind: "recast"; channel: number; as: number; how: "replace" | "copy" | "swap"; cues: Range | undefined; leave: boolean }
+  | { kind: "swapPalette"; palette: Named; as: Named; cues: Range | undefined; leave: boolean }
   | { kind: "copy"; cue: string; to: string; what: "moves" | "look" }
   | { kind: "move"; cue: string; to: string }
   | { kind: "delete"; cues: Range }

@@ -87,6 +87,7 @@ export const Find = keyword("Find", "find");
 export const Help = keyword("Help", "help");
 export const New = keyword("New", "new");
 export const CuesWord = keyword("CuesWord", "cues");
+export const Leave = keyword("Leave", "leave");
 export const MovesWord = keyword("MovesWord", "moves");
 export const Text = createToken({ name: "Text", pattern: /"[^"]*"/ });
 export const Tilde = createToken({ name: "Tilde", pattern: /~/ });
@@ -148,6 +149,7 @@ export const lineTokens = [
   Again,
   MovesWord,
   CuesWord,
+  Leave,
   New,
   Home,
   Find,

@@ -113,7 +113,7 @@ export function planRemovePalette(sheet: ShowSheet, edit: RemovePaletteEdit): St
   const users = paletteUsers(sheet, edit.palette);
   if (users.length > 0 && edit.used === "refuse")
     throw new ShowError(
-      `Palette "${edit.palette}" is used by ${users.length} moves in ${cuesOf(users)}; say used: keepLooks to leave numbers, or drop to drop the moves`,
+      `Palette "${edit.palette}" is used by ${users.length} moves in ${cuesOf(users)}; remove it so that they keep its numbers, or with those moves`,
     );
   const moves = users.flatMap(({ list, key, row, part, spec }) => {
     if (edit.used === "drop") return storeStep(list, key, row, undefined);
@@ -147,7 +147,7 @@ export function planRemoveChannel(sheet: ShowSheet, edit: RemoveChannelEdit): St
     ...(marks.length > 0 ? [`the mark settings of ${marks.length} cues`] : []),
   ];
   if (uses.length > 0 && edit.used === "refuse")
-    throw new ShowError(`Channel ${edit.channel} is used by ${uses.join(", ")}; say used: drop to take all that away with it`);
+    throw new ShowError(`Channel ${edit.channel} is used by ${uses.join(", ")}; take it out of those first, or take all that away with it`);
   return [
     ...users.flatMap(({ list, key, row }) => storeStep(list, key, row, undefined)),
     ...marks,
@@ -196,7 +196,7 @@ export function planRemoveList(sheet: ShowSheet, edit: RemoveListEdit): Step[] {
   const actions = [...sheet.lists.values()].filter((other) => other !== list).flatMap((other) => actionSteps(other, edit.list));
   if (actions.length > 0 && edit.used === "refuse")
     throw new ShowError(
-      `List "${edit.list}" is started or stopped by ${actions.length} cues; say used: drop to take those actions away with it`,
+      `List "${edit.list}" is started or stopped by ${actions.length} cues; take those actions out first, or take them away with it`,
     );
   const head = listHeadOf(list.list);
   const index = sheet.show.lists.indexOf(list.list);

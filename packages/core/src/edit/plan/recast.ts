@@ -26,7 +26,9 @@ export function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit):
       ? [...lacking(list, rows, edit.channel, edit.as), ...lacking(list, rows, edit.as, edit.channel)]
       : lacking(list, rows, edit.channel, edit.as);
   if (missing.length > 0 && !edit.skipMissing)
-    throw new ShowError(`${missing.join("; ")}. Give skipMissing to leave those moves where they are`);
+    throw new ShowError(
+      `${missing.join("; ")}. Choose a light that has it, or leave those moves where they are (leave, at the end of the line)`,
+    );
   const steps = rows.flatMap((row) => [...moveSteps(sheet, list, row, edit), ...markSteps(list, row, edit)]);
   if (steps.length === 0) throw new ShowError(`Channel ${edit.channel} has no move in cues ${edit.from} to ${edit.to}`);
   return { steps, notes: [...missing, ...gaps(sheet, steps)] };

@@ -25,7 +25,7 @@ export function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit): Plan {
   const missing = users.filter((key) => list.palettes.valueFor(to.id, key) === undefined);
   const notes = missing.map((key) => `Palette "${to.id}" has no ${key.attribute.id} for channel ${key.channel}`);
   if (missing.length > 0 && !edit.skipMissing)
-    throw new ShowError(`${notes.join("; ")}. Give skipMissing to leave those moves as they are`);
+    throw new ShowError(`${notes.join("; ")}. Choose another palette, or leave those moves as they are (leave, at the end of the line)`);
   const steps = users
     .filter((key) => !missing.includes(key))
     .flatMap((key) =>
