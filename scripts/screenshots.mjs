@@ -59,13 +59,13 @@ await shot("line-entry", "score", async (page) => {
 const press = (what) =>
   fetch(`http://127.0.0.1:${process.env.ZM_PORT}/api/shows/1/run`, {
     method: "POST",
-    headers: { "Content-Type": "application/json" },
+    headers: { "Content-Type": "application/json", "X-Requested-With": "zealous-mark" },
     body: JSON.stringify(what),
   });
 const hand = (...changes) =>
   fetch(`http://127.0.0.1:${process.env.ZM_PORT}/api/shows/1/hand`, {
     method: "POST",
-    headers: { "Content-Type": "application/json" },
+    headers: { "Content-Type": "application/json", "X-Requested-With": "zealous-mark" },
     body: JSON.stringify({ changes }),
   });
 async function line(page, text) {

@@ -1,7 +1,7 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import { type Page, expect, test } from "@playwright/test";
 import { enterLine } from "../support/build.ts";
-import { openView, ownShow } from "../support/show.ts";
+import { OWN, openView, ownShow } from "../support/show.ts";
 
 /** The serious findings of axe, each with where it stands. */
 async function seriousFindings(page: Page, within = "body"): Promise<string[]> {
@@ -33,7 +33,7 @@ for (const theme of ["desk", "foolscap"] as const) {
       expect([tab, await seriousFindings(page)]).toEqual([tab, []]);
     }
     await openView(page, show, "stage");
-    await request.post(`/api/shows/${show}/run`, { data: { press: "goto", cue: "6", time: 0 } });
+    await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
     await enterLine(page, "@washes = 20~80");
     await enterLine(page, "@washes colour = dusk");
     for (const tab of ["level", "position", "colour", "beam"]) {
@@ -48,7 +48,7 @@ for (const theme of ["desk", "foolscap"] as const) {
       await page.getByRole("button", { name: "Not now" }).click();
     }
     await page.keyboard.press("?");
-    await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+    await expect(page.getByRole("dialog", { name: "Help" })).toBeVisible();
     expect(["help", await seriousFindings(page, "dialog[open]")]).toEqual(["help", []]);
   });
 }
@@ -56,7 +56,7 @@ for (const theme of ["desk", "foolscap"] as const) {
 test("? shows the keys, Escape puts them away", async ({ page, request }) => {
   await openView(page, await ownShow(request));
   await page.keyboard.press("?");
-  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await expect(page.getByRole("dialog", { name: "Help" })).toBeVisible();
   await page.keyboard.press("Escape");
-  await expect(page.getByRole("dialog", { name: "Keys" })).toBeHidden();
+  await expect(page.getByRole("dialog", { name: "Help" })).toBeHidden();
 });

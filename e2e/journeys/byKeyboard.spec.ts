@@ -175,7 +175,7 @@ test("the line completes words and names, brings back what was typed, and the he
   await expect(line).toHaveValue("update at source");
   await keyboard.press("Escape");
   await keyboard.press("?");
-  await keyboard.type("record");
+  await keyboard.type("record next");
   await expect(page.getByRole("dialog").getByRole("option", { selected: true })).toContainText("record next");
   await keyboard.press("Enter");
   await expect(line).toHaveValue("record next");

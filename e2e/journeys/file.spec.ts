@@ -34,7 +34,7 @@ test("every fault of a bad file is named and nothing is loaded", async ({ page, 
   await page
     .getByLabel("Show document")
     .setInputFiles({ name: "bad.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(document)) });
-  const faults = page.getByRole("alertdialog", { name: "The document was not imported" });
+  const faults = page.getByRole("dialog", { name: "The document was not imported" });
   await expect(faults.getByRole("listitem")).toHaveText([
     "list main, cue 1.5, part 1, 41.intensity: 400 is outside 0 to 100",
     'list main, cue 4, part 1, 61.pan: there is no palette "nowhere"',

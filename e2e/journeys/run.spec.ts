@@ -1,5 +1,5 @@
 import { type Page, expect, test } from "@playwright/test";
-import { cueOf, openView, ownShow } from "../support/show.ts";
+import { OWN, cueOf, openView, ownShow } from "../support/show.ts";
 
 /** How bright the stage picture is, 0 to 255, over all its points. */
 async function brightness(page: Page): Promise<number> {
@@ -49,14 +49,14 @@ test("two windows show the same run, and an edit made in one appears in the othe
   await openView(page, show, "run");
   await openView(other, show, "score");
   await page.getByRole("button", { name: "Go", exact: true }).click();
-  await expect(other.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage 0.5");
+  await expect(other.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage cue 0.5");
   await other.getByText("House to half").dblclick();
   await other.getByLabel("Label of cue 1").fill("Half");
   await other.keyboard.press("Enter");
   await expect(page.getByRole("row", { name: /^1 Half/ })).toBeVisible();
-  expect((await cueOf(request, show, "1")).label).toBe("Half");
+  await expect.poll(async () => (await cueOf(request, show, "1")).label).toBe("Half");
   await page.getByRole("button", { name: "Go", exact: true }).click();
-  await expect(other.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage 1");
+  await expect(other.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage cue 1");
 });
 
 test("a window that was cut off catches up with what it missed", async ({ page, context, request }) => {
@@ -64,7 +64,10 @@ test("a window that was cut off catches up with what it missed", async ({ page, 
   await openView(page, show);
   await context.setOffline(true);
   await page.evaluate(() => window.dispatchEvent(new Event("offline")));
-  await request.post(`/api/shows/${show}/edits`, { data: { base: 0, edits: [{ op: "setCue", from: "8", to: "8", label: "Pot boils" }] } });
+  await request.post(`/api/shows/${show}/edits`, {
+    headers: OWN,
+    data: { base: 0, edits: [{ op: "setCue", from: "8", to: "8", label: "Pot boils" }] },
+  });
   await context.setOffline(false);
   await page.reload();
   await expect(page.getByRole("row", { name: /^8 Pot boils/ })).toBeVisible();
@@ -75,7 +78,7 @@ test("no single letter fires a cue while a sheet is edited", async ({ page, requ
   await openView(page, show);
   await page.getByRole("grid", { name: "Score" }).focus();
   for (const key of ["g", "G", " ", "b", "h", "Enter", "Control+Enter"]) await page.keyboard.press(key);
-  await expect(page.getByRole("banner").getByRole("status")).toHaveText("Blind, nothing on stage");
+  await expect(page.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage nothing");
 });
 
 test("the Stage shows the chosen cue blind, apart from what runs", async ({ page, request }) => {
@@ -89,5 +92,5 @@ test("the Stage shows the chosen cue blind, apart from what runs", async ({ page
   await page.getByText("Morning, low tide").click();
   await expect.poll(() => brightness(page)).toBeGreaterThan(dark + 8);
   await page.getByRole("button", { name: "On stage" }).click();
-  await expect(page.getByText("On stage, nothing fired")).toBeVisible();
+  await expect(page.getByText("On stage: nothing")).toBeVisible();
 });

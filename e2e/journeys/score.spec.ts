@@ -1,3 +1,4 @@
+import { stored } from "../support/build.ts";
 import { expect, test } from "@playwright/test";
 import { cellAt, cueOf, documentOf, drawFrame, openView, ownShow } from "../support/show.ts";
 
@@ -20,11 +21,12 @@ test("a frame drawn around cells is changed blind, seen before it is made, taken
     "84 lights 40–70 to 50–80",
     "94 lights 40–70 to 50–80",
   ]);
-  await expect(impact.getByText("No other cue looks different.")).toBeVisible();
+  await expect(impact.getByText("4 cues look different.")).toBeVisible();
   expect(await documentOf(request, show)).toEqual(before);
 
   await panel.getByRole("button", { name: "Make it" }).click();
   await expect(impact).toBeHidden();
+  await stored(page);
   expect((await cueOf(request, show, "6")).parts[0]?.moves["3"]).toEqual({ intensity: 70 });
   const after = await documentOf(request, show);
 
@@ -59,6 +61,7 @@ test("a range edit works by keyboard alone, and tracks on when that is asked", a
   await page.getByLabel("level").fill("33");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: "Undo" })).toBeEnabled();
+  await stored(page);
   expect((await cueOf(request, show, "6")).parts[0]?.moves["1"]).toEqual({ intensity: 33 });
   expect((await cueOf(request, show, "7")).parts[0]?.moves["1"]).toBeUndefined();
   await page.keyboard.press("Control+z");
@@ -73,7 +76,7 @@ test("a typed line is read back with its impact, made with Enter, and a wrong wo
   const line = page.getByLabel("Line entry");
   await expect(line).toBeFocused();
   await line.fill("#6..9: 3..6 + 10 ohne");
-  await expect(page.locator("#line-answer")).toHaveText('"ohne" was not expected here');
+  await expect(page.locator("#line-answer")).toHaveText('"ohne" means nothing here; here could stand others, only');
   await line.fill("#6..9: 3..6 + 10 onl");
   await expect(page.locator("#line-answer")).toHaveText("Tab: only");
   await line.fill("#6..9: 3..6 + 10 only");
@@ -104,6 +107,7 @@ test("whole cues are walled off, recast, copied and renumbered from the line, an
     await expect(page.locator("#line-answer")).toHaveText(answer);
     await line.press("Enter");
     await expect(line).toHaveValue("");
+    await stored(page);
   };
   await make("block #7", /^Cue 7: walled off: no cue looks different/);
   expect((await cueOf(request, show, "7")).block).toBe(true);

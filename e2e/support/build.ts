@@ -21,6 +21,12 @@ export async function enterLine(page: Page, text: string, answer?: RegExp): Prom
   if (answer) await expect(page.locator("#line-answer")).toHaveText(answer);
   await page.keyboard.press("Enter");
   await expect(line).toHaveValue("");
+  await stored(page);
+}
+
+/** Waits until everything that this window has asked for is stored. */
+export async function stored(page: Page): Promise<void> {
+  await expect(page.getByTestId("line")).toHaveAttribute("data-waiting", "0");
 }
 
 /** The number of the show that the window has open. */

@@ -80,7 +80,7 @@ export class HistoryService {
   private async stepOf(show: OpenShow, step: HistoryStep, what: "undo" | "redo", author: Author): Promise<EditNews | null> {
     if (step.of === "hand") {
       await this.hands.step(show.id, step.diff, what);
-      show.history.move(what);
+      show.history.move(what, author.window);
       return null;
     }
     const { news, run } = await this.shows.stepEdit(show, step, what, author);

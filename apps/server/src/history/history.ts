@@ -4,8 +4,11 @@ import { now } from "../shared/clock.ts";
 
 /** One step that can be taken back or made again: an edit of the show, or what one gesture did to the Hand. */
 export type HistoryStep = EditStep | HandStep;
-interface StepBase extends Author {
+interface StepBase {
   readonly id: string;
+  /** The window that made it, or took it back last. */
+  window: string | null;
+  readonly gesture: string | null;
   /** What it did, in words. */
   words: string;
 }
@@ -72,11 +75,14 @@ export class History {
     this.turn += 1;
   }
 
-  /** Says that the newest step was taken back, or the last one taken back made again. */
-  move(what: "undo" | "redo"): void {
+  /** Says that the newest step was taken back, or the last one taken back made again; it is then the step of whoever did that. */
+  move(what: "undo" | "redo", window: string | null): void {
     const [from, to] = what === "undo" ? [this.done, this.undone] : [this.undone, this.done];
     const step = from.pop();
-    if (step) to.push(step);
+    if (step) {
+      step.window = window;
+      to.push(step);
+    }
     this.turn += 1;
   }
 

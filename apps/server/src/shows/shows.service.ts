@@ -175,7 +175,7 @@ export class ShowsService implements OnModuleDestroy {
     const history = new History(id);
     for (const row of rows) {
       if (row.kind === "edit") history.addEdit(row.revision, row.summary, { window: row.madeBy, gesture: null });
-      else history.move(row.kind);
+      else history.move(row.kind, row.madeBy);
     }
     return { id, sheet: sheetOf(stored.show), revision: stored.revision, history, doubtful: false, queue: Promise.resolve() };
   }
@@ -224,7 +224,7 @@ export class ShowsService implements OnModuleDestroy {
     show.sheet = sheet;
     show.revision = revision;
     if (kind === "edit") show.history.addEdit(revision, summary, author);
-    else show.history.move(kind);
+    else show.history.move(kind, author.window);
     const news: EditNews = { show: show.id, revision, kind, summary, steps, history: show.history.news() };
     this.news.next(news);
     return news;

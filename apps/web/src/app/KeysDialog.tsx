@@ -19,7 +19,7 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
   }, []);
   const take = (typed: readonly string[]): void => {
     onClose();
-    setTimeout(() => putLine(typed.find((line) => holdsWords(line, search) === 1) ?? typed[0] ?? ""), 0);
+    setTimeout(() => putLine(typed.find((line) => holdsWords(line, search) > 0) ?? typed[0] ?? ""), 0);
   };
   return (
     <Modal label="Help" onClose={onClose} className="w-[56rem]">
@@ -99,13 +99,10 @@ const GROUP =
   "[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:font-bold [&_[cmdk-group-heading]]:text-primary";
 const ITEM = "flex gap-4 rounded px-2 py-0.5 data-[selected=true]:bg-base-300";
 
-/** Finds what holds every word that is searched for. */
+/** Finds what holds every word that is searched for; what holds them as they stand comes first. */
 function holdsWords(value: string, search: string): number {
   const all = value.toLowerCase();
-  return search
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => all.includes(word))
-    ? 1
-    : 0;
+  const words = search.trim().toLowerCase();
+  if (all.includes(words)) return 1;
+  return words.split(/\s+/).every((word) => all.includes(word)) ? 0.5 : 0;
 }

@@ -22,7 +22,7 @@ export function Notices() {
           ))}
         </div>
       )}
-      <Told notice={newest} text={lines[0] ?? ""} />
+      <Told notice={newest} text={lines.join(" — ")} />
       {more && (
         <button type="button" className="btn btn-ghost btn-xs gap-0.5" aria-expanded={open} onClick={() => setOpen(!open)}>
           <ChevronUp size={13} /> all

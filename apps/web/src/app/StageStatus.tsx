@@ -13,7 +13,9 @@ export function StageStatus({ live }: { live: boolean }) {
     ? "No line to the server"
     : databaseAway
       ? "Database away: it runs, edits wait"
-      : `${live ? "Live" : "Blind"}, ${stageWords(main, run?.playback)}`;
+      : live
+        ? `Live, ${stageWords(main, run?.playback)}`
+        : `Blind, on stage ${stageWords(main, run?.playback)}`;
   return (
     <span
       role="status"
@@ -27,8 +29,8 @@ export function StageStatus({ live }: { live: boolean }) {
 
 /** Where the list stands: a cue that is there, the place of one that is gone, the end, or nothing. */
 export function stageWords(list: ListSheet, playback: Parameters<typeof standingCue>[0] | undefined): string {
-  if (list.cues.length === 0) return "no cue yet";
-  if (!playback || playback.cue === null) return "nothing fired";
+  if (list.cues.length === 0) return "no cue";
+  if (!playback || playback.cue === null) return "nothing";
   const { cue, gone } = standingCue(playback, list);
   if (gone) return cue === null ? "before the first cue" : `behind cue ${cue}`;
   return nextRow(playback, list) < 0 ? `cue ${cue}, the last` : `cue ${cue}`;

@@ -55,6 +55,8 @@ function isInSheet(target: EventTarget | null): boolean {
   return target instanceof Element && target.closest('[role="dialog"]') !== null;
 }
 
+/** A field that letters are typed into; a slider or a tick box is none. */
 function isField(target: EventTarget | null): boolean {
-  return target instanceof HTMLInputElement || target instanceof HTMLSelectElement || target instanceof HTMLTextAreaElement;
+  if (target instanceof HTMLInputElement) return !["range", "checkbox", "radio", "button"].includes(target.type);
+  return target instanceof HTMLSelectElement || target instanceof HTMLTextAreaElement;
 }

@@ -142,7 +142,11 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const unfinished = read !== null && "fault" in read && offered.length > 0 && read.fault.at >= completions.from;
 
   return (
-    <div className="relative flex h-11 shrink-0 items-center gap-3 border-t border-rule px-3 focus-within:border-secondary focus-within:bg-base-200">
+    <div
+      data-testid="line"
+      data-waiting={waiting}
+      className="relative flex h-11 shrink-0 items-center gap-3 border-t border-rule px-3 focus-within:border-secondary focus-within:bg-base-200"
+    >
       {focused && offered.length > 0 && <CompletionList words={offered} pick={pick} onTake={takeWord} />}
       <span
         data-testid="line-target"

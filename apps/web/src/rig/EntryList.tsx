@@ -32,9 +32,9 @@ export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, dr
                 {mark}
                 <span className="min-w-0 flex-1 truncate">{name}</span>
                 {drafts[draftName(id)] && (
-                  <span title="Something is entered here and not saved" className="text-primary">
+                  <span title="Something is entered here that is not stored yet" className="text-primary">
                     <span aria-hidden>●</span>
-                    <span className="sr-only">not saved</span>
+                    <span className="sr-only">, changed</span>
                   </span>
                 )}
                 <span className="figures text-[13px] font-normal text-quiet">{about}</span>

@@ -159,7 +159,8 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
           if (reply.edit) await takeNews(client, reply.edit);
           takeHandNews(reply.hand);
           takeHistory(reply.history);
-          notify(what === "undo" ? `Taken back: ${reply.words}` : `Made again: ${reply.words}`);
+          // What was done to the show is told beside the line until the next edit.
+          if (!reply.edit) notify(what === "undo" ? `Taken back: ${reply.words}` : `Made again: ${reply.words}`);
         }),
         run,
       ),

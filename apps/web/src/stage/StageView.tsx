@@ -31,7 +31,7 @@ export default function StageView() {
   const pointer = useStagePointer(painted, !blind);
   const resting = useMemo(() => (blind ? blindOutputs(list, row) : undefined), [blind, list, row]);
   const outputs = useCallback(() => resting ?? liveOutputs(sheet), [resting, sheet]);
-  const caption = blind ? `Cue ${cueName(list.cues[row])}, blind` : `On stage, ${stageWords(main, run?.playback)}`;
+  const caption = blind ? `Cue ${cueName(list.cues[row])}, blind` : `On stage: ${stageWords(main, run?.playback)}`;
 
   return (
     <div className="flex h-full">

@@ -22,7 +22,7 @@ const MOST = 2000;
 export function bulkEdits(show: Show, { from, to, type, patch, label }: BulkRow): EditInput[] {
   if (!show.fixtureTypes.some((each) => each.id === type))
     throw new ShowError(
-      `There is no fixture type "${type}"; the types are ${show.fixtureTypes.map((each) => each.id).join(", ") || "none yet"}`,
+      `There is no fixture type "${type}"; the types are ${show.fixtureTypes.map((each) => each.name || each.id).join(", ") || "none yet"}`,
     );
   if (!(Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to >= from))
     throw new ShowError(`${from} to ${to} is not a row of channels; write the lower number first`);

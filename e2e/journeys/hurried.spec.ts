@@ -1,0 +1,205 @@
+import { type Page, type Route, expect, test } from "@playwright/test";
+import { enterLine, inHand, onStage, stored } from "../support/build.ts";
+import { OWN, cueOf, documentOf, openView, ownShow } from "../support/show.ts";
+
+/** Every change takes a second longer to answer. */
+async function slowServer(page: Page): Promise<void> {
+  await page.route(/\/api\/shows\/\d+\/(edits|hand|undo|redo|run)/, async (route: Route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+    await route.continue();
+  });
+}
+
+const level = async (request: Parameters<typeof cueOf>[0], show: number, cue: string, light: string): Promise<unknown> =>
+  (await cueOf(request, show, cue)).parts[0]?.moves[light]?.["intensity"];
+
+test("lines typed ahead of a slow server are made in their order, each on the cues that it began with", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await slowServer(page);
+  const line = page.getByRole("combobox", { name: "Line entry" });
+  await page.keyboard.press("/");
+  await page.keyboard.type("#6..9: 1..4 + 1 only\n");
+  await expect(line).toHaveValue("");
+  await page.keyboard.type("#15: 7 = 55\n");
+  await page.keyboard.type('insert #15.5 "Late"\n');
+  await page.keyboard.type("#15.5: 5 = 44\n");
+  await page.keyboard.type("#11: 3 = ");
+  await stored(page);
+  await expect(line).toHaveValue("#11: 3 = ");
+  expect(await level(request, show, "6", "1")).toBe(61);
+  expect(await level(request, show, "15", "7")).toBe(55);
+  expect(await level(request, show, "15.5", "5")).toBe(44);
+  expect((await cueOf(request, show, "15.5")).label).toBe("Late");
+});
+
+test("what is chosen while a line is half typed does not change where it lands", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByText("Ada sets the table").click();
+  await page.keyboard.press("/");
+  await page.keyboard.type("1 = ");
+  await expect(page.getByTestId("line-target")).toHaveText("blind 7");
+  await page.getByText("Wind gets up").click();
+  await expect(page.getByTestId("line-target")).toHaveText("blind 7");
+  await page.getByLabel("Line entry").focus();
+  await page.keyboard.press("End");
+  await page.keyboard.type("12\n");
+  await stored(page);
+  expect(await level(request, show, "7", "1")).toBe(12);
+  expect(await level(request, show, "9", "1")).not.toBe(12);
+});
+
+test("a refused line comes back into an empty line, or can be taken back into it", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await slowServer(page);
+  const line = page.getByRole("combobox", { name: "Line entry" });
+  await page.keyboard.press("/");
+  await page.keyboard.type("insert #6.5\n");
+  await page.keyboard.type("insert #6.5\n");
+  await expect(line).toHaveValue("insert #6.5");
+  await stored(page);
+  await page.keyboard.press("Control+a");
+  await page.keyboard.type("insert #6.7\n");
+  await page.keyboard.type("insert #6.7\n");
+  await page.keyboard.type("#8: 3 = 4");
+  const back = page.getByRole("button", { name: "Take it back into the line" });
+  await expect(back).toBeVisible();
+  await expect(line).toHaveValue("#8: 3 = 4");
+  await back.click();
+  await expect(line).toHaveValue("insert #6.7");
+});
+
+test("pressed twice is pressed once: Make it, Insert, Record and Enter on a slow server", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await slowServer(page);
+  const before = (await documentOf(request, show)).lists[0]?.cues.length ?? 0;
+  await page.getByText("Kettle").click();
+  await page.getByRole("button", { name: /^Insert cue/ }).dblclick();
+  await stored(page);
+  expect((await documentOf(request, show)).lists[0]?.cues).toHaveLength(before + 1);
+  await page.keyboard.press("/");
+  await page.keyboard.type("#6: 1 + 5");
+  await page.getByRole("button", { name: "Make it" }).dblclick();
+  await stored(page);
+  expect(await level(request, show, "6", "1")).toBe(65);
+  await page.goto(`/show/${show}/stage`);
+  await enterLine(page, "1..4 = 80");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("r");
+  const sheet = page.getByRole("dialog", { name: "Record" });
+  await sheet.getByLabel("Cue number").fill("90");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Enter");
+  await stored(page);
+  await page.keyboard.press("n");
+  await page.keyboard.press("n");
+  await stored(page);
+  const { lists } = await documentOf(request, show);
+  expect(lists[0]?.cues.map(({ number }) => number).filter((number) => Number(number) >= 90)).toEqual(["90"]);
+});
+
+test("one undo goes back over Hand and show in the order of time, a drag is one step, and it is all made again", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await enterLine(page, "1..3 = 40");
+  const slider = page.getByRole("slider", { name: "intensity, all chosen lights" });
+  const box = await slider.boundingBox();
+  if (!box) throw new Error("no slider");
+  await page.mouse.move(box.x + box.width * 0.4, box.y + box.height / 2);
+  await page.mouse.down();
+  for (let step = 1; step <= 12; step += 1) await page.mouse.move(box.x + box.width * (0.4 + step * 0.04), box.y + box.height / 2);
+  await page.mouse.up();
+  await enterLine(page, "#6 carries only");
+  await enterLine(page, "5 = 30");
+  const given = await inHand(request, show);
+  expect(Number(given["1.intensity"]?.move)).toBeGreaterThan(70);
+  await page.keyboard.press("Escape");
+  const undo = page.getByRole("button", { name: "Undo" });
+  await expect(undo).toHaveAttribute("title", /In hand: light 5, intensity 30/);
+  await page.keyboard.press("/");
+  await page.keyboard.press("Control+z");
+  await expect.poll(async () => Object.keys(await inHand(request, show))).toEqual(["1.intensity", "2.intensity", "3.intensity"]);
+  await page.keyboard.press("Control+z");
+  await stored(page);
+  expect((await cueOf(request, show, "6")) as object).not.toHaveProperty("carries");
+  await page.keyboard.press("Control+z");
+  await expect.poll(async () => (await inHand(request, show))["1.intensity"]?.move).toBe(40);
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => inHand(request, show)).toEqual({});
+  for (let step = 0; step < 4; step += 1) await page.keyboard.press("Control+Shift+z");
+  await expect.poll(() => inHand(request, show)).toEqual(given);
+  await stored(page);
+  expect(await cueOf(request, show, "6")).toHaveProperty("carries", "cueOnly");
+});
+
+test("another window's step is named before it is taken back", async ({ page, context, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const other = await context.newPage();
+  await openView(other, show);
+  await enterLine(other, 'label #6 "From elsewhere"');
+  await expect(page.getByText("From elsewhere").first()).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(page.getByRole("region", { name: "In hand" })).toContainText("Another window did this: Cue 6: label");
+  expect((await cueOf(request, show, "6")).label).toBe("From elsewhere");
+  await page.keyboard.press("Control+z");
+  await expect.poll(async () => (await cueOf(request, show, "6")).label).toBe("The keeper's room");
+});
+
+test("recording the next cue while a fade runs leaves the stage alone, the list stands in it, and undo puts it back", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "7" } });
+  await openView(page, show, "stage");
+  await enterLine(page, "11 = 66");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("n");
+  const status = page.getByRole("banner").getByRole("status");
+  await expect(status).toHaveText("Live, cue 7.5");
+  expect((await onStage(request, show)).look["11.intensity"]).toBe(66);
+  await page.keyboard.press("Control+z");
+  await expect(status).toHaveText("Live, cue 7");
+  await expect.poll(async () => (await inHand(request, show))["11.intensity"]).toEqual({ move: 66, fresh: true });
+  expect((await onStage(request, show)).look["11.intensity"]).not.toBe(66);
+});
+
+test("a half-entered palette is still there after another choice and an edit from elsewhere", async ({ page, context, request }) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/rig/palettes`);
+  await page.getByRole("button", { name: /^Dusk/ }).click();
+  await page.getByLabel("label", { exact: true }).fill("Dusk, late");
+  await page
+    .getByRole("button", { name: /^Storm/ })
+    .first()
+    .click();
+  const other = await context.newPage();
+  await openView(other, show);
+  await enterLine(other, 'label #6 "Changed"');
+  await page.getByRole("button", { name: /^Dusk/ }).click();
+  await expect(page.getByLabel("label", { exact: true })).toHaveValue("Dusk, late");
+  await page.getByRole("link", { name: /^Lights/ }).click();
+  await page.getByRole("link", { name: /^Palettes/ }).click();
+  await page.getByRole("button", { name: /^Dusk/ }).click();
+  await expect(page.getByLabel("label", { exact: true })).toHaveValue("Dusk, late");
+});
+
+test("cues are found from any view by the words of their label", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await page.keyboard.press("Control+f");
+  await page.keyboard.type("kettle");
+  await expect(page.getByRole("option", { name: /^8 Kettle/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("row", { name: /^8 Kettle/ })).toHaveAttribute("aria-selected", "true");
+  await page.keyboard.press("Control+f");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog", { name: "Find a cue" })).toBeHidden();
+});
