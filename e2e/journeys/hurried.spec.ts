@@ -22,15 +22,15 @@ test("lines typed ahead of a slow server are made in their order, each on the cu
   await page.keyboard.type("#6..9: 1..4 + 1 only\n");
   await expect(line).toHaveValue("");
   await page.keyboard.type("#15: 7 = 55\n");
-  await page.keyboard.type('insert #15.5 "Late"\n');
-  await page.keyboard.type("#15.5: 5 = 44\n");
+  await page.keyboard.type('insert #15.75 "Late"\n');
+  await page.keyboard.type("#15.75: 5 = 44\n");
   await page.keyboard.type("#11: 3 = ");
   await stored(page);
   await expect(line).toHaveValue("#11: 3 = ");
   expect(await level(request, show, "6", "1")).toBe(61);
   expect(await level(request, show, "15", "7")).toBe(55);
-  expect(await level(request, show, "15.5", "5")).toBe(44);
-  expect((await cueOf(request, show, "15.5")).label).toBe("Late");
+  expect(await level(request, show, "15.75", "5")).toBe(44);
+  expect((await cueOf(request, show, "15.75")).label).toBe("Late");
 });
 
 test("what is chosen while a line is half typed does not change where it lands", async ({ page, request }) => {

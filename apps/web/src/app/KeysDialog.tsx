@@ -21,6 +21,64 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
     onClose();
     setTimeout(() => putLine(typed.find((line) => holdsWords(line, search) > 0) ?? typed[0] ?? ""), 0);
   };
+  // Without a search it begins with how to begin; with one, what can be typed comes first.
+  const steps = (
+    <>
+      <Command.Group heading="How to begin" className={GROUP}>
+        {FIRST_STEPS.map(({ does, how, view }, index) => (
+          <Command.Item
+            key={does}
+            value={`how to begin start first new ${does} ${how}`}
+            className={ITEM}
+            onSelect={() => {
+              onClose();
+              void navigate(`/show/${id}/${view}`);
+            }}
+          >
+            <span className="w-64 shrink-0">
+              <span className="figures mr-2 text-quiet">{index + 1}</span>
+              {does}
+            </span>
+            <span className="text-quiet">{how}</span>
+          </Command.Item>
+        ))}
+      </Command.Group>
+    </>
+  );
+  const keys = (
+    <>
+      {KEY_HELP.map(([where, keys]) => (
+        <Command.Group key={where} heading={where} className={GROUP}>
+          {keys.map(([key, does, found = ""]) => (
+            <Command.Item key={key} value={`${where} ${key} ${does} ${found}`} className={ITEM}>
+              <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
+              <span className="text-quiet">{does}</span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+      ))}
+    </>
+  );
+  const lines = (
+    <>
+      {LINE_HELP.map(({ about, entries }) => (
+        <Command.Group key={about} heading={`Typed: ${about}`} className={GROUP}>
+          {entries.map(({ typed, does, found = "" }) => (
+            <Command.Item key={does} value={`${about} ${typed.join(" ")} ${does} ${found}`} className={ITEM} onSelect={() => take(typed)}>
+              <span className="figures w-64 shrink-0 text-[13px]">
+                {typed.map((each) => (
+                  <span key={each} className="block">
+                    {each}
+                  </span>
+                ))}
+              </span>
+              <span className="text-quiet">{does}</span>
+            </Command.Item>
+          ))}
+        </Command.Group>
+      ))}
+    </>
+  );
   return (
     <Modal label="Help" onClose={onClose} className="w-[56rem]">
       <Command loop filter={holdsWords} className="flex h-[620px] flex-col" label="Help">
@@ -33,56 +91,11 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
         />
         <Command.List ref={list} className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
           <Command.Empty className="px-3 py-4 text-quiet">Nothing of that. Fewer letters find more.</Command.Empty>
-          <Command.Group heading="How to begin" className={GROUP}>
-            {FIRST_STEPS.map(({ does, how, view }, index) => (
-              <Command.Item
-                key={does}
-                value={`how to begin start first new ${does} ${how}`}
-                className={ITEM}
-                onSelect={() => {
-                  onClose();
-                  void navigate(`/show/${id}/${view}`);
-                }}
-              >
-                <span className="w-64 shrink-0">
-                  <span className="figures mr-2 text-quiet">{index + 1}</span>
-                  {does}
-                </span>
-                <span className="text-quiet">{how}</span>
-              </Command.Item>
-            ))}
-          </Command.Group>
-          {KEY_HELP.map(([where, keys]) => (
-            <Command.Group key={where} heading={where} className={GROUP}>
-              {keys.map(([key, does, found = ""]) => (
-                <Command.Item key={key} value={`${where} ${key} ${does} ${found}`} className={ITEM}>
-                  <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
-                  <span className="text-quiet">{does}</span>
-                </Command.Item>
-              ))}
-            </Command.Group>
-          ))}
-          {LINE_HELP.map(({ about, entries }) => (
-            <Command.Group key={about} heading={`Typed: ${about}`} className={GROUP}>
-              {entries.map(({ typed, does, found = "" }) => (
-                <Command.Item
-                  key={does}
-                  value={`${about} ${typed.join(" ")} ${does} ${found}`}
-                  className={ITEM}
-                  onSelect={() => take(typed)}
-                >
-                  <span className="figures w-64 shrink-0 text-[13px]">
-                    {typed.map((each) => (
-                      <span key={each} className="block">
-                        {each}
-                      </span>
-                    ))}
-                  </span>
-                  <span className="text-quiet">{does}</span>
-                </Command.Item>
-              ))}
-            </Command.Group>
-          ))}
+          {search.trim() === "" && steps}
+          {search.trim() === "" && keys}
+          {lines}
+          {search.trim() !== "" && keys}
+          {search.trim() !== "" && steps}
         </Command.List>
         <div className="flex items-center justify-between border-t border-rule px-5 py-2 text-[13px] text-quiet">
           Enter puts a typed example into the line entry, or goes where a step is done
