@@ -9,6 +9,11 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   workers: 2,
   fullyParallel: true,
+  // The journey that kills the database comes last and alone, so that it disturbs no other.
+  projects: [
+    { name: "journeys", testIgnore: /databaseAway/ },
+    { name: "database away", testMatch: /databaseAway/, dependencies: ["journeys"] },
+  ],
   reporter: [["line"], ["json", { outputFile: process.env["ZM_E2E_REPORT"] ?? "test-results/report.json" }]],
   use: {
     baseURL: `http://127.0.0.1:${process.env["ZM_PORT"] ?? "4600"}`,

@@ -89,6 +89,14 @@ start_database() {
     GRANT ALL ON zealous_mark.* TO 'zealous'@'127.0.0.1'; GRANT ALL ON \`zealous\_test\_%\`.* TO 'zealous'@'127.0.0.1';" || fail "The database could not be set up; $dir/mariadb.log says why."
 }
 
+# Brings the database in $1 back whenever it has stopped by itself. Runs until it is killed; $DB_PID is then that of the newest.
+keep_database() {
+  while true; do
+    kill -0 "$DB_PID" 2>/dev/null || launch_database "$1"
+    sleep 0.5
+  done
+}
+
 stop_database() {
   [ -n "${DB_PID:-}" ] || return 0
   kill -TERM "$DB_PID" 2>/dev/null

@@ -145,14 +145,14 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
     await record.getByLabel("down delay, seconds").fill("1");
     await record.getByRole("button", { name: "Record", exact: true }).click();
     await expect(page.getByText(/all recorded/)).toBeVisible();
-    await expect(page.getByRole("banner").getByRole("status")).toHaveText(/^Live, cue 1\b/);
+    await expect(page.getByRole("banner").getByRole("status")).toHaveText("Live, cue 1, the last");
 
     await stage.getByRole("button", { name: "Front", exact: true }).click();
     for (const [index, deed] of ["Full", "Half", "Out", "+5", "Full", "−5", "Half", "+5"].entries()) {
       await stage.getByRole("button", { name: deed, exact: true }).click();
       await expect(button(`Record next: ${index + 2}`)).toBeEnabled();
       await button(`Record next: ${index + 2}`).click();
-      await expect(page.getByRole("banner").getByRole("status")).toHaveText(`Live, cue ${index + 2}`);
+      await expect(page.getByRole("banner").getByRole("status")).toHaveText(`Live, cue ${index + 2}, the last`);
     }
     await stage.getByRole("button", { name: "Wash", exact: true }).click();
     await stage.getByRole("tab", { name: "level" }).click();
@@ -161,9 +161,11 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
     await record.getByLabel("Label of the cue").fill("Washes go");
     await record.getByRole("button", { name: "own times" }).first().click();
     await record.getByRole("button", { name: "Values", exact: true }).click();
-    await expect(page.getByTestId("record-sentence")).toHaveText("Adds cue 10 behind 9: 6 values of 6 lights.");
+    await expect(page.getByTestId("record-sentence")).toHaveText(
+      "Adds cue 10 behind 9: 6 values of 6 lights; it has no times, so it snaps.",
+    );
     await record.getByRole("button", { name: "Record", exact: true }).click();
-    await expect(page.getByRole("banner").getByRole("status")).toHaveText(/^Live, cue 10\b/);
+    await expect(page.getByRole("banner").getByRole("status")).toHaveText("Live, cue 10, the last");
     const { lists } = await documentOf(request, show);
     expect(lists[0]?.cues.map((cue) => cue.number)).toEqual(["1", "2", "3", "4", "5", "6", "7", "8", "9", "10"]);
     const preset = (await cueOf(request, show, "1")).parts[0];

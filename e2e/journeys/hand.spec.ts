@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { enterLine, inHand, onStage } from "../support/build.ts";
+import { enterLine, inHand, onStage, stored } from "../support/build.ts";
 import { OWN, cueOf, documentOf, openView, ownShow } from "../support/show.ts";
 
 test("what is in hand is one for all windows, and a record taken back leaves it changed again", async ({ page, context, request }) => {
@@ -18,6 +18,10 @@ test("what is in hand is one for all windows, and a record taken back leaves it 
   expect(look["3.intensity"]).toBe(85);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("region", { name: "In hand" })).toContainText("Another window did this: Cue 8.5: 8 lights recorded");
+  // Pressed again in the same breath it takes nothing back.
+  await page.getByRole("button", { name: "Undo" }).click();
+  await page.waitForTimeout(1000);
+  await expect(page.getByRole("region", { name: "In hand" })).toContainText("all recorded");
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(page.getByRole("region", { name: "In hand" })).toContainText("none recorded");
   await expect.poll(() => documentOf(request, show)).toEqual(before);
@@ -45,6 +49,7 @@ test("an update sends each value where it is wanted, and says first which cues c
   await expect(sheet.getByRole("list", { name: "Cues" })).toContainText("7");
   await sheet.getByRole("button", { name: "Update", exact: true }).click();
   await expect(sheet).toBeHidden();
+  await stored(page);
   expect((await cueOf(request, show, "7")).parts[0]?.moves["1"]).toEqual({ intensity: 44 });
   expect((await cueOf(request, show, "8")).parts[0]?.moves["3"]).toEqual({ intensity: 44 });
   expect((await cueOf(request, show, "7")).parts[0]?.moves["2"]).toEqual({ intensity: 60 });
@@ -82,6 +87,7 @@ test("the record sheet filters, takes out, keeps to one cue, and warns when the 
   );
   await sheet.getByLabel("Cue number").press("Enter");
   await expect(sheet).toBeHidden();
+  await stored(page);
   expect((await cueOf(request, show, "6")).parts[0]?.moves["1"]).toBeUndefined();
   expect((await cueOf(request, show, "6")).parts[0]?.moves["4"]).toEqual({ intensity: 45 });
 });
@@ -149,6 +155,7 @@ test("a record gives times to families, and what is no time is not recorded past
   await sheet.getByLabel("beam delay, seconds").fill("1:10");
   await page.keyboard.press("Enter");
   await expect(sheet).toBeHidden();
+  await stored(page);
   await expect
     .poll(async () => (await documentOf(request, show)).lists[0]?.cues.find(({ number }) => number === "40")?.parts[0]?.times)
     .toEqual({ position: { fade: 4 }, beam: { delay: 70 } });

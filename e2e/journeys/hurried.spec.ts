@@ -148,6 +148,7 @@ test("another window's step is named before it is taken back", async ({ page, co
   await page.keyboard.press("Control+z");
   await expect(page.getByRole("region", { name: "In hand" })).toContainText("Another window did this: Cue 6: label");
   expect((await cueOf(request, show, "6")).label).toBe("From elsewhere");
+  await page.waitForTimeout(1000);
   await page.keyboard.press("Control+z");
   await expect.poll(async () => (await cueOf(request, show, "6")).label).toBe("The keeper's room");
 });

@@ -166,3 +166,30 @@ test("times are written short and tell the two kinds of follow apart", () => {
   });
   expect([0, 0.2, 7, 61.5, 600].map(clockTime)).toEqual(["0:00", "0:01", "0:07", "1:02", "10:00"]);
 });
+
+test("what is unset says which wall stopped it, which cue let it go, or which kept it to itself", () => {
+  const walled = listOf(
+    makeEdits(
+      sheet,
+      readEdits([
+        { op: "block", from: "9", to: "9" },
+        { op: "insertCue", cue: "8.5", block: true },
+      ]),
+    ).sheet,
+  );
+  const level = keyAt(walled.keys, 12, "intensity");
+  if (!level) throw new Error("no key");
+  expect(cellStory(walled, level, findRow(walled, "8.5")).from).toBe("stopped by the wall of this cue");
+  const isolated = listOf(
+    makeEdits(
+      sheet,
+      readEdits([
+        { op: "insertCue", cue: "8.4", block: true },
+        { op: "change", from: "9", to: "99", keys: { channels: [12] }, do: { drop: true } },
+      ]),
+    ).sheet,
+  );
+  const key = keyAt(isolated.keys, 12, "intensity");
+  if (!key) throw new Error("no key");
+  expect(cellStory(isolated, key, findRow(isolated, "10")).from).toBe("stopped by the wall of cue 8.4");
+});

@@ -161,7 +161,7 @@ test("recording what is in hand makes a cue that looks like the Hand, whatever t
 test("a record says in one sentence what it will do", () => {
   const list = listOf(three);
   const say = (more: Partial<RecordWish>, moves: Moves): string => {
-    const plan = planRecording(three, list, holding(three, moves), stage, { ...wish, ...more });
+    const plan = planRecording(three, list, holding(three, moves), stage, { ...wish, times: { up: 3 }, ...more });
     return recordSentence(list, plan, makeEdits(three, readEdits(plan.edit)));
   };
   const two: Moves = { "1": { intensity: 80, pan: 30 }, "5": { intensity: 70 } };
@@ -171,9 +171,12 @@ test("a record says in one sentence what it will do", () => {
   );
   expect(say({ cue: "15" }, two)).toBe("Adds cue 15 behind 14: 3 values of 2 lights");
   expect(say({ cue: "11" }, { "5": { intensity: 70 } })).toBe("Inserts cue 11 before 12: 1 value of 1 light; no other cue changes");
-  expect(say({ cue: "13" }, { "5": { intensity: 30 } })).toBe("Changes cue 13: 1 value of 1 light; cue 14 changes on 1 light");
-  expect(say({ cue: "13" }, { "5": { intensity: 20 } })).toBe("Changes cue 13: nothing of it is new; no other cue changes");
-  expect(say({ cue: "12", mode: "remove" }, { "5": { intensity: 1 } })).toMatch(/^Takes moves out of cue 12: 1 value of 1 light/);
+  expect(say({ cue: "15", times: {} }, two)).toBe("Adds cue 15 behind 14: 3 values of 2 lights; it has no times, so it snaps");
+  expect(say({ cue: "13", times: {} }, { "5": { intensity: 30 } })).toBe("Changes cue 13: 1 value of 1 light; cue 14 changes on 1 light");
+  expect(say({ cue: "13", times: {} }, { "5": { intensity: 20 } })).toBe("Changes cue 13: nothing of it is new; no other cue changes");
+  expect(say({ cue: "12", mode: "remove", times: {} }, { "5": { intensity: 1 } })).toMatch(
+    /^Takes moves out of cue 12: 1 value of 1 light/,
+  );
   expect(() => say({ families: ["beam"] }, two)).toThrow(/None of what is in hand passes/);
   expect(() => say({}, {})).toThrow(/Nothing is in hand/);
 });

@@ -67,7 +67,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
       <HandSheet />
       <LineEntry blind={!run && !stage} />
       <Suspense fallback={null}>
-        {help && <KeysDialog onClose={() => useDialogs.setState({ help: false })} />}
+        {help !== null && <KeysDialog words={help} onClose={() => useDialogs.setState({ help: null })} />}
         {search !== null && <FindDialog words={search} onClose={() => useDialogs.setState({ search: null })} />}
       </Suspense>
     </div>

@@ -8,10 +8,10 @@ import { useShow } from "../show/useShow.ts";
 import { FIRST_STEPS, KEY_HELP } from "./keyHelp.ts";
 
 /** How to begin, every key, and everything that can be typed, to be searched. What is chosen of the typed goes to the line entry. */
-export function KeysDialog({ onClose }: { onClose: () => void }) {
+export function KeysDialog({ words, onClose }: { words: string; onClose: () => void }) {
   const { id } = useShow();
   const navigate = useNavigate();
-  const [search, setSearch] = useState("");
+  const [search, setSearch] = useState(words);
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // It begins at its beginning, whatever the search takes for its first find.

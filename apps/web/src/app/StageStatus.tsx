@@ -13,9 +13,11 @@ export function StageStatus({ live }: { live: boolean }) {
     ? "No line to the server"
     : databaseAway
       ? "Database away: it runs, edits wait"
-      : live
-        ? `Live, ${stageWords(main, run?.playback)}`
-        : `Blind, on stage ${stageWords(main, run?.playback)}`;
+      : main.cues.length === 0
+        ? `${live ? "Live" : "Blind"}, no cue yet`
+        : live
+          ? `Live, ${stageWords(main, run?.playback)}`
+          : `Blind, on stage ${stageWords(main, run?.playback)}`;
   return (
     <span
       role="status"

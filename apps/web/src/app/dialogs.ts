@@ -1,21 +1,27 @@
 import { create } from "zustand";
 
+/** The dialogs that any view can open, each with the words that its search begins with; null while it is closed. */
 interface Dialogs {
-  /** The help, and what is searched for in it. */
-  help: boolean;
-  /** The search for cues, and the words that it begins with; null while it is closed. */
+  help: string | null;
   search: string | null;
 }
 
-/** The dialogs that any view can open. */
-export const useDialogs = create<Dialogs>(() => ({ help: false, search: null }));
+export const useDialogs = create<Dialogs>(() => ({ help: null, search: null }));
 
 /** Opens the help. */
 export function openHelp(): void {
-  useDialogs.setState({ help: true });
+  useDialogs.setState({ help: "" });
 }
 
 /** Opens the search for cues, with words to begin from. */
 export function openSearch(words = ""): void {
   useDialogs.setState({ search: words });
+}
+
+/** Keeps what is typed while a dialog is still being fetched, so that nothing of it is lost or does something else. False where no dialog is coming. */
+export function typeAhead(key: string): boolean {
+  const { help, search } = useDialogs.getState();
+  if (help === null && search === null) return false;
+  if (key.length === 1) useDialogs.setState(search === null ? { help: `${help ?? ""}${key}` } : { search: `${search}${key}` });
+  return true;
 }

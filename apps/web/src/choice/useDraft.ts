@@ -1,4 +1,4 @@
-import { type EditInput, type Outcome, ShowError, type ShowSheet, makeEdits, readEdits, reportImpact } from "@zm/core";
+import { type EditInput, type ImpactReport, type Outcome, ShowError, type ShowSheet, makeEdits, readEdits, reportImpact } from "@zm/core";
 import { useMemo } from "react";
 import { useShow } from "../show/useShow.ts";
 import { useChoice } from "./choice.ts";
@@ -30,7 +30,18 @@ export function useDraft(): DraftOutcome {
   }, [edits, sheet]);
 }
 
+const reports = new WeakMap<Outcome, Map<string, ImpactReport>>();
+
+/** What an outcome does to every cue; worked out once, however many parts of the window ask. `list` is the list that is worked on. */
+export function reportOf(before: ShowSheet, outcome: Outcome, list: string): ImpactReport {
+  const own = reports.get(outcome) ?? new Map<string, ImpactReport>();
+  reports.set(outcome, own);
+  const report = own.get(list) ?? reportImpact(before, outcome, list);
+  own.set(list, report);
+  return report;
+}
+
 /** What an outcome does, in one sentence without its first letter: "3 cues look different, 1 follow changes". */
 export function summaryOf(before: ShowSheet, outcome: Outcome, list: string): string {
-  return reportImpact(before, outcome, list).summary;
+  return reportOf(before, outcome, list).summary;
 }

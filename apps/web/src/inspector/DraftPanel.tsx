@@ -1,8 +1,7 @@
-import { reportImpact } from "@zm/core";
 import { useEffect, useMemo } from "react";
 import { lookAt, useChoice } from "../choice/choice.ts";
 import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
-import { useDraft } from "../choice/useDraft.ts";
+import { reportOf, useDraft } from "../choice/useDraft.ts";
 import { setLine } from "../line/lineText.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
@@ -15,7 +14,7 @@ export function DraftPanel() {
   const result = useDraft();
   const makeEdits = useMakeEdits();
   const outcome = result && "outcome" in result ? result.outcome : null;
-  const report = useMemo(() => outcome && reportImpact(sheet, outcome, list.id), [sheet, outcome, list.id]);
+  const report = useMemo(() => outcome && reportOf(sheet, outcome, list.id), [sheet, outcome, list.id]);
   const first = report?.lines.find((line) => !line.quiet && line.list === list.id);
   const firstCue = first?.after ?? first?.cue;
   useEffect(() => {

@@ -55,9 +55,14 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
             id={lens === "times" && name === "fade" ? "range-value" : undefined}
             aria-label={`own ${name} of the moves, seconds`}
             placeholder={name}
-            title="Seconds, or a fan over the chosen lights: 0~5, 2~5~2"
+            title={
+              readSpread(text) === undefined
+                ? `"${text}" is no time; write seconds such as 3 or 1:30, or a fan such as 0~5`
+                : "Seconds, or a fan over the chosen lights: 0~5, 2~5~2"
+            }
             autoComplete="off"
-            className="input input-sm figures w-[66px] bg-base-100 px-2"
+            aria-invalid={readSpread(text) === undefined}
+            className="input input-sm figures w-[66px] bg-base-100 px-2 aria-invalid:border-error aria-invalid:text-error"
             value={text}
             onChange={(event) => {
               set(event.target.value);

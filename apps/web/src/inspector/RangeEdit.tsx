@@ -93,7 +93,13 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
         <input
           id={lens === "colour" && palettes.length > 0 ? undefined : "range-value"}
           aria-label={lens === "intensity" ? undefined : `${attribute} of the cells`}
-          className="input input-sm figures min-w-0 flex-1 bg-base-100"
+          aria-invalid={text.trim() !== "" && readDeed(text) === null}
+          title={
+            text.trim() !== "" && readDeed(text) === null
+              ? `"${text}" is no value; write 70, +10, *0.8, out or a fan such as 0~50`
+              : undefined
+          }
+          className="input input-sm figures min-w-0 flex-1 bg-base-100 aria-invalid:border-error aria-invalid:text-error"
           placeholder={lens === "position" ? "=-20 0~30" : "70 +10 out"}
           value={text}
           autoComplete="off"

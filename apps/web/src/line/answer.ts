@@ -14,9 +14,8 @@ import {
   offeredPlace,
   readEdits,
   recordSentence,
-  reportImpact,
 } from "@zm/core";
-import type { DraftOutcome } from "../choice/useDraft.ts";
+import { type DraftOutcome, summaryOf } from "../choice/useDraft.ts";
 import { chosenLights } from "../choice/choice.ts";
 import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useRecording } from "../hand/useRecording.ts";
@@ -85,7 +84,7 @@ function editWords(sheet: OpenShow["sheet"], edits: readonly EditInput[], list: 
 }
 
 function outcomeWords(sheet: OpenShow["sheet"], edits: readonly Edit[], outcome: Outcome, list: string): string {
-  return `${describeEdits(edits)}: ${outcome.steps.length === 0 ? "changes nothing" : reportImpact(sheet, outcome, list).summary}`;
+  return `${describeEdits(edits)}: ${outcome.steps.length === 0 ? "changes nothing" : summaryOf(sheet, outcome, list)}`;
 }
 
 function historyWords(what: "undo" | "redo", step: string | null): string {

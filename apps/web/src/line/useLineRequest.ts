@@ -14,7 +14,7 @@ import { notify } from "../shared/notices.ts";
 import { atOnce } from "../show/queue.ts";
 import { useHistory, useMakeEdits, useShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
-import type { LineTarget } from "./lineText.ts";
+import { type LineTarget, useLineText } from "./lineText.ts";
 
 type Asked<K extends LineRequest["kind"]> = Extract<LineRequest, { kind: K }>;
 
@@ -119,6 +119,8 @@ export function useLineRequest({
         else chooseBefore(request.steps ?? 1);
         return true;
       case "view":
+        // What is typed next belongs to the view that was asked for, even before it is there.
+        useLineText.setState({ blind: request.view === "score" || request.view === "rig" });
         void navigate(`/show/${id}/${request.view}`);
         return true;
       case "find":

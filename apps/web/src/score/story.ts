@@ -12,7 +12,7 @@ import {
 } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 import { plain } from "../shared/plain.ts";
-import { cueName } from "../shared/words.ts";
+import { cueName, seconds } from "../shared/words.ts";
 import { timesInRow } from "./cellTimes.ts";
 import { lensKeys } from "./cells.ts";
 
@@ -41,7 +41,10 @@ export function cellStory(list: ListSheet, key: Key, row: number): CellStory {
 function moveWords(list: ListSheet, key: Key, row: number): string {
   const { spec } = entryAt(list, key, row);
   const timing = spec === undefined ? {} : moveTiming(spec);
-  const own = [timing.fade === undefined ? "" : `fade ${timing.fade}`, timing.delay === undefined ? "" : `delay ${timing.delay}`]
+  const own = [
+    timing.fade === undefined ? "" : `fade ${seconds(timing.fade)}`,
+    timing.delay === undefined ? "" : `delay ${seconds(timing.delay)}`,
+  ]
     .filter(Boolean)
     .join(", ");
   return `a move of this cue${own ? ` with its own ${own}` : ""}`;

@@ -136,23 +136,28 @@ export function useMakeRunningEdits(): (running: RunningEdits, run?: Runner) => 
   );
 }
 
-/** The step of another window that was named and may be taken back by pressing once more. */
-let named: string | null = null;
+/** The step of another window that was named, and when: it may be taken back by pressing once more, but not by the same burst of presses. Milliseconds. */
+let named: { readonly id: string; readonly at: number } | null = null;
+const BURST = 800;
 
 /** Takes back the newest step over show and Hand, or makes again what was taken back. A step of another window is named first and taken back when asked again. */
 export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<boolean> {
   const { id } = useShow();
   const client = useQueryClient();
   return useCallback(
-    (what, run = enqueue) =>
-      done(
+    (what, run = enqueue) => {
+      const pressed = performance.now();
+      return done(
         run(async () => {
           const step = useHistoryStore.getState()[what];
           if (!step) return notify(what === "undo" ? "There is nothing to take back" : "There is nothing to make again");
           const verb = what === "undo" ? "take it back" : "make it again";
-          if (step.window !== WINDOW && step.window !== null && named !== step.id) {
-            named = step.id;
-            return notify(`Another window did this: ${step.words}. Press once more to ${verb}`);
+          if (step.window !== WINDOW && step.window !== null) {
+            if (named?.id !== step.id) {
+              named = { id: step.id, at: performance.now() };
+              return notify(`Another window did this: ${step.words}. Press once more to ${verb}`, "trouble");
+            }
+            if (pressed < named.at + BURST) return;
           }
           named = null;
           const reply = await api.step(id, what, step.id);
@@ -163,7 +168,8 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
           if (!reply.edit) notify(what === "undo" ? `Taken back: ${reply.words}` : `Made again: ${reply.words}`);
         }),
         run,
-      ),
+      );
+    },
     [client, id],
   );
 }

@@ -84,8 +84,9 @@ export function retargeted(track: Track, to: number, now: number, fade: number):
   const last = track.instructions.at(-1);
   if (last && last.start > now) return { rest: track.rest, instructions: [...track.instructions.slice(0, -1), { ...last, to }] };
   const left = last ? endOf(last) - now : 0;
-  if (last && left > 0) return withInstruction(track, { start: now, fade: left, to, curve: last.curve }, now);
-  return withInstruction(track, { start: now, fade, to, curve: "ease" }, now);
+  const onward: Instruction =
+    last && left > 0 ? { start: now, fade: left, to, curve: last.curve } : { start: now, fade, to, curve: "ease" };
+  return { rest: outputAt(track, now), instructions: [onward] };
 }
 
 /** Where the track will be when all it was told is done. */
