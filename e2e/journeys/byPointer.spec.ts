@@ -115,7 +115,7 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
     await lasso(page, 0.02, 0.2, 0.98, 0.45);
     await expect(page.getByTestId("chosen-lights")).toHaveText("6 lights: 11–16");
     await stage.getByRole("button", { name: "Half" }).click();
-    await dragBy(page, stage.getByRole("slider", { name: "intensity of the last light" }), 0, -12);
+    await dragBy(page, stage.getByRole("slider", { name: "intensity of the last light" }), 0, -60);
     await stage.getByRole("tab", { name: "colour" }).click();
     await stage.getByRole("button", { name: "Foxglove" }).click();
     await button("Keep as palette …").click();
@@ -126,7 +126,7 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
     await dragLanding(page, { x: -4, z: 5 }, { x: -4, z: 3 });
     await expect.poll(async () => Math.round(Number((await inHand(request, show))["16.tilt"]?.move) * 10) / 10).toBe(-18.4);
     await stage.getByLabel("tilt", { exact: true }).click();
-    await dragBy(page, stage.getByRole("slider", { name: "tilt of the first light" }), 0, 8);
+    await dragBy(page, stage.getByRole("slider", { name: "tilt of the first light" }), 0, 40);
     await stage.getByLabel("own delay, seconds").fill("0~2");
     await stage.getByLabel("own fade, seconds").fill("4");
     await stage.getByLabel("own fade, seconds").blur();
@@ -182,7 +182,7 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
     await button("Update …").click();
     const update = page.getByRole("dialog", { name: "Update" });
     await update.getByRole("button", { name: "In the palette" }).click();
-    await expect(update.getByRole("status")).toHaveText("Update: 10 cues look different.");
+    await expect(update.getByRole("status")).toHaveText("10 cues look different.");
     await update.getByRole("button", { name: "Update", exact: true }).click();
     await expect(update).toBeHidden();
     expect((await cueOf(request, show, "1")).parts[0]?.moves["11"]).toMatchObject({ red: { palette: "storm" } });
