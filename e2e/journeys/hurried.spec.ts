@@ -172,6 +172,38 @@ test("recording the next cue while a fade runs leaves the stage alone, the list 
   expect((await onStage(request, show)).look["11.intensity"]).not.toBe(66);
 });
 
+test("a refused record opens its sheet again with all that was entered, and takes no key from the line", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await enterLine(page, "1..4 = 80");
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("r");
+  const sheet = page.getByRole("dialog", { name: "Record" });
+  await sheet.getByLabel("Cue number").fill("90");
+  await sheet.getByLabel("Label of the cue").fill("Late light");
+  await sheet.getByRole("button", { name: "This cue only" }).click();
+  await page.route(
+    "**/run/edits",
+    async (route) => {
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+      await route.fulfill({ status: 503, json: { statusCode: 503, message: "The database is away; nothing was changed" } });
+    },
+    { times: 1 },
+  );
+  await sheet.getByRole("button", { name: "Record", exact: true }).click();
+  await expect(sheet).toBeHidden();
+  await page.keyboard.press("/");
+  await page.keyboard.type("#8: 3");
+  await expect(sheet.getByLabel("Label of the cue")).toHaveValue("Late light");
+  await page.keyboard.type(" = 4");
+  await expect(page.getByRole("combobox", { name: "Line entry" })).toHaveValue("#8: 3 = 4");
+  expect((await documentOf(request, show)).lists[0]?.cues.map(({ number }) => number)).not.toContain("90");
+  await sheet.getByRole("button", { name: "Record", exact: true }).click();
+  await stored(page);
+  await expect(sheet).toBeHidden();
+  expect(await cueOf(request, show, "90")).toMatchObject({ label: "Late light", carries: "cueOnly" });
+});
+
 test("a half-entered palette is still there after another choice and an edit from elsewhere", async ({ page, context, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/rig/palettes`);

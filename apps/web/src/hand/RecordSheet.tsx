@@ -23,6 +23,8 @@ import { lightWords, seconds } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { RecordTimes } from "./RecordTimes.tsx";
+import { type RecordEntry, freshEntry } from "./recordEntry.ts";
+import { makeFromSheet, useRefused } from "./refused.ts";
 import { useHand } from "./handStore.ts";
 import { useRecording } from "./useRecording.ts";
 
@@ -36,19 +38,12 @@ export function RecordSheet() {
   const keepStart = useMakeEdits();
   const hand = useHand((state) => state.hand);
   const chosen = useChoice((choice) => choice.channels);
-  const [cue, setCue] = useState(next ?? "");
-  const [from, setFrom] = useState<RecordWish["from"]>("hand");
-  const [what, setWhat] = useState<RecordWish["what"]>("both");
-  const [changed, setChanged] = useState(true);
-  const [onlyChosen, setOnlyChosen] = useState(false);
-  const [families, setFamilies] = useState<readonly Family[]>(FAMILIES);
-  const [mode, setMode] = useState<RecordWish["mode"]>("merge");
-  const [scope, setScope] = useState<RecordWish["scope"]>("track");
-  const [part, setPart] = useState("");
-  const [label, setLabel] = useState<string | null>(null);
-  const [typedTimes, setTimes] = useState<PartTimes | null>(null);
+  const [entry, setEntry] = useState(() => useRefused.getState().record ?? freshEntry(next ?? ""));
+  const { cue, from, what, changed, onlyChosen, families, mode, scope, part, label, times: typedTimes } = entry;
+  const enter = (change: Partial<RecordEntry>): void => setEntry((before) => ({ ...before, ...change }));
   const number = useRef<HTMLInputElement>(null);
   useEffect(() => {
+    useRefused.setState({ record: null });
     number.current?.focus();
     number.current?.select();
   }, []);
@@ -92,22 +87,22 @@ export function RecordSheet() {
   }, [preview, sheet, list.id, cue]);
   const ready = "planned" in preview && preview.outcome.steps.length > 0;
   const flip = (family: Family): void =>
-    setFamilies(
-      families.includes(family)
+    enter({
+      families: families.includes(family)
         ? families.filter((each) => each !== family)
         : FAMILIES.filter((each) => each === family || families.includes(each)),
-    );
+    });
 
   return (
     <Drawer
       label="Record"
       aside={
         <div className="flex flex-wrap gap-1">
-          {next !== undefined && <Toggle pressed={cue === next} onClick={() => setCue(next)}>{`New: ${next}`}</Toggle>}
-          {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => setCue(onStage)}>{`On stage: ${onStage}`}</Toggle>}
+          {next !== undefined && <Toggle pressed={cue === next} onClick={() => enter({ cue: next })}>{`New: ${next}`}</Toggle>}
+          {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => enter({ cue: onStage })}>{`On stage: ${onStage}`}</Toggle>}
         </div>
       }
-      onSubmit={() => ready && make(preview.planned)}
+      onSubmit={() => ready && makeFromSheet("record", { record: entry }, () => make(preview.planned))}
     >
       <p
         role="status"
@@ -129,7 +124,7 @@ export function RecordSheet() {
             className="input figures h-9 w-20 bg-base-100 px-2 text-[17px]"
             value={cue}
             autoComplete="off"
-            onChange={(event) => setCue(event.target.value.trim())}
+            onChange={(event) => enter({ cue: event.target.value.trim() })}
           />
         </Labelled>
         <Labelled name="label" grow>
@@ -137,7 +132,7 @@ export function RecordSheet() {
             aria-label="Label of the cue"
             className="input h-9 w-full bg-base-100 px-2"
             value={label ?? known?.label ?? ""}
-            onChange={(event) => setLabel(event.target.value)}
+            onChange={(event) => enter({ label: event.target.value })}
           />
         </Labelled>
         <Labelled name="part">
@@ -147,26 +142,30 @@ export function RecordSheet() {
             inputMode="numeric"
             className="input figures h-9 w-12 bg-base-100 px-2"
             value={part}
-            onChange={(event) => setPart(event.target.value)}
+            onChange={(event) => enter({ part: event.target.value })}
           />
         </Labelled>
       </div>
-      <RecordTimes times={times} stored={known?.parts.find((each) => each.number === Number(part || 1))?.times} onChange={setTimes} />
+      <RecordTimes
+        times={times}
+        stored={known?.parts.find((each) => each.number === Number(part || 1))?.times}
+        onChange={(times) => enter({ times })}
+      />
       <StartTimes times={times} start={startTimes} onKeep={(start) => keepStart([{ op: "setShow", newCue: start && { times: start } }])} />
       <Choices name="takes">
-        <Toggle pressed={from === "hand"} onClick={() => setFrom("hand")} title="The values in hand">
+        <Toggle pressed={from === "hand"} onClick={() => enter({ from: "hand" })} title="The values in hand">
           What is in hand
         </Toggle>
         <Toggle
           pressed={from === "stage"}
-          onClick={() => setFrom("stage")}
+          onClick={() => enter({ from: "stage" })}
           title="Everything that the running list and the Hand have put on stage"
         >
           What is on stage
         </Toggle>
         <Toggle
           pressed={changed}
-          onClick={() => setChanged(!changed)}
+          onClick={() => enter({ changed: !changed })}
           title="From the Hand: changed since the last record. From the stage: not what the cue shows anyway"
         >
           Only what changed
@@ -174,7 +173,7 @@ export function RecordSheet() {
         <Toggle
           pressed={onlyChosen}
           disabled={chosen.length === 0}
-          onClick={() => setOnlyChosen(!onlyChosen)}
+          onClick={() => enter({ onlyChosen: !onlyChosen })}
           title={chosen.length === 0 ? "No light is chosen" : lightWords(chosen)}
         >
           Chosen lights only
@@ -195,7 +194,7 @@ export function RecordSheet() {
             ["times", "Own times"],
           ] as const
         ).map(([each, word]) => (
-          <Toggle key={each} pressed={what === each} onClick={() => setWhat(each)}>
+          <Toggle key={each} pressed={what === each} onClick={() => enter({ what: each })}>
             {word}
           </Toggle>
         ))}
@@ -208,18 +207,18 @@ export function RecordSheet() {
             ["remove", "Take out", "These keys' moves leave the cue"],
           ] as const
         ).map(([each, word, title]) => (
-          <Toggle key={each} pressed={mode === each} title={title} onClick={() => setMode(each)}>
+          <Toggle key={each} pressed={mode === each} title={title} onClick={() => enter({ mode: each })}>
             {word}
           </Toggle>
         ))}
       </Choices>
       <Choices name="after it">
-        <Toggle pressed={scope === "track"} onClick={() => setScope("track")} title="Later cues follow until their next move">
+        <Toggle pressed={scope === "track"} onClick={() => enter({ scope: "track" })} title="Later cues follow until their next move">
           Everything after follows
         </Toggle>
         <Toggle
           pressed={scope === "cueOnly"}
-          onClick={() => setScope("cueOnly")}
+          onClick={() => enter({ scope: "cueOnly" })}
           title="Every later cue keeps its look; a new last cue keeps to itself"
         >
           This cue only

@@ -1,14 +1,14 @@
 import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf, reportImpact } from "@zm/core";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
 import { plain } from "../shared/plain.ts";
-import { useChoice } from "../choice/choice.ts";
 import { outcomeOf } from "../choice/useDraft.ts";
 import { sentence } from "../inspector/DraftPanel.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
+import { type UpdateEntry, makeFromSheet, useRefused } from "./refused.ts";
 import { useUpdating } from "./useUpdating.ts";
 
 type Sent = UpdatePlace | "nowhere";
@@ -18,8 +18,9 @@ export function UpdateSheet() {
   const { sheet } = useShow();
   const { cue, list, optionsFor, plan, make: update } = useUpdating();
   const options = useMemo(() => optionsFor({}), [optionsFor]);
-  const [all, setAll] = useState<UpdatePlace>("here");
-  const [own, setOwn] = useState<Readonly<Record<string, Sent>>>({});
+  const [entry, setEntry] = useState<UpdateEntry>(() => useRefused.getState().update ?? { all: "here", own: {} });
+  const { all, own } = entry;
+  useEffect(() => useRefused.setState({ update: null }), []);
   const placeOf = (option: UpdateOption): UpdatePlace | null => {
     const sent = own[option.key.name] ?? all;
     return sent === "nowhere" ? null : offeredPlace(option, sent);
@@ -33,8 +34,7 @@ export function UpdateSheet() {
   );
   const make = async (): Promise<void> => {
     if (!good) return;
-    useChoice.setState({ drawer: null });
-    await update(options, placeOf);
+    await makeFromSheet("update", { update: entry }, () => update(options, placeOf));
   };
   return (
     <Drawer label="Update" onSubmit={make}>
@@ -52,10 +52,7 @@ export function UpdateSheet() {
               <Toggle
                 key={place}
                 pressed={all === place && Object.keys(own).length === 0}
-                onClick={() => {
-                  setAll(place);
-                  setOwn({});
-                }}
+                onClick={() => setEntry({ all: place, own: {} })}
               >
                 {word}
               </Toggle>
@@ -67,7 +64,7 @@ export function UpdateSheet() {
                 key={option.key.name}
                 option={option}
                 sent={placeOf(option) ?? "nowhere"}
-                onSend={(sent) => setOwn({ ...own, [option.key.name]: sent })}
+                onSend={(sent) => setEntry({ all, own: { ...own, [option.key.name]: sent } })}
               />
             ))}
           </ul>

@@ -12,7 +12,7 @@ import {
   standingCue,
 } from "@zm/core";
 import { useCallback, useRef } from "react";
-import { chooseCue, useChoice } from "../choice/choice.ts";
+import { chooseCue } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
 import { useLive } from "../show/live.ts";
 import { type Runner, enqueue } from "../show/queue.ts";
@@ -47,7 +47,6 @@ export function useRecording() {
   /** Makes a record: the values in hand that it took count as recorded, and the stage stands at the cue where that is what it shows. */
   const make = useCallback(
     async ({ edit, keys }: RecordPlan, run: Runner = enqueue): Promise<boolean> => {
-      useChoice.setState({ drawer: null });
       chooseCue(edit.cue);
       if (list.id !== main.id) {
         if (!(await makeEdits([edit], run))) return false;

@@ -96,7 +96,10 @@ const OWN = { "X-Requested-With": "zealous-mark" };
 
 async function call<T>(path: string, options: RequestInit = {}): Promise<T> {
   const response = await fetch(path, { ...options, headers: { ...OWN, ...options.headers } }).catch(() => {
-    throw new Refusal("The server cannot be reached; nothing was changed. It is looked for all the time.", []);
+    throw new Refusal(
+      "The server does not answer. If this was stored all the same it appears here when the server is back; look before you do it again.",
+      [],
+    );
   });
   const body: unknown = await response.json().catch(() => ({}));
   if (response.ok) return body as T;

@@ -35,6 +35,7 @@ export function useOpenShow(id: number) {
     gcTime: Infinity,
     structuralSharing: false,
     retry: 1,
+    refetchInterval: (query) => (query.state.error ? 2000 : false),
   });
 }
 

@@ -1,0 +1,34 @@
+import type { UpdatePlace } from "@zm/core";
+import { flushSync } from "react-dom";
+import { create } from "zustand";
+import { useChoice } from "../choice/choice.ts";
+import type { RecordEntry } from "./recordEntry.ts";
+
+/** Where all values of an update go, and what goes elsewhere by name. */
+export interface UpdateEntry {
+  readonly all: UpdatePlace;
+  readonly own: Readonly<Record<string, UpdatePlace | "nowhere">>;
+}
+
+interface Refused {
+  readonly record: RecordEntry | null;
+  readonly update: UpdateEntry | null;
+}
+
+/** What was entered into a sheet whose record or update was refused; the sheet opens with it again. */
+export const useRefused = create<Refused>(() => ({ record: null, update: null }));
+
+/**
+ * Puts a sheet away at once and makes what it says; what the user does next never waits for the server. Refused, the
+ * sheet comes back as it was and leaves the keyboard where it is, unless something else stands there by then: in that
+ * case the next time that it is opened.
+ */
+export async function makeFromSheet(sheet: keyof Refused, entered: Partial<Refused>, work: () => Promise<boolean>): Promise<void> {
+  useChoice.setState({ drawer: null });
+  if (await work()) return;
+  useRefused.setState(entered);
+  if (useChoice.getState().drawer !== null) return;
+  const typing = document.activeElement;
+  flushSync(() => useChoice.setState({ drawer: sheet }));
+  if (typing instanceof HTMLElement && typing !== document.body) typing.focus();
+}
