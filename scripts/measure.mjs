@@ -14,7 +14,13 @@ function median(values) {
 
 // A copy of the first show, so that nobody's work is touched; it stays behind as one more show.
 const showText = await (await fetch(`${address}/api/shows/1/document`)).text();
-const { id } = await (await fetch(`${address}/api/shows`, { method: "POST", headers: { "X-Requested-With": "zealous-mark", "Content-Type": TYPE }, body: showText })).json();
+const { id } = await (
+  await fetch(`${address}/api/shows`, {
+    method: "POST",
+    headers: { "X-Requested-With": "zealous-mark", "Content-Type": TYPE },
+    body: showText,
+  })
+).json();
 const browser = await chromium.launch({ executablePath: process.env.ZM_CHROMIUM ?? "/usr/bin/chromium", args: flags });
 
 const paints = [];

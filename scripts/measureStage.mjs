@@ -15,7 +15,11 @@ const more = 100 - show.channels.length;
 for (let index = 0; index < more; index += 1)
   show.channels.push({ number: 201 + index, type: "wash", place: { x: -6 + (12 * index) / (more - 1), y: 6.8, z: 1 + (index % 5) } });
 const { id } = await (
-  await fetch(`${address}/api/shows`, { method: "POST", headers: { "X-Requested-With": "zealous-mark", "Content-Type": TYPE }, body: JSON.stringify(show) })
+  await fetch(`${address}/api/shows`, {
+    method: "POST",
+    headers: { "X-Requested-With": "zealous-mark", "Content-Type": TYPE },
+    body: JSON.stringify(show),
+  })
 ).json();
 const moves = Object.fromEntries(
   show.channels.map(({ number, type }, index) => [

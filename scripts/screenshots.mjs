@@ -56,6 +56,9 @@ await shot("score-foolscap", "score", async (page) => {
 await shot("line-entry", "score", async (page) => {
   await page.getByLabel("Line entry").fill("#6..9: 3..6, 11..12 + 10 only");
 });
+await shot("impact", "score", async (page) => {
+  await page.getByLabel("Line entry").fill("delete #9..11");
+});
 const press = (what) =>
   fetch(`http://127.0.0.1:${process.env.ZM_PORT}/api/shows/1/run`, {
     method: "POST",
@@ -126,5 +129,12 @@ await shot("run", "run", async (page) => {
   await page.getByLabel("Go to cue").fill("27");
   await page.getByRole("button", { name: "Go to" }).click();
   await page.waitForTimeout(5000);
+});
+await shot("first-show", "stage", async (page) => {
+  await page.getByRole("button", { name: "Salt and Paraffin" }).click();
+  await page.getByRole("button", { name: "New show …" }).click();
+  await page.getByLabel("Name of the new show").fill("First night");
+  await page.keyboard.press("Enter");
+  await page.getByRole("heading", { name: "No light hangs here yet" }).waitFor();
 });
 await browser.close();

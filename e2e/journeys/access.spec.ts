@@ -7,7 +7,9 @@ import { OWN, openView, ownShow } from "../support/show.ts";
 async function seriousFindings(page: Page, within = "body"): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).include(within).analyze();
   const serious = violations.filter((each) => each.impact === "serious" || each.impact === "critical");
-  return serious.map((each) => `${each.id}: ${each.nodes.map((node) => node.html.slice(0, 120)).join(" | ")}`);
+  return serious.map(
+    (each) => `${each.id}: ${each.nodes.map((node) => `${node.html.slice(0, 120)} ${node.any[0]?.message ?? ""}`).join(" | ")}`,
+  );
 }
 
 for (const view of ["score", "stage", "run"] as const) {
