@@ -57,7 +57,7 @@ await shot("line-entry", "score", async (page) => {
   await page.getByLabel("Line entry").fill("#6..9: 3..6, 11..12 + 10 only");
 });
 await shot("impact", "score", async (page) => {
-  await page.getByLabel("Line entry").fill("delete #9..11");
+  await page.getByLabel("Line entry").fill("delete #12.3");
 });
 const press = (what) =>
   fetch(`http://127.0.0.1:${process.env.ZM_PORT}/api/shows/1/run`, {
@@ -119,7 +119,6 @@ await shot("rig-palettes", "rig/palettes", async (page) => {
   await page.getByRole("button", { name: /^Dusk/ }).click();
   await page.getByLabel("Value 1, red").fill("55");
   await page.keyboard.press("Tab");
-  await page.getByRole("button", { name: "Which?" }).click();
 });
 await shot("help", "stage", async (page) => {
   await page.keyboard.press("?");
@@ -135,6 +134,7 @@ await shot("first-show", "stage", async (page) => {
   await page.getByRole("button", { name: "New show …" }).click();
   await page.getByLabel("Name of the new show").fill("First night");
   await page.keyboard.press("Enter");
-  await page.getByRole("heading", { name: "No light hangs here yet" }).waitFor();
+  await page.getByRole("heading", { name: "No cue yet, and no light" }).waitFor();
+  await page.getByRole("link", { name: "Stage" }).click();
 });
 await browser.close();

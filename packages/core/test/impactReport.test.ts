@@ -1,12 +1,19 @@
-import { type EditInput, type ImpactReport, type ShowSheet, listOf, makeEdits, readEdits, reportImpact } from "../src/index.ts";
+import {
+  type EditInput,
+  type ImpactReport,
+  type ShowSheet,
+  describeEdits,
+  listOf,
+  makeEdits,
+  readEdits,
+  reportImpact,
+} from "../src/index.ts";
 import { attempt, refusal } from "./support/attempt.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
 const follow = (from: string, after: number): object => ({ trigger: { type: "follow", from, after } });
-const palettes = [
-  { id: "in", family: "position", label: "Window", values: [{ attribute: "pan", value: 15 }] },
-  { id: "out", family: "position", label: "Door", values: [{ attribute: "pan", value: -40 }] },
-];
+const windowPalette = { id: "in", family: "position" as const, label: "Window", values: [{ attribute: "pan", value: 15 }] };
+const palettes = [windowPalette, { id: "out", family: "position", label: "Door", values: [{ attribute: "pan", value: -40 }] }];
 const show = smallShow(
   [
     oneCue("1", { "5": { intensity: 20 }, "1": { intensity: 30, pan: { palette: "in" } } }, { up: 2 }),
@@ -44,6 +51,23 @@ test("cues that go are said, and what then follows what", () => {
   expect(removed.summary).toMatch(/^removes 2 cues, no cue looks different, 1 follow changes/);
   expect(told(removed)).toContain("5: gets 2 moves; looks as before; follows nothing now: it is the first cue");
   expect(told(removed).filter((line) => line.endsWith("goes"))).toEqual(["1: goes", "4: goes"]);
+});
+
+test("many cues deleted at once are told as one deletion, from the first to the last", () => {
+  const words = (...edits: EditInput[]): string => describeEdits(readEdits(edits));
+  const [first, second] = [
+    { op: "deleteCue", cue: "1" },
+    { op: "deleteCue", cue: "4" },
+  ] as const;
+  expect(words(first)).toBe("Cue 1 deleted, looks kept");
+  expect(words(first, second)).toBe("2 cues from 1 to 4 deleted, looks kept");
+  expect(words(first, { ...second, looks: "letGo" })).toBe("2 cues from 1 to 4 deleted");
+  expect(words(first, { op: "insertCue", cue: "2" })).toBe("Cue 1 deleted, looks kept and 1 more");
+});
+
+test("a cue whose palette has other numbers says that it looks as the palette now is", () => {
+  const moved = report(show, { op: "setPalette", palette: { ...windowPalette, values: [{ attribute: "pan", value: 20 }] } });
+  expect(told(moved)[0]).toBe("1: 1 light: position as Window now is");
 });
 
 test("times that change are said with their length before and after, chain included", () => {

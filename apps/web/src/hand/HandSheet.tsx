@@ -193,8 +193,8 @@ function HeldCell({ keyName, onDrop }: { keyName: string; onDrop: () => void }) 
       onKeyDown={(event) => event.key === "Delete" && onDrop()}
     >
       <span aria-hidden className={`size-1.5 shrink-0 border border-secondary ${held.fresh ? "bg-secondary" : ""}`} />
-      <span className={`figures ${held.fresh ? "" : "text-quiet"}`}>{word}</span>
-      {times && <span className="figures text-[13px] text-quiet">{times}</span>}
+      <span className={`figures whitespace-nowrap ${held.fresh ? "" : "text-quiet"}`}>{word}</span>
+      {times && <span className="figures text-[13px] whitespace-nowrap text-quiet">{times}</span>}
       <X aria-hidden size={11} className="ml-auto opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100" />
     </button>
   );

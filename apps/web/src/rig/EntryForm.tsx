@@ -1,7 +1,7 @@
 import { type EditInput, listOf } from "@zm/core";
 import { useMemo, useState } from "react";
-import { useChoice } from "../choice/choice.ts";
-import { outcomeOf, summaryOf } from "../choice/useDraft.ts";
+import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
+import { outcomeOf, reportOf } from "../choice/useDraft.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { InUse } from "./InUse.tsx";
@@ -25,6 +25,8 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
   const [removing, setRemoving] = useState<string | null>(null);
   const outcome = useMemo(() => outcomeOf(sheet, edits), [sheet, JSON.stringify(edits)]);
   const good = outcome !== null && "outcome" in outcome && outcome.outcome.steps.length > 0;
+  const list = listOf(sheet);
+  const report = good ? reportOf(sheet, outcome.outcome, list.id) : null;
   const [first, ...others] = removals;
   const remove = async (edit: EditInput): Promise<void> => {
     const result = outcomeOf(sheet, [edit]);
@@ -59,24 +61,6 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
             Drop what is entered
           </button>
         )}
-        <span role="status" className={outcome && "fault" in outcome ? "text-error" : "text-quiet"}>
-          {outcome === null
-            ? ""
-            : "fault" in outcome
-              ? outcome.fault
-              : good
-                ? `Saving it: ${summaryOf(sheet, outcome.outcome, listOf(sheet).id)}.`
-                : ""}
-        </span>
-        {good && edits && outcome.outcome.impact.looks.length > 0 && (
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm text-secondary"
-            onClick={() => useChoice.setState({ draft: { from: "rig", edits } })}
-          >
-            Which?
-          </button>
-        )}
         <span className="flex-1" />
         {first && (
           <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={() => void remove(first.edit)}>
@@ -84,6 +68,19 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
           </button>
         )}
       </div>
+      <p role="status" className={outcome && "fault" in outcome ? "text-error" : "text-quiet"}>
+        {outcome === null ? "" : "fault" in outcome ? outcome.fault : report ? `Saving it: ${report.summary}.` : ""}
+      </p>
+      {report && report.lines.length > 0 && (
+        <ImpactList
+          label="Impact of saving"
+          report={report}
+          before={list}
+          after={good ? outcome.outcome.sheet.lists.get(list.id) : undefined}
+          colours={good ? colourChanges(outcome.outcome.impact.looks, list) : undefined}
+          className="max-w-md"
+        />
+      )}
       {removing && (
         <InUse said={removing} onLeave={() => setRemoving(null)}>
           {others.map(({ word, edit }) => (

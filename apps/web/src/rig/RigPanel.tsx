@@ -180,19 +180,17 @@ function HangForm({ onTake }: { onTake: (from: Place, to: Place) => Promise<bool
               key={name}
               aria-label={`${start === 0 ? "from" : "to"} ${name}`}
               placeholder={name}
-              className="input input-sm figures w-[58px] bg-base-100 px-1.5"
+              className="input input-sm figures min-w-0 flex-1 bg-base-100 px-1 text-[13px]"
               value={texts[start + index] ?? ""}
               autoComplete="off"
               onChange={(event) => setTexts(texts.map((each, at) => (at === start + index ? event.target.value : each)))}
             />
           ))}
-          {start === 3 && (
-            <button type="submit" className="btn btn-sm border-neutral px-2" disabled={!ready}>
-              Do
-            </button>
-          )}
         </div>
       ))}
+      <button type="submit" className="btn btn-sm mt-1 ml-9 border-neutral px-3" disabled={!ready}>
+        Do
+      </button>
     </form>
   );
 }

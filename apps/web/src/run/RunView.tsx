@@ -148,7 +148,7 @@ function GoTo({ press }: { press: (press: Press) => Promise<void> }) {
       <input
         aria-label="Go to cue"
         placeholder="cue"
-        className="input input-sm figures w-16 bg-base-200 px-2"
+        className="input input-sm figures w-14 bg-base-200 px-1.5"
         value={cue}
         onChange={(event) => setTyped(event.target.value)}
       />
@@ -157,7 +157,7 @@ function GoTo({ press }: { press: (press: Press) => Promise<void> }) {
         placeholder="its time"
         aria-invalid={wrong}
         title={wrong ? `This ${NO_TIME}` : undefined}
-        className="input input-sm figures w-20 bg-base-200 px-2 aria-invalid:border-error aria-invalid:text-error"
+        className="input input-sm figures w-[88px] bg-base-200 px-1.5 aria-invalid:border-error aria-invalid:text-error"
         value={time}
         onChange={(event) => {
           setTime(event.target.value);

@@ -137,7 +137,7 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
         <span
           role="gridcell"
           title={editable ? "Double click: end + 2, go + 2, or nothing for a Go" : undefined}
-          className={`figures h-6 shrink-0 truncate text-[13px] leading-6 text-secondary ${editing === "follow" || cue.trigger?.type === "follow" ? "w-[90px]" : "w-[28px]"} ${editing === "follow" ? "overflow-visible" : ""}`}
+          className={`figures h-6 shrink-0 truncate text-[13px] leading-6 text-secondary ${editing === "follow" || cue.trigger?.type === "follow" ? "w-[94px]" : "w-[28px]"} ${editing === "follow" ? "overflow-visible" : ""}`}
           onDoubleClick={open("follow")}
         >
           {editing === "follow" ? (

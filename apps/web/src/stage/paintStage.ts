@@ -69,8 +69,9 @@ export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRen
     prepare(marks, options);
     marks.clearRect(0, 0, options.width, options.height);
     for (const light of lights) paintHead(marks, view.project, light, options);
-    if (labels) paintLabels(marks, lights, options);
     for (const light of lights) if (rings && light.turns && chosen.has(light.channel)) paintLanding(marks, view.project, light, options);
+    // Over the rings, so that a ring that passes leaves every number readable.
+    if (labels) paintLabels(marks, lights, options);
     paintLasso(marks, options);
   };
 }

@@ -27,6 +27,7 @@ export function lookWords(changes: readonly LookChange[], was: ListSheet, rowBef
     if (family === "intensity") return [`${lights} ${span(own.map((each) => each.before))} to ${span(own.map((each) => each.after))}`];
     const before = paletteName(own, was, rowBefore);
     const after = paletteName(own, is, rowAfter);
+    if (before !== undefined && before === after) return [`${lights}: ${family} as ${after} now is`];
     if (before !== undefined || after !== undefined)
       return [`${lights}: ${family} ${before ?? numbers(own, "before")} to ${after ?? numbers(own, "after")}`];
     const attributes = groupBy(own, ({ name }) => name);

@@ -1,5 +1,5 @@
 import { TIMED_FAMILIES } from "../show/schema.ts";
-import type { SetCueEdit } from "./schema/cues.ts";
+import type { DeleteCueEdit, SetCueEdit } from "./schema/cues.ts";
 import type { SetMoveTimesEdit, TimesPatch } from "./schema/times.ts";
 import type { ChangeEdit, Deed, Edit, KeySelection } from "./edits.ts";
 
@@ -7,8 +7,17 @@ import type { ChangeEdit, Deed, Edit, KeySelection } from "./edits.ts";
 export function describeEdits(edits: readonly Edit[]): string {
   const first = edits[0];
   if (!first) return "Nothing";
+  const deleted = edits.flatMap((edit) => (edit.op === "deleteCue" ? [edit] : []));
+  if (deleted.length > 1 && deleted.length === edits.length) return describeDeletions(deleted);
   const more = edits.length > 1 ? ` and ${edits.length - 1} more` : "";
   return describeEdit(first) + more;
+}
+
+/** Deletions only; where some keep later looks and some do not, that is left out. */
+function describeDeletions(edits: readonly DeleteCueEdit[]): string {
+  const [first, last] = [edits[0], edits.at(-1)];
+  const alike = first && edits.every(({ looks }) => looks === first.looks);
+  return `${edits.length} cues from ${first?.cue} to ${last?.cue} deleted${alike ? `, ${looksWords(first)}` : ""}`;
 }
 
 function describeEdit(edit: Edit): string {
@@ -24,7 +33,7 @@ function describeEdit(edit: Edit): string {
     case "insertCue":
       return `Cue ${edit.cue} inserted${edit.label ? `, “${edit.label}”` : ""}`;
     case "deleteCue":
-      return `Cue ${edit.cue} deleted, ${edit.looks === "keepLooks" ? "looks kept" : "its moves let go"}`;
+      return `Cue ${edit.cue} deleted, ${looksWords(edit)}`;
     case "update":
       return `Cue ${edit.cue}: ${lightsIn(Object.keys(edit.moves).length)} updated ${{ here: "here", atSource: "at the source", inPalette: "in the palette" }[edit.at]}`;
     case "copyCue":
@@ -82,6 +91,10 @@ function describeEdit(edit: Edit): string {
     case "steps":
       return `${edit.steps.length} exact ${edit.steps.length === 1 ? "change" : "changes"}`;
   }
+}
+
+function looksWords({ looks }: DeleteCueEdit): string {
+  return looks === "keepLooks" ? "looks kept" : "moves let go";
 }
 
 /** A change to the times of parts: "up 3, down delay none, position 4". Seconds. */
