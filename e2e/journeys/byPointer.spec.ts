@@ -1,5 +1,5 @@
 import { type Locator, type Page, expect, test } from "@playwright/test";
-import { inHand, onStage, openShow } from "../support/build.ts";
+import { inHand, onStage, openShow, stored } from "../support/build.ts";
 import { cueOf, documentOf, openView, ownShow } from "../support/show.ts";
 
 /** Drags from the middle of a thing by so many pixels. */
@@ -185,6 +185,7 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
     await expect(update.getByRole("status")).toHaveText("10 cues look different.");
     await update.getByRole("button", { name: "Update", exact: true }).click();
     await expect(update).toBeHidden();
+    await stored(page);
     expect((await cueOf(request, show, "1")).parts[0]?.moves["11"]).toMatchObject({ red: { palette: "storm" } });
 
     await button("Drop all").click();

@@ -86,6 +86,7 @@ test("a typed line is read back with its impact, made with Enter, and a wrong wo
   await expect(page.getByRole("region", { name: "Impact" }).getByRole("listitem")).toHaveCount(4);
   await line.press("Enter");
   await expect(line).toHaveValue("");
+  await stored(page);
   expect((await cueOf(request, show, "6")).parts[0]?.moves["3"]).toEqual({ intensity: 70 });
   await line.fill("#6: up 2.5 down 4");
   await line.press("Enter");
@@ -138,6 +139,7 @@ test("the Colour lens gives a palette to a range, and says where a colour comes 
   await page.getByRole("button", { name: "Dusk" }).click();
   await expect(page.getByRole("region", { name: "Impact" }).getByRole("listitem").first()).toContainText("1 light: colour");
   await page.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
   await expect(story).toContainText("(Dusk)");
   expect((await cueOf(request, show, "3")).parts[0]?.moves["21"]).toEqual({
     red: { palette: "dusk" },
