@@ -92,7 +92,7 @@ function KeepPalette({ channels, family, onDone }: { channels: readonly number[]
           <option value="type">for each type</option>
           <option value="channel">for each light</option>
         </select>
-        <button type="submit" className="btn btn-primary btn-sm" disabled={label.trim() === ""}>
+        <button type="submit" className="btn btn-outline btn-sm border-neutral" disabled={label.trim() === ""}>
           Keep
         </button>
       </div>

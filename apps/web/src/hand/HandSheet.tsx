@@ -24,9 +24,9 @@ export function HandSheet() {
   const { drop: dropKeys } = useHandChange();
   const { recordNext, next } = useRecording();
   const place = useMatch("/show/:id/stage") === null ? "elsewhere" : "stage";
-  const runs = useMatch("/show/:id/run") !== null;
   const open = useOpen((state) => state[place]);
-  const drawer = useChoice((choice) => choice.drawer);
+  // Where a look is built it is what is done next; elsewhere the view has a next step of its own.
+  const primary = useChoice((choice) => choice.drawer === null && choice.draft === null) && place === "stage";
   const keys = heldKeys(sheet, hand);
   const channels = [...new Set(keys.map((key) => key.channel))];
   const fresh = keys.filter((key) => hand.held[key.name]?.fresh).length;
@@ -51,7 +51,7 @@ export function HandSheet() {
             {fresh === 0 ? "all recorded" : fresh === keys.length ? "none recorded" : `${fresh} changed`}
           </span>
           <ActionButton
-            className={`btn btn-xs ${drawer === null && !runs ? "btn-primary" : "border-neutral"}`}
+            className={`btn btn-xs ${primary ? "btn-primary" : "border-neutral"}`}
             disabled={fresh === 0 || next === undefined}
             title="Records what has changed in hand as the next cue (n)"
             onAct={recordNext}
