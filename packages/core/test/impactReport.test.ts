@@ -53,7 +53,7 @@ test("cues that go are said, and what then follows what", () => {
   expect(told(removed).filter((line) => line.endsWith("goes"))).toEqual(["1: goes", "4: goes"]);
 });
 
-test("many cues deleted at once are told as one deletion, from the first to the last", () => {
+test("many cues deleted or channels removed at once are told as one, from the first to the last; of others the first two", () => {
   const words = (...edits: EditInput[]): string => describeEdits(readEdits(edits));
   const [first, second] = [
     { op: "deleteCue", cue: "1" },
@@ -62,7 +62,9 @@ test("many cues deleted at once are told as one deletion, from the first to the 
   expect(words(first)).toBe("Cue 1 deleted, looks kept");
   expect(words(first, second)).toBe("2 cues from 1 to 4 deleted, looks kept");
   expect(words(first, { ...second, looks: "letGo" })).toBe("2 cues from 1 to 4 deleted");
-  expect(words(first, { op: "insertCue", cue: "2" })).toBe("Cue 1 deleted, looks kept and 1 more");
+  expect(words(first, { op: "insertCue", cue: "2" })).toBe("Cue 1 deleted, looks kept; Cue 2 inserted");
+  expect(words(first, { op: "insertCue", cue: "2" }, second)).toBe("Cue 1 deleted, looks kept; Cue 2 inserted; and 1 more");
+  expect(words({ op: "removeChannel", channel: 1 }, { op: "removeChannel", channel: 5 })).toBe("2 channels from 1 to 5 removed");
 });
 
 test("a cue whose palette has other numbers says that it looks as the palette now is", () => {

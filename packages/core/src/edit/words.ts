@@ -7,17 +7,35 @@ import type { ChangeEdit, Deed, Edit, KeySelection } from "./edits.ts";
 export function describeEdits(edits: readonly Edit[]): string {
   const first = edits[0];
   if (!first) return "Nothing";
-  const deleted = edits.flatMap((edit) => (edit.op === "deleteCue" ? [edit] : []));
-  if (deleted.length > 1 && deleted.length === edits.length) return describeDeletions(deleted);
-  const more = edits.length > 1 ? ` and ${edits.length - 1} more` : "";
-  return describeEdit(first) + more;
+  if (edits.length === 1) return describeEdit(first);
+  return describeAlike(edits) ?? describeFew(edits);
 }
 
-/** Deletions only; where some keep later looks and some do not, that is left out. */
-function describeDeletions(edits: readonly DeleteCueEdit[]): string {
-  const [first, last] = [edits[0], edits.at(-1)];
-  const alike = first && edits.every(({ looks }) => looks === first.looks);
-  return `${edits.length} cues from ${first?.cue} to ${last?.cue} deleted${alike ? `, ${looksWords(first)}` : ""}`;
+/** Many cues deleted, many channels set or removed, as one; null for edits that are not of one such kind. */
+function describeAlike(edits: readonly Edit[]): string | null {
+  const deleted = edits.flatMap((edit) => (edit.op === "deleteCue" ? [edit] : []));
+  if (deleted.length === edits.length) return `${firstToLast(deleted, "cues", ({ cue }) => cue)} deleted${alikeLooks(deleted)}`;
+  const set = edits.flatMap((edit) => (edit.op === "setChannel" ? [edit.channel.number] : []));
+  if (set.length === edits.length) return `${firstToLast(set, "channels", String)} set`;
+  const removed = edits.flatMap((edit) => (edit.op === "removeChannel" ? [edit.channel] : []));
+  if (removed.length === edits.length) return `${firstToLast(removed, "channels", String)} removed`;
+  return null;
+}
+
+function firstToLast<T>(all: readonly T[], kind: string, name: (one: T) => string): string {
+  const [first, last] = [all[0], all.at(-1)];
+  return `${all.length} ${kind}${first !== undefined && last !== undefined ? ` from ${name(first)} to ${name(last)}` : ""}`;
+}
+
+/** Where some deletions keep later looks and some do not, that is left out. */
+function alikeLooks(edits: readonly DeleteCueEdit[]): string {
+  const [first] = edits;
+  return first && edits.every(({ looks }) => looks === first.looks) ? `, ${looksWords(first)}` : "";
+}
+
+function describeFew([first, second, ...others]: readonly Edit[]): string {
+  const told = [first, second].flatMap((edit) => (edit ? [describeEdit(edit)] : []));
+  return `${told.join("; ")}${others.length > 0 ? `; and ${others.length} more` : ""}`;
 }
 
 function describeEdit(edit: Edit): string {
