@@ -204,7 +204,12 @@ test("a refused record opens its sheet again with all that was entered, and take
   expect(await cueOf(request, show, "90")).toMatchObject({ label: "Late light", carries: "cueOnly" });
 });
 
-test("a half-entered palette is still there after another choice and an edit from elsewhere", async ({ page, context, request }) => {
+test("a half-entered palette is still there after another choice, an edit from elsewhere and another show", async ({
+  page,
+  context,
+  request,
+}) => {
+  test.setTimeout(60_000);
   const show = await ownShow(request);
   await page.goto(`/show/${show}/rig/palettes`);
   await page.getByRole("button", { name: /^Dusk/ }).click();
@@ -222,6 +227,20 @@ test("a half-entered palette is still there after another choice and an edit fro
   await page.getByRole("link", { name: /^Palettes/ }).click();
   await page.getByRole("button", { name: /^Dusk/ }).click();
   await expect(page.getByLabel("label", { exact: true })).toHaveValue("Dusk, late");
+
+  const second = await ownShow(request);
+  for (const [to, label] of [
+    [second, "Dusk"],
+    [show, "Dusk, late"],
+  ] as const) {
+    await page.getByRole("banner").getByRole("button", { name: "Salt and Paraffin", exact: true }).click();
+    await page.getByRole("button", { name: `Salt and Paraffin no. ${to}`, exact: true }).click();
+    await expect(page).toHaveURL(new RegExp(`/show/${to}/`));
+    await page.getByRole("link", { name: "Rig" }).click();
+    await page.getByRole("link", { name: /^Palettes/ }).click();
+    await page.getByRole("button", { name: /^Dusk/ }).click();
+    await expect(page.getByLabel("label", { exact: true })).toHaveValue(label);
+  }
 });
 
 test("cues are found from any view by the words of their label", async ({ page, request }) => {

@@ -24,7 +24,7 @@ import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { RecordTimes } from "./RecordTimes.tsx";
 import { type RecordEntry, freshEntry } from "./recordEntry.ts";
-import { makeFromSheet, useRefused } from "./refused.ts";
+import { keepRefused, makeFromSheet, refusedIn } from "./refused.ts";
 import { useHand } from "./handStore.ts";
 import { useRecording } from "./useRecording.ts";
 
@@ -33,17 +33,17 @@ type Preview = { fault: string } | { planned: RecordPlan; outcome: Outcome; sent
 
 /** Recording: what is taken, where it goes and how, and in one sentence what will happen before it does. */
 export function RecordSheet() {
-  const { sheet } = useShow();
+  const { id, sheet } = useShow();
   const { plan, make, warningFor, list, onStage, next, startTimes } = useRecording();
   const keepStart = useMakeEdits();
   const hand = useHand((state) => state.hand);
   const chosen = useChoice((choice) => choice.channels);
-  const [entry, setEntry] = useState(() => useRefused.getState().record ?? freshEntry(next ?? ""));
+  const [entry, setEntry] = useState(() => refusedIn(id).record ?? freshEntry(next ?? ""));
   const { cue, from, what, changed, onlyChosen, families, mode, scope, part, label, times: typedTimes } = entry;
   const enter = (change: Partial<RecordEntry>): void => setEntry((before) => ({ ...before, ...change }));
   const number = useRef<HTMLInputElement>(null);
   useEffect(() => {
-    useRefused.setState({ record: null });
+    keepRefused(id, { record: null });
     number.current?.focus();
     number.current?.select();
   }, []);
@@ -102,7 +102,7 @@ export function RecordSheet() {
           {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => enter({ cue: onStage })}>{`On stage: ${onStage}`}</Toggle>}
         </div>
       }
-      onSubmit={() => ready && makeFromSheet("record", { record: entry }, () => make(preview.planned))}
+      onSubmit={() => ready && makeFromSheet(id, "record", { record: entry }, () => make(preview.planned))}
     >
       <p
         role="status"

@@ -8,19 +8,19 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
-import { type UpdateEntry, makeFromSheet, useRefused } from "./refused.ts";
+import { type UpdateEntry, keepRefused, makeFromSheet, refusedIn } from "./refused.ts";
 import { useUpdating } from "./useUpdating.ts";
 
 type Sent = UpdatePlace | "nowhere";
 
 /** Updating: what is in hand over the cue on stage, each value put here, at its source, or in its palette, with the impact. */
 export function UpdateSheet() {
-  const { sheet } = useShow();
+  const { id, sheet } = useShow();
   const { cue, list, optionsFor, plan, make: update } = useUpdating();
   const options = useMemo(() => optionsFor({}), [optionsFor]);
-  const [entry, setEntry] = useState<UpdateEntry>(() => useRefused.getState().update ?? { all: "here", own: {} });
+  const [entry, setEntry] = useState<UpdateEntry>(() => refusedIn(id).update ?? { all: "here", own: {} });
   const { all, own } = entry;
-  useEffect(() => useRefused.setState({ update: null }), []);
+  useEffect(() => keepRefused(id, { update: null }), [id]);
   const placeOf = (option: UpdateOption): UpdatePlace | null => {
     const sent = own[option.key.name] ?? all;
     return sent === "nowhere" ? null : offeredPlace(option, sent);
@@ -34,7 +34,7 @@ export function UpdateSheet() {
   );
   const make = async (): Promise<void> => {
     if (!good) return;
-    await makeFromSheet("update", { update: entry }, () => update(options, placeOf));
+    await makeFromSheet(id, "update", { update: entry }, () => update(options, placeOf));
   };
   return (
     <Drawer label="Update" onSubmit={make}>

@@ -15,19 +15,37 @@ interface Refused {
   readonly update: UpdateEntry | null;
 }
 
-/** What was entered into a sheet whose record or update was refused; the sheet opens with it again. */
-export const useRefused = create<Refused>(() => ({ record: null, update: null }));
+const NOTHING: Refused = { record: null, update: null };
+
+/** What was entered into a sheet whose record or update was refused, by show; the sheet opens with it again. */
+const useRefused = create<{ byShow: Readonly<Record<number, Refused>> }>(() => ({ byShow: {} }));
+
+/** What a sheet of this show begins with, if it was refused before. */
+export function refusedIn(show: number): Refused {
+  return useRefused.getState().byShow[show] ?? NOTHING;
+}
+
+/** Keeps what a refused sheet said, or forgets it. */
+export function keepRefused(show: number, entered: Partial<Refused>): void {
+  useRefused.setState(({ byShow }) => ({ byShow: { ...byShow, [show]: { ...(byShow[show] ?? NOTHING), ...entered } } }));
+}
 
 /**
  * Puts a sheet away at once and makes what it says; what the user does next never waits for the server. Refused, the
  * sheet comes back as it was and leaves the keyboard where it is, unless something else stands there by then: in that
  * case the next time that it is opened.
  */
-export async function makeFromSheet(sheet: keyof Refused, entered: Partial<Refused>, work: () => Promise<boolean>): Promise<void> {
+export async function makeFromSheet(
+  show: number,
+  sheet: keyof Refused,
+  entered: Partial<Refused>,
+  work: () => Promise<boolean>,
+): Promise<void> {
   useChoice.setState({ drawer: null });
   if (await work()) return;
-  useRefused.setState(entered);
-  if (useChoice.getState().drawer !== null) return;
+  keepRefused(show, entered);
+  const elsewhere = !window.location.pathname.startsWith(`/show/${show}/`);
+  if (elsewhere || useChoice.getState().drawer !== null) return;
   const typing = document.activeElement;
   flushSync(() => useChoice.setState({ drawer: sheet }));
   if (typing instanceof HTMLElement && typing !== document.body) typing.focus();

@@ -1,6 +1,6 @@
 import { Plus } from "lucide-react";
 import { ActionButton } from "../shared/ActionButton.tsx";
-import { useFormDrafts } from "../shared/formDrafts.ts";
+import { useEnteredForms } from "./formDrafts.ts";
 
 interface EntryListProps {
   label: string;
@@ -16,7 +16,7 @@ interface EntryListProps {
 
 /** Things that stand beside the cues: a list to choose from at the left, the chosen one at the right. */
 export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, draftName, children }: EntryListProps) {
-  const drafts = useFormDrafts((state) => state.drafts);
+  const entered = useEnteredForms();
   return (
     <div className="flex h-full">
       <div className="flex w-60 shrink-0 flex-col border-r border-rule">
@@ -31,7 +31,7 @@ export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, dr
               >
                 {mark}
                 <span className="min-w-0 flex-1 truncate">{name}</span>
-                {drafts[draftName(id)] && (
+                {entered(draftName(id)) && (
                   <span title="Something is entered here that is not stored yet" className="text-primary">
                     <span aria-hidden>●</span>
                     <span className="sr-only">, changed</span>

@@ -1,7 +1,7 @@
 import { type Group, freeId } from "@zm/core";
 import { useState } from "react";
 import { chooseLights, useChoice } from "../choice/choice.ts";
-import { useFormDraft } from "../shared/formDrafts.ts";
+import { useFormDraft } from "./formDrafts.ts";
 import { lightSpans } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";

@@ -1,6 +1,6 @@
 import { CURVES, FAMILIES, type Family, type Pace, freeId } from "@zm/core";
 import { useState } from "react";
-import { useFormDraft } from "../shared/formDrafts.ts";
+import { useFormDraft } from "./formDrafts.ts";
 import { readSpread } from "../shared/readSpread.ts";
 import { curveWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";

@@ -3,7 +3,7 @@ import { X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Swatch } from "../shared/Swatch.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { useFormDraft } from "../shared/formDrafts.ts";
+import { useFormDraft } from "./formDrafts.ts";
 import { CellField, numberFault } from "./CellField.tsx";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
 import { EntryList } from "./EntryList.tsx";

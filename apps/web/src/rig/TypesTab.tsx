@@ -2,7 +2,7 @@ import { type Attribute, FAMILIES, type FixtureType, count, freeId } from "@zm/c
 import { X } from "lucide-react";
 import { useState } from "react";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { useFormDraft } from "../shared/formDrafts.ts";
+import { useFormDraft } from "./formDrafts.ts";
 import { CellField, numberFault } from "./CellField.tsx";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
 import { EntryList } from "./EntryList.tsx";

@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { create } from "zustand";
+import { useShow } from "../show/useShow.ts";
 
 /** What has been entered into a form and not been saved yet, and what was stored when it was begun. */
 interface FormDraft {
@@ -7,11 +8,20 @@ interface FormDraft {
   readonly value: unknown;
 }
 
-/** Half-entered forms by name; they outlive another choice, another view and edits from elsewhere. */
-export const useFormDrafts = create<{ drafts: Readonly<Record<string, FormDraft>> }>(() => ({ drafts: {} }));
+/** Half-entered forms by show and name; they outlive another choice, another view, another show and edits from elsewhere. */
+const useFormDrafts = create<{ drafts: Readonly<Record<string, FormDraft>> }>(() => ({ drafts: {} }));
+
+const placeOf = (show: number, name: string): string => `${show}/${name}`;
+
+/** Tells of the forms of the open show in which something is entered that is not stored. */
+export function useEnteredForms(): (name: string) => boolean {
+  const { id } = useShow();
+  const drafts = useFormDrafts((state) => state.drafts);
+  return (name) => drafts[placeOf(id, name)] !== undefined;
+}
 
 /** Forgets what was entered into a form. */
-export function dropFormDraft(name: string): void {
+function dropFormDraft(name: string): void {
   useFormDrafts.setState(({ drafts }) => ({ drafts: Object.fromEntries(Object.entries(drafts).filter(([each]) => each !== name)) }));
 }
 
@@ -26,7 +36,9 @@ interface FormState<T> {
 }
 
 /** The fields of a form over something that is stored: what was entered stays until it is saved or dropped. The stored value is plain data. */
-export function useFormDraft<T>(name: string, stored: T): FormState<T> {
+export function useFormDraft<T>(form: string, stored: T): FormState<T> {
+  const { id } = useShow();
+  const name = placeOf(id, form);
   const draft = useFormDrafts((state) => state.drafts[name]);
   const now = JSON.stringify(stored);
   const entered = draft !== undefined && JSON.stringify(draft.value) !== now;
