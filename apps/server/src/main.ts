@@ -5,6 +5,7 @@ import { openDatabase } from "./database/dataSource.ts";
 import { ShowRow } from "./database/entities.ts";
 import { readSettings } from "./settings.ts";
 import { insertShow } from "./shows/showRows.ts";
+import { wordsOf } from "./shared/wordsOf.ts";
 
 /** Longer than this the server does not take to end; milliseconds. */
 const LONGEST_END = 3500;
@@ -22,7 +23,7 @@ async function main(): Promise<void> {
     app
       .close()
       .then(() => database.destroy())
-      .catch((error: unknown) => process.stderr.write(`It did not end well: ${error instanceof Error ? error.message : String(error)}\n`))
+      .catch((error: unknown) => process.stderr.write(`It did not end well: ${wordsOf(error)}\n`))
       .finally(() => process.exit(0));
   };
   process.once("SIGINT", stop);
@@ -30,7 +31,7 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  const text = error instanceof Error ? error.message : String(error);
+  const text = wordsOf(error);
   const inUse = text.includes("EADDRINUSE");
   process.stderr.write(
     inUse

@@ -22,6 +22,8 @@ import type { HistoryNews } from "../history/history.ts";
 import { RunService } from "../run/run.service.ts";
 import type { Author } from "../shared/author.ts";
 import { now } from "../shared/clock.ts";
+import { Kept } from "../shared/kept.ts";
+import { wordsOf } from "../shared/wordsOf.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
 /** What is in hand for a show, as every window sees it; `turn` rises with every change, over restarts too. */
@@ -53,8 +55,7 @@ export class HandService implements OnModuleDestroy {
   /** Every change of what is in hand. */
   readonly news = new Subject<HandNews>();
   private readonly log = new Logger("Hand");
-  private readonly opening = new Map<number, Promise<Holding>>();
-  private readonly holdings = new Map<number, Holding>();
+  private readonly holdings = new Kept<number, Holding>();
   private readonly subscriptions = new Subscription();
 
   constructor(
@@ -73,7 +74,7 @@ export class HandService implements OnModuleDestroy {
     this.subscriptions.add(this.shows.removed.subscribe((show) => this.holdings.delete(show)));
     this.subscriptions.add(
       watch.away.subscribe((away) => {
-        if (!away) for (const [show, holding] of this.holdings) if (!holding.stored) void this.write(show, holding);
+        if (!away) for (const [show, holding] of this.holdings.entries()) if (!holding.stored) void this.write(show, holding);
       }),
     );
   }
@@ -115,15 +116,18 @@ export class HandService implements OnModuleDestroy {
   /** Says that values in hand were recorded; only once the Hand is `ready`. */
   async recorded(showId: number, keys: readonly string[]): Promise<void> {
     const holding = await this.holding(showId);
-    const { sheet } = await this.shows.show(showId);
-    void this.set(showId, holding, changeHand(holding.hand, { do: "recorded", keys: [...keys] }, sheet, now()));
+    void this.set(showId, holding, await this.asRecorded(showId, keys));
   }
 
   /** Writes the Hand as it will be when values count as recorded, in the transaction of the edit that recorded them. */
   async writeRecorded(manager: EntityManager, showId: number, keys: readonly string[]): Promise<void> {
-    const holding = await this.holding(showId);
+    await upsertHand(manager, showId, await this.asRecorded(showId, keys));
+  }
+
+  private async asRecorded(showId: number, keys: readonly string[]): Promise<Hand> {
+    const { hand } = await this.holding(showId);
     const { sheet } = await this.shows.show(showId);
-    await upsertHand(manager, showId, changeHand(holding.hand, { do: "recorded", keys: [...keys] }, sheet, now()));
+    return changeHand(hand, { do: "recorded", keys: [...keys] }, sheet, now());
   }
 
   /** The text of a Hand that could not be read any more; undefined where there is none. */
@@ -184,18 +188,8 @@ export class HandService implements OnModuleDestroy {
     return holding.writing;
   }
 
-  private async holding(showId: number): Promise<Holding> {
-    const known = this.holdings.get(showId);
-    if (known) return known;
-    const opening = this.opening.get(showId) ?? this.load(showId);
-    this.opening.set(showId, opening);
-    try {
-      const holding = await opening;
-      this.holdings.set(showId, holding);
-      return holding;
-    } finally {
-      this.opening.delete(showId);
-    }
+  private holding(showId: number): Promise<Holding> {
+    return this.holdings.open(showId, () => this.load(showId));
   }
 
   private async load(showId: number): Promise<Holding> {
@@ -214,8 +208,4 @@ export class HandService implements OnModuleDestroy {
 
 async function upsertHand(manager: EntityManager, showId: number, hand: Hand): Promise<void> {
   await manager.upsert(HandRow, { showId, hand: JSON.stringify({ ...hand, leaving: {} }) }, ["showId"]);
-}
-
-function wordsOf(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
 }

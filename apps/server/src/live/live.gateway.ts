@@ -9,6 +9,7 @@ import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { RunService } from "../run/run.service.ts";
 import { now } from "../shared/clock.ts";
 import { isServedTo } from "../shared/guard.ts";
+import { wordsOf } from "../shared/wordsOf.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
 /** Tells every open window of a show what has changed and what has been fired. */
@@ -55,7 +56,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
       socket.emit("database", this.database.away.value);
       return { revision };
     } catch (error) {
-      this.log.warn(`A window could not watch show ${show}: ${error instanceof Error ? error.message : String(error)}`);
+      this.log.warn(`A window could not watch show ${show}: ${wordsOf(error)}`);
       return { error: `Show ${show} cannot be opened` };
     }
   }

@@ -29,6 +29,8 @@ import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { RunRow } from "../database/entities.ts";
 import { isLost } from "../database/lost.ts";
 import { now } from "../shared/clock.ts";
+import { Kept } from "../shared/kept.ts";
+import { wordsOf } from "../shared/wordsOf.ts";
 import type { EditNews } from "../shows/openShow.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import type { PressDto } from "./run.dto.ts";
@@ -56,8 +58,7 @@ export class RunService implements OnModuleDestroy {
   /** The number of each show whose list has gone on to another cue. */
   readonly fired = new Subject<number>();
   private readonly log = new Logger("Run");
-  private readonly opening = new Map<string, Promise<Running>>();
-  private readonly running = new Map<string, Running>();
+  private readonly running = new Kept<string, Running>();
   private readonly subscriptions = new Subscription();
 
   constructor(
@@ -69,14 +70,14 @@ export class RunService implements OnModuleDestroy {
     this.subscriptions.add(this.shows.removed.subscribe((show) => this.forget(show)));
     this.subscriptions.add(
       watch.away.subscribe((away) => {
-        if (!away) for (const run of this.running.values()) if (!run.stored) this.remember(run);
+        if (!away) for (const [, run] of this.running.entries()) if (!run.stored) this.remember(run);
       }),
     );
   }
 
   onModuleDestroy(): void {
     this.subscriptions.unsubscribe();
-    for (const run of this.running.values()) clearTimeout(run.timer);
+    for (const [, run] of this.running.entries()) clearTimeout(run.timer);
   }
 
   /** Where a list stands. */
@@ -132,26 +133,15 @@ export class RunService implements OnModuleDestroy {
 
   /** Writes where a list will stand, in the transaction of the edit that it belongs to. */
   async writePlace(manager: EntityManager, showId: number, { list, after }: RunMove): Promise<void> {
-    await manager.upsert(RunRow, { showId, listId: list, cue: after === null ? null : cueOrder(after) }, ["showId", "listId"]);
+    await upsertPlace(manager, showId, list, after);
   }
 
   private async list(showId: number, listId?: string): Promise<ListSheet> {
     return listOf((await this.shows.show(showId)).sheet, listId);
   }
 
-  private async run(showId: number, list: ListSheet): Promise<Running> {
-    const name = `${showId}/${list.id}`;
-    const known = this.running.get(name);
-    if (known) return known;
-    const opening = this.opening.get(name) ?? this.begin(showId, list);
-    this.opening.set(name, opening);
-    try {
-      const run = await opening;
-      this.running.set(name, run);
-      return run;
-    } finally {
-      this.opening.delete(name);
-    }
+  private run(showId: number, list: ListSheet): Promise<Running> {
+    return this.running.open(`${showId}/${list.id}`, () => this.begin(showId, list));
   }
 
   /** After a restart the stage stands where it stood, and waits for a Go. With the database away it begins before the first cue. */
@@ -211,7 +201,7 @@ export class RunService implements OnModuleDestroy {
   }
 
   private forget(show: number): void {
-    for (const [name, run] of this.running) {
+    for (const [name, run] of this.running.entries()) {
       if (run.state.show !== show) continue;
       clearTimeout(run.timer);
       this.running.delete(name);
@@ -224,15 +214,18 @@ export class RunService implements OnModuleDestroy {
     run.writing = run.writing.then(async () => {
       if (run.stored) return;
       const { playback, show } = run.state;
-      const cue = playback.cue === null ? null : cueOrder(playback.cue);
       try {
-        await this.database.manager.upsert(RunRow, { showId: show, listId: playback.list, cue }, ["showId", "listId"]);
+        await upsertPlace(this.database.manager, show, playback.list, playback.cue);
         run.stored = run.state.playback.cue === playback.cue;
       } catch (error) {
         this.log.warn(`Where the list stands could not be stored: ${wordsOf(error)}`);
       }
     });
   }
+}
+
+async function upsertPlace(manager: EntityManager, showId: number, listId: string, cue: string | null): Promise<void> {
+  await manager.upsert(RunRow, { showId, listId, cue: cue === null ? null : cueOrder(cue) }, ["showId", "listId"]);
 }
 
 function fire(playback: Playback, list: ListSheet, { press, cue, time }: Pick<PressDto, "press" | "cue" | "time">, at: number): Playback {
@@ -250,8 +243,4 @@ function fire(playback: Playback, list: ListSheet, { press, cue, time }: Pick<Pr
   const next = cueAt(list, row).number;
   if (cue !== undefined && cue !== next) throw new ConflictException(`Cue ${cue} has already gone; the next is ${next}`);
   return fireNext(playback, list, row, at);
-}
-
-function wordsOf(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
 }

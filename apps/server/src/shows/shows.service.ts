@@ -27,6 +27,7 @@ import { EditRow, ShowRow } from "../database/entities.ts";
 import { DatabaseAway, isLost } from "../database/lost.ts";
 import { type EditStep, History } from "../history/history.ts";
 import type { Author } from "../shared/author.ts";
+import { wordsOf } from "../shared/wordsOf.ts";
 import { type EditNews, type OpenShow, clash } from "./openShow.ts";
 import { type Progress, insertShow, readShowRows } from "./showRows.ts";
 import { writeSteps } from "./stepRows.ts";
@@ -289,8 +290,4 @@ function refusalOf(error: unknown, log: Logger): Error {
 function readSteps(row: EditRow): Step[] {
   const [edit] = readEdits({ op: "steps", steps: JSON.parse(row.steps) as unknown });
   return edit?.op === "steps" ? edit.steps : [];
-}
-
-function wordsOf(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
 }

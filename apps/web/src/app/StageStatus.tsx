@@ -1,4 +1,4 @@
-import { type ListSheet, nextRow, standingCue } from "@zm/core";
+import { type ListSheet, type Playback, nextRow, standingCue } from "@zm/core";
 import { useLive } from "../show/live.ts";
 import { useMainList } from "../show/useShow.ts";
 
@@ -13,11 +13,7 @@ export function StageStatus({ live }: { live: boolean }) {
     ? "No line to the server"
     : databaseAway
       ? "Database away: it runs, edits wait"
-      : main.cues.length === 0
-        ? `${live ? "Live" : "Blind"}, no cue yet`
-        : live
-          ? `Live, ${stageWords(main, run?.playback)}`
-          : `Blind, on stage ${stageWords(main, run?.playback)}`;
+      : whereWords(main, run?.playback, live);
   return (
     <span
       role="status"
@@ -29,8 +25,13 @@ export function StageStatus({ live }: { live: boolean }) {
   );
 }
 
+function whereWords(list: ListSheet, playback: Playback | undefined, live: boolean): string {
+  if (list.cues.length === 0) return `${live ? "Live" : "Blind"}, no cue yet`;
+  return live ? `Live, ${stageWords(list, playback)}` : `Blind, on stage ${stageWords(list, playback)}`;
+}
+
 /** Where the list stands: a cue that is there, the place of one that is gone, the end, or nothing. */
-export function stageWords(list: ListSheet, playback: Parameters<typeof standingCue>[0] | undefined): string {
+export function stageWords(list: ListSheet, playback: Playback | undefined): string {
   if (list.cues.length === 0) return "no cue";
   if (!playback || playback.cue === null) return "nothing";
   const { cue, gone } = standingCue(playback, list);

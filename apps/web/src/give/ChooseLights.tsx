@@ -1,6 +1,7 @@
-import { type Group, type ShowSheet, autoGroups, intensityOf } from "@zm/core";
+import { type Group, autoGroups } from "@zm/core";
 import { useMemo } from "react";
 import { chooseBefore, chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
+import { litLights } from "../hand/litLights.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { lightSpans, lightWords } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
@@ -105,12 +106,4 @@ function GroupButton({ group }: { group: Group }) {
       {group.label || group.id}
     </button>
   );
-}
-
-/** The lights that put out light now, in the order of the rig. */
-export function litLights(sheet: ShowSheet, outputOf: ReturnType<typeof useHandChange>["outputOf"]): number[] {
-  return [...sheet.keys.byChannel.keys()].filter((channel) => {
-    const level = intensityOf(sheet.keys, channel);
-    return level !== undefined && outputOf(level) > 0.01;
-  });
 }

@@ -1,4 +1,4 @@
-import { type Family, intensityOf } from "@zm/core";
+import type { Family } from "@zm/core";
 import { useEffect, useReducer, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useHand } from "../hand/handStore.ts";
@@ -7,7 +7,7 @@ import { useLive } from "../show/live.ts";
 import { useShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
 import { AttributeRow } from "./AttributeRow.tsx";
-import { ChooseLights, litLights } from "./ChooseLights.tsx";
+import { ChooseLights } from "./ChooseLights.tsx";
 import { type ChosenAttribute, chosenAttributes } from "./chosenKeys.ts";
 import { ColourGive } from "./ColourGive.tsx";
 import { FanStrip } from "./FanStrip.tsx";
@@ -73,8 +73,7 @@ function FamilyGive({
   family: Family;
   attributes: readonly ChosenAttribute[];
 }) {
-  const { sheet } = useShow();
-  const { change, give, home, outputOf } = useHandChange();
+  const { give, home, othersOut, outputOf } = useHandChange();
   useHand((state) => state.hand);
   useLive((state) => state.run);
   useTicking();
@@ -82,13 +81,6 @@ function FamilyGive({
   const shown = attributes.find(({ attribute }) => attribute.id === fanned) ?? attributes[0];
   const giveTo = (attribute: string, deed: Give): void => {
     give({ channels: [...channels], attributes: [attribute] }, deed);
-  };
-  const othersOut = (): void => {
-    const others = litLights(sheet, outputOf).filter((channel) => !channels.includes(channel));
-    const moves = Object.fromEntries(
-      others.map((channel) => [channel, { [intensityOf(sheet.keys, channel)?.attribute.id ?? "intensity"]: 0 }]),
-    );
-    if (others.length > 0) change({ do: "give", moves });
   };
   return (
     <>
@@ -132,7 +124,7 @@ function FamilyGive({
             type="button"
             className="btn btn-xs flex-1 border-neutral font-normal"
             title="Every other light that is lit goes out; typed: 5 = 50 others out"
-            onClick={() => othersOut()}
+            onClick={() => othersOut(channels)}
           >
             Others out
           </button>

@@ -89,7 +89,7 @@ async function sendBatch(show: number, batch: Batch): Promise<void> {
   }
 }
 
-/** The changes of a batch, those of one gesture together; a drag sends only what it came to for each value. */
+/** The changes of a batch, those of one gesture together. */
 function byGesture({ changes }: Batch): { gesture: string; changes: HandChange[] }[] {
   const groups: { gesture: string; changes: HandChange[] }[] = [];
   for (const { change, gesture } of changes) {

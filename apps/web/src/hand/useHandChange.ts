@@ -8,6 +8,7 @@ import { serverNow, useLive } from "../show/live.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
 import { keyOutputNow } from "../stage/outputs.ts";
 import { makeHandChange, useHand } from "./handStore.ts";
+import { otherLitLights } from "./litLights.ts";
 
 /** What can be done to the Hand from anywhere in the window. */
 export function useHandChange() {
@@ -41,6 +42,14 @@ export function useHandChange() {
     },
     [sheet, change],
   );
+  /** Takes every light out that is lit and not among these. */
+  const othersOut = useCallback(
+    (channels: readonly number[]): void => {
+      const others = otherLitLights(sheet, outputOf, channels);
+      if (others.length > 0) change({ do: "give", moves: withOthersOut(sheet, {}, others) });
+    },
+    [sheet, outputOf, change],
+  );
   /** Lays a stored pace on what the selection holds in hand. */
   const lay = useCallback(
     (selection: KeySelection, id: string): boolean => {
@@ -62,7 +71,7 @@ export function useHandChange() {
     },
     [change],
   );
-  return { change, give, home, time, lay, drop, outputOf };
+  return { change, give, home, othersOut, time, lay, drop, outputOf };
 }
 
 /** Moves with the levels of other lights at 0. */

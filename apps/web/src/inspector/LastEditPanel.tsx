@@ -1,5 +1,5 @@
 import { impactOf, reportImpact } from "@zm/core";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
 import { useLastEdit } from "../show/lastEdit.ts";
 import { useList } from "../show/useShow.ts";
@@ -9,25 +9,36 @@ import { sentence } from "./DraftPanel.tsx";
 export function LastEditPanel() {
   const list = useList();
   const edit = useLastEdit((state) => state.edit);
+  const [open, setOpen] = useState(false);
+  // Worked out when it is looked at: on a large show this is most of the work of an edit.
   const told = useMemo(() => {
-    if (!edit) return null;
+    if (!edit || !open) return null;
     const { before, after, steps } = edit;
     const impact = impactOf(before, after, steps);
     return { impact, report: reportImpact(before, { sheet: after, steps, impact }, list.id) };
-  }, [edit, list.id]);
-  if (!edit || !told) return null;
+  }, [edit, open, list.id]);
+  if (!edit) return null;
   return (
-    <details aria-label="The last edit" className="border-t border-rule pt-2">
+    <details
+      aria-label="The last edit"
+      className="border-t border-rule pt-2"
+      open={open}
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+    >
       <summary className="min-h-7 cursor-default text-quiet hover:text-base-content">Last: {edit.words}</summary>
-      <p className="mt-1">{sentence(told.report.summary)}</p>
-      <ImpactList
-        label="What the last edit changed"
-        report={told.report}
-        before={edit.before.lists.get(list.id)}
-        after={edit.after.lists.get(list.id)}
-        colours={colourChanges(told.impact.looks, list)}
-        className="mt-1"
-      />
+      {told && (
+        <>
+          <p className="mt-1">{sentence(told.report.summary)}</p>
+          <ImpactList
+            label="What the last edit changed"
+            report={told.report}
+            before={edit.before.lists.get(list.id)}
+            after={edit.after.lists.get(list.id)}
+            colours={colourChanges(told.impact.looks, list)}
+            className="mt-1"
+          />
+        </>
+      )}
     </details>
   );
 }

@@ -3,7 +3,7 @@ import { useCallback } from "react";
 import { useNavigate } from "react-router";
 import { openHelp, openSearch } from "../app/dialogs.ts";
 import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
-import { litLights } from "../give/ChooseLights.tsx";
+import { litLights, otherLitLights } from "../hand/litLights.ts";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { unlessRefused } from "../shared/unlessRefused.ts";
@@ -57,8 +57,7 @@ export function useLineRequest({
       if (channels) chooseLights(channels);
       // What goes live is seen live.
       useStageLook.setState({ shows: "stage" });
-      const others = (own: boolean): number[] =>
-        own ? litLights(sheet, outputOf).filter((channel) => !(channels ?? []).includes(channel)) : [];
+      const others = (wanted: boolean): number[] => (wanted ? otherLitLights(sheet, outputOf, channels ?? []) : []);
       switch (deed.do) {
         case "give":
           return give(deed.selection, deed.deed, others(deed.othersOut));

@@ -1,9 +1,7 @@
-import { type Cue, type Curve, type ListSheet, type Trigger, cueDuration } from "@zm/core";
+import { writeSeconds, type Cue, type Curve, type ListSheet, type Trigger, cueDuration } from "@zm/core";
 
-/** Seconds as they are written in the spine: 3, 1.5, 90. */
-export function seconds(value: number): string {
-  return String(Math.round(value * 100) / 100);
-}
+/** Seconds as they are written everywhere. */
+export const seconds = writeSeconds;
 
 /** Seconds for a running clock: 0:07, 1:32. */
 export function clockTime(value: number): string {

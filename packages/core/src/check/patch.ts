@@ -1,25 +1,11 @@
-import type { Channel } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import { UNIVERSE, addressesOf } from "../rig/addresses.ts";
+import { PAST_THE_END, type Patched, UNIVERSE, patchedChannels } from "../rig/addresses.ts";
 import { CODES, type Finding } from "./finding.ts";
-
-/** A patched channel and the addresses that it takes: one for each of its attributes. */
-interface Patched {
-  readonly channel: Channel;
-  readonly universe: number;
-  readonly first: number;
-  readonly last: number;
-}
 
 /** Channels that share addresses, or reach past the end of their universe. */
 export function checkPatch(sheet: ShowSheet): Finding[] {
-  const patched = sheet.show.channels.flatMap((channel): Patched[] => {
-    if (!channel.patch) return [];
-    const { universe, address } = channel.patch;
-    const width = addressesOf(sheet.show, channel.type);
-    return [{ channel, universe, first: address, last: address + width - 1 }];
-  });
+  const patched = patchedChannels(sheet.show);
   return [...groupBy(patched, ({ universe }) => String(universe)).values()].flatMap((own) => inUniverse(own));
 }
 
@@ -38,14 +24,7 @@ function inUniverse(patched: readonly Patched[]): Finding[] {
           `shares addresses with channel ${other.channel.number}, which has ${other.first} to ${other.last}: both answer to the same values`,
         ),
       ];
-    if (own.last > UNIVERSE)
-      return [
-        finding(
-          own,
-          free(own),
-          `reaches past the end of its universe, which has ${UNIVERSE} addresses: its last attributes answer to nothing`,
-        ),
-      ];
+    if (own.last > UNIVERSE) return [finding(own, free(own), PAST_THE_END)];
     return [];
   });
 }

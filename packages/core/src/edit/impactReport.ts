@@ -6,6 +6,7 @@ import { type ListSheet, type ShowSheet, findRow } from "../sheet/sheet.ts";
 import { chainFrom } from "../time/chain.ts";
 import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
+import { writeSeconds } from "../time/readTime.ts";
 import type { Outcome } from "./edit.ts";
 import { type LookChange, renamed, rowPairs, stepsInList } from "./impact.ts";
 import { lookWords } from "./lookWords.ts";
@@ -216,7 +217,7 @@ function tellTimes(
     const longer = Math.abs(before - after) > 1e-6;
     if (longer) {
       counts.time += 1;
-      tell(numberBefore(row), cue.number, true, () => `lasts ${secondsWords(before)} → ${secondsWords(after)} s`);
+      tell(numberBefore(row), cue.number, true, () => `lasts ${writeSeconds(before)} → ${writeSeconds(after)} s`);
     }
     if (longer || follow !== undefined) chains.add(presses[row] ?? row);
   }
@@ -253,7 +254,7 @@ function followWords(was: ListSheet, is: ListSheet, pairs: Int32Array, row: numb
   if (same && sameData(before, after)) return undefined;
   if (source === undefined) return "follows nothing now: it is the first cue";
   const from = after.from === "go" ? "the Go" : "the end";
-  return `now follows ${source}: ${secondsWords(after.after)} s after ${from} of it`;
+  return `now follows ${source}: ${writeSeconds(after.after)} s after ${from} of it`;
 }
 
 function tellChain(
@@ -275,12 +276,7 @@ function tellChain(
   counts.time += 1;
   const words =
     old < 0
-      ? `starts a chain of ${secondsWords(long)} s`
-      : `the chain from here lasts ${secondsWords(long)} instead of ${secondsWords(longBefore)} s`;
+      ? `starts a chain of ${writeSeconds(long)} s`
+      : `the chain from here lasts ${writeSeconds(long)} instead of ${writeSeconds(longBefore)} s`;
   tell(numberBefore(row), is.cues[row]?.number, true, () => words);
-}
-
-/** Seconds with at most two places. */
-function secondsWords(value: number): string {
-  return String(Math.round(value * 100) / 100);
 }

@@ -13,6 +13,7 @@ import type { Step } from "../edit/step.ts";
 import { targetOfMove } from "../edit/plan/moveSteps.ts";
 import { patchedTiming } from "../fan/timesAt.ts";
 import { curveAt } from "../time/curve.ts";
+import { without } from "./without.ts";
 
 /** One value in hand: what a cue would store for it, and whether it has changed since it was last recorded. */
 export interface Held {
@@ -44,11 +45,12 @@ export interface Hand {
 
 export const EMPTY_HAND: Hand = { held: {}, dropped: {}, leaving: {} };
 
+const fansSchema = z.strictObject({ fade: z.string().max(200).optional(), delay: z.string().max(200).optional() });
 const timing = z.strictObject({
   fade: editParts.seconds.nullable().optional(),
   delay: editParts.seconds.nullable().optional(),
   curve: editParts.curve.nullable().optional(),
-  fans: z.strictObject({ fade: z.string().max(200).optional(), delay: z.string().max(200).optional() }).optional(),
+  fans: fansSchema.optional(),
 });
 const keyNames = z.array(z.string().max(80)).max(200_000);
 
@@ -69,7 +71,7 @@ const heldSchema = z.record(
   z.strictObject({
     move: documentParts.move,
     fresh: z.boolean(),
-    fans: z.strictObject({ fade: z.string().optional(), delay: z.string().optional() }).optional(),
+    fans: fansSchema.optional(),
   }),
 );
 const storedHand = z.strictObject({ held: heldSchema, dropped: heldSchema, leaving: z.strictObject({}) });
@@ -224,11 +226,6 @@ export function handOutput(hand: Hand, key: Key, palettes: Palettes, under: numb
   const p = (now - leaving.at) / 1000 / leaving.fade;
   if (p >= 1) return under;
   return leaving.from + (under - leaving.from) * curveAt("ease", Math.max(0, p));
-}
-
-function without<T>(record: Readonly<Record<string, T>>, names: readonly string[]): Record<string, T> {
-  const gone = new Set(names);
-  return Object.fromEntries(Object.entries(record).filter(([name]) => !gone.has(name)));
 }
 
 function mapped(

@@ -1,8 +1,7 @@
 import type { Moves } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { ShowError } from "../show/errors.ts";
-import type { Keys } from "../sheet/keys.ts";
-import type { Key } from "../sheet/keys.ts";
+import type { Key, Keys } from "../sheet/keys.ts";
 import type { EditInput, KeySelection } from "../edit/edits.ts";
 import { selectKeys } from "../edit/plan/selectKeys.ts";
 

@@ -3,6 +3,7 @@ import { isRelease, paletteOf, plainValue, sameMove } from "../show/move.ts";
 import type { MoveSpec, Moves } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { type Hand, type HandChange, type Held, fitHand, letGo } from "./hand.ts";
+import { without } from "./without.ts";
 
 /** What a step did to the values in hand, by key name; absent means that the key was, or is, not in hand. */
 export type HandDiff = Readonly<Record<string, { readonly before?: Held | undefined; readonly after?: Held | undefined }>>;
@@ -39,11 +40,9 @@ export function stepHand(hand: Hand, diff: HandDiff, direction: "undo" | "redo",
   const going = mine.filter(([, step]) => !step[to]).map(([name]) => name);
   const left = letGo(hand, going, sheet, now, 1);
   const back = mine.flatMap(([name, step]): [string, Held][] => (step[to] ? [[name, step[to]]] : []));
-  const names = new Set(back.map(([name]) => name));
-  const without = <T>(record: Readonly<Record<string, T>>): Record<string, T> =>
-    Object.fromEntries(Object.entries(record).filter(([name]) => !names.has(name)));
+  const names = back.map(([name]) => name);
   return fitHand(
-    { held: { ...left.held, ...Object.fromEntries(back) }, dropped: without(hand.dropped), leaving: without(left.leaving) },
+    { held: { ...left.held, ...Object.fromEntries(back) }, dropped: without(hand.dropped, names), leaving: without(left.leaving, names) },
     sheet,
   );
 }

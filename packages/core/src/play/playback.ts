@@ -132,7 +132,8 @@ function prepare(tracks: Record<string, Track>, list: ListSheet, mark: Mark, now
   }
 }
 
-function trackOf(tracks: Readonly<Record<string, Track>>, key: Key): Track {
+/** What a key has been told; one that was told nothing rests at its home. */
+export function trackOf(tracks: Readonly<Record<string, Track>>, key: Key): Track {
   return tracks[key.name] ?? { rest: key.attribute.home, instructions: [] };
 }
 

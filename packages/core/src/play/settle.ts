@@ -2,7 +2,7 @@ import { cueOrder } from "../show/cueNumber.ts";
 import { entryAt, sameValue } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, cueAt, findRow, firstRowFrom } from "../sheet/sheet.ts";
-import { type Playback, lookValues, nextRow } from "./playback.ts";
+import { type Playback, lookValues, nextRow, trackOf } from "./playback.ts";
 import { type Track, destination, retargeted, withoutLater } from "./track.ts";
 
 /** What was at rest and gets another value takes this long to it, seconds: quick, and no jump. */
@@ -29,7 +29,7 @@ function retargetedKey(playback: Playback, list: ListSheet, key: Key, row: numbe
   const before = playback.onStage[key.name] ?? Number.NaN;
   const after = row < 0 ? Number.NaN : entryAt(list, key, row).value;
   if (sameValue(before, after)) return undefined;
-  const track = playback.tracks[key.name] ?? { rest: key.attribute.home, instructions: [] };
+  const track = trackOf(playback.tracks, key);
   const isLevel = key.attribute.family === "intensity";
   if (Number.isNaN(after) && !isLevel) return withoutLater(track, now);
   // A dark light that a mark has sent elsewhere stays where it is prepared.

@@ -1,4 +1,4 @@
-import type { Show } from "../show/schema.ts";
+import type { Channel, Show } from "../show/schema.ts";
 
 /** The addresses of one universe. */
 export const UNIVERSE = 512;
@@ -7,3 +7,23 @@ export const UNIVERSE = 512;
 export function addressesOf(show: Pick<Show, "fixtureTypes">, type: string): number {
   return Math.max(1, show.fixtureTypes.find((each) => each.id === type)?.attributes.length ?? 1);
 }
+
+/** A patched channel and the addresses that it takes: one for each of its attributes. */
+export interface Patched {
+  readonly channel: Channel;
+  readonly universe: number;
+  readonly first: number;
+  readonly last: number;
+}
+
+/** The channels that are patched, with their addresses; they may reach past the end of their universe. */
+export function patchedChannels(show: Pick<Show, "channels" | "fixtureTypes">): Patched[] {
+  return show.channels.flatMap((channel): Patched[] => {
+    if (!channel.patch) return [];
+    const { universe, address } = channel.patch;
+    return [{ channel, universe, first: address, last: address + addressesOf(show, channel.type) - 1 }];
+  });
+}
+
+/** What is said of a light that has less of its universe than it needs. */
+export const PAST_THE_END = `reaches past the end of its universe, which has ${UNIVERSE} addresses: its last attributes answer to nothing`;
