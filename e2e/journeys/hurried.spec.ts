@@ -50,7 +50,7 @@ test("what is chosen while a line is half typed does not change where it lands",
   expect(await level(request, show, "9", "1")).not.toBe(12);
 });
 
-test("a refused line comes back into an empty line, or can be taken back into it", async ({ page, request }) => {
+test("a refused line comes back into an empty line, or can be taken back into it; made with the button too", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await slowServer(page);
@@ -69,6 +69,16 @@ test("a refused line comes back into an empty line, or can be taken back into it
   await expect(line).toHaveValue("#8: 3 = 4");
   await back.click();
   await expect(line).toHaveValue("insert #6.7");
+
+  await line.fill("#8: 3 = 41");
+  await page.route("**/edits", (route) => route.fulfill({ status: 503, json: { message: "The database is away" } }), { times: 1 });
+  await page.getByRole("button", { name: "Make it" }).click();
+  await expect(line).toHaveValue("#8: 3 = 41");
+  expect(await level(request, show, "8", "3")).not.toBe(41);
+  await page.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  await expect(line).toHaveValue("");
+  expect(await level(request, show, "8", "3")).toBe(41);
 });
 
 test("pressed twice is pressed once: Make it, Insert, Record and Enter on a slow server", async ({ page, request }) => {

@@ -2,7 +2,8 @@ import { useEffect, useMemo } from "react";
 import { lookAt, useChoice } from "../choice/choice.ts";
 import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
 import { reportOf, useDraft } from "../choice/useDraft.ts";
-import { setLine } from "../line/lineText.ts";
+import { comeBack } from "../line/comeBack.ts";
+import { setLine, useLineText } from "../line/lineText.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
 
@@ -34,9 +35,11 @@ export function DraftPanel() {
     useChoice.setState({ draft: null, deed: null });
     if (draft.from === "line") setLine("");
   };
-  const make = (): Promise<boolean> => {
+  const make = async (): Promise<void> => {
+    const { text, began } = useLineText.getState();
     drop();
-    return makeEdits(draft.edits);
+    const made = await makeEdits(draft.edits);
+    if (!made && draft.from === "line" && began) comeBack(text, began);
   };
   return (
     <section aria-label="Impact">

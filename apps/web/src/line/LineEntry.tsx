@@ -7,15 +7,15 @@ import { useHandChange } from "../hand/useHandChange.ts";
 import { useKeeping } from "../hand/useKeeping.ts";
 import { useRecording } from "../hand/useRecording.ts";
 import { useUpdating } from "../hand/useUpdating.ts";
-import { notify } from "../shared/notices.ts";
 import { useHistoryStore } from "../show/historyStore.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
 import { enqueue, useWaiting } from "../show/queue.ts";
 import { useHistory, useList, useSheetNow, useShow } from "../show/useShow.ts";
 import { answerTo } from "./answer.ts";
+import { comeBack } from "./comeBack.ts";
 import { CompletionList } from "./CompletionList.tsx";
 import { enteredLines, keepLine } from "./lineHistory.ts";
-import { type LineTarget, putLine, setLine, targetNow, targetWords, useLineText } from "./lineText.ts";
+import { type LineTarget, setLine, targetNow, targetWords, useLineText } from "./lineText.ts";
 import { chooseFor, isDoneHere, useLineRequest } from "./useLineRequest.ts";
 
 type Read = { request: LineRequest } | { fault: LineFault } | null;
@@ -203,19 +203,6 @@ export function LineEntry({ blind }: { blind: boolean }) {
       </p>
     </div>
   );
-}
-
-/** A line that was refused comes back where the line is empty; else it can be taken back into it. */
-function comeBack(line: string, target: LineTarget, why?: string): void {
-  if (useLineText.getState().text.trim() === "") {
-    setLine(line, target);
-    if (why !== undefined) notify(`Not done: ${line}\n${why}`, "trouble");
-    return;
-  }
-  notify(`Not done: ${line}${why === undefined ? "" : `\n${why}`}`, "trouble", {
-    word: "Take it back into the line",
-    run: () => putLine(line, target),
-  });
 }
 
 function Standing() {

@@ -1,0 +1,15 @@
+import { notify } from "../shared/notices.ts";
+import { type LineTarget, putLine, setLine, useLineText } from "./lineText.ts";
+
+/** A line that was refused comes back where the line is empty; else it can be taken back into it. */
+export function comeBack(line: string, target: LineTarget, why?: string): void {
+  if (useLineText.getState().text.trim() === "") {
+    setLine(line, target);
+    if (why !== undefined) notify(`Not done: ${line}\n${why}`, "trouble");
+    return;
+  }
+  notify(`Not done: ${line}${why === undefined ? "" : `\n${why}`}`, "trouble", {
+    word: "Take it back into the line",
+    run: () => putLine(line, target),
+  });
+}
