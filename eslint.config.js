@@ -36,7 +36,7 @@ const pureCore = {
 };
 
 export default tseslint.config(
-  { ignores: ["**/dist/**", "**/node_modules/**", ".data/**", "**/test-results/**"] },
+  { ignores: ["**/dist/**", "**/dist-bench/**", "**/node_modules/**", ".data/**", "**/test-results/**"] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   {

@@ -8,6 +8,7 @@ import { HandService } from "./hand/hand.service.ts";
 import { LiveGateway } from "./live/live.gateway.ts";
 import { RunController } from "./run/run.controller.ts";
 import { RunService } from "./run/run.service.ts";
+import { Settings } from "./settings.ts";
 import { Imports } from "./shows/imports.ts";
 import { ShowsController } from "./shows/shows.controller.ts";
 import { ShowsService } from "./shows/shows.service.ts";
@@ -15,12 +16,13 @@ import { ShowsService } from "./shows/shows.service.ts";
 /** The whole server over a database that is already open. */
 @Module({})
 export class AppModule {
-  static over(database: DataSource): DynamicModule {
+  static over(database: DataSource, settings: Settings): DynamicModule {
     return {
       module: AppModule,
       controllers: [ShowsController, RunController, HandController, HistoryController],
       providers: [
         { provide: DataSource, useValue: database },
+        { provide: Settings, useValue: settings },
         DatabaseWatch,
         Imports,
         ShowsService,

@@ -4,17 +4,19 @@ import { ValidationPipe } from "@nestjs/common";
 import { NestFactory } from "@nestjs/core";
 import type { NestExpressApplication } from "@nestjs/platform-express";
 import { DocumentBuilder, SwaggerModule } from "@nestjs/swagger";
-import { type NextFunction, type Request, type Response, text } from "express";
+import { type NextFunction, type Request, type Response, raw } from "express";
 import helmet from "helmet";
 import type { DataSource } from "typeorm";
 import { AppModule } from "./app.module.ts";
+import type { Settings } from "./settings.ts";
 import { ErrorFilter } from "./shared/errorFilter.ts";
 import { guard } from "./shared/guard.ts";
 import { SHOW_TYPE } from "./shows/shows.controller.ts";
+import { ShowsService } from "./shows/shows.service.ts";
 
 /** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */
-export async function createApp(database: DataSource, pages: string): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database), { logger: ["error", "warn"] });
+export async function createApp(database: DataSource, settings: Settings): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings), { logger: ["error", "warn"] });
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -30,7 +32,7 @@ export async function createApp(database: DataSource, pages: string): Promise<Ne
     }),
   );
   app.use(guard(SHOW_TYPE));
-  app.use(text({ type: SHOW_TYPE, limit: "200mb" }));
+  app.use(raw({ type: SHOW_TYPE, limit: "200mb" }));
   app.useBodyParser("json", { limit: "20mb" });
   app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
   app.useGlobalFilters(new ErrorFilter());
@@ -40,7 +42,7 @@ export async function createApp(database: DataSource, pages: string): Promise<Ne
     .setVersion("1")
     .build();
   SwaggerModule.setup("api", app, SwaggerModule.createDocument(app, description));
-  servePages(app, pages);
+  servePages(app, settings.pages);
   return app;
 }
 
@@ -55,7 +57,19 @@ function servePages(app: NestExpressApplication, pages: string): void {
   app.use((request: Request, response: Response, next: NextFunction) => {
     const isRead = request.method === "GET" || request.method === "HEAD";
     const isPage = isRead && !/^\/(api|socket\.io)(\/|$)/.test(request.path) && !/\.[a-z0-9]+$/i.test(request.path);
-    if (isPage) response.setHeader("Cache-Control", "no-cache").sendFile(index);
-    else next();
+    if (!isPage) return next();
+    openAhead(app, request.path);
+    response.setHeader("Cache-Control", "no-cache").sendFile(index);
   });
+}
+
+/** A window that asks for the page of a show will ask for the show next: opening it begins while the page loads. */
+function openAhead(app: NestExpressApplication, path: string): void {
+  const [, id] = /^\/show\/(\d{1,9})(?:\/|$)/.exec(path) ?? [];
+  if (id === undefined) return;
+  // The window's own question is told what is wrong.
+  app
+    .get(ShowsService)
+    .show(Number(id))
+    .catch(() => undefined);
 }

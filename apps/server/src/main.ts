@@ -4,6 +4,7 @@ import { createApp } from "./app.ts";
 import { openDatabase } from "./database/dataSource.ts";
 import { ShowRow } from "./database/entities.ts";
 import { readSettings } from "./settings.ts";
+import { importThread } from "./shows/importWorker.ts";
 import { insertShow } from "./shows/showRows.ts";
 import { wordsOf } from "./shared/wordsOf.ts";
 
@@ -14,8 +15,9 @@ async function main(): Promise<void> {
   const settings = readSettings(process.env);
   const database = await openDatabase(settings);
   if ((await database.manager.count(ShowRow)) === 0) await database.transaction((manager) => insertShow(manager, saltAndParaffin()));
-  const app = await createApp(database, settings.pages);
+  const app = await createApp(database, settings);
   await app.listen(settings.port, "127.0.0.1");
+  importThread();
   process.stdout.write(`Zealous Mark is at http://127.0.0.1:${settings.port}\n`);
   const stop = (): void => {
     // A database that hangs, or a window that does not let go, must not keep it from ending.

@@ -1,11 +1,17 @@
 import { fileURLToPath } from "node:url";
 
-/** Where the server listens and where its database is; all on loopback. */
-export interface Settings {
-  port: number;
-  database: { host: string; port: number; username: string; password: string; name: string };
+/** Where the server listens and where its database is; all on loopback. A class, so that Nest can give it to whoever asks. */
+export class Settings {
+  readonly port: number;
+  readonly database: {
+    readonly host: string;
+    readonly port: number;
+    readonly username: string;
+    readonly password: string;
+    readonly name: string;
+  };
   /** The folder of the built page. */
-  pages: string;
+  readonly pages: string;
 }
 
 /** Reads the settings from the environment that the start and test commands set. */

@@ -1,4 +1,5 @@
 import { readShow } from "@zm/core";
+import { withImportThread } from "./support/importing.ts";
 import { type TestServer, client, startServer } from "./support/testServer.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
@@ -21,6 +22,7 @@ const show = readShow({
   ],
 });
 
+withImportThread();
 let server: TestServer;
 const http = (): ReturnType<typeof client> => client(server);
 const give = (moves: object, author: object = {}): ReturnType<ReturnType<typeof client>["post"]> =>

@@ -2,8 +2,10 @@ import { type Show, readShow, serializeShow } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import request from "supertest";
 import { ShowRow } from "../src/database/entities.ts";
+import { withImportThread } from "./support/importing.ts";
 import { type TestServer, client, startServer } from "./support/testServer.ts";
 
+withImportThread();
 let server: TestServer;
 const http = (): ReturnType<typeof client> => client(server);
 const change = (from: string, to: string, channel: number, set: number): object => ({

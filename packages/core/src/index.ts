@@ -2,6 +2,7 @@ export * from "./show/cueNumber.ts";
 export * from "./show/errors.ts";
 export * from "./show/move.ts";
 export { parseShow, readShow } from "./show/parse.ts";
+export { groupBy } from "./show/groupBy.ts";
 export { emptyShow } from "./show/emptyShow.ts";
 export { showJsonSchema } from "./show/jsonSchema.ts";
 export { readJson } from "./show/readJson.ts";

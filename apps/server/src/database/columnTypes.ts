@@ -8,6 +8,7 @@ export type Trigger = NonNullable<Cue["trigger"]>;
 export type Mark = NonNullable<Cue["mark"]>;
 export type Call = NonNullable<Cue["call"]>;
 export type Action = NonNullable<Cue["actions"]>[number];
+export type Script = NonNullable<Show["script"]>;
 export type NewCue = NonNullable<Show["newCue"]>;
 export type FamilyTimesByName = Pick<PartTimes, "position" | "colour" | "beam">;
 /** Where a running list stood before and after an edit that was made together with the run; null is before the first cue. */

@@ -1,12 +1,13 @@
 import { DataSource, type DataSourceOptions } from "typeorm";
 import type { Settings } from "../settings.ts";
 import { entities } from "./entities.ts";
+import { CueIdentity1764300000000 } from "./migrations/cueIdentity.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
 import { Histories1764200000000 } from "./migrations/histories.ts";
 
 /** How TypeORM reaches the database. Tables come from migrations alone. */
-export function databaseOptions({ database }: Settings): DataSourceOptions {
+export function databaseOptions(database: Settings["database"]): DataSourceOptions {
   return {
     type: "mariadb",
     host: database.host,
@@ -17,7 +18,7 @@ export function databaseOptions({ database }: Settings): DataSourceOptions {
     charset: "utf8mb4",
     timezone: "Z",
     entities,
-    migrations: [FirstTables1764000000000, Hands1764100000000, Histories1764200000000],
+    migrations: [FirstTables1764000000000, Hands1764100000000, Histories1764200000000, CueIdentity1764300000000],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.
     connectTimeout: 3000,
@@ -26,7 +27,12 @@ export function databaseOptions({ database }: Settings): DataSourceOptions {
 
 /** Opens the database and brings its tables up to date. */
 export async function openDatabase(settings: Settings): Promise<DataSource> {
-  const source = await new DataSource(databaseOptions(settings)).initialize();
+  const source = await connectDatabase(settings.database);
   await source.runMigrations({ transaction: "each" });
   return source;
+}
+
+/** Opens the database as it stands. */
+export function connectDatabase(database: Settings["database"]): Promise<DataSource> {
+  return new DataSource(databaseOptions(database)).initialize();
 }

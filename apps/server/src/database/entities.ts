@@ -1,4 +1,17 @@
-import type { Action, Attribute, Call, FamilyTimesByName, Mark, Marks, NewCue, Patch, Place, RunMove, Trigger } from "./columnTypes.ts";
+import type {
+  Action,
+  Attribute,
+  Call,
+  FamilyTimesByName,
+  Mark,
+  Marks,
+  NewCue,
+  Patch,
+  Place,
+  RunMove,
+  Script,
+  Trigger,
+} from "./columnTypes.ts";
 import { Column, Entity, PrimaryColumn, PrimaryGeneratedColumn } from "typeorm";
 
 const TEXT = { type: "varchar", length: 200 } as const;
@@ -9,7 +22,7 @@ export class ShowRow {
   @PrimaryGeneratedColumn() id: number;
   @Column(TEXT) title: string;
   @Column({ type: "int" }) revision: number;
-  @Column({ type: "simple-json", nullable: true }) script: unknown;
+  @Column({ type: "simple-json", nullable: true }) script: Script | null;
   /** What a cue starts with when it is recorded and nothing is said of it. */
   @Column({ name: "new_cue", type: "simple-json", nullable: true }) newCue: NewCue | null;
 }
@@ -83,10 +96,12 @@ export class ListRow {
 
 @Entity("cues")
 export class CueRow {
-  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
-  @PrimaryColumn({ name: "list_id", ...ID }) listId: string;
+  /** Its identity, which stays when it takes another number. */
+  @PrimaryGeneratedColumn() id: number;
+  @Column({ name: "show_id", type: "int" }) showId: number;
+  @Column({ name: "list_id", ...ID }) listId: string;
   /** The cue number in whole thousandths. */
-  @PrimaryColumn({ type: "int" }) cue: number;
+  @Column({ type: "int" }) number: number;
   @Column({ ...TEXT, nullable: true }) label: string | null;
   @Column({ type: "text", nullable: true }) note: string | null;
   @Column({ type: "varchar", length: 60, nullable: true }) scene: string | null;
@@ -101,10 +116,9 @@ export class CueRow {
 
 @Entity("parts")
 export class PartRow {
-  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
-  @PrimaryColumn({ name: "list_id", ...ID }) listId: string;
-  @PrimaryColumn({ type: "int" }) cue: number;
-  @PrimaryColumn({ type: "int" }) part: number;
+  @PrimaryGeneratedColumn() id: number;
+  @Column({ name: "cue_id", type: "int" }) cueId: number;
+  @Column({ type: "int" }) number: number;
   @Column({ ...TEXT, nullable: true }) label: string | null;
   @Column({ type: "varchar", length: 20, nullable: true }) curve: string | null;
   @Column({ name: "up_time", type: "double", nullable: true }) up: number | null;
@@ -116,12 +130,9 @@ export class PartRow {
 
 @Entity("moves")
 export class MoveRow {
-  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
-  @PrimaryColumn({ name: "list_id", ...ID }) listId: string;
-  @PrimaryColumn({ type: "int" }) cue: number;
+  @PrimaryColumn({ name: "part_id", type: "int" }) partId: number;
   @PrimaryColumn({ type: "int" }) channel: number;
   @PrimaryColumn(ID) attribute: string;
-  @Column({ type: "int" }) part: number;
   @Column({ type: "double", nullable: true }) value: number | null;
   @Column({ ...ID, nullable: true }) palette: string | null;
   @Column("boolean") released: boolean;

@@ -1,8 +1,8 @@
 import { ENTRY_KINDS, type EntryKind, type Show, type ShowEntry, entriesOf, entryId } from "@zm/core";
 import type { EntityManager, EntityTarget, ObjectLiteral } from "typeorm";
 import { ChannelRow, FixtureTypeRow, GroupRow, ListRow, PaceRow, PaletteRow, PaletteValueRow } from "../database/entities.ts";
-import { channelRow, groupRow, insertAll, listRow, paceRow, paletteRow, paletteValueRows, typeRow } from "./showRows.ts";
-import { upsertAll } from "./upsert.ts";
+import { insertRows, upsertRows } from "../database/rows.ts";
+import { channelRow, groupRow, listRow, paceRow, paletteRow, paletteValueRows, typeRow } from "./showRows.ts";
 
 const TABLES: Record<EntryKind, EntityTarget<ObjectLiteral>> = {
   fixtureTypes: FixtureTypeRow,
@@ -20,15 +20,15 @@ export type TouchedEntries = ReadonlyMap<EntryKind, ReadonlySet<string>>;
 export async function writeEntries(manager: EntityManager, showId: number, touched: TouchedEntries, show: Show): Promise<void> {
   const at = <T extends ShowEntry, R>(of: EntryKind, entries: readonly T[], row: (entry: T, position: number) => R): R[] =>
     entries.flatMap((entry, position) => (touched.get(of)?.has(entryId(entry)) ? [row(entry, position)] : []));
-  await upsertAll(manager, FixtureTypeRow, at("fixtureTypes", show.fixtureTypes, typeRow(showId)));
-  await upsertAll(manager, ChannelRow, at("channels", show.channels, channelRow(showId)));
-  await upsertAll(manager, GroupRow, at("groups", show.groups, groupRow(showId)));
-  await upsertAll(manager, PaletteRow, at("palettes", show.palettes, paletteRow(showId)));
-  await upsertAll(manager, PaceRow, at("paces", show.paces, paceRow(showId)));
-  await upsertAll(manager, ListRow, at("lists", show.lists, listRow(showId)));
+  await upsertRows(manager, FixtureTypeRow, at("fixtureTypes", show.fixtureTypes, typeRow(showId)));
+  await upsertRows(manager, ChannelRow, at("channels", show.channels, channelRow(showId)));
+  await upsertRows(manager, GroupRow, at("groups", show.groups, groupRow(showId)));
+  await upsertRows(manager, PaletteRow, at("palettes", show.palettes, paletteRow(showId)));
+  await upsertRows(manager, PaceRow, at("paces", show.paces, paceRow(showId)));
+  await upsertRows(manager, ListRow, at("lists", show.lists, listRow(showId)));
   for (const palette of show.palettes.filter(({ id }) => touched.get("palettes")?.has(id))) {
     await manager.delete(PaletteValueRow, { showId, paletteId: palette.id });
-    await insertAll(manager, PaletteValueRow, paletteValueRows(showId, palette));
+    await insertRows(manager, PaletteValueRow, paletteValueRows(showId, palette));
   }
 }
 

@@ -1,5 +1,4 @@
 import {
-  CURVES,
   type Channel,
   type Cue,
   type CueHead,
@@ -9,22 +8,15 @@ import {
   type MoveSpec,
   type Pace,
   type Palette,
-  type Part,
   type PartHead,
   type Show,
-  cueNumberAt,
   cueOrder,
   isRelease,
-  makeMove,
   moveTiming,
-  movesOf,
-  keysOf,
   paletteOf,
   plainValue,
-  readShow,
 } from "@zm/core";
 import type { EntityManager } from "typeorm";
-import { chunksOf } from "../database/chunks.ts";
 import {
   ChannelRow,
   CueRow,
@@ -38,8 +30,7 @@ import {
   PartRow,
   ShowRow,
 } from "../database/entities.ts";
-
-const CHUNK = 1000;
+import { type Cell, insertRows, loadRows } from "../database/rows.ts";
 
 /** Makes the row of an entry that stands at a place among its like. */
 type RowOf<E, R> = (entry: E, position: number) => R;
@@ -89,84 +80,15 @@ export function listRow(showId: number): RowOf<ListHead, ListRow> {
   return ({ id, label, marks }, position) => ({ showId, id, label, marks: marks ?? null, position });
 }
 
-/** Where a cue stands in the database. */
+/** Where a cue stands: its list, and its number in whole thousandths. */
 export interface CuePlace {
-  showId: number;
-  listId: string;
-  cue: number;
+  readonly showId: number;
+  readonly listId: string;
+  readonly number: number;
 }
 
-/** Hears how many of all moves are stored. */
-export type Progress = (stored: number, all: number) => void;
-
-/** Stores a whole new show as rows and gives back its number. */
-export async function insertShow(manager: EntityManager, show: Show, progress?: Progress): Promise<number> {
-  const { title, script = null, newCue = null } = show;
-  const { id: showId } = await manager.save(manager.create(ShowRow, { title, revision: 0, script, newCue }));
-  const all = show.lists.reduce((sum, list) => sum + list.cues.reduce((cues, cue) => cues + movesIn(cue), 0), 0);
-  let stored = 0;
-  progress?.(0, all);
-  await insertAll(manager, FixtureTypeRow, show.fixtureTypes.map(typeRow(showId)));
-  await insertAll(manager, ChannelRow, show.channels.map(channelRow(showId)));
-  await insertAll(manager, GroupRow, show.groups.map(groupRow(showId)));
-  await insertAll(manager, PaletteRow, show.palettes.map(paletteRow(showId)));
-  await insertAll(
-    manager,
-    PaletteValueRow,
-    show.palettes.flatMap((palette) => paletteValueRows(showId, palette)),
-  );
-  await insertAll(manager, PaceRow, show.paces.map(paceRow(showId)));
-  await insertAll(manager, ListRow, show.lists.map(listRow(showId)));
-  const keys = keysOf(show);
-  for (const list of show.lists) {
-    const place = (cue: Cue): CuePlace => ({ showId, listId: list.id, cue: cueOrder(cue.number) });
-    await insertAll(
-      manager,
-      CueRow,
-      list.cues.map((cue) => cueRow(place(cue), cue)),
-    );
-    await insertAll(
-      manager,
-      PartRow,
-      list.cues.flatMap((cue) => cue.parts.map((part) => partRow(place(cue), part.number, part))),
-    );
-    await insertAll(
-      manager,
-      MoveRow,
-      list.cues.flatMap((cue) =>
-        movesOf(cue, keys).map(({ key, part, spec }) => moveRow(place(cue), key.channel, key.attribute.id, part, spec)),
-      ),
-      (rows) => {
-        stored += rows;
-        progress?.(stored, all);
-      },
-    );
-  }
-  return showId;
-}
-
-function movesIn(cue: Cue): number {
-  return cue.parts.reduce(
-    (sum, part) => sum + Object.values(part.moves).reduce((own, attributes) => own + Object.keys(attributes).length, 0),
-    0,
-  );
-}
-
-/** Inserts rows in pieces that the database takes at once; `after` hears of each piece. */
-export async function insertAll<T extends object>(
-  manager: EntityManager,
-  entity: new () => T,
-  rows: readonly object[],
-  after?: (rows: number) => void,
-): Promise<void> {
-  for (const chunk of chunksOf(rows, CHUNK)) {
-    await manager.createQueryBuilder().insert().into(entity).values(chunk).updateEntity(false).execute();
-    after?.(chunk.length);
-  }
-}
-
-/** A cue's own fields as a row. */
-export function cueRow(place: CuePlace, head: CueHead): CueRow {
+/** A cue's own fields as a row; the database gives it its identity. */
+export function cueRow(place: CuePlace, head: CueHead): Omit<CueRow, "id"> {
   return {
     ...place,
     label: head.label ?? null,
@@ -182,12 +104,12 @@ export function cueRow(place: CuePlace, head: CueHead): CueRow {
   };
 }
 
-/** A part's own fields as a row. */
-export function partRow(place: CuePlace, part: number, head: PartHead): PartRow {
+/** A part's own fields as a row; the database gives it its identity. */
+export function partRow(cueId: number, number: number, head: PartHead): Omit<PartRow, "id"> {
   const { up, down, upDelay, downDelay, ...families } = head.times;
   return {
-    ...place,
-    part,
+    cueId,
+    number,
     label: head.label ?? null,
     curve: head.curve ?? null,
     up: up ?? null,
@@ -198,14 +120,13 @@ export function partRow(place: CuePlace, part: number, head: PartHead): PartRow 
   };
 }
 
-/** One move as a row. */
-export function moveRow(place: CuePlace, channel: number, attribute: string, part: number, spec: MoveSpec): MoveRow {
+/** One move of a part as a row. */
+export function moveRow(partId: number, channel: number, attribute: string, spec: MoveSpec): MoveRow {
   const { fade, delay, curve } = moveTiming(spec);
   return {
-    ...place,
+    partId,
     channel,
     attribute,
-    part,
     value: plainValue(spec) ?? null,
     palette: paletteOf(spec) ?? null,
     released: isRelease(spec),
@@ -215,87 +136,88 @@ export function moveRow(place: CuePlace, channel: number, attribute: string, par
   };
 }
 
-/** Reads a whole show from its rows and checks it as an import is checked. Null when there is no such show. */
-export async function readShowRows(manager: EntityManager, showId: number): Promise<{ show: Show; revision: number } | null> {
-  const row = await manager.findOneBy(ShowRow, { id: showId });
-  if (!row) return null;
-  const ordered = { where: { showId }, order: { position: "ASC" as const } };
-  const palettes = await manager.find(PaletteRow, ordered);
-  const values = await manager.find(PaletteValueRow, ordered);
-  const lists = await manager.find(ListRow, ordered);
-  const cues = await readCues(manager, showId);
-  const show = readShow({
-    format: "zealous-mark/show",
-    version: 1,
-    title: row.title,
-    fixtureTypes: (await manager.find(FixtureTypeRow, ordered)).map(({ id, name, attributes }) => ({ id, name, attributes })),
-    channels: (await manager.find(ChannelRow, ordered)).map(({ number, type, label, patch, place }) =>
-      present({ number, type, label, patch, place }),
-    ),
-    groups: (await manager.find(GroupRow, ordered)).map(({ id, label, channels }) => ({ id, label, channels })),
-    palettes: palettes.map(({ id, family, label }) => ({
-      id,
-      family,
-      label,
-      values: values
-        .filter((value) => value.paletteId === id)
-        .map(({ attribute, value, type, channel }) => present({ attribute, value, type, channel })),
-    })),
-    paces: (await manager.find(PaceRow, ordered)).map(({ id, label, timing }) => ({ id, label, ...timing })),
-    lists: lists.map(({ id, label, marks }) => present({ id, label, marks, cues: cues.get(id) ?? [] })),
-    ...(row.script === null ? {} : { script: row.script }),
-    ...(row.newCue === null ? {} : { newCue: row.newCue }),
+/** Hears how many of all moves are stored. */
+export type Progress = (stored: number, all: number) => void;
+
+/** Stores a whole new show as rows and gives back its number. Only within a transaction. */
+export async function insertShow(manager: EntityManager, show: Show, progress?: Progress): Promise<number> {
+  const { title, script = null, newCue = null } = show;
+  const { id: showId } = await manager.save(manager.create(ShowRow, { title, revision: 0, script, newCue }));
+  await insertRows(manager, FixtureTypeRow, show.fixtureTypes.map(typeRow(showId)));
+  await insertRows(manager, ChannelRow, show.channels.map(channelRow(showId)));
+  await insertRows(manager, GroupRow, show.groups.map(groupRow(showId)));
+  await insertRows(manager, PaletteRow, show.palettes.map(paletteRow(showId)));
+  await insertRows(
+    manager,
+    PaletteValueRow,
+    show.palettes.flatMap((palette) => paletteValueRows(showId, palette)),
+  );
+  await insertRows(manager, PaceRow, show.paces.map(paceRow(showId)));
+  await insertRows(manager, ListRow, show.lists.map(listRow(showId)));
+  const places = await insertCues(manager, showId, show);
+  const all = show.lists.reduce((sum, list) => sum + list.cues.reduce((cues, cue) => cues + movesIn(cue), 0), 0);
+  let stored = 0;
+  progress?.(0, all);
+  await loadRows(manager, "moves", MOVE_COLUMNS, moveCells(show, places), (rows) => {
+    stored += rows;
+    progress?.(stored, all);
   });
-  return { show, revision: row.revision };
+  return showId;
 }
 
-async function readCues(manager: EntityManager, showId: number): Promise<Map<string, object[]>> {
-  const parts = new Map<string, object[]>();
-  const moves = await readMoves(manager, showId);
-  const partRows = await manager.find(PartRow, { where: { showId }, order: { listId: "ASC", cue: "ASC", part: "ASC" } });
-  for (const { listId, cue, part, label, curve, up, down, upDelay, downDelay, families } of partRows) {
-    const times = { ...present({ up, down, upDelay, downDelay }), ...families };
-    const place = `${listId}/${cue}`;
-    const row = present({ number: part, label, curve, times, moves: moves.get(`${place}/${part}`) ?? {} });
-    parts.set(place, [...(parts.get(place) ?? []), row]);
+/** The identities of parts, by list, cue number in thousandths, and part number. */
+type PartIds = ReadonlyMap<string, number>;
+
+function partPlace(listId: string, number: number, part: number): string {
+  return `${listId}/${number}/${part}`;
+}
+
+async function insertCues(manager: EntityManager, showId: number, show: Show): Promise<PartIds> {
+  await insertRows<Omit<CueRow, "id">>(
+    manager,
+    CueRow,
+    show.lists.flatMap((list) => list.cues.map((cue) => cueRow({ showId, listId: list.id, number: cueOrder(cue.number) }, cue))),
+  );
+  const cues: { id: number; list_id: string; number: number }[] = await manager.query(
+    "SELECT id, list_id, number FROM cues WHERE show_id = ?",
+    [showId],
+  );
+  const ids = new Map(cues.map(({ id, list_id, number }) => [`${list_id}/${number}`, id]));
+  const cueId = (list: string, cue: Cue): number => ids.get(`${list}/${cueOrder(cue.number)}`) ?? Number.NaN;
+  await insertRows<Omit<PartRow, "id">>(
+    manager,
+    PartRow,
+    show.lists.flatMap((list) => list.cues.flatMap((cue) => cue.parts.map((part) => partRow(cueId(list.id, cue), part.number, part)))),
+  );
+  const parts: { id: number; list_id: string; number: number; part: number }[] = await manager.query(
+    "SELECT p.id, c.list_id, c.number, p.number AS part FROM cues c JOIN parts p ON p.cue_id = c.id WHERE c.show_id = ?",
+    [showId],
+  );
+  return new Map(parts.map(({ id, list_id, number, part }) => [partPlace(list_id, number, part), id]));
+}
+
+const MOVE_COLUMNS = ["part_id", "channel", "attribute", "value", "palette", "released", "fade", "delay", "curve"];
+
+function* moveCells(show: Show, ids: PartIds): Generator<readonly Cell[]> {
+  for (const list of show.lists) {
+    for (const cue of list.cues) {
+      for (const part of cue.parts) {
+        const id = ids.get(partPlace(list.id, cueOrder(cue.number), part.number)) ?? Number.NaN;
+        for (const [channel, attributes] of Object.entries(part.moves)) {
+          for (const [attribute, spec] of Object.entries(attributes)) yield cellsOf(moveRow(id, Number(channel), attribute, spec));
+        }
+      }
+    }
   }
-  const lists = new Map<string, object[]>();
-  const cueRows = await manager.find(CueRow, { where: { showId }, order: { listId: "ASC", cue: "ASC" } });
-  for (const { showId: _showId, listId, cue, ...head } of cueRows) {
-    const own = lists.get(listId) ?? [];
-    own.push({
-      number: cueNumberAt(cue),
-      ...present({ ...head, block: flag(head.block), assert: flag(head.assert) }),
-      parts: parts.get(`${listId}/${cue}`) ?? [],
-    });
-    lists.set(listId, own);
-  }
-  return lists;
 }
 
-async function readMoves(manager: EntityManager, showId: number): Promise<Map<string, Part["moves"]>> {
-  const rows: MoveRow[] = await manager.createQueryBuilder(MoveRow, "move").where("move.show_id = :showId", { showId }).getMany();
-  const moves = new Map<string, Part["moves"]>();
-  for (const row of rows) {
-    const place = `${row.listId}/${row.cue}/${row.part}`;
-    const own = moves.get(place) ?? {};
-    (own[row.channel] ??= {})[row.attribute] = specOf(row);
-    moves.set(place, own);
-  }
-  return moves;
+function cellsOf({ partId, channel, attribute, value, palette, released, fade, delay, curve }: MoveRow): readonly Cell[] {
+  return [partId, channel, attribute, value, palette, released, fade, delay, curve];
 }
 
-function specOf(row: MoveRow): MoveSpec {
-  const timing = { fade: row.fade ?? undefined, delay: row.delay ?? undefined, curve: CURVES.find((curve) => curve === row.curve) };
-  if (row.value !== null) return makeMove({ value: row.value }, timing);
-  return row.palette === null ? makeMove({ release: true }, timing) : makeMove({ palette: row.palette }, timing);
-}
-
-function flag(stored: boolean | number | null): boolean | null {
-  return stored === null ? null : Boolean(stored);
-}
-
-function present<T extends object>(fields: T): Partial<T> {
-  const kept = Object.entries(fields).filter(([, value]) => value !== null && value !== undefined);
-  return Object.fromEntries(kept) as Partial<T>;
+function movesIn(cue: Cue): number {
+  return cue.parts.reduce(
+    (sum, part) => sum + Object.values(part.moves).reduce((own, attributes) => own + Object.keys(attributes).length, 0),
+    0,
+  );
 }

@@ -1,3 +1,4 @@
+import { Readable } from "node:stream";
 import {
   Body,
   Controller,
@@ -15,9 +16,11 @@ import {
   StreamableFile,
 } from "@nestjs/common";
 import { ApiBody, ApiConsumes, ApiOperation, ApiTags } from "@nestjs/swagger";
-import { parseShow, serializeShow } from "@zm/core";
+import { type Show, compactPieces, serializedPieces } from "@zm/core";
 import type { EditNews } from "./openShow.ts";
+import type { HistoryNews } from "../history/history.ts";
 import { authorOf } from "../shared/author.ts";
+import { textInSlices } from "../shared/slices.ts";
 import { type ImportState, Imports } from "./imports.ts";
 import { EditsDto, TitleDto } from "./shows.dto.ts";
 import { type ShowEntry, ShowsService } from "./shows.service.ts";
@@ -43,11 +46,11 @@ export class ShowsController {
   @ApiOperation({ summary: "Import a show document as a new show; every fault is named and then nothing is stored" })
   @ApiConsumes(SHOW_TYPE)
   @ApiBody({ schema: { type: "object" } })
-  async add(@Body() text: unknown, @Headers("x-import") name?: string): Promise<{ id: number }> {
+  async add(@Body() document: unknown, @Headers("x-import") name?: string): Promise<{ id: number }> {
     this.imports.set(name, { stage: "reading", stored: 0, all: 0 });
     try {
-      const show = parseShow(typeof text === "string" ? text : "");
-      return { id: await this.shows.add(show, (stored, all) => this.imports.set(name, { stage: "storing", stored, all })) };
+      const bytes = document instanceof Uint8Array ? document : new Uint8Array();
+      return { id: await this.shows.add(bytes, (stored, all) => this.imports.set(name, { stage: "storing", stored, all })) };
     } finally {
       this.imports.set(name, { stage: "over", stored: 0, all: 0 });
     }
@@ -77,9 +80,9 @@ export class ShowsController {
 
   @Get(":id")
   @ApiOperation({ summary: "The open document and its revision, for a window that opens" })
-  async get(@Param("id", ParseIntPipe) id: number): Promise<object> {
-    const show = await this.shows.show(id);
-    return { revision: show.revision, show: show.sheet.show, history: show.history.news() };
+  async get(@Param("id", ParseIntPipe) id: number): Promise<StreamableFile> {
+    const { revision, sheet, history } = await this.shows.show(id);
+    return new StreamableFile(Readable.from(textInSlices(openPieces(revision, history.news(), sheet.show))), { type: "application/json" });
   }
 
   @Get(":id/document")
@@ -92,7 +95,7 @@ export class ShowsController {
         .normalize("NFKD")
         .replace(/[^A-Za-z0-9]+/g, "-")
         .replace(/^-|-$/g, "") || "show";
-    return new StreamableFile(Buffer.from(serializeShow(sheet.show)), {
+    return new StreamableFile(Readable.from(textInSlices(serializedPieces(sheet.show))), {
       type: "application/json",
       disposition: `attachment; filename="${name}.json"`,
     });
@@ -110,4 +113,11 @@ export class ShowsController {
   edit(@Param("id", ParseIntPipe) id: number, @Body() body: EditsDto): Promise<EditNews> {
     return this.shows.edit(id, body.base, body.edits, authorOf(body));
   }
+}
+
+/** What a window opens a show with, piece by piece. */
+function* openPieces(revision: number, history: HistoryNews, show: Show): Generator<string> {
+  yield `{"revision":${revision},"history":${JSON.stringify(history)},"show":`;
+  yield* compactPieces(show);
+  yield "}";
 }

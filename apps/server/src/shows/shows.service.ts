@@ -11,12 +11,13 @@ import {
   type EditInput,
   type Show,
   ShowError,
+  type ShowSheet,
   type Step,
+  applyEdits,
   describeEdits,
   invertSteps,
-  makeEdits,
   readEdits,
-  sheetOf,
+  sheetInSteps,
   takeSteps,
 } from "@zm/core";
 import { Subject, Subscription } from "rxjs";
@@ -26,10 +27,14 @@ import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, ShowRow } from "../database/entities.ts";
 import { DatabaseAway, isLost } from "../database/lost.ts";
 import { type EditStep, History } from "../history/history.ts";
+import { Settings } from "../settings.ts";
 import type { Author } from "../shared/author.ts";
+import { inSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { type EditNews, type OpenShow, clash } from "./openShow.ts";
-import { type Progress, insertShow, readShowRows } from "./showRows.ts";
+import { importInThread } from "./importWorker.ts";
+import { readShowRows } from "./readRows.ts";
+import type { Progress } from "./showRows.ts";
 import { writeSteps } from "./stepRows.ts";
 
 /** A show in the list of shows. */
@@ -46,7 +51,7 @@ export interface Alongside {
   readonly run?: RunMove;
 }
 
-type Change = Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[]; author: Author };
+type Change = Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[]; sheet: ShowSheet; author: Author };
 
 const UNCONFIRMED =
   "The database went away before it confirmed this. If it was stored it will appear here by itself when the database is back; look before you make it again.";
@@ -67,6 +72,7 @@ export class ShowsService implements OnModuleDestroy {
 
   constructor(
     private readonly database: DataSource,
+    private readonly settings: Settings,
     private readonly watch: DatabaseWatch,
   ) {
     this.subscription = watch.away.subscribe((away) => {
@@ -84,10 +90,10 @@ export class ShowsService implements OnModuleDestroy {
     return rows.map(({ id, title, revision }) => ({ id, title, revision }));
   }
 
-  /** Stores a new show, all or nothing, and gives back its number; `progress` hears how far it is. */
-  async add(show: Show, progress?: Progress): Promise<number> {
+  /** Reads a document and stores it as a new show, all or nothing; gives back its number. `progress` hears how far it is. ShowError comes through for a faulty document. */
+  async add(document: Uint8Array, progress: Progress): Promise<number> {
     this.watch.expect();
-    return this.database.transaction((manager) => insertShow(manager, show, progress));
+    return importInThread(document, this.settings.database, progress);
   }
 
   /** Removes a show with its history. Throws NotFoundException where there is none, ConflictException where its name is not the one that is asked for. */
@@ -133,11 +139,12 @@ export class ShowsService implements OnModuleDestroy {
   async edit(id: number, base: number, raw: readonly EditInput[], author: Author, alongside: Alongside = {}): Promise<EditNews> {
     const edits = readEdits(raw);
     return this.inTurn(id, async (show) => {
+      if (show.doubtful) await this.settleDoubt(show);
       if (base > show.revision)
         throw new ConflictException("This window knows of edits that the server does not have; reload it and make the edit again");
-      const { steps } = makeEdits(show.sheet, edits);
+      const { steps, sheet } = applyEdits(show.sheet, edits);
       if (base < show.revision) await this.refuseClash(show, base, steps);
-      return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, author }, alongside);
+      return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, sheet, author }, alongside);
     });
   }
 
@@ -150,9 +157,14 @@ export class ShowsService implements OnModuleDestroy {
   /** Takes an edit back, or makes it again; only from within `inTurn`. Tells where the run stood with it. */
   async stepEdit(show: OpenShow, step: EditStep, what: "undo" | "redo", author: Author): Promise<{ news: EditNews; run: RunMove | null }> {
     this.watch.expect();
+    if (show.doubtful) await this.settleDoubt(show);
     const row = await this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision });
     const steps = what === "undo" ? invertSteps(readSteps(row)) : readSteps(row);
-    const news = await this.commit(show, { kind: what, ofRevision: step.revision, summary: row.summary, steps, author }, {});
+    const news = await this.commit(
+      show,
+      { kind: what, ofRevision: step.revision, summary: row.summary, steps, sheet: takeSteps(show.sheet, steps), author },
+      {},
+    );
     return { news, run: row.run };
   }
 
@@ -178,7 +190,14 @@ export class ShowsService implements OnModuleDestroy {
       if (row.kind === "edit") history.addEdit(row.revision, row.summary, { window: row.madeBy, gesture: null });
       else history.move(row.kind, row.madeBy);
     }
-    return { id, sheet: sheetOf(stored.show), revision: stored.revision, history, doubtful: false, queue: Promise.resolve() };
+    return {
+      id,
+      sheet: await inSlices(sheetInSteps(stored.show)),
+      revision: stored.revision,
+      history,
+      doubtful: false,
+      queue: Promise.resolve(),
+    };
   }
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
@@ -194,11 +213,9 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   private async commit(show: OpenShow, change: Change, alongside: Alongside): Promise<EditNews> {
-    const { kind, ofRevision, summary, steps, author } = change;
+    const { kind, ofRevision, summary, steps, sheet, author } = change;
     if (steps.length === 0) throw new ConflictException("This changes nothing: the show already is like that");
     this.watch.expect();
-    if (show.doubtful) await this.settleDoubt(show);
-    const sheet = takeSteps(show.sheet, steps);
     const row: EditRow = {
       showId: show.id,
       revision: show.revision + 1,
@@ -259,13 +276,15 @@ export class ShowsService implements OnModuleDestroy {
     for (const opening of this.open.values()) {
       const show = await opening.catch(() => undefined);
       if (!show?.doubtful) continue;
-      await this.inTurn(show.id, (own) => this.settleDoubt(own)).catch((error: unknown) => this.log.warn(wordsOf(error)));
+      await this.inTurn(show.id, async (own) => (own.doubtful ? this.settleDoubt(own) : undefined)).catch((error: unknown) =>
+        this.log.warn(wordsOf(error)),
+      );
     }
   }
 
   /** Finds out whether an edit that was never confirmed was stored, and takes it in if it was. */
   private async settleDoubt(show: OpenShow): Promise<void> {
-    if (!show.doubtful) return;
+    this.watch.expect();
     const rows = await this.database.manager.find(EditRow, {
       where: { showId: show.id, revision: MoreThan(show.revision) },
       order: { revision: "ASC" },

@@ -1,20 +1,22 @@
 import {
   type CueDataStep,
   type EntryKind,
+  type MoveSpec,
   type RenumberStep,
   type Show,
   type Step,
   addressOf,
   cueOrder,
+  groupBy,
   isCueData,
   stretches,
 } from "@zm/core";
 import type { EntityManager } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
 import { CueRow, MoveRow, PartRow, ShowRow } from "../database/entities.ts";
+import { upsertRows } from "../database/rows.ts";
 import { settleEntries, writeEntries } from "./entryRows.ts";
-import { type CuePlace, cueRow, moveRow, partRow } from "./showRows.ts";
-import { upsertAll } from "./upsert.ts";
+import { cueRow, moveRow, partRow } from "./showRows.ts";
 
 const CHUNK = 500;
 
@@ -27,7 +29,9 @@ export async function writeSteps(manager: EntityManager, showId: number, steps: 
   for (const stretch of stretches(steps)) {
     const [first] = stretch.steps;
     if (first?.at === "renumber") await writeNumbers(manager, showId, first);
-    else await writeCueData(manager, showId, stretch.steps.filter(isCueData));
+    else
+      for (const [listId, own] of groupBy(stretch.steps.filter(isCueData), ({ list }) => list))
+        await new CueWriter(manager, showId, listId).write(own);
   }
   await settleEntries(manager, showId, touched, before, after);
 }
@@ -41,61 +45,138 @@ function touchedEntries(steps: readonly Step[]): Map<EntryKind, Set<string>> {
   return touched;
 }
 
-/** Gives cues other numbers; parts, moves and where a list stands follow. First below 0, so that two may exchange theirs. */
-async function writeNumbers(manager: EntityManager, showId: number, step: RenumberStep): Promise<void> {
-  for (const chunk of chunksOf(step.cues, CHUNK)) {
+/** Gives cues other numbers, and lets the place of the list follow. First below 0, so that two may exchange theirs. */
+async function writeNumbers(manager: EntityManager, showId: number, { list, cues }: RenumberStep): Promise<void> {
+  const tables = [
+    { table: "cues", column: "number" },
+    { table: "runs", column: "cue" },
+  ];
+  for (const chunk of chunksOf(cues, CHUNK)) {
     const cases = chunk.map(() => "WHEN ? THEN ?").join(" ");
     const pairs = chunk.flatMap(({ from, to }) => [cueOrder(from), -1 - cueOrder(to)]);
     const numbers = chunk.map(({ from }) => cueOrder(from));
-    const marks = numbers.map(() => "?").join(", ");
-    for (const table of ["cues", "runs"])
-      await manager.query(`UPDATE ${table} SET cue = CASE cue ${cases} END WHERE show_id = ? AND list_id = ? AND cue IN (${marks})`, [
-        ...pairs,
-        showId,
-        step.list,
-        ...numbers,
-      ]);
+    for (const { table, column } of tables)
+      await manager.query(
+        `UPDATE ${table} SET ${column} = CASE ${column} ${cases} END WHERE show_id = ? AND list_id = ? AND ${column} IN (?)`,
+        [...pairs, showId, list, numbers],
+      );
   }
-  for (const table of ["cues", "runs"])
-    await manager.query(`UPDATE ${table} SET cue = -1 - cue WHERE show_id = ? AND list_id = ? AND cue < 0`, [showId, step.list]);
+  for (const { table, column } of tables)
+    await manager.query(`UPDATE ${table} SET ${column} = -1 - ${column} WHERE show_id = ? AND list_id = ? AND ${column} < 0`, [
+      showId,
+      list,
+    ]);
 }
 
-async function writeCueData(manager: EntityManager, showId: number, steps: readonly CueDataStep[]): Promise<void> {
-  const last = new Map<string, CueDataStep>();
-  for (const step of steps) last.set(addressOf(step), step);
-  const cues: CueRow[] = [];
-  const parts: PartRow[] = [];
-  const moves: MoveRow[] = [];
-  const gone: { cues: CuePlace[]; parts: (CuePlace & { part: number })[]; moves: (CuePlace & { channel: number; attribute: string })[] } = {
-    cues: [],
-    parts: [],
-    moves: [],
-  };
-  for (const step of last.values()) {
-    const place = { showId, listId: step.list, cue: cueOrder(step.cue) };
-    if (step.at === "cue") {
-      if (step.after) cues.push(cueRow(place, step.after));
-      else gone.cues.push(place);
-    } else if (step.at === "part") {
-      if (step.after) parts.push(partRow(place, step.part, step.after));
-      else gone.parts.push({ ...place, part: step.part });
-    } else if (step.after) moves.push(moveRow(place, step.channel, step.attribute, step.after.part, step.after.move));
-    else gone.moves.push({ ...place, channel: step.channel, attribute: step.attribute });
-  }
-  const cuesGone = new Set(gone.cues.map((place) => `${place.listId}/${place.cue}`));
-  const stays = (place: CuePlace): boolean => !cuesGone.has(`${place.listId}/${place.cue}`);
-  await upsertAll(manager, CueRow, cues);
-  await upsertAll(manager, PartRow, parts);
-  await deleteMoves(manager, gone.moves.filter(stays));
-  await upsertAll(manager, MoveRow, moves);
-  for (const place of gone.parts.filter(stays)) await manager.delete(PartRow, place);
-  for (const place of gone.cues) await manager.delete(CueRow, place);
+/** What is left of one key's move in a cue: the part that holds it, or none when it is gone. */
+interface LastMove {
+  readonly number: number;
+  readonly channel: number;
+  readonly attribute: string;
+  readonly before: number | undefined;
+  readonly after: { readonly part: number; readonly move: MoveSpec } | undefined;
 }
 
-async function deleteMoves(manager: EntityManager, places: readonly (CuePlace & { channel: number; attribute: string })[]): Promise<void> {
-  for (const chunk of chunksOf(places, CHUNK)) {
-    const rows = chunk.map(() => "(?, ?, ?, ?, ?)").join(", ");
-    const values = chunk.flatMap(({ showId, listId, cue, channel, attribute }) => [showId, listId, cue, channel, attribute]);
-    await manager.query(`DELETE FROM moves WHERE (show_id, list_id, cue, channel, attribute) IN (${rows})`, values);
+/** Writes what steps on the cues of one list leave behind. */
+class CueWriter {
+  constructor(
+    private readonly manager: EntityManager,
+    private readonly showId: number,
+    private readonly listId: string,
+  ) {}
+
+  async write(steps: readonly CueDataStep[]): Promise<void> {
+    const { showId, listId, manager } = this;
+    const ends = lastSteps(steps);
+    const cues: Omit<CueRow, "id">[] = [];
+    const goneCues = new Set(ends.flatMap(({ last }) => (last.at === "cue" && !last.after ? [cueOrder(last.cue)] : [])));
+    const moves: LastMove[] = [];
+    for (const { first, last } of ends) {
+      const number = cueOrder(last.cue);
+      // What a cue held that is gone leaves with it.
+      if (goneCues.has(number)) continue;
+      if (last.at === "cue") {
+        if (last.after) cues.push(cueRow({ showId, listId, number }, last.after));
+      } else if (last.at === "move") {
+        const before = first.at === "move" ? first.before?.part : undefined;
+        moves.push({ number, channel: last.channel, attribute: last.attribute, before, after: last.after });
+      }
+    }
+    await upsertRows<Omit<CueRow, "id">>(manager, CueRow, cues, ["showId", "listId", "number"]);
+    const cueIds = await this.cueIds(new Set(ends.map(({ last }) => cueOrder(last.cue)).filter((number) => !goneCues.has(number))));
+    const goneParts = await this.writeParts(
+      ends.map(({ last }) => last),
+      cueIds,
+    );
+    await this.writeMoves(moves, await this.partIds([...cueIds.values()]), cueIds);
+    if (goneParts.length > 0) await manager.query("DELETE FROM parts WHERE (cue_id, number) IN (?)", [goneParts]);
+    for (const chunk of chunksOf([...goneCues], CHUNK))
+      await manager.query("DELETE FROM cues WHERE show_id = ? AND list_id = ? AND number IN (?)", [showId, listId, chunk]);
   }
+
+  /** Writes the parts that stand; gives back those that are gone, as pairs of cue and number, to be deleted behind their moves. */
+  private async writeParts(lasts: readonly CueDataStep[], cueIds: ReadonlyMap<number, number>): Promise<[number, number][]> {
+    const parts: Omit<PartRow, "id">[] = [];
+    const gone: [number, number][] = [];
+    for (const step of lasts) {
+      const cue = cueIds.get(cueOrder(step.cue));
+      if (step.at !== "part" || cue === undefined) continue;
+      if (step.after) parts.push(partRow(cue, step.part, step.after));
+      else gone.push([cue, step.part]);
+    }
+    await upsertRows<Omit<PartRow, "id">>(this.manager, PartRow, parts, ["cueId", "number"]);
+    return gone;
+  }
+
+  private async writeMoves(
+    moves: readonly LastMove[],
+    partIds: ReadonlyMap<string, number>,
+    cueIds: ReadonlyMap<number, number>,
+  ): Promise<void> {
+    const partId = (number: number, part: number): number | undefined => partIds.get(`${cueIds.get(number) ?? ""}/${part}`);
+    const gone: (number | string)[][] = [];
+    const rows: MoveRow[] = [];
+    for (const { number, channel, attribute, before, after } of moves) {
+      const old = before === undefined || before === after?.part ? undefined : partId(number, before);
+      if (old !== undefined) gone.push([old, channel, attribute]);
+      const now = after && partId(number, after.part);
+      if (after && now !== undefined) rows.push(moveRow(now, channel, attribute, after.move));
+    }
+    for (const chunk of chunksOf(gone, CHUNK))
+      await this.manager.query("DELETE FROM moves WHERE (part_id, channel, attribute) IN (?)", [chunk]);
+    await upsertRows(this.manager, MoveRow, rows);
+  }
+
+  private async cueIds(numbers: ReadonlySet<number>): Promise<Map<number, number>> {
+    const ids = new Map<number, number>();
+    for (const chunk of chunksOf([...numbers], CHUNK)) {
+      const rows: { id: number; number: number }[] = await this.manager.query(
+        "SELECT id, number FROM cues WHERE show_id = ? AND list_id = ? AND number IN (?)",
+        [this.showId, this.listId, chunk],
+      );
+      for (const { id, number } of rows) ids.set(number, id);
+    }
+    return ids;
+  }
+
+  private async partIds(cues: readonly number[]): Promise<Map<string, number>> {
+    const ids = new Map<string, number>();
+    for (const chunk of chunksOf(cues, CHUNK)) {
+      const rows: { id: number; cue: number; number: number }[] = await this.manager.query(
+        "SELECT id, cue_id AS cue, number FROM parts WHERE cue_id IN (?)",
+        [chunk],
+      );
+      for (const { id, cue, number } of rows) ids.set(`${cue}/${number}`, id);
+    }
+    return ids;
+  }
+}
+
+/** For each address that steps touch the first step and the last one. */
+function lastSteps(steps: readonly CueDataStep[]): { first: CueDataStep; last: CueDataStep }[] {
+  return [...groupBy(steps, addressOf).values()].flatMap((own) => {
+    const [first] = own;
+    const last = own.at(-1);
+    return first && last ? [{ first, last }] : [];
+  });
 }

@@ -29,21 +29,27 @@ let count = 0;
 
 /** Starts a server with one show in it, number 1; `through` is a port to reach the database by. */
 export async function startServer(show: Show = saltAndParaffin(), through?: number): Promise<TestServer> {
+  const own = await emptyDatabase();
+  const server = await serve({ ...own, database: { ...own.database, port: through ?? own.database.port } });
+  await server.database.transaction((manager) => insertShow(manager, show));
+  return server;
+}
+
+/** Makes a database without tables, and gives the settings of a server over it. */
+export async function emptyDatabase(): Promise<Settings> {
   count += 1;
   const settings = readSettings(process.env);
   const name = `zealous_test_${process.pid}_${count}`;
   const admin = await new DataSource({ type: "mariadb", ...settings.database, database: "zealous_mark" }).initialize();
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`);
   await admin.destroy();
-  const own = { ...settings, database: { ...settings.database, name, port: through ?? settings.database.port } };
-  const server = await serve(own);
-  await server.database.transaction((manager) => insertShow(manager, show));
-  return server;
+  return { ...settings, database: { ...settings.database, name } };
 }
 
-async function serve(settings: Settings): Promise<TestServer> {
+/** Starts a server over a database as it is. */
+export async function serve(settings: Settings): Promise<TestServer> {
   const database = await openDatabase(settings);
-  const app = await createApp(database, "/nowhere");
+  const app = await createApp(database, { ...settings, pages: "/nowhere" });
   await app.listen(0, "127.0.0.1");
   const stop = async (): Promise<void> => {
     await app.close();

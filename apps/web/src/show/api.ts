@@ -1,4 +1,4 @@
-import type { EditInput, Hand, HandChange, ListClock, Playback, Step } from "@zm/core";
+import type { EditInput, Hand, HandChange, ListClock, Playback, Show, Step } from "@zm/core";
 import { WINDOW } from "./gesture.ts";
 
 /** A step that can be taken back or made again, as the server tells it. */
@@ -46,7 +46,7 @@ export interface ShowEntry {
 }
 export interface ShowReply {
   revision: number;
-  show: unknown;
+  show: Show;
   history: HistoryNews;
 }
 export interface StepReply {

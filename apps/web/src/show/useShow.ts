@@ -1,5 +1,5 @@
 import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type EditInput, type ListSheet, type ShowSheet, listOf, readShow, sheetOf, takeSteps } from "@zm/core";
+import { type EditInput, type ListSheet, type ShowSheet, listOf, sheetOf, takeSteps } from "@zm/core";
 import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
@@ -23,7 +23,7 @@ const keyOf = (id: number): readonly unknown[] => ["show", id];
 async function openShow(id: number): Promise<OpenShow> {
   const { show, revision, history } = await api.show(id);
   takeHistory(history);
-  return { id, revision, sheet: sheetOf(readShow(show)) };
+  return { id, revision, sheet: sheetOf(show) };
 }
 
 /** Loads a show and keeps it; news of edits change it in place. */

@@ -11,22 +11,26 @@ import { type Impact, impactOf } from "./impact.ts";
 import { planEdit } from "./plan/planEdit.ts";
 import { type Step, invertSteps, isCueData } from "./step.ts";
 
-/** What edits come to: the show after them, every smallest change, what it does to the looks, and how to take it back. */
-export interface Outcome {
+/** What edits leave behind: the show after them, every smallest change, and how to take it back. */
+export interface Applied {
   readonly sheet: ShowSheet;
   readonly steps: readonly Step[];
-  readonly impact: Impact;
   /** What the user should be told besides: sentences on what was left alone. */
   readonly notes: readonly string[];
   /** Feeding these back gives the identical document. */
   readonly inverse: readonly Edit[];
 }
 
+/** What edits come to, with what they do to the looks (SEMANTICS section 6). */
+export interface Outcome extends Applied {
+  readonly impact: Impact;
+}
+
 /**
- * Makes edits in order on a show, all or none. The sheet that is passed in stays as it is, so this is also the question
- * "what would it do?". Throws ShowError, naming the thing, when one of them cannot be made.
+ * Makes edits in order on a show, all or none, without working out what they do to the looks. The sheet that is passed in stays
+ * as it is. Throws ShowError, naming the thing, when one of them cannot be made.
  */
-export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
+export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
   let current = sheet;
   const steps: Step[] = [];
   const notes: string[] = [];
@@ -37,13 +41,13 @@ export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
     steps.push(...plan.steps);
     notes.push(...(plan.notes ?? []));
   }
-  return {
-    sheet: current,
-    steps,
-    notes,
-    impact: impactOf(sheet, current, steps),
-    inverse: steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [],
-  };
+  return { sheet: current, steps, notes, inverse: steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [] };
+}
+
+/** As `applyEdits`, with the impact: this is also the question "what would it do?". */
+export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
+  const applied = applyEdits(sheet, edits);
+  return { ...applied, impact: impactOf(sheet, applied.sheet, applied.steps) };
 }
 
 /** The sheet after exact steps, such as come from another window. Throws ShowError when the show is not as they expect. */

@@ -41,10 +41,22 @@ export interface ShowSheet {
 
 /** Builds the whole sheet of a show from nothing. */
 export function sheetOf(show: Show): ShowSheet {
+  return runToEnd(sheetInSteps(show));
+}
+
+/** As `sheetOf`, as a computation that pauses after each cue and each key: a server gives its event loop a turn between. */
+export function* sheetInSteps(show: Show): Generator<undefined, ShowSheet> {
   const keys = keysOf(show);
   const palettes = palettesOfShow(show);
-  const lists = new Map(show.lists.map((list) => [list.id, listSheet(list, keys, palettes)]));
+  const lists = new Map<string, ListSheet>();
+  for (const list of show.lists) lists.set(list.id, yield* listInSteps(list, keys, palettes));
   return { show, keys, palettes, lists };
+}
+
+function runToEnd<T>(work: Generator<undefined, T>): T {
+  let step = work.next();
+  while (!step.done) step = work.next();
+  return step.value;
 }
 
 /** The look-up of a show's palettes. */
@@ -55,8 +67,12 @@ export function palettesOfShow(show: Show): Palettes {
 
 /** Builds the sheet of one list from nothing. */
 export function listSheet(list: CueList, keys: Keys, palettes: Palettes): ListSheet {
+  return runToEnd(listInSteps(list, keys, palettes));
+}
+
+function* listInSteps(list: CueList, keys: Keys, palettes: Palettes): Generator<undefined, ListSheet> {
   const building = keys.all.map(() => ({ rows: [] as number[], specs: [] as MoveSpec[], parts: [] as number[], values: [] as number[] }));
-  list.cues.forEach((cue, row) => {
+  for (const [row, cue] of list.cues.entries()) {
     eachMove(cue, keys, (key, spec, part) => {
       const column = building[key.ordinal];
       if (!column) return;
@@ -65,8 +81,13 @@ export function listSheet(list: CueList, keys: Keys, palettes: Palettes): ListSh
       column.parts.push(part);
       column.values.push(typeof spec === "number" ? spec : resolve(spec, key, palettes));
     });
-  });
-  const columns = building.map((column) => (column.rows.length > 0 ? { ...column, palettes: palettesIn(column.specs) } : EMPTY_COLUMN));
+    yield;
+  }
+  const columns: Column[] = [];
+  for (const column of building) {
+    columns.push(column.rows.length > 0 ? { ...column, palettes: palettesIn(column.specs) } : EMPTY_COLUMN);
+    yield;
+  }
   return { id: list.id, list, cues: list.cues, ...rowsOf(list.cues), columns, keys, palettes };
 }
 

@@ -1,6 +1,6 @@
 /** Things by the name each is given, in the order in which they first come. */
-export function groupBy<T>(things: readonly T[], nameOf: (thing: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
+export function groupBy<T, K>(things: Iterable<T>, nameOf: (thing: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
   for (const thing of things) {
     const name = nameOf(thing);
     const group = groups.get(name);

@@ -1,5 +1,5 @@
 import { type Rig, rigOf } from "./rig.ts";
-import type { Cue, CueList, MoveSpec, Moves, Show } from "./schema.ts";
+import type { Cue, CueList, ListHead, MoveSpec, Moves, Show } from "./schema.ts";
 
 const CUE_ORDER = ["number", "label", "note", "scene", "block", "assert", "carries", "trigger", "mark", "call", "actions"] as const;
 
@@ -8,7 +8,38 @@ const CUE_ORDER = ["number", "label", "note", "scene", "block", "assert", "carri
  * show is the same text byte for byte and two versions can be compared line by line.
  */
 export function serializeShow(show: Show): string {
-  return `${JSON.stringify(orderedShow(show), undefined, 1)}\n`;
+  return [...serializedPieces(show)].join("");
+}
+
+/** The text of `serializeShow` in pieces of about a cue, so that whoever sends it may pause between them. */
+export function* serializedPieces(show: Show): Generator<string> {
+  const rig = rigOf(show);
+  yield* documentPieces(show, 1, (cue) => orderedCue(cue, rig));
+  yield "\n";
+}
+
+/** The show as compact JSON, its fields as they stand, in pieces of about a cue. Reading it gives the identical document. */
+export function compactPieces(show: Show): Generator<string> {
+  return documentPieces(show, 0, (cue) => cue);
+}
+
+function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): Generator<string> {
+  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, script, newCue } = show;
+  const line = (depth: number): string => (indent === 0 ? "" : `\n${" ".repeat(depth)}`);
+  const colon = indent === 0 ? ":" : ": ";
+  const textAt = (value: object, depth: number): string => JSON.stringify(value, undefined, indent).replaceAll("\n", line(depth));
+  const leftOpen = (value: object, depth: number): string => textAt(value, depth).slice(0, -1 - line(depth).length);
+  yield leftOpen({ format, version, title, fixtureTypes, channels, groups, palettes, paces }, 0);
+  yield `,${line(1)}"lists"${colon}[`;
+  for (const [at, { cues, ...head }] of lists.entries()) {
+    yield `${at === 0 ? "" : ","}${line(2)}${leftOpen(orderedListHead(head), 2)},${line(3)}"cues"${colon}[`;
+    for (const [row, cue] of cues.entries()) yield `${row === 0 ? "" : ","}${line(4)}${textAt(cueOf(cue), 4)}`;
+    yield cues.length === 0 ? `]${line(2)}}` : `${line(3)}]${line(2)}}`;
+  }
+  yield `${line(1)}]`;
+  if (script) yield `,${line(1)}"script"${colon}${textAt(script, 1)}`;
+  if (newCue) yield `,${line(1)}"newCue"${colon}${textAt(newCue, 1)}`;
+  yield `${line(0)}}`;
 }
 
 /** A copy of the show whose fields stand in the one fixed order. */
@@ -31,8 +62,12 @@ export function orderedShow(show: Show): Show {
 }
 
 function orderedList(list: CueList, rig: Rig): CueList {
-  const { id, label, marks, cues } = list;
-  return { id, label, ...(marks ? { marks } : {}), cues: cues.map((cue) => orderedCue(cue, rig)) };
+  const { cues, ...head } = list;
+  return { ...orderedListHead(head), cues: cues.map((cue) => orderedCue(cue, rig)) };
+}
+
+function orderedListHead({ id, label, marks }: ListHead): ListHead {
+  return { id, label, ...(marks ? { marks } : {}) };
 }
 
 function orderedCue(cue: Cue, rig: Rig): Cue {

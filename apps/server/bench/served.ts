@@ -1,0 +1,61 @@
+import "reflect-metadata";
+import { monitorEventLoopDelay } from "node:perf_hooks";
+import { createApp } from "../src/app.ts";
+import { openDatabase } from "../src/database/dataSource.ts";
+import { RunService } from "../src/run/run.service.ts";
+import { readSettings } from "../src/settings.ts";
+import { importThread } from "../src/shows/importWorker.ts";
+import { now } from "../src/shared/clock.ts";
+
+/** The resolution of the delay histogram; a loop that never waits shows about this. Milliseconds. */
+const RESOLUTION = 5;
+
+/** What the driver asks of the measured server. */
+export type Ask = "read" | "end";
+/** What the measured server answers: the longest stall and the latest follow since the last reading, in milliseconds. */
+export interface Reading {
+  readonly stall: number;
+  readonly followLate: number;
+  readonly follows: number;
+}
+
+/** A server as it is started for users, with its event loop and its follows watched, driven over its process channel. */
+async function main(): Promise<void> {
+  const settings = readSettings(process.env);
+  const database = await openDatabase(settings);
+  const app = await createApp(database, settings);
+  await app.listen(0, "127.0.0.1");
+  importThread();
+  const delay = monitorEventLoopDelay({ resolution: RESOLUTION });
+  delay.enable();
+  let followLate = 0;
+  let follows = 0;
+  let due: { show: number; at: number } | undefined;
+  app.get(RunService).news.subscribe(({ show, playback, clock }) => {
+    if (due?.show === show) {
+      follows += 1;
+      followLate = Math.max(followLate, now() - due.at);
+    }
+    due = playback.follow ? { show, at: clock.at + (playback.follow.at - clock.seconds) * 1000 } : undefined;
+  });
+  process.on("message", (ask: Ask) => {
+    if (ask === "end") {
+      void app
+        .close()
+        .then(() => database.destroy())
+        .finally(() => process.exit(0));
+      return;
+    }
+    const reading: Reading = { stall: Math.max(0, delay.max / 1e6 - RESOLUTION), followLate, follows };
+    delay.reset();
+    followLate = 0;
+    follows = 0;
+    process.send?.(reading);
+  });
+  process.send?.({ address: await app.getUrl() });
+}
+
+main().catch((error: unknown) => {
+  process.stderr.write(`${String(error)}\n`);
+  process.exit(1);
+});

@@ -1,0 +1,48 @@
+import { setImmediate as turn } from "node:timers/promises";
+import { now } from "./clock.ts";
+
+/** So long a computation holds the event loop before everything else has its turn; milliseconds. */
+const SLICE = 4;
+
+/**
+ * Runs a long computation that can pause, giving the event loop a turn between slices, so that a follow still fires on time. The
+ * computation is a generator that yields where it may be interrupted; what it yields is left aside. Gives back what it returns; what it throws comes through.
+ */
+export async function inSlices<T>(work: Generator<unknown, T>): Promise<T> {
+  let until = now() + SLICE;
+  for (let step = work.next(); ; step = work.next()) {
+    if (step.done) return step.value;
+    if (now() < until) continue;
+    await turn();
+    until = now() + SLICE;
+  }
+}
+
+/** Maps each thing, in slices. */
+export async function mapInSlices<T, R>(things: readonly T[], make: (thing: T) => R): Promise<R[]> {
+  return inSlices(
+    (function* () {
+      const made: R[] = [];
+      for (const thing of things) {
+        made.push(make(thing));
+        yield;
+      }
+      return made;
+    })(),
+  );
+}
+
+/** A text that is made piece by piece, with a turn of the event loop between slices: for a stream that sends it. */
+export async function* textInSlices(pieces: Iterable<string>): AsyncGenerator<Buffer> {
+  let held: string[] = [];
+  let until = now() + SLICE;
+  for (const piece of pieces) {
+    held.push(piece);
+    if (now() < until) continue;
+    yield Buffer.from(held.join(""));
+    held = [];
+    await turn();
+    until = now() + SLICE;
+  }
+  if (held.length > 0) yield Buffer.from(held.join(""));
+}

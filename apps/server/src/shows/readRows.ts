@@ -1,0 +1,211 @@
+import {
+  type Cue,
+  type Keys,
+  type MoveSpec,
+  type Moves,
+  type Show,
+  CURVES,
+  cueNumberAt,
+  cueSchema,
+  groupBy,
+  keysOf,
+  makeMove,
+  entrySchemas,
+} from "@zm/core";
+import type { EntityManager } from "typeorm";
+import { chunksOf } from "../database/chunks.ts";
+import type {
+  ChannelRow,
+  CueRow,
+  FixtureTypeRow,
+  GroupRow,
+  ListRow,
+  MoveRow,
+  PaceRow,
+  PaletteRow,
+  PaletteValueRow,
+  PartRow,
+} from "../database/entities.ts";
+import { ShowRow } from "../database/entities.ts";
+import { mapInSlices } from "../shared/slices.ts";
+
+/** The moves of so many parts are asked for at once: enough that asking does not count, few enough that reading the answer does not hold the server up. */
+const PARTS_AT_ONCE = 8;
+/** So many of those questions are under way at once, so that the database works while the answers are read. */
+const AHEAD = 3;
+
+type Json = string | null;
+/** A row as the database sends it: structured fields are still text. */
+type Raw<T, K extends keyof T> = Omit<T, K> & Record<K, Json>;
+
+/**
+ * Reads a whole show from its rows, in slices, so that a large one does not hold the server up. What stands beside the cues X Null when there is no such show.
+ */
+export async function readShowRows(manager: EntityManager, showId: number): Promise<{ show: Show; revision: number } | null> {
+  const row = await manager.findOneBy(ShowRow, { id: showId });
+  if (!row) return null;
+  const frame = await readFrame(manager, row);
+  const cues = await readCues(manager, showId, keysOf(frame));
+  return { show: { ...frame, lists: frame.lists.map((list) => ({ ...list, cues: cues.get(list.id) ?? [] })) }, revision: row.revision };
+}
+
+/** The show without its cues. */
+async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
+  const read = async <R, E>(
+    table: string,
+    columns: string,
+    schema: { parse: (data: unknown) => E },
+    entryOf: (stored: R) => object,
+  ): Promise<E[]> => {
+    const rows: R[] = await manager.query(`SELECT ${columns} FROM ${table} WHERE show_id = ? ORDER BY position`, [row.id]);
+    return mapInSlices(rows, (stored) => schema.parse(withoutNulls(entryOf(stored))));
+  };
+  type RawType = Raw<FixtureTypeRow, "attributes">;
+  type RawChannel = Raw<ChannelRow, "patch" | "place">;
+  const { fixtureType, channel, group, palette, pace, list } = entrySchemas;
+  const values: PaletteValueRow[] = await manager.query(
+    "SELECT palette_id AS paletteId, attribute, value, type, channel FROM palette_values WHERE show_id = ? ORDER BY position",
+    [row.id],
+  );
+  const valuesOf = groupBy(values, ({ paletteId }) => paletteId);
+  const entryValues = (id: string): object[] =>
+    (valuesOf.get(id) ?? []).map(({ attribute, value, type, channel: number }) =>
+      withoutNulls({ attribute, value, type, channel: number }),
+    );
+  return {
+    format: "zealous-mark/show",
+    version: 1,
+    title: row.title,
+    fixtureTypes: await read("fixture_types", "id, name, attributes", fixtureType, (type: RawType) => ({
+      ...type,
+      attributes: json(type.attributes),
+    })),
+    channels: await read("channels", "number, type, label, patch, place", channel, (one: RawChannel) => ({
+      ...one,
+      patch: json(one.patch),
+      place: json(one.place),
+    })),
+    groups: await read("channel_groups", "id, label, channels", group, (one: Raw<GroupRow, "channels">) => ({
+      ...one,
+      channels: json(one.channels),
+    })),
+    palettes: await read("palettes", "id, family, label", palette, (one: PaletteRow) => ({ ...one, values: entryValues(one.id) })),
+    paces: await read("paces", "id, label, timing", pace, ({ id, label, timing }: Raw<PaceRow, "timing">) => ({
+      id,
+      label,
+      ...json<object>(timing),
+    })),
+    lists: await read("cue_lists", "id, label, marks", list, ({ id, label, marks }: Raw<ListRow, "marks">) => ({
+      id,
+      label,
+      marks: json(marks),
+      cues: [],
+    })),
+    ...(row.script === null ? {} : { script: row.script }),
+    ...(row.newCue === null ? {} : { newCue: row.newCue }),
+  };
+}
+
+type RawCue = Raw<CueRow, "trigger" | "mark" | "call" | "actions">;
+type RawPart = Raw<PartRow, "families">;
+
+async function readCues(manager: EntityManager, showId: number, keys: Keys): Promise<Map<string, Cue[]>> {
+  const cueRows: RawCue[] = await manager.query(
+    `SELECT id, list_id AS listId, number, label, note, scene, block, asserted AS \`assert\`, carries, fires_on AS \`trigger\`, mark, called_at AS \`call\`, actions
+      FROM cues WHERE show_id = ? ORDER BY list_id, number`,
+    [showId],
+  );
+  const partRows: RawPart[] = await manager.query(
+    `SELECT p.id, p.cue_id AS cueId, p.number, p.label, p.curve, p.up_time AS up, p.down_time AS down, p.up_delay AS upDelay, p.down_delay AS downDelay,
+      p.family_times AS families FROM cues c JOIN parts p ON p.cue_id = c.id WHERE c.show_id = ? ORDER BY p.cue_id, p.number`,
+    [showId],
+  );
+  const moves = await readMoves(
+    manager,
+    partRows.map(({ id }) => id),
+    keys,
+  );
+  const parts = groupBy(partRows, ({ cueId }) => cueId);
+  const cues = await mapInSlices(cueRows, (row) => {
+    const own = parts.get(row.id) ?? [];
+    return {
+      list: row.listId,
+      cue: cueOf(
+        row,
+        own.map((part) => partOf(part, moves.get(part.id) ?? {})),
+      ),
+    };
+  });
+  const byList = groupBy(cues, ({ list }) => list);
+  return new Map([...byList].map(([list, own]) => [list, own.map(({ cue }) => cue)]));
+}
+
+function cueOf({ id: _id, listId: _list, number, block, assert, trigger, mark, call, actions, ...head }: RawCue, parts: object[]): Cue {
+  const structured = { trigger: json(trigger), mark: json(mark), call: json(call), actions: json(actions) };
+  const flags = { block: flag(block), assert: flag(assert) };
+  return cueSchema.parse({ number: cueNumberAt(number), ...withoutNulls({ ...head, ...flags, ...structured }), parts });
+}
+
+function partOf({ number, label, curve, up, down, upDelay, downDelay, families }: RawPart, moves: Moves): object {
+  const times = { ...withoutNulls({ up, down, upDelay, downDelay }), ...json<object>(families) };
+  return { ...withoutNulls({ number, label, curve }), times, moves };
+}
+
+async function readMoves(manager: EntityManager, parts: readonly number[], keys: Keys): Promise<Map<number, Moves>> {
+  const read = (ids: number[]): Promise<MoveRow[]> => {
+    const rows: Promise<MoveRow[]> = manager.query(
+      "SELECT part_id AS partId, channel, attribute, value, palette, released, fade, delay, curve FROM moves WHERE part_id IN (?) ORDER BY part_id, channel",
+      [ids],
+    );
+    // One that fails before its turn is told when its turn comes.
+    rows.catch(() => undefined);
+    return rows;
+  };
+  const moves = new Map<number, Moves>();
+  const chunks = chunksOf(parts, PARTS_AT_ONCE);
+  let asked = chunks.slice(0, AHEAD).map(read);
+  for (let next = AHEAD; asked.length > 0; next += 1) {
+    const [first, ...others] = asked;
+    const chunk = chunks[next];
+    asked = chunk ? [...others, read(chunk)] : others;
+    for (const [part, own] of groupBy((await first) ?? [], ({ partId }) => partId)) moves.set(part, movesOf(own, keys));
+  }
+  return moves;
+}
+
+/** Moves of one part, sorted by channel, as the document keeps them: the attributes of each in the order of the rig. */
+function movesOf(rows: readonly MoveRow[], keys: Keys): Moves {
+  const moves: Moves = {};
+  for (let at = 0; at < rows.length;) {
+    const channel = rows[at]?.channel ?? 0;
+    const own = new Map<string, MoveRow>();
+    for (let row = rows[at]; row?.channel === channel; row = rows[(at += 1)]) own.set(row.attribute, row);
+    const specs: Moves[string] = {};
+    for (const attribute of keys.byChannel.get(channel)?.keys() ?? own.keys()) {
+      const row = own.get(attribute);
+      if (row) specs[attribute] = specOf(row);
+    }
+    moves[channel] = specs;
+  }
+  return moves;
+}
+
+function specOf({ value, palette, fade, delay, curve }: MoveRow): MoveSpec {
+  if (value !== null && fade === null && delay === null && curve === null) return value;
+  const timing = { fade: fade ?? undefined, delay: delay ?? undefined, curve: CURVES.find((known) => known === curve) };
+  if (value !== null) return makeMove({ value }, timing);
+  return palette === null ? makeMove({ release: true }, timing) : makeMove({ palette }, timing);
+}
+
+function json<T = unknown>(text: Json): T | null {
+  return text === null ? null : JSON.parse(text);
+}
+
+function flag(stored: boolean | number | null): boolean | null {
+  return stored === null ? null : Boolean(stored);
+}
+
+/** The fields that hold something, as the document has them. */
+function withoutNulls(fields: object): object {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== null && value !== undefined));
+}
