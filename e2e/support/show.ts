@@ -52,7 +52,7 @@ export async function cueOf(request: APIRequestContext, show: number, number: st
 
 /** The middle of a cell of the sheet, in the window. The cells are `width` wide and begin at the canvas's left edge. */
 export async function cellAt(page: Page, row: number, x: number): Promise<{ x: number; y: number }> {
-  const box = await page.locator("canvas").first().boundingBox();
+  const box = await page.locator("[data-cells]").boundingBox();
   if (!box) throw new Error("The sheet is not there");
   return { x: box.x + x, y: box.y + row * 28 + 14 };
 }

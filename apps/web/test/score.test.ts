@@ -91,7 +91,7 @@ test("the threads of a light cover exactly the rows in which it is set", () => {
   for (const channel of [1, 21, 61]) {
     for (const lens of FAMILIES) {
       const keys = lensKeys(list, channel, lens);
-      const covered = lensThreads(list, keys).flatMap((thread) =>
+      const covered = lensThreads(list, keys, lens).flatMap((thread) =>
         Array.from({ length: thread.to - thread.from + 1 }, (_, index) => thread.from + index),
       );
       const set = list.cues.map((_, at) => at).filter((at) => trackedText(list, keys, at, lens) !== "");

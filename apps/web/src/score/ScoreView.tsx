@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow, isCueData } from "@zm/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chooseNothing, chosenCues, useChoice } from "../choice/choice.ts";
 import { useDraft } from "../choice/useDraft.ts";
 import { useLive } from "../show/live.ts";
@@ -13,13 +13,15 @@ import { SpineHeader, SpineRow } from "../spine/Spine.tsx";
 import { CellReadout } from "./CellReadout.tsx";
 import { LensSwitch } from "./LensSwitch.tsx";
 import { type SheetLayout, channelsBetween, columnAt, layoutColumns } from "./columns.ts";
-import { ROW, chosenRows, ghostsOf, paintSheet } from "./paint.ts";
-import { inkOf } from "./palette.ts";
+import { type Seen, SheetTiles, type TilePicture } from "./SheetTiles.tsx";
+import { ROW, chosenRows, ghostsOf } from "./paint.ts";
+import { type Ink, inkOf } from "./palette.ts";
 import { moveFocus } from "./walk.ts";
 
 export const SPINE_WIDTH = 424;
 const HEADER = 56;
-const OVERSCAN = 420;
+/** What is seen is told again when it has moved by so much, pixels: tiles are kept painted further out than that. */
+const STEP = 64;
 
 /** The Score: the spine and the sheet as one table, moves and the threads in which they track. */
 export function ScoreView() {
@@ -29,18 +31,21 @@ export function ScoreView() {
   const draft = useDraft();
   const stageCue = useLive((live) => live.run?.playback.cue ?? null);
   const scroller = useRef<HTMLDivElement>(null);
-  const canvas = useRef<HTMLCanvasElement>(null);
+  const cells = useRef<HTMLDivElement>(null);
   const layout = useMemo(() => layoutColumns(sheet.show, choice.lens, choice.folded), [sheet.show, choice.lens, choice.folded]);
   const rows = useVirtualizer({
     count: list.cues.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
-    overscan: 16,
+    overscan: 8,
     paddingStart: 0,
     scrollPaddingStart: HEADER,
+    // A frame later is early enough: the rows beyond what is seen are there.
+    useFlushSync: false,
   });
-  const [across, setAcross] = useState({ left: 0, right: 1600 });
+  const [seen, setSeen] = useState<Seen>({ left: 0, right: 1280, top: 0, bottom: 800 });
   const [theme, setTheme] = useState(0);
+  const [ink, setInk] = useState<Ink | null>(null);
   const [dragging, setDragging] = useState(false);
 
   const cues = chosenCues(choice);
@@ -58,60 +63,37 @@ export function ScoreView() {
     return () => watcher.disconnect();
   }, []);
 
+  useLayoutEffect(() => {
+    if (cells.current) setInk(inkOf(cells.current));
+  }, [theme, list.cues.length === 0]);
+
   const shown = rows.getVirtualItems();
-  const first = shown[0]?.index ?? 0;
-  const last = shown.at(-1)?.index ?? -1;
-  const left = Math.max(0, across.left - OVERSCAN);
-  const right = Math.min(layout.width, across.right + OVERSCAN);
+  const stageRow = stageCue === null ? -1 : findRow(list, stageCue);
+  const picture = useMemo(
+    (): TilePicture => ({
+      list,
+      layout,
+      lens: choice.lens,
+      tracked: choice.tracked,
+      chosen,
+      lights: new Set(choice.channels),
+      stageRow,
+      ghosts,
+    }),
+    [list, layout, choice.lens, choice.tracked, choice.channels, chosen, stageRow, ghosts],
+  );
 
-  useEffect(() => {
-    const element = canvas.current;
-    const context = element?.getContext("2d");
-    if (!element || !context || last < first) return;
-    const scale = window.devicePixelRatio || 1;
-    const width = right - left;
-    const height = (last - first + 1) * ROW;
-    element.width = Math.round(width * scale);
-    element.height = Math.round(height * scale);
-    element.style.width = `${width}px`;
-    element.style.height = `${height}px`;
-    context.scale(scale, scale);
-    paintSheet(
-      context,
-      {
-        list,
-        layout,
-        lens: choice.lens,
-        tracked: choice.tracked,
-        rows: { first, last },
-        left,
-        right,
-        chosen,
-        lights: new Set(choice.channels),
-        stageRow: stageCue === null ? -1 : findRow(list, stageCue),
-        ghosts,
-      },
-      inkOf(element),
-    );
-    performance.mark("score-painted");
-  }, [list, layout, choice.lens, choice.tracked, choice.channels, first, last, left, right, chosen, stageCue, ghosts, theme]);
-
-  const watchAcross = (): void => {
+  const look = useCallback((): void => {
     const element = scroller.current;
-    if (!element) return;
-    const from = element.scrollLeft;
-    const to = from + element.clientWidth - SPINE_WIDTH;
-    if (from < left + 40 || to > right - 40) setAcross({ left: from, right: to });
-  };
+    if (element) setSeen((before) => nearest(before, seenOf(element)));
+  }, []);
   useEffect(() => {
     const element = scroller.current;
     if (!element) return;
-    const sized = new ResizeObserver(() =>
-      setAcross({ left: element.scrollLeft, right: element.scrollLeft + element.clientWidth - SPINE_WIDTH }),
-    );
+    const sized = new ResizeObserver(look);
     sized.observe(element);
     return () => sized.disconnect();
-  }, []);
+  }, [look]);
 
   const looked = useChoice((each) => each.lookedAt);
   useEffect(() => {
@@ -132,13 +114,13 @@ export function ScoreView() {
   }, [choice.channelEnd]);
 
   const cellUnder = (event: React.PointerEvent): { cue: string; column: number } | null => {
-    const box = canvas.current?.getBoundingClientRect();
+    const box = cells.current?.getBoundingClientRect();
     if (!box) return null;
-    const row = Math.min(list.cues.length - 1, Math.max(0, first + Math.floor((event.clientY - box.top) / ROW)));
+    const row = Math.min(list.cues.length - 1, Math.max(0, Math.floor((event.clientY - box.top) / ROW)));
     const cue = list.cues[row]?.number;
-    return cue === undefined ? null : { cue, column: columnAt(layout, event.clientX - box.left + left) };
+    return cue === undefined ? null : { cue, column: columnAt(layout, event.clientX - box.left) };
   };
-  const press = (event: React.PointerEvent<HTMLCanvasElement>): void => {
+  const press = (event: React.PointerEvent<HTMLElement>): void => {
     const cell = cellUnder(event);
     if (!cell || event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -146,7 +128,7 @@ export function ScoreView() {
     setDragging(true);
     choose(layout, cell, event.shiftKey);
   };
-  const drag = (event: React.PointerEvent<HTMLCanvasElement>): void => {
+  const drag = (event: React.PointerEvent<HTMLElement>): void => {
     const cell = dragging ? cellUnder(event) : null;
     if (cell) choose(layout, cell, true);
   };
@@ -174,7 +156,7 @@ export function ScoreView() {
         aria-describedby="cell-readout"
         tabIndex={0}
         className="relative h-full overflow-auto bg-sheet"
-        onScroll={watchAcross}
+        onScroll={look}
         onKeyDown={keys}
       >
         <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
@@ -188,22 +170,41 @@ export function ScoreView() {
                 <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={SPINE_WIDTH} editable />
               ))}
             </div>
-            <canvas
-              ref={canvas}
-              aria-hidden
-              className="absolute z-0 cursor-cell touch-none"
-              style={{ top: first * ROW, left: SPINE_WIDTH + left }}
+            <div
+              ref={cells}
+              data-cells
+              className="absolute top-0 z-0 cursor-cell touch-none overflow-hidden"
+              style={{ left: SPINE_WIDTH, width: layout.width, height: rows.getTotalSize() }}
               onPointerDown={press}
               onPointerMove={drag}
               onPointerUp={() => setDragging(false)}
               onPointerCancel={() => setDragging(false)}
-            />
+            >
+              <SheetTiles picture={picture} ink={ink} theme={theme} rows={list.cues.length} width={layout.width} seen={seen} />
+            </div>
           </div>
         </div>
       </div>
       <CellReadout list={list} />
     </div>
   );
+}
+
+/** What a scroller shows of the sheet. */
+function seenOf(element: HTMLElement): Seen {
+  const { scrollLeft: left, scrollTop: top, clientWidth, clientHeight } = element;
+  return { left, right: left + clientWidth - SPINE_WIDTH, top, bottom: top + clientHeight };
+}
+
+/** What was seen before, as long as what is seen now has moved so little that the tiles beyond its edges cover it. */
+function nearest(before: Seen, now: Seen): Seen {
+  const moved = Math.max(
+    Math.abs(before.left - now.left),
+    Math.abs(before.right - now.right),
+    Math.abs(before.top - now.top),
+    Math.abs(before.bottom - now.bottom),
+  );
+  return moved < STEP ? before : now;
 }
 
 /** A list without cues: what comes first is lights, then a look and its record. */

@@ -2,6 +2,7 @@ import {
   type Key,
   type ListSheet,
   type Thread,
+  cached,
   columnOf,
   entryAt,
   intensityOf,
@@ -100,9 +101,20 @@ function valueText(value: number): string {
   return Number.isNaN(value) ? "?" : String(Math.round(value)).replace("-", "−");
 }
 
+const threadsByLens = cached((_list: ListSheet) => new Map<string, readonly Thread[]>());
+
 /** The threads of a light through a lens: where colour keys part ways, each change begins a thread of its own. */
-export function lensThreads(list: ListSheet, keys: readonly Key[]): Thread[] {
-  const [first, ...others] = keys;
+export function lensThreads(list: ListSheet, keys: readonly Key[], lens: Lens): readonly Thread[] {
+  const [first] = keys;
+  if (!first) return [];
+  const known = threadsByLens(list);
+  const name = `${lens} ${first.channel}`;
+  const threads = known.get(name) ?? joinedThreads(list, keys);
+  known.set(name, threads);
+  return threads;
+}
+
+function joinedThreads(list: ListSheet, [first, ...others]: readonly Key[]): readonly Thread[] {
   if (!first) return [];
   const threads = threadsOf(list, first);
   if (others.length === 0) return threads;

@@ -1,4 +1,4 @@
-import { type Impact, type Key, type ListSheet, cueOrder, findRow, keyNamed, marksOf } from "@zm/core";
+import { type Impact, type Key, type ListSheet, cueOrder, findRow, keyNamed, marksByChannel } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 import { type CellMark, type Shape, colourOf, lensKeys, lensThreads, markAt, trackedText } from "./cells.ts";
 import type { SheetColumn, SheetLayout } from "./columns.ts";
@@ -45,7 +45,8 @@ export function ghostsOf(after: ListSheet, impact: Impact, steps: readonly { at:
 export function paintSheet(context: CanvasRenderingContext2D, picture: SheetPicture, ink: Ink): void {
   const { rows, left, right } = picture;
   const height = (rows.last - rows.first + 1) * ROW;
-  context.clearRect(0, 0, right - left, height);
+  context.fillStyle = ink.sheet;
+  context.fillRect(0, 0, right - left, height);
   context.save();
   context.translate(-left, -rows.first * ROW);
   paintRows(context, picture, ink);
@@ -75,7 +76,8 @@ function paintRows(context: CanvasRenderingContext2D, { rows, left, right, chose
 
 function paintWalls(context: CanvasRenderingContext2D, { list, rows, left, right }: SheetPicture, ink: Ink): void {
   context.fillStyle = ink.brass;
-  for (let row = rows.first; row <= rows.last; row += 1) {
+  // The wall of the row below stands on the edge of this one.
+  for (let row = rows.first; row <= rows.last + 1; row += 1) {
     if (!list.cues[row]?.block) continue;
     context.fillRect(left, row * ROW - 2, right - left, 1);
     context.fillRect(left, row * ROW + 1, right - left, 1);
@@ -102,7 +104,7 @@ function axis(column: SheetColumn): number {
 function paintThreads(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, keys: readonly Key[], ink: Ink): void {
   const { list, rows, lens } = picture;
   if (lens === "times") return;
-  for (const thread of lensThreads(list, keys)) {
+  for (const thread of lensThreads(list, keys, lens)) {
     if (thread.to < rows.first - 1 || thread.from > rows.last) continue;
     if (lens === "intensity" && thread.value <= 0) continue;
     const width = lens === "intensity" ? 1 + (thread.value / 100) * 4.5 : 4;
@@ -120,8 +122,8 @@ function paintThreads(context: CanvasRenderingContext2D, picture: SheetPicture, 
 /** Dark windows as dotted threads, each with the lozenge of its mark in the cue where the light moves. */
 function paintMarks(context: CanvasRenderingContext2D, { list, rows }: SheetPicture, column: SheetColumn, ink: Ink): void {
   const x = axis(column);
-  for (const mark of marksOf(list)) {
-    if (mark.channel !== column.channel || !mark.window || mark.calledAt < rows.first || mark.window.first > rows.last) continue;
+  for (const mark of marksByChannel(list).get(column.channel) ?? []) {
+    if (!mark.window || mark.calledAt < rows.first || mark.window.first > rows.last) continue;
     const from = mark.window.first === 0 ? (mark.markAt ?? mark.window.last) : mark.window.first;
     context.strokeStyle = ink.glass;
     context.lineWidth = 1.5;

@@ -2,6 +2,7 @@ import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-quer
 import { type EditInput, type ListSheet, type ShowSheet, listOf, sheetOf, takeSteps } from "@zm/core";
 import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
+import { milestone } from "../shared/milestone.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
 import { takeHandNews } from "../hand/handStore.ts";
 import { type EditNews, type RunningEdits, api } from "./api.ts";
@@ -105,7 +106,7 @@ export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => P
   const client = useQueryClient();
   return useCallback(
     (edits, run = enqueue) => {
-      performance.mark("edit-sent");
+      milestone("edit-sent");
       const gesture = currentGesture();
       return done(
         run(async () => takeNews(client, await api.edit(id, revisionOf(client, id), edits, gesture))),

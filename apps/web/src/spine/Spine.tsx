@@ -1,6 +1,6 @@
 import { type Cue, type ListSheet, cueDuration, readTime } from "@zm/core";
 import { Play, Split } from "lucide-react";
-import { useRef, useState } from "react";
+import { memo, useRef, useState } from "react";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
 import { EditableText } from "../shared/EditableText.tsx";
@@ -65,7 +65,7 @@ interface SpineRowProps {
 }
 
 /** One cue of the spine: number, label, what fires it, its times. */
-export function SpineRow({ list, row, top, width, editable = false }: SpineRowProps) {
+export const SpineRow = memo(function SpineRow({ list, row, top, width, editable = false }: SpineRowProps) {
   const cue = list.cues[row];
   const chosen = useChoice((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
   const onStage = useLive((live) => live.run?.playback.cue === cue?.number && cue !== undefined);
@@ -185,7 +185,7 @@ export function SpineRow({ list, row, top, width, editable = false }: SpineRowPr
       )}
     </div>
   );
-}
+});
 
 function CueTags({ cue }: { cue: Cue }) {
   return (

@@ -2,12 +2,13 @@ import { type RefObject, useEffect, useMemo, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useShow } from "../show/useShow.ts";
 import { stagePainter } from "./paintStage.ts";
-import { type Outputs, type StageLight, sameLights, stageLights } from "./scene.ts";
+import type { Outputs } from "./outputs.ts";
+import { type StageLight, sameLights, stageLights } from "./scene.ts";
 import { Sprites } from "./sprites.ts";
 import { type StageView, type ViewName, stageView } from "./view.ts";
 
 interface StagePictureProps {
-  /** Gives the outputs at this very moment; called for every frame. */
+  /** Gives what every key puts out at this very moment; called for every frame. */
   outputs: () => Outputs;
   labels: boolean;
   view?: ViewName;
@@ -54,8 +55,8 @@ export function StagePicture(props: StagePictureProps) {
   const markSheet = useRef<HTMLCanvasElement>(null);
   const channels = useChoice((choice) => choice.channels);
   const chosen = useMemo(() => new Set(channels), [channels]);
-  const latest = useRef({ ...props, show: sheet.show, chosen });
-  latest.current = { ...props, show: sheet.show, chosen };
+  const latest = useRef({ ...props, sheet, chosen });
+  latest.current = { ...props, sheet, chosen };
 
   useEffect(() => {
     const element = frameOf.current;
@@ -74,7 +75,7 @@ export function StagePicture(props: StagePictureProps) {
       const scale = window.devicePixelRatio || 1;
       const { clientWidth: width, clientHeight: height } = element;
       const now = latest.current;
-      const lights = stageLights(now.show, now.outputs());
+      const lights = stageLights(now.sheet, now.outputs());
       const next: Shown = {
         lights,
         facts: [
@@ -102,7 +103,7 @@ export function StagePicture(props: StagePictureProps) {
         width,
         height,
         view,
-        furnished: now.show.title === DEMO_TITLE,
+        furnished: now.sheet.show.title === DEMO_TITLE,
         haze: now.haze ?? 1,
         lasso,
         labels: now.labels,

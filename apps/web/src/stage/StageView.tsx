@@ -1,4 +1,4 @@
-import { findRow } from "@zm/core";
+import { findRow, stageAtRest } from "@zm/core";
 import { useCallback, useMemo, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { cueName } from "../shared/words.ts";
@@ -10,7 +10,7 @@ import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { type Painted, StagePicture } from "./StagePicture.tsx";
-import { blindOutputs, liveOutputs } from "./outputs.ts";
+import { liveOutputs } from "./outputs.ts";
 import { useStageLook } from "./stageLook.ts";
 import { useStagePointer } from "./useStagePointer.ts";
 
@@ -29,7 +29,7 @@ export default function StageView() {
   const blind = shows === "cue" && row >= 0;
   const painted = useRef<Painted | null>(null);
   const pointer = useStagePointer(painted, !blind);
-  const resting = useMemo(() => (blind ? blindOutputs(list, row) : undefined), [blind, list, row]);
+  const resting = useMemo(() => (blind ? stageAtRest(list, row) : undefined), [blind, list, row]);
   const outputs = useCallback(() => resting ?? liveOutputs(sheet), [resting, sheet]);
   const caption = blind ? `Cue ${cueName(list.cues[row])}, blind` : `On stage: ${stageWords(main, run?.playback)}`;
 

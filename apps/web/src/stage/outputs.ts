@@ -1,46 +1,30 @@
-import { type Hand, type Key, type ListSheet, type Playback, type ShowSheet, handOutput, keyAt, outputAt, stageAtRest } from "@zm/core";
+import { type Key, type Keys, cached, frameAt, framesOf, handLayer, handOutput, idlePlayback, layHandOver, outputAt } from "@zm/core";
+import type { ShowSheet } from "@zm/core";
 import { useHand } from "../hand/handStore.ts";
+import { memoLast } from "../shared/memoLast.ts";
 import { listNow, serverNow, useLive } from "../show/live.ts";
-import type { Outputs } from "./scene.ts";
 
-/** What the running list and the Hand are at one moment. */
-interface Moment {
-  readonly playback: Playback | undefined;
-  /** The list's own time in seconds, and the server's clock in milliseconds. */
-  readonly time: number;
-  readonly now: number;
-  readonly hand: Hand;
-}
+/** What every key of the rig puts out, by ordinal. */
+export type Outputs = Float64Array;
 
-function thisMoment(): Moment {
+const NOTHING_RUNS = idlePlayback("");
+const framesFor = memoLast(framesOf);
+const layerFor = memoLast(handLayer);
+const roomFor = cached((keys: Keys) => new Float64Array(keys.all.length));
+
+/** What the stage puts out now: the running list with the Hand over it. The next call writes over it. */
+export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   const { run, ahead } = useLive.getState();
-  return { playback: run?.playback, time: run ? listNow(run.clock, ahead) : 0, now: serverNow(ahead), hand: useHand.getState().hand };
-}
-
-function keyOutputAt({ playback, time, now, hand }: Moment, sheet: ShowSheet, key: Key): number {
-  const track = playback?.tracks[key.name];
-  return handOutput(hand, key, sheet.palettes, track ? outputAt(track, time) : key.attribute.home, now);
-}
-
-/** What the stage puts out now: the running list with the Hand over it. */
-export function liveOutputs(sheet: ShowSheet): Outputs {
-  const moment = thisMoment();
-  return (channel, attribute, home) => {
-    const key = keyAt(sheet.keys, channel, attribute);
-    return key ? keyOutputAt(moment, sheet, key) : home;
-  };
+  const values = roomFor(keys);
+  frameAt(framesFor(run?.playback ?? NOTHING_RUNS, keys), run ? listNow(run.clock, ahead) : 0, values);
+  layHandOver(layerFor(useHand.getState().hand, keys, palettes), serverNow(ahead), values);
+  return values;
 }
 
 /** What one key puts out now. */
 export function keyOutputNow(sheet: ShowSheet, key: Key): number {
-  return keyOutputAt(thisMoment(), sheet, key);
-}
-
-/** The stage at rest in a cue, as it stands after running there: what the cue does not say rests where it was put last. */
-export function blindOutputs(list: ListSheet, row: number): Outputs {
-  const values = stageAtRest(list, row);
-  return (channel, attribute, home) => {
-    const key = keyAt(list.keys, channel, attribute);
-    return key ? (values[key.ordinal] ?? home) : home;
-  };
+  const { run, ahead } = useLive.getState();
+  const track = run?.playback.tracks[key.name];
+  const under = run && track ? outputAt(track, listNow(run.clock, ahead)) : key.attribute.home;
+  return handOutput(useHand.getState().hand, key, sheet.palettes, under, serverNow(ahead));
 }

@@ -1,4 +1,16 @@
-import { type Attribute, type Channel, type Light, type Point, type Show, directionOf, landing, lightColour } from "@zm/core";
+import {
+  type Channel,
+  type Emitter,
+  type Light,
+  type Point,
+  type Show,
+  type ShowSheet,
+  cached,
+  directionOf,
+  emittersOf,
+  landing,
+  mixOf,
+} from "@zm/core";
 
 /** How far back the sea cloth hangs, metres. */
 export const BACK = 8.8;
@@ -16,61 +28,73 @@ export interface StageLight {
   readonly angle: number;
 }
 
-/** Gives the output of an attribute of a channel, its home where nothing is set. */
-export type Outputs = (channel: number, attribute: string, home: number) => number;
-
 type Place = NonNullable<Channel["place"]>;
-const hung = new WeakMap<Show["channels"], ReadonlyMap<number, Place>>();
 const ROW_OF = 16;
 
 /** Where each light hangs. Those that the rig gives no place hang in rows over the stage until it does, so that they can be seen and chosen. */
 export function hungPlaces(show: Show): ReadonlyMap<number, Place> {
-  const known = hung.get(show.channels);
-  if (known) return known;
-  const loose = show.channels.filter(({ place }) => !place);
+  return placesOf(show.channels);
+}
+
+const placesOf = cached((channels: Show["channels"]): ReadonlyMap<number, Place> => {
+  const loose = channels.filter(({ place }) => !place);
   const inRow = Math.min(ROW_OF, loose.length);
   const places = new Map<number, Place>();
-  for (const { number, place } of show.channels) if (place) places.set(number, place);
+  for (const { number, place } of channels) if (place) places.set(number, place);
   loose.forEach(({ number }, index) => {
     const across = inRow < 2 ? 0 : -6 + (12 * (index % ROW_OF)) / (inRow - 1);
     places.set(number, { x: across, y: 6.6, z: 0.6 + 0.7 * (Math.floor(index / ROW_OF) % 12) });
   });
-  hung.set(show.channels, places);
   return places;
-}
+});
 
-/** What of a light stays from frame to frame. */
+/** What of a light stays from frame to frame: where it hangs, and where its outputs stand among those of the rig. -1: it has no such attribute. */
 interface Fixture {
   readonly channel: number;
   readonly place: Place;
-  readonly attributes: readonly Attribute[];
+  readonly intensity: number;
+  readonly pan: number;
+  readonly tilt: number;
+  readonly zoom: number;
+  readonly emitters: readonly Emitter[];
+  /** By emitter. */
+  readonly colours: readonly number[];
 }
-const fixtures = new WeakMap<Show, readonly Fixture[]>();
 
-function fixturesOf(show: Show): readonly Fixture[] {
-  const known = fixtures.get(show);
-  if (known) return known;
+const fixturesOf = cached(({ show, keys }: ShowSheet): readonly Fixture[] => {
   const places = hungPlaces(show);
-  const types = new Map(show.fixtureTypes.map((type) => [type.id, type.attributes]));
-  const found = show.channels.flatMap(({ number, type }): Fixture[] => {
-    const place = places.get(number);
-    const attributes = types.get(type);
-    return place && attributes ? [{ channel: number, place, attributes }] : [];
+  return show.channels.flatMap(({ number: channel }): Fixture[] => {
+    const place = places.get(channel);
+    const own = keys.byChannel.get(channel);
+    if (!place || !own) return [];
+    const ordinal = (attribute: string): number => own.get(attribute)?.ordinal ?? -1;
+    const emitters = emittersOf([...own.values()].map(({ attribute }) => attribute));
+    return [
+      {
+        channel,
+        place,
+        intensity: ordinal("intensity"),
+        pan: ordinal("pan"),
+        tilt: ordinal("tilt"),
+        zoom: ordinal("zoom"),
+        emitters,
+        colours: emitters.map(({ attribute }) => ordinal(attribute.id)),
+      },
+    ];
   });
-  fixtures.set(show, found);
-  return found;
-}
+});
 
-/** The lights of a show, as the outputs have them. */
-export function stageLights(show: Show, outputs: Outputs): StageLight[] {
-  return fixturesOf(show).map(({ channel, place, attributes }): StageLight => {
-    const output = new Map(attributes.map((attribute) => [attribute.id, outputs(channel, attribute.id, attribute.home)]));
-    const pan = output.get("pan");
-    const to =
-      pan === undefined ? (place.aim ?? { x: place.x, y: 0, z: place.z }) : landing(place, directionOf(pan, output.get("tilt") ?? 0), BACK);
-    const colour = lightColour(attributes, (name) => output.get(name) ?? 0);
-    const level = (output.get("intensity") ?? 0) / 100;
-    return { channel, turns: pan !== undefined, from: place, to, level, colour, angle: output.get("zoom") ?? 24 };
+/** The whole angle of a beam whose light has no zoom, degrees. */
+const PLAIN_ANGLE = 24;
+
+/** The lights of a show, as the outputs (by key ordinal) have them. */
+export function stageLights(sheet: ShowSheet, outputs: Float64Array): StageLight[] {
+  const at = (ordinal: number, without: number): number => outputs[ordinal] ?? without;
+  return fixturesOf(sheet).map(({ channel, place, intensity, pan, tilt, zoom, emitters, colours }): StageLight => {
+    const turns = pan >= 0;
+    const to = turns ? landing(place, directionOf(at(pan, 0), at(tilt, 0)), BACK) : (place.aim ?? { x: place.x, y: 0, z: place.z });
+    const colour = mixOf(emitters, (index) => at(colours[index] ?? -1, 0));
+    return { channel, turns, from: place, to, level: at(intensity, 0) / 100, colour, angle: at(zoom, PLAIN_ANGLE) };
   });
 }
 

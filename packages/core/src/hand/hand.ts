@@ -12,7 +12,7 @@ import { checkedMoves } from "../edit/plan/checkedMoves.ts";
 import type { Step } from "../edit/step.ts";
 import { targetOfMove } from "../edit/plan/moveSteps.ts";
 import { patchedTiming } from "../fan/timesAt.ts";
-import { curveAt } from "../time/curve.ts";
+import { onTheWayBack } from "./layer.ts";
 import { without } from "./without.ts";
 
 /** One value in hand: what a cue would store for it, and whether it has changed since it was last recorded. */
@@ -222,10 +222,7 @@ export function handOutput(hand: Hand, key: Key, palettes: Palettes, under: numb
     if (!Number.isNaN(value)) return value;
   }
   const leaving = hand.leaving[key.name];
-  if (!leaving || leaving.fade <= 0) return under;
-  const p = (now - leaving.at) / 1000 / leaving.fade;
-  if (p >= 1) return under;
-  return leaving.from + (under - leaving.from) * curveAt("ease", Math.max(0, p));
+  return leaving ? onTheWayBack(leaving.from, under, leaving.at, leaving.fade, now) : under;
 }
 
 function mapped(

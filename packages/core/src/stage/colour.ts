@@ -18,20 +18,37 @@ const MIX: Readonly<Record<string, Light>> = {
   white: { red: 1, green: 0.96, blue: 0.9 },
 };
 
+/** An attribute that makes colour, with the light that it gives when it is full. */
+export interface Emitter {
+  readonly attribute: Attribute;
+  readonly light: Light;
+}
+
+/** The attributes that make a light's colour, in the order of its type; empty for a lamp without any. */
+export function emittersOf(attributes: Iterable<Attribute>): Emitter[] {
+  return [...attributes].flatMap((attribute) => {
+    const light = attribute.family === "colour" ? MIX[attribute.id] : undefined;
+    return light ? [{ attribute, light }] : [];
+  });
+}
+
+/** The colour that emitters give together; `levelAt` tells the level of the one at a place in its own unit. Tungsten where there is none. */
+export function mixOf(emitters: readonly Emitter[], levelAt: (place: number) => number): Light {
+  if (emitters.length === 0) return TUNGSTEN;
+  const mixed = { red: 0, green: 0, blue: 0 };
+  emitters.forEach(({ attribute, light }, place) => {
+    const amount = levelAt(place) / (attribute.max || 1);
+    mixed.red = Math.min(1, mixed.red + light.red * amount);
+    mixed.green = Math.min(1, mixed.green + light.green * amount);
+    mixed.blue = Math.min(1, mixed.blue + light.blue * amount);
+  });
+  return mixed;
+}
+
 /** The colour a light gives, apart from its level: its colour attributes mixed, tungsten where it has none. */
 export function lightColour(attributes: Iterable<Attribute>, valueOf: (attribute: string) => number): Light {
-  const mixed = { red: 0, green: 0, blue: 0 };
-  let mixes = false;
-  for (const attribute of attributes) {
-    const part = MIX[attribute.id];
-    if (attribute.family !== "colour" || !part) continue;
-    mixes = true;
-    const amount = valueOf(attribute.id) / (attribute.max || 1);
-    mixed.red = Math.min(1, mixed.red + part.red * amount);
-    mixed.green = Math.min(1, mixed.green + part.green * amount);
-    mixed.blue = Math.min(1, mixed.blue + part.blue * amount);
-  }
-  return mixes ? mixed : TUNGSTEN;
+  const emitters = emittersOf(attributes);
+  return mixOf(emitters, (place) => valueOf(emitters[place]?.attribute.id ?? ""));
 }
 
 /**
@@ -39,13 +56,11 @@ export function lightColour(attributes: Iterable<Attribute>, valueOf: (attribute
  * take their share of it first, as far as it holds them. Levels in each attribute's own unit; empty for a light without colour.
  */
 export function mixFor(attributes: Iterable<Attribute>, wanted: Light): Record<string, number> {
-  const own = [...attributes].filter((attribute) => attribute.family === "colour" && MIX[attribute.id]);
   const left = { ...wanted };
   const levels: Record<string, number> = {};
   const order = ["white", "amber", "red", "green", "blue"];
-  for (const attribute of own.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id))) {
-    const part = MIX[attribute.id];
-    if (!part) continue;
+  const own = emittersOf(attributes).sort((a, b) => order.indexOf(a.attribute.id) - order.indexOf(b.attribute.id));
+  for (const { attribute, light: part } of own) {
     const share = Math.max(
       0,
       Math.min(1, ...(["red", "green", "blue"] as const).filter((name) => part[name] > 0).map((name) => left[name] / part[name])),

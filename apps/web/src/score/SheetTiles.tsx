@@ -1,0 +1,93 @@
+import { memo, useLayoutEffect, useRef } from "react";
+import { milestone } from "../shared/milestone.ts";
+import { type SheetPicture, ROW, paintSheet } from "./paint.ts";
+import type { Ink } from "./palette.ts";
+
+/** A tile holds so many rows and is so wide: small enough that painting one leaves time in a frame, large enough that few come into view in one. */
+const TILE_ROWS = 8;
+const TILE_WIDTH = 512;
+/** Tiles are kept painted so far beyond what is seen, pixels. */
+const BEYOND = 160;
+
+/** What all tiles of the sheet have in common; it stays the same object until something that is painted changes. */
+export type TilePicture = Omit<SheetPicture, "rows" | "left" | "right">;
+
+interface SheetTilesProps {
+  readonly picture: TilePicture;
+  readonly ink: Ink | null;
+  /** Changes when the fonts or the theme have, and everything is painted anew. */
+  readonly theme: number;
+  readonly rows: number;
+  readonly width: number;
+  /** What is seen of the sheet, pixels from its corner. */
+  readonly seen: Seen;
+}
+
+/** A rectangle of the sheet, pixels. */
+export interface Seen {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** The sheet as tiles that are painted once and then only moved: scrolling paints what comes into view and nothing else. */
+export function SheetTiles({ picture, ink, theme, rows, width, seen }: SheetTilesProps) {
+  const down = span(seen.top - BEYOND, seen.bottom + BEYOND, TILE_ROWS * ROW, rows * ROW);
+  const across = span(seen.left - BEYOND, seen.right + BEYOND, TILE_WIDTH, width);
+  return down.flatMap((y) =>
+    across.map((x) => (
+      <SheetTile
+        key={`${y} ${x}`}
+        picture={picture}
+        ink={ink}
+        theme={theme}
+        first={y * TILE_ROWS}
+        last={Math.min(rows, (y + 1) * TILE_ROWS) - 1}
+        left={x * TILE_WIDTH}
+        right={Math.min(width, (x + 1) * TILE_WIDTH)}
+      />
+    )),
+  );
+}
+
+/** The tiles, counted from 0, that a stretch of the sheet needs. */
+function span(from: number, to: number, size: number, end: number): number[] {
+  const first = Math.max(0, Math.floor(from / size));
+  const last = Math.min(Math.ceil(end / size), Math.ceil(to / size)) - 1;
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, index) => first + index);
+}
+
+interface SheetTileProps {
+  readonly picture: TilePicture;
+  readonly ink: Ink | null;
+  readonly theme: number;
+  readonly first: number;
+  readonly last: number;
+  readonly left: number;
+  readonly right: number;
+}
+
+const SheetTile = memo(function SheetTile({ picture, ink, theme, first, last, left, right }: SheetTileProps) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const width = right - left;
+  const height = (last - first + 1) * ROW;
+  const scale = window.devicePixelRatio || 1;
+  useLayoutEffect(() => {
+    const context = canvas.current?.getContext("2d", { alpha: false });
+    if (!context || !ink) return;
+    context.setTransform(scale, 0, 0, scale, 0, 0);
+    paintSheet(context, { ...picture, rows: { first, last }, left, right }, ink);
+    milestone("score-painted");
+  }, [picture, ink, theme, first, last, left, right, scale]);
+  return (
+    <canvas
+      ref={canvas}
+      aria-hidden
+      className="pointer-events-none absolute"
+      width={Math.round(width * scale)}
+      height={Math.round(height * scale)}
+      style={{ top: first * ROW, left, width, height }}
+    />
+  );
+});
