@@ -31,12 +31,12 @@ async function main(): Promise<void> {
   let followLate = 0;
   let follows = 0;
   let due: { show: number; at: number } | undefined;
-  app.get(RunService).news.subscribe(({ show, playback, clock }) => {
+  app.get(RunService).changes.subscribe(({ show, follow, clock }) => {
     if (due?.show === show) {
       follows += 1;
       followLate = Math.max(followLate, now() - due.at);
     }
-    due = playback.follow ? { show, at: clock.at + (playback.follow.at - clock.seconds) * 1000 } : undefined;
+    due = follow ? { show, at: clock.at + (follow.at - clock.seconds) * 1000 } : undefined;
   });
   process.on("message", (ask: Ask) => {
     if (ask === "end") {

@@ -6,12 +6,12 @@ import type { NestExpressApplication } from "@nestjs/platform-express";
 import { DocumentBuilder, SwaggerModule } from "@nestjs/swagger";
 import { type NextFunction, type Request, type Response, raw } from "express";
 import helmet from "helmet";
+import { SHOW_TYPE } from "@zm/protocol";
 import type { DataSource } from "typeorm";
 import { AppModule } from "./app.module.ts";
 import type { Settings } from "./settings.ts";
 import { ErrorFilter } from "./shared/errorFilter.ts";
 import { guard } from "./shared/guard.ts";
-import { SHOW_TYPE } from "./shows/shows.controller.ts";
 import { ShowsService } from "./shows/shows.service.ts";
 
 /** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */

@@ -1,7 +1,8 @@
 import { readShow } from "@zm/core";
+import { afterFiring, listOf, playbackCheck, sheetOf } from "@zm/core";
 import { type Socket, io } from "socket.io-client";
 import request from "supertest";
-import type { RunState } from "../src/run/run.service.ts";
+import type { FromServer, RunEvent, RunState, ToServer } from "@zm/protocol";
 import { type TestServer, client, startServer } from "./support/testServer.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
@@ -31,12 +32,13 @@ const press = (body: object): request.Test => client(server).post("/api/shows/1/
 const cueNow = async (): Promise<string | null> => (await client(server).get("/api/shows/1/run")).body.playback.cue;
 
 /** A window that watches the show and keeps what it hears. */
-async function watch(): Promise<{ socket: Socket; runs: RunState[]; edits: { revision: number }[] }> {
-  const socket = io(server.address, { transports: ["websocket"] });
+async function watch(): Promise<{ socket: Socket; runs: RunState[]; fired: RunEvent[]; edits: { revision: number }[] }> {
+  const socket: Socket<FromServer, ToServer> = io(server.address, { transports: ["websocket"] });
   sockets.push(socket);
-  const heard = { socket, runs: [] as RunState[], edits: [] as { revision: number }[] };
-  socket.on("run", (state: RunState) => heard.runs.push(state));
-  socket.on("edit", (news: { revision: number }) => heard.edits.push(news));
+  const heard = { socket, runs: [] as RunState[], fired: [] as RunEvent[], edits: [] as { revision: number }[] };
+  socket.on("run", (state) => heard.runs.push(state));
+  socket.on("fired", (event) => heard.fired.push(event));
+  socket.on("edit", (event) => heard.edits.push(event));
   await new Promise<void>((resolve) => socket.on("connect", () => resolve()));
   await socket.emitWithAck("watch", 1);
   return heard;
@@ -81,14 +83,14 @@ test("hold stops the clock and the follow, and Go lets them go on", async () => 
   await new Promise((resolve) => setTimeout(resolve, 500));
   expect(await cueNow()).toBe("2");
   const on = await press({ press: "go" }).expect(200);
-  expect(on.body.playback.cue).toBe("2");
+  expect(on.body.cue).toBe("2");
   await until(async () => (await cueNow()) === "3");
 });
 
 test("back and go to run out of order; what cannot be done is said", async () => {
   await press({ press: "goto", cue: "4", time: 0 }).expect(200);
   const back = await press({ press: "back" }).expect(200);
-  expect(back.body.playback).toMatchObject({ cue: "3", follow: null });
+  expect(back.body).toMatchObject({ cue: "3", follow: null });
   await press({ press: "goto", cue: "9" }).expect(422);
   await press({ press: "goto", cue: "1" }).expect(200);
   await press({ press: "back" }).expect(409);
@@ -98,8 +100,8 @@ test("back and go to run out of order; what cannot be done is said", async () =>
 test("two windows hear the same, and an edit made through one reaches the other", async () => {
   const [one, two] = [await watch(), await watch()];
   await press({ press: "go" }).expect(200);
-  await until(() => one.runs.at(-1)?.playback.cue === "1" && two.runs.at(-1)?.playback.cue === "1");
-  expect(one.runs.at(-1)).toEqual(two.runs.at(-1));
+  await until(() => one.fired.at(-1)?.cue === "1" && two.fired.at(-1)?.cue === "1");
+  expect(one.fired).toEqual(two.fired);
   await client(server)
     .post("/api/shows/1/edits")
     .send({ base: 0, edits: [{ op: "setCue", from: "2", to: "2", label: "Two" }] })
@@ -108,6 +110,26 @@ test("two windows hear the same, and an edit made through one reaches the other"
   expect(two.edits[0]).toEqual(one.edits[0]);
   const missed = await client(server).get("/api/shows/1/edits?after=0").expect(200);
   expect(missed.body).toEqual(JSON.parse(JSON.stringify(one.edits)));
+});
+
+test("what was fired is told, not the whole playback, and whoever has the one before computes the one after", async () => {
+  const window = await watch();
+  const list = listOf(sheetOf(show));
+  await press({ press: "go" }).expect(200);
+  await press({ press: "goto", cue: "2", time: 0.05 }).expect(200);
+  await until(async () => (await cueNow()) === "3");
+  await press({ press: "back" }).expect(200);
+  await press({ press: "hold" }).expect(200);
+  await until(() => window.fired.at(-1)?.clock.held === true);
+  let playback = window.runs[0]?.playback;
+  if (!playback) throw new Error("The window was not told where the list stands");
+  for (const { firings, check } of window.fired) {
+    for (const firing of firings) playback = afterFiring(playback, list, firing);
+    expect(playbackCheck(playback, list.keys)).toBe(check);
+  }
+  expect(window.fired.map(({ turn }) => turn - (window.runs[0]?.turn ?? 0))).toEqual(window.fired.map((_, index) => index + 1));
+  expect(JSON.parse(JSON.stringify(playback))).toEqual((await client(server).get("/api/shows/1/run")).body.playback);
+  for (const event of window.fired) expect(event).not.toHaveProperty("playback");
 });
 
 test("after a restart the stage stands at the cue where it stood and waits for a Go", async () => {

@@ -31,6 +31,7 @@ export * from "./time/transition.ts";
 export * from "./play/clock.ts";
 export * from "./play/playback.ts";
 export * from "./play/settle.ts";
+export * from "./play/firing.ts";
 export * from "./play/frames.ts";
 export * from "./play/rehearse.ts";
 export * from "./play/track.ts";

@@ -13,7 +13,7 @@ import {
   makeEdits,
   nextRow,
   readEdits,
-  renumberedPlayback,
+  renamingOf,
   settleInto,
   sheetOf,
   standingCue,
@@ -60,7 +60,8 @@ test("a cue that is gone is never named as the one on stage, and a new number is
   expect(standingCue(second, listOf(show))).toEqual({ cue: "2", gone: false });
   expect(standingCue(second, edited(show, { op: "deleteCue", cue: "2" }))).toEqual({ cue: "1", gone: true });
   expect(standingCue(idlePlayback("main"), listOf(show))).toEqual({ cue: null, gone: false });
-  expect(renumberedPlayback(running, new Map([["2", "7"]])).follow).toEqual({ cue: "7", at: 30 });
+  expect(renamingOf(running, new Map([["2", "7"]]))).toEqual({ do: "name", cue: "1", follow: "7" });
+  expect(renamingOf(running, new Map([["3", "7"]]))).toBeUndefined();
 });
 
 test("settling never jumps, ends in the new look, and the next Go goes on from there", () => {

@@ -14,7 +14,8 @@ import {
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
 import { authorOf } from "../shared/author.ts";
 import { HandChangesDto } from "./hand.dto.ts";
-import { HandService, type HandNews, type HandReply } from "./hand.service.ts";
+import type { HandReply, HandState } from "@zm/protocol";
+import { HandService } from "./hand.service.ts";
 
 @ApiTags("hand")
 @Controller("api/shows/:id/hand")
@@ -23,7 +24,7 @@ export class HandController {
 
   @Get()
   @ApiOperation({ summary: "What is in hand" })
-  state(@Param("id", ParseIntPipe) id: number): Promise<HandNews> {
+  state(@Param("id", ParseIntPipe) id: number): Promise<HandState> {
     return this.hands.state(id);
   }
 
@@ -46,7 +47,7 @@ export class HandController {
   @Delete("damaged")
   @HttpCode(200)
   @ApiOperation({ summary: "Throw away a Hand that could not be read any more" })
-  forget(@Param("id", ParseIntPipe) id: number): Promise<HandNews> {
+  forget(@Param("id", ParseIntPipe) id: number): Promise<HandState> {
     return this.hands.forgetDamaged(id);
   }
 }

@@ -14,31 +14,17 @@ import {
   readHandChanges,
   stepHand,
 } from "@zm/core";
+import type { HandReply, HandState } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DataSource, type EntityManager } from "typeorm";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { HandRow } from "../database/entities.ts";
-import type { HistoryNews } from "../history/history.ts";
 import { RunService } from "../run/run.service.ts";
 import type { Author } from "../shared/author.ts";
 import { now } from "../shared/clock.ts";
-import { Kept } from "../shared/kept.ts";
+import { LoadingCache } from "../shared/loadingCache.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { ShowsService } from "../shows/shows.service.ts";
-
-/** What is in hand for a show, as every window sees it; `turn` rises with every change, over restarts too. */
-export interface HandNews {
-  readonly show: number;
-  readonly turn: number;
-  readonly hand: Hand;
-  /** True while a Hand that could not be read any more is kept beside this one. */
-  readonly damaged: boolean;
-  readonly history: HistoryNews;
-}
-/** The answer to a change; not stored means that the database is away, and a restart would lose it. */
-export interface HandReply extends HandNews {
-  readonly stored: boolean;
-}
 
 interface Holding {
   turn: number;
@@ -53,9 +39,9 @@ interface Holding {
 @Injectable()
 export class HandService implements OnModuleDestroy {
   /** Every change of what is in hand. */
-  readonly news = new Subject<HandNews>();
+  readonly changes = new Subject<HandState>();
   private readonly log = new Logger("Hand");
-  private readonly holdings = new Kept<number, Holding>();
+  private readonly holdings = new LoadingCache<number, Holding>();
   private readonly subscriptions = new Subscription();
 
   constructor(
@@ -66,7 +52,7 @@ export class HandService implements OnModuleDestroy {
   ) {
     this.subscriptions.add(runs.fired.subscribe((show) => this.follow(show, (hand, sheet) => giveWay(hand, sheet, now()))));
     this.subscriptions.add(
-      this.shows.news.subscribe(({ show, kind, steps }) => {
+      this.shows.changes.subscribe(({ show, kind, steps }) => {
         if (steps.some((step) => step.at === "entry")) this.follow(show, fitHand);
         if (kind !== "edit") this.follow(show, (hand) => followHistory(hand, steps));
       }),
@@ -83,9 +69,9 @@ export class HandService implements OnModuleDestroy {
     this.subscriptions.unsubscribe();
   }
 
-  async state(showId: number): Promise<HandNews> {
+  async state(showId: number): Promise<HandState> {
     const holding = await this.holding(showId);
-    return this.newsOf(showId, holding);
+    return this.stateOf(showId, holding);
   }
 
   /** Makes changes in order, all or none, as one step of undo; told to every window at once, answered when it is stored. ShowError comes through for what the rig does not take. */
@@ -98,7 +84,7 @@ export class HandService implements OnModuleDestroy {
     const isStep = changes.some((change) => change.do !== "recorded") && Object.keys(diff).length > 0;
     if (isStep) history.addHand(diff, describeHandChanges(changes, diff), author);
     const stored = await this.set(showId, holding, after);
-    return { ...(await this.newsOf(showId, holding)), stored };
+    return { ...(await this.stateOf(showId, holding)), stored };
   }
 
   /** Takes back or makes again what a step did to the Hand. */
@@ -138,14 +124,14 @@ export class HandService implements OnModuleDestroy {
   }
 
   /** Throws away a Hand that could not be read any more. */
-  async forgetDamaged(showId: number): Promise<HandNews> {
+  async forgetDamaged(showId: number): Promise<HandState> {
     const holding = await this.holding(showId);
     await this.database.manager.update(HandRow, { showId }, { damaged: null });
     holding.damaged = false;
     holding.turn += 1;
-    const news = await this.newsOf(showId, holding);
-    this.news.next(news);
-    return news;
+    const state = await this.stateOf(showId, holding);
+    this.changes.next(state);
+    return state;
   }
 
   /** Lets the Hand of a show that is open follow what happens elsewhere; one that nobody has asked for fits itself when it is read. */
@@ -163,13 +149,13 @@ export class HandService implements OnModuleDestroy {
   private async set(showId: number, holding: Holding, hand: Hand): Promise<boolean> {
     holding.turn += 1;
     holding.hand = hand;
-    this.news.next(await this.newsOf(showId, holding));
+    this.changes.next(await this.stateOf(showId, holding));
     return this.write(showId, holding);
   }
 
-  private async newsOf(show: number, { turn, hand, damaged }: Holding): Promise<HandNews> {
+  private async stateOf(show: number, { turn, hand, damaged }: Holding): Promise<HandState> {
     const { history } = await this.shows.show(show);
-    return { show, turn, hand, damaged, history: history.news() };
+    return { show, turn, hand, damaged, history: history.state() };
   }
 
   private write(showId: number, holding: Holding): Promise<boolean> {

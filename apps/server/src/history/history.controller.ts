@@ -3,7 +3,8 @@ import { ApiOperation, ApiTags } from "@nestjs/swagger";
 import { authorOf } from "../shared/author.ts";
 import { StepDto } from "../shows/shows.dto.ts";
 import { RunningEditsDto } from "./history.dto.ts";
-import { HistoryService, type RunningReply, type StepReply } from "./history.service.ts";
+import type { RunningReply, StepReply } from "@zm/protocol";
+import { HistoryService } from "./history.service.ts";
 
 @ApiTags("history")
 @Controller("api/shows/:id")

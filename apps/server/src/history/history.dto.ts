@@ -1,9 +1,10 @@
 import { ApiProperty } from "@nestjs/swagger";
 import { ArrayMaxSize, IsArray, IsOptional, IsString, MaxLength } from "class-validator";
+import type { RunningEditsRequest } from "@zm/protocol";
 import { EditsDto } from "../shows/shows.dto.ts";
 
 /** Edits that belong to what is on stage: a record or an update made while the list runs. */
-export class RunningEditsDto extends EditsDto {
+export class RunningEditsDto extends EditsDto implements RunningEditsRequest {
   @ApiProperty({ type: [String], description: "The keys in hand that count as recorded from then on, such as 12.pan" })
   @IsArray()
   @ArrayMaxSize(200_000)
@@ -14,7 +15,7 @@ export class RunningEditsDto extends EditsDto {
   @IsOptional()
   @IsString()
   @MaxLength(64)
-  list?: string;
+  list?: string | undefined;
 
   @ApiProperty({
     required: false,
@@ -25,7 +26,7 @@ export class RunningEditsDto extends EditsDto {
   @IsOptional()
   @IsString()
   @MaxLength(12)
-  onStage?: string | null;
+  onStage?: string | null | undefined;
 
   @ApiProperty({
     required: false,
@@ -36,5 +37,5 @@ export class RunningEditsDto extends EditsDto {
   @IsOptional()
   @IsString()
   @MaxLength(12)
-  stands?: string | null;
+  stands?: string | null | undefined;
 }

@@ -2,33 +2,20 @@ import { ConflictException, Injectable } from "@nestjs/common";
 import { listOf } from "@zm/core";
 import { Subject } from "rxjs";
 import type { RunMove } from "../database/columnTypes.ts";
-import { type HandNews, HandService } from "../hand/hand.service.ts";
-import { type RunState, RunService } from "../run/run.service.ts";
+import type { EditEvent, HistoryState, RunningReply, StepReply } from "@zm/protocol";
+import { HandService } from "../hand/hand.service.ts";
+import { RunService } from "../run/run.service.ts";
 import { type Author, authorOf } from "../shared/author.ts";
-import type { EditNews, OpenShow } from "../shows/openShow.ts";
+import type { OpenShow } from "../shows/openShow.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import type { RunningEditsDto } from "./history.dto.ts";
-import type { HistoryNews, HistoryStep } from "./history.ts";
-
-/** What a step back or forward came to: the news of whatever it touched. */
-export interface StepReply {
-  readonly words: string;
-  readonly edit: EditNews | null;
-  readonly hand: HandNews;
-  readonly history: HistoryNews;
-}
-/** What an edit made together with the run came to. */
-export interface RunningReply {
-  readonly edit: EditNews;
-  readonly hand: HandNews;
-  readonly run: RunState;
-}
+import type { HistoryStep } from "./history.ts";
 
 /** What concerns show, Hand and run together: undo and redo in the one order of time, and edits that belong to what is on stage. */
 @Injectable()
 export class HistoryService {
   /** What undo and redo would do, whenever that has changed without an edit or the Hand telling it. */
-  readonly news = new Subject<HistoryNews>();
+  readonly changes = new Subject<HistoryState>();
 
   constructor(
     private readonly shows: ShowsService,
@@ -42,7 +29,7 @@ export class HistoryService {
    */
   async step(id: number, what: "undo" | "redo", expected: string | undefined, author: Author): Promise<StepReply> {
     await this.hands.ready(id);
-    return this.shows.inTurn(id, async (show) => {
+    return this.shows.runExclusive(id, async (show) => {
       const step = (what === "undo" ? show.history.done : show.history.undone).at(-1);
       if (!step) throw new ConflictException(what === "undo" ? "There is nothing to take back" : "There is nothing to make again");
       if (expected !== undefined && expected !== step.id)
@@ -50,8 +37,8 @@ export class HistoryService {
           `Something has been done meanwhile: next would be "${step.words}"${what === "undo" ? "" : ", made again"}. Nothing was changed; look at it and press again.`,
         );
       const edit = await this.stepOf(show, step, what, author);
-      const history = show.history.news();
-      this.news.next(history);
+      const history = show.history.state();
+      this.changes.next(history);
       return { words: step.words, edit, hand: await this.hands.state(id), history };
     });
   }
@@ -73,19 +60,19 @@ export class HistoryService {
       },
     });
     await this.hands.recorded(id, recorded);
-    const state = await this.runs.settle(id, run);
-    return { edit, hand: await this.hands.state(id), run: state };
+    const fired = await this.runs.settle(id, run);
+    return { edit, hand: await this.hands.state(id), run: fired };
   }
 
-  private async stepOf(show: OpenShow, step: HistoryStep, what: "undo" | "redo", author: Author): Promise<EditNews | null> {
+  private async stepOf(show: OpenShow, step: HistoryStep, what: "undo" | "redo", author: Author): Promise<EditEvent | null> {
     if (step.of === "hand") {
       await this.hands.step(show.id, step.diff, what);
       show.history.move(what, author.window);
       return null;
     }
-    const { news, run } = await this.shows.stepEdit(show, step, what, author);
+    const { event, run } = await this.shows.stepEdit(show, step, what, author);
     if (step.hand) await this.hands.step(show.id, step.hand, what);
     if (run) await this.runs.settle(show.id, what === "redo" ? run : { list: run.list, before: run.after, after: run.before });
-    return news;
+    return event;
   }
 }

@@ -1,4 +1,5 @@
 import { type HandDiff, squashDiffs } from "@zm/core";
+import type { HistoryState, StepSummary } from "@zm/protocol";
 import type { Author } from "../shared/author.ts";
 import { now } from "../shared/clock.ts";
 
@@ -21,21 +22,6 @@ export interface EditStep extends StepBase {
 export interface HandStep extends StepBase {
   readonly of: "hand";
   diff: HandDiff;
-}
-
-/** A step as every window hears of it. */
-export interface StepNews {
-  readonly id: string;
-  readonly of: "edit" | "hand";
-  readonly words: string;
-  readonly window: string | null;
-}
-/** What undo and redo would do next; `turn` rises with every change. */
-export interface HistoryNews {
-  readonly show: number;
-  readonly turn: number;
-  readonly undo: StepNews | null;
-  readonly redo: StepNews | null;
 }
 
 /** Steps of the Hand are not stored; so many are kept. */
@@ -86,8 +72,9 @@ export class History {
     this.turn += 1;
   }
 
-  news(): HistoryNews {
-    return { show: this.show, turn: this.turn, undo: newsOf(this.done.at(-1)), redo: newsOf(this.undone.at(-1)) };
+  /** What undo and redo would do next. */
+  state(): HistoryState {
+    return { show: this.show, turn: this.turn, undo: summaryOf(this.done.at(-1)), redo: summaryOf(this.undone.at(-1)) };
   }
 
   private trimHandSteps(): void {
@@ -98,6 +85,6 @@ export class History {
   }
 }
 
-function newsOf(step: HistoryStep | undefined): StepNews | null {
+function summaryOf(step: HistoryStep | undefined): StepSummary | null {
   return step ? { id: step.id, of: step.of, words: step.words, window: step.window } : null;
 }

@@ -1,6 +1,7 @@
 import type { IncomingMessage } from "node:http";
 import { Logger, type OnModuleDestroy } from "@nestjs/common";
 import { ConnectedSocket, MessageBody, type OnGatewayInit, SubscribeMessage, WebSocketGateway, WebSocketServer } from "@nestjs/websockets";
+import type { FromServer, ToServer, WatchReply } from "@zm/protocol";
 import { Subscription } from "rxjs";
 import { Server, Socket } from "socket.io";
 import { HandService } from "../hand/hand.service.ts";
@@ -18,7 +19,7 @@ import { ShowsService } from "../shows/shows.service.ts";
   allowRequest: (request: IncomingMessage, decide: (error: string | null, good: boolean) => void) => decide(null, isServedTo(request)),
 })
 export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
-  @WebSocketServer() private readonly server: Server;
+  @WebSocketServer() private readonly server: Server<ToServer, FromServer>;
   private readonly log = new Logger("Live");
   private readonly subscriptions = new Subscription();
 
@@ -31,10 +32,10 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   ) {}
 
   afterInit(): void {
-    this.subscriptions.add(this.shows.news.subscribe((news) => this.server.to(room(news.show)).emit("edit", news)));
-    this.subscriptions.add(this.runs.news.subscribe((state) => this.server.to(room(state.show)).emit("run", state)));
-    this.subscriptions.add(this.hands.news.subscribe((news) => this.server.to(room(news.show)).emit("hand", news)));
-    this.subscriptions.add(this.histories.news.subscribe((news) => this.server.to(room(news.show)).emit("history", news)));
+    this.subscriptions.add(this.shows.changes.subscribe((change) => this.server.to(room(change.show)).emit("edit", change)));
+    this.subscriptions.add(this.runs.changes.subscribe((event) => this.server.to(room(event.show)).emit("fired", event)));
+    this.subscriptions.add(this.hands.changes.subscribe((change) => this.server.to(room(change.show)).emit("hand", change)));
+    this.subscriptions.add(this.histories.changes.subscribe((change) => this.server.to(room(change.show)).emit("history", change)));
     this.subscriptions.add(this.shows.removed.subscribe((show) => this.server.to(room(show)).emit("removed", show)));
     this.subscriptions.add(this.database.away.subscribe((away) => this.server.emit("database", away)));
   }
@@ -45,14 +46,14 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
 
   /** A window opens a show: from now on it hears of it, beginning with where the list stands and what is in hand. */
   @SubscribeMessage("watch")
-  async watch(@ConnectedSocket() socket: Socket, @MessageBody() show: unknown): Promise<{ revision: number } | { error: string }> {
+  async watch(@ConnectedSocket() socket: Socket<ToServer, FromServer>, @MessageBody() show: unknown): Promise<WatchReply> {
     if (typeof show !== "number") return { error: "watch takes the number of a show" };
     try {
       const { revision, history } = await this.shows.show(show);
       await socket.join(room(show));
       socket.emit("run", await this.runs.state(show));
       socket.emit("hand", await this.hands.state(show));
-      socket.emit("history", history.news());
+      socket.emit("history", history.state());
       socket.emit("database", this.database.away.value);
       return { revision };
     } catch (error) {

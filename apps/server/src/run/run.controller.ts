@@ -1,7 +1,8 @@
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post } from "@nestjs/common";
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
 import { PressDto } from "./run.dto.ts";
-import { type RunState, RunService } from "./run.service.ts";
+import type { RunEvent, RunState } from "@zm/protocol";
+import { RunService } from "./run.service.ts";
 
 @ApiTags("run")
 @Controller("api/shows/:id/run")
@@ -17,7 +18,7 @@ export class RunController {
   @Post()
   @HttpCode(200)
   @ApiOperation({ summary: "Press go, back, hold, or go to a cue" })
-  press(@Param("id", ParseIntPipe) id: number, @Body() body: PressDto): Promise<RunState> {
+  press(@Param("id", ParseIntPipe) id: number, @Body() body: PressDto): Promise<RunEvent> {
     return this.runs.press(id, body);
   }
 }

@@ -1,14 +1,12 @@
 import { ApiProperty } from "@nestjs/swagger";
+import { PRESSES, type PressRequest } from "@zm/protocol";
 import { IsIn, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from "class-validator";
 
-const PRESSES = ["go", "back", "hold", "goto"] as const;
-export type PressName = (typeof PRESSES)[number];
-
 /** Something pressed on a running list. */
-export class PressDto {
+export class PressDto implements PressRequest {
   @ApiProperty({ enum: PRESSES })
   @IsIn(PRESSES, { message: `press is one of ${PRESSES.join(", ")}` })
-  press: PressName;
+  press: PressRequest["press"];
 
   @ApiProperty({
     required: false,
@@ -17,18 +15,18 @@ export class PressDto {
   @IsOptional()
   @IsString()
   @MaxLength(12)
-  cue?: string;
+  cue?: string | undefined;
 
   @ApiProperty({ required: false, description: "goto: seconds for every key; left out, the cue's own times" })
   @IsOptional()
   @IsNumber()
   @Min(0, { message: "time is 0 seconds or more" })
   @Max(3600)
-  time?: number;
+  time?: number | undefined;
 
   @ApiProperty({ required: false, description: "The list; the first when left out" })
   @IsOptional()
   @IsString()
   @MaxLength(64)
-  list?: string;
+  list?: string | undefined;
 }

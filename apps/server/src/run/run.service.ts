@@ -1,27 +1,30 @@
 import { ConflictException, Injectable, Logger, type OnModuleDestroy } from "@nestjs/common";
 import {
+  type Fired,
+  type Firing,
   type ListClock,
   type ListSheet,
   type Playback,
   ShowError,
-  advance,
+  afterFiring,
   cueAt,
   cueOrder,
   cueNumberAt,
   findRow,
-  fireNext,
-  goBack,
-  goTo,
+  fireDue,
   holdClock,
   idlePlayback,
   listOf,
   listTime,
   nextRow,
-  renumberedPlayback,
+  playbackCheck,
+  previousRow,
+  renamingOf,
   resumeClock,
-  settleInto,
+  rowOf,
   standAt,
 } from "@zm/core";
+import type { EditEvent, PressRequest, RunEvent, RunState } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DataSource, type EntityManager } from "typeorm";
 import type { RunMove } from "../database/columnTypes.ts";
@@ -29,21 +32,14 @@ import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { RunRow } from "../database/entities.ts";
 import { isLost } from "../database/lost.ts";
 import { now } from "../shared/clock.ts";
-import { Kept } from "../shared/kept.ts";
+import { LoadingCache } from "../shared/loadingCache.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
-import type { EditNews } from "../shows/openShow.ts";
 import { ShowsService } from "../shows/shows.service.ts";
-import type { PressDto } from "./run.dto.ts";
-
-/** A running list as every window sees it. */
-export interface RunState {
-  readonly show: number;
-  readonly playback: Playback;
-  readonly clock: ListClock;
-}
 
 interface Running {
   state: RunState;
+  /** The revision of the show over which the newest change was computed. */
+  revision: number;
   timer: NodeJS.Timeout | undefined;
   /** The newest write of where the list stands, behind which the next one waits; and whether what stands is stored. */
   writing: Promise<void>;
@@ -54,11 +50,11 @@ interface Running {
 @Injectable()
 export class RunService implements OnModuleDestroy {
   /** Every change of a running list. */
-  readonly news = new Subject<RunState>();
+  readonly changes = new Subject<RunEvent>();
   /** The number of each show whose list has gone on to another cue. */
   readonly fired = new Subject<number>();
   private readonly log = new Logger("Run");
-  private readonly running = new Kept<string, Running>();
+  private readonly running = new LoadingCache<string, Running>();
   private readonly subscriptions = new Subscription();
 
   constructor(
@@ -66,7 +62,8 @@ export class RunService implements OnModuleDestroy {
     private readonly database: DataSource,
     watch: DatabaseWatch,
   ) {
-    this.subscriptions.add(this.shows.news.subscribe((news) => this.followNumbers(news)));
+    // Behind the edit itself, so that windows have the cues under their new numbers when they hear of the list.
+    this.subscriptions.add(this.shows.changes.subscribe((edit) => queueMicrotask(() => this.followNumbers(edit))));
     this.subscriptions.add(this.shows.removed.subscribe((show) => this.forget(show)));
     this.subscriptions.add(
       watch.away.subscribe((away) => {
@@ -87,23 +84,20 @@ export class RunService implements OnModuleDestroy {
   }
 
   /** Presses something. Throws ConflictException when it cannot be done as things stand; then nothing has happened. */
-  async press(showId: number, { press, cue, time, list: listId }: PressDto): Promise<RunState> {
+  async press(showId: number, { press, cue, time, list: listId }: PressRequest): Promise<RunEvent> {
     const list = await this.list(showId, listId);
     const run = await this.run(showId, list);
-    if (press === "hold")
-      return this.set(
-        run,
-        list,
-        run.state.playback,
-        run.state.clock.held ? resumeClock(run.state.clock, now()) : holdClock(run.state.clock, now()),
-      );
-    const clock = run.state.clock.held ? resumeClock(run.state.clock, now()) : run.state.clock;
-    if (press === "go" && run.state.clock.held) return this.set(run, list, run.state.playback, clock);
-    const at = listTime(clock, now());
-    const playback = fire(advance(run.state.playback, list, at), list, { press, cue, time }, at);
-    const state = this.set(run, list, playback, clock);
+    const { playback, clock } = run.state;
+    const resumed = clock.held ? resumeClock(clock, now()) : clock;
+    if (press === "hold") return this.set(run, list, { playback, firings: [] }, clock.held ? resumed : holdClock(clock, now()));
+    if (press === "go" && clock.held) return this.set(run, list, { playback, firings: [] }, resumed);
+    const at = listTime(resumed, now());
+    const due = fireDue(playback, list, at);
+    const firing = firingOf(due.playback, list, { press, cue, time }, at);
+    const fired = { playback: afterFiring(due.playback, list, firing), firings: [...due.firings, firing] };
+    const event = this.set(run, list, fired, resumed);
     this.fired.next(showId);
-    return state;
+    return event;
   }
 
   /** Makes sure that a list's run is in memory, so that what follows needs no database. */
@@ -121,14 +115,14 @@ export class RunService implements OnModuleDestroy {
   }
 
   /** Lets a list stand where an edit has left it: the running fades go on and end in the edited look. A list that has gone on is left alone. */
-  async settle(showId: number, { list: listId, before, after }: RunMove): Promise<RunState> {
+  async settle(showId: number, { list: listId, before, after }: RunMove): Promise<RunEvent> {
     const list = await this.list(showId, listId);
     const run = await this.run(showId, list);
     const { playback, clock } = run.state;
-    if (playback.cue !== before) return run.state;
-    const row = after === null ? -1 : findRow(list, after);
-    if (after !== null && row < 0) return run.state;
-    return this.set(run, list, settleInto(playback, list, row, listTime(clock, now())), clock);
+    const gone = after !== null && findRow(list, after) < 0;
+    if (playback.cue !== before || gone) return eventOf(run.state, list, run.revision, []);
+    const firing: Firing = { do: "settle", cue: after, at: listTime(clock, now()) };
+    return this.set(run, list, { playback: afterFiring(playback, list, firing), firings: [firing] }, clock);
   }
 
   /** Writes where a list will stand, in the transaction of the edit that it belongs to. */
@@ -155,21 +149,24 @@ export class RunService implements OnModuleDestroy {
     const idle = idlePlayback(list.id);
     const playback = row < 0 ? idle : standAt(idle, list, row, 0);
     return {
-      state: { show: showId, playback, clock: { at: now(), seconds: 0, held: false } },
+      state: { show: showId, turn: Math.floor(now()), playback, clock: { at: now(), seconds: 0, held: false } },
+      revision: 0,
       timer: undefined,
       writing: Promise.resolve(),
       stored: true,
     };
   }
 
-  private set(run: Running, list: ListSheet, playback: Playback, clock: ListClock): RunState {
+  private set(run: Running, list: ListSheet, { playback, firings }: Fired, clock: ListClock): RunEvent {
     const before = run.state;
-    run.state = { show: before.show, playback, clock };
+    run.state = { show: before.show, turn: before.turn + 1, playback, clock };
+    run.revision = this.shows.revisionOf(before.show);
     clearTimeout(run.timer);
     this.awaitFollow(run, list.id);
     if (playback.cue !== before.playback.cue) this.remember(run);
-    this.news.next(run.state);
-    return run.state;
+    const event = eventOf(run.state, list, run.revision, firings);
+    this.changes.next(event);
+    return event;
   }
 
   private awaitFollow(run: Running, listId: string): void {
@@ -184,19 +181,19 @@ export class RunService implements OnModuleDestroy {
   private async follow(run: Running, showId: number, listId: string): Promise<void> {
     const list = await this.list(showId, listId);
     if (run.state.clock.held) return;
-    this.set(run, list, advance(run.state.playback, list, listTime(run.state.clock, now())), run.state.clock);
+    this.set(run, list, fireDue(run.state.playback, list, listTime(run.state.clock, now())), run.state.clock);
     this.fired.next(showId);
   }
 
   /** Cues that take other numbers stay the cues that they are: the list stands in the same one and waits for the same one. */
-  private followNumbers({ show, steps }: EditNews): void {
+  private followNumbers({ show, steps }: EditEvent): void {
     for (const step of steps) {
       if (step.at !== "renumber") continue;
       const run = this.running.get(`${show}/${step.list}`);
-      if (!run) continue;
-      const numbers = new Map(step.cues.map(({ from, to }) => [from, to]));
-      run.state = { ...run.state, playback: renumberedPlayback(run.state.playback, numbers) };
-      this.news.next(run.state);
+      const list = this.shows.openSheet(show)?.lists.get(step.list);
+      const firing = run && renamingOf(run.state.playback, new Map(step.cues.map(({ from, to }) => [from, to])));
+      if (!run || !list || !firing) continue;
+      this.set(run, list, { playback: afterFiring(run.state.playback, list, firing), firings: [firing] }, run.state.clock);
     }
   }
 
@@ -228,19 +225,30 @@ async function upsertPlace(manager: EntityManager, showId: number, listId: strin
   await manager.upsert(RunRow, { showId, listId, cue: cue === null ? null : cueOrder(cue) }, ["showId", "listId"]);
 }
 
-function fire(playback: Playback, list: ListSheet, { press, cue, time }: Pick<PressDto, "press" | "cue" | "time">, at: number): Playback {
+/** What a press fires as things stand. Throws ConflictException where it cannot be done. */
+function firingOf(
+  playback: Playback,
+  list: ListSheet,
+  { press, cue, time }: Pick<PressRequest, "press" | "cue" | "time">,
+  at: number,
+): Firing {
   if (press === "goto") {
     if (cue === undefined) throw new ShowError("Go to which cue? Give its number");
-    return goTo(playback, list, cue, at, time);
+    return { do: "goto", cue: cueAt(list, rowOf(list, cue)).number, at, time };
   }
   if (press === "back") {
-    const back = goBack(playback, list, at);
-    if (!back) throw new ConflictException("There is no cue before this one");
-    return back;
+    const back = previousRow(playback, list);
+    if (back < 0) throw new ConflictException("There is no cue before this one");
+    return { do: "back", cue: cueAt(list, back).number, at };
   }
   const row = nextRow(playback, list);
   if (row < 0) throw new ConflictException("This is the last cue; there is none to go to");
   const next = cueAt(list, row).number;
   if (cue !== undefined && cue !== next) throw new ConflictException(`Cue ${cue} has already gone; the next is ${next}`);
-  return fireNext(playback, list, row, at);
+  return { do: "next", cue: next, at };
+}
+
+function eventOf({ show, turn, playback, clock }: RunState, list: ListSheet, revision: number, firings: readonly Firing[]): RunEvent {
+  const { cue, follow } = playback;
+  return { show, list: list.id, turn, revision, firings: [...firings], clock, cue, follow, check: playbackCheck(playback, list.keys) };
 }

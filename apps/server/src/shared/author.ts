@@ -16,13 +16,13 @@ export class AuthorDto {
   @IsOptional()
   @IsString()
   @MaxLength(64)
-  window?: string;
+  window?: string | undefined;
 
   @ApiProperty({ required: false, description: "The gesture that the request belongs to: what one gesture does is one step of undo" })
   @IsOptional()
   @IsString()
   @MaxLength(64)
-  gesture?: string;
+  gesture?: string | undefined;
 }
 
 /** The author that a request names. */

@@ -1,8 +1,6 @@
 import type { IncomingMessage } from "node:http";
+import { OWN_HEADER } from "@zm/protocol";
 import type { NextFunction, Request, Response } from "express";
-
-/** The header that the application's own requests carry; a form or a picture on a foreign page cannot send it. */
-export const OWN_HEADER = "zealous-mark";
 
 const CHANGING = new Set(["POST", "PUT", "PATCH", "DELETE"]);
 const LOOPBACK = ["127.0.0.1", "localhost", "[::1]"];
@@ -27,8 +25,8 @@ export function guard(showType: string): (request: Request, response: Response, 
     const refuse = (status: number, message: string): void => void response.status(status).json({ message, faults: [message] });
     if (!isServedTo(request)) return refuse(403, "This address is not served here; open the application at the address that it prints");
     if (!CHANGING.has(request.method)) return next();
-    if (request.headers["x-requested-with"] !== OWN_HEADER)
-      return refuse(403, `A request that changes something carries the header X-Requested-With: ${OWN_HEADER}`);
+    if (request.headers[OWN_HEADER.name.toLowerCase()] !== OWN_HEADER.value)
+      return refuse(403, `A request that changes something carries the header ${OWN_HEADER.name}: ${OWN_HEADER.value}`);
     const hasBody = request.headers["transfer-encoding"] !== undefined || Number(request.headers["content-length"] ?? 0) > 0;
     if (hasBody && !request.is("application/json") && !request.is(showType))
       return refuse(415, "The body of a request is JSON, sent as application/json");

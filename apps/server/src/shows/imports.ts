@@ -1,11 +1,5 @@
 import { Injectable } from "@nestjs/common";
-
-/** How far an import is: reading the document, storing its moves, or over. */
-export interface ImportState {
-  readonly stage: "reading" | "storing" | "over";
-  readonly stored: number;
-  readonly all: number;
-}
+import type { ImportState } from "@zm/protocol";
 
 const KEPT = 50;
 

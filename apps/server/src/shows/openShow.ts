@@ -1,4 +1,4 @@
-import type { History, HistoryNews } from "../history/history.ts";
+import type { History } from "../history/history.ts";
 import { ENTRY_WORDS, type ShowSheet, type Step, addressOf, isCueData } from "@zm/core";
 
 /** A show held in memory while it is worked on. */
@@ -11,16 +11,6 @@ export interface OpenShow {
   doubtful: boolean;
   /** The work under way; each piece waits for the one before it. */
   queue: Promise<unknown>;
-}
-
-/** One change of a show as every window hears of it. */
-export interface EditNews {
-  readonly show: number;
-  readonly revision: number;
-  readonly kind: "edit" | "undo" | "redo";
-  readonly summary: string;
-  readonly steps: readonly Step[];
-  readonly history: HistoryNews;
 }
 
 /**

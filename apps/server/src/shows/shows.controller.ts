@@ -16,17 +16,21 @@ import {
   StreamableFile,
 } from "@nestjs/common";
 import { ApiBody, ApiConsumes, ApiOperation, ApiTags } from "@nestjs/swagger";
+import {
+  type EditEvent,
+  type HistoryState,
+  type ImportReply,
+  type ImportState,
+  type RemoveReply,
+  SHOW_TYPE,
+  type ShowSummary,
+} from "@zm/protocol";
 import { type Show, compactPieces, serializedPieces } from "@zm/core";
-import type { EditNews } from "./openShow.ts";
-import type { HistoryNews } from "../history/history.ts";
 import { authorOf } from "../shared/author.ts";
 import { textInSlices } from "../shared/slices.ts";
-import { type ImportState, Imports } from "./imports.ts";
+import { Imports } from "./imports.ts";
 import { EditsDto, TitleDto } from "./shows.dto.ts";
-import { type ShowEntry, ShowsService } from "./shows.service.ts";
-
-/** What a show document is sent as. */
-export const SHOW_TYPE = "application/vnd.zealous-mark.show+json";
+import { ShowsService } from "./shows.service.ts";
 
 @ApiTags("shows")
 @Controller("api/shows")
@@ -38,7 +42,7 @@ export class ShowsController {
 
   @Get()
   @ApiOperation({ summary: "All shows that are stored" })
-  list(): Promise<ShowEntry[]> {
+  list(): Promise<ShowSummary[]> {
     return this.shows.list();
   }
 
@@ -46,7 +50,7 @@ export class ShowsController {
   @ApiOperation({ summary: "Import a show document as a new show; every fault is named and then nothing is stored" })
   @ApiConsumes(SHOW_TYPE)
   @ApiBody({ schema: { type: "object" } })
-  async add(@Body() document: unknown, @Headers("x-import") name?: string): Promise<{ id: number }> {
+  async add(@Body() document: unknown, @Headers("x-import") name?: string): Promise<ImportReply> {
     this.imports.set(name, { stage: "reading", stored: 0, all: 0 });
     try {
       const bytes = document instanceof Uint8Array ? document : new Uint8Array();
@@ -66,14 +70,14 @@ export class ShowsController {
 
   @Patch(":id")
   @ApiOperation({ summary: "Give the show another title; an edit that can be taken back" })
-  rename(@Param("id", ParseIntPipe) id: number, @Body() body: TitleDto): Promise<EditNews> {
+  rename(@Param("id", ParseIntPipe) id: number, @Body() body: TitleDto): Promise<EditEvent> {
     return this.shows.rename(id, body.title, authorOf(body));
   }
 
   @Delete(":id")
   @HttpCode(200)
   @ApiOperation({ summary: "Remove the show with its whole history; its title has to be given" })
-  async remove(@Param("id", ParseIntPipe) id: number, @Body() { title }: TitleDto): Promise<{ removed: number }> {
+  async remove(@Param("id", ParseIntPipe) id: number, @Body() { title }: TitleDto): Promise<RemoveReply> {
     await this.shows.remove(id, title);
     return { removed: id };
   }
@@ -82,7 +86,7 @@ export class ShowsController {
   @ApiOperation({ summary: "The open document and its revision, for a window that opens" })
   async get(@Param("id", ParseIntPipe) id: number): Promise<StreamableFile> {
     const { revision, sheet, history } = await this.shows.show(id);
-    return new StreamableFile(Readable.from(textInSlices(openPieces(revision, history.news(), sheet.show))), { type: "application/json" });
+    return new StreamableFile(Readable.from(textInSlices(openPieces(revision, history.state(), sheet.show))), { type: "application/json" });
   }
 
   @Get(":id/document")
@@ -103,20 +107,20 @@ export class ShowsController {
 
   @Get(":id/edits")
   @ApiOperation({ summary: "The edits after a revision, for a window that is behind" })
-  edits(@Param("id", ParseIntPipe) id: number, @Query("after", ParseIntPipe) after: number): Promise<EditNews[]> {
-    return this.shows.newsAfter(id, after);
+  edits(@Param("id", ParseIntPipe) id: number, @Query("after", ParseIntPipe) after: number): Promise<EditEvent[]> {
+    return this.shows.editsAfter(id, after);
   }
 
   @Post(":id/edits")
   @HttpCode(200)
   @ApiOperation({ summary: "Make edits, all or none" })
-  edit(@Param("id", ParseIntPipe) id: number, @Body() body: EditsDto): Promise<EditNews> {
+  edit(@Param("id", ParseIntPipe) id: number, @Body() body: EditsDto): Promise<EditEvent> {
     return this.shows.edit(id, body.base, body.edits, authorOf(body));
   }
 }
 
 /** What a window opens a show with, piece by piece. */
-function* openPieces(revision: number, history: HistoryNews, show: Show): Generator<string> {
+function* openPieces(revision: number, history: HistoryState, show: Show): Generator<string> {
   yield `{"revision":${revision},"history":${JSON.stringify(history)},"show":`;
   yield* compactPieces(show);
   yield "}";

@@ -1,10 +1,11 @@
 import { ApiProperty } from "@nestjs/swagger";
 import type { EditInput } from "@zm/core";
+import type { EditsRequest, StepRequest, TitleRequest } from "@zm/protocol";
 import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsInt, IsNotEmpty, IsObject, IsOptional, IsString, MaxLength, Min } from "class-validator";
 import { AuthorDto } from "../shared/author.ts";
 
 /** Edits as a window sends them, with the revision they were thought out on. */
-export class EditsDto extends AuthorDto {
+export class EditsDto extends AuthorDto implements EditsRequest {
   @ApiProperty({ description: "The revision that the window showed", example: 12 })
   @IsInt({ message: "base is the revision that the edit was made on, a whole number" })
   @Min(0)
@@ -23,7 +24,7 @@ export class EditsDto extends AuthorDto {
 }
 
 /** The name of a show: the new one for a renaming, the present one for a removal. */
-export class TitleDto extends AuthorDto {
+export class TitleDto extends AuthorDto implements TitleRequest {
   @ApiProperty({ description: "The title of the show" })
   @IsString({ message: "title is the name of the show" })
   @IsNotEmpty({ message: "A show has a name; type one" })
@@ -32,10 +33,10 @@ export class TitleDto extends AuthorDto {
 }
 
 /** Which step a window means to take back or make again; left out, the newest whatever it is. */
-export class StepDto extends AuthorDto {
+export class StepDto extends AuthorDto implements StepRequest {
   @ApiProperty({ required: false, description: "The id of the step that the window showed as the next" })
   @IsOptional()
   @IsString()
   @MaxLength(64)
-  step?: string;
+  step?: string | undefined;
 }

@@ -20,6 +20,7 @@ import {
   sheetInSteps,
   takeSteps,
 } from "@zm/core";
+import type { EditEvent, ShowSummary } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DataSource, type EntityManager, MoreThan } from "typeorm";
 import type { RunMove } from "../database/columnTypes.ts";
@@ -29,20 +30,14 @@ import { DatabaseAway, isLost } from "../database/lost.ts";
 import { type EditStep, History } from "../history/history.ts";
 import { Settings } from "../settings.ts";
 import type { Author } from "../shared/author.ts";
+import { LoadingCache } from "../shared/loadingCache.ts";
 import { inSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
-import { type EditNews, type OpenShow, clash } from "./openShow.ts";
+import { type OpenShow, clash } from "./openShow.ts";
 import { importInThread } from "./importWorker.ts";
 import { readShowRows } from "./readRows.ts";
 import type { Progress } from "./showRows.ts";
 import { writeSteps } from "./stepRows.ts";
-
-/** A show in the list of shows. */
-export interface ShowEntry {
-  id: number;
-  title: string;
-  revision: number;
-}
 
 /** What is stored together with an edit, in the same transaction. */
 export interface Alongside {
@@ -63,11 +58,11 @@ const UNCONFIRMED =
 @Injectable()
 export class ShowsService implements OnModuleDestroy {
   /** Every change that has been stored, in order. */
-  readonly news = new Subject<EditNews>();
+  readonly changes = new Subject<EditEvent>();
   /** The number of each show that has been removed. */
   readonly removed = new Subject<number>();
   private readonly log = new Logger("Shows");
-  private readonly open = new Map<number, Promise<OpenShow>>();
+  private readonly open = new LoadingCache<number, OpenShow>();
   private readonly subscription: Subscription;
 
   constructor(
@@ -84,7 +79,7 @@ export class ShowsService implements OnModuleDestroy {
     this.subscription.unsubscribe();
   }
 
-  async list(): Promise<ShowEntry[]> {
+  async list(): Promise<ShowSummary[]> {
     this.watch.expect();
     const rows = await this.database.manager.find(ShowRow, { order: { id: "ASC" } });
     return rows.map(({ id, title, revision }) => ({ id, title, revision }));
@@ -99,7 +94,7 @@ export class ShowsService implements OnModuleDestroy {
   /** Removes a show with its history. Throws NotFoundException where there is none, ConflictException where its name is not the one that is asked for. */
   async remove(id: number, title: string): Promise<void> {
     this.watch.expect();
-    await this.inTurn(id, async (show) => {
+    await this.runExclusive(id, async (show) => {
       if (show.sheet.show.title !== title)
         throw new ConflictException(`Show ${id} is called "${show.sheet.show.title}", not "${title}"; nothing was removed`);
       await this.database.manager.delete(ShowRow, { id });
@@ -110,16 +105,21 @@ export class ShowsService implements OnModuleDestroy {
 
   /** The show as it stands now. Throws NotFoundException when there is none with this number. */
   async show(id: number): Promise<OpenShow> {
-    const known = this.open.get(id);
-    if (known) return known;
-    const opening = this.load(id);
-    this.open.set(id, opening);
-    opening.catch(() => this.open.delete(id));
-    return opening;
+    return this.open.open(id, () => this.load(id));
   }
 
-  /** The news that bring a window from a revision up to now. */
-  async newsAfter(id: number, revision: number): Promise<EditNews[]> {
+  /** The sheet of a show that is open; undefined for one that is not. */
+  openSheet(id: number): ShowSheet | undefined {
+    return this.open.get(id)?.sheet;
+  }
+
+  /** The revision of a show that is open; 0 for one that is not. */
+  revisionOf(id: number): number {
+    return this.open.get(id)?.revision ?? 0;
+  }
+
+  /** The edits that bring a window from a revision up to now. */
+  async editsAfter(id: number, revision: number): Promise<EditEvent[]> {
     const show = await this.show(id);
     if (revision === show.revision) return [];
     if (revision > show.revision) throw new ConflictException("This window knows of edits that the server does not have; reload it");
@@ -128,7 +128,7 @@ export class ShowsService implements OnModuleDestroy {
       where: { showId: id, revision: MoreThan(revision) },
       order: { revision: "ASC" },
     });
-    const history = show.history.news();
+    const history = show.history.state();
     return rows.map((row) => ({ show: id, revision: row.revision, kind: row.kind, summary: row.summary, steps: readSteps(row), history }));
   }
 
@@ -136,9 +136,9 @@ export class ShowsService implements OnModuleDestroy {
    * Makes edits that were thought out on `base`. Edits by others since then are kept; where they touch the same things
    * this throws ConflictException and nothing is changed. ShowError comes through for edits that cannot be made.
    */
-  async edit(id: number, base: number, raw: readonly EditInput[], author: Author, alongside: Alongside = {}): Promise<EditNews> {
+  async edit(id: number, base: number, raw: readonly EditInput[], author: Author, alongside: Alongside = {}): Promise<EditEvent> {
     const edits = readEdits(raw);
-    return this.inTurn(id, async (show) => {
+    return this.runExclusive(id, async (show) => {
       if (show.doubtful) await this.settleDoubt(show);
       if (base > show.revision)
         throw new ConflictException("This window knows of edits that the server does not have; reload it and make the edit again");
@@ -149,27 +149,32 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   /** Gives a show another title, as an edit like any other. */
-  async rename(id: number, title: string, author: Author): Promise<EditNews> {
+  async rename(id: number, title: string, author: Author): Promise<EditEvent> {
     const { revision } = await this.show(id);
     return this.edit(id, revision, [{ op: "setShow", title }], author);
   }
 
-  /** Takes an edit back, or makes it again; only from within `inTurn`. Tells where the run stood with it. */
-  async stepEdit(show: OpenShow, step: EditStep, what: "undo" | "redo", author: Author): Promise<{ news: EditNews; run: RunMove | null }> {
+  /** Takes an edit back, or makes it again; only from within `runExclusive`. Tells where the run stood with it. */
+  async stepEdit(
+    show: OpenShow,
+    step: EditStep,
+    what: "undo" | "redo",
+    author: Author,
+  ): Promise<{ event: EditEvent; run: RunMove | null }> {
     this.watch.expect();
     if (show.doubtful) await this.settleDoubt(show);
     const row = await this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision });
     const steps = what === "undo" ? invertSteps(readSteps(row)) : readSteps(row);
-    const news = await this.commit(
+    const event = await this.commit(
       show,
       { kind: what, ofRevision: step.revision, summary: row.summary, steps, sheet: takeSteps(show.sheet, steps), author },
       {},
     );
-    return { news, run: row.run };
+    return { event, run: row.run };
   }
 
   /** Does work on a show when all that was asked for before it is done. */
-  async inTurn<T>(id: number, work: (show: OpenShow) => Promise<T>): Promise<T> {
+  async runExclusive<T>(id: number, work: (show: OpenShow) => Promise<T>): Promise<T> {
     const show = await this.show(id);
     const turn = show.queue.then(() => work(show));
     show.queue = turn.catch(() => undefined);
@@ -201,10 +206,10 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
-    const since = await this.newsAfter(show.id, base);
+    const since = await this.editsAfter(show.id, base);
     const place = clash(
       steps,
-      since.flatMap((news) => news.steps),
+      since.flatMap((event) => event.steps),
     );
     if (place === null) return;
     throw new ConflictException(
@@ -212,7 +217,7 @@ export class ShowsService implements OnModuleDestroy {
     );
   }
 
-  private async commit(show: OpenShow, change: Change, alongside: Alongside): Promise<EditNews> {
+  private async commit(show: OpenShow, change: Change, alongside: Alongside): Promise<EditEvent> {
     const { kind, ofRevision, summary, steps, sheet, author } = change;
     if (steps.length === 0) throw new ConflictException("This changes nothing: the show already is like that");
     this.watch.expect();
@@ -238,14 +243,14 @@ export class ShowsService implements OnModuleDestroy {
     steps: readonly Step[],
     sheet: OpenShow["sheet"],
     author: Author,
-  ): EditNews {
+  ): EditEvent {
     show.sheet = sheet;
     show.revision = revision;
     if (kind === "edit") show.history.addEdit(revision, summary, author);
     else show.history.move(kind, author.window);
-    const news: EditNews = { show: show.id, revision, kind, summary, steps, history: show.history.news() };
-    this.news.next(news);
-    return news;
+    const event: EditEvent = { show: show.id, revision, kind, summary, steps, history: show.history.state() };
+    this.changes.next(event);
+    return event;
   }
 
   private async store(show: OpenShow, row: EditRow, steps: readonly Step[], after: Show, alongside: Alongside): Promise<void> {
@@ -273,10 +278,9 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   private async settleAllDoubts(): Promise<void> {
-    for (const opening of this.open.values()) {
-      const show = await opening.catch(() => undefined);
-      if (!show?.doubtful) continue;
-      await this.inTurn(show.id, async (own) => (own.doubtful ? this.settleDoubt(own) : undefined)).catch((error: unknown) =>
+    for (const [, show] of this.open.entries()) {
+      if (!show.doubtful) continue;
+      await this.runExclusive(show.id, async (own) => (own.doubtful ? this.settleDoubt(own) : undefined)).catch((error: unknown) =>
         this.log.warn(wordsOf(error)),
       );
     }

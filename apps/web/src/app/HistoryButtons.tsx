@@ -1,5 +1,5 @@
 import { Redo2, Undo2 } from "lucide-react";
-import type { StepNews } from "../show/api.ts";
+import type { StepSummary } from "@zm/protocol";
 import { WINDOW } from "../show/gesture.ts";
 import { useHistoryStore } from "../show/historyStore.ts";
 import { useHistory } from "../show/useShow.ts";
@@ -34,6 +34,6 @@ export function HistoryButtons() {
   );
 }
 
-function stepWords({ words, window }: StepNews): string {
+function stepWords({ words, window }: StepSummary): string {
   return window === null || window === WINDOW ? words : `${words}, from another window`;
 }

@@ -4,7 +4,8 @@ import { useCallback } from "react";
 import { useNavigate } from "react-router";
 import { chooseNothing, useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
-import { type ImportState, Refusal, api } from "../show/api.ts";
+import type { ImportState } from "@zm/protocol";
+import { Refusal, api } from "../show/api.ts";
 
 /** An import that is under way: of which file, and how far it is. */
 interface Importing {

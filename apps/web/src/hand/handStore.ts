@@ -2,20 +2,21 @@ import { EMPTY_HAND, type Hand, type HandChange, type ShowSheet, changeHand } fr
 import { create } from "zustand";
 import { notify, tellTrouble } from "../shared/notices.ts";
 import { unlessRefused } from "../shared/unlessRefused.ts";
-import { type HandNews, api } from "../show/api.ts";
+import type { HandState } from "@zm/protocol";
+import { api } from "../show/api.ts";
 import { currentGesture } from "../show/gesture.ts";
 import { takeHistory } from "../show/historyStore.ts";
 import { type Runner, enqueue, newestInQueue } from "../show/queue.ts";
 
 /** What is in hand as this window has it; ahead of the server while changes are on their way. */
-interface HandState {
+interface WindowHand {
   readonly show: number;
   readonly hand: Hand;
   readonly turn: number;
   readonly damaged: boolean;
 }
 
-export const useHand = create<HandState>(() => ({ show: 0, hand: EMPTY_HAND, turn: -1, damaged: false }));
+export const useHand = create<WindowHand>(() => ({ show: 0, hand: EMPTY_HAND, turn: -1, damaged: false }));
 
 /** Changes that go to the server together. */
 interface Batch {
@@ -28,24 +29,24 @@ interface Batch {
 let newest: Batch | undefined;
 /** Batches that are on their way. */
 let sending = 0;
-/** The newest news that came while own changes were on their way. */
-let held: HandNews | undefined;
+/** The newest that the server told while own changes were on their way. */
+let latest: HandState | undefined;
 
-/** Takes what the server tells of the Hand. Older news than what is known is left alone; while own changes are on their way it waits for them. */
-export function takeHandNews(news: HandNews): void {
-  takeHistory(news.history);
+/** Takes what the server tells of the Hand. What is older than what is known is left alone; while own changes are on their way it waits for them. */
+export function takeHand(state: HandState): void {
+  takeHistory(state.history);
   const known = useHand.getState();
-  if (known.show === news.show && news.turn < known.turn) return;
+  if (known.show === state.show && state.turn < known.turn) return;
   if (sending > 0) {
-    if (!held || news.turn >= held.turn) held = news;
+    if (!latest || state.turn >= latest.turn) latest = state;
     return;
   }
-  useHand.setState({ show: news.show, hand: news.hand, turn: news.turn, damaged: news.damaged });
+  useHand.setState({ show: state.show, hand: state.hand, turn: state.turn, damaged: state.damaged });
 }
 
 /** Forgets the Hand of a show that was left. */
 export function leaveHand(): void {
-  held = undefined;
+  latest = undefined;
   useHand.setState({ show: 0, hand: EMPTY_HAND, turn: -1, damaged: false });
 }
 
@@ -81,11 +82,11 @@ async function sendBatch(show: number, batch: Batch): Promise<void> {
       const reply = await api.changeHand(show, changes, gesture);
       if (!reply.stored) notify("This is in hand, but the database is away: a restart would lose it.", "trouble");
       takeHistory(reply.history);
-      if (!held || reply.turn >= held.turn) held = reply;
+      if (!latest || reply.turn >= latest.turn) latest = reply;
     }
   } catch (error) {
     tellTrouble(error);
-    held = (await api.hand(show).catch(() => undefined)) ?? held;
+    latest = (await api.hand(show).catch(() => undefined)) ?? latest;
   }
 }
 
@@ -102,8 +103,8 @@ function byGesture({ changes }: Batch): { gesture: string; changes: HandChange[]
 
 /** When nothing of this window is on its way any more, the Hand is what the server last told. */
 function settle(): void {
-  if (sending > 0 || !held) return;
-  const { show, hand, turn, damaged } = held;
-  held = undefined;
+  if (sending > 0 || !latest) return;
+  const { show, hand, turn, damaged } = latest;
+  latest = undefined;
   useHand.setState({ show, hand, turn, damaged });
 }

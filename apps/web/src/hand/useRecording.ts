@@ -56,7 +56,7 @@ export function useRecording() {
       const stands = useLive.getState().run?.playback.cue ?? null;
       const next = follows(listOf(sheetNow()), edit.cue, stands);
       return makeRunningEdits(
-        { edits: [edit], recorded: keys, list: list.id, onStage: stands, ...(next ? { stands: edit.cue } : {}) },
+        { edits: [edit], recorded: [...keys], list: list.id, onStage: stands, ...(next ? { stands: edit.cue } : {}) },
         run,
       );
     },

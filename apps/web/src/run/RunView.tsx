@@ -1,4 +1,5 @@
 import { type ListSheet, type Playback, cueDuration, nextRow, previousRow, standingCue } from "@zm/core";
+import { useQueryClient } from "@tanstack/react-query";
 import { ChevronsLeft, ChevronsRight, Pause, Play, SkipBack } from "lucide-react";
 import { Link } from "react-router";
 import { useCallback, useEffect, useRef, useState } from "react";
@@ -7,7 +8,9 @@ import { useChoice } from "../choice/choice.ts";
 import { tellTrouble } from "../shared/notices.ts";
 import { NO_TIME, readSeconds } from "../shared/readSeconds.ts";
 import { clockTime, seconds, triggerWords } from "../shared/words.ts";
-import { type Press, type RunState, api } from "../show/api.ts";
+import type { PressRequest, RunState } from "@zm/protocol";
+import { api } from "../show/api.ts";
+import { takeFired } from "../show/takeFired.ts";
 import { listNow, useLive } from "../show/live.ts";
 import { useMainList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
@@ -18,16 +21,17 @@ import { liveOutputs } from "../stage/outputs.ts";
 export default function RunView() {
   const list = useMainList();
   const { id, sheet } = useShow();
+  const client = useQueryClient();
   const run = useLive((live) => live.run);
   const press = useCallback(
-    async (what: Press): Promise<void> => {
+    async (what: PressRequest): Promise<void> => {
       try {
-        await api.press(id, what);
+        takeFired(client, await api.press(id, what));
       } catch (error) {
         tellTrouble(error);
       }
     },
-    [id],
+    [id, client],
   );
   const next = run ? nextRow(run.playback, list) : -1;
   const go = useCallback(() => {
@@ -124,7 +128,7 @@ export default function RunView() {
   );
 }
 
-function GoTo({ press }: { press: (press: Press) => Promise<void> }) {
+function GoTo({ press }: { press: (press: PressRequest) => Promise<void> }) {
   const chosen = useChoice((choice) => choice.cueEnd);
   const [typed, setTyped] = useState<string | null>(null);
   const [time, setTime] = useState("");

@@ -1,18 +1,11 @@
 import { create } from "zustand";
-import type { HistoryNews, StepNews } from "./api.ts";
-
-interface HistoryState {
-  readonly show: number;
-  readonly turn: number;
-  readonly undo: StepNews | null;
-  readonly redo: StepNews | null;
-}
+import type { HistoryState } from "@zm/protocol";
 
 /** What undo and redo would do next, over show and Hand in the one order of time. */
 export const useHistoryStore = create<HistoryState>(() => ({ show: 0, turn: -1, undo: null, redo: null }));
 
-/** Takes what the server tells of the history; older news than what is known is left alone. */
-export function takeHistory({ show, turn, undo, redo }: HistoryNews): void {
+/** Takes what the server tells of the history; what is older than what is known is left alone. */
+export function takeHistory({ show, turn, undo, redo }: HistoryState): void {
   const known = useHistoryStore.getState();
   if (known.show === show && turn < known.turn) return;
   useHistoryStore.setState({ show, turn, undo, redo });

@@ -2,29 +2,17 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { type Socket, io } from "socket.io-client";
-import { leaveHand, takeHandNews } from "../hand/handStore.ts";
+import { leaveHand, takeHand } from "../hand/handStore.ts";
 import { notify } from "../shared/notices.ts";
-import type { EditNews, HandNews, HistoryNews, RunState } from "./api.ts";
+import type { FromServer, ToServer } from "@zm/protocol";
 import { leaveHistory, takeHistory } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { here, takeRun, useLive } from "./liveStore.ts";
-import { catchUp, takeNews } from "./useShow.ts";
+import { takeFired } from "./takeFired.ts";
+import { catchUp, takeEdit } from "./useShow.ts";
 
 export { listNow, serverNow, useLive } from "./liveStore.ts";
-
-interface FromServer {
-  edit: (news: EditNews) => void;
-  run: (state: RunState) => void;
-  hand: (news: HandNews) => void;
-  history: (news: HistoryNews) => void;
-  database: (away: boolean) => void;
-  removed: (show: number) => void;
-}
-interface ToServer {
-  watch: (show: number, reply: (answer: { revision: number } | { error: string }) => void) => void;
-  clock: (reply: (now: number) => void) => void;
-}
 
 /** How long a window waits before it asks again to watch a show that could not be opened; milliseconds. */
 const AGAIN = 1000;
@@ -50,9 +38,10 @@ export function useLiveShow(show: number, main: string): void {
       useLive.setState({ connected: true });
     });
     socket.on("disconnect", () => useLive.setState({ connected: false }));
-    socket.on("edit", (news) => void takeNews(client, news));
+    socket.on("edit", (news) => void takeEdit(client, news));
     socket.on("run", takeRun);
-    socket.on("hand", takeHandNews);
+    socket.on("fired", (event) => takeFired(client, event));
+    socket.on("hand", takeHand);
     socket.on("history", takeHistory);
     socket.on("database", (databaseAway) => useLive.setState({ databaseAway }));
     socket.on("removed", () => {

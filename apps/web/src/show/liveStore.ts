@@ -1,6 +1,6 @@
 import { type ListClock, listTime } from "@zm/core";
 import { create } from "zustand";
-import type { RunState } from "./api.ts";
+import type { RunState } from "@zm/protocol";
 
 /** What this window hears live: where the list stands, how far its clock is from the server's, whether server and database are there. */
 interface Live {
@@ -16,10 +16,12 @@ interface Live {
 
 export const useLive = create<Live>(() => ({ main: null, run: null, connected: false, databaseAway: false, ahead: 0 }));
 
-/** Takes where a list stands; only the list that runs the show is kept. */
+/** Takes where a list stands; only the list that runs the show is kept, and nothing older than what is known. */
 export function takeRun(run: RunState): void {
-  const { main } = useLive.getState();
-  if (main === null || run.playback.list === main) useLive.setState({ run });
+  const { main, run: known } = useLive.getState();
+  if (main !== null && run.playback.list !== main) return;
+  if (known?.show === run.show && run.turn < known.turn) return;
+  useLive.setState({ run });
 }
 
 /** Milliseconds of this window's clock. */

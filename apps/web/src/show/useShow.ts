@@ -4,12 +4,13 @@ import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
-import { takeHandNews } from "../hand/handStore.ts";
-import { type EditNews, type RunningEdits, api } from "./api.ts";
+import { takeHand } from "../hand/handStore.ts";
+import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
+import { api } from "./api.ts";
 import { WINDOW, currentGesture } from "./gesture.ts";
 import { takeHistory, useHistoryStore } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
-import { takeRun } from "./liveStore.ts";
+import { takeFired } from "./takeFired.ts";
 import { type Runner, enqueue } from "./queue.ts";
 
 /** The open show as this window has it. */
@@ -19,7 +20,8 @@ export interface OpenShow {
   readonly sheet: ShowSheet;
 }
 
-const keyOf = (id: number): readonly unknown[] => ["show", id];
+/** The name under which a window keeps a show. */
+export const showKey = (id: number): readonly unknown[] => ["show", id];
 
 async function openShow(id: number): Promise<OpenShow> {
   const { show, revision, history } = await api.show(id);
@@ -30,7 +32,7 @@ async function openShow(id: number): Promise<OpenShow> {
 /** Loads a show and keeps it; news of edits change it in place. */
 export function useOpenShow(id: number) {
   return useQuery({
-    queryKey: keyOf(id),
+    queryKey: showKey(id),
     queryFn: () => openShow(id),
     staleTime: Infinity,
     gcTime: Infinity,
@@ -41,29 +43,29 @@ export function useOpenShow(id: number) {
 }
 
 /** Takes news into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
-export async function takeNews(client: QueryClient, news: EditNews): Promise<void> {
+export async function takeEdit(client: QueryClient, news: EditEvent): Promise<void> {
   takeHistory(news.history);
-  const known = client.getQueryData<OpenShow>(keyOf(news.show));
+  const known = client.getQueryData<OpenShow>(showKey(news.show));
   if (!known || news.revision <= known.revision) return;
   if (news.revision > known.revision + 1) return catchUp(client, news.show);
   try {
     const sheet = takeSteps(known.sheet, news.steps);
-    client.setQueryData<OpenShow>(keyOf(news.show), { id: known.id, revision: news.revision, sheet });
+    client.setQueryData<OpenShow>(showKey(news.show), { id: known.id, revision: news.revision, sheet });
     const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[news.kind];
     useLastEdit.setState({ edit: { words: `${verb}${news.summary}`, before: known.sheet, after: sheet, steps: news.steps } });
   } catch {
-    await client.invalidateQueries({ queryKey: keyOf(news.show) });
+    await client.invalidateQueries({ queryKey: showKey(news.show) });
   }
 }
 
 /** Asks for every edit after the revision that the window has; where that cannot be answered the whole show is read anew. */
 export async function catchUp(client: QueryClient, id: number): Promise<void> {
-  const known = client.getQueryData<OpenShow>(keyOf(id));
+  const known = client.getQueryData<OpenShow>(showKey(id));
   if (!known) return;
   try {
-    for (const news of await api.editsAfter(id, known.revision)) await takeNews(client, news);
+    for (const news of await api.editsAfter(id, known.revision)) await takeEdit(client, news);
   } catch {
-    await client.invalidateQueries({ queryKey: keyOf(id) });
+    await client.invalidateQueries({ queryKey: showKey(id) });
   }
 }
 
@@ -80,7 +82,7 @@ export function useShow(): OpenShow {
 export function useSheetNow(): () => ShowSheet {
   const { id, sheet } = useShow();
   const client = useQueryClient();
-  return useCallback(() => client.getQueryData<OpenShow>(keyOf(id))?.sheet ?? sheet, [client, id, sheet]);
+  return useCallback(() => client.getQueryData<OpenShow>(showKey(id))?.sheet ?? sheet, [client, id, sheet]);
 }
 
 /** The list that is worked on: the one chosen, or the show's first. */
@@ -97,7 +99,7 @@ export function useMainList(): ListSheet {
 
 /** The revision that the window shows now; an edit waits for the window's own edits before it. */
 function revisionOf(client: QueryClient, id: number): number {
-  return client.getQueryData<OpenShow>(keyOf(id))?.revision ?? 0;
+  return client.getQueryData<OpenShow>(showKey(id))?.revision ?? 0;
 }
 
 /** Makes edits on the show, in the order in which they are asked for; a refusal is told to the user and gives false. */
@@ -109,7 +111,7 @@ export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => P
       milestone("edit-sent");
       const gesture = currentGesture();
       return done(
-        run(async () => takeNews(client, await api.edit(id, revisionOf(client, id), edits, gesture))),
+        run(async () => takeEdit(client, await api.edit(id, revisionOf(client, id), edits, gesture))),
         run,
       );
     },
@@ -118,7 +120,7 @@ export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => P
 }
 
 /** Makes a record or an update while the list runs: the edit, the Hand and where the list stands are one command of the server. */
-export function useMakeRunningEdits(): (running: RunningEdits, run?: Runner) => Promise<boolean> {
+export function useMakeRunningEdits(): (running: Omit<RunningEditsRequest, "base">, run?: Runner) => Promise<boolean> {
   const { id } = useShow();
   const client = useQueryClient();
   return useCallback(
@@ -127,9 +129,9 @@ export function useMakeRunningEdits(): (running: RunningEdits, run?: Runner) => 
       return done(
         run(async () => {
           const reply = await api.editRunning(id, revisionOf(client, id), running, gesture);
-          await takeNews(client, reply.edit);
-          takeHandNews(reply.hand);
-          takeRun(reply.run);
+          await takeEdit(client, reply.edit);
+          takeHand(reply.hand);
+          takeFired(client, reply.run);
         }),
         run,
       );
@@ -163,8 +165,8 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
           }
           named = null;
           const reply = await api.step(id, what, step.id);
-          if (reply.edit) await takeNews(client, reply.edit);
-          takeHandNews(reply.hand);
+          if (reply.edit) await takeEdit(client, reply.edit);
+          takeHand(reply.hand);
           takeHistory(reply.history);
           // What was done to the show is told beside the line until the next edit.
           if (!reply.edit) notify(what === "undo" ? `Taken back: ${reply.words}` : `Made again: ${reply.words}`);

@@ -1,5 +1,5 @@
 import { cueOrder } from "../show/cueNumber.ts";
-import { type ListSheet, cueAt, findRow, firstRowFrom, rowOf } from "../sheet/sheet.ts";
+import { type ListSheet, cueAt, firstRowFrom, rowOf } from "../sheet/sheet.ts";
 import { entryAt, sameValue } from "../sheet/entry.ts";
 import { type Mark, markedKeys } from "../marks/mark.ts";
 import { markedInto, marksMadeAt, marksMadeByGoto } from "../marks/marks.ts";
@@ -158,17 +158,6 @@ export function nextRow(playback: Playback, list: ListSheet): number {
 export function previousRow(playback: Playback, list: ListSheet): number {
   if (playback.cue === null) return -1;
   return firstRowFrom(list, cueOrder(playback.cue)) - 1;
-}
-
-/** Fires every follow that is due by `now`, each at its own moment. A follow whose cue is no longer the next one fires nothing. */
-export function advance(playback: Playback, list: ListSheet, now: number): Playback {
-  let state = playback;
-  while (state.follow && state.follow.at <= now) {
-    const { cue, at } = state.follow;
-    const row = findRow(list, cue);
-    state = row < 0 || row !== nextRow(state, list) ? { ...state, follow: null } : fireNext(state, list, row, at);
-  }
-  return state;
 }
 
 /** Fires the cue with this number out of order. Throws ShowError for one that the list does not have. */

@@ -4,7 +4,8 @@ import { faultsOf } from "../show/faults.ts";
 import { editParts } from "../show/schema.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { type ListClock, holdClock, listTime, resumeClock } from "./clock.ts";
-import { type Playback, advance, fireNext, goBack, goTo, idlePlayback, keyOutput, nextRow } from "./playback.ts";
+import { type Playback, fireNext, goBack, goTo, idlePlayback, keyOutput, nextRow } from "./playback.ts";
+import { advance } from "./firing.ts";
 
 const t = z.number().min(0).max(1e6);
 const pressSchema = z.union([

@@ -49,10 +49,3 @@ export function standingCue(playback: Playback, list: ListSheet): { readonly cue
   if (findRow(list, playback.cue) >= 0) return { cue: playback.cue, gone: false };
   return { cue: list.cues[firstRowFrom(list, cueOrder(playback.cue)) - 1]?.number ?? null, gone: true };
 }
-
-/** A running list after cues have taken other numbers: it stands in the same cue and waits for the same one. */
-export function renumberedPlayback(playback: Playback, numbers: ReadonlyMap<string, string>): Playback {
-  const now = (cue: string): string => numbers.get(cue) ?? cue;
-  const { cue, follow } = playback;
-  return { ...playback, cue: cue === null ? null : now(cue), follow: follow && { ...follow, cue: now(follow.cue) } };
-}

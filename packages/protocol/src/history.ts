@@ -1,0 +1,37 @@
+import type { EditInput, Step } from "@zm/core";
+import { z } from "zod";
+import { whole } from "./whole.ts";
+
+/** Who asks for a change: the window by a name of its own, and the gesture it belongs to. What one gesture does is one step of undo. */
+export const authorFields = { window: z.string().max(64).optional(), gesture: z.string().max(64).optional() };
+
+/** A step that can be taken back or made again; `window` made it, or took it back last. */
+export const stepSummary = z.object({ id: z.string(), of: z.enum(["edit", "hand"]), words: z.string(), window: z.string().nullable() });
+export type StepSummary = z.infer<typeof stepSummary>;
+
+/** What undo and redo would do next; `turn` rises with every change, so that the newer of two is known. */
+export const historyState = z.object({ show: z.number(), turn: z.number(), undo: stepSummary.nullable(), redo: stepSummary.nullable() });
+export type HistoryState = z.infer<typeof historyState>;
+
+/** One change of a show, told to every window: the exact steps that bring revision - 1 to revision. */
+export const editEvent = z.object({
+  show: z.number(),
+  revision: z.number(),
+  kind: z.enum(["edit", "undo", "redo"]),
+  summary: z.string(),
+  steps: whole<readonly Step[]>(),
+  history: historyState,
+});
+export type EditEvent = z.infer<typeof editEvent>;
+
+/** Edits to be made, all or none; `base` is the revision that they were thought out on. */
+export const editsRequest = z.object({
+  ...authorFields,
+  base: z.number().int().min(0),
+  edits: z.array(whole<EditInput>()).min(1).max(1000),
+});
+export type EditsRequest = z.infer<typeof editsRequest>;
+
+/** Undo or redo; `step` is the id of the step that the window showed as the next. */
+export const stepRequest = z.object({ ...authorFields, step: z.string().max(64).optional() });
+export type StepRequest = z.infer<typeof stepRequest>;

@@ -1,0 +1,27 @@
+import type { EditEvent, HistoryState } from "./history.ts";
+import type { HandState } from "./hand.ts";
+import type { RunEvent, RunState } from "./run.ts";
+
+/** What a window hears live of the show that it watches. */
+export interface FromServer {
+  edit: (event: EditEvent) => void;
+  /** Where a list stands, whole: sent to a window that begins to watch. */
+  run: (state: RunState) => void;
+  /** What has just been fired. */
+  fired: (event: RunEvent) => void;
+  hand: (state: HandState) => void;
+  history: (state: HistoryState) => void;
+  /** True while the database does not answer. */
+  database: (away: boolean) => void;
+  removed: (show: number) => void;
+}
+
+/** The answer to `watch`: the revision of the show, or why it cannot be opened. */
+export type WatchReply = { readonly revision: number } | { readonly error: string };
+
+/** What a window asks over the live line. */
+export interface ToServer {
+  watch: (show: number, reply: (answer: WatchReply) => void) => void;
+  /** The server's clock, milliseconds. */
+  clock: (reply: (now: number) => void) => void;
+}

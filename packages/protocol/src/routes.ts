@@ -1,0 +1,45 @@
+import { z } from "zod";
+import { handReply, handRequest, handState } from "./hand.ts";
+import { editEvent, editsRequest, stepRequest } from "./history.ts";
+import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
+import { importReply, importState, openShowReply, removeReply, showSummary, titleRequest } from "./shows.ts";
+
+/** One thing that can be asked of the server. `{id}` in a path is the number of a show. */
+export interface Route<Request extends z.ZodType, Reply extends z.ZodType> {
+  readonly method: "GET" | "POST" | "PATCH" | "DELETE";
+  readonly path: string;
+  readonly request: Request;
+  readonly reply: Reply;
+}
+
+/** Nothing is sent but what the path says. */
+const nothing = z.undefined();
+
+function route<Request extends z.ZodType, Reply extends z.ZodType>(
+  method: Route<Request, Reply>["method"],
+  path: string,
+  request: Request,
+  reply: Reply,
+): Route<Request, Reply> {
+  return { method, path, request, reply };
+}
+
+/** Every request that windows make, by what it is for. The document of a show is sent and fetched as text beside these. */
+export const routes = {
+  shows: route("GET", "/api/shows", nothing, z.array(showSummary)),
+  importShow: route("POST", "/api/shows", z.string(), importReply),
+  importState: route("GET", "/api/shows/imports/{name}", nothing, importState),
+  show: route("GET", "/api/shows/{id}", nothing, openShowReply),
+  rename: route("PATCH", "/api/shows/{id}", titleRequest, editEvent),
+  remove: route("DELETE", "/api/shows/{id}", titleRequest, removeReply),
+  editsAfter: route("GET", "/api/shows/{id}/edits", nothing, z.array(editEvent)),
+  edit: route("POST", "/api/shows/{id}/edits", editsRequest, editEvent),
+  undo: route("POST", "/api/shows/{id}/undo", stepRequest, stepReply),
+  redo: route("POST", "/api/shows/{id}/redo", stepRequest, stepReply),
+  editRunning: route("POST", "/api/shows/{id}/run/edits", runningEditsRequest, runningReply),
+  run: route("GET", "/api/shows/{id}/run", nothing, runState),
+  press: route("POST", "/api/shows/{id}/run", pressRequest, runEvent),
+  hand: route("GET", "/api/shows/{id}/hand", nothing, handState),
+  changeHand: route("POST", "/api/shows/{id}/hand", handRequest, handReply),
+  forgetDamagedHand: route("DELETE", "/api/shows/{id}/hand/damaged", z.object({}), handState),
+} as const;
