@@ -15,7 +15,7 @@ import {
   updateOptions,
 } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { outcomeOf } from "../src/choice/useDraft.ts";
+import { previewOf } from "../src/preview/preview.ts";
 import { type LinePlanners, answerTo } from "../src/line/answer.ts";
 
 const sheet = sheetOf(saltAndParaffin());
@@ -59,7 +59,8 @@ function said(
 ) {
   const read = readLine(text, { sheet, list, cues: { from: "6", to: "6" }, toHand });
   if ("fault" in read) throw new Error(read.fault.message);
-  const draft = read.request.kind === "edit" ? outcomeOf(sheet, read.request.edits) : null;
+  const draft =
+    read.request.kind === "edit" ? previewOf(sheet, { edits: read.request.edits, list: list.id, mostLines: 0, window: null }) : null;
   return answerTo(read.request, { sheet }, draft, planners(onStage, moves));
 }
 

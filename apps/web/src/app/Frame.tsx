@@ -8,6 +8,7 @@ import { HandSheet } from "../hand/HandSheet.tsx";
 import { Inspector } from "../inspector/Inspector.tsx";
 import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
+import { startPreviews, useWorkPreviews } from "../preview/usePreview.ts";
 import { useLiveShow } from "../show/live.ts";
 import { type OpenShow, ShowContext, useOpenShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
@@ -36,6 +37,16 @@ export function Frame() {
 
 function OpenFrame({ show }: { show: OpenShow }) {
   useLiveShow(show.id, listOf(show.sheet).id);
+  useWorkPreviews();
+  // Reading the show once more waits until the window stands.
+  useEffect(() => {
+    let end = (): void => undefined;
+    const timer = setTimeout(() => (end = startPreviews(show.id)), 1500);
+    return () => {
+      clearTimeout(timer);
+      end();
+    };
+  }, [show.id]);
   const stage = useMatch("/show/:id/stage") !== null;
   const rig = useMatch("/show/:id/rig/*") !== null;
   const run = useMatch("/show/:id/run") !== null;

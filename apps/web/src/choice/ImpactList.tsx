@@ -1,26 +1,26 @@
-import { type ImpactLine, type ImpactReport, keyNamed, type ListSheet } from "@zm/core";
 import { useState } from "react";
-import { colourOf } from "../score/cells.ts";
+import { FIRST_LINES, type PreviewLine } from "../preview/preview.ts";
 import { lookAt } from "./choice.ts";
-
-const SHOWN = 9;
 
 interface ImpactListProps {
   label: string;
-  report: ImpactReport;
-  /** The lists on both sides, for the colours that change. */
-  before?: ListSheet | undefined;
-  after?: ListSheet | undefined;
-  /** The keys that change in each cue, for the colours. */
-  colours?: ReadonlyMap<string, number> | undefined;
+  /** The lines that are shown, of `count` in all. */
+  lines: readonly PreviewLine[];
+  count: number;
+  all: boolean;
+  /** Asks for all lines, or for the first again. */
+  onAll: (all: boolean) => void;
   className?: string;
 }
 
+/** Whether all lines of an impact are wanted, and how many that are. */
+export function useAllLines(): { all: boolean; onAll: (all: boolean) => void; mostLines: number } {
+  const [all, onAll] = useState(false);
+  return { all, onAll, mostLines: all ? Number.MAX_SAFE_INTEGER : FIRST_LINES };
+}
+
 /** An impact cue by cue; each line brings its cue in sight, the arrow keys walk them, and it opens to its full length. */
-export function ImpactList({ label, report, before, after, colours, className = "" }: ImpactListProps) {
-  const [open, setOpen] = useState(false);
-  const { lines } = report;
-  const shown = open ? lines : lines.slice(0, SHOWN);
+export function ImpactList({ label, lines, count, all, onAll, className = "" }: ImpactListProps) {
   const walk = (event: React.KeyboardEvent<HTMLUListElement>): void => {
     const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
     if (by === 0) return;
@@ -32,7 +32,7 @@ export function ImpactList({ label, report, before, after, colours, className = 
   return (
     <div className={className}>
       <ul aria-label={label} className="space-y-px" onKeyDown={walk}>
-        {shown.map((line) => (
+        {lines.map((line) => (
           <li key={`${line.list}/${line.cue}`}>
             <button
               type="button"
@@ -45,54 +45,29 @@ export function ImpactList({ label, report, before, after, colours, className = 
               <span className="figures w-11 shrink-0 text-right">{line.cue}</span>
               <span className={`min-w-0 flex-1 ${line.quiet ? "text-quiet" : ""}`}>
                 {line.listLabel !== undefined && <span className="text-quiet">{line.listLabel}: </span>}
-                {line.words()}
+                {line.words}
               </span>
-              <Swatches line={line} before={before} after={after} light={colours?.get(line.after ?? line.cue)} />
+              {line.colours && <Swatches colours={line.colours} />}
             </button>
           </li>
         ))}
       </ul>
-      {lines.length > SHOWN && (
-        <button type="button" className="btn btn-ghost btn-xs mt-0.5 ml-12 font-normal text-secondary" onClick={() => setOpen(!open)}>
-          {open ? "Show fewer" : `All ${lines.length}: ${lines.length - SHOWN} more`}
+      {count > FIRST_LINES && (
+        <button type="button" className="btn btn-ghost btn-xs mt-0.5 ml-12 font-normal text-secondary" onClick={() => onAll(!all)}>
+          {all ? "Show fewer" : `All ${count}: ${count - FIRST_LINES} more`}
         </button>
       )}
     </div>
   );
 }
 
-/** The colour of a light before and after, where that changes. */
-function Swatches({
-  line,
-  before,
-  after,
-  light,
-}: {
-  line: ImpactLine;
-  before: ListSheet | undefined;
-  after: ListSheet | undefined;
-  light: number | undefined;
-}) {
-  if (light === undefined || !before || !after || line.list !== after.id) return null;
-  const rowBefore = before.cues.findIndex((cue) => cue.number === line.cue);
-  const rowAfter = after.cues.findIndex((cue) => cue.number === (line.after ?? line.cue));
-  if (rowBefore < 0 || rowAfter < 0) return null;
+/** The colour of a light before and after. */
+function Swatches({ colours }: { colours: readonly [string, string] }) {
   return (
     <span aria-hidden className="mt-1 flex shrink-0 gap-0.5">
-      {[colourOf(before, light, rowBefore), colourOf(after, light, rowAfter)].map((colour, index) => (
+      {colours.map((colour, index) => (
         <span key={index} className="size-3 rounded-xs border border-neutral" style={{ background: colour }} />
       ))}
     </span>
   );
-}
-
-/** By cue, a light whose colour changes there. */
-export function colourChanges(looks: readonly { cue: string; key: string; list?: string }[], list: ListSheet): Map<string, number> {
-  const found = new Map<string, number>();
-  for (const { cue, key: name, list: other } of looks) {
-    if (other !== undefined && other !== list.id) continue;
-    const key = found.has(cue) ? undefined : keyNamed(list.keys, name);
-    if (key?.attribute.family === "colour") found.set(cue, key.channel);
-  }
-  return found;
 }

@@ -1,6 +1,6 @@
 import { type Family, type PaletteScope, heldKeys, listOf } from "@zm/core";
 import { useState } from "react";
-import { outcomeOf, summaryOf } from "../choice/useDraft.ts";
+import { previewOf } from "../preview/preview.ts";
 import { useHand } from "../hand/handStore.ts";
 import { useKeeping } from "../hand/useKeeping.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
@@ -55,7 +55,7 @@ function KeepPalette({ channels, family, onDone }: { channels: readonly number[]
   const [scope, setScope] = useState<PaletteScope>("all");
   const wish = { label, family, scope, channels };
   const known = paletteNamed(label, family);
-  const outcome = known ? outcomeOf(sheet, [paletteEdit(wish)]) : null;
+  const preview = known ? previewOf(sheet, { edits: [paletteEdit(wish)], list: listOf(sheet).id, mostLines: 0, window: null }) : null;
   const keep = async (): Promise<void> => {
     if (label.trim() !== "" && (await keepPalette(wish))) onDone();
   };
@@ -96,12 +96,8 @@ function KeepPalette({ channels, family, onDone }: { channels: readonly number[]
           Keep
         </button>
       </div>
-      {known && outcome && (
-        <p className="text-[13px]">
-          {"fault" in outcome
-            ? outcome.fault
-            : `Changes the palette ${known.label}: ${summaryOf(sheet, outcome.outcome, listOf(sheet).id)}`}
-        </p>
+      {known && preview && (
+        <p className="text-[13px]">{"fault" in preview ? preview.fault : `Changes the palette ${known.label}: ${preview.summary}`}</p>
       )}
     </form>
   );

@@ -14,7 +14,8 @@ import {
   reportImpact,
 } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
+import { ImpactList, useAllLines } from "../choice/ImpactList.tsx";
+import { linesOf } from "../preview/preview.ts";
 import { useChoice } from "../choice/choice.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -80,11 +81,13 @@ export function RecordSheet() {
     }
   }, [JSON.stringify(wish), part, plan, sheet, hand, list]);
   const warning = isCueNumber(cue) ? warningFor(cue) : undefined;
+  const { all, onAll, mostLines } = useAllLines();
   const report = useMemo(() => {
     if (!("outcome" in preview)) return null;
     const whole = reportImpact(sheet, preview.outcome, list.id);
-    return { ...whole, lines: whole.lines.filter((line) => line.cue !== cue) };
-  }, [preview, sheet, list.id, cue]);
+    const others = { ...whole, lines: whole.lines.filter((line) => line.cue !== cue) };
+    return { count: others.lines.length, lines: linesOf(others, list, preview.outcome, mostLines) };
+  }, [preview, sheet, list, cue, mostLines]);
   const ready = "planned" in preview && preview.outcome.steps.length > 0;
   const flip = (family: Family): void =>
     enter({
@@ -224,13 +227,13 @@ export function RecordSheet() {
           This cue only
         </Toggle>
       </Choices>
-      {report && report.lines.length > 0 && "outcome" in preview && (
+      {report && report.count > 0 && (
         <ImpactList
           label="Other cues"
-          report={report}
-          before={list}
-          after={preview.outcome.sheet.lists.get(list.id)}
-          colours={colourChanges(preview.outcome.impact.looks, list)}
+          lines={report.lines}
+          count={report.count}
+          all={all}
+          onAll={onAll}
           className="border-t border-rule pt-2"
         />
       )}

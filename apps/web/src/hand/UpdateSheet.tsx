@@ -1,8 +1,8 @@
-import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf, reportImpact } from "@zm/core";
+import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf } from "@zm/core";
 import { useEffect, useMemo, useState } from "react";
-import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
+import { ImpactList, useAllLines } from "../choice/ImpactList.tsx";
 import { plain } from "../shared/plain.ts";
-import { outcomeOf } from "../choice/useDraft.ts";
+import { previewOf } from "../preview/preview.ts";
 import { sentence } from "../inspector/DraftPanel.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
@@ -26,12 +26,13 @@ export function UpdateSheet() {
     return sent === "nowhere" ? null : offeredPlace(option, sent);
   };
   const edits = options.some((option) => placeOf(option) !== null) ? plan(options, placeOf) : null;
-  const outcome = useMemo(() => outcomeOf(sheet, edits), [sheet, JSON.stringify(edits)]);
-  const good = outcome !== null && "outcome" in outcome;
-  const report = useMemo(
-    () => (outcome && "outcome" in outcome ? reportImpact(sheet, outcome.outcome, list.id) : null),
-    [sheet, outcome, list.id],
+  const { all: allLines, onAll, mostLines } = useAllLines();
+  const result = useMemo(
+    () => edits && previewOf(sheet, { edits, list: list.id, mostLines, window: null }),
+    [sheet, JSON.stringify(edits), list.id, mostLines],
   );
+  const preview = result && "lines" in result ? result : null;
+  const good = preview !== null;
   const make = async (): Promise<void> => {
     if (!good) return;
     await makeFromSheet(id, "update", { update: entry }, () => update(options, placeOf));
@@ -70,24 +71,15 @@ export function UpdateSheet() {
           </ul>
         </>
       )}
-      {outcome && "fault" in outcome && (
+      {result && "fault" in result && (
         <p role="alert" className="text-error">
-          {outcome.fault}
+          {result.fault}
         </p>
       )}
-      {good && (
+      {preview && (
         <section aria-label="Impact">
-          <p role="status">{report && sentence(report.summary)}</p>
-          {report && (
-            <ImpactList
-              label="Cues"
-              report={report}
-              before={list}
-              after={outcome.outcome.sheet.lists.get(list.id)}
-              colours={colourChanges(outcome.outcome.impact.looks, list)}
-              className="mt-1"
-            />
-          )}
+          <p role="status">{sentence(preview.summary)}</p>
+          <ImpactList label="Cues" lines={preview.lines} count={preview.count} all={allLines} onAll={onAll} className="mt-1" />
         </section>
       )}
       <DrawerButtons word="Update" ready={good} />

@@ -1,22 +1,21 @@
-import { useEffect, useMemo } from "react";
+import { useEffect } from "react";
 import { lookAt, useChoice } from "../choice/choice.ts";
-import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
-import { reportOf, useDraft } from "../choice/useDraft.ts";
+import { ImpactList } from "../choice/ImpactList.tsx";
 import { comeBack } from "../line/comeBack.ts";
 import { setLine, useLineText } from "../line/lineText.ts";
+import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
-import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { useList, useMakeEdits } from "../show/useShow.ts";
 
 /** The impact of the edit under consideration, cue by cue in words, and the keys that make or drop it. */
 export function DraftPanel() {
-  const { sheet } = useShow();
   const list = useList();
   const draft = useChoice((choice) => choice.draft);
-  const result = useDraft();
+  const result = usePreview();
+  const allLines = useWanted((wanted) => wanted.allLines);
   const makeEdits = useMakeEdits();
-  const outcome = result && "outcome" in result ? result.outcome : null;
-  const report = useMemo(() => outcome && reportOf(sheet, outcome, list.id), [sheet, outcome, list.id]);
-  const first = report?.lines.find((line) => !line.quiet && line.list === list.id);
+  const preview = result && "lines" in result ? result : null;
+  const first = preview?.lines.find((line) => !line.quiet && line.list === list.id);
   const firstCue = first?.after ?? first?.cue;
   useEffect(() => {
     if (firstCue !== undefined) lookAt(list.id, firstCue);
@@ -29,8 +28,7 @@ export function DraftPanel() {
       </p>
     );
   }
-  if (!outcome || !report) return null;
-  const { steps, notes, impact } = outcome;
+  if (!preview) return null;
   const drop = (): void => {
     useChoice.setState({ draft: null, deed: null });
     if (draft.from === "line") setLine("");
@@ -44,28 +42,28 @@ export function DraftPanel() {
   return (
     <section aria-label="Impact">
       <h2 className="font-bold">Impact</h2>
-      {steps.length === 0 ? (
+      {preview.changesNothing ? (
         <p className="mt-1 text-quiet">This changes nothing: every cue already is like that.</p>
       ) : (
         <>
-          <p className="mt-0.5">{sentence(report.summary)}</p>
+          <p className="mt-0.5">{sentence(preview.summary)}</p>
           <ImpactList
             label="Impact, cue by cue"
-            report={report}
-            before={list}
-            after={outcome.sheet.lists.get(list.id)}
-            colours={colourChanges(impact.looks, list)}
+            lines={preview.lines}
+            count={preview.count}
+            all={allLines}
+            onAll={(all) => useWanted.setState({ allLines: all })}
             className="mt-1"
           />
         </>
       )}
-      {notes.map((note) => (
+      {preview.notes.map((note) => (
         <p key={note} className="mt-1.5">
           {note}.
         </p>
       ))}
       <div className="mt-3 flex gap-2">
-        <ActionButton className="btn btn-primary btn-sm" disabled={steps.length === 0} onAct={make}>
+        <ActionButton className="btn btn-primary btn-sm" disabled={preview.changesNothing} onAct={make}>
           Make it
         </ActionButton>
         <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={drop}>

@@ -1,6 +1,7 @@
 import { impactOf, reportImpact } from "@zm/core";
 import { useMemo, useState } from "react";
-import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
+import { ImpactList, useAllLines } from "../choice/ImpactList.tsx";
+import { linesOf } from "../preview/preview.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
 import { useList } from "../show/useShow.ts";
 import { sentence } from "./DraftPanel.tsx";
@@ -10,13 +11,19 @@ export function LastEditPanel() {
   const list = useList();
   const edit = useLastEdit((state) => state.edit);
   const [open, setOpen] = useState(false);
+  const { all, onAll, mostLines } = useAllLines();
   // Worked out when it is looked at: on a large show this is most of the work of an edit.
   const told = useMemo(() => {
     if (!edit || !open) return null;
     const { before, after, steps } = edit;
     const impact = impactOf(before, after, steps);
-    return { impact, report: reportImpact(before, { sheet: after, steps, impact }, list.id) };
-  }, [edit, open, list.id]);
+    const report = reportImpact(before, { sheet: after, steps, impact }, list.id);
+    return {
+      ...report,
+      count: report.lines.length,
+      lines: linesOf(report, before.lists.get(list.id), { sheet: after, impact }, mostLines),
+    };
+  }, [edit, open, list.id, mostLines]);
   if (!edit) return null;
   return (
     <details
@@ -28,15 +35,8 @@ export function LastEditPanel() {
       <summary className="min-h-7 cursor-default text-quiet hover:text-base-content">Last: {edit.words}</summary>
       {told && (
         <>
-          <p className="mt-1">{sentence(told.report.summary)}</p>
-          <ImpactList
-            label="What the last edit changed"
-            report={told.report}
-            before={edit.before.lists.get(list.id)}
-            after={edit.after.lists.get(list.id)}
-            colours={colourChanges(told.impact.looks, list)}
-            className="mt-1"
-          />
+          <p className="mt-1">{sentence(told.summary)}</p>
+          <ImpactList label="What the last edit changed" lines={told.lines} count={told.count} all={all} onAll={onAll} className="mt-1" />
         </>
       )}
     </details>

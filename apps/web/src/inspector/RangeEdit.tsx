@@ -1,7 +1,7 @@
 import type { Deed, Family, KeySelection, ListSheet } from "@zm/core";
 import { useEffect, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { useDraft } from "../choice/useDraft.ts";
+import { faultOf } from "../preview/preview.ts";
 import { Swatch } from "../shared/Swatch.tsx";
 import { lightWords } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -42,7 +42,6 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
   const attribute = attributes.includes(picked) ? picked : (attributes[0] ?? "");
   const [text, setText] = useState("");
   const makeEdits = useMakeEdits();
-  const outcome = useDraft();
 
   useEffect(() => {
     if (deed)
@@ -61,7 +60,7 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
     useChoice.setState({ deed: read, ...(read ? {} : { draft: null }) });
   };
   const take = (): void => {
-    if (!draft || !outcome || "fault" in outcome) return;
+    if (!draft || faultOf(sheet, draft.edits) !== undefined) return;
     const typed = text;
     useChoice.setState({ draft: null, deed: null });
     document.getElementById("score")?.focus();

@@ -1,7 +1,8 @@
 import { type LineFault, type LineRequest, completeLine, count, listOf, readLine } from "@zm/core";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { useDraft } from "../choice/useDraft.ts";
+import { faultOf } from "../preview/preview.ts";
+import { usePreview } from "../preview/usePreview.ts";
 import { useHand } from "../hand/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useKeeping } from "../hand/useKeeping.ts";
@@ -29,7 +30,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const target = began ?? { ...targetNow(), blind };
   useChoice((choice) => `${choice.cue}/${choice.cueEnd}/${choice.list}`);
   const waiting = useWaiting((state) => state.count);
-  const draft = useDraft();
+  const preview = usePreview();
   const planners = {
     recording: useRecording(),
     updating: useUpdating(),
@@ -83,7 +84,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const enter = (): void => {
     const line = text.trim();
     if (line === "") return;
-    const faulty = !read || "fault" in read || (read.request.kind === "edit" && (!draft || "fault" in draft));
+    const faulty = !read || "fault" in read || (read.request.kind === "edit" && faultOf(sheetNow(), read.request.edits) !== undefined);
     // A line may speak of what a change before it only brings; it is read again when its turn comes.
     if (faulty && waiting === 0) return;
     keepLine(line);
@@ -138,7 +139,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
     } else return;
     event.preventDefault();
   };
-  const answer = read && "request" in read ? answerTo(read.request, show, draft, planners) : null;
+  const answer = read && "request" in read ? answerTo(read.request, show, preview, planners) : null;
   const unfinished = read !== null && "fault" in read && offered.length > 0 && read.fault.at >= completions.from;
 
   return (

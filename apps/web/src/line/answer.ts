@@ -1,12 +1,9 @@
 import {
-  type Edit,
   type EditInput,
   type HandDeed,
   type LineRequest,
-  type Outcome,
   ShowError,
   type UpdatePlace,
-  describeEdits,
   deedWords,
   giveMoves,
   homeMoves,
@@ -15,12 +12,12 @@ import {
   readEdits,
   recordSentence,
 } from "@zm/core";
-import { type DraftOutcome, summaryOf } from "../choice/useDraft.ts";
 import { chosenLights } from "../choice/choice.ts";
 import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import { lightWords } from "../shared/words.ts";
+import { type Preview, type PreviewResult, previewOf } from "../preview/preview.ts";
 import type { OpenShow } from "../show/useShow.ts";
 
 /** What a line would do, in words; a fault when it cannot be done. */
@@ -41,7 +38,12 @@ export interface LinePlanners {
 }
 
 /** Reads a line back in plain words with its impact, before it is made. */
-export function answerTo(request: LineRequest, { sheet }: Pick<OpenShow, "sheet">, draft: DraftOutcome, planners: LinePlanners): Answer {
+export function answerTo(
+  request: LineRequest,
+  { sheet }: Pick<OpenShow, "sheet">,
+  preview: PreviewResult | null,
+  planners: LinePlanners,
+): Answer {
   const good = (text: string): Answer => ({ text, fault: false });
   switch (request.kind) {
     case "history":
@@ -71,20 +73,21 @@ export function answerTo(request: LineRequest, { sheet }: Pick<OpenShow, "sheet"
     case "record":
       return recordAnswer(request, sheet, planners.recording);
     case "edit":
-      if (!draft) return good("");
-      if ("fault" in draft) return { text: draft.fault, fault: true };
-      return good(`${outcomeWords(sheet, readEdits(request.edits), draft.outcome, planners.list)}. Enter makes it, Esc drops it`);
+      if (!preview) return good("");
+      if ("fault" in preview) return { text: preview.fault, fault: true };
+      return good(`${previewWords(preview)}. Enter makes it, Esc drops it`);
   }
 }
 
-/** What edits do and how many looks they change: "Cue 6: 2 lights updated here: 3 cues look different". */
+/** What edits do and how many looks they change: "Cue 6: 2 lights updated here: 3 cues look different". Throws ShowError for edits that cannot be made. */
 function editWords(sheet: OpenShow["sheet"], edits: readonly EditInput[], list: string): string {
-  const read = readEdits(edits);
-  return outcomeWords(sheet, read, makeEdits(sheet, read), list);
+  const preview = previewOf(sheet, { edits, list, mostLines: 0, window: null });
+  if ("fault" in preview) throw new ShowError(preview.fault);
+  return previewWords(preview);
 }
 
-function outcomeWords(sheet: OpenShow["sheet"], edits: readonly Edit[], outcome: Outcome, list: string): string {
-  return `${describeEdits(edits)}: ${outcome.steps.length === 0 ? "changes nothing" : summaryOf(sheet, outcome, list)}`;
+function previewWords({ description, summary, changesNothing }: Preview): string {
+  return `${description}: ${changesNothing ? "changes nothing" : summary}`;
 }
 
 function historyWords(what: "undo" | "redo", step: string | null): string {

@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { Modal } from "../shared/Modal.tsx";
 import { chooseList } from "../choice/choice.ts";
-import { outcomeOf } from "../choice/useDraft.ts";
+import { faultOf } from "../preview/preview.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -20,8 +20,8 @@ export function GatherDialog({ onClose }: { onClose: () => void }) {
     () => gatherEdits(freeId(label || "gathered", sheet.lists.keys()), label.trim(), picked, what),
     [sheet, label, picked, what],
   );
-  const outcome = useMemo(() => (picked.length > 0 ? outcomeOf(sheet, edits) : null), [sheet, edits, picked]);
-  const ready = label.trim() !== "" && outcome !== null && "outcome" in outcome;
+  const fault = useMemo(() => (picked.length > 0 ? faultOf(sheet, edits) : undefined), [sheet, edits, picked]);
+  const ready = label.trim() !== "" && picked.length > 0 && fault === undefined;
   const move = (index: number, by: -1 | 1): void => {
     const one = picked[index];
     if (one) setPicked(picked.toSpliced(index, 1).toSpliced(index + by, 0, one));
@@ -97,7 +97,7 @@ export function GatherDialog({ onClose }: { onClose: () => void }) {
             ))}
           </ol>
         </div>
-        {outcome && "fault" in outcome && <p className="text-error">{outcome.fault}</p>}
+        {fault !== undefined && <p className="text-error">{fault}</p>}
         <div className="flex items-center justify-end gap-2">
           <span className="flex-1 text-quiet">
             {picked.length > 0 && `Makes a list of ${picked.length} ${picked.length === 1 ? "cue" : "cues"}; no other list changes.`}

@@ -2,7 +2,7 @@ import { type ListSheet, type ShowSheet, count, freeId } from "@zm/core";
 import { ListPlus, ListTree, PencilLine, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { chooseList } from "../choice/choice.ts";
-import { outcomeOf } from "../choice/useDraft.ts";
+import { faultOf } from "../preview/preview.ts";
 import { notify } from "../shared/notices.ts";
 import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
 import { useList, useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
@@ -82,6 +82,6 @@ export function ListMenu() {
 
 /** What goes when a list is removed: its cues, and what other cues say of it. */
 function removalWords(sheet: ShowSheet, list: ListSheet): string {
-  const alone = outcomeOf(sheet, [{ op: "removeList", list: list.id }]);
-  return `Remove this list and its ${count(list.cues.length, "cue")}${alone && "fault" in alone ? ", and what other cues say of it" : ""}`;
+  const fault = faultOf(sheet, [{ op: "removeList", list: list.id }]);
+  return `Remove this list and its ${count(list.cues.length, "cue")}${fault !== undefined ? ", and what other cues say of it" : ""}`;
 }

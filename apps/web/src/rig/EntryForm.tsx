@@ -1,7 +1,7 @@
 import { type EditInput, listOf } from "@zm/core";
 import { useMemo, useState } from "react";
-import { ImpactList, colourChanges } from "../choice/ImpactList.tsx";
-import { outcomeOf, reportOf } from "../choice/useDraft.ts";
+import { ImpactList, useAllLines } from "../choice/ImpactList.tsx";
+import { faultOf, previewOf } from "../preview/preview.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { InUse } from "./InUse.tsx";
@@ -23,14 +23,18 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
   const makeEdits = useMakeEdits();
   const [save, saving] = useOnce(() => edits && makeEdits(edits));
   const [removing, setRemoving] = useState<string | null>(null);
-  const outcome = useMemo(() => outcomeOf(sheet, edits), [sheet, JSON.stringify(edits)]);
-  const good = outcome !== null && "outcome" in outcome && outcome.outcome.steps.length > 0;
-  const list = listOf(sheet);
-  const report = good ? reportOf(sheet, outcome.outcome, list.id) : null;
+  const { all, onAll, mostLines } = useAllLines();
+  const list = listOf(sheet).id;
+  const result = useMemo(
+    () => edits && previewOf(sheet, { edits, list, mostLines, window: null }),
+    [sheet, JSON.stringify(edits), list, mostLines],
+  );
+  const preview = result && "lines" in result && !result.changesNothing ? result : null;
+  const good = preview !== null;
   const [first, ...others] = removals;
   const remove = async (edit: EditInput): Promise<void> => {
-    const result = outcomeOf(sheet, [edit]);
-    if (result && "fault" in result) return setRemoving(result.fault);
+    const fault = faultOf(sheet, [edit]);
+    if (fault !== undefined) return setRemoving(fault);
     setRemoving(null);
     await makeEdits([edit]);
   };
@@ -68,18 +72,11 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
           </button>
         )}
       </div>
-      <p role="status" className={outcome && "fault" in outcome ? "text-error" : "text-quiet"}>
-        {outcome === null ? "" : "fault" in outcome ? outcome.fault : report ? `Saving it: ${report.summary}.` : ""}
+      <p role="status" className={result && "fault" in result ? "text-error" : "text-quiet"}>
+        {result && "fault" in result ? result.fault : preview ? `Saving it: ${preview.summary}.` : ""}
       </p>
-      {report && report.lines.length > 0 && (
-        <ImpactList
-          label="Impact of saving"
-          report={report}
-          before={list}
-          after={good ? outcome.outcome.sheet.lists.get(list.id) : undefined}
-          colours={good ? colourChanges(outcome.outcome.impact.looks, list) : undefined}
-          className="max-w-md"
-        />
+      {preview && preview.count > 0 && (
+        <ImpactList label="Impact of saving" lines={preview.lines} count={preview.count} all={all} onAll={onAll} className="max-w-md" />
       )}
       {removing && (
         <InUse said={removing} onLeave={() => setRemoving(null)}>

@@ -1,7 +1,7 @@
 import { type EditInput, freeId, hangEdits, labelEdits, readPatch, renumberEdits, repatchEdits } from "@zm/core";
 import { useState } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { outcomeOf } from "../choice/useDraft.ts";
+import { faultOf } from "../preview/preview.ts";
 import { notify } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -26,17 +26,17 @@ export function RigPanel() {
       </p>
     );
   const makeTold = async (edits: readonly EditInput[]): Promise<boolean> => {
-    const result = outcomeOf(sheet, edits);
-    if (result && "fault" in result) {
-      notify(result.fault, "trouble");
+    const fault = faultOf(sheet, edits);
+    if (fault !== undefined) {
+      notify(fault, "trouble");
       return false;
     }
     return makeEdits(edits);
   };
   const remove = (used: "refuse" | "drop"): void => {
     const edits = known.map((channel): EditInput => ({ op: "removeChannel", channel, used }));
-    const result = outcomeOf(sheet, edits);
-    if (result && "fault" in result) return setRemoving(result.fault);
+    const fault = faultOf(sheet, edits);
+    if (fault !== undefined) return setRemoving(fault);
     setRemoving(null);
     if (used === "drop") useChoice.setState({ draft: { from: "rig", edits } });
     else void makeEdits(edits).then((made) => made && useChoice.setState({ channels: [] }));

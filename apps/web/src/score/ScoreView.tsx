@@ -1,9 +1,9 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { findRow, isCueData } from "@zm/core";
+import { findRow } from "@zm/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chooseNothing, chosenCues, useChoice } from "../choice/choice.ts";
-import { useDraft } from "../choice/useDraft.ts";
+import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { useLive } from "../show/live.ts";
 import { Link } from "react-router";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -14,7 +14,7 @@ import { CellReadout } from "./CellReadout.tsx";
 import { LensSwitch } from "./LensSwitch.tsx";
 import { type SheetLayout, channelsBetween, columnAt, layoutColumns } from "./columns.ts";
 import { type Seen, SheetTiles, type TilePicture } from "./SheetTiles.tsx";
-import { ROW, chosenRows, ghostsOf } from "./paint.ts";
+import { ROW, chosenRows } from "./paint.ts";
 import { type Ink, inkOf } from "./palette.ts";
 import { moveFocus } from "./walk.ts";
 
@@ -22,13 +22,15 @@ export const SPINE_WIDTH = 424;
 const HEADER = 56;
 /** What is seen is told again when it has moved by so much, pixels: tiles are kept painted further out than that. */
 const STEP = 64;
+/** Ghosts are worked out so many rows beyond what is in view. */
+const GHOST_ROWS = 12;
 
 /** The Score: the spine and the sheet as one table, moves and the threads in which they track. */
 export function ScoreView() {
   const { sheet } = useShow();
   const list = useList();
   const choice = useChoice();
-  const draft = useDraft();
+  const preview = usePreview();
   const stageCue = useLive((live) => live.run?.playback.cue ?? null);
   const scroller = useRef<HTMLDivElement>(null);
   const cells = useRef<HTMLDivElement>(null);
@@ -50,11 +52,7 @@ export function ScoreView() {
 
   const cues = chosenCues(choice);
   const chosen = useMemo(() => chosenRows(list, cues), [list, cues?.from, cues?.to]);
-  const ghosts = useMemo(() => {
-    if (!draft || "fault" in draft) return null;
-    const after = draft.outcome.sheet.lists.get(list.id);
-    return after ? ghostsOf(after, draft.outcome.impact, draft.outcome.steps.filter(isCueData)) : null;
-  }, [draft, list.id]);
+  const ghosts = preview && "ghosts" in preview ? preview.ghosts : null;
 
   useEffect(() => {
     const watcher = new MutationObserver(() => setTheme((count) => count + 1));
@@ -82,6 +80,16 @@ export function ScoreView() {
     }),
     [list, layout, choice.lens, choice.tracked, choice.channels, chosen, stageRow, ghosts],
   );
+
+  // Ghosts are wanted for what is in view, and a little beyond it.
+  const rowsSeen = `${Math.max(0, Math.floor(seen.top / ROW) - GHOST_ROWS)} ${Math.ceil(seen.bottom / ROW) + GHOST_ROWS}`;
+  useEffect(() => {
+    const [first = 0, last = 0] = rowsSeen.split(" ").map(Number);
+    const inView = ({ x, width }: { x: number; width: number }): boolean => x + width > seen.left - 512 && x < seen.right + 512;
+    const channels = layout.columns.filter(inView).flatMap((column) => column.channels);
+    useWanted.setState({ window: { lens: choice.lens, rows: { first, last }, channels } });
+  }, [rowsSeen, seen.left, seen.right, layout, choice.lens]);
+  useEffect(() => () => useWanted.setState({ window: null }), []);
 
   const look = useCallback((): void => {
     const element = scroller.current;

@@ -1,6 +1,7 @@
-import { memo, useLayoutEffect, useRef } from "react";
+import { memo, useEffect, useLayoutEffect, useRef } from "react";
 import { milestone } from "../shared/milestone.ts";
 import { type SheetPicture, ROW, paintSheet } from "./paint.ts";
+import { forgetPainting, paintSoon } from "./paintQueue.ts";
 import type { Ink } from "./palette.ts";
 
 /** A tile holds so many rows and is so wide: small enough that painting one leaves time in a frame, large enough that few come into view in one. */
@@ -73,13 +74,31 @@ const SheetTile = memo(function SheetTile({ picture, ink, theme, first, last, le
   const width = right - left;
   const height = (last - first + 1) * ROW;
   const scale = window.devicePixelRatio || 1;
+  const painted = useRef<TilePicture | null>(null);
   useLayoutEffect(() => {
-    const context = canvas.current?.getContext("2d", { alpha: false });
-    if (!context || !ink) return;
-    context.setTransform(scale, 0, 0, scale, 0, 0);
-    paintSheet(context, { ...picture, rows: { first, last }, left, right }, ink);
-    milestone("score-painted");
+    const element = canvas.current;
+    const context = element?.getContext("2d", { alpha: false });
+    if (!element || !context || !ink) return;
+    const paint = (): void => {
+      context.setTransform(scale, 0, 0, scale, 0, 0);
+      paintSheet(context, { ...picture, rows: { first, last }, left, right }, ink);
+      milestone("score-painted");
+    };
+    // Ghosts of an edit that is still being typed may take a few frames; everything else is there at once.
+    const onlyGhosts = painted.current !== null && differsInGhostsAlone(painted.current, picture);
+    painted.current = picture;
+    if (onlyGhosts) paintSoon(element, paint);
+    else {
+      forgetPainting(element);
+      paint();
+    }
   }, [picture, ink, theme, first, last, left, right, scale]);
+  useEffect(() => {
+    const element = canvas.current;
+    return () => {
+      if (element) forgetPainting(element);
+    };
+  }, []);
   return (
     <canvas
       ref={canvas}
@@ -91,3 +110,9 @@ const SheetTile = memo(function SheetTile({ picture, ink, theme, first, last, le
     />
   );
 });
+
+function differsInGhostsAlone({ ghosts: was, ...before }: TilePicture, { ghosts: is, ...now }: TilePicture): boolean {
+  if (was === is) return false;
+  const [old, anew] = [Object.values(before), Object.values(now)];
+  return old.length === anew.length && old.every((value, index) => value === anew[index]);
+}

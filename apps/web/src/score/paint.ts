@@ -1,5 +1,6 @@
-import { type Impact, type Key, type ListSheet, cueOrder, findRow, keyNamed, marksByChannel } from "@zm/core";
+import { type Key, type ListSheet, cueOrder, marksByChannel } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
+import type { Ghost, Ghosts } from "../preview/preview.ts";
 import { type CellMark, type Shape, colourOf, lensKeys, lensThreads, markAt, trackedText } from "./cells.ts";
 import type { SheetColumn, SheetLayout } from "./columns.ts";
 import type { Ink } from "./palette.ts";
@@ -20,25 +21,6 @@ export interface SheetPicture {
   readonly lights: ReadonlySet<number>;
   readonly stageRow: number;
   readonly ghosts: Ghosts | null;
-}
-
-/** What an edit under consideration would leave, held ready for the cells that it touches. */
-export interface Ghosts {
-  readonly after: ListSheet;
-  /** By light, the cue numbers that it touches. */
-  readonly touched: ReadonlyMap<number, ReadonlySet<string>>;
-}
-
-/** Gathers which cells an impact touches: every look that changes and every move stored or dropped. */
-export function ghostsOf(after: ListSheet, impact: Impact, steps: readonly { at: string; cue: string; channel?: number }[]): Ghosts {
-  const touched = new Map<number, Set<string>>();
-  const touch = (channel: number, cue: string): void => void touched.set(channel, (touched.get(channel) ?? new Set()).add(cue));
-  for (const look of impact.looks) {
-    const channel = keyNamed(after.keys, look.key)?.channel;
-    if (channel !== undefined) touch(channel, look.cue);
-  }
-  for (const step of steps) if (step.channel !== undefined) touch(step.channel, step.cue);
-  return { after, touched };
 }
 
 /** Paints the sheet onto a canvas whose top left corner is (left, rows.first) of the sheet. */
@@ -90,9 +72,10 @@ function paintColumn(context: CanvasRenderingContext2D, picture: SheetPicture, c
   if (keys.length === 0) return;
   paintThreads(context, picture, column, keys, ink);
   if (picture.lens === "intensity") paintMarks(context, picture, column, ink);
-  const ghosted = picture.ghosts?.touched.get(column.channel);
+  const ghosted = picture.ghosts?.get(column.channel);
   for (let row = picture.rows.first; row <= picture.rows.last; row += 1) {
-    if (ghosted?.has(picture.list.cues[row]?.number ?? "")) paintGhost(context, picture, column, row, ink);
+    const ghost = ghosted?.get(picture.list.cues[row]?.number ?? "");
+    if (ghost) paintGhost(context, picture.lens, ghost, column, row, ink);
     else paintCell(context, picture, column, keys, row, ink);
   }
 }
@@ -241,22 +224,23 @@ function shapePath(context: CanvasRenderingContext2D, shape: Shape, x: number, y
 }
 
 /** A cell as the edit under consideration would leave it, outlined in the colour of what is chosen. */
-function paintGhost(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, row: number, ink: Ink): void {
-  const { list, lens, ghosts } = picture;
-  if (!ghosts) return;
-  const after = findRow(ghosts.after, list.cues[row]?.number ?? "");
+function paintGhost(
+  context: CanvasRenderingContext2D,
+  lens: Lens,
+  { mark, tracked }: Ghost,
+  column: SheetColumn,
+  row: number,
+  ink: Ink,
+): void {
   const middle = row * ROW + ROW / 2;
   context.fillStyle = ink.chosen;
   context.fillRect(column.x - 2, row * ROW + 2, column.width - 2, ROW - 5);
-  if (after < 0) return;
-  const keys = lensKeys(ghosts.after, column.channel, lens);
-  const tracked = trackedText(ghosts.after, keys, after, lens);
   const unset: CellMark | null = tracked === "" ? { shape: "ring", hollow: true, text: "" } : null;
-  const mark = markAt(ghosts.after, keys, after, lens) ?? unset;
-  if (!mark) return writeValue(context, tracked, column, middle, ink.glass, lens);
+  const shown = mark ?? unset;
+  if (!shown) return writeValue(context, tracked, column, middle, ink.glass, lens);
   clearBehind(context, column, middle, ink);
-  drawShape(context, { ...mark, hollow: true }, axis(column), middle, ink.glass, ink.sheet);
-  writeValue(context, mark.text, column, middle, ink.glass, lens);
+  drawShape(context, { ...shown, hollow: true }, axis(column), middle, ink.glass, ink.sheet);
+  writeValue(context, shown.text, column, middle, ink.glass, lens);
 }
 
 /** A folded group: where any of its lights moves, and the span of their levels. */

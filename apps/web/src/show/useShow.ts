@@ -52,7 +52,16 @@ export async function takeEdit(client: QueryClient, news: EditEvent): Promise<vo
     const sheet = takeSteps(known.sheet, news.steps);
     client.setQueryData<OpenShow>(showKey(news.show), { id: known.id, revision: news.revision, sheet });
     const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[news.kind];
-    useLastEdit.setState({ edit: { words: `${verb}${news.summary}`, before: known.sheet, after: sheet, steps: news.steps } });
+    useLastEdit.setState({
+      edit: {
+        show: known.id,
+        revision: news.revision,
+        words: `${verb}${news.summary}`,
+        before: known.sheet,
+        after: sheet,
+        steps: news.steps,
+      },
+    });
   } catch {
     await client.invalidateQueries({ queryKey: showKey(news.show) });
   }

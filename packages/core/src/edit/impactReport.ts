@@ -34,7 +34,7 @@ export interface ImpactReport {
 }
 
 /** Everything that is told of one cue of a list. */
-interface CueNews {
+interface CueImpact {
   cue: string;
   after: string | undefined;
   words: (() => string)[];
@@ -51,11 +51,16 @@ interface Counts {
   time: number;
 }
 
-/** Tells what edits do to every cue, those included that come, go, or only follow or last otherwise. `worked` is the list that is worked on. */
+/**
+ * Tells what edits do to every cue, those included that come, go, or only follow or last otherwise. `worked` is the list that is
+ * worked on. Timing cues takes by far the longest on a large show; `times: false` leaves out what follows and lasts otherwise, for a
+ * first answer that the whole one replaces.
+ */
 export function reportImpact(
   before: ShowSheet,
   { sheet: after, steps, impact }: Pick<Outcome, "sheet" | "steps" | "impact">,
   worked: string,
+  { times = true }: { times?: boolean } = {},
 ): ImpactReport {
   const [first] = after.lists.keys();
   const looks = groupBy(impact.looks, (look) => look.list ?? first ?? "");
@@ -66,10 +71,10 @@ export function reportImpact(
     const [was, is] = [before.lists.get(id), after.lists.get(id)];
     if (was === is) continue;
     const listLabel = id === worked ? undefined : (is ?? was)?.list.label || id;
-    const news = was && is ? newsOfList(was, is, stepsInList(steps, id), looks.get(id) ?? [], counts) : newsOfWholeList(was, is, counts);
-    if (news.length > 0 && listLabel !== undefined) elsewhere.add(listLabel);
+    const told = was && is ? tellList(was, is, stepsInList(steps, id), looks.get(id) ?? [], counts, times) : tellWholeList(was, is, counts);
+    if (told.length > 0 && listLabel !== undefined) elsewhere.add(listLabel);
     lines.push(
-      ...news.map((each) => ({
+      ...told.map((each) => ({
         list: id,
         listLabel,
         cue: each.cue,
@@ -97,7 +102,7 @@ function summaryOf({ gone, come, renumbered, look, follow, time }: Counts, elsew
   return `${words.join(", ")}${where}`;
 }
 
-function newsOfWholeList(was: ListSheet | undefined, is: ListSheet | undefined, counts: Counts): CueNews[] {
+function tellWholeList(was: ListSheet | undefined, is: ListSheet | undefined, counts: Counts): CueImpact[] {
   const list = is ?? was;
   if (!list) return [];
   if (is) counts.come += list.cues.length;
@@ -110,8 +115,15 @@ function newsOfWholeList(was: ListSheet | undefined, is: ListSheet | undefined, 
   }));
 }
 
-function newsOfList(was: ListSheet, is: ListSheet, steps: readonly Step[], looks: readonly LookChange[], counts: Counts): CueNews[] {
-  const gathered = new Map<string, CueNews>();
+function tellList(
+  was: ListSheet,
+  is: ListSheet,
+  steps: readonly Step[],
+  looks: readonly LookChange[],
+  counts: Counts,
+  times: boolean,
+): CueImpact[] {
+  const gathered = new Map<string, CueImpact>();
   const names = renamed(steps);
   const pairs = rowPairs(was, is, names);
   const tell = (cue: string, after: string | undefined, loud: boolean, ...words: (() => string)[]): void => {
@@ -154,11 +166,11 @@ function newsOfList(was: ListSheet, is: ListSheet, steps: readonly Step[], looks
       if (words !== "") tell(numberBefore(row), cue, false, () => words);
     }
   }
-  tellTimes(was, is, pairs, changed, numberBefore, tell, counts);
+  if (times) tellTimes(was, is, pairs, changed, numberBefore, tell, counts);
   return [...gathered.values()]
-    .map((news) => ({ news, order: cueOrder(news.cue) }))
+    .map((told) => ({ told, order: cueOrder(told.cue) }))
     .sort((a, b) => a.order - b.order)
-    .map(({ news }) => news);
+    .map(({ told }) => told);
 }
 
 /** What a cue stores anew while its look stays: "gets 2 moves". Empty where only its parts come or go with it. */

@@ -1,0 +1,200 @@
+import {
+  type Applied,
+  type EditInput,
+  type Impact,
+  type ImpactReport,
+  type ListSheet,
+  type Outcome,
+  ShowError,
+  type ShowSheet,
+  applyEdits,
+  describeEdits,
+  findRow,
+  impactOf,
+  isCueData,
+  keyNamed,
+  readEdits,
+  reportImpact,
+} from "@zm/core";
+import type { Lens } from "../choice/choice.ts";
+import { type CellMark, colourOf, lensKeys, markAt, trackedText } from "../score/cells.ts";
+
+/** So many lines of an impact are read before somebody asks for all. */
+export const FIRST_LINES = 9;
+
+/** What is asked of edits: the list that is worked on, how many lines of the impact are read, and what the Score shows. */
+export interface PreviewRequest {
+  readonly edits: readonly EditInput[];
+  readonly list: string;
+  readonly mostLines: number;
+  readonly window: SheetWindow | null;
+}
+
+/** The part of the Score that is in view, for which ghosts are wanted. Rows both included. */
+export interface SheetWindow {
+  readonly lens: Lens;
+  readonly rows: { readonly first: number; readonly last: number };
+  readonly channels: readonly number[];
+}
+
+/** One line of an impact as it is read. */
+export interface PreviewLine {
+  readonly list: string;
+  readonly listLabel: string | undefined;
+  readonly cue: string;
+  /** The number that the cue has afterwards; undefined for a cue that goes. */
+  readonly after: string | undefined;
+  readonly words: string;
+  readonly quiet: boolean;
+  /** The colours of a light before and after, as styles, where that changes. */
+  readonly colours?: readonly [string, string] | undefined;
+}
+
+/** A cell as an edit would leave it; no mark where it stores nothing and shows what tracks. */
+export interface Ghost {
+  readonly mark: CellMark | null;
+  readonly tracked: string;
+}
+/** By light, then by the cue number that the cell has now. */
+export type Ghosts = ReadonlyMap<number, ReadonlyMap<string, Ghost>>;
+
+/** What edits would do, as plain data: all that the window shows of it. */
+export interface Preview {
+  /** The edits in words: "Cues 10 to 20, 4 lights: intensity to 40". */
+  readonly description: string;
+  readonly summary: string;
+  readonly changesNothing: boolean;
+  /** The first lines, as many as were asked for. */
+  readonly lines: readonly PreviewLine[];
+  /** How many lines there are in all. */
+  readonly count: number;
+  readonly notes: readonly string[];
+  readonly ghosts: Ghosts;
+  /** False while only the looks are told, and what follows and lasts otherwise is still being worked out. */
+  readonly timed: boolean;
+}
+
+/** What edits would do, or why they cannot be made. */
+export type PreviewResult = Preview | { readonly fault: string };
+
+/** Edits worked out on a show; or why they cannot be made. */
+type Considered = { readonly outcome: Outcome } | { readonly fault: string };
+
+/** Why edits cannot be made on a show; undefined for those that can. */
+export function faultOf(sheet: ShowSheet, edits: readonly EditInput[]): string | undefined {
+  const applied = refusable(() => applyEdits(sheet, readEdits(edits)));
+  return "fault" in applied ? applied.fault : undefined;
+}
+
+function refusable<T extends object>(work: () => T): T | { fault: string } {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
+    throw error;
+  }
+}
+
+/** Works a preview out in one go, where no worker does it. */
+export function previewOf(sheet: ShowSheet, request: PreviewRequest): PreviewResult {
+  return new PreviewWork(sheet, request).whole();
+}
+
+/** A preview that is worked out in two goes: the looks at once, the times behind them. What the first found serves the second. */
+export class PreviewWork {
+  private readonly considered: Considered;
+
+  constructor(
+    private readonly sheet: ShowSheet,
+    private readonly request: PreviewRequest,
+  ) {
+    this.considered = refusable(() => {
+      const applied: Applied = applyEdits(sheet, readEdits(request.edits));
+      const impact: Impact = impactOf(sheet, applied.sheet, applied.steps);
+      return { outcome: { ...applied, impact } };
+    });
+  }
+
+  /** What the edits do to the looks. */
+  looks(): PreviewResult {
+    return this.told(false);
+  }
+
+  /** All that they do. */
+  whole(): PreviewResult {
+    return this.told(true);
+  }
+
+  private told(timed: boolean): PreviewResult {
+    const { considered, sheet, request } = this;
+    if ("fault" in considered) return considered;
+    const { outcome } = considered;
+    const report = reportImpact(sheet, outcome, request.list, { times: timed });
+    return {
+      description: describeEdits(readEdits(request.edits)),
+      summary: report.summary,
+      changesNothing: outcome.steps.length === 0,
+      lines: linesOf(report, sheet.lists.get(request.list), outcome, request.mostLines),
+      count: report.lines.length,
+      notes: outcome.notes,
+      ghosts: ghostsIn(sheet, outcome, request),
+      timed,
+    };
+  }
+}
+
+/** The first lines of a report as plain data, with the colours that change in `list`. */
+export function linesOf(
+  report: ImpactReport,
+  list: ListSheet | undefined,
+  { sheet, impact }: Pick<Outcome, "sheet" | "impact">,
+  most: number,
+): PreviewLine[] {
+  const after = list && sheet.lists.get(list.id);
+  const lights = list ? colourChanges(impact.looks, list) : new Map<string, number>();
+  return report.lines.slice(0, most).map(({ list: id, listLabel, cue, after: number, words, quiet }) => {
+    const light = id === list?.id ? lights.get(number ?? cue) : undefined;
+    const colours = list && after && light !== undefined ? coloursOf(list, cue, after, number ?? cue, light) : undefined;
+    return { list: id, listLabel, cue, after: number, words: words(), quiet, colours };
+  });
+}
+
+function coloursOf(before: ListSheet, cue: string, after: ListSheet, number: string, light: number): [string, string] | undefined {
+  const [from, to] = [findRow(before, cue), findRow(after, number)];
+  return from < 0 || to < 0 ? undefined : [colourOf(before, light, from), colourOf(after, light, to)];
+}
+
+/** By cue, a light whose colour changes there. */
+function colourChanges(looks: Impact["looks"], list: ListSheet): Map<string, number> {
+  const found = new Map<string, number>();
+  for (const { cue, key: name, list: other } of looks) {
+    if (found.has(cue) || (other !== undefined && other !== list.id)) continue;
+    const key = keyNamed(list.keys, name);
+    if (key?.attribute.family === "colour") found.set(cue, key.channel);
+  }
+  return found;
+}
+
+/** The cells in view that edits touch: every look that changes and every move stored or dropped. */
+function ghostsIn(sheet: ShowSheet, { sheet: edited, impact, steps }: Outcome, { list: id, window }: PreviewRequest): Ghosts {
+  const [before, after] = [sheet.lists.get(id), edited.lists.get(id)];
+  const ghosts = new Map<number, Map<string, Ghost>>();
+  if (!before || !after || !window) return ghosts;
+  const { lens, rows } = window;
+  const numbers = new Set(before.cues.slice(rows.first, rows.last + 1).map(({ number }) => number));
+  const channels = new Set(window.channels);
+  const touch = (channel: number | undefined, cue: string): void => {
+    if (channel === undefined || !channels.has(channel) || !numbers.has(cue)) return;
+    const own = ghosts.get(channel) ?? new Map<string, Ghost>();
+    ghosts.set(channel, own);
+    const row = own.has(cue) ? -1 : findRow(after, cue);
+    if (row < 0) return;
+    const keys = lensKeys(after, channel, lens);
+    own.set(cue, { mark: markAt(after, keys, row, lens), tracked: trackedText(after, keys, row, lens) });
+  };
+  for (const { cue, key, list } of impact.looks) {
+    if ((list ?? id) === id && numbers.has(cue)) touch(keyNamed(after.keys, key)?.channel, cue);
+  }
+  for (const step of steps) if (isCueData(step) && step.at === "move" && step.list === id) touch(step.channel, step.cue);
+  return ghosts;
+}

@@ -1,0 +1,63 @@
+import { type EditInput, type ShowSheet, type Step, listOf, sheetOf, takeSteps } from "@zm/core";
+import { expose } from "comlink";
+import { api } from "../show/api.ts";
+import { FIRST_LINES, type PreviewRequest, type PreviewResult, PreviewWork } from "./preview.ts";
+
+/** The show as this thread has it, kept in step with the window's. */
+let open: { id: number; revision: number; sheet: ShowSheet } | undefined;
+let work: { of: number; preview: PreviewWork } | undefined;
+
+/** Works previews out beside the window, over a copy of the show of its own. */
+const previews = {
+  /** Reads a show from the server; gives its revision. */
+  async open(id: number): Promise<number> {
+    const { show, revision } = await api.show(id);
+    open = { id, revision, sheet: sheetOf(show) };
+    practise(open.sheet);
+    return revision;
+  },
+
+  /** Takes an edit that the window has taken; gives the revision that is here afterwards. */
+  take(id: number, revision: number, steps: readonly Step[]): number {
+    if (open?.id === id && open.revision === revision - 1) open = { id, revision, sheet: takeSteps(open.sheet, steps) };
+    return open?.revision ?? -1;
+  },
+
+  /** What edits do to the looks; null where this thread does not have the show as the window has it. `of` numbers the request. */
+  looks(of: number, id: number, revision: number, request: PreviewRequest): PreviewResult | null {
+    if (open?.id !== id || open.revision !== revision) return null;
+    work = { of, preview: new PreviewWork(open.sheet, request) };
+    return work.preview.looks();
+  },
+
+  /** All that the edits of a request do; null where another request has come since. */
+  whole(of: number): PreviewResult | null {
+    return work?.of === of ? work.preview.whole() : null;
+  },
+};
+
+/** A wide edit, worked out a few times before anybody asks: the first answer is then as quick as the later ones. */
+function practise(sheet: ShowSheet): void {
+  const list = listOf(sheet);
+  const [from, to] = [list.cues[0]?.number, list.cues[Math.min(200, list.cues.length) - 1]?.number];
+  if (from === undefined || to === undefined) return;
+  const channels = [...sheet.keys.byChannel.keys()].slice(0, 20);
+  for (let round = 1; round <= 6; round += 1) {
+    const edit: EditInput = {
+      op: "change",
+      list: list.id,
+      from,
+      to,
+      keys: { channels, families: ["intensity"] },
+      do: { add: round },
+      where: "look",
+      after: "restore",
+    };
+    const preview = new PreviewWork(sheet, { edits: [edit], list: list.id, mostLines: FIRST_LINES, window: null });
+    preview.looks();
+    if (round === 1) preview.whole();
+  }
+}
+
+export type Previews = typeof previews;
+expose(previews);

@@ -1,0 +1,60 @@
+import type { Step } from "@zm/core";
+import { type Remote, wrap } from "comlink";
+import type { PreviewRequest, PreviewResult } from "./preview.ts";
+import type { Previews } from "./previewThread.ts";
+
+/** The thread that works previews out for one show, as the window drives it. It is behind until it has read the show; then it is kept in step. */
+export class PreviewWorker {
+  private readonly worker = new Worker(new URL("./previewThread.ts", import.meta.url), { type: "module" });
+  private readonly thread: Remote<Previews> = wrap<Previews>(this.worker);
+  /** The revision that the thread has, or will have when it has done what it was given; -1 before it has read the show. */
+  private revision = -1;
+  private reading: Promise<void> | undefined;
+  private requests = 0;
+
+  constructor(private readonly show: number) {
+    this.read();
+  }
+
+  /** True where the thread has the show as it is at a revision. */
+  has(revision: number): boolean {
+    return this.revision === revision && this.reading === undefined;
+  }
+
+  /** Takes an edit that the window has taken. A thread that has missed one reads the show again. */
+  take(revision: number, steps: readonly Step[]): void {
+    if (this.reading || revision <= this.revision) return;
+    if (revision !== this.revision + 1) return this.read();
+    this.revision = revision;
+    void this.thread.take(this.show, revision, steps).then((has) => {
+      if (has < revision) this.read();
+    });
+  }
+
+  /** Asks for a preview: `told` hears of the looks, and then of all; null where the thread does not have that revision after all. */
+  async preview(revision: number, request: PreviewRequest, told: (result: PreviewResult | null) => boolean): Promise<void> {
+    this.requests += 1;
+    const of = this.requests;
+    const looks = await this.thread.looks(of, this.show, revision, request);
+    if (!told(looks) || !looks || "fault" in looks) return;
+    const whole = await this.thread.whole(of);
+    if (whole) told(whole);
+  }
+
+  end(): void {
+    this.worker.terminate();
+  }
+
+  private read(): void {
+    this.reading ??= this.thread
+      .open(this.show)
+      .then((revision) => {
+        this.revision = revision;
+      })
+      // The window works previews out itself for as long as the thread cannot read the show.
+      .catch(() => undefined)
+      .finally(() => {
+        this.reading = undefined;
+      });
+  }
+}

@@ -1,0 +1,106 @@
+import type { EditInput, ShowSheet } from "@zm/core";
+import { useEffect } from "react";
+import { create } from "zustand";
+import { useChoice } from "../choice/choice.ts";
+import { milestone } from "../shared/milestone.ts";
+import { useLastEdit } from "../show/lastEdit.ts";
+import { useList, useShow } from "../show/useShow.ts";
+import { FIRST_LINES, type PreviewRequest, type PreviewResult, type SheetWindow, previewOf } from "./preview.ts";
+import { PreviewWorker } from "./previewWorker.ts";
+
+/** What is asked of the edit under consideration beside the edit itself. */
+interface Wanted {
+  readonly window: SheetWindow | null;
+  readonly allLines: boolean;
+}
+export const useWanted = create<Wanted>(() => ({ window: null, allLines: false }));
+
+/** What the edit under consideration would do; `of` are the edits that it was worked out for. */
+interface PreviewState {
+  readonly of: readonly EditInput[] | null;
+  readonly result: PreviewResult | null;
+}
+const usePreviewState = create<PreviewState>(() => ({ of: null, result: null }));
+
+let worker: { readonly show: number; readonly thread: PreviewWorker } | undefined;
+
+/** Begins to work previews out beside the window for a show that is open; gives what ends it. */
+export function startPreviews(show: number): () => void {
+  const thread = new PreviewWorker(show);
+  worker = { show, thread };
+  const following = useLastEdit.subscribe(({ edit }) => {
+    if (edit?.show === show) thread.take(edit.revision, edit.steps);
+  });
+  return () => {
+    following();
+    thread.end();
+    if (worker?.thread === thread) worker = undefined;
+  };
+}
+
+/** What the edit under consideration would do, or why it cannot be made; null when nothing is considered. While it is worked out, the one before stands. */
+export function usePreview(): PreviewResult | null {
+  const edits = useChoice((choice) => choice.draft?.edits ?? null);
+  const result = usePreviewState((state) => state.result);
+  return edits ? result : null;
+}
+
+interface Asked {
+  readonly show: number;
+  readonly revision: number;
+  readonly sheet: ShowSheet;
+  readonly request: PreviewRequest;
+}
+
+/** The question that is under way, and the newest one behind it; those between are left out. */
+let underWay: Asked | null = null;
+let next: Asked | null = null;
+
+/** Works the edit under consideration out whenever it, the show or what is in view changes. Once in the window, in its frame. */
+export function useWorkPreviews(): void {
+  const { id, revision, sheet } = useShow();
+  const list = useList();
+  const edits = useChoice((choice) => choice.draft?.edits ?? null);
+  const { window, allLines } = useWanted();
+  useEffect(() => {
+    if (!edits) {
+      next = null;
+      usePreviewState.setState({ of: null, result: null });
+      if (allLines) useWanted.setState({ allLines: false });
+      return;
+    }
+    const request = { edits, list: list.id, mostLines: allLines ? Number.MAX_SAFE_INTEGER : FIRST_LINES, window };
+    ask({ show: id, revision, sheet, request });
+  }, [id, revision, sheet, list.id, edits, window, allLines]);
+}
+
+function ask(asked: Asked): void {
+  if (!worker?.thread.has(asked.revision) || worker.show !== asked.show) return tell(asked, previewOf(asked.sheet, asked.request));
+  if (underWay) next = asked;
+  else void work(asked);
+}
+
+async function work(asked: Asked): Promise<void> {
+  underWay = asked;
+  const told = (result: PreviewResult | null): boolean => {
+    if (next) return false;
+    tell(asked, result ?? previewOf(asked.sheet, asked.request));
+    return result !== null;
+  };
+  try {
+    await worker?.thread.preview(asked.revision, asked.request, told);
+  } catch {
+    told(null);
+  }
+  underWay = null;
+  const newer = next;
+  next = null;
+  if (newer) ask(newer);
+}
+
+/** Shows a result, unless what it was asked for is no longer considered. */
+function tell({ request }: Asked, result: PreviewResult): void {
+  if (useChoice.getState().draft?.edits !== request.edits) return;
+  usePreviewState.setState({ of: request.edits, result });
+  milestone("impact-shown");
+}

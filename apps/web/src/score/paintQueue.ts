@@ -1,0 +1,25 @@
+/** So much of a frame goes to paintings that can wait; milliseconds. */
+const BUDGET = 6;
+
+const queue = new Map<object, () => void>();
+
+/** Paints something in one of the next frames, few enough in each that the page stays smooth; the newest painting of a thing replaces an older one. */
+export function paintSoon(thing: object, paint: () => void): void {
+  if (queue.size === 0) requestAnimationFrame(paintSome);
+  queue.set(thing, paint);
+}
+
+/** Leaves out a painting that is no longer wanted. */
+export function forgetPainting(thing: object): void {
+  queue.delete(thing);
+}
+
+function paintSome(): void {
+  const until = performance.now() + BUDGET;
+  for (const [thing, paint] of queue) {
+    queue.delete(thing);
+    paint();
+    if (performance.now() >= until) break;
+  }
+  if (queue.size > 0) requestAnimationFrame(paintSome);
+}
