@@ -2,7 +2,7 @@ import { type EditInput, FAMILIES, type ListSheet, findRow, keyAt, listOf, makeE
 import { saltAndParaffin } from "@zm/demo";
 import type { Lens } from "../src/choice/choice.ts";
 import { readDeed } from "../src/inspector/readDeed.ts";
-import { lensKeys, lensThreads, markAt, trackedText } from "../src/score/cells.ts";
+import { lensKeys, lensThreads, markAt, trackedText } from "../src/cells/cells.ts";
 import { channelsBetween, columnAt, layoutColumns } from "../src/score/columns.ts";
 import { cellStory, cellWords } from "../src/score/story.ts";
 import { clockTime, triggerWords, upDown } from "../src/shared/words.ts";

@@ -9,7 +9,7 @@ import { type Author, authorOf } from "../shared/author.ts";
 import type { OpenShow } from "../shows/openShow.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import type { RunningEditsDto } from "./history.dto.ts";
-import type { HistoryStep } from "./history.ts";
+import type { HistoryStep } from "../shows/history.ts";
 
 /** What concerns show, Hand and run together: undo and redo in the one order of time, and edits that belong to what is on stage. */
 @Injectable()

@@ -1,4 +1,4 @@
-import type { History } from "../history/history.ts";
+import type { History } from "./history.ts";
 import { ENTRY_WORDS, type ShowSheet, type Step, addressOf, isCueData } from "@zm/core";
 
 /** A show held in memory while it is worked on. */

@@ -27,7 +27,7 @@ import type { RunMove } from "../database/columnTypes.ts";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, ShowRow } from "../database/entities.ts";
 import { DatabaseAway, isLost } from "../database/lost.ts";
-import { type EditStep, History } from "../history/history.ts";
+import { type EditStep, History } from "./history.ts";
 import { Settings } from "../settings.ts";
 import type { Author } from "../shared/author.ts";
 import { LoadingCache } from "../shared/loadingCache.ts";

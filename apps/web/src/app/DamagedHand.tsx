@@ -1,5 +1,5 @@
 import { tellTrouble } from "../shared/notices.ts";
-import { takeHand, useHand } from "../hand/handStore.ts";
+import { takeHand, useHand } from "../show/handStore.ts";
 import { api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
 

@@ -10,14 +10,16 @@ import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
 import { startPreviews, useWorkPreviews } from "../preview/usePreview.ts";
 import { useLiveShow } from "../show/live.ts";
-import { type OpenShow, ShowContext, useOpenShow } from "../show/useShow.ts";
+import type { OpenShow } from "../show/openShow.ts";
+import { ShowContext, useOpenShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
 import { DamagedHand } from "./DamagedHand.tsx";
-import { openHelp, openSearch, useDialogs } from "./dialogs.ts";
+import { openHelp, openSearch, useDialogs } from "../shared/dialogs.ts";
 import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
-import { FindDialog, KeysDialog, fetchTheRest, RecordSheet, UpdateSheet } from "./later.ts";
-import { StageStatus } from "./StageStatus.tsx";
+import { loadLazyParts } from "../shared/lazyPart.ts";
+import { FindDialog, KeysDialog, RecordSheet, UpdateSheet } from "./parts.ts";
+import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
 
@@ -56,7 +58,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const drawer = useChoice((choice) => choice.drawer);
   const { help, search } = useDialogs();
   useFrameKeys(live);
-  useEffect(() => void setTimeout(fetchTheRest, 300), []);
+  useEffect(() => void setTimeout(loadLazyParts, 300), []);
   const view = stage ? "Stage" : rig ? "Rig" : run ? "Run" : "Score";
   return (
     <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>

@@ -5,7 +5,7 @@ import { useHandChange } from "../hand/useHandChange.ts";
 import { useRecording } from "../hand/useRecording.ts";
 import { watchGestures } from "../show/gesture.ts";
 import { useHistory } from "../show/useShow.ts";
-import { openHelp, openSearch, typeAhead } from "./dialogs.ts";
+import { openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
 
 /** The keys that hold in every view. Inside a field only those with ctrl do. Escape lets go of the choice first, and where the view is live then of the values in hand. */
 export function useFrameKeys(live: boolean): void {

@@ -1,7 +1,7 @@
 import type { Family } from "@zm/core";
 import { useEffect, useReducer, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { useHand } from "../hand/handStore.ts";
+import { useHand } from "../show/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useLive } from "../show/live.ts";
 import { useShow } from "../show/useShow.ts";

@@ -1,7 +1,7 @@
 import { type Family, type PaletteScope, heldKeys, listOf } from "@zm/core";
 import { useState } from "react";
 import { previewOf } from "../preview/preview.ts";
-import { useHand } from "../hand/handStore.ts";
+import { useHand } from "../show/handStore.ts";
 import { useKeeping } from "../hand/useKeeping.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { Swatch } from "../shared/Swatch.tsx";

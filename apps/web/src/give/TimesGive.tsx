@@ -2,7 +2,7 @@ import { type Family, heldKeys, moveTiming } from "@zm/core";
 import { useState } from "react";
 import { useKeeping } from "../hand/useKeeping.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
-import { useHand } from "../hand/handStore.ts";
+import { useHand } from "../show/handStore.ts";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
 import { readSpread } from "../shared/readSpread.ts";
 import { useShow } from "../show/useShow.ts";

@@ -14,7 +14,7 @@ import {
   reportImpact,
 } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { ImpactList, useAllLines } from "../choice/ImpactList.tsx";
+import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { linesOf } from "../preview/preview.ts";
 import { useChoice } from "../choice/choice.ts";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -26,7 +26,7 @@ import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { RecordTimes } from "./RecordTimes.tsx";
 import { type RecordEntry, freshEntry } from "./recordEntry.ts";
 import { keepRefused, makeFromSheet, refusedIn } from "./refused.ts";
-import { useHand } from "./handStore.ts";
+import { useHand } from "../show/handStore.ts";
 import { useRecording } from "./useRecording.ts";
 
 /** A record that has been worked out, or why it cannot be made. */

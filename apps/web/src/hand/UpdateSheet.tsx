@@ -1,9 +1,9 @@
 import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf } from "@zm/core";
 import { useEffect, useMemo, useState } from "react";
-import { ImpactList, useAllLines } from "../choice/ImpactList.tsx";
+import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { plain } from "../shared/plain.ts";
 import { previewOf } from "../preview/preview.ts";
-import { sentence } from "../inspector/DraftPanel.tsx";
+import { sentence } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";

@@ -6,8 +6,8 @@ import { notify } from "../shared/notices.ts";
 import { unlessRefused } from "../shared/unlessRefused.ts";
 import { serverNow, useLive } from "../show/live.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
-import { keyOutputNow } from "../stage/outputs.ts";
-import { makeHandChange, useHand } from "./handStore.ts";
+import { keyOutputNow } from "../show/outputs.ts";
+import { makeHandChange, useHand } from "../show/handStore.ts";
 import { otherLitLights } from "./litLights.ts";
 
 /** What can be done to the Hand from anywhere in the window. */

@@ -12,7 +12,7 @@ import {
 import { unlessRefused } from "../shared/unlessRefused.ts";
 import type { Runner } from "../show/queue.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { useHand } from "./handStore.ts";
+import { useHand } from "../show/handStore.ts";
 import { useHandChange } from "./useHandChange.ts";
 
 /** What is to be kept of the Hand as a palette, of all lights or of some. */

@@ -17,7 +17,7 @@ import { notify } from "../shared/notices.ts";
 import { useLive } from "../show/live.ts";
 import { type Runner, enqueue } from "../show/queue.ts";
 import { useList, useMainList, useMakeEdits, useMakeRunningEdits, useSheetNow, useShow } from "../show/useShow.ts";
-import { useHand } from "./handStore.ts";
+import { useHand } from "../show/handStore.ts";
 import { useHandChange } from "./useHandChange.ts";
 import { unlessRefused } from "../shared/unlessRefused.ts";
 

@@ -3,7 +3,7 @@ import { useCallback } from "react";
 import { useLive } from "../show/live.ts";
 import { type Runner, enqueue } from "../show/queue.ts";
 import { useMainList, useMakeRunningEdits, useShow } from "../show/useShow.ts";
-import { useHand } from "./handStore.ts";
+import { useHand } from "../show/handStore.ts";
 
 /** Where each value goes; null leaves it as it is. */
 export type PlaceOf = (option: UpdateOption) => UpdatePlace | null;

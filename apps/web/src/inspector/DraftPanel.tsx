@@ -1,9 +1,10 @@
 import { useEffect } from "react";
 import { lookAt, useChoice } from "../choice/choice.ts";
-import { ImpactList } from "../choice/ImpactList.tsx";
+import { ImpactList } from "../preview/ImpactList.tsx";
 import { comeBack } from "../line/comeBack.ts";
 import { setLine, useLineText } from "../line/lineText.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
+import { sentence } from "../shared/words.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { useList, useMakeEdits } from "../show/useShow.ts";
 
@@ -72,9 +73,4 @@ export function DraftPanel() {
       </div>
     </section>
   );
-}
-
-/** A summary as a sentence. */
-export function sentence(summary: string): string {
-  return `${summary.charAt(0).toUpperCase()}${summary.slice(1)}.`;
 }

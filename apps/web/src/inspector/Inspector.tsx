@@ -3,7 +3,7 @@ import { useMatch } from "react-router";
 import { findRow } from "@zm/core";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { useList } from "../show/useShow.ts";
-import { GivePanel } from "../app/later.ts";
+import { lazyPart } from "../shared/lazyPart.ts";
 import { RigPanel } from "../rig/RigPanel.tsx";
 import { CarriesField } from "./CarriesField.tsx";
 import { LastEditPanel } from "./LastEditPanel.tsx";
@@ -12,6 +12,8 @@ import { CueTools } from "./CueTools.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { RangeEdit } from "./RangeEdit.tsx";
 import { ValueStory } from "./ValueStory.tsx";
+
+const GivePanel = lazyPart(async () => (await import("../give/GivePanel.tsx")).GivePanel);
 
 /**
  * What is chosen, at the right edge: the cue with its times and parts, or the cells with what can be done to them; on the

@@ -1,10 +1,10 @@
 import { impactOf, reportImpact } from "@zm/core";
 import { useMemo, useState } from "react";
-import { ImpactList, useAllLines } from "../choice/ImpactList.tsx";
+import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { linesOf } from "../preview/preview.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
 import { useList } from "../show/useShow.ts";
-import { sentence } from "./DraftPanel.tsx";
+import { sentence } from "../shared/words.ts";
 
 /** What the last edit did, cue by cue; it stays until the next. */
 export function LastEditPanel() {

@@ -6,7 +6,7 @@ import { Swatch } from "../shared/Swatch.tsx";
 import { lightWords } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { lensKeys } from "../score/cells.ts";
+import { lensKeys } from "../cells/cells.ts";
 import { OwnTimes } from "./OwnTimes.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { readDeed } from "./readDeed.ts";

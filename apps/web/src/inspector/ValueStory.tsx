@@ -1,6 +1,6 @@
 import type { ListSheet } from "@zm/core";
 import { useChoice } from "../choice/choice.ts";
-import { lensKeys } from "../score/cells.ts";
+import { lensKeys } from "../cells/cells.ts";
 import { cellStory } from "../score/story.ts";
 import { useShow } from "../show/useShow.ts";
 

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { usePreview } from "../preview/usePreview.ts";
-import { useHand } from "../hand/handStore.ts";
+import { useHand } from "../show/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useKeeping } from "../hand/useKeeping.ts";
 import { useRecording } from "../hand/useRecording.ts";

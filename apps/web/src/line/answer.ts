@@ -18,7 +18,7 @@ import type { useRecording } from "../hand/useRecording.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import { lightWords } from "../shared/words.ts";
 import { type Preview, type PreviewResult, previewOf } from "../preview/preview.ts";
-import type { OpenShow } from "../show/useShow.ts";
+import type { OpenShow } from "../show/openShow.ts";
 
 /** What a line would do, in words; a fault when it cannot be done. */
 export interface Answer {

@@ -1,10 +1,10 @@
 import { type LineRequest, type UpdateOption, type UpdatePlace, heldKeys, offeredPlace, isCueNumber } from "@zm/core";
 import { useCallback } from "react";
 import { useNavigate } from "react-router";
-import { openHelp, openSearch } from "../app/dialogs.ts";
+import { openHelp, openSearch } from "../shared/dialogs.ts";
 import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
 import { litLights, otherLitLights } from "../hand/litLights.ts";
-import { useHand } from "../hand/handStore.ts";
+import { useHand } from "../show/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { unlessRefused } from "../shared/unlessRefused.ts";
 import type { useKeeping } from "../hand/useKeeping.ts";

@@ -17,7 +17,7 @@ import {
   reportImpact,
 } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
-import { type CellMark, colourOf, lensKeys, markAt, trackedText } from "../score/cells.ts";
+import { type CellMark, colourOf, lensKeys, markAt, trackedText } from "../cells/cells.ts";
 
 /** So many lines of an impact are read before somebody asks for all. */
 export const FIRST_LINES = 9;

@@ -1,6 +1,6 @@
 import { type EditInput, listOf } from "@zm/core";
 import { useMemo, useState } from "react";
-import { ImpactList, useAllLines } from "../choice/ImpactList.tsx";
+import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { faultOf, previewOf } from "../preview/preview.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";

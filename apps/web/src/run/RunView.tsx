@@ -15,7 +15,7 @@ import { listNow, useLive } from "../show/live.ts";
 import { useMainList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { StagePicture } from "../stage/StagePicture.tsx";
-import { liveOutputs } from "../stage/outputs.ts";
+import { liveOutputs } from "../show/outputs.ts";
 
 /** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
 export default function RunView() {

@@ -1,7 +1,7 @@
 import { type Key, type ListSheet, cueOrder, marksByChannel } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 import type { Ghost, Ghosts } from "../preview/preview.ts";
-import { type CellMark, type Shape, colourOf, lensKeys, lensThreads, markAt, trackedText } from "./cells.ts";
+import { type CellMark, type Shape, colourOf, lensKeys, lensThreads, markAt, trackedText } from "../cells/cells.ts";
 import type { SheetColumn, SheetLayout } from "./columns.ts";
 import type { Ink } from "./palette.ts";
 

@@ -13,8 +13,8 @@ import {
 import type { Lens } from "../choice/choice.ts";
 import { plain } from "../shared/plain.ts";
 import { cueName, seconds } from "../shared/words.ts";
-import { timesInRow } from "./cellTimes.ts";
-import { lensKeys } from "./cells.ts";
+import { timesInRow } from "../cells/cellTimes.ts";
+import { lensKeys } from "../cells/cells.ts";
 
 /** Where a cell's value comes from and which cue ends it, in words. */
 export interface CellStory {

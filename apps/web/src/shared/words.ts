@@ -59,3 +59,8 @@ export function lightSpans(channels: readonly number[]): string {
 export function curveWords(curve: Curve): string {
   return { linear: "even", ease: "ease", slowStart: "slow start", slowEnd: "slow end", atStart: "at start", atEnd: "at end" }[curve];
 }
+
+/** A summary as a sentence. */
+export function sentence(summary: string): string {
+  return `${summary.charAt(0).toUpperCase()}${summary.slice(1)}.`;
+}

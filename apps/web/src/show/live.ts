@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { type Socket, io } from "socket.io-client";
-import { leaveHand, takeHand } from "../hand/handStore.ts";
+import { leaveHand, takeHand } from "./handStore.ts";
 import { notify } from "../shared/notices.ts";
 import type { FromServer, ToServer } from "@zm/protocol";
 import { leaveHistory, takeHistory } from "./historyStore.ts";

@@ -3,7 +3,7 @@ import { afterFiring, playbackCheck } from "@zm/core";
 import type { RunEvent, RunState } from "@zm/protocol";
 import { api } from "./api.ts";
 import { takeRun, useLive } from "./liveStore.ts";
-import { type OpenShow, showKey } from "./useShow.ts";
+import { type OpenShow, showKey } from "./openShow.ts";
 
 /**
  * Takes what has been fired: the playback is computed here, with the same core as on the server. A window that has lost its place

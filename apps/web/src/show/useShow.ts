@@ -4,24 +4,15 @@ import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
-import { takeHand } from "../hand/handStore.ts";
+import { takeHand } from "./handStore.ts";
 import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
 import { api } from "./api.ts";
 import { WINDOW, currentGesture } from "./gesture.ts";
 import { takeHistory, useHistoryStore } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
+import { type OpenShow, showKey } from "./openShow.ts";
 import { takeFired } from "./takeFired.ts";
 import { type Runner, enqueue } from "./queue.ts";
-
-/** The open show as this window has it. */
-export interface OpenShow {
-  readonly id: number;
-  readonly revision: number;
-  readonly sheet: ShowSheet;
-}
-
-/** The name under which a window keeps a show. */
-export const showKey = (id: number): readonly unknown[] => ["show", id];
 
 async function openShow(id: number): Promise<OpenShow> {
   const { show, revision, history } = await api.show(id);

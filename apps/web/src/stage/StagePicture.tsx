@@ -2,7 +2,7 @@ import { type RefObject, useEffect, useMemo, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useShow } from "../show/useShow.ts";
 import { stagePainter } from "./paintStage.ts";
-import type { Outputs } from "./outputs.ts";
+import type { Outputs } from "../show/outputs.ts";
 import { type StageLight, sameLights, stageLights } from "./scene.ts";
 import { Sprites } from "./sprites.ts";
 import { type StageView, type ViewName, stageView } from "./view.ts";

@@ -2,7 +2,7 @@ import { findRow, stageAtRest } from "@zm/core";
 import { useCallback, useMemo, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { cueName } from "../shared/words.ts";
-import { stageWords } from "../app/StageStatus.tsx";
+import { stageWords } from "./StageStatus.tsx";
 import { useLive } from "../show/live.ts";
 import { useList, useMainList, useShow } from "../show/useShow.ts";
 import { Link } from "react-router";
@@ -10,7 +10,7 @@ import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { type Painted, StagePicture } from "./StagePicture.tsx";
-import { liveOutputs } from "./outputs.ts";
+import { liveOutputs } from "../show/outputs.ts";
 import { useStageLook } from "./stageLook.ts";
 import { useStagePointer } from "./useStagePointer.ts";
 

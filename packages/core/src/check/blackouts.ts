@@ -3,7 +3,7 @@ import { cueAt } from "../sheet/sheet.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
 import { intensityOf } from "../sheet/keys.ts";
 import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
-import { count, figure, listed } from "./words.ts";
+import { count, figure, listed } from "../show/words.ts";
 
 const BLACKOUT = /\b(black ?-?out|d\.?b\.?o|b\.?o|lights? out|to black|all out)\b/i;
 const LIT = /\b(lights? up|up full|full up|all up|full stage)\b/i;

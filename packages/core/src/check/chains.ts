@@ -3,7 +3,7 @@ import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
 import { eachTiming } from "../time/timings.ts";
 import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
-import { count, figure } from "./words.ts";
+import { count, figure } from "../show/words.ts";
 
 /** A chain with more cues than this, or one that runs longer, is likely not meant to run by itself. */
 const MOST_LINKS = 8;

@@ -1,4 +1,4 @@
-import type { EditInput } from "../edit/edits.ts";
+import type { EditInput } from "../edit/index.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 
 export type Severity = "error" | "warning" | "hint";

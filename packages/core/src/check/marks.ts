@@ -1,10 +1,10 @@
-import type { EditInput } from "../edit/edits.ts";
+import type { EditInput } from "../edit/index.ts";
 import type { MarkSettings } from "../show/schema.ts";
 import { type Mark, markedKeys } from "../marks/mark.ts";
-import { markTimes, planMarks } from "../marks/plan.ts";
+import { markTimes, planMarks } from "../planner/plan.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { type CheckContext, type Finding, findingAt } from "./finding.ts";
-import { figure, listed } from "./words.ts";
+import { figure, listed } from "../show/words.ts";
 
 /** Marks that have no time to finish, and marks that are asked for in a cue in which the light is lit. */
 export function checkMarks(context: CheckContext): Finding[] {

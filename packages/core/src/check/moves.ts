@@ -8,7 +8,7 @@ import { cueAt } from "../sheet/sheet.ts";
 import { timingOf } from "../time/times.ts";
 import { partNumbered } from "../time/transition.ts";
 import { type CheckContext, type Code, type Finding, findingAt } from "./finding.ts";
-import { listed } from "./words.ts";
+import { listed } from "../show/words.ts";
 
 /** One stored move with what stands around it. */
 interface Met {

@@ -1,7 +1,7 @@
 import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
 import { cueAt } from "../sheet/sheet.ts";
 import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
-import { count } from "./words.ts";
+import { count } from "../show/words.ts";
 
 /** Walls in cues that keep their moves to themselves: what stood before the wall comes back behind it. */
 export function checkWalls(context: CheckContext): Finding[] {

@@ -1,4 +1,4 @@
-import { count } from "../check/words.ts";
+import { count } from "../show/words.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { sameData } from "../show/sameData.ts";

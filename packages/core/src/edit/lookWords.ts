@@ -1,4 +1,4 @@
-import { count, listed } from "../check/words.ts";
+import { count, listed } from "../show/words.ts";
 import { paletteOf } from "../show/move.ts";
 import { FAMILIES, type Family } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";

@@ -1,10 +1,9 @@
+import { type Deed, type KeySelection, isNamed, selectKeys } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { checkRange } from "../show/readMoves.ts";
 import type { Moves, Pace } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import type { Deed, KeySelection } from "../edit/edits.ts";
-import { isNamed, selectKeys } from "../edit/plan/selectKeys.ts";
 import { type Fan, fanAt } from "../fan/fan.ts";
 import { type TimesWish, timesAt } from "../fan/timesAt.ts";
 import { keyNamed } from "../sheet/keys.ts";

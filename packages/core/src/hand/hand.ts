@@ -1,3 +1,4 @@
+import { type Step, checkedMoves, targetOfMove } from "../edit/index.ts";
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
@@ -8,11 +9,8 @@ import { documentParts, editParts, type MoveSpec, type Moves } from "../show/sch
 import { type Key, keyNamed } from "../sheet/keys.ts";
 import { type Palettes, resolve } from "../sheet/palettes.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import { checkedMoves } from "../edit/plan/checkedMoves.ts";
-import type { Step } from "../edit/step.ts";
-import { targetOfMove } from "../edit/plan/moveSteps.ts";
 import { patchedTiming } from "../fan/timesAt.ts";
-import { onTheWayBack } from "./layer.ts";
+import { onTheWayBack } from "./onTheWayBack.ts";
 import { without } from "./without.ts";
 
 /** One value in hand: what a cue would store for it, and whether it has changed since it was last recorded. */

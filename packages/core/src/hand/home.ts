@@ -1,9 +1,8 @@
+import { type EditInput, type KeySelection, selectKeys } from "../edit/index.ts";
 import type { Moves } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Key, Keys } from "../sheet/keys.ts";
-import type { EditInput, KeySelection } from "../edit/edits.ts";
-import { selectKeys } from "../edit/plan/selectKeys.ts";
 
 /** The keys that "home" speaks of: those named, else everything of the lights but their levels. Throws ShowError when the lights have nothing such. */
 function homeKeys(keys: Keys, selection: KeySelection): Key[] {

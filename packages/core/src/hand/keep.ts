@@ -12,27 +12,6 @@ import type { Hand } from "./hand.ts";
 /** For whom a palette keeps its values: one for all lights where they agree, one for each fixture type, or one for each channel. */
 export type PaletteScope = "all" | "type" | "channel";
 
-/** A label as a plain word: "Dusk, warm" gives "dusk-warm". Empty where it has no letter or digit. */
-export function plainId(label: string): string {
-  return label
-    .toLowerCase()
-    .normalize("NFKD")
-    .replace(/\p{M}/gu, "")
-    .replace(/[^\p{L}\p{N}]+/gu, "-")
-    .replace(/^-+|-+$/g, "")
-    .slice(0, 56);
-}
-
-/** An id made from a label, free among those that are taken. */
-export function freeId(label: string, taken: Iterable<string>): string {
-  const plain = plainId(label) || "new";
-  const used = new Set(taken);
-  for (let count = 1; ; count += 1) {
-    const id = count === 1 ? plain : `${plain}-${count}`;
-    if (!used.has(id)) return id;
-  }
-}
-
 /**
  * The palette that the values in hand make for a family. Values that differ within what they are kept for go a step finer:
  * from one for all to one for each type, from there to one for each channel. An existing palette keeps what the Hand says

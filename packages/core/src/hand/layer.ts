@@ -1,8 +1,8 @@
 import type { Keys } from "../sheet/keys.ts";
 import { keyNamed } from "../sheet/keys.ts";
 import { type Palettes, resolve } from "../sheet/palettes.ts";
-import { curveAt } from "../time/curve.ts";
 import type { Hand } from "./hand.ts";
+import { onTheWayBack } from "./onTheWayBack.ts";
 
 /** What is in hand, laid out for drawing: by place among the show's keys, so that a frame costs no look-up. Made once for each Hand. */
 export interface HandLayer {
@@ -30,11 +30,4 @@ export function handLayer(hand: Hand, keys: Keys, palettes: Palettes): HandLayer
 export function layHandOver({ held, leaving }: HandLayer, now: number, values: Float64Array): void {
   for (const { ordinal, value } of held) values[ordinal] = value;
   for (const { ordinal, from, at, fade } of leaving) values[ordinal] = onTheWayBack(from, values[ordinal] ?? from, at, fade, now);
-}
-
-/** A value on its way from the Hand back to what lies under it. */
-export function onTheWayBack(from: number, under: number, at: number, fade: number, now: number): number {
-  if (fade <= 0) return under;
-  const p = (now - at) / 1000 / fade;
-  return p >= 1 ? under : from + (under - from) * curveAt("ease", Math.max(0, p));
 }

@@ -1,3 +1,4 @@
+import { type EditInput, type Outcome, isNamed, storedMove, targetOfMove } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { makeMove, moveTiming, paletteOf } from "../show/move.ts";
@@ -5,11 +6,7 @@ import type { Family, Moves, MoveSpec } from "../show/schema.ts";
 import { entryAt, sameValue } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, freeNumberAfter } from "../sheet/sheet.ts";
-import type { Outcome } from "../edit/edit.ts";
-import type { EditInput } from "../edit/edits.ts";
-import { isNamed } from "../edit/plan/selectKeys.ts";
-import { storedMove, targetOfMove } from "../edit/plan/moveSteps.ts";
-import { count } from "../check/words.ts";
+import { count } from "../show/words.ts";
 import type { Playback } from "../play/playback.ts";
 import { heldKeys } from "./give.ts";
 import type { Hand } from "./hand.ts";

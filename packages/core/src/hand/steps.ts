@@ -1,4 +1,4 @@
-import { count, listed } from "../check/words.ts";
+import { count, listed } from "../show/words.ts";
 import { isRelease, paletteOf, plainValue, sameMove } from "../show/move.ts";
 import type { MoveSpec, Moves } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";

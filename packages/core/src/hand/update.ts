@@ -1,3 +1,4 @@
+import type { EditInput, KeySelection } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { paletteOf, plainValue } from "../show/move.ts";
 import type { MoveSpec, Moves } from "../show/schema.ts";
@@ -5,7 +6,6 @@ import { entryAt } from "../sheet/entry.ts";
 import { resolve } from "../sheet/palettes.ts";
 import { type ListSheet, type ShowSheet, cueAt, rowOf } from "../sheet/sheet.ts";
 import type { Key } from "../sheet/keys.ts";
-import type { EditInput, KeySelection } from "../edit/edits.ts";
 import { heldKeys } from "./give.ts";
 import type { Hand } from "./hand.ts";
 

@@ -1,9 +1,10 @@
 import { CURVES, FAMILIES, TIMED_FAMILIES } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import { plainId } from "../hand/keep.ts";
+import { plainId } from "../show/ids.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
-import { type Possible, possibleNext } from "./grammar.ts";
+import type { Possible } from "./fault.ts";
+import { possibleNext } from "./grammar.ts";
 import { lightsNamed } from "./readLine.ts";
 import { KEYWORDS } from "./tokens.ts";
 

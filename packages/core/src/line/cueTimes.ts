@@ -1,5 +1,4 @@
-import type { TimesPatch } from "../edit/edits.ts";
-import { patchedTimes } from "../edit/plan/setTimes.ts";
+import { type TimesPatch, patchedTimes } from "../edit/index.ts";
 import { type PartTimes, TIMED_FAMILIES } from "../show/schema.ts";
 import { Fault } from "./names.ts";
 import type { TypedPartTimes, TypedTime } from "./sentence.ts";

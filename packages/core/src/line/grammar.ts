@@ -1,16 +1,10 @@
 import { type IToken, Lexer } from "chevrotain";
+import type { LineFault, Possible } from "./fault.ts";
 import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
 import { named } from "./lightRules.ts";
 import type { Keeping, Range, RecordWords, Sentence, TypedPartTimes } from "./sentence.ts";
 import { TimeRules } from "./timeRules.ts";
 import * as word from "./tokens.ts";
-
-/** A line that cannot be read: what is wrong, and where in the text. */
-export interface LineFault {
-  message: string;
-  at: number;
-  length: number;
-}
 
 class LineParser extends TimeRules {
   constructor() {
@@ -371,12 +365,6 @@ class LineParser extends TimeRules {
       ...(deed ? { deed } : {}),
     };
   });
-}
-
-/** What can stand next in a line: the kind of word, and the rule in which it would stand. */
-export interface Possible {
-  readonly token: string;
-  readonly rule: string;
 }
 
 /** What can follow a beginning of a line, and the place where a word that is still being typed begins. */

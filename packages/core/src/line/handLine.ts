@@ -1,7 +1,7 @@
+import type { Deed, EditInput, KeySelection } from "../edit/index.ts";
 import { FAMILIES, type Family } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import type { Deed, EditInput, KeySelection } from "../edit/edits.ts";
-import { freeId } from "../hand/keep.ts";
+import { freeId } from "../show/ids.ts";
 import type { PaletteScope } from "../hand/keep.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";

@@ -1,5 +1,5 @@
 import type { IToken } from "chevrotain";
-import type { LineFault, Possible } from "./grammar.ts";
+import type { LineFault, Possible } from "./fault.ts";
 import { isNear } from "./near.ts";
 import { KEYWORDS } from "./tokens.ts";
 

@@ -1,9 +1,9 @@
-import { plainId } from "../hand/keep.ts";
+import { plainId } from "../show/ids.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
 import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
-import type { LineFault } from "./grammar.ts";
+import type { LineFault } from "./fault.ts";
 import { isNear } from "./near.ts";
 import { KEYWORDS } from "./tokens.ts";
 import type { Lights, Named, TypedTiming } from "./sentence.ts";

@@ -1,17 +1,17 @@
+import { type EditInput, gatherEdits } from "../edit/index.ts";
 import { cueOrder, isCueNumber } from "../show/cueNumber.ts";
 import { litRows } from "../marks/calls.ts";
 import { intensityOf } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, firstRowFrom } from "../sheet/sheet.ts";
 import { homeEdits } from "../hand/home.ts";
-import type { EditInput } from "../edit/edits.ts";
-import { gatherEdits } from "../edit/gather.ts";
-import { type LineFault, parseLine } from "./grammar.ts";
+import type { LineFault } from "./fault.ts";
+import { parseLine } from "./grammar.ts";
 import { type HandRequest, deedInHand, handRequest } from "./handLine.ts";
 import { recordTimesOf, timesPatchOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf } from "./names.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
-import { freeId } from "../hand/keep.ts";
+import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Range, Sentence, TypedChange, TypedDeed } from "./sentence.ts";
 

@@ -1,4 +1,4 @@
-import { plainId } from "../hand/keep.ts";
+import { plainId } from "../show/ids.ts";
 import type { Channel, Group, Show } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 

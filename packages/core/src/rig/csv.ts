@@ -1,7 +1,7 @@
+import type { EditInput } from "../edit/index.ts";
 import Papa from "papaparse";
 import { ShowError } from "../show/errors.ts";
 import type { Channel, Show } from "../show/schema.ts";
-import type { EditInput } from "../edit/edits.ts";
 import { sameData } from "../show/sameData.ts";
 
 const COLUMNS = ["channel", "type", "label", "universe", "address", "x", "y", "z", "aimX", "aimY", "aimZ"] as const;

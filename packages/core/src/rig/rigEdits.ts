@@ -1,6 +1,6 @@
+import type { EditInput } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Channel, Show } from "../show/schema.ts";
-import type { EditInput } from "../edit/edits.ts";
 import { UNIVERSE, addressesOf } from "./addresses.ts";
 
 /** A row of lights of one type to add or to patch anew: channels from..to, one behind the other from an address on. */

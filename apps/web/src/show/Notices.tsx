@@ -1,7 +1,7 @@
 import { ChevronUp, X } from "lucide-react";
 import { useState } from "react";
 import { type Notice, useNotices } from "../shared/notices.ts";
-import { useHistoryStore } from "../show/historyStore.ts";
+import { useHistoryStore } from "./historyStore.ts";
 
 /** What the window has to tell, in a place of its own beside the Hand, so that it covers nothing; without news, what undo would take back. */
 export function Notices() {

@@ -3,10 +3,10 @@ import { create } from "zustand";
 import { notify, tellTrouble } from "../shared/notices.ts";
 import { unlessRefused } from "../shared/unlessRefused.ts";
 import type { HandState } from "@zm/protocol";
-import { api } from "../show/api.ts";
-import { currentGesture } from "../show/gesture.ts";
-import { takeHistory } from "../show/historyStore.ts";
-import { type Runner, enqueue, newestInQueue } from "../show/queue.ts";
+import { api } from "./api.ts";
+import { currentGesture } from "./gesture.ts";
+import { takeHistory } from "./historyStore.ts";
+import { type Runner, enqueue, newestInQueue } from "./queue.ts";
 
 /** What is in hand as this window has it; ahead of the server while changes are on their way. */
 interface WindowHand {

@@ -7,8 +7,8 @@ import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { chainClock } from "../time/chainClock.ts";
 import { timingOf } from "../time/times.ts";
 import { firstPart, partNumbered } from "../time/transition.ts";
-import { type Mark, markedKeys } from "./mark.ts";
-import { marksOf } from "./marks.ts";
+import { type Mark, markedKeys } from "../marks/mark.ts";
+import { marksOf } from "../marks/marks.ts";
 
 /** What is wrong with a mark: it has no time to finish, or the cue that is named for it has the light lit. */
 export type MarkReport = "mark-late" | "mark-lit";

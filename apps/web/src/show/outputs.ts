@@ -1,8 +1,8 @@
 import { type Key, type Keys, cached, frameAt, framesOf, handLayer, handOutput, idlePlayback, layHandOver, outputAt } from "@zm/core";
 import type { ShowSheet } from "@zm/core";
-import { useHand } from "../hand/handStore.ts";
+import { useHand } from "./handStore.ts";
 import { memoLast } from "../shared/memoLast.ts";
-import { listNow, serverNow, useLive } from "../show/live.ts";
+import { listNow, serverNow, useLive } from "./live.ts";
 
 /** What every key of the rig puts out, by ordinal. */
 export type Outputs = Float64Array;

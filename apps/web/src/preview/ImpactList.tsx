@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { FIRST_LINES, type PreviewLine } from "../preview/preview.ts";
-import { lookAt } from "./choice.ts";
+import { FIRST_LINES, type PreviewLine } from "./preview.ts";
+import { lookAt } from "../choice/choice.ts";
 
 interface ImpactListProps {
   label: string;

@@ -1,0 +1,24 @@
+/**
+ * The door of the edits: what the line, the Hand, the rig and the checks may use of them. Behind it lie the schema of each edit
+ * (`schema/`), what it comes to as exact steps (`plan/`), and what those do to the looks (`impact`).
+ */
+export { type Applied, type Outcome, applyEdits, makeEdits, takeSteps } from "./edit.ts";
+export {
+  type ChangeEdit,
+  type Deed,
+  type Edit,
+  type EditInput,
+  type KeySelection,
+  type RecordEdit,
+  type TimesPatch,
+  EDIT_OPS,
+  readEdits,
+} from "./edits.ts";
+export { type GatheredCue, gatherEdits } from "./gather.ts";
+export { type Impact, type LookChange, impactOf } from "./impact.ts";
+export { checkedMoves } from "./plan/checkedMoves.ts";
+export { storedMove, targetOfMove } from "./plan/moveSteps.ts";
+export { isNamed, selectKeys } from "./plan/selectKeys.ts";
+export { patchedTimes } from "./plan/setTimes.ts";
+export type { Step } from "./step.ts";
+export { deedWords } from "./words.ts";

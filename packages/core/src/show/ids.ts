@@ -1,0 +1,20 @@
+/** A label as a plain word: "Dusk, warm" gives "dusk-warm". Empty where it has no letter or digit. */
+export function plainId(label: string): string {
+  return label
+    .toLowerCase()
+    .normalize("NFKD")
+    .replace(/\p{M}/gu, "")
+    .replace(/[^\p{L}\p{N}]+/gu, "-")
+    .replace(/^-+|-+$/g, "")
+    .slice(0, 56);
+}
+
+/** An id made from a label, free among those that are taken. */
+export function freeId(label: string, taken: Iterable<string>): string {
+  const plain = plainId(label) || "new";
+  const used = new Set(taken);
+  for (let count = 1; ; count += 1) {
+    const id = count === 1 ? plain : `${plain}-${count}`;
+    if (!used.has(id)) return id;
+  }
+}
