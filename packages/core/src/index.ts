@@ -20,6 +20,7 @@ export * from "./sheet/findCues.ts";
 export * from "./sheet/palettes.ts";
 export * from "./sheet/rest.ts";
 export * from "./sheet/sheet.ts";
+export { type CueTracking, TrackingWalk, trackedIn, trackedOut, valueOfMove } from "./sheet/tracking.ts";
 export * from "./sheet/trace.ts";
 export * from "./sheet/unset.ts";
 export * from "./time/chain.ts";

@@ -1,3 +1,4 @@
+import { floatAt } from "../show/at.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
@@ -35,7 +36,7 @@ function overlaps(context: CheckContext, chains: readonly (readonly number[])[])
   return chains.flatMap((rows) => {
     until.fill(Number.NEGATIVE_INFINITY);
     return rows.flatMap((row) => {
-      const start = offsets[row] ?? 0;
+      const start = floatAt(offsets, row);
       const cut = new Map<number, number>();
       eachTiming(list, row, ({ ordinal, channel }, delay, fade) => {
         const holds = start + delay;

@@ -1,3 +1,4 @@
+import { at, intAt } from "../show/at.ts";
 import type { MoveSpec, Part } from "../show/schema.ts";
 import { litRows } from "../marks/calls.ts";
 import { paletteOf } from "../show/move.ts";
@@ -62,7 +63,7 @@ type Fault = "jump" | "same" | "unseen" | "gap";
 
 function runningCount(lit: Uint8Array): Int32Array {
   const through = new Int32Array(lit.length + 1);
-  for (let row = 0; row < lit.length; row += 1) through[row + 1] = (through[row] ?? 0) + (lit[row] ?? 0);
+  for (let row = 0; row < lit.length; row += 1) through[row + 1] = intAt(through, row) + (lit[row] ?? 0);
   return through;
 }
 
@@ -83,12 +84,12 @@ function readColumn(
   let shown = Number.NaN;
   let passed = -1;
   for (let index = 0; index < column.rows.length; index += 1) {
-    const row = column.rows[index] ?? 0;
-    const spec = column.specs[index] ?? 0;
-    const value = column.values[index] ?? Number.NaN;
+    const row = at(column.rows, index);
+    const spec = at(column.specs, index);
+    const value = at(column.values, index);
     const tracking = list.tracking[row];
     const palette = typeof spec === "number" ? undefined : paletteOf(spec);
-    if (row > 0 && (list.lastWall[row - 1] ?? -1) > passed) {
+    if (row > 0 && at(list.lastWall, row - 1) > passed) {
       carried = Number.NaN;
       carriedPalette = undefined;
     }
@@ -119,7 +120,7 @@ function readColumn(
 /** The row of the next move that tracks on; a cue that keeps its moves only covers what tracks through. */
 function nextCarrying(list: CheckContext["list"], column: Column, index: number): number {
   for (let next = index + 1; next < column.rows.length; next += 1) {
-    const row = column.rows[next] ?? 0;
+    const row = at(column.rows, next);
     if (list.tracking[row]?.carries) return row;
   }
   return list.cues.length;

@@ -1,3 +1,4 @@
+import { at } from "../show/at.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { paletteOf } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
@@ -133,10 +134,10 @@ function shifted(columns: readonly Column[], map: readonly number[]): Column[] {
 }
 
 function shiftedColumn(column: Column, map: readonly number[]): Column {
-  const rows = column.rows.map((row) => map[row] ?? -1);
-  if (rows.every((row, index) => row >= 0 && (index === 0 || row > (rows[index - 1] ?? 0)))) return { ...column, rows };
-  const order = rows.map((_, index) => index).filter((index) => (rows[index] ?? -1) >= 0);
-  order.sort((a, b) => (rows[a] ?? 0) - (rows[b] ?? 0));
+  const rows = column.rows.map((row) => at(map, row));
+  if (rows.every((row, index) => row >= 0 && (index === 0 || row > at(rows, index - 1)))) return { ...column, rows };
+  const order = rows.map((_, index) => index).filter((index) => at(rows, index) >= 0);
+  order.sort((a, b) => at(rows, a) - at(rows, b));
   return pickMoves({ ...column, rows }, order);
 }
 

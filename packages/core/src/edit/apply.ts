@@ -1,6 +1,8 @@
 import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
+import { at } from "../show/at.ts";
 import { ShowError } from "../show/errors.ts";
+import { firstNotBelow } from "../show/search.ts";
 import { sameMove } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
 import type { Cue, CueHead, CueList, MoveSpec, Part, PartHead, Show } from "../show/schema.ts";
@@ -86,15 +88,9 @@ function applyToList(list: CueList, steps: readonly CueDataStep[]): CueList {
 /** The row of a cue in a sorted row of cues, or -1. */
 function rowNumbered(cues: readonly Cue[], number: string): number {
   const order = cueOrder(number);
-  let low = 0;
-  let high = cues.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if (cueOrder(cues[middle]?.number ?? "0") < order) low = middle + 1;
-    else high = middle;
-  }
-  const found = cues[low];
-  return found && cueOrder(found.number) === order ? low : -1;
+  const row = firstNotBelow(cues.length, (place) => cueOrder(at(cues, place).number), order);
+  const found = cues[row];
+  return found && cueOrder(found.number) === order ? row : -1;
 }
 
 function inOrder(cues: readonly Cue[]): Cue[] {

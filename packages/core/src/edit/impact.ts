@@ -1,9 +1,11 @@
+import { floatAt, intAt } from "../show/at.ts";
 import { cueOrder } from "../show/cueNumber.ts";
-import { type Column, EMPTY_COLUMN, countThrough } from "../sheet/column.ts";
+import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnValues } from "../sheet/dense.ts";
-import { carriedAt, columnOf, sameValue } from "../sheet/entry.ts";
+import { carriedMove, columnOf, sameValue } from "../sheet/entry.ts";
 import { type Key, keyAt, keyNamed } from "../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
+import { TrackingWalk, valueOfMove } from "../sheet/tracking.ts";
 import { columnRange } from "./columnRange.ts";
 import { type CueStep, type Step, isCueData } from "./step.ts";
 
@@ -61,7 +63,7 @@ function changesRunning(step: CueStep): boolean {
 }
 
 /** The looks that change, row by row, gathered key by key in the order of the keys. */
-class Found {
+class LookChangeCollector {
   private readonly rows: LookChange[][] = [];
   private readonly list: ListSheet;
 
@@ -87,7 +89,7 @@ class Found {
 }
 
 function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): LookChange[] {
-  const found = new Found(is);
+  const found = new LookChangeCollector(is);
   const rows = was.order === is.order ? null : rowPairs(was, is, renamed(steps));
   if (rows && !isInPlace(rows, was)) {
     for (const key of keysTouched(was, is, steps)) compareWhole(was, is, key, rows, found);
@@ -130,40 +132,18 @@ function widened(range: RowRange | null, turned: RowRange | null, old: Column, n
 }
 
 /** Walks one key down both lists from the first row that differs to where they meet again. */
-function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: RowRange, found: Found): void {
-  const old = new Walk(was, key, first);
-  const now = new Walk(is, key, first);
-  for (let row = first; row < is.cues.length; row += 1) {
-    const before = old.step(row);
-    const after = now.step(row);
-    if (!sameValue(before, after)) found.add(row, key, before, after);
-    if (row >= last && Object.is(old.carried, now.carried)) return;
-  }
-}
-
-/** One key being read downward, row by row. */
-class Walk {
-  carried: number;
-  private readonly list: ListSheet;
-  private readonly column: Column;
-  private next: number;
-
-  constructor(list: ListSheet, key: Key, row: number) {
-    this.list = list;
-    this.column = columnOf(list, key);
-    this.next = countThrough(this.column, row - 1);
-    this.carried = carriedAt(list, key, row - 1).value;
-  }
-
-  step(row: number): number {
-    const tracking = this.list.tracking[row];
-    let value = tracking?.wall ? Number.NaN : this.carried;
-    if (this.column.rows[this.next] === row) {
-      value = this.column.values[this.next] ?? Number.NaN;
-      this.next += 1;
-    }
-    if (tracking?.carries) this.carried = value;
-    return value;
+function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: RowRange, found: LookChangeCollector): void {
+  const [old, now] = [columnOf(was, key), columnOf(is, key)];
+  const oldWalk = new TrackingWalk(was, old, first, carriedMove(was, key, first - 1));
+  const nowWalk = new TrackingWalk(is, now, first, carriedMove(is, key, first - 1));
+  for (let row = first; row < is.cues.length;) {
+    if (row === oldWalk.to) oldWalk.step();
+    if (row === nowWalk.to) nowWalk.step();
+    const end = Math.min(oldWalk.to, nowWalk.to);
+    const [before, after] = [valueOfMove(old, oldWalk.move), valueOfMove(now, nowWalk.move)];
+    if (!sameValue(before, after)) for (let each = row; each < end; each += 1) found.add(each, key, before, after);
+    row = end;
+    if (row > last && Object.is(valueOfMove(old, oldWalk.carried), valueOfMove(now, nowWalk.carried))) return;
   }
 }
 
@@ -201,23 +181,23 @@ function isPlain(head: CueStep["after"]): boolean {
   return head === undefined || (head.block !== true && (head.carries ?? "track") === "track");
 }
 
-function compareWhole(was: ListSheet, is: ListSheet, key: Key, rows: Int32Array, found: Found): void {
+function compareWhole(was: ListSheet, is: ListSheet, key: Key, rows: Int32Array, found: LookChangeCollector): void {
   compareValues(columnValues(was, key.ordinal), columnValues(is, key.ordinal), key, rows, found);
 }
 
-function compareValues(old: Float64Array, now: Float64Array, key: Key, rows: Int32Array, found: Found): void {
+function compareValues(old: Float64Array, now: Float64Array, key: Key, rows: Int32Array, found: LookChangeCollector): void {
   for (let row = 0; row < rows.length; row += 1) {
-    const at = rows[row] ?? -1;
-    if (at < 0) continue;
-    const before = old[at] ?? Number.NaN;
-    const after = now[row] ?? Number.NaN;
+    const place = intAt(rows, row);
+    if (place < 0) continue;
+    const before = floatAt(old, place);
+    const after = floatAt(now, row);
     if (!sameValue(before, after)) found.add(row, key, before, after);
   }
 }
 
 /** Compares lists over different rigs, where a key of one may be missing in the other. */
 function acrossRigs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): LookChange[] {
-  const found = new Found(is);
+  const found = new LookChangeCollector(is);
   const rows = rowPairs(was, is, names);
   const nothing = new Float64Array(Math.max(was.cues.length, is.cues.length)).fill(Number.NaN);
   for (const key of is.keys.all) {

@@ -1,3 +1,4 @@
+import { intAt } from "../show/at.ts";
 import { count } from "../show/words.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
@@ -132,7 +133,7 @@ function tellList(
     known.loud ||= loud;
     gathered.set(cue, known);
   };
-  const numberBefore = (row: number): string => was.cues[pairs[row] ?? -1]?.number ?? is.cues[row]?.number ?? "";
+  const numberBefore = (row: number): string => was.cues[intAt(pairs, row)]?.number ?? is.cues[row]?.number ?? "";
   const kept = new Set(pairs);
   was.cues.forEach((cue, row) => {
     if (kept.has(row)) return;
@@ -154,7 +155,7 @@ function tellList(
     const row = findRow(is, cue);
     changed.add(row);
     counts.look += 1;
-    tell(numberBefore(row), cue, true, () => lookWords(own, was, pairs[row] ?? -1, is, row));
+    tell(numberBefore(row), cue, true, () => lookWords(own, was, intAt(pairs, row), is, row));
   }
   const stored = groupBy(steps.filter(isCueData), (step) => step.cue);
   for (const [cue, own] of stored) {
@@ -214,7 +215,7 @@ function tellTimes(
   const chains = new Set(is.cues.flatMap((_, row) => (hasNewNeighbour(was, pairs, row) ? [presses[row] ?? row] : [])));
   for (const row of affected) {
     const cue = is.cues[row];
-    const old = pairs[row] ?? -1;
+    const old = intAt(pairs, row);
     if (!cue) continue;
     const follow = followWords(was, is, pairs, row);
     if (follow !== undefined) {
@@ -238,7 +239,7 @@ function tellTimes(
 
 /** True for a cue that has another cue behind it than before, or none. */
 function hasNewNeighbour(was: ListSheet, pairs: Int32Array, row: number): boolean {
-  const old = pairs[row] ?? -1;
+  const old = intAt(pairs, row);
   if (old < 0) return false;
   const next = row + 1 < pairs.length ? (pairs[row + 1] ?? -1) : was.cues.length;
   return next !== old + 1;
@@ -248,7 +249,7 @@ function hasNewNeighbour(was: ListSheet, pairs: Int32Array, row: number): boolea
 function affectedRows(was: ListSheet, is: ListSheet, pairs: Int32Array, changed: ReadonlySet<number>): number[] {
   const all = !sameData(was.list.marks, is.list.marks) || was.palettes !== is.palettes;
   return is.cues.flatMap((_, row) => {
-    const neighbour = row > 0 && pairs[row - 1] !== (pairs[row] ?? -1) - 1;
+    const neighbour = row > 0 && pairs[row - 1] !== intAt(pairs, row) - 1;
     const first = row === 0 && pairs[0] !== 0;
     return all || changed.has(row) || changed.has(row - 1) || neighbour || first ? [row] : [];
   });
@@ -256,7 +257,7 @@ function affectedRows(was: ListSheet, is: ListSheet, pairs: Int32Array, changed:
 
 /** How the follow of a row is another, or undefined where it is not. */
 function followWords(was: ListSheet, is: ListSheet, pairs: Int32Array, row: number): string | undefined {
-  const old = pairs[row] ?? -1;
+  const old = intAt(pairs, row);
   if (old < 0) return undefined;
   const [before, after] = [was.cues[old]?.trigger, is.cues[row]?.trigger];
   const follows = after?.type === "follow";
@@ -278,7 +279,7 @@ function tellChain(
   tell: Tell,
   counts: Counts,
 ): void {
-  const old = pairs[row] ?? -1;
+  const old = intAt(pairs, row);
   const after = chainFrom(is, row);
   const before = old < 0 ? [] : chainFrom(was, old);
   if (after.length < 2 && before.length < 2) return;

@@ -1,3 +1,4 @@
+import { floatAt } from "../show/at.ts";
 import { EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnValues } from "../sheet/dense.ts";
 import { columnOf, sameValue } from "../sheet/entry.ts";
@@ -43,7 +44,7 @@ function findLit(list: ListSheet, channel: number): Uint8Array {
     if (columnOf(list, key) === EMPTY_COLUMN) continue;
     const values = columnValues(list, key.ordinal, room(list));
     for (let row = 0; row < lit.length; row += 1) {
-      const value = values[row] ?? Number.NaN;
+      const value = floatAt(values, row);
       if (intensity ? value > 0 : !Number.isNaN(value)) lit[row] = 1;
     }
   }
@@ -63,19 +64,25 @@ export function callsOf(list: ListSheet, channel: number): Call[] {
   const values = room(list);
   for (const key of prepared) {
     columnValues(list, key.ordinal, values);
-    for (let at = 0; at < rises.length; at += 1) {
-      const row = rises[at]?.row ?? 0;
-      const moved = markedMove(key, row === 0 ? key.attribute.home : (values[row - 1] ?? Number.NaN), values[row] ?? Number.NaN);
+    for (let place = 0; place < rises.length; place += 1) {
+      const row = rises[place]?.row ?? 0;
+      const moved = markedMove(key, row === 0 ? key.attribute.home : floatAt(values, row - 1), floatAt(values, row));
       if (moved < 0) continue;
-      ordinals[at]?.push(key.ordinal);
-      travels[at] = Math.max(travels[at] ?? 0, moved);
+      ordinals[place]?.push(key.ordinal);
+      travels[place] = Math.max(travels[place] ?? 0, moved);
     }
   }
   const calls: Call[] = [];
-  rises.forEach(({ row, darkSince }, at) => {
-    const own = ordinals[at] ?? [];
+  rises.forEach(({ row, darkSince }, place) => {
+    const own = ordinals[place] ?? [];
     if (own.length > 0)
-      calls.push({ channel, row, window: row === 0 ? null : { first: darkSince, last: row - 1 }, ordinals: own, travel: travels[at] ?? 0 });
+      calls.push({
+        channel,
+        row,
+        window: row === 0 ? null : { first: darkSince, last: row - 1 },
+        ordinals: own,
+        travel: travels[place] ?? 0,
+      });
   });
   return calls;
 }

@@ -1,3 +1,5 @@
+import { firstNotBelow } from "../show/search.ts";
+import { at } from "../show/at.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { marksByChannel, sortedMarks } from "./kept.ts";
@@ -11,14 +13,7 @@ export function marksOf(list: ListSheet): readonly Mark[] {
 /** The mark of a light whose dark window, or whose call, is at a row: the next call from there on. */
 function markAround(list: ListSheet, channel: number, row: number): Mark | undefined {
   const marks = marksByChannel(list).get(channel) ?? [];
-  let low = 0;
-  let high = marks.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if ((marks[middle]?.calledAt ?? 0) < row) low = middle + 1;
-    else high = middle;
-  }
-  return marks[low];
+  return marks[firstNotBelow(marks.length, (place) => at(marks, place).calledAt, row)];
 }
 
 /** The marks that are made when this row is fired in its order. */

@@ -1,3 +1,4 @@
+import { floatAt } from "../show/at.ts";
 import type { Cue, Show } from "../show/schema.ts";
 import { timesBetween } from "../script/expected.ts";
 import { columnOf } from "../sheet/entry.ts";
@@ -47,7 +48,7 @@ export function markTimes(list: ListSheet, script: Show["script"]): (mark: Mark,
     const first = mark.window?.first ?? row;
     if (first === 0) return 0;
     const pressed = (presses[row] ?? row) > first;
-    return pressed ? 0 : fadeOutTime(list, mark.channel, first) - ((offsets[row] ?? 0) - (offsets[first] ?? 0));
+    return pressed ? 0 : fadeOutTime(list, mark.channel, first) - (floatAt(offsets, row) - floatAt(offsets, first));
   };
   return (mark, row) => {
     const whole = between(row, mark.calledAt);

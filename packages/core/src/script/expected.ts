@@ -1,3 +1,4 @@
+import { floatAt } from "../show/at.ts";
 import type { Show } from "../show/schema.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { chainClock } from "../time/chainClock.ts";
@@ -13,7 +14,7 @@ export function expectedTimes(list: ListSheet, script: Show["script"]): (number 
   return list.cues.map((_, row) => {
     const press = presses[row] ?? row;
     const from = called[press] ?? null;
-    if (press !== row && from !== null) return from + (offsets[row] ?? 0);
+    if (press !== row && from !== null) return from + floatAt(offsets, row);
     return called[row] ?? null;
   });
 }
@@ -26,7 +27,7 @@ export function timesBetween(list: ListSheet, script: Show["script"]): (from: nu
   const { presses, offsets } = chainClock(list);
   const expected = expectedTimes(list, script);
   return (from, to) => {
-    if (from <= to && (presses[to] ?? to) <= from) return (offsets[to] ?? 0) - (offsets[from] ?? 0);
+    if (from <= to && (presses[to] ?? to) <= from) return floatAt(offsets, to) - floatAt(offsets, from);
     const start = expected[from] ?? null;
     const end = expected[to] ?? null;
     return start === null || end === null ? null : end - start;

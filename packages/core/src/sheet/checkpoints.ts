@@ -1,3 +1,4 @@
+import { at, floatAt, intAt } from "../show/at.ts";
 import { entryIndexAt } from "./entry.ts";
 import { paletteOf } from "../show/move.ts";
 import type { MoveSpec } from "../show/schema.ts";
@@ -58,13 +59,14 @@ export function stateAt(list: ListSheet, row: number, into: LookState): LookStat
   into.values.set(from.values);
   into.origins.set(from.origins);
   into.palettes.set(from.palettes);
-  for (let at = block * EVERY; at < row; at += 1) if (list.tracking[at]?.carries) layOver(list, checkpoints.rows, at, into);
+  for (let before = block * EVERY; before < row; before += 1)
+    if (list.tracking[before]?.carries) layOver(list, checkpoints.rows, before, into);
   layOver(list, checkpoints.rows, row, into);
   for (const ordinal of stale) {
     const column = list.columns[ordinal] ?? EMPTY_COLUMN;
     const index = entryIndexAt(list, column, row);
-    into.origins[ordinal] = index < 0 ? -1 : (column.rows[index] ?? -1);
-    into.values[ordinal] = index < 0 ? Number.NaN : (column.values[index] ?? Number.NaN);
+    into.origins[ordinal] = index < 0 ? -1 : at(column.rows, index);
+    into.values[ordinal] = index < 0 ? Number.NaN : at(column.values, index);
     into.palettes[ordinal] = index < 0 ? 0 : paletteNumber(list, column.specs[index]);
   }
   return into;
@@ -74,10 +76,10 @@ export function stateAt(list: ListSheet, row: number, into: LookState): LookStat
 export function eachMoveAt(list: ListSheet, row: number, visit: (ordinal: number, move: number) => void): void {
   const { checkpoints, stale } = keptOf(list);
   const { starts, ordinals, moves } = checkpoints.rows;
-  const end = starts[row + 1] ?? 0;
-  for (let at = starts[row] ?? 0; at < end; at += 1) {
-    const ordinal = ordinals[at] ?? 0;
-    if (!stale.has(ordinal)) visit(ordinal, moves[at] ?? 0);
+  const end = intAt(starts, row + 1);
+  for (let place = intAt(starts, row); place < end; place += 1) {
+    const ordinal = intAt(ordinals, place);
+    if (!stale.has(ordinal)) visit(ordinal, intAt(moves, place));
   }
   for (const ordinal of stale) {
     const index = moveIndexAt(list.columns[ordinal] ?? EMPTY_COLUMN, row);
@@ -119,18 +121,18 @@ function cleared(state: LookState): LookState {
 
 function layOver(list: ListSheet, rows: RowMoves, row: number, state: LookState): void {
   if (list.tracking[row]?.wall) cleared(state);
-  const end = rows.starts[row + 1] ?? 0;
-  for (let at = rows.starts[row] ?? 0; at < end; at += 1) {
-    const ordinal = rows.ordinals[at] ?? 0;
-    state.values[ordinal] = rows.values[at] ?? Number.NaN;
+  const end = intAt(rows.starts, row + 1);
+  for (let place = intAt(rows.starts, row); place < end; place += 1) {
+    const ordinal = intAt(rows.ordinals, place);
+    state.values[ordinal] = floatAt(rows.values, place);
     state.origins[ordinal] = row;
-    state.palettes[ordinal] = rows.palettes[at] ?? 0;
+    state.palettes[ordinal] = intAt(rows.palettes, place);
   }
 }
 
 function rowMovesOf(list: ListSheet): RowMoves {
   const starts = rowStarts(list);
-  const total = starts[list.cues.length] ?? 0;
+  const total = intAt(starts, list.cues.length);
   const numbers = (): Int32Array => new Int32Array(total);
   const all = { starts, ordinals: numbers(), moves: numbers(), values: new Float64Array(total), palettes: numbers() };
   const filled = starts.slice();
@@ -145,11 +147,11 @@ function rowStarts(list: ListSheet): Int32Array {
   const starts = new Int32Array(list.cues.length + 1);
   for (const { rows } of list.columns) {
     for (let index = 0; index < rows.length; index += 1) {
-      const next = (rows[index] ?? 0) + 1;
-      starts[next] = (starts[next] ?? 0) + 1;
+      const next = at(rows, index) + 1;
+      starts[next] = intAt(starts, next) + 1;
     }
   }
-  for (let row = 1; row < starts.length; row += 1) starts[row] = (starts[row] ?? 0) + (starts[row - 1] ?? 0);
+  for (let row = 1; row < starts.length; row += 1) starts[row] = intAt(starts, row) + intAt(starts, row - 1);
   return starts;
 }
 
@@ -158,17 +160,17 @@ function fillMoves(list: ListSheet, column: Column, ordinal: number, filled: Int
   const { rows, values, specs } = column;
   const { ordinals, moves, values: into, palettes } = all;
   for (let index = 0; index < rows.length; index += 1) {
-    const row = rows[index] ?? 0;
-    const at = filled[row] ?? 0;
-    filled[row] = at + 1;
-    ordinals[at] = ordinal;
-    moves[at] = index;
-    into[at] = values[index] ?? Number.NaN;
+    const row = at(rows, index);
+    const place = intAt(filled, row);
+    filled[row] = place + 1;
+    ordinals[place] = ordinal;
+    moves[place] = index;
+    into[place] = at(values, index);
   }
   if (column.palettes === NO_PALETTES) return;
   for (let index = 0; index < rows.length; index += 1) {
     const spec = specs[index];
-    if (typeof spec === "object") palettes[(filled[rows[index] ?? 0] ?? 0) - 1] = paletteNumber(list, spec);
+    if (typeof spec === "object") palettes[intAt(filled, at(rows, index)) - 1] = paletteNumber(list, spec);
   }
 }
 

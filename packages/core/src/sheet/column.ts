@@ -1,3 +1,5 @@
+import { at } from "../show/at.ts";
+import { firstNotBelow } from "../show/search.ts";
 import { paletteOf } from "../show/move.ts";
 import type { MoveSpec } from "../show/schema.ts";
 
@@ -68,16 +70,8 @@ export function withMoves(column: Column, changes: readonly { readonly row: numb
 }
 
 /** How many of the column's moves stand at or before a row. */
-export function countThrough(column: Pick<Column, "rows">, row: number): number {
-  const { rows } = column;
-  let low = 0;
-  let high = rows.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if ((rows[middle] ?? 0) <= row) low = middle + 1;
-    else high = middle;
-  }
-  return low;
+export function countThrough({ rows }: Pick<Column, "rows">, row: number): number {
+  return firstNotBelow(rows.length, (place) => at(rows, place), row + 1);
 }
 
 /** The place of the move that stands exactly at a row, or -1. */

@@ -1,3 +1,4 @@
+import { at } from "../show/at.ts";
 import type { MoveSpec } from "../show/schema.ts";
 import { type Column, EMPTY_COLUMN, countThrough } from "./column.ts";
 import type { Key } from "./keys.ts";
@@ -36,8 +37,13 @@ export function entryAt(list: ListSheet, key: Key, row: number): Entry {
 
 /** What tracks out of a row to the next, C(k) of SEMANTICS section 2. Row -1 carries nothing. */
 export function carriedAt(list: ListSheet, key: Key, row: number): Entry {
+  return entryOf(columnOf(list, key), carriedMove(list, key, row));
+}
+
+/** The place in its column of the move that tracks out of a row to the next; -1: none. Row -1 carries nothing. */
+export function carriedMove(list: ListSheet, key: Key, row: number): number {
   const column = columnOf(list, key);
-  return entryOf(column, carriedIndex(list, column, countThrough(column, row) - 1, row));
+  return carriedIndex(list, column, countThrough(column, row) - 1, row);
 }
 
 /** What tracks into a row, B(k) of SEMANTICS section 2. */
@@ -55,21 +61,21 @@ export function entryIndexAt(list: ListSheet, column: Column, row: number): numb
 /** The number that a key shows in a row; NaN: unset. */
 export function valueAt(list: ListSheet, column: Column, row: number): number {
   const index = entryIndexAt(list, column, row);
-  return index < 0 ? Number.NaN : (column.values[index] ?? Number.NaN);
+  return index < 0 ? Number.NaN : at(column.values, index);
 }
 
 function carriedIndex(list: ListSheet, column: Column, from: number, row: number): number {
   if (from < 0 || row < 0) return -1;
-  const wall = list.lastWall[row] ?? -1;
+  const wall = at(list.lastWall, row);
   for (let index = from; index >= 0; index -= 1) {
-    const at = column.rows[index] ?? -1;
-    if (at < wall) return -1;
-    if (list.tracking[at]?.carries) return index;
+    const place = at(column.rows, index);
+    if (place < wall) return -1;
+    if (list.tracking[place]?.carries) return index;
   }
   return -1;
 }
 
 function entryOf(column: Column, index: number): Entry {
   const row = index < 0 ? undefined : column.rows[index];
-  return row === undefined ? UNSET : { value: column.values[index] ?? Number.NaN, row, spec: column.specs[index] };
+  return row === undefined ? UNSET : { value: at(column.values, index), row, spec: column.specs[index] };
 }

@@ -1,3 +1,4 @@
+import { floatAt, intAt } from "../show/at.ts";
 import { emptyState, stateAt } from "./checkpoints.ts";
 import type { ListSheet } from "./sheet.ts";
 
@@ -21,13 +22,13 @@ export function lookAt(list: ListSheet, row: number): Look {
   let channel = -1;
   let own: Record<string, LookValue> = {};
   for (const key of list.keys.all) {
-    const value = state.values[key.ordinal] ?? Number.NaN;
+    const value = floatAt(state.values, key.ordinal);
     if (Number.isNaN(value)) continue;
     if (key.channel !== channel) {
       channel = key.channel;
       own = look.values[channel] = {};
     }
-    own[key.attribute.id] = lookValue(list, row, state.origins[key.ordinal] ?? row, state.palettes[key.ordinal] ?? 0, value);
+    own[key.attribute.id] = lookValue(list, row, state.origins[key.ordinal] ?? row, intAt(state.palettes, key.ordinal), value);
   }
   return look;
 }

@@ -1,17 +1,12 @@
+import { at } from "../show/at.ts";
 import { type CueNumber, cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
+import { firstNotBelow } from "../show/search.ts";
 import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
 import { type Column, EMPTY_COLUMN, palettesIn } from "./column.ts";
 import { type Key, type Keys, keysOf } from "./keys.ts";
 import { type Palettes, palettesOf, resolve } from "./palettes.ts";
-
-/** How one cue takes part in tracking (SEMANTICS section 2). */
-export interface CueTracking {
-  /** Nothing tracks in. */
-  readonly wall: boolean;
-  /** What it shows tracks on. */
-  readonly carries: boolean;
-}
+import type { CueTracking } from "./tracking.ts";
 
 /** One cue list turned on its side: a column of moves for each key, from which every look is read. */
 export interface ListSheet {
@@ -164,15 +159,8 @@ export function findRow(list: ListSheet, number: string): number {
 }
 
 /** The first row whose cue stands at or after a place in the order; the number of rows when there is none. */
-export function firstRowFrom(list: Pick<ListSheet, "order">, order: number): number {
-  let low = 0;
-  let high = list.order.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if ((list.order[middle] ?? 0) < order) low = middle + 1;
-    else high = middle;
-  }
-  return low;
+export function firstRowFrom({ order: orders }: Pick<ListSheet, "order">, order: number): number {
+  return firstNotBelow(orders.length, (row) => at(orders, row), order);
 }
 
 /** The cue at a row. Throws RangeError for a row outside the list, which is a fault of the caller. */
@@ -187,7 +175,7 @@ export function cueAt(list: ListSheet, row: number): Cue {
  * before the next cue. Undefined when there is no number left between the two.
  */
 export function freeNumberAfter(list: Pick<ListSheet, "order">, row: number): CueNumber | undefined {
-  const order = list.order[row] ?? 0;
+  const order = at(list.order, row);
   const next = list.order[row + 1] ?? Infinity;
   for (const step of [1000, 500, 100, 50, 10, 5, 1]) {
     const free = (Math.floor(order / step) + 1) * step;

@@ -1,6 +1,8 @@
+import { at, floatAt, intAt } from "../show/at.ts";
 import { type Column, EMPTY_COLUMN } from "./column.ts";
 import type { Key } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
+import { TrackingWalk, valueOfMove } from "./tracking.ts";
 
 /** One key down the whole list: its value in every look and the row that put it there. */
 export interface Trace {
@@ -26,23 +28,10 @@ function sweep(list: ListSheet, column: Column): Trace {
   const rows = list.tracking.length;
   const values = new Float64Array(rows);
   const origins = new Int32Array(rows);
-  let carried = Number.NaN;
-  let carriedFrom = -1;
-  let next = 0;
-  for (let row = 0; row < rows; row += 1) {
-    const tracking = list.tracking[row];
-    let value = tracking?.wall ? Number.NaN : carried;
-    let origin = tracking?.wall ? -1 : carriedFrom;
-    if (column.rows[next] === row) {
-      value = column.values[next] ?? Number.NaN;
-      origin = row;
-      next += 1;
-    }
-    values[row] = value;
-    origins[row] = origin;
-    if (!tracking?.carries) continue;
-    carried = value;
-    carriedFrom = origin;
+  const walk = new TrackingWalk(list, column);
+  while (walk.step()) {
+    values.fill(valueOfMove(column, walk.move), walk.from, walk.to);
+    origins.fill(walk.move < 0 ? -1 : at(column.rows, walk.move), walk.from, walk.to);
   }
   return { values, origins };
 }
@@ -64,8 +53,8 @@ export function threadsOf(list: ListSheet, key: Key): Thread[] {
   let from = 0;
   for (let row = 1; row <= values.length; row += 1) {
     if (row < values.length && origins[row] === origins[from]) continue;
-    const value = values[from] ?? Number.NaN;
-    if (!Number.isNaN(value)) threads.push({ from, to: row - 1, origin: origins[from] ?? -1, value });
+    const value = floatAt(values, from);
+    if (!Number.isNaN(value)) threads.push({ from, to: row - 1, origin: intAt(origins, from), value });
     from = row;
   }
   return threads;

@@ -1,3 +1,4 @@
+import { floatAt } from "../show/at.ts";
 import { isRelease } from "../show/move.ts";
 import { moveIndexAt } from "./column.ts";
 import { columnOf } from "./entry.ts";
@@ -16,7 +17,7 @@ export function unsetBecause(list: ListSheet, key: Key, row: number): UnsetBecau
   const column = columnOf(list, key);
   const { values } = traceOf(list, key);
   let first = row;
-  while (first > 0 && Number.isNaN(values[first - 1] ?? Number.NaN) && moveIndexAt(column, first) < 0) first -= 1;
+  while (first > 0 && Number.isNaN(floatAt(values, first - 1)) && moveIndexAt(column, first) < 0) first -= 1;
   const index = moveIndexAt(column, first);
   const spec = index < 0 ? undefined : column.specs[index];
   if (spec !== undefined) return { why: isRelease(spec) ? "released" : "palette", row: first };

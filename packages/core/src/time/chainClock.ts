@@ -1,3 +1,4 @@
+import { floatAt } from "../show/at.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { followAfter } from "./chain.ts";
 import { cueDuration } from "./durations.ts";
@@ -25,7 +26,7 @@ function clockOf(list: ListSheet): ChainClock {
     if (row === 0 || cue.trigger?.type !== "follow") return;
     const duration = cue.trigger.from === "complete" ? cueDuration(list, row - 1) : 0;
     presses[row] = presses[row - 1] ?? row;
-    offsets[row] = (offsets[row - 1] ?? 0) + (followAfter(cue, duration) ?? 0);
+    offsets[row] = floatAt(offsets, row - 1) + (followAfter(cue, duration) ?? 0);
   });
   return { presses, offsets };
 }

@@ -1,3 +1,4 @@
+import { floatAt } from "../show/at.ts";
 import { marksByChannel, sameMarks } from "../marks/kept.ts";
 import type { Mark } from "../marks/mark.ts";
 import { columnOf } from "../sheet/entry.ts";
@@ -30,7 +31,7 @@ export function cueDuration(list: ListSheet, row: number): number {
   const known = kept.get(list) ?? carried(list) ?? new Float64Array(list.cues.length).fill(Number.NaN);
   kept.set(list, known);
   waiting.delete(list);
-  const seconds = known[row] ?? Number.NaN;
+  const seconds = floatAt(known, row);
   if (!Number.isNaN(seconds)) return seconds;
   let longest = 0;
   const take = (delay: number, fade: number): void => {

@@ -1,3 +1,4 @@
+import { floatAt } from "../show/at.ts";
 import { isRelease } from "../show/move.ts";
 import type { Curve, Cue, MoveSpec, Part } from "../show/schema.ts";
 import { type LookState, eachMoveAt, emptyState, stateAt } from "../sheet/checkpoints.ts";
@@ -57,7 +58,7 @@ export function transitionOf(list: ListSheet, row: number): Transition {
   const everyKey = isWide(list, row);
   if (row <= 0) return transitionFrom(list, row, () => Number.NaN, { everyKey, isMarked: heldInto(list, row) });
   const { values } = stateAt(list, row - 1, room("before", list));
-  return transitionFrom(list, row, (key) => values[key.ordinal] ?? Number.NaN, { everyKey, isMarked: heldInto(list, row) });
+  return transitionFrom(list, row, (key) => floatAt(values, key.ordinal), { everyKey, isMarked: heldInto(list, row) });
 }
 
 const rooms = new Map<string, LookState>();
@@ -90,7 +91,7 @@ export function transitionFrom(list: ListSheet, row: number, before: LookBefore,
     else runs.push(runOf(key, from, to, cause, part, spec));
   };
   const shown = stateAt(list, row, room("shown", list));
-  const target = (key: Key): number => shown.values[key.ordinal] ?? Number.NaN;
+  const target = (key: Key): number => floatAt(shown.values, key.ordinal);
   eachMoveAt(list, row, (ordinal, index) => {
     const key = list.keys.all[ordinal];
     const column = list.columns[ordinal];

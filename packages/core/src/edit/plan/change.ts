@@ -1,3 +1,5 @@
+import { at } from "../../show/at.ts";
+import { trackedIn, trackedOut } from "../../sheet/tracking.ts";
 import { ShowError } from "../../show/errors.ts";
 import { isRelease } from "../../show/move.ts";
 import { checkRange } from "../../show/readMoves.ts";
@@ -56,12 +58,13 @@ function changeLooks(list: ListSheet, key: Key, first: number, last: number, dee
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
   for (const row of turningRows(list, key, first, last)) {
-    const base = list.tracking[row]?.wall ? UNSET : carried;
+    const tracking = at(list.tracking, row);
+    const base = trackedIn<Tracked>(tracking, carried, UNSET);
     const wanted = lookAfter(list, key, entryAt(list, key, row), deed);
     const keep = storedMove(list, key, row) !== undefined && (row === first || !standsOnce(deed));
     if (keep || !sameTracked(base, wanted)) steps.push(...aimStep(list, key, row, targetOf(wanted)));
     else steps.push(...storeStep(list, key, row, undefined));
-    if (list.tracking[row]?.carries) carried = wanted;
+    carried = trackedOut(tracking, carried, wanted);
   }
   return { steps, carried };
 }
@@ -106,13 +109,14 @@ function changeMoves(list: ListSheet, key: Key, first: number, last: number, dee
   let carried: Tracked = carriedAt(list, key, first - 1);
   for (let row = first; row <= last; row += 1) {
     const stored = storedMove(list, key, row);
-    let shown: Tracked = list.tracking[row]?.wall ? UNSET : carried;
+    const tracking = at(list.tracking, row);
+    let shown = trackedIn<Tracked>(tracking, carried, UNSET);
     if (stored && "drop" in deed) steps.push(...storeStep(list, key, row, undefined));
     else if (stored) {
       shown = moveAfter(list, key, entryAt(list, key, row), deed);
       steps.push(...aimStep(list, key, row, targetOf(shown)));
     }
-    if (list.tracking[row]?.carries) carried = shown;
+    carried = trackedOut(tracking, carried, shown);
   }
   return { steps, carried };
 }

@@ -1,3 +1,4 @@
+import { at } from "../../show/at.ts";
 import { ShowError } from "../../show/errors.ts";
 import { makeMove, moveTiming, paletteOf } from "../../show/move.ts";
 import { checkShow, readCueMoves } from "../../show/parse.ts";
@@ -67,7 +68,7 @@ function eachMove(sheet: ShowSheet, keyWanted: (key: Key) => boolean, specWanted
     list.keys.all.filter(keyWanted).flatMap((key) => {
       const column = columnOf(list, key);
       return column.specs.flatMap((spec, index) =>
-        specWanted(spec) ? [{ list, key, spec, row: column.rows[index] ?? 0, part: column.parts[index] ?? 1 }] : [],
+        specWanted(spec) ? [{ list, key, spec, row: at(column.rows, index), part: column.parts[index] ?? 1 }] : [],
       );
     }),
   );

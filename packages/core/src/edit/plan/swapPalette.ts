@@ -1,3 +1,4 @@
+import { at } from "../../show/at.ts";
 import { ShowError } from "../../show/errors.ts";
 import { makeMove, moveTiming, paletteOf } from "../../show/move.ts";
 import type { Palette } from "../../show/schema.ts";
@@ -31,7 +32,7 @@ export function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit): Plan {
     .flatMap((key) =>
       rowsUsing(list, key, from.id, first, last).flatMap(({ row, index }) => {
         const { specs, parts } = columnOf(list, key);
-        const timing = moveTiming(specs[index] ?? 0);
+        const timing = moveTiming(at(specs, index));
         return storeStep(list, key, row, { part: parts[index] ?? 1, move: makeMove({ palette: to.id }, timing) });
       }),
     );
