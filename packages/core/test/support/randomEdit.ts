@@ -32,7 +32,8 @@ export const changeArbitrary = fc
   })
   .map(({ range: { from, to }, ...change }) => ({ ...change, from, to }));
 
-const record = fc.record({
+/** Values recorded into a cue. */
+export const recordArbitrary = fc.record({
   op: fc.constant("record" as const),
   cue,
   moves: movesArbitrary,
@@ -184,7 +185,7 @@ export const entryArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
 /** Edits of every kind; some of them cannot be made on a given show. */
 export const editArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
   { weight: 3, arbitrary: changeArbitrary },
-  { weight: 2, arbitrary: record },
+  { weight: 2, arbitrary: recordArbitrary },
   setTimes,
   setCue,
   insertCue,

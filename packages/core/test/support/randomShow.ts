@@ -15,6 +15,7 @@ const fixtureTypes = [
     ],
   },
 ];
+const spare = { id: "spare", name: "Spare", attributes: [intensity] };
 const channels = [
   { number: 1, type: "mover" },
   { number: 2, type: "mover" },
@@ -99,7 +100,7 @@ const trigger = fc.oneof(
 );
 
 /** The numbers of a random show's cues: 1, 2, 2.5, 3 and so on, so that gaps and points both come up. */
-export const NUMBERS = ["0.5", "1", "2", "2.5", "3", "4", "10", "10.25", "12"];
+export const NUMBERS = ["0.5", "1", "2", "2.5", "3", "4", "6", "7", "7.125", "10", "10.25", "12", "14", "14.5", "20", "31"];
 
 const number = fc.constantFrom(...NUMBERS);
 /** Settings of a cue's marks, of which some name cues that are not there or lie outside the dark window. */
@@ -133,8 +134,8 @@ const cueBody = fc.record(
   { requiredKeys: ["first"] },
 );
 
-/** Shows with a small rig and up to nine cues of every kind: walls, cue only, isolated, parts, follows, palettes with gaps, releases. */
-export const showArbitrary: fc.Arbitrary<Show> = fc.subarray(NUMBERS, { minLength: 1 }).chain((numbers) =>
+/** Shows with a small rig and twelve cues or more of every kind: walls, cue only, isolated, parts, follows, palettes with gaps, releases. */
+export const showArbitrary: fc.Arbitrary<Show> = fc.subarray(NUMBERS, { minLength: 12 }).chain((numbers) =>
   fc.tuple(fc.tuple(...numbers.map(() => cueBody)), fc.constantFrom("late", "early", "live", undefined)).map(([bodies, policy]) => {
     const cues: Cue[] = bodies.map(({ first, second, ...head }, index) => ({
       number: numbers[index] ?? "1",
@@ -145,7 +146,7 @@ export const showArbitrary: fc.Arbitrary<Show> = fc.subarray(NUMBERS, { minLengt
       format: "zealous-mark/show",
       version: 1,
       title: "Random",
-      fixtureTypes,
+      fixtureTypes: [...fixtureTypes, spare],
       channels,
       groups,
       palettes,

@@ -1,0 +1,156 @@
+import {
+  EMPTY_HAND,
+  type EditInput,
+  changeHand,
+  checkSheet,
+  cueDuration,
+  entryAt,
+  listOf,
+  makeEdits,
+  mixFor,
+  paletteFromHand,
+  readEdits,
+  sheetOf,
+} from "../src/index.ts";
+import { refusal } from "./support/attempt.ts";
+import { oneCue, smallShow } from "./support/smallShow.ts";
+
+/** What stands right at an edge, where a line that is off by one goes unseen elsewhere. */
+
+test("a change of a value times the next cue that moves the key anew, also behind one that keeps its own move of it to itself", () => {
+  const times = { up: 2, down: 7 };
+  const sheet = smallShow([
+    oneCue("1", { 5: { intensity: 20 } }, times),
+    oneCue("2", { 5: { intensity: 90 } }, times, { carries: "cueOnly" }),
+    oneCue("3", { 5: { intensity: 50 } }, times),
+    oneCue("4", { 5: { intensity: 10 } }, times, { carries: "cueOnly" }),
+    oneCue("5", { 5: { intensity: 60 } }, times),
+  ]);
+  const list = listOf(sheet);
+  list.cues.forEach((_, row) => cueDuration(list, row));
+  const after = makeEdits(
+    sheet,
+    readEdits({ op: "change", from: "1", to: "1", keys: { channels: [5] }, do: { set: 95 }, where: "moves" }),
+  ).sheet;
+  const durations = listOf(after).cues.map((_, row) => cueDuration(listOf(after), row));
+  const anew = listOf(sheetOf(after.show));
+  expect(durations).toEqual(anew.cues.map((_, row) => cueDuration(anew, row)));
+  // 95 down to 90 in cue 2, 90 down to 50 in cue 3, then down to 10 and up to 60 as before.
+  expect(durations).toEqual([2, 7, 7, 7, 2]);
+});
+
+test.each(["merge", "replace", "remove"] as const)(
+  "%s into a wall, this cue only: what tracked out of it before tracks out of it still",
+  (mode) => {
+    const sheet = smallShow([
+      oneCue("1", { 5: { intensity: 30 }, 1: { intensity: 10 } }),
+      oneCue("2", { 5: { intensity: 80 }, 1: { intensity: 40 } }, {}, { block: true }),
+      oneCue("3", { 1: { pan: 5 } }),
+      oneCue("4", {}),
+    ]);
+    const before = [2, 3].map((row) => shownIn(sheet, row));
+    const edit: EditInput = { op: "record", cue: "2", mode, scope: "cueOnly", moves: { 5: { intensity: mode === "remove" ? 80 : 55 } } };
+    const { sheet: after, impact } = makeEdits(sheet, readEdits(edit));
+    expect([2, 3].map((row) => shownIn(after, row))).toEqual(before);
+    expect([...new Set(impact.looks.map(({ cue }) => cue))]).toEqual(["2"]);
+    expect(shownIn(after, 1)["5.intensity"]).toBe(mode === "remove" ? undefined : 55);
+    expect(shownIn(after, 1)["1.intensity"]).toBe(mode === "replace" ? undefined : 40);
+  },
+);
+
+function shownIn(sheet: ReturnType<typeof smallShow>, row: number): Record<string, number> {
+  const list = listOf(sheet);
+  const shown = list.keys.all.map((key) => [key.name, entryAt(list, key, row).value] as const);
+  return Object.fromEntries(shown.filter(([, value]) => !Number.isNaN(value)));
+}
+
+test("keeping values for one light leaves a palette's entry for its type alone, keeping them for the type takes the light's own away", () => {
+  const palettes = [
+    {
+      id: "chair",
+      family: "position",
+      label: "Chair",
+      values: [
+        { attribute: "pan", value: 10, type: "mover" },
+        { attribute: "pan", value: 20, channel: 1 },
+        { attribute: "pan", value: 1 },
+      ],
+    },
+  ];
+  const sheet = smallShow([oneCue("1", {})], undefined, { palettes });
+  const hand = changeHand(EMPTY_HAND, { do: "give", moves: { 1: { pan: 77 } } }, sheet, 0);
+  const wish = { id: "chair", label: "Chair", family: "position" } as const;
+  const values = (scope: "all" | "type" | "channel"): unknown =>
+    paletteFromHand(sheet, hand, { ...wish, scope }).values.toSorted((a, b) => a.value - b.value);
+  expect(values("channel")).toEqual([
+    { attribute: "pan", value: 1 },
+    { attribute: "pan", value: 10, type: "mover" },
+    { attribute: "pan", value: 77, channel: 1 },
+  ]);
+  expect(values("type")).toEqual([
+    { attribute: "pan", value: 1 },
+    { attribute: "pan", value: 77, type: "mover" },
+  ]);
+  expect(values("all")).toEqual([{ attribute: "pan", value: 77 }]);
+});
+
+test.each([
+  [511, []],
+  [512, ["patch-clash"]],
+])("a light of two addresses at %d: its last one is 512, or past the end", (address, codes) => {
+  const channels = [{ number: 1, type: "mover", patch: { universe: 1, address } }];
+  const sheet = smallShow([], undefined, { channels });
+  expect(
+    checkSheet(sheet)
+      .filter(({ code }) => code === "patch-clash")
+      .map(({ code }) => code),
+  ).toEqual(codes);
+});
+
+test("a light is offered room that ends exactly at address 512", () => {
+  const channels = [
+    { number: 1, type: "mover", patch: { universe: 1, address: 512 } },
+    ...Array.from({ length: 255 }, (_, index) => ({ number: index + 2, type: "mover", patch: { universe: 1, address: 1 + index * 2 } })),
+  ];
+  const [finding] = checkSheet(smallShow([], undefined, { channels })).filter(({ code }) => code === "patch-clash");
+  expect(finding?.message).toMatch(/Addresses from 511 on are free/);
+});
+
+test("a wall that keeps to itself is told only where what stood before it comes back behind it", () => {
+  const wall = { block: true, carries: "cueOnly" };
+  const codes = (...cues: object[]): string[] =>
+    checkSheet(smallShow(cues))
+      .map(({ code }) => code)
+      .filter((code) => code === "leaks-past-wall");
+  const first = oneCue("1", { 5: { intensity: 60 } });
+  expect(codes(first, oneCue("2", {}, {}, wall), oneCue("3", {}))).toEqual(["leaks-past-wall"]);
+  // It says the same in the wall, says otherwise behind it, or nothing stood before.
+  expect(codes(first, oneCue("2", { 5: { intensity: 60 } }, {}, wall), oneCue("3", {}))).toEqual([]);
+  expect(codes(first, oneCue("2", {}, {}, wall), oneCue("3", { 5: { intensity: 60 } }))).toEqual([]);
+  expect(codes(oneCue("1", {}), oneCue("2", { 5: { intensity: 60 } }, {}, wall), oneCue("3", {}))).toEqual([]);
+  expect(codes(first, oneCue("2", {}, {}, wall))).toEqual([]);
+});
+
+test("mixing a colour leaves what it was asked with as it was", () => {
+  const wanted = { red: 0.8, green: 0.5, blue: 0.1 };
+  const colour = (id: string): Parameters<typeof mixFor>[0] extends Iterable<infer A> ? A : never => ({
+    id,
+    family: "colour",
+    min: 0,
+    max: 100,
+    home: 0,
+  });
+  const levels = mixFor([colour("red"), colour("amber"), colour("green"), colour("blue")], wanted);
+  expect(levels["amber"]).toBeGreaterThan(0);
+  expect(wanted).toEqual({ red: 0.8, green: 0.5, blue: 0.1 });
+});
+
+test("cues are renumbered right up to their neighbours and no further", () => {
+  const sheet = smallShow(["1", "2", "3", "4"].map((number) => oneCue(number, {})));
+  const renumber = (start: string, step: string): EditInput => ({ op: "renumber", from: "2", to: "3", start, step });
+  const numbers = (edit: EditInput): string[] => listOf(makeEdits(sheet, readEdits(edit)).sheet).cues.map(({ number }) => number);
+  expect(numbers(renumber("1.001", "0.001"))).toEqual(["1", "1.001", "1.002", "4"]);
+  expect(numbers(renumber("3.998", "0.001"))).toEqual(["1", "3.998", "3.999", "4"]);
+  expect(refusal(sheet, [renumber("1", "1")])).toMatch(/would begin at 1, and cue 1 stands before/);
+  expect(refusal(sheet, [renumber("3", "1")])).toMatch(/would reach 4, and cue 4 stands behind/);
+});
