@@ -10,6 +10,17 @@ const swc = [
     module: { type: "es6" },
   },
 ];
+const swcPage = [
+  "@swc/jest",
+  {
+    jsc: {
+      parser: { syntax: "typescript", tsx: true },
+      target: "es2022",
+      transform: { react: { runtime: "automatic" } },
+    },
+    module: { type: "es6" },
+  },
+];
 const base = {
   testEnvironment: "node",
   extensionsToTreatAsEsm: [".ts"],
@@ -23,6 +34,16 @@ export default {
     { ...base, displayName: "demo", rootDir: "packages/demo", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "cli", rootDir: "apps/cli", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "web", rootDir: "apps/web", testMatch: ["<rootDir>/test/**/*.test.ts"] },
+    {
+      ...base,
+      displayName: "components",
+      rootDir: "apps/web",
+      testMatch: ["<rootDir>/test/components/**/*.test.tsx"],
+      testEnvironment: "<rootDir>/test/support/pageEnvironment.mjs",
+      testEnvironmentOptions: { customExportConditions: ["@zm/source", "browser"] },
+      extensionsToTreatAsEsm: [".ts", ".tsx"],
+      transform: { "^.+\\.tsx?$": swcPage },
+    },
     { ...base, displayName: "server", rootDir: "apps/server", testMatch: ["<rootDir>/test/**/*.test.ts"] },
   ],
 };

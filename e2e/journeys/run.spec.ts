@@ -59,18 +59,34 @@ test("two windows show the same run, and an edit made in one appears in the othe
   await expect(other.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage cue 1");
 });
 
-test("a window that was cut off catches up with what it missed", async ({ page, context, request }) => {
+test("a window whose line was cut catches up with what it missed, edits and firings, without being opened anew", async ({
+  page,
+  request,
+}) => {
   const show = await ownShow(request);
+  // The live line runs through here, so that it can be cut and kept cut.
+  let cut = false;
+  const lines: { close: () => Promise<void> }[] = [];
+  await page.routeWebSocket(/socket\.io/, (line) => {
+    if (cut) return void line.close();
+    line.connectToServer();
+    lines.push(line);
+  });
   await openView(page, show);
-  await context.setOffline(true);
-  await page.evaluate(() => window.dispatchEvent(new Event("offline")));
+  await expect(page.getByText("The server does not answer")).toHaveCount(0);
+  await page.evaluate(() => document.body.setAttribute("data-opened", "once"));
+  cut = true;
+  for (const line of lines.splice(0)) await line.close();
   await request.post(`/api/shows/${show}/edits`, {
     headers: OWN,
     data: { base: 0, edits: [{ op: "setCue", from: "8", to: "8", label: "Pot boils" }] },
   });
-  await context.setOffline(false);
-  await page.reload();
-  await expect(page.getByRole("row", { name: /^8 Pot boils/ })).toBeVisible();
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "8", time: 0 } });
+  await expect(page.getByRole("row", { name: /^8 Pot boils/ })).toHaveCount(0);
+  cut = false;
+  await expect(page.getByRole("row", { name: /^(on stage)? ?8 Pot boils/ })).toBeVisible();
+  await expect(page.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage cue 8");
+  await expect(page.locator("body[data-opened=once]")).toHaveCount(1);
 });
 
 test("no single letter fires a cue while a sheet is edited", async ({ page, request }) => {

@@ -1,0 +1,37 @@
+import { screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { listOf, sheetOf } from "@zm/core";
+import { saltAndParaffin } from "@zm/demo";
+import { chooseNothing } from "../../src/choice/choice.ts";
+import { CueInspector } from "../../src/inspector/CueInspector.tsx";
+import { renderOpened } from "../support/opened.tsx";
+
+const list = listOf(sheetOf(saltAndParaffin()));
+
+function renderCue(number: string) {
+  return renderOpened(<CueInspector list={list} row={list.cues.findIndex((cue) => cue.number === number)} />);
+}
+
+beforeEach(chooseNothing);
+
+test("a cue's label, follow and times stand in fields, and its parts one below the other", () => {
+  renderCue("27");
+  expect(screen.getByRole("heading", { name: /^Cue 27/ })).toBeTruthy();
+  expect(screen.getByLabelText<HTMLInputElement>("label").value).toBe("Second switch");
+  expect(list.cues.find(({ number }) => number === "27")?.parts.length).toBe(3);
+  expect(screen.getAllByText(/^Part \d/).length).toBe(3);
+});
+
+test("a label is one edit when it is taken, and none when it is left as it was", async () => {
+  const user = userEvent.setup();
+  const { asked } = renderCue("27");
+  const label = screen.getByLabelText("label");
+  await user.click(label);
+  await user.keyboard("{Enter}");
+  expect(asked).toEqual([]);
+  await user.clear(label);
+  await user.type(label, "Third switch{Enter}");
+  expect(asked.map(({ path, body }) => [path, body])).toMatchObject([
+    ["/api/shows/1/edits", { edits: [{ op: "setCue", from: "27", to: "27", label: "Third switch" }] }],
+  ]);
+});

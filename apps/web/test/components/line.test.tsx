@@ -1,0 +1,50 @@
+import { act, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
+import { LineEntry } from "../../src/line/LineEntry.tsx";
+import { setLine } from "../../src/line/lineText.ts";
+import { renderOpened } from "../support/opened.tsx";
+
+beforeEach(() => {
+  chooseNothing();
+  setLine("");
+});
+
+test("a typed edit is read back with its impact, and Enter asks the server for exactly that edit", async () => {
+  const user = userEvent.setup();
+  const { asked } = renderOpened(<LineEntry blind />);
+  await user.type(screen.getByLabelText("Line entry"), "#8..10: 1 = 40 only");
+  expect(screen.getByRole("status").textContent).toMatch(
+    /^Cues 8 to 10, 1 light: intensity to 40, restored after: \d cues? looks? different.*Enter makes it, Esc drops it$/,
+  );
+  expect(useChoice.getState().draft?.from).toBe("line");
+  await user.keyboard("{Enter}");
+  expect(screen.getByLabelText<HTMLInputElement>("Line entry").value === "" || asked.length > 0).toBe(true);
+  expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual(["POST /api/shows/1/edits"]);
+  expect(asked[0]?.body).toMatchObject({ base: 0, edits: [{ op: "change", from: "8", to: "10", do: { set: 40 }, after: "restore" }] });
+});
+
+test("a word that cannot be read is told, nothing is asked of the server, and Escape empties the line", async () => {
+  const user = userEvent.setup();
+  const { asked } = renderOpened(<LineEntry blind />);
+  const line = screen.getByLabelText<HTMLInputElement>("Line entry");
+  await user.type(line, "#8: 1 = 400");
+  expect(screen.getByRole("status").textContent).toMatch(/400 is outside 0 to 100/);
+  await user.keyboard("{Enter}");
+  expect(asked).toEqual([]);
+  expect(line.value).toBe("#8: 1 = 400");
+  await user.keyboard("{Escape}");
+  expect(line.value).toBe("");
+  expect(useChoice.getState().draft).toBeNull();
+});
+
+test("where a line will land stands beside it, and stays with what was chosen when it began", async () => {
+  const user = userEvent.setup();
+  useChoice.setState({ cue: "8", cueEnd: "8" });
+  renderOpened(<LineEntry blind />);
+  expect(screen.getByTestId("line-target").textContent).toBe("blind 8");
+  await user.type(screen.getByLabelText("Line entry"), "1 = ");
+  act(() => useChoice.setState({ cue: "20", cueEnd: "20" }));
+  await user.type(screen.getByLabelText("Line entry"), "40");
+  expect(screen.getByTestId("line-target").textContent).toBe("blind 8");
+});

@@ -1,0 +1,49 @@
+import { screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { listOf, sheetOf } from "@zm/core";
+import { saltAndParaffin } from "@zm/demo";
+import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
+import { SpineRow } from "../../src/spine/Spine.tsx";
+import { renderOpened } from "../support/opened.tsx";
+
+const list = listOf(sheetOf(saltAndParaffin()));
+const rowOf = (number: string): number => list.cues.findIndex((cue) => cue.number === number);
+
+function renderRow(number: string) {
+  return renderOpened(<SpineRow list={list} row={rowOf(number)} top={0} width={424} editable />);
+}
+
+beforeEach(chooseNothing);
+
+test("a cue says its number, label, follow, times and how long it lasts, and is chosen with a press", async () => {
+  const user = userEvent.setup();
+  renderRow("22.5");
+  const row = screen.getByRole("row");
+  expect(within(row).getByRole("rowheader").textContent).toBe("22.5");
+  expect(
+    within(row)
+      .getAllByRole("gridcell")
+      .map((cell) => cell.textContent),
+  ).toEqual(["Sun on the step", "go + 6 s", "15", "", "15"]);
+  expect(row.getAttribute("aria-selected")).toBe("false");
+  await user.click(row);
+  expect(useChoice.getState()).toMatchObject({ cue: "22.5", cueEnd: "22.5" });
+  expect(row.getAttribute("aria-selected")).toBe("true");
+});
+
+test("a time written into its place is one edit of that part, Escape leaves it, and what is no time is not sent", async () => {
+  const user = userEvent.setup();
+  const { asked } = renderRow("22.5");
+  const [, , up] = screen.getAllByRole("gridcell");
+  if (!up) throw new Error("The row has no up time");
+  await user.dblClick(up);
+  await user.keyboard("{Control>}a{/Control}9{Escape}");
+  expect(asked).toEqual([]);
+  await user.dblClick(up);
+  await user.keyboard("{Control>}a{/Control}soon{Enter}");
+  expect(asked).toEqual([]);
+  await user.keyboard("{Control>}a{/Control}4.5{Enter}");
+  expect(asked.map(({ body }) => body)).toMatchObject([
+    { edits: [{ op: "setTimes", list: "main", from: "22.5", to: "22.5", part: 1, set: { up: 4.5 } }] },
+  ]);
+});

@@ -1,0 +1,40 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { type Show, type ShowSheet, sheetOf } from "@zm/core";
+import { saltAndParaffin } from "@zm/demo";
+import { render } from "@testing-library/react";
+import type { ReactElement } from "react";
+import { MemoryRouter } from "react-router";
+import { useWorkPreviews } from "../../src/preview/usePreview.ts";
+import { ShowContext } from "../../src/show/useShow.ts";
+
+/** What a part of the window asked the server for, in order. */
+export interface Asked {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
+
+/** Renders a part of the window with a show open in it; `asked` collects what it asks of a server that refuses everything. */
+export function renderOpened(part: ReactElement, show: Show = saltAndParaffin()): { sheet: ShowSheet; asked: Asked[] } {
+  const sheet = sheetOf(show);
+  const asked: Asked[] = [];
+  globalThis.fetch = (input, init) => {
+    asked.push({ method: init?.method ?? "GET", path: String(input), body: JSON.parse(String(init?.body ?? "null")) });
+    return Promise.resolve(new Response(JSON.stringify({ message: "Not here", faults: ["Not here"] }), { status: 409 }));
+  };
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <MemoryRouter initialEntries={["/show/1/score"]}>
+        <ShowContext.Provider value={{ id: 1, revision: 0, sheet }}>
+          <Worked>{part}</Worked>
+        </ShowContext.Provider>
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+  return { sheet, asked };
+}
+
+function Worked({ children }: { children: ReactElement }) {
+  useWorkPreviews();
+  return children;
+}
