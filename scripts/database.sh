@@ -78,6 +78,10 @@ start_database() {
   fi
   launch_database "$dir"
   client="mariadb --no-defaults --socket=$DB_SOCKET --user=root"
+  # A password of its own for each database, which whoever can read the data can read as well.
+  [ -s "$dir/password" ] || (umask 077 && head -c 24 /dev/urandom | od -An -tx1 | tr -d ' \n' >"$dir/password")
+  ZM_DB_PASSWORD=$(cat "$dir/password")
+  export ZM_DB_PASSWORD
   local tries=0
   until mariadb-admin --no-defaults --socket="$DB_SOCKET" --user=root ping >/dev/null 2>&1; do
     kill -0 "$DB_PID" 2>/dev/null || fail "The database did not start: $(grep -i error "$dir/mariadb.log" | tail -1)"
@@ -85,7 +89,8 @@ start_database() {
     sleep 0.2
   done
   $client -e "CREATE DATABASE IF NOT EXISTS zealous_mark CHARACTER SET utf8mb4 COLLATE utf8mb4_bin;
-    CREATE USER IF NOT EXISTS 'zealous'@'127.0.0.1' IDENTIFIED BY 'zealous';
+    CREATE USER IF NOT EXISTS 'zealous'@'127.0.0.1' IDENTIFIED BY '$ZM_DB_PASSWORD';
+    ALTER USER 'zealous'@'127.0.0.1' IDENTIFIED BY '$ZM_DB_PASSWORD';
     GRANT ALL ON zealous_mark.* TO 'zealous'@'127.0.0.1'; GRANT ALL ON \`zealous\_test\_%\`.* TO 'zealous'@'127.0.0.1';" || fail "The database could not be set up; $dir/mariadb.log says why."
 }
 

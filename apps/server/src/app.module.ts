@@ -1,10 +1,13 @@
 import { type DynamicModule, Module } from "@nestjs/common";
+import { TerminusModule } from "@nestjs/terminus";
 import { DataSource } from "typeorm";
+import { HealthController } from "./health/health.controller.ts";
 import { DatabaseWatch } from "./database/databaseWatch.ts";
 import { HistoryController } from "./history/history.controller.ts";
 import { HistoryService } from "./history/history.service.ts";
 import { HandController } from "./hand/hand.controller.ts";
 import { HandService } from "./hand/hand.service.ts";
+import { IdleShows } from "./live/idleShows.ts";
 import { LiveGateway } from "./live/live.gateway.ts";
 import { RunController } from "./run/run.controller.ts";
 import { RunService } from "./run/run.service.ts";
@@ -19,7 +22,8 @@ export class AppModule {
   static over(database: DataSource, settings: Settings): DynamicModule {
     return {
       module: AppModule,
-      controllers: [ShowsController, RunController, HandController, HistoryController],
+      imports: [TerminusModule.forRoot({ logger: false })],
+      controllers: [ShowsController, RunController, HandController, HistoryController, HealthController],
       providers: [
         { provide: DataSource, useValue: database },
         { provide: Settings, useValue: settings },
@@ -30,6 +34,7 @@ export class AppModule {
         HandService,
         HistoryService,
         LiveGateway,
+        IdleShows,
       ],
     };
   }

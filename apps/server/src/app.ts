@@ -11,12 +11,14 @@ import type { DataSource } from "typeorm";
 import { AppModule } from "./app.module.ts";
 import type { Settings } from "./settings.ts";
 import { ErrorFilter } from "./shared/errorFilter.ts";
+import { PinoLogger, makeLog, requestLog } from "./shared/pinoLogger.ts";
 import { guard } from "./shared/guard.ts";
 import { ShowsService } from "./shows/shows.service.ts";
 
 /** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */
 export async function createApp(database: DataSource, settings: Settings): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings), { logger: ["error", "warn"] });
+  const log = makeLog(settings);
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings), { logger: new PinoLogger(log) });
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -31,6 +33,7 @@ export async function createApp(database: DataSource, settings: Settings): Promi
       strictTransportSecurity: false,
     }),
   );
+  app.use(requestLog(log));
   app.use(guard(SHOW_TYPE));
   app.use(raw({ type: SHOW_TYPE, limit: "200mb" }));
   app.useBodyParser("json", { limit: "20mb" });

@@ -1,30 +1,67 @@
 import { fileURLToPath } from "node:url";
+import { IsIn, IsInt, IsNotEmpty, IsString, Matches, Max, Min, type ValidationError, ValidateNested, validateSync } from "class-validator";
 
-/** Where the server listens and where its database is; all on loopback. A class, so that Nest can give it to whoever asks. */
-export class Settings {
+const LEVELS = ["debug", "info", "warn", "error", "silent"] as const;
+
+/** How the database is reached; it is on loopback. */
+class DatabaseSettings {
+  @IsString()
+  readonly host: string;
+
+  @IsInt({ message: "ZM_DB_PORT is a port, a whole number such as 4601" })
+  @Min(1, { message: "ZM_DB_PORT is a port, 1 to 65535" })
+  @Max(65_535, { message: "ZM_DB_PORT is a port, 1 to 65535" })
   readonly port: number;
-  readonly database: {
-    readonly host: string;
-    readonly port: number;
-    readonly username: string;
-    readonly password: string;
-    readonly name: string;
-  };
-  /** The folder of the built page. */
-  readonly pages: string;
+
+  @IsNotEmpty({ message: "ZM_DB_USER is empty; it names the database's user" })
+  readonly username: string;
+
+  @IsNotEmpty({ message: "ZM_DB_PASSWORD is missing; ./start keeps it beside the data, in the file password" })
+  readonly password: string;
+
+  @Matches(/^\w{1,64}$/, { message: "ZM_DB_NAME is the name of a database: letters, digits and _" })
+  readonly name: string;
 }
 
-/** Reads the settings from the environment that the start and test commands set. */
+/** Where the server listens and where its database is. A class, so that Nest can give it to whoever asks. */
+export class Settings {
+  @IsInt({ message: "ZM_PORT is a port, a whole number such as 4600" })
+  @Min(0, { message: "ZM_PORT is a port, 0 to 65535" })
+  @Max(65_535, { message: "ZM_PORT is a port, 0 to 65535" })
+  readonly port: number;
+
+  @ValidateNested()
+  readonly database: DatabaseSettings;
+
+  /** The folder of the built page. */
+  @IsString()
+  readonly pages: string;
+
+  @IsIn(LEVELS, { message: `ZM_LOG_LEVEL is one of ${LEVELS.join(", ")}` })
+  readonly logLevel: (typeof LEVELS)[number];
+}
+
+/** Reads the settings from the environment that the start and test commands set. Throws an Error that names every setting that is wrong. */
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
-  return {
+  const level = env["ZM_LOG_LEVEL"] ?? "info";
+  const database = Object.assign(new DatabaseSettings(), {
+    host: "127.0.0.1",
+    port: Number(env["ZM_DB_PORT"] ?? 4601),
+    username: env["ZM_DB_USER"] ?? "zealous",
+    password: env["ZM_DB_PASSWORD"] ?? "",
+    name: env["ZM_DB_NAME"] ?? "zealous_mark",
+  });
+  const settings = Object.assign(new Settings(), {
     port: Number(env["ZM_PORT"] ?? 4600),
-    database: {
-      host: "127.0.0.1",
-      port: Number(env["ZM_DB_PORT"] ?? 4601),
-      username: env["ZM_DB_USER"] ?? "zealous",
-      password: env["ZM_DB_PASSWORD"] ?? "zealous",
-      name: env["ZM_DB_NAME"] ?? "zealous_mark",
-    },
+    database,
     pages: env["ZM_PAGES"] ?? fileURLToPath(new URL("../../web/dist", import.meta.url)),
-  };
+    logLevel: LEVELS.find((known) => known === level) ?? level,
+  });
+  const faults = validateSync(settings).flatMap(messagesOf);
+  if (faults.length > 0) throw new Error(faults.join("; "));
+  return settings;
+}
+
+function messagesOf({ constraints = {}, children = [] }: ValidationError): string[] {
+  return [...Object.values(constraints), ...children.flatMap(messagesOf)];
 }

@@ -99,6 +99,17 @@ export class HandService implements OnModuleDestroy {
     await this.holding(showId);
   }
 
+  /** True when nothing is in hand for a show, and that is stored. */
+  isAtRest(showId: number): boolean {
+    const holding = this.holdings.get(showId);
+    return !holding || (holding.stored && Object.keys(holding.hand.held).length === 0);
+  }
+
+  /** Lets go of the memory of a show's Hand; it is read again when it is next asked for. */
+  release(showId: number): void {
+    this.holdings.delete(showId);
+  }
+
   /** Says that values in hand were recorded; only once the Hand is `ready`. */
   async recorded(showId: number, keys: readonly string[]): Promise<void> {
     const holding = await this.holding(showId);

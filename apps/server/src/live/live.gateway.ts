@@ -62,6 +62,11 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     }
   }
 
+  /** How many windows watch a show. */
+  watchers(show: number): number {
+    return this.server.sockets.adapter.rooms.get(room(show))?.size ?? 0;
+  }
+
   /** The server's clock, for a window that sets its own by it. Milliseconds. */
   @SubscribeMessage("clock")
   clock(): number {

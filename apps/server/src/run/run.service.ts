@@ -14,6 +14,7 @@ import {
   fireDue,
   holdClock,
   idlePlayback,
+  isDone,
   listOf,
   listTime,
   nextRow,
@@ -125,6 +126,16 @@ export class RunService implements OnModuleDestroy {
     return this.set(run, list, { playback: afterFiring(playback, list, firing), firings: [firing] }, clock);
   }
 
+  /** True when no list of a show is on its way: no fade runs, no follow waits, and where it stands is stored. */
+  isAtRest(showId: number): boolean {
+    return [...this.running.entries()].every(([, { state, stored }]) => state.show !== showId || (stored && isSettled(state)));
+  }
+
+  /** Lets go of the memory of a show's lists; where they stand is read again when they are next asked for. */
+  release(showId: number): void {
+    this.forget(showId);
+  }
+
   /** Writes where a list will stand, in the transaction of the edit that it belongs to. */
   async writePlace(manager: EntityManager, showId: number, { list, after }: RunMove): Promise<void> {
     await upsertPlace(manager, showId, list, after);
@@ -219,6 +230,13 @@ export class RunService implements OnModuleDestroy {
       }
     });
   }
+}
+
+/** True when every key has reached what it was told, and nothing fires by itself. */
+function isSettled({ playback, clock }: RunState): boolean {
+  if (playback.follow || clock.held) return false;
+  const time = listTime(clock, now());
+  return Object.values(playback.tracks).every((track) => isDone(track, time));
 }
 
 async function upsertPlace(manager: EntityManager, showId: number, listId: string, cue: string | null): Promise<void> {

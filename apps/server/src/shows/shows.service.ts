@@ -30,6 +30,7 @@ import { DatabaseAway, isLost } from "../database/lost.ts";
 import { type EditStep, History } from "./history.ts";
 import { Settings } from "../settings.ts";
 import type { Author } from "../shared/author.ts";
+import { now } from "../shared/clock.ts";
 import { LoadingCache } from "../shared/loadingCache.ts";
 import { inSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
@@ -48,6 +49,11 @@ export interface Alongside {
 
 type Change = Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[]; sheet: ShowSheet; author: Author };
 
+/** So many edits are read from the history at once. */
+const HISTORY_PAGE = 500;
+/** A window that has missed more edits than this opens the show anew, which is quicker. */
+const MOST_MISSED = 500;
+
 const UNCONFIRMED =
   "The database went away before it confirmed this. If it was stored it will appear here by itself when the database is back; look before you make it again.";
 
@@ -63,6 +69,7 @@ export class ShowsService implements OnModuleDestroy {
   readonly removed = new Subject<number>();
   private readonly log = new Logger("Shows");
   private readonly open = new LoadingCache<number, OpenShow>();
+  private readonly asked = new Map<number, number>();
   private readonly subscription: Subscription;
 
   constructor(
@@ -105,7 +112,20 @@ export class ShowsService implements OnModuleDestroy {
 
   /** The show as it stands now. Throws NotFoundException when there is none with this number. */
   async show(id: number): Promise<OpenShow> {
+    this.asked.set(id, now());
     return this.open.open(id, () => this.load(id));
+  }
+
+  /** The shows that are in memory, each with the moment at which it was asked for last, milliseconds. */
+  inMemory(): { id: number; asked: number }[] {
+    return [...this.open.entries()].map(([id]) => ({ id, asked: this.asked.get(id) ?? 0 }));
+  }
+
+  /** Lets go of a show's memory; it is read again when it is next asked for. One whose newest edit is in doubt stays. */
+  release(id: number): void {
+    if (this.open.get(id)?.doubtful !== false) return;
+    this.open.delete(id);
+    this.asked.delete(id);
   }
 
   /** The sheet of a show that is open; undefined for one that is not. */
@@ -123,6 +143,8 @@ export class ShowsService implements OnModuleDestroy {
     const show = await this.show(id);
     if (revision === show.revision) return [];
     if (revision > show.revision) throw new ConflictException("This window knows of edits that the server does not have; reload it");
+    if (show.revision - revision > MOST_MISSED)
+      throw new ConflictException("This window has missed too many edits to be told of each; it opens the show anew");
     this.watch.expect();
     const rows = await this.database.manager.find(EditRow, {
       where: { showId: id, revision: MoreThan(revision) },
@@ -185,16 +207,7 @@ export class ShowsService implements OnModuleDestroy {
     this.watch.expect();
     const stored = await readShowRows(this.database.manager, id);
     if (!stored) throw new NotFoundException(`There is no show number ${id}`);
-    const rows = await this.database.manager.find(EditRow, {
-      where: { showId: id },
-      order: { revision: "ASC" },
-      select: { showId: true, revision: true, kind: true, ofRevision: true, summary: true, madeBy: true },
-    });
-    const history = new History(id);
-    for (const row of rows) {
-      if (row.kind === "edit") history.addEdit(row.revision, row.summary, { window: row.madeBy, gesture: null });
-      else history.move(row.kind, row.madeBy);
-    }
+    const history = await this.readHistory(id);
     return {
       id,
       sheet: await inSlices(sheetInSteps(stored.show)),
@@ -203,6 +216,25 @@ export class ShowsService implements OnModuleDestroy {
       doubtful: false,
       queue: Promise.resolve(),
     };
+  }
+
+  /** The order of undo, from the names of all edits; read in pages, since a show that is worked on for months has many. */
+  private async readHistory(id: number): Promise<History> {
+    const history = new History(id);
+    for (let last = 0; ;) {
+      const page = await this.database.manager.find(EditRow, {
+        where: { showId: id, revision: MoreThan(last) },
+        order: { revision: "ASC" },
+        take: HISTORY_PAGE,
+        select: { showId: true, revision: true, kind: true, ofRevision: true, summary: true, madeBy: true },
+      });
+      for (const row of page) {
+        if (row.kind === "edit") history.addEdit(row.revision, row.summary, { window: row.madeBy, gesture: null });
+        else history.move(row.kind, row.madeBy);
+      }
+      last = page.at(-1)?.revision ?? last;
+      if (page.length < HISTORY_PAGE) return history;
+    }
   }
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {

@@ -93,3 +93,9 @@ export function retargeted(track: Track, to: number, now: number, fade: number):
 export function destination(track: Track): number {
   return track.instructions.at(-1)?.to ?? track.rest;
 }
+
+/** True when a key has done all that it was told by a moment: nothing waits, and the newest fade is over. */
+export function isDone({ instructions }: Track, time: number): boolean {
+  const newest = instructions.at(-1);
+  return instructions.every(({ start }) => start <= time) && (!newest || newest.start + newest.fade <= time);
+}
