@@ -50,7 +50,20 @@ export default tseslint.config(
   },
   {
     files: ["**/*.mjs", "**/*.js"],
-    languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", URL: "readonly", performance: "readonly" } },
+    languageOptions: {
+      globals: {
+        process: "readonly",
+        console: "readonly",
+        fetch: "readonly",
+        URL: "readonly",
+        performance: "readonly",
+        TextEncoder: "readonly",
+        TextDecoder: "readonly",
+        structuredClone: "readonly",
+        Headers: "readonly",
+        Response: "readonly",
+      },
+    },
   },
   {
     // What these hand to a page runs in the browser.

@@ -1,6 +1,5 @@
 import { at } from "../show/at.ts";
 import { type Column, countThrough } from "./column.ts";
-import type { ListSheet } from "./sheet.ts";
 
 /** How one cue takes part in tracking (SEMANTICS section 2). */
 export interface CueTracking {
@@ -8,6 +7,12 @@ export interface CueTracking {
   readonly wall: boolean;
   /** What it shows tracks on. */
   readonly carries: boolean;
+}
+
+/** How the rows of a list track, and which of them are a wall or keep their moves to themselves, rising. */
+export interface TrackingRows {
+  readonly tracking: readonly CueTracking[];
+  readonly special: readonly number[];
 }
 
 /** What tracks into a cue, B(k): what the cue before lets out, or `nothing` at a wall. */
@@ -42,7 +47,7 @@ export class TrackingWalk {
   private moveRow: number;
 
   /** Begins before a row, with the move that tracks out of the row above it. */
-  constructor({ tracking, special }: Pick<ListSheet, "tracking" | "special">, { rows }: Column, row = 0, carried = -1) {
+  constructor({ tracking, special }: TrackingRows, { rows }: Column, row = 0, carried = -1) {
     this.tracking = tracking;
     this.special = special;
     this.moves = rows;
