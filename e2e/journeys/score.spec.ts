@@ -94,7 +94,7 @@ test("a typed line is read back with its impact, made with Enter, and a wrong wo
   expect((await cueOf(request, show, "6")).parts[0]?.times).toMatchObject({ up: 2.5, down: 4, downDelay: 2 });
 });
 
-test("whole cues are walled off, recast, copied and renumbered from the line, and every bit of it is taken back", async ({
+test("whole cues are blocked, recast, copied and renumbered from the line, and every bit of it is taken back", async ({
   page,
   request,
 }) => {
@@ -110,7 +110,7 @@ test("whole cues are walled off, recast, copied and renumbered from the line, an
     await expect(line).toHaveValue("");
     await stored(page);
   };
-  await make("block #7", /^Cue 7: walled off: no cue looks different/);
+  await make("block #7", /^Cue 7: blocked: no cue looks different/);
   expect((await cueOf(request, show, "7")).block).toBe(true);
   await make("recast 3 as 4 in #6..9", /^Cues 6 to 9: 3 recast as 4: \d+ cues? looks? different/);
   expect((await cueOf(request, show, "6")).parts[0]?.moves["3"]).toBeUndefined();
@@ -120,7 +120,7 @@ test("whole cues are walled off, recast, copied and renumbered from the line, an
   await make('label #6.1 "The keeper again"', /^Cue 6.1: label “The keeper again”/);
   await make("61..64 position fade 2~6", /^Cue 6.1, 4 lights: position fade 2~6/);
   await line.press("Escape");
-  for (const words of ["position fade 2~6", "label “The keeper again”", "renumbered", "copied to 6.5", "recast as 4", "walled off"]) {
+  for (const words of ["position fade 2~6", "label “The keeper again”", "renumbered", "copied to 6.5", "recast as 4", "blocked"]) {
     await page.keyboard.press("Control+z");
     await expect(page.getByText(new RegExp(`^Taken back: .*${words}`))).toBeVisible();
   }

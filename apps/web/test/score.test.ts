@@ -1,7 +1,7 @@
 import { type EditInput, FAMILIES, type ListSheet, findRow, keyAt, listOf, makeEdits, readEdits, reportImpact, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import type { Lens } from "../src/choice/choice.ts";
-import { readDeed } from "../src/inspector/readDeed.ts";
+import { readOperation } from "../src/inspector/readOperation.ts";
 import { lensKeys, lensThreads, markAt, trackedText } from "../src/cells/cells.ts";
 import { channelsBetween, columnAt, layoutColumns } from "../src/score/columns.ts";
 import { cellStory, cellWords } from "../src/score/story.ts";
@@ -152,8 +152,8 @@ test.each([
   ["", null],
   ["seventy", null],
   ["+", null],
-])("typing %j over cells means %j", (text, deed) => {
-  expect(readDeed(text)).toEqual(deed);
+])("typing %j over cells means %j", (text, operation) => {
+  expect(readOperation(text)).toEqual(operation);
 });
 
 test("times are written short and tell the two kinds of follow apart", () => {

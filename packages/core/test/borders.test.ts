@@ -154,3 +154,9 @@ test("cues are renumbered right up to their neighbours and no further", () => {
   expect(refusal(sheet, [renumber("1", "1")])).toMatch(/would begin at 1, and cue 1 stands before/);
   expect(refusal(sheet, [renumber("3", "1")])).toMatch(/would reach 4, and cue 4 stands behind/);
 });
+
+test("a copied look is held against what tracks in right where it comes to stand: what it does not set is let go there", () => {
+  const sheet = smallShow([oneCue("1", { 1: { pan: 5 } }), oneCue("2", { 5: { intensity: 80 } }), oneCue("3", {})]);
+  const { sheet: after } = makeEdits(sheet, readEdits({ op: "copyCue", cue: "1", to: "2.5", what: "look" }));
+  expect(listOf(after).cues.map((_, row) => shownIn(after, row)["5.intensity"])).toEqual([undefined, 80, undefined, undefined]);
+});

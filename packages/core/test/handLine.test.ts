@@ -17,16 +17,16 @@ function fault(text: string): string {
 }
 
 test.each([
-  ["61..64 pan = -30~30", { do: "give", deed: { set: "-30~30" }, selection: { channels: [61, 62, 63, 64], attributes: ["pan"] } }],
-  ["1..3 + 5", { do: "give", deed: { add: 5 }, selection: { channels: [1, 2, 3], families: ["intensity"] } }],
-  ["@sea = dusk", { do: "give", deed: { palette: "dusk" } }],
+  ["61..64 pan = -30~30", { do: "give", operation: { set: "-30~30" }, selection: { channels: [61, 62, 63, 64], attributes: ["pan"] } }],
+  ["1..3 + 5", { do: "give", operation: { add: 5 }, selection: { channels: [1, 2, 3], families: ["intensity"] } }],
+  ["@sea = dusk", { do: "give", operation: { palette: "dusk" } }],
   ["61 position fade 3 delay 0~2", { do: "time", wish: { fade: 3, delay: "0~2" }, selection: { families: ["position"] } }],
   ["5 drop", { do: "drop", selection: { channels: [5] } }],
   ["drop", { do: "drop", selection: {} }],
   ["take up", { do: "takeUp" }],
   ["drop 61 position", { do: "drop", selection: { channels: [61], families: ["position"] } }],
-])("%s goes to the Hand", (text, deed) => {
-  expect(asked(text)).toMatchObject({ kind: "hand", deed });
+])("%s goes to the Hand", (text, operation) => {
+  expect(asked(text)).toMatchObject({ kind: "hand", operation });
 });
 
 test("with a cue named, the same words edit blind; what only cues can do is refused for the Hand", () => {

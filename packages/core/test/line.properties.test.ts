@@ -109,7 +109,7 @@ test("lights mean the same however they are written: spans, every n-th, spaces, 
 });
 
 test("a value, a fan, a step or a factor typed for lights in cues is the change that it says", () => {
-  const deeds = fc.oneof(
+  const operations = fc.oneof(
     amount.map((set) => ({ text: `= ${set}`, do: { set } })),
     fan.map((set) => ({ text: `= ${set}`, do: { set } })),
     amount.map((add) => ({ text: add < 0 ? `- ${-add}` : `+ ${add}`, do: { add } })),
@@ -127,16 +127,16 @@ test("a value, a fan, a step or a factor typed for lights in cues is the change 
       cues,
       lights,
       fc.constantFrom("", "pan", "colour", "intensity"),
-      deeds,
+      operations,
       fc.boolean(),
-      (range, chosen, attribute, deed, only) => {
-        const text = `${range.text}${chosen.text} ${attribute} ${deed.text}${only ? " only" : ""}`;
+      (range, chosen, attribute, operation, only) => {
+        const text = `${range.text}${chosen.text} ${attribute} ${operation.text}${only ? " only" : ""}`;
         const families = attribute === "colour" || attribute === "intensity" ? [attribute] : undefined;
         expect(editOf(text)).toMatchObject({
           op: "change",
           from: range.from,
           to: range.to,
-          do: deed.do,
+          do: operation.do,
           after: only ? "restore" : "track",
           keys: { channels: chosen.channels, ...(attribute === "pan" ? { attributes: ["pan"] } : {}), ...(families ? { families } : {}) },
         });

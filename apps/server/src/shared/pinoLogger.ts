@@ -4,12 +4,12 @@ import { type Logger, pino } from "pino";
 import { type HttpLogger, pinoHttp } from "pino-http";
 import type { Settings } from "../settings.ts";
 
-/** Lets Nest write its log through pino: one JSON line each, with the level, the time and the part that speaks. */
+/** Lets Nest write its log through pino: one JSON line each, with the level, the time and the part that speaks. What it says of its own start is of level debug. */
 export class PinoLogger implements LoggerService {
   constructor(private readonly pino: Logger) {}
 
   log(message: unknown, context?: string): void {
-    this.pino.info({ context }, String(message));
+    this.pino.debug({ context }, String(message));
   }
 
   warn(message: unknown, context?: string): void {

@@ -9,7 +9,7 @@ import {
   cueOrder,
   groupBy,
   isCueData,
-  stretches,
+  stepGroups,
 } from "@zm/core";
 import type { EntityManager } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
@@ -26,11 +26,11 @@ export async function writeSteps(manager: EntityManager, showId: number, steps: 
   if (steps.some((step) => step.at === "show"))
     await manager.update(ShowRow, { id: showId }, { title: after.title, newCue: after.newCue ?? null });
   await writeEntries(manager, showId, touched, after);
-  for (const stretch of stretches(steps)) {
-    const [first] = stretch.steps;
+  for (const group of stepGroups(steps)) {
+    const [first] = group.steps;
     if (first?.at === "renumber") await writeNumbers(manager, showId, first);
     else
-      for (const [listId, own] of groupBy(stretch.steps.filter(isCueData), ({ list }) => list))
+      for (const [listId, own] of groupBy(group.steps.filter(isCueData), ({ list }) => list))
         await new CueWriter(manager, showId, listId).write(own);
   }
   await settleEntries(manager, showId, touched, before, after);

@@ -63,9 +63,11 @@ export async function serve(settings: Settings): Promise<TestServer> {
       await stop();
       return serve(settings);
     },
+    // What the server still has under way ends before its database goes.
     end: async () => {
+      await app.close();
       await database.query(`DROP DATABASE ${settings.database.name}`);
-      await stop();
+      await database.destroy();
     },
   };
 }

@@ -19,7 +19,7 @@ export function FindDialog({ words, onClose }: { words: string; onClose: () => v
     if (listId !== list.id) chooseList(listId === main.id ? null : listId);
     chooseCue(cue);
     lookAt(listId, cue);
-    useChoice.setState({ draft: null, deed: null });
+    useChoice.setState({ draft: null, operation: null });
   };
   return (
     <Modal label="Find a cue" onClose={onClose} className="w-[40rem]">

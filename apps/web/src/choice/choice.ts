@@ -1,4 +1,4 @@
-import type { Deed, EditInput, Family } from "@zm/core";
+import type { Operation, EditInput, Family } from "@zm/core";
 import { create } from "zustand";
 
 /** What the cells of the Score show: the moves of a family, or the times of all moves. */
@@ -20,7 +20,7 @@ interface Choice {
   folded: ReadonlySet<string>;
   /** Tracked values are written in every cell. */
   tracked: boolean;
-  deed: Deed | null;
+  operation: Operation | null;
   after: "restore" | "track";
   /** An edit that is being thought about: its impact is drawn, nothing is made yet. */
   draft: Draft | null;
@@ -48,7 +48,7 @@ export const useChoice = create<Choice>(() => ({
   lens: "intensity",
   folded: new Set(),
   tracked: false,
-  deed: null,
+  operation: null,
   after: "restore",
   draft: null,
   list: null,
@@ -123,7 +123,7 @@ export function extendToCue(cueEnd: string): void {
 /** Lets go of the chosen lights and of what was being thought about. */
 export function chooseNothing(): void {
   chooseLights([]);
-  useChoice.setState({ deed: null, draft: null });
+  useChoice.setState({ operation: null, draft: null });
 }
 
 /** The chosen range of cues, from the lower to the higher; null when none is chosen. */
@@ -135,5 +135,5 @@ export function chosenCues({ cue, cueEnd }: Pick<Choice, "cue" | "cueEnd">): { f
 
 /** Works on another list from now on; null is the show's first. What was chosen in the old one is let go. */
 export function chooseList(list: string | null): void {
-  useChoice.setState({ list, cue: null, cueEnd: null, draft: null, deed: null });
+  useChoice.setState({ list, cue: null, cueEnd: null, draft: null, operation: null });
 }

@@ -79,8 +79,8 @@ function FamilyGive({
   useTicking();
   const [fanned, setFanned] = useState(attributes[0]?.attribute.id);
   const shown = attributes.find(({ attribute }) => attribute.id === fanned) ?? attributes[0];
-  const giveTo = (attribute: string, deed: Give): void => {
-    give({ channels: [...channels], attributes: [attribute] }, deed);
+  const giveTo = (attribute: string, operation: Give): void => {
+    give({ channels: [...channels], attributes: [attribute] }, operation);
   };
   return (
     <>
@@ -91,7 +91,7 @@ function FamilyGive({
             key={attribute.id}
             attribute={attribute}
             values={keys.map(outputOf)}
-            onGive={(deed) => giveTo(attribute.id, deed)}
+            onGive={(operation) => giveTo(attribute.id, operation)}
             onFocus={() => setFanned(attribute.id)}
           />
         ))}
@@ -106,12 +106,12 @@ function FamilyGive({
               ["+5", { add: 5 }],
               ["−5", { add: -5 }],
             ] as const
-          ).map(([word, deed]) => (
+          ).map(([word, operation]) => (
             <button
               key={word}
               type="button"
               className="btn btn-xs flex-1 border-neutral px-1 font-normal"
-              onClick={() => giveTo("intensity", deed)}
+              onClick={() => giveTo("intensity", operation)}
             >
               {word}
             </button>

@@ -1,6 +1,6 @@
-import type { Attribute, Deed } from "@zm/core";
+import type { Attribute, Operation } from "@zm/core";
 
-export type Give = Exclude<Deed, { drop: true }>;
+export type Give = Exclude<Operation, { drop: true }>;
 
 const FAN = /^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/;
 

@@ -1,4 +1,4 @@
-import type { HandChange, Key, KeySelection, Deed, Moves, ShowSheet, TimesWish } from "@zm/core";
+import type { HandChange, Key, KeySelection, Operation, Moves, ShowSheet, TimesWish } from "@zm/core";
 import { giveMoves, givePace, giveTimes, homeMoves, intensityOf } from "@zm/core";
 import type { Runner } from "../show/queue.ts";
 import { useCallback } from "react";
@@ -21,8 +21,8 @@ export function useHandChange() {
   /** What a key puts out now: the running list with the Hand over it. */
   const outputOf = useCallback((key: Key): number => keyOutputNow(sheet, key), [sheet]);
   const give = useCallback(
-    (selection: KeySelection, deed: Exclude<Deed, { drop: true }>, others: readonly number[] = []): boolean => {
-      const moves = unlessRefused(() => withOthersOut(sheet, giveMoves(sheet, selection, deed, outputOf), others));
+    (selection: KeySelection, operation: Exclude<Operation, { drop: true }>, others: readonly number[] = []): boolean => {
+      const moves = unlessRefused(() => withOthersOut(sheet, giveMoves(sheet, selection, operation, outputOf), others));
       return moves !== undefined && change({ do: "give", moves });
     },
     [sheet, outputOf, change],

@@ -31,7 +31,7 @@ export function DraftPanel() {
   }
   if (!preview) return null;
   const drop = (): void => {
-    useChoice.setState({ draft: null, deed: null });
+    useChoice.setState({ draft: null, operation: null });
     if (draft.from === "line") setLine("");
   };
   const make = async (): Promise<void> => {

@@ -24,7 +24,7 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
       { list, ...cues, keys: { channels: [...channels], ...("pace" in wish || !family ? {} : { families: [family] }) } },
       wish,
     );
-    useChoice.setState({ deed: null, draft: edit && { from: "cells", edits: [edit] } });
+    useChoice.setState({ operation: null, draft: edit && { from: "cells", edits: [edit] } });
   };
   return (
     <details className="border-t border-rule pt-2" open={lens === "times"}>

@@ -1,4 +1,4 @@
-import type { Deed, Family, KeySelection, ListSheet } from "@zm/core";
+import type { Operation, Family, KeySelection, ListSheet } from "@zm/core";
 import { useEffect, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
@@ -9,7 +9,7 @@ import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { lensKeys } from "../cells/cells.ts";
 import { OwnTimes } from "./OwnTimes.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
-import { readDeed } from "./readDeed.ts";
+import { readOperation } from "./readOperation.ts";
 
 interface RangeEditProps {
   list: ListSheet;
@@ -36,7 +36,7 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
 /** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
 function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family; cells: string }) {
   const { sheet } = useShow();
-  const { channels, deed, after, draft } = useChoice();
+  const { channels, operation, after, draft } = useChoice();
   const [picked, setPicked] = useState("");
   const attributes = [...new Set(channels.flatMap((channel) => lensKeys(list, channel, lens).map((key) => key.attribute.id)))];
   const attribute = attributes.includes(picked) ? picked : (attributes[0] ?? "");
@@ -44,29 +44,29 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
   const makeEdits = useMakeEdits();
 
   useEffect(() => {
-    if (deed)
+    if (operation)
       useChoice.setState({
-        draft: { from: "cells", edits: [changeOf(list.id, cues, keysOf(channels, lens, deed, attribute), deed, after)] },
+        draft: { from: "cells", edits: [changeOf(list.id, cues, keysOf(channels, lens, operation, attribute), operation, after)] },
       });
-  }, [cells, deed, attribute, after, list.id]);
+  }, [cells, operation, attribute, after, list.id]);
   useEffect(() => {
     // Taken or dropped elsewhere; a text that only does not read yet stays.
-    if (deed === null && readDeed(text)) setText("");
-  }, [deed]);
+    if (operation === null && readOperation(text)) setText("");
+  }, [operation]);
 
   const type = (value: string): void => {
     setText(value);
-    const read = readDeed(value);
-    useChoice.setState({ deed: read, ...(read ? {} : { draft: null }) });
+    const read = readOperation(value);
+    useChoice.setState({ operation: read, ...(read ? {} : { draft: null }) });
   };
   const take = (): void => {
     if (!draft || faultOf(sheet, draft.edits) !== undefined) return;
     const typed = text;
-    useChoice.setState({ draft: null, deed: null });
+    useChoice.setState({ draft: null, operation: null });
     document.getElementById("score")?.focus();
     void makeEdits(draft.edits).then((made) => {
       // A refused value comes back where nothing else has been begun.
-      if (!made && useChoice.getState().deed === null) type(typed);
+      if (!made && useChoice.getState().operation === null) type(typed);
     });
   };
   const palettes = sheet.show.palettes.filter((palette) => palette.family === lens);
@@ -92,9 +92,9 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
         <input
           id={lens === "colour" && palettes.length > 0 ? undefined : "range-value"}
           aria-label={lens === "intensity" ? undefined : `${attribute} of the cells`}
-          aria-invalid={text.trim() !== "" && readDeed(text) === null}
+          aria-invalid={text.trim() !== "" && readOperation(text) === null}
           title={
-            text.trim() !== "" && readDeed(text) === null
+            text.trim() !== "" && readOperation(text) === null
               ? `"${text}" is no value; write 70, +10, *0.8, out or a fan such as 0~50`
               : undefined
           }
@@ -105,7 +105,7 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
           onChange={(event) => type(event.target.value)}
           onKeyDown={(event) => {
             if (event.key === "Enter" && !event.repeat) take();
-            if (event.key === "Escape") useChoice.setState({ deed: null, draft: null });
+            if (event.key === "Escape") useChoice.setState({ operation: null, draft: null });
           }}
         />
       </div>
@@ -115,8 +115,8 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
             <Toggle
               key={palette.id}
               id={index === 0 && lens === "colour" ? "range-value" : undefined}
-              pressed={deed !== null && "palette" in deed && deed.palette === palette.id}
-              onClick={() => useChoice.setState({ deed: { palette: palette.id } })}
+              pressed={operation !== null && "palette" in operation && operation.palette === palette.id}
+              onClick={() => useChoice.setState({ operation: { palette: palette.id } })}
             >
               {lens === "colour" && <Swatch palette={palette} />}
               {palette.label}
@@ -125,8 +125,12 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
         </div>
       )}
       <div className="flex gap-1.5">
-        <DeedButton deed={{ release: true }} label="Let go" title="Nothing of these keys is said any more: a release" />
-        <DeedButton deed={{ drop: true }} label="Drop moves" title="Forget the moves stored in these cells; what tracks in shows instead" />
+        <OperationButton operation={{ release: true }} label="Let go" title="Nothing of these keys is said any more: a release" />
+        <OperationButton
+          operation={{ drop: true }}
+          label="Drop moves"
+          title="Forget the moves stored in these cells; what tracks in shows instead"
+        />
       </div>
       <fieldset className="flex gap-1.5" aria-label="After the range">
         {(["restore", "track"] as const).map((choice) => (
@@ -144,28 +148,28 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
   );
 }
 
-function DeedButton({ deed, label, title }: { deed: Deed; label: string; title: string }) {
-  const current = useChoice((choice) => choice.deed);
+function OperationButton({ operation, label, title }: { operation: Operation; label: string; title: string }) {
+  const current = useChoice((choice) => choice.operation);
   return (
-    <Toggle title={title} pressed={JSON.stringify(current) === JSON.stringify(deed)} onClick={() => useChoice.setState({ deed })}>
+    <Toggle title={title} pressed={JSON.stringify(current) === JSON.stringify(operation)} onClick={() => useChoice.setState({ operation })}>
       {label}
     </Toggle>
   );
 }
 
 /** A number speaks of the chosen attribute, anything else of the whole family. */
-function keysOf(channels: readonly number[], lens: Family, deed: Deed, attribute: string): KeySelection {
-  const isNumber = "set" in deed || "add" in deed || "scale" in deed;
+function keysOf(channels: readonly number[], lens: Family, operation: Operation, attribute: string): KeySelection {
+  const isNumber = "set" in operation || "add" in operation || "scale" in operation;
   return { channels: [...channels], ...(isNumber && lens !== "intensity" ? { attributes: [attribute] } : { families: [lens] }) };
 }
 
-function changeOf(list: string, cues: { from: string; to: string }, keys: KeySelection, deed: Deed, after: "restore" | "track") {
+function changeOf(list: string, cues: { from: string; to: string }, keys: KeySelection, operation: Operation, after: "restore" | "track") {
   return {
     op: "change" as const,
     list,
     ...cues,
     keys,
-    do: deed,
+    do: operation,
     where: "look" as const,
     after,
   };

@@ -69,8 +69,8 @@ export function LineEntry({ blind }: { blind: boolean }) {
     drafted.current = read;
     const request = read && "request" in read ? read.request : null;
     const wasOurs = useChoice.getState().draft?.from === "line";
-    if (request?.kind === "edit") useChoice.setState({ deed: null, draft: { from: "line", edits: request.edits } });
-    else if (text.trim() !== "" || wasOurs) useChoice.setState({ deed: null, draft: null });
+    if (request?.kind === "edit") useChoice.setState({ operation: null, draft: { from: "line", edits: request.edits } });
+    else if (text.trim() !== "" || wasOurs) useChoice.setState({ operation: null, draft: null });
   }, [text, read]);
   const takeWord = (word: string): void => {
     const rest = text.slice(0, completions.from);

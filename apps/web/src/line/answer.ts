@@ -1,10 +1,10 @@
 import {
   type EditInput,
-  type HandDeed,
+  type HandOperation,
   type LineRequest,
   ShowError,
   type UpdatePlace,
-  deedWords,
+  operationWords,
   giveMoves,
   homeMoves,
   makeEdits,
@@ -59,7 +59,7 @@ export function answerTo(
     case "view":
       return good(`Enter goes to ${request.view[0]?.toUpperCase()}${request.view.slice(1)}`);
     case "hand":
-      return handAnswer(request.deed, sheet);
+      return handAnswer(request.operation, sheet);
     case "update":
       return request.place === undefined
         ? good("Enter opens the update sheet")
@@ -118,31 +118,31 @@ function updateAnswer(
   });
 }
 
-function handAnswer(deed: HandDeed, sheet: OpenShow["sheet"]): Answer {
-  if (deed.do === "takeUp") return { text: "Takes up again what was dropped last. Enter does it", fault: false };
-  const { channels, attributes, families } = deed.selection;
+function handAnswer(operation: HandOperation, sheet: OpenShow["sheet"]): Answer {
+  if (operation.do === "takeUp") return { text: "Takes up again what was dropped last. Enter does it", fault: false };
+  const { channels, attributes, families } = operation.selection;
   const named = [...(attributes ?? []), ...(families ?? [])];
   const lights = channels ? lightWords(channels) : "all lights";
   const whose = [lights, ...named].join(", ");
   const whole = named.length === 0 ? `${lights}, all families` : whose;
-  if (deed.do === "drop") return { text: `Drops from the Hand: ${whole}. Enter does it`, fault: false };
-  if (deed.do === "pace") return { text: `In hand, live: ${whose}, pace ${deed.pace}. Enter does it`, fault: false };
-  if (deed.do === "time") {
+  if (operation.do === "drop") return { text: `Drops from the Hand: ${whole}. Enter does it`, fault: false };
+  if (operation.do === "pace") return { text: `In hand, live: ${whose}, pace ${operation.pace}. Enter does it`, fault: false };
+  if (operation.do === "time") {
     const times = [
-      deed.wish.fade == null ? "" : `fade ${deed.wish.fade}`,
-      deed.wish.delay == null ? "" : `delay ${deed.wish.delay}`,
-      deed.wish.curve ?? "",
+      operation.wish.fade == null ? "" : `fade ${operation.wish.fade}`,
+      operation.wish.delay == null ? "" : `delay ${operation.wish.delay}`,
+      operation.wish.curve ?? "",
     ];
     return { text: `In hand, live: ${whose}, ${times.filter(Boolean).join(" ")}. Enter does it`, fault: false };
   }
-  const others = deed.othersOut ? ", and every other light that is lit goes out" : "";
+  const others = operation.othersOut ? ", and every other light that is lit goes out" : "";
   return unlessRefused(() => {
-    if (deed.do === "home") {
-      homeMoves(sheet.keys, deed.selection);
+    if (operation.do === "home") {
+      homeMoves(sheet.keys, operation.selection);
       return `In hand, live: ${named.length === 0 ? `${lights}, all but the level` : whose} home${others}. Enter gives it`;
     }
-    giveMoves(sheet, deed.selection, deed.deed, () => 0);
-    return `In hand, live: ${"release" in deed.deed ? whole : whose} ${deedWords(deed.deed)}${others}. Enter gives it`;
+    giveMoves(sheet, operation.selection, operation.operation, () => 0);
+    return `In hand, live: ${"release" in operation.operation ? whole : whose} ${operationWords(operation.operation)}${others}. Enter gives it`;
   });
 }
 

@@ -53,24 +53,24 @@ export function useLineRequest({
   const { change, give, home, time, lay, drop, outputOf } = useHandChange();
 
   const inHand = useCallback(
-    ({ deed, channels }: Asked<"hand">): boolean => {
+    ({ operation, channels }: Asked<"hand">): boolean => {
       if (channels) chooseLights(channels);
       // What goes live is seen live.
       useStageLook.setState({ shows: "stage" });
       const others = (wanted: boolean): number[] => (wanted ? otherLitLights(sheet, outputOf, channels ?? []) : []);
-      switch (deed.do) {
+      switch (operation.do) {
         case "give":
-          return give(deed.selection, deed.deed, others(deed.othersOut));
+          return give(operation.selection, operation.operation, others(operation.othersOut));
         case "home":
-          return home(deed.selection, others(deed.othersOut));
+          return home(operation.selection, others(operation.othersOut));
         case "time":
-          return time(deed.selection, deed.wish);
+          return time(operation.selection, operation.wish);
         case "pace":
-          return lay(deed.selection, deed.pace);
+          return lay(operation.selection, operation.pace);
         case "takeUp":
           return change({ do: "takeUp" });
         case "drop":
-          drop(heldKeys(sheet, useHand.getState().hand, deed.selection).map((key) => key.name));
+          drop(heldKeys(sheet, useHand.getState().hand, operation.selection).map((key) => key.name));
           return true;
       }
     },

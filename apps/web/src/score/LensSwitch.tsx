@@ -22,7 +22,7 @@ export function LensSwitch() {
           type="button"
           aria-pressed={lens === each}
           className={LOOK}
-          onClick={() => useChoice.setState({ lens: each, deed: null, draft: null })}
+          onClick={() => useChoice.setState({ lens: each, operation: null, draft: null })}
         >
           {word}
         </button>

@@ -256,7 +256,15 @@ function choose(layout: SheetLayout, { cue, column }: { cue: string; column: num
   if (!at) return;
   const { channel, cue: start } = useChoice.getState();
   if (!extend || channel === null || start === null) {
-    useChoice.setState({ cue, cueEnd: cue, channel: at.channel, channelEnd: at.channel, channels: at.channels, draft: null, deed: null });
+    useChoice.setState({
+      cue,
+      cueEnd: cue,
+      channel: at.channel,
+      channelEnd: at.channel,
+      channels: at.channels,
+      draft: null,
+      operation: null,
+    });
     return;
   }
   useChoice.setState({ cueEnd: cue, channelEnd: at.channel, channels: channelsBetween(layout, channel, at.channel) });

@@ -38,7 +38,7 @@ export function moveFocus(
     return true;
   }
   const chosen = light ? { channel: light.channel, channelEnd: light.channel, channels: light.channels } : {};
-  useChoice.setState({ cue, cueEnd: cue, deed: null, draft: null, ...chosen });
+  useChoice.setState({ cue, cueEnd: cue, operation: null, draft: null, ...chosen });
   return true;
 }
 

@@ -38,7 +38,7 @@ export function useLiveShow(show: number, main: string): void {
       useLive.setState({ connected: true });
     });
     socket.on("disconnect", () => useLive.setState({ connected: false }));
-    socket.on("edit", (news) => void takeEdit(client, news));
+    socket.on("edit", (event) => void takeEdit(client, event));
     socket.on("run", takeRun);
     socket.on("fired", (event) => takeFired(client, event));
     socket.on("hand", takeHand);

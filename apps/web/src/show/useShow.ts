@@ -20,7 +20,7 @@ async function openShow(id: number): Promise<OpenShow> {
   return { id, revision, sheet: sheetOf(show) };
 }
 
-/** Loads a show and keeps it; news of edits change it in place. */
+/** Loads a show and keeps it; event of edits change it in place. */
 export function useOpenShow(id: number) {
   return useQuery({
     queryKey: showKey(id),
@@ -33,28 +33,28 @@ export function useOpenShow(id: number) {
   });
 }
 
-/** Takes news into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
-export async function takeEdit(client: QueryClient, news: EditEvent): Promise<void> {
-  takeHistory(news.history);
-  const known = client.getQueryData<OpenShow>(showKey(news.show));
-  if (!known || news.revision <= known.revision) return;
-  if (news.revision > known.revision + 1) return catchUp(client, news.show);
+/** Takes event into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
+export async function takeEdit(client: QueryClient, event: EditEvent): Promise<void> {
+  takeHistory(event.history);
+  const known = client.getQueryData<OpenShow>(showKey(event.show));
+  if (!known || event.revision <= known.revision) return;
+  if (event.revision > known.revision + 1) return catchUp(client, event.show);
   try {
-    const sheet = takeSteps(known.sheet, news.steps);
-    client.setQueryData<OpenShow>(showKey(news.show), { id: known.id, revision: news.revision, sheet });
-    const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[news.kind];
+    const sheet = takeSteps(known.sheet, event.steps);
+    client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet });
+    const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[event.kind];
     useLastEdit.setState({
       edit: {
         show: known.id,
-        revision: news.revision,
-        words: `${verb}${news.summary}`,
+        revision: event.revision,
+        words: `${verb}${event.summary}`,
         before: known.sheet,
         after: sheet,
-        steps: news.steps,
+        steps: event.steps,
       },
     });
   } catch {
-    await client.invalidateQueries({ queryKey: showKey(news.show) });
+    await client.invalidateQueries({ queryKey: showKey(event.show) });
   }
 }
 
@@ -63,7 +63,7 @@ export async function catchUp(client: QueryClient, id: number): Promise<void> {
   const known = client.getQueryData<OpenShow>(showKey(id));
   if (!known) return;
   try {
-    for (const news of await api.editsAfter(id, known.revision)) await takeEdit(client, news);
+    for (const event of await api.editsAfter(id, known.revision)) await takeEdit(client, event);
   } catch {
     await client.invalidateQueries({ queryKey: showKey(id) });
   }

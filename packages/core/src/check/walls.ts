@@ -6,7 +6,7 @@ import { count } from "../show/words.ts";
 /** Walls in cues that keep their moves to themselves: what stood before the wall comes back behind it. */
 export function checkWalls(context: CheckContext): Finding[] {
   const { list } = context;
-  return list.special.flatMap((row) => {
+  return list.trackingBreaks.flatMap((row) => {
     const cue = cueAt(list, row);
     if (cue.block !== true || cue.carries !== "cueOnly" || row + 1 >= list.cues.length) return [];
     const leaking = new Set<number>();

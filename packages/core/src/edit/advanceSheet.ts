@@ -86,7 +86,7 @@ function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListS
   const map = before.cues.map((cue) => findRow(after, numbers.get(cue.number) ?? cue.number));
   const inPlace = map.every((row, index) => row === index);
   return inPlace
-    ? { ...after, tracking: before.tracking, lastWall: before.lastWall, special: before.special }
+    ? { ...after, tracking: before.tracking, lastWall: before.lastWall, trackingBreaks: before.trackingBreaks }
     : { ...after, columns: shifted(before.columns, map) };
 }
 
@@ -94,8 +94,8 @@ function advanceList(before: ListSheet, list: CueList, steps: readonly CueDataSt
   const rows = steps.some((step) => step.at === "cue") ? rowsKept(before, rowsOf(list.cues)) : before;
   const inPlace = before.order === rows.order;
   const columns = inPlace ? [...before.columns] : shifted(before.columns, rowMap(before, rows.order));
-  const { order, tracking, lastWall, special } = rows;
-  const after = { ...before, list, cues: list.cues, order, tracking, lastWall, special, columns };
+  const { order, tracking, lastWall, trackingBreaks } = rows;
+  const after = { ...before, list, cues: list.cues, order, tracking, lastWall, trackingBreaks, columns };
   const touched = touchedRows(after, steps);
   for (const [key, own] of touched) columns[key.ordinal] = refill(after, key, columns[key.ordinal] ?? EMPTY_COLUMN, own);
   if (inPlace && before.tracking === tracking) {

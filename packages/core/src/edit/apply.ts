@@ -20,18 +20,18 @@ import {
 } from "./step.ts";
 
 /** Neighbouring steps that are made in one go. */
-interface Stretch {
+interface StepGroup {
   readonly steps: readonly Step[];
   readonly apply: (show: Show) => Show;
 }
 
 /**
- * Steps in stretches: those on cues' data together, a renumbering or an entry by itself, in their order. Applying one shares
+ * Steps in stepGroups: those on cues' data together, a renumbering or an entry by itself, in their order. Applying one shares
  * everything it does not touch and holds each step against what is there first: it throws ShowError when that is not what the
  * step expects, and then the show is as it was.
  */
-export function stretches(steps: readonly Step[]): Stretch[] {
-  const found: Stretch[] = [];
+export function stepGroups(steps: readonly Step[]): StepGroup[] {
+  const found: StepGroup[] = [];
   let together: CueDataStep[] = [];
   const close = (): void => {
     const own = together;

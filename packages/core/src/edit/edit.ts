@@ -5,7 +5,7 @@ import { rigOf } from "../show/rig.ts";
 import { cueSchema } from "../show/schema.ts";
 import { type ShowSheet, cueAt, findRow, listOf } from "../sheet/sheet.ts";
 import { advanceSheet } from "./advanceSheet.ts";
-import { stretches } from "./apply.ts";
+import { stepGroups } from "./apply.ts";
 import type { Edit } from "./edits.ts";
 import { type Impact, impactOf } from "./impact.ts";
 import { planEdit } from "./plan/planEdit.ts";
@@ -52,7 +52,7 @@ export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
 
 /** The sheet after exact steps, such as come from another window. Throws ShowError when the show is not as they expect. */
 export function takeSteps(sheet: ShowSheet, steps: readonly Step[]): ShowSheet {
-  return stretches(steps).reduce((current, stretch) => advanceSheet(current, stretch.apply(current.show), stretch.steps), sheet);
+  return stepGroups(steps).reduce((current, group) => advanceSheet(current, group.apply(current.show), group.steps), sheet);
 }
 
 /** Exact steps may come from a file; what they leave is held against the rules of the document. */

@@ -48,7 +48,7 @@ const editSchema = z.discriminatedUnion("op", [
 ]);
 
 export type { KeySelection } from "./schema/shared.ts";
-export type { ChangeEdit, Deed, RecordEdit } from "./schema/values.ts";
+export type { ChangeEdit, Operation, RecordEdit } from "./schema/values.ts";
 export type { TimesPatch } from "./schema/times.ts";
 /** One edit with its defaults filled in. */
 export type Edit = z.infer<typeof editSchema>;

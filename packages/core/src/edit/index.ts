@@ -5,7 +5,7 @@
 export { type Applied, type Outcome, applyEdits, makeEdits, takeSteps } from "./edit.ts";
 export {
   type ChangeEdit,
-  type Deed,
+  type Operation,
   type Edit,
   type EditInput,
   type KeySelection,
@@ -21,4 +21,4 @@ export { storedMove, targetOfMove } from "./plan/moveSteps.ts";
 export { isNamed, selectKeys } from "./plan/selectKeys.ts";
 export { patchedTimes } from "./plan/setTimes.ts";
 export type { Step } from "./step.ts";
-export { deedWords } from "./words.ts";
+export { operationWords } from "./words.ts";

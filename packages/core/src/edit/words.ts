@@ -1,7 +1,7 @@
 import { TIMED_FAMILIES } from "../show/schema.ts";
 import type { DeleteCueEdit, SetCueEdit } from "./schema/cues.ts";
 import type { SetMoveTimesEdit, TimesPatch } from "./schema/times.ts";
-import type { ChangeEdit, Deed, Edit, KeySelection } from "./edits.ts";
+import type { ChangeEdit, Operation, Edit, KeySelection } from "./edits.ts";
 
 /** What edits do, as a short sentence for the history: "Cues 10 to 20, 6 lights: intensity +10, restored after". */
 export function describeEdits(edits: readonly Edit[]): string {
@@ -71,9 +71,9 @@ function describeEdit(edit: Edit): string {
     case "setMoveTimes":
       return `${range(edit)}, ${whose(edit.keys)}: ${edit.pace === undefined ? ownTimesWords(edit) : `pace ${edit.pace}`}`;
     case "block":
-      return `${range(edit)}: walled off`;
+      return `${range(edit)}: blocked`;
     case "unblock":
-      return `${range(edit)}: wall taken down`;
+      return `${range(edit)}: unblocked`;
     case "assert":
       return `${range(edit)}: asserted`;
     case "unassert":
@@ -176,7 +176,7 @@ function lightsIn(count: number): string {
 
 function what(edit: ChangeEdit): string {
   const all = ("release" in edit.do || "drop" in edit.do) && !edit.keys.attributes && !edit.keys.families;
-  return [all ? "all families" : namesIn(edit.keys), deedWords(edit.do)].filter(Boolean).join(" ");
+  return [all ? "all families" : namesIn(edit.keys), operationWords(edit.do)].filter(Boolean).join(" ");
 }
 
 function namesIn({ attributes = [], families = [] }: KeySelection): string {
@@ -184,10 +184,10 @@ function namesIn({ attributes = [], families = [] }: KeySelection): string {
 }
 
 /** A change of values in a word or two: "to 50", "+10", "× 0.8", "dusk", "let go". */
-export function deedWords(deed: Deed): string {
-  if ("set" in deed) return `to ${deed.set}`;
-  if ("palette" in deed) return `to ${deed.palette}`;
-  if ("add" in deed) return deed.add < 0 ? `−${-deed.add}` : `+${deed.add}`;
-  if ("scale" in deed) return `× ${deed.scale}`;
-  return "release" in deed ? "let go" : "moves dropped";
+export function operationWords(operation: Operation): string {
+  if ("set" in operation) return `to ${operation.set}`;
+  if ("palette" in operation) return `to ${operation.palette}`;
+  if ("add" in operation) return operation.add < 0 ? `−${-operation.add}` : `+${operation.add}`;
+  if ("scale" in operation) return `× ${operation.scale}`;
+  return "release" in operation ? "let go" : "moves dropped";
 }

@@ -1,4 +1,4 @@
-import { type Deed, type KeySelection, isNamed, selectKeys } from "../edit/index.ts";
+import { type Operation, type KeySelection, isNamed, selectKeys } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { checkRange } from "../show/readMoves.ts";
 import type { Moves, Pace } from "../show/schema.ts";
@@ -17,40 +17,41 @@ import type { Hand, HandTiming } from "./hand.ts";
 export function giveMoves(
   sheet: ShowSheet,
   selection: KeySelection,
-  deed: Exclude<Deed, { drop: true }>,
+  operation: Exclude<Operation, { drop: true }>,
   outputOf: (key: Key) => number,
 ): Moves {
   const keys = selectKeys(sheet.keys, selection);
-  const wanted = "palette" in deed ? keys.filter((key) => sheet.palettes.valueFor(deed.palette, key) !== undefined) : keys;
-  if ("palette" in deed && wanted.length === 0) throw new ShowError(`Palette "${deed.palette}" has no value for the chosen lights`);
+  const wanted = "palette" in operation ? keys.filter((key) => sheet.palettes.valueFor(operation.palette, key) !== undefined) : keys;
+  if ("palette" in operation && wanted.length === 0)
+    throw new ShowError(`Palette "${operation.palette}" has no value for the chosen lights`);
   const order = [...new Set(wanted.map((key) => key.channel))];
   const moves: Moves = {};
   for (const key of wanted) {
     const place = order.indexOf(key.channel);
     (moves[key.channel] ??= {})[key.attribute.id] =
-      "palette" in deed
-        ? { palette: deed.palette }
-        : "release" in deed
+      "palette" in operation
+        ? { palette: operation.palette }
+        : "release" in operation
           ? { release: true }
-          : numberFor(key, deed, place, order.length, outputOf);
+          : numberFor(key, operation, place, order.length, outputOf);
   }
   return moves;
 }
 
 function numberFor(
   key: Key,
-  deed: { set: Fan } | { add: number } | { scale: number },
+  operation: { set: Fan } | { add: number } | { scale: number },
   place: number,
   count: number,
   outputOf: (key: Key) => number,
 ): number {
-  if ("set" in deed) {
-    const value = fanAt(deed.set, place, count);
+  if ("set" in operation) {
+    const value = fanAt(operation.set, place, count);
     checkRange(value, key.attribute, key.name);
     return value;
   }
   const now = outputOf(key);
-  const raw = "add" in deed ? now + deed.add : now * deed.scale;
+  const raw = "add" in operation ? now + operation.add : now * operation.scale;
   return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 100) / 100));
 }
 

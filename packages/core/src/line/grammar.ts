@@ -352,7 +352,7 @@ class LineParser extends TimeRules {
   private readonly onLights = this.RULE("onLights", (cues: Range | undefined): Sentence => {
     const lights = this.SUBRULE(this.lights);
     const attribute = this.OPTION(() => named(this.CONSUME(word.Word)));
-    const deed = this.OPTION2(() => this.SUBRULE(this.deed));
+    const operation = this.OPTION2(() => this.SUBRULE(this.operation));
     const othersOut = this.OPTION3(() => (this.CONSUME(word.Others), this.CONSUME(word.Out))) !== undefined;
     const only = this.OPTION4(() => this.CONSUME(word.Only)) !== undefined;
     return {
@@ -362,7 +362,7 @@ class LineParser extends TimeRules {
       only,
       ...(othersOut ? { othersOut } : {}),
       ...(attribute ? { attribute } : {}),
-      ...(deed ? { deed } : {}),
+      ...(operation ? { operation } : {}),
     };
   });
 }

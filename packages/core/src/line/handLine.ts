@@ -1,4 +1,4 @@
-import type { Deed, EditInput, KeySelection } from "../edit/index.ts";
+import type { Operation, EditInput, KeySelection } from "../edit/index.ts";
 import { FAMILIES, type Family } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { freeId } from "../show/ids.ts";
@@ -8,11 +8,11 @@ import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
 import { recordTimesOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, paletteNamed, timesOf } from "./names.ts";
-import type { Lights, Named, Sentence, TypedDeed } from "./sentence.ts";
+import type { Lights, Named, Sentence, TypedOperation } from "./sentence.ts";
 
 /** What a line asks of the Hand. */
-export type HandDeed =
-  | { do: "give"; deed: Exclude<Deed, { drop: true }>; selection: KeySelection; othersOut: boolean }
+export type HandOperation =
+  | { do: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
   | { do: "home"; selection: KeySelection; othersOut: boolean }
   | { do: "time"; wish: TimesWish; selection: KeySelection }
   | { do: "pace"; pace: string; selection: KeySelection }
@@ -21,7 +21,7 @@ export type HandDeed =
 
 /** What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next free one. */
 export type HandRequest =
-  | { kind: "hand"; deed: HandDeed; channels: number[] | undefined }
+  | { kind: "hand"; operation: HandOperation; channels: number[] | undefined }
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
   | { kind: "view"; view: "score" | "stage" | "run" | "rig" }
   | { kind: "record"; cue: string | undefined; wish: Omit<RecordWish, "cue"> }
@@ -42,13 +42,13 @@ export function handRequest(sentence: HandSentence, { sheet }: Context): HandReq
     case "choice":
       return sentence;
     case "takeUp":
-      return { kind: "hand", deed: { do: "takeUp" }, channels: undefined };
+      return { kind: "hand", operation: { do: "takeUp" }, channels: undefined };
     case "record":
       return recordRequest(sentence, sheet);
     case "update":
       return { kind: "update", place: sentence.place, selection: selectionOf(sentence, sheet) };
     case "dropped":
-      return { kind: "hand", deed: { do: "drop", selection: selectionOf(sentence, sheet) }, channels: undefined };
+      return { kind: "hand", operation: { do: "drop", selection: selectionOf(sentence, sheet) }, channels: undefined };
     case "keep":
       return keepRequest(sentence, sheet);
   }
@@ -102,23 +102,27 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
 }
 
 /** What is typed of lights without a cue, where it goes to the Hand. Throws Fault for what only a cue can do. */
-export function deedInHand(
+export function operationInHand(
   { attribute, only, othersOut = false }: Extract<Sentence, { kind: "lights" }>,
-  deed: TypedDeed,
+  operation: TypedOperation,
   channels: number[],
   sheet: ShowSheet,
 ): HandRequest {
   if (only) throw new Fault({ message: "only speaks of cues; begin with #10..20: or leave it out", at: 0, length: 1 });
-  if ("part" in deed) throw new Fault({ message: "A part belongs to a cue; begin with one, as in #12:", at: 0, length: 1 });
+  if ("part" in operation) throw new Fault({ message: "A part belongs to a cue; begin with one, as in #12:", at: 0, length: 1 });
   const selection = { channels, ...attributeOf(attribute, sheet) };
-  if ("times" in deed) {
-    const { pace, ...wish } = timesOf(deed.times, sheet);
-    return { kind: "hand", deed: pace === undefined ? { do: "time", wish, selection } : { do: "pace", pace, selection }, channels };
+  if ("times" in operation) {
+    const { pace, ...wish } = timesOf(operation.times, sheet);
+    return { kind: "hand", operation: pace === undefined ? { do: "time", wish, selection } : { do: "pace", pace, selection }, channels };
   }
-  if ("drop" in deed) return { kind: "hand", deed: { do: "drop", selection }, channels };
-  if ("home" in deed) return { kind: "hand", deed: { do: "home", selection, othersOut }, channels };
-  if ("palette" in deed)
-    return { kind: "hand", deed: { do: "give", deed: { palette: paletteNamed(deed.palette, sheet) }, selection, othersOut }, channels };
-  const values = attribute || "release" in deed ? selection : { ...selection, families: ["intensity" as const] };
-  return { kind: "hand", deed: { do: "give", deed, selection: values, othersOut }, channels };
+  if ("drop" in operation) return { kind: "hand", operation: { do: "drop", selection }, channels };
+  if ("home" in operation) return { kind: "hand", operation: { do: "home", selection, othersOut }, channels };
+  if ("palette" in operation)
+    return {
+      kind: "hand",
+      operation: { do: "give", operation: { palette: paletteNamed(operation.palette, sheet) }, selection, othersOut },
+      channels,
+    };
+  const values = attribute || "release" in operation ? selection : { ...selection, families: ["intensity" as const] };
+  return { kind: "hand", operation: { do: "give", operation, selection: values, othersOut }, channels };
 }

@@ -1,6 +1,6 @@
 import { EmbeddedActionsParser, type IToken } from "chevrotain";
 import { readSeconds } from "../time/readTime.ts";
-import type { Lights, Named, Range, TypedChange, TypedDeed, TypedTiming } from "./sentence.ts";
+import type { Lights, Named, Range, TypedChange, TypedOperation, TypedTiming } from "./sentence.ts";
 import * as word from "./tokens.ts";
 
 /** The rules for lights, what is done to them, and ranges of cues, on which every sentence is built. */
@@ -49,8 +49,8 @@ export class LightRules extends EmbeddedActionsParser {
     ]),
   );
 
-  protected readonly deed = this.RULE("deed", (): TypedDeed =>
-    this.OR<TypedDeed>([
+  protected readonly operation = this.RULE("operation", (): TypedOperation =>
+    this.OR<TypedOperation>([
       { ALT: () => (this.CONSUME(word.Equals), this.SUBRULE(this.target)) },
       { ALT: () => (this.CONSUME(word.Plus), { add: Number(this.CONSUME(word.Decimal).image) }) },
       { ALT: () => (this.CONSUME(word.Minus), { add: -Number(this.CONSUME2(word.Decimal).image) }) },

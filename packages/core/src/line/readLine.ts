@@ -6,14 +6,14 @@ import { type ListSheet, type ShowSheet, firstRowFrom } from "../sheet/sheet.ts"
 import { homeEdits } from "../hand/home.ts";
 import type { LineFault } from "./fault.ts";
 import { parseLine } from "./grammar.ts";
-import { type HandRequest, deedInHand, handRequest } from "./handLine.ts";
+import { type HandRequest, operationInHand, handRequest } from "./handLine.ts";
 import { recordTimesOf, timesPatchOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf } from "./names.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
 import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
-import type { Range, Sentence, TypedChange, TypedDeed } from "./sentence.ts";
+import type { Range, Sentence, TypedChange, TypedOperation } from "./sentence.ts";
 
 /** What a typed line asks for, held against the show: an edit, a choice, or a step in the history. */
 export type LineRequest =
@@ -171,10 +171,10 @@ function deletion(range: Range, { list }: LineContext): LineRequest {
 function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: LineContext): LineRequest {
   const channels = channelsOf(sentence.lights, context.sheet);
   attributeOf(sentence.attribute, context.sheet);
-  if (!sentence.deed) return { kind: "choose", channels, ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}) };
-  if (context.toHand && !sentence.cues) return deedInHand(sentence, sentence.deed, channels, context.sheet);
+  if (!sentence.operation) return { kind: "choose", channels, ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}) };
+  if (context.toHand && !sentence.cues) return operationInHand(sentence, sentence.operation, channels, context.sheet);
   const cues = cuesFor(sentence.cues, context);
-  const edits = editsOnLights(sentence, sentence.deed, channels, cues, context);
+  const edits = editsOnLights(sentence, sentence.operation, channels, cues, context);
   if (!sentence.othersOut) return { kind: "edit", edits, channels, cues };
   return { kind: "edit", edits: [...edits, ...othersOut(channels, cues, sentence.only, context)], channels, cues };
 }
@@ -194,7 +194,7 @@ function othersOut(channels: readonly number[], cues: Range, only: boolean, { li
 
 function editsOnLights(
   { attribute, only }: Extract<Sentence, { kind: "lights" }>,
-  deed: TypedDeed,
+  operation: TypedOperation,
   channels: number[],
   cues: Range,
   context: LineContext,
@@ -202,16 +202,16 @@ function editsOnLights(
   const list = context.list.id;
   const after = only ? "restore" : "track";
   const keys = { channels, ...attributeOf(attribute, context.sheet) };
-  if ("part" in deed) {
+  if ("part" in operation) {
     if (cues.from !== cues.to) throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });
-    return [{ op: "assignPart", list, cue: cues.from, keys, part: deed.part }];
+    return [{ op: "assignPart", list, cue: cues.from, keys, part: operation.part }];
   }
-  if ("times" in deed) return [{ op: "setMoveTimes", list, ...cues, keys, ...timesOf(deed.times, context.sheet) }];
-  if ("home" in deed) return faultless(() => homeEdits(context.sheet.keys, keys, { list, ...cues, after }));
+  if ("times" in operation) return [{ op: "setMoveTimes", list, ...cues, keys, ...timesOf(operation.times, context.sheet) }];
+  if ("home" in operation) return faultless(() => homeEdits(context.sheet.keys, keys, { list, ...cues, after }));
   // A level is what a bare number speaks of; letting go and dropping speak of all that a light does.
-  const ofAll = attribute !== undefined || "palette" in deed || "release" in deed || "drop" in deed;
+  const ofAll = attribute !== undefined || "palette" in operation || "release" in operation || "drop" in operation;
   const own = ofAll ? keys : { ...keys, families: ["intensity" as const] };
-  return [{ op: "change", list, ...cues, keys: own, do: changeOf(deed, context), where: "look", after }];
+  return [{ op: "change", list, ...cues, keys: own, do: changeOf(operation, context), where: "look", after }];
 }
 
 /** What work gives; a refusal of the show points at the beginning of the line. */
@@ -224,8 +224,8 @@ function faultless<T>(work: () => T): T {
   }
 }
 
-function changeOf(deed: Exclude<TypedChange, { home: true }>, context: LineContext): Extract<EditInput, { op: "change" }>["do"] {
-  return "palette" in deed ? { palette: paletteNamed(deed.palette, context.sheet) } : deed;
+function changeOf(operation: Exclude<TypedChange, { home: true }>, context: LineContext): Extract<EditInput, { op: "change" }>["do"] {
+  return "palette" in operation ? { palette: paletteNamed(operation.palette, context.sheet) } : operation;
 }
 
 function cuesFor(typed: Range | undefined, context: LineContext): Range {
@@ -271,7 +271,7 @@ export function lightsNamed(text: string, sheet: ShowSheet): { channels: number[
   const parsed = parseLine(text);
   if ("fault" in parsed) return parsed;
   const { sentence } = parsed;
-  if (sentence.kind !== "lights" || sentence.deed || sentence.attribute || sentence.cues)
+  if (sentence.kind !== "lights" || sentence.operation || sentence.attribute || sentence.cues)
     return { fault: { message: `"${text}" does not name lights; write them as 1..6, 9, @group`, at: 0, length: text.length } };
   try {
     return { channels: channelsOf(sentence.lights, sheet) };

@@ -29,7 +29,15 @@ export type Sentence =
   | { kind: "renumber"; cues: Range; start: string; step: string }
   | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
   | { kind: "label"; cues: Range; label: string }
-  | { kind: "lights"; cues: Range | undefined; lights: Lights; attribute?: Named; deed?: TypedDeed; only: boolean; othersOut?: boolean };
+  | {
+      kind: "lights";
+      cues: Range | undefined;
+      lights: Lights;
+      attribute?: Named;
+      operation?: TypedOperation;
+      only: boolean;
+      othersOut?: boolean;
+    };
 
 /** A time and its delay as typed, in seconds; null stands for "none", which forgets what is stored. */
 export interface TypedTime {
@@ -75,7 +83,7 @@ export interface Lights {
   every: number;
 }
 /** What is done to the chosen lights. */
-export type TypedDeed = TypedChange | TypedTiming | { part: number };
+export type TypedOperation = TypedChange | TypedTiming | { part: number };
 /** A change of values; a fan is text such as "-30~30". */
 export type TypedChange =
   { set: number | string } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { home: true } | { drop: true };

@@ -16,8 +16,8 @@ export function restingAt(list: ListSheet, key: Key, row: number): number {
     const value = valueAt(list, column, at);
     if (!Number.isNaN(value)) return value;
     // Between two rows that move the key or change what tracks, its value stays the same.
-    const special = countThrough({ rows: list.special }, at);
-    const event = Math.max(column.rows[moves - 1] ?? -1, special === 0 ? -1 : (list.special[special - 1] ?? -1));
+    const trackingBreaks = countThrough({ rows: list.trackingBreaks }, at);
+    const event = Math.max(column.rows[moves - 1] ?? -1, trackingBreaks === 0 ? -1 : (list.trackingBreaks[trackingBreaks - 1] ?? -1));
     at = event === at ? at - 1 : event;
   }
   return key.attribute.home;

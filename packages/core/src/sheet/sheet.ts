@@ -19,7 +19,7 @@ export interface ListSheet {
   /** By row: the last row up to it whose wall stops what tracks, or -1. */
   readonly lastWall: readonly number[];
   /** The rows that are a wall or keep their moves to themselves, rising. */
-  readonly special: readonly number[];
+  readonly trackingBreaks: readonly number[];
   /** By key ordinal. */
   readonly columns: readonly Column[];
   readonly keys: Keys;
@@ -87,7 +87,7 @@ function* listInSteps(list: CueList, keys: Keys, palettes: Palettes): Generator<
 }
 
 /** What a sheet knows of the rows themselves, apart from any key. */
-export type RowFacts = Pick<ListSheet, "order" | "tracking" | "lastWall" | "special">;
+export type RowFacts = Pick<ListSheet, "order" | "tracking" | "lastWall" | "trackingBreaks">;
 
 /** The facts of the rows that these cues make. */
 export function rowsOf(cues: readonly Cue[]): RowFacts {
@@ -100,8 +100,8 @@ export function rowsOf(cues: readonly Cue[]): RowFacts {
     if (cue.wall && cue.carries) wall = row;
     return wall;
   });
-  const special = tracking.flatMap((cue, row) => (cue.wall || !cue.carries ? [row] : []));
-  return { order: cues.map((cue) => cueOrder(cue.number)), tracking, lastWall, special };
+  const trackingBreaks = tracking.flatMap((cue, row) => (cue.wall || !cue.carries ? [row] : []));
+  return { order: cues.map((cue) => cueOrder(cue.number)), tracking, lastWall, trackingBreaks };
 }
 
 /** One stored move of a cue with its key and the number of the part that holds it. */

@@ -12,7 +12,7 @@ export interface CueTracking {
 /** How the rows of a list track, and which of them are a wall or keep their moves to themselves, rising. */
 export interface TrackingRows {
   readonly tracking: readonly CueTracking[];
-  readonly special: readonly number[];
+  readonly trackingBreaks: readonly number[];
 }
 
 /** What tracks into a cue, B(k): what the cue before lets out, or `nothing` at a wall. */
@@ -40,23 +40,23 @@ export class TrackingWalk {
   private next: number;
   private turn: number;
   private readonly tracking: readonly CueTracking[];
-  private readonly special: readonly number[];
+  private readonly trackingBreaks: readonly number[];
   private readonly moves: readonly number[];
-  /** The next row that is special, and the next with a move; the number of rows where there is none. */
+  /** The next row that is trackingBreaks, and the next with a move; the number of rows where there is none. */
   private turnRow: number;
   private moveRow: number;
 
   /** Begins before a row, with the move that tracks out of the row above it. */
-  constructor({ tracking, special }: TrackingRows, { rows }: Column, row = 0, carried = -1) {
+  constructor({ tracking, trackingBreaks }: TrackingRows, { rows }: Column, row = 0, carried = -1) {
     this.tracking = tracking;
-    this.special = special;
+    this.trackingBreaks = trackingBreaks;
     this.moves = rows;
     this.from = row;
     this.to = row;
     this.carried = carried;
     this.next = row === 0 ? 0 : countThrough({ rows }, row - 1);
-    this.turn = row === 0 ? 0 : countThrough({ rows: special }, row - 1);
-    this.turnRow = special[this.turn] ?? tracking.length;
+    this.turn = row === 0 ? 0 : countThrough({ rows: trackingBreaks }, row - 1);
+    this.turnRow = trackingBreaks[this.turn] ?? tracking.length;
     this.moveRow = rows[this.next] ?? tracking.length;
   }
 
@@ -80,11 +80,11 @@ export class TrackingWalk {
     return true;
   }
 
-  /** Passes the special rows that change nothing for this key: without a move of its own only a wall before which something tracks does. */
+  /** Passes the trackingBreaks rows that change nothing for this key: without a move of its own only a wall before which something tracks does. */
   private passTurns(end: number): void {
     while (this.turnRow < this.moveRow && (this.carried < 0 || !at(this.tracking, this.turnRow).wall)) {
       this.turn += 1;
-      this.turnRow = this.special[this.turn] ?? end;
+      this.turnRow = this.trackingBreaks[this.turn] ?? end;
     }
   }
 
@@ -94,7 +94,7 @@ export class TrackingWalk {
     this.move = own >= 0 ? own : trackedIn(cue, this.carried, -1);
     this.carried = trackedOut(cue, this.carried, this.move);
     this.turn += 1;
-    this.turnRow = this.special[this.turn] ?? end;
+    this.turnRow = this.trackingBreaks[this.turn] ?? end;
     this.to = row + 1;
     return true;
   }

@@ -8,7 +8,7 @@ import { type Entry, UNSET, carriedAt, columnOf, entryAt } from "../../sheet/ent
 import { resolve } from "../../sheet/palettes.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { fanAt, fanPoints } from "../../fan/fan.ts";
-import type { ChangeEdit, Deed } from "../schema/values.ts";
+import type { ChangeEdit, Operation } from "../schema/values.ts";
 import { paletteNamed } from "./swapPalette.ts";
 import type { MoveStep } from "../step.ts";
 import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "./moveSteps.ts";
@@ -22,18 +22,18 @@ export function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
   const onLooks = edit.where === "look" && !("drop" in edit.do);
   const order = [...new Set(keys.map((key) => key.channel))];
   return keys.flatMap((key) => {
-    const own = deedFor(edit.do, order.indexOf(key.channel), order.length);
+    const own = operationFor(edit.do, order.indexOf(key.channel), order.length);
     const inside = onLooks ? changeLooks(list, key, first, last, own) : changeMoves(list, key, first, last, own);
     if (edit.after === "track") return inside.steps;
     return [...inside.steps, ...restoreFrom(list, key, last + 1, inside.carried, carriedAt(list, key, last))];
   });
 }
 
-/** A deed for one light, its own value taken out of a fan. */
-type KeyDeed = { set: number } | Exclude<Deed, { set: unknown }>;
+/** A operation for one light, its own value taken out of a fan. */
+type KeyOperation = { set: number } | Exclude<Operation, { set: unknown }>;
 
-function deedFor(deed: Deed, place: number, count: number): KeyDeed {
-  return "set" in deed ? { set: fanAt(deed.set, place, count) } : deed;
+function operationFor(operation: Operation, place: number, count: number): KeyOperation {
+  return "set" in operation ? { set: fanAt(operation.set, place, count) } : operation;
 }
 
 function keysFor(list: ListSheet, edit: ChangeEdit): Key[] {
@@ -53,15 +53,15 @@ interface Inside {
   readonly carried: Tracked;
 }
 
-/** After it, each look of the range is the deed applied to the look before, with moves only where they are needed. */
-function changeLooks(list: ListSheet, key: Key, first: number, last: number, deed: KeyDeed): Inside {
+/** After it, each look of the range is the operation applied to the look before, with moves only where they are needed. */
+function changeLooks(list: ListSheet, key: Key, first: number, last: number, operation: KeyOperation): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
   for (const row of turningRows(list, key, first, last)) {
     const tracking = at(list.tracking, row);
     const base = trackedIn<Tracked>(tracking, carried, UNSET);
-    const wanted = lookAfter(list, key, entryAt(list, key, row), deed);
-    const keep = storedMove(list, key, row) !== undefined && (row === first || !standsOnce(deed));
+    const wanted = lookAfter(list, key, entryAt(list, key, row), operation);
+    const keep = storedMove(list, key, row) !== undefined && (row === first || !standsOnce(operation));
     if (keep || !sameTracked(base, wanted)) steps.push(...aimStep(list, key, row, targetOf(wanted)));
     else steps.push(...storeStep(list, key, row, undefined));
     carried = trackedOut(tracking, carried, wanted);
@@ -76,44 +76,45 @@ function changeLooks(list: ListSheet, key: Key, first: number, last: number, dee
 function turningRows(list: ListSheet, key: Key, first: number, last: number): number[] {
   const rows = new Set([first]);
   for (const row of columnOf(list, key).rows) if (row >= first && row <= last) rows.add(row);
-  for (const row of list.special) {
+  for (const row of list.trackingBreaks) {
     if (row >= first && row <= last) rows.add(row);
     if (row + 1 >= first && row + 1 <= last) rows.add(row + 1);
   }
   return [...rows].sort((a, b) => a - b);
 }
 
-/** True for a deed that gives the whole range one value, which one move in the first cue can hold. */
-function standsOnce(deed: KeyDeed): boolean {
-  return "set" in deed || "palette" in deed || "release" in deed;
+/** True for a operation that gives the whole range one value, which one move in the first cue can hold. */
+function standsOnce(operation: KeyOperation): boolean {
+  return "set" in operation || "palette" in operation || "release" in operation;
 }
 
-function lookAfter(list: ListSheet, key: Key, before: Entry, deed: KeyDeed): Tracked {
-  if ("set" in deed) return { value: deed.set, spec: deed.set };
-  if ("palette" in deed) return { value: list.palettes.valueFor(deed.palette, key) ?? Number.NaN, spec: { palette: deed.palette } };
-  if ("release" in deed) return UNSET;
+function lookAfter(list: ListSheet, key: Key, before: Entry, operation: KeyOperation): Tracked {
+  if ("set" in operation) return { value: operation.set, spec: operation.set };
+  if ("palette" in operation)
+    return { value: list.palettes.valueFor(operation.palette, key) ?? Number.NaN, spec: { palette: operation.palette } };
+  if ("release" in operation) return UNSET;
   if (Number.isNaN(before.value)) return before;
-  const value = computed(key, before.value, deed);
+  const value = computed(key, before.value, operation);
   return { value, spec: value };
 }
 
-/** The deed's arithmetic on a number, clipped to what the attribute can do. */
-function computed(key: Key, value: number, deed: KeyDeed): number {
-  const raw = "add" in deed ? value + deed.add : "scale" in deed ? value * deed.scale : value;
+/** The operation's arithmetic on a number, clipped to what the attribute can do. */
+function computed(key: Key, value: number, operation: KeyOperation): number {
+  const raw = "add" in operation ? value + operation.add : "scale" in operation ? value * operation.scale : value;
   return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 1e6) / 1e6));
 }
 
 /** Touches stored moves only, and makes none inside the range. */
-function changeMoves(list: ListSheet, key: Key, first: number, last: number, deed: KeyDeed): Inside {
+function changeMoves(list: ListSheet, key: Key, first: number, last: number, operation: KeyOperation): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
   for (let row = first; row <= last; row += 1) {
     const stored = storedMove(list, key, row);
     const tracking = at(list.tracking, row);
     let shown = trackedIn<Tracked>(tracking, carried, UNSET);
-    if (stored && "drop" in deed) steps.push(...storeStep(list, key, row, undefined));
+    if (stored && "drop" in operation) steps.push(...storeStep(list, key, row, undefined));
     else if (stored) {
-      shown = moveAfter(list, key, entryAt(list, key, row), deed);
+      shown = moveAfter(list, key, entryAt(list, key, row), operation);
       steps.push(...aimStep(list, key, row, targetOf(shown)));
     }
     carried = trackedOut(tracking, carried, shown);
@@ -121,8 +122,8 @@ function changeMoves(list: ListSheet, key: Key, first: number, last: number, dee
   return { steps, carried };
 }
 
-function moveAfter(list: ListSheet, key: Key, stored: Entry, deed: KeyDeed): Tracked {
+function moveAfter(list: ListSheet, key: Key, stored: Entry, operation: KeyOperation): Tracked {
   const untouched = stored.spec === undefined || isRelease(stored.spec) || Number.isNaN(resolve(stored.spec, key, list.palettes));
-  if (untouched && !standsOnce(deed)) return stored;
-  return lookAfter(list, key, stored, deed);
+  if (untouched && !standsOnce(operation)) return stored;
+  return lookAfter(list, key, stored, operation);
 }

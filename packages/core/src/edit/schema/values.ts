@@ -3,7 +3,7 @@ import { channelNumber, cueNumber, factor, id, keys, label, list, number, partNu
 
 const fan = z.string().regex(/^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/, "is not a fan; write it as -30~30");
 
-export const deed = z.union([
+export const operation = z.union([
   z.strictObject({ set: z.union([number, fan]) }),
   z.strictObject({ palette: id }),
   z.strictObject({ add: number }),
@@ -28,7 +28,7 @@ export const changeSchema = z.strictObject({
   list,
   ...range,
   keys,
-  do: deed,
+  do: operation,
   where: z.enum(["look", "moves"]).default("look"),
   after: z.enum(["restore", "track"]).default("track"),
 });
@@ -57,7 +57,7 @@ export const swapPaletteSchema = z.strictObject({
   skipMissing: z.boolean().optional(),
 });
 
-export type Deed = z.infer<typeof deed>;
+export type Operation = z.infer<typeof operation>;
 export type RecordEdit = z.infer<typeof recordSchema>;
 export type ChangeEdit = z.infer<typeof changeSchema>;
 export type UpdateEdit = z.infer<typeof updateSchema>;

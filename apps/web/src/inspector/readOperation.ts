@@ -1,7 +1,7 @@
-import type { Deed } from "@zm/core";
+import type { Operation } from "@zm/core";
 
 /** Reads what is typed over chosen cells: "70", "=-20", "+10", "-5", "*0.8", "full", "out", a fan "-30~30". Null when it says nothing yet. */
-export function readDeed(text: string): Deed | null {
+export function readOperation(text: string): Operation | null {
   const plain = text.trim().toLowerCase().replace(",", ".").replace("−", "-").replace("×", "*");
   if (plain === "full") return { set: 100 };
   if (plain === "out") return { set: 0 };
