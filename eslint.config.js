@@ -70,6 +70,10 @@ export default tseslint.config(
     files: ["scripts/measureStage.mjs"],
     languageOptions: { globals: { window: "readonly", requestAnimationFrame: "readonly", CanvasRenderingContext2D: "readonly" } },
   },
-  { files: ["apps/web/src/**/*.{ts,tsx}"], plugins: { "react-hooks": hooks }, rules: { "react-hooks/rules-of-hooks": "error" } },
+  {
+    files: ["apps/web/src/**/*.{ts,tsx}"],
+    plugins: { "react-hooks": hooks },
+    rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" },
+  },
   pureCore,
 );

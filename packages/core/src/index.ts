@@ -3,6 +3,7 @@ export * from "./show/errors.ts";
 export * from "./show/move.ts";
 export { parseShow, readShow } from "./show/parse.ts";
 export { freeId, plainId } from "./show/ids.ts";
+export { sameData } from "./show/sameData.ts";
 export { cached } from "./show/cached.ts";
 export { groupBy } from "./show/groupBy.ts";
 export { emptyShow } from "./show/emptyShow.ts";

@@ -17,6 +17,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { linesOf } from "../preview/preview.ts";
 import { useChoice } from "../choice/choice.ts";
+import { useSame } from "../shared/useSame.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { TIMED, timeIn } from "../shared/partTimes.ts";
@@ -47,12 +48,12 @@ export function RecordSheet() {
     keepRefused(id, { record: null });
     number.current?.focus();
     number.current?.select();
-  }, []);
+  }, [id]);
 
   const row = isCueNumber(cue) ? findRow(list, cue) : -1;
   const known = list.cues[row];
   const times = typedTimes ?? (known ? {} : (startTimes ?? {}));
-  const wish: RecordWish = {
+  const wish = useSame<RecordWish>({
     cue,
     from,
     what,
@@ -64,7 +65,7 @@ export function RecordSheet() {
     ...(/^\d+$/.test(part.trim()) ? { part: Number(part) } : {}),
     ...(label === null || (label === "" && !known?.label) ? {} : { label }),
     times,
-  };
+  });
   const preview = useMemo((): Preview => {
     if (!isCueNumber(cue))
       return {
@@ -72,14 +73,14 @@ export function RecordSheet() {
       };
     if (part.trim() !== "" && !/^[1-9]\d?$/.test(part.trim())) return { fault: `"${part}" is not a part; parts count from 1 to 99` };
     try {
-      const planned = plan(wish);
+      const planned = plan(wish, hand);
       const outcome = makeEdits(sheet, readEdits(planned.edit));
       return { planned, outcome, sentence: recordSentence(list, planned, outcome) };
     } catch (error) {
       if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
       throw error;
     }
-  }, [JSON.stringify(wish), part, plan, sheet, hand, list]);
+  }, [wish, cue, part, plan, hand, sheet, list]);
   const warning = isCueNumber(cue) ? warningFor(cue) : undefined;
   const { all, onAll, mostLines } = useAllLines();
   const report = useMemo(() => {

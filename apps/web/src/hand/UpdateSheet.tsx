@@ -1,6 +1,7 @@
 import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf } from "@zm/core";
 import { useEffect, useMemo, useState } from "react";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
+import { useSame } from "../shared/useSame.ts";
 import { plain } from "../shared/plain.ts";
 import { previewOf } from "../preview/preview.ts";
 import { sentence } from "../shared/words.ts";
@@ -25,11 +26,11 @@ export function UpdateSheet() {
     const sent = own[option.key.name] ?? all;
     return sent === "nowhere" ? null : offeredPlace(option, sent);
   };
-  const edits = options.some((option) => placeOf(option) !== null) ? plan(options, placeOf) : null;
+  const edits = useSame(options.some((option) => placeOf(option) !== null) ? plan(options, placeOf) : null);
   const { all: allLines, onAll, mostLines } = useAllLines();
   const result = useMemo(
     () => edits && previewOf(sheet, { edits, list: list.id, mostLines, window: null }),
-    [sheet, JSON.stringify(edits), list.id, mostLines],
+    [sheet, edits, list.id, mostLines],
   );
   const preview = result && "lines" in result ? result : null;
   const good = preview !== null;

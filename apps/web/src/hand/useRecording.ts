@@ -32,14 +32,14 @@ export function useRecording() {
   const { change, outputOf } = useHandChange();
   const onStage = useLive((live) => (list === main && live.run ? standingCue(live.run.playback, main).cue : null));
 
-  /** What a wish comes to on the show as the window has it at this moment. Throws ShowError when it would take nothing. */
+  /** What a wish comes to on the show as the window has it at this moment, and of what is in hand. Throws ShowError when it would take nothing. */
   const plan = useCallback(
-    (wish: RecordWish): RecordPlan => {
+    (wish: RecordWish, hand = useHand.getState().hand): RecordPlan => {
       const now = sheetNow();
       const into = listOf(now, list.id);
       const times = wish.times ?? newTimes(into, wish.cue, now.show.newCue?.times);
       const stage = { playback: useLive.getState().run?.playback, outputOf };
-      return planRecording(now, into, useHand.getState().hand, stage, times === undefined ? wish : { ...wish, times });
+      return planRecording(now, into, hand, stage, times === undefined ? wish : { ...wish, times });
     },
     [sheetNow, list.id, outputOf],
   );

@@ -1,7 +1,8 @@
 import type { Operation, Family, KeySelection, ListSheet } from "@zm/core";
-import { useEffect, useState } from "react";
+import { useEffect, useEffectEvent, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
+import { useSame } from "../shared/useSame.ts";
 import { Swatch } from "../shared/Swatch.tsx";
 import { lightWords } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -26,7 +27,7 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
         <h2 className="text-[17px] font-bold">{cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`}</h2>
         <p className="text-quiet">{lightWords(channels)}</p>
       </div>
-      {lens !== "times" && <ValueEdit list={list} cues={cues} lens={lens} cells={cells} />}
+      {lens !== "times" && <ValueEdit list={list} cues={cues} lens={lens} />}
       <OwnTimes key={cells} list={list.id} cues={cues} channels={channels} lens={lens} />
       {draft?.from === "cells" && <DraftPanel />}
     </section>
@@ -34,7 +35,7 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
 }
 
 /** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
-function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family; cells: string }) {
+function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
   const { sheet } = useShow();
   const { channels, operation, after, draft } = useChoice();
   const [picked, setPicked] = useState("");
@@ -43,15 +44,16 @@ function ValueEdit({ list, cues, lens, cells }: RangeEditProps & { lens: Family;
   const [text, setText] = useState("");
   const makeEdits = useMakeEdits();
 
+  const edits = useSame(operation && [changeOf(list.id, cues, keysOf(channels, lens, operation, attribute), operation, after)]);
   useEffect(() => {
-    if (operation)
-      useChoice.setState({
-        draft: { from: "cells", edits: [changeOf(list.id, cues, keysOf(channels, lens, operation, attribute), operation, after)] },
-      });
-  }, [cells, operation, attribute, after, list.id]);
+    if (edits) useChoice.setState({ draft: { from: "cells", edits } });
+  }, [edits]);
+  // Taken or dropped elsewhere; a text that only does not read yet stays.
+  const clearTaken = useEffectEvent(() => {
+    if (readOperation(text)) setText("");
+  });
   useEffect(() => {
-    // Taken or dropped elsewhere; a text that only does not read yet stays.
-    if (operation === null && readOperation(text)) setText("");
+    if (operation === null) clearTaken();
   }, [operation]);
 
   const type = (value: string): void => {

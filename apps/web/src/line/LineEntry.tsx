@@ -1,8 +1,9 @@
-import { type LineFault, type LineRequest, completeLine, count, listOf, readLine } from "@zm/core";
+import { type LineFault, type LineRequest, type ShowSheet, completeLine, count, listOf, readLine } from "@zm/core";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { usePreview } from "../preview/usePreview.ts";
+import { useSame } from "../shared/useSame.ts";
 import { useHand } from "../show/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useKeeping } from "../hand/useKeeping.ts";
@@ -27,7 +28,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const sheetNow = useSheetNow();
   const list = useList();
   const { text, began } = useLineText();
-  const target = began ?? { ...targetNow(), blind };
+  const target = useSame(began ?? { ...targetNow(), blind });
   useChoice((choice) => `${choice.cue}/${choice.cueEnd}/${choice.list}`);
   const waiting = useWaiting((state) => state.count);
   const preview = usePreview();
@@ -45,16 +46,12 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const back = useRef(-1);
   useEffect(() => useLineText.setState({ blind }), [blind]);
 
-  const readText = useCallback(
-    (value: string, at: LineTarget): Read => {
-      if (value.trim() === "") return null;
-      const sheet = sheetNow();
-      const into = listOf(sheet, at.list !== null && sheet.lists.has(at.list) ? at.list : undefined);
-      return readLine(value, { sheet, list: into, cues: at.cues ?? undefined, toHand: !at.blind });
-    },
-    [sheetNow],
-  );
-  const read = useMemo(() => readText(text, target), [readText, text, target.blind, target.list, target.cues?.from, target.cues?.to, show]);
+  const readText = useCallback((value: string, at: LineTarget, sheet: ShowSheet): Read => {
+    if (value.trim() === "") return null;
+    const into = listOf(sheet, at.list !== null && sheet.lists.has(at.list) ? at.list : undefined);
+    return readLine(value, { sheet, list: into, cues: at.cues ?? undefined, toHand: !at.blind });
+  }, []);
+  const read = useMemo(() => readText(text, target, show.sheet), [readText, text, target, show.sheet]);
   const completions = useMemo(() => (focused ? completeLine(text, show.sheet) : { from: 0, words: [] }), [focused, text, show.sheet]);
   const offered = text.trim() === "" ? [] : completions.words.slice(0, 12);
 
@@ -100,7 +97,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   };
 
   const doInTurn = async (line: string, at: LineTarget): Promise<void> => {
-    const again = latest.current.readText(line, at);
+    const again = latest.current.readText(line, at, sheetNow());
     if (!again || "fault" in again) return comeBack(line, at, again?.fault.message);
     try {
       if (!(await latest.current.doRequest(again.request, at))) comeBack(line, at);

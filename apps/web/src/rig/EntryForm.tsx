@@ -2,6 +2,7 @@ import { type EditInput, listOf } from "@zm/core";
 import { useMemo, useState } from "react";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { faultOf, previewOf } from "../preview/preview.ts";
+import { useSame } from "../shared/useSame.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { InUse } from "./InUse.tsx";
@@ -25,9 +26,10 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
   const [removing, setRemoving] = useState<string | null>(null);
   const { all, onAll, mostLines } = useAllLines();
   const list = listOf(sheet).id;
+  const entered = useSame(edits);
   const result = useMemo(
-    () => edits && previewOf(sheet, { edits, list, mostLines, window: null }),
-    [sheet, JSON.stringify(edits), list, mostLines],
+    () => entered && previewOf(sheet, { edits: entered, list, mostLines, window: null }),
+    [sheet, entered, list, mostLines],
   );
   const preview = result && "lines" in result && !result.changesNothing ? result : null;
   const good = preview !== null;

@@ -1,9 +1,10 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow } from "@zm/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chooseNothing, chosenCues, useChoice } from "../choice/choice.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
+import { useSame } from "../shared/useSame.ts";
 import { useLive } from "../show/live.ts";
 import { Link } from "react-router";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -50,8 +51,8 @@ export function ScoreView() {
   const [ink, setInk] = useState<Ink | null>(null);
   const [dragging, setDragging] = useState(false);
 
-  const cues = chosenCues(choice);
-  const chosen = useMemo(() => chosenRows(list, cues), [list, cues?.from, cues?.to]);
+  const cues = useSame(chosenCues(choice));
+  const chosen = useMemo(() => chosenRows(list, cues), [list, cues]);
   const ghosts = preview && "ghosts" in preview ? preview.ghosts : null;
 
   useEffect(() => {
@@ -61,9 +62,10 @@ export function ScoreView() {
     return () => watcher.disconnect();
   }, []);
 
+  const isEmpty = list.cues.length === 0;
   useLayoutEffect(() => {
     if (cells.current) setInk(inkOf(cells.current));
-  }, [theme, list.cues.length === 0]);
+  }, [theme, isEmpty]);
 
   const shown = rows.getVirtualItems();
   const stageRow = stageCue === null ? -1 : findRow(list, stageCue);
@@ -104,22 +106,24 @@ export function ScoreView() {
   }, [look]);
 
   const looked = useChoice((each) => each.lookedAt);
-  useEffect(() => {
-    const row = looked?.list === list.id ? findRow(list, looked.cue) : -1;
+  const bringRow = useEffectEvent((row: number) => {
     if (row >= 0) rows.scrollToIndex(row, { align: "auto" });
-  }, [looked]);
+  });
+  const bringLooked = useEffectEvent(() => bringRow(looked?.list === list.id ? findRow(list, looked.cue) : -1));
+  useEffect(() => bringLooked(), [looked]);
   const focusRow = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   useEffect(() => {
-    if (focusRow >= 0 && !dragging) rows.scrollToIndex(focusRow, { align: "auto" });
+    if (!dragging) bringRow(focusRow);
   }, [focusRow, dragging]);
-  useEffect(() => {
+  const bringColumn = useEffectEvent(() => {
     const column = layout.columns.find((each) => choice.channelEnd !== null && each.channels.includes(choice.channelEnd));
     const element = scroller.current;
     if (!column || !element || dragging) return;
     const room = element.clientWidth - SPINE_WIDTH;
     if (column.x < element.scrollLeft) element.scrollLeft = column.x - 20;
     else if (column.x + column.width > element.scrollLeft + room) element.scrollLeft = column.x + column.width - room + 20;
-  }, [choice.channelEnd]);
+  });
+  useEffect(() => bringColumn(), [choice.channelEnd]);
 
   const cellUnder = (event: React.PointerEvent): { cue: string; column: number } | null => {
     const box = cells.current?.getBoundingClientRect();

@@ -1,6 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow } from "@zm/core";
-import { useEffect, useRef } from "react";
+import { useEffect, useEffectEvent, useRef } from "react";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
 import { useList, useMainList } from "../show/useShow.ts";
 import { SpineHeader, SpineRow } from "./Spine.tsx";
@@ -21,14 +21,13 @@ export function SpineColumn({ follow, width = 320, main = false }: { follow?: st
   const cueEnd = useChoice((choice) => choice.cueEnd);
   const looked = useChoice((choice) => choice.lookedAt);
   const shown = follow ?? cueEnd;
-  useEffect(() => {
-    const row = looked?.list === list.id ? findRow(list, looked.cue) : -1;
-    if (row >= 0) rows.scrollToIndex(row, { align: "auto" });
-  }, [looked]);
-  useEffect(() => {
-    const row = shown === null ? -1 : findRow(list, shown);
-    if (row >= 0) rows.scrollToIndex(row, { align: follow ? "center" : "auto" });
-  }, [shown, follow, list.cues.length]);
+  const bring = useEffectEvent((cue: string | null, align: "auto" | "center") => {
+    const row = cue === null ? -1 : findRow(list, cue);
+    if (row >= 0) rows.scrollToIndex(row, { align });
+  });
+  const bringLooked = useEffectEvent(() => bring(looked?.list === list.id ? looked.cue : null, "auto"));
+  useEffect(() => bringLooked(), [looked]);
+  useEffect(() => bring(shown, follow ? "center" : "auto"), [shown, follow, list.cues.length]);
 
   const walk = (event: React.KeyboardEvent): void => {
     const step = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
