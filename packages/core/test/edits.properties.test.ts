@@ -258,6 +258,8 @@ test.each([
   [["2", "2.1"], 0, "2.05"],
   [["2", "2.001"], 0, undefined],
   [["7.25"], 0, "8"],
+  [["7.25"], -1, "1"],
+  [["0.5"], -1, "0.1"],
 ])("the number free behind a cue of %j is the roundest before the next", (numbers, row, free) => {
   expect(freeNumberAfter({ order: numbers.map(cueOrder) }, row)).toBe(free);
 });

@@ -172,10 +172,10 @@ export function cueAt(list: ListSheet, row: number): Cue {
 
 /**
  * The number that a cue inserted behind a row would take: the next whole one if it is free, else the roundest point number
- * before the next cue. Undefined when there is no number left between the two.
+ * before the next cue. Undefined when there is no number left between the two. Row -1 is before the first cue.
  */
 export function freeNumberAfter(list: Pick<ListSheet, "order">, row: number): CueNumber | undefined {
-  const order = at(list.order, row);
+  const order = row < 0 ? 0 : at(list.order, row);
   const next = list.order[row + 1] ?? Infinity;
   for (const step of [1000, 500, 100, 50, 10, 5, 1]) {
     const free = (Math.floor(order / step) + 1) * step;
