@@ -25,7 +25,6 @@ const CHANGES = [
   [/Math\.max/, "Math.min"],
   [/Math\.min/, "Math.max"],
   [/\.slice\(\)/, ""],
-  [/\? ([^:?]+) : /, "? $1 || "],
 ];
 
 function randomFrom(start) {
@@ -46,9 +45,7 @@ function places() {
       .split("\n")
       .flatMap((line, row) => {
         if (/^\s*(\*|\/|import|export (type|interface)|readonly)|throw new|`/.test(line) || /=>.*=>/.test(line)) return [];
-        return CHANGES.slice(0, -1).flatMap(([from, to]) =>
-          from.test(line) ? [{ name, row, line, changed: line.replace(from, to) }] : [],
-        );
+        return CHANGES.flatMap(([from, to]) => (from.test(line) ? [{ name, row, line, changed: line.replace(from, to) }] : []));
       }),
   );
 }

@@ -6,6 +6,7 @@ import { fileURLToPath } from "node:url";
 import { type Browser, type Page, chromium } from "@playwright/test";
 import { type Show, readShow, serializeShow } from "@zm/core";
 import { TRIAL_SIZES, type TrialSize, trialShow } from "@zm/demo";
+import { OWN_HEADER, SHOW_TYPE } from "@zm/protocol";
 import type { Ask, Reading } from "./served.ts";
 
 /** What each step may take on the large show, and the longest stall of the server's event loop; milliseconds. */
@@ -19,9 +20,6 @@ const TARGETS: Readonly<Record<string, number>> = {
 const LONGEST_STALL = 50;
 /** A follow chain that runs through all of it: this many cues, one every so many seconds. */
 const CHAIN = { cues: 4000, every: 0.1 };
-
-const TYPE = "application/vnd.zealous-mark.show+json";
-const OWN = { "X-Requested-With": "zealous-mark" };
 
 /** A server in a process of its own, so that what asks it does not disturb what is measured. */
 class Served {
@@ -52,10 +50,10 @@ class Served {
   }
 
   async request(method: string, path: string, body?: string | object): Promise<Response> {
-    const type = typeof body === "string" ? TYPE : "application/json";
+    const type = typeof body === "string" ? SHOW_TYPE : "application/json";
     const response = await fetch(`${this.address}/api/shows${path}`, {
       method,
-      headers: { ...OWN, ...(body === undefined ? {} : { "Content-Type": type }) },
+      headers: { [OWN_HEADER.name]: OWN_HEADER.value, ...(body === undefined ? {} : { "Content-Type": type }) },
       ...(body === undefined ? {} : { body: typeof body === "string" ? body : JSON.stringify(body) }),
     });
     if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${(await response.text()).slice(0, 300)}`);

@@ -1,5 +1,6 @@
 import { io } from "socket.io-client";
 import { IdleShows } from "../src/live/idleShows.ts";
+import { loadRows } from "../src/database/rows.ts";
 import { readSettings } from "../src/settings.ts";
 import { now } from "../src/shared/clock.ts";
 import { ShowsService } from "../src/shows/shows.service.ts";
@@ -36,6 +37,39 @@ test("health says that database and engine are well, and which of them is not", 
   expect(status).toBe(503);
   await door.open();
 }, 20_000);
+
+test("a bulk load of which the database leaves rows out is refused whole", async () => {
+  server = await startServer();
+  const { database } = server;
+  const before = await database.query("SELECT COUNT(*) AS rows_there FROM moves");
+  const columns = ["part_id", "channel", "attribute", "value", "released"];
+  const [{ id }]: [{ id: number }] = await database.query("SELECT MIN(part_id) AS id FROM moves");
+  const rows = [
+    [id, 901, "intensity", 10, false],
+    [999_999, 902, "intensity", 10, false],
+  ];
+  await expect(database.transaction((manager) => loadRows(manager, "moves", columns, rows))).rejects.toThrow("moves took 1 of 2 rows");
+  expect(await database.query("SELECT COUNT(*) AS rows_there FROM moves")).toEqual(before);
+});
+
+test("a window that has missed very many edits opens the show anew, and an edit that it thought out before is still made", async () => {
+  server = await startServer();
+  const values = Array.from({ length: 501 }, (_, index) => [1, index + 1, "edit", "x", "[]", "2026-01-01 00:00:00"]);
+  await server.database.query("INSERT INTO edits (show_id, revision, kind, summary, steps, made_at) VALUES ?", [values]);
+  await server.database.query("UPDATE shows SET revision = 501 WHERE id = 1");
+  const http = client(server);
+  expect((await http.get("/api/shows/1/edits?after=0").expect(409)).body.message).toMatch(/missed too many edits/);
+  expect((await http.get("/api/shows/1/edits?after=1").expect(200)).body).toHaveLength(500);
+  const edit = { op: "setCue", from: "1", to: "1", label: "Other" };
+  expect(
+    (
+      await http
+        .post("/api/shows/1/edits")
+        .send({ base: 0, edits: [edit] })
+        .expect(200)
+    ).body.revision,
+  ).toBe(502);
+});
 
 test("a show that nobody watches is let go from memory and comes back as it was; one that is watched, moves or is held stays", async () => {
   server = await startServer();

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import {
   ShowError,
+  compactPieces,
   cueNumberAt,
   cueOrder,
   isCueNumber,
@@ -72,6 +73,9 @@ test("a document reads as what it says, and serialising it twice is the same tex
       const text = serializeShow(show);
       expect(serializeShow(parseShow(text))).toBe(text);
       expect(orderedShow(parseShow(text))).toEqual(show);
+      // In pieces or in one: the same text, and compact the same document.
+      expect(text).toBe(`${JSON.stringify(orderedShow(show), undefined, 1)}\n`);
+      expect(JSON.parse([...compactPieces(show)].join(""))).toEqual(JSON.parse(JSON.stringify(show)));
     }),
   );
 });

@@ -65,7 +65,7 @@ export class RunService implements OnModuleDestroy {
   ) {
     // Behind the edit itself, so that windows have the cues under their new numbers when they hear of the list.
     this.subscriptions.add(this.shows.changes.subscribe((edit) => queueMicrotask(() => this.followNumbers(edit))));
-    this.subscriptions.add(this.shows.removed.subscribe((show) => this.forget(show)));
+    this.subscriptions.add(this.shows.removed.subscribe((show) => this.release(show)));
     this.subscriptions.add(
       watch.away.subscribe((away) => {
         if (!away) for (const [, run] of this.running.entries()) if (!run.stored) this.remember(run);
@@ -133,7 +133,11 @@ export class RunService implements OnModuleDestroy {
 
   /** Lets go of the memory of a show's lists; where they stand is read again when they are next asked for. */
   release(showId: number): void {
-    this.forget(showId);
+    for (const [name, run] of this.running.entries()) {
+      if (run.state.show !== showId) continue;
+      clearTimeout(run.timer);
+      this.running.delete(name);
+    }
   }
 
   /** Writes where a list will stand, in the transaction of the edit that it belongs to. */
@@ -205,14 +209,6 @@ export class RunService implements OnModuleDestroy {
       const firing = run && renamingOf(run.state.playback, new Map(step.cues.map(({ from, to }) => [from, to])));
       if (!run || !list || !firing) continue;
       this.set(run, list, { playback: afterFiring(run.state.playback, list, firing), firings: [firing] }, run.state.clock);
-    }
-  }
-
-  private forget(show: number): void {
-    for (const [name, run] of this.running.entries()) {
-      if (run.state.show !== show) continue;
-      clearTimeout(run.timer);
-      this.running.delete(name);
     }
   }
 

@@ -4,45 +4,54 @@ import { now } from "./clock.ts";
 /** So long a computation holds the event loop before everything else has its turn; milliseconds. */
 const SLICE = 4;
 
+/** The slice that a long computation is in. */
+class Slice {
+  private until = now() + SLICE;
+
+  get isOver(): boolean {
+    return now() >= this.until;
+  }
+
+  /** Gives the event loop a turn, and begins another. */
+  async next(): Promise<void> {
+    await turn();
+    this.until = now() + SLICE;
+  }
+}
+
 /**
  * Runs a long computation that can pause, giving the event loop a turn between slices, so that a follow still fires on time. The
  * computation is a generator that yields where it may be interrupted; what it yields is left aside. Gives back what it returns; what it throws comes through.
  */
 export async function inSlices<T>(work: Generator<unknown, T>): Promise<T> {
-  let until = now() + SLICE;
+  const slice = new Slice();
   for (let step = work.next(); ; step = work.next()) {
     if (step.done) return step.value;
-    if (now() < until) continue;
-    await turn();
-    until = now() + SLICE;
+    if (slice.isOver) await slice.next();
   }
 }
 
 /** Maps each thing, in slices. */
 export async function mapInSlices<T, R>(things: readonly T[], make: (thing: T) => R): Promise<R[]> {
-  return inSlices(
-    (function* () {
-      const made: R[] = [];
-      for (const thing of things) {
-        made.push(make(thing));
-        yield;
-      }
-      return made;
-    })(),
-  );
+  const slice = new Slice();
+  const made: R[] = [];
+  for (const thing of things) {
+    made.push(make(thing));
+    if (slice.isOver) await slice.next();
+  }
+  return made;
 }
 
 /** A text that is made piece by piece, with a turn of the event loop between slices: for a stream that sends it. */
 export async function* textInSlices(pieces: Iterable<string>): AsyncGenerator<Buffer> {
+  const slice = new Slice();
   let held: string[] = [];
-  let until = now() + SLICE;
   for (const piece of pieces) {
     held.push(piece);
-    if (now() < until) continue;
+    if (!slice.isOver) continue;
     yield Buffer.from(held.join(""));
     held = [];
-    await turn();
-    until = now() + SLICE;
+    await slice.next();
   }
   if (held.length > 0) yield Buffer.from(held.join(""));
 }

@@ -6,6 +6,8 @@ export interface OpenShow {
   readonly id: number;
   sheet: ShowSheet;
   revision: number;
+  /** When it was asked for last; milliseconds. */
+  asked: number;
   readonly history: History;
   /** True while it is not known whether the database took the newest edit: it went away before it confirmed it. */
   doubtful: boolean;

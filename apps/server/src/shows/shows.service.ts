@@ -69,7 +69,6 @@ export class ShowsService implements OnModuleDestroy {
   readonly removed = new Subject<number>();
   private readonly log = new Logger("Shows");
   private readonly open = new LoadingCache<number, OpenShow>();
-  private readonly asked = new Map<number, number>();
   private readonly subscription: Subscription;
 
   constructor(
@@ -112,20 +111,20 @@ export class ShowsService implements OnModuleDestroy {
 
   /** The show as it stands now. Throws NotFoundException when there is none with this number. */
   async show(id: number): Promise<OpenShow> {
-    this.asked.set(id, now());
-    return this.open.open(id, () => this.load(id));
+    const show = await this.open.open(id, () => this.load(id));
+    show.asked = now();
+    return show;
   }
 
   /** The shows that are in memory, each with the moment at which it was asked for last, milliseconds. */
   inMemory(): { id: number; asked: number }[] {
-    return [...this.open.entries()].map(([id]) => ({ id, asked: this.asked.get(id) ?? 0 }));
+    return [...this.open.entries()].map(([id, { asked }]) => ({ id, asked }));
   }
 
   /** Lets go of a show's memory; it is read again when it is next asked for. One whose newest edit is in doubt stays. */
   release(id: number): void {
     if (this.open.get(id)?.doubtful !== false) return;
     this.open.delete(id);
-    this.asked.delete(id);
   }
 
   /** The sheet of a show that is open; undefined for one that is not. */
@@ -145,13 +144,24 @@ export class ShowsService implements OnModuleDestroy {
     if (revision > show.revision) throw new ConflictException("This window knows of edits that the server does not have; reload it");
     if (show.revision - revision > MOST_MISSED)
       throw new ConflictException("This window has missed too many edits to be told of each; it opens the show anew");
+    return this.editsSince(show, revision);
+  }
+
+  private async editsSince(show: OpenShow, revision: number): Promise<EditEvent[]> {
     this.watch.expect();
     const rows = await this.database.manager.find(EditRow, {
-      where: { showId: id, revision: MoreThan(revision) },
+      where: { showId: show.id, revision: MoreThan(revision) },
       order: { revision: "ASC" },
     });
     const history = show.history.state();
-    return rows.map((row) => ({ show: id, revision: row.revision, kind: row.kind, summary: row.summary, steps: readSteps(row), history }));
+    return rows.map((row) => ({
+      show: show.id,
+      revision: row.revision,
+      kind: row.kind,
+      summary: row.summary,
+      steps: readSteps(row),
+      history,
+    }));
   }
 
   /**
@@ -212,6 +222,7 @@ export class ShowsService implements OnModuleDestroy {
       id,
       sheet: await inSlices(sheetInSteps(stored.show)),
       revision: stored.revision,
+      asked: now(),
       history,
       doubtful: false,
       queue: Promise.resolve(),
@@ -238,7 +249,7 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
-    const since = await this.editsAfter(show.id, base);
+    const since = await this.editsSince(show, base);
     const place = clash(
       steps,
       since.flatMap((event) => event.steps),

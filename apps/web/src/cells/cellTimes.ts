@@ -1,4 +1,4 @@
-import { type Key, type ListSheet, eachTiming, entryAt, moveTiming } from "@zm/core";
+import { type Key, type ListSheet, cached, eachTiming, entryAt, moveTiming } from "@zm/core";
 import { seconds, withDelay } from "../shared/words.ts";
 
 /** The times in which the moves of one light run in one cue. */
@@ -15,12 +15,11 @@ interface Run {
   readonly own: boolean;
 }
 
-const found = new WeakMap<ListSheet, Map<number, ReadonlyMap<number, CellTimes>>>();
+const timesByRow = cached((_list: ListSheet) => new Map<number, ReadonlyMap<number, CellTimes>>());
 
 /** The times of each light that a cue moves, by channel. */
 export function timesInRow(list: ListSheet, row: number): ReadonlyMap<number, CellTimes> {
-  const rows = found.get(list) ?? new Map<number, ReadonlyMap<number, CellTimes>>();
-  found.set(list, rows);
+  const rows = timesByRow(list);
   const known = rows.get(row);
   if (known) return known;
   const runs = new Map<number, Run[]>();

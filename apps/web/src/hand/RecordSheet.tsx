@@ -85,9 +85,8 @@ export function RecordSheet() {
   const { all, onAll, mostLines } = useAllLines();
   const report = useMemo(() => {
     if (!("outcome" in preview)) return null;
-    const whole = reportImpact(sheet, preview.outcome, list.id);
-    const others = { ...whole, lines: whole.lines.filter((line) => line.cue !== cue) };
-    return { count: others.lines.length, lines: linesOf(others, list, preview.outcome, mostLines) };
+    const others = reportImpact(sheet, preview.outcome, list.id).lines.filter((line) => line.cue !== cue);
+    return { count: others.length, lines: linesOf(others, list, preview.outcome, mostLines) };
   }, [preview, sheet, list, cue, mostLines]);
   const ready = "planned" in preview && preview.outcome.steps.length > 0;
   const flip = (family: Family): void =>

@@ -21,7 +21,7 @@ export function LastEditPanel() {
     return {
       ...report,
       count: report.lines.length,
-      lines: linesOf(report, before.lists.get(list.id), { sheet: after, impact }, mostLines),
+      lines: linesOf(report.lines, before.lists.get(list.id), { sheet: after, impact }, mostLines),
     };
   }, [edit, open, list.id, mostLines]);
   if (!edit) return null;

@@ -1,8 +1,7 @@
 import {
-  type Applied,
   type EditInput,
   type Impact,
-  type ImpactReport,
+  type ImpactLine,
   type ListSheet,
   type Outcome,
   ShowError,
@@ -10,9 +9,9 @@ import {
   applyEdits,
   describeEdits,
   findRow,
-  impactOf,
   isCueData,
   keyNamed,
+  makeEdits,
   readEdits,
   reportImpact,
 } from "@zm/core";
@@ -70,15 +69,15 @@ export interface Preview {
   readonly count: number;
   readonly notes: readonly string[];
   readonly ghosts: Ghosts;
-  /** False while only the looks are told, and what follows and lasts otherwise is still being worked out. */
-  readonly timed: boolean;
 }
 
 /** What edits would do, or why they cannot be made. */
 export type PreviewResult = Preview | { readonly fault: string };
+/** The same without the ghosts. */
+export type ToldResult = Omit<Preview, "ghosts"> | { readonly fault: string };
 
 /** Edits worked out on a show; or why they cannot be made. */
-type Considered = { readonly outcome: Outcome } | { readonly fault: string };
+type Considered = { readonly outcome: Outcome; readonly description: string } | { readonly fault: string };
 
 /** Why edits cannot be made on a show; undefined for those that can. */
 export function faultOf(sheet: ShowSheet, edits: readonly EditInput[]): string | undefined {
@@ -97,7 +96,13 @@ function refusable<T extends object>(work: () => T): T | { fault: string } {
 
 /** Works a preview out in one go, where no worker does it. */
 export function previewOf(sheet: ShowSheet, request: PreviewRequest): PreviewResult {
-  return new PreviewWork(sheet, request).whole();
+  const work = new PreviewWork(sheet, request);
+  return withGhosts(work.whole(), work.ghosts());
+}
+
+/** A preview with its ghosts; a fault stays what it is. */
+export function withGhosts(told: ToldResult, ghosts: Ghosts): PreviewResult {
+  return "fault" in told ? told : { ...told, ghosts };
 }
 
 /** A preview that is worked out in two goes: the looks at once, the times behind them. What the first found serves the second. */
@@ -109,50 +114,52 @@ export class PreviewWork {
     private readonly request: PreviewRequest,
   ) {
     this.considered = refusable(() => {
-      const applied: Applied = applyEdits(sheet, readEdits(request.edits));
-      const impact: Impact = impactOf(sheet, applied.sheet, applied.steps);
-      return { outcome: { ...applied, impact } };
+      const edits = readEdits(request.edits);
+      return { outcome: makeEdits(sheet, edits), description: describeEdits(edits) };
     });
   }
 
-  /** What the edits do to the looks. */
+  /** What the edits do to the looks, with the ghosts of the cells in view. */
   looks(): PreviewResult {
-    return this.told(false);
+    return withGhosts(this.told(false), this.ghosts());
   }
 
-  /** All that they do. */
-  whole(): PreviewResult {
+  /** All that they do. Ghosts are not in it: the times do not change those that `looks` gave. */
+  whole(): ToldResult {
     return this.told(true);
   }
 
-  private told(timed: boolean): PreviewResult {
+  /** The cells in view that the edits touch; none for edits that cannot be made. */
+  ghosts(): Ghosts {
+    return "fault" in this.considered ? new Map() : ghostsIn(this.sheet, this.considered.outcome, this.request);
+  }
+
+  private told(times: boolean): ToldResult {
     const { considered, sheet, request } = this;
     if ("fault" in considered) return considered;
-    const { outcome } = considered;
-    const report = reportImpact(sheet, outcome, request.list, { times: timed });
+    const { outcome, description } = considered;
+    const { lines, summary } = reportImpact(sheet, outcome, request.list, { times });
     return {
-      description: describeEdits(readEdits(request.edits)),
-      summary: report.summary,
+      description,
+      summary,
       changesNothing: outcome.steps.length === 0,
-      lines: linesOf(report, sheet.lists.get(request.list), outcome, request.mostLines),
-      count: report.lines.length,
+      lines: linesOf(lines, sheet.lists.get(request.list), outcome, request.mostLines),
+      count: lines.length,
       notes: outcome.notes,
-      ghosts: ghostsIn(sheet, outcome, request),
-      timed,
     };
   }
 }
 
-/** The first lines of a report as plain data, with the colours that change in `list`. */
+/** The first lines of an impact as plain data, with the colours that change in `list`. */
 export function linesOf(
-  report: ImpactReport,
+  lines: readonly ImpactLine[],
   list: ListSheet | undefined,
   { sheet, impact }: Pick<Outcome, "sheet" | "impact">,
   most: number,
 ): PreviewLine[] {
   const after = list && sheet.lists.get(list.id);
   const lights = list ? colourChanges(impact.looks, list) : new Map<string, number>();
-  return report.lines.slice(0, most).map(({ list: id, listLabel, cue, after: number, words, quiet }) => {
+  return lines.slice(0, most).map(({ list: id, listLabel, cue, after: number, words, quiet }) => {
     const light = id === list?.id ? lights.get(number ?? cue) : undefined;
     const colours = list && after && light !== undefined ? coloursOf(list, cue, after, number ?? cue, light) : undefined;
     return { list: id, listLabel, cue, after: number, words: words(), quiet, colours };

@@ -1,6 +1,6 @@
 import type { Step } from "@zm/core";
 import { type Remote, wrap } from "comlink";
-import type { PreviewRequest, PreviewResult } from "./preview.ts";
+import { type PreviewRequest, type PreviewResult, withGhosts } from "./preview.ts";
 import type { Previews } from "./previewThread.ts";
 
 /** The thread that works previews out for one show, as the window drives it. It is behind until it has read the show; then it is kept in step. */
@@ -38,7 +38,7 @@ export class PreviewWorker {
     const looks = await this.thread.looks(of, this.show, revision, request);
     if (!told(looks) || !looks || "fault" in looks) return;
     const whole = await this.thread.whole(of);
-    if (whole) told(whole);
+    if (whole) told(withGhosts(whole, looks.ghosts));
   }
 
   end(): void {

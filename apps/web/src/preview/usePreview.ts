@@ -1,4 +1,4 @@
-import type { EditInput, ShowSheet } from "@zm/core";
+import type { ShowSheet } from "@zm/core";
 import { useEffect } from "react";
 import { create } from "zustand";
 import { useChoice } from "../choice/choice.ts";
@@ -15,12 +15,8 @@ interface Wanted {
 }
 export const useWanted = create<Wanted>(() => ({ window: null, allLines: false }));
 
-/** What the edit under consideration would do; `of` are the edits that it was worked out for. */
-interface PreviewState {
-  readonly of: readonly EditInput[] | null;
-  readonly result: PreviewResult | null;
-}
-const usePreviewState = create<PreviewState>(() => ({ of: null, result: null }));
+/** What the edit under consideration would do. */
+const usePreviewState = create<{ readonly result: PreviewResult | null }>(() => ({ result: null }));
 
 let worker: { readonly show: number; readonly thread: PreviewWorker } | undefined;
 
@@ -65,7 +61,7 @@ export function useWorkPreviews(): void {
   useEffect(() => {
     if (!edits) {
       next = null;
-      usePreviewState.setState({ of: null, result: null });
+      usePreviewState.setState({ result: null });
       if (allLines) useWanted.setState({ allLines: false });
       return;
     }
@@ -101,6 +97,6 @@ async function work(asked: Asked): Promise<void> {
 /** Shows a result, unless what it was asked for is no longer considered. */
 function tell({ request }: Asked, result: PreviewResult): void {
   if (useChoice.getState().draft?.edits !== request.edits) return;
-  usePreviewState.setState({ of: request.edits, result });
+  usePreviewState.setState({ result });
   milestone("impact-shown");
 }

@@ -1,4 +1,5 @@
 import { floatAt } from "../show/at.ts";
+import { cached } from "../show/cached.ts";
 import { EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnValues } from "../sheet/dense.ts";
 import { columnOf, sameValue } from "../sheet/entry.ts";
@@ -25,12 +26,11 @@ function room(list: ListSheet): Float64Array {
   return scratch;
 }
 
-const kept = new WeakMap<ListSheet, Map<number, Uint8Array>>();
+const litByChannel = cached((_list: ListSheet) => new Map<number, Uint8Array>());
 
 /** By row, 1 where a light is lit: an intensity above 0, or for a light without one, any key set. Kept for as long as the list stays the same. */
 export function litRows(list: ListSheet, channel: number): Uint8Array {
-  const known = kept.get(list) ?? new Map<number, Uint8Array>();
-  kept.set(list, known);
+  const known = litByChannel(list);
   const lit = known.get(channel) ?? findLit(list, channel);
   known.set(channel, lit);
   return lit;

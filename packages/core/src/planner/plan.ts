@@ -1,3 +1,4 @@
+import { cached } from "../show/cached.ts";
 import { floatAt } from "../show/at.ts";
 import type { Cue, Show } from "../show/schema.ts";
 import { timesBetween } from "../script/expected.ts";
@@ -57,13 +58,12 @@ export function markTimes(list: ListSheet, script: Show["script"]): (mark: Mark,
 }
 
 /** By cue and light; what a fade-out takes depends on nothing outside the cue that makes it. */
-const fadeOuts = new WeakMap<Cue, Map<number, number>>();
+const fadeOuts = cached((_cue: Cue) => new Map<number, number>());
 
 /** How long after its Go a cue that takes a light out has it dark: the delay and fade of its intensity. Seconds. */
 export function fadeOutTime(list: ListSheet, channel: number, row: number): number {
   const cue = cueAt(list, row);
-  const known = fadeOuts.get(cue) ?? new Map<number, number>();
-  fadeOuts.set(cue, known);
+  const known = fadeOuts(cue);
   const seconds = known.get(channel) ?? findFadeOut(list, cue, channel, row);
   known.set(channel, seconds);
   return seconds;

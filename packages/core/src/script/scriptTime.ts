@@ -1,3 +1,4 @@
+import { cached } from "../show/cached.ts";
 import type { Cue, ScriptLine, Show } from "../show/schema.ts";
 
 type Script = NonNullable<Show["script"]>;
@@ -18,16 +19,8 @@ export function lineSeconds(line: ScriptLine, pace: number): number {
   return line.seconds ?? Math.max(1, (wordsOf(line.text).length / pace) * 60);
 }
 
-const kept = new WeakMap<Script, ReadonlyMap<string, LineTime>>();
-
 /** Every line of a script by its id, each beginning when the one before ends. */
-export function lineTimes(script: Script): ReadonlyMap<string, LineTime> {
-  const known = kept.get(script) ?? timed(script);
-  kept.set(script, known);
-  return known;
-}
-
-function timed(script: Script): ReadonlyMap<string, LineTime> {
+export const lineTimes = cached((script: Script): ReadonlyMap<string, LineTime> => {
   const times = new Map<string, LineTime>();
   let start = 0;
   for (const line of script.lines) {
@@ -36,7 +29,7 @@ function timed(script: Script): ReadonlyMap<string, LineTime> {
     start += seconds;
   }
   return times;
-}
+});
 
 /**
  * When a call is spoken: at its word, the first that matches, or at the beginning of its line; a call of the kind "after" comes

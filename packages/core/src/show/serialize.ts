@@ -24,15 +24,15 @@ export function compactPieces(show: Show): Generator<string> {
 }
 
 function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): Generator<string> {
-  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, script, newCue } = show;
+  const { lists: _none, script, newCue, ...head } = orderedShow({ ...show, lists: [] });
   const line = (depth: number): string => (indent === 0 ? "" : `\n${" ".repeat(depth)}`);
   const colon = indent === 0 ? ":" : ": ";
   const textAt = (value: object, depth: number): string => JSON.stringify(value, undefined, indent).replaceAll("\n", line(depth));
   const leftOpen = (value: object, depth: number): string => textAt(value, depth).slice(0, -1 - line(depth).length);
-  yield leftOpen({ format, version, title, fixtureTypes, channels, groups, palettes, paces }, 0);
+  yield leftOpen(head, 0);
   yield `,${line(1)}"lists"${colon}[`;
-  for (const [at, { cues, ...head }] of lists.entries()) {
-    yield `${at === 0 ? "" : ","}${line(2)}${leftOpen(orderedListHead(head), 2)},${line(3)}"cues"${colon}[`;
+  for (const [at, { cues, ...listHead }] of show.lists.entries()) {
+    yield `${at === 0 ? "" : ","}${line(2)}${leftOpen(orderedListHead(listHead), 2)},${line(3)}"cues"${colon}[`;
     for (const [row, cue] of cues.entries()) yield `${row === 0 ? "" : ","}${line(4)}${textAt(cueOf(cue), 4)}`;
     yield cues.length === 0 ? `]${line(2)}}` : `${line(3)}]${line(2)}}`;
   }

@@ -1,4 +1,5 @@
 import { floatAt } from "../show/at.ts";
+import { cached } from "../show/cached.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { followAfter } from "./chain.ts";
 import { cueDuration } from "./durations.ts";
@@ -9,16 +10,8 @@ export interface ChainClock {
   readonly offsets: Float64Array;
 }
 
-const kept = new WeakMap<ListSheet, ChainClock>();
-
 /** The clock of every chain of a list; only cues that another follows are timed for it. */
-export function chainClock(list: ListSheet): ChainClock {
-  const known = kept.get(list) ?? clockOf(list);
-  kept.set(list, known);
-  return known;
-}
-
-function clockOf(list: ListSheet): ChainClock {
+export const chainClock = cached((list: ListSheet): ChainClock => {
   const presses = new Int32Array(list.cues.length);
   const offsets = new Float64Array(list.cues.length);
   list.cues.forEach((cue, row) => {
@@ -29,4 +22,4 @@ function clockOf(list: ListSheet): ChainClock {
     offsets[row] = floatAt(offsets, row - 1) + (followAfter(cue, duration) ?? 0);
   });
   return { presses, offsets };
-}
+});
