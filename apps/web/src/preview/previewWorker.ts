@@ -9,6 +9,8 @@ export class PreviewWorker {
   private readonly thread: Remote<Previews> = wrap<Previews>(this.worker);
   /** The revision that the thread has, or will have when it has done what it was given; -1 before it has read the show. */
   private revision = -1;
+  /** The newest revision that the window has told of. */
+  private newest = -1;
   private reading: Promise<void> | undefined;
   private requests = 0;
 
@@ -23,6 +25,7 @@ export class PreviewWorker {
 
   /** Takes an edit that the window has taken. A thread that has missed one reads the show again. */
   take(revision: number, steps: readonly Step[]): void {
+    this.newest = revision;
     if (this.reading || revision <= this.revision) return;
     if (revision !== this.revision + 1) return this.read();
     this.revision = revision;
@@ -55,6 +58,8 @@ export class PreviewWorker {
       .catch(() => undefined)
       .finally(() => {
         this.reading = undefined;
+        // An edit that came meanwhile is not in what was read.
+        if (this.revision >= 0 && this.revision < this.newest) this.read();
       });
   }
 }

@@ -24,6 +24,7 @@ export function useLiveShow(show: number, main: string): void {
   useEffect(() => useLive.setState({ main }), [main]);
   useEffect(() => {
     rememberOpened(show);
+    useLive.setState({ show });
     const socket: Socket<FromServer, ToServer> = io({ transports: ["websocket"] });
     let again: ReturnType<typeof setTimeout> | undefined;
     const watch = (): void => {
@@ -54,7 +55,7 @@ export function useLiveShow(show: number, main: string): void {
       clearInterval(ticking);
       clearTimeout(again);
       socket.close();
-      useLive.setState({ run: null, connected: false });
+      useLive.setState({ show: null, run: null, connected: false });
       useLastEdit.setState({ edit: null });
       leaveHand();
       leaveHistory();

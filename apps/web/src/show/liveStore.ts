@@ -4,6 +4,8 @@ import type { RunState } from "@zm/protocol";
 
 /** What this window hears live: where the list stands, how far its clock is from the server's, whether server and database are there. */
 interface Live {
+  /** The show that is open; null before one is. What comes late of another is left alone. */
+  show: number | null;
   /** The list that runs the show; the runs of others are left alone. */
   main: string | null;
   run: RunState | null;
@@ -14,13 +16,14 @@ interface Live {
   ahead: number;
 }
 
-export const useLive = create<Live>(() => ({ main: null, run: null, connected: false, databaseAway: false, ahead: 0 }));
+export const useLive = create<Live>(() => ({ show: null, main: null, run: null, connected: false, databaseAway: false, ahead: 0 }));
 
-/** Takes where a list stands; only the list that runs the show is kept, and nothing older than what is known. */
+/** Takes where a list stands; only the list that runs the open show is kept, and nothing older than what is known. */
 export function takeRun(run: RunState): void {
-  const { main, run: known } = useLive.getState();
+  const { show, main, run: known } = useLive.getState();
+  if (run.show !== show) return;
   if (main !== null && run.playback.list !== main) return;
-  if (known?.show === run.show && run.turn < known.turn) return;
+  if (known && run.turn < known.turn) return;
   useLive.setState({ run });
 }
 

@@ -10,12 +10,12 @@ import { type OpenShow, showKey } from "./openShow.ts";
  * (it missed something, has another revision of the show, or comes to another result) asks for the whole.
  */
 export function takeFired(client: QueryClient, event: RunEvent): void {
-  const { main, run } = useLive.getState();
-  if (main !== null && event.list !== main) return;
-  if (run?.show === event.show && event.turn <= run.turn) return;
-  const next = run?.show === event.show ? computed(client.getQueryData<OpenShow>(showKey(event.show)), run, event) : undefined;
+  const { show, main, run } = useLive.getState();
+  if (event.show !== show || (main !== null && event.list !== main)) return;
+  if (run && event.turn <= run.turn) return;
+  const next = run ? computed(client.getQueryData<OpenShow>(showKey(show)), run, event) : undefined;
   if (next) takeRun(next);
-  else void askWhole(event.show);
+  else void askWhole(show);
 }
 
 function computed(
@@ -33,17 +33,24 @@ function computed(
   }
 }
 
-/** A question for the whole that is under way answers whatever is fired meanwhile, or is asked again. */
-let asking = false;
+/** The question for the whole that is under way; `again` where something was fired meanwhile that its answer may not hold. */
+let asking: { readonly show: number; again: boolean } | null = null;
 
 async function askWhole(show: number): Promise<void> {
-  if (asking) return;
-  asking = true;
+  if (asking?.show === show) {
+    asking.again = true;
+    return;
+  }
+  const own = { show, again: false };
+  asking = own;
   try {
-    takeRun(await api.run(show));
+    do {
+      own.again = false;
+      takeRun(await api.run(show));
+    } while (own.again);
   } catch {
     // The line to the server is down; a window that comes back begins with the whole.
   } finally {
-    asking = false;
+    if (asking === own) asking = null;
   }
 }
