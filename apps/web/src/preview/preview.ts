@@ -54,8 +54,8 @@ export interface Ghost {
   readonly mark: CellMark | null;
   readonly tracked: string;
 }
-/** By light, then by the cue number that the cell has now. */
-export type Ghosts = ReadonlyMap<number, ReadonlyMap<string, Ghost>>;
+/** By light, then by the cue number that the cell has now; null in a cue that goes. */
+export type Ghosts = ReadonlyMap<number, ReadonlyMap<string, Ghost | null>>;
 
 /** What edits would do, as plain data: all that the window shows of it. */
 export interface Preview {
@@ -185,19 +185,19 @@ function colourChanges(looks: Impact["looks"], list: ListSheet): Map<string, num
 /** The cells in view that edits touch: every look that changes and every move stored or dropped. */
 function ghostsIn(sheet: ShowSheet, { sheet: edited, impact, steps }: Outcome, { list: id, window }: PreviewRequest): Ghosts {
   const [before, after] = [sheet.lists.get(id), edited.lists.get(id)];
-  const ghosts = new Map<number, Map<string, Ghost>>();
+  const ghosts = new Map<number, Map<string, Ghost | null>>();
   if (!before || !after || !window) return ghosts;
   const { lens, rows } = window;
   const numbers = new Set(before.cues.slice(rows.first, rows.last + 1).map(({ number }) => number));
   const channels = new Set(window.channels);
   const touch = (channel: number | undefined, cue: string): void => {
     if (channel === undefined || !channels.has(channel) || !numbers.has(cue)) return;
-    const own = ghosts.get(channel) ?? new Map<string, Ghost>();
+    const own = ghosts.get(channel) ?? new Map<string, Ghost | null>();
     ghosts.set(channel, own);
-    const row = own.has(cue) ? -1 : findRow(after, cue);
-    if (row < 0) return;
+    if (own.has(cue)) return;
+    const row = findRow(after, cue);
     const keys = lensKeys(after, channel, lens);
-    own.set(cue, { mark: markAt(after, keys, row, lens), tracked: trackedText(after, keys, row, lens) });
+    own.set(cue, row < 0 ? null : { mark: markAt(after, keys, row, lens), tracked: trackedText(after, keys, row, lens) });
   };
   for (const { cue, key, list } of impact.looks) {
     if ((list ?? id) === id && numbers.has(cue)) touch(keyNamed(after.keys, key)?.channel, cue);

@@ -75,7 +75,7 @@ function paintColumn(context: CanvasRenderingContext2D, picture: SheetPicture, c
   const ghosted = picture.ghosts?.get(column.channel);
   for (let row = picture.rows.first; row <= picture.rows.last; row += 1) {
     const ghost = ghosted?.get(picture.list.cues[row]?.number ?? "");
-    if (ghost) paintGhost(context, picture.lens, ghost, column, row, ink);
+    if (ghost !== undefined) paintGhost(context, picture.lens, ghost, column, row, ink);
     else paintCell(context, picture, column, keys, row, ink);
   }
 }
@@ -223,18 +223,13 @@ function shapePath(context: CanvasRenderingContext2D, shape: Shape, x: number, y
   }
 }
 
-/** A cell as the edit under consideration would leave it, outlined in the colour of what is chosen. */
-function paintGhost(
-  context: CanvasRenderingContext2D,
-  lens: Lens,
-  { mark, tracked }: Ghost,
-  column: SheetColumn,
-  row: number,
-  ink: Ink,
-): void {
+/** A cell as the edit under consideration would leave it, outlined in the colour of what is chosen; null: its cue goes. */
+function paintGhost(context: CanvasRenderingContext2D, lens: Lens, ghost: Ghost | null, column: SheetColumn, row: number, ink: Ink): void {
   const middle = row * ROW + ROW / 2;
   context.fillStyle = ink.chosen;
   context.fillRect(column.x - 2, row * ROW + 2, column.width - 2, ROW - 5);
+  if (!ghost) return;
+  const { mark, tracked } = ghost;
   const unset: CellMark | null = tracked === "" ? { shape: "ring", hollow: true, text: "" } : null;
   const shown = mark ?? unset;
   if (!shown) return writeValue(context, tracked, column, middle, ink.glass, lens);
