@@ -131,7 +131,7 @@ await shot("run", "run", async (page) => {
 });
 await shot("first-show", "stage", async (page) => {
   await page.getByRole("button", { name: "Salt and Paraffin" }).click();
-  await page.getByRole("button", { name: "New show …" }).click();
+  await page.getByRole("menuitem", { name: "New show …" }).click();
   await page.getByLabel("Name of the new show").fill("First night");
   await page.keyboard.press("Enter");
   await page.getByRole("heading", { name: "No cue yet, and no light" }).waitFor();

@@ -12,7 +12,7 @@ test("from an empty show to a run by keyboard alone: rig, palettes, a pace, ten 
   const { keyboard } = page;
   await tabTo(page, page.getByRole("button", { name: "Salt and Paraffin" }));
   await keyboard.press("Enter");
-  await tabTo(page, page.getByRole("button", { name: "New show …" }));
+  await expect(page.getByRole("menuitem", { name: "New show …" })).toBeFocused();
   await keyboard.press("Enter");
   await keyboard.type("Tar and Feathers");
   await keyboard.press("Enter");

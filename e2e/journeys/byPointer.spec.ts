@@ -51,7 +51,7 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
   const other = await ownShow(request);
   await openView(page, other);
   await page.getByRole("button", { name: "Salt and Paraffin" }).click();
-  await page.getByRole("button", { name: "New show …" }).click();
+  await page.getByRole("menuitem", { name: "New show …" }).click();
   await page.getByLabel("Name of the new show").fill("Rope and Candle");
   await page.keyboard.press("Enter");
   await expect.poll(() => openShow(page)).not.toBe(other);
@@ -252,7 +252,7 @@ test("a list is gathered from cues of the show in an order of its own, and looks
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("button", { name: "Main list" }).click();
-  await page.getByRole("button", { name: "List gathered from cues …" }).click();
+  await page.getByRole("menuitem", { name: "List gathered from cues …" }).click();
   const dialog = page.getByRole("dialog", { name: "List gathered from cues" });
   await dialog.getByLabel("name of the new list").fill("Storms");
   const from = dialog.getByRole("group", { name: "Cues to take" });
@@ -268,11 +268,11 @@ test("a list is gathered from cues of the show in an order of its own, and looks
     ["3", "Night sea"],
   ]);
   await page.getByRole("button", { name: "Storms list" }).click();
-  await page.getByRole("button", { name: "Rename this list …" }).click();
+  await page.getByRole("menuitem", { name: "Rename this list …" }).click();
   await page.getByLabel("Name of this list").fill("All storms");
   await page.keyboard.press("Enter");
   await page.getByRole("button", { name: "All storms list" }).click();
-  await page.getByRole("button", { name: "Remove this list and its 3 cues" }).click();
+  await page.getByRole("menuitem", { name: "Remove this list and its 3 cues" }).click();
   await expect(page.getByRole("button", { name: "Main list" })).toBeVisible();
   await expect.poll(async () => (await documentOf(request, show)).lists.length).toBe(lists.length - 1);
   await page.getByRole("button", { name: /^Undo/ }).click();

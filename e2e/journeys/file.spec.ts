@@ -6,7 +6,7 @@ test("a show is exported as the open document and imported again as a show of it
   await openView(page, show);
   await page.getByRole("button", { name: "Salt and Paraffin" }).click();
   const coming = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Export the open document" }).click();
+  await page.getByRole("menuitem", { name: "Export the open document" }).click();
   const file = info.outputPath("show.json");
   await (await coming).saveAs(file);
   const text = readText(file);

@@ -6,7 +6,7 @@ test("a new show says in every view what comes first, and does it, up to its fir
   const other = await ownShow(request);
   await openView(page, other);
   await page.getByRole("button", { name: "Salt and Paraffin" }).click();
-  await page.getByRole("button", { name: "New show …" }).click();
+  await page.getByRole("menuitem", { name: "New show …" }).click();
   await page.getByLabel("Name of the new show").fill("First night");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { name: "No cue yet, and no light" })).toBeVisible();
@@ -42,7 +42,7 @@ test("a show is renamed and taken back, and removed only when its name is typed"
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("button", { name: "Salt and Paraffin" }).click();
-  await page.getByRole("button", { name: "Rename this show …" }).click();
+  await page.getByRole("menuitem", { name: "Rename this show …" }).click();
   await page.getByLabel("Name of this show").fill("Tar and Salt");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: "Tar and Salt" })).toBeVisible();
@@ -50,14 +50,14 @@ test("a show is renamed and taken back, and removed only when its name is typed"
   await expect(page.getByRole("button", { name: "Salt and Paraffin" })).toBeVisible();
   await page.keyboard.press("Control+Shift+z");
   await page.getByRole("button", { name: "Tar and Salt" }).click();
-  await page.getByRole("button", { name: "Remove this show …" }).click();
+  await page.getByRole("menuitem", { name: "Remove this show …" }).click();
   const dialog = page.getByRole("dialog", { name: "Remove this show" });
   const remove = dialog.getByRole("button", { name: "Remove the show" });
   await expect(remove).toBeDisabled();
   await page.keyboard.press("Escape");
   await expect(dialog).toBeHidden();
   await page.getByRole("button", { name: "Tar and Salt" }).click();
-  await page.getByRole("button", { name: "Remove this show …" }).click();
+  await page.getByRole("menuitem", { name: "Remove this show …" }).click();
   await dialog.getByRole("textbox").fill("Tar and Salt");
   await remove.click();
   await expect(page).not.toHaveURL(new RegExp(`/show/${show}/`));

@@ -244,7 +244,7 @@ test("a half-entered palette is still there after another choice, an edit from e
     [show, "Dusk, late"],
   ] as const) {
     await page.getByRole("banner").getByRole("button", { name: "Salt and Paraffin", exact: true }).click();
-    await page.getByRole("button", { name: `Salt and Paraffin no. ${to}`, exact: true }).click();
+    await page.getByRole("menuitem", { name: `Salt and Paraffin no. ${to}`, exact: true }).click();
     await expect(page).toHaveURL(new RegExp(`/show/${to}/`));
     await page.getByRole("link", { name: "Rig" }).click();
     await page.getByRole("link", { name: /^Palettes/ }).click();

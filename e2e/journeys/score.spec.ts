@@ -188,7 +188,7 @@ test("groups fold and unfold, and tracked values are shown on demand", async ({ 
   await page.getByRole("button", { name: "Cabin wash" }).click();
   await expect(page.getByRole("button", { name: "Choose light 3", exact: true })).toBeVisible();
   await page.getByRole("grid", { name: "Score" }).focus();
-  const shot = (): Promise<Buffer> => page.locator("#score").screenshot();
+  const shot = (): Promise<Buffer> => page.locator("[aria-label=Score]").screenshot();
   const without = await shot();
   await page.keyboard.press("t");
   await expect(page.getByRole("button", { name: "Tracked" })).toHaveAttribute("aria-pressed", "true");

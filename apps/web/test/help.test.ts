@@ -7,7 +7,7 @@ import { targetWords } from "../src/line/lineText.ts";
 /** Everything that the help is searched in. */
 const entries = [
   ...FIRST_STEPS.map(({ does, how }) => `how to begin start first new ${does} ${how}`),
-  ...KEY_HELP.flatMap(([where, keys]) => keys.map((key) => [where, ...key].join(" "))),
+  ...KEY_HELP.flatMap(({ where, keys }) => keys.map(({ shown, does, found = "" }) => [where, shown, does, found].join(" "))),
   ...LINE_HELP.flatMap(({ about, entries: own }) => own.map(({ typed, does, found = "" }) => [about, ...typed, does, found].join(" "))),
 ].map((entry) => entry.toLowerCase());
 

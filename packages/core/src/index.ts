@@ -6,6 +6,7 @@ export { freeId, plainId } from "./show/ids.ts";
 export { sameData } from "./show/sameData.ts";
 export { cached } from "./show/cached.ts";
 export { groupBy } from "./show/groupBy.ts";
+export { at } from "./show/at.ts";
 export { emptyShow } from "./show/emptyShow.ts";
 export { showJsonSchema } from "./show/jsonSchema.ts";
 export { readJson } from "./show/readJson.ts";

@@ -1,6 +1,6 @@
 import { findCues } from "@zm/core";
 import { Command } from "cmdk";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { chooseCue, chooseList, lookAt, useChoice } from "../choice/choice.ts";
 import { useList, useMainList, useShow } from "../show/useShow.ts";
 import { Modal } from "../shared/Modal.tsx";
@@ -13,6 +13,7 @@ export function FindDialog({ words, onClose }: { words: string; onClose: () => v
   const list = useList();
   const main = useMainList();
   const [text, setText] = useState(words);
+  const input = useRef<HTMLInputElement>(null);
   const found = useMemo(() => findCues(sheet, text, list), [sheet, text, list]);
   const take = (listId: string, cue: string): void => {
     onClose();
@@ -22,10 +23,10 @@ export function FindDialog({ words, onClose }: { words: string; onClose: () => v
     useChoice.setState({ draft: null, operation: null });
   };
   return (
-    <Modal label="Find a cue" onClose={onClose} className="w-[40rem]">
+    <Modal label="Find a cue" onClose={onClose} initialFocus={input} className="w-[40rem]">
       <Command shouldFilter={false} loop label="Find a cue" className="flex max-h-[30rem] flex-col">
         <Command.Input
-          autoFocus
+          ref={input}
           value={text}
           onValueChange={setText}
           placeholder="a number, or words of a label, scene or note"

@@ -1,7 +1,8 @@
+import { useSuspenseQuery } from "@tanstack/react-query";
 import { listOf } from "@zm/core";
 import { CircleDot, CircleQuestionMark, Moon, Search, Sun } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
-import { NavLink, Outlet, useMatch, useParams } from "react-router";
+import { NavLink, Outlet, useMatch, useNavigation, useParams } from "react-router";
 import { useChoice } from "../choice/choice.ts";
 import { ShowMenu } from "../file/ShowMenu.tsx";
 import { HandSheet } from "../hand/HandSheet.tsx";
@@ -10,11 +11,12 @@ import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
 import { startPreviews, useWorkPreviews } from "../preview/usePreview.ts";
 import { useLiveShow } from "../show/live.ts";
-import type { OpenShow } from "../show/openShow.ts";
-import { ShowContext, useOpenShow } from "../show/useShow.ts";
+import { type OpenShow, showQuery } from "../show/openShow.ts";
+import { ShowContext } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
 import { DamagedHand } from "./DamagedHand.tsx";
 import { openHelp, openSearch, useDialogs } from "../shared/dialogs.ts";
+import { PartBoundary } from "./PartBoundary.tsx";
 import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
@@ -23,16 +25,21 @@ import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
 
+/** While a show is read. */
+export function Opening() {
+  return <p className="p-8 text-quiet">Opening the show …</p>;
+}
+
 /** The frame around every view: the bar above, the view, the inspector, the line entry below. */
 export function Frame() {
   const { showId } = useParams();
-  const id = Number(showId);
-  const show = useOpenShow(id);
-  if (show.error) return <p className="p-8 text-error">{show.error.message}</p>;
-  if (!show.data) return <p className="p-8 text-quiet">Opening the show …</p>;
+  const { data: show } = useSuspenseQuery(showQuery(Number(showId)));
+  const { location } = useNavigation();
+  // What is typed while another show is on its way must not reach the one that was left.
+  if (location && !location.pathname.startsWith(`/show/${showId}/`)) return <Opening />;
   return (
-    <ShowContext.Provider value={show.data}>
-      <OpenFrame show={show.data} />
+    <ShowContext.Provider value={show}>
+      <OpenFrame key={show.id} show={show} />
     </ShowContext.Provider>
   );
 }
@@ -71,14 +78,24 @@ function OpenFrame({ show }: { show: OpenShow }) {
         <main className="min-w-0 flex-1">
           <Outlet />
         </main>
-        {!run && <Inspector view={stage ? (live ? "stage" : "stageBlind") : rig ? "rig" : "cue"} />}
-        <Suspense fallback={null}>
-          {drawer === "record" && <RecordSheet />}
-          {drawer === "update" && <UpdateSheet />}
-        </Suspense>
+        {!run && (
+          <PartBoundary what="The inspector">
+            <Inspector view={stage ? (live ? "stage" : "stageBlind") : rig ? "rig" : "cue"} />
+          </PartBoundary>
+        )}
+        <PartBoundary key={drawer} what="The sheet">
+          <Suspense fallback={null}>
+            {drawer === "record" && <RecordSheet />}
+            {drawer === "update" && <UpdateSheet />}
+          </Suspense>
+        </PartBoundary>
       </div>
-      <HandSheet />
-      <LineEntry blind={!run && !stage} />
+      <PartBoundary what="The Hand">
+        <HandSheet />
+      </PartBoundary>
+      <PartBoundary what="The line entry">
+        <LineEntry blind={!run && !stage} />
+      </PartBoundary>
       <Suspense fallback={null}>
         {help !== null && <KeysDialog words={help} onClose={() => useDialogs.setState({ help: null })} />}
         {search !== null && <FindDialog words={search} onClose={() => useDialogs.setState({ search: null })} />}

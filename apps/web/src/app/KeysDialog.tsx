@@ -13,6 +13,7 @@ export function KeysDialog({ words, onClose }: { words: string; onClose: () => v
   const navigate = useNavigate();
   const [search, setSearch] = useState(words);
   const list = useRef<HTMLDivElement>(null);
+  const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
     // It begins at its beginning, whatever the search takes for its first find.
     if (list.current) list.current.scrollTop = 0;
@@ -47,11 +48,11 @@ export function KeysDialog({ words, onClose }: { words: string; onClose: () => v
   );
   const keys = (
     <>
-      {KEY_HELP.map(([where, keys]) => (
+      {KEY_HELP.map(({ where, keys }) => (
         <Command.Group key={where} heading={where} className={GROUP}>
-          {keys.map(([key, does, found = ""]) => (
-            <Command.Item key={key} value={`${where} ${key} ${does} ${found}`} className={ITEM}>
-              <span className="figures w-64 shrink-0 text-[13px]">{key}</span>
+          {keys.map(({ shown, does, found = "" }) => (
+            <Command.Item key={shown} value={`${where} ${shown} ${does} ${found}`} className={ITEM}>
+              <span className="figures w-64 shrink-0 text-[13px]">{shown}</span>
               <span className="text-quiet">{does}</span>
             </Command.Item>
           ))}
@@ -80,10 +81,10 @@ export function KeysDialog({ words, onClose }: { words: string; onClose: () => v
     </>
   );
   return (
-    <Modal label="Help" onClose={onClose} className="w-[56rem]">
+    <Modal label="Help" onClose={onClose} initialFocus={input} className="w-[56rem]">
       <Command loop filter={holdsWords} className="flex h-[620px] flex-col" label="Help">
         <Command.Input
-          autoFocus
+          ref={input}
           value={search}
           onValueChange={setSearch}
           placeholder="what do you look for? such as blackout, gobo, dark, start, delete"

@@ -1,61 +1,11 @@
-/** One key and what it does, with words that people look for it by. */
-export type KeyHelp = readonly [key: string, does: string, found?: string];
+import { KEYS, type KeyEntry } from "../shared/keys.ts";
+
+const ALL: readonly KeyEntry[] = Object.values(KEYS);
 
 /** Every key, by where it holds. */
-export const KEY_HELP: readonly (readonly [where: string, keys: readonly KeyHelp[]])[] = [
-  [
-    "Keys, everywhere",
-    [
-      ["/", "to the line entry"],
-      ["?", "this help, to be searched"],
-      ["Ctrl F", "find a cue by number, label, scene or note", "search look"],
-      ["r", "record: the sheet", "store save write new cue"],
-      ["n", "record what has changed in hand as the next cue", "store save new cue"],
-      ["u", "update the cue on stage"],
-      ["Esc", "let go of the choice; where it is live, once more lets go of the values in hand", "clear cancel deselect"],
-      ["Ctrl Z", "take back the newest step, of the show or of the Hand; in an empty line too", "undo"],
-      ["Ctrl Shift Z, Ctrl Y", "make again what was taken back", "redo"],
-    ],
-  ],
-  [
-    "Keys, Stage",
-    [
-      ["click", "choose a light; with Shift take it in or out", "select"],
-      ["drag", "draw a line around lights; with Shift they come to those chosen", "select lasso"],
-      ["drag a ring", "move where the chosen lights land; with Alt all to one place", "position pan tilt focus"],
-      ["drag the fan", "spread values over the lights; with Shift ever so finely", "fan spread"],
-      ["Delete", "drop the value that has the focus from the Hand", "remove clear"],
-    ],
-  ],
-  [
-    "Keys, Score",
-    [
-      ["arrows", "walk cues and lights"],
-      ["Shift arrows", "widen the chosen block", "select range"],
-      ["Page, Home, End", "further at once"],
-      ["Enter", "give the chosen cells a value", "edit change level"],
-      ["t", "tracked values on or off", "tracking"],
-      ["double click", "write a label, a time or what a cue follows in the spine", "edit rename"],
-    ],
-  ],
-  [
-    "Keys, Run",
-    [
-      ["Space", "Go, while the Go button has the focus", "start fire"],
-      ["Ctrl Enter", "Go, from anywhere in Run", "start fire next"],
-      ["Ctrl Backspace", "back"],
-      ["Ctrl →, Ctrl ←", "step to the next cue or the one before at once, without waiting for times", "skip next previous"],
-      ["Ctrl .", "hold and go on", "pause stop"],
-    ],
-  ],
-  [
-    "Keys, line entry",
-    [
-      ["Tab", "takes the word that is offered"],
-      ["arrow up", "in an empty line: what was typed before"],
-    ],
-  ],
-];
+export const KEY_HELP: readonly { readonly where: string; readonly keys: readonly KeyEntry[] }[] = [
+  ...new Set(ALL.map(({ where }) => where)),
+].map((where) => ({ where: `Keys, ${where}`, keys: ALL.filter((key) => key.where === where) }));
 
 /** What somebody new does first, step by step, and the view in which it is done. */
 export const FIRST_STEPS: readonly { readonly does: string; readonly how: string; readonly view: string }[] = [

@@ -6,8 +6,9 @@ import { useNavigate } from "react-router";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { Modal } from "../shared/Modal.tsx";
 import { tellTrouble } from "../shared/notices.ts";
-import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
+import { DropMenu, MenuEntry, MenuHeading, MenuLink, NamedEntry } from "../shared/DropMenu.tsx";
 import { api } from "../show/api.ts";
+import { showsQuery } from "../show/openShow.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { useImport, useOpenOther } from "./useImport.ts";
 
@@ -22,61 +23,45 @@ export function ShowMenu({ title }: { title: string }) {
   const makeEdits = useMakeEdits();
   const goTo = useOpenOther();
   const bringIn = useImport();
-  const shows = useQuery({ queryKey: ["shows"], queryFn: api.shows, enabled: open });
+  const shows = useQuery({ ...showsQuery, enabled: open });
 
   const begin = async (name: string): Promise<void> => {
     try {
       const { id: added } = await api.importShow(JSON.stringify(emptyShow(name)));
-      await client.invalidateQueries({ queryKey: ["shows"] });
+      await client.invalidateQueries({ queryKey: showsQuery.queryKey });
       goTo(added);
     } catch (error) {
       tellTrouble(error);
     }
   };
   const rename = async (name: string): Promise<void> => {
-    if (await makeEdits([{ op: "setShow", title: name }])) await client.invalidateQueries({ queryKey: ["shows"] });
+    if (await makeEdits([{ op: "setShow", title: name }])) await client.invalidateQueries({ queryKey: showsQuery.queryKey });
   };
   const others = (shows.data ?? []).filter((show) => show.id !== id);
   return (
     <>
       <DropMenu label={title} button="text-[17px] font-bold max-w-56" list="w-80" onOpen={setOpen}>
-        {(closing) => (
-          <>
-            <li>
-              <NamedEntry label="Name of the new show" placeholder="name of the show, then Enter" onName={closing(begin)}>
-                <FilePlus size={15} /> New show …
-              </NamedEntry>
-            </li>
-            <li>
-              <a href={`/api/shows/${id}/document`} download>
-                <Download size={15} /> Export the open document
-              </a>
-            </li>
-            <li>
-              <button type="button" onClick={closing(() => file.current?.click())}>
-                <Upload size={15} /> Import a show document …
-              </button>
-            </li>
-            <li>
-              <NamedEntry label="Name of this show" placeholder="name, then Enter" value={title} onName={closing(rename)}>
-                <PencilLine size={15} /> Rename this show …
-              </NamedEntry>
-            </li>
-            <li>
-              <button type="button" onClick={closing(() => setRemoving(true))}>
-                <Trash2 size={15} /> Remove this show …
-              </button>
-            </li>
-            {others.length > 0 && <li className="menu-title text-quiet">Other shows</li>}
-            {others.map((show) => (
-              <li key={show.id}>
-                <button type="button" onClick={closing(() => goTo(show.id))}>
-                  <FolderOpen size={15} /> {show.title} <span className="text-quiet">no. {show.id}</span>
-                </button>
-              </li>
-            ))}
-          </>
-        )}
+        <NamedEntry label="Name of the new show" placeholder="name of the show, then Enter" onName={begin}>
+          <FilePlus size={15} /> New show …
+        </NamedEntry>
+        <MenuLink href={`/api/shows/${id}/document`}>
+          <Download size={15} /> Export the open document
+        </MenuLink>
+        <MenuEntry onAct={() => file.current?.click()}>
+          <Upload size={15} /> Import a show document …
+        </MenuEntry>
+        <NamedEntry label="Name of this show" placeholder="name, then Enter" value={title} onName={rename}>
+          <PencilLine size={15} /> Rename this show …
+        </NamedEntry>
+        <MenuEntry onAct={() => setRemoving(true)}>
+          <Trash2 size={15} /> Remove this show …
+        </MenuEntry>
+        {others.length > 0 && <MenuHeading>Other shows</MenuHeading>}
+        {others.map((show) => (
+          <MenuEntry key={show.id} onAct={() => goTo(show.id)}>
+            <FolderOpen size={15} /> {show.title} <span className="text-quiet">no. {show.id}</span>
+          </MenuEntry>
+        ))}
       </DropMenu>
       <input
         ref={file}
@@ -99,20 +84,21 @@ export function ShowMenu({ title }: { title: string }) {
 /** Removing a show is asked for by its name: its whole history goes with it. */
 function RemoveShow({ id, title, onClose }: { id: number; title: string; onClose: () => void }) {
   const [typed, setTyped] = useState("");
+  const field = useRef<HTMLInputElement>(null);
   const client = useQueryClient();
   const navigate = useNavigate();
   const [remove, busy] = useOnce(async () => {
     try {
       await api.remove(id, typed.trim());
       onClose();
-      await client.invalidateQueries({ queryKey: ["shows"] });
+      await client.invalidateQueries({ queryKey: showsQuery.queryKey });
       void navigate("/");
     } catch (error) {
       tellTrouble(error);
     }
   });
   return (
-    <Modal label="Remove this show" onClose={onClose} className="w-[32rem]">
+    <Modal label="Remove this show" onClose={onClose} initialFocus={field} className="w-[32rem]">
       <form
         className="flex flex-col gap-3 p-6"
         onSubmit={(event) => {
@@ -128,6 +114,7 @@ function RemoveShow({ id, title, onClose }: { id: number; title: string; onClose
         <label className="text-[13px] text-quiet">
           Type its name to remove it
           <input
+            ref={field}
             className="input mt-1 w-full bg-base-100 text-base-content"
             value={typed}
             autoComplete="off"
@@ -148,8 +135,9 @@ function RemoveShow({ id, title, onClose }: { id: number; title: string; onClose
 }
 
 function FaultList({ faults, onClose }: { faults: readonly string[]; onClose: () => void }) {
+  const close = useRef<HTMLButtonElement>(null);
   return (
-    <Modal label="The document was not imported" onClose={onClose} className="w-[44rem] border-error">
+    <Modal label="The document was not imported" onClose={onClose} initialFocus={close} className="w-[44rem] border-error">
       <div className="p-5">
         <h2 className="text-[17px] font-bold">The document was not imported</h2>
         <p className="text-quiet">
@@ -162,7 +150,7 @@ function FaultList({ faults, onClose }: { faults: readonly string[]; onClose: ()
         </ul>
         {faults.length > 200 && <p className="mt-1 text-quiet">and {faults.length - 200} more</p>}
         <div className="mt-4 text-right">
-          <button type="button" className="btn btn-primary btn-sm" autoFocus onClick={onClose}>
+          <button type="button" ref={close} className="btn btn-primary btn-sm" onClick={onClose}>
             Close
           </button>
         </div>

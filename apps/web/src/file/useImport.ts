@@ -6,6 +6,7 @@ import { chooseNothing, useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
 import type { ImportState } from "@zm/protocol";
 import { Refusal, api } from "../show/api.ts";
+import { showsQuery } from "../show/openShow.ts";
 
 /** An import that is under way: of which file, and how far it is. */
 interface Importing {
@@ -49,7 +50,7 @@ export function useImport(): (file: File) => Promise<readonly string[]> {
       const goneOn = watchForGoingOn();
       try {
         const { id } = await api.importShow(await file.text(), ticket);
-        await client.invalidateQueries({ queryKey: ["shows"] });
+        await client.invalidateQueries({ queryKey: showsQuery.queryKey });
         if (goneOn()) notify(`${file.name} is imported`, "word", { word: "Open it", run: () => openOther(id) });
         else {
           notify(`${file.name} is imported; it is the show you see now`);

@@ -1,3 +1,4 @@
+import { FocusScope } from "@radix-ui/react-focus-scope";
 import { useEffect, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
@@ -11,7 +12,7 @@ interface DrawerProps {
   children: React.ReactNode;
 }
 
-/** A sheet that slides over the right edge; the stage stays in sight. Enter makes it, Escape puts it away. */
+/** A sheet that slides over the right edge; the stage stays in sight and can be pressed. Tab goes round inside it, Enter makes it, Escape puts it away. */
 export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
   const form = useRef<HTMLFormElement>(null);
   const [submit] = useOnce(onSubmit);
@@ -19,34 +20,36 @@ export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
     if (!form.current?.contains(document.activeElement)) form.current?.focus();
   }, []);
   return (
-    <form
-      ref={form}
-      tabIndex={-1}
-      role="dialog"
-      aria-label={label}
-      className="absolute top-0 right-0 bottom-0 z-40 flex w-[392px] flex-col gap-2 overflow-y-auto border-l border-secondary bg-base-200 px-5 py-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
-      onKeyDown={(event) => {
-        // A field takes what was typed when it is left; Enter makes the whole.
-        if (event.key === "Enter" && event.repeat) event.preventDefault();
-        else if (event.key === "Enter" && event.target instanceof HTMLInputElement) {
-          event.target.blur();
-          event.target.focus();
-        }
-        if (event.key !== "Escape") return;
-        event.stopPropagation();
-        useChoice.setState({ drawer: null });
-      }}
-    >
-      <div className="flex items-center justify-between gap-2">
-        <h2 className="text-[17px] font-bold">{label}</h2>
-        {aside}
-      </div>
-      {children}
-    </form>
+    <FocusScope asChild loop onMountAutoFocus={(event) => event.preventDefault()} onUnmountAutoFocus={(event) => event.preventDefault()}>
+      <form
+        ref={form}
+        tabIndex={-1}
+        role="dialog"
+        aria-label={label}
+        className="absolute top-0 right-0 bottom-0 z-40 flex w-[392px] flex-col gap-2 overflow-y-auto border-l border-secondary bg-base-200 px-5 py-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          submit();
+        }}
+        onKeyDown={(event) => {
+          // A field takes what was typed when it is left; Enter makes the whole.
+          if (event.key === "Enter" && event.repeat) event.preventDefault();
+          else if (event.key === "Enter" && event.target instanceof HTMLInputElement) {
+            event.target.blur();
+            event.target.focus();
+          }
+          if (event.key !== "Escape") return;
+          event.stopPropagation();
+          useChoice.setState({ drawer: null });
+        }}
+      >
+        <div className="flex items-center justify-between gap-2">
+          <h2 className="text-[17px] font-bold">{label}</h2>
+          {aside}
+        </div>
+        {children}
+      </form>
+    </FocusScope>
   );
 }
 

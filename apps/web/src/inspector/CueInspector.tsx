@@ -1,17 +1,18 @@
 import { type Cue, type ListSheet, type Part, type TimesPatch, type Trigger, chainAround, cueDuration, freeNumberAfter } from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
-import { Fragment, useEffect, useId, useRef } from "react";
+import { Fragment, Suspense, useEffect, useId, useRef } from "react";
 import { chooseCue } from "../choice/choice.ts";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, seconds } from "../shared/words.ts";
+import { type FocusPlace, placeRef } from "../shared/focusPlaces.ts";
+import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { putLine } from "../line/lineText.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { CarriesField } from "./CarriesField.tsx";
-import { ChainPicture } from "./ChainPicture.tsx";
-import { TimesPicture } from "./TimesPicture.tsx";
+import { ChainPicture, TimesPicture } from "./pictures.ts";
 
 /** One cue: its label, what fires it, the times of each part, and the chain it runs in. */
 export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
@@ -36,6 +37,7 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
       </div>
       <Field
         label="label"
+        place="cue label"
         id="cue-label"
         value={cue.label ?? ""}
         wide
@@ -43,11 +45,17 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
       />
       <TriggerFields cue={cue} onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])} />
       <CarriesField list={list} cues={{ from: cue.number, to: cue.number }} />
-      {chain.length > 1 && <ChainPicture list={list} chain={chain} row={row} />}
+      {chain.length > 1 && (
+        <Suspense fallback={null}>
+          <ChainPicture list={list} chain={chain} row={row} />
+        </Suspense>
+      )}
       {cue.parts.map((part) => (
         <PartFields key={part.number} list={list} cue={cue} part={part} />
       ))}
-      <TimesPicture list={list} row={row} />
+      <Suspense fallback={null}>
+        <TimesPicture list={list} row={row} />
+      </Suspense>
       <div className="flex flex-wrap gap-2">
         <ActionButton className="btn btn-xs border-neutral" disabled={free === undefined} onAct={insert}>
           <Plus size={13} /> {free === undefined ? "No number free behind it" : `Insert cue ${free}`}
@@ -138,11 +146,14 @@ interface FieldProps {
   id: string;
   value: string;
   wide?: boolean;
+  /** The place that this field is, where the focus is sent to it from elsewhere. */
+  place?: FocusPlace;
   onTake: (text: string) => void;
 }
 
-function Field({ label, id, value, onTake }: FieldProps) {
+function Field({ label, id, value, place, onTake }: FieldProps) {
   const field = useRef<HTMLInputElement>(null);
+  const fieldRef = useMergedRefs(field, place ? placeRef(place) : noPlace);
   const begun = useRef(value);
   useEffect(() => {
     // An edit from elsewhere does not replace what somebody is typing.
@@ -154,7 +165,7 @@ function Field({ label, id, value, onTake }: FieldProps) {
         {label}
       </label>
       <input
-        ref={field}
+        ref={fieldRef}
         id={id}
         className="input input-sm min-w-0 flex-1 bg-base-100 px-2"
         defaultValue={value}
@@ -173,3 +184,5 @@ function Field({ label, id, value, onTake }: FieldProps) {
     </div>
   );
 }
+
+const noPlace = (): void => undefined;

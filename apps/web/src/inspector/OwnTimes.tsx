@@ -2,6 +2,7 @@ import { type Curve, type EditInput, FAMILIES, type Family } from "@zm/core";
 import { useState } from "react";
 import { type Lens, useChoice } from "../choice/choice.ts";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
+import { placeRef } from "../shared/focusPlaces.ts";
 import { readSpread } from "../shared/readSpread.ts";
 import { useShow } from "../show/useShow.ts";
 
@@ -52,7 +53,7 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
         ).map(([name, text, set]) => (
           <input
             key={name}
-            id={lens === "times" && name === "fade" ? "range-value" : undefined}
+            ref={lens === "times" && name === "fade" ? placeRef("range value") : undefined}
             aria-label={`own ${name} of the moves, seconds`}
             placeholder={name}
             title={

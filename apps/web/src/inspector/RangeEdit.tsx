@@ -2,6 +2,7 @@ import type { Operation, Family, KeySelection, ListSheet } from "@zm/core";
 import { useEffect, useEffectEvent, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
+import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { useSame } from "../shared/useSame.ts";
 import { Swatch } from "../shared/Swatch.tsx";
 import { lightWords } from "../shared/words.ts";
@@ -65,7 +66,7 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
     if (!draft || faultOf(sheet, draft.edits) !== undefined) return;
     const typed = text;
     useChoice.setState({ draft: null, operation: null });
-    document.getElementById("score")?.focus();
+    focusOn("score");
     void makeEdits(draft.edits).then((made) => {
       // A refused value comes back where nothing else has been begun.
       if (!made && useChoice.getState().operation === null) type(typed);
@@ -92,7 +93,8 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
           </select>
         )}
         <input
-          id={lens === "colour" && palettes.length > 0 ? undefined : "range-value"}
+          id="range-value"
+          ref={lens === "colour" && palettes.length > 0 ? undefined : placeRef("range value")}
           aria-label={lens === "intensity" ? undefined : `${attribute} of the cells`}
           aria-invalid={text.trim() !== "" && readOperation(text) === null}
           title={
@@ -116,7 +118,7 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
           {palettes.map((palette, index) => (
             <Toggle
               key={palette.id}
-              id={index === 0 && lens === "colour" ? "range-value" : undefined}
+              focusRef={index === 0 && lens === "colour" ? placeRef("range value") : undefined}
               pressed={operation !== null && "palette" in operation && operation.palette === palette.id}
               onClick={() => useChoice.setState({ operation: { palette: palette.id } })}
             >

@@ -1,15 +1,14 @@
-import { type ListSheet, type Run, cueDuration, transitionAt } from "@zm/core";
+import { type ListSheet, type Run, at, cueDuration, transitionAt } from "@zm/core";
 import { useMemo } from "react";
+import { Bar, BarChart, XAxis, YAxis } from "recharts";
 import { seconds } from "../shared/words.ts";
-
-const WIDTH = 150;
+import { AXIS, type Box, MARGIN, NAMES_WIDTH, WIDTH, boxOf, chartHeight } from "./chart.ts";
 
 /** The cue's times drawn to scale: each kind of move as a wedge from its delay to its end. */
 export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
   const bars = useMemo(() => barsOf(transitionAt(list, row)), [list, row]);
   const whole = cueDuration(list, row);
   if (whole === 0 || bars.length === 0) return null;
-  const x = (time: number): number => (time / whole) * WIDTH;
   return (
     <div
       role="img"
@@ -17,37 +16,43 @@ export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
         .map((bar) => `${bar.name}: ${seconds(bar.fade)} seconds${bar.delay ? ` after ${seconds(bar.delay)}` : ""}`)
         .join("; ")}
     >
-      {bars.map((bar) => (
-        <div key={bar.name} className="flex h-6 items-center">
-          <span className="w-[4.2rem] shrink-0 truncate text-[13px] text-quiet">{bar.name}</span>
-          <svg width={WIDTH + 2} height={14} className={bar.rises ? "text-primary" : "text-secondary"}>
-            <line x1={0} x2={x(bar.delay)} y1={12.5} y2={12.5} stroke="currentColor" opacity={0.6} />
-            <path
-              d={
-                bar.rises
-                  ? `M${x(bar.delay)} 13 L${x(bar.delay + bar.fade) + 1} 2 V13 Z`
-                  : `M${x(bar.delay)} 2 L${x(bar.delay + bar.fade) + 1} 13 H${x(bar.delay)} Z`
-              }
-              fill="currentColor"
-              opacity={0.85}
-            />
-          </svg>
-        </div>
-      ))}
+      <BarChart layout="vertical" width={WIDTH} height={chartHeight(bars.length)} data={bars} margin={MARGIN} accessibilityLayer={false}>
+        <XAxis type="number" domain={[0, whole]} ticks={[0, whole]} tickFormatter={(time: number) => `${seconds(time)} s`} {...AXIS} />
+        <YAxis type="category" dataKey="name" width={NAMES_WIDTH} {...AXIS} />
+        <Bar dataKey="delay" stackId="time" isAnimationActive={false} shape={(bar) => <DelayLine {...boxOf(bar)} />} />
+        <Bar
+          dataKey="fade"
+          stackId="time"
+          isAnimationActive={false}
+          shape={(bar) => <Wedge {...boxOf(bar)} rises={at(bars, bar.index).rises} />}
+        />
+      </BarChart>
     </div>
   );
 }
 
-interface Bar {
+interface TimesBar {
   name: string;
   delay: number;
   fade: number;
   rises: boolean;
 }
 
+/** A delay: a thin line at the foot of its row. */
+function DelayLine({ x, y, width, height }: Box) {
+  return <line x1={x} x2={x + width} y1={y + height} y2={y + height} className="stroke-base-content" opacity={0.6} />;
+}
+
+/** A fade: a wedge that rises or falls, so that it reads without colour. */
+function Wedge({ x, y, width, height, rises }: Box & { rises: boolean }) {
+  const [end, foot] = [x + width + 1, y + height];
+  const path = rises ? `M${x} ${foot} L${end} ${y} V${foot} Z` : `M${x} ${y} L${end} ${foot} H${x} Z`;
+  return <path d={path} className={rises ? "fill-primary" : "fill-secondary"} opacity={0.85} />;
+}
+
 /** One bar for each part and kind of move: the longest of its keys. */
-function barsOf(runs: readonly Run[]): Bar[] {
-  const bars = new Map<string, Bar>();
+function barsOf(runs: readonly Run[]): TimesBar[] {
+  const bars = new Map<string, TimesBar>();
   const parts = new Set(runs.map((run) => run.part));
   for (const run of runs) {
     const { family } = run.key.attribute;

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { usePreview } from "../preview/usePreview.ts";
+import { placeRef } from "../shared/focusPlaces.ts";
 import { useSame } from "../shared/useSame.ts";
 import { useHand } from "../show/handStore.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
@@ -30,7 +31,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const { text, began } = useLineText();
   const target = useSame(began ?? { ...targetNow(), blind });
   useChoice((choice) => `${choice.cue}/${choice.cueEnd}/${choice.list}`);
-  const waiting = useWaiting((state) => state.count);
+  const waiting = useWaiting();
   const preview = usePreview();
   const planners = {
     recording: useRecording(),
@@ -162,6 +163,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
       </label>
       <div className="relative min-w-0 flex-1">
         <input
+          ref={placeRef("line")}
           id="line-entry"
           className="figures h-8 w-full bg-transparent px-1 text-[15px] placeholder:text-quiet focus-visible:outline-none"
           placeholder={blind ? "such as  #10..12: 21..26 + 10 only" : "such as  1..6 = 70"}

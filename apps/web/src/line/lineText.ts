@@ -1,4 +1,5 @@
 import { create } from "zustand";
+import { focusOn } from "../shared/focusPlaces.ts";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 
 /** Where a line lands that names no cue: live in hand, or blind in cues of a list; and the lights that were chosen. */
@@ -36,9 +37,8 @@ export function setLine(text: string, target?: LineTarget): void {
 export function putLine(text: string, target?: LineTarget): void {
   setLine("");
   setLine(text, target);
-  const field = document.getElementById("line-entry");
+  const field = focusOn("line");
   if (!(field instanceof HTMLInputElement)) return;
-  field.focus();
   requestAnimationFrame(() => field.setSelectionRange(text.length, text.length));
 }
 

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { chooseList } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { notify } from "../shared/notices.ts";
-import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
+import { DropMenu, MenuEntry, MenuRule, NamedEntry } from "../shared/DropMenu.tsx";
 import { useList, useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
 import { GatherDialog } from "./GatherDialog.tsx";
 
@@ -33,46 +33,28 @@ export function ListMenu() {
   return (
     <div className="mr-2">
       <DropMenu label={`${list.list.label} list`} button="text-[13px] font-normal text-quiet" list="w-64">
-        {(closing) => (
-          <>
-            {[...sheet.lists.values()].map((each, index) => (
-              <li key={each.id}>
-                <button
-                  type="button"
-                  aria-current={each === list}
-                  className={each === list ? "text-secondary" : ""}
-                  onClick={closing(() => chooseList(index === 0 ? null : each.id))}
-                >
-                  {each.list.label || each.id}{" "}
-                  <span className="text-quiet">
-                    {each.cues.length} cues{index === 0 ? ", runs the show" : ""}
-                  </span>
-                </button>
-              </li>
-            ))}
-            <li>
-              <NamedEntry label="Name of the new list" placeholder="name, then Enter" onName={closing(add)}>
-                <ListPlus size={15} /> New list …
-              </NamedEntry>
-            </li>
-            <li>
-              <button type="button" onClick={closing(() => setGathering(true))}>
-                <ListTree size={15} /> List gathered from cues …
-              </button>
-            </li>
-            <li className="mt-1 border-t border-rule pt-1">
-              <NamedEntry label="Name of this list" placeholder="name, then Enter" value={list.list.label} onName={closing(rename)}>
-                <PencilLine size={15} /> Rename this list …
-              </NamedEntry>
-            </li>
-            {list !== main && (
-              <li>
-                <button type="button" onClick={closing(remove)}>
-                  <Trash2 size={15} /> {removalWords(sheet, list)}
-                </button>
-              </li>
-            )}
-          </>
+        {[...sheet.lists.values()].map((each, index) => (
+          <MenuEntry key={each.id} current={each === list} onAct={() => chooseList(index === 0 ? null : each.id)}>
+            {each.list.label || each.id}{" "}
+            <span className="text-quiet">
+              {each.cues.length} cues{index === 0 ? ", runs the show" : ""}
+            </span>
+          </MenuEntry>
+        ))}
+        <NamedEntry label="Name of the new list" placeholder="name, then Enter" onName={add}>
+          <ListPlus size={15} /> New list …
+        </NamedEntry>
+        <MenuEntry onAct={() => setGathering(true)}>
+          <ListTree size={15} /> List gathered from cues …
+        </MenuEntry>
+        <MenuRule />
+        <NamedEntry label="Name of this list" placeholder="name, then Enter" value={list.list.label} onName={rename}>
+          <PencilLine size={15} /> Rename this list …
+        </NamedEntry>
+        {list !== main && (
+          <MenuEntry onAct={remove}>
+            <Trash2 size={15} /> {removalWords(sheet, list)}
+          </MenuEntry>
         )}
       </DropMenu>
       {gathering && <GatherDialog onClose={() => setGathering(false)} />}

@@ -1,19 +1,27 @@
 import { ShowError, addressesOf, bulkEdits, count, makeEdits as makeEditsOn, newPatchFaults, readEdits, readPatch } from "@zm/core";
 import { useOnce } from "../shared/ActionButton.tsx";
-import { useState } from "react";
+import { type UseFormRegisterReturn, useForm, useWatch } from "react-hook-form";
+import { placeRef } from "../shared/focusPlaces.ts";
 import { chooseLights } from "../choice/choice.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+
+interface BulkFields {
+  from: string;
+  to: string;
+  type: string;
+  patch: string;
+  label: string;
+}
+
+const NOTHING: BulkFields = { from: "", to: "", type: "", patch: "", label: "" };
 
 /** Adding a row of lights at once, or patching one anew: "1 to 12, LED wash, from 1.1". It says what will be there before it is. */
 export function BulkForm() {
   const { sheet } = useShow();
   const { show } = sheet;
   const makeEdits = useMakeEdits();
-  const [from, setFrom] = useState("");
-  const [to, setTo] = useState("");
-  const [type, setType] = useState("");
-  const [patch, setPatch] = useState("");
-  const [label, setLabel] = useState("");
+  const { control, register, handleSubmit, reset } = useForm<BulkFields>({ defaultValues: NOTHING });
+  const { from, to, type, patch, label } = useWatch({ control, compute: (all: BulkFields) => all });
   const kind = show.fixtureTypes.some((each) => each.id === type) ? type : (show.fixtureTypes[0]?.id ?? "");
   const preview = previewOf();
 
@@ -44,30 +52,29 @@ export function BulkForm() {
   const [make, busy] = useOnce(async (): Promise<void> => {
     if (!preview || "fault" in preview || !(await makeEdits(preview.edits))) return;
     chooseLights(preview.edits.flatMap((edit) => (edit.op === "setChannel" ? [edit.channel.number] : [])));
-    setFrom("");
-    setTo("");
-    setPatch("");
-    setLabel("");
+    reset({ ...NOTHING, type });
   });
   const clashes = preview && "clashes" in preview ? preview.clashes : [];
+  const first = register("from");
+  // Made anew with each render, as the form wants to be told of its field again after it was emptied.
+  const firstRef = (element: HTMLInputElement | null): (() => void) => {
+    first.ref(element);
+    const forget = placeRef("first light")(element);
+    return () => {
+      if (forget) forget();
+      first.ref(null);
+    };
+  };
   return (
     <form
       aria-label="Add lights"
       className="flex shrink-0 items-center gap-2 px-4 py-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        make();
-      }}
+      onSubmit={(event) => void handleSubmit(make)(event)}
     >
-      <Field id="first-light" label="First light" placeholder="1" width="w-14" value={from} onChange={setFrom} />
+      <Field label="First light" placeholder="1" width="w-14" {...first} ref={firstRef} />
       <span className="text-quiet">to</span>
-      <Field label="Last light" placeholder="12" width="w-14" value={to} onChange={setTo} />
-      <select
-        aria-label="Type of the lights"
-        className="select select-sm w-36 bg-base-200"
-        value={kind}
-        onChange={(event) => setType(event.target.value)}
-      >
+      <Field label="Last light" placeholder="12" width="w-14" {...register("to")} />
+      <select aria-label="Type of the lights" className="select select-sm w-36 bg-base-200" {...register("type")} value={kind}>
         {show.fixtureTypes.length === 0 && <option value="">no type yet</option>}
         {show.fixtureTypes.map((each) => (
           <option key={each.id} value={each.id}>
@@ -76,9 +83,9 @@ export function BulkForm() {
         ))}
       </select>
       <span className="text-quiet">from</span>
-      <Field label="First patch" placeholder="1.1" width="w-18" value={patch} onChange={setPatch} />
+      <Field label="First patch" placeholder="1.1" width="w-18" {...register("patch")} />
       <span className="text-quiet">called</span>
-      <Field label="Called" placeholder="Front" width="w-24" value={label} onChange={setLabel} plain />
+      <Field label="Called" placeholder="Front" width="w-24" plain {...register("label")} />
       <button type="submit" className="btn btn-sm btn-primary" disabled={!preview || "fault" in preview} aria-busy={busy}>
         Add
       </button>
@@ -98,26 +105,20 @@ export function BulkForm() {
   );
 }
 
-interface FieldProps {
-  id?: string;
+interface FieldProps extends UseFormRegisterReturn {
   label: string;
   placeholder: string;
   width: string;
-  value: string;
-  onChange: (text: string) => void;
   plain?: boolean;
 }
 
-function Field({ id, label, placeholder, width, value, onChange, plain = false }: FieldProps) {
+function Field({ label, width, plain = false, ...field }: FieldProps) {
   return (
     <input
-      id={id}
+      {...field}
       aria-label={label}
-      placeholder={placeholder}
       autoComplete="off"
       className={`input input-sm bg-base-200 px-2 ${width} ${plain ? "" : "figures"}`}
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
     />
   );
 }

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { useTableCell } from "./tableCells.ts";
 
 interface CellFieldProps {
   label: string;
@@ -16,9 +17,10 @@ export function numberFault(text: string): string | undefined {
   return text !== "" && Number.isFinite(Number(text.replace(",", "."))) ? undefined : `"${text}" is not a number`;
 }
 
-/** A cell of a table that is written in where it stands: leaving or Enter takes it, Escape drops it, arrows go to the rows beside. What cannot be taken stays, marked. */
+/** A field in a cell of a table, written in where it stands: leaving or Enter takes it, Escape drops it, arrows go to the rows beside. What cannot be taken stays, marked. */
 export function CellField({ label, value, figures = false, right = false, fault, check, onTake }: CellFieldProps) {
   const field = useRef<HTMLInputElement>(null);
+  const { ref, focusBeside } = useTableCell(field);
   const [wrong, setWrong] = useState<string>();
   useEffect(() => {
     if (field.current && field.current !== document.activeElement && wrong === undefined) field.current.value = value;
@@ -31,40 +33,28 @@ export function CellField({ label, value, figures = false, right = false, fault,
     if (told === undefined) onTake(text);
   };
   return (
-    <span role="gridcell">
-      <input
-        ref={field}
-        aria-label={label}
-        aria-invalid={wrong !== undefined}
-        title={wrong === undefined ? fault : `${wrong}; Esc drops it`}
-        autoComplete="off"
-        defaultValue={value}
-        className={`h-7 w-full rounded bg-transparent px-1.5 hover:bg-base-300 focus:bg-base-100 aria-invalid:border aria-invalid:border-error aria-invalid:text-error ${figures ? "figures" : ""} ${right ? "text-right" : ""} ${fault ? "text-error underline decoration-wavy" : ""}`}
-        onFocus={(event) => event.target.select()}
-        onChange={() => setWrong(undefined)}
-        onBlur={(event) => leave(event.target)}
-        onKeyDown={(event) => {
-          if (event.key === "Enter") event.currentTarget.blur();
-          if (event.key === "Escape") {
-            event.currentTarget.value = value;
-            setWrong(undefined);
-            event.stopPropagation();
-            event.currentTarget.blur();
-          }
-          if (event.key === "ArrowDown" || event.key === "ArrowUp") beside(event, event.key === "ArrowDown" ? 1 : -1);
-        }}
-      />
-    </span>
+    <input
+      ref={ref}
+      aria-label={label}
+      aria-invalid={wrong !== undefined}
+      title={wrong === undefined ? fault : `${wrong}; Esc drops it`}
+      autoComplete="off"
+      defaultValue={value}
+      className={`h-7 w-full rounded bg-transparent px-1.5 hover:bg-base-300 focus:bg-base-100 aria-invalid:border aria-invalid:border-error aria-invalid:text-error ${figures ? "figures" : ""} ${right ? "text-right" : ""} ${fault ? "text-error underline decoration-wavy" : ""}`}
+      onFocus={(event) => event.target.select()}
+      onChange={() => setWrong(undefined)}
+      onBlur={(event) => leave(event.target)}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") event.currentTarget.blur();
+        if (event.key === "Escape") {
+          event.currentTarget.value = value;
+          setWrong(undefined);
+          event.stopPropagation();
+          event.currentTarget.blur();
+        }
+        const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
+        if (by !== 0 && focusBeside(by)) event.preventDefault();
+      }}
+    />
   );
-}
-
-function beside(event: React.KeyboardEvent<HTMLInputElement>, by: 1 | -1): void {
-  const row = event.currentTarget.closest('[role="row"]');
-  const index = Number(row?.getAttribute("aria-rowindex"));
-  const column = [...(row?.querySelectorAll("input") ?? [])].indexOf(event.currentTarget);
-  const next = row?.parentElement?.querySelector(`[aria-rowindex="${index + by}"]`);
-  const field = next?.querySelectorAll("input")[column];
-  if (!field) return;
-  event.preventDefault();
-  field.focus();
 }

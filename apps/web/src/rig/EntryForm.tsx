@@ -1,11 +1,13 @@
 import { type EditInput, listOf } from "@zm/core";
 import { useMemo, useState } from "react";
+import type { UseFormRegisterReturn } from "react-hook-form";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { faultOf, previewOf } from "../preview/preview.ts";
 import { useSame } from "../shared/useSame.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { InUse } from "./InUse.tsx";
+import type { DraftState } from "./useEntryForm.ts";
 
 interface EntryFormProps {
   label: string;
@@ -14,7 +16,7 @@ interface EntryFormProps {
   /** Ways to take the entry away, the first refusing where something uses it. */
   removals: readonly { word: string; edit: EditInput }[];
   /** What is entered and not saved, if anything is. */
-  draft: { entered: boolean; changedElsewhere: boolean; drop: () => void };
+  draft: DraftState;
   children: React.ReactNode;
 }
 
@@ -93,32 +95,27 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
   );
 }
 
-/** A field with its name above it. */
-export function NamedField({
-  name,
-  value,
-  onChange,
-  width = "w-60",
-  figures = false,
-  placeholder,
-}: {
-  name: string;
-  value: string;
-  onChange: (text: string) => void;
+interface NamedFieldProps extends UseFormRegisterReturn {
+  /** The words above it. */
+  words: string;
+  fault?: string | undefined;
   width?: string;
   figures?: boolean;
   placeholder?: string;
-}) {
+}
+
+/** A field of a form with its name above it, and under it what is wrong with what stands in it. */
+export function NamedField({ words, fault, width = "w-60", figures = false, ...field }: NamedFieldProps) {
   return (
     <label className="text-[13px] text-quiet">
-      {name}
+      {words}
       <input
-        className={`input input-sm mt-0.5 block bg-base-200 px-2 text-base-content ${width} ${figures ? "figures" : ""}`}
-        value={value}
-        placeholder={placeholder}
+        {...field}
+        aria-invalid={fault !== undefined}
+        className={`input input-sm mt-0.5 block bg-base-200 px-2 text-base-content aria-invalid:border-error ${width} ${figures ? "figures" : ""}`}
         autoComplete="off"
-        onChange={(event) => onChange(event.target.value)}
       />
+      {fault !== undefined && <span className="text-error">{fault}</span>}
     </label>
   );
 }

@@ -1,6 +1,5 @@
 import { Plus } from "lucide-react";
 import { ActionButton } from "../shared/ActionButton.tsx";
-import { useEnteredForms } from "./formDrafts.ts";
 
 interface EntryListProps {
   label: string;
@@ -8,15 +7,14 @@ interface EntryListProps {
   chosen: string | null;
   onChoose: (id: string) => void;
   onAdd: () => unknown;
-  /** The name under which a form keeps what is entered for an entry. */
-  draftName: (id: string) => string;
+  /** Tells of an entry for which something is entered that is not stored. */
+  entered: (id: string) => boolean;
   addWord: string;
   children: React.ReactNode;
 }
 
 /** Things that stand beside the cues: a list to choose from at the left, the chosen one at the right. */
-export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, draftName, children }: EntryListProps) {
-  const entered = useEnteredForms();
+export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, entered, children }: EntryListProps) {
   return (
     <div className="flex h-full">
       <div className="flex w-60 shrink-0 flex-col border-r border-rule">
@@ -31,7 +29,7 @@ export function EntryList({ label, entries, chosen, onChoose, onAdd, addWord, dr
               >
                 {mark}
                 <span className="min-w-0 flex-1 truncate">{name}</span>
-                {entered(draftName(id)) && (
+                {entered(id) && (
                   <span title="Something is entered here that is not stored yet" className="text-primary">
                     <span aria-hidden>●</span>
                     <span className="sr-only">, changed</span>

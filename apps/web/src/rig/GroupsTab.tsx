@@ -1,12 +1,18 @@
-import { type Group, freeId } from "@zm/core";
+import { type Group, editParts, freeId } from "@zm/core";
 import { useState } from "react";
+import { z } from "zod";
 import { chooseLights, useChoice } from "../choice/choice.ts";
-import { useFormDraft } from "./formDrafts.ts";
 import { lightSpans } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
 import { EntryList } from "./EntryList.tsx";
+import { createDrafts, useEntered } from "./entryDrafts.ts";
+import { useEntryForm } from "./useEntryForm.ts";
 import { readLights } from "./readLights.ts";
+
+/** A group as its form says it: the lights as they are typed. */
+const fields = z.strictObject({ label: editParts.label, text: z.string() });
+const useGroupDrafts = createDrafts<z.infer<typeof fields>>();
 
 /** The groups and the order of their lights, which is the order in which fans spread. */
 export function GroupsTab() {
@@ -23,6 +29,7 @@ export function GroupsTab() {
     );
     if (await makeEdits([{ op: "setGroup", group: { id, label: "New group", channels: [...chosenLights] } }])) setChosen(id);
   };
+  const entered = useEntered(useGroupDrafts);
   return (
     <EntryList
       label="Groups"
@@ -30,7 +37,7 @@ export function GroupsTab() {
       chosen={group?.id ?? null}
       onChoose={setChosen}
       onAdd={add}
-      draftName={(id) => `group ${id}`}
+      entered={entered}
       addWord={chosenLights.length > 0 ? `New group of ${chosenLights.length} chosen` : "New group"}
     >
       {group ? (
@@ -45,10 +52,10 @@ export function GroupsTab() {
 function GroupForm({ group }: { group: Group }) {
   const { sheet } = useShow();
   const chosen = useChoice((choice) => choice.channels);
-  const draft = useFormDraft(`group ${group.id}`, { label: group.label, text: lightSpans(group.channels) });
-  const { label, text } = draft.value;
-  const setLabel = (next: string): void => draft.set({ label: next, text });
-  const setText = (next: string): void => draft.set({ label, text: next });
+  const stored = { label: group.label, text: lightSpans(group.channels) };
+  const { form, values, draft } = useEntryForm(useGroupDrafts, group.id, stored, fields);
+  const { label, text } = values;
+  const setText = (next: string): void => form.setValue("text", next);
   const read = readLights(text, sheet);
   const after = "channels" in read ? { id: group.id, label: label.trim(), channels: read.channels } : undefined;
   return (
@@ -59,15 +66,14 @@ function GroupForm({ group }: { group: Group }) {
       removals={[{ word: "Remove the group", edit: { op: "removeGroup", group: group.id } }]}
     >
       <div className="flex items-end gap-4">
-        <NamedField name="label" value={label} onChange={setLabel} />
+        <NamedField words="label" {...form.register("label")} fault={form.formState.errors.label?.message} />
         <span className="pb-1.5 text-quiet">
           typed as <span className="figures text-base-content">@{group.id}</span>
         </span>
       </div>
       <NamedField
-        name="lights, in the order in which fans spread over them"
-        value={text}
-        onChange={setText}
+        words="lights, in the order in which fans spread over them"
+        {...form.register("text")}
         width="w-full"
         figures
         placeholder="1..6, 9, 8"

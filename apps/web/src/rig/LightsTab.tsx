@@ -1,43 +1,46 @@
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { type Channel, count, patchFaults, patchWords, readPatch } from "@zm/core";
-import { useMemo, useRef } from "react";
-import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
-import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { type SortingState, createColumnHelper, getCoreRowModel, getSortedRowModel, useReactTable } from "@tanstack/react-table";
+import { type Channel, type FixtureType, count, patchFaults, patchWords, readPatch } from "@zm/core";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
+import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
+import { focusOn } from "../shared/focusPlaces.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { BulkForm } from "./BulkForm.tsx";
 import { CellField, numberFault } from "./CellField.tsx";
-import { RigTable } from "./RigTable.tsx";
+import { CsvButtons } from "./CsvButtons.tsx";
+import { ScrollingTable } from "./DataTable.tsx";
 
-const COLUMNS = "grid-cols-[52px_minmax(110px,1fr)_128px_74px_repeat(3,58px)_minmax(90px,1fr)]";
+const COLUMNS = "min-w-[660px] px-4 grid-cols-[52px_minmax(110px,1fr)_128px_74px_repeat(3,58px)_minmax(90px,1fr)]";
+
+/** One light as the table shows it. */
+interface LightRow {
+  readonly channel: Channel;
+  readonly typeName: string;
+  readonly groups: string;
+  /** What is wrong with its patch, if anything is. */
+  readonly fault: string | undefined;
+}
 
 /** Every light of the rig, a row for each: what it is called, what it is, where it is patched and hung. */
 export function LightsTab() {
   const { sheet } = useShow();
   const { show } = sheet;
-  const makeEdits = useMakeEdits();
   const chosen = useChoice((choice) => choice.channels);
-  const scroller = useRef<HTMLDivElement>(null);
   const faults = useMemo(() => patchFaults(sheet), [sheet]);
-  const groups = useMemo(() => groupsByChannel(show.groups), [show.groups]);
-  const rows = useVirtualizer({
-    count: show.channels.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => 28,
-    overscan: 8,
-    scrollPaddingStart: 32,
+  const lights = useMemo(() => rowsOf(show.channels, show.fixtureTypes, groupsByChannel(show.groups), faults), [show, faults]);
+  const columns = useColumns(show.fixtureTypes);
+  const [sorting, setSorting] = useState<SortingState>([]);
+  const table = useReactTable({
+    data: lights,
+    columns,
+    state: { sorting },
+    onSortingChange: setSorting,
+    getRowId: ({ channel }) => String(channel.number),
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
   });
-
-  const set = (channel: Channel): void => void makeEdits([{ op: "setChannel", channel }]);
-  const choose = (event: React.MouseEvent, number: number): void => {
-    if (event.ctrlKey || event.metaKey) return toggleLights([number]);
-    const last = chosen.at(-1);
-    if (!event.shiftKey || last === undefined) return chooseLights([number]);
-    const numbers = show.channels.map((each) => each.number);
-    const [a, b] = [numbers.indexOf(last), numbers.indexOf(number)];
-    const span = a <= b ? numbers.slice(a, b + 1) : numbers.slice(b, a + 1).reverse();
-    chooseLights([...chosen, ...span.filter((each) => !chosen.includes(each))]);
-  };
+  const lit = new Set(chosen);
   return (
     <div className="flex h-full flex-col">
       <BulkForm />
@@ -46,99 +49,141 @@ export function LightsTab() {
           {faults.size === 0 ? "No patch clash" : `${count(faults.size, "light")} with a patch that clashes`}
         </span>
         <span className="flex-1" />
-        <RigTable />
+        <CsvButtons />
       </div>
-      <div ref={scroller} role="grid" aria-label="Lights" aria-rowcount={show.channels.length + 1} className="min-h-0 flex-1 overflow-auto">
-        <div
-          role="row"
-          className={`sticky top-0 z-10 grid h-8 min-w-[660px] items-center border-b border-rule bg-base-100 px-4 text-[13px] text-quiet ${COLUMNS}`}
-        >
-          {["light", "label", "type", "patch", "x", "y", "z", "groups"].map((name) => (
-            <span
-              key={name}
-              role="columnheader"
-              className={name.length === 1 ? "pr-2 text-right" : name === "groups" ? "pl-4" : "px-1.5"}
-              title={name.length === 1 ? PLACE[name] : undefined}
-            >
-              {AXES[name] ?? name}
-            </span>
-          ))}
-        </div>
-        {show.channels.length === 0 && <NoLights />}
-        <div className="relative" style={{ height: rows.getTotalSize() }}>
-          {rows.getVirtualItems().map((item) => {
-            const channel = show.channels[item.index];
-            if (!channel) return null;
-            const fault = faults.get(channel.number);
-            const isChosen = chosen.includes(channel.number);
-            return (
-              <div
-                key={channel.number}
-                role="row"
-                aria-rowindex={item.index + 2}
-                aria-selected={isChosen}
-                className={`absolute left-0 grid h-7 w-full min-w-[660px] items-center border-b border-rule/50 px-4 ${COLUMNS} ${isChosen ? "bg-base-300" : ""}`}
-                style={{ top: item.start }}
-              >
-                <span role="rowheader">
-                  <button
-                    type="button"
-                    className={`figures w-full px-1.5 text-left ${isChosen ? "font-bold text-secondary" : ""}`}
-                    title="Choose; Shift for a row of them, Ctrl for one more"
-                    onClick={(event) => choose(event, channel.number)}
-                  >
-                    {channel.number}
-                  </button>
-                </span>
-                <CellField
-                  label={`Label of ${channel.number}`}
-                  value={channel.label ?? ""}
-                  onTake={(label) => set(without({ ...channel, label }, label === "" ? "label" : undefined))}
-                />
-                <span role="gridcell">
-                  <select
-                    aria-label={`Type of ${channel.number}`}
-                    className="w-full truncate bg-transparent px-1"
-                    value={channel.type}
-                    onChange={(event) => set({ ...channel, type: event.target.value })}
-                  >
-                    {show.fixtureTypes.map((type) => (
-                      <option key={type.id} value={type.id}>
-                        {type.name || type.id}
-                      </option>
-                    ))}
-                  </select>
-                </span>
-                <CellField
-                  label={`Patch of ${channel.number}`}
-                  value={patchWords(channel.patch)}
-                  figures
-                  fault={fault}
-                  check={(text) =>
-                    text === "" || readPatch(text) ? undefined : `"${text}" is not a patch; write universe and address such as 1.101`
-                  }
-                  onTake={(text) => takePatch(channel, text, set)}
-                />
-                {(["x", "y", "z"] as const).map((axis) => (
-                  <CellField
-                    key={axis}
-                    label={`${axis} of ${channel.number}, metres`}
-                    value={channel.place ? String(channel.place[axis]) : ""}
-                    figures
-                    right
-                    check={(text) => (text === "" ? undefined : numberFault(text) && `"${text}" is not a length in metres`)}
-                    onTake={(text) => takePlace(channel, axis, text, set)}
-                  />
-                ))}
-                <span role="gridcell" className={`truncate pl-4 text-[13px] ${fault ? "text-error" : "text-quiet"}`} title={fault}>
-                  {fault ?? groups.get(channel.number)?.join(", ")}
-                </span>
-              </div>
-            );
-          })}
-        </div>
-      </div>
+      <ScrollingTable
+        table={table}
+        label="Lights"
+        columns={COLUMNS}
+        isChosen={({ original }) => lit.has(original.channel.number)}
+        rowClass={({ original }) => (lit.has(original.channel.number) ? "bg-base-300" : "")}
+      >
+        {lights.length === 0 && <NoLights />}
+      </ScrollingTable>
     </div>
+  );
+}
+
+const column = createColumnHelper<LightRow>();
+
+function useColumns(types: readonly FixtureType[]) {
+  const makeEdits = useMakeEdits();
+  return useMemo(() => {
+    const set = (channel: Channel): void => void makeEdits([{ op: "setChannel", channel }]);
+    return [
+      column.accessor((light) => light.channel.number, {
+        id: "light",
+        header: "light",
+        meta: { namesRow: true },
+        cell: ({ row, table }) => (
+          <NumberCell number={row.original.channel.number} shown={table.getRowModel().rows.map((each) => each.original.channel.number)} />
+        ),
+      }),
+      column.accessor((light) => light.channel.label ?? "", {
+        id: "label",
+        header: "label",
+        cell: ({ row: { original }, getValue }) => (
+          <CellField
+            label={`Label of ${original.channel.number}`}
+            value={getValue()}
+            onTake={(label) => set(without({ ...original.channel, label }, label === "" ? "label" : undefined))}
+          />
+        ),
+      }),
+      column.accessor("typeName", {
+        id: "type",
+        header: "type",
+        cell: ({ row: { original } }) => <TypeCell channel={original.channel} types={types} onTake={set} />,
+      }),
+      column.accessor(({ channel: { patch } }) => (patch ? patch.universe * 1000 + patch.address : Infinity), {
+        id: "patch",
+        header: "patch",
+        cell: ({ row: { original } }) => (
+          <CellField
+            label={`Patch of ${original.channel.number}`}
+            value={patchWords(original.channel.patch)}
+            figures
+            fault={original.fault}
+            check={(text) =>
+              text === "" || readPatch(text) ? undefined : `"${text}" is not a patch; write universe and address such as 1.101`
+            }
+            onTake={(text) => takePatch(original.channel, text, set)}
+          />
+        ),
+      }),
+      ...AXES.map(({ axis, word, title }) =>
+        column.accessor(({ channel: { place } }) => place?.[axis], {
+          id: axis,
+          header: word,
+          enableSorting: false,
+          meta: { heading: "pr-2 text-right", title },
+          cell: ({ row: { original }, getValue }) => (
+            <CellField
+              label={`${axis} of ${original.channel.number}, metres`}
+              value={String(getValue() ?? "")}
+              figures
+              right
+              check={(text) => (text === "" ? undefined : numberFault(text) && `"${text}" is not a length in metres`)}
+              onTake={(text) => takePlace(original.channel, axis, text, set)}
+            />
+          ),
+        }),
+      ),
+      column.accessor("groups", {
+        header: "groups",
+        enableSorting: false,
+        meta: { heading: "pl-4", cell: "truncate pl-4 text-[13px] text-quiet" },
+        cell: ({ row: { original } }) =>
+          original.fault ? (
+            <span className="text-error" title={original.fault}>
+              {original.fault}
+            </span>
+          ) : (
+            original.groups
+          ),
+      }),
+    ];
+  }, [types, makeEdits]);
+}
+
+/** The number of a light, which chooses it: with Shift a row of them as they are shown, with Ctrl one more. */
+function NumberCell({ number, shown }: { number: number; shown: readonly number[] }) {
+  const isChosen = useChoice((choice) => choice.channels.includes(number));
+  const choose = (event: React.MouseEvent): void => {
+    if (event.ctrlKey || event.metaKey) return toggleLights([number]);
+    const chosen = useChoice.getState().channels;
+    const last = chosen.at(-1);
+    if (!event.shiftKey || last === undefined) return chooseLights([number]);
+    const [a, b] = [shown.indexOf(last), shown.indexOf(number)];
+    const span = a <= b ? shown.slice(Math.max(0, a), b + 1) : shown.slice(b, a + 1).reverse();
+    chooseLights([...chosen, ...span.filter((each) => !chosen.includes(each))]);
+  };
+  return (
+    <button
+      type="button"
+      className={`figures w-full px-1.5 text-left ${isChosen ? "font-bold text-secondary" : ""}`}
+      title="Choose; Shift for a row of them, Ctrl for one more"
+      onClick={choose}
+    >
+      {number}
+    </button>
+  );
+}
+
+function TypeCell({ channel, types, onTake }: { channel: Channel; types: readonly FixtureType[]; onTake: (channel: Channel) => void }) {
+  return (
+    <select
+      aria-label={`Type of ${channel.number}`}
+      className="w-full truncate bg-transparent px-1"
+      value={channel.type}
+      onChange={(event) => onTake({ ...channel, type: event.target.value })}
+    >
+      {types.map((type) => (
+        <option key={type.id} value={type.id}>
+          {type.name || type.id}
+        </option>
+      ))}
+    </select>
   );
 }
 
@@ -156,7 +201,7 @@ function NoLights() {
       }
     >
       {hasTypes ? (
-        <button type="button" className="btn btn-primary btn-sm" onClick={() => document.getElementById("first-light")?.focus()}>
+        <button type="button" className="btn btn-primary btn-sm" onClick={() => focusOn("first light")}>
           Add the first lights
         </button>
       ) : (
@@ -168,14 +213,14 @@ function NoLights() {
   );
 }
 
-/** What the axes are called over their columns. */
-const AXES: Readonly<Record<string, string>> = { x: "across", y: "up", z: "deep" };
+type Axis = "x" | "y" | "z";
 
-const PLACE: Readonly<Record<string, string>> = {
-  x: "metres to the right, as the audience sees it",
-  y: "metres above the stage",
-  z: "metres away from the audience, from the front edge",
-};
+/** The axes, what they are called over their columns, and what they measure. */
+const AXES: readonly { readonly axis: Axis; readonly word: string; readonly title: string }[] = [
+  { axis: "x", word: "across", title: "metres to the right, as the audience sees it" },
+  { axis: "y", word: "up", title: "metres above the stage" },
+  { axis: "z", word: "deep", title: "metres away from the audience, from the front edge" },
+];
 
 function takePatch(channel: Channel, text: string, set: (channel: Channel) => void): void {
   if (text.trim() === "") return set(without(channel, "patch"));
@@ -183,7 +228,7 @@ function takePatch(channel: Channel, text: string, set: (channel: Channel) => vo
   if (patch) set({ ...channel, patch });
 }
 
-function takePlace(channel: Channel, axis: "x" | "y" | "z", text: string, set: (channel: Channel) => void): void {
+function takePlace(channel: Channel, axis: Axis, text: string, set: (channel: Channel) => void): void {
   if (text.trim() === "") return set(without(channel, "place"));
   const value = Number(text.replace(",", "."));
   set({ ...channel, place: { x: 0, y: 6, z: 3, ...channel.place, [axis]: value } });
@@ -191,6 +236,21 @@ function takePlace(channel: Channel, axis: "x" | "y" | "z", text: string, set: (
 
 function without(channel: Channel, field: "label" | "patch" | "place" | undefined): Channel {
   return field === undefined ? channel : { ...channel, [field]: undefined };
+}
+
+function rowsOf(
+  channels: readonly Channel[],
+  types: readonly FixtureType[],
+  groups: ReadonlyMap<number, readonly string[]>,
+  faults: ReadonlyMap<number, string>,
+): LightRow[] {
+  const names = new Map(types.map((type) => [type.id, type.name || type.id]));
+  return channels.map((channel) => ({
+    channel,
+    typeName: names.get(channel.type) ?? channel.type,
+    groups: (groups.get(channel.number) ?? []).join(", "),
+    fault: faults.get(channel.number),
+  }));
 }
 
 function groupsByChannel(groups: readonly { id: string; label: string; channels: readonly number[] }[]): Map<number, string[]> {

@@ -1,11 +1,24 @@
-import { CURVES, FAMILIES, type Family, type Pace, freeId } from "@zm/core";
+import { CURVES, FAMILIES, type Family, type Pace, editParts, freeId } from "@zm/core";
 import { useState } from "react";
-import { useFormDraft } from "./formDrafts.ts";
+import type { UseFormRegister } from "react-hook-form";
+import { z } from "zod";
+import { createDrafts, useEntered } from "./entryDrafts.ts";
+import { useEntryForm } from "./useEntryForm.ts";
 import { readSpread } from "../shared/readSpread.ts";
 import { curveWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
 import { EntryList } from "./EntryList.tsx";
+
+/** A pace as its form says it: times as they are typed. */
+const texts = z.strictObject({ fade: z.string(), delay: z.string(), curve: z.string() });
+const fields = z.strictObject({
+  label: editParts.label,
+  texts: z.strictObject({ intensity: texts, position: texts, colour: texts, beam: texts }),
+});
+type PaceFields = z.infer<typeof fields>;
+type Texts = PaceFields["texts"];
+const usePaceDrafts = createDrafts<PaceFields>();
 
 /** The paces: timing without values, family by family, fans allowed. Laid on lights in hand or in cues; what was laid does not follow a change here. */
 export function PacesTab() {
@@ -21,6 +34,7 @@ export function PacesTab() {
     );
     if (await makeEdits([{ op: "setPace", pace: { id, label: "New pace", position: { fade: 3 } } }])) setChosen(id);
   };
+  const entered = useEntered(usePaceDrafts);
   return (
     <EntryList
       label="Paces"
@@ -32,7 +46,7 @@ export function PacesTab() {
       chosen={pace?.id ?? null}
       onChoose={setChosen}
       onAdd={add}
-      draftName={(id) => `pace ${id}`}
+      entered={entered}
       addWord="New pace"
     >
       {pace ? (
@@ -44,13 +58,9 @@ export function PacesTab() {
   );
 }
 
-type Texts = Readonly<Record<Family, { fade: string; delay: string; curve: string }>>;
-
 function PaceForm({ pace }: { pace: Pace }) {
-  const draft = useFormDraft(`pace ${pace.id}`, { label: pace.label, texts: textsOf(pace) });
-  const { label, texts } = draft.value;
-  const setLabel = (next: string): void => draft.set({ label: next, texts });
-  const setTexts = (next: Texts): void => draft.set({ label, texts: next });
+  const { form, values, draft } = useEntryForm(usePaceDrafts, pace.id, { label: pace.label, texts: textsOf(pace) }, fields);
+  const { label, texts } = values;
   const after = paceWith(pace.id, label.trim(), texts);
   return (
     <EntryForm
@@ -62,7 +72,7 @@ function PaceForm({ pace }: { pace: Pace }) {
       removals={[{ word: "Remove the pace", edit: { op: "removePace", pace: pace.id } }]}
     >
       <div className="flex items-end gap-4">
-        <NamedField name="label" value={label} onChange={setLabel} />
+        <NamedField words="label" {...form.register("label")} fault={form.formState.errors.label?.message} />
         <span className="pb-1.5 text-quiet">
           typed as <span className="figures text-base-content">{pace.id}</span>
         </span>
@@ -73,7 +83,7 @@ function PaceForm({ pace }: { pace: Pace }) {
         <span className="text-[13px] text-quiet">delay, seconds</span>
         <span className="text-[13px] text-quiet">curve</span>
         {FAMILIES.map((family) => (
-          <FamilyRow key={family} family={family} texts={texts[family]} onChange={(own) => setTexts({ ...texts, [family]: own })} />
+          <FamilyRow key={family} family={family} register={form.register} />
         ))}
       </div>
       <p className="text-[13px] text-quiet">
@@ -83,7 +93,7 @@ function PaceForm({ pace }: { pace: Pace }) {
   );
 }
 
-function FamilyRow({ family, texts, onChange }: { family: Family; texts: Texts[Family]; onChange: (texts: Texts[Family]) => void }) {
+function FamilyRow({ family, register }: { family: Family; register: UseFormRegister<PaceFields> }) {
   return (
     <>
       <span className="text-quiet">{family}</span>
@@ -92,17 +102,11 @@ function FamilyRow({ family, texts, onChange }: { family: Family; texts: Texts[F
           key={name}
           aria-label={`${family} ${name}`}
           className="input input-sm figures w-full bg-base-200 px-2"
-          value={texts[name]}
           autoComplete="off"
-          onChange={(event) => onChange({ ...texts, [name]: event.target.value })}
+          {...register(`texts.${family}.${name}`)}
         />
       ))}
-      <select
-        aria-label={`${family} curve`}
-        className="select select-sm w-full bg-base-200"
-        value={texts.curve}
-        onChange={(event) => onChange({ ...texts, curve: event.target.value })}
-      >
+      <select aria-label={`${family} curve`} className="select select-sm w-full bg-base-200" {...register(`texts.${family}.curve`)}>
         <option value="">as it is</option>
         {CURVES.map((curve) => (
           <option key={curve} value={curve}>

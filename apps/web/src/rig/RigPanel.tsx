@@ -1,5 +1,8 @@
 import { type EditInput, freeId, hangEdits, labelEdits, readPatch, renumberEdits, repatchEdits } from "@zm/core";
+import { zodResolver } from "@hookform/resolvers/zod";
 import { useState } from "react";
+import { useForm, useWatch } from "react-hook-form";
+import { z } from "zod";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { notify } from "../shared/notices.ts";
@@ -124,28 +127,23 @@ function OneField({
   hint: string;
   onTake: (text: string) => Promise<boolean>;
 }) {
-  const [text, setText] = useState("");
+  const { control, register, handleSubmit, reset } = useForm<{ text: string }>({ defaultValues: { text: "" } });
+  const text = useWatch({ control, name: "text" }).trim();
   const [take] = useOnce(async (): Promise<void> => {
-    if (text.trim() !== "" && (await onTake(text.trim()))) setText("");
+    if (text !== "" && (await onTake(text))) reset();
   });
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        take();
-      }}
-    >
+    <form onSubmit={(event) => void handleSubmit(take)(event)}>
       <label className="text-[13px] text-quiet">
         {label}
         <span className="mt-0.5 flex gap-1.5">
           <input
             className={`input input-sm min-w-0 flex-1 bg-base-100 px-2 text-base-content ${/\d/.test(placeholder) ? "figures" : ""}`}
             placeholder={placeholder}
-            value={text}
             autoComplete="off"
-            onChange={(event) => setText(event.target.value)}
+            {...register("text")}
           />
-          <button type="submit" className="btn btn-sm border-neutral px-2" disabled={text.trim() === ""}>
+          <button type="submit" className="btn btn-sm border-neutral px-2" disabled={text === ""}>
             Do
           </button>
         </span>
@@ -157,38 +155,48 @@ function OneField({
 
 type Place = { x: number; y: number; z: number };
 
+const AXES = [
+  ["x", "across"],
+  ["y", "up"],
+  ["z", "deep"],
+] as const;
+
+/** A length in metres as it is typed; an empty field is not one yet. */
+const metres = z
+  .string()
+  .trim()
+  .min(1)
+  .transform((text) => Number(text.replace(",", ".")))
+  .pipe(z.number());
+const place = z.strictObject({ x: metres, y: metres, z: metres });
+const hanging = z.strictObject({ from: place, to: place });
+const NOWHERE = { x: "", y: "", z: "" };
+
 function HangForm({ onTake }: { onTake: (from: Place, to: Place) => Promise<boolean> }) {
-  const [texts, setTexts] = useState<readonly string[]>(["", "", "", "", "", ""]);
-  const numbers = texts.map((text) => (text.trim() === "" ? Number.NaN : Number(text.replace(",", "."))));
-  const [x1 = 0, y1 = 0, z1 = 0, x2 = 0, y2 = 0, z2 = 0] = numbers;
-  const ready = numbers.every((each) => Number.isFinite(each));
-  const NAMES = ["across", "up", "deep"];
+  const { register, handleSubmit, formState } = useForm({
+    defaultValues: { from: NOWHERE, to: NOWHERE },
+    resolver: zodResolver(hanging),
+    mode: "onChange",
+  });
   return (
-    <form
-      aria-label="Hang them"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (ready) void onTake({ x: x1, y: y1, z: z1 }, { x: x2, y: y2, z: z2 });
-      }}
-    >
+    <form aria-label="Hang them" onSubmit={(event) => void handleSubmit(({ from, to }) => onTake(from, to))(event)}>
       <p className="text-[13px] text-quiet">Hang them in a row, metres</p>
-      {[0, 3].map((start) => (
-        <div key={start} className="mt-0.5 flex items-center gap-1">
-          <span className="w-8 shrink-0 text-[13px] text-quiet">{start === 0 ? "from" : "to"}</span>
-          {NAMES.map((name, index) => (
+      {(["from", "to"] as const).map((end) => (
+        <div key={end} className="mt-0.5 flex items-center gap-1">
+          <span className="w-8 shrink-0 text-[13px] text-quiet">{end}</span>
+          {AXES.map(([axis, word]) => (
             <input
-              key={name}
-              aria-label={`${start === 0 ? "from" : "to"} ${name}`}
-              placeholder={name}
+              key={axis}
+              aria-label={`${end} ${word}`}
+              placeholder={word}
               className="input input-sm figures min-w-0 flex-1 bg-base-100 px-1 text-[13px]"
-              value={texts[start + index] ?? ""}
               autoComplete="off"
-              onChange={(event) => setTexts(texts.map((each, at) => (at === start + index ? event.target.value : each)))}
+              {...register(`${end}.${axis}`)}
             />
           ))}
         </div>
       ))}
-      <button type="submit" className="btn btn-sm mt-1 ml-9 border-neutral px-3" disabled={!ready}>
+      <button type="submit" className="btn btn-sm mt-1 ml-9 border-neutral px-3" disabled={!formState.isValid}>
         Do
       </button>
     </form>

@@ -19,7 +19,7 @@ const TABS = [
 const SPINE = 200;
 
 /** What is prepared before the first cue: lights and their types, groups, palettes and paces. */
-export default function RigView() {
+export function RigView() {
   const { tab = "lights" } = useParams();
   const { id, sheet } = useShow();
   const { show } = sheet;

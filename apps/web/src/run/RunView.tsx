@@ -3,9 +3,9 @@ import { useQueryClient } from "@tanstack/react-query";
 import { ChevronsLeft, ChevronsRight, Pause, Play, SkipBack } from "lucide-react";
 import { Link } from "react-router";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useHotkeys } from "react-hotkeys-hook";
 import { useChoice } from "../choice/choice.ts";
 import { tellTrouble } from "../shared/notices.ts";
+import { useShortcut } from "../shared/useShortcut.ts";
 import { NO_TIME, readSeconds } from "../shared/readSeconds.ts";
 import { clockTime, seconds, triggerWords } from "../shared/words.ts";
 import type { PressRequest, RunState } from "@zm/protocol";
@@ -18,7 +18,7 @@ import { StagePicture } from "../stage/StagePicture.tsx";
 import { liveOutputs } from "../show/outputs.ts";
 
 /** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
-export default function RunView() {
+export function RunView() {
   const list = useMainList();
   const { id, sheet } = useShow();
   const client = useQueryClient();
@@ -38,8 +38,8 @@ export default function RunView() {
     const cue = next < 0 ? undefined : list.cues[next]?.number;
     void press({ press: "go", ...(cue === undefined || run?.clock.held ? {} : { cue }) });
   }, [press, next, list, run?.clock.held]);
-  useHotkeys("ctrl+enter", go, { preventDefault: true, enableOnFormTags: true });
-  useHotkeys("ctrl+backspace", () => void press({ press: "back" }), { preventDefault: true });
+  useShortcut("goAnywhere", go);
+  useShortcut("back", () => void press({ press: "back" }));
   const step = useCallback(
     (by: 1 | -1) => {
       const row = by === 1 ? next : run ? previousRow(run.playback, list) : -1;
@@ -48,9 +48,9 @@ export default function RunView() {
     },
     [press, next, run, list],
   );
-  useHotkeys("ctrl+right", () => step(1), { preventDefault: true });
-  useHotkeys("ctrl+left", () => step(-1), { preventDefault: true });
-  useHotkeys("ctrl+period", () => void press({ press: "hold" }), { preventDefault: true });
+  useShortcut("stepOn", () => step(1));
+  useShortcut("stepBack", () => step(-1));
+  useShortcut("hold", () => void press({ press: "hold" }));
   const outputs = useCallback(() => liveOutputs(sheet), [sheet]);
   const cue = run?.playback.cue ?? null;
 

@@ -2,8 +2,11 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow } from "@zm/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { chooseNothing, chosenCues, useChoice } from "../choice/choice.ts";
+import { chosenCues, useChoice } from "../choice/choice.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
+import { focusOn, placeRef } from "../shared/focusPlaces.ts";
+import { useMergedRefs } from "../shared/useMergedRefs.ts";
+import { useShortcut } from "../shared/useShortcut.ts";
 import { useSame } from "../shared/useSame.ts";
 import { useLive } from "../show/live.ts";
 import { Link } from "react-router";
@@ -144,15 +147,12 @@ export function ScoreView() {
     const cell = dragging ? cellUnder(event) : null;
     if (cell) choose(layout, cell, true);
   };
-  const keys = (event: React.KeyboardEvent): void => {
-    if (event.target !== event.currentTarget) return;
-    if (event.key === "Escape") chooseNothing();
-    else if (event.key === "t" && !event.ctrlKey && !event.metaKey) useChoice.setState({ tracked: !choice.tracked });
-    else if ((event.key === "Enter" || event.key === "F2") && choice.channels.length > 0) document.getElementById("range-value")?.focus();
-    else if ((event.key === "Enter" || event.key === "F2") && choice.cue !== null) document.getElementById("cue-label")?.focus();
-    else if (!moveFocus(event, list, layout)) return;
-    event.preventDefault();
-  };
+  const gridRef = useMergedRefs(scroller, placeRef("score"));
+  const walk = (event: KeyboardEvent): void => void moveFocus(event, list, layout);
+  useShortcut("walk", walk, { on: scroller });
+  useShortcut("leap", walk, { on: scroller });
+  useShortcut("tracked", () => useChoice.setState({ tracked: !choice.tracked }), { on: scroller });
+  useShortcut("giveValue", () => void focusOn(choice.channels.length > 0 ? "range value" : "cue label"), { on: scroller });
 
   if (list.cues.length === 0) return <EmptyScore />;
   return (
@@ -160,8 +160,7 @@ export function ScoreView() {
       {/* Over the corner of the table, and no part of it: rows hold cells alone. */}
       <LensSwitch />
       <div
-        ref={scroller}
-        id="score"
+        ref={gridRef}
         role="grid"
         aria-label="Score"
         aria-rowcount={list.cues.length + 1}
@@ -169,7 +168,6 @@ export function ScoreView() {
         tabIndex={0}
         className="relative h-full overflow-auto bg-sheet"
         onScroll={look}
-        onKeyDown={keys}
       >
         <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
           <div role="row" className="sticky top-0 z-30 flex border-b border-rule bg-base-100" style={{ height: HEADER }}>

@@ -1,5 +1,4 @@
 import { type ListSheet, findRow } from "@zm/core";
-import type { KeyboardEvent } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { type SheetLayout, channelsBetween } from "./columns.ts";
 
@@ -15,13 +14,9 @@ const STEPS: Readonly<Record<string, { rows: number; columns: number }>> = {
 };
 
 /** Walks the cells with the arrow keys; with shift the chosen block grows. False for a key that does not walk. */
-export function moveFocus(
-  event: Pick<KeyboardEvent, "key" | "shiftKey" | "altKey" | "metaKey">,
-  list: ListSheet,
-  layout: SheetLayout,
-): boolean {
+export function moveFocus(event: Pick<KeyboardEvent, "key" | "shiftKey">, list: ListSheet, layout: SheetLayout): boolean {
   const step = STEPS[event.key];
-  if (!step || event.altKey || event.metaKey) return false;
+  if (!step) return false;
   const choice = useChoice.getState();
   const row = clamp((choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd)) + step.rows, list.cues.length);
   const at = layout.columns.findIndex((column) => choice.channelEnd !== null && column.channels.includes(choice.channelEnd));

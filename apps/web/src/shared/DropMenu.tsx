@@ -1,7 +1,6 @@
+import * as Menu from "@radix-ui/react-dropdown-menu";
 import { ChevronDown } from "lucide-react";
-import { useRef, useState } from "react";
-
-type Closing = <Given extends unknown[]>(work: (...given: Given) => unknown) => (...given: Given) => void;
+import { createContext, useContext, useState } from "react";
 
 interface DropMenuProps {
   label: string;
@@ -10,47 +9,84 @@ interface DropMenuProps {
   list: string;
   /** Told when it opens and closes. */
   onOpen?: (open: boolean) => void;
-  /** The entries, each an `li`. What they do is handed to `closing`, which puts the menu away first. */
-  children: (closing: Closing) => React.ReactNode;
+  /** The entries: MenuEntry, MenuLink, NamedEntry, MenuHeading, MenuRule. */
+  children: React.ReactNode;
 }
 
-/** A button with a menu behind it; Escape, and going elsewhere, closes it. */
+interface OpenMenu {
+  readonly close: () => void;
+  /** An entry asks for a name: the pointer on its way over other entries does not take the focus from it. */
+  readonly naming: boolean;
+  readonly startNaming: () => void;
+}
+
+const OpenMenu = createContext<OpenMenu>({ close: () => undefined, naming: false, startNaming: () => undefined });
+
+/** A button with a menu behind it: arrows and first letters walk the entries, Escape and going elsewhere close it. */
 export function DropMenu({ label, button, list, onOpen, children }: DropMenuProps) {
   const [open, setOpen] = useState(false);
-  const menu = useRef<HTMLDivElement>(null);
+  const [naming, setNaming] = useState(false);
   const show = (next: boolean): void => {
     setOpen(next);
+    setNaming(false);
     onOpen?.(next);
   };
-  const closing: Closing =
-    (work) =>
-    (...given) => {
-      show(false);
-      void work(...given);
-    };
   return (
-    <div
-      ref={menu}
-      className="relative"
-      onBlur={(event) => menu.current?.contains(event.relatedTarget) || show(false)}
-      onKeyDown={(event) => {
-        if (event.key !== "Escape" || !open) return;
-        event.preventDefault();
-        show(false);
-      }}
-    >
-      <button
-        type="button"
-        className={`btn btn-ghost btn-sm flex-nowrap gap-1 px-1.5 ${button}`}
-        aria-haspopup="true"
-        aria-expanded={open}
-        onClick={() => show(!open)}
-      >
+    <Menu.Root open={open} onOpenChange={show} modal={false}>
+      <Menu.Trigger className={`btn btn-ghost btn-sm flex-nowrap gap-1 px-1.5 ${button}`}>
         <span className="truncate">{label}</span> <ChevronDown size={14} className="shrink-0" />
-      </button>
-      {open && <ul className={`menu absolute top-9 left-0 z-50 rounded border border-rule bg-base-300 ${list}`}>{children(closing)}</ul>}
-    </div>
+      </Menu.Trigger>
+      <Menu.Portal>
+        <Menu.Content
+          align="start"
+          onPointerMoveCapture={(event) => naming && event.preventDefault()}
+          sideOffset={4}
+          className={`z-50 max-h-[80vh] overflow-y-auto rounded border border-rule bg-base-300 p-1.5 shadow-lg ${list}`}
+        >
+          <OpenMenu.Provider value={{ close: () => show(false), naming, startNaming: () => setNaming(true) }}>{children}</OpenMenu.Provider>
+        </Menu.Content>
+      </Menu.Portal>
+    </Menu.Root>
   );
+}
+
+const ENTRY =
+  "flex w-full cursor-pointer items-center gap-2 rounded px-2.5 py-1.5 text-left outline-none data-[highlighted]:bg-base-100 aria-[current=true]:text-secondary";
+
+/** An entry that does something; the menu is put away first. */
+export function MenuEntry({ current = false, onAct, children }: { current?: boolean; onAct: () => unknown; children: React.ReactNode }) {
+  const { naming } = useContext(OpenMenu);
+  return (
+    <Menu.Item
+      className={ENTRY}
+      aria-current={current || undefined}
+      onSelect={() => void onAct()}
+      onPointerLeave={(event) => naming && event.preventDefault()}
+    >
+      {children}
+    </Menu.Item>
+  );
+}
+
+/** An entry that fetches a file. */
+export function MenuLink({ href, children }: { href: string; children: React.ReactNode }) {
+  return (
+    <Menu.Item asChild className={ENTRY}>
+      <a href={href} download>
+        {children}
+      </a>
+    </Menu.Item>
+  );
+}
+
+/** Words over the entries that follow. */
+export function MenuHeading({ children }: { children: React.ReactNode }) {
+  return <Menu.Label className="px-2.5 pt-2 text-[13px] text-quiet">{children}</Menu.Label>;
+}
+
+/** A line between entries. */
+export function MenuRule() {
+  return <Menu.Separator className="my-1 border-t border-rule" />;
 }
 
 /** An entry that asks for a name where it stands before it does what it says. */
@@ -65,15 +101,24 @@ export function NamedEntry({
   /** The name that it has now. */
   value?: string;
   placeholder: string;
-  onName: (name: string) => void;
+  onName: (name: string) => unknown;
   children: React.ReactNode;
 }) {
-  const [naming, setNaming] = useState(false);
-  if (!naming)
+  const [asking, setAsking] = useState(false);
+  const { close, naming, startNaming } = useContext(OpenMenu);
+  if (!asking)
     return (
-      <button type="button" onClick={() => setNaming(true)}>
+      <Menu.Item
+        className={ENTRY}
+        onSelect={(event) => {
+          event.preventDefault();
+          startNaming();
+          setAsking(true);
+        }}
+        onPointerLeave={(event) => naming && event.preventDefault()}
+      >
         {children}
-      </button>
+      </Menu.Item>
     );
   return (
     <input
@@ -82,10 +127,14 @@ export function NamedEntry({
       defaultValue={value}
       autoFocus
       onFocus={(event) => event.target.select()}
-      className="input input-sm bg-base-100"
+      className="input input-sm my-0.5 w-full bg-base-100"
       onKeyDown={(event) => {
+        // Letters and arrows are meant for the name, not for walking the menu.
+        if (event.key !== "Escape") event.stopPropagation();
         const name = event.currentTarget.value.trim();
-        if (event.key === "Enter" && !event.repeat && name !== "") onName(name);
+        if (event.key !== "Enter" || event.repeat || name === "") return;
+        close();
+        void onName(name);
       }}
     />
   );

@@ -1,19 +1,26 @@
-import { useEffect, useRef } from "react";
+import { type RefObject, useEffect, useEffectEvent, useRef } from "react";
+import { countModal } from "./dialogs.ts";
 
 interface ModalProps {
   label: string;
   onClose: () => void;
   /** Classes of the box: its width, and its height where it has one. */
   className: string;
+  /** What has the focus first; the first that can have it where this is left out. */
+  initialFocus?: RefObject<HTMLElement | null>;
   children: React.ReactNode;
 }
 
 /** A dialog over the view: focus stays inside, Escape and a press beside it close it. */
-export function Modal({ label, onClose, className, children }: ModalProps) {
+export function Modal({ label, onClose, className, initialFocus, children }: ModalProps) {
   const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
+  const open = useEffectEvent(() => {
     dialog.current?.showModal();
-    dialog.current?.querySelector<HTMLElement>("input, [autofocus]")?.focus();
+    initialFocus?.current?.focus();
+  });
+  useEffect(() => {
+    open();
+    return countModal();
   }, []);
   return (
     <dialog

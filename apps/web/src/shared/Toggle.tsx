@@ -1,18 +1,20 @@
+import type { RefCallback } from "react";
+
 interface ToggleProps {
   pressed: boolean;
   onClick: () => void;
   disabled?: boolean;
   title?: string | undefined;
-  id?: string | undefined;
+  focusRef?: RefCallback<HTMLElement> | undefined;
   children: React.ReactNode;
 }
 
 /** A small button that stays pressed while what it says holds. */
-export function Toggle({ pressed, onClick, disabled = false, title, id, children }: ToggleProps) {
+export function Toggle({ pressed, onClick, disabled = false, title, focusRef, children }: ToggleProps) {
   return (
     <button
       type="button"
-      id={id}
+      ref={focusRef}
       title={title}
       disabled={disabled}
       aria-pressed={pressed}

@@ -25,3 +25,18 @@ export function typeAhead(key: string): boolean {
   if (key.length === 1) useDialogs.setState(search === null ? { help: `${help ?? ""}${key}` } : { search: `${search}${key}` });
   return true;
 }
+
+let modals = 0;
+
+/** Counts a dialog that lies over the view, until what comes back is called. */
+export function countModal(): () => void {
+  modals += 1;
+  return () => {
+    modals -= 1;
+  };
+}
+
+/** True while a dialog lies over the view: keys belong to it alone. */
+export function modalIsOpen(): boolean {
+  return modals > 0;
+}

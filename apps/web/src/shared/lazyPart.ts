@@ -21,6 +21,12 @@ export function lazyPart<P extends object>(load: () => Promise<ComponentType<P>>
   };
 }
 
+/** Loads something when it is first wanted, or shortly after the first paint, whichever comes first. */
+export function loadLater<T>(load: () => Promise<T>): () => Promise<T> {
+  loaders.push(load);
+  return load;
+}
+
 /** Loads every part that was left for later, so that the first key press finds it there. */
 export function loadLazyParts(): void {
   for (const load of loaders) void load();

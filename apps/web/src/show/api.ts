@@ -15,9 +15,12 @@ import { WINDOW } from "./gesture.ts";
 /** A refusal by the server, with every fault it named. */
 export class Refusal extends Error {
   readonly faults: readonly string[];
-  constructor(message: string, faults: readonly string[]) {
+  /** True where the server or its database is away, so that the same may be answered later. */
+  readonly passing: boolean;
+  constructor(message: string, faults: readonly string[], passing = false) {
     super(message);
     this.faults = faults;
+    this.passing = passing;
   }
 }
 
@@ -43,14 +46,16 @@ async function call<Request extends z.ZodType, Reply extends z.ZodType>(
     throw new Refusal(
       "The server does not answer. If this was stored all the same it appears here when the server is back; look before you do it again.",
       [],
+      true,
     );
   });
   const answer: unknown = await response.json().catch(() => ({}));
   if (response.ok) return reply.parse(answer);
   const refused = refusalReply.safeParse(answer);
+  const passing = response.status >= 500;
   throw refused.success
-    ? new Refusal(refused.data.message, refused.data.faults)
-    : new Refusal(`The server answered ${response.status}`, []);
+    ? new Refusal(refused.data.message, refused.data.faults, passing)
+    : new Refusal(`The server answered ${response.status}`, [], passing);
 }
 
 /** What can be asked of the server. Every call throws Refusal with the server's own words. */

@@ -7,6 +7,7 @@ import { notify } from "../shared/notices.ts";
 import type { FromServer, ToServer } from "@zm/protocol";
 import { leaveHistory, takeHistory } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
+import { showsQuery } from "./openShow.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { here, takeRun, useLive } from "./liveStore.ts";
 import { takeFired } from "./takeFired.ts";
@@ -47,7 +48,7 @@ export function useLiveShow(show: number, main: string): void {
     socket.on("database", (databaseAway) => useLive.setState({ databaseAway }));
     socket.on("removed", () => {
       notify("This show has been removed in another window");
-      void client.invalidateQueries({ queryKey: ["shows"] });
+      void client.invalidateQueries({ queryKey: showsQuery.queryKey });
       void navigate("/");
     });
     const ticking = setInterval(() => void setClock(socket), 30_000);

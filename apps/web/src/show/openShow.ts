@@ -1,4 +1,7 @@
-import type { ShowSheet } from "@zm/core";
+import { queryOptions } from "@tanstack/react-query";
+import { type ShowSheet, sheetOf } from "@zm/core";
+import { api } from "./api.ts";
+import { takeHistory } from "./historyStore.ts";
 
 /** The open show as this window has it. */
 export interface OpenShow {
@@ -8,4 +11,26 @@ export interface OpenShow {
 }
 
 /** The name under which a window keeps a show. */
-export const showKey = (id: number): readonly unknown[] => ["show", id];
+export const showKey = (id: number) => ["show", id] as const;
+
+/** Asks again after a failure, milliseconds; used where a window would otherwise stand with what is old. */
+const AGAIN = 2000;
+
+/** The shows of the database by title. */
+export const showsQuery = queryOptions({ queryKey: ["shows"], queryFn: api.shows });
+
+/** A show: read once, kept for as long as the window lives, and changed in place by the edits that the server tells. */
+export const showQuery = (id: number) =>
+  queryOptions({
+    queryKey: showKey(id),
+    queryFn: async (): Promise<OpenShow> => {
+      const { show, revision, history } = await api.show(id);
+      takeHistory(history);
+      return { id, revision, sheet: sheetOf(show) };
+    },
+    staleTime: Infinity,
+    gcTime: Infinity,
+    structuralSharing: false,
+    retry: false,
+    refetchInterval: (query) => (query.state.error ? AGAIN : false),
+  });

@@ -1,10 +1,15 @@
-import { create } from "zustand";
+import { useIsMutating } from "@tanstack/react-query";
+import { queryClient } from "./queryClient.ts";
 
-let last: Promise<unknown> = Promise.resolve();
+/** The changes of this window; those of one scope go to the server one behind the other. */
+const CHANGE = ["change"];
+const SCOPE = { id: "changes" };
 let entered = 0;
 
 /** How many changes of this window are on their way to the server. */
-export const useWaiting = create<{ count: number }>(() => ({ count: 0 }));
+export function useWaiting(): number {
+  return useIsMutating({ mutationKey: CHANGE }, queryClient);
+}
 
 /** How a piece of work is run: in its turn behind all that was asked for before it, or at once by work whose turn it is. */
 export type Runner = <T>(work: () => Promise<T>) => Promise<T>;
@@ -15,10 +20,10 @@ export type Runner = <T>(work: () => Promise<T>) => Promise<T>;
  */
 export const enqueue: Runner = (work) => {
   entered += 1;
-  useWaiting.setState(({ count }) => ({ count: count + 1 }));
-  const turn = last.then(work, work);
-  last = turn.catch(() => undefined);
-  return turn.finally(() => useWaiting.setState(({ count }) => ({ count: count - 1 })));
+  return queryClient
+    .getMutationCache()
+    .build(queryClient, { mutationKey: CHANGE, scope: SCOPE, mutationFn: work, retry: false, gcTime: 0 })
+    .execute(undefined);
 };
 
 /** Runs work at once; for what is itself done in its turn. */

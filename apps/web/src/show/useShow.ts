@@ -1,5 +1,5 @@
-import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type EditInput, type ListSheet, type ShowSheet, listOf, sheetOf, takeSteps } from "@zm/core";
+import { type QueryClient, useQueryClient } from "@tanstack/react-query";
+import { type EditInput, type ListSheet, type ShowSheet, listOf, takeSteps } from "@zm/core";
 import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
@@ -14,26 +14,7 @@ import { type OpenShow, showKey } from "./openShow.ts";
 import { takeFired } from "./takeFired.ts";
 import { type Runner, enqueue } from "./queue.ts";
 
-async function openShow(id: number): Promise<OpenShow> {
-  const { show, revision, history } = await api.show(id);
-  takeHistory(history);
-  return { id, revision, sheet: sheetOf(show) };
-}
-
-/** Loads a show and keeps it; event of edits change it in place. */
-export function useOpenShow(id: number) {
-  return useQuery({
-    queryKey: showKey(id),
-    queryFn: () => openShow(id),
-    staleTime: Infinity,
-    gcTime: Infinity,
-    structuralSharing: false,
-    retry: 1,
-    refetchInterval: (query) => (query.state.error ? 2000 : false),
-  });
-}
-
-/** Takes event into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
+/** Takes an edit into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
 export async function takeEdit(client: QueryClient, event: EditEvent): Promise<void> {
   takeHistory(event.history);
   const known = client.getQueryData<OpenShow>(showKey(event.show));

@@ -18,7 +18,7 @@ import { useStagePointer } from "./useStagePointer.ts";
 const SPINE = 250;
 
 /** The stage: what is on it now with the Hand over it, or the chosen cue as it will stand when it is complete. */
-export default function StageView() {
+export function StageView() {
   const list = useList();
   const { id, sheet } = useShow();
   const cue = useChoice((choice) => choice.cueEnd);

@@ -6,7 +6,7 @@ import { notify } from "../shared/notices.ts";
 import { useShow } from "../show/useShow.ts";
 
 /** The rig as a table for a spreadsheet, out and in. What comes in is shown as a draft first. */
-export function RigTable() {
+export function CsvButtons() {
   const { sheet } = useShow();
   const file = useRef<HTMLInputElement>(null);
   const save = (): void => {

@@ -1,0 +1,52 @@
+import { emptyShow } from "@zm/core";
+import { useState } from "react";
+import { useOpenOther } from "../file/useImport.ts";
+import { useOnce } from "../shared/ActionButton.tsx";
+import { EmptyView } from "../shared/EmptyView.tsx";
+import { api } from "../show/api.ts";
+
+/** Where there is no show yet: the first one is begun here. */
+export function NoShow() {
+  const [name, setName] = useState("");
+  const openOther = useOpenOther();
+  const [trouble, setTrouble] = useState("");
+  const [begin, busy] = useOnce(async () => {
+    try {
+      const { id } = await api.importShow(JSON.stringify(emptyShow(name.trim())));
+      openOther(id);
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : String(error));
+    }
+  });
+  return (
+    <main className="p-10">
+      <h1 className="sr-only">Zealous Mark</h1>
+      <EmptyView
+        title="There is no show yet"
+        words="A show holds the rig, the cues and the script of one production. Give the first one a name."
+      >
+        <form
+          className="flex gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (name.trim() !== "") begin();
+          }}
+        >
+          <input
+            aria-label="Name of the show"
+            autoFocus
+            className="input w-80 bg-base-200"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+          <button type="submit" className="btn btn-primary" disabled={name.trim() === ""} aria-busy={busy}>
+            Begin the show
+          </button>
+        </form>
+        <p role="status" className="text-error">
+          {trouble}
+        </p>
+      </EmptyView>
+    </main>
+  );
+}

@@ -1,0 +1,171 @@
+import { createColumnHelper, getCoreRowModel, useReactTable } from "@tanstack/react-table";
+import { type Palette, type PaletteValue, entrySchemas, paletteUses } from "@zm/core";
+import { X } from "lucide-react";
+import { useCallback, useMemo } from "react";
+import { useFieldArray } from "react-hook-form";
+import type { z } from "zod";
+import { useShow } from "../show/useShow.ts";
+import { CellField, numberFault } from "./CellField.tsx";
+import { SmallTable } from "./DataTable.tsx";
+import { createDrafts } from "./entryDrafts.ts";
+import { EntryForm, NamedField } from "./EntryForm.tsx";
+import { useEntryForm } from "./useEntryForm.ts";
+
+const fields = entrySchemas.palette.pick({ label: true, values: true });
+type PaletteFields = z.infer<typeof fields>;
+
+/** What is entered for palettes and not saved. */
+export const usePaletteDrafts = createDrafts<PaletteFields>();
+
+/** The form of one palette: its label and its values, each for all lights, a type or one light. */
+export function PaletteForm({ palette }: { palette: Palette }) {
+  const { sheet } = useShow();
+  const stored = { label: palette.label, values: palette.values };
+  const { form, values, draft } = useEntryForm(usePaletteDrafts, palette.id, stored, fields);
+  const rows = useFieldArray({ control: form.control, name: "values" });
+  const names = useMemo(
+    () => [...new Set(sheet.keys.all.filter((key) => key.attribute.family === palette.family).map((key) => key.attribute.id))],
+    [sheet.keys, palette.family],
+  );
+  const uses = useMemo(() => paletteUses(sheet, palette.id), [sheet, palette.id]);
+  const set = useCallback((index: number, value: PaletteValue): void => form.setValue(`values.${index}`, value), [form]);
+  const after: Palette = { ...palette, label: values.label.trim(), values: [...values.values] };
+  return (
+    <EntryForm
+      label={`Palette ${palette.label}`}
+      draft={draft}
+      edits={JSON.stringify(after) === JSON.stringify(palette) ? null : [{ op: "setPalette", palette: after }]}
+      removals={[
+        { word: "Remove the palette", edit: { op: "removePalette", palette: palette.id } },
+        { word: "Remove it, cues keep its numbers", edit: { op: "removePalette", palette: palette.id, used: "keepLooks" } },
+        { word: "Remove it and the moves", edit: { op: "removePalette", palette: palette.id, used: "drop" } },
+      ]}
+    >
+      <div className="flex items-end gap-4">
+        <NamedField words="label" {...form.register("label")} fault={form.formState.errors.label?.message} />
+        <span className="pb-1.5 text-quiet">
+          {palette.family}, typed as <span className="figures text-base-content">{palette.id}</span>,{" "}
+          {uses === 0 ? "used by no move" : `used by ${uses} ${uses === 1 ? "move" : "moves"}`}
+        </span>
+      </div>
+      <ValuesTable
+        rows={rows.fields.flatMap(({ id }, index) => values.values.slice(index, index + 1).map((value) => ({ ...value, id })))}
+        names={names}
+        onSet={set}
+        onRemove={rows.remove}
+      />
+      <button
+        type="button"
+        className="btn btn-xs self-start border-neutral font-normal"
+        disabled={names.length === 0}
+        onClick={() => rows.append({ attribute: names[0] ?? "", value: 0 }, { shouldFocus: false })}
+      >
+        One more value
+      </button>
+    </EntryForm>
+  );
+}
+
+/** A value, and the id that its row keeps while others are added and taken out. */
+type ValueRow = PaletteValue & { readonly id: string };
+
+const column = createColumnHelper<ValueRow>();
+
+interface ValuesTableProps {
+  rows: ValueRow[];
+  names: readonly string[];
+  onSet: (index: number, value: PaletteValue) => void;
+  onRemove: (index: number) => void;
+}
+
+function ValuesTable({ rows, names, onSet, onRemove }: ValuesTableProps) {
+  const { show } = useShow().sheet;
+  const columns = useMemo(
+    () => [
+      column.accessor("attribute", {
+        header: "attribute",
+        cell: ({ row: { index, original } }) => (
+          <select
+            aria-label={`Attribute of value ${index + 1}`}
+            className="w-full bg-transparent px-1"
+            value={original.attribute}
+            onChange={(event) => onSet(index, { ...valueOf(original), attribute: event.target.value })}
+          >
+            {[...new Set([...names, original.attribute])].map((name) => (
+              <option key={name}>{name}</option>
+            ))}
+          </select>
+        ),
+      }),
+      column.accessor("value", {
+        header: "value",
+        cell: ({ row: { index, original }, getValue }) => (
+          <CellField
+            label={`Value ${index + 1}, ${original.attribute}`}
+            value={String(getValue())}
+            figures
+            check={numberFault}
+            onTake={(text) => onSet(index, { ...valueOf(original), value: Number(text.replace(",", ".")) })}
+          />
+        ),
+      }),
+      column.display({
+        id: "for",
+        header: "for",
+        cell: ({ row: { index, original } }) => (
+          <select
+            aria-label={`Value ${index + 1} is for`}
+            className="w-full bg-transparent px-1"
+            value={scopeOf(original)}
+            onChange={(event) => onSet(index, scoped(original, event.target.value))}
+          >
+            <option value="">all lights</option>
+            {show.fixtureTypes.map((type) => (
+              <option key={type.id} value={`type ${type.id}`}>{`type ${type.name || type.id}`}</option>
+            ))}
+            {show.channels.map((channel) => (
+              <option key={channel.number} value={`light ${channel.number}`}>{`light ${channel.number}`}</option>
+            ))}
+          </select>
+        ),
+      }),
+      column.display({
+        id: "out",
+        header: "",
+        cell: ({ row: { index } }) => (
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs btn-square"
+            aria-label={`Take value ${index + 1} out`}
+            onClick={() => onRemove(index)}
+          >
+            <X size={12} />
+          </button>
+        ),
+      }),
+    ],
+    [names, show.fixtureTypes, show.channels, onSet, onRemove],
+  );
+  const table = useReactTable({
+    data: rows,
+    columns,
+    getRowId: (value) => value.id,
+    getCoreRowModel: getCoreRowModel(),
+    enableSorting: false,
+  });
+  return <SmallTable table={table} label="Values" columns="grid-cols-[1fr_0.7fr_1.4fr_28px]" className="max-w-xl" />;
+}
+
+/** A value without the id that its row has in the form. */
+function valueOf({ id: _id, ...value }: ValueRow): PaletteValue {
+  return value;
+}
+
+function scopeOf({ type, channel }: PaletteValue): string {
+  return channel !== undefined ? `light ${channel}` : type !== undefined ? `type ${type}` : "";
+}
+
+function scoped({ attribute, value }: PaletteValue, scope: string): PaletteValue {
+  if (scope.startsWith("light ")) return { attribute, value, channel: Number(scope.slice(6)) };
+  return scope.startsWith("type ") ? { attribute, value, type: scope.slice(5) } : { attribute, value };
+}

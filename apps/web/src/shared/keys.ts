@@ -1,0 +1,145 @@
+/** One key: where it holds, how it is pressed and shown, what it does, and words that people look for it by. */
+export interface KeyEntry {
+  readonly where: "everywhere" | "Stage" | "Score" | "Run" | "line entry";
+  readonly shown: string;
+  readonly does: string;
+  readonly found?: string;
+  /** What is pressed, as the shortcut package writes it; absent for a gesture, and for what a field does by itself. */
+  readonly keys?: string;
+  /** A character by itself, wherever it stands on the keyboard: with Ctrl or Alt it is something else. */
+  readonly plain?: true;
+  /** Holds inside fields and sheets too. */
+  readonly inFields?: true;
+  /** Holds while a sheet is open, as letters do not: they belong to what is filled in there. */
+  readonly inSheets?: true;
+}
+
+/** Every key of the application: the shortcuts are bound from this table, and the help is printed from it. */
+export const KEYS = {
+  line: { where: "everywhere", shown: "/", keys: "/", plain: true, inSheets: true, does: "to the line entry" },
+  help: { where: "everywhere", shown: "?", keys: "?", plain: true, inSheets: true, does: "this help, to be searched" },
+  find: {
+    where: "everywhere",
+    shown: "Ctrl F",
+    keys: "mod+f",
+    inFields: true,
+    inSheets: true,
+    does: "find a cue by number, label, scene or note",
+    found: "search look",
+  },
+  record: {
+    where: "everywhere",
+    shown: "r",
+    keys: "r",
+    plain: true,
+    does: "record: the sheet",
+    found: "store save write new cue",
+  },
+  recordNext: {
+    where: "everywhere",
+    shown: "n",
+    keys: "n",
+    plain: true,
+    does: "record what has changed in hand as the next cue",
+    found: "store save new cue",
+  },
+  update: { where: "everywhere", shown: "u", keys: "u", plain: true, does: "update the cue on stage" },
+  letGo: {
+    where: "everywhere",
+    shown: "Esc",
+    keys: "escape",
+    plain: true,
+    does: "let go of the choice; where it is live, once more lets go of the values in hand",
+    found: "clear cancel deselect",
+  },
+  undo: {
+    where: "everywhere",
+    shown: "Ctrl Z",
+    keys: "mod+z",
+    inSheets: true,
+    does: "take back the newest step, of the show or of the Hand; in an empty line too",
+    found: "undo",
+  },
+  redo: {
+    where: "everywhere",
+    shown: "Ctrl Shift Z, Ctrl Y",
+    keys: "mod+shift+z, mod+y",
+    inSheets: true,
+    does: "make again what was taken back",
+    found: "redo",
+  },
+  chooseLight: { where: "Stage", shown: "click", does: "choose a light; with Shift take it in or out", found: "select" },
+  drawAround: {
+    where: "Stage",
+    shown: "drag",
+    does: "draw a line around lights; with Shift they come to those chosen",
+    found: "select lasso",
+  },
+  moveRing: {
+    where: "Stage",
+    shown: "drag a ring",
+    does: "move where the chosen lights land; with Alt all to one place",
+    found: "position pan tilt focus",
+  },
+  fan: {
+    where: "Stage",
+    shown: "drag the fan",
+    does: "spread values over the lights; with Shift ever so finely",
+    found: "fan spread",
+  },
+  dropValue: { where: "Stage", shown: "Delete", does: "drop the value that has the focus from the Hand", found: "remove clear" },
+  walk: {
+    where: "Score",
+    shown: "arrows",
+    keys: "up, down, left, right, shift+up, shift+down, shift+left, shift+right",
+    does: "walk cues and lights",
+  },
+  widen: { where: "Score", shown: "Shift arrows", does: "widen the chosen block", found: "select range" },
+  leap: {
+    where: "Score",
+    shown: "Page, Home, End",
+    keys: "pageup, pagedown, home, end, shift+pageup, shift+pagedown, shift+home, shift+end",
+    does: "further at once",
+  },
+  giveValue: { where: "Score", shown: "Enter", keys: "enter, f2", does: "give the chosen cells a value", found: "edit change level" },
+  tracked: { where: "Score", shown: "t", keys: "t", plain: true, does: "tracked values on or off", found: "tracking" },
+  rewrite: {
+    where: "Score",
+    shown: "double click",
+    does: "write a label, a time or what a cue follows in the spine",
+    found: "edit rename",
+  },
+  go: { where: "Run", shown: "Space", does: "Go, while the Go button has the focus", found: "start fire" },
+  goAnywhere: {
+    where: "Run",
+    shown: "Ctrl Enter",
+    keys: "ctrl+enter",
+    inFields: true,
+    inSheets: true,
+    does: "Go, from anywhere in Run",
+    found: "start fire next",
+  },
+  back: { where: "Run", shown: "Ctrl Backspace", keys: "ctrl+backspace", inSheets: true, does: "back" },
+  stepOn: {
+    where: "Run",
+    shown: "Ctrl →",
+    keys: "ctrl+right",
+    inSheets: true,
+    does: "step to the next cue at once, without waiting for times",
+    found: "skip next",
+  },
+  stepBack: {
+    where: "Run",
+    shown: "Ctrl ←",
+    keys: "ctrl+left",
+    inSheets: true,
+    does: "step to the cue before at once, without waiting for times",
+    found: "skip previous",
+  },
+  hold: { where: "Run", shown: "Ctrl .", keys: "ctrl+.", inSheets: true, does: "hold and go on", found: "pause stop" },
+  takeWord: { where: "line entry", shown: "Tab", does: "takes the word that is offered" },
+  recall: { where: "line entry", shown: "arrow up", does: "in an empty line: what was typed before" },
+} as const satisfies Readonly<Record<string, KeyEntry>>;
+
+/** The name of a key in the table. */
+export type KeyName = keyof typeof KEYS;
