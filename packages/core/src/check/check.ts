@@ -7,6 +7,8 @@ import { checkMoves } from "./moves.ts";
 import { checkPatch } from "./patch.ts";
 import { checkReach } from "./reach.ts";
 import { checkWalls } from "./walls.ts";
+import { stopsTracking } from "../sheet/tracking.ts";
+import { at } from "../show/at.ts";
 
 const LIST_RULES: readonly ((context: CheckContext) => Finding[])[] = [
   checkMarks,
@@ -36,8 +38,7 @@ function nextWalls(list: ListSheet): Int32Array {
   let wall = list.cues.length;
   for (let row = list.cues.length - 1; row >= 0; row -= 1) {
     next[row] = wall;
-    const tracking = list.tracking[row];
-    if (tracking?.wall && tracking.carries) wall = row;
+    if (stopsTracking(at(list.tracking, row))) wall = row;
   }
   return next;
 }

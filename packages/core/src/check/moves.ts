@@ -6,6 +6,7 @@ import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { cueAt } from "../sheet/sheet.ts";
+import { TrackingWalk, isWall, trackedIn, tracksOn, valueOfMove } from "../sheet/tracking.ts";
 import { timingOf } from "../time/times.ts";
 import { partNumbered } from "../time/transition.ts";
 import { type CheckContext, type Code, type Finding, findingAt } from "./finding.ts";
@@ -46,9 +47,9 @@ export function checkMoves(context: CheckContext): Finding[] {
   const found: Record<Fault, Gathered> = { jump: new Gathered(), same: new Gathered(), unseen: new Gathered(), gap: new Gathered() };
   for (const [channel, keys] of context.list.keys.byChannel) {
     const lit = litRows(context.list, channel);
-    const litThrough = runningCount(lit);
+    const light = { lit, litThrough: runningCount(lit) };
     for (const key of keys.values())
-      readColumn(context, key, lit, litThrough, (fault, met) => found[fault].add(met, fault === "unseen" ? met.last : 0));
+      readColumn(context, key, light, (fault, met) => found[fault].add(met, fault === "unseen" ? met.last : 0));
   }
   return [
     ...found.jump.told((first, all) => jump(context, first, all)),
@@ -57,6 +58,12 @@ export function checkMoves(context: CheckContext): Finding[] {
     ...found.gap.told((first, all) => gap(context, first, all)),
     ...atHome(context),
   ];
+}
+
+/** The rows in which a light is lit: 1 or 0 for each, and how many there are before each. */
+interface Light {
+  readonly lit: Uint8Array;
+  readonly litThrough: Int32Array;
 }
 
 type Fault = "jump" | "same" | "unseen" | "gap";
@@ -68,60 +75,69 @@ function runningCount(lit: Uint8Array): Int32Array {
 }
 
 /** Reads the moves of a key downward, with what tracks in and what the cue before shows, and tells those with a fault. */
-function readColumn(
-  context: CheckContext,
-  key: Key,
-  lit: Uint8Array,
-  litThrough: Int32Array,
-  tell: (fault: Fault, met: Met) => void,
-): void {
+function readColumn(context: CheckContext, key: Key, light: Light, tell: (fault: Fault, met: Met) => void): void {
   const { list, nextWall } = context;
   const column = columnOf(list, key);
-  const rows = list.cues.length;
-  const wheel = key.attribute.family === "beam" && key.attribute.snap === true;
-  let carried = Number.NaN;
-  let carriedPalette: string | undefined;
-  let shown = Number.NaN;
-  let passed = -1;
-  for (let index = 0; index < column.rows.length; index += 1) {
-    const row = at(column.rows, index);
-    const spec = at(column.specs, index);
-    const value = at(column.values, index);
-    const tracking = list.tracking[row];
-    const palette = typeof spec === "number" ? undefined : paletteOf(spec);
-    if (row > 0 && at(list.lastWall, row - 1) > passed) {
-      carried = Number.NaN;
-      carriedPalette = undefined;
-    }
-    const before = row === 0 ? Number.NaN : passed === row - 1 ? shown : list.tracking[row - 1]?.wall ? Number.NaN : carried;
-    const base = tracking?.wall ? Number.NaN : carried;
-    const end = tracking?.carries ? Math.min(nextCarrying(list, column, index), nextWall[row] ?? rows) : row + 1;
-    let fault: Fault | undefined;
-    if (Number.isNaN(value) && palette !== undefined) fault = "gap";
-    else if (!tracking?.wall && sameValue(value, base) && sameValue(before, base) && palette === carriedPalette) fault = "same";
-    else if (key.attribute.family !== "intensity" && !Number.isNaN(value)) {
-      const watched = key.attribute.family === "position" || wheel || palette !== undefined;
-      if (litThrough[end] === litThrough[row]) fault = "unseen";
-      else if (watched && row > 0 && lit[row] === 1 && lit[row - 1] === 1) {
-        const from = Number.isNaN(before) ? key.attribute.home : before;
-        if (jumps(key, spec, partNumbered(cueAt(list, row), column.parts[index] ?? 1), from, value)) fault = "jump";
-      }
-    }
-    if (fault) tell(fault, { key, row, spec, value, before, last: end - 1, ended: end < rows });
-    if (tracking?.carries) {
-      carried = value;
-      carriedPalette = palette;
-    }
-    shown = value;
-    passed = row;
+  const walk = new TrackingWalk(list, column);
+  for (let index = 0; index < column.rows.length;) {
+    const [carried, before] = [walk.carried, walk.move];
+    if (!walk.step()) return;
+    const row = walk.from;
+    if (row !== column.rows[index]) continue;
+    const into = trackedIn(at(list.tracking, row), carried, -1);
+    const move: MoveHere = {
+      key,
+      row,
+      spec: at(column.specs, index),
+      part: at(column.parts, index),
+      value: at(column.values, index),
+      before: valueOfMove(column, before),
+      last: (tracksOn(list, row) ? Math.min(nextCarrying(list, column, index), nextWall[row] ?? list.cues.length) : row + 1) - 1,
+    };
+    const fault = saysNothing(list, column, move, into) ? "same" : faultOf(list, move, light);
+    if (fault) tell(fault, { ...move, ended: move.last + 1 < list.cues.length });
+    index += 1;
   }
+}
+
+/** A stored move with what it stands between. */
+interface MoveHere extends Omit<Met, "ended"> {
+  readonly part: number;
+}
+
+/** True for a move that says again what tracks in and what the cue before shows, number and palette. */
+function saysNothing(list: CheckContext["list"], column: Column, { row, spec, value, before }: MoveHere, into: number): boolean {
+  if (isWall(list, row) || isGap(spec, value)) return false;
+  const same = sameValue(value, valueOfMove(column, into)) && sameValue(before, value);
+  return same && paletteOf(spec) === (into < 0 ? undefined : paletteOf(at(column.specs, into)));
+}
+
+/** True for a move that refers to a palette which has no value for its light. */
+function isGap(spec: MoveSpec, value: number): boolean {
+  return Number.isNaN(value) && paletteOf(spec) !== undefined;
+}
+
+function faultOf(
+  list: CheckContext["list"],
+  { key, row, spec, part, value, before, last }: MoveHere,
+  { lit, litThrough }: Light,
+): Fault | undefined {
+  if (isGap(spec, value)) return "gap";
+  const { attribute } = key;
+  if (attribute.family === "intensity" || Number.isNaN(value)) return undefined;
+  if (litThrough[last + 1] === litThrough[row]) return "unseen";
+  const isWheel = attribute.family === "beam" && attribute.snap === true;
+  const watched = attribute.family === "position" || isWheel || paletteOf(spec) !== undefined;
+  if (!watched || row === 0 || lit[row] !== 1 || lit[row - 1] !== 1) return undefined;
+  const from = Number.isNaN(before) ? attribute.home : before;
+  return jumps(key, spec, partNumbered(cueAt(list, row), part), from, value) ? "jump" : undefined;
 }
 
 /** The row of the next move that tracks on; a cue that keeps its moves only covers what tracks through. */
 function nextCarrying(list: CheckContext["list"], column: Column, index: number): number {
   for (let next = index + 1; next < column.rows.length; next += 1) {
     const row = at(column.rows, next);
-    if (list.tracking[row]?.carries) return row;
+    if (tracksOn(list, row)) return row;
   }
   return list.cues.length;
 }

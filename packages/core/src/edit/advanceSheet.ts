@@ -8,9 +8,10 @@ import { type Column, EMPTY_COLUMN, countThrough, pickMoves, withMoves } from ".
 import { type Key, keyAt } from "../sheet/keys.ts";
 import { resolve } from "../sheet/palettes.ts";
 import { type ListSheet, type RowFacts, type ShowSheet, findRow, listSheet, palettesOfShow, rowsOf, sheetOf } from "../sheet/sheet.ts";
-import { carryMarks } from "../marks/kept.ts";
+import { carryMarks } from "../marks/marksByChannel.ts";
 import { carryDurations } from "../time/durations.ts";
 import { type CueDataStep, type EntryStep, type RenumberStep, type Step, isCueData } from "./step.ts";
+import { sameTracking } from "../sheet/tracking.ts";
 
 /**
  * The sheet of a show after one stretch of steps: only what they touch is computed anew. `show` is the show with them made.
@@ -111,11 +112,8 @@ function advanceList(before: ListSheet, list: CueList, steps: readonly CueDataSt
 function rowsKept(before: ListSheet, rows: RowFacts): RowFacts {
   const sameRows = before.order.length === rows.order.length && before.order.every((order, row) => order === rows.order[row]);
   if (!sameRows) return rows;
-  const sameTracking = before.tracking.every((was, row) => {
-    const is = rows.tracking[row];
-    return is?.wall === was.wall && is.carries === was.carries;
-  });
-  return sameTracking ? before : { ...rows, order: before.order };
+  const tracksAlike = before.tracking.every((was, row) => sameTracking(was, rows.tracking[row]));
+  return tracksAlike ? before : { ...rows, order: before.order };
 }
 
 /** By old row: the row at which that cue stands now, or -1 when it is gone. */

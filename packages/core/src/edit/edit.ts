@@ -6,9 +6,8 @@ import { cueSchema } from "../show/schema.ts";
 import { type ShowSheet, cueAt, findRow, listOf } from "../sheet/sheet.ts";
 import { advanceSheet } from "./advanceSheet.ts";
 import { stepGroups } from "./apply.ts";
-import type { Edit } from "./edits.ts";
+import { type Edit, planEdit } from "./edits.ts";
 import { type Impact, impactOf } from "./impact.ts";
-import { planEdit } from "./plan/planEdit.ts";
 import { type Step, invertSteps, isCueData } from "./step.ts";
 
 /** What edits leave behind: the show after them, every smallest change, and how to take it back. */

@@ -1,61 +1,29 @@
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
-import * as cues from "./schema/cues.ts";
-import * as entries from "./schema/entries.ts";
-import * as times from "./schema/times.ts";
-import * as values from "./schema/values.ts";
-import { stepSchema } from "./step.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import { EDIT_KINDS } from "./kinds/registry.ts";
+import type { Plan } from "./plan/plan.ts";
 
-/** Exact changes, such as an inverse is made of. */
-const stepsSchema = z.strictObject({ op: z.literal("steps"), steps: z.array(stepSchema) });
+const [firstSchema, ...otherSchemas] = Object.values(EDIT_KINDS).map((kind) => kind.schema);
+if (!firstSchema) throw new TypeError("There is no kind of edit");
+const editSchema = z.discriminatedUnion("op", [firstSchema, ...otherSchemas]);
 
-const editSchema = z.discriminatedUnion("op", [
-  values.recordSchema,
-  values.changeSchema,
-  values.updateSchema,
-  values.recastSchema,
-  values.swapPaletteSchema,
-  times.setTimesSchema,
-  times.setMoveTimesSchema,
-  cues.setCueSchema,
-  cues.insertCueSchema,
-  cues.deleteCueSchema,
-  cues.copyCueSchema,
-  cues.moveCueSchema,
-  cues.renumberSchema,
-  cues.splitSchema,
-  cues.assignPartSchema,
-  cues.blockSchema,
-  cues.unblockSchema,
-  cues.assertSchema,
-  cues.unassertSchema,
-  entries.setShowSchema,
-  entries.setPaletteSchema,
-  entries.setGroupSchema,
-  entries.setPaceSchema,
-  entries.setChannelSchema,
-  entries.setTypeSchema,
-  entries.setListSchema,
-  entries.removePaletteSchema,
-  entries.removeGroupSchema,
-  entries.removePaceSchema,
-  entries.removeChannelSchema,
-  entries.renumberChannelSchema,
-  entries.removeTypeSchema,
-  entries.removeListSchema,
-  stepsSchema,
-]);
-
-export type { KeySelection } from "./schema/shared.ts";
-export type { ChangeEdit, Operation, RecordEdit } from "./schema/values.ts";
-export type { TimesPatch } from "./schema/times.ts";
+export type { KeySelection } from "./fields.ts";
+export type { ChangeEdit, Operation } from "./kinds/change.ts";
+export type { RecordEdit } from "./kinds/record.ts";
+export type { TimesPatch } from "./plan/patchedTimes.ts";
 /** One edit with its defaults filled in. */
 export type Edit = z.infer<typeof editSchema>;
 /** One edit as it may be written: what has a default may be left out. */
 export type EditInput = z.input<typeof editSchema>;
 /** The names of all edits. */
-export const EDIT_OPS: readonly string[] = editSchema.options.map((option) => option.shape.op.value);
+export const EDIT_OPS: readonly string[] = Object.keys(EDIT_KINDS);
+
+/** What an edit comes to on a show as it stands. Throws ShowError, naming the thing, when it cannot be made. */
+export function planEdit(sheet: ShowSheet, edit: Edit): Plan {
+  return EDIT_KINDS[edit.op].plan(sheet, edit);
+}
 
 /** Reads edits from plain data, one or an array. Throws ShowError naming the edit and the field that is wrong. */
 export function readEdits(raw: unknown): Edit[] {

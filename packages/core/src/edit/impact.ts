@@ -2,10 +2,10 @@ import { floatAt, intAt } from "../show/at.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnValues } from "../sheet/dense.ts";
-import { carriedMove, columnOf, sameValue } from "../sheet/entry.ts";
+import { columnOf, sameValue } from "../sheet/entry.ts";
 import { type Key, keyAt, keyNamed } from "../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
-import { TrackingWalk, valueOfMove } from "../sheet/tracking.ts";
+import { TrackingWalk, carriedMove, sameTracking, valueOfMove } from "../sheet/tracking.ts";
 import { columnRange } from "./columnRange.ts";
 import { type CueStep, type Step, isCueData } from "./step.ts";
 
@@ -118,10 +118,7 @@ function isInPlace(rows: Int32Array, was: ListSheet): boolean {
 /** The rows in which what tracks has changed: a wall, or what a cue carries. */
 function turnedRows(was: ListSheet, is: ListSheet): RowRange | null {
   if (was.tracking === is.tracking) return null;
-  const rows = is.tracking.flatMap((now, row) => {
-    const old = was.tracking[row];
-    return old?.wall === now.wall && old.carries === now.carries ? [] : [row];
-  });
+  const rows = is.tracking.flatMap((now, row) => (sameTracking(was.tracking[row], now) ? [] : [row]));
   const first = rows[0];
   return first === undefined ? null : { first, last: rows.at(-1) ?? first };
 }
@@ -134,8 +131,8 @@ function widened(range: RowRange | null, turned: RowRange | null, old: Column, n
 /** Walks one key down both lists from the first row that differs to where they meet again. */
 function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: RowRange, found: LookChangeCollector): void {
   const [old, now] = [columnOf(was, key), columnOf(is, key)];
-  const oldWalk = new TrackingWalk(was, old, first, carriedMove(was, key, first - 1));
-  const nowWalk = new TrackingWalk(is, now, first, carriedMove(is, key, first - 1));
+  const oldWalk = new TrackingWalk(was, old, first, carriedMove(was, old, first - 1));
+  const nowWalk = new TrackingWalk(is, now, first, carriedMove(is, now, first - 1));
   for (let row = first; row < is.cues.length;) {
     if (row === oldWalk.to) oldWalk.step();
     if (row === nowWalk.to) nowWalk.step();

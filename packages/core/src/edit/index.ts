@@ -19,6 +19,6 @@ export { type Impact, type LookChange, impactOf } from "./impact.ts";
 export { checkedMoves } from "./plan/checkedMoves.ts";
 export { storedMove, targetOfMove } from "./plan/moveSteps.ts";
 export { isNamed, selectKeys } from "./plan/selectKeys.ts";
-export { patchedTimes } from "./plan/setTimes.ts";
+export { patchedTimes } from "./plan/patchedTimes.ts";
 export type { Step } from "./step.ts";
-export { operationWords } from "./words.ts";
+export { operationWords } from "./kinds/change.ts";

@@ -2,7 +2,7 @@ import { firstNotBelow } from "../show/search.ts";
 import { at } from "../show/at.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
-import { marksByChannel, sortedMarks } from "./kept.ts";
+import { marksByChannel, sortedMarks } from "./marksByChannel.ts";
 import { type Mark, markedKeys } from "./mark.ts";
 
 /** Every mark of a list, by the row of the call, then by channel; kept for as long as the list stays the same. */

@@ -1,9 +1,10 @@
 import { at, floatAt, intAt } from "../show/at.ts";
-import { entryIndexAt } from "./entry.ts";
 import { paletteOf } from "../show/move.ts";
 import type { MoveSpec } from "../show/schema.ts";
 import { type Column, EMPTY_COLUMN, NO_PALETTES, moveIndexAt } from "./column.ts";
+import { CarriedCache, union } from "../show/carriedCache.ts";
 import type { ListSheet } from "./sheet.ts";
+import { isWall, shownMove, tracksOn } from "./tracking.ts";
 
 /** A checkpoint is kept for every so many rows. */
 const EVERY = 16;
@@ -36,13 +37,17 @@ interface Checkpoints {
   readonly saved: readonly LookState[];
 }
 
-/** Checkpoints of this list or of one before it, with the keys that have changed since. */
+/** Checkpoints of this list or of one before it, with the ordinals of the keys that have changed since. */
 interface Kept {
   readonly checkpoints: Checkpoints;
   readonly stale: ReadonlySet<number>;
 }
 
-const kept = new WeakMap<ListSheet, Kept>();
+const cache = new CarriedCache<ListSheet, Kept, ReadonlySet<number>>({
+  make: (list) => ({ checkpoints: checkpointsOf(list), stale: new Set() }),
+  renew: (_list, _base, { checkpoints, stale }, touched) => stillWorth({ checkpoints, stale: union(stale, touched) }),
+  merge: union,
+});
 
 /** Room for one look of a list. */
 export function emptyState(list: ListSheet): LookState {
@@ -52,19 +57,18 @@ export function emptyState(list: ListSheet): LookState {
 
 /** Writes the look of a row into `into`, key by key: from the nearest checkpoint and at most fifteen rows behind it. */
 export function stateAt(list: ListSheet, row: number, into: LookState): LookState {
-  const { checkpoints, stale } = keptOf(list);
+  const { checkpoints, stale } = cache.get(list);
   const block = Math.floor(row / EVERY);
   const from = checkpoints.saved[block];
   if (!from) return cleared(into);
   into.values.set(from.values);
   into.origins.set(from.origins);
   into.palettes.set(from.palettes);
-  for (let before = block * EVERY; before < row; before += 1)
-    if (list.tracking[before]?.carries) layOver(list, checkpoints.rows, before, into);
+  for (let before = block * EVERY; before < row; before += 1) if (tracksOn(list, before)) layOver(list, checkpoints.rows, before, into);
   layOver(list, checkpoints.rows, row, into);
   for (const ordinal of stale) {
     const column = list.columns[ordinal] ?? EMPTY_COLUMN;
-    const index = entryIndexAt(list, column, row);
+    const index = shownMove(list, column, row);
     into.origins[ordinal] = index < 0 ? -1 : at(column.rows, index);
     into.values[ordinal] = index < 0 ? Number.NaN : at(column.values, index);
     into.palettes[ordinal] = index < 0 ? 0 : paletteNumber(list, column.specs[index]);
@@ -72,9 +76,9 @@ export function stateAt(list: ListSheet, row: number, into: LookState): LookStat
   return into;
 }
 
-/** Visits every move that a row stores, by its key's ordinal and its place in that key's column, */
+/** Visits every move that a row stores, by its key's ordinal and its place in that key's column. */
 export function eachMoveAt(list: ListSheet, row: number, visit: (ordinal: number, move: number) => void): void {
-  const { checkpoints, stale } = keptOf(list);
+  const { checkpoints, stale } = cache.get(list);
   const { starts, ordinals, moves } = checkpoints.rows;
   const end = intAt(starts, row + 1);
   for (let place = intAt(starts, row); place < end; place += 1) {
@@ -89,25 +93,20 @@ export function eachMoveAt(list: ListSheet, row: number, visit: (ordinal: number
 
 /** Lets the checkpoints of a list serve the next one, whose rows and palettes are the same and of whose columns only `touched` differ. */
 export function carryCheckpoints(before: ListSheet, after: ListSheet, touched: ReadonlySet<number>): void {
-  const known = kept.get(before);
-  if (!known) return;
-  const stale = new Set([...known.stale, ...touched]);
-  if (stale.size <= MOST_STALE) kept.set(after, { checkpoints: known.checkpoints, stale });
+  cache.carry(before, after, touched);
 }
 
-function keptOf(list: ListSheet): Kept {
-  const known = kept.get(list) ?? { checkpoints: checkpointsOf(list), stale: new Set() };
-  kept.set(list, known);
-  return known;
+function stillWorth(kept: Kept): Kept | undefined {
+  return kept.stale.size <= MOST_STALE ? kept : undefined;
 }
 
 function checkpointsOf(list: ListSheet): Checkpoints {
   const rows = rowMovesOf(list);
   const state = cleared(emptyState(list));
   const saved: LookState[] = [];
-  list.tracking.forEach((tracking, row) => {
+  list.cues.forEach((_cue, row) => {
     if (row % EVERY === 0) saved.push({ values: state.values.slice(), origins: state.origins.slice(), palettes: state.palettes.slice() });
-    if (tracking.carries) layOver(list, rows, row, state);
+    if (tracksOn(list, row)) layOver(list, rows, row, state);
   });
   return { rows, saved };
 }
@@ -119,8 +118,9 @@ function cleared(state: LookState): LookState {
   return state;
 }
 
+/** Lays the moves of a row over what tracks into it: D(k) of SEMANTICS section 2 for all keys at once. */
 function layOver(list: ListSheet, rows: RowMoves, row: number, state: LookState): void {
-  if (list.tracking[row]?.wall) cleared(state);
+  if (isWall(list, row)) cleared(state);
   const end = intAt(rows.starts, row + 1);
   for (let place = intAt(rows.starts, row); place < end; place += 1) {
     const ordinal = intAt(rows.ordinals, place);

@@ -1,8 +1,9 @@
 import { at } from "../show/at.ts";
 import type { MoveSpec } from "../show/schema.ts";
-import { type Column, EMPTY_COLUMN, countThrough } from "./column.ts";
+import { type Column, EMPTY_COLUMN } from "./column.ts";
 import type { Key } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
+import { carriedMove, isWall, shownMove } from "./tracking.ts";
 
 /** What a list says about one key at one place: its value, and the move it comes from. */
 export interface Entry {
@@ -32,47 +33,24 @@ export function columnOf(list: ListSheet, key: Key): Column {
 /** What key shows in the look of a row, D(k) of SEMANTICS section 2. */
 export function entryAt(list: ListSheet, key: Key, row: number): Entry {
   const column = columnOf(list, key);
-  return entryOf(column, entryIndexAt(list, column, row));
+  return entryOf(column, shownMove(list, column, row));
 }
 
 /** What tracks out of a row to the next, C(k) of SEMANTICS section 2. Row -1 carries nothing. */
 export function carriedAt(list: ListSheet, key: Key, row: number): Entry {
-  return entryOf(columnOf(list, key), carriedMove(list, key, row));
-}
-
-/** The place in its column of the move that tracks out of a row to the next; -1: none. Row -1 carries nothing. */
-export function carriedMove(list: ListSheet, key: Key, row: number): number {
   const column = columnOf(list, key);
-  return carriedIndex(list, column, countThrough(column, row) - 1, row);
+  return entryOf(column, carriedMove(list, column, row));
 }
 
 /** What tracks into a row, B(k) of SEMANTICS section 2. */
 export function baseAt(list: ListSheet, key: Key, row: number): Entry {
-  return list.tracking[row]?.wall ? UNSET : carriedAt(list, key, row - 1);
-}
-
-/** The place in its column of the move that a row shows; -1: none is in force. */
-export function entryIndexAt(list: ListSheet, column: Column, row: number): number {
-  const index = countThrough(column, row) - 1;
-  if (index < 0 || column.rows[index] === row) return index;
-  return list.tracking[row]?.wall ? -1 : carriedIndex(list, column, index, row - 1);
+  return isWall(list, row) ? UNSET : carriedAt(list, key, row - 1);
 }
 
 /** The number that a key shows in a row; NaN: unset. */
 export function valueAt(list: ListSheet, column: Column, row: number): number {
-  const index = entryIndexAt(list, column, row);
+  const index = shownMove(list, column, row);
   return index < 0 ? Number.NaN : at(column.values, index);
-}
-
-function carriedIndex(list: ListSheet, column: Column, from: number, row: number): number {
-  if (from < 0 || row < 0) return -1;
-  const wall = at(list.lastWall, row);
-  for (let index = from; index >= 0; index -= 1) {
-    const place = at(column.rows, index);
-    if (place < wall) return -1;
-    if (list.tracking[place]?.carries) return index;
-  }
-  return -1;
 }
 
 function entryOf(column: Column, index: number): Entry {

@@ -6,20 +6,15 @@ import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
 import { type Column, EMPTY_COLUMN, palettesIn } from "./column.ts";
 import { type Key, type Keys, keysOf } from "./keys.ts";
 import { type Palettes, palettesOf, resolve } from "./palettes.ts";
-import type { CueTracking } from "./tracking.ts";
+import { type TrackingRows, trackingOf } from "./tracking.ts";
 
 /** One cue list turned on its side: a column of moves for each key, from which every look is read. */
-export interface ListSheet {
+export interface ListSheet extends TrackingRows {
   readonly id: string;
   readonly list: CueList;
   readonly cues: readonly Cue[];
   /** The cues' places in the order of numbers, rising. */
   readonly order: readonly number[];
-  readonly tracking: readonly CueTracking[];
-  /** By row: the last row up to it whose wall stops what tracks, or -1. */
-  readonly lastWall: readonly number[];
-  /** The rows that are a wall or keep their moves to themselves, rising. */
-  readonly trackingBreaks: readonly number[];
   /** By key ordinal. */
   readonly columns: readonly Column[];
   readonly keys: Keys;
@@ -87,21 +82,11 @@ function* listInSteps(list: CueList, keys: Keys, palettes: Palettes): Generator<
 }
 
 /** What a sheet knows of the rows themselves, apart from any key. */
-export type RowFacts = Pick<ListSheet, "order" | "tracking" | "lastWall" | "trackingBreaks">;
+export type RowFacts = TrackingRows & Pick<ListSheet, "order">;
 
 /** The facts of the rows that these cues make. */
 export function rowsOf(cues: readonly Cue[]): RowFacts {
-  const tracking = cues.map((cue) => ({
-    wall: cue.block === true || cue.carries === "isolated",
-    carries: (cue.carries ?? "track") === "track",
-  }));
-  let wall = -1;
-  const lastWall = tracking.map((cue, row) => {
-    if (cue.wall && cue.carries) wall = row;
-    return wall;
-  });
-  const trackingBreaks = tracking.flatMap((cue, row) => (cue.wall || !cue.carries ? [row] : []));
-  return { order: cues.map((cue) => cueOrder(cue.number)), tracking, lastWall, trackingBreaks };
+  return { order: cues.map((cue) => cueOrder(cue.number)), ...trackingOf(cues) };
 }
 
 /** One stored move of a cue with its key and the number of the part that holds it. */

@@ -1,4 +1,5 @@
 import { at } from "../show/at.ts";
+import type { Cue } from "../show/schema.ts";
 import { type Column, countThrough } from "./column.ts";
 
 /** How one cue takes part in tracking (SEMANTICS section 2). */
@@ -9,10 +10,74 @@ export interface CueTracking {
   readonly carries: boolean;
 }
 
-/** How the rows of a list track, and which of them are a wall or keep their moves to themselves, rising. */
+/** How the rows of a list track. */
 export interface TrackingRows {
   readonly tracking: readonly CueTracking[];
+  /** The rows that are a wall or keep their moves to themselves, rising. */
   readonly trackingBreaks: readonly number[];
+  /** By row: the last row up to it that stops what tracks through it, or -1. */
+  readonly lastWall: readonly number[];
+}
+
+/** How the cues of a list track, in their order (SEMANTICS section 2). */
+export function trackingOf(cues: readonly Pick<Cue, "block" | "carries">[]): TrackingRows {
+  const tracking = cues.map(({ block, carries = "track" }) => ({
+    wall: block === true || carries === "isolated",
+    carries: carries === "track",
+  }));
+  let wall = -1;
+  const lastWall = tracking.map((cue, row) => {
+    if (stopsTracking(cue)) wall = row;
+    return wall;
+  });
+  return { tracking, lastWall, trackingBreaks: tracking.flatMap((cue, row) => (cue.wall || !cue.carries ? [row] : [])) };
+}
+
+/** True where nothing tracks into a row; false for a row that is not there. */
+export function isWall({ tracking }: Pick<TrackingRows, "tracking">, row: number): boolean {
+  return tracking[row]?.wall ?? false;
+}
+
+/** True where what a row shows tracks on; false where it keeps its moves to itself, and for a row that is not there. */
+export function tracksOn({ tracking }: Pick<TrackingRows, "tracking">, row: number): boolean {
+  return tracking[row]?.carries ?? false;
+}
+
+/** True for a cue through which nothing tracks: a wall that lets out what it shows. An isolated cue lets pass it by what came before. */
+export function stopsTracking(cue: CueTracking): boolean {
+  return cue.wall && cue.carries;
+}
+
+/** True when two cues take part in tracking in the same way. */
+export function sameTracking(a: CueTracking | undefined, b: CueTracking | undefined): boolean {
+  return a?.wall === b?.wall && a?.carries === b?.carries;
+}
+
+/**
+ * The place in its column of the move that a row shows, D(k); -1: none is in force. The rule read upward from one row, for those
+ * who want one value and not a whole column.
+ */
+export function shownMove(rows: TrackingRows, column: Column, row: number): number {
+  const index = countThrough(column, row) - 1;
+  if (index < 0 || column.rows[index] === row) return index;
+  return isWall(rows, row) ? -1 : carriedFrom(rows, column, index, row - 1);
+}
+
+/** The place in its column of the move that tracks out of a row to the next, C(k); -1: none. Row -1 carries nothing. */
+export function carriedMove(rows: TrackingRows, column: Column, row: number): number {
+  return carriedFrom(rows, column, countThrough(column, row) - 1, row);
+}
+
+/** The nearest move from `from` upward that tracks on, if no wall stands between it and the row. */
+function carriedFrom(rows: TrackingRows, column: Column, from: number, row: number): number {
+  if (from < 0 || row < 0) return -1;
+  const wall = at(rows.lastWall, row);
+  for (let index = from; index >= 0; index -= 1) {
+    const place = at(column.rows, index);
+    if (place < wall) return -1;
+    if (tracksOn(rows, place)) return index;
+  }
+  return -1;
 }
 
 /** What tracks into a cue, B(k): what the cue before lets out, or `nothing` at a wall. */
@@ -42,12 +107,12 @@ export class TrackingWalk {
   private readonly tracking: readonly CueTracking[];
   private readonly trackingBreaks: readonly number[];
   private readonly moves: readonly number[];
-  /** The next row that is trackingBreaks, and the next with a move; the number of rows where there is none. */
+  /** The next row that breaks tracking, and the next with a move; the number of rows where there is none. */
   private turnRow: number;
   private moveRow: number;
 
   /** Begins before a row, with the move that tracks out of the row above it. */
-  constructor({ tracking, trackingBreaks }: TrackingRows, { rows }: Column, row = 0, carried = -1) {
+  constructor({ tracking, trackingBreaks }: Pick<TrackingRows, "tracking" | "trackingBreaks">, { rows }: Column, row = 0, carried = -1) {
     this.tracking = tracking;
     this.trackingBreaks = trackingBreaks;
     this.moves = rows;
@@ -80,7 +145,7 @@ export class TrackingWalk {
     return true;
   }
 
-  /** Passes the trackingBreaks rows that change nothing for this key: without a move of its own only a wall before which something tracks does. */
+  /** Passes the rows that break tracking but change nothing for this key: without a move of its own only a wall before which something tracks does. */
   private passTurns(end: number): void {
     while (this.turnRow < this.moveRow && (this.carried < 0 || !at(this.tracking, this.turnRow).wall)) {
       this.turn += 1;

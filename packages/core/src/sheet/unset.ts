@@ -5,6 +5,7 @@ import { columnOf } from "./entry.ts";
 import type { Key } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
 import { traceOf } from "./trace.ts";
+import { isWall } from "./tracking.ts";
 
 /**
  * Why a key is unset in a row, and the row that made it so: nothing has ever set it; a wall stopped it; a cue released it; its
@@ -22,6 +23,6 @@ export function unsetBecause(list: ListSheet, key: Key, row: number): UnsetBecau
   const spec = index < 0 ? undefined : column.specs[index];
   if (spec !== undefined) return { why: isRelease(spec) ? "released" : "palette", row: first };
   if (first === 0) return { why: "never" };
-  if (list.tracking[first]?.wall) return { why: "wall", row: first };
+  if (isWall(list, first)) return { why: "wall", row: first };
   return { why: "kept", row: first - 1 };
 }

@@ -71,6 +71,8 @@ const pace = z.strictObject({
 });
 
 /** The families whose moves may have times of their own in a part; levels have up and down. */
+/** The times of a part that stand beside those of families. */
+export const PLAIN_TIMES = ["up", "down", "upDelay", "downDelay"] as const;
 export const TIMED_FAMILIES = ["position", "colour", "beam"] as const;
 
 const familyTimes = z.strictObject({ fade: seconds.optional(), delay: seconds.optional() });

@@ -1,15 +1,13 @@
 import { floatAt } from "../show/at.ts";
-import { marksByChannel, sameMarks } from "../marks/kept.ts";
+import { CarriedCache, union } from "../show/carriedCache.ts";
+import { marksByChannel, sameMarks } from "../marks/marksByChannel.ts";
 import type { Mark } from "../marks/mark.ts";
 import { columnOf } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { eachRelease, eachTiming } from "./timings.ts";
 import { isWide } from "./transition.ts";
-
-const kept = new WeakMap<ListSheet, Float64Array>();
-/** Lists whose durations are not worked out yet, but that differ from one whose durations are in a few cues only. */
-const waiting = new WeakMap<ListSheet, Waiting>();
+import { tracksOn } from "../sheet/tracking.ts";
 
 /** What edits changed of a list whose rows stayed the same. */
 export interface Touched {
@@ -19,18 +17,19 @@ export interface Touched {
   readonly keys: ReadonlyMap<Key, ReadonlySet<number>>;
 }
 
-interface Waiting extends Touched {
-  readonly base: ListSheet;
-}
-
 /** More changed moves than this are not followed one by one; the durations are then worked out anew when they are wanted. */
 const MOST_MOVES = 5000;
 
+/** The durations of a list by row, seconds; NaN: not asked for yet. */
+const cache = new CarriedCache<ListSheet, Float64Array, Touched>({
+  make: (list) => new Float64Array(list.cues.length).fill(Number.NaN),
+  renew: renewDurations,
+  merge: mergeTouched,
+});
+
 /** The duration of a cue that is fired in order, kept for as long as nothing it depends on changes. Seconds. */
 export function cueDuration(list: ListSheet, row: number): number {
-  const known = kept.get(list) ?? carried(list) ?? new Float64Array(list.cues.length).fill(Number.NaN);
-  kept.set(list, known);
-  waiting.delete(list);
+  const known = cache.get(list);
   const seconds = floatAt(known, row);
   if (!Number.isNaN(seconds)) return seconds;
   let longest = 0;
@@ -45,27 +44,24 @@ export function cueDuration(list: ListSheet, row: number): number {
 
 /** Lets the durations of a list serve the next one, except for the cues whose transition the edit may have changed. */
 export function carryDurations(before: ListSheet, after: ListSheet, touched: Touched): void {
-  if (kept.has(before)) {
-    waiting.set(after, { base: before, ...touched });
-    return;
-  }
-  const older = waiting.get(before);
-  if (!older) return;
-  const keys = new Map(older.keys);
-  for (const [key, rows] of touched.keys) keys.set(key, new Set([...(keys.get(key) ?? []), ...rows]));
-  const moves = [...keys.values()].reduce((sum, rows) => sum + rows.size, 0);
-  if (moves <= MOST_MOVES) waiting.set(after, { base: older.base, rows: new Set([...older.rows, ...touched.rows]), keys });
+  cache.carry(before, after, touched);
 }
 
-function carried(list: ListSheet): Float64Array | undefined {
-  const wait = waiting.get(list);
-  const seconds = wait && kept.get(wait.base)?.slice();
-  if (!seconds) return undefined;
+function mergeTouched(first: Touched, second: Touched): Touched | undefined {
+  const keys = new Map(first.keys);
+  for (const [key, rows] of second.keys) keys.set(key, union(keys.get(key) ?? new Set(), rows));
+  const moves = [...keys.values()].reduce((sum, rows) => sum + rows.size, 0);
+  return moves <= MOST_MOVES ? { rows: union(first.rows, second.rows), keys } : undefined;
+}
+
+/** Forgets the duration of every cue in which something may run differently since. */
+function renewDurations(list: ListSheet, base: ListSheet, known: Float64Array, touched: Touched): Float64Array {
+  const seconds = known.slice();
   const forget = (row: number): void => void (seconds[row] = Number.NaN);
-  for (const row of wait.rows) forget(row);
+  for (const row of touched.rows) forget(row);
   const wide = list.cues.flatMap((_, row) => (isWide(list, row) ? [row] : []));
-  for (const [key, rows] of wait.keys) for (const row of rows) forgetThread(list, key, row, wide, forget);
-  const was = marksByChannel(wait.base);
+  for (const [key, rows] of touched.keys) for (const row of rows) forgetThread(list, key, row, wide, forget);
+  const was = marksByChannel(base);
   for (const [channel, marks] of marksByChannel(list)) {
     const before = was.get(channel);
     if (sameMarks(before, marks)) continue;
@@ -81,7 +77,7 @@ function forgetThread(list: ListSheet, key: Key, row: number, wide: readonly num
   for (const at of column.rows) {
     if (at <= row) continue;
     forget(at);
-    if (!list.tracking[at]?.carries) continue;
+    if (!tracksOn(list, at)) continue;
     end = at;
     break;
   }

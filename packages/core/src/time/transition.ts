@@ -7,6 +7,7 @@ import type { Key } from "../sheet/keys.ts";
 import { sameValue } from "../sheet/entry.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { timingOf } from "./times.ts";
+import { isWall, tracksOn } from "../sheet/tracking.ts";
 
 /** Why a key is in a transition (SEMANTICS section 3). */
 export type Cause = "explicit" | "implied" | "asserted";
@@ -44,8 +45,8 @@ export type LookBefore = (key: Key) => number;
 
 /** True for a row whose transition can hold keys that it does not move: at a wall, behind a cue that keeps its moves, and where it asserts. */
 export function isWide(list: ListSheet, row: number): boolean {
-  const behind = row > 0 && list.tracking[row - 1]?.carries !== true;
-  return behind || list.tracking[row]?.wall !== false || cueAt(list, row).assert === true;
+  const behind = row > 0 && !tracksOn(list, row - 1);
+  return behind || isWall(list, row) || cueAt(list, row).assert === true;
 }
 
 /** The keys that run when a row is fired in order, T(k) of section 3; keys that were marked before are out of it. */

@@ -74,6 +74,11 @@ function fitEntry(show: Show, edit: EditInput): EditInput {
       return { ...edit, used: edit.used === "refuse" ? "keepLooks" : edit.used };
     case "renumberChannel":
       return { ...edit, to: Math.max(...show.channels.map(({ number }) => number)) + 1 };
+    case "setChannel": {
+      // Another type may lack what the light does in cues.
+      const known = show.channels.find(({ number }) => number === edit.channel.number);
+      return { ...edit, channel: { ...edit.channel, type: known?.type ?? edit.channel.type } };
+    }
     case "removeType":
       return { ...edit, type: "spare" };
     case "setType":
@@ -128,6 +133,9 @@ function freeBehind(cues: readonly Cue[], number: string): string {
   return String(Math.round(((at + next) / 2) * 1000) / 1000);
 }
 
+/** So many tries of a kind tell what share of them is made. */
+const ENOUGH = 20;
+
 /** How many edits of each kind were made, of those that were tried. */
 export class Accepted {
   private readonly kinds = new Map<string, { tried: number; made: number }>();
@@ -137,9 +145,10 @@ export class Accepted {
     this.kinds.set(edit.op, { tried: kind.tried + 1, made: kind.made + (made ? 1 : 0) });
   }
 
-  /** The kinds of which fewer than a share were made, with the share that was. */
+  /** The kinds of which fewer than a share were made, with the share that was. A handful of tries says nothing of a share. */
   below(share: number): Record<string, number> {
-    const shares = [...this.kinds].map(([kind, { tried, made }]) => [kind, made / tried] as const);
+    const often = [...this.kinds].filter(([, { tried }]) => tried >= ENOUGH);
+    const shares = often.map(([kind, { tried, made }]) => [kind, made / tried] as const);
     return Object.fromEntries(shares.filter(([, own]) => own < share));
   }
 

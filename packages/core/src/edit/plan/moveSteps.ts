@@ -5,6 +5,7 @@ import { type Entry, columnOf, sameValue } from "../../sheet/entry.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import type { MoveSpec } from "../../show/schema.ts";
 import type { MoveStep, PlacedMove } from "../step.ts";
+import { isWall, tracksOn } from "../../sheet/tracking.ts";
 
 /** The move that a row stores for a key, with its part. */
 export function storedMove(list: ListSheet, key: Key, row: number): PlacedMove | undefined {
@@ -70,9 +71,8 @@ export function restoreFrom(list: ListSheet, key: Key, row: number, now: Tracked
   if (sameTracked(now, was)) return [];
   const steps: MoveStep[] = [];
   for (let at = row; at < list.cues.length; at += 1) {
-    const tracking = list.tracking[at];
-    if (!tracking?.wall && !storedMove(list, key, at)) steps.push(...aimStep(list, key, at, targetOf(was)));
-    if (tracking?.carries) break;
+    if (!isWall(list, at) && !storedMove(list, key, at)) steps.push(...aimStep(list, key, at, targetOf(was)));
+    if (tracksOn(list, at)) break;
   }
   return steps;
 }

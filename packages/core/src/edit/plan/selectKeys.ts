@@ -1,7 +1,7 @@
 import { ShowError } from "../../show/errors.ts";
 import type { Key, Keys } from "../../sheet/keys.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
-import type { KeySelection } from "../schema/shared.ts";
+import type { KeySelection } from "../fields.ts";
 import type { PlacedMove } from "../step.ts";
 import { storedMove } from "./moveSteps.ts";
 

@@ -1,15 +1,21 @@
+import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { columnOf } from "../../sheet/entry.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 import { headOf } from "../apply.ts";
 import { applyEntry } from "../applyEntry.ts";
-import type { RenumberChannelEdit } from "../schema/entries.ts";
 import type { EntryStep, MoveStep, Step } from "../step.ts";
-import { entryChange } from "./entryChange.ts";
-import { headStep } from "./headStep.ts";
+import { entryChange } from "../plan/entryChange.ts";
+import { headStep } from "../plan/headStep.ts";
+import { channelNumber } from "../fields.ts";
+import { defineEdit } from "./kind.ts";
+
+const schema = z.strictObject({ op: z.literal("renumberChannel"), channel: channelNumber, to: channelNumber });
+
+type RenumberChannelEdit = z.infer<typeof schema>;
 
 /** The steps that call a light by another number: what it does in every list, its place in groups, palettes and mark settings go along. No look changes but in name. */
-export function planRenumberChannel(sheet: ShowSheet, { channel: from, to }: RenumberChannelEdit): Step[] {
+function planRenumberChannel(sheet: ShowSheet, { channel: from, to }: RenumberChannelEdit): Step[] {
   const { show } = sheet;
   const channel = show.channels.find(({ number }) => number === from);
   if (!channel) throw new ShowError(`Channel ${from} is not in the rig`);
@@ -59,3 +65,9 @@ function inList(list: ListSheet, from: number, to: number): Step[] {
   });
   return [...moves, ...marks];
 }
+
+/** Calling a light by another number. */
+export const renumberChannel = defineEdit(schema, {
+  plan: planRenumberChannel,
+  words: ({ channel, to }) => `Channel ${channel} becomes ${to}`,
+});

@@ -1,16 +1,23 @@
+import { z } from "zod";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, cueAt, freeNumberAfter, rowOf } from "../../sheet/sheet.ts";
 import { partHeadOf } from "../apply.ts";
-import type { SplitEdit } from "../schema/cues.ts";
 import type { PlacedMove, Step } from "../step.ts";
-import { storeStep } from "./moveSteps.ts";
-import { emptiedParts } from "./parts.ts";
-import { selectMoves } from "./selectKeys.ts";
+import { storeStep } from "../plan/moveSteps.ts";
+import { emptiedParts } from "../plan/emptiedParts.ts";
+import { selectMoves } from "../plan/selectKeys.ts";
+import { cueNumber, keys, list } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { whoseWords } from "./kindWords.ts";
+
+const schema = z.strictObject({ op: z.literal("split"), list, cue: cueNumber, to: cueNumber, keys });
+
+type SplitEdit = z.infer<typeof schema>;
 
 /** The steps that let chosen keys' moves leave a cue for a new one right behind it; they keep their parts and times, and the new cue waits for a Go. */
-export function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
+function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
   const row = rowOf(list, edit.cue);
   refusePlace(list, row, edit);
   const cue = cueAt(list, row);
@@ -42,3 +49,9 @@ function refusePlace(list: ListSheet, row: number, { cue, to }: SplitEdit): void
   const hint = free === undefined ? "renumber first, there is no number left between them" : `${free} is free`;
   throw new ShowError(`The new cue ${to} does not stand right behind cue ${cue}${next ? ` and before cue ${next.number}` : ""}; ${hint}`);
 }
+
+/** Letting some moves of a cue leave it for a new one right behind it (SEMANTICS section 6). */
+export const split = defineEdit(schema, {
+  plan: (sheet, edit) => planSplit(listFor(sheet, edit), edit),
+  words: ({ cue, keys, to }) => `Cue ${cue} split: ${whoseWords(keys)} to cue ${to}`,
+});

@@ -1,21 +1,34 @@
+import { z } from "zod";
 import { at } from "../../show/at.ts";
 import { ShowError } from "../../show/errors.ts";
 import { makeMove, moveTiming, paletteOf } from "../../show/move.ts";
-import type { Palette } from "../../show/schema.ts";
 import { columnOf } from "../../sheet/entry.ts";
 import type { Key } from "../../sheet/keys.ts";
-import type { Palettes } from "../../sheet/palettes.ts";
+import { paletteNamed } from "../plan/paletteNamed.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
-import type { SwapPaletteEdit } from "../schema/values.ts";
-import { storeStep } from "./moveSteps.ts";
-import type { Plan } from "./plan.ts";
-import { rowsIn } from "./rows.ts";
+import { storeStep } from "../plan/moveSteps.ts";
+import type { Plan } from "../plan/plan.ts";
+import { rowsIn } from "../plan/rows.ts";
+import { id, list, range } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { rangeWords } from "./kindWords.ts";
+
+const schema = z.strictObject({
+  op: z.literal("swapPalette"),
+  list,
+  ...range,
+  palette: id,
+  as: id,
+  skipMissing: z.boolean().optional(),
+});
+
+type SwapPaletteEdit = z.infer<typeof schema>;
 
 /**
  * The steps that make every move of a range that refers to one palette refer to another. Where the other has no value for a
  * light, the move stays as it is when `skipMissing` is given, and is told; else the edit is refused.
  */
-export function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit): Plan {
+function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit): Plan {
   const from = paletteNamed(list.palettes, edit.palette);
   const to = paletteNamed(list.palettes, edit.as);
   if (from.family !== to.family)
@@ -39,13 +52,6 @@ export function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit): Plan {
   return { steps, notes };
 }
 
-/** The palette with this id. Throws ShowError naming those there are. */
-export function paletteNamed(palettes: Palettes, id: string): Palette {
-  const found = palettes.byId.get(id);
-  if (found) return found;
-  throw new ShowError(`There is no palette "${id}"; the palettes are ${[...palettes.byId.keys()].join(", ") || "none yet"}`);
-}
-
 function rowsUsing(list: ListSheet, key: Key, palette: string, first: number, last: number): { row: number; index: number }[] {
   const column = columnOf(list, key);
   if (!column.palettes.has(palette)) return [];
@@ -54,3 +60,9 @@ function rowsUsing(list: ListSheet, key: Key, palette: string, first: number, la
     return row >= first && row <= last && spec !== undefined && paletteOf(spec) === palette ? [{ row, index }] : [];
   });
 }
+
+/** Making the moves of a range that refer to one palette refer to another (SEMANTICS section 6). */
+export const swapPalette = defineEdit(schema, {
+  plan: (sheet, edit) => planSwapPalette(listFor(sheet, edit), edit),
+  words: (edit) => `${rangeWords(edit)}: ${edit.palette} becomes ${edit.as}`,
+});

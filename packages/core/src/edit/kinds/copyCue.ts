@@ -1,19 +1,34 @@
+import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { makeMove } from "../../show/move.ts";
 import type { Moves, Part } from "../../show/schema.ts";
 import { UNSET, carriedAt, entryAt } from "../../sheet/entry.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, listOf, rowOf } from "../../sheet/sheet.ts";
-import type { CopyCueEdit } from "../schema/cues.ts";
 import type { Step } from "../step.ts";
-import { storedMove, targetOf } from "./moveSteps.ts";
-import { wholeCueSteps } from "./cues.ts";
+import { storedMove, targetOf } from "../plan/moveSteps.ts";
+import { wholeCueSteps } from "../plan/wholeCue.ts";
+import { cueNumber, id, list } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { isWall } from "../../sheet/tracking.ts";
+
+const schema = z.strictObject({
+  op: z.literal("copyCue"),
+  list,
+  cue: cueNumber,
+  to: cueNumber,
+  /** The list that the copy goes to; left out: the same. */
+  toList: id.optional(),
+  what: z.enum(["moves", "look"]).default("moves"),
+});
+
+type CopyCueEdit = z.infer<typeof schema>;
 
 /**
  * The steps that copy a cue, into the same list or another: with the moves that it stores, or with its whole look, so that the
  * copy looks the same wherever it stands. Later looks follow what the copy lets track on.
  */
-export function planCopyCue(sheet: ShowSheet, list: ListSheet, edit: CopyCueEdit): Step[] {
+function planCopyCue(sheet: ShowSheet, list: ListSheet, edit: CopyCueEdit): Step[] {
   const row = rowOf(list, edit.cue);
   const target = edit.toList === undefined ? list : listOf(sheet, edit.toList);
   if (findRow(target, edit.to) >= 0)
@@ -30,7 +45,7 @@ function lookParts(list: ListSheet, row: number, target: ListSheet, to: string):
   for (const key of list.keys.all) {
     if (storedMove(list, key, row)) continue;
     const shown = entryAt(list, key, row);
-    const into = list.tracking[row]?.wall ? UNSET : carriedAt(target, key, behind);
+    const into = isWall(list, row) ? UNSET : carriedAt(target, key, behind);
     if (Number.isNaN(shown.value) && Number.isNaN(into.value)) continue;
     (tracked[key.channel] ??= {})[key.attribute.id] = makeMove(targetOf(shown));
   }
@@ -42,3 +57,9 @@ function merged(moves: Moves, more: Moves): Moves {
   for (const [channel, attributes] of Object.entries(more)) all[channel] = { ...all[channel], ...attributes };
   return all;
 }
+
+/** Copying a cue, into the same list or another (SEMANTICS section 6). */
+export const copyCue = defineEdit(schema, {
+  plan: (sheet, edit) => planCopyCue(sheet, listFor(sheet, edit), edit),
+  words: ({ cue, to, what }) => `Cue ${cue} copied to ${to}${what === "look" ? ", its whole look" : ""}`,
+});

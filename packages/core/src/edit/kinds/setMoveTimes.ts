@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { type TimesWish, patchedTiming, timesAt } from "../../fan/timesAt.ts";
 import { ShowError } from "../../show/errors.ts";
 import { makeMove, moveTiming } from "../../show/move.ts";
@@ -5,17 +6,34 @@ import type { Family, Pace } from "../../show/schema.ts";
 import { columnOf } from "../../sheet/entry.ts";
 import type { Key } from "../../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
-import type { SetMoveTimesEdit } from "../schema/times.ts";
 import type { MoveStep } from "../step.ts";
-import { storeStep, targetOfMove } from "./moveSteps.ts";
-import { rowsIn } from "./rows.ts";
-import { selectKeys } from "./selectKeys.ts";
+import { storeStep, targetOfMove } from "../plan/moveSteps.ts";
+import { rowsIn } from "../plan/rows.ts";
+import { selectKeys } from "../plan/selectKeys.ts";
+import { editParts } from "../../show/schema.ts";
+import { curve, id, keys, list, range } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { namesWords, rangeWords, saidWords, whoseWords } from "./kindWords.ts";
+
+const schema = z.strictObject({
+  op: z.literal("setMoveTimes"),
+  list,
+  ...range,
+  keys,
+  fade: editParts.spread.nullable().optional(),
+  delay: editParts.spread.nullable().optional(),
+  curve: curve.nullable().optional(),
+  /** A stored pace to lay on the moves, instead of fade, delay and curve. */
+  pace: id.optional(),
+});
+
+type SetMoveTimesEdit = z.infer<typeof schema>;
 
 /**
  * The steps that give stored moves of a range their own times. A fan spreads over the chosen channels in the order in which
  * they are chosen; where none are named, over those that have such a move in the range. Seconds.
  */
-export function planSetMoveTimes(sheet: ShowSheet, list: ListSheet, edit: SetMoveTimesEdit): MoveStep[] {
+function planSetMoveTimes(sheet: ShowSheet, list: ListSheet, edit: SetMoveTimesEdit): MoveStep[] {
   const wishFor = wishesOf(sheet, edit);
   const { first, last } = rowsIn(list, edit.from, edit.to);
   const inRange = (key: Key): number[] => columnOf(list, key).rows.flatMap((row, index) => (row >= first && row <= last ? [index] : []));
@@ -53,3 +71,16 @@ function paceNamed(sheet: ShowSheet, id: string): Pace {
   if (found) return found;
   throw new ShowError(`There is no pace "${id}"; the paces are ${sheet.show.paces.map((pace) => pace.id).join(", ") || "none yet"}`);
 }
+
+/** Times of their own of single moves: "fade 3, delay 0~2". */
+function ownTimesWords({ keys, fade, delay, curve }: SetMoveTimesEdit): string {
+  const times =
+    [...saidWords("fade", fade), ...saidWords("delay", delay), ...saidWords("curve", curve)].join(", ") || "own times unchanged";
+  return [namesWords(keys), times].filter(Boolean).join(" ");
+}
+
+/** Giving stored moves times of their own, or a pace (SEMANTICS section 6). */
+export const setMoveTimes = defineEdit(schema, {
+  plan: (sheet, edit) => planSetMoveTimes(sheet, listFor(sheet, edit), edit),
+  words: (edit) => `${rangeWords(edit)}, ${whoseWords(edit.keys)}: ${edit.pace === undefined ? ownTimesWords(edit) : `pace ${edit.pace}`}`,
+});

@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { at } from "../../show/at.ts";
 import { trackedIn, trackedOut } from "../../sheet/tracking.ts";
 import { ShowError } from "../../show/errors.ts";
@@ -8,15 +9,41 @@ import { type Entry, UNSET, carriedAt, columnOf, entryAt } from "../../sheet/ent
 import { resolve } from "../../sheet/palettes.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { fanAt, fanPoints } from "../../fan/fan.ts";
-import type { ChangeEdit, Operation } from "../schema/values.ts";
-import { paletteNamed } from "./swapPalette.ts";
+import { paletteNamed } from "../plan/paletteNamed.ts";
 import type { MoveStep } from "../step.ts";
-import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "./moveSteps.ts";
-import { rowsIn } from "./rows.ts";
-import { selectKeys } from "./selectKeys.ts";
+import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "../plan/moveSteps.ts";
+import { rowsIn } from "../plan/rows.ts";
+import { selectKeys } from "../plan/selectKeys.ts";
+import { factor, id, keys, list, number, range } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { namesWords, rangeWords, whoseWords } from "./kindWords.ts";
+
+const fan = z.string().regex(/^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/, "is not a fan; write it as -30~30");
+const operation = z.union([
+  z.strictObject({ set: z.union([number, fan]) }),
+  z.strictObject({ palette: id }),
+  z.strictObject({ add: number }),
+  z.strictObject({ scale: factor }),
+  z.strictObject({ release: z.literal(true) }),
+  z.strictObject({ drop: z.literal(true) }),
+]);
+const schema = z.strictObject({
+  op: z.literal("change"),
+  list,
+  ...range,
+  keys,
+  do: operation,
+  where: z.enum(["look", "moves"]).default("look"),
+  after: z.enum(["restore", "track"]).default("track"),
+});
+
+/** What the values of chosen lights are told, in cues or in hand. */
+export type Operation = z.infer<typeof operation>;
+/** A change of values over a range of cues. */
+export type ChangeEdit = z.infer<typeof schema>;
 
 /** The steps of a change over a range of cues (SEMANTICS section 6). Throws ShowError for what cannot be asked. */
-export function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
+function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
   const { first, last } = rowsIn(list, edit.from, edit.to);
   const keys = keysFor(list, edit);
   const onLooks = edit.where === "look" && !("drop" in edit.do);
@@ -29,7 +56,7 @@ export function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
   });
 }
 
-/** A operation for one light, its own value taken out of a fan. */
+/** An operation for one light, its own value taken out of a fan. */
 type KeyOperation = { set: number } | Exclude<Operation, { set: unknown }>;
 
 function operationFor(operation: Operation, place: number, count: number): KeyOperation {
@@ -127,3 +154,23 @@ function moveAfter(list: ListSheet, key: Key, stored: Entry, operation: KeyOpera
   if (untouched && !standsOnce(operation)) return stored;
   return lookAfter(list, key, stored, operation);
 }
+
+/** A change of values in a word or two: "to 50", "+10", "× 0.8", "dusk", "let go". */
+export function operationWords(operation: Operation): string {
+  if ("set" in operation) return `to ${operation.set}`;
+  if ("palette" in operation) return `to ${operation.palette}`;
+  if ("add" in operation) return operation.add < 0 ? `−${-operation.add}` : `+${operation.add}`;
+  if ("scale" in operation) return `× ${operation.scale}`;
+  return "release" in operation ? "let go" : "moves dropped";
+}
+
+function what(edit: ChangeEdit): string {
+  const all = ("release" in edit.do || "drop" in edit.do) && !edit.keys.attributes && !edit.keys.families;
+  return [all ? "all families" : namesWords(edit.keys), operationWords(edit.do)].filter(Boolean).join(" ");
+}
+
+/** Changing values of chosen lights over a range of cues (SEMANTICS section 6). */
+export const change = defineEdit(schema, {
+  plan: (sheet, edit) => planChange(listFor(sheet, edit), edit),
+  words: (edit) => `${rangeWords(edit)}, ${whoseWords(edit.keys)}: ${what(edit)}${edit.after === "restore" ? ", restored after" : ""}`,
+});

@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { paletteOf } from "../../show/move.ts";
 import { readMove } from "../../show/readMoves.ts";
@@ -5,18 +6,32 @@ import type { MarkSettings } from "../../show/schema.ts";
 import { type Key, keyAt } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 import { headOf } from "../apply.ts";
-import type { RecastEdit } from "../schema/values.ts";
 import type { MoveStep, Step } from "../step.ts";
-import { headStep } from "./headStep.ts";
-import { storeStep, storedMove } from "./moveSteps.ts";
-import type { Plan } from "./plan.ts";
-import { eachRow } from "./rows.ts";
+import { headStep } from "../plan/headStep.ts";
+import { storeStep, storedMove } from "../plan/moveSteps.ts";
+import type { Plan } from "../plan/plan.ts";
+import { eachRow } from "../plan/rows.ts";
+import { channelNumber, list, range } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { rangeWords } from "./kindWords.ts";
+
+const schema = z.strictObject({
+  op: z.literal("recast"),
+  list,
+  ...range,
+  channel: channelNumber,
+  as: channelNumber,
+  how: z.enum(["replace", "copy", "swap"]).default("replace"),
+  skipMissing: z.boolean().optional(),
+});
+
+type RecastEdit = z.infer<typeof schema>;
 
 /**
  * The steps that give what one light does to another, over a range (SEMANTICS section 6). Times, parts and mark settings go
  * along. What the other light cannot do stays where it is when `skipMissing` is given, and is told; else it is refused.
  */
-export function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit): Plan {
+function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit): Plan {
   if (edit.channel === edit.as) throw new ShowError(`Channel ${edit.channel} is to be recast as itself; name another light`);
   for (const channel of [edit.channel, edit.as])
     if (!sheet.keys.byChannel.has(channel)) throw new ShowError(`Channel ${channel} is not in the rig`);
@@ -94,3 +109,11 @@ function gaps(sheet: ShowSheet, steps: readonly Step[]): string[] {
   }
   return [...found];
 }
+
+const HOW_WORDS = { replace: "", copy: ", kept as well", swap: " exchanged" } as const;
+
+/** Giving what one light does to another (SEMANTICS section 6). */
+export const recast = defineEdit(schema, {
+  plan: (sheet, edit) => planRecast(sheet, listFor(sheet, edit), edit),
+  words: (edit) => `${rangeWords(edit)}: ${edit.channel} ${edit.how === "swap" ? "and" : "recast as"} ${edit.as}${HOW_WORDS[edit.how]}`,
+});

@@ -1,16 +1,29 @@
+import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
-import { type FamilyTimes, type Part, type PartTimes, TIMED_FAMILIES } from "../../show/schema.ts";
+import { PLAIN_TIMES, type Part, type PartTimes, TIMED_FAMILIES } from "../../show/schema.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import { sameData } from "../../show/sameData.ts";
 import { partHeadOf } from "../apply.ts";
-import type { SetTimesEdit, TimesPatch } from "../schema/times.ts";
+import { type TimesPatch, patchedTimes, timesPatch } from "../plan/patchedTimes.ts";
 import type { Step } from "../step.ts";
-import { eachRow } from "./rows.ts";
+import { eachRow } from "../plan/rows.ts";
+import { factor, list, partNumber, range } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { rangeWords, saidWords } from "./kindWords.ts";
 
-const PLAIN = ["up", "down", "upDelay", "downDelay"] as const;
+const schema = z.strictObject({
+  op: z.literal("setTimes"),
+  list,
+  ...range,
+  part: partNumber.optional(),
+  set: timesPatch.optional(),
+  scale: factor.optional(),
+});
+
+type SetTimesEdit = z.infer<typeof schema>;
 
 /** The steps that set, clear or scale the times of parts over a range. Seconds. */
-export function planSetTimes(list: ListSheet, edit: SetTimesEdit): Step[] {
+function planSetTimes(list: ListSheet, edit: SetTimesEdit): Step[] {
   if ((edit.set === undefined) === (edit.scale === undefined))
     throw new ShowError("Times are either set or scaled; give one of set and scale");
   const cues = eachRow(list, edit.from, edit.to).map((row) => cueAt(list, row));
@@ -34,41 +47,10 @@ function partStep(list: string, cue: string, part: Part, times: PartTimes): Step
   return [{ at: "part", list, cue, part: part.number, before, after: { ...before, times } }];
 }
 
-/** Times of a part with a change laid on them; null forgets one. */
-export function patchedTimes(times: PartTimes, patch: TimesPatch): PartTimes {
-  const after: PartTimes = { ...times };
-  for (const name of PLAIN) {
-    const given = patch[name];
-    if (given === null) delete after[name];
-    else if (given !== undefined) after[name] = given;
-  }
-  for (const family of TIMED_FAMILIES) {
-    const given = patch[family];
-    if (given === undefined) continue;
-    const own = given === null ? {} : patchedFamily(times[family], given);
-    if (Object.keys(own).length > 0) after[family] = own;
-    else delete after[family];
-  }
-  return after;
-}
-
-function patchedFamily(
-  times: FamilyTimes | undefined,
-  patch: { fade?: number | null | undefined; delay?: number | null | undefined },
-): FamilyTimes {
-  const after: FamilyTimes = { ...times };
-  for (const name of ["fade", "delay"] as const) {
-    const given = patch[name];
-    if (given === null) delete after[name];
-    else if (given !== undefined) after[name] = given;
-  }
-  return after;
-}
-
 function scaled(times: PartTimes, factor: number): PartTimes {
   const scale = (seconds: number): number => Math.round(seconds * factor * 1e6) / 1e6;
   const after: PartTimes = {};
-  for (const name of PLAIN) {
+  for (const name of PLAIN_TIMES) {
     const own = times[name];
     if (own !== undefined) after[name] = scale(own);
   }
@@ -82,3 +64,24 @@ function scaled(times: PartTimes, factor: number): PartTimes {
   }
   return after;
 }
+
+const TIME_WORDS = { up: "up", upDelay: "up delay", down: "down", downDelay: "down delay" } as const;
+
+/** A change to the times of parts: "up 3, down delay none, position 4". Seconds. */
+function timesWords(set: TimesPatch): string {
+  const plain = (["up", "upDelay", "down", "downDelay"] as const).flatMap((name) => saidWords(TIME_WORDS[name], set[name]));
+  const families = TIMED_FAMILIES.flatMap((family) => {
+    const own = set[family];
+    return own === null ? [`${family} none`] : [...saidWords(family, own?.fade), ...saidWords(`${family} delay`, own?.delay)];
+  });
+  return [...plain, ...families].join(", ") || "times unchanged";
+}
+
+/** Setting, clearing or scaling the times of parts (SEMANTICS section 6). */
+export const setTimes = defineEdit(schema, {
+  plan: (sheet, edit) => planSetTimes(listFor(sheet, edit), edit),
+  words: (edit) => {
+    const part = edit.part === undefined ? "" : `, part ${edit.part}`;
+    return `${rangeWords(edit)}${part}: ${edit.scale === undefined ? timesWords(edit.set ?? {}) : `times × ${edit.scale}`}`;
+  },
+});

@@ -1,14 +1,29 @@
+import { z } from "zod";
 import type { Cue, PartHead } from "../../show/schema.ts";
 import { type ListSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
 import { sameData } from "../../show/sameData.ts";
 import { partHeadOf } from "../apply.ts";
-import type { AssignPartEdit } from "../schema/cues.ts";
-import type { PlacedMove, Step } from "../step.ts";
-import { storeStep } from "./moveSteps.ts";
-import { selectMoves } from "./selectKeys.ts";
+import { emptiedParts } from "../plan/emptiedParts.ts";
+import type { Step } from "../step.ts";
+import { storeStep } from "../plan/moveSteps.ts";
+import { selectMoves } from "../plan/selectKeys.ts";
+import { cueNumber, keys, list, partNumber, partTimes } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { whoseWords } from "./kindWords.ts";
+
+const schema = z.strictObject({
+  op: z.literal("assignPart"),
+  list,
+  cue: cueNumber,
+  keys,
+  part: partNumber,
+  times: partTimes.optional(),
+});
+
+type AssignPartEdit = z.infer<typeof schema>;
 
 /** The steps that give chosen keys' moves to a part: it is made when missing, and a part left empty is dropped, part 1 never. */
-export function planAssignPart(list: ListSheet, edit: AssignPartEdit): Step[] {
+function planAssignPart(list: ListSheet, edit: AssignPartEdit): Step[] {
   const row = rowOf(list, edit.cue);
   const cue = cueAt(list, row);
   const chosen = selectMoves(list, row, edit.keys, `give to part ${edit.part}`);
@@ -32,12 +47,8 @@ function partHeadSteps(list: ListSheet, cue: Cue, edit: AssignPartEdit): Step[] 
   return [{ at: "part", list: list.id, cue: cue.number, part: edit.part, before, after }];
 }
 
-/** The steps that drop the parts of a cue that hold nothing any more once these moves have left them; part 1 never. */
-export function emptiedParts(list: ListSheet, cue: Cue, leaving: readonly PlacedMove[]): Step[] {
-  return cue.parts.flatMap((part): Step[] => {
-    const left = leaving.filter((move) => move.part === part.number).length;
-    const stored = Object.values(part.moves).reduce((sum, attributes) => sum + Object.keys(attributes).length, 0);
-    if (part.number === 1 || left === 0 || left < stored) return [];
-    return [{ at: "part", list: list.id, cue: cue.number, part: part.number, before: partHeadOf(part) }];
-  });
-}
+/** Giving moves of a cue to one of its parts (SEMANTICS section 6). */
+export const assignPart = defineEdit(schema, {
+  plan: (sheet, edit) => planAssignPart(listFor(sheet, edit), edit),
+  words: ({ cue, keys, part }) => `Cue ${cue}: ${whoseWords(keys)} to part ${part}`,
+});

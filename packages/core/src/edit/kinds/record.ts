@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
 import type { Cue, CueHead, PartHead } from "../../show/schema.ts";
@@ -7,12 +8,29 @@ import { resolve } from "../../sheet/palettes.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, movesOf } from "../../sheet/sheet.ts";
 import { sameData } from "../../show/sameData.ts";
 import { headOf, partHeadOf } from "../apply.ts";
-import type { RecordEdit } from "../schema/values.ts";
-import { type KeyMove, checkedMoves } from "./checkedMoves.ts";
-import { patchedTimes } from "./setTimes.ts";
-import { emptiedParts } from "./parts.ts";
+import { type KeyMove, checkedMoves } from "../plan/checkedMoves.ts";
+import { patchedTimes } from "../plan/patchedTimes.ts";
+import { emptiedParts } from "../plan/emptiedParts.ts";
 import type { PlacedMove, Step } from "../step.ts";
-import { type Tracked, restoreFrom, storedMove } from "./moveSteps.ts";
+import { type Tracked, restoreFrom, storedMove } from "../plan/moveSteps.ts";
+import { cueNumber, label, list, partNumber, partTimes, rawMoves } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { lightsWords } from "./kindWords.ts";
+
+const schema = z.strictObject({
+  op: z.literal("record"),
+  list,
+  cue: cueNumber,
+  moves: rawMoves,
+  mode: z.enum(["merge", "replace", "remove"]).default("merge"),
+  scope: z.enum(["track", "cueOnly"]).default("track"),
+  part: partNumber.optional(),
+  label: label.optional(),
+  times: partTimes.optional(),
+});
+
+/** Values recorded into a cue, new or existing. */
+export type RecordEdit = z.infer<typeof schema>;
 
 /** One key that a record touches: what the cue stores for it before and after. */
 interface Touched {
@@ -22,7 +40,7 @@ interface Touched {
 }
 
 /** The steps of recording values into a cue, new or existing (SEMANTICS section 6). */
-export function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[] {
+function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[] {
   const found = findRow(list, edit.cue);
   if (found < 0 && edit.mode === "remove") throw new ShowError(`List "${list.id}" has no cue ${edit.cue} to take moves out of`);
   const cue = found < 0 ? undefined : cueAt(list, found);
@@ -103,3 +121,12 @@ function restoreSteps(list: ListSheet, found: number, cue: Cue | undefined, edit
     return restoreFrom(list, key, next, now, carriedAt(list, key, next - 1));
   });
 }
+
+/** Recording values into a cue (SEMANTICS section 6). */
+export const record = defineEdit(schema, {
+  plan: (sheet, edit) => planRecord(sheet, listFor(sheet, edit), edit),
+  words: ({ cue, mode, moves, scope }) => {
+    const what = mode === "remove" ? "moves taken out" : `${lightsWords(Object.keys(moves).length)} recorded`;
+    return `Cue ${cue}: ${what}${scope === "cueOnly" ? ", this cue only" : ""}`;
+  },
+});

@@ -1,50 +1,41 @@
+import { CarriedCache, union } from "../show/carriedCache.ts";
 import { sameData } from "../show/sameData.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { type Call, callsOf } from "./calls.ts";
 import { type Mark, markOf } from "./mark.ts";
 
 /** The calls and marks of a list, light by light. */
-interface Kept {
+interface ListMarks {
   readonly calls: ReadonlyMap<number, readonly Call[]>;
   readonly marks: ReadonlyMap<number, readonly Mark[]>;
   /** All marks by the row of the call, then by channel; made when they are first wanted. */
   sorted: readonly Mark[] | undefined;
 }
 
-const kept = new WeakMap<ListSheet, Kept>();
-/** Lists whose marks are not worked out yet, but that differ from one whose marks are in a few lights only. */
-const waiting = new WeakMap<ListSheet, { readonly base: ListSheet; readonly touched: ReadonlySet<number> }>();
+const cache = new CarriedCache<ListSheet, ListMarks, ReadonlySet<number>>({ make: everyMark, renew: renewMarks, merge: union });
 
 /** The marks of every light, by the row of the call; kept for as long as the list stays the same. */
 export function marksByChannel(list: ListSheet): ReadonlyMap<number, readonly Mark[]> {
-  return keptOf(list).marks;
+  return cache.get(list).marks;
 }
 
 /** Every mark of a list, by the row of the call, then by channel. */
 export function sortedMarks(list: ListSheet): readonly Mark[] {
-  const known = keptOf(list);
+  const known = cache.get(list);
   known.sorted ??= [...known.marks.values()].flat().sort(inOrder);
   return known.sorted;
 }
 
 /** Lets the marks of a list serve the next one, whose rows are the same and of whose lights only `touched` hold other moves. */
 export function carryMarks(before: ListSheet, after: ListSheet, touched: ReadonlySet<number>): void {
-  const older = kept.has(before) ? { base: before, touched: new Set<number>() } : waiting.get(before);
-  if (older) waiting.set(after, { base: older.base, touched: new Set([...older.touched, ...touched]) });
+  cache.carry(before, after, touched);
 }
 
 function inOrder(a: Mark, b: Mark): number {
   return a.calledAt - b.calledAt || a.channel - b.channel;
 }
 
-function keptOf(list: ListSheet): Kept {
-  const known = kept.get(list) ?? carried(list) ?? everyMark(list);
-  kept.set(list, known);
-  waiting.delete(list);
-  return known;
-}
-
-function everyMark(list: ListSheet): Kept {
+function everyMark(list: ListSheet): ListMarks {
   const calls = new Map([...list.keys.byChannel.keys()].map((channel) => [channel, callsOf(list, channel)]));
   return { calls, marks: marked(list, calls), sorted: undefined };
 }
@@ -53,11 +44,8 @@ function marked(list: ListSheet, calls: ReadonlyMap<number, readonly Call[]>): M
   return new Map([...calls].map(([channel, own]) => [channel, own.map((call) => markOf(list, call))]));
 }
 
-function carried(list: ListSheet): Kept | undefined {
-  const wait = waiting.get(list);
-  const known = wait && kept.get(wait.base);
-  if (!known) return undefined;
-  const { base, touched } = wait;
+/** Works out the lights anew whose moves have changed; where the settings of marks have, the marks of all lights. */
+function renewMarks(list: ListSheet, base: ListSheet, known: ListMarks, touched: ReadonlySet<number>): ListMarks {
   const calls = new Map(known.calls);
   for (const channel of touched) calls.set(channel, callsOf(list, channel));
   if (!sameSettings(base, list)) return { calls, marks: marked(list, calls), sorted: undefined };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { documentParts, editParts, FAMILIES } from "../../show/schema.ts";
+import { documentParts, editParts, FAMILIES } from "../show/schema.ts";
 
 export const { id, label, seconds, number, channelNumber, cueNumber, partTimes, curve } = editParts;
 export const list = id.optional();
@@ -15,6 +15,9 @@ export const selection = z.strictObject({
   families: z.array(z.enum(FAMILIES)).optional(),
 });
 export const keys = selection.default(() => ({}));
+
+/** What becomes of what still uses the thing that is taken away; `refuse` names it. */
+export const used = z.enum(["refuse", "drop"]).default("refuse");
 
 /** Moves are checked against the rig when the edit is planned. */
 export const rawMoves = documentParts.moves;

@@ -1,17 +1,30 @@
+import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { makeMove, moveTiming, paletteOf, plainValue } from "../../show/move.ts";
 import type { MoveSpec, Palette } from "../../show/schema.ts";
 import { entryAt } from "../../sheet/entry.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
-import type { UpdateEdit } from "../schema/values.ts";
 import type { Step } from "../step.ts";
-import { entryChange } from "./entryChange.ts";
-import { type KeyMove, checkedMoves } from "./checkedMoves.ts";
-import { storeStep, storedMove, targetOfMove } from "./moveSteps.ts";
+import { entryChange } from "../plan/entryChange.ts";
+import { type KeyMove, checkedMoves } from "../plan/checkedMoves.ts";
+import { storeStep, storedMove, targetOfMove } from "../plan/moveSteps.ts";
+import { cueNumber, list, rawMoves } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { lightsWords } from "./kindWords.ts";
+
+const schema = z.strictObject({
+  op: z.literal("update"),
+  list,
+  cue: cueNumber,
+  moves: rawMoves,
+  at: z.enum(["here", "atSource", "inPalette"]),
+});
+
+type UpdateEdit = z.infer<typeof schema>;
 
 /** The steps that put values where a cue gets them from: into the cue, into the cue they come from, or into the palette (SEMANTICS section 6). */
-export function planUpdate(sheet: ShowSheet, list: ListSheet, edit: UpdateEdit): Step[] {
+function planUpdate(sheet: ShowSheet, list: ListSheet, edit: UpdateEdit): Step[] {
   const row = rowOf(list, edit.cue);
   const moves = checkedMoves(sheet, edit.moves, `Cue ${edit.cue}`);
   if (edit.at === "inPalette") return intoPalettes(sheet, list, row, moves);
@@ -73,3 +86,11 @@ function withWishes(palette: Palette, wishes: readonly Wish[]): Palette["values"
   const own = wishes.filter((wish) => divided(wish.entry));
   return [...values, ...own.map(({ key, value }) => ({ attribute: key.attribute.id, value, channel: key.channel }))];
 }
+
+const PLACE_WORDS = { here: "here", atSource: "at the source", inPalette: "in the palette" } as const;
+
+/** Putting values where a cue gets them from (SEMANTICS section 6). */
+export const update = defineEdit(schema, {
+  plan: (sheet, edit) => planUpdate(sheet, listFor(sheet, edit), edit),
+  words: ({ cue, moves, at }) => `Cue ${cue}: ${lightsWords(Object.keys(moves).length)} updated ${PLACE_WORDS[at]}`,
+});

@@ -1,0 +1,44 @@
+import { z } from "zod";
+import { carriedAt } from "../../sheet/entry.ts";
+import { type ListSheet, type ShowSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
+import { cueNumber, list } from "../fields.ts";
+import { restoreFrom } from "../plan/moveSteps.ts";
+import { wholeCueSteps } from "../plan/wholeCue.ts";
+import { type Step, invertSteps } from "../step.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { manyWords } from "./kindWords.ts";
+
+const schema = z.strictObject({
+  op: z.literal("deleteCue"),
+  list,
+  cue: cueNumber,
+  looks: z.enum(["keepLooks", "letGo"]).default("keepLooks"),
+});
+
+type DeleteCueEdit = z.infer<typeof schema>;
+
+/** The steps that delete a cue; with keepLooks, what later cues need of it moves on to the next (SEMANTICS section 6). */
+function planDeleteCue(sheet: ShowSheet, list: ListSheet, edit: DeleteCueEdit): Step[] {
+  const row = rowOf(list, edit.cue);
+  const taken = invertSteps(wholeCueSteps(sheet, list, cueAt(list, row)));
+  if (edit.looks === "letGo") return taken;
+  const kept = list.keys.all.flatMap((key) => restoreFrom(list, key, row + 1, carriedAt(list, key, row - 1), carriedAt(list, key, row)));
+  return [...taken, ...kept];
+}
+
+function looksWords({ looks }: DeleteCueEdit): string {
+  return looks === "keepLooks" ? "looks kept" : "moves let go";
+}
+
+/** Where some deletions keep later looks and some do not, that is left out. */
+function alikeLooks(edits: readonly DeleteCueEdit[]): string {
+  const [first] = edits;
+  return first && edits.every(({ looks }) => looks === first.looks) ? `, ${looksWords(first)}` : "";
+}
+
+/** Taking a cue out of its list (SEMANTICS section 6). */
+export const deleteCue = defineEdit(schema, {
+  plan: (sheet, edit) => planDeleteCue(sheet, listFor(sheet, edit), edit),
+  words: (edit) => `Cue ${edit.cue} deleted, ${looksWords(edit)}`,
+  manyWords: (edits) => `${manyWords(edits, "cues", ({ cue }) => cue)} deleted${alikeLooks(edits)}`,
+});

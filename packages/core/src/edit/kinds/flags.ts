@@ -1,0 +1,79 @@
+import { z } from "zod";
+import type { Cue } from "../../show/schema.ts";
+import { carriedAt, columnOf, entryAt, sameValue } from "../../sheet/entry.ts";
+import { moveIndexAt } from "../../sheet/column.ts";
+import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
+import { headOf } from "../apply.ts";
+import { headStep } from "../plan/headStep.ts";
+import type { Step } from "../step.ts";
+import { aimStep, sameTracked, storeStep, targetOf } from "../plan/moveSteps.ts";
+import { eachRow } from "../plan/rows.ts";
+import { list, range } from "../fields.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { rangeWords } from "./kindWords.ts";
+
+const flagSchema = <Op extends string>(op: Op) => z.strictObject({ op: z.literal(op), list, ...range });
+
+function flagStep(list: ListSheet, cue: Cue, flag: "block" | "assert", on: boolean): Step[] {
+  if ((cue[flag] === true) === on) return [];
+  const { [flag]: _was, ...rest } = headOf(cue);
+  return [headStep(list, cue, on ? { ...rest, [flag]: true } : rest)];
+}
+
+/** Every tracked value of the look becomes a move, so that nothing changes when nothing tracks in. */
+function blockSteps(list: ListSheet, row: number): Step[] {
+  const cue = cueAt(list, row);
+  if (cue.block === true) return [];
+  const moves = list.keys.all.flatMap((key) => {
+    const entry = entryAt(list, key, row);
+    if (Number.isNaN(entry.value) || entry.row === row) return [];
+    return aimStep(list, key, row, targetOf(entry));
+  });
+  return [...moves, ...flagStep(list, cue, "block", true)];
+}
+
+/** What tracks in anew is let go where the look did not have it, and moves that say no more than that are dropped. */
+function unblockSteps(list: ListSheet, row: number): Step[] {
+  const cue = cueAt(list, row);
+  if (cue.block !== true) return [];
+  if (cue.carries === "isolated") return flagStep(list, cue, "block", false);
+  const moves = list.keys.all.flatMap((key) => {
+    const into = carriedAt(list, key, row - 1);
+    const shown = entryAt(list, key, row);
+    const stored = moveIndexAt(columnOf(list, key), row) >= 0;
+    if (stored && sameTracked(into, shown)) return storeStep(list, key, row, undefined);
+    if (stored || sameValue(into.value, shown.value)) return [];
+    return aimStep(list, key, row, { release: true });
+  });
+  return [...moves, ...flagStep(list, cue, "block", false)];
+}
+
+interface FlagEdit {
+  readonly list?: string | undefined;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** An edit that does something in each cue of a range, none of which changes a look (SEMANTICS section 2). */
+const flagParts = (stepsAt: (list: ListSheet, row: number) => Step[], words: string) => ({
+  plan: (sheet: ShowSheet, edit: FlagEdit): Step[] => {
+    const list = listFor(sheet, edit);
+    return eachRow(list, edit.from, edit.to).flatMap((row) => stepsAt(list, row));
+  },
+  words: (edit: FlagEdit): string => `${rangeWords(edit)}: ${words}`,
+});
+
+/** Making cues block: nothing tracks in, and their looks stay. */
+export const block = defineEdit(flagSchema("block"), flagParts(blockSteps, "blocked"));
+/** Letting values track into cues again; their looks stay. */
+export const unblock = defineEdit(flagSchema("unblock"), flagParts(unblockSteps, "unblocked"));
+/** Making cues assert: what they show is said again when they are fired (SEMANTICS section 4). */
+export const assert = defineEdit(
+  flagSchema("assert"),
+  flagParts((list, row) => flagStep(list, cueAt(list, row), "assert", true), "asserted"),
+);
+/** Taking assertion from cues. */
+export const unassert = defineEdit(
+  flagSchema("unassert"),
+  flagParts((list, row) => flagStep(list, cueAt(list, row), "assert", false), "not asserted any more"),
+);

@@ -1,0 +1,32 @@
+import type { KeySelection } from "../fields.ts";
+
+/** "Cue 10", or "Cues 10 to 20" for a range of cue numbers. */
+export function rangeWords({ from, to }: { from: string; to: string }): string {
+  return from === to ? `Cue ${from}` : `Cues ${from} to ${to}`;
+}
+
+/** The lights of a selection: "6 lights", or "all lights" where none are named. */
+export function whoseWords({ channels }: KeySelection): string {
+  return channels ? lightsWords(channels.length) : "all lights";
+}
+
+/** So many lights: "1 light", "6 lights". */
+export function lightsWords(count: number): string {
+  return count === 1 ? "1 light" : `${count} lights`;
+}
+
+/** The attributes and families of a selection by name; empty where it speaks of all. */
+export function namesWords({ attributes = [], families = [] }: KeySelection): string {
+  return [...attributes, ...families].join(" and ");
+}
+
+/** What something is set to: "fade 3", "fade none" for null; nothing where it is left out. */
+export function saidWords(word: string, value: number | string | null | undefined): string[] {
+  return value === undefined ? [] : [`${word} ${value ?? "none"}`];
+}
+
+/** Many things of a kind: "12 cues from 10 to 21". */
+export function manyWords<T>(all: readonly T[], kind: string, name: (one: T) => string): string {
+  const [first, last] = [all[0], all.at(-1)];
+  return `${all.length} ${kind}${first !== undefined && last !== undefined ? ` from ${name(first)} to ${name(last)}` : ""}`;
+}

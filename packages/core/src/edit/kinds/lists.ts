@@ -1,0 +1,80 @@
+import { z } from "zod";
+import { ShowError } from "../../show/errors.ts";
+import { checkShow, readCueMoves } from "../../show/parse.ts";
+import { rigOf } from "../../show/rig.ts";
+import { type CueList, entrySchemas } from "../../show/schema.ts";
+import { keysOf } from "../../sheet/keys.ts";
+import { type ListSheet, type ShowSheet, listSheet } from "../../sheet/sheet.ts";
+import { headOf } from "../apply.ts";
+import { listHeadOf } from "../applyEntry.ts";
+import { id, used } from "../fields.ts";
+import { entryChange } from "../plan/entryChange.ts";
+import { headStep } from "../plan/headStep.ts";
+import { refuseFaults } from "../plan/setEntry.ts";
+import { checkActions, wholeCueSteps } from "../plan/wholeCue.ts";
+import { type Step, invertSteps } from "../step.ts";
+import { defineEdit } from "./kind.ts";
+
+const setSchema = z.strictObject({
+  op: z.literal("setList"),
+  list: entrySchemas.list.extend({ cues: entrySchemas.list.shape.cues.optional() }),
+});
+const removeSchema = z.strictObject({ op: z.literal("removeList"), list: id, used });
+
+/** The steps that make a list, with the cues that it brings, or change the settings of one that stands. */
+function planSetList(sheet: ShowSheet, edit: z.infer<typeof setSchema>): Step[] {
+  const { cues, ...head } = edit.list;
+  const steps = entryChange(sheet.show, "lists", head.id, head);
+  if (!cues || cues.length === 0) return steps;
+  const standing = sheet.lists.get(head.id);
+  if (standing && standing.cues.length > 0) throw new ShowError(`List "${head.id}" has cues already; change those by edits of their own`);
+  const faults: string[] = [];
+  const list: CueList = { ...head, cues: [] };
+  const show = { ...sheet.show, lists: [...sheet.show.lists.filter((each) => each.id !== head.id), { ...list, cues }] };
+  faults.push(...checkShow(show));
+  const rig = rigOf(sheet.show);
+  const read = cues.map((cue) => readCueMoves(cue, rig, sheet.palettes.byId, `Cue ${cue.number}`, faults));
+  refuseFaults(faults);
+  const empty = listSheet(list, keysOf(sheet.show), sheet.palettes);
+  for (const cue of read) checkActions({ ...sheet, lists: new Map([...sheet.lists, [head.id, empty]]) }, cue);
+  return [...steps, ...read.flatMap((cue) => wholeCueSteps(sheet, empty, cue))];
+}
+
+/** Making a list, or changing the settings of one. */
+export const setList = defineEdit(setSchema, {
+  plan: planSetList,
+  words: ({ list }) => `List ${list.label || list.id} set`,
+});
+
+/** The steps that take a list away with all its cues; with `drop`, the actions of other cues that speak of it too. */
+function planRemoveList(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): Step[] {
+  const list = sheet.lists.get(edit.list);
+  if (!list) throw new ShowError(`There is no list "${edit.list}" to take away; the lists are ${[...sheet.lists.keys()].join(", ")}`);
+  if (sheet.lists.size === 1) throw new ShowError(`List "${edit.list}" is the only one; a show has at least one list`);
+  const actions = [...sheet.lists.values()].filter((other) => other !== list).flatMap((other) => actionSteps(other, edit.list));
+  if (actions.length > 0 && edit.used === "refuse")
+    throw new ShowError(
+      `List "${edit.list}" is started or stopped by ${actions.length} cues; take those actions out first, or take them away with it`,
+    );
+  const head = listHeadOf(list.list);
+  const index = sheet.show.lists.indexOf(list.list);
+  return [
+    ...actions,
+    ...list.cues.flatMap((cue) => invertSteps(wholeCueSteps(sheet, list, cue))),
+    { at: "entry", of: "lists", id: list.id, before: { index, entry: head } },
+  ];
+}
+
+function actionSteps(list: ListSheet, named: string): Step[] {
+  return list.cues.flatMap((cue): Step[] => {
+    if (!cue.actions?.some((action) => action.list === named)) return [];
+    const actions = cue.actions.filter((action) => action.list !== named);
+    return [headStep(list, cue, { ...headOf(cue), actions })];
+  });
+}
+
+/** Taking a list away with all its cues, and what becomes of the actions that speak of it. */
+export const removeList = defineEdit(removeSchema, {
+  plan: planRemoveList,
+  words: ({ list }) => `List ${list} removed`,
+});

@@ -1,0 +1,46 @@
+import { z } from "zod";
+import { ShowError } from "../../show/errors.ts";
+import { makeMove, moveTiming } from "../../show/move.ts";
+import { entrySchemas } from "../../show/schema.ts";
+import { resolve } from "../../sheet/palettes.ts";
+import type { ShowSheet } from "../../sheet/sheet.ts";
+import { id } from "../fields.ts";
+import { storeStep } from "../plan/moveSteps.ts";
+import { planSetEntry, removal } from "../plan/setEntry.ts";
+import { cuesOf, paletteUsers } from "../plan/storedMoves.ts";
+import type { Step } from "../step.ts";
+import { defineEdit } from "./kind.ts";
+
+/** Making a palette this; every cue that refers to it follows. */
+export const setPalette = defineEdit(z.strictObject({ op: z.literal("setPalette"), palette: entrySchemas.palette }), {
+  plan: (sheet, { palette }) => planSetEntry(sheet, "palettes", palette.id, palette),
+  words: ({ palette }) => `Palette ${palette.label || palette.id} set`,
+});
+
+const removeSchema = z.strictObject({
+  op: z.literal("removePalette"),
+  palette: id,
+  used: z.enum(["refuse", "keepLooks", "drop"]).default("refuse"),
+});
+
+/** The steps that take a palette away: with `keepLooks` its values stay as numbers, with `drop` the moves that refer to it go too. */
+function planRemovePalette(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): Step[] {
+  const taken = removal(sheet.show, "palettes", edit.palette);
+  const users = paletteUsers(sheet, edit.palette);
+  if (users.length > 0 && edit.used === "refuse")
+    throw new ShowError(
+      `Palette "${edit.palette}" is used by ${users.length} moves in ${cuesOf(users)}; remove it so that they keep its numbers, or with those moves`,
+    );
+  const moves = users.flatMap(({ list, key, row, part, spec }) => {
+    if (edit.used === "drop") return storeStep(list, key, row, undefined);
+    const value = resolve(spec, key, sheet.palettes);
+    return storeStep(list, key, row, { part, move: makeMove(Number.isNaN(value) ? { release: true } : { value }, moveTiming(spec)) });
+  });
+  return [...moves, ...taken];
+}
+
+/** Taking a palette away, and what becomes of the moves that refer to it. */
+export const removePalette = defineEdit(removeSchema, {
+  plan: planRemovePalette,
+  words: ({ palette }) => `Palette ${palette} removed`,
+});

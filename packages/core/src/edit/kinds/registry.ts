@@ -1,0 +1,66 @@
+import { record } from "./record.ts";
+import { change } from "./change.ts";
+import { update } from "./update.ts";
+import { recast } from "./recast.ts";
+import { swapPalette } from "./swapPalette.ts";
+import { setTimes } from "./setTimes.ts";
+import { setMoveTimes } from "./setMoveTimes.ts";
+import { setCue } from "./setCue.ts";
+import { insertCue } from "./insertCue.ts";
+import { deleteCue } from "./deleteCue.ts";
+import { copyCue } from "./copyCue.ts";
+import { moveCue } from "./moveCue.ts";
+import { renumber } from "./renumber.ts";
+import { split } from "./split.ts";
+import { assignPart } from "./assignPart.ts";
+import { removeChannel, setChannel } from "./channels.ts";
+import { removeType, setType } from "./fixtureTypes.ts";
+import { assert, block, unassert, unblock } from "./flags.ts";
+import { removeGroup, setGroup } from "./groups.ts";
+import { removeList, setList } from "./lists.ts";
+import { removePace, setPace } from "./paces.ts";
+import { removePalette, setPalette } from "./palettes.ts";
+import { renumberChannel } from "./renumberChannel.ts";
+import { setShow } from "./setShow.ts";
+import { steps } from "./steps.ts";
+
+/** Every kind of edit by its name. A new one is a file of its own and one name here; the schema, the plan and the words are found through it. */
+export const EDIT_KINDS = {
+  record,
+  change,
+  update,
+  recast,
+  swapPalette,
+  setTimes,
+  setMoveTimes,
+  setCue,
+  insertCue,
+  deleteCue,
+  copyCue,
+  moveCue,
+  renumber,
+  split,
+  assignPart,
+  block,
+  unblock,
+  assert,
+  unassert,
+  setShow,
+  setPalette,
+  setGroup,
+  setPace,
+  setChannel,
+  setType,
+  setList,
+  removePalette,
+  removeGroup,
+  removePace,
+  removeChannel,
+  renumberChannel,
+  removeType,
+  removeList,
+  steps,
+};
+
+/** The name of a kind of edit. */
+export type EditName = keyof typeof EDIT_KINDS;

@@ -1,0 +1,77 @@
+import { z } from "zod";
+import { ShowError } from "../../show/errors.ts";
+import { sameData } from "../../show/sameData.ts";
+import { type Cue, type CueHead, callSchema, cueFields, editParts, markSchema, triggerSchema } from "../../show/schema.ts";
+import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
+import { headOf } from "../apply.ts";
+import { label, list, range } from "../fields.ts";
+import { headStep } from "../plan/headStep.ts";
+import { eachRow } from "../plan/rows.ts";
+import { checkActions } from "../plan/wholeCue.ts";
+import type { Step } from "../step.ts";
+import { defineEdit, listFor } from "./kind.ts";
+import { rangeWords } from "./kindWords.ts";
+
+const schema = z.strictObject({
+  op: z.literal("setCue"),
+  list,
+  ...range,
+  label: label.nullable().optional(),
+  note: editParts.text.max(5000).nullable().optional(),
+  scene: editParts.text.max(60).nullable().optional(),
+  trigger: triggerSchema.nullable().optional(),
+  carries: z.enum(["track", "cueOnly", "isolated"]).nullable().optional(),
+  mark: markSchema.nullable().optional(),
+  call: callSchema.nullable().optional(),
+  actions: cueFields.actions.nullable(),
+});
+
+type SetCueEdit = z.infer<typeof schema>;
+
+/** The steps that set a cue's own fields over a range; null clears a field. */
+function planSetCue(sheet: ShowSheet, list: ListSheet, edit: SetCueEdit): Step[] {
+  const { op: _op, list: _list, from, to, ...fields } = edit;
+  return eachRow(list, from, to).flatMap((row): Step[] => {
+    const cue = cueAt(list, row);
+    const before = headOf(cue);
+    const merged = Object.entries({ ...before, ...fields }).filter(([, value]) => value !== null && value !== undefined);
+    const after: CueHead = Object.fromEntries(merged);
+    if (sameData(before, after)) return [];
+    checkActions(sheet, { ...cue, ...after });
+    checkMark(sheet, { ...cue, ...after });
+    return [headStep(list, cue, after)];
+  });
+}
+
+function checkMark(sheet: ShowSheet, cue: Cue): void {
+  for (const channel of Object.keys(cue.mark?.channels ?? {})) {
+    if (!sheet.keys.byChannel.has(Number(channel))) throw new ShowError(`Cue ${cue.number}, mark: channel ${channel} is not in the rig`);
+  }
+}
+
+/** How a cue carries what it moves, in words. */
+export const CARRIES_WORDS = {
+  track: "what it moves tracks on",
+  cueOnly: "this cue only: its moves stay inside it",
+  isolated: "isolated: nothing tracks in or out",
+} as const;
+
+function triggerWords(trigger: SetCueEdit["trigger"]): string {
+  if (trigger?.type !== "follow") return "fires on Go";
+  return `follows ${trigger.after} s after the ${trigger.from === "go" ? "Go" : "end"} of the cue before`;
+}
+
+function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, carries, ...others }: SetCueEdit): string[] {
+  return [
+    ...(carries === undefined ? [] : [CARRIES_WORDS[carries ?? "track"]]),
+    ...(label === undefined ? [] : [label ? `label “${label}”` : "label taken away"]),
+    ...(trigger === undefined ? [] : [triggerWords(trigger)]),
+    ...Object.keys(others).map((name) => `${name} set`),
+  ];
+}
+
+/** Setting the own fields of cues: label, note, scene, trigger, carries, mark, call, actions (SEMANTICS section 6). */
+export const setCue = defineEdit(schema, {
+  plan: (sheet, edit) => planSetCue(sheet, listFor(sheet, edit), edit),
+  words: (edit) => `${rangeWords(edit)}: ${cueWords(edit).join(", ")}`,
+});

@@ -1,0 +1,9 @@
+import { z } from "zod";
+import { stepSchema } from "../step.ts";
+import { defineEdit } from "./kind.ts";
+
+/** Exact changes, such as an inverse is made of. */
+export const steps = defineEdit(z.strictObject({ op: z.literal("steps"), steps: z.array(stepSchema) }), {
+  plan: (_sheet, { steps: all }) => all,
+  words: ({ steps: all }) => `${all.length} exact ${all.length === 1 ? "change" : "changes"}`,
+});

@@ -1,0 +1,14 @@
+import type { Cue } from "../../show/schema.ts";
+import type { ListSheet } from "../../sheet/sheet.ts";
+import { partHeadOf } from "../apply.ts";
+import type { PlacedMove, Step } from "../step.ts";
+
+/** The steps that drop the parts of a cue that hold nothing any more once these moves have left them; part 1 never. */
+export function emptiedParts(list: ListSheet, cue: Cue, leaving: readonly PlacedMove[]): Step[] {
+  return cue.parts.flatMap((part): Step[] => {
+    const left = leaving.filter((move) => move.part === part.number).length;
+    const stored = Object.values(part.moves).reduce((sum, attributes) => sum + Object.keys(attributes).length, 0);
+    if (part.number === 1 || left === 0 || left < stored) return [];
+    return [{ at: "part", list: list.id, cue: cue.number, part: part.number, before: partHeadOf(part) }];
+  });
+}

@@ -1,0 +1,10 @@
+import { ShowError } from "../../show/errors.ts";
+import type { Palette } from "../../show/schema.ts";
+import type { Palettes } from "../../sheet/palettes.ts";
+
+/** The palette with this id. Throws ShowError naming those there are. */
+export function paletteNamed(palettes: Palettes, id: string): Palette {
+  const found = palettes.byId.get(id);
+  if (found) return found;
+  throw new ShowError(`There is no palette "${id}"; the palettes are ${[...palettes.byId.keys()].join(", ") || "none yet"}`);
+}

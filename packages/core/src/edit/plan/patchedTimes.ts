@@ -1,0 +1,47 @@
+import { z } from "zod";
+import { type FamilyTimes, type PartTimes, PLAIN_TIMES, TIMED_FAMILIES } from "../../show/schema.ts";
+import { seconds } from "../fields.ts";
+
+const familyPatch = z.strictObject({ fade: seconds.nullable().optional(), delay: seconds.nullable().optional() });
+/** A change to the times of a part as an edit writes it: null forgets a time, what is left out stays. Seconds. */
+export const timesPatch = z.strictObject({
+  up: seconds.nullable().optional(),
+  down: seconds.nullable().optional(),
+  upDelay: seconds.nullable().optional(),
+  downDelay: seconds.nullable().optional(),
+  position: familyPatch.nullable().optional(),
+  colour: familyPatch.nullable().optional(),
+  beam: familyPatch.nullable().optional(),
+});
+export type TimesPatch = z.infer<typeof timesPatch>;
+
+/** Times of a part with a change laid on them; null forgets one. */
+export function patchedTimes(times: PartTimes, patch: TimesPatch): PartTimes {
+  const after: PartTimes = { ...times };
+  for (const name of PLAIN_TIMES) {
+    const given = patch[name];
+    if (given === null) delete after[name];
+    else if (given !== undefined) after[name] = given;
+  }
+  for (const family of TIMED_FAMILIES) {
+    const given = patch[family];
+    if (given === undefined) continue;
+    const own = given === null ? {} : patchedFamily(times[family], given);
+    if (Object.keys(own).length > 0) after[family] = own;
+    else delete after[family];
+  }
+  return after;
+}
+
+function patchedFamily(
+  times: FamilyTimes | undefined,
+  patch: { fade?: number | null | undefined; delay?: number | null | undefined },
+): FamilyTimes {
+  const after: FamilyTimes = { ...times };
+  for (const name of ["fade", "delay"] as const) {
+    const given = patch[name];
+    if (given === null) delete after[name];
+    else if (given !== undefined) after[name] = given;
+  }
+  return after;
+}

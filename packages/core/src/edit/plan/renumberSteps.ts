@@ -1,0 +1,26 @@
+import { sameData } from "../../show/sameData.ts";
+import type { Cue, MarkSettings } from "../../show/schema.ts";
+import type { ListSheet } from "../../sheet/sheet.ts";
+import { headOf } from "../apply.ts";
+import type { Step } from "../step.ts";
+
+/** The step that gives cues other numbers, and those that let every mark that names one of them go on naming it. */
+export function renumberSteps(list: ListSheet, cues: { from: string; to: string }[]): Step[] {
+  if (cues.length === 0) return [];
+  const numbers = new Map(cues.map(({ from, to }) => [from, to]));
+  const marks = list.cues.flatMap((cue): Step[] => {
+    if (!cue.mark) return [];
+    const mark = renamedMark(cue.mark, numbers);
+    if (sameData(mark, cue.mark)) return [];
+    return [{ at: "cue", list: list.id, cue: numbers.get(cue.number) ?? cue.number, before: headOf(cue), after: { ...headOf(cue), mark } }];
+  });
+  return [{ at: "renumber", list: list.id, cues }, ...marks];
+}
+
+function renamedMark(mark: MarkSettings, numbers: ReadonlyMap<string, string>): NonNullable<Cue["mark"]> {
+  const named = (number: string): string => numbers.get(number) ?? number;
+  const channels =
+    mark.channels &&
+    Object.fromEntries(Object.entries(mark.channels).map(([channel, own]) => [channel, "at" in own ? { at: named(own.at) } : own]));
+  return { ...mark, ...(mark.at === undefined ? {} : { at: named(mark.at) }), ...(channels ? { channels } : {}) };
+}

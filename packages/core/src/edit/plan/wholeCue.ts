@@ -1,0 +1,29 @@
+import { ShowError } from "../../show/errors.ts";
+import type { Cue } from "../../show/schema.ts";
+import { type ListSheet, type ShowSheet, movesOf } from "../../sheet/sheet.ts";
+import { headOf, partHeadOf } from "../apply.ts";
+import type { Step } from "../step.ts";
+
+/** The steps that make a cue stand in a list with all it holds. */
+export function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step[] {
+  const place = { list: list.id, cue: cue.number };
+  return [
+    { at: "cue", ...place, after: headOf(cue) },
+    ...cue.parts.map((part): Step => ({ at: "part", ...place, part: part.number, after: partHeadOf(part) })),
+    ...movesOf(cue, sheet.keys).map(({ key, spec, part }): Step => ({
+      at: "move",
+      ...place,
+      channel: key.channel,
+      attribute: key.attribute.id,
+      after: { part, move: spec },
+    })),
+  ];
+}
+
+/** Throws ShowError when a cue speaks of a list that does not exist. */
+export function checkActions(sheet: ShowSheet, cue: Cue): void {
+  for (const action of cue.actions ?? []) {
+    if (!sheet.lists.has(action.list))
+      throw new ShowError(`Cue ${cue.number}: there is no list "${action.list}"; the lists are ${[...sheet.lists.keys()].join(", ")}`);
+  }
+}
