@@ -76,61 +76,59 @@ function runningCount(lit: Uint8Array): Int32Array {
 
 /** Reads the moves of a key downward, with what tracks in and what the cue before shows, and tells those with a fault. */
 function readColumn(context: CheckContext, key: Key, light: Light, tell: (fault: Fault, met: Met) => void): void {
-  const { list, nextWall } = context;
+  const { list } = context;
   const column = columnOf(list, key);
   const walk = new TrackingWalk(list, column);
   for (let index = 0; index < column.rows.length;) {
-    const [carried, before] = [walk.carried, walk.move];
+    const { carried, move: above } = walk;
     if (!walk.step()) return;
     const row = walk.from;
     if (row !== column.rows[index]) continue;
+    const value = at(column.values, index);
+    const before = valueOfMove(column, above);
     const into = trackedIn(at(list.tracking, row), carried, -1);
-    const move: MoveHere = {
-      key,
-      row,
-      spec: at(column.specs, index),
-      part: at(column.parts, index),
-      value: at(column.values, index),
-      before: valueOfMove(column, before),
-      last: (tracksOn(list, row) ? Math.min(nextCarrying(list, column, index), nextWall[row] ?? list.cues.length) : row + 1) - 1,
-    };
-    const fault = saysNothing(list, column, move, into) ? "same" : faultOf(list, move, light);
-    if (fault) tell(fault, { ...move, ended: move.last + 1 < list.cues.length });
+    const fault = isSaidAlready(list, column, index, before, into) ? "same" : faultOf(context, key, column, index, before, light);
+    if (fault) {
+      const last = lastRowOf(context, column, index);
+      tell(fault, { key, row, spec: at(column.specs, index), value, before, last, ended: last + 1 < list.cues.length });
+    }
     index += 1;
   }
 }
 
-/** A stored move with what it stands between. */
-interface MoveHere extends Omit<Met, "ended"> {
-  readonly part: number;
+/** True for a move that says again what tracks in (the move `into`; -1: none) and what the cue before shows, number and palette. */
+function isSaidAlready(list: CheckContext["list"], column: Column, index: number, before: number, into: number): boolean {
+  const value = at(column.values, index);
+  if (!sameValue(value, before) || !sameValue(value, valueOfMove(column, into)) || isWall(list, at(column.rows, index))) return false;
+  const palette = paletteOf(at(column.specs, index));
+  if (Number.isNaN(value) && palette !== undefined) return false;
+  return palette === (into < 0 ? undefined : paletteOf(at(column.specs, into)));
 }
 
-/** True for a move that says again what tracks in and what the cue before shows, number and palette. */
-function saysNothing(list: CheckContext["list"], column: Column, { row, spec, value, before }: MoveHere, into: number): boolean {
-  if (isWall(list, row) || isGap(spec, value)) return false;
-  const same = sameValue(value, valueOfMove(column, into)) && sameValue(before, value);
-  return same && paletteOf(spec) === (into < 0 ? undefined : paletteOf(at(column.specs, into)));
-}
-
-/** True for a move that refers to a palette which has no value for its light. */
-function isGap(spec: MoveSpec, value: number): boolean {
-  return Number.isNaN(value) && paletteOf(spec) !== undefined;
-}
-
-function faultOf(
-  list: CheckContext["list"],
-  { key, row, spec, part, value, before, last }: MoveHere,
-  { lit, litThrough }: Light,
-): Fault | undefined {
-  if (isGap(spec, value)) return "gap";
+function faultOf(context: CheckContext, key: Key, column: Column, index: number, before: number, light: Light): Fault | undefined {
   const { attribute } = key;
-  if (attribute.family === "intensity" || Number.isNaN(value)) return undefined;
-  if (litThrough[last + 1] === litThrough[row]) return "unseen";
+  const value = at(column.values, index);
+  const unset = Number.isNaN(value);
+  if (attribute.family === "intensity" && !unset) return undefined;
+  const spec = at(column.specs, index);
+  const palette = paletteOf(spec);
+  if (unset) return palette === undefined ? undefined : "gap";
+  const { lit, litThrough } = light;
+  const row = at(column.rows, index);
+  if (litThrough[lastRowOf(context, column, index) + 1] === litThrough[row]) return "unseen";
   const isWheel = attribute.family === "beam" && attribute.snap === true;
-  const watched = attribute.family === "position" || isWheel || paletteOf(spec) !== undefined;
+  const watched = attribute.family === "position" || isWheel || palette !== undefined;
   if (!watched || row === 0 || lit[row] !== 1 || lit[row - 1] !== 1) return undefined;
   const from = Number.isNaN(before) ? attribute.home : before;
-  return jumps(key, spec, partNumbered(cueAt(list, row), part), from, value) ? "jump" : undefined;
+  const part = partNumbered(cueAt(context.list, row), at(column.parts, index));
+  return jumps(key, spec, part, from, value) ? "jump" : undefined;
+}
+
+/** The last row that shows a move: before the next that takes over what tracks on, or before a wall; its own row where its cue keeps it. */
+function lastRowOf({ list, nextWall }: CheckContext, column: Column, index: number): number {
+  const row = at(column.rows, index);
+  if (!tracksOn(list, row)) return row;
+  return Math.min(nextCarrying(list, column, index), nextWall[row] ?? list.cues.length) - 1;
 }
 
 /** The row of the next move that tracks on; a cue that keeps its moves only covers what tracks through. */
