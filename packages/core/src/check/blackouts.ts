@@ -5,6 +5,7 @@ import { intensityOf } from "../sheet/keys.ts";
 import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count, figure, listed } from "../show/words.ts";
 
+/** Labels that say the stage is dark, and labels that say it is lit. */
 const BLACKOUT = /\b(black ?-?out|d\.?b\.?o|b\.?o|lights? out|to black|all out)\b/i;
 const LIT = /\b(lights? up|up full|full up|all up|full stage)\b/i;
 
@@ -17,10 +18,12 @@ export function checkBlackouts(context: CheckContext): Finding[] {
   });
 }
 
+/** The lights that are lit in a row. */
 function litLights({ list }: CheckContext, row: number): number[] {
   return [...list.keys.byChannel.keys()].filter((channel) => litRows(list, channel)[row] === 1);
 }
 
+/** Tells of a cue that is called a blackout and leaves lights on. */
 function litInBlackout(context: CheckContext, row: number): Finding[] {
   const lights = litLights(context, row);
   if (lights.length === 0) return [];
@@ -35,11 +38,13 @@ function litInBlackout(context: CheckContext, row: number): Finding[] {
   return [findingAt(context, "lit-in-blackout", row, onlyLight(lights), message, mend)];
 }
 
+/** The level of a light in a row as " at 40"; empty for a light without one. */
 function levelWords({ list }: CheckContext, channel: number, row: number): string {
   const key = intensityOf(list.keys, channel);
   return key ? ` at ${figure(valueAt(list, columnOf(list, key), row))}` : "";
 }
 
+/** Tells of a cue whose label says light and whose look has none. */
 function darkButLit(context: CheckContext, row: number): Finding[] {
   if (litLights(context, row).length > 0) return [];
   const cue = cueAt(context.list, row);

@@ -8,7 +8,9 @@ import { count, figure } from "../show/words.ts";
 
 /** A chain with more cues than this, or one that runs longer, is likely not meant to run by itself. */
 const MOST_LINKS = 8;
+/** A chain that runs by itself for longer than this is told of. Seconds. */
 const LONGEST = 300;
+/** Two times that differ by less are the same. Seconds. */
 const SLACK = 1e-6;
 
 /** Follows that fire while the same keys still fade, and chains that run by themselves for very long. */
@@ -17,6 +19,7 @@ export function checkChains(context: CheckContext): Finding[] {
   return [...overlaps(context, chains), ...chains.flatMap((rows) => longChain(context, rows))];
 }
 
+/** The rows of each chain, by the Go that starts it. */
 function chainsOf(list: ListSheet): number[][] {
   const { presses } = chainClock(list);
   const chains = new Map<number, number[]>();
@@ -28,6 +31,7 @@ function chainsOf(list: ListSheet): number[][] {
   return [...chains.values()].filter((rows) => rows.length > 1);
 }
 
+/** Tells of keys that a later cue of a chain takes before an earlier one has brought them to their end. */
 function overlaps(context: CheckContext, chains: readonly (readonly number[])[]): Finding[] {
   const { list } = context;
   const { offsets } = chainClock(list);
@@ -72,6 +76,7 @@ function overlap(context: CheckContext, row: number, cut: ReadonlyMap<number, nu
   return findingAt(context, "fades-overlap", row, onlyLight(lights), message, mend);
 }
 
+/** Tells of a chain with more links, or a longer run, than anybody can follow. */
 function longChain(context: CheckContext, rows: readonly number[]): Finding[] {
   const { offsets } = chainClock(context.list);
   const [press = 0] = rows;

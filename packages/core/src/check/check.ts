@@ -10,6 +10,7 @@ import { checkWalls } from "./walls.ts";
 import { stopsTracking } from "../sheet/tracking.ts";
 import { at } from "../show/at.ts";
 
+/** The rules that look at one list, in the order in which their findings are told. */
 const LIST_RULES: readonly ((context: CheckContext) => Finding[])[] = [
   checkMarks,
   checkMoves,
@@ -33,6 +34,7 @@ export function checkList(sheet: ShowSheet, list: ListSheet): Finding[] {
   return found.sort((a, b) => order(a) - order(b) || (a.channel ?? 0) - (b.channel ?? 0));
 }
 
+/** By row: the next row that stops what tracks; the number of rows where there is none. */
 function nextWalls(list: ListSheet): Int32Array {
   const next = new Int32Array(list.cues.length);
   let wall = list.cues.length;

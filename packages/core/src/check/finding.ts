@@ -1,6 +1,7 @@
 import type { EditInput } from "../edit/index.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 
+/** How bad a finding is: what breaks the show, what is likely a slip, what is only worth knowing. */
 export type Severity = "error" | "warning" | "hint";
 
 /** What each code means; the words of the codes are fixed, files and other tools rely on them. */
@@ -20,6 +21,7 @@ export const CODES = {
   "unreachable-cue": "warning",
   "long-chain": "hint",
 } as const satisfies Record<string, Severity>;
+/** The name of a rule, for those who filter findings. */
 export type Code = keyof typeof CODES;
 
 /** One thing that is wrong, or likely not meant: where, what happens on stage and what to do, and the edit that mends it where there is one. */

@@ -16,6 +16,10 @@ export function checkMarks(context: CheckContext): Finding[] {
   });
 }
 
+/**
+ * Tells of a light that has less time in the dark than its move needs; the mend names an earlier cue that has enough, if there
+ * is one.
+ */
 function late(context: CheckContext, mark: Mark, available: number, timeFor: (mark: Mark, row: number) => number | null): Finding {
   const { list } = context;
   const what = listed(markedKeys(list, mark).map(({ key }) => key.attribute.name ?? key.attribute.id));
@@ -41,6 +45,7 @@ function late(context: CheckContext, mark: Mark, available: number, timeFor: (ma
   );
 }
 
+/** The last row of the dark window from which there is time enough, and how much; null where none has. */
 function latestThatServes(mark: Mark, timeFor: (mark: Mark, row: number) => number | null): { row: number; time: number } | null {
   if (!mark.window) return null;
   for (let row = mark.window.last; row >= mark.window.first; row -= 1) {
@@ -50,6 +55,7 @@ function latestThatServes(mark: Mark, timeFor: (mark: Mark, row: number) => numb
   return null;
 }
 
+/** Tells of a mark that names a cue in which the light is not dark, so that it moves in sight. */
 function lit(context: CheckContext, mark: Mark): Finding {
   const { list } = context;
   const { window } = mark;
@@ -62,6 +68,7 @@ function lit(context: CheckContext, mark: Mark): Finding {
   return findingAt(context, "mark-lit", mark.calledAt, mark.channel, message, mend);
 }
 
+/** The edit that makes a cue say where one of its lights is marked. */
 function settingFor(list: ListSheet, mark: Mark, own: { at: string }): EditInput {
   const cue = cueAt(list, mark.calledAt);
   const settings: MarkSettings = { ...cue.mark, channels: { ...cue.mark?.channels, [mark.channel]: own } };

@@ -66,8 +66,10 @@ interface Light {
   readonly litThrough: Int32Array;
 }
 
+/** What can be wrong with a stored move. */
 type Fault = "jump" | "same" | "unseen" | "gap";
 
+/** How many rows before each are lit, so that a span is asked in one step. */
 function runningCount(lit: Uint8Array): Int32Array {
   const through = new Int32Array(lit.length + 1);
   for (let row = 0; row < lit.length; row += 1) through[row + 1] = intAt(through, row) + (lit[row] ?? 0);
@@ -105,6 +107,7 @@ function isSaidAlready(list: CheckContext["list"], column: Column, index: number
   return palette === (into < 0 ? undefined : paletteOf(at(column.specs, into)));
 }
 
+/** What is wrong with a move that does say something new, if anything is. */
 function faultOf(context: CheckContext, key: Key, column: Column, index: number, before: number, light: Light): Fault | undefined {
   const { attribute } = key;
   const value = at(column.values, index);
@@ -147,10 +150,12 @@ function jumps({ attribute }: Key, spec: MoveSpec, part: Part, from: number, to:
   return fade === 0 || curve === "atStart" || curve === "atEnd";
 }
 
+/** The attributes of some moves by name. */
 function names(all: readonly Met[]): string {
   return listed(all.map(({ key }) => key.attribute.name ?? key.attribute.id));
 }
 
+/** The range and the keys of an edit that speaks of these moves alone. */
 function only(
   first: Met,
   all: readonly Met[],
@@ -160,10 +165,12 @@ function only(
   return { from: cue, to: cue, keys: { channels: [first.key.channel], attributes: all.map(({ key }) => key.attribute.id) } };
 }
 
+/** A finding at the cue and the light of a move. */
 function tell(context: CheckContext, code: Code, first: Met, message: string, mend?: Finding["mend"]): Finding {
   return findingAt(context, code, first.row, first.key.channel, message, mend);
 }
 
+/** Tells of a move that is seen to jump, or to travel, while its light is lit. */
 function jump(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const travel = Math.max(
     ...all.map(
@@ -183,12 +190,14 @@ function jump(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   );
 }
 
+/** Tells of a move that says what tracks in anyway. */
 function noChange(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const cue = cueAt(context.list, first.row).number;
   const message = `Cue ${cue} moves the ${names(all)} of channel ${first.key.channel} to what tracks in anyway: nothing changes on stage, but later edits of earlier cues will stop here. Drop it, or wall the cue off if that is meant.`;
   return tell(context, "no-change", first, message, [{ op: "change", ...only(first, all, context), do: { drop: true }, where: "moves" }]);
 }
 
+/** Tells of a value that is taken away again before its light comes up. */
 function neverSeen(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const cue = cueAt(context.list, first.row).number;
   const until = first.ended ? `until cue ${context.list.cues[first.last + 1]?.number ?? ""} ends it` : "to the end of the list";
@@ -196,6 +205,7 @@ function neverSeen(context: CheckContext, first: Met, all: readonly Met[]): Find
   return tell(context, "never-seen", first, message, [{ op: "change", ...only(first, all, context), do: { drop: true }, where: "moves" }]);
 }
 
+/** Tells of a move that refers to a palette without a value for its light. */
 function gap(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const palettes = listed([...new Set(all.map(({ spec }) => `"${paletteOf(spec) ?? ""}"`))]);
   const message = `Cue ${cueAt(context.list, first.row).number} sends the ${names(all)} of channel ${first.key.channel} to palette ${palettes}, which has no value for it: it counts as not set. Give the palette a value for channel ${first.key.channel}, or use another.`;
@@ -222,6 +232,7 @@ function atHome(context: CheckContext): Finding[] {
   });
 }
 
+/** True when nothing is said of a key in a row. */
 function isUnset({ list }: CheckContext, key: Key, row: number): boolean {
   const column = columnOf(list, key);
   return column === EMPTY_COLUMN || Number.isNaN(valueAt(list, column, row));

@@ -9,6 +9,7 @@ export function checkPatch(sheet: ShowSheet): Finding[] {
   return [...groupBy(patched, ({ universe }) => String(universe)).values()].flatMap((own) => inUniverse(own));
 }
 
+/** Tells of lights in one universe that share addresses, each with the one before it that reaches furthest. */
 function inUniverse(patched: readonly Patched[]): Finding[] {
   const rising = [...patched].sort((a, b) => a.first - b.first || a.channel.number - b.channel.number);
   const free = freeAddress(rising);
@@ -42,6 +43,7 @@ function freeAddress(taken: readonly Patched[]): (own: Patched) => number | unde
   };
 }
 
+/** A finding about the patch of one light, with the addresses that are free. */
 function finding(own: Patched, free: number | undefined, what: string): Finding {
   const { channel, universe, first, last } = own;
   const advice = free === undefined ? "Put it in another universe." : `Addresses from ${free} on are free.`;

@@ -35,6 +35,7 @@ export function checkReach(context: CheckContext): Finding[] {
   return [...found, ...strayCalls(context)];
 }
 
+/** Tells of cues that are called at a script line which is not there. */
 function strayCalls(context: CheckContext): Finding[] {
   const { script } = context.sheet.show;
   if (!script) return [];

@@ -30,6 +30,7 @@ export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[
   });
 }
 
+/** A sheet of the changed show, each list advanced from the one before it; a new list is made from nothing. */
 function withLists(sheet: ShowSheet, show: Show, advance: (known: ListSheet, list: CueList) => ListSheet): ShowSheet {
   const lists = show.lists.map((list): [string, ListSheet] => {
     const known = sheet.lists.get(list.id);
@@ -38,6 +39,7 @@ function withLists(sheet: ShowSheet, show: Show, advance: (known: ListSheet, lis
   return { ...sheet, show, lists: new Map(lists) };
 }
 
+/** A change beside the cues: only what could change a look makes its lists be read anew. */
 function advanceEntry(sheet: ShowSheet, show: Show, step: EntryStep): ShowSheet {
   switch (step.of) {
     case "channels":
@@ -80,6 +82,7 @@ function repainted(sheet: ShowSheet, show: Show, palette: string): ShowSheet {
   });
 }
 
+/** Cues with other numbers: where the order stays, all that was computed from the rows stays too. */
 function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListSheet {
   const numbers = new Map(step.cues.map(({ from, to }) => [from, to]));
   const rows = rowsOf(list.cues);
@@ -91,6 +94,10 @@ function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListS
     : { ...after, columns: shifted(before.columns, map) };
 }
 
+/**
+ * A list with some of its cues changed: only the columns of the keys that have other moves are made anew, and what was computed
+ * of the list before is carried over.
+ */
 function advanceList(before: ListSheet, list: CueList, steps: readonly CueDataStep[]): ListSheet {
   const rows = steps.some((step) => step.at === "cue") ? rowsKept(before, rowsOf(list.cues)) : before;
   const inPlace = before.order === rows.order;
@@ -131,6 +138,7 @@ function shifted(columns: readonly Column[], map: readonly number[]): Column[] {
   return columns.map((column) => ((column.rows.at(-1) ?? -1) < first ? column : shiftedColumn(column, map)));
 }
 
+/** A column whose rows have moved; those that are gone drop out. */
 function shiftedColumn(column: Column, map: readonly number[]): Column {
   const rows = column.rows.map((row) => at(map, row));
   if (rows.every((row, index) => row >= 0 && (index === 0 || row > at(rows, index - 1)))) return { ...column, rows };
@@ -139,6 +147,7 @@ function shiftedColumn(column: Column, map: readonly number[]): Column {
   return pickMoves({ ...column, rows }, order);
 }
 
+/** The keys of which steps change moves, and the rows in which they do. */
 function touchedRows(list: ListSheet, steps: readonly CueDataStep[]): Map<Key, Set<number>> {
   const touched = new Map<Key, Set<number>>();
   let cue = "";
@@ -156,6 +165,7 @@ function touchedRows(list: ListSheet, steps: readonly CueDataStep[]): Map<Key, S
   return touched;
 }
 
+/** A column with the moves of some rows read again from the cues. */
 function refill(list: ListSheet, key: Key, column: Column, touched: ReadonlySet<number>): Column {
   return withMoves(
     column,
@@ -166,6 +176,7 @@ function refill(list: ListSheet, key: Key, column: Column, touched: ReadonlySet<
   );
 }
 
+/** The move that a cue stores for a key, if it does. */
 function storedAt(list: ListSheet, key: Key, row: number): { spec: Column["specs"][number]; part: number } | undefined {
   for (const part of list.cues[row]?.parts ?? []) {
     const spec = part.moves[key.channel]?.[key.attribute.id];

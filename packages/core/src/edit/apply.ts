@@ -49,11 +49,13 @@ export function stepGroups(steps: readonly Step[]): StepGroup[] {
   return found;
 }
 
+/** A step that is not about the content of cues. */
 function applyAlone(show: Show, step: Exclude<Step, CueDataStep>): Show {
   if (step.at === "entry") return applyEntry(show, step);
   return step.at === "show" ? applyShow(show, step) : onNumbers(show, step);
 }
 
+/** Steps about the content of cues, list by list, so that a list is copied once however many there are. */
 function onCues(show: Show, steps: readonly CueDataStep[]): Show {
   const byList = groupBy(steps, (step) => step.list);
   for (const id of byList.keys()) listAt(show, id);
@@ -66,6 +68,7 @@ function onCues(show: Show, steps: readonly CueDataStep[]): Show {
   };
 }
 
+/** The list of this id. Throws ShowError naming those there are. */
 function listAt(show: Show, id: string): CueList {
   const found = show.lists.find((list) => list.id === id);
   if (!found) throw new ShowError(`There is no list "${id}"; the lists are ${show.lists.map((list) => list.id).join(", ")}`);

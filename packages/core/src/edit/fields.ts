@@ -1,11 +1,15 @@
 import { z } from "zod";
 import { documentParts, editParts, FAMILIES } from "../show/schema.ts";
 
+/** The fields of the document, as edits have them too. */
 export const { id, label, seconds, number, channelNumber, cueNumber, partTimes, curve } = editParts;
+/** The list that an edit is about; left out: the show's first. */
 export const list = id.optional();
 /** Cue numbers, both ends included; they need not exist themselves. */
 export const range = { from: cueNumber, to: cueNumber };
+/** The number of a part of a cue. */
 export const partNumber = number.int("is not a part number").min(1, "is not a part number; parts count from 1").max(99);
+/** What times or values are multiplied by. */
 export const factor = number.min(0, "is a factor below 0").max(1_000_000, "is a factor above a million");
 
 /** Which keys an edit speaks of; what is left out means all. The order of the channels is the order in which fans spread. */
@@ -14,6 +18,7 @@ export const selection = z.strictObject({
   attributes: z.array(z.string()).optional(),
   families: z.array(z.enum(FAMILIES)).optional(),
 });
+/** The selection of an edit; left out: every key. */
 export const keys = selection.default(() => ({}));
 
 /** What becomes of what still uses the thing that is taken away; `refuse` names it. */
@@ -22,4 +27,5 @@ export const used = z.enum(["refuse", "drop"]).default("refuse");
 /** Moves are checked against the rig when the edit is planned. */
 export const rawMoves = documentParts.moves;
 
+/** Which keys are spoken of, in edits and in the Hand. */
 export type KeySelection = z.infer<typeof selection>;

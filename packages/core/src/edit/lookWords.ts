@@ -7,6 +7,7 @@ import { type Key, keyNamed } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import type { LookChange } from "./impact.ts";
 
+/** A changed value with the attribute it is of. */
 interface KeyChange extends LookChange {
   readonly name: string;
   readonly channel: number;
@@ -52,11 +53,13 @@ function paletteName(changes: readonly KeyChange[], list: ListSheet, row: number
   return names.size === 1 && only !== undefined ? list.palettes.byId.get(only)?.label || only : undefined;
 }
 
+/** One side of some changes: "pan 10 to 40, tilt 5". */
 function numbers(changes: readonly KeyChange[], side: "before" | "after"): string {
   if (changes.every((each) => each[side] === null)) return "unset";
   return listed([...groupBy(changes, ({ name }) => name)].map(([name, own]) => `${name} ${span(own.map((each) => each[side]))}`));
 }
 
+/** Values as "40", "20 to 60", or "unset". */
 function span(values: readonly (number | null)[]): string {
   const set = values.filter((value) => value !== null);
   if (set.length === 0) return "unset";

@@ -48,6 +48,7 @@ export interface RenumberStep {
 
 /** What stands beside the cues in a show, by the field of the document that holds it. */
 export const ENTRY_KINDS = ["fixtureTypes", "channels", "groups", "palettes", "paces", "lists"] as const;
+/** The kinds of entries by the name of their list in the document. */
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 /** What one entry of each kind is called. */
 export const ENTRY_WORDS: Readonly<Record<EntryKind, string>> = {
@@ -58,6 +59,7 @@ export const ENTRY_WORDS: Readonly<Record<EntryKind, string>> = {
   paces: "pace",
   lists: "list",
 };
+/** One entry as it stands in its list; a cue list without its cues. */
 export type ShowEntry = FixtureType | Channel | Group | Palette | Pace | ListHead;
 /** An entry and its place among its like, counted from 0. */
 export interface PlacedEntry {
@@ -86,6 +88,7 @@ export function invertSteps(steps: readonly Step[]): Step[] {
   return steps.map(invertStep).reverse();
 }
 
+/** The step that takes one back: before and after change places. */
 function invertStep(step: Step): Step {
   switch (step.at) {
     case "move":

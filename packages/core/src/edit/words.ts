@@ -10,6 +10,7 @@ export function describeEdits(edits: readonly Edit[]): string {
   return alike ?? `${describeEdit(first)}; ${describeEdit(second)}${others.length > 0 ? `; and ${others.length} more` : ""}`;
 }
 
+/** What one edit does. */
 function describeEdit(edit: Edit): string {
   return EDIT_KINDS[edit.op].words(edit);
 }

@@ -38,6 +38,7 @@ export function giveMoves(
   return moves;
 }
 
+/** The number that one light is given: its own of a fan, or what it puts out now changed. */
 function numberFor(
   key: Key,
   operation: { set: Fan } | { add: number } | { scale: number },
@@ -65,6 +66,7 @@ export function givePace(sheet: ShowSheet, hand: Hand, selection: KeySelection, 
   return timesFor(sheet, hand, selection, (key) => pace[key.attribute.family]);
 }
 
+/** The own times of what the selection holds in hand, by key name; a fan spreads over the lights that hold something. */
 function timesFor(
   sheet: ShowSheet,
   hand: Hand,

@@ -41,6 +41,7 @@ export interface Hand {
   readonly leaving: Readonly<Record<string, Leaving>>;
 }
 
+/** Nothing in hand, nothing dropped, nothing fading back. */
 export const EMPTY_HAND: Hand = { held: {}, dropped: {}, leaving: {} };
 
 const fansSchema = z.strictObject({ fade: z.string().max(200).optional(), delay: z.string().max(200).optional() });
@@ -60,6 +61,7 @@ export const handChangeSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("takeUp") }),
   z.strictObject({ do: z.literal("recorded"), keys: keyNames }),
 ]);
+/** One change of the Hand as it may be written. */
 export type HandChange = z.input<typeof handChangeSchema>;
 /** Own times of one value in hand; null takes a time away, absent leaves it. Seconds. */
 export type HandTiming = z.infer<typeof timing>;
@@ -111,6 +113,7 @@ export function changeHand(hand: Hand, change: HandChange, sheet: ShowSheet, now
   }
 }
 
+/** The Hand with moves taken into it; what is given again keeps the times it had. */
 function given(hand: Hand, moves: Moves, sheet: ShowSheet): Hand {
   const held: Record<string, Held> = { ...hand.held };
   const names: string[] = [];
@@ -124,6 +127,7 @@ function given(hand: Hand, moves: Moves, sheet: ShowSheet): Hand {
   return { held, dropped: hand.dropped, leaving: without(hand.leaving, names) };
 }
 
+/** The Hand with own times laid on values that it holds. */
 function timed(hand: Hand, times: Readonly<Record<string, HandTiming>>): Hand {
   const own = new Map(Object.entries(times));
   const held = mapped(hand.held, own, (each, name): Held => {
@@ -223,6 +227,7 @@ export function handOutput(hand: Hand, key: Key, palettes: Palettes, under: numb
   return leaving ? onTheWayBack(leaving.from, under, leaving.at, leaving.fade, now) : under;
 }
 
+/** Held values with those of some names changed. */
 function mapped(
   held: Readonly<Record<string, Held>>,
   names: { has(name: string): boolean },

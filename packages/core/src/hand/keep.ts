@@ -51,12 +51,14 @@ function isReplaced(entry: PaletteValue, made: readonly PaletteValue[], held: re
   return forAll && entry.type !== undefined && lights.some(({ type }) => type === entry.type);
 }
 
+/** What a key is held at. */
 interface ValueOfKey {
   readonly key: Key;
   readonly value: number;
   readonly type: string;
 }
 
+/** The entries of a palette for one attribute: one for all or for a type where its lights agree, else one for each light. */
 function entriesFor(values: readonly ValueOfKey[], scope: PaletteScope): PaletteValue[] {
   const first = values[0];
   if (!first) return [];
@@ -101,16 +103,19 @@ function fanGiven(hand: Hand, keys: readonly Key[], what: "fade" | "delay"): Fan
   return same(keys.map((key) => hand.held[key.name]?.fans?.[what]));
 }
 
+/** The own times that a key has in hand; empty where it has none. */
 function timingOf(hand: Hand, key: Key): { fade?: number | undefined; delay?: number | undefined; curve?: Curve | undefined } {
   const held = hand.held[key.name];
   return held ? moveTiming(held.move) : {};
 }
 
+/** True for a key that has times of its own in hand. */
 function hasTiming(hand: Hand, key: Key): boolean {
   const { fade, delay, curve } = timingOf(hand, key);
   return fade !== undefined || delay !== undefined || curve !== undefined;
 }
 
+/** The value that all agree on; undefined where they do not. */
 function same<T>(values: readonly (T | undefined)[]): T | undefined {
   return values.every((value) => value === values[0]) ? values[0] : undefined;
 }

@@ -76,6 +76,7 @@ export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, sta
   };
 }
 
+/** Why a record would take nothing, and what to do. */
 function nothingTaken(hand: Hand, wish: RecordWish, found: boolean): string {
   if (wish.from === "stage") return "What is on stage is what the cue shows already; there is nothing to record";
   if (Object.keys(hand.held).length === 0) return "Nothing is in hand; give some lights a value first";
@@ -83,11 +84,13 @@ function nothingTaken(hand: Hand, wish: RecordWish, found: boolean): string {
   return "None of what is in hand passes these filters";
 }
 
+/** A key that a record takes, with the move that it stores. */
 interface Taken {
   readonly key: Key;
   readonly spec: MoveSpec;
 }
 
+/** What a record takes of the Hand; with `changed` only what has been given since it was recorded last. */
 function fromHand(sheet: ShowSheet, hand: Hand, wish: RecordWish): Taken[] {
   return heldKeys(sheet, hand, selectionOf(wish)).flatMap((key): Taken[] => {
     const held = hand.held[key.name];
@@ -95,6 +98,7 @@ function fromHand(sheet: ShowSheet, hand: Hand, wish: RecordWish): Taken[] {
   });
 }
 
+/** What a record takes of the stage: what differs from the look of the cue on stage, or is in hand. */
 function fromStage(list: ListSheet, hand: Hand, { playback, outputOf }: OnStage, wish: RecordWish): Taken[] {
   const names = new Set([...Object.keys(playback?.onStage ?? {}), ...Object.keys(hand.held)]);
   const selection = selectionOf(wish);
@@ -113,15 +117,18 @@ function fromStage(list: ListSheet, hand: Hand, { playback, outputOf }: OnStage,
   });
 }
 
+/** The lights and families that a record is narrowed to. */
 function selectionOf({ channels, families }: RecordWish): { channels?: number[]; families?: Family[] } {
   return { ...(channels ? { channels: [...channels] } : {}), ...(families ? { families: [...families] } : {}) };
 }
 
+/** A move with the times that the cue stores for its key already. */
 function withStoredTimes(list: ListSheet, key: Key, row: number, spec: MoveSpec): MoveSpec {
   const stored = row < 0 ? undefined : storedMove(list, key, row);
   return makeMove(targetOfMove(spec), stored ? moveTiming(stored.move) : {});
 }
 
+/** The move that the cue stores, with new times; undefined where it stores none. */
 function timesOnly(list: ListSheet, key: Key, row: number, spec: MoveSpec): MoveSpec | undefined {
   const stored = row < 0 ? undefined : storedMove(list, key, row);
   return stored && makeMove(targetOfMove(stored.move), moveTiming(spec));
@@ -182,6 +189,7 @@ function restored(steps: Outcome["steps"], cue: string): string {
   return moves.length === 0 ? "" : `; cue ${cues.join(" and ")} gets ${count(moves.length, "move")} to stay as it is`;
 }
 
+/** What a record changes in other cues, in words. */
 function elsewhere(list: ListSheet, edit: RecordPlan["edit"], impact: Outcome["impact"]): string {
   const later = impact.looks.filter((look) => look.cue !== edit.cue);
   const order = cueOrder(edit.cue);

@@ -47,6 +47,7 @@ export function stepHand(hand: Hand, diff: HandDiff, direction: "undo" | "redo",
   );
 }
 
+/** True when two held values are the same, and as fresh. */
 function sameHeld(a: Held | undefined, b: Held | undefined): boolean {
   return a === b || (a !== undefined && b !== undefined && a.fresh === b.fresh && sameMove(a.move, b.move));
 }
@@ -69,6 +70,7 @@ export function describeHandChanges(changes: readonly HandChange[], diff: HandDi
   }
 }
 
+/** All that some changes give, the newest of each key. */
 function mergedMoves(changes: readonly HandChange[]): Moves {
   const merged: Moves = {};
   for (const change of changes) {
@@ -78,6 +80,7 @@ function mergedMoves(changes: readonly HandChange[]): Moves {
   return merged;
 }
 
+/** What is given, in words: "6 lights, intensity 70". */
 function givenWords(moves: Moves): string {
   const channels = Object.keys(moves);
   const lights = channels.length === 1 ? `light ${channels[0]}` : count(channels.length, "light");
@@ -89,6 +92,7 @@ function givenWords(moves: Moves): string {
   return `${lights}, ${listed(words)}`;
 }
 
+/** A move's value in a word. */
 function valueWords(move: MoveSpec): string {
   if (isRelease(move)) return "let go";
   const value = plainValue(move);

@@ -45,6 +45,7 @@ function keysOfLights(text: string, sheet: ShowSheet): readonly Key[] {
   return named.channels.flatMap((channel) => [...(sheet.keys.byChannel.get(channel)?.values() ?? [])]);
 }
 
+/** The words that are offered for one kind of token. */
 function wordsFor({ token, rule }: Possible, sheet: ShowSheet, keys: readonly Key[]): Completion[] {
   if (token === "Equals") return [{ word: "=", about: "a value" }];
   const keyword = KEYWORDS.get(token);
@@ -60,10 +61,12 @@ function wordsFor({ token, rule }: Possible, sheet: ShowSheet, keys: readonly Ke
   return [...families, ...[...names].map((name) => ({ word: name, about: "attribute" }))];
 }
 
+/** True when the rig has an attribute of a family. */
 function has(keys: readonly Key[], family: string): boolean {
   return keys.some((key) => key.attribute.family === family);
 }
 
+/** The names that can stand here, by the rule of the grammar that wants one. */
 function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Key[]): Completion[] {
   const of = (entries: readonly { id: string; label: string }[]): Completion[] =>
     entries.map(({ id, label }) => ({ word: id, about: label }));

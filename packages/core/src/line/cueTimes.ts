@@ -17,6 +17,7 @@ export function timesPatchOf({ up, down, ...families }: TypedPartTimes): TimesPa
   return patch;
 }
 
+/** A typed time and delay as a change to a family's times. */
 function familyPatch({ time, delay }: TypedTime): { fade?: number | null; delay?: number | null } {
   return { ...(time === undefined ? {} : { fade: time }), ...(delay === undefined ? {} : { delay }) };
 }

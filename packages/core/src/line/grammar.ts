@@ -4,8 +4,9 @@ import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
 import { named } from "./lightRules.ts";
 import type { Keeping, Range, RecordWords, Sentence, TypedPartTimes } from "./sentence.ts";
 import { TimeRules } from "./timeRules.ts";
-import * as word from "./tokens.ts";
+import { lineTokens, word } from "./tokens.ts";
 
+/** The sentences of the line entry; what each comes to is a Sentence of `sentence.ts`. */
 class LineParser extends TimeRules {
   constructor() {
     super();
@@ -376,12 +377,14 @@ export function possibleNext(text: string): { next: Possible[]; from: number } {
   return { next: possibleAfter(before), from: typing ? typing.startOffset : text.length };
 }
 
+/** What the grammar would take behind these words. */
 function possibleAfter(tokens: readonly IToken[]): Possible[] {
   return lineReader()
     .parser.computeContentAssist("sentence", [...tokens])
     .map(({ nextTokenType, ruleStack }) => ({ token: nextTokenType.name, rule: ruleStack.at(-1) ?? "" }));
 }
 
+/** The reader of lines, made once: building a grammar takes long. */
 interface Reader {
   readonly lexer: Lexer;
   readonly parser: LineParser;
@@ -390,7 +393,7 @@ let reader: Reader | undefined;
 
 /** Made when the first line is read: analysing the grammar takes longer than anything else at the start of a window. */
 function lineReader(): Reader {
-  reader ??= { lexer: new Lexer(word.lineTokens), parser: new LineParser() };
+  reader ??= { lexer: new Lexer(lineTokens), parser: new LineParser() };
   return reader;
 }
 

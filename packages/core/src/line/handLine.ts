@@ -30,9 +30,11 @@ export type HandRequest =
   | { kind: "keep"; what: "pace"; label: string }
   | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: undefined };
 
+/** What a line for the Hand is read with. */
 interface Context {
   readonly sheet: ShowSheet;
 }
+/** The sentences that speak of the Hand, of views and of what is chosen. */
 type HandSentence = Extract<Sentence, { kind: "view" | "choice" | "takeUp" | "record" | "update" | "dropped" | "keep" }>;
 
 /** Holds what was typed against the show. Throws Fault for a name that means nothing in it. */
@@ -54,10 +56,12 @@ export function handRequest(sentence: HandSentence, { sheet }: Context): HandReq
   }
 }
 
+/** The keys that a sentence speaks of. Throws Fault for a name that is not there. */
 function selectionOf({ lights, attribute }: { lights?: Lights; attribute?: Named }, sheet: ShowSheet): KeySelection {
   return { ...(lights ? { channels: channelsOf(lights, sheet) } : {}), ...attributeOf(attribute, sheet) };
 }
 
+/** What a typed record asks for. */
 function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: ShowSheet): HandRequest {
   const family = words.family && familyNamed(words.family);
   return {
@@ -78,12 +82,14 @@ function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: 
   };
 }
 
+/** The family of this name. Throws Fault naming those there are. */
 function familyNamed({ name, at }: Named): Family {
   const found = FAMILIES.find((family) => family === name.toLowerCase());
   if (found) return found;
   throw new Fault({ message: `"${name}" is no family; the families are ${FAMILIES.join(", ")}`, at, length: name.length });
 }
 
+/** What a typed keep asks for: a palette, a pace or a group. */
 function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: ShowSheet): HandRequest {
   switch (keeping.what) {
     case "palette":

@@ -3,6 +3,7 @@ import type { LineFault, Possible } from "./fault.ts";
 import { isNear } from "./near.ts";
 import { KEYWORDS } from "./tokens.ts";
 
+/** Words that people write between two numbers, and words they write for a cue, where the line has signs. */
 const RANGE_WORDS = /^(thru|through|till?|until|bis)$/i;
 const CUE_WORDS = /^(cue|cues|q)$/i;
 /** Words that speak of a cue, which is typed with # behind them. */
@@ -63,11 +64,13 @@ export function hintFor(before: readonly IToken[], token: IToken, next: IToken |
   return undefined;
 }
 
+/** How the range is written that was meant. */
 function rangeHint(first: IToken | undefined, last: IToken | undefined): string {
   const end = last?.tokenType.name === "Decimal" ? last.image : "6";
   return `A range is written ${first?.image ?? "1"}..${end}`;
 }
 
+/** What may help where the very first word cannot be read; undefined where nothing is known. */
 function firstWordHint(token: IToken, next: IToken | undefined): string | undefined {
   const kind = token.tokenType.name;
   if (["Equals", "AtWord", "Plus", "Minus", "Star", "Release", "Home"].includes(kind))
@@ -79,6 +82,7 @@ function firstWordHint(token: IToken, next: IToken | undefined): string | undefi
   return undefined;
 }
 
+/** Signs as they are offered, by the name of their token. */
 const SIGNS: Readonly<Record<string, string>> = {
   Equals: "=",
   Plus: "+",
@@ -93,6 +97,7 @@ const SIGNS: Readonly<Record<string, string>> = {
   Name: "a name",
   FamilyWord: "a family",
 };
+/** So many words are offered in a refusal. */
 const MOST = 5;
 
 /** What could stand where a word was not understood, and the word that it was nearly. */
@@ -111,12 +116,14 @@ export function unfinished(possible: readonly Possible[]): string {
   return words.length === 0 ? "The line is not finished" : `The line is not finished; next could come ${listOf(words)}`;
 }
 
+/** The words and signs that could stand here, signs first. */
 function possibleWords(possible: readonly Possible[]): string[] {
   const words = possible.flatMap(({ token }) => SIGNS[token] ?? KEYWORDS.get(token) ?? []);
   const order = [...words.filter((word) => !/^[a-z]/.test(word)), ...words.filter((word) => /^[a-z]/.test(word))];
   return [...new Set(order)];
 }
 
+/** The first few words, and a mark where there are more. */
 function listOf(words: readonly string[]): string {
   const shown = words.slice(0, MOST);
   return words.length > MOST ? `${shown.join(", ")} …` : shown.join(", ");

@@ -1,12 +1,12 @@
 import { EmbeddedActionsParser, type IToken } from "chevrotain";
 import { readSeconds } from "../time/readTime.ts";
 import type { Lights, Named, Range, TypedChange, TypedOperation, TypedTiming } from "./sentence.ts";
-import * as word from "./tokens.ts";
+import { lineTokens, word } from "./tokens.ts";
 
 /** The rules for lights, what is done to them, and ranges of cues, on which every sentence is built. */
 export class LightRules extends EmbeddedActionsParser {
   constructor() {
-    super(word.lineTokens, { recoveryEnabled: false });
+    super(lineTokens, { recoveryEnabled: false });
   }
 
   protected readonly cueRange = this.RULE("cueRange", (): Range => {

@@ -63,6 +63,7 @@ export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
   return [...new Set(all)].filter((_, index) => index % Math.max(1, lights.every) === 0);
 }
 
+/** The group of this name or label. Throws Fault naming those there are. */
 function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
   const all = [...sheet.show.groups, ...autoGroups(sheet.show)];
   const found = all.find((group) => matches(group, named.name));

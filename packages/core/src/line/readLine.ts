@@ -45,6 +45,7 @@ export function readLine(text: string, context: LineContext): { request: LineReq
   }
 }
 
+/** What a sentence asks for. Throws Fault for names and numbers that are not there. */
 function requestOf(sentence: Sentence, context: LineContext): LineRequest {
   switch (sentence.kind) {
     case "history":
@@ -97,11 +98,13 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
   }
 }
 
+/** The sentences that speak of cues and not of lights. */
 type CueSentence = Extract<
   Sentence,
   { kind: "flag" | "recast" | "swapPalette" | "copy" | "move" | "delete" | "renumber" | "split" | "label" | "insert" }
 >;
 
+/** What a sentence about cues asks for. */
 function onCues(sentence: CueSentence, context: LineContext): LineRequest {
   const list = context.list.id;
   switch (sentence.kind) {
@@ -147,12 +150,15 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
   }
 }
 
+/** A line that makes edits. */
 type EditRequest = Extract<LineRequest, { kind: "edit" }>;
 
+/** A request for one edit over a range of cues, which it leaves chosen. */
 function editOf(cues: Range, edit: (cues: Range) => EditInput): EditRequest {
   return { kind: "edit", edits: [edit(cues)], channels: undefined, cues };
 }
 
+/** A range of one cue. */
 function single(number: string): Range {
   return checkedRange({ from: number, to: number });
 }
@@ -168,6 +174,7 @@ function deletion(range: Range, { list }: LineContext): LineRequest {
   return { kind: "edit", edits, channels: undefined, cues: before === undefined ? range : { from: before, to: before } };
 }
 
+/** What a sentence about lights asks for: to choose them, to change them in cues, or to take them in hand. */
 function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: LineContext): LineRequest {
   const channels = channelsOf(sentence.lights, context.sheet);
   attributeOf(sentence.attribute, context.sheet);
@@ -192,6 +199,7 @@ function othersOut(channels: readonly number[], cues: Range, only: boolean, { li
   return [{ op: "change", list: list.id, ...cues, keys, do: { set: 0 }, where: "look", after: only ? "restore" : "track" }];
 }
 
+/** The edits of a sentence about lights in a range of cues. */
 function editsOnLights(
   { attribute, only }: Extract<Sentence, { kind: "lights" }>,
   operation: TypedOperation,
@@ -224,16 +232,19 @@ function faultless<T>(work: () => T): T {
   }
 }
 
+/** A typed change as an edit has it, its palette found by name. */
 function changeOf(operation: Exclude<TypedChange, { home: true }>, context: LineContext): Extract<EditInput, { op: "change" }>["do"] {
   return "palette" in operation ? { palette: paletteNamed(operation.palette, context.sheet) } : operation;
 }
 
+/** The cues that a line speaks of: those it names, else those that are chosen. Throws Fault where there are none. */
 function cuesFor(typed: Range | undefined, context: LineContext): Range {
   if (typed) return checkedRange(typed);
   if (context.cues) return context.cues;
   throw new Fault({ message: "In which cues? Choose some, or begin with #10..20:", at: 0, length: 1 });
 }
 
+/** A range whose ends are cue numbers. Throws Fault. */
 function checkedRange(range: Range): Range {
   for (const number of [range.from, range.to]) {
     if (!isCueNumber(number))
@@ -242,6 +253,7 @@ function checkedRange(range: Range): Range {
   return range;
 }
 
+/** The edits that add or patch a row of lights. */
 function patchEdits({ from, to, type, at, label }: Extract<Sentence, { kind: "patch" }>, { sheet }: LineContext): EditInput[] {
   const patch = at && readPatch(at.name);
   if (at && !patch)

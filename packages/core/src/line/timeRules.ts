@@ -1,7 +1,7 @@
 import { TIMED_FAMILIES, type Trigger } from "../show/schema.ts";
 import { LightRules } from "./lightRules.ts";
 import type { TypedPartTimes, TypedTime } from "./sentence.ts";
-import * as word from "./tokens.ts";
+import { word } from "./tokens.ts";
 
 /** The rules for the times of cues and for what fires them. */
 export class TimeRules extends LightRules {

@@ -36,6 +36,7 @@ export function litRows(list: ListSheet, channel: number): Uint8Array {
   return lit;
 }
 
+/** Reads the level of a light down the list, or all its keys where it has no level. */
 function findLit(list: ListSheet, channel: number): Uint8Array {
   const lit = new Uint8Array(list.cues.length);
   const intensity = intensityOf(list.keys, channel);
@@ -93,6 +94,7 @@ interface Rise {
   readonly darkSince: number;
 }
 
+/** Every row in which a light comes up out of the dark, with where that darkness began. */
 function risesOf(lit: Uint8Array): Rise[] {
   const rises: Rise[] = [];
   let darkSince = 0;

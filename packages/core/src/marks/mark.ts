@@ -54,6 +54,10 @@ export function markedKeys(list: ListSheet, { ordinals, calledAt, fade }: Mark):
   });
 }
 
+/**
+ * Where the mark of a call is made: what the cue says for this light, else for all its lights, else the list's policy, else
+ * late. A named cue in which the light is not dark gives none.
+ */
 function placeOf(list: ListSheet, { channel, row, window }: Call): Pick<Mark, "markAt" | "strayCue"> {
   const live = { markAt: null, strayCue: null };
   if (!window) return live;

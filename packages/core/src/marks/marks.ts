@@ -26,6 +26,7 @@ export function marksMadeByGoto(list: ListSheet, row: number): Mark[] {
   return around(list, row + 1).filter((mark) => mark.markAt !== null && mark.markAt <= row);
 }
 
+/** The mark of each light whose dark window or call is at a row. */
 function around(list: ListSheet, row: number): Mark[] {
   const found: Mark[] = [];
   for (const channel of list.keys.byChannel.keys()) {

@@ -31,15 +31,18 @@ export function carryMarks(before: ListSheet, after: ListSheet, touched: Readonl
   cache.carry(before, after, touched);
 }
 
+/** The order of marks: by the row of the call, then by channel. */
 function inOrder(a: Mark, b: Mark): number {
   return a.calledAt - b.calledAt || a.channel - b.channel;
 }
 
+/** Works out calls and marks of every light from nothing. */
 function everyMark(list: ListSheet): ListMarks {
   const calls = new Map([...list.keys.byChannel.keys()].map((channel) => [channel, callsOf(list, channel)]));
   return { calls, marks: marked(list, calls), sorted: undefined };
 }
 
+/** The marks that the settings make of these calls. */
 function marked(list: ListSheet, calls: ReadonlyMap<number, readonly Call[]>): Map<number, readonly Mark[]> {
   return new Map([...calls].map(([channel, own]) => [channel, own.map((call) => markOf(list, call))]));
 }
@@ -76,6 +79,7 @@ function replaced(sorted: readonly Mark[], channels: ReadonlySet<number>, anew: 
   return all;
 }
 
+/** True when list and cues say the same of marks, so that a light whose moves have not changed keeps its marks. */
 function sameSettings(before: ListSheet, after: ListSheet): boolean {
   if (!sameData(before.list.marks, after.list.marks)) return false;
   return before.cues.every((cue, row) => cue === after.cues[row] || sameData(cue.mark, after.cues[row]?.mark));
@@ -91,6 +95,7 @@ export function sameMarks(a: readonly Mark[] | undefined, b: readonly Mark[] | u
   });
 }
 
+/** True when two marks move the same keys. */
 function sameKeys(a: Mark, b: Mark): boolean {
   return a.ordinals.length === b.ordinals.length && a.ordinals.every((ordinal, index) => b.ordinals[index] === ordinal);
 }

@@ -22,6 +22,7 @@ export interface PlannedMark {
   readonly report: MarkReport | null;
 }
 
+/** Two times that differ by less are the same. Seconds. */
 const SLACK = 1e-9;
 
 /** Every mark of a list with what it has and what is wrong with it, by the row of the call, then by channel. */
@@ -33,6 +34,7 @@ export function planMarks(list: ListSheet, script: Show["script"]): PlannedMark[
   });
 }
 
+/** What is wrong with a mark, if anything is: it names a cue in which the light is lit, or there is too little time. */
 function reportOf(mark: Mark, available: number | null): MarkReport | null {
   if (mark.strayCue !== null) return "mark-lit";
   return available !== null && available < mark.needed - SLACK ? "mark-late" : null;
@@ -69,6 +71,7 @@ export function fadeOutTime(list: ListSheet, channel: number, row: number): numb
   return seconds;
 }
 
+/** How long a light takes to go dark in a row. Seconds. */
 function findFadeOut(list: ListSheet, cue: Cue, channel: number, row: number): number {
   const key = intensityOf(list.keys, channel);
   if (!key) return 0;

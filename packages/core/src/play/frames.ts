@@ -3,6 +3,7 @@ import type { Keys } from "../sheet/keys.ts";
 import type { Playback } from "./playback.ts";
 import { type Track, outputAt } from "./track.ts";
 
+/** Curves by the number that stands for them in the arrays. */
 const CODES: readonly Curve[] = ["linear", "ease", "slowStart", "slowEnd", "atStart", "atEnd"];
 const [EASE, SLOW_START, SLOW_END, AT_START, AT_END] = [1, 2, 3, 4, 5];
 

@@ -90,6 +90,7 @@ function standsAt(track: Track | undefined, key: Key, value: number, now: number
   );
 }
 
+/** The playback once a row is fired: what the transition runs, what it lets go, and the marks that are made behind it. */
 function fired(playback: Playback, list: ListSheet, row: number, transition: Transition, marks: readonly Mark[], now: number): Playback {
   const tracks: Record<string, Track> = { ...playback.tracks };
   for (const { key, delay } of transition.letGo) {

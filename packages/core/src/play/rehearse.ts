@@ -54,6 +54,7 @@ export function rehearse(list: ListSheet, presses: readonly Press[], moments: re
   return moments.flatMap((moment) => sampled.get(moment) ?? []);
 }
 
+/** The list run on to a moment. Seconds of the run. */
 function advanced({ playback, clock }: Running, list: ListSheet, moment: number): Running {
   return { playback: advance(playback, list, listTime(clock, moment * 1000)), clock };
 }
@@ -67,6 +68,7 @@ function pressed({ playback, clock }: Running, list: ListSheet, press: Press): R
   return { playback: fired(playback, list, press, listTime(resumed, at)), clock: resumed };
 }
 
+/** What a press does at a moment of the list's time. */
 function fired(playback: Playback, list: ListSheet, press: Exclude<Press, { hold: boolean }>, now: number): Playback {
   if ("goto" in press) return goTo(playback, list, press.goto, now, press.time);
   if ("back" in press) return goBack(playback, list, now) ?? playback;

@@ -38,6 +38,7 @@ function retargetedKey(playback: Playback, list: ListSheet, key: Key, row: numbe
   return retargeted(track, Number.isNaN(after) ? 0 : after, now, key.attribute.snap ? 0 : SETTLING);
 }
 
+/** The follow that is waiting, if the list still has that cue next and it still follows. */
 function followStill(playback: Playback, list: ListSheet): Playback["follow"] {
   const next = list.cues[nextRow(playback, list)];
   return playback.follow && next?.number === playback.follow.cue && next.trigger?.type === "follow" ? playback.follow : null;

@@ -28,6 +28,7 @@ export function outputAt(track: Track, time: number): number {
   return active ? reached(active, from, time) : from;
 }
 
+/** How far an instruction has come at a moment, from where it started. */
 function reached(instruction: Instruction, from: number, time: number): number {
   const elapsed = time - instruction.start;
   if (elapsed >= instruction.fade) return instruction.to;
@@ -44,6 +45,7 @@ export function withInstruction(track: Track, instruction: Instruction, now: num
   return { rest: settled.rest, instructions: [...earlier, instruction] };
 }
 
+/** A track without the instructions that are over: they come together in the value it rests at. */
 function settle(track: Track, now: number): Track {
   const holding = track.instructions.findLastIndex((each) => each.start <= now);
   if (holding <= 0) return track;

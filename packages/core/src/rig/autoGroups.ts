@@ -18,8 +18,10 @@ export function autoGroups({ channels, fixtureTypes, groups }: Pick<Show, "chann
   return [...byType, ...rows(channels)].filter(({ id }) => !taken.has(id.toLowerCase()));
 }
 
+/** A light that hangs somewhere. */
 type Placed = Channel & { readonly place: NonNullable<Channel["place"]> };
 
+/** Lights that hang in one row, from left to right, each row a group. */
 function rows(channels: readonly Channel[]): Group[] {
   const placed = channels.filter((channel): channel is Placed => channel.place !== undefined);
   const bars = groupBy(placed, ({ place }) => `${Math.round(place.z / SAME_ROW)}/${Math.round(place.y / SAME_ROW)}`);
@@ -33,6 +35,7 @@ function rows(channels: readonly Channel[]): Group[] {
     }));
 }
 
+/** How high and how deep a row hangs. Metres. */
 function placeOf([first]: readonly Placed[]): { y: number; z: number } {
   return first?.place ?? { y: 0, z: 0 };
 }

@@ -4,7 +4,9 @@ import { ShowError } from "../show/errors.ts";
 import type { Channel, Show } from "../show/schema.ts";
 import { sameData } from "../show/sameData.ts";
 
+/** The columns of the table, in their order. */
 const COLUMNS = ["channel", "type", "label", "universe", "address", "x", "y", "z", "aimX", "aimY", "aimZ"] as const;
+/** One line of the table by the names of its columns. */
 type Row = Partial<Record<(typeof COLUMNS)[number], string>>;
 
 /** The rig as a table that any spreadsheet opens: a line for each channel; places in metres. */
@@ -63,6 +65,7 @@ export function readRigCsv(text: string, show: Show): EditInput[] {
   return edits;
 }
 
+/** The column that a heading means, however it is written; a heading that means none stays as it is. */
 function plainHeader(header: string): string {
   const plain = header
     .trim()
@@ -71,6 +74,7 @@ function plainHeader(header: string): string {
   return COLUMNS.find((name) => name.toLowerCase() === plain) ?? plain;
 }
 
+/** The light that a line describes. Throws ShowError naming the column that is wrong. */
 function channelOf(row: Row, show: Show): Channel {
   const number = wholeOf(row, "channel", 1, 99_999);
   if (number === undefined) throw new ShowError("the channel has no number");
@@ -96,6 +100,7 @@ function channelOf(row: Row, show: Show): Channel {
   };
 }
 
+/** A place of three columns; undefined where all are empty. Throws ShowError where only some are. */
 function pointOf(row: Row, x: keyof Row, y: keyof Row, z: keyof Row): { x: number; y: number; z: number } | undefined {
   const parts = [x, y, z].map((name) => numberOf(row, name));
   const [px, py, pz] = parts;
@@ -105,6 +110,7 @@ function pointOf(row: Row, x: keyof Row, y: keyof Row, z: keyof Row): { x: numbe
   return { x: px, y: py, z: pz };
 }
 
+/** The number in a column; undefined where it is empty. Throws ShowError. */
 function numberOf(row: Row, name: keyof Row): number | undefined {
   const text = (row[name] ?? "").trim();
   if (text === "") return undefined;
@@ -113,6 +119,7 @@ function numberOf(row: Row, name: keyof Row): number | undefined {
   throw new ShowError(`${name} is "${text}", which is not a number`);
 }
 
+/** A whole number in a column, between bounds; undefined where it is empty. Throws ShowError. */
 function wholeOf(row: Row, name: keyof Row, min: number, max: number): number | undefined {
   const value = numberOf(row, name);
   if (value === undefined || (Number.isInteger(value) && value >= min && value <= max)) return value;

@@ -41,6 +41,7 @@ export function newPatchFaults(before: Pick<ShowSheet, "show">, after: Pick<Show
   return [...patchFaults(after)].flatMap(([channel, words]) => (known.get(channel) === words ? [] : [words]));
 }
 
+/** The addresses of a light: "1.101 to 1.104". */
 function spanWords({ universe, first, last }: Patched): string {
   return `${universe}.${first}${last > first ? ` to ${universe}.${last}` : ""}`;
 }

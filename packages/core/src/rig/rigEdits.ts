@@ -13,6 +13,7 @@ export interface BulkRow {
   readonly label?: string | undefined;
 }
 
+/** So many lights at once are taken for a slip of the finger. */
 const MOST = 2000;
 
 /**
@@ -45,6 +46,7 @@ export function bulkEdits(show: Show, { from, to, type, patch, label }: BulkRow)
   });
 }
 
+/** Where a light is patched. */
 type Patch = NonNullable<Channel["patch"]>;
 
 /** The address behind a light that takes so many. */
@@ -109,6 +111,7 @@ export function renumberEdits(show: Pick<Show, "channels">, channels: readonly n
   return edits;
 }
 
+/** The highest number that a light can have. */
 const HIGHEST = 99_999;
 
 /** The highest number that is none of these. */

@@ -1,7 +1,9 @@
 import { cached } from "../show/cached.ts";
 import type { Cue, ScriptLine, Show } from "../show/schema.ts";
 
+/** The play of a show. */
 type Script = NonNullable<Show["script"]>;
+/** Where in the script a cue is called. */
 type Call = NonNullable<Cue["call"]>;
 
 /** Words a minute where a script names no pace of its own. */
@@ -54,10 +56,12 @@ export function quietLinesBetween(script: Script | undefined, from: number, to: 
     .map(({ line }) => line);
 }
 
+/** The words of a line as they are spoken. */
 function wordsOf(text: string): string[] {
   return text.split(/\s+/).filter((word) => word !== "");
 }
 
+/** A word without its case and its punctuation, to be compared. */
 function plainWord(word: string): string {
   return word.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
 }

@@ -31,6 +31,7 @@ interface RowMoves {
   readonly palettes: Int32Array;
 }
 
+/** What whole looks of a list are read from. */
 interface Checkpoints {
   readonly rows: RowMoves;
   /** What tracks into rows 0, 16, 32 and so on, from the one before. */
@@ -96,10 +97,12 @@ export function carryCheckpoints(before: ListSheet, after: ListSheet, touched: R
   cache.carry(before, after, touched);
 }
 
+/** Beyond so many changed keys reading them one by one costs more than making the checkpoints anew. */
 function stillWorth(kept: Kept): Kept | undefined {
   return kept.stale.size <= MOST_STALE ? kept : undefined;
 }
 
+/** Walks the list once, row by row, and keeps what tracks into every sixteenth row. */
 function checkpointsOf(list: ListSheet): Checkpoints {
   const rows = rowMovesOf(list);
   const state = cleared(emptyState(list));
@@ -111,6 +114,7 @@ function checkpointsOf(list: ListSheet): Checkpoints {
   return { rows, saved };
 }
 
+/** Forgets everything: the state of a look in which nothing is set. */
 function cleared(state: LookState): LookState {
   state.values.fill(Number.NaN);
   state.origins.fill(-1);
@@ -130,6 +134,7 @@ function layOver(list: ListSheet, rows: RowMoves, row: number, state: LookState)
   }
 }
 
+/** The moves of a list turned from columns into rows. */
 function rowMovesOf(list: ListSheet): RowMoves {
   const starts = rowStarts(list);
   const total = intAt(starts, list.cues.length);
@@ -143,6 +148,7 @@ function rowMovesOf(list: ListSheet): RowMoves {
   return all;
 }
 
+/** Where the moves of each row begin: the moves of each row are counted, then the counts added up. */
 function rowStarts(list: ListSheet): Int32Array {
   const starts = new Int32Array(list.cues.length + 1);
   for (const { rows } of list.columns) {
@@ -174,6 +180,7 @@ function fillMoves(list: ListSheet, column: Column, ordinal: number, filled: Int
   }
 }
 
+/** The place of a move's palette among the show's, counted from 1; 0 where it refers to none. */
 function paletteNumber(list: ListSheet, spec: MoveSpec | undefined): number {
   const palette = spec === undefined ? undefined : paletteOf(spec);
   return palette === undefined ? 0 : (list.palettes.numbers.get(palette) ?? 0);

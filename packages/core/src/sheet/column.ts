@@ -9,10 +9,15 @@ import type { MoveSpec } from "../show/schema.ts";
  * changed, only replaced.
  */
 export interface Column {
+  /** The rows that store a move, rising. Every other list has the same length and order. */
   readonly rows: readonly number[];
+  /** The moves as the document has them. */
   readonly specs: readonly MoveSpec[];
+  /** The number of the part that each stands in. */
   readonly parts: readonly number[];
+  /** The numbers that the moves stand for; NaN where one leaves the key unset. */
   readonly values: readonly number[];
+  /** The palettes that any of them refers to, so that a palette's users are found quickly. */
   readonly palettes: ReadonlySet<string>;
 }
 
@@ -56,6 +61,7 @@ export function withMoves(column: Column, changes: readonly { readonly row: numb
   const values = column.values.slice();
   for (const { row, move } of changes) {
     const index = countThrough({ rows }, row);
+    // A row that has a move already gives it up; one that has none makes room.
     const stands = rows[index - 1] === row;
     const at = stands ? index - 1 : index;
     const taken = stands ? 1 : 0;

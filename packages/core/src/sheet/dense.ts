@@ -27,6 +27,7 @@ export function fillColumn(list: ListSheet, column: Column, into: Float64Array, 
 /** Spans longer than this are filled by the machine, shorter ones quicker by a loop. */
 const LONG = 32;
 
+/** Writes one value into a run of places. */
 function fillSpan(into: Float64Array, from: number, to: number, value: number): void {
   if (to - from > LONG) into.fill(value, from, to);
   else for (let row = from; row < to; row += 1) into[row] = value;

@@ -18,6 +18,7 @@ export interface Entry {
 /** Nothing is said about a key. */
 export const UNSET: Entry = { value: Number.NaN, row: -1, spec: undefined };
 
+/** How near two values are equal, in the unit of their attribute. */
 const EQUAL = 1e-6;
 
 /** True when two values of a look are equal: both unset, or set and within 1e-6. */
@@ -53,6 +54,7 @@ export function valueAt(list: ListSheet, column: Column, row: number): number {
   return index < 0 ? Number.NaN : at(column.values, index);
 }
 
+/** The entry of a move by its place in the column; UNSET for -1. */
 function entryOf(column: Column, index: number): Entry {
   const row = index < 0 ? undefined : column.rows[index];
   return row === undefined ? UNSET : { value: at(column.values, index), row, spec: column.specs[index] };

@@ -8,6 +8,7 @@ export interface FoundCue {
   readonly where: "number" | "label" | "scene" | "note";
 }
 
+/** Where is looked, in this order: what a cue is called before what is written of it. */
 const PLACES = ["number", "label", "scene", "note"] as const;
 
 /** The cues whose number, label, scene or note holds what is searched for, whatever the case; those of the list worked on first. Empty for an empty search. */
@@ -16,10 +17,12 @@ export function findCues(sheet: ShowSheet, text: string, worked: ListSheet): Fou
   if (words === "") return [];
   const lists = [worked, ...[...sheet.lists.values()].filter((list) => list.id !== worked.id)];
   const found = lists.flatMap((list) => list.cues.flatMap((cue) => placesIn(cue, words).map((where) => ({ list: list.id, cue, where }))));
+  // A cue of exactly this number comes first, whichever list it stands in.
   const exact = found.filter(({ cue }) => cue.number === words);
   return [...exact, ...found.filter(({ cue }) => cue.number !== words)];
 }
 
+/** The first place of a cue in which the words stand, if they do. */
 function placesIn(cue: Cue, words: string): (typeof PLACES)[number][] {
   const where = PLACES.find((place) =>
     place === "number" ? cue.number.startsWith(words) : (cue[place] ?? "").toLowerCase().includes(words),

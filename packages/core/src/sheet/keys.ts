@@ -12,6 +12,7 @@ export interface Key {
 /** All keys of a rig: in the order of the channels, then of each type's attributes. */
 export interface Keys {
   readonly all: readonly Key[];
+  /** By channel number, then by attribute id; a channel of an unknown type has none. */
   readonly byChannel: ReadonlyMap<number, ReadonlyMap<string, Key>>;
   /** The ids of all attributes that any channel has. */
   readonly names: ReadonlySet<string>;
@@ -22,6 +23,7 @@ export function keysOf(show: Pick<Show, "fixtureTypes" | "channels">): Keys {
   const rig = rigOf(show);
   const all: Key[] = [];
   const byChannel = new Map<number, Map<string, Key>>();
+  // The ordinal is the place in this order; tables by ordinal hold only as long as the rig stays the same.
   for (const [channel, attributes] of rig.attributes) {
     const own = new Map<string, Key>();
     for (const attribute of attributes.values()) {

@@ -4,14 +4,19 @@ import type { ListSheet } from "./sheet.ts";
 
 /** One value of a look as plain data. */
 export interface LookValue {
+  /** In the attribute's own unit. */
   value: number;
+  /** The number of the cue whose move put it there. */
   origin: string;
+  /** Whether that cue is this one. */
   by: "move" | "tracked";
+  /** The palette that the move refers to, if it does. */
   palette?: string;
 }
 /** A cue's look as plain data: only the keys that are set. */
 export interface Look {
   cue: string;
+  /** By channel number, then by attribute. */
   values: Record<string, Record<string, LookValue>>;
 }
 
@@ -19,6 +24,7 @@ export interface Look {
 export function lookAt(list: ListSheet, row: number): Look {
   const state = stateAt(list, row, emptyState(list));
   const look: Look = { cue: list.cues[row]?.number ?? "", values: {} };
+  // Keys come channel by channel, so the object of a channel is looked for once.
   let channel = -1;
   let own: Record<string, LookValue> = {};
   for (const key of list.keys.all) {
@@ -33,6 +39,7 @@ export function lookAt(list: ListSheet, row: number): Look {
   return look;
 }
 
+/** One value with where it comes from. `from` is the row of its move; palettes are counted from 1, 0 is none. */
 function lookValue(list: ListSheet, row: number, from: number, palette: number, value: number): LookValue {
   const origin = list.cues[from]?.number ?? "";
   const by = from === row ? "move" : "tracked";

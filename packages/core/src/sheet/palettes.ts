@@ -4,6 +4,7 @@ import type { Key } from "./keys.ts";
 
 /** Finds what a palette holds for a key. */
 export interface Palettes {
+  /** The palettes themselves. */
   readonly byId: ReadonlyMap<string, Palette>;
   /** Their ids in order, and the place of each, counted from 1. */
   readonly ids: readonly string[];
@@ -14,6 +15,7 @@ export interface Palettes {
   entryFor(palette: string, key: Key): Palette["values"][number] | undefined;
 }
 
+/** One value of a palette as it stands in the document. */
 type Entry = Palette["values"][number];
 /** One palette's entries for one attribute. */
 interface Scopes {
@@ -26,6 +28,7 @@ interface Scopes {
 export function palettesOf(palettes: readonly Palette[], typeOf: (channel: number) => string | undefined): Palettes {
   const byId = new Map(palettes.map((palette) => [palette.id, palette]));
   const scopes = new Map(palettes.map((palette) => [palette.id, scopesOf(palette)]));
+  // The nearest wins: this light, then its type, then all lights.
   const entryFor = (id: string, key: Key): Entry | undefined => {
     const own = scopes.get(id)?.get(key.attribute.id);
     if (!own) return undefined;
@@ -36,6 +39,7 @@ export function palettesOf(palettes: readonly Palette[], typeOf: (channel: numbe
   return { byId, ids, numbers, entryFor, valueFor: (id, key) => entryFor(id, key)?.value };
 }
 
+/** The entries of a palette by attribute, so that a key is looked up without walking them. */
 function scopesOf(palette: Palette): Map<string, Scopes> {
   const byAttribute = new Map<string, Scopes>();
   for (const entry of palette.values) {

@@ -13,6 +13,7 @@ export function restingAt(list: ListSheet, key: Key, row: number): number {
   while (at >= 0) {
     const moves = countThrough(column, at);
     if (moves === 0) break;
+    // The look itself, or the newest look before it that says something of the key.
     const value = valueAt(list, column, at);
     if (!Number.isNaN(value)) return value;
     // Between two rows that move the key or change what tracks, its value stays the same.

@@ -17,6 +17,7 @@ export interface ListSheet extends TrackingRows {
   readonly order: readonly number[];
   /** By key ordinal. */
   readonly columns: readonly Column[];
+  /** The keys of the show's rig; columns are numbered by them. */
   readonly keys: Keys;
   readonly palettes: Palettes;
 }
@@ -43,6 +44,7 @@ export function* sheetInSteps(show: Show): Generator<undefined, ShowSheet> {
   return { show, keys, palettes, lists };
 }
 
+/** Runs a computation that pauses, without pausing. */
 function runToEnd<T>(work: Generator<undefined, T>): T {
   let step = work.next();
   while (!step.done) step = work.next();
@@ -60,7 +62,9 @@ export function listSheet(list: CueList, keys: Keys, palettes: Palettes): ListSh
   return runToEnd(listInSteps(list, keys, palettes));
 }
 
+/** Gathers the moves cue by cue and turns them into columns key by key; pauses after each. */
 function* listInSteps(list: CueList, keys: Keys, palettes: Palettes): Generator<undefined, ListSheet> {
+  // Rows come in order, so the columns are sorted without sorting them.
   const building = keys.all.map(() => ({ rows: [] as number[], specs: [] as MoveSpec[], parts: [] as number[], values: [] as number[] }));
   for (const [row, cue] of list.cues.entries()) {
     eachMove(cue, keys, (key, spec, part) => {
@@ -129,6 +133,7 @@ export function listOf(sheet: ShowSheet, id?: string): ListSheet {
 export function rowOf(list: ListSheet, number: string): number {
   const row = findRow(list, number);
   if (row >= 0) return row;
+  // Whoever mistyped a number sees which ones stand where it would.
   const before = list.cues[firstRowFrom(list, cueOrder(number)) - 1];
   const after = list.cues[firstRowFrom(list, cueOrder(number))];
   const near = [before, after].filter((cue) => cue !== undefined).map((cue) => cue.number);
@@ -160,6 +165,7 @@ export function cueAt(list: ListSheet, row: number): Cue {
  * before the next cue. Undefined when there is no number left between the two. Row -1 is before the first cue.
  */
 export function freeNumberAfter(list: Pick<ListSheet, "order">, row: number): CueNumber | undefined {
+  // Rounder steps are tried first: a whole number, a half, a tenth, down to a thousandth.
   const order = row < 0 ? 0 : at(list.order, row);
   const next = list.order[row + 1] ?? Infinity;
   for (const step of [1000, 500, 100, 50, 10, 5, 1]) {

@@ -12,6 +12,7 @@ export interface Trace {
   readonly origins: Int32Array;
 }
 
+/** Traces by column; each holds for the rows with which it was made. */
 const kept = new WeakMap<Column, { tracking: ListSheet["tracking"]; trace: Trace }>();
 
 /** The trace of a key, kept for as long as its column and the rows stay the same. */
@@ -24,6 +25,7 @@ export function traceOf(list: ListSheet, key: Key): Trace {
   return trace;
 }
 
+/** Reads a key down the whole list once. */
 function sweep(list: ListSheet, column: Column): Trace {
   const rows = list.tracking.length;
   const values = new Float64Array(rows);

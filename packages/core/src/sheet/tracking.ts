@@ -102,10 +102,13 @@ export class TrackingWalk {
   move = -1;
   /** The move that tracks out of the run. */
   carried: number;
+  /** The place in the column of the next move. */
   private next: number;
+  /** The place among the rows that break tracking of the next of them. */
   private turn: number;
   private readonly tracking: readonly CueTracking[];
   private readonly trackingBreaks: readonly number[];
+  /** The rows of the column's moves. */
   private readonly moves: readonly number[];
   /** The next row that breaks tracking, and the next with a move; the number of rows where there is none. */
   private turnRow: number;
@@ -131,6 +134,7 @@ export class TrackingWalk {
     const row = this.to;
     this.from = row;
     if (row >= end) return false;
+    // A row that breaks tracking is a run of its own; any other move starts a run that lasts to the next event.
     const hasMove = this.moveRow === row;
     const own = hasMove ? this.next : -1;
     if (hasMove) {

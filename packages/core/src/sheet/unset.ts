@@ -17,6 +17,7 @@ export type UnsetBecause = { readonly why: "never" } | { readonly why: "wall" | 
 export function unsetBecause(list: ListSheet, key: Key, row: number): UnsetBecause {
   const column = columnOf(list, key);
   const { values } = traceOf(list, key);
+  // The first row of this gap tells why: what follows only tracks the gap on.
   let first = row;
   while (first > 0 && Number.isNaN(floatAt(values, first - 1)) && moveIndexAt(column, first) < 0) first -= 1;
   const index = moveIndexAt(column, first);

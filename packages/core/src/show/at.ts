@@ -22,6 +22,7 @@ export function intAt(numbers: Int32Array, place: number): number {
   return number;
 }
 
+/** The refusal that `at` and its like throw, naming the place and how many there are. */
 function nothingAt(place: number, length: number): RangeError {
   return new RangeError(`There is nothing at place ${place} of ${length}`);
 }

@@ -43,6 +43,7 @@ export class CarriedCache<K extends object, V extends object, Change> {
     if (older && all !== undefined) this.pending.set(after, { base: older.base, change: all });
   }
 
+  /** The value brought up to date from the older thing that this one came from; undefined where none is known. */
   private renewed(of: K): V | undefined {
     const older = this.pending.get(of);
     const known = older && this.values.get(older.base);

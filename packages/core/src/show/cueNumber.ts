@@ -15,6 +15,7 @@ export function cueOrder(number: CueNumber): number {
   throw new ShowError(`"${number}" is not a cue number; write digits with at most three decimal places, such as 12.5`);
 }
 
+/** Character codes of "0" and ".". */
 const ZERO = 48;
 const DOT = 46;
 
@@ -28,6 +29,7 @@ function readOrder(text: string): number {
     else if (code >= ZERO && code <= ZERO + 9) order = order * 10 + code - ZERO;
     else return -1;
   }
+  // At most six digits before the point and three behind it; a point alone, or at the end, is no number.
   const whole = dot < 0 ? text.length : dot;
   const places = dot < 0 ? 0 : text.length - dot - 1;
   if (whole < 1 || whole > 6 || places > 3 || (dot >= 0 && places === 0)) return -1;

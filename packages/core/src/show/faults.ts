@@ -5,6 +5,7 @@ export function faultsOf(error: z.ZodError, root: unknown): string[] {
   return error.issues.flatMap((issue) => sentences(issue, root));
 }
 
+/** The sentences of one complaint. A union complains of each of its forms; only the form that the data came nearest to is told. */
 function sentences(issue: z.core.$ZodIssue, root: unknown): string[] {
   const place = placeOf(issue.path, root);
   if (issue.code === "unrecognized_keys") return issue.keys.map((key) => `${place}: unknown field "${key}"`);
@@ -17,10 +18,12 @@ function sentences(issue: z.core.$ZodIssue, root: unknown): string[] {
   return [`${place}: ${issue.message.replace(/^Invalid input: /, "").replace(/^Too (small|big): /, "")}`];
 }
 
+/** How far into the data the deepest of some complaints reaches. */
 function depth(issues: readonly z.core.$ZodIssue[]): number {
   return Math.max(0, ...issues.map((issue) => (issue.code === "unrecognized_keys" ? 1 : issue.path.length)));
 }
 
+/** True when there is something at a place of the data. */
 function has(path: readonly PropertyKey[], root: unknown): boolean {
   let here: unknown = root;
   for (const step of path) {
@@ -31,10 +34,12 @@ function has(path: readonly PropertyKey[], root: unknown): boolean {
   return true;
 }
 
+/** What a field or a place of plain data holds; undefined where it has none of that name. */
 function child(here: unknown, step: PropertyKey): unknown {
   return typeof here === "object" && here !== null ? Reflect.get(here, step) : undefined;
 }
 
+/** What one of a list is called, by the name of its list. */
 const SINGULAR: Record<string, string> = {
   lists: "list",
   cues: "cue",
@@ -49,6 +54,7 @@ const SINGULAR: Record<string, string> = {
   lines: "line",
 };
 
+/** The place of a complaint as a person would name it: by numbers and ids where things have them, else by counting. */
 function placeOf(path: readonly PropertyKey[], root: unknown): string {
   const words: string[] = [];
   let here: unknown = root;
@@ -62,6 +68,7 @@ function placeOf(path: readonly PropertyKey[], root: unknown): string {
   return words.join(", ") || "the document";
 }
 
+/** What a thing is called in its document; undefined where it has neither number nor id. */
 function nameOf(here: unknown): string | undefined {
   const name = child(here, "number") ?? child(here, "id") ?? child(here, "attribute");
   return typeof name === "string" || typeof name === "number" ? String(name).slice(0, 40) : undefined;

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { CUE_NUMBER_PATTERN, documentParts, showSchema } from "./schema.ts";
 
+/** An id as a pattern that tools in other languages read. */
 const ID = "^[\\p{L}\\p{N}][\\p{L}\\p{N}_.-]{0,63}$";
 
 /**
@@ -19,6 +20,7 @@ export function showJsonSchema(): object {
   return { ...schema, $id: "https://zealous-mark.invalid/show/1", title: "Zealous Mark show document, version 1" };
 }
 
+/** Moves are checked by hand in the core, so what the schema says of them is written here: by channel number, then by attribute. */
 function movesSchema(): object {
   const { $schema: _schema, ...move } = z.toJSONSchema(documentParts.move, { io: "input" });
   const attributes = { type: "object", patternProperties: { [ID]: move }, additionalProperties: false };

@@ -2,8 +2,10 @@ import type { MoveSpec, OwnTiming } from "./schema.ts";
 
 /** What a move asks for: a number, a palette's value, or to let go. */
 export type MoveTarget = { value: number } | { palette: string } | { release: true };
+/** The times and the curve that a move has of its own, beside those of its part. Seconds. */
 export type MoveTiming = OwnTiming;
 
+/** One object for all moves without times of their own, since most have none. */
 const NO_TIMING: MoveTiming = {};
 
 /** The move's own times and curve; empty for a bare number. */
@@ -28,6 +30,7 @@ export function isRelease(spec: MoveSpec): boolean {
 
 /** A move in its shortest spelling: a bare number where it has no times of its own. */
 export function makeMove(target: MoveTarget, timing: MoveTiming = NO_TIMING): MoveSpec {
+  // Absent fields stay absent: a stored move is the same text whoever made it.
   const own = {
     ...(timing.fade === undefined ? {} : { fade: timing.fade }),
     ...(timing.delay === undefined ? {} : { delay: timing.delay }),

@@ -45,6 +45,7 @@ export function checkShow(show: Show): string[] {
   return faults;
 }
 
+/** Tells of names that stand twice, and of types, channels and groups that speak of something which is not there. */
 function checkRig(show: Show, faults: string[]): void {
   duplicates(
     show.fixtureTypes.map((type) => type.id),
@@ -94,6 +95,7 @@ function checkRig(show: Show, faults: string[]): void {
   }
 }
 
+/** Tells what is wrong with one fixture type: attributes twice, a second intensity, a home outside its range. */
 function checkType(type: Show["fixtureTypes"][number], faults: string[]): void {
   const place = `fixture type ${type.id}`;
   duplicates(
@@ -113,6 +115,10 @@ function checkType(type: Show["fixtureTypes"][number], faults: string[]): void {
   }
 }
 
+/**
+ * Tells what is wrong with the values of one palette. A value is for one channel, for a type, or for every light that has the
+ * attribute.
+ */
 function checkPalette(palette: Palette, rig: Rig, faults: string[]): void {
   for (const entry of palette.values) {
     const place = `palette ${palette.id}`;
@@ -128,6 +134,7 @@ function checkPalette(palette: Palette, rig: Rig, faults: string[]): void {
   }
 }
 
+/** Checks a value that is not for one channel against every type that it is for. Throws ShowError naming the first fault. */
 function checkAcrossTypes(palette: Palette, entry: Palette["values"][number], rig: Rig): void {
   const place = `palette ${palette.id}, ${entry.attribute}`;
   if (entry.type !== undefined && !rig.types.has(entry.type)) throw new ShowError(`${place}: there is no fixture type "${entry.type}"`);
@@ -141,6 +148,7 @@ function checkAcrossTypes(palette: Palette, entry: Palette["values"][number], ri
   }
 }
 
+/** A list with its cues in the order of their numbers, its moves checked and cleaned; faults are added to `faults`. */
 function readList(list: CueList, rig: Rig, palettes: ReadonlyMap<string, Palette>, faults: string[]): CueList {
   duplicates(
     list.cues.map((cue) => cue.number),
@@ -159,6 +167,7 @@ export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, {
     `${place}: part`,
     faults,
   );
+  // A key has one move in a cue, whichever part it stands in.
   const seen = new Map<string, number>();
   const parts = cue.parts.map((part) => {
     const moves = readMoves(part.moves, rig, palettes, `${place}, part ${part.number}`, faults);
@@ -181,6 +190,7 @@ export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, {
   return { ...cue, parts };
 }
 
+/** Tells of actions that speak of a list which is not there. */
 function checkActions(lists: readonly CueList[], faults: string[]): void {
   const ids = new Set(lists.map((list) => list.id));
   for (const list of lists) {
@@ -192,6 +202,7 @@ function checkActions(lists: readonly CueList[], faults: string[]): void {
   }
 }
 
+/** Tells of each name that stands more than once; `what` says of what kind the names are. */
 function duplicates(names: readonly (string | number)[], what: string, faults: string[]): void {
   const seen = new Set<string | number>();
   for (const name of names) {

@@ -14,6 +14,7 @@ export function readJson(text: string, what: string): unknown {
   return data;
 }
 
+/** JSON text as plain data. Throws ShowError naming the text when it is not whole. */
 function parsed(text: string, what: string): unknown {
   try {
     return JSON.parse(text) as unknown;
@@ -22,11 +23,13 @@ function parsed(text: string, what: string): unknown {
   }
 }
 
+/** Something that is wrong with the text, and at which character. */
 interface Fault {
   readonly at: number;
   readonly words: string;
 }
 
+/** Character codes that matter between the strings of JSON. */
 const QUOTE = 34;
 const BACKSLASH = 92;
 const COLON = 58;
@@ -35,6 +38,7 @@ const CLOSE = { object: 125, array: 93 };
 
 /** Walks text that is known to be JSON, string by string and bracket by bracket. */
 function faultIn(text: string): Fault | undefined {
+  // For each object that is open, the names of its fields so far; null for an array.
   const open: (Set<string> | null)[] = [];
   for (let at = 0; at < text.length; at += 1) {
     const code = text.charCodeAt(at);
@@ -56,29 +60,34 @@ function faultIn(text: string): Fault | undefined {
   return undefined;
 }
 
+/** The place of the quotation mark that closes the string which opens at `start`. */
 function endOfString(text: string, start: number): number {
   let at = text.indexOf('"', start + 1);
   while (at >= 0 && isEscaped(text, at)) at = text.indexOf('"', at + 1);
   return at < 0 ? text.length : at;
 }
 
+/** True for a character with an odd number of backslashes before it. */
 function isEscaped(text: string, at: number): boolean {
   let slashes = 0;
   while (text.charCodeAt(at - 1 - slashes) === BACKSLASH) slashes += 1;
   return slashes % 2 === 1;
 }
 
+/** True when a string that ends here is the name of a field: a colon follows. */
 function isName(text: string, end: number): boolean {
   let at = end + 1;
   while (at < text.length && text.charCodeAt(at) <= 32) at += 1;
   return text.charCodeAt(at) === COLON;
 }
 
+/** The name of a field, its escapes read, so that two spellings of one name are found. */
 function nameOf(text: string, start: number, end: number): string {
   const raw = text.slice(start + 1, end);
   return raw.includes("\\") ? String(JSON.parse(text.slice(start, end + 1))) : raw;
 }
 
+/** The line of a place in the text, counted from 1. */
 function lineAt(text: string, at: number): number {
   return text.slice(0, at).split("\n").length;
 }

@@ -3,6 +3,7 @@ import { type Rig, attributeAt } from "./rig.ts";
 import { type Attribute, type MoveSpec, type Moves, CURVES } from "./schema.ts";
 import { paletteOf, plainValue } from "./move.ts";
 
+/** The fields that a move may have. */
 const FIELDS: ReadonlySet<string> = new Set(["value", "palette", "release", "fade", "delay", "curve"]);
 
 /**
@@ -32,6 +33,7 @@ export function readMoves(
   return moves;
 }
 
+/** The moves of one channel, cleaned; faults are added to `faults`. */
 function readChannelMoves(
   entries: readonly [string, unknown][],
   channel: number,
@@ -74,6 +76,7 @@ export function checkRange(value: number, attribute: Attribute, place: string): 
   throw new ShowError(`${place}: ${value} is outside ${attribute.min} to ${attribute.max}`);
 }
 
+/** One move as the document writes it, without looking at the rig. `+ 0` makes a minus zero a plain one. Throws ShowError. */
 function readSpec(raw: unknown, place: string): MoveSpec {
   if (typeof raw === "number" && Number.isFinite(raw)) return raw + 0;
   if (typeof raw !== "object" || raw === null || Array.isArray(raw)) {
@@ -86,6 +89,7 @@ function readSpec(raw: unknown, place: string): MoveSpec {
   return { ...readTarget(fields, place), ...readTiming(fields, place) };
 }
 
+/** What a move asks for. Throws ShowError where it has none of the three, or more than one. */
 function readTarget(fields: ReadonlyMap<string, unknown>, place: string): { value: number } | { palette: string } | { release: true } {
   const named = ["value", "palette", "release"].filter((name) => fields.has(name));
   if (named.length !== 1)
@@ -100,6 +104,7 @@ function readTarget(fields: ReadonlyMap<string, unknown>, place: string): { valu
   throw new ShowError(`${place}: ${named[0]} is not what a move can hold`);
 }
 
+/** The own times and curve of a move; empty where it has none. Seconds. Throws ShowError. */
 function readTiming(
   fields: ReadonlyMap<string, unknown>,
   place: string,

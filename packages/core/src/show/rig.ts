@@ -3,8 +3,11 @@ import type { Attribute, Channel, FixtureType, Show } from "./schema.ts";
 
 /** The rig as it is looked up: what each channel is and what it can do. */
 export interface Rig {
+  /** By id. */
   readonly types: ReadonlyMap<string, FixtureType>;
+  /** By number. */
   readonly channels: ReadonlyMap<number, Channel>;
+  /** By channel number, then by attribute id, in the order of the type. */
   readonly attributes: ReadonlyMap<number, ReadonlyMap<string, Attribute>>;
 }
 

@@ -29,6 +29,7 @@ const cueNumber = z
 const family = z.enum(FAMILIES);
 const curve = z.enum(CURVES);
 
+/** One thing that a light can do, and in which range. `min`, `max` and `home` are in the attribute's own unit. */
 const attribute = z.strictObject({
   id,
   name: label.optional(),
@@ -41,10 +42,13 @@ const attribute = z.strictObject({
   snap: z.boolean().optional(),
 });
 
+/** A kind of light: what each of its lights can do. */
 const fixtureType = z.strictObject({ id, name: label, attributes: z.array(attribute) });
 
+/** A place on the stage, metres. */
 const point = z.strictObject({ x: number, y: number, z: number });
 
+/** One light of the rig under the number by which people call it. */
 const channel = z.strictObject({
   number: channelNumber,
   type: id,
@@ -54,13 +58,19 @@ const channel = z.strictObject({
   place: z.strictObject({ x: number, y: number, z: number, aim: point.optional() }).optional(),
 });
 
+/** Lights that are often taken together, in the order in which fans spread over them. */
 const group = z.strictObject({ id, label, channels: z.array(channelNumber) });
 
+/** One value of a palette: for one channel, for a type, or, with neither, for every light that has the attribute. */
 const paletteValue = z.strictObject({ attribute: id, value: number, type: id.optional(), channel: channelNumber.optional() });
+/** Values under one name, of one family; cues refer to it and follow it when it changes. */
 const palette = z.strictObject({ id, family, label, values: z.array(paletteValue) });
 
+/** Seconds, or a fan of seconds over lights: "0~5", "2~5~2". */
 const spread = z.union([seconds, z.string().regex(/^\d+(\.\d+)?(~\d+(\.\d+)?)+$/, "is not a fan; write it as 0~5")]);
+/** Times and curve that a pace gives to the moves of one family. */
 const paceTimes = z.strictObject({ fade: spread.optional(), delay: spread.optional(), curve: curve.optional() });
+/** Timing without values, family by family. What was laid on moves does not follow it when it changes. */
 const pace = z.strictObject({
   id,
   label,
@@ -70,12 +80,14 @@ const pace = z.strictObject({
   beam: paceTimes.optional(),
 });
 
-/** The families whose moves may have times of their own in a part; levels have up and down. */
-/** The times of a part that stand beside those of families. */
+/** The times of a part that levels run in, and that the other families fall back on. */
 export const PLAIN_TIMES = ["up", "down", "upDelay", "downDelay"] as const;
+/** The families whose moves may have times of their own in a part; levels have up and down. */
 export const TIMED_FAMILIES = ["position", "colour", "beam"] as const;
 
+/** Times for the moves of one family in a part, in place of its up or down. Seconds. */
 const familyTimes = z.strictObject({ fade: seconds.optional(), delay: seconds.optional() });
+/** The times of a part. Seconds; what is absent falls back as SEMANTICS section 3 says. */
 const partTimes = z.strictObject({
   up: seconds.optional(),
   down: seconds.optional(),
@@ -86,6 +98,7 @@ const partTimes = z.strictObject({
   beam: familyTimes.optional(),
 });
 
+/** The own times and curve that a move may have. Seconds. */
 const moveTiming = { fade: seconds.optional(), delay: seconds.optional(), curve: curve.optional() };
 /** One stored instruction: a number, or exactly one of value, palette and release with its own times. */
 const moveSchema = z.union([
@@ -102,6 +115,7 @@ const rawMoves = z.custom<Moves>(
 );
 const moves = rawMoves.default(() => ({}));
 
+/** A part of a cue: its times and the moves that run with them. Parts count from 1. */
 const part = z.strictObject({
   number: z.number().int().min(1, "is not a part number; parts count from 1").max(99),
   label: label.optional(),
@@ -110,13 +124,17 @@ const part = z.strictObject({
   moves,
 });
 
+/** What fires a cue: a Go, or by itself so many seconds after the Go of the cue before, or after that cue is complete (SEMANTICS section 3). */
 export const triggerSchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("go") }),
   z.strictObject({ type: z.literal("follow"), from: z.enum(["go", "complete"]), after: seconds }),
 ]);
 
+/** Where one light is marked for this cue: in a named cue before it, or not at all (`live`). */
 const channelMark = z.union([z.strictObject({ at: cueNumber }), z.strictObject({ live: z.literal(true) })]);
+/** When lights are marked: as late as possible, as early as possible, or live, which is not at all. */
 const policy = z.enum(["late", "early", "live"]);
+/** What a cue says of how its lights are marked: when (`policy`, or `at` a cue), how fast, and what single lights do otherwise. Seconds (SEMANTICS section 5). */
 export const markSchema = z.strictObject({
   policy: policy.optional(),
   at: cueNumber.optional(),
@@ -124,11 +142,13 @@ export const markSchema = z.strictObject({
   delay: seconds.optional(),
   channels: z.record(z.string().regex(/^\d+$/, "is not a channel number"), channelMark).optional(),
 });
+/** Where in the script a cue is called: at which line, at which word of it, and how. */
 export const callSchema = z.strictObject({
   line: text.max(100),
   word: text.max(100).optional(),
   kind: text.max(40).optional(),
 });
+/** Something that a cue does to another list when it is fired. */
 const action = z.strictObject({ do: text.max(40), list: id });
 
 /** The fields of a cue that stand beside its number and its parts. */
@@ -145,12 +165,15 @@ export const cueFields = {
   actions: z.array(action).optional(),
 };
 
+/** A cue always has part 1, so one that is written without parts gets it. */
 const parts = z
   .array(part)
   .min(1, "is empty; a cue has at least part 1")
   .default(() => [{ number: 1, times: {}, moves: {} }]);
+/** A whole cue as the document has it. */
 export const cueSchema = z.strictObject({ number: cueNumber, ...cueFields, parts });
 
+/** A cue list. The first of a show is the one that runs it. */
 const list = z.strictObject({
   id,
   label,
@@ -158,6 +181,7 @@ const list = z.strictObject({
   cues: z.array(cueSchema),
 });
 
+/** One line of the play: who says it, and how long it takes if that is known. Seconds. */
 const scriptLine = z.strictObject({
   id: text.min(1).max(100),
   page: z.number().optional(),
@@ -166,11 +190,13 @@ const scriptLine = z.strictObject({
   seconds: seconds.optional(),
   quiet: z.boolean().optional(),
 });
+/** The play line by line. `pace` is words a minute. */
 const script = z.strictObject({ pace: z.number().positive().optional(), lines: z.array(scriptLine) });
 
 /** What a cue starts with when it is recorded and nothing is said of it. */
 const newCue = z.strictObject({ times: partTimes });
 
+/** A whole show as the open document has it (FORMAT). What holds between its fields is checked by `readShow`. */
 export const showSchema = z.strictObject({
   format: z.literal("zealous-mark/show", "is not zealous-mark/show; this is not a show document"),
   version: z.literal(1, "is not a version that can be read; this program reads version 1"),
@@ -189,18 +215,30 @@ export const showSchema = z.strictObject({
 export const documentParts = { moves: rawMoves, move: moveSchema, cueNumber };
 /** The schemas of what stands beside the cues. */
 export const entrySchemas = { fixtureType, channel, group, palette, pace, list };
+/** The schemas of single fields, for those who read something beside the document: edits, forms, what comes over the network. */
 export const editParts = { id, text, label, newCue, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
 
+/** What an attribute has to do with: the light's level, where it points, its colour, or the shape of its beam. */
 export type Family = (typeof FAMILIES)[number];
+/** How a fade runs from its start to its end (SEMANTICS section 3). */
 export type Curve = (typeof CURVES)[number];
+/** One thing that a type of light can do. Its numbers are in its own unit; `speed` is units a second, and `snap` lets it jump. */
 export type Attribute = z.infer<typeof attribute>;
+/** A type of light: its name, and its attributes in the order of its addresses. */
 export type FixtureType = z.infer<typeof fixtureType>;
+/** One light of the rig: its number, its type, where it is patched and where it hangs. */
 export type Channel = z.infer<typeof channel>;
+/** Lights under one name, in the order in which fans spread over them. */
 export type Group = z.infer<typeof group>;
+/** One value of a palette, for a channel, for a type, or for all lights that have the attribute. */
 export type PaletteValue = z.infer<typeof paletteValue>;
+/** Values of one family under one name, which moves refer to. */
 export type Palette = z.infer<typeof palette>;
+/** Timing under one name, without values. Seconds, or fans of seconds. */
 export type Pace = z.infer<typeof pace>;
+/** Times of one family in a part. Seconds. */
 export type FamilyTimes = z.infer<typeof familyTimes>;
+/** All times of a part. Seconds; an absent one falls back on another (SEMANTICS section 3). */
 export type PartTimes = z.infer<typeof partTimes>;
 /** A move's own times and curve. Seconds. */
 export interface OwnTiming {
@@ -216,12 +254,19 @@ export type MoveSpec =
   | ({ release: true; value?: never; palette?: never } & OwnTiming);
 /** Moves by channel number, then by attribute. */
 export type Moves = Record<string, Record<string, MoveSpec>>;
+/** A part of a cue: its number, its times and the moves that run in them. */
 export type Part = z.infer<typeof part>;
+/** What fires a cue. */
 export type Trigger = z.infer<typeof triggerSchema>;
+/** What a cue says of the marks of its lights (SEMANTICS section 5). */
 export type MarkSettings = z.infer<typeof markSchema>;
+/** A cue with all its parts. Those of a list stand in the order of their numbers. */
 export type Cue = z.infer<typeof cueSchema>;
+/** A cue list with its cues in their order. */
 export type CueList = z.infer<typeof list>;
+/** A line of the play. */
 export type ScriptLine = z.infer<typeof scriptLine>;
+/** A whole show: plain data, never changed, only replaced. */
 export type Show = z.infer<typeof showSchema>;
 /** What stands over a whole show: its title, and what new cues start with. */
 export type ShowHead = Pick<Show, "title" | "newCue">;

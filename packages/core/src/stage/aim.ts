@@ -5,6 +5,7 @@ export interface Point {
   z: number;
 }
 
+/** A degree in radians. */
 const DEGREES = Math.PI / 180;
 
 /** Which way a light looks, as a vector of length 1. Tilt 0 is straight down; pan 0 tilts away from the audience. Degrees. */

@@ -10,6 +10,7 @@ export interface Light {
 /** What a lamp without colour attributes gives: tungsten, a little warm. */
 export const TUNGSTEN: Light = { red: 1, green: 0.82, blue: 0.58 };
 
+/** What each mixing attribute adds to the light at its full value: red, green and blue, 0 to 1. */
 const MIX: Readonly<Record<string, Light>> = {
   red: { red: 1, green: 0, blue: 0 },
   green: { red: 0, green: 1, blue: 0 },

@@ -32,6 +32,7 @@ export function cueDuration(list: ListSheet, row: number): number {
   const known = cache.get(list);
   const seconds = floatAt(known, row);
   if (!Number.isNaN(seconds)) return seconds;
+  // A cue is complete when the last of its keys is; what only goes on being let go counts too (SEMANTICS section 3).
   let longest = 0;
   const take = (delay: number, fade: number): void => {
     if (delay + fade > longest) longest = delay + fade;
@@ -47,6 +48,7 @@ export function carryDurations(before: ListSheet, after: ListSheet, touched: Tou
   cache.carry(before, after, touched);
 }
 
+/** Two changes as one; undefined beyond so many moves. */
 function mergeTouched(first: Touched, second: Touched): Touched | undefined {
   const keys = new Map(first.keys);
   for (const [key, rows] of second.keys) keys.set(key, union(keys.get(key) ?? new Set(), rows));
@@ -84,6 +86,7 @@ function forgetThread(list: ListSheet, key: Key, row: number, wide: readonly num
   for (const at of wide) if (at > row && at <= end) forget(at);
 }
 
+/** A mark is made behind the cue named by it and takes keys out of every cue up to the call; all those may last differently. */
 function forgetMark(mark: Mark, forget: (row: number) => void): void {
   if (mark.markAt === null) return;
   for (let row = mark.markAt + 1; row <= mark.calledAt; row += 1) forget(row);

@@ -19,6 +19,10 @@ export function timingOf(attribute: Attribute, spec: MoveSpec | undefined, part:
   };
 }
 
+/**
+ * What the part says for a key: levels have up and down, the other families their own times or those of up. A key that snaps is
+ * there at once.
+ */
 function partTiming(attribute: Attribute, times: PartTimes, from: number, to: number): { fade: number; delay: number } {
   const up = times.up ?? 0;
   const upDelay = times.upDelay ?? 0;

@@ -45,6 +45,7 @@ export function eachRelease(list: ListSheet, row: number, visit: (delay: number,
   });
 }
 
+/** True for a level that does not fall from the look before. An unset level counts as 0, and before the first cue as its home. */
 function rises(list: ListSheet, key: Key, row: number, value: number): boolean {
   const before = row === 0 ? Number.NaN : valueAt(list, columnOf(list, key), row - 1);
   return (Number.isNaN(value) ? 0 : value) >= (Number.isNaN(before) ? key.attribute.home : before);

@@ -111,11 +111,13 @@ export function transitionFrom(list: ListSheet, row: number, before: LookBefore,
   return { runs, letGo };
 }
 
+/** A key of which nothing is said any more. It counts for the duration only where a release move lets go of something that was set. */
 function letGoOf(key: Key, before: number, part: Part, spec: MoveSpec | undefined): LetGo {
   const { delay, fade } = timingOf(key.attribute, spec, part, 0, 0);
   return { key, delay, fade, counts: spec !== undefined && isRelease(spec) && !Number.isNaN(before) };
 }
 
+/** The run of a key from the look before to this one, with the times of its part and its own. */
 function runOf(key: Key, before: number, target: number, cause: Cause, part: Part, spec: MoveSpec | undefined): Run {
   const from = Number.isNaN(before) ? key.attribute.home : before;
   const to = Number.isNaN(target) ? 0 : target;

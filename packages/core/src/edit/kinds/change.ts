@@ -115,6 +115,7 @@ function standsOnce(operation: KeyOperation): boolean {
   return "set" in operation || "palette" in operation || "release" in operation;
 }
 
+/** What a key shows after the operation, where it shows `before`. */
 function lookAfter(list: ListSheet, key: Key, before: Entry, operation: KeyOperation): Tracked {
   if ("set" in operation) return { value: operation.set, spec: operation.set };
   if ("palette" in operation)
@@ -149,6 +150,7 @@ function changeMoves(list: ListSheet, key: Key, first: number, last: number, ope
   return { steps, carried };
 }
 
+/** What a stored move becomes; one that says no number is left alone by an operation that needs one. */
 function moveAfter(list: ListSheet, key: Key, stored: Entry, operation: KeyOperation): Tracked {
   const untouched = stored.spec === undefined || isRelease(stored.spec) || Number.isNaN(resolve(stored.spec, key, list.palettes));
   if (untouched && !standsOnce(operation)) return stored;
@@ -164,6 +166,7 @@ export function operationWords(operation: Operation): string {
   return "release" in operation ? "let go" : "moves dropped";
 }
 
+/** What is done to which attributes, in a few words. */
 function what(edit: ChangeEdit): string {
   const all = ("release" in edit.do || "drop" in edit.do) && !edit.keys.attributes && !edit.keys.families;
   return [all ? "all families" : namesWords(edit.keys), operationWords(edit.do)].filter(Boolean).join(" ");

@@ -51,6 +51,7 @@ function planRemoveChannel(sheet: ShowSheet, edit: z.infer<typeof removeSchema>)
   ];
 }
 
+/** The steps that take a light out of the mark settings of every cue. */
 function markSteps(list: ListSheet, channel: number): Step[] {
   return list.cues.flatMap((cue): Step[] => {
     if (!cue.mark?.channels?.[channel]) return [];

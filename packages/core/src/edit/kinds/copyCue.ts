@@ -38,6 +38,7 @@ function planCopyCue(sheet: ShowSheet, list: ListSheet, edit: CopyCueEdit): Step
   return wholeCueSteps(sheet, target, { ...cue, number: edit.to, parts });
 }
 
+/** The parts of a cue with everything that it shows as moves: what tracks in, and what it must release where it stands now. */
 function lookParts(list: ListSheet, row: number, target: ListSheet, to: string): Part[] {
   const cue = cueAt(list, row);
   const tracked: Moves = {};
@@ -52,6 +53,7 @@ function lookParts(list: ListSheet, row: number, target: ListSheet, to: string):
   return cue.parts.map((part, index) => (index === 0 ? { ...part, moves: merged(part.moves, tracked) } : part));
 }
 
+/** Moves with more moves beside them. */
 function merged(moves: Moves, more: Moves): Moves {
   const all: Moves = { ...moves };
   for (const [channel, attributes] of Object.entries(more)) all[channel] = { ...all[channel], ...attributes };

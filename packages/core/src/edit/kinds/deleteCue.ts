@@ -26,6 +26,7 @@ function planDeleteCue(sheet: ShowSheet, list: ListSheet, edit: DeleteCueEdit): 
   return [...taken, ...kept];
 }
 
+/** What becomes of what tracked out of the cue, in two words. */
 function looksWords({ looks }: DeleteCueEdit): string {
   return looks === "keepLooks" ? "looks kept" : "moves let go";
 }

@@ -14,6 +14,7 @@ import { rangeWords } from "./kindWords.ts";
 
 const flagSchema = <Op extends string>(op: Op) => z.strictObject({ op: z.literal(op), list, ...range });
 
+/** The step that sets or clears a flag; none where it is like that already. */
 function flagStep(list: ListSheet, cue: Cue, flag: "block" | "assert", on: boolean): Step[] {
   if ((cue[flag] === true) === on) return [];
   const { [flag]: _was, ...rest } = headOf(cue);
@@ -48,6 +49,7 @@ function unblockSteps(list: ListSheet, row: number): Step[] {
   return [...moves, ...flagStep(list, cue, "block", false)];
 }
 
+/** What all four edits of flags have in common. */
 interface FlagEdit {
   readonly list?: string | undefined;
   readonly from: string;

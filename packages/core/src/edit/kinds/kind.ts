@@ -3,6 +3,7 @@ import { type ListSheet, type ShowSheet, listOf } from "../../sheet/sheet.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Step } from "../step.ts";
 
+/** The schema of an edit: an object whose `op` is the name of its kind. */
 type EditSchema = z.ZodObject<{ readonly op: z.ZodLiteral<string> }, z.core.$ZodObjectConfig>;
 /** An edit of any kind; each kind knows its own by the name. */
 type AnyEdit = { readonly op: string };

@@ -65,6 +65,7 @@ function planRemoveList(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): S
   ];
 }
 
+/** The steps that take out of a list's cues what they do to another list. */
 function actionSteps(list: ListSheet, named: string): Step[] {
   return list.cues.flatMap((cue): Step[] => {
     if (!cue.actions?.some((action) => action.list === named)) return [];

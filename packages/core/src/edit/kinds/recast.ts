@@ -58,10 +58,12 @@ function lacking(list: ListSheet, rows: readonly number[], from: number, to: num
   });
 }
 
+/** All keys of a light. */
 function keysOf(list: ListSheet, channel: number): Key[] {
   return [...(list.keys.byChannel.get(channel)?.values() ?? [])];
 }
 
+/** What one light does in a row given to the other; exchanged, what the other does comes back. */
 function moveSteps(sheet: ShowSheet, list: ListSheet, row: number, edit: RecastEdit): MoveStep[] {
   return keysOf(list, edit.channel).flatMap((key) => {
     const other = keyAt(list.keys, edit.as, key.attribute.id);
@@ -76,10 +78,12 @@ function moveSteps(sheet: ShowSheet, list: ListSheet, row: number, edit: RecastE
   });
 }
 
+/** The cue and the key, as a sentence begins. */
 function place(list: ListSheet, row: number, key: Key): string {
   return `Cue ${cueAt(list, row).number}, ${key.name}`;
 }
 
+/** The mark settings of the one light given to the other, in one cue. */
 function markSteps(list: ListSheet, row: number, edit: RecastEdit): Step[] {
   const cue = cueAt(list, row);
   const channels = cue.mark?.channels;
@@ -93,6 +97,7 @@ function markSteps(list: ListSheet, row: number, edit: RecastEdit): Step[] {
   return [headStep(list, cue, { ...headOf(cue), mark: { ...cue.mark, channels: after } })];
 }
 
+/** Sets or takes away one setting. */
 function put<T>(settings: Record<string, T>, channel: number, value: T | undefined): void {
   if (value === undefined) delete settings[channel];
   else settings[channel] = value;
@@ -110,6 +115,7 @@ function gaps(sheet: ShowSheet, steps: readonly Step[]): string[] {
   return [...found];
 }
 
+/** What is said of the three ways to recast. */
 const HOW_WORDS = { replace: "", copy: ", kept as well", swap: " exchanged" } as const;
 
 /** Giving what one light does to another (SEMANTICS section 6). */

@@ -55,6 +55,7 @@ function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[]
   return steps;
 }
 
+/** Every key that the record changes: those that it names, and with `replace` those that it takes out. */
 function touchedKeys(list: ListSheet, row: number, cue: Cue | undefined, edit: RecordEdit, moves: readonly KeyMove[]): Touched[] {
   const stored = (key: Key): PlacedMove | undefined => (row < 0 ? undefined : storedMove(list, key, row));
   const named = moves.map(({ key, spec }) => {
@@ -79,6 +80,7 @@ function staysInside(list: ListSheet, found: number, cue: Cue | undefined, edit:
   );
 }
 
+/** The step that makes the cue, or changes its label and how it carries; none where nothing of it changes. */
 function cueSteps(list: string, cue: Cue | undefined, edit: RecordEdit, keeps: boolean): Step[] {
   const before = cue && headOf(cue);
   const after: CueHead = {
@@ -89,6 +91,7 @@ function cueSteps(list: string, cue: Cue | undefined, edit: RecordEdit, keeps: b
   return before && sameData(before, after) ? [] : [{ at: "cue", list, cue: edit.cue, before, after }];
 }
 
+/** The steps that make the part recorded into, and part 1 which every cue has. */
 function partSteps(list: string, cue: Cue | undefined, edit: RecordEdit): Step[] {
   const steps: Step[] = [];
   const wanted = edit.part ?? 1;
@@ -112,6 +115,7 @@ function emptyPartSteps(list: ListSheet, cue: Cue | undefined, edit: RecordEdit,
   return emptiedParts(list, cue, leaving);
 }
 
+/** The moves that let later cues look as they did, for a record into this cue only. */
 function restoreSteps(list: ListSheet, found: number, cue: Cue | undefined, edit: RecordEdit, touched: readonly Touched[]): Step[] {
   const row = found < 0 ? firstRowFrom(list, cueOrder(edit.cue)) : found;
   const next = found < 0 ? row : row + 1;

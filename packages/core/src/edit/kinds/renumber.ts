@@ -27,12 +27,14 @@ function planRenumber(list: ListSheet, edit: RenumberEdit): Step[] {
   );
 }
 
+/** The number at a place in the order. Throws ShowError beyond six digits. */
 function numberAt(order: number): string {
   const number = cueNumberAt(order);
   if (isCueNumber(number)) return number;
   throw new ShowError(`${number} is not a cue number; numbers have at most six digits before the point. Start lower or take smaller steps`);
 }
 
+/** Throws ShowError where the new numbers would pass a cue that is not renumbered: the order of cues is the order of their numbers. */
 function refuseCrossing(list: ListSheet, first: number, last: number, lowest: string, highest: string): void {
   const before = list.cues[first - 1];
   const after = list.cues[last + 1];

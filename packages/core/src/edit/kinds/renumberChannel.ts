@@ -30,6 +30,7 @@ function planRenumberChannel(sheet: ShowSheet, { channel: from, to }: RenumberCh
   ];
 }
 
+/** The light's places in groups and palettes under the new number. */
 function beside({ show }: ShowSheet, from: number, to: number): EntryStep[] {
   const groups = show.groups
     .filter((group) => group.channels.includes(from))
@@ -45,6 +46,7 @@ function beside({ show }: ShowSheet, from: number, to: number): EntryStep[] {
   return [...groups, ...palettes];
 }
 
+/** The light's moves and mark settings of one list under the new number. */
 function inList(list: ListSheet, from: number, to: number): Step[] {
   const moves = [...(list.keys.byChannel.get(from)?.values() ?? [])].flatMap((key) => {
     const column = columnOf(list, key);

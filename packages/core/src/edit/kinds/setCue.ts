@@ -43,6 +43,7 @@ function planSetCue(sheet: ShowSheet, list: ListSheet, edit: SetCueEdit): Step[]
   });
 }
 
+/** Throws ShowError for mark settings of a light that is not in the rig. */
 function checkMark(sheet: ShowSheet, cue: Cue): void {
   for (const channel of Object.keys(cue.mark?.channels ?? {})) {
     if (!sheet.keys.byChannel.has(Number(channel))) throw new ShowError(`Cue ${cue.number}, mark: channel ${channel} is not in the rig`);
@@ -56,11 +57,13 @@ export const CARRIES_WORDS = {
   isolated: "isolated: nothing tracks in or out",
 } as const;
 
+/** What fires a cue, in words. */
 function triggerWords(trigger: SetCueEdit["trigger"]): string {
   if (trigger?.type !== "follow") return "fires on Go";
   return `follows ${trigger.after} s after the ${trigger.from === "go" ? "Go" : "end"} of the cue before`;
 }
 
+/** What is set of a cue, field by field. */
 function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, carries, ...others }: SetCueEdit): string[] {
   return [
     ...(carries === undefined ? [] : [CARRIES_WORDS[carries ?? "track"]]),

@@ -57,6 +57,10 @@ function planSetMoveTimes(sheet: ShowSheet, list: ListSheet, edit: SetMoveTimesE
   });
 }
 
+/**
+ * The times that moves of a family are given: those of the edit, or those of the pace. Throws ShowError unless it is exactly one
+ * of the two.
+ */
 function wishesOf(sheet: ShowSheet, { fade, delay, curve, pace }: SetMoveTimesEdit): (family: Family) => TimesWish | undefined {
   const own = { fade, delay, curve };
   const given = fade !== undefined || delay !== undefined || curve !== undefined;
@@ -66,6 +70,7 @@ function wishesOf(sheet: ShowSheet, { fade, delay, curve, pace }: SetMoveTimesEd
   return (family) => found[family];
 }
 
+/** The pace of this id. Throws ShowError naming those there are. */
 function paceNamed(sheet: ShowSheet, id: string): Pace {
   const found = sheet.show.paces.find((pace) => pace.id === id);
   if (found) return found;

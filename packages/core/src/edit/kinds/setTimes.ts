@@ -41,12 +41,14 @@ function planSetTimes(list: ListSheet, edit: SetTimesEdit): Step[] {
   );
 }
 
+/** The step that gives a part other times; none where they are the same. */
 function partStep(list: string, cue: string, part: Part, times: PartTimes): Step[] {
   if (sameData(part.times, times)) return [];
   const before = partHeadOf(part);
   return [{ at: "part", list, cue, part: part.number, before, after: { ...before, times } }];
 }
 
+/** Times multiplied by a factor, to the microsecond. */
 function scaled(times: PartTimes, factor: number): PartTimes {
   const scale = (seconds: number): number => Math.round(seconds * factor * 1e6) / 1e6;
   const after: PartTimes = {};
@@ -65,6 +67,7 @@ function scaled(times: PartTimes, factor: number): PartTimes {
   return after;
 }
 
+/** What the times of levels are called. */
 const TIME_WORDS = { up: "up", upDelay: "up delay", down: "down", downDelay: "down delay" } as const;
 
 /** A change to the times of parts: "up 3, down delay none, position 4". Seconds. */

@@ -37,10 +37,12 @@ function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
   ];
 }
 
+/** The step that stores a move in the new cue. */
 function newMove(place: { list: string; cue: string }, key: Key, after: PlacedMove): Step {
   return { at: "move", ...place, channel: key.channel, attribute: key.attribute.id, after };
 }
 
+/** Throws ShowError unless the new cue would stand right behind the old one, naming a number that is free there. */
 function refusePlace(list: ListSheet, row: number, { cue, to }: SplitEdit): void {
   const next = list.cues[row + 1];
   const above = cueOrder(to) > cueOrder(cue);

@@ -52,6 +52,7 @@ function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit): Plan {
   return { steps, notes };
 }
 
+/** The rows of a range in which a key refers to a palette, and the places of those moves in the column. */
 function rowsUsing(list: ListSheet, key: Key, palette: string, first: number, last: number): { row: number; index: number }[] {
   const column = columnOf(list, key);
   if (!column.palettes.has(palette)) return [];

@@ -31,6 +31,7 @@ function planUpdate(sheet: ShowSheet, list: ListSheet, edit: UpdateEdit): Step[]
   return moves.flatMap(({ key, spec }) => storeAt(list, key, edit.at === "here" ? row : sourceOf(list, key, row), spec));
 }
 
+/** The step that stores a value in a row; the move there keeps its part and its times. */
 function storeAt(list: ListSheet, key: Key, row: number, spec: MoveSpec): Step[] {
   const before = storedMove(list, key, row);
   const timing = { ...(before ? moveTiming(before.move) : {}), ...moveTiming(spec) };
@@ -38,6 +39,7 @@ function storeAt(list: ListSheet, key: Key, row: number, spec: MoveSpec): Step[]
   return storeStep(list, key, row, { part, move: makeMove(targetOfMove(spec), timing) });
 }
 
+/** The row that a key's value comes from. Throws ShowError where it is not set. */
 function sourceOf(list: ListSheet, key: Key, row: number): number {
   const entry = entryAt(list, key, row);
   if (!Number.isNaN(entry.value)) return entry.row;
@@ -52,6 +54,7 @@ interface Wish {
   readonly value: number;
 }
 
+/** The steps that put values into the palettes they come from, a step for each palette. */
 function intoPalettes(sheet: ShowSheet, list: ListSheet, row: number, moves: readonly KeyMove[]): Step[] {
   const wishes = moves.map(({ key, spec }) => wishOf(sheet, list, key, row, spec));
   const ids = [...new Set(wishes.map((wish) => wish.palette))];
@@ -63,6 +66,7 @@ function intoPalettes(sheet: ShowSheet, list: ListSheet, row: number, moves: rea
   });
 }
 
+/** Where in which palette a value belongs. Throws ShowError where the key shows no palette, or no number is given. */
 function wishOf(sheet: ShowSheet, list: ListSheet, key: Key, row: number, spec: MoveSpec): Wish {
   const cue = cueAt(list, row).number;
   const value = plainValue(spec);
@@ -87,6 +91,7 @@ function withWishes(palette: Palette, wishes: readonly Wish[]): Palette["values"
   return [...values, ...own.map(({ key, value }) => ({ attribute: key.attribute.id, value, channel: key.channel }))];
 }
 
+/** What is said of the three places of an update. */
 const PLACE_WORDS = { here: "here", atSource: "at the source", inPalette: "in the palette" } as const;
 
 /** Putting values where a cue gets them from (SEMANTICS section 6). */

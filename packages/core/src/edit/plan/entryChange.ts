@@ -13,6 +13,7 @@ export function entryChange(show: Show, of: EntryKind, id: string, after: ShowEn
   return [{ at: "entry", of, id, ...(was ? { before: { index, entry: was } } : {}), ...(after ? { after: { index, entry: after } } : {}) }];
 }
 
+/** The place of a channel that is new: before the next higher number. */
 function channelPlace(show: Show, number: number): number {
   const next = show.channels.findIndex((channel) => channel.number > number);
   return next < 0 ? show.channels.length : next;

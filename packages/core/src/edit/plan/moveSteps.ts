@@ -51,6 +51,7 @@ export function sameTracked(a: Tracked, b: Tracked): boolean {
   return sameValue(a.value, b.value) && sourceOf(a) === sourceOf(b);
 }
 
+/** The palette that a tracked value comes from, if it does. */
 function sourceOf({ spec }: Tracked): string | undefined {
   return spec === undefined ? undefined : paletteOf(spec);
 }

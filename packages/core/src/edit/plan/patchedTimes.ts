@@ -13,6 +13,7 @@ export const timesPatch = z.strictObject({
   colour: familyPatch.nullable().optional(),
   beam: familyPatch.nullable().optional(),
 });
+/** A change to the times of a part. */
 export type TimesPatch = z.infer<typeof timesPatch>;
 
 /** Times of a part with a change laid on them; null forgets one. */
@@ -33,6 +34,7 @@ export function patchedTimes(times: PartTimes, patch: TimesPatch): PartTimes {
   return after;
 }
 
+/** Times of a family with a change laid on them. */
 function patchedFamily(
   times: FamilyTimes | undefined,
   patch: { fade?: number | null | undefined; delay?: number | null | undefined },

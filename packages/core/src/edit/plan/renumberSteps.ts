@@ -17,6 +17,7 @@ export function renumberSteps(list: ListSheet, cues: { from: string; to: string 
   return [{ at: "renumber", list: list.id, cues }, ...marks];
 }
 
+/** Mark settings that go on naming the same cues under their new numbers. */
 function renamedMark(mark: MarkSettings, numbers: ReadonlyMap<string, string>): NonNullable<Cue["mark"]> {
   const named = (number: string): string => numbers.get(number) ?? number;
   const channels =
