@@ -18,7 +18,7 @@ import {
   serializeShow,
   sheetOf,
   showJsonSchema,
-  tellMarks,
+  reportMarks,
   writeRigCsv,
 } from "@zm/core";
 import { TRIAL_SIZES, type TrialSize, trialShow } from "@zm/demo";
@@ -57,7 +57,7 @@ export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
       help: "`available` is null where neither the chain nor the script knows. `report` is mark-late or mark-lit where something is wrong.",
       run: ([file = ""], options, files) => {
         const sheet = open(file, files);
-        return tellMarks(listOf(sheet, options.list), sheet.show.script);
+        return reportMarks(listOf(sheet, options.list), sheet.show.script);
       },
     },
   ],

@@ -10,7 +10,7 @@ import {
   readJson,
   serializeShow,
   sheetOf,
-  tellMarks,
+  reportMarks,
 } from "../src/index.ts";
 import { showArbitrary } from "./support/randomShow.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
@@ -192,7 +192,7 @@ test("hostile sizes: many empty cues, a cue with every move, a hundred parts", (
   };
   const sheet = sheetOf(parseShow(serializeShow(show)));
   expect(listOf(sheet).cues).toHaveLength(20_000);
-  expect(tellMarks(listOf(sheet), undefined)).toEqual([]);
+  expect(reportMarks(listOf(sheet), undefined)).toEqual([]);
   const parts = Array.from({ length: 100 }, (_, index) => ({ number: index + 1, times: {}, moves: {} }));
   expect(refusal(JSON.stringify({ ...plain.show, lists: [{ id: "main", label: "", cues: [{ number: "1", parts }] }] }))).toContain(
     "cue 1, part 100",

@@ -16,7 +16,7 @@ import {
   readEdits,
   rehearse,
   sheetOf,
-  tellMarks,
+  reportMarks,
   timesBetween,
   transitionAt,
 } from "../src/index.ts";
@@ -39,7 +39,8 @@ function dark(between: readonly object[], call: object = {}, marks: object = { p
   );
 }
 
-const lastMark = (sheet: ShowSheet): ReturnType<typeof tellMarks>[number] | undefined => tellMarks(listOf(sheet), sheet.show.script).at(-1);
+const lastMark = (sheet: ShowSheet): ReturnType<typeof reportMarks>[number] | undefined =>
+  reportMarks(listOf(sheet), sheet.show.script).at(-1);
 
 test("in a chain the time starts when the light is dark, and a mark in the cue that takes it out waits for that", () => {
   const sheet = dark([], follow(9));

@@ -1,5 +1,5 @@
 import { readFileSync, readdirSync } from "node:fs";
-import { allLooks, listOf, readRun, readShow, rehearse, rowOf, scheduleFrom, sheetOf, tellMarks } from "../src/index.ts";
+import { allLooks, listOf, readRun, readShow, rehearse, rowOf, scheduleFrom, sheetOf, reportMarks } from "../src/index.ts";
 
 const folder = new URL("./cases/", import.meta.url);
 
@@ -14,7 +14,7 @@ interface WorkedCase {
 function answer({ show, command, args }: WorkedCase): unknown {
   const list = listOf(sheetOf(readShow(show)));
   if (command === "look") return allLooks(list);
-  if (command === "marks") return tellMarks(list, readShow(show).script);
+  if (command === "marks") return reportMarks(list, readShow(show).script);
   if (command === "schedule") return scheduleFrom(list, rowOf(list, args.from));
   return rehearse(list, readRun(args.run), args.at);
 }

@@ -5,7 +5,7 @@ import { Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useMatch, useNavigation, useParams } from "react-router";
 import { useChoice } from "../choice/choice.ts";
 import { ShowMenu } from "../file/ShowMenu.tsx";
-import { HandSheet } from "../hand/HandSheet.tsx";
+import { HandPanel } from "../hand/HandPanel.tsx";
 import { Inspector } from "../inspector/Inspector.tsx";
 import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
@@ -20,7 +20,7 @@ import { PartBoundary } from "./PartBoundary.tsx";
 import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
-import { FindDialog, KeysDialog, RecordSheet, UpdateSheet } from "./parts.ts";
+import { FindDialog, KeysDialog, RecordDrawer, UpdateDrawer } from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
@@ -85,13 +85,13 @@ function OpenFrame({ show }: { show: OpenShow }) {
         )}
         <PartBoundary key={drawer} what="The sheet">
           <Suspense fallback={null}>
-            {drawer === "record" && <RecordSheet />}
-            {drawer === "update" && <UpdateSheet />}
+            {drawer === "record" && <RecordDrawer />}
+            {drawer === "update" && <UpdateDrawer />}
           </Suspense>
         </PartBoundary>
       </div>
       <PartBoundary what="The Hand">
-        <HandSheet />
+        <HandPanel />
       </PartBoundary>
       <PartBoundary what="The line entry">
         <LineEntry blind={!run && !stage} />

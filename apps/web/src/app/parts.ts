@@ -1,8 +1,8 @@
 import type { ComponentType } from "react";
 import { lazyPart, loadLater } from "../shared/lazyPart.ts";
 
-export const RecordSheet = lazyPart(async () => (await import("../hand/RecordSheet.tsx")).RecordSheet);
-export const UpdateSheet = lazyPart(async () => (await import("../hand/UpdateSheet.tsx")).UpdateSheet);
+export const RecordDrawer = lazyPart(async () => (await import("../hand/RecordDrawer.tsx")).RecordDrawer);
+export const UpdateDrawer = lazyPart(async () => (await import("../hand/UpdateDrawer.tsx")).UpdateDrawer);
 export const KeysDialog = lazyPart(async () => (await import("./KeysDialog.tsx")).KeysDialog);
 export const FindDialog = lazyPart(async () => (await import("./FindDialog.tsx")).FindDialog);
 

@@ -73,8 +73,8 @@ function familyText(list: ListSheet, keys: readonly Key[], moved: readonly Key[]
   const palette = paletteText(list, moved, row);
   if (palette !== undefined) return palette;
   if (lens === "colour") return "mixed";
-  const told = lens === "position" ? keys : moved;
-  const values = told.map((key) => valueIn(list, key, row));
+  const shownKeys = lens === "position" ? keys : moved;
+  const values = shownKeys.map((key) => valueIn(list, key, row));
   return values.map((value) => (Number.isNaN(value) ? UNSET : valueText(value))).join("/");
 }
 

@@ -5,14 +5,14 @@ import { useOnce } from "../shared/ActionButton.tsx";
 
 interface DrawerProps {
   label: string;
-  /** What stands beside the name of the sheet. */
+  /** What stands beside the name of the drawer. */
   aside?: React.ReactNode;
-  /** Makes what the sheet says; further presses while it is under way do nothing. */
+  /** Makes what the drawer says; further presses while it is under way do nothing. */
   onSubmit: () => unknown;
   children: React.ReactNode;
 }
 
-/** A sheet that slides over the right edge; the stage stays in sight and can be pressed. Tab goes round inside it, Enter makes it, Escape puts it away. */
+/** A drawer that slides over the right edge; the stage stays in sight and can be pressed. Tab goes round inside it, Enter makes it, Escape puts it away. */
 export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
   const form = useRef<HTMLFormElement>(null);
   const [submit] = useOnce(onSubmit);
@@ -53,7 +53,7 @@ export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
   );
 }
 
-/** What ends a sheet: making it, or putting it away. */
+/** What ends a drawer: making it, or putting it away. */
 export function DrawerButtons({ word, ready }: { word: string; ready: boolean }) {
   return (
     <div className="sticky -bottom-2 mt-auto flex gap-2 border-t border-rule bg-base-200 py-2">

@@ -1,6 +1,6 @@
 import { FAMILIES, type Family, type PartTimes, type RecordWish } from "@zm/core";
 
-/** What is entered into the record sheet. */
+/** What is entered into the record drawer. */
 export interface RecordEntry {
   readonly cue: string;
   readonly from: RecordWish["from"];
@@ -17,7 +17,7 @@ export interface RecordEntry {
   readonly times: PartTimes | null;
 }
 
-/** The record sheet as it opens: what has changed in hand, as a new cue. */
+/** The record drawer as it opens: what has changed in hand, as a new cue. */
 export const freshEntry = (cue: string): RecordEntry => ({
   cue,
   from: "hand",

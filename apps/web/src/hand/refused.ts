@@ -17,27 +17,27 @@ interface Refused {
 
 const NOTHING: Refused = { record: null, update: null };
 
-/** What was entered into a sheet whose record or update was refused, by show; the sheet opens with it again. */
+/** What was entered into a drawer whose record or update was refused, by show; the drawer opens with it again. */
 const useRefused = create<{ byShow: Readonly<Record<number, Refused>> }>(() => ({ byShow: {} }));
 
-/** What a sheet of this show begins with, if it was refused before. */
+/** What a drawer of this show begins with, if it was refused before. */
 export function refusedIn(show: number): Refused {
   return useRefused.getState().byShow[show] ?? NOTHING;
 }
 
-/** Keeps what a refused sheet said, or forgets it. */
+/** Keeps what a refused drawer said, or forgets it. */
 export function keepRefused(show: number, entered: Partial<Refused>): void {
   useRefused.setState(({ byShow }) => ({ byShow: { ...byShow, [show]: { ...(byShow[show] ?? NOTHING), ...entered } } }));
 }
 
 /**
- * Puts a sheet away at once and makes what it says; what the user does next never waits for the server. Refused, the
- * sheet comes back as it was and leaves the keyboard where it is, unless something else stands there by then: in that
+ * Puts a drawer away at once and makes what it says; what the user does next never waits for the server. Refused, the
+ * drawer comes back as it was and leaves the keyboard where it is, unless something else stands there by then: in that
  * case the next time that it is opened.
  */
-export async function makeFromSheet(
+export async function makeFromDrawer(
   show: number,
-  sheet: keyof Refused,
+  drawer: keyof Refused,
   entered: Partial<Refused>,
   work: () => Promise<boolean>,
 ): Promise<void> {
@@ -47,6 +47,6 @@ export async function makeFromSheet(
   const elsewhere = !window.location.pathname.startsWith(`/show/${show}/`);
   if (elsewhere || useChoice.getState().drawer !== null) return;
   const typing = document.activeElement;
-  flushSync(() => useChoice.setState({ drawer: sheet }));
+  flushSync(() => useChoice.setState({ drawer }));
   if (typing instanceof HTMLElement && typing !== document.body) typing.focus();
 }

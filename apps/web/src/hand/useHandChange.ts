@@ -15,7 +15,7 @@ export function useHandChange() {
   const { id, sheet } = useShow();
   const sheetNow = useSheetNow();
   const change = useCallback(
-    (wanted: HandChange, run?: Runner): boolean => makeHandChange(id, sheetNow(), wanted, serverNow(useLive.getState().ahead), run),
+    (wanted: HandChange, run?: Runner): boolean => makeHandChange(id, sheetNow(), wanted, serverNow(useLive.getState().clockOffset), run),
     [id, sheetNow],
   );
   /** What a key puts out now: the running list with the Hand over it. */

@@ -9,7 +9,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
   const cue = list.cues[findRow(list, cues.from)];
   const [first, second] = channels;
   const lines: (readonly [string, string])[] = [
-    cue?.block ? ["Take the wall down", `unblock ${range}`] : ["Wall off", `block ${range}`],
+    cue?.block ? ["Unblock", `unblock ${range}`] : ["Block", `block ${range}`],
     cue?.assert ? ["Assert no more", `unassert ${range}`] : ["Assert", `assert ${range}`],
     ["Renumber", `renumber ${range} from ${cues.from} by 1`],
     ...(one

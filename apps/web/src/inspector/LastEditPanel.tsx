@@ -13,7 +13,7 @@ export function LastEditPanel() {
   const [open, setOpen] = useState(false);
   const { all, onAll, mostLines } = useAllLines();
   // Worked out when it is looked at: on a large show this is most of the work of an edit.
-  const told = useMemo(() => {
+  const report = useMemo(() => {
     if (!edit || !open) return null;
     const { before, after, steps } = edit;
     const impact = impactOf(before, after, steps);
@@ -33,10 +33,17 @@ export function LastEditPanel() {
       onToggle={(event) => setOpen(event.currentTarget.open)}
     >
       <summary className="min-h-7 cursor-default text-quiet hover:text-base-content">Last: {edit.words}</summary>
-      {told && (
+      {report && (
         <>
-          <p className="mt-1">{sentence(told.summary)}</p>
-          <ImpactList label="What the last edit changed" lines={told.lines} count={told.count} all={all} onAll={onAll} className="mt-1" />
+          <p className="mt-1">{sentence(report.summary)}</p>
+          <ImpactList
+            label="What the last edit changed"
+            lines={report.lines}
+            count={report.count}
+            all={all}
+            onAll={onAll}
+            className="mt-1"
+          />
         </>
       )}
     </details>

@@ -26,11 +26,11 @@ export interface PreviewRequest {
   readonly edits: readonly EditInput[];
   readonly list: string;
   readonly mostLines: number;
-  readonly window: SheetWindow | null;
+  readonly window: ScoreWindow | null;
 }
 
 /** The part of the Score that is in view, for which ghosts are wanted. Rows both included. */
-export interface SheetWindow {
+export interface ScoreWindow {
   readonly lens: Lens;
   readonly rows: { readonly first: number; readonly last: number };
   readonly channels: readonly number[];
@@ -74,7 +74,7 @@ export interface Preview {
 /** What edits would do, or why they cannot be made. */
 export type PreviewResult = Preview | { readonly fault: string };
 /** The same without the ghosts. */
-export type ToldResult = Omit<Preview, "ghosts"> | { readonly fault: string };
+export type PreviewReport = Omit<Preview, "ghosts"> | { readonly fault: string };
 
 /** Edits worked out on a show; or why they cannot be made. */
 type Considered = { readonly outcome: Outcome; readonly description: string } | { readonly fault: string };
@@ -101,8 +101,8 @@ export function previewOf(sheet: ShowSheet, request: PreviewRequest): PreviewRes
 }
 
 /** A preview with its ghosts; a fault stays what it is. */
-export function withGhosts(told: ToldResult, ghosts: Ghosts): PreviewResult {
-  return "fault" in told ? told : { ...told, ghosts };
+export function withGhosts(report: PreviewReport, ghosts: Ghosts): PreviewResult {
+  return "fault" in report ? report : { ...report, ghosts };
 }
 
 /** A preview that is worked out in two goes: the looks at once, the times behind them. What the first found serves the second. */
@@ -121,12 +121,12 @@ export class PreviewWork {
 
   /** What the edits do to the looks, with the ghosts of the cells in view. */
   looks(): PreviewResult {
-    return withGhosts(this.told(false), this.ghosts());
+    return withGhosts(this.report(false), this.ghosts());
   }
 
   /** All that they do. Ghosts are not in it: the times do not change those that `looks` gave. */
-  whole(): ToldResult {
-    return this.told(true);
+  whole(): PreviewReport {
+    return this.report(true);
   }
 
   /** The cells in view that the edits touch; none for edits that cannot be made. */
@@ -134,7 +134,7 @@ export class PreviewWork {
     return "fault" in this.considered ? new Map() : ghostsIn(this.sheet, this.considered.outcome, this.request);
   }
 
-  private told(times: boolean): ToldResult {
+  private report(times: boolean): PreviewReport {
     const { considered, sheet, request } = this;
     if ("fault" in considered) return considered;
     const { outcome, description } = considered;

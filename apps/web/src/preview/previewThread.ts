@@ -1,7 +1,7 @@
 import { type EditInput, type ShowSheet, type Step, listOf, sheetOf, takeSteps } from "@zm/core";
 import { expose } from "comlink";
 import { api } from "../show/api.ts";
-import { FIRST_LINES, type PreviewRequest, type PreviewResult, PreviewWork, type ToldResult } from "./preview.ts";
+import { FIRST_LINES, type PreviewRequest, type PreviewResult, PreviewWork, type PreviewReport } from "./preview.ts";
 
 /** The show as this thread has it, kept in step with the window's. */
 let open: { id: number; revision: number; sheet: ShowSheet } | undefined;
@@ -31,7 +31,7 @@ const previews = {
   },
 
   /** All that the edits of a request do; null where another request has come since. */
-  whole(of: number): ToldResult | null {
+  whole(of: number): PreviewReport | null {
     return work?.of === of ? work.preview.whole() : null;
   },
 };

@@ -9,7 +9,7 @@ export class PreviewWorker {
   private readonly thread: Remote<Previews> = wrap<Previews>(this.worker);
   /** The revision that the thread has, or will have when it has done what it was given; -1 before it has read the show. */
   private revision = -1;
-  /** The newest revision that the window has told of. */
+  /** The newest revision that the window has deliver of. */
   private newest = -1;
   private reading: Promise<void> | undefined;
   private requests = 0;
@@ -34,14 +34,14 @@ export class PreviewWorker {
     });
   }
 
-  /** Asks for a preview: `told` hears of the looks, and then of all; null where the thread does not have that revision after all. */
-  async preview(revision: number, request: PreviewRequest, told: (result: PreviewResult | null) => boolean): Promise<void> {
+  /** Asks for a preview: `deliver` hears of the looks, and then of all; null where the thread does not have that revision after all. */
+  async preview(revision: number, request: PreviewRequest, deliver: (result: PreviewResult | null) => boolean): Promise<void> {
     this.requests += 1;
     const of = this.requests;
     const looks = await this.thread.looks(of, this.show, revision, request);
-    if (!told(looks) || !looks || "fault" in looks) return;
+    if (!deliver(looks) || !looks || "fault" in looks) return;
     const whole = await this.thread.whole(of);
-    if (whole) told(withGhosts(whole, looks.ghosts));
+    if (whole) deliver(withGhosts(whole, looks.ghosts));
   }
 
   end(): void {

@@ -5,12 +5,12 @@ import { useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
 import { useList, useShow } from "../show/useShow.ts";
-import { FIRST_LINES, type PreviewRequest, type PreviewResult, type SheetWindow, previewOf } from "./preview.ts";
+import { FIRST_LINES, type PreviewRequest, type PreviewResult, type ScoreWindow, previewOf } from "./preview.ts";
 import { PreviewWorker } from "./previewWorker.ts";
 
 /** What is asked of the edit under consideration beside the edit itself. */
 interface Wanted {
-  readonly window: SheetWindow | null;
+  readonly window: ScoreWindow | null;
   readonly allLines: boolean;
 }
 export const useWanted = create<Wanted>(() => ({ window: null, allLines: false }));
@@ -78,15 +78,15 @@ function ask(asked: Asked): void {
 
 async function work(asked: Asked): Promise<void> {
   underWay = asked;
-  const told = (result: PreviewResult | null): boolean => {
+  const deliver = (result: PreviewResult | null): boolean => {
     if (next) return false;
     tell(asked, result ?? previewOf(asked.sheet, asked.request));
     return result !== null;
   };
   try {
-    await worker?.thread.preview(asked.revision, asked.request, told);
+    await worker?.thread.preview(asked.revision, asked.request, deliver);
   } catch {
-    told(null);
+    deliver(null);
   }
   underWay = null;
   const newer = next;

@@ -28,9 +28,9 @@ export function CellField({ label, value, figures = false, right = false, fault,
   const leave = (input: HTMLInputElement): void => {
     const text = input.value.trim();
     if (text === value) return setWrong(undefined);
-    const told = check?.(text);
-    setWrong(told);
-    if (told === undefined) onTake(text);
+    const refusal = check?.(text);
+    setWrong(refusal);
+    if (refusal === undefined) onTake(text);
   };
   return (
     <input

@@ -262,7 +262,7 @@ function useListTime(): number {
   latest.current = run;
   useEffect(() => {
     const tick = (): void => {
-      if (latest.current) setTime(listNow(latest.current.clock, useLive.getState().ahead));
+      if (latest.current) setTime(listNow(latest.current.clock, useLive.getState().clockOffset));
     };
     tick();
     const ticking = setInterval(tick, 100);

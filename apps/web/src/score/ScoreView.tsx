@@ -16,8 +16,8 @@ import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
 import { SpineHeader, SpineRow } from "../spine/Spine.tsx";
 import { CellReadout } from "./CellReadout.tsx";
 import { LensSwitch } from "./LensSwitch.tsx";
-import { type SheetLayout, channelsBetween, columnAt, layoutColumns } from "./columns.ts";
-import { type Seen, SheetTiles, type TilePicture } from "./SheetTiles.tsx";
+import { type ScoreLayout, channelsBetween, columnAt, layoutColumns } from "./columns.ts";
+import { type Seen, ScoreTiles, type TilePicture } from "./ScoreTiles.tsx";
 import { ROW, chosenRows } from "./paint.ts";
 import { type Ink, inkOf } from "./palette.ts";
 import { moveFocus } from "./walk.ts";
@@ -172,7 +172,7 @@ export function ScoreView() {
         <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
           <div role="row" className="sticky top-0 z-30 flex border-b border-rule bg-base-100" style={{ height: HEADER }}>
             <SpineHeader width={SPINE_WIDTH} />
-            <SheetHeader layout={layout} />
+            <ScoreHeader layout={layout} />
           </div>
           <div className="relative" style={{ height: rows.getTotalSize() }}>
             <div role="presentation" className="sticky left-0 z-20 h-0" style={{ width: SPINE_WIDTH }}>
@@ -190,7 +190,7 @@ export function ScoreView() {
               onPointerUp={() => setDragging(false)}
               onPointerCancel={() => setDragging(false)}
             >
-              <SheetTiles picture={picture} ink={ink} theme={theme} rows={list.cues.length} width={layout.width} seen={seen} />
+              <ScoreTiles picture={picture} ink={ink} theme={theme} rows={list.cues.length} width={layout.width} seen={seen} />
             </div>
           </div>
         </div>
@@ -253,7 +253,7 @@ function EmptyScore() {
   );
 }
 
-function choose(layout: SheetLayout, { cue, column }: { cue: string; column: number }, extend: boolean): void {
+function choose(layout: ScoreLayout, { cue, column }: { cue: string; column: number }, extend: boolean): void {
   const at = layout.columns[column];
   if (!at) return;
   const { channel, cue: start } = useChoice.getState();
@@ -272,7 +272,7 @@ function choose(layout: SheetLayout, { cue, column }: { cue: string; column: num
   useChoice.setState({ cueEnd: cue, channelEnd: at.channel, channels: channelsBetween(layout, channel, at.channel) });
 }
 
-function SheetHeader({ layout }: { layout: SheetLayout }) {
+function ScoreHeader({ layout }: { layout: ScoreLayout }) {
   const channels = useChoice((choice) => choice.channels);
   const chosen = useMemo(() => new Set(channels), [channels]);
   return (

@@ -2,7 +2,7 @@ import type { Show } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 
 /** One column of the sheet: a light, or a folded group of lights. */
-export interface SheetColumn {
+export interface ScoreColumn {
   readonly x: number;
   readonly width: number;
   /** The light; the first of the group where it is folded. */
@@ -13,7 +13,7 @@ export interface SheetColumn {
   readonly folded: boolean;
 }
 /** A heading over the columns of one group. */
-export interface SheetHeading {
+export interface ScoreHeading {
   readonly id: string;
   readonly label: string;
   readonly x: number;
@@ -21,9 +21,9 @@ export interface SheetHeading {
   readonly folded: boolean;
   readonly count: number;
 }
-export interface SheetLayout {
-  readonly columns: readonly SheetColumn[];
-  readonly headings: readonly SheetHeading[];
+export interface ScoreLayout {
+  readonly columns: readonly ScoreColumn[];
+  readonly headings: readonly ScoreHeading[];
   readonly width: number;
 }
 
@@ -32,10 +32,10 @@ const FOLDED = 64;
 const WIDTHS: Readonly<Record<Lens, number>> = { intensity: 43, position: 76, colour: 62, beam: 62, times: 68 };
 
 /** Columns across the sheet: the lights by groups in the show's order, each light once, the rest at the end. */
-export function layoutColumns(show: Show, lens: Lens, folded: ReadonlySet<string>): SheetLayout {
+export function layoutColumns(show: Show, lens: Lens, folded: ReadonlySet<string>): ScoreLayout {
   const width = WIDTHS[lens];
-  const columns: SheetColumn[] = [];
-  const headings: SheetHeading[] = [];
+  const columns: ScoreColumn[] = [];
+  const headings: ScoreHeading[] = [];
   let x = 8;
   for (const group of grouped(show, lens)) {
     const isFolded = folded.has(group.id);
@@ -72,13 +72,13 @@ function grouped(show: Show, lens: Lens): { id: string; label: string; channels:
 }
 
 /** The column at a place across the sheet, the nearest when it falls between two. */
-export function columnAt(layout: SheetLayout, x: number): number {
+export function columnAt(layout: ScoreLayout, x: number): number {
   const index = layout.columns.findIndex((column) => x < column.x + column.width);
   return index < 0 ? layout.columns.length - 1 : index;
 }
 
 /** The lights of all columns between two, whichever comes first. */
-export function channelsBetween(layout: SheetLayout, a: number, b: number): number[] {
+export function channelsBetween(layout: ScoreLayout, a: number, b: number): number[] {
   const at = (channel: number): number => layout.columns.findIndex((column) => column.channels.includes(channel));
   const [from, to] = [at(a), at(b)].sort((left, right) => left - right);
   return layout.columns.slice(from, (to ?? 0) + 1).flatMap((column) => column.channels);

@@ -2,15 +2,15 @@ import { type Key, type ListSheet, cueOrder, marksByChannel } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 import type { Ghost, Ghosts } from "../preview/preview.ts";
 import { type CellMark, type Shape, colourOf, lensKeys, lensThreads, markAt, trackedText } from "../cells/cells.ts";
-import type { SheetColumn, SheetLayout } from "./columns.ts";
+import type { ScoreColumn, ScoreLayout } from "./columns.ts";
 import type { Ink } from "./palette.ts";
 
 export const ROW = 28;
 
 /** Everything that one painting of the sheet needs. */
-export interface SheetPicture {
+export interface ScorePicture {
   readonly list: ListSheet;
-  readonly layout: SheetLayout;
+  readonly layout: ScoreLayout;
   readonly lens: Lens;
   readonly tracked: boolean;
   /** The rows and the stretch of the sheet that are painted. */
@@ -24,7 +24,7 @@ export interface SheetPicture {
 }
 
 /** Paints the sheet onto a canvas whose top left corner is (left, rows.first) of the sheet. */
-export function paintSheet(context: CanvasRenderingContext2D, picture: SheetPicture, ink: Ink): void {
+export function paintScore(context: CanvasRenderingContext2D, picture: ScorePicture, ink: Ink): void {
   const { rows, left, right } = picture;
   const height = (rows.last - rows.first + 1) * ROW;
   context.fillStyle = ink.sheet;
@@ -42,7 +42,7 @@ export function paintSheet(context: CanvasRenderingContext2D, picture: SheetPict
   context.restore();
 }
 
-function paintRows(context: CanvasRenderingContext2D, { rows, left, right, chosen, stageRow }: SheetPicture, ink: Ink): void {
+function paintRows(context: CanvasRenderingContext2D, { rows, left, right, chosen, stageRow }: ScorePicture, ink: Ink): void {
   for (let row = rows.first; row <= rows.last; row += 1) {
     const inRange = chosen !== null && row >= chosen.first && row <= chosen.last;
     if (inRange || row === stageRow) {
@@ -56,7 +56,7 @@ function paintRows(context: CanvasRenderingContext2D, { rows, left, right, chose
   }
 }
 
-function paintWalls(context: CanvasRenderingContext2D, { list, rows, left, right }: SheetPicture, ink: Ink): void {
+function paintWalls(context: CanvasRenderingContext2D, { list, rows, left, right }: ScorePicture, ink: Ink): void {
   context.fillStyle = ink.brass;
   // The wall of the row below stands on the edge of this one.
   for (let row = rows.first; row <= rows.last + 1; row += 1) {
@@ -66,7 +66,7 @@ function paintWalls(context: CanvasRenderingContext2D, { list, rows, left, right
   }
 }
 
-function paintColumn(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, ink: Ink): void {
+function paintColumn(context: CanvasRenderingContext2D, picture: ScorePicture, column: ScoreColumn, ink: Ink): void {
   if (column.folded) return paintFolded(context, picture, column, ink);
   const keys = lensKeys(picture.list, column.channel, picture.lens);
   if (keys.length === 0) return;
@@ -80,11 +80,11 @@ function paintColumn(context: CanvasRenderingContext2D, picture: SheetPicture, c
   }
 }
 
-function axis(column: SheetColumn): number {
+function axis(column: ScoreColumn): number {
   return column.x + 9;
 }
 
-function paintThreads(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, keys: readonly Key[], ink: Ink): void {
+function paintThreads(context: CanvasRenderingContext2D, picture: ScorePicture, column: ScoreColumn, keys: readonly Key[], ink: Ink): void {
   const { list, rows, lens } = picture;
   if (lens === "times") return;
   for (const thread of lensThreads(list, keys, lens)) {
@@ -103,7 +103,7 @@ function paintThreads(context: CanvasRenderingContext2D, picture: SheetPicture, 
 }
 
 /** Dark windows as dotted threads, each with the lozenge of its mark in the cue where the light moves. */
-function paintMarks(context: CanvasRenderingContext2D, { list, rows }: SheetPicture, column: SheetColumn, ink: Ink): void {
+function paintMarks(context: CanvasRenderingContext2D, { list, rows }: ScorePicture, column: ScoreColumn, ink: Ink): void {
   const x = axis(column);
   for (const mark of marksByChannel(list).get(column.channel) ?? []) {
     if (!mark.window || mark.calledAt < rows.first || mark.window.first > rows.last) continue;
@@ -136,8 +136,8 @@ function endsInMove(list: ListSheet, keys: readonly Key[], row: number, lens: Le
 
 function paintCell(
   context: CanvasRenderingContext2D,
-  picture: SheetPicture,
-  column: SheetColumn,
+  picture: ScorePicture,
+  column: ScoreColumn,
   keys: readonly Key[],
   row: number,
   ink: Ink,
@@ -159,7 +159,7 @@ function paintCell(
   if (shown) writeValue(context, trackedText(list, keys, row, lens), column, middle, ink.quiet, lens);
 }
 
-function clearBehind(context: CanvasRenderingContext2D, column: SheetColumn, middle: number, ink: Ink): void {
+function clearBehind(context: CanvasRenderingContext2D, column: ScoreColumn, middle: number, ink: Ink): void {
   context.fillStyle = ink.sheet;
   context.fillRect(axis(column) - 7, middle - 7, 14, 14);
 }
@@ -167,7 +167,7 @@ function clearBehind(context: CanvasRenderingContext2D, column: SheetColumn, mid
 function writeValue(
   context: CanvasRenderingContext2D,
   text: string,
-  column: SheetColumn,
+  column: ScoreColumn,
   middle: number,
   colour: string,
   lens: Lens,
@@ -224,7 +224,7 @@ function shapePath(context: CanvasRenderingContext2D, shape: Shape, x: number, y
 }
 
 /** A cell as the edit under consideration would leave it, outlined in the colour of what is chosen; null: its cue goes. */
-function paintGhost(context: CanvasRenderingContext2D, lens: Lens, ghost: Ghost | null, column: SheetColumn, row: number, ink: Ink): void {
+function paintGhost(context: CanvasRenderingContext2D, lens: Lens, ghost: Ghost | null, column: ScoreColumn, row: number, ink: Ink): void {
   const middle = row * ROW + ROW / 2;
   context.fillStyle = ink.chosen;
   context.fillRect(column.x - 2, row * ROW + 2, column.width - 2, ROW - 5);
@@ -239,7 +239,7 @@ function paintGhost(context: CanvasRenderingContext2D, lens: Lens, ghost: Ghost 
 }
 
 /** A folded group: where any of its lights moves, and the span of their levels. */
-function paintFolded(context: CanvasRenderingContext2D, picture: SheetPicture, column: SheetColumn, ink: Ink): void {
+function paintFolded(context: CanvasRenderingContext2D, picture: ScorePicture, column: ScoreColumn, ink: Ink): void {
   const { list, rows, lens } = picture;
   const keys = column.channels.map((channel) => lensKeys(list, channel, lens)).filter((own) => own.length > 0);
   for (let row = rows.first; row <= rows.last; row += 1) {
@@ -268,7 +268,7 @@ function shared(marks: readonly CellMark[]): string {
   return words.size === 1 ? (marks[0]?.text ?? "") : "mixed";
 }
 
-function paintChosen(context: CanvasRenderingContext2D, { layout, chosen, lights }: SheetPicture, ink: Ink): void {
+function paintChosen(context: CanvasRenderingContext2D, { layout, chosen, lights }: ScorePicture, ink: Ink): void {
   if (!chosen || lights.size === 0) return;
   const top = chosen.first * ROW + 1;
   const height = (chosen.last - chosen.first + 1) * ROW - 2;
@@ -284,7 +284,7 @@ function paintChosen(context: CanvasRenderingContext2D, { layout, chosen, lights
 }
 
 /** Neighbouring chosen columns as one frame. */
-function chosenRuns(layout: SheetLayout, lights: ReadonlySet<number>): { x: number; width: number }[] {
+function chosenRuns(layout: ScoreLayout, lights: ReadonlySet<number>): { x: number; width: number }[] {
   const runs: { x: number; width: number }[] = [];
   for (const column of layout.columns) {
     if (!column.channels.some((channel) => lights.has(channel))) continue;

@@ -1,6 +1,6 @@
 import { type ListSheet, findRow } from "@zm/core";
 import { useChoice } from "../choice/choice.ts";
-import { type SheetLayout, channelsBetween } from "./columns.ts";
+import { type ScoreLayout, channelsBetween } from "./columns.ts";
 
 const STEPS: Readonly<Record<string, { rows: number; columns: number }>> = {
   ArrowUp: { rows: -1, columns: 0 },
@@ -14,7 +14,7 @@ const STEPS: Readonly<Record<string, { rows: number; columns: number }>> = {
 };
 
 /** Walks the cells with the arrow keys; with shift the chosen block grows. False for a key that does not walk. */
-export function moveFocus(event: Pick<KeyboardEvent, "key" | "shiftKey">, list: ListSheet, layout: SheetLayout): boolean {
+export function moveFocus(event: Pick<KeyboardEvent, "key" | "shiftKey">, list: ListSheet, layout: ScoreLayout): boolean {
   const step = STEPS[event.key];
   if (!step) return false;
   const choice = useChoice.getState();

@@ -8,22 +8,22 @@ export interface KeyEntry {
   readonly keys?: string;
   /** A character by itself, wherever it stands on the keyboard: with Ctrl or Alt it is something else. */
   readonly plain?: true;
-  /** Holds inside fields and sheets too. */
+  /** Holds inside fields too. */
   readonly inFields?: true;
-  /** Holds while a sheet is open, as letters do not: they belong to what is filled in there. */
-  readonly inSheets?: true;
+  /** Holds while a drawer is open, as letters do not: they belong to what is filled in there. */
+  readonly inDrawers?: true;
 }
 
 /** Every key of the application: the shortcuts are bound from this table, and the help is printed from it. */
 export const KEYS = {
-  line: { where: "everywhere", shown: "/", keys: "/", plain: true, inSheets: true, does: "to the line entry" },
-  help: { where: "everywhere", shown: "?", keys: "?", plain: true, inSheets: true, does: "this help, to be searched" },
+  line: { where: "everywhere", shown: "/", keys: "/", plain: true, inDrawers: true, does: "to the line entry" },
+  help: { where: "everywhere", shown: "?", keys: "?", plain: true, inDrawers: true, does: "this help, to be searched" },
   find: {
     where: "everywhere",
     shown: "Ctrl F",
     keys: "mod+f",
     inFields: true,
-    inSheets: true,
+    inDrawers: true,
     does: "find a cue by number, label, scene or note",
     found: "search look",
   },
@@ -56,7 +56,7 @@ export const KEYS = {
     where: "everywhere",
     shown: "Ctrl Z",
     keys: "mod+z",
-    inSheets: true,
+    inDrawers: true,
     does: "take back the newest step, of the show or of the Hand; in an empty line too",
     found: "undo",
   },
@@ -64,7 +64,7 @@ export const KEYS = {
     where: "everywhere",
     shown: "Ctrl Shift Z, Ctrl Y",
     keys: "mod+shift+z, mod+y",
-    inSheets: true,
+    inDrawers: true,
     does: "make again what was taken back",
     found: "redo",
   },
@@ -115,16 +115,16 @@ export const KEYS = {
     shown: "Ctrl Enter",
     keys: "ctrl+enter",
     inFields: true,
-    inSheets: true,
+    inDrawers: true,
     does: "Go, from anywhere in Run",
     found: "start fire next",
   },
-  back: { where: "Run", shown: "Ctrl Backspace", keys: "ctrl+backspace", inSheets: true, does: "back" },
+  back: { where: "Run", shown: "Ctrl Backspace", keys: "ctrl+backspace", inDrawers: true, does: "back" },
   stepOn: {
     where: "Run",
     shown: "Ctrl →",
     keys: "ctrl+right",
-    inSheets: true,
+    inDrawers: true,
     does: "step to the next cue at once, without waiting for times",
     found: "skip next",
   },
@@ -132,11 +132,11 @@ export const KEYS = {
     where: "Run",
     shown: "Ctrl ←",
     keys: "ctrl+left",
-    inSheets: true,
+    inDrawers: true,
     does: "step to the cue before at once, without waiting for times",
     found: "skip previous",
   },
-  hold: { where: "Run", shown: "Ctrl .", keys: "ctrl+.", inSheets: true, does: "hold and go on", found: "pause stop" },
+  hold: { where: "Run", shown: "Ctrl .", keys: "ctrl+.", inDrawers: true, does: "hold and go on", found: "pause stop" },
   takeWord: { where: "line entry", shown: "Tab", does: "takes the word that is offered" },
   recall: { where: "line entry", shown: "arrow up", does: "in an empty line: what was typed before" },
 } as const satisfies Readonly<Record<string, KeyEntry>>;

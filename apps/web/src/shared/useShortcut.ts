@@ -21,15 +21,15 @@ export function useShortcut(name: KeyName, act: (event: KeyboardEvent) => void, 
   });
 }
 
-function isMeantForOther(event: KeyboardEvent, { plain, inFields, inSheets }: KeyEntry): boolean {
+function isMeantForOther(event: KeyboardEvent, { plain, inFields, inDrawers }: KeyEntry): boolean {
   if (event.defaultPrevented || modalIsOpen()) return true;
   if (plain && (event.ctrlKey || event.metaKey || event.altKey)) return true;
   if (!inFields && isField(event.target)) return true;
-  return !inSheets && isInSheet(event.target);
+  return !inDrawers && isInDrawer(event.target);
 }
 
-/** A sheet that is being filled in, or a menu: it keeps single letters to itself. */
-function isInSheet(target: EventTarget | null): boolean {
+/** A drawer that is being filled in, or a menu: it keeps single letters to itself. */
+function isInDrawer(target: EventTarget | null): boolean {
   return target instanceof Element && target.closest('[role="dialog"], [role="menu"]') !== null;
 }
 

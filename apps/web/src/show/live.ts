@@ -66,12 +66,12 @@ export function useLiveShow(show: number, main: string): void {
 
 /** Sets the window's clock by the quickest of a few questions. */
 async function setClock(socket: Socket<FromServer, ToServer>): Promise<void> {
-  let best = { trip: Infinity, ahead: 0 };
+  let best = { trip: Infinity, clockOffset: 0 };
   for (let tries = 0; tries < 4; tries += 1) {
     const sent = here();
     const server = await new Promise<number>((resolve) => socket.emit("clock", resolve));
     const trip = here() - sent;
-    if (trip < best.trip) best = { trip, ahead: server + trip / 2 - here() };
+    if (trip < best.trip) best = { trip, clockOffset: server + trip / 2 - here() };
   }
-  useLive.setState({ ahead: best.ahead });
+  useLive.setState({ clockOffset: best.clockOffset });
 }

@@ -13,10 +13,10 @@ interface Live {
   /** The database does not answer: what is stored waits, what runs goes on. */
   databaseAway: boolean;
   /** Milliseconds to add to this window's clock to have the server's. */
-  ahead: number;
+  clockOffset: number;
 }
 
-export const useLive = create<Live>(() => ({ show: null, main: null, run: null, connected: false, databaseAway: false, ahead: 0 }));
+export const useLive = create<Live>(() => ({ show: null, main: null, run: null, connected: false, databaseAway: false, clockOffset: 0 }));
 
 /** Takes where a list stands; only the list that runs the open show is kept, and nothing older than what is known. */
 export function takeRun(run: RunState): void {
@@ -33,11 +33,11 @@ export function here(): number {
 }
 
 /** Milliseconds of the server's clock now. */
-export function serverNow(ahead: number): number {
-  return here() + ahead;
+export function serverNow(clockOffset: number): number {
+  return here() + clockOffset;
 }
 
 /** The running list's own time now, in seconds. */
-export function listNow(clock: ListClock, ahead: number): number {
-  return listTime(clock, here() + ahead);
+export function listNow(clock: ListClock, clockOffset: number): number {
+  return listTime(clock, here() + clockOffset);
 }

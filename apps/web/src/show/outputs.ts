@@ -14,17 +14,17 @@ const roomFor = cached((keys: Keys) => new Float64Array(keys.all.length));
 
 /** What the stage puts out now: the running list with the Hand over it. The next call writes over it. */
 export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
-  const { run, ahead } = useLive.getState();
+  const { run, clockOffset } = useLive.getState();
   const values = roomFor(keys);
-  frameAt(framesFor(run?.playback ?? NOTHING_RUNS, keys), run ? listNow(run.clock, ahead) : 0, values);
-  layHandOver(layerFor(useHand.getState().hand, keys, palettes), serverNow(ahead), values);
+  frameAt(framesFor(run?.playback ?? NOTHING_RUNS, keys), run ? listNow(run.clock, clockOffset) : 0, values);
+  layHandOver(layerFor(useHand.getState().hand, keys, palettes), serverNow(clockOffset), values);
   return values;
 }
 
 /** What one key puts out now. */
 export function keyOutputNow(sheet: ShowSheet, key: Key): number {
-  const { run, ahead } = useLive.getState();
+  const { run, clockOffset } = useLive.getState();
   const track = run?.playback.tracks[key.name];
-  const under = run && track ? outputAt(track, listNow(run.clock, ahead)) : key.attribute.home;
-  return handOutput(useHand.getState().hand, key, sheet.palettes, under, serverNow(ahead));
+  const under = run && track ? outputAt(track, listNow(run.clock, clockOffset)) : key.attribute.home;
+  return handOutput(useHand.getState().hand, key, sheet.palettes, under, serverNow(clockOffset));
 }

@@ -51,7 +51,7 @@ function sameShown(a: Shown, b: Shown): boolean {
 export function StagePicture(props: StagePictureProps) {
   const { sheet } = useShow();
   const frameOf = useRef<HTMLDivElement>(null);
-  const pictureSheet = useRef<HTMLCanvasElement>(null);
+  const pictureScore = useRef<HTMLCanvasElement>(null);
   const markSheet = useRef<HTMLCanvasElement>(null);
   const channels = useChoice((choice) => choice.channels);
   const chosen = useMemo(() => new Set(channels), [channels]);
@@ -60,7 +60,7 @@ export function StagePicture(props: StagePictureProps) {
 
   useEffect(() => {
     const element = frameOf.current;
-    const picture = pictureSheet.current?.getContext("2d", { alpha: false });
+    const picture = pictureScore.current?.getContext("2d", { alpha: false });
     const marks = markSheet.current?.getContext("2d");
     if (!element || !picture || !marks) return;
     const paintStage = stagePainter(picture, marks);
@@ -131,7 +131,7 @@ export function StagePicture(props: StagePictureProps) {
       onPointerUp={props.onPointerUp}
       onPointerCancel={props.onPointerUp}
     >
-      <canvas ref={pictureSheet} className="pointer-events-none absolute inset-0 h-full w-full" />
+      <canvas ref={pictureScore} className="pointer-events-none absolute inset-0 h-full w-full" />
       <canvas ref={markSheet} className="pointer-events-none absolute inset-0 h-full w-full" />
     </div>
   );

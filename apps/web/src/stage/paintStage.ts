@@ -34,7 +34,7 @@ const GRID = 0.22;
 export type StagePainter = (lights: readonly StageLight[], options: StageOptions) => void;
 
 /**
- * Paints the stage on two sheets, one over the other: the room with its light, and the marks of the lights on top, which are
+ * Paints the stage on two canvases, one over the other: the room with its light, and the marks of the lights on top, which are
  * painted anew only when they show something else.
  */
 export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRenderingContext2D): StagePainter {
@@ -78,7 +78,7 @@ export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRen
 
 type Size = Pick<StageOptions, "width" | "height" | "scale">;
 
-/** Brings a sheet to the size of the picture. */
+/** Brings a canvas to the size of the picture. */
 function prepare(context: CanvasRenderingContext2D, { width, height, scale }: Size): void {
   resize(context.canvas, Math.round(width * scale), Math.round(height * scale));
   context.setTransform(scale, 0, 0, scale, 0, 0);

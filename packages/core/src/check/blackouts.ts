@@ -29,7 +29,7 @@ function litInBlackout(context: CheckContext, row: number): Finding[] {
   if (lights.length === 0) return [];
   const cue = cueAt(context.list, row).number;
   const told = listed(lights.map((channel) => `${channel}${levelWords(context, channel, row)}`));
-  const message = `Cue ${cue} is called a blackout, and ${count(lights.length, "light")} ${lights.length === 1 ? "stays" : "stay"} on: ${told}. Take ${lights.length === 1 ? "it" : "them"} out, and wall the cue off so that nothing tracks in.`;
+  const message = `Cue ${cue} is called a blackout, and ${count(lights.length, "light")} ${lights.length === 1 ? "stays" : "stay"} on: ${told}. Take ${lights.length === 1 ? "it" : "them"} out, and block the cue so that nothing tracks in.`;
   const dimmed = lights.filter((channel) => intensityOf(context.list.keys, channel));
   const mend =
     dimmed.length === 0

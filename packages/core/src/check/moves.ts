@@ -37,7 +37,7 @@ class Gathered {
     else this.byPlace.set(place, [met]);
   }
 
-  told(tell: (first: Met, all: readonly Met[]) => Finding): Finding[] {
+  findings(tell: (first: Met, all: readonly Met[]) => Finding): Finding[] {
     return [...this.byPlace.values()].flatMap((all) => (all[0] ? [tell(all[0], all)] : []));
   }
 }
@@ -52,10 +52,10 @@ export function checkMoves(context: CheckContext): Finding[] {
       readColumn(context, key, light, (fault, met) => found[fault].add(met, fault === "unseen" ? met.last : 0));
   }
   return [
-    ...found.jump.told((first, all) => jump(context, first, all)),
-    ...found.same.told((first, all) => noChange(context, first, all)),
-    ...found.unseen.told((first, all) => neverSeen(context, first, all)),
-    ...found.gap.told((first, all) => gap(context, first, all)),
+    ...found.jump.findings((first, all) => jump(context, first, all)),
+    ...found.same.findings((first, all) => noChange(context, first, all)),
+    ...found.unseen.findings((first, all) => neverSeen(context, first, all)),
+    ...found.gap.findings((first, all) => gap(context, first, all)),
     ...atHome(context),
   ];
 }
@@ -193,7 +193,7 @@ function jump(context: CheckContext, first: Met, all: readonly Met[]): Finding {
 /** Tells of a move that says what tracks in anyway. */
 function noChange(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const cue = cueAt(context.list, first.row).number;
-  const message = `Cue ${cue} moves the ${names(all)} of channel ${first.key.channel} to what tracks in anyway: nothing changes on stage, but later edits of earlier cues will stop here. Drop it, or wall the cue off if that is meant.`;
+  const message = `Cue ${cue} moves the ${names(all)} of channel ${first.key.channel} to what tracks in anyway: nothing changes on stage, but later edits of earlier cues will stop here. Drop it, or block the cue if that is meant.`;
   return tell(context, "no-change", first, message, [{ op: "change", ...only(first, all, context), do: { drop: true }, where: "moves" }]);
 }
 

@@ -72,10 +72,10 @@ export function reportImpact(
     const [was, is] = [before.lists.get(id), after.lists.get(id)];
     if (was === is) continue;
     const listLabel = id === worked ? undefined : (is ?? was)?.list.label || id;
-    const told = was && is ? tellList(was, is, stepsInList(steps, id), looks.get(id) ?? [], counts, times) : tellWholeList(was, is, counts);
-    if (told.length > 0 && listLabel !== undefined) elsewhere.add(listLabel);
+    const cues = was && is ? tellList(was, is, stepsInList(steps, id), looks.get(id) ?? [], counts, times) : tellWholeList(was, is, counts);
+    if (cues.length > 0 && listLabel !== undefined) elsewhere.add(listLabel);
     lines.push(
-      ...told.map((each) => ({
+      ...cues.map((each) => ({
         list: id,
         listLabel,
         cue: each.cue,
@@ -169,9 +169,9 @@ function tellList(
   }
   if (times) tellTimes(was, is, pairs, changed, numberBefore, tell, counts);
   return [...gathered.values()]
-    .map((told) => ({ told, order: cueOrder(told.cue) }))
+    .map((line) => ({ line, order: cueOrder(line.cue) }))
     .sort((a, b) => a.order - b.order)
-    .map(({ told }) => told);
+    .map(({ line }) => line);
 }
 
 /** What a cue stores anew while its look stays: "gets 2 moves". Empty where only its parts come or go with it. */

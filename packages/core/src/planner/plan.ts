@@ -83,7 +83,7 @@ function findFadeOut(list: ListSheet, cue: Cue, channel: number, row: number): n
 }
 
 /** One mark as plain data (FORMAT, `marks`). */
-export interface ToldMark {
+export interface ReportedMark {
   channel: number;
   calledAt: string;
   window: [string, string] | null;
@@ -95,7 +95,7 @@ export interface ToldMark {
 }
 
 /** All marks of a list as plain data, by cue, then by channel. */
-export function tellMarks(list: ListSheet, script: Show["script"]): ToldMark[] {
+export function reportMarks(list: ListSheet, script: Show["script"]): ReportedMark[] {
   const number = (row: number): string => cueAt(list, row).number;
   return planMarks(list, script).map(({ mark, available, report }) => ({
     channel: mark.channel,

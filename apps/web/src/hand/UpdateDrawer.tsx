@@ -9,13 +9,13 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
-import { type UpdateEntry, keepRefused, makeFromSheet, refusedIn } from "./refused.ts";
+import { type UpdateEntry, keepRefused, makeFromDrawer, refusedIn } from "./refused.ts";
 import { useUpdating } from "./useUpdating.ts";
 
 type Sent = UpdatePlace | "nowhere";
 
 /** Updating: what is in hand over the cue on stage, each value put here, at its source, or in its palette, with the impact. */
-export function UpdateSheet() {
+export function UpdateDrawer() {
   const { id, sheet } = useShow();
   const { cue, list, optionsFor, plan, make: update } = useUpdating();
   const options = useMemo(() => optionsFor({}), [optionsFor]);
@@ -36,7 +36,7 @@ export function UpdateSheet() {
   const good = preview !== null;
   const make = async (): Promise<void> => {
     if (!good) return;
-    await makeFromSheet(id, "update", { update: entry }, () => update(options, placeOf));
+    await makeFromDrawer(id, "update", { update: entry }, () => update(options, placeOf));
   };
   return (
     <Drawer label="Update" onSubmit={make}>

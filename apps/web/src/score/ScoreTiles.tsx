@@ -1,6 +1,6 @@
 import { memo, useEffect, useLayoutEffect, useRef } from "react";
 import { milestone } from "../shared/milestone.ts";
-import { type SheetPicture, ROW, paintSheet } from "./paint.ts";
+import { type ScorePicture, ROW, paintScore } from "./paint.ts";
 import { forgetPainting, paintSoon } from "./paintQueue.ts";
 import type { Ink } from "./palette.ts";
 
@@ -11,9 +11,9 @@ const TILE_WIDTH = 512;
 const BEYOND = 160;
 
 /** What all tiles of the sheet have in common; it stays the same object until something that is painted changes. */
-export type TilePicture = Omit<SheetPicture, "rows" | "left" | "right">;
+export type TilePicture = Omit<ScorePicture, "rows" | "left" | "right">;
 
-interface SheetTilesProps {
+interface ScoreTilesProps {
   readonly picture: TilePicture;
   readonly ink: Ink | null;
   /** Changes when the fonts or the theme have, and everything is painted anew. */
@@ -33,12 +33,12 @@ export interface Seen {
 }
 
 /** The sheet as tiles that are painted once and then only moved: scrolling paints what comes into view and nothing else. */
-export function SheetTiles({ picture, ink, theme, rows, width, seen }: SheetTilesProps) {
+export function ScoreTiles({ picture, ink, theme, rows, width, seen }: ScoreTilesProps) {
   const down = span(seen.top - BEYOND, seen.bottom + BEYOND, TILE_ROWS * ROW, rows * ROW);
   const across = span(seen.left - BEYOND, seen.right + BEYOND, TILE_WIDTH, width);
   return down.flatMap((y) =>
     across.map((x) => (
-      <SheetTile
+      <ScoreTile
         key={`${y} ${x}`}
         picture={picture}
         ink={ink}
@@ -59,7 +59,7 @@ function span(from: number, to: number, size: number, end: number): number[] {
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, index) => first + index);
 }
 
-interface SheetTileProps {
+interface ScoreTileProps {
   readonly picture: TilePicture;
   readonly ink: Ink | null;
   readonly theme: number;
@@ -69,7 +69,7 @@ interface SheetTileProps {
   readonly right: number;
 }
 
-const SheetTile = memo(function SheetTile({ picture, ink, theme, first, last, left, right }: SheetTileProps) {
+const ScoreTile = memo(function ScoreTile({ picture, ink, theme, first, last, left, right }: ScoreTileProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const width = right - left;
   const height = (last - first + 1) * ROW;
@@ -81,7 +81,7 @@ const SheetTile = memo(function SheetTile({ picture, ink, theme, first, last, le
     if (!element || !context || !ink) return;
     const paint = (): void => {
       context.setTransform(scale, 0, 0, scale, 0, 0);
-      paintSheet(context, { ...picture, rows: { first, last }, left, right }, ink);
+      paintScore(context, { ...picture, rows: { first, last }, left, right }, ink);
       milestone("score-painted");
     };
     // Ghosts of an edit that is still being typed may take a few frames; everything else is there at once.

@@ -26,7 +26,7 @@ import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { RecordTimes } from "./RecordTimes.tsx";
 import { type RecordEntry, freshEntry } from "./recordEntry.ts";
-import { keepRefused, makeFromSheet, refusedIn } from "./refused.ts";
+import { keepRefused, makeFromDrawer, refusedIn } from "./refused.ts";
 import { useHand } from "../show/handStore.ts";
 import { useRecording } from "./useRecording.ts";
 
@@ -34,7 +34,7 @@ import { useRecording } from "./useRecording.ts";
 type Preview = { fault: string } | { planned: RecordPlan; outcome: Outcome; sentence: string };
 
 /** Recording: what is taken, where it goes and how, and in one sentence what will happen before it does. */
-export function RecordSheet() {
+export function RecordDrawer() {
   const { id, sheet } = useShow();
   const { plan, make, warningFor, list, onStage, next, startTimes } = useRecording();
   const keepStart = useMakeEdits();
@@ -105,7 +105,7 @@ export function RecordSheet() {
           {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => enter({ cue: onStage })}>{`On stage: ${onStage}`}</Toggle>}
         </div>
       }
-      onSubmit={() => ready && makeFromSheet(id, "record", { record: entry }, () => make(preview.planned))}
+      onSubmit={() => ready && makeFromDrawer(id, "record", { record: entry }, () => make(preview.planned))}
     >
       <p
         role="status"
@@ -242,7 +242,7 @@ export function RecordSheet() {
   );
 }
 
-/** What new cues start with: said plainly, and kept from the times that stand in the sheet. */
+/** What new cues start with: said plainly, and kept from the times that stand in the drawer. */
 function StartTimes({
   times,
   start,

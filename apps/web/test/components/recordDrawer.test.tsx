@@ -3,7 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { EMPTY_HAND, changeHand, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { chooseNothing } from "../../src/choice/choice.ts";
-import { RecordSheet } from "../../src/hand/RecordSheet.tsx";
+import { RecordDrawer } from "../../src/hand/RecordDrawer.tsx";
 import { useHand } from "../../src/show/handStore.ts";
 import { renderOpened } from "../support/opened.tsx";
 
@@ -19,7 +19,7 @@ beforeEach(() => {
 
 test("the sentence says what is taken and where it goes before it is done, and follows every choice", async () => {
   const user = userEvent.setup();
-  renderOpened(<RecordSheet />);
+  renderOpened(<RecordDrawer />);
   const sentence = (): string => screen.getByTestId("record-sentence").textContent ?? "";
   const cue = screen.getByLabelText("Cue number");
   await user.clear(cue);
@@ -37,7 +37,7 @@ test("the sentence says what is taken and where it goes before it is done, and f
 
 test("Record asks for exactly the edit that the sentence told of", async () => {
   const user = userEvent.setup();
-  const { asked } = renderOpened(<RecordSheet />);
+  const { asked } = renderOpened(<RecordDrawer />);
   const cue = screen.getByLabelText("Cue number");
   await user.clear(cue);
   await user.type(cue, "8.7");

@@ -18,7 +18,7 @@ import { useHandChange } from "./useHandChange.ts";
 const useOpen = create<{ stage: boolean; elsewhere: boolean }>(() => ({ stage: true, elsewhere: false }));
 
 /** The bar of the Hand, always there so that nothing changes size when it fills: what is held, what can be done with it, and beside it what the window has to tell. */
-export function HandSheet() {
+export function HandPanel() {
   const { sheet } = useShow();
   const hand = useHand((state) => state.hand);
   const { drop: dropKeys } = useHandChange();
