@@ -12,6 +12,7 @@ import { CueTools } from "./CueTools.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { RangeEdit } from "./RangeEdit.tsx";
 import { ValueStory } from "./ValueStory.tsx";
+import { useShallow } from "zustand/react/shallow";
 
 const GivePanel = lazyPart(async () => (await import("../give/GivePanel.tsx")).GivePanel);
 
@@ -20,8 +21,7 @@ const GivePanel = lazyPart(async () => (await import("../give/GivePanel.tsx")).G
  * Stage, what the chosen lights are told.
  */
 export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" }) {
-  const choice = useChoice();
-  const drafted = choice.draft?.from === "line" || choice.draft?.from === "rig";
+  const drafted = useChoice(({ draft }) => draft?.from === "line" || draft?.from === "rig");
   const tab = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
   // The other tabs of the rig have all that they say beside what is chosen in them.
   if (view === "rig" && tab !== "lights" && !drafted) return null;
@@ -45,7 +45,7 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
 
 function ChosenCue() {
   const list = useList();
-  const choice = useChoice();
+  const choice = useChoice(useShallow(({ cue, cueEnd, channels, draft }) => ({ cue, cueEnd, channels, considers: draft !== null })));
   const cues = chosenCues(choice);
   const row = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   const one = cues !== null && cues.from === cues.to && row >= 0;
@@ -57,7 +57,7 @@ function ChosenCue() {
       )}
       {cues && !one && <CarriesField list={list} cues={cues} />}
       {cues && <CueTools list={list} cues={cues} channels={choice.channels} />}
-      {one && choice.draft === null && <CueInspector key={`${list.id}/${choice.cueEnd}`} list={list} row={row} />}
+      {one && !choice.considers && <CueInspector key={`${list.id}/${choice.cueEnd}`} list={list} row={row} />}
       <LastEditPanel />
       {!cues && (
         <p className="text-quiet">

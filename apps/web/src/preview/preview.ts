@@ -7,6 +7,7 @@ import {
   ShowError,
   type ShowSheet,
   applyEdits,
+  cueDuration,
   describeEdits,
   findRow,
   isCueData,
@@ -122,6 +123,21 @@ export class PreviewWork {
   /** What the edits do to the looks, with the ghosts of the cells in view. */
   looks(): PreviewResult {
     return withGhosts(this.report(false), this.ghosts());
+  }
+
+  /** Works out how long the cues last that `whole` tells of, a cue at a time, so that whoever waits for something else may have its turn between. */
+  *timeCues(): Generator<undefined> {
+    if ("fault" in this.considered) return;
+    for (const [id, after] of this.considered.outcome.sheet.lists) {
+      const before = this.sheet.lists.get(id);
+      if (before === after) continue;
+      for (const list of before ? [before, after] : [after]) {
+        for (let row = 0; row < list.cues.length; row += 1) {
+          cueDuration(list, row);
+          yield;
+        }
+      }
+    }
   }
 
   /** All that they do. Ghosts are not in it: the times do not change those that `looks` gave. */

@@ -31,18 +31,30 @@ const previews = {
   },
 
   /** All that the edits of a request do; null where another request has come since. */
-  whole(of: number): PreviewReport | null {
-    return work?.of === of ? work.preview.whole() : null;
+  async whole(of: number): Promise<PreviewReport | null> {
+    if (work?.of !== of) return null;
+    const { preview } = work;
+    let pause = performance.now() + SLICE;
+    for (const _ of preview.timeCues()) {
+      if (performance.now() < pause) continue;
+      await new Promise((resolve) => setTimeout(resolve, 0));
+      if (work.of !== of) return null;
+      pause = performance.now() + SLICE;
+    }
+    return preview.whole();
   },
 };
 
-/** A wide edit, worked out a few times before anybody asks: the first answer is then as quick as the later ones. */
+/** How long the times are worked at before a newer request gets its turn, milliseconds. */
+const SLICE = 4;
+
+/** A wide edit, worked out some times before anybody asks: the first answer is then as quick as the later ones. */
 function practise(sheet: ShowSheet): void {
   const list = listOf(sheet);
   const [from, to] = [list.cues[0]?.number, list.cues[Math.min(200, list.cues.length) - 1]?.number];
   if (from === undefined || to === undefined) return;
   const channels = [...sheet.keys.byChannel.keys()].slice(0, 20);
-  for (let round = 1; round <= 6; round += 1) {
+  for (let round = 1; round <= 24; round += 1) {
     const edit: EditInput = {
       op: "change",
       list: list.id,

@@ -1,6 +1,6 @@
 import type { Step } from "@zm/core";
 import { type Remote, wrap } from "comlink";
-import { type PreviewRequest, type PreviewResult, withGhosts } from "./preview.ts";
+import { type Preview, type PreviewRequest, type PreviewResult, withGhosts } from "./preview.ts";
 import type { Previews } from "./previewThread.ts";
 
 /** The thread that works previews out for one show, as the window drives it. It is behind until it has read the show; then it is kept in step. */
@@ -9,7 +9,7 @@ export class PreviewWorker {
   private readonly thread: Remote<Previews> = wrap<Previews>(this.worker);
   /** The revision that the thread has, or will have when it has done what it was given; -1 before it has read the show. */
   private revision = -1;
-  /** The newest revision that the window has deliver of. */
+  /** The newest revision that the window knows of. */
   private newest = -1;
   private reading: Promise<void> | undefined;
   private requests = 0;
@@ -34,14 +34,20 @@ export class PreviewWorker {
     });
   }
 
-  /** Asks for a preview: `deliver` hears of the looks, and then of all; null where the thread does not have that revision after all. */
-  async preview(revision: number, request: PreviewRequest, deliver: (result: PreviewResult | null) => boolean): Promise<void> {
+  /** Asks what edits do to the looks; null where the thread does not have that revision after all. */
+  looks(revision: number, request: PreviewRequest): Promise<PreviewResult | null> {
     this.requests += 1;
+    return this.thread.looks(this.requests, this.show, revision, request);
+  }
+
+  /** All that the edits do that were asked about last, once their looks are on the screen; null where others have been asked about since. */
+  async whole(looks: Preview): Promise<PreviewResult | null> {
     const of = this.requests;
-    const looks = await this.thread.looks(of, this.show, revision, request);
-    if (!deliver(looks) || !looks || "fault" in looks) return;
+    // What is there already comes on the screen first: the rest is no help to anybody who waits for it.
+    await nextFrame();
+    if (of !== this.requests) return null;
     const whole = await this.thread.whole(of);
-    if (whole) deliver(withGhosts(whole, looks.ghosts));
+    return whole && withGhosts(whole, looks.ghosts);
   }
 
   end(): void {
@@ -62,4 +68,15 @@ export class PreviewWorker {
         if (this.revision >= 0 && this.revision < this.newest) this.read();
       });
   }
+}
+
+/** Waits until the page has been painted once more; a page that nobody sees is not painted, and goes on after a moment. */
+function nextFrame(): Promise<void> {
+  return new Promise((resolve) => {
+    const late = setTimeout(resolve, 100);
+    requestAnimationFrame(() => {
+      clearTimeout(late);
+      setTimeout(resolve, 0);
+    });
+  });
 }

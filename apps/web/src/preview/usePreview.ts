@@ -73,25 +73,21 @@ export function useWorkPreviews(): void {
 function ask(asked: Asked): void {
   if (!worker?.thread.has(asked.revision) || worker.show !== asked.show) return tell(asked, previewOf(asked.sheet, asked.request));
   if (underWay) next = asked;
-  else void work(asked);
+  else void work(asked, worker.thread);
 }
 
-async function work(asked: Asked): Promise<void> {
+/** Has a question answered: the looks at once, and the times behind them where nothing newer is asked by then. */
+async function work(asked: Asked, thread: PreviewWorker): Promise<void> {
   underWay = asked;
-  const deliver = (result: PreviewResult | null): boolean => {
-    if (next) return false;
-    tell(asked, result ?? previewOf(asked.sheet, asked.request));
-    return result !== null;
-  };
-  try {
-    await worker?.thread.preview(asked.revision, asked.request, deliver);
-  } catch {
-    deliver(null);
-  }
+  const looks = await thread.looks(asked.revision, asked.request).catch(() => null);
   underWay = null;
   const newer = next;
   next = null;
-  if (newer) ask(newer);
+  if (newer) return ask(newer);
+  tell(asked, looks ?? previewOf(asked.sheet, asked.request));
+  if (!looks || "fault" in looks) return;
+  const whole = await thread.whole(looks).catch(() => null);
+  if (whole) tell(asked, whole);
 }
 
 /** Shows a result, unless what it was asked for is no longer considered. */

@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow } from "@zm/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
@@ -10,6 +10,7 @@ import { useShortcut } from "../shared/useShortcut.ts";
 import { useSame } from "../shared/useSame.ts";
 import { useLive } from "../show/live.ts";
 import { Link } from "react-router";
+import { useShallow } from "zustand/react/shallow";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
@@ -33,7 +34,18 @@ const GHOST_ROWS = 12;
 export function ScoreView() {
   const { sheet } = useShow();
   const list = useList();
-  const choice = useChoice();
+  // Not what is being considered: that changes with every letter typed, and comes here as ghosts.
+  const choice = useChoice(
+    useShallow(({ cue, cueEnd, channels, channelEnd, lens, folded, tracked }) => ({
+      cue,
+      cueEnd,
+      channels,
+      channelEnd,
+      lens,
+      folded,
+      tracked,
+    })),
+  );
   const preview = usePreview();
   const stageCue = useLive((live) => live.run?.playback.cue ?? null);
   const scroller = useRef<HTMLDivElement>(null);
@@ -72,6 +84,7 @@ export function ScoreView() {
 
   const shown = rows.getVirtualItems();
   const stageRow = stageCue === null ? -1 : findRow(list, stageCue);
+  const lights = useMemo(() => new Set(choice.channels), [choice.channels]);
   const picture = useMemo(
     (): TilePicture => ({
       list,
@@ -79,11 +92,11 @@ export function ScoreView() {
       lens: choice.lens,
       tracked: choice.tracked,
       chosen,
-      lights: new Set(choice.channels),
+      lights,
       stageRow,
       ghosts,
     }),
-    [list, layout, choice.lens, choice.tracked, choice.channels, chosen, stageRow, ghosts],
+    [list, layout, choice.lens, choice.tracked, lights, chosen, stageRow, ghosts],
   );
 
   // Ghosts are wanted for what is in view, and a little beyond it.
@@ -272,7 +285,8 @@ function choose(layout: ScoreLayout, { cue, column }: { cue: string; column: num
   useChoice.setState({ cueEnd: cue, channelEnd: at.channel, channels: channelsBetween(layout, channel, at.channel) });
 }
 
-function ScoreHeader({ layout }: { layout: ScoreLayout }) {
+/** The groups and the lights over their columns. There are hundreds, so they are made anew only when they change. */
+const ScoreHeader = memo(function ScoreHeader({ layout }: { layout: ScoreLayout }) {
   const channels = useChoice((choice) => choice.channels);
   const chosen = useMemo(() => new Set(channels), [channels]);
   return (
@@ -306,7 +320,7 @@ function ScoreHeader({ layout }: { layout: ScoreLayout }) {
       ))}
     </div>
   );
-}
+});
 
 function toggleFold(id: string): void {
   const folded = new Set(useChoice.getState().folded);
