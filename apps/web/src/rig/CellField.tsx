@@ -7,6 +7,8 @@ interface CellFieldProps {
   figures?: boolean;
   right?: boolean;
   fault?: string | undefined;
+  /** The id of a datalist with what may be meant. */
+  offered?: string;
   /** Tells what is wrong with a text; undefined where it can be taken. */
   check?: (text: string) => string | undefined;
   onTake: (text: string) => void;
@@ -18,7 +20,7 @@ export function numberFault(text: string): string | undefined {
 }
 
 /** A field in a cell of a table, written in where it stands: leaving or Enter takes it, Escape drops it, arrows go to the rows beside. What cannot be taken stays, marked. */
-export function CellField({ label, value, figures = false, right = false, fault, check, onTake }: CellFieldProps) {
+export function CellField({ label, value, figures = false, right = false, fault, offered, check, onTake }: CellFieldProps) {
   const field = useRef<HTMLInputElement>(null);
   const { ref, focusBeside } = useTableCell(field);
   const [wrong, setWrong] = useState<string>();
@@ -39,6 +41,7 @@ export function CellField({ label, value, figures = false, right = false, fault,
       aria-invalid={wrong !== undefined}
       title={wrong === undefined ? fault : `${wrong}; Esc drops it`}
       autoComplete="off"
+      list={offered}
       defaultValue={value}
       className={`h-7 w-full rounded bg-transparent px-1.5 hover:bg-base-300 focus:bg-base-100 aria-invalid:border aria-invalid:border-error aria-invalid:text-error ${figures ? "figures" : ""} ${right ? "text-right" : ""} ${fault ? "text-error underline decoration-wavy" : ""}`}
       onFocus={(event) => event.target.select()}

@@ -36,6 +36,7 @@ export function LightsTab() {
     columns,
     state: { sorting },
     onSortingChange: setSorting,
+    sortDescFirst: false,
     getRowId: ({ channel }) => String(channel.number),
     getCoreRowModel: getCoreRowModel(),
     getSortedRowModel: getSortedRowModel(),

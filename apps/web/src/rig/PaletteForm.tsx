@@ -1,12 +1,13 @@
 import { createColumnHelper, getCoreRowModel, useReactTable } from "@tanstack/react-table";
-import { type Palette, type PaletteValue, entrySchemas, paletteUses } from "@zm/core";
+import { type FixtureType, type Palette, type PaletteValue, entrySchemas, paletteUses } from "@zm/core";
 import { X } from "lucide-react";
-import { useCallback, useMemo } from "react";
+import { memo, useCallback, useId, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
+import { useSame } from "../shared/useSame.ts";
 import { useShow } from "../show/useShow.ts";
 import { CellField, numberFault } from "./CellField.tsx";
-import { SmallTable } from "./DataTable.tsx";
+import { ScrollingTable, SmallTable } from "./DataTable.tsx";
 import { createDrafts } from "./entryDrafts.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
 import { useEntryForm } from "./useEntryForm.ts";
@@ -28,6 +29,9 @@ export function PaletteForm({ palette }: { palette: Palette }) {
     [sheet.keys, palette.family],
   );
   const uses = useMemo(() => paletteUses(sheet, palette.id), [sheet, palette.id]);
+  const valueRows = useSame(
+    rows.fields.flatMap(({ id }, index) => values.values.slice(index, index + 1).map((value): ValueRow => ({ ...value, id }))),
+  );
   const set = useCallback((index: number, value: PaletteValue): void => form.setValue(`values.${index}`, value), [form]);
   const after: Palette = { ...palette, label: values.label.trim(), values: [...values.values] };
   return (
@@ -48,12 +52,7 @@ export function PaletteForm({ palette }: { palette: Palette }) {
           {uses === 0 ? "used by no move" : `used by ${uses} ${uses === 1 ? "move" : "moves"}`}
         </span>
       </div>
-      <ValuesTable
-        rows={rows.fields.flatMap(({ id }, index) => values.values.slice(index, index + 1).map((value) => ({ ...value, id })))}
-        names={names}
-        onSet={set}
-        onRemove={rows.remove}
-      />
+      <ValuesTable rows={valueRows} names={names} onSet={set} onRemove={rows.remove} />
       <button
         type="button"
         className="btn btn-xs self-start border-neutral font-normal"
@@ -78,8 +77,12 @@ interface ValuesTableProps {
   onRemove: (index: number) => void;
 }
 
-function ValuesTable({ rows, names, onSet, onRemove }: ValuesTableProps) {
+/** The values of a palette, a row each; made anew only when they change. */
+const ValuesTable = memo(function ValuesTable({ rows, names, onSet, onRemove }: ValuesTableProps) {
   const { show } = useShow().sheet;
+  const offered = useId();
+  const types = show.fixtureTypes;
+  const lights = useMemo(() => new Set(show.channels.map(({ number }) => number)), [show.channels]);
   const columns = useMemo(
     () => [
       column.accessor("attribute", {
@@ -109,24 +112,19 @@ function ValuesTable({ rows, names, onSet, onRemove }: ValuesTableProps) {
           />
         ),
       }),
-      column.display({
+      column.accessor((value) => scopeWords(value, types), {
         id: "for",
         header: "for",
-        cell: ({ row: { index, original } }) => (
-          <select
-            aria-label={`Value ${index + 1} is for`}
-            className="w-full bg-transparent px-1"
-            value={scopeOf(original)}
-            onChange={(event) => onSet(index, scoped(original, event.target.value))}
-          >
-            <option value="">all lights</option>
-            {show.fixtureTypes.map((type) => (
-              <option key={type.id} value={`type ${type.id}`}>{`type ${type.name || type.id}`}</option>
-            ))}
-            {show.channels.map((channel) => (
-              <option key={channel.number} value={`light ${channel.number}`}>{`light ${channel.number}`}</option>
-            ))}
-          </select>
+        cell: ({ row: { index, original }, getValue }) => (
+          <CellField
+            label={`Value ${index + 1} is for`}
+            value={getValue()}
+            offered={offered}
+            check={(text) =>
+              scopeNamed(text, types, lights) ? undefined : `"${text}" is no light and no type; write all lights, a type or light 12`
+            }
+            onTake={(text) => onSet(index, { attribute: original.attribute, value: original.value, ...scopeNamed(text, types, lights) })}
+          />
         ),
       }),
       column.display({
@@ -144,7 +142,7 @@ function ValuesTable({ rows, names, onSet, onRemove }: ValuesTableProps) {
         ),
       }),
     ],
-    [names, show.fixtureTypes, show.channels, onSet, onRemove],
+    [names, types, lights, offered, onSet, onRemove],
   );
   const table = useReactTable({
     data: rows,
@@ -153,19 +151,52 @@ function ValuesTable({ rows, names, onSet, onRemove }: ValuesTableProps) {
     getCoreRowModel: getCoreRowModel(),
     enableSorting: false,
   });
-  return <SmallTable table={table} label="Values" columns="grid-cols-[1fr_0.7fr_1.4fr_28px]" className="max-w-xl" />;
-}
+  return (
+    <>
+      <datalist id={offered}>
+        <option>{ALL}</option>
+        {types.map((type) => (
+          <option key={type.id}>{type.name || type.id}</option>
+        ))}
+      </datalist>
+      {rows.length > MOST_ROWS ? (
+        <div className="flex h-96 max-w-xl flex-col">
+          <ScrollingTable table={table} label="Values" columns={COLUMNS} />
+        </div>
+      ) : (
+        <SmallTable table={table} label="Values" columns={COLUMNS} className="max-w-xl" />
+      )}
+    </>
+  );
+});
+
+const COLUMNS = "grid-cols-[1fr_0.7fr_1.4fr_28px]";
+/** A palette with more values than this scrolls in its table. */
+const MOST_ROWS = 40;
 
 /** A value without the id that its row has in the form. */
 function valueOf({ id: _id, ...value }: ValueRow): PaletteValue {
   return value;
 }
 
-function scopeOf({ type, channel }: PaletteValue): string {
-  return channel !== undefined ? `light ${channel}` : type !== undefined ? `type ${type}` : "";
+const ALL = "all lights";
+
+/** Whom a value is for, as it is written in the table. */
+function scopeWords({ type, channel }: PaletteValue, types: readonly FixtureType[]): string {
+  if (channel !== undefined) return `light ${channel}`;
+  return type === undefined ? ALL : types.find(({ id }) => id === type)?.name || type;
 }
 
-function scoped({ attribute, value }: PaletteValue, scope: string): PaletteValue {
-  if (scope.startsWith("light ")) return { attribute, value, channel: Number(scope.slice(6)) };
-  return scope.startsWith("type ") ? { attribute, value, type: scope.slice(5) } : { attribute, value };
+/** What a text says of whom a value is for: a light that there is, a type by its name or id, or all lights. Undefined for anything else. */
+function scopeNamed(
+  text: string,
+  types: readonly FixtureType[],
+  lights: ReadonlySet<number>,
+): Pick<PaletteValue, "type" | "channel"> | undefined {
+  const plain = text.trim().toLowerCase();
+  if (plain === "" || plain === "all" || plain === ALL) return {};
+  const light = /^(?:light )?(\d+)$/.exec(plain)?.[1];
+  if (light !== undefined) return lights.has(Number(light)) ? { channel: Number(light) } : undefined;
+  const type = types.find(({ id, name }) => id.toLowerCase() === plain || name.toLowerCase() === plain);
+  return type && { type: type.id };
 }

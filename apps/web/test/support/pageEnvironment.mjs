@@ -9,10 +9,13 @@ export default class PageEnvironment extends TestEnvironment {
       TextDecoder,
       structuredClone,
       Headers,
+      Request: globalThis.Request,
       Response,
       fetch: () => Promise.reject(new Error("no server")),
     });
     Object.assign(this.global.performance, { mark: () => undefined, clearMarks: () => undefined });
+    // Nothing is laid out here; a scroller is as large as on a small screen.
+    Object.defineProperties(this.global.Element.prototype, { clientHeight: { get: () => 600 }, clientWidth: { get: () => 800 } });
     this.global.Element.prototype.scrollIntoView = () => undefined;
     this.global.ResizeObserver = class {
       observe() {}

@@ -1,0 +1,67 @@
+import { render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { DropMenu, MenuEntry, NamedEntry } from "../../src/shared/DropMenu.tsx";
+
+function renderMenu(): { heard: string[]; open: () => Promise<void> } {
+  const heard: string[] = [];
+  render(
+    <DropMenu label="Salt and Paraffin" button="" list="" onOpen={(open) => heard.push(open ? "opened" : "closed")}>
+      <NamedEntry label="Name of the new show" placeholder="name" onName={(name) => heard.push(`new ${name}`)}>
+        New show …
+      </NamedEntry>
+      <MenuEntry onAct={() => heard.push("import")}>Import …</MenuEntry>
+      <MenuEntry current onAct={() => heard.push("other")}>
+        Other show
+      </MenuEntry>
+    </DropMenu>,
+  );
+  return { heard, open: () => userEvent.click(screen.getByRole("button", { name: "Salt and Paraffin" })) };
+}
+
+test("arrows walk the entries and Enter does one; the menu is put away first", async () => {
+  const { heard, open } = renderMenu();
+  const user = userEvent.setup();
+  await open();
+  await user.keyboard("{ArrowDown}{ArrowDown}");
+  expect(document.activeElement?.textContent).toBe("Import …");
+  await user.keyboard("{Enter}");
+  expect(heard).toEqual(["opened", "closed", "import"].toSorted((a, b) => heard.indexOf(a) - heard.indexOf(b)));
+  expect(screen.queryByRole("menu")).toBeNull();
+});
+
+test("Escape closes the menu, does nothing, and gives the focus back to its button", async () => {
+  const { heard, open } = renderMenu();
+  const user = userEvent.setup();
+  await open();
+  await user.keyboard("{ArrowDown}{Escape}");
+  expect(screen.queryByRole("menu")).toBeNull();
+  expect(heard).toEqual(["opened", "closed"]);
+  expect(document.activeElement).toBe(screen.getByRole("button", { name: "Salt and Paraffin" }));
+});
+
+test("an entry that wants a name asks for it where it stands, keeps every letter, and does nothing without one", async () => {
+  const { heard, open } = renderMenu();
+  const user = userEvent.setup();
+  await open();
+  await user.click(screen.getByRole("menuitem", { name: "New show …" }));
+  const field = screen.getByLabelText("Name of the new show");
+  expect(document.activeElement).toBe(field);
+  await user.keyboard("{Enter}");
+  expect(heard).toEqual(["opened"]);
+  // Letters that begin other entries go into the name; so do arrows and Home.
+  await user.keyboard("Iron Oxide{Home}Old ");
+  // On its way the pointer crosses another entry.
+  await user.hover(screen.getByRole("menuitem", { name: "Import …" }));
+  await user.keyboard("!");
+  expect(document.activeElement).toBe(field);
+  await user.keyboard("{Enter}");
+  expect(heard.at(-1)).toBe("new Old !Iron Oxide");
+  expect(screen.queryByRole("menu")).toBeNull();
+});
+
+test("the entry for what is open now says so", async () => {
+  const { open } = renderMenu();
+  await open();
+  expect(screen.getByRole("menuitem", { name: "Other show" }).getAttribute("aria-current")).toBe("true");
+  expect(screen.getByRole("menuitem", { name: "Import …" }).getAttribute("aria-current")).toBeNull();
+});
