@@ -187,3 +187,7 @@ test("a search and the help are no edits", () => {
   expect(asked("help")).toEqual({ kind: "help" });
   expect(asked("again 3")).toEqual({ kind: "choice", what: "before", steps: 3 });
 });
+
+test.each(["5 - 6", "5 -6", "5- 6"])("%s is light 5 made darker: only without a blank on either side may a range be meant", (text) => {
+  expect(readLine(text, context)).toMatchObject({ request: { kind: "edit" } });
+});

@@ -15,6 +15,7 @@ function sentences(issue: z.core.$ZodIssue, root: unknown): string[] {
     const inner = (deepest ?? []).map((each) => ({ ...each, path: [...issue.path, ...each.path] }));
     if (inner.length > 0 && depth(deepest ?? []) > 0) return inner.flatMap((each) => sentences(each, root));
   }
+  if (issue.message === "Invalid input") return [`${place}: is none of what may stand here`];
   return [`${place}: ${issue.message.replace(/^Invalid input: /, "").replace(/^Too (small|big): /, "")}`];
 }
 
