@@ -231,6 +231,7 @@ test("a half-entered palette is still there after another choice, an edit from e
   const other = await context.newPage();
   await openView(other, show);
   await enterLine(other, 'label #6 "Changed"');
+  await page.bringToFront();
   await page.getByRole("button", { name: /^Dusk/ }).click();
   await expect(page.getByLabel("label", { exact: true })).toHaveValue("Dusk, late");
   await page.getByRole("link", { name: /^Lights/ }).click();

@@ -1,5 +1,6 @@
 import { emptyShow } from "@zm/core";
 import { useState } from "react";
+import { useForm, useWatch } from "react-hook-form";
 import { useOpenOther } from "../file/useImport.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
@@ -7,12 +8,13 @@ import { api } from "../show/api.ts";
 
 /** Where there is no show yet: the first one is begun here. */
 export function NoShow() {
-  const [name, setName] = useState("");
+  const { register, handleSubmit, control } = useForm<{ name: string }>({ defaultValues: { name: "" } });
+  const name = useWatch({ control, name: "name" }).trim();
   const openOther = useOpenOther();
   const [trouble, setTrouble] = useState("");
   const [begin, busy] = useOnce(async () => {
     try {
-      const { id } = await api.importShow(JSON.stringify(emptyShow(name.trim())));
+      const { id } = await api.importShow(JSON.stringify(emptyShow(name)));
       openOther(id);
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : String(error));
@@ -25,21 +27,9 @@ export function NoShow() {
         title="There is no show yet"
         words="A show holds the rig, the cues and the script of one production. Give the first one a name."
       >
-        <form
-          className="flex gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (name.trim() !== "") begin();
-          }}
-        >
-          <input
-            aria-label="Name of the show"
-            autoFocus
-            className="input w-80 bg-base-200"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-          />
-          <button type="submit" className="btn btn-primary" disabled={name.trim() === ""} aria-busy={busy}>
+        <form className="flex gap-2" onSubmit={(event) => void handleSubmit(() => name !== "" && begin())(event)}>
+          <input aria-label="Name of the show" autoFocus className="input w-80 bg-base-200" {...register("name")} />
+          <button type="submit" className="btn btn-primary" disabled={name === ""} aria-busy={busy}>
             Begin the show
           </button>
         </form>

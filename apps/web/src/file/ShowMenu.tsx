@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { emptyShow } from "@zm/core";
 import { Download, FilePlus, FolderOpen, PencilLine, Trash2, Upload } from "lucide-react";
 import { useRef, useState } from "react";
+import { useForm, useWatch } from "react-hook-form";
 import { useNavigate } from "react-router";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { Modal } from "../shared/Modal.tsx";
@@ -83,13 +84,13 @@ export function ShowMenu({ title }: { title: string }) {
 
 /** Removing a show is asked for by its name: its whole history goes with it. */
 function RemoveShow({ id, title, onClose }: { id: number; title: string; onClose: () => void }) {
-  const [typed, setTyped] = useState("");
-  const field = useRef<HTMLInputElement>(null);
+  const { register, handleSubmit, control } = useForm<{ typed: string }>({ defaultValues: { typed: "" } });
+  const typed = useWatch({ control, name: "typed" }).trim();
   const client = useQueryClient();
   const navigate = useNavigate();
   const [remove, busy] = useOnce(async () => {
     try {
-      await api.remove(id, typed.trim());
+      await api.remove(id, typed);
       onClose();
       await client.invalidateQueries({ queryKey: showsQuery.queryKey });
       void navigate("/");
@@ -98,14 +99,8 @@ function RemoveShow({ id, title, onClose }: { id: number; title: string; onClose
     }
   });
   return (
-    <Modal label="Remove this show" onClose={onClose} initialFocus={field} className="w-[32rem]">
-      <form
-        className="flex flex-col gap-3 p-6"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (typed.trim() === title) remove();
-        }}
-      >
+    <Modal label="Remove this show" onClose={onClose} className="w-[32rem]">
+      <form className="flex flex-col gap-3 p-6" onSubmit={(event) => void handleSubmit(() => typed === title && remove())(event)}>
         <h2 className="text-[17px] font-bold">Remove {title}?</h2>
         <p>
           The show goes with its cues, its rig and its whole history, for every window. It cannot be taken back; export it first if you may
@@ -113,16 +108,10 @@ function RemoveShow({ id, title, onClose }: { id: number; title: string; onClose
         </p>
         <label className="text-[13px] text-quiet">
           Type its name to remove it
-          <input
-            ref={field}
-            className="input mt-1 w-full bg-base-100 text-base-content"
-            value={typed}
-            autoComplete="off"
-            onChange={(event) => setTyped(event.target.value)}
-          />
+          <input className="input mt-1 w-full bg-base-100 text-base-content" autoComplete="off" {...register("typed")} />
         </label>
         <div className="flex gap-2">
-          <button type="submit" className="btn btn-error btn-sm" disabled={typed.trim() !== title} aria-busy={busy}>
+          <button type="submit" className="btn btn-error btn-sm" disabled={typed !== title} aria-busy={busy}>
             Remove the show
           </button>
           <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={onClose}>

@@ -14,6 +14,7 @@ import {
   reportImpact,
 } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { useForm, useWatch } from "react-hook-form";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { linesOf } from "../preview/preview.ts";
 import { useChoice } from "../choice/choice.ts";
@@ -40,12 +41,15 @@ export function RecordDrawer() {
   const keepStart = useMakeEdits();
   const hand = useHand((state) => state.hand);
   const chosen = useChoice((choice) => choice.channels);
-  const [entry, setEntry] = useState(() => refusedIn(id).record ?? freshEntry(next ?? ""));
+  const [first] = useState(() => refusedIn(id).record ?? freshEntry(next ?? ""));
+  const { control, setValue, register } = useForm<RecordEntry>({ values: first });
+  const entry = useWatch({ control, compute: (all: RecordEntry) => all });
   const { cue, from, what, changed, onlyChosen, families, mode, scope, part, label, times: typedTimes } = entry;
-  const enter = (change: Partial<RecordEntry>): void => setEntry((before) => ({ ...before, ...change }));
-  const number = useRef<HTMLInputElement>(null);
+  const number = useRef<HTMLInputElement | null>(null);
+  const cueField = register("cue");
   useEffect(() => {
     keepRefused(id, { record: null });
+    // At once, so that a drawer which comes back can give the keyboard back to where it was.
     number.current?.focus();
     number.current?.select();
   }, [id]);
@@ -90,19 +94,20 @@ export function RecordDrawer() {
   }, [preview, sheet, list, cue, mostLines]);
   const ready = "planned" in preview && preview.outcome.steps.length > 0;
   const flip = (family: Family): void =>
-    enter({
-      families: families.includes(family)
+    setValue(
+      "families",
+      families.includes(family)
         ? families.filter((each) => each !== family)
         : FAMILIES.filter((each) => each === family || families.includes(each)),
-    });
+    );
 
   return (
     <Drawer
       label="Record"
       aside={
         <div className="flex flex-wrap gap-1">
-          {next !== undefined && <Toggle pressed={cue === next} onClick={() => enter({ cue: next })}>{`New: ${next}`}</Toggle>}
-          {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => enter({ cue: onStage })}>{`On stage: ${onStage}`}</Toggle>}
+          {next !== undefined && <Toggle pressed={cue === next} onClick={() => setValue("cue", next)}>{`New: ${next}`}</Toggle>}
+          {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => setValue("cue", onStage)}>{`On stage: ${onStage}`}</Toggle>}
         </div>
       }
       onSubmit={() => ready && makeFromDrawer(id, "record", { record: entry }, () => make(preview.planned))}
@@ -122,12 +127,16 @@ export function RecordDrawer() {
       <div className="flex items-end gap-2">
         <Labelled name="cue">
           <input
-            ref={number}
+            {...cueField}
+            ref={(element) => {
+              cueField.ref(element);
+              number.current = element;
+            }}
             aria-label="Cue number"
             className="input figures h-9 w-20 bg-base-100 px-2 text-[17px]"
             value={cue}
             autoComplete="off"
-            onChange={(event) => enter({ cue: event.target.value.trim() })}
+            onChange={(event) => setValue("cue", event.target.value.trim())}
           />
         </Labelled>
         <Labelled name="label" grow>
@@ -135,7 +144,7 @@ export function RecordDrawer() {
             aria-label="Label of the cue"
             className="input h-9 w-full bg-base-100 px-2"
             value={label ?? known?.label ?? ""}
-            onChange={(event) => enter({ label: event.target.value })}
+            onChange={(event) => setValue("label", event.target.value)}
           />
         </Labelled>
         <Labelled name="part">
@@ -144,31 +153,30 @@ export function RecordDrawer() {
             placeholder="1"
             inputMode="numeric"
             className="input figures h-9 w-12 bg-base-100 px-2"
-            value={part}
-            onChange={(event) => enter({ part: event.target.value })}
+            {...register("part")}
           />
         </Labelled>
       </div>
       <RecordTimes
         times={times}
         stored={known?.parts.find((each) => each.number === Number(part || 1))?.times}
-        onChange={(times) => enter({ times })}
+        onChange={(times) => setValue("times", times)}
       />
       <StartTimes times={times} start={startTimes} onKeep={(start) => keepStart([{ op: "setShow", newCue: start && { times: start } }])} />
       <Choices name="takes">
-        <Toggle pressed={from === "hand"} onClick={() => enter({ from: "hand" })} title="The values in hand">
+        <Toggle pressed={from === "hand"} onClick={() => setValue("from", "hand")} title="The values in hand">
           What is in hand
         </Toggle>
         <Toggle
           pressed={from === "stage"}
-          onClick={() => enter({ from: "stage" })}
+          onClick={() => setValue("from", "stage")}
           title="Everything that the running list and the Hand have put on stage"
         >
           What is on stage
         </Toggle>
         <Toggle
           pressed={changed}
-          onClick={() => enter({ changed: !changed })}
+          onClick={() => setValue("changed", !changed)}
           title="From the Hand: changed since the last record. From the stage: not what the cue shows anyway"
         >
           Only what changed
@@ -176,7 +184,7 @@ export function RecordDrawer() {
         <Toggle
           pressed={onlyChosen}
           disabled={chosen.length === 0}
-          onClick={() => enter({ onlyChosen: !onlyChosen })}
+          onClick={() => setValue("onlyChosen", !onlyChosen)}
           title={chosen.length === 0 ? "No light is chosen" : lightWords(chosen)}
         >
           Chosen lights only
@@ -197,7 +205,7 @@ export function RecordDrawer() {
             ["times", "Own times"],
           ] as const
         ).map(([each, word]) => (
-          <Toggle key={each} pressed={what === each} onClick={() => enter({ what: each })}>
+          <Toggle key={each} pressed={what === each} onClick={() => setValue("what", each)}>
             {word}
           </Toggle>
         ))}
@@ -210,18 +218,18 @@ export function RecordDrawer() {
             ["remove", "Take out", "These keys' moves leave the cue"],
           ] as const
         ).map(([each, word, title]) => (
-          <Toggle key={each} pressed={mode === each} title={title} onClick={() => enter({ mode: each })}>
+          <Toggle key={each} pressed={mode === each} title={title} onClick={() => setValue("mode", each)}>
             {word}
           </Toggle>
         ))}
       </Choices>
       <Choices name="after it">
-        <Toggle pressed={scope === "track"} onClick={() => enter({ scope: "track" })} title="Later cues follow until their next move">
+        <Toggle pressed={scope === "track"} onClick={() => setValue("scope", "track")} title="Later cues follow until their next move">
           Everything after follows
         </Toggle>
         <Toggle
           pressed={scope === "cueOnly"}
-          onClick={() => enter({ scope: "cueOnly" })}
+          onClick={() => setValue("scope", "cueOnly")}
           title="Every later cue keeps its look; a new last cue keeps to itself"
         >
           This cue only

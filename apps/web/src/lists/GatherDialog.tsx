@@ -1,6 +1,7 @@
 import { type GatheredCue, freeId, gatherEdits } from "@zm/core";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { useMemo, useState } from "react";
+import { useForm, useWatch } from "react-hook-form";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { Modal } from "../shared/Modal.tsx";
 import { chooseList } from "../choice/choice.ts";
@@ -13,15 +14,16 @@ import { useMakeEdits, useShow } from "../show/useShow.ts";
 export function GatherDialog({ onClose }: { onClose: () => void }) {
   const { sheet } = useShow();
   const makeEdits = useMakeEdits();
-  const [label, setLabel] = useState("");
+  const { register, handleSubmit, control } = useForm<{ label: string }>({ defaultValues: { label: "" } });
+  const label = useWatch({ control, name: "label" }).trim();
   const [picked, setPicked] = useState<readonly GatheredCue[]>([]);
   const [what, setWhat] = useState<"moves" | "look">("look");
   const edits = useMemo(
-    () => gatherEdits(freeId(label || "gathered", sheet.lists.keys()), label.trim(), picked, what),
+    () => gatherEdits(freeId(label || "gathered", sheet.lists.keys()), label, picked, what),
     [sheet, label, picked, what],
   );
   const fault = useMemo(() => (picked.length > 0 ? faultOf(sheet, edits) : undefined), [sheet, edits, picked]);
-  const ready = label.trim() !== "" && picked.length > 0 && fault === undefined;
+  const ready = label !== "" && picked.length > 0 && fault === undefined;
   const move = (index: number, by: -1 | 1): void => {
     const one = picked[index];
     if (one) setPicked(picked.toSpliced(index, 1).toSpliced(index + by, 0, one));
@@ -33,17 +35,11 @@ export function GatherDialog({ onClose }: { onClose: () => void }) {
   });
   return (
     <Modal label="List gathered from cues" onClose={onClose} className="w-[48rem]">
-      <form
-        className="flex h-[560px] flex-col gap-3 p-6"
-        onSubmit={(event) => {
-          event.preventDefault();
-          make();
-        }}
-      >
+      <form className="flex h-[560px] flex-col gap-3 p-6" onSubmit={(event) => void handleSubmit(make)(event)}>
         <div className="flex items-end gap-3">
           <label className="flex-1 text-[13px] text-quiet">
             name of the new list
-            <input className="input input-sm mt-0.5 w-full bg-base-100" value={label} onChange={(event) => setLabel(event.target.value)} />
+            <input className="input input-sm mt-0.5 w-full bg-base-100" {...register("label")} />
           </label>
           <div className="flex gap-1" role="group" aria-label="What is taken of each cue">
             <Toggle pressed={what === "look"} onClick={() => setWhat("look")} title="Each cue looks as it does where it stands now">

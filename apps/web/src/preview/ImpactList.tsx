@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { FIRST_LINES, type PreviewLine } from "./preview.ts";
 import { lookAt } from "../choice/choice.ts";
 
@@ -21,22 +21,23 @@ export function useAllLines(): { all: boolean; onAll: (all: boolean) => void; mo
 
 /** An impact cue by cue; each line brings its cue in sight, the arrow keys walk them, and it opens to its full length. */
 export function ImpactList({ label, lines, count, all, onAll, className = "" }: ImpactListProps) {
+  /** The buttons of the lines, in their order. */
+  const buttons = useRef<(HTMLButtonElement | null)[]>([]);
   const walk = (event: React.KeyboardEvent<HTMLUListElement>): void => {
     const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
     if (by === 0) return;
     event.preventDefault();
-    const buttons = [...event.currentTarget.querySelectorAll<HTMLElement>("[data-line]")];
-    const at = buttons.findIndex((button) => button === document.activeElement);
-    buttons[Math.min(buttons.length - 1, Math.max(0, at + by))]?.focus();
+    const at = buttons.current.findIndex((button) => button === document.activeElement);
+    buttons.current[Math.min(lines.length - 1, Math.max(0, at + by))]?.focus();
   };
   return (
     <div className={className}>
       <ul aria-label={label} className="space-y-px" onKeyDown={walk}>
-        {lines.map((line) => (
+        {lines.map((line, index) => (
           <li key={`${line.list}/${line.cue}`}>
             <button
               type="button"
-              data-line
+              ref={(button) => void (buttons.current[index] = button)}
               title="Brings the cue in sight"
               className="flex min-h-7 w-full items-start gap-2 rounded px-1 py-1 text-left leading-5 hover:bg-base-300"
               onClick={() => lookAt(line.list, line.after ?? line.cue)}
