@@ -120,6 +120,14 @@ await shot("rig-palettes", "rig/palettes", async (page) => {
   await page.getByLabel("Value 1, red").fill("55");
   await page.keyboard.press("Tab");
 });
+await shot("check", "check", async (page) => {
+  await page.getByRole("button", { name: /hints$/ }).click();
+  await page.getByRole("button", { name: "By kind" }).click();
+  await page
+    .getByRole("button", { name: /^Mend all/ })
+    .first()
+    .click();
+});
 await shot("help", "stage", async (page) => {
   await page.keyboard.press("?");
   await page.keyboard.type("record");

@@ -24,7 +24,7 @@ for (const view of ["score", "stage", "run"] as const) {
 }
 
 for (const theme of ["desk", "foolscap"] as const) {
-  test(`the rig, the Hand, recording and updating in ${theme} have no serious finding`, async ({ page, request }) => {
+  test(`the rig, Check, the Hand, recording and updating in ${theme} have no serious finding`, async ({ page, request }) => {
     test.setTimeout(150_000);
     await page.addInitScript((name) => localStorage.setItem("zealous-mark-theme", name), theme);
     const show = await ownShow(request);
@@ -34,6 +34,10 @@ for (const theme of ["desk", "foolscap"] as const) {
       if (tab === "lights") await page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true }).click();
       expect([tab, await seriousFindings(page)]).toEqual([tab, []]);
     }
+    await page.goto(`/show/${show}/check`);
+    await page.getByRole("button", { name: /^Mend all/ }).click();
+    await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
+    expect(["check", await seriousFindings(page)]).toEqual(["check", []]);
     await openView(page, show, "stage");
     await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
     await enterLine(page, "@washes = 20~80");

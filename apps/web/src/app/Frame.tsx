@@ -14,6 +14,8 @@ import { useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
+import { FindingCount } from "../check/FindingCount.tsx";
+import { useWorkChecks } from "../check/useWorkChecks.ts";
 import { DamagedHand } from "./DamagedHand.tsx";
 import { openHelp, openSearch, useDialogs } from "../shared/dialogs.ts";
 import { PartBoundary } from "./PartBoundary.tsx";
@@ -47,6 +49,7 @@ export function Frame() {
 function OpenFrame({ show }: { show: OpenShow }) {
   useLiveShow(show.id, listOf(show.sheet).id);
   useWorkPreviews();
+  useWorkChecks();
   // Reading the show once more waits until the window stands.
   useEffect(() => {
     let end = (): void => undefined;
@@ -59,6 +62,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const stage = useMatch("/show/:id/stage") !== null;
   const rig = useMatch("/show/:id/rig/*") !== null;
   const run = useMatch("/show/:id/run") !== null;
+  const check = useMatch("/show/:id/check") !== null;
   const showsStage = useStageLook((look) => look.shows === "stage");
   const cueChosen = useChoice((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
@@ -66,7 +70,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const { help, search } = useDialogs();
   useFrameKeys(live);
   useEffect(() => void setTimeout(loadLazyParts, 300), []);
-  const view = stage ? "Stage" : rig ? "Rig" : run ? "Run" : "Score";
+  const view = stage ? "Stage" : rig ? "Rig" : run ? "Run" : check ? "Check" : "Score";
   return (
     <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>
       <h1 className="sr-only">
@@ -80,7 +84,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
         </main>
         {!run && (
           <PartBoundary what="The inspector">
-            <Inspector view={stage ? (live ? "stage" : "stageBlind") : rig ? "rig" : "cue"} />
+            <Inspector view={stage ? (live ? "stage" : "stageBlind") : rig ? "rig" : check ? "check" : "cue"} />
           </PartBoundary>
         )}
         <PartBoundary key={drawer} what="The sheet">
@@ -109,6 +113,7 @@ const VIEWS = [
   ["stage", "Stage"],
   ["run", "Run"],
   ["rig", "Rig"],
+  ["check", "Check"],
 ] as const;
 
 function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
@@ -126,6 +131,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
             }
           >
             {label}
+            {path === "check" && <FindingCount />}
           </NavLink>
         ))}
       </nav>

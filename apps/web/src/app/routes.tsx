@@ -6,7 +6,7 @@ import { ScoreView } from "../score/ScoreView.tsx";
 import { ErrorPage, ViewErrorPage } from "./ErrorPage.tsx";
 import { Frame, Opening } from "./Frame.tsx";
 import { NoShow } from "./NoShow.tsx";
-import { loadRigView, loadRunView, loadStageView } from "./parts.ts";
+import { loadCheckView, loadRigView, loadRunView, loadStageView } from "./parts.ts";
 
 /** Every view has its own address under the show it belongs to. What a view needs is there before it is shown. */
 export const routes: RouteObject[] = [
@@ -25,6 +25,7 @@ export const routes: RouteObject[] = [
           { path: "score", Component: ScoreView, ErrorBoundary: ViewErrorPage },
           { path: "stage", lazy: { Component: loadStageView }, ErrorBoundary: ViewErrorPage },
           { path: "rig/:tab?", lazy: { Component: loadRigView }, ErrorBoundary: ViewErrorPage },
+          { path: "check", lazy: { Component: loadCheckView }, ErrorBoundary: ViewErrorPage },
           { path: "run", lazy: { Component: loadRunView }, ErrorBoundary: ViewErrorPage },
         ],
       },

@@ -20,8 +20,8 @@ const GivePanel = lazyPart(async () => (await import("../give/GivePanel.tsx")).G
  * What is chosen, at the right edge: the cue with its times and parts, or the cells with what can be done to them; on the
  * Stage, what the chosen lights are told.
  */
-export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" }) {
-  const drafted = useChoice(({ draft }) => draft?.from === "line" || draft?.from === "rig");
+export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" | "check" }) {
+  const drafted = useChoice(({ draft }) => draft?.from === "line" || draft?.from === "rig" || draft?.from === "check");
   const tab = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
   // The other tabs of the rig have all that they say beside what is chosen in them.
   if (view === "rig" && tab !== "lights" && !drafted) return null;
@@ -38,6 +38,7 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
         </Suspense>
       )}
       {view === "rig" && tab === "lights" && <RigPanel />}
+      {view === "check" && !drafted && <p className="text-quiet">What mends a finding is shown here with its impact, before it is made.</p>}
       {view === "cue" && <ChosenCue />}
     </aside>
   );

@@ -119,7 +119,7 @@ export function useLineRequest({
         return true;
       case "view":
         // What is typed next belongs to the view that was asked for, even before it is there.
-        useLineText.setState({ blind: request.view === "score" || request.view === "rig" });
+        useLineText.setState({ blind: request.view !== "stage" && request.view !== "run" });
         void navigate(`/show/${id}/${request.view}`);
         return true;
       case "find":

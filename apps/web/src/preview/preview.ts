@@ -120,13 +120,13 @@ export class PreviewWork {
     });
   }
 
-  /** What the edits do to the looks, with the ghosts of the cells in view. */
-  looks(): PreviewResult {
-    return withGhosts(this.report(false), this.ghosts());
+  /** What the edits do to the looks, in words. */
+  looks(): PreviewReport {
+    return this.report(false);
   }
 
   /** Works out how long the cues last that `whole` tells of, a cue at a time, so that whoever waits for something else may have its turn between. */
-  *timeCues(): Generator<undefined> {
+  *timeCues(): Generator<undefined, void> {
     if ("fault" in this.considered) return;
     for (const [id, after] of this.considered.outcome.sheet.lists) {
       const before = this.sheet.lists.get(id);

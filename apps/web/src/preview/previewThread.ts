@@ -1,7 +1,7 @@
-import { type EditInput, type ShowSheet, type Step, listOf, sheetOf, takeSteps } from "@zm/core";
+import { type EditInput, type Finding, type ShowSheet, type Step, checkSheetInSteps, listOf, sheetOf, takeSteps } from "@zm/core";
 import { expose } from "comlink";
 import { api } from "../show/api.ts";
-import { FIRST_LINES, type PreviewRequest, type PreviewResult, PreviewWork, type PreviewReport } from "./preview.ts";
+import { FIRST_LINES, type Ghosts, type PreviewReport, type PreviewRequest, PreviewWork } from "./preview.ts";
 
 /** The show as this thread has it, kept in step with the window's. */
 let open: { id: number; revision: number; sheet: ShowSheet } | undefined;
@@ -24,28 +24,47 @@ const previews = {
   },
 
   /** What edits do to the looks; null where this thread does not have the show as the window has it. `of` numbers the request. */
-  looks(of: number, id: number, revision: number, request: PreviewRequest): PreviewResult | null {
+  looks(of: number, id: number, revision: number, request: PreviewRequest): PreviewReport | null {
     if (open?.id !== id || open.revision !== revision) return null;
     work = { of, preview: new PreviewWork(open.sheet, request) };
     return work.preview.looks();
+  },
+
+  /** The cells in view that the edits of a request touch; null where another request has come since. */
+  ghosts(of: number): Ghosts | null {
+    return work?.of === of ? work.preview.ghosts() : null;
   },
 
   /** All that the edits of a request do; null where another request has come since. */
   async whole(of: number): Promise<PreviewReport | null> {
     if (work?.of !== of) return null;
     const { preview } = work;
-    let pause = performance.now() + SLICE;
-    for (const _ of preview.timeCues()) {
-      if (performance.now() < pause) continue;
-      await new Promise((resolve) => setTimeout(resolve, 0));
-      if (work.of !== of) return null;
-      pause = performance.now() + SLICE;
-    }
-    return preview.whole();
+    const timed = await inSlices(preview.timeCues(), () => work?.of === of);
+    return timed ? preview.whole() : null;
+  },
+
+  /** Everything that is wrong or hardly meant in the show; null where this thread has it at another revision, or by the time it is done. */
+  async check(id: number, revision: number): Promise<readonly Finding[] | null> {
+    const isSame = (): boolean => open?.id === id && open.revision === revision;
+    if (!open || !isSame()) return null;
+    const found = await inSlices(checkSheetInSteps(open.sheet), isSame);
+    return found?.value ?? null;
   },
 };
 
-/** How long the times are worked at before a newer request gets its turn, milliseconds. */
+/** Runs a computation that pauses, letting whatever else is asked have its turn between; undefined when it is not wanted any more. */
+async function inSlices<T>(steps: Generator<undefined, T>, isWanted: () => boolean): Promise<{ readonly value: T } | undefined> {
+  let pause = performance.now() + SLICE;
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) return { value: step.value };
+    if (performance.now() < pause) continue;
+    await new Promise((resolve) => setTimeout(resolve, 0));
+    if (!isWanted()) return undefined;
+    pause = performance.now() + SLICE;
+  }
+}
+
+/** How long something is worked at before a newer request gets its turn, milliseconds. */
 const SLICE = 4;
 
 /** A wide edit, worked out some times before anybody asks: the first answer is then as quick as the later ones. */
@@ -67,6 +86,7 @@ function practise(sheet: ShowSheet): void {
     };
     const preview = new PreviewWork(sheet, { edits: [edit], list: list.id, mostLines: FIRST_LINES, window: null });
     preview.looks();
+    preview.ghosts();
     if (round === 1) preview.whole();
   }
 }

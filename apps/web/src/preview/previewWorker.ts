@@ -1,6 +1,6 @@
-import type { Step } from "@zm/core";
+import type { Finding, Step } from "@zm/core";
 import { type Remote, wrap } from "comlink";
-import { type Preview, type PreviewRequest, type PreviewResult, withGhosts } from "./preview.ts";
+import type { Ghosts, PreviewReport, PreviewRequest } from "./preview.ts";
 import type { Previews } from "./previewThread.ts";
 
 /** The thread that works previews out for one show, as the window drives it. It is behind until it has read the show; then it is kept in step. */
@@ -34,20 +34,28 @@ export class PreviewWorker {
     });
   }
 
-  /** Asks what edits do to the looks; null where the thread does not have that revision after all. */
-  looks(revision: number, request: PreviewRequest): Promise<PreviewResult | null> {
+  /** Asks what edits do to the looks, in words; null where the thread does not have that revision after all. */
+  looks(revision: number, request: PreviewRequest): Promise<PreviewReport | null> {
     this.requests += 1;
     return this.thread.looks(this.requests, this.show, revision, request);
   }
 
-  /** All that the edits do that were asked about last, once their looks are on the screen; null where others have been asked about since. */
-  async whole(looks: Preview): Promise<PreviewResult | null> {
+  /** The cells in view that the edits touch which were asked about last; null where others have been asked about since. */
+  ghosts(): Promise<Ghosts | null> {
+    return this.thread.ghosts(this.requests);
+  }
+
+  /** All that the edits do which were asked about last, once their looks are on the screen; null where others have been asked about since. */
+  async whole(): Promise<PreviewReport | null> {
     const of = this.requests;
     // What is there already comes on the screen first: the rest is no help to anybody who waits for it.
     await nextFrame();
-    if (of !== this.requests) return null;
-    const whole = await this.thread.whole(of);
-    return whole && withGhosts(whole, looks.ghosts);
+    return of === this.requests ? this.thread.whole(of) : null;
+  }
+
+  /** All that is wrong or hardly meant in the show at a revision; null where the thread does not have it, or has gone on to another. */
+  async check(revision: number): Promise<readonly Finding[] | null> {
+    return this.has(revision) ? this.thread.check(this.show, revision) : null;
   }
 
   end(): void {

@@ -5,7 +5,7 @@ import { useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
 import { useList, useShow } from "../show/useShow.ts";
-import { FIRST_LINES, type PreviewRequest, type PreviewResult, type ScoreWindow, previewOf } from "./preview.ts";
+import { FIRST_LINES, type Ghosts, type PreviewRequest, type PreviewResult, type ScoreWindow, previewOf, withGhosts } from "./preview.ts";
 import { PreviewWorker } from "./previewWorker.ts";
 
 /** What is asked of the edit under consideration beside the edit itself. */
@@ -32,6 +32,11 @@ export function startPreviews(show: number): () => void {
     thread.end();
     if (worker?.thread === thread) worker = undefined;
   };
+}
+
+/** The worker that has a copy of a show; undefined while there is none. */
+export function workerOf(show: number): PreviewWorker | undefined {
+  return worker?.show === show ? worker.thread : undefined;
 }
 
 /** What the edit under consideration would do, or why it cannot be made; null when nothing is considered. While it is worked out, the one before stands. */
@@ -76,18 +81,27 @@ function ask(asked: Asked): void {
   else void work(asked, worker.thread);
 }
 
-/** Has a question answered: the looks at once, and the times behind them where nothing newer is asked by then. */
+/** Has a question answered: in words at once, then in the cells, and the times behind them; whatever is newer comes first. */
 async function work(asked: Asked, thread: PreviewWorker): Promise<void> {
   underWay = asked;
   const looks = await thread.looks(asked.revision, asked.request).catch(() => null);
+  if (looks && !next) tell(asked, withGhosts(looks, shownGhosts()));
+  const ghosts = looks && !("fault" in looks) && !next ? await thread.ghosts().catch(() => null) : null;
   underWay = null;
   const newer = next;
   next = null;
   if (newer) return ask(newer);
-  tell(asked, looks ?? previewOf(asked.sheet, asked.request));
-  if (!looks || "fault" in looks) return;
-  const whole = await thread.whole(looks).catch(() => null);
-  if (whole) tell(asked, whole);
+  if (!looks) return tell(asked, previewOf(asked.sheet, asked.request));
+  if (!ghosts) return;
+  tell(asked, withGhosts(looks, ghosts));
+  const whole = await thread.whole().catch(() => null);
+  if (whole) tell(asked, withGhosts(whole, ghosts));
+}
+
+/** The ghosts that are on the screen: those of the letter before stay until the new ones are there. */
+function shownGhosts(): Ghosts {
+  const { result } = usePreviewState.getState();
+  return result && "ghosts" in result ? result.ghosts : new Map();
 }
 
 /** Shows a result, unless what it was asked for is no longer considered. */

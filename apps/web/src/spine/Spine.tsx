@@ -1,7 +1,8 @@
-import { type Cue, type ListSheet, cueDuration, readTime } from "@zm/core";
-import { Play, Split } from "lucide-react";
+import { type Cue, type ListSheet, cueDuration, readTime, count } from "@zm/core";
+import { Play, Split, TriangleAlert } from "lucide-react";
 import { memo, useRef, useState } from "react";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
+import { placeOf, useFindings } from "../show/findings.ts";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
 import { EditableText } from "../shared/EditableText.tsx";
 import { NO_TIME } from "../shared/readSeconds.ts";
@@ -69,6 +70,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
   const cue = list.cues[row];
   const chosen = useChoice((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
   const onStage = useLive((live) => live.run?.playback.cue === cue?.number && cue !== undefined);
+  const findings = useFindings(({ counts }) => (cue ? (counts.get(placeOf(list.id, cue.number)) ?? 0) : 0));
   const makeEdits = useMakeEdits();
   const [editing, setEditing] = useState<"label" | "follow" | "up" | "down" | null>(null);
   const begun = useRef("");
@@ -109,6 +111,12 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
         role="rowheader"
         className={`figures relative flex w-[58px] shrink-0 items-center justify-end gap-1 pr-2 text-right ${chosen ? "font-bold" : ""} ${onStage ? "text-primary" : ""}`}
       >
+        {findings > 0 && (
+          <span className={`absolute text-primary ${onStage ? "left-3.5" : "left-1"}`} title={`${count(findings, "finding")} in Check`}>
+            <TriangleAlert size={11} aria-hidden />
+            <span className="sr-only">{count(findings, "finding")}, </span>
+          </span>
+        )}
         {onStage && <Play aria-label="on stage" size={9} className="absolute left-1 fill-current" />}
         {cue.number}
       </span>

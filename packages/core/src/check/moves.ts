@@ -43,13 +43,14 @@ class Gathered {
 }
 
 /** What the stored moves of a list do that is hardly meant: jumps in view, moves that change nothing, values nobody sees, palettes with gaps, lights at home. */
-export function checkMoves(context: CheckContext): Finding[] {
+export function* checkMovesInSteps(context: CheckContext): Generator<undefined, Finding[]> {
   const found: Record<Fault, Gathered> = { jump: new Gathered(), same: new Gathered(), unseen: new Gathered(), gap: new Gathered() };
   for (const [channel, keys] of context.list.keys.byChannel) {
     const lit = litRows(context.list, channel);
     const light = { lit, litThrough: runningCount(lit) };
     for (const key of keys.values())
       readColumn(context, key, light, (fault, met) => found[fault].add(met, fault === "unseen" ? met.last : 0));
+    yield;
   }
   return [
     ...found.jump.findings((first, all) => jump(context, first, all)),

@@ -2,7 +2,7 @@ import { type IToken, Lexer } from "chevrotain";
 import type { LineFault, Possible } from "./fault.ts";
 import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
 import { named } from "./lightRules.ts";
-import type { Keeping, Range, RecordWords, Sentence, TypedPartTimes } from "./sentence.ts";
+import type { Keeping, Range, RecordWords, Sentence, TypedPartTimes, ViewName } from "./sentence.ts";
 import { TimeRules } from "./timeRules.ts";
 import { lineTokens, word } from "./tokens.ts";
 
@@ -75,12 +75,13 @@ class LineParser extends TimeRules {
     ]);
   });
 
-  private readonly view = this.RULE("view", (): "score" | "stage" | "run" | "rig" =>
-    this.OR<"score" | "stage" | "run" | "rig">([
+  private readonly view = this.RULE("view", (): ViewName =>
+    this.OR<ViewName>([
       { ALT: () => (this.CONSUME(word.Score), "score") },
       { ALT: () => (this.CONSUME(word.Stage), "stage") },
       { ALT: () => (this.CONSUME(word.Run), "run") },
       { ALT: () => (this.CONSUME(word.Rig), "rig") },
+      { ALT: () => (this.CONSUME(word.Check), "check") },
     ]),
   );
 

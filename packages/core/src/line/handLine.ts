@@ -8,7 +8,7 @@ import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
 import { recordTimesOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, paletteNamed, timesOf } from "./names.ts";
-import type { Lights, Named, Sentence, TypedOperation } from "./sentence.ts";
+import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
 /** What a line asks of the Hand. */
 export type HandOperation =
@@ -23,7 +23,7 @@ export type HandOperation =
 export type HandRequest =
   | { kind: "hand"; operation: HandOperation; channels: number[] | undefined }
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
-  | { kind: "view"; view: "score" | "stage" | "run" | "rig" }
+  | { kind: "view"; view: ViewName }
   | { kind: "record"; cue: string | undefined; wish: Omit<RecordWish, "cue"> }
   | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection }
   | { kind: "keep"; what: "palette"; label: string; family: Family; scope: PaletteScope }

@@ -1,9 +1,12 @@
 import type { Trigger } from "../show/schema.ts";
 
+/** The views that can be gone to by their name. */
+export type ViewName = "score" | "stage" | "run" | "rig" | "check";
+
 /** What somebody typed, before it is held against a show. Places in the text count from 0. */
 export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
-  | { kind: "view"; view: "score" | "stage" | "run" | "rig" }
+  | { kind: "view"; view: ViewName }
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
   | { kind: "find"; text: string }
   | { kind: "help" }

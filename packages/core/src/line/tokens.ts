@@ -74,6 +74,7 @@ const keywords = {
   Stage: keyword("Stage", "stage"),
   Run: keyword("Run", "run"),
   Rig: keyword("Rig", "rig"),
+  Check: keyword("Check", "check"),
   Lit: keyword("Lit", "lit"),
   Again: keyword("Again", "again"),
   AtWord: keyword("AtWord", "at"),

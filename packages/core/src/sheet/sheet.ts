@@ -1,6 +1,7 @@
 import { at } from "../show/at.ts";
 import { type CueNumber, cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
+import { runToEnd } from "../show/runToEnd.ts";
 import { firstNotBelow } from "../show/search.ts";
 import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
 import { type Column, EMPTY_COLUMN, palettesIn } from "./column.ts";
@@ -42,13 +43,6 @@ export function* sheetInSteps(show: Show): Generator<undefined, ShowSheet> {
   const lists = new Map<string, ListSheet>();
   for (const list of show.lists) lists.set(list.id, yield* listInSteps(list, keys, palettes));
   return { show, keys, palettes, lists };
-}
-
-/** Runs a computation that pauses, without pausing. */
-function runToEnd<T>(work: Generator<undefined, T>): T {
-  let step = work.next();
-  while (!step.done) step = work.next();
-  return step.value;
 }
 
 /** The look-up of a show's palettes. */

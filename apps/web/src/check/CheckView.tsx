@@ -1,0 +1,179 @@
+import type { EditInput, Finding, Severity } from "@zm/core";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useMemo, useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { chooseCue, chooseLights, chooseList, lookAt, useChoice } from "../choice/choice.ts";
+import { EmptyView } from "../shared/EmptyView.tsx";
+import { Toggle } from "../shared/Toggle.tsx";
+import { cueName } from "../shared/words.ts";
+import { useList, useMainList, useShow } from "../show/useShow.ts";
+import { SpineColumn } from "../spine/SpineColumn.tsx";
+import { SeverityMark } from "./SeverityMark.tsx";
+import { type FindingGroup, KIND_WORDS, groupedFindings, useFindings } from "../show/findings.ts";
+
+const SEVERITIES = [
+  ["error", "faults"],
+  ["warning", "likely slips"],
+  ["hint", "hints"],
+] as const satisfies readonly (readonly [Severity, string])[];
+
+/** What is wrong or hardly meant, cue by cue or kind by kind; what mends it is shown with its impact before it is made. */
+export function CheckView() {
+  const found = useFindings((state) => state.found);
+  const [shown, setShown] = useState<ReadonlySet<Severity>>(new Set(["error", "warning"]));
+  const [by, setBy] = useState<"cue" | "kind">("cue");
+  const groups = useMemo(() => groupedFindings(found ?? [], shown, by), [found, shown, by]);
+  const flip = (severity: Severity): void => {
+    const next = new Set(shown);
+    if (!next.delete(severity)) next.add(severity);
+    setShown(next);
+  };
+  const countOf = (severity: Severity): number => (found ?? []).filter((finding) => finding.severity === severity).length;
+  return (
+    <div className="flex h-full">
+      <SpineColumn />
+      <div className="flex min-w-0 flex-1 flex-col">
+        <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
+          <div role="group" aria-label="What is shown" className="flex gap-1.5">
+            {SEVERITIES.map(([severity, word]) => (
+              <Toggle key={severity} pressed={shown.has(severity)} onClick={() => flip(severity)}>
+                <SeverityMark severity={severity} /> {countOf(severity)} {word}
+              </Toggle>
+            ))}
+          </div>
+          <div role="group" aria-label="Gathered" className="flex gap-1.5">
+            <Toggle pressed={by === "cue"} onClick={() => setBy("cue")}>
+              By cue
+            </Toggle>
+            <Toggle pressed={by === "kind"} onClick={() => setBy("kind")}>
+              By kind
+            </Toggle>
+          </div>
+        </div>
+        {found === null ? (
+          <p role="status" className="p-6 text-quiet">
+            Looking the show through …
+          </p>
+        ) : groups.length === 0 ? (
+          <EmptyView title="Nothing to mend" words={emptyWords(found, shown)} />
+        ) : (
+          <FindingList groups={groups} by={by} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+function emptyWords(found: readonly Finding[], shown: ReadonlySet<Severity>): string {
+  const hidden = found.filter(({ severity }) => !shown.has(severity)).length;
+  if (hidden === 0) return "Nothing in this show is wrong or hardly meant. It is looked through again behind every edit.";
+  return `Nothing of what is shown. ${hidden} of another weight ${hidden === 1 ? "is" : "are"} folded away above.`;
+}
+
+/** A heading or a finding, as the list shows them one below the other. */
+type Line = { readonly heading: FindingGroup } | { readonly finding: Finding };
+
+function FindingList({ groups, by }: { groups: readonly FindingGroup[]; by: "cue" | "kind" }) {
+  const lines = useMemo(
+    () => groups.flatMap((group): Line[] => [{ heading: group }, ...group.findings.map((finding) => ({ finding }))]),
+    [groups],
+  );
+  const scroller = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => (lines[index] && "heading" in lines[index] ? 36 : 44),
+    overscan: 8,
+  });
+  return (
+    <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="group" aria-label="Findings">
+      <ul className="relative" style={{ height: rows.getTotalSize() }}>
+        {rows.getVirtualItems().map((item) => {
+          const line = lines[item.index];
+          return (
+            <li
+              key={item.key}
+              ref={rows.measureElement}
+              data-index={item.index}
+              className="absolute left-0 w-full"
+              style={{ top: item.start }}
+            >
+              {line && ("heading" in line ? <Heading group={line.heading} by={by} /> : <FindingRow finding={line.finding} by={by} />)}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+function Heading({ group: { id, findings }, by }: { group: FindingGroup; by: "cue" | "kind" }) {
+  const { sheet } = useShow();
+  const [first] = findings;
+  const mends = findings.flatMap(({ mend }) => (mend ? [mend] : []));
+  const words = by === "kind" ? (KIND_WORDS.get(id) ?? id) : placeWords();
+
+  function placeWords(): string {
+    if (!first?.list) return "The rig";
+    const list = sheet.lists.get(first.list);
+    const cue = list?.cues.find(({ number }) => number === first.cue);
+    return `${cue ? `Cue ${cueName(cue)}` : (list?.list.label ?? "")}`;
+  }
+
+  return (
+    <h2 className="flex items-center gap-3 border-b border-rule px-4 pt-2 pb-1 font-bold">
+      <span className="min-w-0 truncate">{words}</span>
+      <span className="figures text-[13px] font-normal text-quiet">{findings.length}</span>
+      <span className="flex-1" />
+      {mends.length > 1 && (
+        <button type="button" className="btn btn-xs border-neutral font-normal" onClick={() => consider(mends.flat())}>
+          Mend all {mends.length}: show me
+        </button>
+      )}
+    </h2>
+  );
+}
+
+function FindingRow({ finding, by }: { finding: Finding; by: "cue" | "kind" }) {
+  const { id } = useShow();
+  const navigate = useNavigate();
+  const list = useList();
+  const main = useMainList();
+  const { severity, cue, channel, message, mend } = finding;
+  const choose = (): void => {
+    if (finding.list !== null && finding.list !== list.id) chooseList(finding.list === main.id ? null : finding.list);
+    if (channel !== null) chooseLights([channel]);
+    if (cue === null || finding.list === null) return;
+    chooseCue(cue);
+    lookAt(finding.list, cue);
+  };
+  return (
+    <div className="flex items-start gap-3 border-b border-rule/50 px-4 py-1.5 hover:bg-base-200">
+      <SeverityMark severity={severity} />
+      {by === "kind" && <span className="figures w-12 shrink-0 text-right">{cue}</span>}
+      <button type="button" className="min-w-0 flex-1 text-left" title="Chooses its cue and its light" onClick={choose}>
+        {message}
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs shrink-0 font-normal"
+        onClick={() => {
+          choose();
+          void navigate(`/show/${id}/${cue === null ? "rig/lights" : "score"}`);
+        }}
+      >
+        Go there
+      </button>
+      {mend && (
+        <button type="button" className="btn btn-xs shrink-0 border-neutral font-normal" onClick={() => consider(mend)}>
+          Mend: show me
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** Puts edits that mend something under consideration: their impact stands at the right, with what makes or drops them. */
+function consider(edits: readonly EditInput[]): void {
+  useChoice.setState({ operation: null, draft: { from: "check", edits } });
+}

@@ -1,0 +1,40 @@
+import { expect, test } from "@playwright/test";
+import { enterLine, stored } from "../support/build.ts";
+import { openView, ownShow } from "../support/show.ts";
+
+test("findings are counted where they are, gathered by cue and by kind, and hints are folded away", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const views = page.getByRole("navigation", { name: "Views" });
+  await expect(views.getByLabel("13 findings")).toBeVisible();
+  await enterLine(page, "check", /Enter goes to Check/);
+  const findings = page.getByRole("group", { name: "Findings" });
+  await expect(findings.getByRole("heading", { name: /^Cue 12\.3 Lightning/ })).toContainText("12");
+  await expect(findings.getByText(/Cue 22\.5 follows while 12 lights are still fading/)).toBeVisible();
+  await expect(findings).not.toContainText("nobody ever sees it");
+  await page.getByRole("button", { name: /hints$/ }).click();
+  await expect(findings.getByText(/nobody ever sees it/).first()).toBeVisible();
+  await page.getByRole("button", { name: "By kind" }).click();
+  await expect(findings.getByRole("heading", { name: /^moves in sight/ })).toContainText("12");
+  await page.getByRole("button", { name: /likely slips$/ }).click();
+  await expect(findings.getByRole("heading", { name: /^moves in sight/ })).toBeHidden();
+});
+
+test("a finding is gone to, mended with its impact shown first, and the mend taken back", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/check`);
+  const findings = page.getByRole("group", { name: "Findings" });
+  await findings.getByRole("button", { name: "Mend all 12: show me" }).click();
+  const impact = page.getByRole("region", { name: "Impact" });
+  await expect(impact).toContainText(/12\.3/);
+  await expect(page.getByRole("navigation", { name: "Views" }).getByLabel("13 findings")).toBeVisible();
+  await impact.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  // With times of its own the lightning now lasts into the cue behind it, and Check says so.
+  await expect(page.getByRole("navigation", { name: "Views" }).getByLabel("2 findings")).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(page.getByRole("navigation", { name: "Views" }).getByLabel("13 findings")).toBeVisible();
+  await findings.getByRole("listitem").filter({ hasText: "Cue 22.5 follows" }).getByRole("button", { name: "Go there" }).click();
+  await expect(page).toHaveURL(/\/score$/);
+  await expect(page.getByRole("region", { name: "Cue 22.5" })).toBeVisible();
+});
