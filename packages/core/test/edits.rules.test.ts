@@ -31,7 +31,7 @@ import {
 import { movesArbitrary, showArbitrary } from "./support/randomShow.ts";
 import { oneCue, smallList, smallShow } from "./support/smallShow.ts";
 
-fc.configureGlobal({ numRuns: 250 });
+fc.configureGlobal({ numRuns: 150 });
 
 const numbers = (sheet: ShowSheet): string[] => listOf(sheet).cues.map((cue) => cue.number);
 const within = (cue: string, { from, to }: { from: string; to: string }): boolean =>
