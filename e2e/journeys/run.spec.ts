@@ -77,6 +77,7 @@ test("a window whose line was cut catches up with what it missed, edits and firi
   await page.evaluate(() => document.body.setAttribute("data-opened", "once"));
   cut = true;
   for (const line of lines.splice(0)) await line.close();
+  await expect(page.getByRole("banner").getByRole("status")).toHaveText("No line to the server");
   await request.post(`/api/shows/${show}/edits`, {
     headers: OWN,
     data: { base: 0, edits: [{ op: "setCue", from: "8", to: "8", label: "Pot boils" }] },

@@ -1,4 +1,4 @@
-import { useIsMutating } from "@tanstack/react-query";
+import { create } from "zustand";
 import { queryClient } from "./queryClient.ts";
 
 /** The changes of this window; those of one scope go to the server one behind the other. */
@@ -6,9 +6,16 @@ const CHANGE = ["change"];
 const SCOPE = { id: "changes" };
 let entered = 0;
 
+/** How many changes of this window are on their way to the server; counted in the moment in which they are asked for. */
+const useCount = create<{ count: number }>(() => ({ count: 0 }));
+
 /** How many changes of this window are on their way to the server. */
 export function useWaiting(): number {
-  return useIsMutating({ mutationKey: CHANGE }, queryClient);
+  return useCount((state) => state.count);
+}
+
+function countBy(change: 1 | -1): void {
+  useCount.setState(({ count }) => ({ count: count + change }));
 }
 
 /** How a piece of work is run: in its turn behind all that was asked for before it, or at once by work whose turn it is. */
@@ -20,10 +27,12 @@ export type Runner = <T>(work: () => Promise<T>) => Promise<T>;
  */
 export const enqueue: Runner = (work) => {
   entered += 1;
+  countBy(1);
   return queryClient
     .getMutationCache()
     .build(queryClient, { mutationKey: CHANGE, scope: SCOPE, mutationFn: work, retry: false, gcTime: 0 })
-    .execute(undefined);
+    .execute(undefined)
+    .finally(() => countBy(-1));
 };
 
 /** Runs work at once; for what is itself done in its turn. */
