@@ -16,6 +16,8 @@ async function main(): Promise<void> {
   const database = await openDatabase(settings);
   if ((await database.manager.count(ShowRow)) === 0) await database.transaction((manager) => insertShow(manager, saltAndParaffin()));
   const app = await createApp(database, settings);
+  // Longer than anybody lets a connection rest between two requests: one that is closed while a request is on its way loses it.
+  app.getHttpServer().keepAliveTimeout = 75_000;
   await app.listen(settings.port, "127.0.0.1");
   importThread();
   process.stdout.write(`Zealous Mark is at http://127.0.0.1:${settings.port}\n`);
