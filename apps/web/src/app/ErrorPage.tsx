@@ -9,7 +9,8 @@ const AGAIN = 2000;
 export function ErrorPage() {
   const error = useRouteError();
   const { revalidate } = useRevalidator();
-  const passing = error instanceof Refusal && error.passing;
+  const refused = error instanceof Refusal;
+  const passing = refused && error.passing;
   useEffect(() => {
     if (!passing) return undefined;
     const asking = setInterval(() => void revalidate(), AGAIN);
@@ -17,15 +18,12 @@ export function ErrorPage() {
   }, [passing, revalidate]);
   return (
     <main className="flex max-w-2xl flex-col items-start gap-3 p-10">
-      <h1 className="text-[22px] font-bold">{error instanceof Refusal ? "The show cannot be opened" : "The window has stopped"}</h1>
+      <h1 className="text-[22px] font-bold">{refused ? "The show cannot be opened" : "The window has stopped"}</h1>
       <p role="alert" className="text-error">
         {messageOf(error)}
       </p>
-      {error instanceof Refusal ? (
-        <p className="text-quiet">{passing && "It is asked again every two seconds; you need do nothing."}</p>
-      ) : (
-        <p className="text-quiet">{KEPT}</p>
-      )}
+      {passing && <p className="text-quiet">It is asked again every two seconds; you need do nothing.</p>}
+      {!refused && <p className="text-quiet">{KEPT}</p>}
       <span className="flex gap-2">
         {!passing && (
           <a className="btn btn-primary btn-sm" href="/">

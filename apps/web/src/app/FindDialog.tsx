@@ -1,8 +1,9 @@
 import { findCues } from "@zm/core";
 import { Command } from "cmdk";
 import { useMemo, useRef, useState } from "react";
-import { chooseCue, chooseList, lookAt, useChoice } from "../choice/choice.ts";
-import { useList, useMainList, useShow } from "../show/useShow.ts";
+import { useChoice } from "../choice/choice.ts";
+import { useGoToCue } from "../lists/useGoToCue.ts";
+import { useList, useShow } from "../show/useShow.ts";
 import { Modal } from "../shared/Modal.tsx";
 
 const MOST = 80;
@@ -11,15 +12,13 @@ const MOST = 80;
 export function FindDialog({ words, onClose }: { words: string; onClose: () => void }) {
   const { sheet } = useShow();
   const list = useList();
-  const main = useMainList();
+  const goTo = useGoToCue();
   const [text, setText] = useState(words);
   const input = useRef<HTMLInputElement>(null);
   const found = useMemo(() => findCues(sheet, text, list), [sheet, text, list]);
   const take = (listId: string, cue: string): void => {
     onClose();
-    if (listId !== list.id) chooseList(listId === main.id ? null : listId);
-    chooseCue(cue);
-    lookAt(listId, cue);
+    goTo(listId, cue);
     useChoice.setState({ draft: null, operation: null });
   };
   return (

@@ -59,10 +59,8 @@ function OpenFrame({ show }: { show: OpenShow }) {
       end();
     };
   }, [show.id]);
-  const stage = useMatch("/show/:id/stage") !== null;
-  const rig = useMatch("/show/:id/rig/*") !== null;
-  const run = useMatch("/show/:id/run") !== null;
-  const check = useMatch("/show/:id/check") !== null;
+  const view = useMatch("/show/:id/:view/*")?.params.view ?? "score";
+  const [stage, run] = [view === "stage", view === "run"];
   const showsStage = useStageLook((look) => look.shows === "stage");
   const cueChosen = useChoice((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
@@ -70,11 +68,10 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const { help, search } = useDialogs();
   useFrameKeys(live);
   useEffect(() => void setTimeout(loadLazyParts, 300), []);
-  const view = stage ? "Stage" : rig ? "Rig" : run ? "Run" : check ? "Check" : "Score";
   return (
     <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>
       <h1 className="sr-only">
-        {view}, {show.sheet.show.title}
+        {VIEWS.find(([path]) => path === view)?.[1]}, {show.sheet.show.title}
       </h1>
       <TopBar show={show} live={live} />
       <DamagedHand />
@@ -84,7 +81,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
         </main>
         {!run && (
           <PartBoundary what="The inspector">
-            <Inspector view={stage ? (live ? "stage" : "stageBlind") : rig ? "rig" : check ? "check" : "cue"} />
+            <Inspector view={stage ? (live ? "stage" : "stageBlind") : view === "rig" || view === "check" ? view : "cue"} />
           </PartBoundary>
         )}
         <PartBoundary key={drawer} what="The sheet">

@@ -5,6 +5,7 @@ import { useOpenOther } from "../file/useImport.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { api } from "../show/api.ts";
+import { messageOf } from "../shared/messageOf.ts";
 
 /** Where there is no show yet: the first one is begun here. */
 export function NoShow() {
@@ -17,7 +18,7 @@ export function NoShow() {
       const { id } = await api.importShow(JSON.stringify(emptyShow(name)));
       openOther(id);
     } catch (error) {
-      setTrouble(error instanceof Error ? error.message : String(error));
+      setTrouble(messageOf(error));
     }
   });
   return (

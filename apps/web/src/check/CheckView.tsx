@@ -2,11 +2,12 @@ import type { EditInput, Finding, Severity } from "@zm/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { chooseCue, chooseLights, chooseList, lookAt, useChoice } from "../choice/choice.ts";
+import { chooseLights, useChoice } from "../choice/choice.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
-import { useList, useMainList, useShow } from "../show/useShow.ts";
+import { useGoToCue } from "../lists/useGoToCue.ts";
+import { useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { SeverityMark } from "./SeverityMark.tsx";
 import { type FindingGroup, KIND_WORDS, groupedFindings, useFindings } from "../show/findings.ts";
@@ -137,15 +138,11 @@ function Heading({ group: { id, findings }, by }: { group: FindingGroup; by: "cu
 function FindingRow({ finding, by }: { finding: Finding; by: "cue" | "kind" }) {
   const { id } = useShow();
   const navigate = useNavigate();
-  const list = useList();
-  const main = useMainList();
+  const goTo = useGoToCue();
   const { severity, cue, channel, message, mend } = finding;
   const choose = (): void => {
-    if (finding.list !== null && finding.list !== list.id) chooseList(finding.list === main.id ? null : finding.list);
     if (channel !== null) chooseLights([channel]);
-    if (cue === null || finding.list === null) return;
-    chooseCue(cue);
-    lookAt(finding.list, cue);
+    if (cue !== null && finding.list !== null) goTo(finding.list, cue);
   };
   return (
     <div className="flex items-start gap-3 border-b border-rule/50 px-4 py-1.5 hover:bg-base-200">

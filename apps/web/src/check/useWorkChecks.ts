@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { workerOf } from "../preview/usePreview.ts";
+import { tellTrouble } from "../shared/notices.ts";
 import { useShow } from "../show/useShow.ts";
 import { leaveFindings, takeFindings } from "../show/findings.ts";
 
@@ -15,14 +16,13 @@ export function useWorkChecks(): void {
     let waiting: ReturnType<typeof setTimeout>;
     let over = false;
     const look = async (): Promise<void> => {
-      const found = await workerOf(id)
-        ?.check(revision)
-        .catch(() => null);
+      const found = await workerOf(id)?.check(revision);
       if (over) return;
       if (found) takeFindings(id, revision, found);
-      else waiting = setTimeout(() => void look(), AGAIN);
+      else waiting = setTimeout(begin, AGAIN);
     };
-    waiting = setTimeout(() => void look(), CALM);
+    const begin = (): void => void look().catch(tellTrouble);
+    waiting = setTimeout(begin, CALM);
     return () => {
       over = true;
       clearTimeout(waiting);

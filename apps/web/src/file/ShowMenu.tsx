@@ -12,6 +12,7 @@ import { api } from "../show/api.ts";
 import { showsQuery } from "../show/openShow.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { useImport, useOpenOther } from "./useImport.ts";
+import { FileField } from "../shared/FileField.tsx";
 
 /** The show's name; behind it export, import and the other shows; renaming and removing this one. */
 export function ShowMenu({ title }: { title: string }) {
@@ -64,18 +65,7 @@ export function ShowMenu({ title }: { title: string }) {
           </MenuEntry>
         ))}
       </DropMenu>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,application/json"
-        className="hidden"
-        aria-label="Show document"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          event.target.value = "";
-          if (chosen) void bringIn(chosen).then(setFaults);
-        }}
-      />
+      <FileField ref={file} accept=".json,application/json" label="Show document" onFile={(chosen) => bringIn(chosen).then(setFaults)} />
       {faults.length > 0 && <FaultList faults={faults} onClose={() => setFaults([])} />}
       {removing && <RemoveShow id={id} title={title} onClose={() => setRemoving(false)} />}
     </>

@@ -7,6 +7,7 @@ import { notify } from "../shared/notices.ts";
 import type { ImportState } from "@zm/protocol";
 import { Refusal, api } from "../show/api.ts";
 import { showsQuery } from "../show/openShow.ts";
+import { messageOf } from "../shared/messageOf.ts";
 
 /** An import that is under way: of which file, and how far it is. */
 interface Importing {
@@ -58,9 +59,7 @@ export function useImport(): (file: File) => Promise<readonly string[]> {
         }
         return [];
       } catch (error) {
-        return error instanceof Refusal && error.faults.length > 0
-          ? error.faults
-          : [error instanceof Error ? error.message : String(error)];
+        return error instanceof Refusal && error.faults.length > 0 ? error.faults : [messageOf(error)];
       } finally {
         clearInterval(asking);
         useImporting.setState({ importing: null });

@@ -3,6 +3,7 @@ import { Pipette } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Modal } from "../shared/Modal.tsx";
 import { notify } from "../shared/notices.ts";
+import { FileField } from "../shared/FileField.tsx";
 
 const WIDEST = 720;
 const HIGHEST = 460;
@@ -23,18 +24,7 @@ export function PictureColour({ onTake }: { onTake: (light: Light) => void }) {
       <button type="button" className="btn btn-xs border-neutral gap-1 font-normal" onClick={() => file.current?.click()}>
         <Pipette size={13} /> From a picture …
       </button>
-      <input
-        ref={file}
-        type="file"
-        accept="image/*"
-        className="hidden"
-        aria-label="Picture to take a colour from"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          event.target.value = "";
-          if (chosen) void open(chosen);
-        }}
-      />
+      <FileField ref={file} accept="image/*" label="Picture to take a colour from" onFile={open} />
       {picture && <PickFrom picture={picture} onTake={onTake} onClose={() => setPicture(null)} />}
     </>
   );

@@ -18,6 +18,7 @@ import { useForm, useWatch } from "react-hook-form";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { linesOf } from "../preview/preview.ts";
 import { useChoice } from "../choice/choice.ts";
+import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { useSame } from "../shared/useSame.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -47,6 +48,7 @@ export function RecordDrawer() {
   const { cue, from, what, changed, onlyChosen, families, mode, scope, part, label, times: typedTimes } = entry;
   const number = useRef<HTMLInputElement | null>(null);
   const cueField = register("cue");
+  const numberRef = useMergedRefs(number, cueField.ref);
   useEffect(() => {
     keepRefused(id, { record: null });
     // At once, so that a drawer which comes back can give the keyboard back to where it was.
@@ -128,10 +130,7 @@ export function RecordDrawer() {
         <Labelled name="cue">
           <input
             {...cueField}
-            ref={(element) => {
-              cueField.ref(element);
-              number.current = element;
-            }}
+            ref={numberRef}
             aria-label="Cue number"
             className="input figures h-9 w-20 bg-base-100 px-2 text-[17px]"
             value={cue}

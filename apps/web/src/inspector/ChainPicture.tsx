@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import { Bar, BarChart, XAxis, YAxis } from "recharts";
 import { chooseCue } from "../choice/choice.ts";
 import { seconds } from "../shared/words.ts";
-import { AXIS, type Box, MARGIN, NAMES_WIDTH, WIDTH, boxOf, chartHeight } from "./chart.ts";
+import { type Box, barsOver, boxOf, namesAxis, timeAxis } from "./chart.ts";
 
 /** The chain that runs by itself around a cue: when each cue starts and ends, counted from the one Go. */
 export function ChainPicture({ list, chain, row }: { list: ListSheet; chain: readonly ChainLink[]; row: number }) {
@@ -29,16 +29,9 @@ export function ChainPicture({ list, chain, row }: { list: ListSheet; chain: rea
       </ol>
       {whole > 0 && (
         <div aria-hidden>
-          <BarChart
-            layout="vertical"
-            width={WIDTH}
-            height={chartHeight(bars.length)}
-            data={bars}
-            margin={MARGIN}
-            accessibilityLayer={false}
-          >
-            <XAxis type="number" domain={[0, whole]} ticks={[0, whole]} tickFormatter={(time: number) => `${seconds(time)} s`} {...AXIS} />
-            <YAxis type="category" dataKey="cue" width={NAMES_WIDTH} {...AXIS} />
+          <BarChart {...barsOver(bars)}>
+            <XAxis {...timeAxis(whole)} />
+            <YAxis {...namesAxis("cue")} />
             <Bar dataKey="start" stackId="time" isAnimationActive={false} fill="none" />
             <Bar
               dataKey="lasts"

@@ -153,7 +153,7 @@ interface FieldProps {
 
 function Field({ label, id, value, place, onTake }: FieldProps) {
   const field = useRef<HTMLInputElement>(null);
-  const fieldRef = useMergedRefs(field, place ? placeRef(place) : noPlace);
+  const fieldRef = useMergedRefs(field, place && placeRef(place));
   const begun = useRef(value);
   useEffect(() => {
     // An edit from elsewhere does not replace what somebody is typing.
@@ -184,5 +184,3 @@ function Field({ label, id, value, place, onTake }: FieldProps) {
     </div>
   );
 }
-
-const noPlace = (): void => undefined;

@@ -2,7 +2,7 @@ import { type ListSheet, type Run, at, cueDuration, transitionAt } from "@zm/cor
 import { useMemo } from "react";
 import { Bar, BarChart, XAxis, YAxis } from "recharts";
 import { seconds } from "../shared/words.ts";
-import { AXIS, type Box, MARGIN, NAMES_WIDTH, WIDTH, boxOf, chartHeight } from "./chart.ts";
+import { type Box, barsOver, boxOf, namesAxis, timeAxis } from "./chart.ts";
 
 /** The cue's times drawn to scale: each kind of move as a wedge from its delay to its end. */
 export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
@@ -16,9 +16,9 @@ export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
         .map((bar) => `${bar.name}: ${seconds(bar.fade)} seconds${bar.delay ? ` after ${seconds(bar.delay)}` : ""}`)
         .join("; ")}
     >
-      <BarChart layout="vertical" width={WIDTH} height={chartHeight(bars.length)} data={bars} margin={MARGIN} accessibilityLayer={false}>
-        <XAxis type="number" domain={[0, whole]} ticks={[0, whole]} tickFormatter={(time: number) => `${seconds(time)} s`} {...AXIS} />
-        <YAxis type="category" dataKey="name" width={NAMES_WIDTH} {...AXIS} />
+      <BarChart {...barsOver(bars)}>
+        <XAxis {...timeAxis(whole)} />
+        <YAxis {...namesAxis("name")} />
         <Bar dataKey="delay" stackId="time" isAnimationActive={false} shape={(bar) => <DelayLine {...boxOf(bar)} />} />
         <Bar
           dataKey="fade"

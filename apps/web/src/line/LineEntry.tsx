@@ -20,6 +20,7 @@ import { CompletionList } from "./CompletionList.tsx";
 import { enteredLines, keepLine } from "./lineHistory.ts";
 import { type LineTarget, setLine, targetNow, targetWords, useLineText } from "./lineText.ts";
 import { chooseFor, isDoneHere, useLineRequest } from "./useLineRequest.ts";
+import { messageOf } from "../shared/messageOf.ts";
 
 type Read = { request: LineRequest } | { fault: LineFault } | null;
 
@@ -103,7 +104,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
     try {
       if (!(await latest.current.doRequest(again.request, at))) comeBack(line, at);
     } catch (error) {
-      comeBack(line, at, error instanceof Error ? error.message : String(error));
+      comeBack(line, at, messageOf(error));
     }
   };
 

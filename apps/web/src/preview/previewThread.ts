@@ -43,11 +43,11 @@ const previews = {
     return timed ? preview.whole() : null;
   },
 
-  /** Everything that is wrong or hardly meant in the show; null where this thread has it at another revision, or by the time it is done. */
+  /** Everything that is wrong or hardly meant in the show; null where this thread has it at another revision, and where a preview is asked meanwhile: that comes first. */
   async check(id: number, revision: number): Promise<readonly Finding[] | null> {
-    const isSame = (): boolean => open?.id === id && open.revision === revision;
-    if (!open || !isSame()) return null;
-    const found = await inSlices(checkSheetInSteps(open.sheet), isSame);
+    if (open?.id !== id || open.revision !== revision) return null;
+    const [shown, asked] = [open, work];
+    const found = await inSlices(checkSheetInSteps(shown.sheet), () => open === shown && work === asked);
     return found?.value ?? null;
   },
 };
@@ -86,7 +86,6 @@ function practise(sheet: ShowSheet): void {
     };
     const preview = new PreviewWork(sheet, { edits: [edit], list: list.id, mostLines: FIRST_LINES, window: null });
     preview.looks();
-    preview.ghosts();
     if (round === 1) preview.whole();
   }
 }

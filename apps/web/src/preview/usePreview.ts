@@ -30,7 +30,11 @@ export function startPreviews(show: number): () => void {
   return () => {
     following();
     thread.end();
-    if (worker?.thread === thread) worker = undefined;
+    if (worker?.thread !== thread) return;
+    worker = undefined;
+    // What it was asked last is never answered.
+    underWay = null;
+    next = null;
   };
 }
 

@@ -1,6 +1,7 @@
 import { ShowError, addressesOf, bulkEdits, count, makeEdits as makeEditsOn, newPatchFaults, readEdits, readPatch } from "@zm/core";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { type UseFormRegisterReturn, useForm, useWatch } from "react-hook-form";
+import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { placeRef } from "../shared/focusPlaces.ts";
 import { chooseLights } from "../choice/choice.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -56,15 +57,7 @@ export function BulkForm() {
   });
   const clashes = preview && "clashes" in preview ? preview.clashes : [];
   const first = register("from");
-  // Made anew with each render, as the form wants to be told of its field again after it was emptied.
-  const firstRef = (element: HTMLInputElement | null): (() => void) => {
-    first.ref(element);
-    const forget = placeRef("first light")(element);
-    return () => {
-      if (forget) forget();
-      first.ref(null);
-    };
-  };
+  const firstRef = useMergedRefs<HTMLInputElement>(first.ref, placeRef("first light"));
   return (
     <form
       aria-label="Add lights"

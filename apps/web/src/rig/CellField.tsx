@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { useTableCell } from "./tableCells.ts";
 
 interface CellFieldProps {
@@ -14,15 +15,21 @@ interface CellFieldProps {
   onTake: (text: string) => void;
 }
 
+/** The number that a text says, with a point or a comma; NaN for one that says none. */
+export function readNumber(text: string): number {
+  return Number(text.replace(",", "."));
+}
+
 /** What is wrong with a text where a number is wanted. */
 export function numberFault(text: string): string | undefined {
-  return text !== "" && Number.isFinite(Number(text.replace(",", "."))) ? undefined : `"${text}" is not a number`;
+  return text !== "" && Number.isFinite(readNumber(text)) ? undefined : `"${text}" is not a number`;
 }
 
 /** A field in a cell of a table, written in where it stands: leaving or Enter takes it, Escape drops it, arrows go to the rows beside. What cannot be taken stays, marked. */
 export function CellField({ label, value, figures = false, right = false, fault, offered, check, onTake }: CellFieldProps) {
   const field = useRef<HTMLInputElement>(null);
-  const { ref, focusBeside } = useTableCell(field);
+  const { ref: cellRef, focusBeside } = useTableCell();
+  const ref = useMergedRefs(field, cellRef);
   const [wrong, setWrong] = useState<string>();
   useEffect(() => {
     if (field.current && field.current !== document.activeElement && wrong === undefined) field.current.value = value;

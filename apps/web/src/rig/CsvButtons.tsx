@@ -4,6 +4,7 @@ import { useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
 import { useShow } from "../show/useShow.ts";
+import { FileField } from "../shared/FileField.tsx";
 
 /** The rig as a table for a spreadsheet, out and in. What comes in is shown as a draft first. */
 export function CsvButtons() {
@@ -37,18 +38,7 @@ export function CsvButtons() {
       <button type="button" className="btn btn-ghost btn-xs gap-1 font-normal" onClick={() => file.current?.click()}>
         <Upload size={13} /> Table in …
       </button>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv"
-        className="hidden"
-        aria-label="Rig table"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          event.target.value = "";
-          if (chosen) void bring(chosen);
-        }}
-      />
+      <FileField ref={file} accept=".csv,text/csv" label="Rig table" onFile={bring} />
     </>
   );
 }

@@ -7,7 +7,7 @@ import { EmptyView } from "../shared/EmptyView.tsx";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { BulkForm } from "./BulkForm.tsx";
-import { CellField, numberFault } from "./CellField.tsx";
+import { CellField, numberFault, readNumber } from "./CellField.tsx";
 import { CsvButtons } from "./CsvButtons.tsx";
 import { ScrollingTable } from "./DataTable.tsx";
 
@@ -41,7 +41,8 @@ export function LightsTab() {
     getCoreRowModel: getCoreRowModel(),
     getSortedRowModel: getSortedRowModel(),
   });
-  const lit = new Set(chosen);
+  const chosenSet = useMemo(() => new Set(chosen), [chosen]);
+  const isChosen = ({ original }: { original: LightRow }): boolean => chosenSet.has(original.channel.number);
   return (
     <div className="flex h-full flex-col">
       <BulkForm />
@@ -56,8 +57,8 @@ export function LightsTab() {
         table={table}
         label="Lights"
         columns={COLUMNS}
-        isChosen={({ original }) => lit.has(original.channel.number)}
-        rowClass={({ original }) => (lit.has(original.channel.number) ? "bg-base-300" : "")}
+        isChosen={isChosen}
+        rowClass={(row) => (isChosen(row) ? "bg-base-300" : "")}
       >
         {lights.length === 0 && <NoLights />}
       </ScrollingTable>
@@ -77,7 +78,10 @@ function useColumns(types: readonly FixtureType[]) {
         header: "light",
         meta: { namesRow: true },
         cell: ({ row, table }) => (
-          <NumberCell number={row.original.channel.number} shown={table.getRowModel().rows.map((each) => each.original.channel.number)} />
+          <NumberCell
+            number={row.original.channel.number}
+            shown={() => table.getRowModel().rows.map((each) => each.original.channel.number)}
+          />
         ),
       }),
       column.accessor((light) => light.channel.label ?? "", {
@@ -148,15 +152,16 @@ function useColumns(types: readonly FixtureType[]) {
 }
 
 /** The number of a light, which chooses it: with Shift a row of them as they are shown, with Ctrl one more. */
-function NumberCell({ number, shown }: { number: number; shown: readonly number[] }) {
+function NumberCell({ number, shown }: { number: number; shown: () => readonly number[] }) {
   const isChosen = useChoice((choice) => choice.channels.includes(number));
   const choose = (event: React.MouseEvent): void => {
     if (event.ctrlKey || event.metaKey) return toggleLights([number]);
     const chosen = useChoice.getState().channels;
     const last = chosen.at(-1);
     if (!event.shiftKey || last === undefined) return chooseLights([number]);
-    const [a, b] = [shown.indexOf(last), shown.indexOf(number)];
-    const span = a <= b ? shown.slice(Math.max(0, a), b + 1) : shown.slice(b, a + 1).reverse();
+    const rows = shown();
+    const [a, b] = [rows.indexOf(last), rows.indexOf(number)];
+    const span = a <= b ? rows.slice(Math.max(0, a), b + 1) : rows.slice(b, a + 1).reverse();
     chooseLights([...chosen, ...span.filter((each) => !chosen.includes(each))]);
   };
   return (
@@ -231,7 +236,7 @@ function takePatch(channel: Channel, text: string, set: (channel: Channel) => vo
 
 function takePlace(channel: Channel, axis: Axis, text: string, set: (channel: Channel) => void): void {
   if (text.trim() === "") return set(without(channel, "place"));
-  const value = Number(text.replace(",", "."));
+  const value = readNumber(text);
   set({ ...channel, place: { x: 0, y: 6, z: 3, ...channel.place, [axis]: value } });
 }
 

@@ -1,15 +1,16 @@
 import { createColumnHelper, getCoreRowModel, useReactTable } from "@tanstack/react-table";
-import { type FixtureType, type Palette, type PaletteValue, entrySchemas, paletteUses } from "@zm/core";
-import { X } from "lucide-react";
+import { type FixtureType, type Palette, type PaletteValue, count, entrySchemas, paletteUses } from "@zm/core";
 import { memo, useCallback, useId, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
 import { useSame } from "../shared/useSame.ts";
 import { useShow } from "../show/useShow.ts";
-import { CellField, numberFault } from "./CellField.tsx";
+import { CellField, numberFault, readNumber } from "./CellField.tsx";
 import { ScrollingTable, SmallTable } from "./DataTable.tsx";
 import { createDrafts } from "./entryDrafts.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
+import { type FormRow, formRows } from "./formRows.ts";
+import { TakeOutButton } from "./TakeOutButton.tsx";
 import { useEntryForm } from "./useEntryForm.ts";
 
 const fields = entrySchemas.palette.pick({ label: true, values: true });
@@ -23,15 +24,13 @@ export function PaletteForm({ palette }: { palette: Palette }) {
   const { sheet } = useShow();
   const stored = { label: palette.label, values: palette.values };
   const { form, values, draft } = useEntryForm(usePaletteDrafts, palette.id, stored, fields);
-  const rows = useFieldArray({ control: form.control, name: "values" });
+  const rows = useFieldArray({ control: form.control, name: "values", keyName: "rowId" });
   const names = useMemo(
     () => [...new Set(sheet.keys.all.filter((key) => key.attribute.family === palette.family).map((key) => key.attribute.id))],
     [sheet.keys, palette.family],
   );
   const uses = useMemo(() => paletteUses(sheet, palette.id), [sheet, palette.id]);
-  const valueRows = useSame(
-    rows.fields.flatMap(({ id }, index) => values.values.slice(index, index + 1).map((value): ValueRow => ({ ...value, id }))),
-  );
+  const valueRows = useSame(formRows(rows.fields, values.values));
   const set = useCallback((index: number, value: PaletteValue): void => form.setValue(`values.${index}`, value), [form]);
   const after: Palette = { ...palette, label: values.label.trim(), values: [...values.values] };
   return (
@@ -49,7 +48,7 @@ export function PaletteForm({ palette }: { palette: Palette }) {
         <NamedField words="label" {...form.register("label")} fault={form.formState.errors.label?.message} />
         <span className="pb-1.5 text-quiet">
           {palette.family}, typed as <span className="figures text-base-content">{palette.id}</span>,{" "}
-          {uses === 0 ? "used by no move" : `used by ${uses} ${uses === 1 ? "move" : "moves"}`}
+          {uses === 0 ? "used by no move" : `used by ${count(uses, "move")}`}
         </span>
       </div>
       <ValuesTable rows={valueRows} names={names} onSet={set} onRemove={rows.remove} />
@@ -65,13 +64,10 @@ export function PaletteForm({ palette }: { palette: Palette }) {
   );
 }
 
-/** A value, and the id that its row keeps while others are added and taken out. */
-type ValueRow = PaletteValue & { readonly id: string };
-
-const column = createColumnHelper<ValueRow>();
+const column = createColumnHelper<FormRow<PaletteValue>>();
 
 interface ValuesTableProps {
-  rows: ValueRow[];
+  rows: FormRow<PaletteValue>[];
   names: readonly string[];
   onSet: (index: number, value: PaletteValue) => void;
   onRemove: (index: number) => void;
@@ -85,37 +81,56 @@ const ValuesTable = memo(function ValuesTable({ rows, names, onSet, onRemove }: 
   const lights = useMemo(() => new Set(show.channels.map(({ number }) => number)), [show.channels]);
   const columns = useMemo(
     () => [
-      column.accessor("attribute", {
+      column.accessor(({ value }) => value.attribute, {
+        id: "attribute",
         header: "attribute",
-        cell: ({ row: { index, original } }) => (
+        cell: ({
+          row: {
+            index,
+            original: { value },
+          },
+        }) => (
           <select
             aria-label={`Attribute of value ${index + 1}`}
             className="w-full bg-transparent px-1"
-            value={original.attribute}
-            onChange={(event) => onSet(index, { ...valueOf(original), attribute: event.target.value })}
+            value={value.attribute}
+            onChange={(event) => onSet(index, { ...value, attribute: event.target.value })}
           >
-            {[...new Set([...names, original.attribute])].map((name) => (
+            {[...new Set([...names, value.attribute])].map((name) => (
               <option key={name}>{name}</option>
             ))}
           </select>
         ),
       }),
-      column.accessor("value", {
+      column.accessor(({ value }) => value.value, {
+        id: "value",
         header: "value",
-        cell: ({ row: { index, original }, getValue }) => (
+        cell: ({
+          row: {
+            index,
+            original: { value },
+          },
+          getValue,
+        }) => (
           <CellField
-            label={`Value ${index + 1}, ${original.attribute}`}
+            label={`Value ${index + 1}, ${value.attribute}`}
             value={String(getValue())}
             figures
             check={numberFault}
-            onTake={(text) => onSet(index, { ...valueOf(original), value: Number(text.replace(",", ".")) })}
+            onTake={(text) => onSet(index, { ...value, value: readNumber(text) })}
           />
         ),
       }),
-      column.accessor((value) => scopeWords(value, types), {
+      column.accessor(({ value }) => scopeWords(value, types), {
         id: "for",
         header: "for",
-        cell: ({ row: { index, original }, getValue }) => (
+        cell: ({
+          row: {
+            index,
+            original: { value },
+          },
+          getValue,
+        }) => (
           <CellField
             label={`Value ${index + 1} is for`}
             value={getValue()}
@@ -123,23 +138,14 @@ const ValuesTable = memo(function ValuesTable({ rows, names, onSet, onRemove }: 
             check={(text) =>
               scopeNamed(text, types, lights) ? undefined : `"${text}" is no light and no type; write all lights, a type or light 12`
             }
-            onTake={(text) => onSet(index, { attribute: original.attribute, value: original.value, ...scopeNamed(text, types, lights) })}
+            onTake={(text) => onSet(index, { attribute: value.attribute, value: value.value, ...scopeNamed(text, types, lights) })}
           />
         ),
       }),
       column.display({
         id: "out",
         header: "",
-        cell: ({ row: { index } }) => (
-          <button
-            type="button"
-            className="btn btn-ghost btn-xs btn-square"
-            aria-label={`Take value ${index + 1} out`}
-            onClick={() => onRemove(index)}
-          >
-            <X size={12} />
-          </button>
-        ),
+        cell: ({ row: { index } }) => <TakeOutButton label={`Take value ${index + 1} out`} onClick={() => onRemove(index)} />,
       }),
     ],
     [names, types, lights, offered, onSet, onRemove],
@@ -147,7 +153,7 @@ const ValuesTable = memo(function ValuesTable({ rows, names, onSet, onRemove }: 
   const table = useReactTable({
     data: rows,
     columns,
-    getRowId: (value) => value.id,
+    getRowId: ({ rowId }) => rowId,
     getCoreRowModel: getCoreRowModel(),
     enableSorting: false,
   });
@@ -173,11 +179,6 @@ const ValuesTable = memo(function ValuesTable({ rows, names, onSet, onRemove }: 
 const COLUMNS = "grid-cols-[1fr_0.7fr_1.4fr_28px]";
 /** A palette with more values than this scrolls in its table. */
 const MOST_ROWS = 40;
-
-/** A value without the id that its row has in the form. */
-function valueOf({ id: _id, ...value }: ValueRow): PaletteValue {
-  return value;
-}
 
 const ALL = "all lights";
 

@@ -9,6 +9,7 @@ import { notify } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
+import { readNumber } from "./CellField.tsx";
 import { InUse } from "./InUse.tsx";
 import { NameField } from "../give/TimesGive.tsx";
 
@@ -162,12 +163,7 @@ const AXES = [
 ] as const;
 
 /** A length in metres as it is typed; an empty field is not one yet. */
-const metres = z
-  .string()
-  .trim()
-  .min(1)
-  .transform((text) => Number(text.replace(",", ".")))
-  .pipe(z.number());
+const metres = z.string().trim().min(1).transform(readNumber).pipe(z.number());
 const place = z.strictObject({ x: metres, y: metres, z: metres });
 const hanging = z.strictObject({ from: place, to: place });
 const NOWHERE = { x: "", y: "", z: "" };

@@ -1,13 +1,14 @@
 import { createColumnHelper, getCoreRowModel, useReactTable } from "@tanstack/react-table";
 import { type Attribute, FAMILIES, type FixtureType, count, entrySchemas, freeId } from "@zm/core";
-import { X } from "lucide-react";
 import { useCallback, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
-import { CellField, numberFault } from "./CellField.tsx";
+import { CellField, numberFault, readNumber } from "./CellField.tsx";
 import { SmallTable } from "./DataTable.tsx";
 import { createDrafts } from "./entryDrafts.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
+import { type FormRow, formRows } from "./formRows.ts";
+import { TakeOutButton } from "./TakeOutButton.tsx";
 import { useEntryForm } from "./useEntryForm.ts";
 
 const fields = entrySchemas.fixtureType.pick({ name: true, attributes: true });
@@ -58,11 +59,7 @@ export function TypeForm({ type, used }: { type: FixtureType; used: number }) {
           {count(used, "light")}, {attributes.length} {attributes.length === 1 ? "address" : "addresses"} each
         </span>
       </div>
-      <AttributesTable
-        rows={rows.fields.flatMap(({ rowId }, index) => attributes.slice(index, index + 1).map((each) => ({ ...each, rowId })))}
-        onSet={set}
-        onRemove={rows.remove}
-      />
+      <AttributesTable rows={formRows(rows.fields, attributes)} onSet={set} onRemove={rows.remove} />
       <div className="flex flex-wrap items-center gap-1">
         <span className="mr-1 text-[13px] text-quiet">add</span>
         {missing.map(([word, some]) => (
@@ -100,10 +97,7 @@ function AddButton({ onClick, children }: { onClick: () => void; children: React
   );
 }
 
-/** An attribute, and the id that its row keeps while others are added and taken out. */
-type AttributeRow = Attribute & { readonly rowId: string };
-
-const column = createColumnHelper<AttributeRow>();
+const column = createColumnHelper<FormRow<Attribute>>();
 
 /** The columns of numbers and what stands over them. */
 const NUMBERS = [
@@ -114,7 +108,7 @@ const NUMBERS = [
 ] as const;
 
 interface AttributesTableProps {
-  rows: AttributeRow[];
+  rows: FormRow<Attribute>[];
   onSet: (index: number, next: Attribute) => void;
   onRemove: (index: number) => void;
 }
@@ -122,27 +116,41 @@ interface AttributesTableProps {
 function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
   const columns = useMemo(
     () => [
-      column.accessor("id", {
+      column.accessor(({ value }) => value.id, {
+        id: "id",
         header: "attribute",
-        cell: ({ row: { index, original }, getValue }) => (
+        cell: ({
+          row: {
+            index,
+            original: { value },
+          },
+          getValue,
+        }) => (
           <CellField
             label={`Attribute ${index + 1}`}
             value={getValue()}
             check={(text) => (text === "" ? "An attribute has a name, such as pan" : undefined)}
-            onTake={(id) => onSet(index, { ...attributeOf(original), id })}
+            onTake={(id) => onSet(index, { ...value, id })}
           />
         ),
       }),
-      column.accessor("family", {
+      column.accessor(({ value }) => value.family, {
+        id: "family",
         header: "family",
-        cell: ({ row: { index, original }, getValue }) => (
+        cell: ({
+          row: {
+            index,
+            original: { value },
+          },
+          getValue,
+        }) => (
           <select
-            aria-label={`Family of ${original.id}`}
+            aria-label={`Family of ${value.id}`}
             className="w-full bg-transparent"
             value={getValue()}
             onChange={(event) => {
               const family = FAMILIES.find((each) => each === event.target.value);
-              if (family) onSet(index, { ...attributeOf(original), family });
+              if (family) onSet(index, { ...value, family });
             }}
           >
             {FAMILIES.map((family) => (
@@ -152,45 +160,55 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
         ),
       }),
       ...NUMBERS.map(([field, word]) =>
-        column.accessor(field, {
+        column.accessor(({ value }) => value[field], {
+          id: field,
           header: word,
-          cell: ({ row: { index, original }, getValue }) => (
+          cell: ({
+            row: {
+              index,
+              original: { value },
+            },
+            getValue,
+          }) => (
             <CellField
-              label={`${field} of ${original.id}`}
+              label={`${field} of ${value.id}`}
               value={String(getValue() ?? "")}
               figures
               check={(text) => (text === "" && field === "speed" ? undefined : numberFault(text))}
-              onTake={(text) => onSet(index, withNumber(attributeOf(original), field, text))}
+              onTake={(text) => onSet(index, withNumber(value, field, text))}
             />
           ),
         }),
       ),
-      column.accessor("snap", {
+      column.accessor(({ value }) => value.snap, {
+        id: "snap",
         header: "jumps",
         meta: { cell: "px-1.5" },
-        cell: ({ row: { index, original }, getValue }) => (
+        cell: ({
+          row: {
+            index,
+            original: { value },
+          },
+          getValue,
+        }) => (
           <input
             type="checkbox"
-            aria-label={`${original.id} jumps`}
+            aria-label={`${value.id} jumps`}
             className="checkbox checkbox-xs"
             checked={getValue() ?? false}
-            onChange={(event) => onSet(index, { ...attributeOf(original), snap: event.target.checked ? true : undefined })}
+            onChange={(event) => onSet(index, { ...value, snap: event.target.checked ? true : undefined })}
           />
         ),
       }),
       column.display({
         id: "out",
         header: "",
-        cell: ({ row: { index, original } }) => (
-          <button
-            type="button"
-            className="btn btn-ghost btn-xs btn-square"
-            aria-label={`Take ${original.id} out`}
-            onClick={() => onRemove(index)}
-          >
-            <X size={12} />
-          </button>
-        ),
+        cell: ({
+          row: {
+            index,
+            original: { value },
+          },
+        }) => <TakeOutButton label={`Take ${value.id} out`} onClick={() => onRemove(index)} />,
       }),
     ],
     [onSet, onRemove],
@@ -207,11 +225,7 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
   );
 }
 
-function attributeOf({ rowId: _rowId, ...attribute }: AttributeRow): Attribute {
-  return attribute;
-}
-
 /** An attribute with a number as it was typed; an emptied speed is none. */
 function withNumber(attribute: Attribute, field: (typeof NUMBERS)[number][0], text: string): Attribute {
-  return { ...attribute, [field]: text === "" ? undefined : Number(text.replace(",", ".")) };
+  return { ...attribute, [field]: text === "" ? undefined : readNumber(text) };
 }

@@ -1,4 +1,4 @@
-import { type RefCallback, type RefObject, createContext, useCallback, useContext } from "react";
+import { type RefCallback, createContext, useCallback, useContext } from "react";
 
 /** The fields of a table by row and column, so that the arrows can go from one row to the next. */
 export type FieldsOfTable = Map<string, HTMLInputElement>;
@@ -15,23 +15,21 @@ export const TableCellContext = createContext<TableCell>({ fields: new Map(), ro
 
 const keyOf = (row: number, column: string): string => `${row}/${column}`;
 
-/** Makes a field known to its table. `focusBeside` goes to the field of the same column so many rows on; false where there is none. */
-export function useTableCell(field: RefObject<HTMLInputElement | null>): {
+/** The ref that makes a field known to its table. `focusBeside` goes to the field of the same column so many rows on; false where there is none. */
+export function useTableCell(): {
   ref: RefCallback<HTMLInputElement>;
   focusBeside: (by: number) => boolean;
 } {
   const { fields, row, column } = useContext(TableCellContext);
   const ref = useCallback(
     (element: HTMLInputElement | null) => {
-      field.current = element;
       if (!element) return undefined;
       fields.set(keyOf(row, column), element);
       return () => {
-        field.current = null;
         if (fields.get(keyOf(row, column)) === element) fields.delete(keyOf(row, column));
       };
     },
-    [field, fields, row, column],
+    [fields, row, column],
   );
   const focusBeside = (by: number): boolean => {
     const beside = fields.get(keyOf(row + by, column));

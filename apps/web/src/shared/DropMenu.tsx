@@ -53,29 +53,29 @@ export function DropMenu({ label, button, list, onOpen, children }: DropMenuProp
 const ENTRY =
   "flex w-full cursor-pointer items-center gap-2 rounded px-2.5 py-1.5 text-left outline-none data-[highlighted]:bg-base-100 aria-[current=true]:text-secondary";
 
+/** One entry. While a name is asked for, the pointer on its way over it leaves the focus where it is. */
+function Entry(props: React.ComponentProps<typeof Menu.Item>) {
+  const { naming } = useContext(OpenMenu);
+  return <Menu.Item className={ENTRY} onPointerLeave={(event) => naming && event.preventDefault()} {...props} />;
+}
+
 /** An entry that does something; the menu is put away first. */
 export function MenuEntry({ current = false, onAct, children }: { current?: boolean; onAct: () => unknown; children: React.ReactNode }) {
-  const { naming } = useContext(OpenMenu);
   return (
-    <Menu.Item
-      className={ENTRY}
-      aria-current={current || undefined}
-      onSelect={() => void onAct()}
-      onPointerLeave={(event) => naming && event.preventDefault()}
-    >
+    <Entry aria-current={current || undefined} onSelect={() => void onAct()}>
       {children}
-    </Menu.Item>
+    </Entry>
   );
 }
 
 /** An entry that fetches a file. */
 export function MenuLink({ href, children }: { href: string; children: React.ReactNode }) {
   return (
-    <Menu.Item asChild className={ENTRY}>
+    <Entry asChild>
       <a href={href} download>
         {children}
       </a>
-    </Menu.Item>
+    </Entry>
   );
 }
 
@@ -105,20 +105,18 @@ export function NamedEntry({
   children: React.ReactNode;
 }) {
   const [asking, setAsking] = useState(false);
-  const { close, naming, startNaming } = useContext(OpenMenu);
+  const { close, startNaming } = useContext(OpenMenu);
   if (!asking)
     return (
-      <Menu.Item
-        className={ENTRY}
+      <Entry
         onSelect={(event) => {
           event.preventDefault();
           startNaming();
           setAsking(true);
         }}
-        onPointerLeave={(event) => naming && event.preventDefault()}
       >
         {children}
-      </Menu.Item>
+      </Entry>
     );
   return (
     <input

@@ -1,4 +1,5 @@
 import { create } from "zustand";
+import { messageOf } from "./messageOf.ts";
 
 export interface Notice {
   id: number;
@@ -36,5 +37,5 @@ export function notify(text: string, kind: Notice["kind"] = "word", action?: Not
 
 /** Tells what went wrong, in the words of whoever threw it. */
 export function tellTrouble(error: unknown): void {
-  notify(error instanceof Error ? error.message : String(error), "trouble");
+  notify(messageOf(error), "trouble");
 }

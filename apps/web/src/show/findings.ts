@@ -1,4 +1,4 @@
-import type { Code, Finding, Severity } from "@zm/core";
+import { type Code, type Finding, type Severity, groupBy } from "@zm/core";
 import { create } from "zustand";
 
 /** What Check has found in the show as it was at a revision; null before it has looked. */
@@ -64,13 +64,12 @@ export interface FindingGroup {
 
 /** Findings as they are shown: those of the wanted weights, by cue in the order in which they were found, or by kind. */
 export function groupedFindings(found: readonly Finding[], shown: ReadonlySet<Severity>, by: "cue" | "kind"): FindingGroup[] {
-  const groups = new Map<string, Finding[]>(by === "kind" ? KINDS.map(([code]) => [code, []]) : []);
-  for (const finding of found) {
-    if (!shown.has(finding.severity)) continue;
-    const id = by === "kind" ? finding.code : placeOf(finding.list ?? "", finding.cue ?? "");
-    const own = groups.get(id);
-    if (own) own.push(finding);
-    else groups.set(id, [finding]);
-  }
-  return [...groups].flatMap(([id, findings]) => (findings.length > 0 ? [{ id, findings }] : []));
+  const wanted = found.filter(({ severity }) => shown.has(severity));
+  if (by === "cue")
+    return [...groupBy(wanted, ({ list, cue }) => placeOf(list ?? "", cue ?? ""))].map(([id, findings]) => ({ id, findings }));
+  const kinds = groupBy(wanted, ({ code }) => code);
+  return KINDS.flatMap(([id]) => {
+    const findings = kinds.get(id);
+    return findings ? [{ id, findings }] : [];
+  });
 }

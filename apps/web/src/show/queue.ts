@@ -1,8 +1,7 @@
 import { create } from "zustand";
 import { queryClient } from "./queryClient.ts";
 
-/** The changes of this window; those of one scope go to the server one behind the other. */
-const CHANGE = ["change"];
+/** Changes of one scope go to the server one behind the other. */
 const SCOPE = { id: "changes" };
 let entered = 0;
 
@@ -30,7 +29,7 @@ export const enqueue: Runner = (work) => {
   countBy(1);
   return queryClient
     .getMutationCache()
-    .build(queryClient, { mutationKey: CHANGE, scope: SCOPE, mutationFn: work, retry: false, gcTime: 0 })
+    .build(queryClient, { scope: SCOPE, mutationFn: work, retry: false, gcTime: 0 })
     .execute(undefined)
     .finally(() => countBy(-1));
 };

@@ -1,5 +1,5 @@
 import { type Rig, rigOf } from "./rig.ts";
-import type { Cue, CueList, ListHead, MoveSpec, Moves, Show } from "./schema.ts";
+import { type Cue, type CueList, type ListHead, type MoveSpec, type Moves, PLAIN_TIMES, type Show, TIMED_FAMILIES } from "./schema.ts";
 
 const CUE_ORDER = ["number", "label", "note", "scene", "block", "assert", "carries", "trigger", "mark", "call", "actions"] as const;
 
@@ -74,7 +74,7 @@ function orderedCue(cue: Cue, rig: Rig): Cue {
   const head = pick(cue, CUE_ORDER);
   const parts = cue.parts.map((part) => ({
     ...pick(part, ["number", "label", "curve"]),
-    times: pick(part.times, ["up", "down", "upDelay", "downDelay", "position", "colour", "beam"]),
+    times: pick(part.times, [...PLAIN_TIMES, ...TIMED_FAMILIES]),
     moves: orderedMoves(part.moves, rig),
   }));
   return { ...head, parts };

@@ -1,3 +1,4 @@
+import { count } from "../../show/words.ts";
 import type { KeySelection } from "../fields.ts";
 
 /** "Cue 10", or "Cues 10 to 20" for a range of cue numbers. */
@@ -7,12 +8,7 @@ export function rangeWords({ from, to }: { from: string; to: string }): string {
 
 /** The lights of a selection: "6 lights", or "all lights" where none are named. */
 export function whoseWords({ channels }: KeySelection): string {
-  return channels ? lightsWords(channels.length) : "all lights";
-}
-
-/** So many lights: "1 light", "6 lights". */
-export function lightsWords(count: number): string {
-  return count === 1 ? "1 light" : `${count} lights`;
+  return channels ? count(channels.length, "light") : "all lights";
 }
 
 /** The attributes and families of a selection by name; empty where it speaks of all. */

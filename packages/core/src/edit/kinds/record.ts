@@ -15,7 +15,7 @@ import type { PlacedMove, Step } from "../step.ts";
 import { type Tracked, restoreFrom, storedMove } from "../plan/moveSteps.ts";
 import { cueNumber, label, list, partNumber, partTimes, rawMoves } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
-import { lightsWords } from "./kindWords.ts";
+import { count } from "../../show/words.ts";
 
 const schema = z.strictObject({
   op: z.literal("record"),
@@ -130,7 +130,7 @@ function restoreSteps(list: ListSheet, found: number, cue: Cue | undefined, edit
 export const record = defineEdit(schema, {
   plan: (sheet, edit) => planRecord(sheet, listFor(sheet, edit), edit),
   words: ({ cue, mode, moves, scope }) => {
-    const what = mode === "remove" ? "moves taken out" : `${lightsWords(Object.keys(moves).length)} recorded`;
+    const what = mode === "remove" ? "moves taken out" : `${count(Object.keys(moves).length, "light")} recorded`;
     return `Cue ${cue}: ${what}${scope === "cueOnly" ? ", this cue only" : ""}`;
   },
 });

@@ -1,9 +1,10 @@
 import { z } from "zod";
+import { count } from "../../show/words.ts";
 import { stepSchema } from "../step.ts";
 import { defineEdit } from "./kind.ts";
 
 /** Exact changes, such as an inverse is made of. */
 export const steps = defineEdit(z.strictObject({ op: z.literal("steps"), steps: z.array(stepSchema) }), {
   plan: (_sheet, { steps: all }) => all,
-  words: ({ steps: all }) => `${all.length} exact ${all.length === 1 ? "change" : "changes"}`,
+  words: ({ steps: all }) => count(all.length, "exact change"),
 });

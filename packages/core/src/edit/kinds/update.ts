@@ -11,7 +11,7 @@ import { type KeyMove, checkedMoves } from "../plan/checkedMoves.ts";
 import { storeStep, storedMove, targetOfMove } from "../plan/moveSteps.ts";
 import { cueNumber, list, rawMoves } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
-import { lightsWords } from "./kindWords.ts";
+import { count } from "../../show/words.ts";
 
 const schema = z.strictObject({
   op: z.literal("update"),
@@ -97,5 +97,5 @@ const PLACE_WORDS = { here: "here", atSource: "at the source", inPalette: "in th
 /** Putting values where a cue gets them from (SEMANTICS section 6). */
 export const update = defineEdit(schema, {
   plan: (sheet, edit) => planUpdate(sheet, listFor(sheet, edit), edit),
-  words: ({ cue, moves, at }) => `Cue ${cue}: ${lightsWords(Object.keys(moves).length)} updated ${PLACE_WORDS[at]}`,
+  words: ({ cue, moves, at }) => `Cue ${cue}: ${count(Object.keys(moves).length, "light")} updated ${PLACE_WORDS[at]}`,
 });
