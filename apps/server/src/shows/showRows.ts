@@ -172,6 +172,13 @@ function partPlace(listId: string, number: number, part: number): string {
   return `${listId}/${number}/${part}`;
 }
 
+/** The identity that the database gave to what stands at a place. Throws Error where it gave none: a row that refers to nothing is never sent. */
+function identity(ids: ReadonlyMap<string, number>, place: string): number {
+  const id = ids.get(place);
+  if (id === undefined) throw new Error(`The database has given ${place} no identity; nothing is stored`);
+  return id;
+}
+
 async function insertCues(manager: EntityManager, showId: number, show: Show): Promise<PartIds> {
   await insertRows<Omit<CueRow, "id">>(
     manager,
@@ -183,7 +190,7 @@ async function insertCues(manager: EntityManager, showId: number, show: Show): P
     [showId],
   );
   const ids = new Map(cues.map(({ id, list_id, number }) => [`${list_id}/${number}`, id]));
-  const cueId = (list: string, cue: Cue): number => ids.get(`${list}/${cueOrder(cue.number)}`) ?? Number.NaN;
+  const cueId = (list: string, cue: Cue): number => identity(ids, `${list}/${cueOrder(cue.number)}`);
   await insertRows<Omit<PartRow, "id">>(
     manager,
     PartRow,
@@ -202,7 +209,7 @@ function* moveCells(show: Show, ids: PartIds): Generator<readonly Cell[]> {
   for (const list of show.lists) {
     for (const cue of list.cues) {
       for (const part of cue.parts) {
-        const id = ids.get(partPlace(list.id, cueOrder(cue.number), part.number)) ?? Number.NaN;
+        const id = identity(ids, partPlace(list.id, cueOrder(cue.number), part.number));
         for (const [channel, attributes] of Object.entries(part.moves)) {
           for (const [attribute, spec] of Object.entries(attributes)) yield cellsOf(moveRow(id, Number(channel), attribute, spec));
         }
