@@ -67,8 +67,21 @@ export default tseslint.config(
   },
   {
     // What these hand to a page runs in the browser.
-    files: ["scripts/measureStage.mjs"],
-    languageOptions: { globals: { window: "readonly", requestAnimationFrame: "readonly", CanvasRenderingContext2D: "readonly" } },
+    files: ["scripts/measure.mjs", "scripts/measureStage.mjs"],
+    languageOptions: {
+      globals: Object.fromEntries(
+        [
+          "window",
+          "document",
+          "requestAnimationFrame",
+          "setTimeout",
+          "MutationObserver",
+          "Event",
+          "HTMLInputElement",
+          "CanvasRenderingContext2D",
+        ].map((name) => [name, "readonly"]),
+      ),
+    },
   },
   {
     files: ["apps/web/src/**/*.{ts,tsx}"],

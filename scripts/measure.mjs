@@ -1,5 +1,7 @@
-// Prints what a window of a running Zealous Mark takes: first paint of the Score, and a 20-cue edit until the sheet shows it.
+// Prints what a window of a running Zealous Mark takes: first paint of the Score, a 20-cue edit until the sheet shows it, and from a
+// key in the line until the impact of 200 cues x 20 lights of the large trial show is on the screen.
 // Usage: start it with ./start, then  node scripts/measure.mjs [rounds]
+import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
 
@@ -12,15 +14,16 @@ function median(values) {
   return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 }
 
+/** Stores a document as one more show, and gives its number. */
+async function importShow(body) {
+  const headers = { "X-Requested-With": "zealous-mark", "Content-Type": TYPE };
+  const reply = await fetch(`${address}/api/shows`, { method: "POST", headers, body });
+  if (!reply.ok) throw new Error(`The show could not be imported: ${await reply.text()}`);
+  return (await reply.json()).id;
+}
+
 // A copy of the first show, so that nobody's work is touched; it stays behind as one more show.
-const showText = await (await fetch(`${address}/api/shows/1/document`)).text();
-const { id } = await (
-  await fetch(`${address}/api/shows`, {
-    method: "POST",
-    headers: { "X-Requested-With": "zealous-mark", "Content-Type": TYPE },
-    body: showText,
-  })
-).json();
+const id = await importShow(await (await fetch(`${address}/api/shows/1/document`)).text());
 const browser = await chromium.launch({ executablePath: process.env.ZM_CHROMIUM ?? "/usr/bin/chromium", args: flags });
 
 const paints = [];
@@ -54,6 +57,61 @@ for (let round = 0; round < rounds; round += 1) {
     }),
   );
 }
+await page.close();
+
+/** From a key in the line until its impact is painted, and the longest frame meanwhile; milliseconds. */
+async function timeKey(on, text) {
+  return on.evaluate(async (typed) => {
+    const input = document.getElementById("line-entry");
+    const answer = document.getElementById("line-answer");
+    if (!(input instanceof HTMLInputElement) || !answer) throw new Error("There is no line entry");
+    const before = answer.textContent;
+    let last = performance.now();
+    let longest = 0;
+    let going = true;
+    const tick = () => {
+      longest = Math.max(longest, performance.now() - last);
+      last = performance.now();
+      if (going) requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+    const start = performance.now();
+    const shown = new Promise((resolve) => {
+      const observer = new MutationObserver(() => {
+        if (answer.textContent === before || !/cues look different/.test(answer.textContent ?? "")) return;
+        observer.disconnect();
+        requestAnimationFrame(() => resolve(performance.now() - start));
+      });
+      observer.observe(answer, { subtree: true, childList: true, characterData: true });
+    });
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value")?.set?.call(input, typed);
+    input.dispatchEvent(new Event("input", { bubbles: true }));
+    const took = await shown;
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    going = false;
+    return { took, longest };
+  }, text);
+}
+
+const trial = execFileSync("npm", ["run", "-s", "zm", "--", "trial", "large"], {
+  cwd: new URL("..", import.meta.url).pathname,
+  maxBuffer: 1e9,
+});
+const large = await importShow(trial);
+const wide = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await wide.goto(`${address}/show/${large}/score`);
+await wide.waitForFunction(() => performance.getEntriesByName("score-painted").length > 0);
+await wide.waitForTimeout(6000);
+const keys = [];
+for (let round = 0; round < 3 * rounds; round += 1) {
+  keys.push(await timeKey(wide, `#100..299: 1..20 = ${10 + (round % 80)}`));
+  await wide.waitForTimeout(200);
+}
 await browser.close();
 console.log(`first paint of the Score, median of ${rounds}: ${median(paints).toFixed(0)} ms`);
 console.log(`20-cue edit of 8 lights, from sending to the sheet showing it, median of ${rounds}: ${median(edits).toFixed(0)} ms`);
+const took = median(keys.map((key) => key.took)).toFixed(0);
+const longest = median(keys.map((key) => key.longest)).toFixed(0);
+console.log(
+  `a key to the impact of 200 cues x 20 lights, large trial show, median of ${keys.length}: ${took} ms; longest frame meanwhile ${longest} ms`,
+);

@@ -1,5 +1,5 @@
 import { type LineFault, type LineRequest, type ShowSheet, completeLine, count, listOf, readLine } from "@zm/core";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { usePreview } from "../preview/usePreview.ts";
@@ -20,9 +20,17 @@ import { CompletionList } from "./CompletionList.tsx";
 import { enteredLines, keepLine } from "./lineHistory.ts";
 import { type LineTarget, setLine, targetNow, targetWords, useLineText } from "./lineText.ts";
 import { chooseFor, isDoneHere, useLineRequest } from "./useLineRequest.ts";
+import { memoLast } from "../shared/memoLast.ts";
 import { messageOf } from "../shared/messageOf.ts";
 
 type Read = { request: LineRequest } | { fault: LineFault } | null;
+
+/** What a line asks for on a show; the same answer for as long as nothing has changed. Null for an empty line. */
+const readText = memoLast((value: string, at: LineTarget, sheet: ShowSheet): Read => {
+  if (value.trim() === "") return null;
+  const into = listOf(sheet, at.list !== null && sheet.lists.has(at.list) ? at.list : undefined);
+  return readLine(value, { sheet, list: into, cues: at.cues ?? undefined, toHand: !at.blind });
+});
 
 /** The one place for keyboard entry: what is typed is completed, read back with its impact, and Enter makes it. `blind`: the view edits cues, not the stage. */
 export function LineEntry({ blind }: { blind: boolean }) {
@@ -30,7 +38,8 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const sheetNow = useSheetNow();
   const list = useList();
   const { text, began } = useLineText();
-  const target = useSame(began ?? { ...targetNow(), blind });
+  const standing = useSame({ ...targetNow(), blind });
+  const target = began ?? standing;
   useChoice((choice) => `${choice.cue}/${choice.cueEnd}/${choice.list}`);
   const waiting = useWaiting();
   const preview = usePreview();
@@ -48,37 +57,35 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const back = useRef(-1);
   useEffect(() => useLineText.setState({ blind }), [blind]);
 
-  const readText = useCallback((value: string, at: LineTarget, sheet: ShowSheet): Read => {
-    if (value.trim() === "") return null;
-    const into = listOf(sheet, at.list !== null && sheet.lists.has(at.list) ? at.list : undefined);
-    return readLine(value, { sheet, list: into, cues: at.cues ?? undefined, toHand: !at.blind });
-  }, []);
-  const read = useMemo(() => readText(text, target, show.sheet), [readText, text, target, show.sheet]);
+  const read = readText(text, target, show.sheet);
   const completions = useMemo(() => (focused ? completeLine(text, show.sheet) : { from: 0, words: [] }), [focused, text, show.sheet]);
   const offered = text.trim() === "" ? [] : completions.words.slice(0, 12);
 
+  const drafted = useRef<unknown>("");
+  /** What is typed, or put here from elsewhere, is a draft while it reads as an edit; an emptied line takes its draft along. */
+  const draft = (value: string, what: Read): void => {
+    if (what === drafted.current) return;
+    drafted.current = what;
+    const request = what && "request" in what ? what.request : null;
+    const wasOurs = useChoice.getState().draft?.from === "line";
+    if (request?.kind === "edit") useChoice.setState({ operation: null, draft: { from: "line", edits: request.edits } });
+    else if (value.trim() !== "" || wasOurs) useChoice.setState({ operation: null, draft: null });
+  };
+  useEffect(() => draft(text, read));
   const type = (value: string): void => {
     setLine(value);
     setPick(-1);
+    // At once, not behind the next painting: what it would do is worked out meanwhile.
+    draft(value, readText(value, useLineText.getState().began ?? target, sheetNow()));
   };
-  const drafted = useRef<unknown>("");
-  useEffect(() => {
-    // What is typed, or put here from elsewhere, is a draft while it reads as an edit; an emptied line takes its draft along.
-    if (read === drafted.current) return;
-    drafted.current = read;
-    const request = read && "request" in read ? read.request : null;
-    const wasOurs = useChoice.getState().draft?.from === "line";
-    if (request?.kind === "edit") useChoice.setState({ operation: null, draft: { from: "line", edits: request.edits } });
-    else if (text.trim() !== "" || wasOurs) useChoice.setState({ operation: null, draft: null });
-  }, [text, read]);
   const takeWord = (word: string): void => {
     const rest = text.slice(0, completions.from);
     type(`${rest}${rest === "" || /[\s@#~"(]$/.test(rest) ? "" : " "}${word} `);
   };
 
   // What is done later, in its turn, works with what the window knows then.
-  const latest = useRef({ doRequest, readText });
-  latest.current = { doRequest, readText };
+  const latest = useRef({ doRequest });
+  latest.current = { doRequest };
 
   const enter = (): void => {
     const line = text.trim();
@@ -99,7 +106,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   };
 
   const doInTurn = async (line: string, at: LineTarget): Promise<void> => {
-    const again = latest.current.readText(line, at, sheetNow());
+    const again = readText(line, at, sheetNow());
     if (!again || "fault" in again) return comeBack(line, at, again?.fault.message);
     try {
       if (!(await latest.current.doRequest(again.request, at))) comeBack(line, at);

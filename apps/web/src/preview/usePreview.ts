@@ -1,7 +1,7 @@
-import type { ShowSheet } from "@zm/core";
+import type { EditInput, ShowSheet } from "@zm/core";
 import { useEffect } from "react";
 import { create } from "zustand";
-import { useChoice } from "../choice/choice.ts";
+import { type Draft, useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
 import { useList, useShow } from "../show/useShow.ts";
@@ -65,18 +65,25 @@ let next: Asked | null = null;
 export function useWorkPreviews(): void {
   const { id, revision, sheet } = useShow();
   const list = useList();
-  const edits = useChoice((choice) => choice.draft?.edits ?? null);
   const { window, allLines } = useWanted();
   useEffect(() => {
-    if (!edits) {
-      next = null;
-      usePreviewState.setState({ result: null });
-      if (allLines) useWanted.setState({ allLines: false });
-      return;
-    }
-    const request = { edits, list: list.id, mostLines: allLines ? Number.MAX_SAFE_INTEGER : FIRST_LINES, window };
-    ask({ show: id, revision, sheet, request });
-  }, [id, revision, sheet, list.id, edits, window, allLines]);
+    const consider = (edits: readonly EditInput[] | null): void => {
+      if (!edits) {
+        next = null;
+        usePreviewState.setState({ result: null });
+        if (allLines) useWanted.setState({ allLines: false });
+        return;
+      }
+      const request = { edits, list: list.id, mostLines: allLines ? Number.MAX_SAFE_INTEGER : FIRST_LINES, window };
+      ask({ show: id, revision, sheet, request });
+    };
+    const editsOf = ({ draft }: { draft: Draft | null }): readonly EditInput[] | null => draft?.edits ?? null;
+    consider(editsOf(useChoice.getState()));
+    // Heard of in the same moment, before the window is painted: the thread works while the page does.
+    return useChoice.subscribe((now, before) => {
+      if (editsOf(now) !== editsOf(before)) consider(editsOf(now));
+    });
+  }, [id, revision, sheet, list.id, window, allLines]);
 }
 
 function ask(asked: Asked): void {

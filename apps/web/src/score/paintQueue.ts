@@ -1,5 +1,5 @@
 /** So much of a frame goes to paintings that can wait; milliseconds. */
-const BUDGET = 6;
+const BUDGET = 4;
 
 const queue = new Map<object, () => void>();
 
