@@ -140,7 +140,7 @@ test("a recast as a light that lacks an attribute is refused by name, or leaves 
   const sheet = smallShow([oneCue("1", { "1": { intensity: 50, pan: 20 } }), oneCue("2", { "1": { intensity: 0 } })]);
   const edit = { op: "recast" as const, from: "1", to: "9", channel: 1, as: 5 };
   expect(refusal(sheet, [edit])).toBe(
-    "Channel 5 has no pan, and 1.pan has 1 move. Choose a light that has it, or leave those moves where they are (leave, at the end of the line)",
+    "Channel 5 has no pan, and 1.pan has 1 move. Choose a light that has it, map it to what it has, leave those moves where they are (leave, at the end of the line), or drop them (drop)",
   );
   const outcome = makeEdits(sheet, readEdits([{ ...edit, skipMissing: true }]));
   expect([...storedOf(outcome.sheet).keys()]).toEqual(["1/1.pan", "1/5.intensity", "2/5.intensity"]);

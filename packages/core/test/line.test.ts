@@ -113,7 +113,7 @@ test.each([
   ["1 pace quick", 7, "pace"],
   ["swap dusk for noon", 14, "palette"],
   ["copy #1 to 5", 11, "Cues are typed with #, as in to #5"],
-  ["recast 1 in #2", 9, "here could stand as"],
+  ["recast 1 in #2", 9, "here could stand .., as"],
   ["1 thru 6 = 50", 7, "A range is written 1..6"],
   ["1 to 6 = 50", 5, "A range is written 1..6"],
   ["1 at 50", 2, "A level is written with =, as in 1 = 50"],

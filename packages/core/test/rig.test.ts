@@ -103,3 +103,15 @@ test("a patch reads as it is written, and clashes are named by channel", () => {
   expect(faults.get(5)).toMatch(/shares addresses with channel 1/);
   expect(patchFaults(sheet).size).toBe(0);
 });
+
+test("a patch may be in the last universe and at its last address, and not behind them", () => {
+  expect(readPatch("63999.512")).toEqual({ universe: 63_999, address: 512 });
+  expect(readPatch("64000.1")).toBeUndefined();
+  expect(readPatch("1.513")).toBeUndefined();
+});
+
+test("a light that becomes another type is known by what that type can do, at once", () => {
+  const sheet = smallShow([oneCue("1", { "5": { intensity: 50 } })]);
+  const outcome = makeEdits(sheet, readEdits([{ op: "setChannel", channel: { number: 5, type: "mover" } }]));
+  expect([...(outcome.sheet.keys.byChannel.get(5)?.keys() ?? [])]).toEqual(["intensity", "pan"]);
+});

@@ -54,6 +54,8 @@ function wordsFor({ token, rule }: Possible, sheet: ShowSheet, keys: readonly Ke
   if (token === "FamilyWord")
     return TIMED_FAMILIES.filter((family) => has(keys, family)).map((family) => ({ word: family, about: "family" }));
   if (token !== "Word") return [];
+  if (rule === "mappings")
+    return [...new Set(sheet.keys.all.map((key) => key.attribute.id))].map((name) => ({ word: name, about: "attribute" }));
   if (rule === "ownTimes") return CURVES.map((curve) => ({ word: curve, about: "curve" }));
   const families = FAMILIES.filter((family) => has(keys, family)).map((family) => ({ word: family, about: "family" }));
   if (rule === "keep" || rule === "recordOption") return families;
@@ -71,6 +73,8 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
   const of = (entries: readonly { id: string; label: string }[]): Completion[] =>
     entries.map(({ id, label }) => ({ word: id, about: label }));
   switch (rule) {
+    case "journey":
+      return of(show.lists);
     case "term":
       return of([...show.groups, ...autoGroups(show)]);
     case "ownTimes":

@@ -1,13 +1,13 @@
 import { type IToken, Lexer } from "chevrotain";
 import type { LineFault, Possible } from "./fault.ts";
 import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
+import { CueRules } from "./cueRules.ts";
 import { named } from "./lightRules.ts";
 import type { Keeping, Range, RecordWords, Sentence, TypedPartTimes, ViewName } from "./sentence.ts";
-import { TimeRules } from "./timeRules.ts";
 import { lineTokens, word } from "./tokens.ts";
 
 /** The sentences of the line entry; what each comes to is a Sentence of `sentence.ts`. */
-class LineParser extends TimeRules {
+class LineParser extends CueRules {
   constructor() {
     super();
     this.performSelfAnalysis();
@@ -42,6 +42,7 @@ class LineParser extends TimeRules {
       { ALT: () => this.SUBRULE(this.wholeCue) },
       { ALT: () => this.SUBRULE(this.onCues) },
       { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [undefined] }) },
+      { ALT: () => ({ kind: "last", cues: undefined, seconds: this.SUBRULE(this.lasting) }) },
       { ALT: () => ({ kind: "trigger", cues: undefined, trigger: this.SUBRULE(this.trigger) }) },
       { ALT: () => this.SUBRULE(this.onLights, { ARGS: [undefined] }) },
     ]),
@@ -205,119 +206,6 @@ class LineParser extends TimeRules {
     return { kind: "gather", cues, label, what: moves ? "moves" : "look" };
   });
 
-  private readonly flag = this.RULE("flag", (): Sentence => {
-    const what = this.OR<"block" | "unblock" | "assert" | "unassert">([
-      { ALT: () => (this.CONSUME(word.Block), "block") },
-      { ALT: () => (this.CONSUME(word.Unblock), "unblock") },
-      { ALT: () => (this.CONSUME(word.Assert), "assert") },
-      { ALT: () => (this.CONSUME(word.Unassert), "unassert") },
-    ]);
-    this.CONSUME(word.Hash);
-    return { kind: "flag", what, cues: this.SUBRULE(this.cueRange) };
-  });
-
-  private readonly recast = this.RULE("recast", (): Sentence =>
-    this.OR<Sentence>([
-      {
-        ALT: () => {
-          this.CONSUME(word.Recast);
-          const channel = Number(this.CONSUME(word.Decimal).image);
-          this.CONSUME(word.As);
-          const as = Number(this.CONSUME2(word.Decimal).image);
-          const how = this.OPTION(() => (this.CONSUME(word.Too), "copy" as const)) ?? "replace";
-          return { kind: "recast", channel, as, how, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.Exchange);
-          const channel = Number(this.CONSUME3(word.Decimal).image);
-          this.CONSUME(word.And);
-          const as = Number(this.CONSUME4(word.Decimal).image);
-          return { kind: "recast", channel, as, how: "swap", cues: this.SUBRULE2(this.inCues), leave: this.SUBRULE2(this.leave) };
-        },
-      },
-    ]),
-  );
-
-  private readonly swapPalette = this.RULE("swapPalette", (): Sentence => {
-    this.CONSUME(word.Swap);
-    const palette = named(this.CONSUME(word.Name));
-    this.CONSUME(word.For);
-    const as = named(this.CONSUME2(word.Name));
-    return { kind: "swapPalette", palette, as, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
-  });
-
-  /** What cannot be taken along is left where it is. */
-  private readonly leave = this.RULE("leave", (): boolean => this.OPTION(() => this.CONSUME(word.Leave)) !== undefined);
-
-  private readonly inCues = this.RULE("inCues", (): Range | undefined =>
-    this.OPTION(() => {
-      this.CONSUME(word.In);
-      this.CONSUME(word.Hash);
-      return this.SUBRULE(this.cueRange);
-    }),
-  );
-
-  private readonly wholeCue = this.RULE("wholeCue", (): Sentence =>
-    this.OR<Sentence>([
-      {
-        ALT: () => {
-          this.CONSUME(word.Copy);
-          const what = this.OPTION(() => (this.CONSUME(word.Look), this.CONSUME(word.Of), "look" as const)) ?? "moves";
-          return { kind: "copy", what, ...this.SUBRULE(this.fromTo) };
-        },
-      },
-      { ALT: () => (this.CONSUME(word.Move), { kind: "move", ...this.SUBRULE2(this.fromTo) }) },
-      { ALT: () => (this.CONSUME(word.Delete), this.CONSUME(word.Hash), { kind: "delete", cues: this.SUBRULE(this.cueRange) }) },
-      {
-        ALT: () => {
-          this.CONSUME(word.Renumber);
-          this.CONSUME2(word.Hash);
-          const cues = this.SUBRULE2(this.cueRange);
-          this.CONSUME(word.From);
-          const start = this.CONSUME(word.Decimal).image;
-          const step = this.OPTION2(() => (this.CONSUME(word.By), this.CONSUME2(word.Decimal).image)) ?? "1";
-          return { kind: "renumber", cues, start, step };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.Split);
-          const lights = this.SUBRULE(this.lights);
-          const attribute = this.OPTION3(() => named(this.CONSUME(word.Word)));
-          this.CONSUME2(word.Of);
-          return { kind: "split", lights, ...(attribute ? { attribute } : {}), ...this.SUBRULE3(this.fromTo) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.Insert);
-          this.CONSUME4(word.Hash);
-          const cue = this.CONSUME3(word.Decimal).image;
-          const label = this.OPTION4(() => this.CONSUME2(word.Text).image.slice(1, -1));
-          return { kind: "insert", cue, ...(label === undefined ? {} : { label }) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.Label);
-          this.CONSUME3(word.Hash);
-          const cues = this.SUBRULE3(this.cueRange);
-          return { kind: "label", cues, label: this.CONSUME(word.Text).image.slice(1, -1) };
-        },
-      },
-    ]),
-  );
-
-  private readonly fromTo = this.RULE("fromTo", (): { cue: string; to: string } => {
-    this.CONSUME(word.Hash);
-    const cue = this.CONSUME(word.Decimal).image;
-    this.CONSUME(word.To);
-    this.CONSUME2(word.Hash);
-    return { cue, to: this.CONSUME2(word.Decimal).image };
-  });
-
   private readonly onCues = this.RULE("onCues", (): Sentence => {
     this.CONSUME(word.Hash);
     const cues = this.SUBRULE(this.cueRange);
@@ -334,6 +222,7 @@ class LineParser extends TimeRules {
           return this.OR2<Sentence>([
             { ALT: () => ({ kind: "carries", cues, carries: this.SUBRULE2(this.carries) }) },
             { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
+            { ALT: () => ({ kind: "last", cues, seconds: this.SUBRULE(this.lasting) }) },
             { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
             { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
           ]);
@@ -342,26 +231,57 @@ class LineParser extends TimeRules {
     ]),
   );
 
-  private readonly onTimes = this.RULE("onTimes", (cues: Range | undefined): Sentence => {
-    const part = this.OPTION(() => (this.CONSUME(word.Part), Number(this.CONSUME(word.Decimal).image)));
-    const change = this.OR<Extract<Sentence, { kind: "times" }>["change"]>([
-      { ALT: () => (this.CONSUME(word.Times), this.CONSUME(word.Star), { scale: Number(this.CONSUME2(word.Decimal).image) }) },
-      { ALT: () => ({ set: this.SUBRULE(this.partTimes) }) },
-    ]);
-    return { kind: "times", cues, change, ...(part === undefined ? {} : { part }) };
+  /** How long cues last in all. Seconds. */
+  private readonly lasting = this.RULE("lasting", (): number => {
+    this.CONSUME(word.Last);
+    return this.SUBRULE(this.seconds);
   });
+
+  /** The times of cues or of one of their parts, or a part that goes into another: "part 2 to part 1". */
+  private readonly onTimes = this.RULE("onTimes", (cues: Range | undefined): Sentence =>
+    this.OR<Sentence>([
+      { ALT: () => this.SUBRULE(this.onPart, { ARGS: [cues] }) },
+      { ALT: () => ({ kind: "times", cues, change: this.SUBRULE(this.timesChange) }) },
+    ]),
+  );
+
+  private readonly onPart = this.RULE("onPart", (cues: Range | undefined): Sentence => {
+    this.CONSUME(word.Part);
+    const part = Number(this.CONSUME(word.Decimal).image);
+    return this.OR<Sentence>([
+      {
+        ALT: () => {
+          this.CONSUME(word.To);
+          this.CONSUME2(word.Part);
+          return { kind: "mergePart", cues, part, into: Number(this.CONSUME2(word.Decimal).image) };
+        },
+      },
+      { ALT: () => ({ kind: "times", cues, part, change: this.SUBRULE(this.timesChange) }) },
+    ]);
+  });
+
+  private readonly timesChange = this.RULE("timesChange", (): Extract<Sentence, { kind: "times" }>["change"] =>
+    this.OR<Extract<Sentence, { kind: "times" }>["change"]>([
+      { ALT: () => (this.CONSUME(word.Times), this.CONSUME(word.Star), { scale: Number(this.CONSUME(word.Decimal).image) }) },
+      { ALT: () => ({ set: this.SUBRULE(this.partTimes) }) },
+    ]),
+  );
 
   private readonly onLights = this.RULE("onLights", (cues: Range | undefined): Sentence => {
     const lights = this.SUBRULE(this.lights);
     const attribute = this.OPTION(() => named(this.CONSUME(word.Word)));
     const operation = this.OPTION2(() => this.SUBRULE(this.operation));
     const othersOut = this.OPTION3(() => (this.CONSUME(word.Others), this.CONSUME(word.Out))) !== undefined;
+    const along = this.OPTION5(() => (this.CONSUME(word.Along), this.CONSUME(word.CuesWord))) !== undefined;
+    const stored = this.OPTION6(() => this.CONSUME(word.Stored)) !== undefined;
     const only = this.OPTION4(() => this.CONSUME(word.Only)) !== undefined;
     return {
       kind: "lights",
       cues,
       lights,
       only,
+      ...(along ? { along } : {}),
+      ...(stored ? { stored } : {}),
       ...(othersOut ? { othersOut } : {}),
       ...(attribute ? { attribute } : {}),
       ...(operation ? { operation } : {}),

@@ -109,16 +109,23 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
 
 /** What is typed of lights without a cue, where it goes to the Hand. Throws Fault for what only a cue can do. */
 export function operationInHand(
-  { attribute, only, othersOut = false }: Extract<Sentence, { kind: "lights" }>,
+  { attribute, only, othersOut = false, along, stored }: Extract<Sentence, { kind: "lights" }>,
   operation: TypedOperation,
   channels: number[],
   sheet: ShowSheet,
 ): HandRequest {
   if (only) throw new Fault({ message: "only speaks of cues; begin with #10..20: or leave it out", at: 0, length: 1 });
+  if (along || stored)
+    throw new Fault({
+      message: `${along ? "along cues" : "stored"} speaks of cues; begin with #10..20: or leave it out`,
+      at: 0,
+      length: 1,
+    });
   if ("part" in operation) throw new Fault({ message: "A part belongs to a cue; begin with one, as in #12:", at: 0, length: 1 });
   const selection = { channels, ...attributeOf(attribute, sheet) };
   if ("times" in operation) {
-    const { pace, ...wish } = timesOf(operation.times, sheet);
+    const { pace, scale, ...wish } = timesOf(operation.times, sheet);
+    if (scale !== undefined) throw new Fault({ message: "Own times are multiplied in cues; begin with one, as in #12:", at: 0, length: 1 });
     return { kind: "hand", operation: pace === undefined ? { do: "time", wish, selection } : { do: "pace", pace, selection }, channels };
   }
   if ("drop" in operation) return { kind: "hand", operation: { do: "drop", selection }, channels };

@@ -108,9 +108,24 @@ export const LINE_HELP: readonly LineChapter[] = [
     entries: [
       entry(["#10..20: 5 = 40 only"], "in a range of cues; only restores the looks behind it, else it tracks on"),
       entry(
+        ["#10..20: 5 = 0~50 along cues", "#10..20: 1..6 + 10 stored"],
+        "a fan that runs along the cues; only moves that are stored, and none is made",
+        "spread ramp crescendo",
+      ),
+      entry(
         ["up 3 down 5", "#12: up 3 delay 1 down 5", "#12: up 1:30 down 2+1", "#10..20: times * 1.2"],
         "the times of cues, of all their parts; 1:30 is a minute and a half, 2+1 is two seconds after a delay of one",
         "fade time duration seconds split in out",
+      ),
+      entry(
+        ["#10..14: last 90", "last 1:30"],
+        "the chain of these cues lasts so long in all: its fades, delays and follows are scaled together",
+        "fit stretch duration scene length",
+      ),
+      entry(
+        ["#10..20: 1..6 fade none delay none", "#10..20: 1..6 times * 1.5"],
+        "clears or scales times of their own of stored moves",
+        "delete reset own times",
       ),
       entry(
         ["#12 carries only", "#12..20 carries isolated", "#12 carries track"],
@@ -127,21 +142,44 @@ export const LINE_HELP: readonly LineChapter[] = [
         "auto automatic link wait trigger start go",
       ),
       entry(["insert #12.5", 'insert #12.5 "Lamp out"'], "a cue without moves; no look changes"),
-      entry(["#12: 1..6 to part 2"], "gives stored moves to a part; it is made when it is missing"),
+      entry(
+        ['insert #12.5 "Lamp out" block next'],
+        "first blocks the cue that comes behind, then inserts: nothing leaks into later looks",
+        "wall off protect",
+      ),
+      entry(
+        ["#12: 1..6 to part 2", "#12: part 2 to part 1", 'label #12 part 2 "Sea"'],
+        "gives stored moves to a part, made when it is missing; one part into another; a part's name",
+        "merge join multipart name",
+      ),
       entry(
         ["block #21", "unblock #21", "assert #21", "unassert #21"],
         "walls and assertion; no look changes",
         "wall stop tracking blackout",
       ),
+      entry(["block #21 for 1..6", "block #21 for 1..6 colour"], "what tracks in is written for these lights; no block is set"),
       entry(
-        ["recast 1 as 2 in #10..40", "recast 1 as 2 too in #10..40", "recast 1 as 2 in #10..40 leave"],
-        "2 does what 1 did; too: 1 goes on doing it; leave: what 2 cannot do stays with 1",
+        ["recast 1 as 2 in #10..40", "recast 1 as 2 too in #10..40", "recast 1..4 as 11..14 in #10..40"],
+        "2 does what 1 did, several lights one by one in their order; too: 1 goes on doing it",
         "replace swap light substitute",
       ),
-      entry(["exchange 1 and 2 in #10..40"], "each does what the other did"),
+      entry(
+        ["recast 1 as 2 in #10..40 leave", "recast 1 as 2 in #10..40 drop", "recast 1 as 2 map red to green turned"],
+        "what 2 cannot do stays with 1, is dropped, or is done by another attribute, turned round",
+      ),
+      entry(["exchange 1 and 2 in #10..40", "exchange 1..3 and 7..9"], "each does what the other did"),
       entry(["swap dusk for noon in #10..40"], "one palette for another"),
-      entry(["copy #12 to #13", "copy look of #12 to #30"], "a cue's moves, or its whole look"),
-      entry(["move #12 to #15", "delete #12..14"], "later looks follow a move; they stay when a cue is deleted", "remove erase cut"),
+      entry(
+        ["copy #12 to #13", "copy look of #12 to #30", "copy #10..20 to #50", "copy #10..20 to list main keep looks"],
+        "what cues store, or their whole looks, to free numbers or into another list; keep looks: what comes behind stays as it is",
+        "duplicate paste",
+      ),
+      entry(
+        ["move #12 to #15", "move #10..14 to #50 keep looks"],
+        "cues go elsewhere with what they store, later looks follow; keep looks: every look stays",
+      ),
+      entry(["delete #12..14", "delete #12 let go"], "later looks stay; let go: they lose what these cues moved", "remove erase cut"),
+      entry(['copy list as "Matinee"'], "the whole list once more, under the same numbers"),
       entry(["split 1..4 position of #12 to #12.5"], "those moves leave for a new cue right behind"),
       entry(["renumber #10..20 from 10 by 0.5"], "the order stays, marks that name a cue go on naming it"),
       entry(['label #12 "Storm breaks"'], "a label"),

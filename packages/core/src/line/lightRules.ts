@@ -66,6 +66,7 @@ export class LightRules extends EmbeddedActionsParser {
   protected readonly ownTimes = this.RULE("ownTimes", (): TypedTiming =>
     this.OR<TypedTiming>([
       { ALT: () => (this.CONSUME(word.Pace), { times: { pace: named(this.CONSUME(word.Name)) } }) },
+      { ALT: () => (this.CONSUME(word.Times), this.CONSUME(word.Star), { times: { scale: Number(this.CONSUME(word.Decimal).image) } }) },
       {
         ALT: () => {
           const times: TypedTiming["times"] = {};
@@ -74,11 +75,11 @@ export class LightRules extends EmbeddedActionsParser {
               {
                 ALT: () => {
                   this.CONSUME(word.Fade);
-                  times.fade = this.SUBRULE(this.amount);
-                  this.OPTION(() => (this.CONSUME(word.Plus), (times.delay = this.SUBRULE3(this.amount))));
+                  times.fade = this.SUBRULE(this.amountOrNone);
+                  this.OPTION(() => (this.CONSUME(word.Plus), (times.delay = this.SUBRULE3(this.amountOrNone))));
                 },
               },
-              { ALT: () => (this.CONSUME(word.Delay), (times.delay = this.SUBRULE2(this.amount))) },
+              { ALT: () => (this.CONSUME(word.Delay), (times.delay = this.SUBRULE2(this.amountOrNone))) },
               { ALT: () => (this.CONSUME(word.Curve), (times.curve = named(this.CONSUME(word.Word)))) },
             ]),
           );
@@ -86,6 +87,10 @@ export class LightRules extends EmbeddedActionsParser {
         },
       },
     ]),
+  );
+
+  private readonly amountOrNone = this.RULE("amountOrNone", (): number | string | null =>
+    this.OR<number | string | null>([{ ALT: () => this.SUBRULE(this.amount) }, { ALT: () => (this.CONSUME(word.None), null) }]),
   );
 
   /** A number, or a fan of them. */

@@ -19,9 +19,10 @@ export class Fault extends Error {
 
 /** Times as typed, held against the curves and paces that there are. */
 export function timesOf(
-  { fade, delay, curve, pace }: TypedTiming["times"],
+  { fade, delay, curve, pace, scale }: TypedTiming["times"],
   sheet: ShowSheet,
-): Pick<TimesWish, "fade" | "delay" | "curve"> & { pace?: string } {
+): Pick<TimesWish, "fade" | "delay" | "curve"> & { pace?: string; scale?: number } {
+  if (scale !== undefined) return { scale };
   if (pace) {
     const found = sheet.show.paces.find((each) => matches(each, pace.name));
     if (found) return { pace: found.id };

@@ -1,5 +1,13 @@
-import { type EditInput, gatherEdits } from "../edit/index.ts";
-import { cueOrder, isCueNumber } from "../show/cueNumber.ts";
+import {
+  type EditInput,
+  type Journey,
+  copyRangeEdits,
+  gatherEdits,
+  mergePartEdits,
+  moveRangeEdits,
+  walledInsertEdits,
+} from "../edit/index.ts";
+import { cueNumberAt, cueOrder, isCueNumber } from "../show/cueNumber.ts";
 import { litRows } from "../marks/calls.ts";
 import { intensityOf } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, firstRowFrom } from "../sheet/sheet.ts";
@@ -13,7 +21,7 @@ import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
 import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
-import type { Range, Sentence, TypedChange, TypedOperation } from "./sentence.ts";
+import type { Destination, Named, Range, Sentence, TypedChange, TypedMapping, TypedOperation } from "./sentence.ts";
 
 /** What a typed line asks for, held against the show: an edit, a choice, or a step in the history. */
 export type LineRequest =
@@ -101,7 +109,23 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
 /** The sentences that speak of cues and not of lights. */
 type CueSentence = Extract<
   Sentence,
-  { kind: "flag" | "recast" | "swapPalette" | "copy" | "move" | "delete" | "renumber" | "split" | "label" | "insert" }
+  {
+    kind:
+      | "flag"
+      | "blockLights"
+      | "recast"
+      | "last"
+      | "swapPalette"
+      | "copy"
+      | "copyList"
+      | "move"
+      | "delete"
+      | "mergePart"
+      | "renumber"
+      | "split"
+      | "label"
+      | "insert";
+  }
 >;
 
 /** What a sentence about cues asks for. */
@@ -110,29 +134,39 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
   switch (sentence.kind) {
     case "flag":
       return editOf(checkedRange(sentence.cues), (cues) => ({ op: sentence.what, list, ...cues }));
-    case "recast": {
-      const { channel, as, how } = sentence;
-      const skip = sentence.leave ? { skipMissing: true } : {};
-      const edit = editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "recast", list, ...cues, channel, as, how, ...skip }));
-      return { ...edit, channels: [as] };
+    case "blockLights": {
+      const keys = { channels: channelsOf(sentence.lights, context.sheet), ...attributeOf(sentence.attribute, context.sheet) };
+      return { ...editOf(checkedRange(sentence.cues), (cues) => ({ op: "block", list, ...cues, keys })), channels: keys.channels };
     }
+    case "recast":
+      return recasting(sentence, context);
+    case "last":
+      return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "stretch", list, ...cues, seconds: sentence.seconds }));
     case "swapPalette": {
       const [palette, as] = [paletteNamed(sentence.palette, context.sheet), paletteNamed(sentence.as, context.sheet)];
       const skip = sentence.leave ? { skipMissing: true } : {};
       return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "swapPalette", list, ...cues, palette, as, ...skip }));
     }
-    case "copy":
-      return editOf(single(sentence.to), () => ({
-        op: "copyCue",
-        list,
-        cue: single(sentence.cue).from,
-        to: sentence.to,
-        what: sentence.what,
-      }));
-    case "move":
-      return editOf(single(sentence.to), () => ({ op: "moveCue", list, cue: single(sentence.cue).from, to: sentence.to }));
+    case "copy": {
+      const journey = journeyOf(sentence, context);
+      return arriving(journey, context, () => copyRangeEdits(journey, sentence.what, sentence.keep ? "restore" : "track"));
+    }
+    case "move": {
+      const journey = journeyOf(sentence, context);
+      return arriving(journey, context, () => moveRangeEdits(journey, sentence.keep ? "keepLooks" : "letGo"));
+    }
+    case "copyList": {
+      const as = freeId(sentence.label, context.sheet.lists.keys());
+      return { kind: "edit", edits: [{ op: "copyList", list, as, label: sentence.label }], channels: undefined, cues: undefined };
+    }
     case "delete":
-      return deletion(checkedRange(sentence.cues), context);
+      return deletion(checkedRange(sentence.cues), sentence.looks, context);
+    case "mergePart": {
+      const { cues, part, into } = sentence;
+      const range = onePartCue(cuesFor(cues, context));
+      const edits = faultless(() => mergePartEdits(context.list, range.from, part, into));
+      return { kind: "edit", edits, channels: undefined, cues: range };
+    }
     case "renumber": {
       const [start, step] = [single(sentence.start).from, single(sentence.step).from];
       return { ...editOf(checkedRange(sentence.cues), (cues) => ({ op: "renumber", list, ...cues, start, step })), cues: single(start) };
@@ -142,10 +176,16 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
       return editOf(single(sentence.to), () => ({ op: "split", list, cue: single(sentence.cue).from, to: sentence.to, keys }));
     }
     case "insert": {
-      const { cue, label } = sentence;
-      return editOf(single(cue), () => ({ op: "insertCue", list, cue, ...(label === undefined ? {} : { label }) }));
+      const { cue, label, walled } = sentence;
+      const cues = single(cue);
+      const insert: EditInput = { op: "insertCue", list, cue, ...(label === undefined ? {} : { label }) };
+      return { kind: "edit", edits: walled ? walledInsertEdits(context.list, cue, label) : [insert], channels: undefined, cues };
     }
     case "label":
+      if (sentence.part !== undefined) {
+        const { part, label } = sentence;
+        return editOf(onePartCue(sentence.cues), ({ from }) => ({ op: "setPart", list, cue: from, part, label }));
+      }
       return editOf(checkedRange(sentence.cues), (cues) => ({ op: "setCue", list, ...cues, label: sentence.label }));
   }
 }
@@ -163,14 +203,78 @@ function single(number: string): Range {
   return checkedRange({ from: number, to: number });
 }
 
+/** What a sentence about recasting asks for: lights named on both sides, in their order. */
+function recasting({ lights, as, how, cues, missing, map }: Extract<Sentence, { kind: "recast" }>, context: LineContext): LineRequest {
+  const [from, to] = [channelsOf(lights, context.sheet), channelsOf(as, context.sheet)];
+  const plain = <T>(all: T[]): T | T[] => (all.length === 1 && all[0] !== undefined ? all[0] : all);
+  const edit: Omit<Extract<EditInput, { op: "recast" }>, "from" | "to"> = {
+    op: "recast",
+    list: context.list.id,
+    channel: plain(from),
+    as: plain(to),
+    how,
+    ...(missing === "leave" ? { skipMissing: true } : {}),
+    ...(missing === "drop" ? { dropMissing: true } : {}),
+    ...(map.length > 0 ? { map: map.map((each) => mappingOf(each, context.sheet)) } : {}),
+  };
+  return { ...editOf(cuesFor(cues, context), (range) => ({ ...edit, ...range })), channels: to };
+}
+
+/** A mapping of attributes as an edit has it. Throws Fault for an attribute that no light has. */
+function mappingOf({ from, to, turned }: TypedMapping, sheet: ShowSheet): { from: string; to: string; turned?: boolean } {
+  for (const { name, at } of [from, to]) {
+    if (!sheet.keys.names.has(name)) throw new Fault({ message: `No light has an attribute "${name}"`, at, length: name.length });
+  }
+  return { from: from.name, to: to.name, ...(turned ? { turned } : {}) };
+}
+
+/** From which cues to where, held against the show. Throws Fault for a list that is not there. */
+function journeyOf({ cues, to }: { cues: Range; to: Destination }, { sheet, list }: LineContext): Journey {
+  const into = to.list && listNamed(to.list, sheet);
+  return { list, ...checkedRange(cues), start: to.start === undefined ? undefined : single(to.start).from, into };
+}
+
+/** The list of this id or label. Throws Fault naming those there are. */
+function listNamed(name: Named, sheet: ShowSheet): ListSheet {
+  const found = [...sheet.lists.values()].find(({ list }) => matches({ id: list.id, label: list.label ?? "" }, name.name));
+  if (found) return found;
+  throw new Fault({
+    message: `There is no list "${name.name}"; the lists are ${[...sheet.lists.keys()].join(", ")}`,
+    at: name.at,
+    length: name.name.length,
+  });
+}
+
+/** The edits of cues that go elsewhere; they are chosen where they arrive, unless that is another list. */
+function arriving(journey: Journey, { list }: LineContext, edits: () => EditInput[]): LineRequest {
+  const made = faultless(edits);
+  const arrivals = made.flatMap((edit) => (edit.op === "copyCue" || edit.op === "moveCue" ? [edit.to] : []));
+  const orders = arrivals.map(cueOrder).sort((a, b) => a - b);
+  const [first, last] = [orders[0], orders.at(-1)];
+  const here = !journey.into || journey.into === list;
+  const cues = here && first !== undefined && last !== undefined ? { from: cueNumberAt(first), to: cueNumberAt(last) } : undefined;
+  return { kind: "edit", edits: made, channels: undefined, cues };
+}
+
+/** The one cue whose part is spoken of. Throws Fault for a range of them. */
+function onePartCue(cues: Range): Range {
+  if (cues.from === cues.to) return checkedRange(cues);
+  throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });
+}
+
 /** Deletes each cue that stands in the range; what they leave chosen is the cue before. */
-function deletion(range: Range, { list }: LineContext): LineRequest {
+function deletion(range: Range, looks: "keepLooks" | "letGo", { list }: LineContext): LineRequest {
   const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(range.from) && cueOrder(cue.number) <= cueOrder(range.to));
   if (inside.length === 0) throw new Fault({ message: `No cue from ${range.from} to ${range.to} is in the list`, at: 0, length: 1 });
   if (inside.length > 1000)
     throw new Fault({ message: `${inside.length} cues at once are too many; delete at most 1000`, at: 0, length: 1 });
   const before = list.cues.filter((cue) => cueOrder(cue.number) < cueOrder(range.from)).at(-1)?.number;
-  const edits = inside.map((cue): EditInput => ({ op: "deleteCue", list: list.id, cue: cue.number }));
+  const edits = inside.map((cue): EditInput => ({
+    op: "deleteCue",
+    list: list.id,
+    cue: cue.number,
+    ...(looks === "letGo" ? { looks } : {}),
+  }));
   return { kind: "edit", edits, channels: undefined, cues: before === undefined ? range : { from: before, to: before } };
 }
 
@@ -201,7 +305,7 @@ function othersOut(channels: readonly number[], cues: Range, only: boolean, { li
 
 /** The edits of a sentence about lights in a range of cues. */
 function editsOnLights(
-  { attribute, only }: Extract<Sentence, { kind: "lights" }>,
+  { attribute, only, stored, along }: Extract<Sentence, { kind: "lights" }>,
   operation: TypedOperation,
   channels: number[],
   cues: Range,
@@ -219,7 +323,17 @@ function editsOnLights(
   // A level is what a bare number speaks of; letting go and dropping speak of all that a light does.
   const ofAll = attribute !== undefined || "palette" in operation || "release" in operation || "drop" in operation;
   const own = ofAll ? keys : { ...keys, families: ["intensity" as const] };
-  return [{ op: "change", list, ...cues, keys: own, do: changeOf(operation, context), where: "look", after }];
+  const edit: EditInput = {
+    op: "change",
+    list,
+    ...cues,
+    keys: own,
+    do: changeOf(operation, context),
+    where: stored ? "moves" : "look",
+    after,
+    ...(along ? { along: "cues" } : {}),
+  };
+  return [edit];
 }
 
 /** What work gives; a refusal of the show points at the beginning of the line. */

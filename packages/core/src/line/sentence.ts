@@ -22,16 +22,28 @@ export type Sentence =
   | { kind: "goCue"; cues: Range }
   | { kind: "times"; cues: Range | undefined; part?: number; change: { scale: number } | { set: TypedPartTimes } }
   | { kind: "trigger"; cues: Range | undefined; trigger: Trigger | null }
-  | { kind: "insert"; cue: string; label?: string }
+  | { kind: "last"; cues: Range | undefined; seconds: number }
+  | { kind: "insert"; cue: string; label?: string; walled: boolean }
   | { kind: "flag"; what: "block" | "unblock" | "assert" | "unassert"; cues: Range }
-  | { kind: "recast"; channel: number; as: number; how: "replace" | "copy" | "swap"; cues: Range | undefined; leave: boolean }
+  | { kind: "blockLights"; cues: Range; lights: Lights; attribute?: Named }
+  | {
+      kind: "recast";
+      lights: Lights;
+      as: Lights;
+      how: "replace" | "copy" | "swap";
+      cues: Range | undefined;
+      missing: Missing;
+      map: TypedMapping[];
+    }
   | { kind: "swapPalette"; palette: Named; as: Named; cues: Range | undefined; leave: boolean }
-  | { kind: "copy"; cue: string; to: string; what: "moves" | "look" }
-  | { kind: "move"; cue: string; to: string }
-  | { kind: "delete"; cues: Range }
+  | { kind: "copy"; cues: Range; to: Destination; what: "moves" | "look"; keep: boolean }
+  | { kind: "copyList"; label: string }
+  | { kind: "move"; cues: Range; to: Destination; keep: boolean }
+  | { kind: "delete"; cues: Range; looks: "keepLooks" | "letGo" }
   | { kind: "renumber"; cues: Range; start: string; step: string }
   | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
-  | { kind: "label"; cues: Range; label: string }
+  | { kind: "label"; cues: Range; part?: number; label: string }
+  | { kind: "mergePart"; cues: Range | undefined; part: number; into: number }
   | {
       kind: "lights";
       cues: Range | undefined;
@@ -40,7 +52,23 @@ export type Sentence =
       operation?: TypedOperation;
       only: boolean;
       othersOut?: boolean;
+      stored?: boolean;
+      along?: boolean;
     };
+
+/** What becomes of what another light cannot do; undefined: it is refused. */
+export type Missing = "leave" | "drop" | undefined;
+/** One attribute that stands for another. */
+export interface TypedMapping {
+  from: Named;
+  to: Named;
+  turned: boolean;
+}
+/** Where cues go: a number, a list, or both. */
+export interface Destination {
+  start?: string;
+  list?: Named;
+}
 
 /** A time and its delay as typed, in seconds; null stands for "none", which forgets what is stored. */
 export interface TypedTime {
@@ -92,5 +120,5 @@ export type TypedChange =
   { set: number | string } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { home: true } | { drop: true };
 /** Times of their own for the chosen lights' moves. */
 export interface TypedTiming {
-  times: { fade?: number | string; delay?: number | string; curve?: Named; pace?: Named };
+  times: { fade?: number | string | null; delay?: number | string | null; scale?: number; curve?: Named; pace?: Named };
 }

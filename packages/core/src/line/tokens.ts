@@ -95,6 +95,14 @@ const keywords = {
   CuesWord: keyword("CuesWord", "cues"),
   Leave: keyword("Leave", "leave"),
   MovesWord: keyword("MovesWord", "moves"),
+  Last: keyword("Last", "last"),
+  ListWord: keyword("ListWord", "list"),
+  Let: keyword("Let", "let"),
+  Map: keyword("Map", "map"),
+  Turned: keyword("Turned", "turned"),
+  Stored: keyword("Stored", "stored"),
+  Along: keyword("Along", "along"),
+  Looks: keyword("Looks", "looks"),
 };
 
 /** A family whose moves have times of their own in a cue; it may stand wherever an attribute may. */
@@ -118,8 +126,8 @@ const signs = {
 };
 
 /** Words behind which a time stands; only there "1:30" is one, so that "#12:30 = 5" stays what it is. */
-const { UpTime, DownTime, Fade, Delay, End, Go } = keywords;
-const TIME_WORDS: readonly TokenType[] = [UpTime, DownTime, Fade, Delay, FamilyWord, End, Go, signs.Tilde];
+const { UpTime, DownTime, Fade, Delay, End, Go, Last } = keywords;
+const TIME_WORDS: readonly TokenType[] = [UpTime, DownTime, Fade, Delay, FamilyWord, End, Go, Last, signs.Tilde];
 /** Minutes and seconds: "1:30". */
 const CLOCK = /\d+:[0-5]\d(\.\d+)?/y;
 const Clock = createToken({

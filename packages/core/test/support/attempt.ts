@@ -1,4 +1,14 @@
-import { type EditInput, type Outcome, type ShowSheet, ShowError, entryAt, listOf, makeEdits, readEdits } from "../../src/index.ts";
+import {
+  type EditInput,
+  type MoveSpec,
+  type Outcome,
+  type ShowSheet,
+  ShowError,
+  entryAt,
+  listOf,
+  makeEdits,
+  readEdits,
+} from "../../src/index.ts";
 
 /** What edits come to, or null when they are refused. */
 export function attempt(sheet: ShowSheet, edits: readonly EditInput[]): Outcome | null {
@@ -31,8 +41,8 @@ export function looksOf(sheet: ShowSheet): Map<string, number>[] {
 }
 
 /** Every stored move of the first list: "12/1.pan" to what stands there, part included. */
-export function storedOf(sheet: ShowSheet): Map<string, unknown> {
-  const stored = new Map<string, unknown>();
+export function storedOf(sheet: ShowSheet): Map<string, { part: number; move: MoveSpec }> {
+  const stored = new Map<string, { part: number; move: MoveSpec }>();
   for (const cue of listOf(sheet).cues)
     for (const part of cue.parts)
       for (const [channel, attributes] of Object.entries(part.moves))

@@ -47,7 +47,14 @@ export function fitEdit(show: Show, edit: EditInput, pick: number): EditInput {
       const from = any(cues).number;
       return { ...edit, from, to: last, start: pick % 2 === 0 ? from : String(Math.ceil(Number(from))) };
     }
+    case "stretch":
+      return fitStretch(cues, edit, pick);
+    case "setPart": {
+      const found = any(cues);
+      return { ...edit, cue: found.number, part: found.parts.at(-1)?.number ?? 1 };
+    }
     case "recast":
+      if (Array.isArray(edit.channel)) return { ...edit, from: "0", to: last };
       return { ...edit, from: "0", to: last, as: edit.channel === edit.as ? (edit.channel === 5 ? 1 : 5) : edit.as, skipMissing: true };
     case "swapPalette":
     case "setMoveTimes":
@@ -63,6 +70,13 @@ export function fitEdit(show: Show, edit: EditInput, pick: number): EditInput {
     default:
       return fitEntry(show, edit);
   }
+}
+
+/** A cue that waits for a Go, and those that follow it. */
+function fitStretch(cues: readonly Cue[], edit: Extract<EditInput, { op: "stretch" }>, pick: number): EditInput {
+  const timed = cues.filter(({ parts }) => parts.some(({ times }) => (times.up ?? 0) > 0));
+  const from = timed[pick % Math.max(1, timed.length)]?.number ?? edit.from;
+  return { ...edit, from, to: from };
 }
 
 /** What stands beside the cues: a thing that is in use is taken away with its uses, a number is taken that is free. */

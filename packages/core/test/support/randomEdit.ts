@@ -88,6 +88,40 @@ export const recastArbitrary = fc
     { requiredKeys: ["range", "channel", "as", "how"] },
   )
   .map(({ range: { from, to }, ...recast }) => ({ op: "recast" as const, from, to, ...recast }));
+/** What blind work knows besides: cues that last so long, parts by name, lists copied, lights held, own times multiplied, fans along cues. */
+const blindWork = fc.oneof(
+  fc.record({ op: fc.constant("stretch" as const), from: cue, to: cue, seconds: fc.constantFrom(1, 7.5, 90) }),
+  fc.record({
+    op: fc.constant("setPart" as const),
+    cue,
+    part: fc.constantFrom(1, 2),
+    label: fc.constantFrom("Sea", "", null),
+    curve: fc.constantFrom("ease" as const, null),
+  }),
+  fc.record({ op: fc.constant("copyList" as const), as: fc.constantFrom("matinee", "second") }),
+  range.map(({ from, to }): EditInput => ({ op: "block", from, to, keys: { channels: [1, 5] } })),
+  fc.record({ op: fc.constant("setMoveTimes" as const), from: cue, to: cue, scale: fc.constantFrom(0, 0.5, 2) }),
+  range.chain(({ from, to }) =>
+    fc.record({
+      op: fc.constant("change" as const),
+      from: fc.constant(from),
+      to: fc.constant(to),
+      keys: fc.constant<{ channels: number[]; attributes: string[] }>({ channels: [5], attributes: ["intensity"] }),
+      do: fc.constantFrom({ set: "0~80" }, { set: "10~90~10" }),
+      along: fc.constant("cues" as const),
+      after: fc.constantFrom("restore" as const, "track" as const),
+    }),
+  ),
+  fc.record({
+    op: fc.constant("recast" as const),
+    from: cue,
+    to: cue,
+    channel: fc.constant<number[]>([1, 2]),
+    as: fc.constantFrom<number[]>([2, 1], [2, 5], [5, 1]),
+    how: fc.constantFrom("replace" as const, "copy" as const),
+    dropMissing: fc.constant(true),
+  }),
+);
 /** Walls and assertion over a range. */
 export const flagArbitrary = fc
   .tuple(fc.constantFrom("block" as const, "unblock" as const, "assert" as const, "unassert" as const), range)
@@ -115,6 +149,7 @@ export const copyArbitrary = fc.record(
     to: fc.constantFrom("0.25", "1.5", "2.25", "7", "30"),
     what: fc.constantFrom("moves" as const, "look" as const),
     toList: fc.constant("sea"),
+    after: fc.constantFrom("track" as const, "restore" as const),
   },
   { requiredKeys: ["op", "cue", "to", "what"] },
 );
@@ -200,5 +235,6 @@ export const editArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
   moveTimesArbitrary,
   swapPalette,
   setMark,
+  { weight: 2, arbitrary: blindWork },
   { weight: 2, arbitrary: entryArbitrary },
 );

@@ -35,6 +35,8 @@ const schema = z.strictObject({
   do: operation,
   where: z.enum(["look", "moves"]).default("look"),
   after: z.enum(["restore", "track"]).default("track"),
+  /** What a fan spreads over: the chosen lights, or the cues of the range. */
+  along: z.enum(["lights", "cues"]).default("lights"),
 });
 
 /** What the values of chosen lights are told, in cues or in hand. */
@@ -49,7 +51,7 @@ function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
   const onLooks = edit.where === "look" && !("drop" in edit.do);
   const order = [...new Set(keys.map((key) => key.channel))];
   return keys.flatMap((key) => {
-    const own = operationFor(edit.do, order.indexOf(key.channel), order.length);
+    const own = rowOperation(edit, order.indexOf(key.channel), order.length, first, last);
     const inside = onLooks ? changeLooks(list, key, first, last, own) : changeMoves(list, key, first, last, own);
     if (edit.after === "track") return inside.steps;
     return [...inside.steps, ...restoreFrom(list, key, last + 1, inside.carried, carriedAt(list, key, last))];
@@ -59,8 +61,21 @@ function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
 /** An operation for one light, its own value taken out of a fan. */
 type KeyOperation = { set: number } | Exclude<Operation, { set: unknown }>;
 
-function operationFor(operation: Operation, place: number, count: number): KeyOperation {
-  return "set" in operation ? { set: fanAt(operation.set, place, count) } : operation;
+/** What is done to a key in a row of the range. */
+interface RowOperation {
+  readonly at: (row: number) => KeyOperation;
+  /** True where every row is told something else. */
+  readonly differs: boolean;
+}
+
+/** The operation for one light, its own value taken out of a fan over the lights or over the cues. */
+function rowOperation({ do: operation, along }: ChangeEdit, place: number, count: number, first: number, last: number): RowOperation {
+  if (!("set" in operation)) return { at: () => operation, differs: false };
+  const { set } = operation;
+  if (along === "cues" && typeof set === "string")
+    return { at: (row) => ({ set: fanAt(set, row - first, last - first + 1) }), differs: true };
+  const own = { set: fanAt(set, place, count) };
+  return { at: () => own, differs: false };
 }
 
 function keysFor(list: ListSheet, edit: ChangeEdit): Key[] {
@@ -81,19 +96,25 @@ interface Inside {
 }
 
 /** After it, each look of the range is the operation applied to the look before, with moves only where they are needed. */
-function changeLooks(list: ListSheet, key: Key, first: number, last: number, operation: KeyOperation): Inside {
+function changeLooks(list: ListSheet, key: Key, first: number, last: number, { at: operationAt, differs }: RowOperation): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
-  for (const row of turningRows(list, key, first, last)) {
+  for (const row of differs ? rowsThrough(first, last) : turningRows(list, key, first, last)) {
+    const operation = operationAt(row);
     const tracking = at(list.tracking, row);
     const base = trackedIn<Tracked>(tracking, carried, UNSET);
     const wanted = lookAfter(list, key, entryAt(list, key, row), operation);
-    const keep = storedMove(list, key, row) !== undefined && (row === first || !standsOnce(operation));
+    const keep = storedMove(list, key, row) !== undefined && (row === first || differs || !standsOnce(operation));
     if (keep || !sameTracked(base, wanted)) steps.push(...aimStep(list, key, row, targetOf(wanted)));
     else steps.push(...storeStep(list, key, row, undefined));
     carried = trackedOut(tracking, carried, wanted);
   }
   return { steps, carried };
+}
+
+/** Every row of a range. */
+function rowsThrough(first: number, last: number): number[] {
+  return Array.from({ length: last - first + 1 }, (_, index) => first + index);
 }
 
 /**
@@ -133,10 +154,11 @@ function computed(key: Key, value: number, operation: KeyOperation): number {
 }
 
 /** Touches stored moves only, and makes none inside the range. */
-function changeMoves(list: ListSheet, key: Key, first: number, last: number, operation: KeyOperation): Inside {
+function changeMoves(list: ListSheet, key: Key, first: number, last: number, { at: operationAt }: RowOperation): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
   for (let row = first; row <= last; row += 1) {
+    const operation = operationAt(row);
     const stored = storedMove(list, key, row);
     const tracking = at(list.tracking, row);
     let shown = trackedIn<Tracked>(tracking, carried, UNSET);
@@ -175,5 +197,6 @@ function what(edit: ChangeEdit): string {
 /** Changing values of chosen lights over a range of cues (SEMANTICS section 6). */
 export const change = defineEdit(schema, {
   plan: (sheet, edit) => planChange(listFor(sheet, edit), edit),
-  words: (edit) => `${rangeWords(edit)}, ${whoseWords(edit.keys)}: ${what(edit)}${edit.after === "restore" ? ", restored after" : ""}`,
+  words: (edit) =>
+    `${rangeWords(edit)}, ${whoseWords(edit.keys)}: ${what(edit)}${edit.along === "cues" ? " along the cues" : ""}${edit.where === "moves" ? ", stored moves only" : ""}${edit.after === "restore" ? ", restored after" : ""}`,
 });

@@ -2,14 +2,16 @@ import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { makeMove } from "../../show/move.ts";
-import type { Moves, Part } from "../../show/schema.ts";
+import type { Cue, Moves, Part } from "../../show/schema.ts";
 import { UNSET, carriedAt, entryAt } from "../../sheet/entry.ts";
-import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, listOf, rowOf } from "../../sheet/sheet.ts";
+import { resolve } from "../../sheet/palettes.ts";
+import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, listOf, movesOf, rowOf } from "../../sheet/sheet.ts";
 import type { Step } from "../step.ts";
-import { storedMove, targetOf } from "../plan/moveSteps.ts";
+import { restoreFrom, storedMove, targetOf } from "../plan/moveSteps.ts";
 import { wholeCueSteps } from "../plan/wholeCue.ts";
 import { cueNumber, id, list } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
+import { manyWords } from "./kindWords.ts";
 import { isWall } from "../../sheet/tracking.ts";
 
 const schema = z.strictObject({
@@ -20,6 +22,8 @@ const schema = z.strictObject({
   /** The list that the copy goes to; left out: the same. */
   toList: id.optional(),
   what: z.enum(["moves", "look"]).default("moves"),
+  /** Whether later looks follow what the copy lets track on, or stay as they are. */
+  after: z.enum(["track", "restore"]).default("track"),
 });
 
 type CopyCueEdit = z.infer<typeof schema>;
@@ -35,7 +39,22 @@ function planCopyCue(sheet: ShowSheet, list: ListSheet, edit: CopyCueEdit): Step
     throw new ShowError(`List "${target.id}" already has a cue ${edit.to}; choose another number for the copy`);
   const cue = cueAt(list, row);
   const parts = edit.what === "look" ? lookParts(list, row, target, edit.to) : cue.parts;
-  return wholeCueSteps(sheet, target, { ...cue, number: edit.to, parts });
+  const copied: Cue = { ...cue, number: edit.to, parts };
+  const steps = wholeCueSteps(sheet, target, copied);
+  return edit.after === "track" ? steps : [...steps, ...restoredBehind(target, copied)];
+}
+
+/** The moves that let every look behind a cue that comes stay as it was (the cue is not in the list yet). */
+function restoredBehind(list: ListSheet, cue: Cue): Step[] {
+  if (cue.carries !== undefined && cue.carries !== "track") return [];
+  const behind = firstRowFrom(list, cueOrder(cue.number));
+  const moves = new Map(movesOf(cue, list.keys).map(({ key, spec }) => [key, spec]));
+  return list.keys.all.flatMap((key) => {
+    const was = carriedAt(list, key, behind - 1);
+    const spec = moves.get(key);
+    const now = spec !== undefined ? { value: resolve(spec, key, list.palettes), spec } : cue.block ? UNSET : was;
+    return restoreFrom(list, key, behind, now, was);
+  });
 }
 
 /** The parts of a cue with everything that it shows as moves: what tracks in, and what it must release where it stands now. */
@@ -60,8 +79,23 @@ function merged(moves: Moves, more: Moves): Moves {
   return all;
 }
 
+/** Where a copy goes: "30", or "30 of sea". */
+function placeWords({ to, toList }: CopyCueEdit): string {
+  return `${to}${toList === undefined ? "" : ` of ${toList}`}`;
+}
+
+/** What of the cue goes, and what becomes of what comes behind the copy. */
+function endWords({ what, after }: CopyCueEdit): string {
+  return `${what === "look" ? ", whole look" : ""}${after === "restore" ? ", later looks stay" : ""}`;
+}
+
 /** Copying a cue, into the same list or another (SEMANTICS section 6). */
 export const copyCue = defineEdit(schema, {
   plan: (sheet, edit) => planCopyCue(sheet, listFor(sheet, edit), edit),
-  words: ({ cue, to, what }) => `Cue ${cue} copied to ${to}${what === "look" ? ", its whole look" : ""}`,
+  words: (edit) => `Cue ${edit.cue} copied to ${placeWords(edit)}${endWords(edit)}`,
+  manyWords: (edits) => {
+    const [first] = edits;
+    const place = first ? `${placeWords(first)}${first.toList === undefined ? ` to ${edits.at(-1)?.to ?? ""}` : ""}` : "";
+    return `${manyWords(edits, "cues", ({ cue }) => cue)} copied to ${place}${first ? endWords(first) : ""}`;
+  },
 });

@@ -8,9 +8,12 @@ import { headStep } from "../plan/headStep.ts";
 import type { Step } from "../step.ts";
 import { aimStep, sameTracked, storeStep, targetOf } from "../plan/moveSteps.ts";
 import { eachRow } from "../plan/rows.ts";
-import { list, range } from "../fields.ts";
+import { selectKeys } from "../plan/selectKeys.ts";
+import type { Key } from "../../sheet/keys.ts";
+import { isWall } from "../../sheet/tracking.ts";
+import { type KeySelection, list, range, selection } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
-import { rangeWords } from "./kindWords.ts";
+import { namesWords, rangeWords, whoseWords } from "./kindWords.ts";
 
 const flagSchema = <Op extends string>(op: Op) => z.strictObject({ op: z.literal(op), list, ...range });
 
@@ -25,12 +28,16 @@ function flagStep(list: ListSheet, cue: Cue, flag: "block" | "assert", on: boole
 function blockSteps(list: ListSheet, row: number): Step[] {
   const cue = cueAt(list, row);
   if (cue.block === true) return [];
-  const moves = list.keys.all.flatMap((key) => {
+  return [...trackedAsMoves(list, row, list.keys.all), ...flagStep(list, cue, "block", true)];
+}
+
+/** The steps that write what tracks into a row for these keys as moves; what is unset there stays unset. */
+function trackedAsMoves(list: ListSheet, row: number, keys: readonly Key[]): Step[] {
+  return keys.flatMap((key) => {
     const entry = entryAt(list, key, row);
     if (Number.isNaN(entry.value) || entry.row === row) return [];
     return aimStep(list, key, row, targetOf(entry));
   });
-  return [...moves, ...flagStep(list, cue, "block", true)];
 }
 
 /** What tracks in anew is let go where the look did not have it, and moves that say no more than that are dropped. */
@@ -65,8 +72,26 @@ const flagParts = (stepsAt: (list: ListSheet, row: number) => Step[], words: str
   words: (edit: FlagEdit): string => `${rangeWords(edit)}: ${words}`,
 });
 
-/** Making cues block: nothing tracks in, and their looks stay. */
-export const block = defineEdit(flagSchema("block"), flagParts(blockSteps, "blocked"));
+const blockSchema = flagSchema("block").extend({ keys: selection.optional() });
+
+/** The steps of a block for some lights only: what tracks into the first cue of the range is written there, and no flag is set. */
+function keysBlockedSteps(list: ListSheet, row: number, keys: KeySelection): Step[] {
+  return isWall(list, row) ? [] : trackedAsMoves(list, row, selectKeys(list.keys, keys));
+}
+
+/** Making cues block: nothing tracks in, and their looks stay. With keys only those are held: their moves are written, and no flag is set. */
+export const block = defineEdit(blockSchema, {
+  plan: (sheet, edit) => {
+    const list = listFor(sheet, edit);
+    const { keys } = edit;
+    const stepsAt = keys ? (row: number) => keysBlockedSteps(list, row, keys) : (row: number) => blockSteps(list, row);
+    return eachRow(list, edit.from, edit.to).flatMap(stepsAt);
+  },
+  words: (edit) =>
+    edit.keys
+      ? `${rangeWords(edit)}: what tracks in written for ${whoseWords(edit.keys)}${namesWords(edit.keys) ? `, ${namesWords(edit.keys)}` : ""}, no block set`
+      : `${rangeWords(edit)}: blocked`,
+});
 /** Letting values track into cues again; their looks stay. */
 export const unblock = defineEdit(flagSchema("unblock"), flagParts(unblockSteps, "unblocked"));
 /** Making cues assert: what they show is said again when they are fired (SEMANTICS section 4). */

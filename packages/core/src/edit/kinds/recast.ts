@@ -1,12 +1,14 @@
 import { z } from "zod";
+import { at } from "../../show/at.ts";
 import { ShowError } from "../../show/errors.ts";
-import { paletteOf } from "../../show/move.ts";
+import { makeMove, moveTiming, paletteOf, plainValue } from "../../show/move.ts";
 import { readMove } from "../../show/readMoves.ts";
-import type { MarkSettings } from "../../show/schema.ts";
+import type { Attribute, MarkSettings, MoveSpec } from "../../show/schema.ts";
+import { count } from "../../show/words.ts";
 import { type Key, keyAt } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 import { headOf } from "../apply.ts";
-import type { MoveStep, Step } from "../step.ts";
+import type { MoveStep, PlacedMove, Step } from "../step.ts";
 import { headStep } from "../plan/headStep.ts";
 import { storeStep, storedMove } from "../plan/moveSteps.ts";
 import type { Plan } from "../plan/plan.ts";
@@ -15,47 +17,101 @@ import { channelNumber, list, range } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { rangeWords } from "./kindWords.ts";
 
+/** One light, or several in an order. */
+const lights = z.union([channelNumber, z.array(channelNumber).min(1, "names no light")]);
+
 const schema = z.strictObject({
   op: z.literal("recast"),
   list,
   ...range,
-  channel: channelNumber,
-  as: channelNumber,
+  channel: lights,
+  /** As many lights as `channel` names: the first does what the first did, and so on, all at once. */
+  as: lights,
   how: z.enum(["replace", "copy", "swap"]).default("replace"),
+  /** What the other light cannot do stays where it is. */
   skipMissing: z.boolean().optional(),
+  /** What the other light cannot do is forgotten. */
+  dropMissing: z.boolean().optional(),
+  /** Attributes that stand for one that the other light lacks: values go from range to range, turned round where that is said. */
+  map: z.array(z.strictObject({ from: z.string(), to: z.string(), turned: z.boolean().optional() })).optional(),
 });
 
 type RecastEdit = z.infer<typeof schema>;
 
+/** One light that is recast, and the light that does it from then on. */
+interface Pair {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** How the moves of one key become another key's. */
+interface Handover {
+  readonly from: Key;
+  /** Undefined where the other light can do nothing of the kind. */
+  readonly to: Key | undefined;
+  /** Set where the other key is another attribute. */
+  readonly mapped: { readonly turned: boolean } | undefined;
+}
+
 /**
- * The steps that give what one light does to another, over a range (SEMANTICS section 6). Times, parts and mark settings go
- * along. What the other light cannot do stays where it is when `skipMissing` is given, and is told; else it is refused.
+ * The steps that give what lights do to others, over a range (SEMANTICS section 6), all at once: 1 and 2 recast as 2 and 3 leaves 2
+ * with what 1 did. Times, parts and mark settings go along. What another light cannot do is refused, unless it is mapped, left or dropped.
  */
 function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit): Plan {
-  if (edit.channel === edit.as) throw new ShowError(`Channel ${edit.channel} is to be recast as itself; name another light`);
-  for (const channel of [edit.channel, edit.as])
-    if (!sheet.keys.byChannel.has(channel)) throw new ShowError(`Channel ${channel} is not in the rig`);
+  const pairs = pairsOf(sheet, edit);
   const rows = eachRow(list, edit.from, edit.to);
-  const missing =
-    edit.how === "swap"
-      ? [...lacking(list, rows, edit.channel, edit.as), ...lacking(list, rows, edit.as, edit.channel)]
-      : lacking(list, rows, edit.channel, edit.as);
-  if (missing.length > 0 && !edit.skipMissing)
+  const handovers = pairs.flatMap((pair) => handoversOf(list, pair, edit));
+  const missing = handovers.flatMap((handover) => lacking(list, rows, handover, pairs));
+  if (missing.length > 0 && !edit.skipMissing && !edit.dropMissing)
     throw new ShowError(
-      `${missing.join("; ")}. Choose a light that has it, or leave those moves where they are (leave, at the end of the line)`,
+      `${missing.join("; ")}. Choose a light that has it, map it to what it has, leave those moves where they are (leave, at the end of the line), or drop them (drop)`,
     );
-  const steps = rows.flatMap((row) => [...moveSteps(sheet, list, row, edit), ...markSteps(list, row, edit)]);
-  if (steps.length === 0) throw new ShowError(`Channel ${edit.channel} has no move in cues ${edit.from} to ${edit.to}`);
+  const steps = rows.flatMap((row) => [...moveSteps(sheet, list, row, edit, handovers), ...markSteps(list, row, edit, pairs)]);
+  if (steps.length === 0) throw new ShowError(`${lightsWords(pairs)} no move in cues ${edit.from} to ${edit.to}`);
   return { steps, notes: [...missing, ...gaps(sheet, steps)] };
 }
 
-/** A sentence for each attribute that one light is told to move and the other does not have. */
-function lacking(list: ListSheet, rows: readonly number[], from: number, to: number): string[] {
-  return keysOf(list, from).flatMap((key) => {
-    if (keyAt(list.keys, to, key.attribute.id)) return [];
-    const count = rows.filter((row) => storedMove(list, key, row)).length;
-    return count === 0 ? [] : [`Channel ${to} has no ${key.attribute.id}, and ${key.name} has ${count} ${count === 1 ? "move" : "moves"}`];
+/** Which lights an edit speaks of, the exchanged ones both ways. Throws ShowError for lights that are unknown, named twice, or not as many on both sides. */
+function pairsOf(sheet: ShowSheet, edit: RecastEdit): Pair[] {
+  const [from, to] = [[edit.channel].flat(), [edit.as].flat()];
+  if (from.length !== to.length)
+    throw new ShowError(`${count(from.length, "light")} cannot be recast as ${count(to.length, "light")}; name as many on both sides`);
+  for (const side of edit.how === "swap" ? [[...from, ...to]] : [from, to]) {
+    const twice = side.find((channel, index) => side.indexOf(channel) < index);
+    if (twice !== undefined && !(edit.how === "swap" && from.indexOf(twice) === to.indexOf(twice)))
+      throw new ShowError(`Channel ${twice} is named twice; each light is given away once and taken over once`);
+  }
+  const pairs = from.map((channel, index) => ({ from: channel, to: at(to, index) }));
+  for (const pair of pairs) {
+    if (pair.from === pair.to) throw new ShowError(`Channel ${pair.from} is to be recast as itself; name another light`);
+    for (const channel of [pair.from, pair.to])
+      if (!sheet.keys.byChannel.has(channel)) throw new ShowError(`Channel ${channel} is not in the rig`);
+  }
+  return edit.how === "swap" ? pairs.flatMap((pair) => [pair, { from: pair.to, to: pair.from }]) : pairs;
+}
+
+/** What becomes of each key of a light. Throws ShowError for a mapping that the other light has no attribute for, or that two keys would share. */
+function handoversOf(list: ListSheet, { from, to }: Pair, { map = [] }: RecastEdit): Handover[] {
+  const handovers = keysOf(list, from).map((key): Handover => {
+    const same = keyAt(list.keys, to, key.attribute.id);
+    if (same) return { from: key, to: same, mapped: undefined };
+    const mapping = map.find((each) => each.from === key.attribute.id);
+    const other = mapping && keyAt(list.keys, to, mapping.to);
+    if (mapping && !other) throw new ShowError(`${mapping.from} is mapped to ${mapping.to}, and channel ${to} has no ${mapping.to}`);
+    return { from: key, to: other, mapped: mapping && { turned: mapping.turned ?? false } };
   });
+  const taken = handovers.flatMap((each) => (each.to ? [each.to] : []));
+  const shared = taken.find((key, index) => taken.indexOf(key) < index);
+  if (shared) throw new ShowError(`Two attributes of channel ${from} would become ${shared.name}; map each to one of its own`);
+  return handovers;
+}
+
+/** A sentence for a key that has moves which the other light cannot make. */
+function lacking(list: ListSheet, rows: readonly number[], { from, to }: Handover, pairs: readonly Pair[]): string[] {
+  if (to) return [];
+  const moves = rows.filter((row) => storedMove(list, from, row)).length;
+  const other = pairs.find((pair) => pair.from === from.channel)?.to;
+  return moves === 0 ? [] : [`Channel ${other ?? ""} has no ${from.attribute.id}, and ${from.name} has ${count(moves, "move")}`];
 }
 
 /** All keys of a light. */
@@ -63,19 +119,34 @@ function keysOf(list: ListSheet, channel: number): Key[] {
   return [...(list.keys.byChannel.get(channel)?.values() ?? [])];
 }
 
-/** What one light does in a row given to the other; exchanged, what the other does comes back. */
-function moveSteps(sheet: ShowSheet, list: ListSheet, row: number, edit: RecastEdit): MoveStep[] {
-  return keysOf(list, edit.channel).flatMap((key) => {
-    const other = keyAt(list.keys, edit.as, key.attribute.id);
-    if (!other) return [];
-    const mine = storedMove(list, key, row);
-    const theirs = storedMove(list, other, row);
-    const given = mine && { part: mine.part, move: readMove(mine.move, other.attribute, sheet.palettes.byId, place(list, row, other)) };
-    if (edit.how !== "swap")
-      return given ? [...(edit.how === "replace" ? storeStep(list, key, row, undefined) : []), ...storeStep(list, other, row, given)] : [];
-    const taken = theirs && { part: theirs.part, move: readMove(theirs.move, key.attribute, sheet.palettes.byId, place(list, row, key)) };
-    return [...storeStep(list, key, row, taken), ...storeStep(list, other, row, given)];
-  });
+/** What the lights do in one row, given on all at once: what is given away goes, unless it is only copied or something takes its place. */
+function moveSteps(sheet: ShowSheet, list: ListSheet, row: number, edit: RecastEdit, handovers: readonly Handover[]): MoveStep[] {
+  const becomes = new Map<Key, PlacedMove | undefined>();
+  for (const { from, to } of handovers) {
+    const isGiven = to !== undefined || edit.dropMissing === true;
+    if (isGiven && edit.how !== "copy" && storedMove(list, from, row)) becomes.set(from, undefined);
+  }
+  for (const handover of handovers) {
+    const mine = storedMove(list, handover.from, row);
+    if (mine && handover.to) becomes.set(handover.to, { part: mine.part, move: given(sheet, list, row, handover, handover.to, mine) });
+  }
+  return [...becomes].flatMap(([key, move]) => storeStep(list, key, row, move));
+}
+
+/** A move as the other light makes it. A mapped one says its number, since a palette may know nothing of the other attribute. Throws ShowError where it cannot. */
+function given(sheet: ShowSheet, list: ListSheet, row: number, { from, mapped }: Handover, to: Key, { move }: PlacedMove): MoveSpec {
+  if (!mapped) return readMove(move, to.attribute, sheet.palettes.byId, place(list, row, to));
+  const palette = paletteOf(move);
+  const value = palette === undefined ? plainValue(move) : sheet.palettes.valueFor(palette, from);
+  const target =
+    value === undefined ? { release: true as const } : { value: mappedValue(value, from.attribute, to.attribute, mapped.turned) };
+  return makeMove(target, moveTiming(move));
+}
+
+/** A value at the same place of another attribute's range, or as far from its other end; to four places. */
+function mappedValue(value: number, from: Attribute, to: Attribute, turned: boolean): number {
+  const share = from.max === from.min ? 0 : (value - from.min) / (from.max - from.min);
+  return Math.round((to.min + (turned ? 1 - share : share) * (to.max - to.min)) * 1e4) / 1e4;
 }
 
 /** The cue and the key, as a sentence begins. */
@@ -83,24 +154,18 @@ function place(list: ListSheet, row: number, key: Key): string {
   return `Cue ${cueAt(list, row).number}, ${key.name}`;
 }
 
-/** The mark settings of the one light given to the other, in one cue. */
-function markSteps(list: ListSheet, row: number, edit: RecastEdit): Step[] {
+/** The mark settings of lights given to others, in one cue. */
+function markSteps(list: ListSheet, row: number, { how }: RecastEdit, pairs: readonly Pair[]): Step[] {
   const cue = cueAt(list, row);
   const channels = cue.mark?.channels;
-  const mine = channels?.[edit.channel];
-  const theirs = channels?.[edit.as];
-  if (!channels || (!mine && !(theirs && edit.how === "swap"))) return [];
+  if (!channels || !pairs.some(({ from }) => channels[from])) return [];
   const after: NonNullable<MarkSettings["channels"]> = { ...channels };
-  put(after, edit.as, mine);
-  if (edit.how === "replace") put(after, edit.channel, undefined);
-  if (edit.how === "swap") put(after, edit.channel, theirs);
+  if (how !== "copy") for (const { from } of pairs) delete after[from];
+  for (const { from, to } of pairs) {
+    const own = channels[from];
+    if (own) after[to] = own;
+  }
   return [headStep(list, cue, { ...headOf(cue), mark: { ...cue.mark, channels: after } })];
-}
-
-/** Sets or takes away one setting. */
-function put<T>(settings: Record<string, T>, channel: number, value: T | undefined): void {
-  if (value === undefined) delete settings[channel];
-  else settings[channel] = value;
 }
 
 /** A sentence for each palette that has no value for the light that now refers to it. */
@@ -118,8 +183,24 @@ function gaps(sheet: ShowSheet, steps: readonly Step[]): string[] {
 /** What is said of the three ways to recast. */
 const HOW_WORDS = { replace: "", copy: ", kept as well", swap: " exchanged" } as const;
 
-/** Giving what one light does to another (SEMANTICS section 6). */
+/** Whose moves are spoken of: "Channel 1 has", "Channels 1 and 4 more have". */
+function lightsWords(pairs: readonly Pair[]): string {
+  const [first] = pairs;
+  return pairs.length === 1
+    ? `Channel ${first?.from ?? ""} has`
+    : `Channel ${first?.from ?? ""} and ${count(pairs.length - 1, "other")} have`;
+}
+
+/** The lights of one side: "1", "1 to 4", or "1, 7, 3". */
+function sideWords(side: number | readonly number[]): string {
+  const lights = [side].flat();
+  const [first, last] = [lights[0] ?? 0, lights.at(-1) ?? 0];
+  return lights.length > 2 && lights.every((light, index) => light === first + index) ? `${first} to ${last}` : lights.join(", ");
+}
+
+/** Giving what lights do to others (SEMANTICS section 6). */
 export const recast = defineEdit(schema, {
   plan: (sheet, edit) => planRecast(sheet, listFor(sheet, edit), edit),
-  words: (edit) => `${rangeWords(edit)}: ${edit.channel} ${edit.how === "swap" ? "and" : "recast as"} ${edit.as}${HOW_WORDS[edit.how]}`,
+  words: (edit) =>
+    `${rangeWords(edit)}: ${sideWords(edit.channel)} ${edit.how === "swap" ? "and" : "recast as"} ${sideWords(edit.as)}${HOW_WORDS[edit.how]}`,
 });

@@ -3,12 +3,15 @@ import { change } from "./change.ts";
 import { update } from "./update.ts";
 import { recast } from "./recast.ts";
 import { swapPalette } from "./swapPalette.ts";
+import { setPart } from "./setPart.ts";
 import { setTimes } from "./setTimes.ts";
+import { stretch } from "./stretch.ts";
 import { setMoveTimes } from "./setMoveTimes.ts";
 import { setCue } from "./setCue.ts";
 import { insertCue } from "./insertCue.ts";
 import { deleteCue } from "./deleteCue.ts";
 import { copyCue } from "./copyCue.ts";
+import { copyList } from "./copyList.ts";
 import { moveCue } from "./moveCue.ts";
 import { renumber } from "./renumber.ts";
 import { split } from "./split.ts";
@@ -33,10 +36,13 @@ export const EDIT_KINDS = {
   swapPalette,
   setTimes,
   setMoveTimes,
+  stretch,
+  setPart,
   setCue,
   insertCue,
   deleteCue,
   copyCue,
+  copyList,
   moveCue,
   renumber,
   split,

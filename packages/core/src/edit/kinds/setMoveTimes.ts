@@ -9,9 +9,10 @@ import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
 import type { MoveStep } from "../step.ts";
 import { storeStep, targetOfMove } from "../plan/moveSteps.ts";
 import { rowsIn } from "../plan/rows.ts";
+import { scaledMoveStep, timedMoves } from "../plan/timedMoves.ts";
 import { selectKeys } from "../plan/selectKeys.ts";
 import { editParts } from "../../show/schema.ts";
-import { curve, id, keys, list, range } from "../fields.ts";
+import { curve, factor, id, keys, list, range } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { namesWords, rangeWords, saidWords, whoseWords } from "./kindWords.ts";
 
@@ -25,6 +26,8 @@ const schema = z.strictObject({
   curve: curve.nullable().optional(),
   /** A stored pace to lay on the moves, instead of fade, delay and curve. */
   pace: id.optional(),
+  /** What own fades and delays are multiplied by, instead; moves without any stay as they are. */
+  scale: factor.optional(),
 });
 
 type SetMoveTimesEdit = z.infer<typeof schema>;
@@ -34,6 +37,7 @@ type SetMoveTimesEdit = z.infer<typeof schema>;
  * they are chosen; where none are named, over those that have such a move in the range. Seconds.
  */
 function planSetMoveTimes(sheet: ShowSheet, list: ListSheet, edit: SetMoveTimesEdit): MoveStep[] {
+  if (edit.scale !== undefined) return scaledSteps(list, edit, edit.scale);
   const wishFor = wishesOf(sheet, edit);
   const { first, last } = rowsIn(list, edit.from, edit.to);
   const inRange = (key: Key): number[] => columnOf(list, key).rows.flatMap((row, index) => (row >= first && row <= last ? [index] : []));
@@ -57,6 +61,16 @@ function planSetMoveTimes(sheet: ShowSheet, list: ListSheet, edit: SetMoveTimesE
   });
 }
 
+/** The steps that multiply the own times of stored moves. Throws ShowError where none of them has any. */
+function scaledSteps(list: ListSheet, edit: SetMoveTimesEdit, scale: number): MoveStep[] {
+  if (edit.fade !== undefined || edit.delay !== undefined || edit.curve !== undefined || edit.pace !== undefined)
+    throw new ShowError("Own times are either multiplied or set; give scale alone, or fade, delay, curve or a pace");
+  const { first, last } = rowsIn(list, edit.from, edit.to);
+  const timed = timedMoves(list, selectKeys(list.keys, edit.keys), first, last);
+  if (timed.length === 0) throw new ShowError(`No move of the chosen lights has a time of its own in cues ${edit.from} to ${edit.to}`);
+  return timed.flatMap((move) => scaledMoveStep(list, move, scale));
+}
+
 /**
  * The times that moves of a family are given: those of the edit, or those of the pace. Throws ShowError unless it is exactly one
  * of the two.
@@ -78,7 +92,8 @@ function paceNamed(sheet: ShowSheet, id: string): Pace {
 }
 
 /** Times of their own of single moves: "fade 3, delay 0~2". */
-function ownTimesWords({ keys, fade, delay, curve }: SetMoveTimesEdit): string {
+function ownTimesWords({ keys, fade, delay, curve, scale }: SetMoveTimesEdit): string {
+  if (scale !== undefined) return [namesWords(keys), `own times × ${scale}`].filter(Boolean).join(" ");
   const times =
     [...saidWords("fade", fade), ...saidWords("delay", delay), ...saidWords("curve", curve)].join(", ") || "own times unchanged";
   return [namesWords(keys), times].filter(Boolean).join(" ");

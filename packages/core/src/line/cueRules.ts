@@ -1,0 +1,208 @@
+import { named } from "./lightRules.ts";
+import type { Destination, Missing, Range, Sentence, TypedMapping } from "./sentence.ts";
+import { TimeRules } from "./timeRules.ts";
+import { word } from "./tokens.ts";
+
+/** The rules for what is done to whole cues: walls, recasting, copies, moves, numbers. */
+export class CueRules extends TimeRules {
+  protected readonly flag = this.RULE("flag", (): Sentence => {
+    const what = this.OR<"block" | "unblock" | "assert" | "unassert">([
+      { ALT: () => (this.CONSUME(word.Block), "block") },
+      { ALT: () => (this.CONSUME(word.Unblock), "unblock") },
+      { ALT: () => (this.CONSUME(word.Assert), "assert") },
+      { ALT: () => (this.CONSUME(word.Unassert), "unassert") },
+    ]);
+    this.CONSUME(word.Hash);
+    const cues = this.SUBRULE(this.cueRange);
+    return (
+      this.OPTION({
+        GATE: () => what === "block",
+        DEF: (): Sentence => {
+          this.CONSUME(word.For);
+          const lights = this.SUBRULE(this.lights);
+          const attribute = this.OPTION2(() => named(this.CONSUME(word.Word)));
+          return { kind: "blockLights", cues, lights, ...(attribute ? { attribute } : {}) };
+        },
+      }) ?? { kind: "flag", what, cues }
+    );
+  });
+
+  protected readonly recast = this.RULE("recast", (): Sentence =>
+    this.OR<Sentence>([
+      {
+        ALT: () => {
+          this.CONSUME(word.Recast);
+          const lights = this.SUBRULE(this.lights);
+          this.CONSUME(word.As);
+          const as = this.SUBRULE2(this.lights);
+          const how = this.OPTION(() => (this.CONSUME(word.Too), "copy" as const)) ?? "replace";
+          const cues = this.SUBRULE(this.inCues);
+          return { kind: "recast", lights, as, how, cues, map: this.SUBRULE(this.mappings), missing: this.SUBRULE(this.missing) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Exchange);
+          const lights = this.SUBRULE3(this.lights);
+          this.CONSUME(word.And);
+          const as = this.SUBRULE4(this.lights);
+          return {
+            kind: "recast",
+            lights,
+            as,
+            how: "swap",
+            cues: this.SUBRULE2(this.inCues),
+            map: [],
+            missing: this.SUBRULE2(this.missing),
+          };
+        },
+      },
+    ]),
+  );
+
+  protected readonly swapPalette = this.RULE("swapPalette", (): Sentence => {
+    this.CONSUME(word.Swap);
+    const palette = named(this.CONSUME(word.Name));
+    this.CONSUME(word.For);
+    const as = named(this.CONSUME2(word.Name));
+    return { kind: "swapPalette", palette, as, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
+  });
+
+  /** Attributes that stand for those which the other light lacks. */
+  private readonly mappings = this.RULE("mappings", (): TypedMapping[] => {
+    const found: TypedMapping[] = [];
+    this.OPTION(() => {
+      this.CONSUME(word.Map);
+      this.AT_LEAST_ONE_SEP({
+        SEP: word.Comma,
+        DEF: () => {
+          const from = named(this.CONSUME(word.Word));
+          this.CONSUME(word.To);
+          const to = named(this.CONSUME2(word.Word));
+          found.push({ from, to, turned: this.OPTION2(() => this.CONSUME(word.Turned)) !== undefined });
+        },
+      });
+    });
+    return found;
+  });
+
+  /** What becomes of what the other light cannot do. */
+  private readonly missing = this.RULE("missing", (): Missing =>
+    this.OPTION(() =>
+      this.OR<Missing>([{ ALT: () => (this.CONSUME(word.Leave), "leave") }, { ALT: () => (this.CONSUME(word.Drop), "drop") }]),
+    ),
+  );
+
+  /** What cannot be taken along is left where it is. */
+  private readonly leave = this.RULE("leave", (): boolean => this.OPTION(() => this.CONSUME(word.Leave)) !== undefined);
+
+  private readonly inCues = this.RULE("inCues", (): Range | undefined =>
+    this.OPTION(() => {
+      this.CONSUME(word.In);
+      this.CONSUME(word.Hash);
+      return this.SUBRULE(this.cueRange);
+    }),
+  );
+
+  protected readonly wholeCue = this.RULE("wholeCue", (): Sentence =>
+    this.OR<Sentence>([
+      {
+        ALT: () => {
+          this.CONSUME(word.Copy);
+          return this.OR2<Sentence>([
+            {
+              ALT: () => {
+                this.CONSUME(word.ListWord);
+                this.CONSUME(word.As);
+                return { kind: "copyList", label: this.CONSUME3(word.Text).image.slice(1, -1) };
+              },
+            },
+            {
+              ALT: () => {
+                const what = this.OPTION(() => (this.CONSUME(word.Look), this.CONSUME(word.Of), "look" as const)) ?? "moves";
+                return { kind: "copy", what, ...this.SUBRULE(this.journey) };
+              },
+            },
+          ]);
+        },
+      },
+      { ALT: () => (this.CONSUME(word.Move), { kind: "move", ...this.SUBRULE2(this.journey) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Delete);
+          this.CONSUME(word.Hash);
+          const cues = this.SUBRULE(this.cueRange);
+          const letsGo = this.OPTION5(() => (this.CONSUME(word.Let), this.CONSUME(word.Go))) !== undefined;
+          return { kind: "delete", cues, looks: letsGo ? "letGo" : "keepLooks" };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Renumber);
+          this.CONSUME2(word.Hash);
+          const cues = this.SUBRULE2(this.cueRange);
+          this.CONSUME(word.From);
+          const start = this.CONSUME(word.Decimal).image;
+          const step = this.OPTION2(() => (this.CONSUME(word.By), this.CONSUME2(word.Decimal).image)) ?? "1";
+          return { kind: "renumber", cues, start, step };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Split);
+          const lights = this.SUBRULE(this.lights);
+          const attribute = this.OPTION3(() => named(this.CONSUME(word.Word)));
+          this.CONSUME2(word.Of);
+          return { kind: "split", lights, ...(attribute ? { attribute } : {}), ...this.SUBRULE3(this.fromTo) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Insert);
+          this.CONSUME4(word.Hash);
+          const cue = this.CONSUME3(word.Decimal).image;
+          const label = this.OPTION4(() => this.CONSUME2(word.Text).image.slice(1, -1));
+          const walled = this.OPTION6(() => (this.CONSUME(word.Block), this.CONSUME(word.Next))) !== undefined;
+          return { kind: "insert", cue, walled, ...(label === undefined ? {} : { label }) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Label);
+          this.CONSUME3(word.Hash);
+          const cues = this.SUBRULE3(this.cueRange);
+          const part = this.OPTION7(() => (this.CONSUME(word.Part), Number(this.CONSUME5(word.Decimal).image)));
+          return { kind: "label", cues, ...(part === undefined ? {} : { part }), label: this.CONSUME(word.Text).image.slice(1, -1) };
+        },
+      },
+    ]),
+  );
+
+  private readonly fromTo = this.RULE("fromTo", (): { cue: string; to: string } => {
+    this.CONSUME(word.Hash);
+    const cue = this.CONSUME(word.Decimal).image;
+    this.CONSUME(word.To);
+    this.CONSUME2(word.Hash);
+    return { cue, to: this.CONSUME2(word.Decimal).image };
+  });
+
+  /** From which cues to where: "#10..20 to #30", "#10..20 to list sea", "#10..20 to #30 list sea", looks kept where that is said. */
+  private readonly journey = this.RULE("journey", (): { cues: Range; to: Destination; keep: boolean } => {
+    this.CONSUME(word.Hash);
+    const cues = this.SUBRULE(this.cueRange);
+    this.CONSUME(word.To);
+    const to: Destination = {};
+    this.OR([
+      {
+        ALT: () => {
+          this.CONSUME2(word.Hash);
+          to.start = this.CONSUME(word.Decimal).image;
+          this.OPTION(() => (this.CONSUME(word.ListWord), (to.list = named(this.CONSUME(word.Name)))));
+        },
+      },
+      { ALT: () => (this.CONSUME2(word.ListWord), (to.list = named(this.CONSUME2(word.Name)))) },
+    ]);
+    const keep = this.OPTION2(() => (this.CONSUME(word.Keep), this.CONSUME(word.Looks))) !== undefined;
+    return { cues, to, keep };
+  });
+}
