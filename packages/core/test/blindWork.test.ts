@@ -3,16 +3,22 @@ import {
   type EditInput,
   type ShowSheet,
   chainFrom,
+  clipOf,
   copyRangeEdits,
+  cutEdits,
   describeEdits,
   listOf,
   makeEdits,
   mergePartEdits,
+  movesInClip,
+  pasteEdits,
   moveRangeEdits,
+  readClip,
   readEdits,
   serializeShow,
   stoppedBy,
   walledInsertEdits,
+  writeClip,
 } from "../src/index.ts";
 import { looksOf, refusal, storedOf } from "./support/attempt.ts";
 import { foldLooks } from "./support/fold.ts";
@@ -295,4 +301,29 @@ test("cues go into another list under their numbers, between those that stand th
   expect(numbersOf(moved)).toEqual(["1", "4", "6"]);
   const before = looksByLabel(two);
   for (const [label, look] of looksByLabel(moved)) expect([label, look]).toEqual([label, before.get(label)]);
+});
+
+test("a block of moves is copied as text and put elsewhere, light for light and cue for cue", () => {
+  const list = listOf(ROW);
+  const clip = readClip(writeClip(clipOf(list, { first: 0, last: 1 }, [1, 5])));
+  expect(movesInClip(clip)).toBe(3);
+  const { edits, left } = pasteEdits(list, clip, 3, [1, 5]);
+  expect(left).toEqual([]);
+  const after = stored(made(ROW, edits));
+  expect([after.get("4/1.intensity"), after.get("4/1.pan"), after.get("6/5.intensity")]).toEqual([10, 5, 20]);
+  expect([...stored(made(ROW, cutEdits(list, clip))).keys()]).toEqual(["3/1.intensity", "4/5.intensity", "6/1.pan"]);
+});
+
+test("what has no place where a block is put is told, and text that is no block is refused", () => {
+  const list = listOf(ROW);
+  const clip = clipOf(list, { first: 0, last: 2 }, [1, 5]);
+  const { left } = pasteEdits(list, clip, 3, [5]);
+  expect(left).toEqual([
+    "Channel 5 has no pan",
+    "Channel 5 has no light to go to; choose 2 lights",
+    "1 cue of the block would stand behind the end of the list",
+  ]);
+  expect(() => pasteEdits(list, clipOf(list, { first: 1, last: 1 }, [1]), 3, [1])).toThrow("holds no move");
+  expect(() => readClip("12 pan")).toThrow("This is no block of moves");
+  expect(() => readClip('{ "format": "zealous-mark/moves", "version": 1, "channels": [1] }')).toThrow("cues");
 });

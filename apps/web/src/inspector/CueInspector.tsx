@@ -1,10 +1,20 @@
-import { type Cue, type ListSheet, type Part, type TimesPatch, type Trigger, chainAround, cueDuration, freeNumberAfter } from "@zm/core";
+import {
+  type Cue,
+  type ListSheet,
+  type Part,
+  type TimesPatch,
+  type Trigger,
+  chainAround,
+  count,
+  cueDuration,
+  freeNumberAfter,
+} from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
 import { Fragment, Suspense, useEffect, useId, useRef } from "react";
-import { chooseCue } from "../choice/choice.ts";
+import { chooseCue, chooseLights } from "../choice/choice.ts";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
-import { cueName, seconds } from "../shared/words.ts";
+import { cueName, lightWords, seconds } from "../shared/words.ts";
 import { type FocusPlace, placeRef } from "../shared/focusPlaces.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -12,6 +22,7 @@ import { putLine } from "../line/lineText.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { CarriesField } from "./CarriesField.tsx";
+import { StoppedValues } from "./StoppedValues.tsx";
 import { ChainPicture, TimesPicture } from "./pictures.ts";
 
 /** One cue: its label, what fires it, the times of each part, and the chain it runs in. */
@@ -40,11 +51,11 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
         place="cue label"
         id="cue-label"
         value={cue.label ?? ""}
-        wide
         onTake={(label) => void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }])}
       />
       <TriggerFields cue={cue} onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])} />
       <CarriesField list={list} cues={{ from: cue.number, to: cue.number }} />
+      <StoppedValues list={list} row={row} />
       {chain.length > 1 && (
         <Suspense fallback={null}>
           <ChainPicture list={list} chain={chain} row={row} />
@@ -113,10 +124,31 @@ function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part
   return (
     <fieldset aria-label={`Times of part ${part.number}`} className="border-t border-rule pt-2">
       {cue.parts.length > 1 && (
-        <p className="mb-1 font-bold">
-          Part {part.number} {part.label && <span className="font-normal text-quiet">{part.label}</span>}
-        </p>
+        <div className="mb-1.5 flex items-center gap-2">
+          <span className="shrink-0 font-bold">Part {part.number}</span>
+          <Field
+            label={`name of part ${part.number}`}
+            hidden
+            id={`part-label-${part.number}`}
+            value={part.label ?? ""}
+            placeholder="name"
+            onTake={(label) =>
+              void makeEdits([{ op: "setPart", list: list.id, cue: cue.number, part: part.number, label: label === "" ? null : label }])
+            }
+          />
+          {part.number !== 1 && (
+            <button
+              type="button"
+              className="btn btn-xs border-neutral shrink-0 font-normal"
+              title={`All its moves go to part 1, which has other times: #${cue.number}: part ${part.number} to part 1`}
+              onClick={() => putLine(`#${cue.number}: part ${part.number} to part 1`)}
+            >
+              Merge …
+            </button>
+          )}
+        </div>
       )}
+      {cue.parts.length > 1 && <PartShare list={list} part={part} />}
       <div className="grid grid-cols-[4.2rem_1fr_1fr] items-center gap-x-2 gap-y-1">
         <span />
         <span className="text-[13px] text-quiet">time</span>
@@ -141,17 +173,38 @@ function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part
   );
 }
 
+/** Which lights a part moves: pressing chooses them. */
+function PartShare({ list, part }: { list: ListSheet; part: Part }) {
+  const channels = Object.keys(part.moves)
+    .map(Number)
+    .sort((a, b) => a - b);
+  if (channels.length === 0) return <p className="mb-1 text-quiet">holds no move yet</p>;
+  const moves = Object.values(part.moves).reduce((sum, own) => sum + Object.keys(own).length, 0);
+  return (
+    <button
+      type="button"
+      className="mb-1 block w-full truncate text-left text-[13px] text-quiet hover:text-base-content"
+      title={`Chooses its lights in list ${list.id}`}
+      onClick={() => chooseLights(channels)}
+    >
+      {count(moves, "move")} of {lightWords(channels)}
+    </button>
+  );
+}
+
 interface FieldProps {
   label: string;
   id: string;
   value: string;
-  wide?: boolean;
+  placeholder?: string;
+  /** The label is for those who do not see the field. */
+  hidden?: boolean;
   /** The place that this field is, where the focus is sent to it from elsewhere. */
   place?: FocusPlace;
   onTake: (text: string) => void;
 }
 
-function Field({ label, id, value, place, onTake }: FieldProps) {
+function Field({ label, id, value, place, placeholder, hidden = false, onTake }: FieldProps) {
   const field = useRef<HTMLInputElement>(null);
   const fieldRef = useMergedRefs(field, place && placeRef(place));
   const begun = useRef(value);
@@ -160,13 +213,14 @@ function Field({ label, id, value, place, onTake }: FieldProps) {
     if (field.current && field.current !== document.activeElement) field.current.value = value;
   }, [value]);
   return (
-    <div className="flex items-center gap-2">
-      <label htmlFor={id} className="w-12 shrink-0 text-quiet">
+    <div className="flex min-w-0 flex-1 items-center gap-2">
+      <label htmlFor={id} className={hidden ? "sr-only" : "w-12 shrink-0 text-quiet"}>
         {label}
       </label>
       <input
         ref={fieldRef}
         id={id}
+        placeholder={placeholder}
         className="input input-sm min-w-0 flex-1 bg-base-100 px-2"
         defaultValue={value}
         onKeyDown={(event) => {

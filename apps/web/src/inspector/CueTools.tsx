@@ -1,5 +1,7 @@
 import { type ListSheet, findRow, freeNumberAfter } from "@zm/core";
 import { putLine } from "../line/lineText.ts";
+import { lightSpans } from "../shared/words.ts";
+import { useShow } from "../show/useShow.ts";
 
 /** Everything that can be done to whole cues. Each puts its line into the line entry, where it can be changed, with its impact before it is made. */
 export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { from: string; to: string }; channels: readonly number[] }) {
@@ -8,8 +10,14 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
   const free = freeNumberAfter(list, findRow(list, cues.to)) ?? cues.to;
   const cue = list.cues[findRow(list, cues.from)];
   const [first, second] = channels;
+  const next = list.cues[findRow(list, cues.to) + 1]?.number;
+  const { sheet } = useShow();
+  const other = [...sheet.lists.keys()].find((id) => id !== list.id);
+  const newPart = Math.max(1, ...(cue?.parts ?? []).map(({ number }) => number)) + 1;
   const lines: (readonly [string, string])[] = [
     cue?.block ? ["Unblock", `unblock ${range}`] : ["Block", `block ${range}`],
+    ...(channels.length > 0 && !cue?.block ? ([["Block these lights", `block ${range} for ${lightSpans(channels)}`]] as const) : []),
+    ...(one ? ([["Wall off behind, insert", `insert #${free} "" block next`]] as const) : []),
     cue?.assert ? ["Assert no more", `unassert ${range}`] : ["Assert", `assert ${range}`],
     ["Renumber", `renumber ${range} from ${cues.from} by 1`],
     ...(one
@@ -19,24 +27,31 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
           ["What fires them", `${range}: follows end 0`],
         ] as const)),
     ["Stretch times", `${range}: times * 1.2`],
-    ...(one
-      ? ([
-          ["Copy", `copy #${cues.from} to #${free}`],
-          ["Copy its look", `copy look of #${cues.from} to #${free}`],
-          ["Move", `move #${cues.from} to #${free}`],
-        ] as const)
-      : []),
+    ["Last so long", `${range}: last 90`],
+    ["Copy", `copy ${range} to #${free}`],
+    [one ? "Copy its look" : "Copy their looks", `copy look of ${range} to #${free}`],
+    ["Move", `move ${range} to #${free}`],
+    ["Move, keep looks", `move ${range} to #${free} keep looks`],
+    ...(other === undefined ? [] : ([["Copy to another list", `copy look of ${range} to list ${other}`]] as const)),
     ...(one && channels.length > 0
       ? ([
-          ["Split off", `split ${channels.join(", ")} of #${cues.from} to #${free}`],
-          ["To part 2", `#${cues.from}: ${channels.join(", ")} to part 2`],
+          ["Split off", `split ${lightSpans(channels)} of #${cues.from} to #${free}`],
+          ["To a new part", `#${cues.from}: ${lightSpans(channels)} to part ${newPart}`],
         ] as const)
       : []),
-    ...(first === undefined ? [] : ([["Recast", `recast ${first} as ${second ?? first} in ${range}`]] as const)),
+    ...(first === undefined || next === undefined
+      ? []
+      : ([
+          ["Copy these moves", `copy ${lightSpans(channels)} of ${range} to #${next}`],
+          ["Move these moves", `move ${lightSpans(channels)} of ${range} to #${next}`],
+        ] as const)),
+    ...(first === undefined ? [] : ([["Recast", `recast ${recastWords(channels)} in ${range}`]] as const)),
     ...(first !== undefined && second !== undefined ? ([["Exchange", `exchange ${first} and ${second} in ${range}`]] as const) : []),
     ["Swap palettes", `swap ${list.palettes.ids[0] ?? "one"} for ${list.palettes.ids[1] ?? "other"} in ${range}`],
     ["Gather", `gather ${range} "New list"`],
+    ["Copy the list", `copy list as "Second ${list.list.label || list.id}"`],
     ["Delete", `delete ${range}`],
+    ["Delete, let go", `delete ${range} let go`],
   ];
   return (
     <details className="border-t border-rule pt-2 first:border-t-0 first:pt-0">
@@ -50,4 +65,10 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
       </div>
     </details>
   );
+}
+
+/** The first half of the chosen lights recast as the second; one light waits for the other to be typed. */
+function recastWords(channels: readonly number[]): string {
+  const half = Math.ceil(channels.length / 2);
+  return `${lightSpans(channels.slice(0, half))} as ${lightSpans(channels.slice(half)) || String(channels[0] ?? "")}`;
 }

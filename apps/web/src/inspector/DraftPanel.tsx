@@ -47,6 +47,7 @@ export function DraftPanel() {
         <p className="mt-1 text-quiet">This changes nothing: every cue already is like that.</p>
       ) : (
         <>
+          {draft.from !== "line" && <p className="mt-0.5">{sentence(preview.description)}</p>}
           <p className="mt-0.5">{sentence(preview.summary)}</p>
           <ImpactList
             label="Impact, cue by cue"

@@ -11,6 +11,7 @@ import { CueInspector } from "./CueInspector.tsx";
 import { CueTools } from "./CueTools.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { RangeEdit } from "./RangeEdit.tsx";
+import { RangeTimes } from "./RangeTimes.tsx";
 import { ValueStory } from "./ValueStory.tsx";
 import { useShallow } from "zustand/react/shallow";
 
@@ -57,6 +58,8 @@ function ChosenCue() {
         <ValueStory list={list} row={row} channel={choice.channels[0]} />
       )}
       {cues && !one && <CarriesField list={list} cues={cues} />}
+      {cues && !one && <RangeTimes key={`${cues.from}/${cues.to}`} list={list} cues={cues} />}
+      {cues && !one && choice.channels.length === 0 && <RangeDraft />}
       {cues && <CueTools list={list} cues={cues} channels={choice.channels} />}
       {one && !choice.considers && <CueInspector key={`${list.id}/${choice.cueEnd}`} list={list} row={row} />}
       <LastEditPanel />
@@ -68,4 +71,10 @@ function ChosenCue() {
       )}
     </>
   );
+}
+
+/** What is being thought about for whole cues, where no cells show it already. */
+function RangeDraft() {
+  const drafted = useChoice(({ draft }) => draft?.from === "cells");
+  return drafted ? <DraftPanel /> : null;
 }

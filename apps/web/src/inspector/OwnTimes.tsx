@@ -19,7 +19,19 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
   const [fade, setFade] = useState("");
   const [delay, setDelay] = useState("");
   const [curve, setCurve] = useState<Curve | null>(null);
+  const [factor, setFactor] = useState("");
   const [family, setFamily] = useState<Family | undefined>(lens === "times" ? undefined : lens);
+  const keys = { channels: [...channels], ...(family ? { families: [family] } : {}) };
+  const consider = (wish: { fade: null; delay: null; curve: null } | { scale: number } | null): void =>
+    useChoice.setState({
+      operation: null,
+      draft: wish && { from: "cells", edits: [{ op: "setMoveTimes", list, ...cues, keys, ...wish }] },
+    });
+  const takeFactor = (text: string): void => {
+    setFactor(text);
+    const scale = Number(text.replace(",", "."));
+    consider(text.trim() !== "" && Number.isFinite(scale) && scale >= 0 ? { scale } : null);
+  };
   const think = (wish: { fade?: string; delay?: string; curve?: Curve | null } | { pace: string }): void => {
     const edit = timesEdit(
       { list, ...cues, keys: { channels: [...channels], ...("pace" in wish || !family ? {} : { families: [family] }) } },
@@ -79,6 +91,26 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
             think({ fade, delay, curve: next });
           }}
         />
+      </div>
+      <div className="mt-1.5 flex items-center gap-1.5">
+        <button
+          type="button"
+          className="btn btn-xs border-neutral font-normal"
+          title="The moves run in the times of their part again"
+          onClick={() => consider({ fade: null, delay: null, curve: null })}
+        >
+          Clear own times
+        </button>
+        <label className="flex items-center gap-1 text-quiet">
+          ×
+          <input
+            aria-label="own times of the moves by a factor"
+            className="input input-xs figures w-12 bg-base-100 px-1.5"
+            placeholder="1.2"
+            value={factor}
+            onChange={(event) => takeFactor(event.target.value)}
+          />
+        </label>
       </div>
       <div className="mt-1.5 flex flex-wrap gap-1" role="group" aria-label="Paces for these moves">
         {sheet.show.paces.map((pace) => (

@@ -45,7 +45,23 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
   const [text, setText] = useState("");
   const makeEdits = useMakeEdits();
 
-  const edits = useSame(operation && [changeOf(list.id, cues, keysOf(channels, lens, operation, attribute), operation, after)]);
+  const [stored, setStored] = useState(false);
+  const [along, setAlong] = useState(false);
+  const isFan = operation !== null && "set" in operation && typeof operation.set === "string";
+  const edits = useSame(
+    operation && [
+      {
+        op: "change" as const,
+        list: list.id,
+        ...cues,
+        keys: keysOf(channels, lens, operation, attribute),
+        do: operation,
+        where: stored ? ("moves" as const) : ("look" as const),
+        after,
+        ...(along && isFan ? { along: "cues" as const } : {}),
+      },
+    ],
+  );
   useEffect(() => {
     if (edits) useChoice.setState({ draft: { from: "cells", edits } });
   }, [edits]);
@@ -136,6 +152,28 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
           title="Forget the moves stored in these cells; what tracks in shows instead"
         />
       </div>
+      {isFan && cues.from !== cues.to && (
+        <fieldset className="flex gap-1.5" aria-label="What the fan runs along">
+          <Toggle pressed={!along} onClick={() => setAlong(false)}>
+            Along the lights
+          </Toggle>
+          <Toggle pressed={along} title="Each cue takes its own step: a rise in many cues" onClick={() => setAlong(true)}>
+            Along the cues
+          </Toggle>
+        </fieldset>
+      )}
+      <fieldset className="flex gap-1.5" aria-label="What is changed">
+        <Toggle
+          pressed={!stored}
+          title="After it every look of the range is so; moves are written where they are needed"
+          onClick={() => setStored(false)}
+        >
+          The looks
+        </Toggle>
+        <Toggle pressed={stored} title="Only moves that are stored here are touched, and none is made" onClick={() => setStored(true)}>
+          Stored moves
+        </Toggle>
+      </fieldset>
       <fieldset className="flex gap-1.5" aria-label="After the range">
         {(["restore", "track"] as const).map((choice) => (
           <Toggle
@@ -165,16 +203,4 @@ function OperationButton({ operation, label, title }: { operation: Operation; la
 function keysOf(channels: readonly number[], lens: Family, operation: Operation, attribute: string): KeySelection {
   const isNumber = "set" in operation || "add" in operation || "scale" in operation;
   return { channels: [...channels], ...(isNumber && lens !== "intensity" ? { attributes: [attribute] } : { families: [lens] }) };
-}
-
-function changeOf(list: string, cues: { from: string; to: string }, keys: KeySelection, operation: Operation, after: "restore" | "track") {
-  return {
-    op: "change" as const,
-    list,
-    ...cues,
-    keys,
-    do: operation,
-    where: "look" as const,
-    after,
-  };
 }

@@ -3,6 +3,7 @@ import { findRow } from "@zm/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { memo, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
+import { faultOf } from "../preview/preview.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
@@ -21,6 +22,7 @@ import { type ScoreLayout, channelsBetween, columnAt, layoutColumns } from "./co
 import { type Seen, ScoreTiles, type TilePicture } from "./ScoreTiles.tsx";
 import { ROW, chosenRows } from "./paint.ts";
 import { type Ink, inkOf } from "./palette.ts";
+import { carryCells, chooseWhole, copyCells, cutCells, pasteCells } from "./clipboard.ts";
 import { moveFocus } from "./walk.ts";
 
 export const SPINE_WIDTH = 424;
@@ -65,6 +67,8 @@ export function ScoreView() {
   const [theme, setTheme] = useState(0);
   const [ink, setInk] = useState<Ink | null>(null);
   const [dragging, setDragging] = useState(false);
+  /** The chosen block is being carried to another cell. */
+  const [carrying, setCarrying] = useState(false);
 
   const cues = useSame(chosenCues(choice));
   const chosen = useMemo(() => chosenRows(list, cues), [list, cues]);
@@ -153,6 +157,7 @@ export function ScoreView() {
     if (!cell || event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     scroller.current?.focus({ preventScroll: true });
+    if (event.altKey) return setCarrying(true);
     setDragging(true);
     choose(layout, cell, event.shiftKey);
   };
@@ -160,12 +165,36 @@ export function ScoreView() {
     const cell = dragging ? cellUnder(event) : null;
     if (cell) choose(layout, cell, true);
   };
+  const release = (event: React.PointerEvent<HTMLElement>): void => {
+    const cell = carrying ? cellUnder(event) : null;
+    if (cell) carryCells(list, layout, cell);
+    setDragging(false);
+    setCarrying(false);
+  };
+  const give = (event: React.ClipboardEvent, text: string | null): void => {
+    event.preventDefault();
+    if (text !== null) event.clipboardData.setData("text/plain", text);
+  };
   const gridRef = useMergedRefs(scroller, placeRef("score"));
   const walk = (event: KeyboardEvent): void => void moveFocus(event, list, layout);
   useShortcut("walk", walk, { on: scroller });
   useShortcut("leap", walk, { on: scroller });
+  useShortcut("wholeRow", () => chooseWhole("row", sheet, list.id, layout), { on: scroller });
+  useShortcut("wholeColumn", () => chooseWhole("column", sheet, list.id, layout), { on: scroller });
+  useShortcut("everything", () => chooseWhole("all", sheet, list.id, layout), { on: scroller });
   useShortcut("tracked", () => useChoice.setState({ tracked: !choice.tracked }), { on: scroller });
-  useShortcut("giveValue", () => void focusOn(choice.channels.length > 0 ? "range value" : "cue label"), { on: scroller });
+  const makeEdits = useMakeEdits();
+  useShortcut(
+    "giveValue",
+    (event) => {
+      const { draft } = useChoice.getState();
+      if (draft?.from !== "cells") return void focusOn(choice.channels.length > 0 ? "range value" : "cue label");
+      if (event.repeat || faultOf(sheet, draft.edits) !== undefined) return;
+      useChoice.setState({ draft: null, operation: null });
+      void makeEdits(draft.edits);
+    },
+    { on: scroller },
+  );
 
   if (list.cues.length === 0) return <EmptyScore />;
   return (
@@ -181,6 +210,13 @@ export function ScoreView() {
         tabIndex={0}
         className="relative h-full overflow-auto bg-sheet"
         onScroll={look}
+        onCopy={(event) => event.target === scroller.current && give(event, copyCells(list))}
+        onCut={(event) => event.target === scroller.current && give(event, cutCells(list))}
+        onPaste={(event) => {
+          if (event.target !== scroller.current) return;
+          event.preventDefault();
+          pasteCells(list, layout, event.clipboardData.getData("text/plain") || null);
+        }}
       >
         <div className="relative" style={{ width: SPINE_WIDTH + layout.width, minWidth: "100%" }}>
           <div role="row" className="sticky top-0 z-30 flex border-b border-rule bg-base-100" style={{ height: HEADER }}>
@@ -196,12 +232,15 @@ export function ScoreView() {
             <div
               ref={cells}
               data-cells
-              className="absolute top-0 z-0 cursor-cell touch-none overflow-hidden"
+              className={`absolute top-0 z-0 touch-none overflow-hidden ${carrying ? "cursor-grabbing" : "cursor-cell"}`}
               style={{ left: SPINE_WIDTH, width: layout.width, height: rows.getTotalSize() }}
               onPointerDown={press}
               onPointerMove={drag}
-              onPointerUp={() => setDragging(false)}
-              onPointerCancel={() => setDragging(false)}
+              onPointerUp={release}
+              onPointerCancel={() => {
+                setDragging(false);
+                setCarrying(false);
+              }}
             >
               <ScoreTiles picture={picture} ink={ink} theme={theme} rows={list.cues.length} width={layout.width} seen={seen} />
             </div>

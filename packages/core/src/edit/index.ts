@@ -17,6 +17,7 @@ export {
 export { type GatheredCue, gatherEdits } from "./gather.ts";
 export { type Journey, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./rangeEdits.ts";
 export { mergePartEdits } from "./partEdits.ts";
+export { type Pasted, clipOf, cutEdits, pasteEdits } from "./clip.ts";
 export { type Impact, type LookChange, impactOf } from "./impact.ts";
 export { checkedMoves } from "./plan/checkedMoves.ts";
 export { storedMove, targetOfMove } from "./plan/moveSteps.ts";

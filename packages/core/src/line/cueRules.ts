@@ -117,6 +117,7 @@ export class CueRules extends TimeRules {
                 return { kind: "copyList", label: this.CONSUME3(word.Text).image.slice(1, -1) };
               },
             },
+            { ALT: () => this.SUBRULE(this.block, { ARGS: ["copy"] }) },
             {
               ALT: () => {
                 const what = this.OPTION(() => (this.CONSUME(word.Look), this.CONSUME(word.Of), "look" as const)) ?? "moves";
@@ -126,7 +127,15 @@ export class CueRules extends TimeRules {
           ]);
         },
       },
-      { ALT: () => (this.CONSUME(word.Move), { kind: "move", ...this.SUBRULE2(this.journey) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Move);
+          return this.OR3<Sentence>([
+            { ALT: () => this.SUBRULE2(this.block, { ARGS: ["move"] }) },
+            { ALT: () => ({ kind: "move", ...this.SUBRULE2(this.journey) }) },
+          ]);
+        },
+      },
       {
         ALT: () => {
           this.CONSUME(word.Delete);
@@ -184,6 +193,20 @@ export class CueRules extends TimeRules {
     this.CONSUME(word.To);
     this.CONSUME2(word.Hash);
     return { cue, to: this.CONSUME2(word.Decimal).image };
+  });
+
+  /** A block of stored moves that goes to other cues, and to other lights where they are named. */
+  private readonly block = this.RULE("block", (what: "copy" | "move" = "copy"): Sentence => {
+    const lights = this.SUBRULE(this.lights);
+    const attribute = this.OPTION(() => named(this.CONSUME(word.Word)));
+    this.CONSUME(word.Of);
+    this.CONSUME(word.Hash);
+    const cues = this.SUBRULE(this.cueRange);
+    this.CONSUME(word.To);
+    this.CONSUME2(word.Hash);
+    const to = this.CONSUME(word.Decimal).image;
+    const as = this.OPTION2(() => (this.CONSUME(word.As), this.SUBRULE2(this.lights)));
+    return { kind: "block", what, lights, cues, to, ...(attribute ? { attribute } : {}), ...(as ? { as } : {}) };
   });
 
   /** From which cues to where: "#10..20 to #30", "#10..20 to list sea", "#10..20 to #30 list sea", looks kept where that is said. */

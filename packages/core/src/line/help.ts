@@ -180,6 +180,11 @@ export const LINE_HELP: readonly LineChapter[] = [
       ),
       entry(["delete #12..14", "delete #12 let go"], "later looks stay; let go: they lose what these cues moved", "remove erase cut"),
       entry(['copy list as "Matinee"'], "the whole list once more, under the same numbers"),
+      entry(
+        ["copy 1..6 of #10..12 to #20", "move 1..6 colour of #10..12 to #20 as 11..16"],
+        "the moves that these cells store, to other cues and other lights",
+        "paste cut block drag",
+      ),
       entry(["split 1..4 position of #12 to #12.5"], "those moves leave for a new cue right behind"),
       entry(["renumber #10..20 from 10 by 0.5"], "the order stays, marks that name a cue go on naming it"),
       entry(['label #12 "Storm breaks"'], "a label"),

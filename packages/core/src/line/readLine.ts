@@ -1,16 +1,20 @@
 import {
   type EditInput,
   type Journey,
+  clipOf,
   copyRangeEdits,
+  cutEdits,
   gatherEdits,
   mergePartEdits,
+  isNamed,
   moveRangeEdits,
+  pasteEdits,
   walledInsertEdits,
 } from "../edit/index.ts";
 import { cueNumberAt, cueOrder, isCueNumber } from "../show/cueNumber.ts";
 import { litRows } from "../marks/calls.ts";
 import { intensityOf } from "../sheet/keys.ts";
-import { type ListSheet, type ShowSheet, firstRowFrom } from "../sheet/sheet.ts";
+import { type ListSheet, type ShowSheet, findRow, firstRowFrom } from "../sheet/sheet.ts";
 import { homeEdits } from "../hand/home.ts";
 import type { LineFault } from "./fault.ts";
 import { parseLine } from "./grammar.ts";
@@ -118,6 +122,7 @@ type CueSentence = Extract<
       | "swapPalette"
       | "copy"
       | "copyList"
+      | "block"
       | "move"
       | "delete"
       | "mergePart"
@@ -159,6 +164,8 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
       const as = freeId(sentence.label, context.sheet.lists.keys());
       return { kind: "edit", edits: [{ op: "copyList", list, as, label: sentence.label }], channels: undefined, cues: undefined };
     }
+    case "block":
+      return movedBlock(sentence, context);
     case "delete":
       return deletion(checkedRange(sentence.cues), sentence.looks, context);
     case "mergePart": {
@@ -254,6 +261,26 @@ function arriving(journey: Journey, { list }: LineContext, edits: () => EditInpu
   const here = !journey.into || journey.into === list;
   const cues = here && first !== undefined && last !== undefined ? { from: cueNumberAt(first), to: cueNumberAt(last) } : undefined;
   return { kind: "edit", edits: made, channels: undefined, cues };
+}
+
+/** A block of stored moves copied or moved to other cues, and to other lights. */
+function movedBlock(sentence: Extract<Sentence, { kind: "block" }>, { sheet, list }: LineContext): LineRequest {
+  const channels = channelsOf(sentence.lights, sheet);
+  const into = sentence.as ? channelsOf(sentence.as, sheet) : channels;
+  const { from, to } = checkedRange(sentence.cues);
+  const { families, attributes } = attributeOf(sentence.attribute, sheet);
+  const start = findRow(list, single(sentence.to).from);
+  if (start < 0)
+    throw new Fault({ message: `List "${list.id}" has no cue ${sentence.to}; a block goes to cues that stand`, at: 0, length: 1 });
+  return faultless(() => {
+    const rows = { first: firstRowFrom(list, cueOrder(from)), last: firstRowFrom(list, cueOrder(to) + 1) - 1 };
+    const clip = clipOf(list, rows, channels, (key) => isNamed(key, { families, attributes }));
+    const { edits, left } = pasteEdits(list, clip, start, into);
+    if (left.length > 0) throw new ShowError(left);
+    const last = list.cues[Math.min(list.cues.length - 1, start + rows.last - rows.first)]?.number ?? sentence.to;
+    const all = sentence.what === "move" ? [...cutEdits(list, clip), ...edits] : edits;
+    return { kind: "edit", edits: all, channels: into, cues: { from: sentence.to, to: last } };
+  });
 }
 
 /** The one cue whose part is spoken of. Throws Fault for a range of them. */

@@ -38,6 +38,7 @@ export type Sentence =
   | { kind: "swapPalette"; palette: Named; as: Named; cues: Range | undefined; leave: boolean }
   | { kind: "copy"; cues: Range; to: Destination; what: "moves" | "look"; keep: boolean }
   | { kind: "copyList"; label: string }
+  | { kind: "block"; what: "copy" | "move"; lights: Lights; attribute?: Named; cues: Range; to: string; as?: Lights }
   | { kind: "move"; cues: Range; to: Destination; keep: boolean }
   | { kind: "delete"; cues: Range; looks: "keepLooks" | "letGo" }
   | { kind: "renumber"; cues: Range; start: string; step: string }

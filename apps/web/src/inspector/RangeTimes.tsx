@@ -1,0 +1,99 @@
+import { type EditInput, type ListSheet, chainFrom, findRow, firstRowFrom, cueOrder } from "@zm/core";
+import { useEffect, useRef, useState } from "react";
+import { type Draft, useChoice } from "../choice/choice.ts";
+import { faultOf } from "../preview/preview.ts";
+import { readSeconds } from "../shared/readSeconds.ts";
+import { seconds } from "../shared/words.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+
+interface RangeTimesProps {
+  list: ListSheet;
+  cues: { from: string; to: string };
+}
+
+/** The times of the chosen cues all at once: how long they last together, or every time by a factor. Typed: #10..14: last 90, #10..14: times * 1.2. */
+export function RangeTimes({ list, cues }: RangeTimesProps) {
+  const { sheet } = useShow();
+  const [last, setLast] = useState("");
+  const [factor, setFactor] = useState("");
+  const range = { list: list.id, ...cues };
+  const makeEdits = useMakeEdits();
+  const own = useRef<Draft | null>(null);
+  const think = (edits: EditInput[] | null): void => {
+    own.current = edits && { from: "cells", edits };
+    useChoice.setState({ operation: null, draft: own.current });
+  };
+  const clear = (): void => {
+    setLast("");
+    setFactor("");
+    think(null);
+  };
+  // What was thought about these cues is not thought about others.
+  useEffect(
+    () => () => {
+      if (own.current && useChoice.getState().draft === own.current) useChoice.setState({ draft: null });
+    },
+    [],
+  );
+  const keys = (event: React.KeyboardEvent): void => {
+    const { draft } = useChoice.getState();
+    if (event.key === "Escape") clear();
+    if (event.key !== "Enter" || event.repeat || !draft || draft !== own.current || faultOf(sheet, draft.edits) !== undefined) return;
+    clear();
+    void makeEdits(draft.edits);
+  };
+  const takeLast = (text: string): void => {
+    setLast(text);
+    setFactor("");
+    const time = readSeconds(text);
+    think(typeof time === "number" ? [{ op: "stretch", ...range, seconds: time }] : null);
+  };
+  const takeFactor = (text: string): void => {
+    setFactor(text);
+    setLast("");
+    const scale = Number(text.replace(",", "."));
+    think(text.trim() !== "" && Number.isFinite(scale) && scale >= 0 ? [{ op: "setTimes", ...range, scale }] : null);
+  };
+  const lasts = lengthOf(list, cues);
+  return (
+    <section aria-label="Times of these cues" className="border-t border-rule pt-2">
+      <p className="text-quiet">
+        {lasts === null ? "A Go lies between them, so how long they last is not known." : `They last ${seconds(lasts)} s in all.`}
+      </p>
+      <div className="mt-1.5 flex items-center gap-2">
+        <label className="flex items-center gap-1.5 text-quiet">
+          last
+          <input
+            aria-label="these cues last, seconds in all"
+            className="input input-sm figures w-16 bg-base-100 px-2"
+            placeholder={lasts === null ? "" : seconds(lasts)}
+            disabled={lasts === null}
+            value={last}
+            onKeyDown={keys}
+            onChange={(event) => takeLast(event.target.value)}
+          />
+        </label>
+        <label className="flex items-center gap-1.5 text-quiet">
+          or times ×
+          <input
+            aria-label="all times of these cues by a factor"
+            className="input input-sm figures w-14 bg-base-100 px-2"
+            placeholder="1.2"
+            value={factor}
+            onKeyDown={keys}
+            onChange={(event) => takeFactor(event.target.value)}
+          />
+        </label>
+      </div>
+    </section>
+  );
+}
+
+/** How long a range lasts from the Go of its first cue until all of it is complete, seconds; null where a Go lies inside. */
+function lengthOf(list: ListSheet, cues: { from: string; to: string }): number | null {
+  const first = findRow(list, cues.from);
+  const last = firstRowFrom(list, cueOrder(cues.to) + 1) - 1;
+  if (first < 0) return null;
+  const links = chainFrom(list, first).filter(({ row }) => row <= last);
+  return links.at(-1)?.row === last ? Math.max(...links.map(({ start, duration }) => start + duration)) : null;
+}

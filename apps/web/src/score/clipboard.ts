@@ -1,0 +1,121 @@
+import {
+  type Clip,
+  type EditInput,
+  type ListSheet,
+  type ShowSheet,
+  clipOf,
+  count,
+  cutEdits,
+  findRow,
+  listOf,
+  movesInClip,
+  pasteEdits,
+  readClip,
+  writeClip,
+} from "@zm/core";
+import { type Lens, chosenCues, useChoice } from "../choice/choice.ts";
+import { notify } from "../shared/notices.ts";
+import { messageOf } from "../shared/messageOf.ts";
+import { chosenRows } from "./paint.ts";
+import { type ScoreLayout, channelsBetween } from "./columns.ts";
+
+/** The block that was copied last in this window: what is pasted where the system's clipboard may not be read. */
+let copied: Clip | null = null;
+
+/** The stored moves of the chosen cells, of the family that the lens shows; null where nothing is chosen. */
+export function chosenClip(list: ListSheet): Clip | null {
+  const { channels, lens, ...choice } = useChoice.getState();
+  const rows = chosenRows(list, chosenCues(choice));
+  return rows && channels.length > 0 ? clipOf(list, rows, channels, familyOf(lens)) : null;
+}
+
+function familyOf(lens: Lens): Parameters<typeof clipOf>[3] {
+  return lens === "times" ? undefined : (key) => key.attribute.family === lens;
+}
+
+/** Copies the chosen cells as text; null, with a word why, where they store nothing. */
+export function copyCells(list: ListSheet): string | null {
+  const clip = chosenClip(list);
+  const moves = clip ? movesInClip(clip) : 0;
+  if (!clip || moves === 0) {
+    notify(clip ? "These cells store no move; a copy takes stored moves" : "Choose cells first; a copy takes the moves that they store");
+    return null;
+  }
+  copied = clip;
+  const { lens } = useChoice.getState();
+  notify(
+    `${count(moves, "move")} of ${count(clip.channels.length, "light")} in ${count(clip.cues.length, "cue")} copied${lens === "times" ? "" : `, ${lens} alone`}`,
+  );
+  return writeClip(clip);
+}
+
+/** Copies the chosen cells and considers forgetting their moves. */
+export function cutCells(list: ListSheet): string | null {
+  const text = copyCells(list);
+  if (text !== null && copied) consider(cutEdits(list, copied));
+  return text;
+}
+
+/** Considers putting a block at the chosen cell: its text, or what was copied last in this window. */
+export function pasteCells(list: ListSheet, layout: ScoreLayout, text: string | null): void {
+  try {
+    const clip = text === null ? copied : readClip(text);
+    if (!clip) return notify("Nothing has been copied yet; choose cells and copy them first");
+    const { cue, cueEnd, channels } = useChoice.getState();
+    const row = rowOfBlock(list, cue, cueEnd);
+    const into = placesFor(layout, channels, clip);
+    if (row < 0 || into.length === 0) return notify("Choose the cell where the block begins");
+    put(list, clip, row, into);
+  } catch (error) {
+    notify(`Nothing is pasted: ${messageOf(error)}`, "trouble");
+  }
+}
+
+/** Considers moving the chosen cells to where another cell is: forgotten here, stored there. */
+export function carryCells(list: ListSheet, layout: ScoreLayout, to: { cue: string; column: number }): void {
+  const clip = chosenClip(list);
+  const at = layout.columns[to.column];
+  if (!clip || !at || movesInClip(clip) === 0) return;
+  try {
+    put(list, clip, findRow(list, to.cue), placesFor(layout, at.channels.slice(0, 1), clip), cutEdits(list, clip));
+  } catch (error) {
+    notify(`Nothing is moved: ${messageOf(error)}`, "trouble");
+  }
+}
+
+function put(list: ListSheet, clip: Clip, row: number, into: readonly number[], before: readonly EditInput[] = []): void {
+  const { edits, left } = pasteEdits(list, clip, row, into);
+  for (const words of left) notify(words, "trouble");
+  consider([...before, ...edits]);
+}
+
+function consider(edits: readonly EditInput[]): void {
+  useChoice.setState({ operation: null, draft: { from: "cells", edits } });
+}
+
+/** The first row of the chosen cells; -1 where none is chosen. */
+function rowOfBlock(list: ListSheet, cue: string | null, cueEnd: string | null): number {
+  const rows = [cue, cueEnd].flatMap((each) => (each === null ? [] : [findRow(list, each)])).filter((row) => row >= 0);
+  return rows.length === 0 ? -1 : Math.min(...rows);
+}
+
+/** The lights that a block goes to: those chosen where they are as many, else those from the first chosen one to its right. */
+function placesFor(layout: ScoreLayout, channels: readonly number[], clip: Clip): readonly number[] {
+  if (channels.length >= clip.channels.length) return channels.slice(0, clip.channels.length);
+  const [first] = channels;
+  const last = layout.columns.at(-1)?.channels.at(-1);
+  return first === undefined || last === undefined ? [] : channelsBetween(layout, first, last).slice(0, clip.channels.length);
+}
+
+/** The whole of the chosen cues, of the chosen lights, or of the sheet. */
+export function chooseWhole(what: "row" | "column" | "all", sheet: ShowSheet, listId: string, layout: ScoreLayout): void {
+  const list = listOf(sheet, listId);
+  const [first, last] = [list.cues[0]?.number ?? null, list.cues.at(-1)?.number ?? null];
+  const channels = layout.columns.flatMap((column) => column.channels);
+  useChoice.setState({
+    draft: null,
+    operation: null,
+    ...(what === "column" ? {} : { channels, channel: channels[0] ?? null, channelEnd: channels.at(-1) ?? null }),
+    ...(what === "row" ? {} : { cue: first, cueEnd: last }),
+  });
+}
