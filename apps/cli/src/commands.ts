@@ -5,6 +5,8 @@ import {
   type ShowSheet,
   allLooks,
   checkSheet,
+  compareShows,
+  comparisonData,
   listOf,
   lookAt,
   makeEdits,
@@ -79,6 +81,19 @@ export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
       summary: "the show after edits, the impact of each, and the edits that take them back",
       help: "EDITS is one edit or an array, made in order, all or none. Feeding `inverse` back gives the identical document. `notes` tells what an edit left alone.",
       run: edit,
+    },
+  ],
+  [
+    "compare",
+    {
+      words: ["OLD", "NEW"],
+      options: LIST,
+      summary: "what is different between two states of a show, cue by cue",
+      help: "Cues that came, went or took other numbers, their looks, moves and times in words; `beside` names what is different beside the cues.",
+      run: ([old = "", now = ""], options, files) => {
+        const [before, after] = [open(old, files), open(now, files)];
+        return comparisonData(compareShows(before, after, listOf(after, options.list).id));
+      },
     },
   ],
   [

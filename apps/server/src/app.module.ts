@@ -5,6 +5,8 @@ import { HealthController } from "./health/health.controller.ts";
 import { DatabaseWatch } from "./database/databaseWatch.ts";
 import { HistoryController } from "./history/history.controller.ts";
 import { HistoryService } from "./history/history.service.ts";
+import { PastController } from "./history/past.controller.ts";
+import { PastService } from "./history/past.service.ts";
 import { HandController } from "./hand/hand.controller.ts";
 import { HandService } from "./hand/hand.service.ts";
 import { IdleShows } from "./live/idleShows.ts";
@@ -23,7 +25,7 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [TerminusModule.forRoot({ logger: false })],
-      controllers: [ShowsController, RunController, HandController, HistoryController, HealthController],
+      controllers: [ShowsController, RunController, HandController, HistoryController, PastController, HealthController],
       providers: [
         { provide: DataSource, useValue: database },
         { provide: Settings, useValue: settings },
@@ -33,6 +35,7 @@ export class AppModule {
         RunService,
         HandService,
         HistoryService,
+        PastService,
         LiveGateway,
         IdleShows,
       ],

@@ -47,6 +47,8 @@ export * from "./edit/gather.ts";
 export { type Journey, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./edit/rangeEdits.ts";
 export { mergePartEdits } from "./edit/partEdits.ts";
 export * from "./edit/clip.ts";
+export * from "./edit/compare.ts";
+export { stepsBetween } from "./edit/between.ts";
 export { type Impact, type LookChange, impactOf, renamed } from "./edit/impact.ts";
 export * from "./edit/impactReport.ts";
 export * from "./edit/step.ts";

@@ -5,6 +5,7 @@
 export * from "./hand.ts";
 export * from "./history.ts";
 export * from "./live.ts";
+export * from "./past.ts";
 export * from "./routes.ts";
 export * from "./run.ts";
 export * from "./shows.ts";

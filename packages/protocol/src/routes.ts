@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { handReply, handRequest, handState } from "./hand.ts";
 import { editEvent, editsRequest, stepRequest } from "./history.ts";
+import { backRequest, historyPage, pastShow, versionRequest, versionsReply } from "./past.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
 import { importReply, importState, openShowReply, removeReply, showSummary, titleRequest } from "./shows.ts";
 
@@ -34,6 +35,10 @@ export const routes = {
   remove: route("DELETE", "/api/shows/{id}", titleRequest, removeReply),
   editsAfter: route("GET", "/api/shows/{id}/edits", nothing, z.array(editEvent)),
   edit: route("POST", "/api/shows/{id}/edits", editsRequest, editEvent),
+  history: route("GET", "/api/shows/{id}/history", nothing, historyPage),
+  nameVersion: route("POST", "/api/shows/{id}/versions", versionRequest, versionsReply),
+  pastShow: route("GET", "/api/shows/{id}/at/{revision}", nothing, pastShow),
+  goBack: route("POST", "/api/shows/{id}/back", backRequest, editEvent),
   undo: route("POST", "/api/shows/{id}/undo", stepRequest, stepReply),
   redo: route("POST", "/api/shows/{id}/redo", stepRequest, stepReply),
   editRunning: route("POST", "/api/shows/{id}/run/edits", runningEditsRequest, runningReply),

@@ -5,6 +5,7 @@ import { CueIdentity1764300000000 } from "./migrations/cueIdentity.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
 import { Histories1764200000000 } from "./migrations/histories.ts";
+import { Versions1764400000000 } from "./migrations/versions.ts";
 
 /** How TypeORM reaches the database. Tables come from migrations alone. */
 export function databaseOptions(database: Settings["database"]): DataSourceOptions {
@@ -18,7 +19,7 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
     charset: "utf8mb4",
     timezone: "Z",
     entities,
-    migrations: [FirstTables1764000000000, Hands1764100000000, Histories1764200000000, CueIdentity1764300000000],
+    migrations: [FirstTables1764000000000, Hands1764100000000, Histories1764200000000, CueIdentity1764300000000, Versions1764400000000],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.
     connectTimeout: 3000,

@@ -158,6 +158,16 @@ export class EditRow {
   @Column({ type: "simple-json", nullable: true }) run: RunMove | null;
 }
 
+/** A state of a show that has a name. */
+@Entity("versions")
+export class VersionRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  /** The revision after which the show was like that. */
+  @PrimaryColumn({ type: "int" }) revision: number;
+  @Column({ type: "varchar", length: 200 }) name: string;
+  @Column({ name: "made_at", type: "datetime" }) madeAt: Date;
+}
+
 /** Where a list stood when a cue was last fired, so that the stage comes back after a restart. */
 @Entity("runs")
 export class RunRow {
@@ -188,6 +198,7 @@ export const entities = [
   PartRow,
   MoveRow,
   EditRow,
+  VersionRow,
   RunRow,
   HandRow,
 ];

@@ -1,6 +1,7 @@
 import { ApiProperty } from "@nestjs/swagger";
-import { ArrayMaxSize, IsArray, IsOptional, IsString, MaxLength } from "class-validator";
-import type { RunningEditsRequest } from "@zm/protocol";
+import { ArrayMaxSize, IsArray, IsInt, IsOptional, IsString, MaxLength, Min } from "class-validator";
+import type { BackRequest, RunningEditsRequest, VersionRequest } from "@zm/protocol";
+import { AuthorDto } from "../shared/author.ts";
 import { EditsDto } from "../shows/shows.dto.ts";
 
 /** Edits that belong to what is on stage: a record or an update made while the list runs. */
@@ -38,4 +39,25 @@ export class RunningEditsDto extends EditsDto implements RunningEditsRequest {
   @IsString()
   @MaxLength(12)
   stands?: string | null | undefined;
+}
+
+/** A name for the state after an edit. */
+export class VersionDto extends AuthorDto implements VersionRequest {
+  @ApiProperty({ description: "The state after this edit; 0 is how the show began", example: 12 })
+  @IsInt({ message: "revision is the number of an edit" })
+  @Min(0)
+  revision: number;
+
+  @ApiProperty({ description: "Its name; empty to take the name away", example: "after second dress" })
+  @IsString({ message: "name is what the state is called" })
+  @MaxLength(200)
+  name: string;
+}
+
+/** The state that the show goes back to. */
+export class BackDto extends AuthorDto implements BackRequest {
+  @ApiProperty({ description: "The state after this edit; 0 is how the show began", example: 12 })
+  @IsInt({ message: "revision is the number of an edit" })
+  @Min(0)
+  revision: number;
 }

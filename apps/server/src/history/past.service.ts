@@ -1,0 +1,116 @@
+import { Injectable, NotFoundException } from "@nestjs/common";
+import { type Show, type Step, invertSteps, stepGroups } from "@zm/core";
+import type { EditEvent, HistoryPage, NamedVersion } from "@zm/protocol";
+import { Between, DataSource, LessThan } from "typeorm";
+import { DatabaseWatch } from "../database/databaseWatch.ts";
+import { EditRow, VersionRow } from "../database/entities.ts";
+import type { Author } from "../shared/author.ts";
+import { inSlices } from "../shared/slices.ts";
+import { ShowsService } from "../shows/shows.service.ts";
+
+/** So many edits are listed at once. */
+const PAGE = 200;
+/** So many edits are read at once on the way back. */
+const STRIDE = 250;
+
+/** The past of a show: what was done, which states have names, and the show as it was. */
+@Injectable()
+export class PastService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shows: ShowsService,
+    private readonly watch: DatabaseWatch,
+  ) {}
+
+  /** A page of the history, the newest first; `before` is the revision that the page before ended with. */
+  async page(id: number, before?: number): Promise<HistoryPage> {
+    await this.shows.show(id);
+    this.watch.expect();
+    const rows = await this.database.manager.find(EditRow, {
+      where: { showId: id, ...(before === undefined ? {} : { revision: LessThan(before) }) },
+      order: { revision: "DESC" },
+      take: PAGE,
+      select: { showId: true, revision: true, kind: true, summary: true, madeAt: true, madeBy: true },
+    });
+    const edits = rows.map(({ revision, kind, summary, madeAt, madeBy }) => ({
+      revision,
+      kind,
+      summary,
+      madeAt: madeAt.toISOString(),
+      window: madeBy,
+    }));
+    return { edits, versions: await this.versions(id), older: rows.length < PAGE ? null : (rows.at(-1)?.revision ?? null) };
+  }
+
+  /** Every state that has a name, the newest first. */
+  async versions(id: number): Promise<NamedVersion[]> {
+    const rows = await this.database.manager.find(VersionRow, { where: { showId: id }, order: { revision: "DESC" } });
+    return rows.map(({ revision, name, madeAt }) => ({ revision, name, madeAt: madeAt.toISOString() }));
+  }
+
+  /** Names the state after a revision, or takes its name away. Throws NotFoundException for a revision that the show has not had. */
+  async name(id: number, revision: number, name: string): Promise<NamedVersion[]> {
+    const show = await this.shows.show(id);
+    this.watch.expect();
+    refuseFuture(revision, show.revision);
+    const plain = name.trim();
+    if (plain === "") await this.database.manager.delete(VersionRow, { showId: id, revision });
+    else await this.database.manager.save(VersionRow, { showId: id, revision, name: plain, madeAt: new Date() });
+    return this.versions(id);
+  }
+
+  /** The show as it was after a revision. Throws NotFoundException for one that the show has not had. */
+  async showAt(id: number, revision: number): Promise<Show> {
+    const { sheet, revision: now } = await this.shows.show(id);
+    let show = sheet.show;
+    for await (const steps of this.stepsBack(id, now, revision)) show = await inSlices(taken(show, steps));
+    return show;
+  }
+
+  /** Makes the show what it was after a revision, as an edit like any other. */
+  async goBack(id: number, revision: number, author: Author): Promise<EditEvent> {
+    const { revision: now } = await this.shows.show(id);
+    const steps: Step[] = [];
+    for await (const some of this.stepsBack(id, now, revision)) steps.push(...some);
+    const words = `Back to how the show was after edit ${revision}`;
+    return this.shows.edit(id, now, [{ op: "steps", steps, words }], author);
+  }
+
+  /** The steps that lead from a revision back to an earlier one, some edits at a time. */
+  private async *stepsBack(id: number, now: number, revision: number): AsyncGenerator<Step[]> {
+    refuseFuture(revision, now);
+    this.watch.expect();
+    for (let last = now; last > revision; last -= STRIDE) {
+      const rows = await this.database.manager.find(EditRow, {
+        where: { showId: id, revision: Between(Math.max(revision, last - STRIDE) + 1, last) },
+        order: { revision: "DESC" },
+        select: { showId: true, revision: true, steps: true },
+      });
+      yield await inSlices(stepsOf(rows));
+    }
+  }
+}
+
+function refuseFuture(revision: number, now: number): void {
+  if (revision > now) throw new NotFoundException(`The show has had ${now} edits; there is no state after edit ${revision} yet`);
+}
+
+/** What edits come to backwards, the newest first; they were checked when they were made. */
+function* stepsOf(rows: readonly EditRow[]): Generator<undefined, Step[]> {
+  const steps: Step[] = [];
+  for (const { steps: text } of rows) {
+    const made: Step[] = JSON.parse(text);
+    steps.push(...invertSteps(made));
+    yield;
+  }
+  return steps;
+}
+
+function* taken(show: Show, steps: readonly Step[]): Generator<undefined, Show> {
+  let now = show;
+  for (const group of stepGroups(steps)) {
+    now = group.apply(now);
+    yield;
+  }
+  return now;
+}

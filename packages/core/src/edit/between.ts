@@ -1,0 +1,113 @@
+import { cueOrder } from "../show/cueNumber.ts";
+import { sameMove } from "../show/move.ts";
+import { sameData } from "../show/sameData.ts";
+import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
+import { groupBy } from "../show/groupBy.ts";
+import { headOf, partHeadOf } from "./apply.ts";
+import { entriesOf, entryId } from "./applyEntry.ts";
+import { type CueDataStep, ENTRY_KINDS, type EntryStep, type PlacedMove, type RenumberStep, type Step } from "./step.ts";
+
+/**
+ * The exact changes that lie between two states of a show, whoever made them: entries first, then list by list the numbers and what
+ * the cues hold. A cue that is gone and one that has come count as the same under another number where they are alike. They tell what
+ * is different; where the rig differs they need not apply one by one.
+ */
+export function stepsBetween(before: Show, after: Show): Step[] {
+  return [
+    ...entrySteps(before, after),
+    ...after.lists.flatMap((list) =>
+      stepsOfList(
+        before.lists.find(({ id }) => id === list.id),
+        list,
+      ),
+    ),
+  ];
+}
+
+/** The changes between two states of one list: its numbers first, then what each cue holds, by the numbers after. */
+export function stepsOfList(before: CueList | undefined, after: CueList): Step[] {
+  const renumber = renumbering(before?.cues ?? [], after.cues, after.id);
+  const names = new Map(renumber?.cues.map(({ from, to }) => [from, to]));
+  const was = new Map((before?.cues ?? []).map((cue) => [names.get(cue.number) ?? cue.number, cue]));
+  const is = new Map(after.cues.map((cue) => [cue.number, cue]));
+  const numbers = [...new Set([...was.keys(), ...is.keys()])].sort((a, b) => cueOrder(a) - cueOrder(b));
+  return [...(renumber ? [renumber] : []), ...numbers.flatMap((number) => cueSteps(after.id, number, was.get(number), is.get(number)))];
+}
+
+/** The changes that make one cue another: it comes, goes, or holds other moves, times or fields. */
+export function cueSteps(list: string, number: string, before: Cue | undefined, after: Cue | undefined): CueDataStep[] {
+  if (before === after) return [];
+  const place = { list, cue: number };
+  const [oldHead, newHead] = [before && headOf(before), after && headOf(after)];
+  const head: CueDataStep[] = sameData(oldHead, newHead) ? [] : [{ at: "cue", ...place, before: oldHead, after: newHead }];
+  const [old, now] = [partsOf(before), partsOf(after)];
+  const [comes, goes]: [CueDataStep[], CueDataStep[]] = [[], []];
+  for (const part of new Set([...old.keys(), ...now.keys()])) {
+    const [was, is] = [old.get(part), now.get(part)];
+    if (!sameData(was, is)) (is ? comes : goes).push({ at: "part", ...place, part, before: was, after: is });
+  }
+  const moves = moveSteps(place, before, after);
+  // A cue goes when its parts have, and comes before them.
+  return after ? [...head, ...comes, ...moves, ...goes] : [...moves, ...goes, ...head];
+}
+
+function partsOf(cue: Cue | undefined): Map<number, ReturnType<typeof partHeadOf>> {
+  return new Map((cue?.parts ?? []).map((part) => [part.number, partHeadOf(part)]));
+}
+
+function moveSteps(place: { list: string; cue: string }, before: Cue | undefined, after: Cue | undefined): CueDataStep[] {
+  const [was, is] = [movesByKey(before), movesByKey(after)];
+  return [...new Set([...was.keys(), ...is.keys()])].flatMap((name): CueDataStep[] => {
+    const [old, now] = [was.get(name), is.get(name)];
+    if (old?.part === now?.part && sameMove(old?.move, now?.move)) return [];
+    const split = name.indexOf(".");
+    const key = { channel: Number(name.slice(0, split)), attribute: name.slice(split + 1) };
+    return [{ at: "move", ...place, ...key, before: old, after: now }];
+  });
+}
+
+function movesByKey(cue: Cue | undefined): Map<string, PlacedMove> {
+  const found = new Map<string, PlacedMove>();
+  for (const part of cue?.parts ?? [])
+    for (const [channel, attributes] of Object.entries(part.moves))
+      for (const [attribute, move] of Object.entries<MoveSpec>(attributes))
+        found.set(`${channel}.${attribute}`, { part: part.number, move });
+  return found;
+}
+
+/** The step that gives cues which are alike their other numbers; undefined where none are. A label that only one of each has is enough. */
+function renumbering(before: readonly Cue[], after: readonly Cue[], list: string): RenumberStep | undefined {
+  const [old, now] = [new Set(before.map(({ number }) => number)), new Set(after.map(({ number }) => number))];
+  const gone = before.filter(({ number }) => !now.has(number));
+  const come = after.filter(({ number }) => !old.has(number));
+  if (gone.length === 0 || come.length === 0) return undefined;
+  const pairs: { from: string; to: string }[] = [];
+  const taken = new Set<Cue>();
+  const pair = (sameAs: (cue: Cue) => string): void => {
+    const byLikeness = groupBy(
+      come.filter((cue) => !taken.has(cue)),
+      sameAs,
+    );
+    for (const cue of gone.filter((each) => !taken.has(each))) {
+      const found = byLikeness.get(sameAs(cue))?.find((each) => !taken.has(each));
+      if (!found || sameAs(cue) === "") continue;
+      for (const each of [cue, found]) taken.add(each);
+      pairs.push({ from: cue.number, to: found.number });
+    }
+  };
+  pair(({ number: _number, ...rest }) => JSON.stringify(rest));
+  pair(({ label = "" }) => label);
+  return pairs.length > 0 ? { at: "renumber", list, cues: pairs } : undefined;
+}
+
+/** What stands beside the cues and is different: what comes, goes or changes. */
+function entrySteps(before: Show, after: Show): EntryStep[] {
+  return ENTRY_KINDS.flatMap((of) => {
+    const placed = (show: Show) => new Map(entriesOf(show, of).map((entry, index) => [entryId(entry), { index, entry }]));
+    const [was, is] = [placed(before), placed(after)];
+    return [...new Set([...was.keys(), ...is.keys()])].flatMap((id): EntryStep[] => {
+      const [old, now] = [was.get(id), is.get(id)];
+      return sameData(old?.entry, now?.entry) ? [] : [{ at: "entry", of, id, before: old, after: now }];
+    });
+  });
+}
