@@ -81,7 +81,9 @@ function OpenFrame({ show }: { show: OpenShow }) {
         </main>
         {!run && (
           <PartBoundary what="The inspector">
-            <Inspector view={stage ? (live ? "stage" : "stageBlind") : view === "rig" || view === "check" ? view : "cue"} />
+            <Inspector
+              view={stage ? (live ? "stage" : "stageBlind") : view === "rig" || view === "check" || view === "history" ? view : "cue"}
+            />
           </PartBoundary>
         )}
         <PartBoundary key={drawer} what="The sheet">
@@ -111,6 +113,7 @@ const VIEWS = [
   ["run", "Run"],
   ["rig", "Rig"],
   ["check", "Check"],
+  ["history", "History"],
 ] as const;
 
 function TopBar({ show, live }: { show: OpenShow; live: boolean }) {

@@ -10,4 +10,5 @@ type View = Promise<ComponentType>;
 export const loadStageView = loadLater(async (): View => (await import("../stage/StageView.tsx")).StageView);
 export const loadRigView = loadLater(async (): View => (await import("../rig/RigView.tsx")).RigView);
 export const loadCheckView = loadLater(async (): View => (await import("../check/CheckView.tsx")).CheckView);
+export const loadHistoryView = loadLater(async (): View => (await import("../past/HistoryView.tsx")).HistoryView);
 export const loadRunView = loadLater(async (): View => (await import("../run/RunView.tsx")).RunView);

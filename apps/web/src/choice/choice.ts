@@ -34,7 +34,7 @@ interface Choice {
 
 /** An edit under consideration and where it comes from. */
 export interface Draft {
-  from: "cells" | "line" | "rig" | "check";
+  from: "cells" | "line" | "rig" | "check" | "history";
   edits: readonly EditInput[];
 }
 

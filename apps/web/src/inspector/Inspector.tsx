@@ -15,14 +15,17 @@ import { RangeTimes } from "./RangeTimes.tsx";
 import { ValueStory } from "./ValueStory.tsx";
 import { useShallow } from "zustand/react/shallow";
 
+const BringBack = lazyPart(async () => (await import("../past/BringBack.tsx")).BringBack);
 const GivePanel = lazyPart(async () => (await import("../give/GivePanel.tsx")).GivePanel);
 
 /**
  * What is chosen, at the right edge: the cue with its times and parts, or the cells with what can be done to them; on the
  * Stage, what the chosen lights are told.
  */
-export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" | "check" }) {
-  const drafted = useChoice(({ draft }) => draft?.from === "line" || draft?.from === "rig" || draft?.from === "check");
+export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" | "check" | "history" }) {
+  const drafted = useChoice(
+    ({ draft }) => draft?.from === "line" || draft?.from === "rig" || draft?.from === "check" || draft?.from === "history",
+  );
   const tab = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
   // The other tabs of the rig have all that they say beside what is chosen in them.
   if (view === "rig" && tab !== "lights" && !drafted) return null;
@@ -40,6 +43,11 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
       )}
       {view === "rig" && tab === "lights" && <RigPanel />}
       {view === "check" && !drafted && <p className="text-quiet">What mends a finding is shown here with its impact, before it is made.</p>}
+      {view === "history" && (
+        <Suspense fallback={null}>
+          <BringBack />
+        </Suspense>
+      )}
       {view === "cue" && <ChosenCue />}
     </aside>
   );

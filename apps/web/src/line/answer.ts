@@ -54,6 +54,8 @@ export function answerTo(
       return good(request.what === "lit" ? "Enter chooses every light that is lit" : "Enter chooses what was chosen before");
     case "find":
       return good(`Enter looks for cues with "${request.text}"`);
+    case "nameVersion":
+      return good(`Enter calls the show as it is now “${request.name}”, to compare with later`);
     case "help":
       return good("Enter opens the help");
     case "view":

@@ -11,6 +11,7 @@ import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
+import { api } from "../show/api.ts";
 import { atOnce } from "../show/queue.ts";
 import { useHistory, useMakeEdits, useShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
@@ -46,7 +47,7 @@ export function useLineRequest({
   updating,
   keeping,
 }: LineMakers): (request: LineRequest, target: LineTarget) => Promise<boolean> {
-  const { id, sheet } = useShow();
+  const { id, sheet, revision } = useShow();
   const navigate = useNavigate();
   const makeEdits = useMakeEdits();
   const history = useHistory();
@@ -124,6 +125,10 @@ export function useLineRequest({
         return true;
       case "find":
         openSearch(request.text);
+        return true;
+      case "nameVersion":
+        await api.nameVersion(id, revision, request.name);
+        notify(`The show as it is now is called “${request.name}”`);
         return true;
       case "help":
         openHelp();

@@ -63,6 +63,11 @@ export const api = {
   shows: () => call(routes.shows, undefined),
   show: (id: number) => call(routes.show, undefined, { at: { id } }),
   editsAfter: (id: number, revision: number) => call(routes.editsAfter, undefined, { at: { id }, query: `?after=${revision}` }),
+  history: (id: number, before: number | null) =>
+    call(routes.history, undefined, { at: { id }, query: before === null ? "" : `?before=${before}` }),
+  nameVersion: (id: number, revision: number, name: string) => call(routes.nameVersion, { revision, name, window: WINDOW }, { at: { id } }),
+  pastShow: (id: number, revision: number) => call(routes.pastShow, undefined, { at: { id, revision } }),
+  goBack: (id: number, revision: number, gesture: string) => call(routes.goBack, { revision, gesture, window: WINDOW }, { at: { id } }),
   edit: (id: number, base: number, edits: readonly EditInput[], gesture: string) =>
     call(routes.edit, { base, edits: [...edits], gesture, window: WINDOW }, { at: { id } }),
   editRunning: (id: number, base: number, running: Omit<RunningEditsRequest, "base">, gesture: string) =>

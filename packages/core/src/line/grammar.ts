@@ -29,6 +29,7 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Help), { kind: "help" }) },
       { ALT: () => ({ kind: "newCues", times: this.SUBRULE(this.newCues) }) },
       { ALT: () => ({ kind: "find", text: this.SUBRULE(this.searched) }) },
+      { ALT: () => (this.CONSUME(word.NameWord), { kind: "nameVersion", name: this.CONSUME(word.Text).image.slice(1, -1) }) },
       { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.UpTime), { kind: "takeUp" }) },
       { ALT: () => this.SUBRULE(this.record) },
       { ALT: () => this.SUBRULE(this.update) },
@@ -83,6 +84,7 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Run), "run") },
       { ALT: () => (this.CONSUME(word.Rig), "rig") },
       { ALT: () => (this.CONSUME(word.Check), "check") },
+      { ALT: () => (this.CONSUME(word.History), "history") },
     ]),
   );
 

@@ -33,6 +33,7 @@ export type LineRequest =
   | HandRequest
   | { kind: "choose"; channels?: number[]; cues?: Range }
   | { kind: "find"; text: string }
+  | { kind: "nameVersion"; name: string }
   | { kind: "help" }
   | { kind: "history"; what: "undo" | "redo" };
 
@@ -62,6 +63,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
   switch (sentence.kind) {
     case "history":
     case "find":
+    case "nameVersion":
     case "help":
       return sentence;
     case "newCues": {

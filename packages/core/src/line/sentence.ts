@@ -1,7 +1,7 @@
 import type { Trigger } from "../show/schema.ts";
 
 /** The views that can be gone to by their name. */
-export type ViewName = "score" | "stage" | "run" | "rig" | "check";
+export type ViewName = "score" | "stage" | "run" | "rig" | "check" | "history";
 
 /** What somebody typed, before it is held against a show. Places in the text count from 0. */
 export type Sentence =
@@ -9,6 +9,7 @@ export type Sentence =
   | { kind: "view"; view: ViewName }
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
   | { kind: "find"; text: string }
+  | { kind: "nameVersion"; name: string }
   | { kind: "help" }
   | { kind: "newCues"; times: TypedPartTimes | null }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }

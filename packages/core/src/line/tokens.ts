@@ -95,6 +95,8 @@ const keywords = {
   CuesWord: keyword("CuesWord", "cues"),
   Leave: keyword("Leave", "leave"),
   MovesWord: keyword("MovesWord", "moves"),
+  History: keyword("History", "history"),
+  NameWord: keyword("NameWord", "name"),
   Last: keyword("Last", "last"),
   ListWord: keyword("ListWord", "list"),
   Let: keyword("Let", "let"),

@@ -1,0 +1,182 @@
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { type Comparison, type ListSheet, findRow, keyNamed } from "@zm/core";
+import { useMemo, useRef, useState } from "react";
+import { lensKeys, trackedText } from "../cells/cells.ts";
+import { type Lens, chosenCues, chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
+import { EmptyView } from "../shared/EmptyView.tsx";
+import { Toggle } from "../shared/Toggle.tsx";
+
+const ROW = 28;
+const WIDTH = 74;
+const LENSES = ["intensity", "position", "colour", "beam"] as const satisfies readonly Lens[];
+
+/** One cue in the comparison: where it stands in both, and what is said of it. */
+interface Line {
+  readonly number: string;
+  readonly label: string;
+  readonly was: number;
+  readonly is: number;
+  readonly sign: string;
+  readonly words: string;
+}
+
+interface CompareTableProps {
+  readonly comparison: Comparison;
+  readonly before: ListSheet;
+  readonly after: ListSheet;
+}
+
+/** Two states cue by cue: what was struck through, what is beside it; whole cues come and go. */
+export function CompareTable({ comparison, before, after }: CompareTableProps) {
+  const choice = useChoice();
+  const [all, setAll] = useState(false);
+  const lens: Lens = choice.lens === "times" ? "intensity" : choice.lens;
+  const lines = useMemo(() => linesOf(comparison, before, after, all), [comparison, before, after, all]);
+  const lights = useMemo(() => lightsIn(comparison, before, after, lens), [comparison, before, after, lens]);
+  const scroller = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({ count: lines.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 10 });
+  const cues = chosenCues(choice);
+  const isChosen = (number: string): boolean => cues !== null && Number(number) >= Number(cues.from) && Number(number) <= Number(cues.to);
+  return (
+    <div className="flex min-w-0 flex-1 flex-col">
+      <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
+        <div role="group" aria-label="Lens" className="flex gap-1.5">
+          {LENSES.map((each) => (
+            <Toggle key={each} pressed={lens === each} onClick={() => useChoice.setState({ lens: each })}>
+              {each[0]?.toUpperCase()}
+              {each.slice(1)}
+            </Toggle>
+          ))}
+        </div>
+        <Toggle pressed={!all} onClick={() => setAll(!all)}>
+          Only what differs
+        </Toggle>
+      </div>
+      {comparison.beside.length > 0 && (
+        <p className="border-b border-rule px-4 py-1.5 text-quiet">{comparison.beside.slice(0, 6).join("; ")}</p>
+      )}
+      {lines.length === 0 ? (
+        <EmptyView title="No cue is different" words="Both states have the same cues with the same moves, times and looks." />
+      ) : (
+        <div ref={scroller} role="grid" aria-label="What is different" tabIndex={0} className="min-h-0 flex-1 overflow-auto bg-sheet">
+          <div style={{ width: 300 + lights.length * WIDTH + 20, minWidth: "100%" }}>
+            <div role="row" className="sticky top-0 z-20 flex h-8 items-center border-b border-rule bg-base-100">
+              <span role="columnheader" className="sticky left-0 z-10 w-[300px] shrink-0 bg-base-100 pl-4 text-quiet">
+                cue
+              </span>
+              {lights.map((light) => (
+                <span
+                  key={light}
+                  role="columnheader"
+                  className="figures shrink-0 pr-2 text-right text-[13px] text-quiet"
+                  style={{ width: WIDTH }}
+                >
+                  {light}
+                </span>
+              ))}
+            </div>
+            <div className="relative" style={{ height: rows.getTotalSize() }}>
+              {rows.getVirtualItems().map((item) => {
+                const line = lines[item.index];
+                if (!line) return null;
+                return (
+                  <div
+                    key={item.key}
+                    role="row"
+                    title={line.words}
+                    aria-selected={isChosen(line.number)}
+                    className={`absolute left-0 flex w-full items-center border-b border-rule/50 ${isChosen(line.number) ? "bg-base-300" : "hover:bg-base-200"}`}
+                    style={{ top: item.start, height: ROW }}
+                    onClick={(event) => (event.shiftKey ? extendToCue : chooseCue)(line.number)}
+                  >
+                    <span role="rowheader" className="sticky left-0 flex w-[300px] shrink-0 items-center gap-2 bg-inherit pl-4">
+                      <span className={`figures w-3 ${line.sign === "−" ? "text-error" : "text-secondary"}`}>{line.sign}</span>
+                      <span className={`figures w-12 text-right ${line.is < 0 ? "text-error line-through" : ""}`}>{line.number}</span>
+                      <span className={`min-w-0 flex-1 truncate ${line.is < 0 ? "text-error line-through" : ""}`}>{line.label}</span>
+                    </span>
+                    <Cells lights={lights} line={line} before={before} after={after} lens={lens} />
+                  </div>
+                );
+              })}
+            </div>
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface CellsProps {
+  readonly lights: readonly number[];
+  readonly line: Line;
+  readonly before: ListSheet;
+  readonly after: ListSheet;
+  readonly lens: Lens;
+}
+
+/** What the lights showed and show in a cue; where none of them differs in this lens, what else is different in words. */
+function Cells({ lights, line, before, after, lens }: CellsProps) {
+  const shown = (list: ListSheet, light: number, row: number): string =>
+    row < 0 ? "" : trackedText(list, lensKeys(list, light, lens), row, lens);
+  const cells = lights.map((light) => ({ light, was: shown(before, light, line.was), is: shown(after, light, line.is) }));
+  if (line.sign !== "" && line.is >= 0 && cells.every(({ was, is }) => was === is))
+    return (
+      <span role="gridcell" className="min-w-0 flex-1 truncate text-secondary">
+        {line.words}
+      </span>
+    );
+  return cells.map(({ light, was, is }) => (
+    <span
+      key={light}
+      role="gridcell"
+      className="figures flex shrink-0 justify-end gap-1.5 overflow-hidden pr-2 text-[13px] whitespace-nowrap"
+      style={{ width: WIDTH }}
+    >
+      {was === is ? (
+        <span className="text-quiet">{is}</span>
+      ) : (
+        <>
+          {was !== "" && <s className="text-quiet">{was}</s>}
+          <span className="font-bold text-secondary">{is === "" && line.is >= 0 ? "○" : is}</span>
+        </>
+      )}
+    </span>
+  ));
+}
+
+/** The cues in their order, those that differ alone or all of them. */
+function linesOf(comparison: Comparison, before: ListSheet, after: ListSheet, all: boolean): Line[] {
+  const own = comparison.lines.filter(({ list }) => list === after.id);
+  const told = own.map(({ cue, after: number, words, quiet }): Line => {
+    const [was, is] = [findRow(before, cue), number === undefined ? -1 : findRow(after, number)];
+    // A cue that comes is named by its new number, and may stand where another was.
+    const isNew = is >= 0 && words().startsWith("comes");
+    const place = isNew ? -1 : was;
+    const sign = is < 0 ? "−" : place < 0 ? "+" : number !== cue ? "→" : quiet || words().startsWith("its times") ? "t" : "≠";
+    return { number: number ?? cue, label: labelOf(is >= 0 ? after : before, is >= 0 ? is : was), was: place, is, sign, words: words() };
+  });
+  if (!all) return told.sort((a, b) => Number(a.number) - Number(b.number));
+  const known = new Set(told.map(({ number }) => number));
+  const same = after.cues.flatMap((cue, is): Line[] =>
+    known.has(cue.number)
+      ? []
+      : [{ number: cue.number, label: cue.label ?? "", was: findRow(before, cue.number), is, sign: "", words: "as it was" }],
+  );
+  return [...told, ...same].sort((a, b) => Number(a.number) - Number(b.number));
+}
+
+function labelOf(list: ListSheet, row: number): string {
+  return list.cues[row]?.label ?? "";
+}
+
+/** The lights that have something different in this lens, in their order; so many as can be looked over. */
+function lightsIn({ steps }: Comparison, before: ListSheet, after: ListSheet, lens: Lens): number[] {
+  const found = new Set<number>();
+  for (const step of steps) {
+    if (step.at !== "move" || step.list !== after.id) continue;
+    const name = `${step.channel}.${step.attribute}`;
+    const key = keyNamed(after.keys, name) ?? keyNamed(before.keys, name);
+    if (key?.attribute.family === lens) found.add(step.channel);
+  }
+  return [...found].sort((a, b) => a - b).slice(0, 80);
+}

@@ -1,0 +1,44 @@
+import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
+import { type ShowSheet, sheetOf } from "@zm/core";
+import { create } from "zustand";
+import { api } from "../show/api.ts";
+
+/** The two states that are held against one another; null is the show as it is now, and for `then` also: nothing chosen yet. */
+interface Points {
+  readonly show: number;
+  readonly then: number | null;
+  readonly against: number | null;
+}
+
+export const usePoints = create<Points>(() => ({ show: 0, then: null, against: null }));
+
+/** Chooses the state that the other is held against. */
+export function choosePoint(show: number, revision: number): void {
+  usePoints.setState({ show, then: revision, against: null });
+}
+
+/** Chooses the later of the two states; the older always stands first. */
+export function chooseOther(show: number, revision: number): void {
+  const { then } = usePoints.getState();
+  if (then === null) return choosePoint(show, revision);
+  usePoints.setState({ show, then: Math.min(then, revision), against: Math.max(then, revision) });
+}
+
+/** All edits of a show, the newest first, read page by page. */
+export const historyQuery = (id: number) =>
+  infiniteQueryOptions({
+    queryKey: ["history", id],
+    queryFn: ({ pageParam }) => api.history(id, pageParam),
+    initialPageParam: null as number | null,
+    getNextPageParam: (page) => page.older,
+  });
+
+/** The show as it was after an edit; that never changes. */
+export const pastQuery = (id: number, revision: number) =>
+  queryOptions({
+    queryKey: ["past", id, revision],
+    queryFn: async (): Promise<ShowSheet> => sheetOf((await api.pastShow(id, revision)).show),
+    staleTime: Infinity,
+    structuralSharing: false,
+    retry: false,
+  });
