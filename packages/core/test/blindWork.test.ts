@@ -20,12 +20,10 @@ import {
   walledInsertEdits,
   writeClip,
 } from "../src/index.ts";
-import { looksOf, refusal, storedOf } from "./support/attempt.ts";
+import { looksOf, refusal, stored, storedOf } from "./support/attempt.ts";
 import { foldLooks } from "./support/fold.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
-/** What every cue stores, by cue and key, without the part. */
-const stored = (sheet: ShowSheet): Map<string, unknown> => new Map([...storedOf(sheet)].map(([name, { move }]) => [name, move]));
 const cuesOf = (sheet: ShowSheet, list?: string) => listOf(sheet, list).cues;
 const made = (sheet: ShowSheet, edits: EditInput[]): ShowSheet => makeEdits(sheet, readEdits(edits)).sheet;
 const numbersOf = (sheet: ShowSheet, list?: string): string[] => cuesOf(sheet, list).map(({ number }) => number);

@@ -37,8 +37,12 @@ export function ChainPicture({ list, chain, row }: { list: ListSheet; chain: rea
               dataKey="lasts"
               stackId="time"
               isAnimationActive={false}
-              shape={(bar) => <CueBar {...boxOf(bar)} chosen={at(bars, bar.index).chosen} />}
-              onClick={(_bar, index) => chooseCue(at(bars, index).cue)}
+              // A bar that has gone is drawn once more before the chart has caught up.
+              shape={(bar) => <CueBar {...boxOf(bar)} chosen={bars[bar.index]?.chosen ?? false} />}
+              onClick={(_bar, index) => {
+                const bar = bars[index];
+                if (bar) chooseCue(bar.cue);
+              }}
             />
           </BarChart>
         </div>

@@ -2,6 +2,7 @@ import { type EditInput, type ListSheet, chainFrom, findRow, firstRowFrom, cueOr
 import { useEffect, useRef, useState } from "react";
 import { type Draft, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
+import { focusOn } from "../shared/focusPlaces.ts";
 import { readSeconds } from "../shared/readSeconds.ts";
 import { seconds } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -40,6 +41,7 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
     if (event.key === "Escape") clear();
     if (event.key !== "Enter" || event.repeat || !draft || draft !== own.current || faultOf(sheet, draft.edits) !== undefined) return;
     clear();
+    focusOn("score");
     void makeEdits(draft.edits);
   };
   const takeLast = (text: string): void => {

@@ -1,4 +1,4 @@
-import { type ListSheet, type Run, at, cueDuration, transitionAt } from "@zm/core";
+import { type ListSheet, type Run, cueDuration, transitionAt } from "@zm/core";
 import { useMemo } from "react";
 import { Bar, BarChart, XAxis, YAxis } from "recharts";
 import { seconds } from "../shared/words.ts";
@@ -24,7 +24,8 @@ export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
           dataKey="fade"
           stackId="time"
           isAnimationActive={false}
-          shape={(bar) => <Wedge {...boxOf(bar)} rises={at(bars, bar.index).rises} />}
+          // A bar that has gone is drawn once more before the chart has caught up.
+          shape={(bar) => <Wedge {...boxOf(bar)} rises={bars[bar.index]?.rises ?? true} />}
         />
       </BarChart>
     </div>

@@ -49,3 +49,8 @@ export function storedOf(sheet: ShowSheet): Map<string, { part: number; move: Mo
         for (const [name, move] of Object.entries(attributes)) stored.set(`${cue.number}/${channel}.${name}`, { part: part.number, move });
   return stored;
 }
+
+/** What every cue of the first list stores, by cue and key, without the part. */
+export function stored(sheet: ShowSheet): Map<string, MoveSpec> {
+  return new Map([...storedOf(sheet)].map(([name, { move }]) => [name, move]));
+}

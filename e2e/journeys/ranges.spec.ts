@@ -1,0 +1,165 @@
+import { expect, test } from "@playwright/test";
+import { enterLine, stored } from "../support/build.ts";
+import { cueOf, documentOf, openView, ownShow } from "../support/show.ts";
+
+test("a chain is told how long it lasts, by a field and by a line, sees its new times first, and gets the old ones back", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("rowheader", { name: "12", exact: true }).click();
+  await page.getByRole("rowheader", { name: "13", exact: true }).click({ modifiers: ["Shift"] });
+  const times = page.getByRole("region", { name: "Times of these cues" });
+  await expect(times).toContainText("They last 13.8 s in all.");
+  await times.getByLabel("these cues last, seconds in all").fill("27.6");
+  const impact = page.getByRole("region", { name: "Impact" });
+  await expect(impact).toContainText("Cues 12 to 13 last 27.6 s in all.");
+  await expect(impact).toContainText("lasts 7 → 14 s");
+  await page.keyboard.press("Enter");
+  await stored(page);
+  await expect(times).toContainText("They last 27.6 s in all.");
+  expect((await cueOf(request, show, "13")).trigger).toEqual({ type: "follow", from: "complete", after: 2 });
+  await enterLine(page, "last 13.8", /last 13\.8 s in all/);
+  await expect(times).toContainText("They last 13.8 s in all.");
+  await page.keyboard.press("Control+z");
+  await expect(times).toContainText("They last 27.6 s in all.");
+  await page.keyboard.press("Control+z");
+  await expect(times).toContainText("They last 13.8 s in all.");
+  expect((await cueOf(request, show, "13")).trigger).toEqual({ type: "follow", from: "complete", after: 1 });
+});
+
+test("a block of moves is copied and pasted by keys, and carried with Alt, its impact shown before it is made", async ({
+  page,
+  request,
+  context,
+}) => {
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  const show = await ownShow(request);
+  await openView(page, show);
+  const cells = page.locator("[data-cells]");
+  const row = (index: number): { position: { x: number; y: number } } => ({ position: { x: 15, y: 28 * index + 14 } });
+  await cells.click(row(9));
+  await page.keyboard.press("Shift+ArrowRight");
+  await page.keyboard.press("Shift+ArrowRight");
+  await page.keyboard.press("Shift+ArrowDown");
+  await page.keyboard.press("Control+c");
+  await expect(page.getByText("6 moves of 3 lights in 2 cues copied, intensity alone")).toBeVisible();
+  await cells.click(row(17));
+  await page.keyboard.press("Control+v");
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText(/12\.3\s*3 lights 40–50 to 55–60/);
+  await page.keyboard.press("Enter");
+  await stored(page);
+  expect((await cueOf(request, show, "12.3")).parts[0]?.moves["1"]).toMatchObject({ intensity: 60 });
+  await page.keyboard.press("Control+z");
+  await stored(page);
+  expect((await cueOf(request, show, "12.3")).parts[0]?.moves["1"]?.["intensity"]).not.toBe(60);
+
+  await cells.click(row(9));
+  const box = await cells.boundingBox();
+  if (!box) throw new Error("There is no sheet");
+  await page.keyboard.down("Alt");
+  await page.mouse.move(box.x + 15, box.y + 28 * 9 + 14);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 15, box.y + 28 * 8 + 14);
+  await page.mouse.up();
+  await page.keyboard.up("Alt");
+  await page.getByRole("region", { name: "Impact" }).getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  expect((await cueOf(request, show, "6")).parts[0]?.moves["1"]?.["intensity"]).toBeUndefined();
+  expect((await cueOf(request, show, "5.5")).parts[0]?.moves["1"]).toMatchObject({ intensity: 60 });
+});
+
+test("text that is no block is refused in words, and rows, columns and everything choose what their name says", async ({
+  page,
+  request,
+  context,
+}) => {
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.locator("[data-cells]").click({ position: { x: 15, y: 28 * 9 + 14 } });
+  await page.evaluate(() => navigator.clipboard.writeText("not a block"));
+  await page.keyboard.press("Control+v");
+  await expect(page.getByText(/^Nothing is pasted: This is no block of moves/)).toBeVisible();
+  const chosen = page.getByRole("region", { name: "Chosen cells" });
+  await page.keyboard.press("a");
+  await expect(chosen.getByRole("heading", { name: "Cue 6" })).toBeVisible();
+  const { channels } = await documentOf(request, show);
+  await expect(chosen).toContainText(`${channels.length} lights`);
+  await page.keyboard.press("c");
+  await expect(chosen.getByRole("heading", { name: "Cues 0.5 to" })).toBeVisible();
+  await page.locator("[data-cells]").click({ position: { x: 15, y: 28 * 9 + 14 } });
+  await page.keyboard.press("Control+a");
+  await expect(chosen.getByRole("heading", { name: "Cues 0.5 to" })).toBeVisible();
+});
+
+test("a part is made of chosen lights, named, and merged back; a wall says what it stops", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await enterLine(page, "#7: 1..3 to part 2", /to part 2/);
+  await page.getByRole("rowheader", { name: "7", exact: true }).click();
+  const second = page.getByRole("group", { name: "Times of part 2" });
+  await expect(second).toContainText("3 moves of 3 lights: 1–3");
+  await second.getByLabel("name of part 2").fill("Table");
+  await second.getByLabel("name of part 2").press("Enter");
+  await expect.poll(async () => (await cueOf(request, show, "7")).parts[1]).toMatchObject({ number: 2, label: "Table" });
+  await second.getByRole("button", { name: "Merge" }).click();
+  await page.keyboard.press("Enter");
+  await expect(second).toBeHidden();
+  expect((await cueOf(request, show, "7")).parts).toHaveLength(1);
+  await enterLine(page, "block #8");
+  await enterLine(page, "#8: 1..2 = 5 only");
+  await enterLine(page, "#8");
+  await page.getByText(/^This block stops \d+ values$/).click();
+  await expect(page.getByRole("row", { name: "1.intensity 50 5" })).toBeVisible();
+});
+
+test("several lights are recast at once, ranges go elsewhere with their looks kept, and all of it is taken back", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openView(page, show);
+  await enterLine(page, "recast 1..3 as 2, 3, 1 in #6..8", /1 to 3 recast as 2, 3, 1/);
+  expect((await cueOf(request, show, "6")).parts[0]?.moves["2"]).toMatchObject({ intensity: 60 });
+  await enterLine(page, "move #7..8 to #30.9 keep looks", /copied to/);
+  expect((await documentOf(request, show)).lists[0]?.cues.map(({ number }) => number)).not.toContain("7");
+  await enterLine(page, 'copy list as "Matinee"', /copied as Matinee/);
+  expect((await documentOf(request, show)).lists.map(({ label }) => label)).toContain("Matinee");
+  await page.keyboard.press("Escape");
+  await page.getByRole("grid", { name: "Score" }).focus();
+  for (let step = 0; step < 3; step += 1) {
+    await page.keyboard.press("Control+z");
+    await stored(page);
+  }
+  await expect.poll(() => documentOf(request, show)).toEqual(before);
+});
+
+test("two states are held against one another, a cue is brought back, and the whole show gone back to", async ({ page, request }) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openView(page, show);
+  await enterLine(page, 'name "first dress"', /calls the show as it is now “first dress”/);
+  await enterLine(page, "#6..9: 1..8 + 10 only");
+  await enterLine(page, "delete #12.3");
+  await enterLine(page, "history", /Enter goes to History/);
+  const edits = page.getByRole("group", { name: "Edits, the newest first" });
+  await expect(edits.getByRole("listitem")).toHaveCount(3);
+  await edits.getByRole("button", { name: "first dress" }).click();
+  const table = page.getByRole("grid", { name: "What is different" });
+  await expect(table.getByRole("row", { name: /− 12\.3 Lightning/ })).toBeVisible();
+  await expect(table.getByRole("row", { name: /≠ 6 The keeper's room/ })).toContainText("6070");
+  await table.getByRole("row", { name: /12\.3 Lightning/ }).click();
+  await page.getByRole("button", { name: "This cue", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText("Cue 12.3 as after edit 0.");
+  await page.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  await expect(table.getByRole("row", { name: /Lightning/ })).toBeHidden();
+  await page.getByRole("button", { name: "Go back to how the show began" }).click();
+  await expect(page.getByText("No cue is different")).toBeVisible();
+  expect(await documentOf(request, show)).toEqual(before);
+  await page.keyboard.press("Control+z");
+  await expect(table.getByRole("row", { name: /≠ 6 The keeper's room/ })).toBeVisible();
+});
