@@ -37,11 +37,6 @@ await shot("score-colour", "score", async (page) => {
   await page.getByRole("button", { name: "Colour", exact: true }).click();
   await drag(page, { row: 4, x: 20 }, { row: 4, x: 20 });
 });
-await shot("score-position", "score", async (page) => {
-  await page.getByRole("button", { name: "Position", exact: true }).click();
-  await drag(page, { row: 8, x: 170 }, { row: 8, x: 400 });
-  await page.getByLabel("pan of the cells").fill("-30~30");
-});
 await shot("score-times", "score", async (page) => {
   await page.getByRole("button", { name: "Times", exact: true }).click();
   await drag(page, { row: 9, x: 20 }, { row: 9, x: 400 });
@@ -136,6 +131,29 @@ await shot("run", "run", async (page) => {
   await page.getByLabel("Go to cue").fill("27");
   await page.getByRole("button", { name: "Go to" }).click();
   await page.waitForTimeout(5000);
+});
+await shot("paper", "paper", async (page) => {
+  await page.getByRole("button", { name: "What each cue changes" }).click();
+  await page.getByRole("list", { name: "Pages" }).waitFor();
+  await page.waitForTimeout(1500);
+});
+await shot("history", "score", async (page) => {
+  const edits = [
+    "#6..9: 1..8 + 10 only",
+    'name "after first dress"',
+    "delete #12.3",
+    "move #16 to #16.9",
+    "#12: up 8",
+    'insert #20.7 "Lamp flickers"',
+  ];
+  for (const text of edits) {
+    await line(page, text);
+    await page.waitForTimeout(300);
+  }
+  await page.getByRole("link", { name: "History" }).click();
+  await page.getByRole("button", { name: "How the show began" }).first().click();
+  await page.getByRole("row", { name: /Kettle/ }).click();
+  await page.getByRole("button", { name: "This cue", exact: true }).click();
 });
 await shot("first-show", "stage", async (page) => {
   await page.getByRole("button", { name: "Salt and Paraffin" }).click();

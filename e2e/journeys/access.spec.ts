@@ -27,7 +27,7 @@ for (const view of ["score", "stage", "run"] as const) {
 }
 
 for (const theme of ["desk", "foolscap"] as const) {
-  test(`the rig, Check, the Hand, recording and updating in ${theme} have no serious finding`, async ({ page, request }) => {
+  test(`the rig, Check, History, Paper, the Hand, recording and updating in ${theme} have no serious finding`, async ({ page, request }) => {
     test.setTimeout(150_000);
     await page.addInitScript((name) => localStorage.setItem("zealous-mark-theme", name), theme);
     const show = await ownShow(request);
@@ -41,6 +41,18 @@ for (const theme of ["desk", "foolscap"] as const) {
     await page.getByRole("button", { name: /^Mend all/ }).click();
     await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
     expect(["check", await seriousFindings(page)]).toEqual(["check", []]);
+    await page.goto(`/show/${show}/score`);
+    await enterLine(page, "#6..9: 1..8 + 10 only");
+    await enterLine(page, "delete #12.3");
+    await enterLine(page, "history");
+    await page.getByRole("button", { name: "How the show began" }).first().click();
+    await page.getByRole("row", { name: /Kettle/ }).click();
+    await page.getByRole("button", { name: "This cue", exact: true }).click();
+    await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
+    expect(["history", await seriousFindings(page)]).toEqual(["history", []]);
+    await enterLine(page, "paper");
+    await expect(page.getByRole("list", { name: "Pages" })).toBeVisible();
+    expect(["paper", await seriousFindings(page)]).toEqual(["paper", []]);
     await openView(page, show, "stage");
     await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
     await enterLine(page, "@washes = 20~80");

@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
-import { cueOf, documentOf, openView, ownShow } from "../support/show.ts";
+import { cueOf, documentOf, openView, ownShow, readText } from "../support/show.ts";
 
 test("a chain is told how long it lasts, by a field and by a line, sees its new times first, and gets the old ones back", async ({
   page,
@@ -162,4 +162,30 @@ test("two states are held against one another, a cue is brought back, and the wh
   expect(await documentOf(request, show)).toEqual(before);
   await page.keyboard.press("Control+z");
   await expect(table.getByRole("row", { name: /≠ 6 The keeper's room/ })).toBeVisible();
+});
+
+test("the cue sheet is seen as it is printed, for all cues or those chosen, and saved as PDF and as a table", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("rowheader", { name: "12", exact: true }).click();
+  await page.getByRole("rowheader", { name: "13", exact: true }).click({ modifiers: ["Shift"] });
+  await enterLine(page, "paper", /Enter goes to Paper/);
+  const pages = page.getByRole("list", { name: "Pages" });
+  await expect(pages.getByRole("listitem")).toHaveCount(2);
+  await page.getByRole("button", { name: "Only the chosen cues" }).click();
+  await expect(pages.getByRole("listitem")).toHaveCount(1);
+  const saved = async (button: string): Promise<string> => {
+    const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: button }).click()]);
+    return readText(await download.path());
+  };
+  const table = await saved("Save as CSV");
+  expect(table.split("\n").slice(0, 2)).toEqual([
+    "part of the play,cue,called at,what happens,fired by,lasts,notes",
+    "Scene I.3,12,,Edwin at the door,call,7 s,",
+  ]);
+  expect(table.trim().split("\n")).toHaveLength(5);
+  expect((await saved("Save as PDF")).slice(0, 5)).toBe("%PDF-");
+  await page.getByRole("button", { name: "Palettes" }).click();
+  await expect(page.getByRole("button", { name: "Only the chosen cues" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Differences" })).toBeDisabled();
 });

@@ -9,6 +9,10 @@ export interface Options {
   readonly run?: string | undefined;
   readonly at?: string | undefined;
   readonly seed?: string | undefined;
+  readonly kind?: string | undefined;
+  readonly out?: string | undefined;
+  readonly to?: string | undefined;
+  readonly large?: boolean | undefined;
 }
 
 /** The command line itself is wrong; what `run` throws for it begins with the command's name. */
@@ -19,7 +23,7 @@ export class UsageError extends Error {
 /** How a command reaches files; "-" is standard input. */
 export interface Files {
   readonly read: (file: string) => string;
-  readonly write: (file: string, text: string) => void;
+  readonly write: (file: string, content: string | Uint8Array) => void;
 }
 
 /** One headless command: from its words and options to the value that it prints. */
@@ -31,6 +35,7 @@ export interface Command {
   readonly summary: string;
   /** What `--help` says beyond the summary. */
   readonly help: string;
+  /** What it prints, or the promise of it. */
   readonly run: (words: readonly string[], options: Options, files: Files) => unknown;
 }
 

@@ -11,6 +11,10 @@ import {
   lookAt,
   makeEdits,
   orderedShow,
+  paperCsv,
+  paperKind,
+  paperOf,
+  paperPages,
   parseShow,
   readEdits,
   readRun,
@@ -23,6 +27,7 @@ import {
   reportMarks,
   writeRigCsv,
 } from "@zm/core";
+import { pdfOf } from "./pdf.ts";
 import { TRIAL_SIZES, type TrialSize, trialShow } from "@zm/demo";
 import { type Command, type Files, type Options, UsageError, jsonFile, needed } from "./command.ts";
 
@@ -104,6 +109,16 @@ export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
       summary: "what is wrong or likely not meant, with the edits that mend it",
       help: "Each finding has a code, a severity (error, warning or hint), its place and a sentence; `mend` holds edits where some would mend it.",
       run: ([file = ""], _, files) => checkSheet(open(file, files)),
+    },
+  ],
+  [
+    "paper",
+    {
+      words: ["SHOW"],
+      options: { kind: "cues", out: "FILE.pdf", from: "N", to: "N", large: "", ...LIST },
+      summary: "a paper of the show as PDF or CSV: cues, changes, patch or palettes",
+      help: "The ending of --out decides: .pdf for pages to print, .csv for a table. --from and --to choose cues; --large sets it in large type.",
+      run: paper,
     },
   ],
   [
@@ -201,6 +216,18 @@ function convert([from = "", to = ""]: readonly string[], _: Options, files: Fil
   if (to === "-") return orderedShow(show);
   files.write(to, to.endsWith(".csv") ? writeRigCsv(show) : serializeShow(show));
   return { written: to, title: show.title, cues: show.lists.reduce((sum, list) => sum + list.cues.length, 0) };
+}
+
+async function paper([file = ""]: readonly string[], options: Options, files: Files): Promise<unknown> {
+  const kind = paperKind(options.kind ?? "cues");
+  const out = needed(options.out, "a file with --out, such as --out cues.pdf");
+  if (!out.endsWith(".pdf") && !out.endsWith(".csv"))
+    throw new UsageError(`"${out}": its ending names no paper that can be written; the endings are .pdf and .csv`);
+  const sheet = open(file, files);
+  const made = paperOf(sheet, { kind, list: options.list, from: options.from, to: options.to });
+  const pages = paperPages(made, { show: sheet.show.title, made: "", large: options.large ?? false });
+  files.write(out, out.endsWith(".csv") ? paperCsv(made) : await pdfOf(pages));
+  return { written: out, title: made.title, lines: made.rows.length };
 }
 
 function refuseFormat(file: string, formats: readonly string[], done: string): void {

@@ -10,16 +10,16 @@ function read(file: string): string {
   }
 }
 
-function write(file: string, text: string): void {
+function write(file: string, content: string | Uint8Array): void {
   try {
-    writeFileSync(file, text);
+    writeFileSync(file, content);
   } catch {
     throw new ShowError(`${file} cannot be written`);
   }
 }
 
 try {
-  process.stdout.write(run(process.argv.slice(2), { read, write }));
+  process.stdout.write(await run(process.argv.slice(2), { read, write }));
 } catch (error) {
   process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   process.exitCode = 1;

@@ -11,6 +11,10 @@ const OPTIONS = {
   run: { type: "string" },
   at: { type: "string" },
   seed: { type: "string" },
+  kind: { type: "string" },
+  out: { type: "string" },
+  to: { type: "string" },
+  large: { type: "boolean" },
   help: { type: "boolean" },
 } as const;
 
@@ -20,7 +24,7 @@ and one message on standard error. --help behind a command tells more of it.
 `;
 
 /** Runs one command line and gives back what it prints. Throws with one clear message on bad input. */
-export function run(args: readonly string[], files: Files): string {
+export async function run(args: readonly string[], files: Files): Promise<string> {
   const { values, positionals } = parseArgs({ args: [...args], allowPositionals: true, options: OPTIONS });
   const { help, ...options } = values;
   const [name, ...words] = positionals;
@@ -29,11 +33,8 @@ export function run(args: readonly string[], files: Files): string {
   if (!command) throw new ShowError(`There is no command "${name}"; the commands are ${[...commands.keys()].join(", ")}`);
   if (help) return `${usage(name, command)}\n\n${command.summary}\n${command.help}\n`;
   checkWords(name, command, words, options);
-  return `${JSON.stringify(
-    named(name, () => command.run(words, options, files)),
-    undefined,
-    1,
-  )}\n`;
+  const answer = await named(name, () => command.run(words, options, files));
+  return `${JSON.stringify(answer, undefined, 1)}\n`;
 }
 
 function overview(): string {
@@ -56,9 +57,9 @@ function checkWords(name: string, command: Command, words: readonly string[], op
 }
 
 /** Faults of a command line begin with the command; those of a document name their own place. */
-function named<T>(name: string, work: () => T): T {
+async function named(name: string, work: () => unknown): Promise<unknown> {
   try {
-    return work();
+    return await work();
   } catch (error) {
     if (error instanceof UsageError) throw new ShowError(`${name}: ${error.message}`);
     throw error;

@@ -48,83 +48,87 @@ function file(name: string, content: unknown): string {
 
 const files = {
   read: (path: string): string => readFileSync(path, "utf8"),
-  write: (path: string, text: string): void => writeFileSync(path, text),
+  write: (path: string, content: string | Uint8Array): void => writeFileSync(path, content),
 };
-const answer = (...args: string[]): unknown => JSON.parse(run(args, files));
+const answer = async (...args: string[]): Promise<unknown> => JSON.parse(await run(args, files));
 
-test("look, schedule, marks and play print what the worked cases expect", () => {
+test("look, schedule, marks and play print what the worked cases expect", async () => {
   const looks = worked("01-tracking.json");
   const chain = worked("08-follow-chain.json");
   const marks = worked("12-marks-in-a-chain.json");
   const played = worked("13-play-overlap.json");
-  expect(answer("look", looks.show, "--all")).toEqual(looks.expect);
-  expect(answer("schedule", chain.show, "--from", "1", "--list", "main")).toEqual(chain.expect);
-  expect(answer("marks", marks.show)).toEqual(marks.expect);
-  expect(answer("play", played.show, "--run", played.run, "--at", played.args.at.join(","))).toEqual(played.expect);
+  expect(await answer("look", looks.show, "--all")).toEqual(looks.expect);
+  expect(await answer("schedule", chain.show, "--from", "1", "--list", "main")).toEqual(chain.expect);
+  expect(await answer("marks", marks.show)).toEqual(marks.expect);
+  expect(await answer("play", played.show, "--run", played.run, "--at", played.args.at.join(","))).toEqual(played.expect);
 });
 
-test("edit prints the show, the impact of each edit and what takes them back to the identical document", () => {
+test("edit prints the show, the impact of each edit and what takes them back to the identical document", async () => {
   const demo = file("demo.json", serializeShow(saltAndParaffin()));
   const edits = [
     { op: "change", from: "6", to: "8", keys: { channels: [1], families: ["intensity"] }, do: { set: 33 } },
     { op: "deleteCue", cue: "7" },
     { op: "renumber", from: "8", to: "9", start: "7.5", step: "0.5" },
   ];
-  const edited = answer("edit", demo, file("edits.json", edits)) as { show: unknown; impact: { looks: unknown[] }[]; inverse: unknown[] };
+  const edited = (await answer("edit", demo, file("edits.json", edits))) as {
+    show: unknown;
+    impact: { looks: unknown[] }[];
+    inverse: unknown[];
+  };
   expect(edited.impact).toHaveLength(3);
   expect(edited.impact[0]?.looks.length).toBeGreaterThan(0);
   const after = file("after.json", edited.show);
-  const back = answer("edit", after, file("inverse.json", edited.inverse)) as { show: unknown };
+  const back = (await answer("edit", after, file("inverse.json", edited.inverse))) as { show: unknown };
   expect(`${JSON.stringify(back.show, undefined, 1)}\n`).toBe(serializeShow(saltAndParaffin()));
 });
 
-test("edit tells what an edit left alone", () => {
+test("edit tells what an edit left alone", async () => {
   const demo = file("demo.json", serializeShow(saltAndParaffin()));
   const edits = file("recast.json", { op: "recast", from: "0", to: "99", channel: 61, as: 1, skipMissing: true });
-  expect((answer("edit", demo, edits) as { notes: string[] }).notes[0]).toMatch(/^Channel 1 has no /);
+  expect(((await answer("edit", demo, edits)) as { notes: string[] }).notes[0]).toMatch(/^Channel 1 has no /);
 });
 
-test("check prints findings with code, severity, place and sentence", () => {
+test("check prints findings with code, severity, place and sentence", async () => {
   const { show } = worked("12-marks-in-a-chain.json");
-  expect(answer("check", show)).toEqual(
+  expect(await answer("check", show)).toEqual(
     expect.arrayContaining([
       expect.objectContaining({ code: "mark-late", severity: "warning", cue: "4", channel: 1, message: expect.any(String) }),
     ]),
   );
 });
 
-test("convert writes the document in its one fixed order and prints what it wrote", () => {
+test("convert writes the document in its one fixed order and prints what it wrote", async () => {
   const { show } = worked("09-parts.json");
   const out = join(folder, "out.json");
-  expect(answer("convert", show, out)).toMatchObject({ written: out, title: "Worked case" });
+  expect(await answer("convert", show, out)).toMatchObject({ written: out, title: "Worked case" });
   const again = join(folder, "again.json");
   const table = out.replace(/\.json$/, ".csv");
-  expect(answer("convert", show, table)).toMatchObject({ written: table });
+  expect(await answer("convert", show, table)).toMatchObject({ written: table });
   expect(readFileSync(table, "utf8").split("\n").slice(0, 2)).toEqual([
     "channel,type,label,universe,address,x,y,z,aimX,aimY,aimZ",
     expect.stringMatching(/^\d+,\S+,/),
   ]);
-  run(["convert", out, again], files);
+  await run(["convert", out, again], files);
   expect(readFileSync(again, "utf8")).toBe(readFileSync(out, "utf8"));
-  expect(answer("convert", show, "-")).toEqual(JSON.parse(readFileSync(out, "utf8")));
+  expect(await answer("convert", show, "-")).toEqual(JSON.parse(readFileSync(out, "utf8")));
 });
 
-test("trial prints a show that reads back, the same for the same seed", () => {
-  const first = run(["trial", "small", "--seed", "7"], files);
-  expect(run(["trial", "small", "--seed", "7"], files)).toBe(first);
-  expect(run(["trial", "small", "--seed", "8"], files)).not.toBe(first);
-  expect((answer("look", file("trial.json", first), "--all") as unknown[]).length).toBe(60);
+test("trial prints a show that reads back, the same for the same seed", async () => {
+  const first = await run(["trial", "small", "--seed", "7"], files);
+  expect(await run(["trial", "small", "--seed", "7"], files)).toBe(first);
+  expect(await run(["trial", "small", "--seed", "8"], files)).not.toBe(first);
+  expect(await answer("look", file("trial.json", first), "--all")).toHaveLength(60);
 });
 
-test("schema prints the published schema", () => {
-  expect(answer("schema")).toEqual(JSON.parse(readFileSync(join(root, "docs/show.schema.json"), "utf8")));
+test("schema prints the published schema", async () => {
+  expect(await answer("schema")).toEqual(JSON.parse(readFileSync(join(root, "docs/show.schema.json"), "utf8")));
 });
 
-test("help names every command, and each tells of itself", () => {
-  const overview = run(["--help"], files);
+test("help names every command, and each tells of itself", async () => {
+  const overview = await run(["--help"], files);
   for (const [name, { words, summary }] of commands) {
     expect(overview).toContain(`  ${[name, ...words].join(" ")}`);
-    expect(run([name, "--help"], files)).toContain(summary);
+    expect(await run([name, "--help"], files)).toContain(summary);
   }
 });
 
@@ -157,14 +161,40 @@ test.each([
   [["look", "SHOW", "--colour", "red"], /--colour/],
   [["look", "SHOW", "--seed", "3"], /look: it knows no --seed/],
   [["convert", "SHOW", "out.pdf"], /out\.pdf: its ending names no format that is written; the formats are \.json, \.csv/],
+  [["paper", "SHOW"], /paper: give a file with --out/],
+  [["paper", "SHOW", "--out", "cues.doc"], /paper: "cues\.doc": its ending names no paper/],
+  [["paper", "SHOW", "--kind", "poem", "--out", "cues.pdf"], /There is no paper "poem"; the papers are cues, changes, patch, palettes/],
   [["trial", "huge"], /trial: "huge" is no size; the sizes are small, middle, large/],
   [["trial", "small", "--seed", "1.5"], /trial: "1\.5" is no seed/],
-])("%j is refused by name", (args, message) => {
+])("%j is refused by name", async (args, message) => {
   const { show } = worked("01-tracking.json");
-  expect(() =>
-    run(
-      args.map((arg) => (arg === "SHOW" ? show : arg)),
-      files,
-    ),
-  ).toThrow(message);
+  const asked = args.map((arg) => (arg === "SHOW" ? show : arg));
+  await expect(run(asked, files)).rejects.toThrow(message);
+});
+
+test("compare tells what is different between two states, cue by cue", async () => {
+  const show = saltAndParaffin();
+  const old = file("old.json", serializeShow(show));
+  const [main, ...others] = show.lists;
+  if (!main) throw new Error("The demo has no list");
+  const cues = main.cues
+    .map((cue) => (cue.number === "12" ? { ...cue, label: "Edwin in the door" } : cue))
+    .filter(({ number }) => number !== "8");
+  const now = file("new.json", serializeShow({ ...show, lists: [{ ...main, cues }, ...others] }));
+  expect(await answer("compare", old, old)).toEqual({ summary: "no cue looks different", beside: [], cues: [] });
+  const { cues: told } = (await answer("compare", old, now)) as { cues: { cue: string; after: string | null }[] };
+  expect(told).toEqual(
+    expect.arrayContaining([expect.objectContaining({ cue: "8", after: null }), expect.objectContaining({ cue: "12", after: "12" })]),
+  );
+});
+
+test("paper writes pages that are a PDF with the type in it, and a table", async () => {
+  const show = file("paper.json", serializeShow(saltAndParaffin()));
+  const [pdf, csv] = [join(folder, "cues.pdf"), join(folder, "cues.csv")];
+  expect(await answer("paper", show, "--kind", "cues", "--out", pdf)).toMatchObject({ written: pdf, title: "Cue sheet" });
+  const bytes = readFileSync(pdf);
+  expect(bytes.subarray(0, 5).toString("latin1")).toBe("%PDF-");
+  expect(bytes.toString("latin1")).toContain("AtkinsonHyperlegible");
+  await answer("paper", show, "--kind", "palettes", "--out", csv);
+  expect(readFileSync(csv, "utf8")).toMatch(/^palette,family,values,used in,by lights\n/);
 });

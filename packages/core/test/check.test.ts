@@ -196,8 +196,10 @@ test("leaks-past-wall: a wall that keeps its moves to itself lets what stood bef
 test("at-home-while-lit: a light that comes up with position or colour never set, told once", () => {
   const sheet = show([
     oneCue("1", { "1": { intensity: 50, pan: 3 } }, up),
+    oneCue("1.5", {}, up),
     oneCue("2", { "1": { intensity: 0 } }, up),
     oneCue("3", { "1": { intensity: 50 } }, up),
+    oneCue("4", {}, up),
   ]);
   expect(of(sheet, "at-home-while-lit")).toMatchObject([
     { cue: "1", channel: 1, message: expect.stringContaining("comes up in cue 1, and so in 1 more cues with its red never set") },

@@ -79,7 +79,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
         <main className="min-w-0 flex-1">
           <Outlet />
         </main>
-        {!run && (
+        {!run && view !== "paper" && (
           <PartBoundary what="The inspector">
             <Inspector
               view={stage ? (live ? "stage" : "stageBlind") : view === "rig" || view === "check" || view === "history" ? view : "cue"}
@@ -114,6 +114,7 @@ const VIEWS = [
   ["rig", "Rig"],
   ["check", "Check"],
   ["history", "History"],
+  ["paper", "Paper"],
 ] as const;
 
 function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
@@ -127,7 +128,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
             key={path}
             to={`/show/${show.id}/${path}`}
             className={({ isActive }) =>
-              `flex items-center border-b-2 px-3 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
+              `flex items-center border-b-2 px-2 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
             }
           >
             {label}

@@ -23,8 +23,16 @@ export function EditList() {
   const { data, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery(historyQuery(id));
   useEffect(() => void client.invalidateQueries({ queryKey: ["history", id] }), [client, id, revision]);
   const versions = data?.pages[0]?.versions;
+  // Nothing is pressed by mistake on a list that is not there yet.
   const rows = useMemo(
-    () => rowsOf(data?.pages.flatMap(({ edits }) => edits) ?? [], versions ?? [], !hasNextPage),
+    () =>
+      data
+        ? rowsOf(
+            data.pages.flatMap(({ edits }) => edits),
+            versions ?? [],
+            !hasNextPage,
+          )
+        : [],
     [data, versions, hasNextPage],
   );
   const scroller = useRef<HTMLDivElement>(null);
@@ -64,6 +72,11 @@ export function EditList() {
         className="min-h-0 flex-1 overflow-y-auto"
         onKeyDown={walk}
       >
+        {!data && (
+          <p role="status" className="p-4 text-quiet">
+            Reading the history …
+          </p>
+        )}
         <ol className="relative" style={{ height: lines.getTotalSize() }}>
           {shown.map((item) => {
             const row = rows[item.index];

@@ -3,6 +3,7 @@ import { Download, Upload } from "lucide-react";
 import { useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
+import { saveFile } from "../shared/saveFile.ts";
 import { useShow } from "../show/useShow.ts";
 import { FileField } from "../shared/FileField.tsx";
 
@@ -10,14 +11,7 @@ import { FileField } from "../shared/FileField.tsx";
 export function CsvButtons() {
   const { sheet } = useShow();
   const file = useRef<HTMLInputElement>(null);
-  const save = (): void => {
-    const address = URL.createObjectURL(new Blob([writeRigCsv(sheet.show)], { type: "text/csv" }));
-    const link = document.createElement("a");
-    link.href = address;
-    link.download = `${sheet.show.title} rig.csv`;
-    link.click();
-    URL.revokeObjectURL(address);
-  };
+  const save = (): void => saveFile(new Blob([writeRigCsv(sheet.show)], { type: "text/csv" }), `${sheet.show.title} rig.csv`);
   const bring = async (chosen: File): Promise<void> => {
     try {
       const edits = readRigCsv(await chosen.text(), sheet.show);

@@ -85,6 +85,7 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Rig), "rig") },
       { ALT: () => (this.CONSUME(word.Check), "check") },
       { ALT: () => (this.CONSUME(word.History), "history") },
+      { ALT: () => (this.CONSUME(word.Paper), "paper") },
     ]),
   );
 

@@ -33,7 +33,11 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["find storm", "find 12.5"], "finds cues by number, label, scene and note", "search look for cue"),
       entry(["help"], "opens this help", "begin start how"),
       entry(["#12", "#10..20"], "goes to a cue and looks at it, blind; a range of them"),
-      entry(["score", "stage", "rig", "run", "check", "history"], "goes to a view", "findings faults errors versions past"),
+      entry(
+        ["score", "stage", "rig", "run", "check", "history", "paper"],
+        "goes to a view",
+        "findings faults errors versions past print pdf cue sheet",
+      ),
       entry(
         ['name "after second dress"'],
         "gives the show as it is now a name, to compare with and go back to",

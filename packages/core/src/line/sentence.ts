@@ -1,7 +1,7 @@
 import type { Trigger } from "../show/schema.ts";
 
 /** The views that can be gone to by their name. */
-export type ViewName = "score" | "stage" | "run" | "rig" | "check" | "history";
+export type ViewName = "score" | "stage" | "run" | "rig" | "check" | "history" | "paper";
 
 /** What somebody typed, before it is held against a show. Places in the text count from 0. */
 export type Sentence =

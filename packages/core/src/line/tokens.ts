@@ -96,6 +96,7 @@ const keywords = {
   Leave: keyword("Leave", "leave"),
   MovesWord: keyword("MovesWord", "moves"),
   History: keyword("History", "history"),
+  Paper: keyword("Paper", "paper"),
   NameWord: keyword("NameWord", "name"),
   Last: keyword("Last", "last"),
   ListWord: keyword("ListWord", "list"),

@@ -1,0 +1,9 @@
+/** Hands a file to the user, as a download. */
+export function saveFile(content: Blob, name: string): void {
+  const address = URL.createObjectURL(content);
+  const link = document.createElement("a");
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
+}

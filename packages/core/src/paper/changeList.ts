@@ -1,0 +1,83 @@
+import { count } from "../show/words.ts";
+import { groupBy } from "../show/groupBy.ts";
+import { isRelease, paletteOf, plainValue } from "../show/move.ts";
+import { FAMILIES, type Part, TIMED_FAMILIES } from "../show/schema.ts";
+import { type ListSheet, type ShowSheet, type StoredMove, cueAt, movesOf } from "../sheet/sheet.ts";
+import { writeSeconds } from "../time/readTime.ts";
+import type { Paper } from "./table.ts";
+
+/** Lights as runs: "1–6, 9". */
+export function lightRuns(channels: readonly number[]): string {
+  const sorted = [...new Set(channels)].sort((a, b) => a - b);
+  const runs: string[] = [];
+  let start = sorted[0] ?? 0;
+  sorted.forEach((channel, index) => {
+    const next = sorted[index + 1];
+    if (next === channel + 1) return;
+    runs.push(start === channel ? String(channel) : `${start}–${channel}`);
+    start = next ?? 0;
+  });
+  return runs.join(", ");
+}
+
+/** The times of a part: "up 3, down 5 + 1, position 2". Seconds. */
+function timesWords({ times }: Part): string {
+  const { up, upDelay, down, downDelay } = times;
+  const one = (name: string, fade: number | undefined, delay: number | undefined): string[] =>
+    fade === undefined && delay === undefined ? [] : [`${name} ${writeSeconds(fade ?? 0)}${delay ? ` + ${writeSeconds(delay)}` : ""}`];
+  return [
+    ...one("up", up, upDelay),
+    ...one("down", down, downDelay),
+    ...TIMED_FAMILIES.flatMap((family) => one(family, times[family]?.fade, times[family]?.delay)),
+  ].join(", ");
+}
+
+/** The moves of one family, lights that do the same together: "1–6 at 40; 7 let go". */
+function familyWords(moves: readonly StoredMove[]): string {
+  const alike = groupBy(moves, ({ key, spec }) => {
+    if (isRelease(spec)) return "let go";
+    const palette = paletteOf(spec);
+    if (palette !== undefined) return palette;
+    const value = String(Math.round((plainValue(spec) ?? 0) * 10) / 10).replace("-", "−");
+    return key.attribute.family === "intensity" ? `at ${value}` : `${key.attribute.id} ${value}`;
+  });
+  return [...alike].map(([what, own]) => `${lightRuns(own.map(({ key }) => key.channel))} ${what}`).join("; ");
+}
+
+/** Every cue with what it stores, family by family, and its times: for the programmer. Rows first to last. */
+export function changeListPaper(_sheet: ShowSheet, list: ListSheet, first: number, last: number): Paper {
+  const rows = [];
+  for (let row = first; row <= last; row += 1) {
+    const cue = cueAt(list, row);
+    const byFamily = groupBy(movesOf(cue, list.keys), ({ key }) => key.attribute.family);
+    const marks = [
+      cue.block ? "block" : "",
+      cue.assert ? "assert" : "",
+      cue.carries === "cueOnly" ? "this cue only" : "",
+      cue.carries === "isolated" ? "isolated" : "",
+    ];
+    const parts = cue.parts.map((part) =>
+      cue.parts.length > 1 ? `part ${part.number}${part.label ? ` ${part.label}` : ""}: ${timesWords(part)}` : timesWords(part),
+    );
+    const what = FAMILIES.flatMap((family) => {
+      const own = byFamily.get(family);
+      return own ? [`${family}: ${familyWords(own)}`] : [];
+    });
+    rows.push({
+      cells: [
+        cue.number,
+        [cue.label ?? "", ...marks].filter(Boolean).join(" · "),
+        what.join("\n") || "no move",
+        parts.join("\n"),
+        count(byFamily.size === 0 ? 0 : movesOf(cue, list.keys).length, "move"),
+      ],
+    });
+  }
+  return {
+    title: "What each cue changes",
+    subtitle: list.list.label || list.id,
+    columns: [{ name: "cue" }, { name: "label", share: 2 }, { name: "moves", share: 5 }, { name: "times", share: 2 }, { name: "" }],
+    rows,
+    empty: "There is no cue in this range yet.",
+  };
+}

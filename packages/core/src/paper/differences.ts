@@ -1,0 +1,29 @@
+import type { Comparison } from "../edit/compare.ts";
+import type { Paper } from "./table.ts";
+
+/** What is different between two states of a show, cue by cue. */
+export function differencesPaper(comparison: Comparison, subtitle: string): Paper {
+  const sign = (cue: string, after: string | undefined): string => (after === undefined ? "gone" : after === cue ? "" : after);
+  return {
+    title: "Differences",
+    subtitle,
+    columns: [{ name: "cue" }, { name: "now" }, { name: "list", share: 1 }, { name: "what is different", share: 6 }],
+    rows: [
+      ...comparison.beside.map((words) => ({ cells: ["", "", "", words] })),
+      ...comparison.lines.map(({ list, listLabel, cue, after, words }) => ({ cells: [cue, sign(cue, after), listLabel ?? list, words()] })),
+    ],
+    empty: "Nothing is different.",
+  };
+}
+
+/** The numbers that cues had and have: the table of a renumbering. */
+export function renumberingPaper(comparison: Comparison, subtitle: string, labelOf: (list: string, cue: string) => string): Paper {
+  const moved = comparison.lines.filter(({ cue, after }) => after !== undefined && after !== cue);
+  return {
+    title: "Cue numbers, old and new",
+    subtitle,
+    columns: [{ name: "old" }, { name: "new" }, { name: "label", share: 4 }],
+    rows: moved.map(({ list, cue, after = "" }) => ({ cells: [cue, after, labelOf(list, after)] })),
+    empty: "Every cue has the number that it had.",
+  };
+}

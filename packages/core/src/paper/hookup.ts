@@ -1,0 +1,36 @@
+import { patchedChannels } from "../rig/addresses.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import type { Paper } from "./table.ts";
+
+/** Every light with what it is, where it is patched and hangs, and the groups it belongs to: the hookup. */
+export function hookupPaper({ show }: ShowSheet): Paper {
+  const patched = new Map(patchedChannels(show).map((each) => [each.channel.number, each]));
+  return {
+    title: "Hookup and patch",
+    subtitle: `${show.channels.length} lights`,
+    columns: [
+      { name: "light" },
+      { name: "label", share: 3 },
+      { name: "type", share: 3 },
+      { name: "patch" },
+      { name: "addresses" },
+      { name: "place x, y, z (m)" },
+      { name: "groups", share: 3 },
+    ],
+    rows: show.channels.map(({ number, label = "", type, place }) => {
+      const own = patched.get(number);
+      return {
+        cells: [
+          String(number),
+          label,
+          show.fixtureTypes.find(({ id }) => id === type)?.name ?? type,
+          own ? `${own.universe}.${own.first}` : "not patched",
+          own ? `${own.first}–${own.last}` : "",
+          place ? [place.x, place.y, place.z].join(", ") : "",
+          show.groups.flatMap((group) => (group.channels.includes(number) ? [group.label || group.id] : [])).join(", "),
+        ],
+      };
+    }),
+    empty: "There is no light in the rig yet.",
+  };
+}

@@ -1,0 +1,69 @@
+import Papa from "papaparse";
+import { ShowError } from "../show/errors.ts";
+import { rowsIn } from "../edit/plan/rows.ts";
+import { type ListSheet, type ShowSheet, listOf } from "../sheet/sheet.ts";
+import { changeListPaper } from "./changeList.ts";
+import { cueSheetPaper } from "./cueSheet.ts";
+import { hookupPaper } from "./hookup.ts";
+import { paletteListPaper } from "./paletteList.ts";
+import type { Paper } from "./table.ts";
+
+/** The kinds of paper by name, each with what it is called and whether it speaks of cues, of which a range can be chosen. */
+export const PAPER_KINDS = {
+  cues: { label: "Cue sheet", ofCues: true, make: cueSheetPaper },
+  changes: { label: "What each cue changes", ofCues: true, make: changeListPaper },
+  patch: { label: "Hookup and patch", ofCues: false, make: hookupPaper },
+  palettes: { label: "Palettes", ofCues: false, make: paletteListPaper },
+} as const satisfies Readonly<Record<string, PaperKindParts>>;
+
+interface PaperKindParts {
+  readonly label: string;
+  readonly ofCues: boolean;
+  readonly make: (sheet: ShowSheet, list: ListSheet, first: number, last: number) => Paper;
+}
+
+/** The name of a kind of paper. */
+export type PaperKind = keyof typeof PAPER_KINDS;
+
+/** True for the name of a kind of paper. */
+export function isPaperKind(name: string): name is PaperKind {
+  return name in PAPER_KINDS;
+}
+
+/** What is put on paper: a kind, of a list, and where it speaks of cues only those of a range. */
+export interface PaperWish {
+  readonly kind: PaperKind;
+  readonly list?: string | undefined;
+  readonly from?: string | undefined;
+  readonly to?: string | undefined;
+}
+
+/** One paper of a show as a table of texts. Throws ShowError for a list that is not there and for a range without a cue. */
+export function paperOf(sheet: ShowSheet, { kind, list: id, from, to }: PaperWish): Paper {
+  const list = listOf(sheet, id);
+  const last = list.cues.length - 1;
+  const { ofCues, make } = PAPER_KINDS[kind];
+  const ranged = ofCues && (from !== undefined || to !== undefined);
+  const rows = ranged ? rowsIn(list, from ?? list.cues[0]?.number ?? "0", to ?? list.cues[last]?.number ?? "0") : { first: 0, last };
+  const paper = make(sheet, list, rows.first, rows.last);
+  if (!ranged) return paper;
+  return { ...paper, subtitle: `${paper.subtitle}, cues ${list.cues[rows.first]?.number ?? ""} to ${list.cues[rows.last]?.number ?? ""}` };
+}
+
+/** A kind of paper by its name. Throws ShowError naming those there are. */
+export function paperKind(name: string): PaperKind {
+  if (isPaperKind(name)) return name;
+  throw new ShowError(`There is no paper "${name}"; the papers are ${Object.keys(PAPER_KINDS).join(", ")}`);
+}
+
+/** A paper as a table for a spreadsheet; headings between the lines become a column of their own. */
+export function paperCsv({ columns, rows }: Paper): string {
+  const headed = rows.some(({ heading }) => heading !== undefined);
+  let heading = "";
+  const data = rows.map((row) => {
+    heading = row.heading ?? heading;
+    return headed ? [heading, ...row.cells] : [...row.cells];
+  });
+  const fields = [...(headed ? ["part of the play"] : []), ...columns.map(({ name }) => name)];
+  return `${Papa.unparse({ fields, data }, { newline: "\n", escapeFormulae: true })}\n`;
+}
