@@ -60,9 +60,9 @@ test("the cue sheet says scene by scene where each cue is called, what fires it,
 
 test("the programmer's list says what each cue stores, lights that do the same together, and its times", () => {
   expect(cellsOf(SHOW, "changes")).toEqual([
-    ["1", "Dawn", "intensity: 1, 5 at 40\nposition: 1 chair", "up 3, down 5 + 1", "3 moves"],
-    ["2", "", "intensity: 5 let go", "up 2", "1 move"],
-    ["3", "Night · block", "no move", "", "0 moves"],
+    ["1", "Dawn", "intensity: 1, 5 at 40\nposition: 1 chair", "up 3, down 5 + 1", "3"],
+    ["2", "", "intensity: 5 let go", "up 2", "1"],
+    ["3", "Night · block", "no move", "", "0"],
   ]);
 });
 

@@ -1,4 +1,3 @@
-import { count } from "../show/words.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { isRelease, paletteOf, plainValue } from "../show/move.ts";
 import { FAMILIES, type Part, TIMED_FAMILIES } from "../show/schema.ts";
@@ -49,7 +48,8 @@ export function changeListPaper(_sheet: ShowSheet, list: ListSheet, first: numbe
   const rows = [];
   for (let row = first; row <= last; row += 1) {
     const cue = cueAt(list, row);
-    const byFamily = groupBy(movesOf(cue, list.keys), ({ key }) => key.attribute.family);
+    const moves = movesOf(cue, list.keys);
+    const byFamily = groupBy(moves, ({ key }) => key.attribute.family);
     const marks = [
       cue.block ? "block" : "",
       cue.assert ? "assert" : "",
@@ -69,14 +69,14 @@ export function changeListPaper(_sheet: ShowSheet, list: ListSheet, first: numbe
         [cue.label ?? "", ...marks].filter(Boolean).join(" · "),
         what.join("\n") || "no move",
         parts.join("\n"),
-        count(byFamily.size === 0 ? 0 : movesOf(cue, list.keys).length, "move"),
+        String(moves.length),
       ],
     });
   }
   return {
     title: "What each cue changes",
     subtitle: list.list.label || list.id,
-    columns: [{ name: "cue" }, { name: "label", share: 2 }, { name: "moves", share: 5 }, { name: "times", share: 2 }, { name: "" }],
+    columns: [{ name: "cue" }, { name: "label", share: 2 }, { name: "moves", share: 5 }, { name: "times", share: 2 }, { name: "stored" }],
     rows,
     empty: "There is no cue in this range yet.",
   };
