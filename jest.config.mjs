@@ -29,6 +29,8 @@ const base = {
 };
 
 export default {
+  // What is tested is whether it works, not how fast: a busy machine may take its time.
+  testTimeout: 20_000,
   projects: [
     { ...base, displayName: "core", rootDir: "packages/core", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "demo", rootDir: "packages/demo", testMatch: ["<rootDir>/test/**/*.test.ts"] },

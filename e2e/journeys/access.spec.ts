@@ -5,6 +5,10 @@ import { OWN, openView, ownShow } from "../support/show.ts";
 
 /** The serious findings of axe, each with where it stands. */
 async function seriousFindings(page: Page, within = "body"): Promise<string[]> {
+  // A colour on its way from one theme to the other is neither.
+  await page.evaluate(() =>
+    Promise.allSettled(document.getAnimations().flatMap((each) => (each instanceof CSSTransition ? [each.finished] : []))),
+  );
   const { violations } = await new AxeBuilder({ page }).include(within).analyze();
   const serious = violations.filter((each) => each.impact === "serious" || each.impact === "critical");
   return serious.map(
@@ -27,7 +31,10 @@ for (const view of ["score", "stage", "run"] as const) {
 }
 
 for (const theme of ["desk", "foolscap"] as const) {
-  test(`the rig, Check, History, Paper, the Hand, recording and updating in ${theme} have no serious finding`, async ({ page, request }) => {
+  test(`the rig, Check, History, Paper, the Hand, recording and updating in ${theme} have no serious finding`, async ({
+    page,
+    request,
+  }) => {
     test.setTimeout(150_000);
     await page.addInitScript((name) => localStorage.setItem("zealous-mark-theme", name), theme);
     const show = await ownShow(request);

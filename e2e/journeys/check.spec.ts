@@ -38,3 +38,26 @@ test("a finding is gone to, mended with its impact shown first, and the mend tak
   await expect(page).toHaveURL(/\/score$/);
   await expect(page.getByRole("region", { name: "Cue 22.5" })).toBeVisible();
 });
+
+test("a finding is accepted with a note, by its button and by a line, outlives the window, and is shown again", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/check`);
+  const findings = page.getByRole("group", { name: "Findings" });
+  const counted = (number: number) =>
+    page.getByRole("navigation", { name: "Views" }).getByLabel(`${number} finding${number === 1 ? "" : "s"}`);
+  await findings.getByRole("listitem").filter({ hasText: "Cue 22.5 follows" }).getByRole("button", { name: "Accept …" }).click();
+  await page.getByLabel("Why this is accepted").fill("it is meant to be cut");
+  await page.getByLabel("Why this is accepted").press("Enter");
+  await expect(counted(12)).toBeVisible();
+  await enterLine(page, 'accept #12.3 "lightning moves"', /Enter accepts 12 findings with this note/);
+  await expect(page.getByRole("button", { name: "13 accepted" })).toBeEnabled();
+  await page.reload();
+  await page.getByRole("button", { name: "13 accepted" }).click();
+  const accepted = page.getByRole("list", { name: "Accepted findings" });
+  await expect(accepted.getByText("Accepted: it is meant to be cut")).toBeVisible();
+  await accepted.getByRole("listitem").filter({ hasText: "Cue 22.5 follows" }).getByRole("button", { name: "Show it again" }).click();
+  await expect(counted(1)).toBeVisible();
+});

@@ -76,7 +76,7 @@ test("a typed line is read back with its impact, made with Enter, and a wrong wo
   const line = page.getByLabel("Line entry");
   await expect(line).toBeFocused();
   await line.fill("#6..9: 3..6 + 10 ohne");
-  await expect(page.locator("#line-answer")).toHaveText('"ohne" means nothing here; here could stand others, only');
+  await expect(page.locator("#line-answer")).toHaveText('"ohne" means nothing here; here could stand others, along, stored, only');
   await line.fill("#6..9: 3..6 + 10 onl");
   await expect(page.locator("#line-answer")).toHaveText("Tab: only");
   await line.fill("#6..9: 3..6 + 10 only");
@@ -114,7 +114,7 @@ test("whole cues are blocked, recast, copied and renumbered from the line, and e
   expect((await cueOf(request, show, "7")).block).toBe(true);
   await make("recast 3 as 4 in #6..9", /^Cues 6 to 9: 3 recast as 4: \d+ cues? looks? different/);
   expect((await cueOf(request, show, "6")).parts[0]?.moves["3"]).toBeUndefined();
-  await make("copy look of #6 to #6.5", /^Cue 6 copied to 6.5, its whole look/);
+  await make("copy look of #6 to #6.5", /^Cue 6 copied to 6.5, whole look/);
   await make("renumber #6.5..7 from 6.1 by 0.1", /^Cues 6.5 to 7 renumbered from 6.1 in steps of 0.1/);
   await expect(page.getByRole("row", { name: /^6.2 / })).toBeVisible();
   await make('label #6.1 "The keeper again"', /^Cue 6.1: label “The keeper again”/);

@@ -5,6 +5,8 @@ import { HealthController } from "./health/health.controller.ts";
 import { DatabaseWatch } from "./database/databaseWatch.ts";
 import { HistoryController } from "./history/history.controller.ts";
 import { HistoryService } from "./history/history.service.ts";
+import { AcceptedController } from "./check/accepted.controller.ts";
+import { AcceptedService } from "./check/accepted.service.ts";
 import { PastController } from "./history/past.controller.ts";
 import { PastService } from "./history/past.service.ts";
 import { HandController } from "./hand/hand.controller.ts";
@@ -25,7 +27,15 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [TerminusModule.forRoot({ logger: false })],
-      controllers: [ShowsController, RunController, HandController, HistoryController, PastController, HealthController],
+      controllers: [
+        ShowsController,
+        RunController,
+        HandController,
+        HistoryController,
+        PastController,
+        AcceptedController,
+        HealthController,
+      ],
       providers: [
         { provide: DataSource, useValue: database },
         { provide: Settings, useValue: settings },
@@ -36,6 +46,7 @@ export class AppModule {
         HandService,
         HistoryService,
         PastService,
+        AcceptedService,
         LiveGateway,
         IdleShows,
       ],

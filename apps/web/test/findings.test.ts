@@ -1,6 +1,16 @@
-import { type Finding, type Severity, CODES, checkSheet, sheetOf } from "@zm/core";
+import { type Finding, type Severity, CODES, checkSheet, findingId, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { KINDS, KIND_WORDS, groupedFindings, leaveFindings, placeOf, takeFindings, useFindings } from "../src/show/findings.ts";
+import {
+  KINDS,
+  KIND_WORDS,
+  findingsIn,
+  groupedFindings,
+  leaveFindings,
+  placeOf,
+  takeAccepted,
+  takeFindings,
+  useFindings,
+} from "../src/show/findings.ts";
 
 const found = checkSheet(sheetOf(saltAndParaffin()));
 const all: ReadonlySet<Severity> = new Set(["error", "warning", "hint"]);
@@ -55,4 +65,26 @@ test("the spine counts what has weight, cue by cue; hints and the rig are not co
   ]);
   leaveFindings();
   expect(useFindings.getState()).toMatchObject({ found: null, revision: -1 });
+});
+
+test("what is accepted is folded away and counts no more, until its facts change", () => {
+  const [late, lit] = [one("mark-late", "2"), one("lit-in-blackout", "2")];
+  takeFindings(1, 5, [late, lit]);
+  takeAccepted(new Map([[findingId(late), "the designer wants it"]]));
+  expect(useFindings.getState()).toMatchObject({ found: [lit], accepted: [{ finding: late, note: "the designer wants it" }] });
+  expect([...useFindings.getState().counts]).toEqual([[placeOf("main", "2"), 1]]);
+  const changed = { ...late, message: "it is another second late" };
+  takeFindings(1, 6, [changed, lit]);
+  expect(useFindings.getState()).toMatchObject({ found: [changed, lit], accepted: [] });
+});
+
+test("findings in cues of a list are those that stand there, both ends included", () => {
+  takeFindings(1, 5, [one("mark-late", "2"), one("mark-late", "3.5"), one("mark-late", "10"), one("mark-late", "3", "sea")]);
+  expect(findingsIn("main", { from: "2", to: "3.5" }).map(({ cue }) => cue)).toEqual(["2", "3.5"]);
+});
+
+test("no two findings of the demo share an identity, and each says it alone", () => {
+  expect(new Set(found.map(findingId)).size).toBe(new Set(found.map((each) => JSON.stringify({ ...each, mend: undefined }))).size);
+  expect(findingId(one("mark-late", "2"))).toMatch(/^[0-9a-f]{16}$/);
+  expect(findingId(one("mark-late", "2"))).toBe(findingId(one("mark-late", "2")));
 });

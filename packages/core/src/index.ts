@@ -80,6 +80,7 @@ export * from "./check/check.ts";
 export { count } from "./show/words.ts";
 export { paletteUses } from "./edit/plan/storedMoves.ts";
 export { CODES } from "./check/finding.ts";
+export { findingId } from "./check/findingId.ts";
 export type { Code, Finding, Severity } from "./check/finding.ts";
 export * from "./hand/hand.ts";
 export * from "./hand/steps.ts";

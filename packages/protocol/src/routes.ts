@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { acceptRequest, acceptedReply } from "./checks.ts";
 import { handReply, handRequest, handState } from "./hand.ts";
 import { editEvent, editsRequest, stepRequest } from "./history.ts";
 import { backRequest, historyPage, pastShow, versionRequest, versionsReply } from "./past.ts";
@@ -39,6 +40,8 @@ export const routes = {
   nameVersion: route("POST", "/api/shows/{id}/versions", versionRequest, versionsReply),
   pastShow: route("GET", "/api/shows/{id}/at/{revision}", nothing, pastShow),
   goBack: route("POST", "/api/shows/{id}/back", backRequest, editEvent),
+  accepted: route("GET", "/api/shows/{id}/accepted", nothing, acceptedReply),
+  accept: route("POST", "/api/shows/{id}/accepted", acceptRequest, acceptedReply),
   undo: route("POST", "/api/shows/{id}/undo", stepRequest, stepReply),
   redo: route("POST", "/api/shows/{id}/redo", stepRequest, stepReply),
   editRunning: route("POST", "/api/shows/{id}/run/edits", runningEditsRequest, runningReply),

@@ -1,6 +1,7 @@
 import { DataSource, type DataSourceOptions } from "typeorm";
 import type { Settings } from "../settings.ts";
 import { entities } from "./entities.ts";
+import { AcceptedFindings1764500000000 } from "./migrations/acceptedFindings.ts";
 import { CueIdentity1764300000000 } from "./migrations/cueIdentity.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
@@ -19,7 +20,14 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
     charset: "utf8mb4",
     timezone: "Z",
     entities,
-    migrations: [FirstTables1764000000000, Hands1764100000000, Histories1764200000000, CueIdentity1764300000000, Versions1764400000000],
+    migrations: [
+      FirstTables1764000000000,
+      Hands1764100000000,
+      Histories1764200000000,
+      CueIdentity1764300000000,
+      Versions1764400000000,
+      AcceptedFindings1764500000000,
+    ],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.
     connectTimeout: 3000,

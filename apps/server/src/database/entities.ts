@@ -168,6 +168,15 @@ export class VersionRow {
   @Column({ name: "made_at", type: "datetime" }) madeAt: Date;
 }
 
+/** A finding that somebody has accepted, by its identity in the core. */
+@Entity("accepted_findings")
+export class AcceptedRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ type: "char", length: 16 }) finding: string;
+  @Column({ type: "varchar", length: 500 }) note: string;
+  @Column({ name: "made_at", type: "datetime" }) madeAt: Date;
+}
+
 /** Where a list stood when a cue was last fired, so that the stage comes back after a restart. */
 @Entity("runs")
 export class RunRow {
@@ -199,6 +208,7 @@ export const entities = [
   MoveRow,
   EditRow,
   VersionRow,
+  AcceptedRow,
   RunRow,
   HandRow,
 ];

@@ -15,6 +15,7 @@ import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
 import { FindingCount } from "../check/FindingCount.tsx";
+import { useAccepted } from "../show/accepted.ts";
 import { useWorkChecks } from "../check/useWorkChecks.ts";
 import { DamagedHand } from "./DamagedHand.tsx";
 import { openHelp, openSearch, useDialogs } from "../shared/dialogs.ts";
@@ -50,6 +51,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   useLiveShow(show.id, listOf(show.sheet).id);
   useWorkPreviews();
   useWorkChecks();
+  useAccepted();
   // Reading the show once more waits until the window stands.
   useEffect(() => {
     let end = (): void => undefined;

@@ -1,16 +1,19 @@
-import type { EditInput, Finding, Severity } from "@zm/core";
+import { type EditInput, type Finding, type Severity, findingId } from "@zm/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { chooseLights, useChoice } from "../choice/choice.ts";
+import { ActionButton } from "../shared/ActionButton.tsx";
+import { EditableText } from "../shared/EditableText.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useGoToCue } from "../lists/useGoToCue.ts";
 import { useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
+import { useAccept } from "../show/accepted.ts";
 import { SeverityMark } from "./SeverityMark.tsx";
-import { type FindingGroup, KIND_WORDS, groupedFindings, useFindings } from "../show/findings.ts";
+import { type AcceptedNow, type FindingGroup, KIND_WORDS, groupedFindings, useFindings } from "../show/findings.ts";
 
 const SEVERITIES = [
   ["error", "faults"],
@@ -23,6 +26,8 @@ export function CheckView() {
   const found = useFindings((state) => state.found);
   const [shown, setShown] = useState<ReadonlySet<Severity>>(new Set(["error", "warning"]));
   const [by, setBy] = useState<"cue" | "kind">("cue");
+  const accepted = useFindings((state) => state.accepted);
+  const [showsAccepted, setShowsAccepted] = useState(false);
   const groups = useMemo(() => groupedFindings(found ?? [], shown, by), [found, shown, by]);
   const flip = (severity: Severity): void => {
     const next = new Set(shown);
@@ -50,8 +55,18 @@ export function CheckView() {
               By kind
             </Toggle>
           </div>
+          <Toggle
+            pressed={showsAccepted}
+            disabled={accepted.length === 0}
+            title="Findings that somebody has accepted with a note; each is shown again when its facts change"
+            onClick={() => setShowsAccepted(!showsAccepted)}
+          >
+            {accepted.length} accepted
+          </Toggle>
         </div>
-        {found === null ? (
+        {showsAccepted && accepted.length > 0 ? (
+          <AcceptedList accepted={accepted} />
+        ) : found === null ? (
           <p role="status" className="p-6 text-quiet">
             Looking the show through …
           </p>
@@ -139,6 +154,8 @@ function FindingRow({ finding, by }: { finding: Finding; by: "cue" | "kind" }) {
   const { id } = useShow();
   const navigate = useNavigate();
   const goTo = useGoToCue();
+  const accept = useAccept();
+  const [accepting, setAccepting] = useState(false);
   const { severity, cue, channel, message, mend } = finding;
   const choose = (): void => {
     if (channel !== null) chooseLights([channel]);
@@ -161,12 +178,54 @@ function FindingRow({ finding, by }: { finding: Finding; by: "cue" | "kind" }) {
       >
         Go there
       </button>
+      {accepting ? (
+        <span className="w-56 shrink-0">
+          <EditableText
+            label="Why this is accepted"
+            value=""
+            check={(text) => (text === "" ? "Say why in a few words; Esc leaves it as it is" : undefined)}
+            onDone={(note) => {
+              setAccepting(false);
+              if (note !== undefined) void accept([finding], note);
+            }}
+          />
+        </span>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs shrink-0 font-normal"
+          title="It is meant: folded away with a note, until its facts change"
+          onClick={() => setAccepting(true)}
+        >
+          Accept …
+        </button>
+      )}
       {mend && (
         <button type="button" className="btn btn-xs shrink-0 border-neutral font-normal" onClick={() => consider(mend)}>
           Mend: show me
         </button>
       )}
     </div>
+  );
+}
+
+/** What was accepted, each with why, and the way back. */
+function AcceptedList({ accepted }: { accepted: readonly AcceptedNow[] }) {
+  const accept = useAccept();
+  return (
+    <ul className="min-h-0 flex-1 overflow-y-auto" aria-label="Accepted findings">
+      {accepted.map(({ finding, note }) => (
+        <li key={findingId(finding)} className="flex items-start gap-3 border-b border-rule/50 px-4 py-1.5">
+          <SeverityMark severity={finding.severity} />
+          <span className="min-w-0 flex-1">
+            {finding.message} <span className="text-secondary">Accepted: {note}</span>
+          </span>
+          <ActionButton className="btn btn-ghost btn-xs shrink-0 font-normal" onAct={() => accept([finding], null)}>
+            Show it again
+          </ActionButton>
+        </li>
+      ))}
+    </ul>
   );
 }
 

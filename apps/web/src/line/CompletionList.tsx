@@ -7,7 +7,7 @@ export function CompletionList({ words, pick, onTake }: { words: readonly Comple
       id="line-words"
       role="listbox"
       aria-label="What can come next"
-      className="absolute right-3 bottom-11 z-40 flex max-w-[calc(100%-27rem)] gap-1 overflow-hidden rounded-t border border-rule bg-base-200 p-1"
+      className="absolute bottom-11 left-3 z-40 flex max-w-[calc(100%-27rem)] gap-1 overflow-hidden rounded-t border border-rule bg-base-200 p-1"
     >
       {words.map(({ word, about }, index) => (
         <li

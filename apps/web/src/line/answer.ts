@@ -1,4 +1,5 @@
 import {
+  count,
   type EditInput,
   type HandOperation,
   type LineRequest,
@@ -18,6 +19,7 @@ import type { useRecording } from "../hand/useRecording.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import { lightWords } from "../shared/words.ts";
 import { type Preview, type PreviewResult, previewOf } from "../preview/preview.ts";
+import { findingsIn } from "../show/findings.ts";
 import type { OpenShow } from "../show/openShow.ts";
 
 /** What a line would do, in words; a fault when it cannot be done. */
@@ -54,6 +56,16 @@ export function answerTo(
       return good(request.what === "lit" ? "Enter chooses every light that is lit" : "Enter chooses what was chosen before");
     case "find":
       return good(`Enter looks for cues with "${request.text}"`);
+    case "accept": {
+      const { cues } = request;
+      const found = findingsIn(planners.list, cues);
+      if (found.length === 0)
+        return {
+          text: `Check has found nothing in ${cues.from === cues.to ? `cue ${cues.from}` : `cues ${cues.from} to ${cues.to}`}`,
+          fault: true,
+        };
+      return good(`Enter accepts ${count(found.length, "finding")} with this note`);
+    }
     case "nameVersion":
       return good(`Enter calls the show as it is now “${request.name}”, to compare with later`);
     case "help":

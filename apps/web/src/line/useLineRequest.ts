@@ -1,4 +1,4 @@
-import { type LineRequest, type UpdateOption, type UpdatePlace, heldKeys, offeredPlace, isCueNumber } from "@zm/core";
+import { type LineRequest, type UpdateOption, type UpdatePlace, heldKeys, listOf, offeredPlace, isCueNumber } from "@zm/core";
 import { useCallback } from "react";
 import { useNavigate } from "react-router";
 import { openHelp, openSearch } from "../shared/dialogs.ts";
@@ -12,6 +12,8 @@ import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
 import { api } from "../show/api.ts";
+import { useAccept } from "../show/accepted.ts";
+import { findingsIn } from "../show/findings.ts";
 import { atOnce } from "../show/queue.ts";
 import { useHistory, useMakeEdits, useShow } from "../show/useShow.ts";
 import { useStageLook } from "../stage/stageLook.ts";
@@ -50,6 +52,7 @@ export function useLineRequest({
   const { id, sheet, revision } = useShow();
   const navigate = useNavigate();
   const makeEdits = useMakeEdits();
+  const accept = useAccept();
   const history = useHistory();
   const { change, give, home, time, lay, drop, outputOf } = useHandChange();
 
@@ -126,6 +129,8 @@ export function useLineRequest({
       case "find":
         openSearch(request.text);
         return true;
+      case "accept":
+        return accept(findingsIn(target.list ?? listOf(sheet).id, request.cues), request.note);
       case "nameVersion":
         await api.nameVersion(id, revision, request.name);
         notify(`The show as it is now is called “${request.name}”`);

@@ -5,7 +5,6 @@ import {
   type PaperKind,
   ShowError,
   type ShowSheet,
-  compareShows,
   differencesPaper,
   findRow,
   isPaperKind,
@@ -17,7 +16,7 @@ import {
 import { Suspense, useEffect, useMemo, useState } from "react";
 import { create } from "zustand";
 import { chosenCues, useChoice } from "../choice/choice.ts";
-import { pastQuery, usePoints } from "../past/past.ts";
+import { comparisonOf, pastQuery, usePoints } from "../past/past.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { tellTrouble } from "../shared/notices.ts";
@@ -177,7 +176,7 @@ function useChosenPaper(range: { from: string; to: string } | null): Paper | { f
 }
 
 function pastPaper(kind: keyof typeof PAST_KINDS, past: ShowSheet, now: ShowSheet, list: string, then: number): Paper {
-  const comparison = compareShows(past, now, list);
+  const comparison = comparisonOf(past, now, list);
   const since = then === 0 ? "since the show began" : `since edit ${then}`;
   if (kind === "differences") return differencesPaper(comparison, since);
   return renumberingPaper(comparison, since, (id, cue) => {

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type EditInput, type ShowSheet, bringBackSteps, compareShows, cueOrder, stepsBetween } from "@zm/core";
+import { type EditInput, type ShowSheet, bringBackSteps, cueOrder, stepsBetween } from "@zm/core";
 import { useMemo } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -10,7 +10,7 @@ import { api } from "../show/api.ts";
 import { currentGesture } from "../show/gesture.ts";
 import { enqueue } from "../show/queue.ts";
 import { takeEdit, useList, useShow } from "../show/useShow.ts";
-import { pastQuery, usePoints } from "./past.ts";
+import { comparisonOf, pastQuery, usePoints } from "./past.ts";
 
 /** What can be had back of the state that is looked at: chosen cues, chosen lights in them, or everything. Its impact stands below before it is made. */
 export function BringBack() {
@@ -20,7 +20,7 @@ export function BringBack() {
   const { data: past } = useQuery({ ...pastQuery(id, then ?? 0), enabled: show === id && then !== null });
   const choice = useChoice();
   const cues = chosenCues(choice);
-  const comparison = useMemo(() => (past ? compareShows(past, sheet, list.id) : null), [past, sheet, list.id]);
+  const comparison = useMemo(() => (past ? comparisonOf(past, sheet, list.id) : null), [past, sheet, list.id]);
   if (show !== id || then === null)
     return <p className="text-quiet">What differs in the chosen cue, and what can be brought back, stands here.</p>;
   const name = then === 0 ? "how the show began" : `the state after edit ${then}`;

@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
-import { compareShows, listOf } from "@zm/core";
+import { listOf } from "@zm/core";
 import { useMemo } from "react";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { messageOf } from "../shared/messageOf.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { CompareTable } from "./CompareTable.tsx";
 import { EditList } from "./EditList.tsx";
-import { pastQuery, usePoints } from "./past.ts";
+import { comparisonOf, pastQuery, usePoints } from "./past.ts";
 
 /** Everything that was ever done to the show, and two states of it held against one another. */
 export function HistoryView() {
@@ -35,7 +35,7 @@ function Compared({ then }: { then: number }) {
   const other = useQuery({ ...pastQuery(id, against ?? 0), enabled: against !== null });
   const now = against === null ? sheet : other.data;
   const before = past.data;
-  const comparison = useMemo(() => (before && now ? compareShows(before, now, list.id) : null), [before, now, list.id]);
+  const comparison = useMemo(() => (before && now ? comparisonOf(before, now, list.id) : null), [before, now, list.id]);
   const trouble = past.error ?? (against === null ? null : other.error);
   if (trouble)
     return (

@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
-import { type ShowSheet, sheetOf } from "@zm/core";
+import { type ShowSheet, compareShows, sheetOf } from "@zm/core";
 import { create } from "zustand";
+import { memoLast } from "../shared/memoLast.ts";
 import { api } from "../show/api.ts";
 
 /** The two states that are held against one another; null is the show as it is now, and for `then` also: nothing chosen yet. */
@@ -23,6 +24,9 @@ export function chooseOther(show: number, revision: number): void {
   if (then === null) return choosePoint(show, revision);
   usePoints.setState({ show, then: Math.min(then, revision), against: Math.max(then, revision) });
 }
+
+/** What is different between two states; worked out once for all who ask for the same. */
+export const comparisonOf = memoLast(compareShows);
 
 /** All edits of a show, the newest first, read page by page. */
 export const historyQuery = (id: number) =>

@@ -63,6 +63,9 @@ export const api = {
   shows: () => call(routes.shows, undefined),
   show: (id: number) => call(routes.show, undefined, { at: { id } }),
   editsAfter: (id: number, revision: number) => call(routes.editsAfter, undefined, { at: { id }, query: `?after=${revision}` }),
+  accepted: (id: number) => call(routes.accepted, undefined, { at: { id } }),
+  accept: (id: number, findings: readonly string[], note: string | null) =>
+    call(routes.accept, { findings: [...findings], note, window: WINDOW }, { at: { id } }),
   history: (id: number, before: number | null) =>
     call(routes.history, undefined, { at: { id }, query: before === null ? "" : `?before=${before}` }),
   nameVersion: (id: number, revision: number, name: string) => call(routes.nameVersion, { revision, name, window: WINDOW }, { at: { id } }),

@@ -1,38 +1,80 @@
-import { type Code, type Finding, type Severity, groupBy } from "@zm/core";
+import { type Code, type Finding, type Severity, cueOrder, findingId, groupBy } from "@zm/core";
 import { create } from "zustand";
 
 /** What Check has found in the show as it was at a revision; null before it has looked. */
 interface Findings {
   readonly show: number;
   readonly revision: number;
+  /** All of them but those that somebody has accepted. */
   readonly found: readonly Finding[] | null;
+  /** Those that somebody has accepted and that are found still, with the note. */
+  readonly accepted: readonly AcceptedNow[];
   /** How many of weight each cue has, by list and number; hints are not counted. */
   readonly counts: ReadonlyMap<string, number>;
 }
 
-const NOTHING: Findings = { show: 0, revision: -1, found: null, counts: new Map() };
+/** A finding that is accepted, and why. */
+export interface AcceptedNow {
+  readonly finding: Finding;
+  readonly note: string;
+}
+
+const NOTHING: Findings = { show: 0, revision: -1, found: null, accepted: [], counts: new Map() };
+
+/** What was found last, and the notes by the identity of the finding: either may come first. */
+let all: readonly Finding[] | null = null;
+let notes: ReadonlyMap<string, string> = new Map();
 
 export const useFindings = create<Findings>(() => NOTHING);
 
 /** Takes what was found in a show. */
 export function takeFindings(show: number, revision: number, found: readonly Finding[]): void {
+  all = found;
+  useFindings.setState({ show, revision, ...weighed(found) });
+}
+
+/** Takes what somebody has accepted, notes by the identity of the finding. */
+export function takeAccepted(accepted: ReadonlyMap<string, string>): void {
+  notes = accepted;
+  if (all) useFindings.setState(weighed(all));
+}
+
+/** Findings parted into those that stand and those that are accepted; those of weight counted cue by cue. */
+function weighed(findings: readonly Finding[]): Pick<Findings, "found" | "accepted" | "counts"> {
+  const found: Finding[] = [];
+  const accepted: AcceptedNow[] = [];
   const counts = new Map<string, number>();
-  for (const { list, cue, severity } of found) {
+  for (const finding of findings) {
+    const note = notes.get(findingId(finding));
+    if (note !== undefined) {
+      accepted.push({ finding, note });
+      continue;
+    }
+    found.push(finding);
+    const { list, cue, severity } = finding;
     if (list === null || cue === null || severity === "hint") continue;
     const place = placeOf(list, cue);
     counts.set(place, (counts.get(place) ?? 0) + 1);
   }
-  useFindings.setState({ show, revision, found, counts });
+  return { found, accepted, counts };
 }
 
 /** Forgets the findings of a show that was left. */
 export function leaveFindings(): void {
+  all = null;
+  notes = new Map();
   useFindings.setState(NOTHING);
 }
 
 /** The name of a cue among the counts. */
 export function placeOf(list: string, cue: string): string {
   return `${list}/${cue}`;
+}
+
+/** What stands of the findings in cues of a list; the ends of the range are cue numbers, both included. */
+export function findingsIn(list: string, { from, to }: { from: string; to: string }): Finding[] {
+  const inside = (cue: string): boolean => cueOrder(cue) >= cueOrder(from) && cueOrder(cue) <= cueOrder(to);
+  return (useFindings.getState().found ?? []).filter((each) => each.list === list && each.cue !== null && inside(each.cue));
 }
 
 /** The kinds of findings from the gravest to the lightest, and what each is called. */

@@ -29,6 +29,14 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Help), { kind: "help" }) },
       { ALT: () => ({ kind: "newCues", times: this.SUBRULE(this.newCues) }) },
       { ALT: () => ({ kind: "find", text: this.SUBRULE(this.searched) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Accept);
+          this.CONSUME(word.Hash);
+          const cues = this.SUBRULE(this.cueRange);
+          return { kind: "accept", cues, note: this.CONSUME2(word.Text).image.slice(1, -1) };
+        },
+      },
       { ALT: () => (this.CONSUME(word.NameWord), { kind: "nameVersion", name: this.CONSUME(word.Text).image.slice(1, -1) }) },
       { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.UpTime), { kind: "takeUp" }) },
       { ALT: () => this.SUBRULE(this.record) },

@@ -39,6 +39,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "findings faults errors versions past print pdf cue sheet",
       ),
       entry(
+        ['accept #12.3 "the designer wants it seen"'],
+        "what Check finds in these cues is meant: folded away with this note, until its facts change",
+        "findings ignore check note",
+      ),
+      entry(
         ['name "after second dress"'],
         "gives the show as it is now a name, to compare with and go back to",
         "version save point snapshot",

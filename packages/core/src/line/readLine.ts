@@ -34,6 +34,7 @@ export type LineRequest =
   | { kind: "choose"; channels?: number[]; cues?: Range }
   | { kind: "find"; text: string }
   | { kind: "nameVersion"; name: string }
+  | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
   | { kind: "history"; what: "undo" | "redo" };
 
@@ -70,6 +71,8 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       const newCue = sentence.times === null ? null : { times: recordTimesOf(sentence.times) };
       return { kind: "edit", edits: [{ op: "setShow", newCue }], channels: undefined, cues: undefined };
     }
+    case "accept":
+      return { ...sentence, cues: checkedRange(sentence.cues) };
     case "carries":
       return editOf(cuesFor(sentence.cues, context), (cues) => ({
         op: "setCue",

@@ -10,6 +10,7 @@ export type Sentence =
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
   | { kind: "find"; text: string }
   | { kind: "nameVersion"; name: string }
+  | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
   | { kind: "newCues"; times: TypedPartTimes | null }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }

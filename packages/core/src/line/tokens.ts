@@ -95,6 +95,7 @@ const keywords = {
   CuesWord: keyword("CuesWord", "cues"),
   Leave: keyword("Leave", "leave"),
   MovesWord: keyword("MovesWord", "moves"),
+  Accept: keyword("Accept", "accept"),
   History: keyword("History", "history"),
   Paper: keyword("Paper", "paper"),
   NameWord: keyword("NameWord", "name"),
