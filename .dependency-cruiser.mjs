@@ -48,7 +48,7 @@ export default {
       name: "edits-by-their-door",
       comment: "Line and Hand use what edits offer, not what they are made of.",
       severity: "error",
-      from: { path: "^packages/core/src/(line|hand|rig|check)/" },
+      from: { path: "^packages/core/src/(line|hand|rig|check|paper)/" },
       to: { path: "^packages/core/src/edit/(plan|schema)/" },
     },
   ],

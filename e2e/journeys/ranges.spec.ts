@@ -2,6 +2,8 @@ import { expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
 import { cueOf, documentOf, openView, ownShow, readText } from "../support/show.ts";
 
+test.use({ permissions: ["clipboard-read", "clipboard-write"] });
+
 test("a chain is told how long it lasts, by a field and by a line, sees its new times first, and gets the old ones back", async ({
   page,
   request,
@@ -32,9 +34,7 @@ test("a chain is told how long it lasts, by a field and by a line, sees its new 
 test("a block of moves is copied and pasted by keys, and carried with Alt, its impact shown before it is made", async ({
   page,
   request,
-  context,
 }) => {
-  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   const show = await ownShow(request);
   await openView(page, show);
   const cells = page.locator("[data-cells]");
@@ -73,9 +73,7 @@ test("a block of moves is copied and pasted by keys, and carried with Alt, its i
 test("text that is no block is refused in words, and rows, columns and everything choose what their name says", async ({
   page,
   request,
-  context,
 }) => {
-  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   const show = await ownShow(request);
   await openView(page, show);
   await page.locator("[data-cells]").click({ position: { x: 15, y: 28 * 9 + 14 } });

@@ -77,7 +77,7 @@ export * from "./script/expected.ts";
 export * from "./script/scriptTime.ts";
 export * from "./time/chainClock.ts";
 export * from "./check/check.ts";
-export { count } from "./show/words.ts";
+export { capital, count, lightRuns } from "./show/words.ts";
 export { paletteUses } from "./edit/plan/storedMoves.ts";
 export { CODES } from "./check/finding.ts";
 export { findingId } from "./check/findingId.ts";

@@ -73,6 +73,32 @@ test("a comparison tells cue by cue what came, went, took another number, looks 
   expect(beside).toEqual(["Palette Dusk added"]);
 });
 
+test("each cue says the weightiest of what happens to it", () => {
+  const now = made(OLD, [
+    { op: "record", cue: "1", moves: { "1": { intensity: 55 } } },
+    { op: "setTimes", from: "1", to: "1", set: { up: 6 } },
+    { op: "moveCue", cue: "2", to: "2.5" },
+    { op: "record", cue: "3", moves: { "5": { intensity: 60 } } },
+    { op: "insertCue", cue: "9" },
+  ]);
+  expect(compareShows(OLD, now, "main").lines.map(({ cue, kind }) => [cue, kind])).toEqual([
+    ["1", "looks"],
+    ["2", "renumbered"],
+    ["3", "stores"],
+    ["9", "comes"],
+  ]);
+  const gone = compareShows(now, OLD, "main").lines.find(({ cue }) => cue === "9");
+  expect(gone?.kind).toBe("goes");
+});
+
+test("another title is a difference, though every cue is the same", () => {
+  const now = made(OLD, [{ op: "setShow", title: "Second night", newCue: { times: { up: 3 } } }]);
+  const { beside, steps, lines } = compareShows(OLD, now, "main");
+  expect(beside).toEqual(["The show is called Second night", "What new cues start with changed"]);
+  expect(lines).toEqual([]);
+  expect(serializeShow(takeSteps(OLD, steps).show)).toBe(serializeShow(now.show));
+});
+
 test("two states that are the same have nothing to tell", () => {
   const { lines, beside, steps } = compareShows(OLD, sheetOf(structuredClone(OLD.show)), "main");
   expect([lines, beside, steps]).toEqual([[], [], []]);

@@ -6,6 +6,7 @@ import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, VersionRow } from "../database/entities.ts";
 import type { Author } from "../shared/author.ts";
 import { inSlices } from "../shared/slices.ts";
+import { readSteps } from "../shows/storedSteps.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
 /** So many edits are listed at once. */
@@ -95,12 +96,11 @@ function refuseFuture(revision: number, now: number): void {
   if (revision > now) throw new NotFoundException(`The show has had ${now} edits; there is no state after edit ${revision} yet`);
 }
 
-/** What edits come to backwards, the newest first; they were checked when they were made. */
+/** What edits come to backwards, the newest first. */
 function* stepsOf(rows: readonly EditRow[]): Generator<undefined, Step[]> {
   const steps: Step[] = [];
-  for (const { steps: text } of rows) {
-    const made: Step[] = JSON.parse(text);
-    steps.push(...invertSteps(made));
+  for (const row of rows) {
+    steps.push(...invertSteps(readSteps(row)));
     yield;
   }
   return steps;

@@ -1,5 +1,5 @@
 import type { History } from "./history.ts";
-import { ENTRY_WORDS, type ShowSheet, type Step, addressOf, isCueData } from "@zm/core";
+import { ENTRY_WORDS, type ShowSheet, type Step, addressOf, capital, isCueData } from "@zm/core";
 
 /** A show held in memory while it is worked on. */
 export interface OpenShow {
@@ -46,6 +46,5 @@ function placeWords(step: Step): string {
   if (step.at === "show") return "The show's own settings";
   if (step.at === "renumber") return `Cue ${step.cues[0]?.from ?? ""}`;
   if (step.at !== "entry") return `Cue ${step.cue}`;
-  const word = ENTRY_WORDS[step.of];
-  return `${word.charAt(0).toUpperCase()}${word.slice(1)} ${step.id}`;
+  return `${capital(ENTRY_WORDS[step.of])} ${step.id}`;
 }

@@ -13,6 +13,7 @@ import {
   cueOrder,
   isRelease,
   moveTiming,
+  movesIn,
   paletteOf,
   plainValue,
 } from "@zm/core";
@@ -155,7 +156,10 @@ export async function insertShow(manager: EntityManager, show: Show, progress?: 
   await insertRows(manager, PaceRow, show.paces.map(paceRow(showId)));
   await insertRows(manager, ListRow, show.lists.map(listRow(showId)));
   const places = await insertCues(manager, showId, show);
-  const all = show.lists.reduce((sum, list) => sum + list.cues.reduce((cues, cue) => cues + movesIn(cue), 0), 0);
+  const all = show.lists.reduce(
+    (sum, list) => sum + list.cues.reduce((cues, cue) => cues + cue.parts.reduce((own, part) => own + movesIn(part.moves), 0), 0),
+    0,
+  );
   let stored = 0;
   progress?.(0, all);
   await loadRows(manager, "moves", MOVE_COLUMNS, moveCells(show, places), (rows) => {
@@ -220,11 +224,4 @@ function* moveCells(show: Show, ids: PartIds): Generator<readonly Cell[]> {
 
 function cellsOf({ partId, channel, attribute, value, palette, released, fade, delay, curve }: MoveRow): readonly Cell[] {
   return [partId, channel, attribute, value, palette, released, fade, delay, curve];
-}
-
-function movesIn(cue: Cue): number {
-  return cue.parts.reduce(
-    (sum, part) => sum + Object.values(part.moves).reduce((own, attributes) => own + Object.keys(attributes).length, 0),
-    0,
-  );
 }

@@ -35,6 +35,7 @@ import { LoadingCache } from "../shared/loadingCache.ts";
 import { inSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { type OpenShow, clash } from "./openShow.ts";
+import { readSteps } from "./storedSteps.ts";
 import { importInThread } from "./importWorker.ts";
 import { readShowRows } from "./readRows.ts";
 import type { Progress } from "./showRows.ts";
@@ -351,9 +352,4 @@ function refusalOf(error: unknown, log: Logger): Error {
   if (error instanceof HttpException || error instanceof ShowError) return error;
   log.error(wordsOf(error));
   return new ServiceUnavailableException("The database did not take the edit. Nothing was changed; try again.");
-}
-
-function readSteps(row: EditRow): Step[] {
-  const [edit] = readEdits({ op: "steps", steps: JSON.parse(row.steps) as unknown });
-  return edit?.op === "steps" ? edit.steps : [];
 }

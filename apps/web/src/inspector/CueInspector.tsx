@@ -8,6 +8,7 @@ import {
   count,
   cueDuration,
   freeNumberAfter,
+  movesIn,
 } from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
 import { Fragment, Suspense, useEffect, useId, useRef } from "react";
@@ -179,7 +180,6 @@ function PartShare({ list, part }: { list: ListSheet; part: Part }) {
     .map(Number)
     .sort((a, b) => a - b);
   if (channels.length === 0) return <p className="mb-1 text-quiet">holds no move yet</p>;
-  const moves = Object.values(part.moves).reduce((sum, own) => sum + Object.keys(own).length, 0);
   return (
     <button
       type="button"
@@ -187,7 +187,7 @@ function PartShare({ list, part }: { list: ListSheet; part: Part }) {
       title={`Chooses its lights in list ${list.id}`}
       onClick={() => chooseLights(channels)}
     >
-      {count(moves, "move")} of {lightWords(channels)}
+      {count(movesIn(part.moves), "move")} of {lightWords(channels)}
     </button>
   );
 }

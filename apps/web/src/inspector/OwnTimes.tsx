@@ -3,6 +3,7 @@ import { useState } from "react";
 import { type Lens, useChoice } from "../choice/choice.ts";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
 import { placeRef } from "../shared/focusPlaces.ts";
+import { readFactor } from "../shared/readNumber.ts";
 import { readSpread } from "../shared/readSpread.ts";
 import { useShow } from "../show/useShow.ts";
 
@@ -29,8 +30,8 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
     });
   const takeFactor = (text: string): void => {
     setFactor(text);
-    const scale = Number(text.replace(",", "."));
-    consider(text.trim() !== "" && Number.isFinite(scale) && scale >= 0 ? { scale } : null);
+    const scale = readFactor(text);
+    consider(scale === undefined ? null : { scale });
   };
   const think = (wish: { fade?: string; delay?: string; curve?: Curve | null } | { pace: string }): void => {
     const edit = timesEdit(

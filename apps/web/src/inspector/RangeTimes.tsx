@@ -1,8 +1,9 @@
-import { type EditInput, type ListSheet, chainFrom, findRow, firstRowFrom, cueOrder } from "@zm/core";
+import { type EditInput, type ListSheet, cueOrder, findRow, firstRowFrom, rangeLength } from "@zm/core";
 import { useEffect, useRef, useState } from "react";
 import { type Draft, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
+import { readFactor } from "../shared/readNumber.ts";
 import { readSeconds } from "../shared/readSeconds.ts";
 import { seconds } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -24,25 +25,29 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
     own.current = edits && { from: "cells", edits };
     useChoice.setState({ operation: null, draft: own.current });
   };
-  const clear = (): void => {
-    setLast("");
-    setFactor("");
-    think(null);
-  };
-  // What was thought about these cues is not thought about others.
-  useEffect(
-    () => () => {
+  useEffect(() => {
+    // What was made or dropped elsewhere, and what was thought about these cues and not about others, does not stay.
+    const end = useChoice.subscribe((now, before) => {
+      if (!own.current || before.draft !== own.current || now.draft === own.current) return;
+      own.current = null;
+      setLast("");
+      setFactor("");
+    });
+    return () => {
+      end();
       if (own.current && useChoice.getState().draft === own.current) useChoice.setState({ draft: null });
-    },
-    [],
-  );
-  const keys = (event: React.KeyboardEvent): void => {
+    };
+  }, []);
+  const keys = (event: React.KeyboardEvent, again: () => void): void => {
     const { draft } = useChoice.getState();
-    if (event.key === "Escape") clear();
+    if (event.key === "Escape" && draft === own.current) useChoice.setState({ draft: null });
     if (event.key !== "Enter" || event.repeat || !draft || draft !== own.current || faultOf(sheet, draft.edits) !== undefined) return;
-    clear();
+    useChoice.setState({ draft: null });
     focusOn("score");
-    void makeEdits(draft.edits);
+    void makeEdits(draft.edits).then((made) => {
+      // A refused time comes back where nothing else has been begun.
+      if (!made && useChoice.getState().draft === null) again();
+    });
   };
   const takeLast = (text: string): void => {
     setLast(text);
@@ -53,8 +58,8 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
   const takeFactor = (text: string): void => {
     setFactor(text);
     setLast("");
-    const scale = Number(text.replace(",", "."));
-    think(text.trim() !== "" && Number.isFinite(scale) && scale >= 0 ? [{ op: "setTimes", ...range, scale }] : null);
+    const scale = readFactor(text);
+    think(scale === undefined ? null : [{ op: "setTimes", ...range, scale }]);
   };
   const lasts = lengthOf(list, cues);
   return (
@@ -71,7 +76,7 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
             placeholder={lasts === null ? "" : seconds(lasts)}
             disabled={lasts === null}
             value={last}
-            onKeyDown={keys}
+            onKeyDown={(event) => keys(event, () => takeLast(last))}
             onChange={(event) => takeLast(event.target.value)}
           />
         </label>
@@ -82,7 +87,7 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
             className="input input-sm figures w-14 bg-base-100 px-2"
             placeholder="1.2"
             value={factor}
-            onKeyDown={keys}
+            onKeyDown={(event) => keys(event, () => takeFactor(factor))}
             onChange={(event) => takeFactor(event.target.value)}
           />
         </label>
@@ -91,11 +96,10 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
   );
 }
 
-/** How long a range lasts from the Go of its first cue until all of it is complete, seconds; null where a Go lies inside. */
+/** How long a range lasts in all, seconds; null where a Go lies inside. */
 function lengthOf(list: ListSheet, cues: { from: string; to: string }): number | null {
   const first = findRow(list, cues.from);
-  const last = firstRowFrom(list, cueOrder(cues.to) + 1) - 1;
   if (first < 0) return null;
-  const links = chainFrom(list, first).filter(({ row }) => row <= last);
-  return links.at(-1)?.row === last ? Math.max(...links.map(({ start, duration }) => start + duration)) : null;
+  const length = rangeLength(list, first, firstRowFrom(list, cueOrder(cues.to) + 1) - 1);
+  return "seconds" in length ? length.seconds : null;
 }

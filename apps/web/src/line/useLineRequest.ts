@@ -1,4 +1,5 @@
 import { type LineRequest, type UpdateOption, type UpdatePlace, heldKeys, listOf, offeredPlace, isCueNumber } from "@zm/core";
+import { useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
 import { useNavigate } from "react-router";
 import { openHelp, openSearch } from "../shared/dialogs.ts";
@@ -11,7 +12,7 @@ import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
-import { api } from "../show/api.ts";
+import { nameVersion } from "../past/past.ts";
 import { useAccept } from "../show/accepted.ts";
 import { findingsIn } from "../show/findings.ts";
 import { atOnce } from "../show/queue.ts";
@@ -51,6 +52,7 @@ export function useLineRequest({
 }: LineMakers): (request: LineRequest, target: LineTarget) => Promise<boolean> {
   const { id, sheet, revision } = useShow();
   const navigate = useNavigate();
+  const client = useQueryClient();
   const makeEdits = useMakeEdits();
   const accept = useAccept();
   const history = useHistory();
@@ -132,7 +134,7 @@ export function useLineRequest({
       case "accept":
         return accept(findingsIn(target.list ?? listOf(sheet).id, request.cues), request.note);
       case "nameVersion":
-        await api.nameVersion(id, revision, request.name);
+        await nameVersion(client, id, revision, request.name);
         notify(`The show as it is now is called “${request.name}”`);
         return true;
       case "help":

@@ -15,6 +15,7 @@ import {
 } from "@zm/core";
 import { Suspense, useEffect, useMemo, useState } from "react";
 import { create } from "zustand";
+import { useShallow } from "zustand/react/shallow";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { comparisonOf, pastQuery, usePoints } from "../past/past.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -38,7 +39,7 @@ const usePaper = create<{ kind: Kind; large: boolean; chosen: boolean }>(() => (
 export function PaperView() {
   const { sheet } = useShow();
   const { kind, large, chosen } = usePaper();
-  const cues = chosenCues(useChoice());
+  const cues = chosenCues(useChoice(useShallow(({ cue, cueEnd }) => ({ cue, cueEnd }))));
   const paper = useChosenPaper(chosen ? cues : null);
   const pages = useMemo(
     () => (paper && !("fault" in paper) ? paperPages(paper, { show: sheet.show.title, made: `made ${today()}`, large }) : null),

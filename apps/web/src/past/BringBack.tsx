@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type EditInput, type ShowSheet, bringBackSteps, cueOrder, stepsBetween } from "@zm/core";
+import { type EditInput, type ShowSheet, bringBackSteps, cueOrder } from "@zm/core";
 import { useMemo } from "react";
+import { useShallow } from "zustand/react/shallow";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { notify, tellTrouble } from "../shared/notices.ts";
@@ -18,7 +19,7 @@ export function BringBack() {
   const list = useList();
   const { show, then, against } = usePoints();
   const { data: past } = useQuery({ ...pastQuery(id, then ?? 0), enabled: show === id && then !== null });
-  const choice = useChoice();
+  const choice = useChoice(useShallow(({ cue, cueEnd, channels }) => ({ cue, cueEnd, channels })));
   const cues = chosenCues(choice);
   const comparison = useMemo(() => (past ? comparisonOf(past, sheet, list.id) : null), [past, sheet, list.id]);
   if (show !== id || then === null)
@@ -65,25 +66,22 @@ export function BringBack() {
           The chosen lights in {numbers.length > 1 ? "them" : "it"}
         </button>
       </div>
-      <GoBack show={id} revision={revision} then={then} name={name} past={past} sheet={sheet} />
+      {then !== revision && comparison && <GoBack show={id} then={then} name={name} same={comparison.steps.length === 0} />}
     </section>
   );
 }
 
 interface GoBackProps {
   readonly show: number;
-  readonly revision: number;
   readonly then: number;
   readonly name: string;
-  readonly past: ShowSheet | undefined;
-  readonly sheet: ShowSheet;
+  /** The show is like that now. */
+  readonly same: boolean;
 }
 
 /** Makes the whole show what it was: an edit that can be taken back. What it does is what the table shows, the other way round. */
-function GoBack({ show, revision, then, name, past, sheet }: GoBackProps) {
+function GoBack({ show, then, name, same }: GoBackProps) {
   const client = useQueryClient();
-  if (then === revision || !past) return null;
-  const same = stepsBetween(past.show, sheet.show).length === 0;
   const goBack = async (): Promise<void> => {
     const gesture = currentGesture();
     try {

@@ -1,6 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type Comparison, type ListSheet, findRow, keyNamed } from "@zm/core";
+import { type Comparison, type ImpactKind, type ListSheet, findRow, keyNamed } from "@zm/core";
 import { useMemo, useRef, useState } from "react";
+import { useShallow } from "zustand/react/shallow";
 import { lensKeys, trackedText } from "../cells/cells.ts";
 import { type Lens, chosenCues, chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
@@ -17,8 +18,11 @@ interface Line {
   readonly was: number;
   readonly is: number;
   readonly sign: string;
-  readonly words: string;
+  readonly words: () => string;
 }
+
+/** The sign of what happened to a cue. */
+const SIGNS: Readonly<Record<ImpactKind, string>> = { goes: "−", comes: "+", renumbered: "→", looks: "≠", runs: "t", stores: "t" };
 
 interface CompareTableProps {
   readonly comparison: Comparison;
@@ -28,7 +32,7 @@ interface CompareTableProps {
 
 /** Two states cue by cue: what was struck through, what is beside it; whole cues come and go. */
 export function CompareTable({ comparison, before, after }: CompareTableProps) {
-  const choice = useChoice();
+  const choice = useChoice(useShallow(({ cue, cueEnd, lens }) => ({ cue, cueEnd, lens })));
   const [all, setAll] = useState(false);
   const lens: Lens = choice.lens === "times" ? "intensity" : choice.lens;
   const lines = useMemo(() => linesOf(comparison, before, after, all), [comparison, before, after, all]);
@@ -83,7 +87,7 @@ export function CompareTable({ comparison, before, after }: CompareTableProps) {
                   <div
                     key={item.key}
                     role="row"
-                    title={line.words}
+                    title={line.words()}
                     aria-selected={isChosen(line.number)}
                     className={`absolute left-0 flex w-full items-center border-b border-rule/50 ${isChosen(line.number) ? "bg-base-300" : "hover:bg-base-200"}`}
                     style={{ top: item.start, height: ROW }}
@@ -122,7 +126,7 @@ function Cells({ lights, line, before, after, lens }: CellsProps) {
   if (line.sign !== "" && line.is >= 0 && cells.every(({ was, is }) => was === is))
     return (
       <span role="gridcell" className="min-w-0 flex-1 truncate text-secondary">
-        {line.words}
+        {line.words()}
       </span>
     );
   return cells.map(({ light, was, is }) => (
@@ -147,20 +151,18 @@ function Cells({ lights, line, before, after, lens }: CellsProps) {
 /** The cues in their order, those that differ alone or all of them. */
 function linesOf(comparison: Comparison, before: ListSheet, after: ListSheet, all: boolean): Line[] {
   const own = comparison.lines.filter(({ list }) => list === after.id);
-  const told = own.map(({ cue, after: number, words, quiet }): Line => {
-    const [was, is] = [findRow(before, cue), number === undefined ? -1 : findRow(after, number)];
+  const told = own.map(({ cue, after: number, words, kind }): Line => {
     // A cue that comes is named by its new number, and may stand where another was.
-    const isNew = is >= 0 && words().startsWith("comes");
-    const place = isNew ? -1 : was;
-    const sign = is < 0 ? "−" : place < 0 ? "+" : number !== cue ? "→" : quiet || words().startsWith("its times") ? "t" : "≠";
-    return { number: number ?? cue, label: labelOf(is >= 0 ? after : before, is >= 0 ? is : was), was: place, is, sign, words: words() };
+    const was = kind === "comes" ? -1 : findRow(before, cue);
+    const is = number === undefined ? -1 : findRow(after, number);
+    return { number: number ?? cue, label: labelOf(is >= 0 ? after : before, is >= 0 ? is : was), was, is, sign: SIGNS[kind], words };
   });
   if (!all) return told.sort((a, b) => Number(a.number) - Number(b.number));
   const known = new Set(told.map(({ number }) => number));
   const same = after.cues.flatMap((cue, is): Line[] =>
     known.has(cue.number)
       ? []
-      : [{ number: cue.number, label: cue.label ?? "", was: findRow(before, cue.number), is, sign: "", words: "as it was" }],
+      : [{ number: cue.number, label: cue.label ?? "", was: findRow(before, cue.number), is, sign: "", words: () => "as it was" }],
   );
   return [...told, ...same].sort((a, b) => Number(a.number) - Number(b.number));
 }

@@ -4,10 +4,9 @@ import type { NamedVersion, PastEdit } from "@zm/protocol";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { EditableText } from "../shared/EditableText.tsx";
 import { tellTrouble } from "../shared/notices.ts";
-import { api } from "../show/api.ts";
 import { WINDOW } from "../show/gesture.ts";
 import { useShow } from "../show/useShow.ts";
-import { chooseOther, choosePoint, historyQuery, usePoints } from "./past.ts";
+import { chooseOther, choosePoint, historyQuery, nameVersion, usePoints } from "./past.ts";
 
 /** One row of the history: an edit, or how the show began. */
 interface Row {
@@ -21,7 +20,11 @@ export function EditList() {
   const { id, revision } = useShow();
   const client = useQueryClient();
   const { data, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery(historyQuery(id));
-  useEffect(() => void client.invalidateQueries({ queryKey: ["history", id] }), [client, id, revision]);
+  const newest = data?.pages[0]?.edits[0]?.revision ?? 0;
+  const isBehind = data !== undefined && newest < revision;
+  useEffect(() => {
+    if (isBehind) void client.invalidateQueries({ queryKey: historyQuery(id).queryKey });
+  }, [client, id, isBehind, revision]);
   const versions = data?.pages[0]?.versions;
   // Nothing is pressed by mistake on a list that is not there yet.
   const rows = useMemo(
@@ -117,8 +120,7 @@ function EditRow({ row: { revision, edit, name } }: { row: Row }) {
   const rename = async (text: string | undefined): Promise<void> => {
     setNaming(false);
     if (text === undefined || text === (name ?? "")) return;
-    await api.nameVersion(id, revision, text).catch(tellTrouble);
-    await client.invalidateQueries({ queryKey: ["history", id] });
+    await nameVersion(client, id, revision, text).catch(tellTrouble);
   };
   return (
     <div className={`group px-3 ${chosen ? "bg-base-300" : "hover:bg-base-200"}`}>
@@ -172,9 +174,8 @@ function NameNow() {
   const [text, setText] = useState("");
   const name = async (): Promise<void> => {
     try {
-      await api.nameVersion(id, revision, text.trim());
+      await nameVersion(client, id, revision, text.trim());
       setText("");
-      await client.invalidateQueries({ queryKey: ["history", id] });
     } catch (error) {
       tellTrouble(error);
     }

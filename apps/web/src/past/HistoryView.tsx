@@ -1,5 +1,4 @@
 import { useQuery } from "@tanstack/react-query";
-import { listOf } from "@zm/core";
 import { useMemo } from "react";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { messageOf } from "../shared/messageOf.ts";
@@ -52,5 +51,5 @@ function Compared({ then }: { then: number }) {
   const [old, is] = [before.lists.get(list.id), now.lists.get(list.id)];
   if (!old || !is)
     return <EmptyView title={`List ${list.list.label || list.id} is not in both`} words="Choose another list, or another state." />;
-  return <CompareTable key={listOf(now, list.id).id} comparison={comparison} before={old} after={is} />;
+  return <CompareTable key={list.id} comparison={comparison} before={old} after={is} />;
 }

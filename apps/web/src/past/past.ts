@@ -1,4 +1,4 @@
-import { infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
+import { type QueryClient, infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
 import { type ShowSheet, compareShows, sheetOf } from "@zm/core";
 import { create } from "zustand";
 import { memoLast } from "../shared/memoLast.ts";
@@ -36,6 +36,12 @@ export const historyQuery = (id: number) =>
     initialPageParam: null as number | null,
     getNextPageParam: (page) => page.older,
   });
+
+/** Names the state after an edit, or takes its name away; the lists of this window show it. Throws Refusal. */
+export async function nameVersion(client: QueryClient, id: number, revision: number, name: string): Promise<void> {
+  await api.nameVersion(id, revision, name);
+  await client.invalidateQueries({ queryKey: historyQuery(id).queryKey });
+}
 
 /** The show as it was after an edit; that never changes. */
 export const pastQuery = (id: number, revision: number) =>

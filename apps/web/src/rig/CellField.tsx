@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
+import { readNumber } from "../shared/readNumber.ts";
 import { useTableCell } from "./tableCells.ts";
 
 interface CellFieldProps {
@@ -15,14 +16,9 @@ interface CellFieldProps {
   onTake: (text: string) => void;
 }
 
-/** The number that a text says, with a point or a comma; NaN for one that says none. */
-export function readNumber(text: string): number {
-  return Number(text.replace(",", "."));
-}
-
 /** What is wrong with a text where a number is wanted. */
 export function numberFault(text: string): string | undefined {
-  return text !== "" && Number.isFinite(readNumber(text)) ? undefined : `"${text}" is not a number`;
+  return Number.isFinite(readNumber(text)) ? undefined : `"${text}" is not a number`;
 }
 
 /** A field in a cell of a table, written in where it stands: leaving or Enter takes it, Escape drops it, arrows go to the rows beside. What cannot be taken stays, marked. */

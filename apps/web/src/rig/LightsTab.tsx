@@ -7,7 +7,8 @@ import { EmptyView } from "../shared/EmptyView.tsx";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { BulkForm } from "./BulkForm.tsx";
-import { CellField, numberFault, readNumber } from "./CellField.tsx";
+import { CellField, numberFault } from "./CellField.tsx";
+import { readNumber } from "../shared/readNumber.ts";
 import { CsvButtons } from "./CsvButtons.tsx";
 import { ScrollingTable } from "./DataTable.tsx";
 

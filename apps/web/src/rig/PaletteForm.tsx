@@ -5,11 +5,12 @@ import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
 import { useSame } from "../shared/useSame.ts";
 import { useShow } from "../show/useShow.ts";
-import { CellField, numberFault, readNumber } from "./CellField.tsx";
+import { CellField, numberFault } from "./CellField.tsx";
+import { readNumber } from "../shared/readNumber.ts";
 import { ScrollingTable, SmallTable } from "./DataTable.tsx";
 import { createDrafts } from "./entryDrafts.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
-import { type FormRow, formRows } from "./formRows.ts";
+import { type FormRow, formRows, formCell } from "./formRows.ts";
 import { TakeOutButton } from "./TakeOutButton.tsx";
 import { useEntryForm } from "./useEntryForm.ts";
 
@@ -84,12 +85,7 @@ const ValuesTable = memo(function ValuesTable({ rows, names, onSet, onRemove }: 
       column.accessor(({ value }) => value.attribute, {
         id: "attribute",
         header: "attribute",
-        cell: ({
-          row: {
-            index,
-            original: { value },
-          },
-        }) => (
+        cell: formCell(({ index, value }) => (
           <select
             aria-label={`Attribute of value ${index + 1}`}
             className="w-full bg-transparent px-1"
@@ -100,47 +96,35 @@ const ValuesTable = memo(function ValuesTable({ rows, names, onSet, onRemove }: 
               <option key={name}>{name}</option>
             ))}
           </select>
-        ),
+        )),
       }),
       column.accessor(({ value }) => value.value, {
         id: "value",
         header: "value",
-        cell: ({
-          row: {
-            index,
-            original: { value },
-          },
-          getValue,
-        }) => (
+        cell: formCell(({ index, value }) => (
           <CellField
             label={`Value ${index + 1}, ${value.attribute}`}
-            value={String(getValue())}
+            value={String(value.value)}
             figures
             check={numberFault}
             onTake={(text) => onSet(index, { ...value, value: readNumber(text) })}
           />
-        ),
+        )),
       }),
       column.accessor(({ value }) => scopeWords(value, types), {
         id: "for",
         header: "for",
-        cell: ({
-          row: {
-            index,
-            original: { value },
-          },
-          getValue,
-        }) => (
+        cell: formCell(({ index, value }) => (
           <CellField
             label={`Value ${index + 1} is for`}
-            value={getValue()}
+            value={scopeWords(value, types)}
             offered={offered}
             check={(text) =>
               scopeNamed(text, types, lights) ? undefined : `"${text}" is no light and no type; write all lights, a type or light 12`
             }
             onTake={(text) => onSet(index, { attribute: value.attribute, value: value.value, ...scopeNamed(text, types, lights) })}
           />
-        ),
+        )),
       }),
       column.display({
         id: "out",

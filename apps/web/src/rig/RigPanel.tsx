@@ -9,7 +9,8 @@ import { notify } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
-import { readNumber } from "./CellField.tsx";
+import {} from "./CellField.tsx";
+import { readNumber } from "../shared/readNumber.ts";
 import { InUse } from "./InUse.tsx";
 import { NameField } from "../give/TimesGive.tsx";
 

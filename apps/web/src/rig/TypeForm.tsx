@@ -3,11 +3,12 @@ import { type Attribute, FAMILIES, type FixtureType, count, entrySchemas, freeId
 import { useCallback, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
-import { CellField, numberFault, readNumber } from "./CellField.tsx";
+import { CellField, numberFault } from "./CellField.tsx";
+import { readNumber } from "../shared/readNumber.ts";
 import { SmallTable } from "./DataTable.tsx";
 import { createDrafts } from "./entryDrafts.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
-import { type FormRow, formRows } from "./formRows.ts";
+import { type FormRow, formRows, formCell } from "./formRows.ts";
 import { TakeOutButton } from "./TakeOutButton.tsx";
 import { useEntryForm } from "./useEntryForm.ts";
 
@@ -119,35 +120,23 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
       column.accessor(({ value }) => value.id, {
         id: "id",
         header: "attribute",
-        cell: ({
-          row: {
-            index,
-            original: { value },
-          },
-          getValue,
-        }) => (
+        cell: formCell(({ index, value }) => (
           <CellField
             label={`Attribute ${index + 1}`}
-            value={getValue()}
+            value={value.id}
             check={(text) => (text === "" ? "An attribute has a name, such as pan" : undefined)}
             onTake={(id) => onSet(index, { ...value, id })}
           />
-        ),
+        )),
       }),
       column.accessor(({ value }) => value.family, {
         id: "family",
         header: "family",
-        cell: ({
-          row: {
-            index,
-            original: { value },
-          },
-          getValue,
-        }) => (
+        cell: formCell(({ index, value }) => (
           <select
             aria-label={`Family of ${value.id}`}
             className="w-full bg-transparent"
-            value={getValue()}
+            value={value.family}
             onChange={(event) => {
               const family = FAMILIES.find((each) => each === event.target.value);
               if (family) onSet(index, { ...value, family });
@@ -157,58 +146,41 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
               <option key={family}>{family}</option>
             ))}
           </select>
-        ),
+        )),
       }),
       ...NUMBERS.map(([field, word]) =>
         column.accessor(({ value }) => value[field], {
           id: field,
           header: word,
-          cell: ({
-            row: {
-              index,
-              original: { value },
-            },
-            getValue,
-          }) => (
+          cell: formCell(({ index, value }) => (
             <CellField
               label={`${field} of ${value.id}`}
-              value={String(getValue() ?? "")}
+              value={String(value[field] ?? "")}
               figures
               check={(text) => (text === "" && field === "speed" ? undefined : numberFault(text))}
               onTake={(text) => onSet(index, withNumber(value, field, text))}
             />
-          ),
+          )),
         }),
       ),
       column.accessor(({ value }) => value.snap, {
         id: "snap",
         header: "jumps",
         meta: { cell: "px-1.5" },
-        cell: ({
-          row: {
-            index,
-            original: { value },
-          },
-          getValue,
-        }) => (
+        cell: formCell(({ index, value }) => (
           <input
             type="checkbox"
             aria-label={`${value.id} jumps`}
             className="checkbox checkbox-xs"
-            checked={getValue() ?? false}
+            checked={value.snap ?? false}
             onChange={(event) => onSet(index, { ...value, snap: event.target.checked ? true : undefined })}
           />
-        ),
+        )),
       }),
       column.display({
         id: "out",
         header: "",
-        cell: ({
-          row: {
-            index,
-            original: { value },
-          },
-        }) => <TakeOutButton label={`Take ${value.id} out`} onClick={() => onRemove(index)} />,
+        cell: formCell(({ index, value }) => <TakeOutButton label={`Take ${value.id} out`} onClick={() => onRemove(index)} />),
       }),
     ],
     [onSet, onRemove],

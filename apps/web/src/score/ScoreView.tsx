@@ -179,9 +179,9 @@ export function ScoreView() {
   const walk = (event: KeyboardEvent): void => void moveFocus(event, list, layout);
   useShortcut("walk", walk, { on: scroller });
   useShortcut("leap", walk, { on: scroller });
-  useShortcut("wholeRow", () => chooseWhole("row", sheet, list.id, layout), { on: scroller });
-  useShortcut("wholeColumn", () => chooseWhole("column", sheet, list.id, layout), { on: scroller });
-  useShortcut("everything", () => chooseWhole("all", sheet, list.id, layout), { on: scroller });
+  useShortcut("wholeRow", () => chooseWhole("row", list, layout), { on: scroller });
+  useShortcut("wholeColumn", () => chooseWhole("column", list, layout), { on: scroller });
+  useShortcut("everything", () => chooseWhole("all", list, layout), { on: scroller });
   useShortcut("tracked", () => useChoice.setState({ tracked: !choice.tracked }), { on: scroller });
   const makeEdits = useMakeEdits();
   useShortcut(

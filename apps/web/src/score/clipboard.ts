@@ -2,12 +2,11 @@ import {
   type Clip,
   type EditInput,
   type ListSheet,
-  type ShowSheet,
+  ShowError,
   clipOf,
   count,
   cutEdits,
   findRow,
-  listOf,
   movesInClip,
   pasteEdits,
   readClip,
@@ -23,7 +22,7 @@ import { type ScoreLayout, channelsBetween } from "./columns.ts";
 let copied: Clip | null = null;
 
 /** The stored moves of the chosen cells, of the family that the lens shows; null where nothing is chosen. */
-export function chosenClip(list: ListSheet): Clip | null {
+function chosenClip(list: ListSheet): Clip | null {
   const { channels, lens, ...choice } = useChoice.getState();
   const rows = chosenRows(list, chosenCues(choice));
   return rows && channels.length > 0 ? clipOf(list, rows, channels, familyOf(lens)) : null;
@@ -61,11 +60,13 @@ export function pasteCells(list: ListSheet, layout: ScoreLayout, text: string | 
   try {
     const clip = text === null ? copied : readClip(text);
     if (!clip) return notify("Nothing has been copied yet; choose cells and copy them first");
-    const { cue, cueEnd, channels } = useChoice.getState();
-    const row = rowOfBlock(list, cue, cueEnd);
-    const into = placesFor(layout, channels, clip);
-    if (row < 0 || into.length === 0) return notify("Choose the cell where the block begins");
-    put(list, clip, row, into);
+    const choice = useChoice.getState();
+    const rows = chosenRows(list, chosenCues(choice));
+    const into = placesFor(layout, choice.channels, clip);
+    if (!rows || into.length === 0) return notify("Choose the cell where the block begins");
+    const { edits, left } = pasteEdits(list, clip, rows.first, into);
+    for (const words of left) notify(words, "trouble");
+    consider(edits);
   } catch (error) {
     notify(`Nothing is pasted: ${messageOf(error)}`, "trouble");
   }
@@ -77,26 +78,17 @@ export function carryCells(list: ListSheet, layout: ScoreLayout, to: { cue: stri
   const at = layout.columns[to.column];
   if (!clip || !at || movesInClip(clip) === 0) return;
   try {
-    put(list, clip, findRow(list, to.cue), placesFor(layout, at.channels.slice(0, 1), clip), cutEdits(list, clip));
+    const { edits, left } = pasteEdits(list, clip, findRow(list, to.cue), placesFor(layout, at.channels.slice(0, 1), clip));
+    // What has no place there would be lost here.
+    if (left.length > 0) throw new ShowError(left);
+    consider([...cutEdits(list, clip), ...edits]);
   } catch (error) {
     notify(`Nothing is moved: ${messageOf(error)}`, "trouble");
   }
 }
 
-function put(list: ListSheet, clip: Clip, row: number, into: readonly number[], before: readonly EditInput[] = []): void {
-  const { edits, left } = pasteEdits(list, clip, row, into);
-  for (const words of left) notify(words, "trouble");
-  consider([...before, ...edits]);
-}
-
 function consider(edits: readonly EditInput[]): void {
   useChoice.setState({ operation: null, draft: { from: "cells", edits } });
-}
-
-/** The first row of the chosen cells; -1 where none is chosen. */
-function rowOfBlock(list: ListSheet, cue: string | null, cueEnd: string | null): number {
-  const rows = [cue, cueEnd].flatMap((each) => (each === null ? [] : [findRow(list, each)])).filter((row) => row >= 0);
-  return rows.length === 0 ? -1 : Math.min(...rows);
 }
 
 /** The lights that a block goes to: those chosen where they are as many, else those from the first chosen one to its right. */
@@ -108,8 +100,7 @@ function placesFor(layout: ScoreLayout, channels: readonly number[], clip: Clip)
 }
 
 /** The whole of the chosen cues, of the chosen lights, or of the sheet. */
-export function chooseWhole(what: "row" | "column" | "all", sheet: ShowSheet, listId: string, layout: ScoreLayout): void {
-  const list = listOf(sheet, listId);
+export function chooseWhole(what: "row" | "column" | "all", list: ListSheet, layout: ScoreLayout): void {
   const [first, last] = [list.cues[0]?.number ?? null, list.cues.at(-1)?.number ?? null];
   const channels = layout.columns.flatMap((column) => column.channels);
   useChoice.setState({

@@ -1,4 +1,4 @@
-import { writeSeconds, type Cue, type Curve, type ListSheet, type Trigger, cueDuration } from "@zm/core";
+import { capital, lightRuns, writeSeconds, type Cue, type Curve, type ListSheet, type Trigger, cueDuration } from "@zm/core";
 
 /** Seconds as they are written everywhere. */
 export const seconds = writeSeconds;
@@ -39,20 +39,12 @@ export function cueName(cue: Pick<Cue, "number" | "label"> | undefined): string 
 /** Chosen lights in words: "light 5", "6 lights: 1–6". */
 export function lightWords(channels: readonly number[]): string {
   if (channels.length === 1) return `light ${channels[0]}`;
-  return `${channels.length} lights: ${lightSpans(channels).replaceAll("..", "–")}`;
+  return `${channels.length} lights: ${lightRuns(channels, "–")}`;
 }
 
 /** Lights as the line entry reads them, in their order: "1..6, 9". */
 export function lightSpans(channels: readonly number[]): string {
-  const runs: string[] = [];
-  let start = channels[0] ?? 0;
-  channels.forEach((channel, index) => {
-    const next = channels[index + 1];
-    if (next === channel + 1) return;
-    runs.push(start === channel ? String(channel) : `${start}..${channel}`);
-    start = next ?? 0;
-  });
-  return runs.join(", ");
+  return lightRuns(channels);
 }
 
 /** A curve as people speak of it. */
@@ -62,5 +54,5 @@ export function curveWords(curve: Curve): string {
 
 /** A summary as a sentence. */
 export function sentence(summary: string): string {
-  return `${summary.charAt(0).toUpperCase()}${summary.slice(1)}.`;
+  return `${capital(summary)}.`;
 }

@@ -5,15 +5,18 @@ import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { headOf, partHeadOf } from "./apply.ts";
 import { entriesOf, entryId } from "./applyEntry.ts";
+import { showHeadOf } from "./applyShow.ts";
 import { type CueDataStep, ENTRY_KINDS, type EntryStep, type PlacedMove, type RenumberStep, type Step } from "./step.ts";
 
 /**
- * The exact changes that lie between two states of a show, whoever made them: entries first, then list by list the numbers and what
- * the cues hold. A cue that is gone and one that has come count as the same under another number where they are alike. They tell what
+ * The exact changes that lie between two states of a show, whoever made them: the show's own fields, entries, then list by list the numbers
+ * and what the cues hold. A cue that is gone and one that has come count as the same under another number where they are alike. They tell what
  * is different; where the rig differs they need not apply one by one.
  */
 export function stepsBetween(before: Show, after: Show): Step[] {
+  const [was, is] = [showHeadOf(before), showHeadOf(after)];
   return [
+    ...(sameData(was, is) ? [] : [{ at: "show" as const, before: was, after: is }]),
     ...entrySteps(before, after),
     ...after.lists.flatMap((list) =>
       stepsOfList(
@@ -75,7 +78,7 @@ function movesByKey(cue: Cue | undefined): Map<string, PlacedMove> {
   return found;
 }
 
-/** The step that gives cues which are alike their other numbers; undefined where none are. A label that only one of each has is enough. */
+/** The step that gives cues which are alike their other numbers; undefined where none are. Alike is what holds the same, and behind that what has the same label, in their order. */
 function renumbering(before: readonly Cue[], after: readonly Cue[], list: string): RenumberStep | undefined {
   const [old, now] = [new Set(before.map(({ number }) => number)), new Set(after.map(({ number }) => number))];
   const gone = before.filter(({ number }) => !now.has(number));

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
+import { movesIn } from "../show/move.ts";
 import { readJson } from "../show/readJson.ts";
 import { type Moves, documentParts } from "../show/schema.ts";
 import { count } from "../show/words.ts";
@@ -43,10 +44,7 @@ export function clipOf(
 
 /** How many moves a block holds. */
 export function movesInClip({ cues }: Clip): number {
-  return cues.reduce(
-    (sum, { moves }) => sum + Object.values(moves).reduce((own, attributes) => own + Object.keys(attributes).length, 0),
-    0,
-  );
+  return cues.reduce((sum, { moves }) => sum + movesIn(moves), 0);
 }
 
 /** The text of a block, for the clipboard. */

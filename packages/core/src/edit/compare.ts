@@ -3,7 +3,9 @@ import type { ShowSheet } from "../sheet/sheet.ts";
 import { findRow } from "../sheet/sheet.ts";
 import { ShowError } from "../show/errors.ts";
 import { cueOrder } from "../show/cueNumber.ts";
+import { sameData } from "../show/sameData.ts";
 import type { Cue } from "../show/schema.ts";
+import { capital } from "../show/words.ts";
 import { cueSteps, stepsBetween, stepsOfList } from "./between.ts";
 import { impactOf } from "./impact.ts";
 import { type ImpactLine, type ImpactReport, reportImpact } from "./impactReport.ts";
@@ -20,15 +22,24 @@ export function compareShows(before: ShowSheet, after: ShowSheet, list: string):
   const steps = stepsBetween(before.show, after.show);
   const impact = impactOf(before, after, steps);
   const report = reportImpact(before, { sheet: after, steps, impact }, list);
-  return { ...report, beside: steps.flatMap((step) => (step.at === "entry" ? [entryWords(step)] : [])), steps };
+  return { ...report, beside: steps.flatMap(besideWords), steps };
+}
+
+/** What stands beside the cues and is different; nothing for what stands in them. */
+function besideWords(step: Step): string[] {
+  if (step.at === "show") {
+    const { before, after } = step;
+    const title = before.title === after.title ? [] : [`The show is called ${after.title}`];
+    return [...title, ...(sameData(before.newCue, after.newCue) ? [] : ["What new cues start with changed"])];
+  }
+  return step.at === "entry" ? [entryWords(step)] : [];
 }
 
 /** One entry that is different: "Palette Dusk added". */
 function entryWords({ of, id, before, after }: EntryStep): string {
-  const word = ENTRY_WORDS[of];
   const entry = (after ?? before)?.entry;
   const name = entry && "label" in entry && entry.label ? entry.label : id;
-  return `${word.charAt(0).toUpperCase()}${word.slice(1)} ${name} ${!before ? "added" : !after ? "removed" : "changed"}`;
+  return `${capital(ENTRY_WORDS[of])} ${name} ${!before ? "added" : !after ? "removed" : "changed"}`;
 }
 
 /** A comparison as plain data: each cue in words, and how many keys look different. For the headless command. */

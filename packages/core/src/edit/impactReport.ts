@@ -26,7 +26,12 @@ export interface ImpactLine {
   readonly words: () => string;
   /** True where only what is stored changes, and nothing looks or runs otherwise. */
   readonly quiet: boolean;
+  /** The weightiest of what happens to it. */
+  readonly kind: ImpactKind;
 }
+
+/** What happens to a cue, the weightiest first: it goes, comes, takes another number, looks, runs or only stores otherwise. */
+export type ImpactKind = "goes" | "comes" | "renumbered" | "looks" | "runs" | "stores";
 
 /** What edits do, cue by cue, and in one sentence. */
 export interface ImpactReport {
@@ -39,7 +44,7 @@ interface CueImpact {
   cue: string;
   after: string | undefined;
   words: (() => string)[];
-  loud: boolean;
+  kind: ImpactKind;
 }
 
 /** How many cues go, come, take another number, look different, follow otherwise, and last longer or shorter. */
@@ -81,7 +86,8 @@ export function reportImpact(
         cue: each.cue,
         after: each.after,
         words: () => each.words.map((word) => word()).join("; "),
-        quiet: !each.loud,
+        quiet: each.kind === "stores",
+        kind: each.kind,
       })),
     );
   }
@@ -112,7 +118,7 @@ function tellWholeList(was: ListSheet | undefined, is: ListSheet | undefined, co
     cue: number,
     after: is ? number : undefined,
     words: [() => (is ? "comes, in a new list" : "goes, with its list")],
-    loud: true,
+    kind: is ? "comes" : "goes",
   }));
 }
 
@@ -127,10 +133,10 @@ function tellList(
   const gathered = new Map<string, CueImpact>();
   const names = renamed(steps);
   const pairs = rowPairs(was, is, names);
-  const tell = (cue: string, after: string | undefined, loud: boolean, ...words: (() => string)[]): void => {
-    const known = gathered.get(cue) ?? { cue, after, words: [], loud: false };
-    known.words.push(...words);
-    known.loud ||= loud;
+  const tell: Tell = (cue, after, kind, words) => {
+    const known = gathered.get(cue) ?? { cue, after, words: [], kind };
+    known.words.push(words);
+    if (KIND_ORDER.indexOf(kind) < KIND_ORDER.indexOf(known.kind)) known.kind = kind;
     gathered.set(cue, known);
   };
   const numberBefore = (row: number): string => was.cues[intAt(pairs, row)]?.number ?? is.cues[row]?.number ?? "";
@@ -138,15 +144,15 @@ function tellList(
   was.cues.forEach((cue, row) => {
     if (kept.has(row)) return;
     counts.gone += 1;
-    tell(cue.number, undefined, true, () => "goes");
+    tell(cue.number, undefined, "goes", () => "goes");
   });
   is.cues.forEach((cue, row) => {
     if (pairs[row] === -1) {
       counts.come += 1;
-      tell(cue.number, cue.number, true, () => "comes");
+      tell(cue.number, cue.number, "comes", () => "comes");
     } else if (numberBefore(row) !== cue.number) {
       counts.renumbered += 1;
-      tell(numberBefore(row), cue.number, true, () => `becomes ${cue.number}`);
+      tell(numberBefore(row), cue.number, "renumbered", () => `becomes ${cue.number}`);
     }
   });
   const byCue = groupBy(looks, (look) => look.cue);
@@ -155,7 +161,7 @@ function tellList(
     const row = findRow(is, cue);
     changed.add(row);
     counts.look += 1;
-    tell(numberBefore(row), cue, true, () => lookWords(own, was, intAt(pairs, row), is, row));
+    tell(numberBefore(row), cue, "looks", () => lookWords(own, was, intAt(pairs, row), is, row));
   }
   const stored = groupBy(steps.filter(isCueData), (step) => step.cue);
   for (const [cue, own] of stored) {
@@ -164,7 +170,7 @@ function tellList(
     changed.add(row);
     if (!byCue.has(cue) && pairs[row] !== -1) {
       const words = storedWords(own);
-      if (words !== "") tell(numberBefore(row), cue, false, () => words);
+      if (words !== "") tell(numberBefore(row), cue, "stores", () => words);
     }
   }
   if (times) tellTimes(was, is, pairs, changed, numberBefore, tell, counts);
@@ -197,7 +203,11 @@ function storedWords(steps: readonly Step[]): string {
   return words.length > 0 ? `${words.join(", ")}; looks as before` : isHead ? "its own settings change" : "";
 }
 
-type Tell = (cue: string, after: string | undefined, loud: boolean, ...words: (() => string)[]) => void;
+/** The kinds from the weightiest to the lightest. */
+const KIND_ORDER: readonly ImpactKind[] = ["goes", "comes", "renumbered", "looks", "runs", "stores"];
+
+/** Takes down what happens to a cue, by its number before and after. */
+type Tell = (cue: string, after: string | undefined, kind: ImpactKind, words: () => string) => void;
 
 /** Follows that count from another cue or otherwise, cues that last longer or shorter, and the chains that they make. */
 function tellTimes(
@@ -220,7 +230,7 @@ function tellTimes(
     const follow = followWords(was, is, pairs, row);
     if (follow !== undefined) {
       counts.follow += 1;
-      tell(numberBefore(row), cue.number, true, () => follow);
+      tell(numberBefore(row), cue.number, "runs", () => follow);
     }
     if (old < 0) {
       chains.add(presses[row] ?? row);
@@ -230,7 +240,7 @@ function tellTimes(
     const longer = Math.abs(before - after) > 1e-6;
     if (longer) {
       counts.time += 1;
-      tell(numberBefore(row), cue.number, true, () => `lasts ${writeSeconds(before)} → ${writeSeconds(after)} s`);
+      tell(numberBefore(row), cue.number, "runs", () => `lasts ${writeSeconds(before)} → ${writeSeconds(after)} s`);
     }
     if (longer || follow !== undefined) chains.add(presses[row] ?? row);
   }
@@ -291,5 +301,5 @@ function tellChain(
     old < 0
       ? `starts a chain of ${writeSeconds(long)} s`
       : `the chain from here lasts ${writeSeconds(long)} instead of ${writeSeconds(longBefore)} s`;
-  tell(numberBefore(row), is.cues[row]?.number, true, () => words);
+  tell(numberBefore(row), is.cues[row]?.number, "runs", () => words);
 }

@@ -1,22 +1,17 @@
 import { groupBy } from "../show/groupBy.ts";
+import { lightRuns } from "../show/words.ts";
 import { isRelease, paletteOf, plainValue } from "../show/move.ts";
 import { FAMILIES, type Part, TIMED_FAMILIES } from "../show/schema.ts";
 import { type ListSheet, type ShowSheet, type StoredMove, cueAt, movesOf } from "../sheet/sheet.ts";
 import { writeSeconds } from "../time/readTime.ts";
 import type { Paper } from "./table.ts";
 
-/** Lights as runs: "1–6, 9". */
-export function lightRuns(channels: readonly number[]): string {
-  const sorted = [...new Set(channels)].sort((a, b) => a - b);
-  const runs: string[] = [];
-  let start = sorted[0] ?? 0;
-  sorted.forEach((channel, index) => {
-    const next = sorted[index + 1];
-    if (next === channel + 1) return;
-    runs.push(start === channel ? String(channel) : `${start}–${channel}`);
-    start = next ?? 0;
-  });
-  return runs.join(", ");
+/** Lights on paper, each once in the order of their numbers: "1–6, 9". */
+export function lightsOnPaper(channels: readonly number[]): string {
+  return lightRuns(
+    [...new Set(channels)].sort((a, b) => a - b),
+    "–",
+  );
 }
 
 /** The times of a part: "up 3, down 5 + 1, position 2". Seconds. */
@@ -40,7 +35,7 @@ function familyWords(moves: readonly StoredMove[]): string {
     const value = String(Math.round((plainValue(spec) ?? 0) * 10) / 10).replace("-", "−");
     return key.attribute.family === "intensity" ? `at ${value}` : `${key.attribute.id} ${value}`;
   });
-  return [...alike].map(([what, own]) => `${lightRuns(own.map(({ key }) => key.channel))} ${what}`).join("; ");
+  return [...alike].map(([what, own]) => `${lightsOnPaper(own.map(({ key }) => key.channel))} ${what}`).join("; ");
 }
 
 /** Every cue with what it stores, family by family, and its times: for the programmer. Rows first to last. */

@@ -1,4 +1,4 @@
-import type { Comparison } from "../edit/compare.ts";
+import type { Comparison } from "../edit/index.ts";
 import type { Paper } from "./table.ts";
 
 /** What is different between two states of a show, cue by cue. */

@@ -1,8 +1,8 @@
-import { paletteUsers } from "../edit/plan/storedMoves.ts";
+import { paletteUsers } from "../edit/index.ts";
 import { cueAt } from "../sheet/sheet.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { count } from "../show/words.ts";
-import { lightRuns } from "./changeList.ts";
+import { lightsOnPaper } from "./changeList.ts";
 import type { Paper } from "./table.ts";
 
 /** How many cues are named. */
@@ -36,7 +36,7 @@ export function paletteListPaper(sheet: ShowSheet): Paper {
           cues.length === 0
             ? "nothing"
             : `${count(cues.length, "cue")}: ${cues.slice(0, MOST).join(", ")}${cues.length > MOST ? " …" : ""}`,
-          lightRuns(users.map(({ key }) => key.channel)),
+          lightsOnPaper(users.map(({ key }) => key.channel)),
         ],
       };
     }),

@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import { ShowError } from "../show/errors.ts";
-import { rowsIn } from "../edit/plan/rows.ts";
+import { rowsIn } from "../edit/index.ts";
 import { type ListSheet, type ShowSheet, listOf } from "../sheet/sheet.ts";
 import { changeListPaper } from "./changeList.ts";
 import { cueSheetPaper } from "./cueSheet.ts";

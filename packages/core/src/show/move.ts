@@ -1,4 +1,4 @@
-import type { MoveSpec, OwnTiming } from "./schema.ts";
+import type { MoveSpec, Moves, OwnTiming } from "./schema.ts";
 
 /** What a move asks for: a number, a palette's value, or to let go. */
 export type MoveTarget = { value: number } | { palette: string } | { release: true };
@@ -56,4 +56,9 @@ export function sameMove(a: MoveSpec | undefined, b: MoveSpec | undefined): bool
     at.delay === bt.delay &&
     at.curve === bt.curve
   );
+}
+
+/** How many moves stand in a part, or in anything else that holds them by light and attribute. */
+export function movesIn(moves: Moves): number {
+  return Object.values(moves).reduce((sum, attributes) => sum + Object.keys(attributes).length, 0);
 }

@@ -3,6 +3,24 @@ export function figure(value: number): string {
   return String(Math.round(value * 1000) / 1000);
 }
 
+/** A text with its first letter large: "palette" as "Palette". */
+export function capital(text: string): string {
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+}
+
+/** Lights as runs, in the order in which they are given: "1..6, 9"; `through` stands between the ends of a run. */
+export function lightRuns(channels: readonly number[], through = ".."): string {
+  const runs: string[] = [];
+  let start = channels[0] ?? 0;
+  channels.forEach((channel, index) => {
+    const next = channels[index + 1];
+    if (next === channel + 1) return;
+    runs.push(start === channel ? String(channel) : `${start}${through}${channel}`);
+    start = next ?? 0;
+  });
+  return runs.join(", ");
+}
+
 /** "1 light", "3 lights". */
 export function count(number: number, thing: string): string {
   return `${number} ${thing}${number === 1 ? "" : "s"}`;

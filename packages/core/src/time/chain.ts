@@ -30,6 +30,13 @@ export function chainFrom(list: ListSheet, row: number): ChainLink[] {
   return links;
 }
 
+/** How long rows first to last take from the Go of the first until all of it is complete, seconds; the row that is reached instead where a Go lies between. */
+export function rangeLength(list: ListSheet, first: number, last: number): { readonly seconds: number } | { readonly reached: number } {
+  const links = chainFrom(list, first).filter(({ row }) => row <= last);
+  const reached = links.at(-1)?.row ?? first;
+  return reached < last ? { reached } : { seconds: Math.max(0, ...links.map(({ start, duration }) => start + duration)) };
+}
+
 /** The whole chain that a cue belongs to: from the cue somebody presses, to the last that follows. */
 export function chainAround(list: ListSheet, row: number): ChainLink[] {
   let first = row;

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
-import { chainFrom } from "../../time/chain.ts";
+import { rangeLength } from "../../time/chain.ts";
 import { headOf } from "../apply.ts";
 import { list, range, seconds } from "../fields.ts";
 import { headStep } from "../plan/headStep.ts";
@@ -44,14 +44,12 @@ function planStretch(list: ListSheet, edit: StretchEdit): Step[] {
 
 /** How long a range lasts from the Go of its first cue until all of it is complete; seconds, above 0. */
 function lengthOf(list: ListSheet, first: number, last: number): number {
-  const inRange = chainFrom(list, first).filter(({ row }) => row <= last);
-  const reached = inRange.at(-1)?.row ?? first;
-  if (reached < last)
+  const length = rangeLength(list, first, last);
+  if ("reached" in length)
     throw new ShowError(
-      `Cue ${cueAt(list, reached + 1).number} waits for a Go, so nobody knows how long cues ${cueAt(list, first).number} to ${cueAt(list, last).number} last; end the range at ${cueAt(list, reached).number}, or let it follow`,
+      `Cue ${cueAt(list, length.reached + 1).number} waits for a Go, so nobody knows how long cues ${cueAt(list, first).number} to ${cueAt(list, last).number} last; end the range at ${cueAt(list, length.reached).number}, or let it follow`,
     );
-  const length = Math.max(...inRange.map(({ start, duration }) => start + duration));
-  if (length > 0) return length;
+  if (length.seconds > 0) return length.seconds;
   const one = first === last;
   throw new ShowError(
     `${one ? `Cue ${cueAt(list, first).number} takes` : `Cues ${cueAt(list, first).number} to ${cueAt(list, last).number} take`} no time at all; give ${one ? "it" : "one of them"} a time first`,

@@ -1,3 +1,4 @@
+import { movesIn } from "../../show/move.ts";
 import type { Cue } from "../../show/schema.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { partHeadOf } from "../apply.ts";
@@ -7,7 +8,7 @@ import type { PlacedMove, Step } from "../step.ts";
 export function emptiedParts(list: ListSheet, cue: Cue, leaving: readonly PlacedMove[]): Step[] {
   return cue.parts.flatMap((part): Step[] => {
     const left = leaving.filter((move) => move.part === part.number).length;
-    const stored = Object.values(part.moves).reduce((sum, attributes) => sum + Object.keys(attributes).length, 0);
+    const stored = movesIn(part.moves);
     if (part.number === 1 || left === 0 || left < stored) return [];
     return [{ at: "part", list: list.id, cue: cue.number, part: part.number, before: partHeadOf(part) }];
   });
