@@ -1,5 +1,6 @@
 import type { Finding, Step } from "@zm/core";
 import { type Remote, wrap } from "comlink";
+import { nextFrame } from "../shared/nextFrame.ts";
 import type { Ghosts, PreviewReport, PreviewRequest } from "./preview.ts";
 import type { Previews } from "./previewThread.ts";
 
@@ -76,15 +77,4 @@ export class PreviewWorker {
         if (this.revision >= 0 && this.revision < this.newest) this.read();
       });
   }
-}
-
-/** Waits until the page has been painted once more; a page that nobody sees is not painted, and goes on after a moment. */
-function nextFrame(): Promise<void> {
-  return new Promise((resolve) => {
-    const late = setTimeout(resolve, 100);
-    requestAnimationFrame(() => {
-      clearTimeout(late);
-      setTimeout(resolve, 0);
-    });
-  });
 }

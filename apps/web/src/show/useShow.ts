@@ -3,6 +3,7 @@ import { type EditInput, type ListSheet, type ShowSheet, listOf, takeSteps } fro
 import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
+import { nextFrame } from "../shared/nextFrame.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
 import { takeHand } from "./handStore.ts";
 import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
@@ -121,7 +122,7 @@ export function useMakeRunningEdits(): (running: Omit<RunningEditsRequest, "base
   );
 }
 
-/** The step of another window that was named, and when: it may be taken back by pressing once more, but not by the same burst of presses. Milliseconds. */
+/** The step of another window that was named, and when that came on the screen: it may be taken back by pressing once more, but not by the same burst of presses. Milliseconds. */
 let named: { readonly id: string; readonly at: number } | null = null;
 const BURST = 800;
 
@@ -139,8 +140,12 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
           const verb = what === "undo" ? "take it back" : "make it again";
           if (step.window !== WINDOW && step.window !== null) {
             if (named?.id !== step.id) {
-              named = { id: step.id, at: performance.now() };
-              return notify(`Another window did this: ${step.words}. Press once more to ${verb}`, "trouble");
+              named = { id: step.id, at: Infinity };
+              notify(`Another window did this: ${step.words}. Press once more to ${verb}`, "trouble");
+              // Nobody has read what a busy page has not painted yet.
+              return void nextFrame().then(() => {
+                if (named?.id === step.id) named = { id: step.id, at: performance.now() };
+              });
             }
             if (pressed < named.at + BURST) return;
           }
