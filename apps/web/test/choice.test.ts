@@ -16,12 +16,15 @@ import {
 } from "../src/choice/choice.ts";
 import { layoutColumns } from "../src/score/columns.ts";
 import { moveFocus } from "../src/score/walk.ts";
+import { sheetLines } from "../src/spine/lines.ts";
 import { TIMED, timeIn, timePatch } from "../src/shared/partTimes.ts";
 import { readSpread } from "../src/shared/readSpread.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
-const layout = layoutColumns(sheet.show, "intensity", new Set(["cabin"]));
+const ALL = { folded: new Set<string>(), open: new Set<number>(), only: null };
+const lines = sheetLines(list, { foldedScenes: new Set(), openCues: new Set() });
+const layout = layoutColumns(sheet.show, "intensity", { ...ALL, folded: new Set(["cabin"]) });
 const fresh = useChoice.getState();
 beforeEach(() => useChoice.setState(fresh, true));
 
@@ -71,7 +74,7 @@ test("a range of cues runs from the lower to the higher, by number and not by le
 /** Presses a key in the Score. */
 function press(key: string, shiftKey = false): boolean {
   const event: Pick<KeyboardEvent, "key" | "shiftKey" | "altKey" | "metaKey"> = { key, shiftKey, altKey: false, metaKey: false };
-  return moveFocus(event, list, layout);
+  return moveFocus(event, list, lines, layout);
 }
 
 test("the arrow keys walk cues and lights, a folded group is one step with all its lights", () => {

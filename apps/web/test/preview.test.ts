@@ -3,7 +3,11 @@ import { saltAndParaffin } from "@zm/demo";
 import { type Preview, PreviewWork, faultOf, previewOf } from "../src/preview/preview.ts";
 
 const sheet = sheetOf(saltAndParaffin());
-const window = { lens: "intensity", rows: { first: 0, last: 40 }, channels: [1, 2, 3, 21] } as const;
+const window = {
+  lens: "intensity",
+  rows: { first: 0, last: 40 },
+  columns: [1, 2, 3, 21].map((channel) => ({ id: String(channel), channel })),
+} as const;
 
 function preview(edit: EditInput, mostLines = 9): Preview {
   const result = previewOf(sheet, { edits: [edit], list: "main", mostLines, window });
@@ -15,17 +19,17 @@ const change: EditInput = { op: "change", from: "8", to: "10", keys: { channels:
 test("ghosts are the cells in view that an edit touches, each as it would be", () => {
   const { ghosts } = preview({ ...change, keys: { channels: [1, 4], families: ["intensity"] } });
   // Light 4 is not in view.
-  expect([...ghosts.keys()]).toEqual([1]);
-  expect(ghosts.get(1)?.get("8")).toMatchObject({ mark: { shape: "fall", text: "40" }, tracked: "40" });
-  expect(ghosts.get(1)?.get("9")).toEqual({ mark: null, tracked: "40" });
+  expect([...ghosts.keys()]).toEqual(["1"]);
+  expect(ghosts.get("1")?.get("8")).toMatchObject({ mark: { shape: "fall", text: "40" }, tracked: "40" });
+  expect(ghosts.get("1")?.get("9")).toEqual({ mark: null, tracked: "40" });
   // Cue 11 stores what brings the light back; behind it nothing is touched.
-  expect([...(ghosts.get(1)?.keys() ?? [])].sort()).toEqual(["10", "11", "8", "9", "9.5"]);
+  expect([...(ghosts.get("1")?.keys() ?? [])].sort()).toEqual(["10", "11", "8", "9", "9.5"]);
   expect(previewOf(sheet, { edits: [change], list: "main", mostLines: 9, window: null })).toHaveProperty("ghosts.size", 0);
 });
 
 test("the cells of a cue that goes are told as gone", () => {
   const { ghosts } = preview({ op: "deleteCue", cue: "6" });
-  expect(ghosts.get(1)?.get("6")).toBeNull();
+  expect(ghosts.get("1")?.get("6")).toBeNull();
 });
 
 test("so many lines are told as are read, of all that there are, in the words of the impact", () => {

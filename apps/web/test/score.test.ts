@@ -10,12 +10,13 @@ import { clockTime, triggerWords, upDown } from "../src/shared/words.ts";
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
 const after = (edit: EditInput): ListSheet => listOf(makeEdits(sheet, readEdits([edit])).sheet);
+const ALL = { folded: new Set<string>(), open: new Set<number>(), only: null };
 const row = (cue: string): number => findRow(list, cue);
 const mark = (channel: number, cue: string, lens: Lens = "intensity"): ReturnType<typeof markAt> =>
   markAt(list, lensKeys(list, channel, lens), row(cue), lens);
 
 test("each light stands in one column, under the first group that holds it", () => {
-  const layout = layoutColumns(sheet.show, "intensity", new Set());
+  const layout = layoutColumns(sheet.show, "intensity", ALL);
   const channels = layout.columns.flatMap((column) => column.channels);
   expect(channels).toEqual(sheet.show.channels.map((channel) => channel.number));
   layout.columns.forEach((column, index) => expect(columnAt(layout, column.x + 5)).toBe(index));
@@ -23,14 +24,14 @@ test("each light stands in one column, under the first group that holds it", () 
 });
 
 test("a folded group is one column that stands for all its lights", () => {
-  const layout = layoutColumns(sheet.show, "intensity", new Set(["cabin"]));
+  const layout = layoutColumns(sheet.show, "intensity", { ...ALL, folded: new Set(["cabin"]) });
   expect(layout.columns[0]).toMatchObject({ folded: true, label: "8 lights", channels: [1, 2, 3, 4, 5, 6, 7, 8] });
   expect(channelsBetween(layout, 3, 12)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 11, 12]);
   expect(channelsBetween(layout, 12, 3)).toEqual(channelsBetween(layout, 3, 12));
 });
 
 test("the Colour lens leaves out lights that have no colour", () => {
-  const layout = layoutColumns(sheet.show, "colour", new Set());
+  const layout = layoutColumns(sheet.show, "colour", ALL);
   expect(layout.columns.some((column) => column.channel === 1)).toBe(false);
   expect(layout.columns[0]?.channel).toBe(21);
 });
@@ -47,7 +48,7 @@ test("a move is drawn by its shape: rising, falling, changing nothing, and a col
 
 test("the lenses of position and beam show palettes by name and numbers where there are none", () => {
   expect(mark(61, "3", "position")).toMatchObject({ shape: "square", text: "Window" });
-  expect(mark(61, "3", "beam")).toMatchObject({ shape: "square", text: "18/0" });
+  expect(mark(61, "3", "beam")).toMatchObject({ shape: "square", text: "18/Open" });
   expect(mark(1, "6", "position")).toBeNull();
   expect(trackedText(list, lensKeys(list, 62, "position"), row("10"), "position")).toBe("Stairs");
   expect(trackedText(list, lensKeys(list, 62, "position"), row("1"), "position")).toBe("");
@@ -60,7 +61,7 @@ test("the lenses of position and beam show palettes by name and numbers where th
     after: "track",
   });
   expect(markAt(turned, lensKeys(turned, 61, "position"), row("10"), "position")?.text).toMatch(/^−20\/\d+$/);
-  expect(layoutColumns(sheet.show, "position", new Set()).columns.map(({ channel }) => channel)).toEqual([
+  expect(layoutColumns(sheet.show, "position", ALL).columns.map(({ channel }) => channel)).toEqual([
     61, 62, 63, 64, 65, 66, 67, 68, 71, 72, 73, 74, 75, 76, 77, 78,
   ]);
 });

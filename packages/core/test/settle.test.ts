@@ -59,6 +59,7 @@ test("a cue that is gone is never named as the one on stage, and a new number is
   const second = fireNext(running, listOf(show), 1, 40);
   expect(standingCue(second, listOf(show))).toEqual({ cue: "2", gone: false });
   expect(standingCue(second, edited(show, { op: "deleteCue", cue: "2" }))).toEqual({ cue: "1", gone: true });
+  expect(standingCue(running, listOf(show))).toEqual({ cue: "1", gone: false });
   expect(standingCue(idlePlayback("main"), listOf(show))).toEqual({ cue: null, gone: false });
   expect(renamingOf(running, new Map([["2", "7"]]))).toEqual({ do: "name", cue: "1", follow: "7" });
   expect(renamingOf(running, new Map([["3", "7"]]))).toBeUndefined();

@@ -2,6 +2,15 @@ import { aimAt, type Attribute, type Channel, type FixtureType, type Group, type
 
 const intensity: Attribute = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
 const mix: Attribute[] = ["red", "green", "blue"].map((id) => ({ id, family: "colour", min: 0, max: 100, home: 100 }));
+const wheel: Attribute = {
+  id: "gobo",
+  family: "beam",
+  min: 0,
+  max: 8,
+  home: 0,
+  snap: true,
+  slots: ["Open", "Window", "Waves", "Leaves", "Rain", "Lattice", "Cracks", "Stars", "Cloud"].map((name, value) => ({ value, name })),
+};
 const zoom: Attribute = { id: "zoom", family: "beam", min: 6, max: 50, home: 22, speed: 30 };
 
 function moving(panSpeed: number, tiltSpeed: number): Attribute[] {
@@ -18,7 +27,7 @@ export const fixtureTypes: FixtureType[] = [
   {
     id: "profile",
     name: "Moving profile",
-    attributes: [intensity, ...moving(150, 110), ...mix, zoom, { id: "gobo", family: "beam", min: 0, max: 8, home: 0, snap: true }],
+    attributes: [intensity, ...moving(150, 110), ...mix, zoom, wheel],
   },
   { id: "wash", name: "Moving wash", attributes: [intensity, ...moving(110, 80), ...mix, zoom] },
 ];

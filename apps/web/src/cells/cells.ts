@@ -2,6 +2,7 @@ import {
   type Key,
   type ListSheet,
   type Thread,
+  at,
   cached,
   columnOf,
   entryAt,
@@ -11,10 +12,11 @@ import {
   moveIndexAt,
   paletteOf,
   sameValue,
+  slotName,
   threadsOf,
   traceOf,
 } from "@zm/core";
-import { timesInRow } from "./cellTimes.ts";
+import { timesOfKeys } from "./cellTimes.ts";
 import type { Lens } from "../choice/choice.ts";
 
 /** How a move is drawn: a triangle on its base, on its point, a square, or an open ring. */
@@ -28,6 +30,8 @@ export interface CellMark {
   readonly text: string;
   /** It says nothing of its own: the text stands back. */
   readonly quiet?: boolean;
+  /** When it begins and ends, seconds after the Go, where the cell shows times. */
+  readonly bar?: { readonly delay: number; readonly end: number };
 }
 
 /** The keys of a light that a lens shows. */
@@ -40,6 +44,24 @@ export function lensKeys(list: ListSheet, channel: number, lens: Lens): Key[] {
   return lens === "times" ? all : all.filter((key) => key.attribute.family === lens);
 }
 
+/** A column of the sheet: a light, or one attribute of an opened light. */
+export interface ColumnOfLight {
+  readonly channel: number;
+  readonly attribute?: string;
+}
+
+/** The keys that a column shows through a lens. */
+export function columnKeys(list: ListSheet, { channel, attribute }: ColumnOfLight, lens: Lens): Key[] {
+  if (attribute === undefined) return lensKeys(list, channel, lens);
+  const key = list.keys.byChannel.get(channel)?.get(attribute);
+  return key ? [key] : [];
+}
+
+/** The lens through which a column is drawn: an attribute by itself as its own family, all others as the sheet is. */
+export function columnLens(keys: readonly Key[], { attribute }: Pick<ColumnOfLight, "attribute">, lens: Lens): Lens {
+  return attribute === undefined || lens === "times" ? lens : (keys[0]?.attribute.family ?? lens);
+}
+
 /** The move that a cell stores, or null; several keys of one light count as one move. */
 export function markAt(list: ListSheet, keys: readonly Key[], row: number, lens: Lens): CellMark | null {
   const moved = keys.filter((key) => moveIndexAt(columnOf(list, key), row) >= 0);
@@ -49,8 +71,9 @@ export function markAt(list: ListSheet, keys: readonly Key[], row: number, lens:
   const before = (key: Key): number => (row > 0 ? valueIn(list, key, row - 1) : Number.NaN);
   const hollow = moved.every((key) => sameValue(before(key), entryAt(list, key, row).value));
   if (lens === "times") {
-    const times = timesInRow(list, row).get(first.channel);
-    return { shape: "square", hollow, text: times?.text ?? "", quiet: times?.own !== true };
+    const times = timesOfKeys(list, keys, row);
+    const bar = times && { delay: times.delay, end: times.end };
+    return { shape: "square", hollow, text: times?.text ?? "", quiet: times?.own !== true, ...(bar ? { bar } : {}) };
   }
   if (entry.spec !== undefined && isRelease(entry.spec)) return { shape: "ring", hollow: true, text: "" };
   if (lens !== "intensity") return { shape: "square", hollow, text: familyText(list, keys, moved, row, lens) };
@@ -74,8 +97,12 @@ function familyText(list: ListSheet, keys: readonly Key[], moved: readonly Key[]
   if (palette !== undefined) return palette;
   if (lens === "colour") return "mixed";
   const shownKeys = lens === "position" ? keys : moved;
-  const values = shownKeys.map((key) => valueIn(list, key, row));
-  return values.map((value) => (Number.isNaN(value) ? UNSET : valueText(value))).join("/");
+  return shownKeys
+    .map((key) => {
+      const value = valueIn(list, key, row);
+      return Number.isNaN(value) ? UNSET : (slotName(key.attribute, value) ?? valueText(value));
+    })
+    .join("/");
 }
 
 /** Stands where one attribute of a family is set and another is not. */
@@ -101,6 +128,22 @@ function valueText(value: number): string {
   return Number.isNaN(value) ? "?" : String(Math.round(value)).replace("-", "−");
 }
 
+/** The highest part that holds a move of these keys in a row; 0 where none is stored. */
+export function partOf(list: ListSheet, keys: readonly Key[], row: number): number {
+  return Math.max(0, ...keys.map((key) => partOfMove(list, key, row)));
+}
+
+/** The keys whose moves in a row stand in one part. */
+export function keysInPart(list: ListSheet, keys: readonly Key[], row: number, part: number): Key[] {
+  return keys.filter((key) => partOfMove(list, key, row) === part);
+}
+
+function partOfMove(list: ListSheet, key: Key, row: number): number {
+  const column = columnOf(list, key);
+  const index = moveIndexAt(column, row);
+  return index < 0 ? 0 : at(column.parts, index);
+}
+
 const threadsByLens = cached((_list: ListSheet) => new Map<string, readonly Thread[]>());
 
 /** The threads of a light through a lens: where colour keys part ways, each change begins a thread of its own. */
@@ -108,7 +151,7 @@ export function lensThreads(list: ListSheet, keys: readonly Key[], lens: Lens): 
   const [first] = keys;
   if (!first) return [];
   const known = threadsByLens(list);
-  const name = `${lens} ${first.channel}`;
+  const name = `${lens} ${keys.length === 1 ? first.name : first.channel}`;
   const threads = known.get(name) ?? joinedThreads(list, keys);
   known.set(name, threads);
   return threads;

@@ -1,4 +1,4 @@
-import type { Operation, EditInput, Family } from "@zm/core";
+import type { Operation, EditInput, Family, KeySelection } from "@zm/core";
 import { create } from "zustand";
 
 /** What the cells of the Score show: the moves of a family, or the times of all moves. */
@@ -16,8 +16,20 @@ interface Choice {
   /** The light that the keyboard stands on, and the other end of the span. */
   channel: number | null;
   channelEnd: number | null;
+  /** The attributes chosen of an opened light, while these very lights are chosen; null: all that the lens shows. */
+  attributes: { readonly of: readonly number[]; readonly names: readonly string[] } | null;
+  /** The attribute that the keyboard stands on in an opened light, and the other end of the span. */
+  attribute: string | null;
+  attributeEnd: string | null;
   lens: Lens;
   folded: ReadonlySet<string>;
+  /** The lights that the Score shows attribute by attribute. */
+  openLights: ReadonlySet<number>;
+  /** Scenes that are one line, and cues whose parts stand under them; each named with its list. */
+  foldedScenes: ReadonlySet<string>;
+  openCues: ReadonlySet<string>;
+  /** The Score shows only lights that move in these cues. */
+  moving: { readonly list: string; readonly from: string; readonly to: string } | null;
   /** Tracked values are written in every cell. */
   tracked: boolean;
   operation: Operation | null;
@@ -45,8 +57,15 @@ export const useChoice = create<Choice>(() => ({
   before: [],
   channel: null,
   channelEnd: null,
+  attributes: null,
+  attribute: null,
+  attributeEnd: null,
   lens: "intensity",
   folded: new Set(),
+  openLights: new Set(),
+  foldedScenes: new Set(),
+  openCues: new Set(),
+  moving: null,
   tracked: false,
   operation: null,
   after: "restore",
@@ -59,6 +78,26 @@ export const useChoice = create<Choice>(() => ({
 /** Brings a cue in sight without choosing it. */
 export function lookAt(list: string, cue: string): void {
   useChoice.setState({ lookedAt: { list, cue } });
+}
+
+/** The attributes that are chosen of the chosen lights; undefined: all that the lens shows. */
+export function chosenAttributes({ channels, attributes }: Pick<Choice, "channels" | "attributes">): readonly string[] | undefined {
+  return attributes?.of === channels ? attributes.names : undefined;
+}
+
+/** The keys of the chosen cells: the chosen attributes of an opened light, else what the lens shows of the chosen lights. */
+export function chosenKeys(choice: Pick<Choice, "channels" | "attributes" | "lens">): KeySelection {
+  const attributes = chosenAttributes(choice);
+  const channels = [...choice.channels];
+  if (attributes) return { channels, attributes: [...attributes] };
+  return choice.lens === "times" ? { channels } : { channels, families: [choice.lens] };
+}
+
+/** A set with one member more, or one less where it is in already. */
+export function toggled<T>(set: ReadonlySet<T>, member: T): ReadonlySet<T> {
+  const next = new Set(set);
+  if (!next.delete(member)) next.add(member);
+  return next;
 }
 
 /** The chosen lights as something is told that speaks of all lights where none is chosen. */

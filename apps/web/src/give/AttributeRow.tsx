@@ -1,4 +1,4 @@
-import type { Attribute } from "@zm/core";
+import { type Attribute, slotName } from "@zm/core";
 import { useState } from "react";
 import { type Give, readGive } from "./readGive.ts";
 import { valueWords } from "./chosenKeys.ts";
@@ -28,17 +28,21 @@ export function AttributeRow({ attribute, values, onGive, id, onFocus }: Attribu
       <label htmlFor={id ?? `give-${attribute.id}`} className="w-14 shrink-0 truncate text-quiet" title={name}>
         {name}
       </label>
-      <input
-        type="range"
-        aria-label={`${name}, all chosen lights`}
-        min={attribute.min}
-        max={attribute.max}
-        step={attribute.snap ? 1 : attribute.max - attribute.min > 150 ? 1 : 0.5}
-        value={values[0] ?? attribute.home}
-        className="range range-xs min-w-0 flex-1 text-neutral [--range-thumb:var(--color-base-content)]"
-        onFocus={onFocus}
-        onChange={(event) => onGive({ set: Number(event.target.value) })}
-      />
+      {attribute.slots ? (
+        <SlotSelect attribute={attribute} name={name} values={values} onGive={onGive} />
+      ) : (
+        <input
+          type="range"
+          aria-label={`${name}, all chosen lights`}
+          min={attribute.min}
+          max={attribute.max}
+          step={attribute.snap ? 1 : attribute.max - attribute.min > 150 ? 1 : 0.5}
+          value={values[0] ?? attribute.home}
+          className="range range-xs min-w-0 flex-1 text-neutral [--range-thumb:var(--color-base-content)]"
+          onFocus={onFocus}
+          onChange={(event) => onGive({ set: Number(event.target.value) })}
+        />
+      )}
       <input
         id={id ?? `give-${attribute.id}`}
         aria-invalid={wrong}
@@ -70,5 +74,27 @@ export function AttributeRow({ attribute, values, onGive, id, onFocus }: Attribu
         }}
       />
     </div>
+  );
+}
+
+/** The slots of a wheel by their names; nothing is named where the chosen lights differ or stand between two. */
+function SlotSelect({ attribute, name, values, onGive }: { name: string } & Pick<AttributeRowProps, "attribute" | "values" | "onGive">) {
+  const [value, ...others] = values;
+  const shared = value !== undefined && others.every((other) => other === value) ? value : undefined;
+  const chosen = shared !== undefined && slotName(attribute, shared) !== undefined ? String(shared) : "";
+  return (
+    <select
+      aria-label={`${name}, all chosen lights`}
+      className="select select-sm min-w-0 flex-1 bg-base-100"
+      value={chosen}
+      onChange={(event) => event.target.value !== "" && onGive({ set: Number(event.target.value) })}
+    >
+      {chosen === "" && <option value="">{shared === undefined ? "several" : "between slots"}</option>}
+      {attribute.slots?.map((slot) => (
+        <option key={slot.value} value={slot.value}>
+          {slot.name}
+        </option>
+      ))}
+    </select>
   );
 }

@@ -1,4 +1,4 @@
-import type { Attribute, Operation } from "@zm/core";
+import { type Attribute, type Operation, slotValue } from "@zm/core";
 
 export type Give = Exclude<Operation, { drop: true }>;
 
@@ -6,12 +6,14 @@ const FAN = /^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/;
 
 /**
  * Reads what is typed over chosen lights: "70", "full", "out", "+10", "- 10", "*0.8", a fan such as "0~100". Where an
- * attribute goes below 0, "-10" is a value, and "- 10" with a space takes off. Null when it says nothing yet.
+ * attribute goes below 0, "-10" is a value, and "- 10" with a space takes off. A slot of a wheel goes by its name. Null when it says nothing yet.
  */
-export function readGive(text: string, attribute: Pick<Attribute, "min" | "max">): Give | null {
+export function readGive(text: string, attribute: Pick<Attribute, "min" | "max" | "slots">): Give | null {
   const plain = text.trim().toLowerCase().replaceAll(",", ".").replaceAll("−", "-").replace("×", "*");
   if (plain === "full") return { set: attribute.max };
   if (plain === "out") return { set: Math.max(0, attribute.min) };
+  const slot = slotValue(attribute, text.trim());
+  if (slot !== undefined) return { set: slot };
   const packed = plain.replace(/\s*~\s*/g, "~");
   if (FAN.test(packed)) return { set: packed };
   const match = /^([+*-]?)(\s*)(-?\d+(?:\.\d+)?)$/.exec(plain);

@@ -22,8 +22,8 @@ import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { useSame } from "../shared/useSame.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { ActionButton } from "../shared/ActionButton.tsx";
-import { TIMED, timeIn } from "../shared/partTimes.ts";
-import { lightWords, seconds } from "../shared/words.ts";
+import { timesInWords } from "../shared/partTimes.ts";
+import { lightWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { RecordTimes } from "./RecordTimes.tsx";
@@ -272,16 +272,6 @@ function StartTimes({
       )}
     </div>
   );
-}
-
-function timesInWords(times: PartTimes): string {
-  return TIMED.flatMap((of) => {
-    const time = timeIn(times, of, "time");
-    const delay = timeIn(times, of, "delay");
-    return time === undefined && delay === undefined
-      ? []
-      : [`${of} ${time === undefined ? "" : seconds(time)}${delay ? `+${seconds(delay)}` : ""}`];
-  }).join(", ");
 }
 
 function Labelled({ name, grow = false, children }: { name: string; grow?: boolean; children: React.ReactNode }) {

@@ -11,18 +11,21 @@ interface OwnTimesProps {
   list: string;
   cues: { from: string; to: string };
   channels: readonly number[];
+  /** The attributes chosen of an opened light; undefined: all. */
+  attributes: readonly string[] | undefined;
   lens: Lens;
 }
 
 /** Own times for the moves stored in the chosen cells: seconds, fans of them, a curve, or a stored pace; its impact stands below before it is made. */
-export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
+export function OwnTimes({ list, cues, channels, attributes, lens }: OwnTimesProps) {
   const { sheet } = useShow();
   const [fade, setFade] = useState("");
   const [delay, setDelay] = useState("");
   const [curve, setCurve] = useState<Curve | null>(null);
   const [factor, setFactor] = useState("");
   const [family, setFamily] = useState<Family | undefined>(lens === "times" ? undefined : lens);
-  const keys = { channels: [...channels], ...(family ? { families: [family] } : {}) };
+  const part = attributes ? { attributes: [...attributes] } : family ? { families: [family] } : {};
+  const keys = { channels: [...channels], ...part };
   const consider = (wish: { fade: null; delay: null; curve: null } | { scale: number } | null): void =>
     useChoice.setState({
       operation: null,
@@ -34,29 +37,28 @@ export function OwnTimes({ list, cues, channels, lens }: OwnTimesProps) {
     consider(scale === undefined ? null : { scale });
   };
   const think = (wish: { fade?: string; delay?: string; curve?: Curve | null } | { pace: string }): void => {
-    const edit = timesEdit(
-      { list, ...cues, keys: { channels: [...channels], ...("pace" in wish || !family ? {} : { families: [family] }) } },
-      wish,
-    );
+    const edit = timesEdit({ list, ...cues, keys: "pace" in wish ? { channels: [...channels] } : keys }, wish);
     useChoice.setState({ operation: null, draft: edit && { from: "cells", edits: [edit] } });
   };
   return (
     <details className="border-t border-rule pt-2" open={lens === "times"}>
       <summary className="cursor-default text-quiet hover:text-base-content">Own times of stored moves</summary>
-      <select
-        aria-label="family of the moves"
-        className="select select-sm mt-2 w-full bg-base-100"
-        value={family ?? ""}
-        onChange={(event) => {
-          setFamily(FAMILIES.find((each) => each === event.target.value));
-          useChoice.setState({ draft: null });
-        }}
-      >
-        <option value="">every family</option>
-        {FAMILIES.map((each) => (
-          <option key={each}>{each}</option>
-        ))}
-      </select>
+      {!attributes && (
+        <select
+          aria-label="family of the moves"
+          className="select select-sm mt-2 w-full bg-base-100"
+          value={family ?? ""}
+          onChange={(event) => {
+            setFamily(FAMILIES.find((each) => each === event.target.value));
+            useChoice.setState({ draft: null });
+          }}
+        >
+          <option value="">every family</option>
+          {FAMILIES.map((each) => (
+            <option key={each}>{each}</option>
+          ))}
+        </select>
+      )}
       <div className="mt-2 flex gap-1.5">
         {(
           [

@@ -1,6 +1,6 @@
 import type { Operation, Family, KeySelection, ListSheet } from "@zm/core";
 import { useEffect, useEffectEvent, useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { type Lens, chosenAttributes, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { useSame } from "../shared/useSame.ts";
@@ -20,28 +20,45 @@ interface RangeEditProps {
 
 /** The chosen cells: what their moves are told, or in the Times lens when they run. */
 export function RangeEdit({ list, cues }: RangeEditProps) {
-  const { channels, lens, draft } = useChoice();
-  const cells = `${cues.from}/${cues.to}/${channels.join()}/${lens}`;
+  const { draft, ...choice } = useChoice();
+  const { channels, lens } = choice;
+  const attributes = chosenAttributes(choice);
+  const family = familyShown(list, channels, attributes, lens);
+  const cells = `${cues.from}/${cues.to}/${channels.join()}/${lens}/${attributes?.join()}`;
   return (
     <section aria-label="Chosen cells" className="flex flex-col gap-2.5">
       <div>
         <h2 className="text-[17px] font-bold">{cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`}</h2>
-        <p className="text-quiet">{lightWords(channels)}</p>
+        <p className="text-quiet">
+          {lightWords(channels)}
+          {attributes && `, ${attributes.join(", ")} alone`}
+        </p>
       </div>
-      {lens !== "times" && <ValueEdit list={list} cues={cues} lens={lens} />}
-      <OwnTimes key={cells} list={list.id} cues={cues} channels={channels} lens={lens} />
+      {family !== "times" && <ValueEdit list={list} cues={cues} lens={family} only={attributes} />}
+      <OwnTimes key={cells} list={list.id} cues={cues} channels={channels} attributes={attributes} lens={lens} />
       {draft?.from === "cells" && <DraftPanel />}
     </section>
   );
 }
 
+/** The family that is edited: that of the attributes chosen of an opened light, else what the lens shows. */
+function familyShown(list: ListSheet, channels: readonly number[], attributes: readonly string[] | undefined, lens: Lens): Lens {
+  const [channel = -1] = channels;
+  const first = attributes?.[0];
+  if (first === undefined || lens === "times") return lens;
+  return list.keys.byChannel.get(channel)?.get(first)?.attribute.family ?? lens;
+}
+
 /** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
-function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
+function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; only: readonly string[] | undefined }) {
   const { sheet } = useShow();
   const { channels, operation, after, draft } = useChoice();
   const [picked, setPicked] = useState("");
-  const attributes = [...new Set(channels.flatMap((channel) => lensKeys(list, channel, lens).map((key) => key.attribute.id)))];
+  const able = new Map(channels.flatMap((channel) => lensKeys(list, channel, lens).map(({ attribute: each }) => [each.id, each])));
+  const attributes = [...able.keys()].filter((each) => only?.includes(each) ?? true);
   const attribute = attributes.includes(picked) ? picked : (attributes[0] ?? "");
+  const slots = able.get(attribute)?.slots;
+  const read = (typed: string): Operation | null => readOperation(typed, { slots });
   const [text, setText] = useState("");
   const makeEdits = useMakeEdits();
 
@@ -54,7 +71,7 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
         op: "change" as const,
         list: list.id,
         ...cues,
-        keys: keysOf(channels, lens, operation, attribute),
+        keys: keysOf(channels, lens, operation, attribute, only),
         do: operation,
         where: stored ? ("moves" as const) : ("look" as const),
         after,
@@ -67,7 +84,7 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
   }, [edits]);
   // Taken or dropped elsewhere; a text that only does not read yet stays.
   const clearTaken = useEffectEvent(() => {
-    if (readOperation(text)) setText("");
+    if (read(text)) setText("");
   });
   useEffect(() => {
     if (operation === null) clearTaken();
@@ -75,8 +92,8 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
 
   const type = (value: string): void => {
     setText(value);
-    const read = readOperation(value);
-    useChoice.setState({ operation: read, ...(read ? {} : { draft: null }) });
+    const wanted = read(value);
+    useChoice.setState({ operation: wanted, ...(wanted ? {} : { draft: null }) });
   };
   const take = (): void => {
     if (!draft || faultOf(sheet, draft.edits) !== undefined) return;
@@ -112,14 +129,13 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
           id="range-value"
           ref={lens === "colour" && palettes.length > 0 ? undefined : placeRef("range value")}
           aria-label={lens === "intensity" ? undefined : `${attribute} of the cells`}
-          aria-invalid={text.trim() !== "" && readOperation(text) === null}
+          aria-invalid={text.trim() !== "" && read(text) === null}
           title={
-            text.trim() !== "" && readOperation(text) === null
-              ? `"${text}" is no value; write 70, +10, *0.8, out or a fan such as 0~50`
-              : undefined
+            text.trim() !== "" && read(text) === null ? `"${text}" is no value; write 70, +10, *0.8, out or a fan such as 0~50` : undefined
           }
           className="input input-sm figures min-w-0 flex-1 bg-base-100 aria-invalid:border-error aria-invalid:text-error"
-          placeholder={lens === "position" ? "=-20 0~30" : "70 +10 out"}
+          placeholder={slots?.[0]?.name ?? (lens === "position" ? "=-20 0~30" : "70 +10 out")}
+          list={slots ? "slot-names" : undefined}
           value={text}
           autoComplete="off"
           onChange={(event) => type(event.target.value)}
@@ -129,6 +145,13 @@ function ValueEdit({ list, cues, lens }: RangeEditProps & { lens: Family }) {
           }}
         />
       </div>
+      {slots && (
+        <datalist id="slot-names">
+          {slots.map(({ name }) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+      )}
       {palettes.length > 0 && (
         <div className="flex flex-wrap gap-1.5" role="group" aria-label={`Palettes, ${lens}`}>
           {palettes.map((palette, index) => (
@@ -199,8 +222,15 @@ function OperationButton({ operation, label, title }: { operation: Operation; la
   );
 }
 
-/** A number speaks of the chosen attribute, anything else of the whole family. */
-function keysOf(channels: readonly number[], lens: Family, operation: Operation, attribute: string): KeySelection {
+/** A number speaks of the chosen attribute, anything else of the whole family, or of the attributes chosen of an opened light. */
+function keysOf(
+  channels: readonly number[],
+  lens: Family,
+  operation: Operation,
+  attribute: string,
+  only: readonly string[] | undefined,
+): KeySelection {
   const isNumber = "set" in operation || "add" in operation || "scale" in operation;
-  return { channels: [...channels], ...(isNumber && lens !== "intensity" ? { attributes: [attribute] } : { families: [lens] }) };
+  if (isNumber && lens !== "intensity") return { channels: [...channels], attributes: [attribute] };
+  return { channels: [...channels], ...(only && !("palette" in operation) ? { attributes: [...only] } : { families: [lens] }) };
 }

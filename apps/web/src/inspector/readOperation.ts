@@ -1,7 +1,9 @@
-import type { Operation } from "@zm/core";
+import { type Attribute, type Operation, slotValue } from "@zm/core";
 
-/** Reads what is typed over chosen cells: "70", "=-20", "+10", "-5", "*0.8", "full", "out", a fan "-30~30". Null when it says nothing yet. */
-export function readOperation(text: string): Operation | null {
+/** Reads what is typed over chosen cells: "70", "=-20", "+10", "-5", "*0.8", "full", "out", a fan "-30~30", a slot of a wheel by its name. Null when it says nothing yet. */
+export function readOperation(text: string, attribute: Pick<Attribute, "slots"> = {}): Operation | null {
+  const slot = slotValue(attribute, text.trim());
+  if (slot !== undefined) return { set: slot };
   const plain = text.trim().toLowerCase().replace(",", ".").replace("−", "-").replace("×", "*");
   if (plain === "full") return { set: 100 };
   if (plain === "out") return { set: 0 };

@@ -10,6 +10,7 @@ import {
   cueDuration,
   describeEdits,
   findRow,
+  groupBy,
   isCueData,
   keyNamed,
   makeEdits,
@@ -17,7 +18,7 @@ import {
   reportImpact,
 } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
-import { type CellMark, colourOf, lensKeys, markAt, trackedText } from "../cells/cells.ts";
+import { type CellMark, colourOf, columnKeys, columnLens, markAt, trackedText } from "../cells/cells.ts";
 
 /** So many lines of an impact are read before somebody asks for all. */
 export const FIRST_LINES = 9;
@@ -34,7 +35,8 @@ export interface PreviewRequest {
 export interface ScoreWindow {
   readonly lens: Lens;
   readonly rows: { readonly first: number; readonly last: number };
-  readonly channels: readonly number[];
+  /** The columns: lights, or one attribute of a light. */
+  readonly columns: readonly { readonly id: string; readonly channel: number; readonly attribute?: string }[];
 }
 
 /** One line of an impact as it is read. */
@@ -55,8 +57,8 @@ export interface Ghost {
   readonly mark: CellMark | null;
   readonly tracked: string;
 }
-/** By light, then by the cue number that the cell has now; null in a cue that goes. */
-export type Ghosts = ReadonlyMap<number, ReadonlyMap<string, Ghost | null>>;
+/** By the column of the Score, then by the cue number that the cell has now; null in a cue that goes. */
+export type Ghosts = ReadonlyMap<string, ReadonlyMap<string, Ghost | null>>;
 
 /** What edits would do, as plain data: all that the window shows of it. */
 export interface Preview {
@@ -201,19 +203,22 @@ function colourChanges(looks: Impact["looks"], list: ListSheet): Map<string, num
 /** The cells in view that edits touch: every look that changes and every move stored or dropped. */
 function ghostsIn(sheet: ShowSheet, { sheet: edited, impact, steps }: Outcome, { list: id, window }: PreviewRequest): Ghosts {
   const [before, after] = [sheet.lists.get(id), edited.lists.get(id)];
-  const ghosts = new Map<number, Map<string, Ghost | null>>();
+  const ghosts = new Map<string, Map<string, Ghost | null>>();
   if (!before || !after || !window) return ghosts;
   const { lens, rows } = window;
   const numbers = new Set(before.cues.slice(rows.first, rows.last + 1).map(({ number }) => number));
-  const channels = new Set(window.channels);
+  const columns = groupBy(window.columns, ({ channel }) => channel);
   const touch = (channel: number | undefined, cue: string): void => {
-    if (channel === undefined || !channels.has(channel) || !numbers.has(cue)) return;
-    const own = ghosts.get(channel) ?? new Map<string, Ghost | null>();
-    ghosts.set(channel, own);
-    if (own.has(cue)) return;
-    const row = findRow(after, cue);
-    const keys = lensKeys(after, channel, lens);
-    own.set(cue, row < 0 ? null : { mark: markAt(after, keys, row, lens), tracked: trackedText(after, keys, row, lens) });
+    if (channel === undefined || !numbers.has(cue)) return;
+    for (const column of columns.get(channel) ?? []) {
+      const own = ghosts.get(column.id) ?? new Map<string, Ghost | null>();
+      ghosts.set(column.id, own);
+      if (own.has(cue)) continue;
+      const row = findRow(after, cue);
+      const keys = columnKeys(after, column, lens);
+      const shown = columnLens(keys, column, lens);
+      own.set(cue, row < 0 ? null : { mark: markAt(after, keys, row, shown), tracked: trackedText(after, keys, row, shown) });
+    }
   };
   for (const { cue, key, list } of impact.looks) {
     if ((list ?? id) === id && numbers.has(cue)) touch(keyNamed(after.keys, key)?.channel, cue);

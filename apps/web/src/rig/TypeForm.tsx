@@ -1,5 +1,5 @@
 import { createColumnHelper, getCoreRowModel, useReactTable } from "@tanstack/react-table";
-import { type Attribute, FAMILIES, type FixtureType, count, entrySchemas, freeId } from "@zm/core";
+import { type Attribute, FAMILIES, type FixtureType, count, entrySchemas, freeId, readSlots, slotsText } from "@zm/core";
 import { useCallback, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
@@ -177,6 +177,21 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
           />
         )),
       }),
+      column.accessor(({ value }) => value.slots, {
+        id: "slots",
+        header: "slots by name",
+        cell: formCell(({ index, value }) => (
+          <CellField
+            label={`Slots of ${value.id}`}
+            value={slotsText(value.slots)}
+            check={(text) => (readSlots(text) ? undefined : 'Write a number and a name for each, such as "0 Open, 3 Leaves"')}
+            onTake={(text) => {
+              const slots = readSlots(text);
+              onSet(index, { ...value, slots: slots && slots.length > 0 ? slots : undefined });
+            }}
+          />
+        )),
+      }),
       column.display({
         id: "out",
         header: "",
@@ -193,7 +208,12 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
     enableSorting: false,
   });
   return (
-    <SmallTable table={table} label="Attributes" columns="grid-cols-[1.3fr_1fr_repeat(3,0.7fr)_1fr_0.5fr_28px]" className="text-[14px]" />
+    <SmallTable
+      table={table}
+      label="Attributes"
+      columns="grid-cols-[1.2fr_0.9fr_repeat(3,0.6fr)_0.8fr_0.5fr_1.4fr_28px]"
+      className="text-[14px]"
+    />
   );
 }
 

@@ -1,4 +1,7 @@
+import type { ListSheet } from "@zm/core";
+import { timesScale } from "../cells/cellTimes.ts";
 import { type Lens, useChoice } from "../choice/choice.ts";
+import { toggleMoving } from "./moving.ts";
 
 const LENSES: readonly (readonly [Lens, string])[] = [
   ["intensity", "Intensity"],
@@ -11,9 +14,10 @@ const LOOK =
   "h-6 rounded px-1.5 text-[13px] text-quiet hover:text-base-content aria-pressed:text-secondary aria-pressed:underline aria-pressed:underline-offset-4";
 
 /** What the cells of the Score show, and whether tracked values are written in them. */
-export function LensSwitch() {
+export function LensSwitch({ list }: { list: ListSheet }) {
   const lens = useChoice((choice) => choice.lens);
   const tracked = useChoice((choice) => choice.tracked);
+  const moving = useChoice((choice) => choice.moving);
   return (
     <div className="absolute top-1 left-2.5 z-40 flex items-center" role="group" aria-label="Lens">
       {LENSES.map(([each, word]) => (
@@ -28,15 +32,41 @@ export function LensSwitch() {
         </button>
       ))}
       <span aria-hidden className="mx-1.5 h-4 border-l border-rule" />
+      {lens === "times" ? (
+        <span
+          className="figures px-1.5 text-[13px] text-quiet"
+          title="A bar as long as its cell is wide lasts so long; longer ones end in a point"
+        >
+          {timesScale(list).seconds} s wide
+        </span>
+      ) : (
+        <button
+          type="button"
+          aria-pressed={tracked}
+          title="Write tracked values in every cell (t)"
+          className={LOOK}
+          onClick={() => useChoice.setState({ tracked: !tracked })}
+        >
+          Tracked
+        </button>
+      )}
       <button
         type="button"
-        aria-pressed={tracked}
-        title="Write tracked values in every cell (t)"
+        aria-pressed={moving !== null}
+        title={
+          moving
+            ? `Only lights that move in ${cuesWords(moving)} are shown; press for all (m)`
+            : "Show only lights that move in the chosen cues (m)"
+        }
         className={LOOK}
-        onClick={() => useChoice.setState({ tracked: !tracked })}
+        onClick={() => toggleMoving(list)}
       >
-        Tracked
+        Moving
       </button>
     </div>
   );
+}
+
+function cuesWords({ from, to }: { from: string; to: string }): string {
+  return from === to ? `cue ${from}` : `cues ${from} to ${to}`;
 }

@@ -11,14 +11,15 @@ const TILE_WIDTH = 512;
 const BEYOND = 160;
 
 /** What all tiles of the sheet have in common; it stays the same object until something that is painted changes. */
-export type TilePicture = Omit<ScorePicture, "rows" | "left" | "right">;
+export type TilePicture = Omit<ScorePicture, "span" | "left" | "right">;
 
 interface ScoreTilesProps {
   readonly picture: TilePicture;
   readonly ink: Ink | null;
   /** Changes when the fonts or the theme have, and everything is painted anew. */
   readonly theme: number;
-  readonly rows: number;
+  /** How many lines the sheet has. */
+  readonly count: number;
   readonly width: number;
   /** What is seen of the sheet, pixels from its corner. */
   readonly seen: Seen;
@@ -33,8 +34,8 @@ export interface Seen {
 }
 
 /** The sheet as tiles that are painted once and then only moved: scrolling paints what comes into view and nothing else. */
-export function ScoreTiles({ picture, ink, theme, rows, width, seen }: ScoreTilesProps) {
-  const down = span(seen.top - BEYOND, seen.bottom + BEYOND, TILE_ROWS * ROW, rows * ROW);
+export function ScoreTiles({ picture, ink, theme, count, width, seen }: ScoreTilesProps) {
+  const down = span(seen.top - BEYOND, seen.bottom + BEYOND, TILE_ROWS * ROW, count * ROW);
   const across = span(seen.left - BEYOND, seen.right + BEYOND, TILE_WIDTH, width);
   return down.flatMap((y) =>
     across.map((x) => (
@@ -44,7 +45,7 @@ export function ScoreTiles({ picture, ink, theme, rows, width, seen }: ScoreTile
         ink={ink}
         theme={theme}
         first={y * TILE_ROWS}
-        last={Math.min(rows, (y + 1) * TILE_ROWS) - 1}
+        last={Math.min(count, (y + 1) * TILE_ROWS) - 1}
         left={x * TILE_WIDTH}
         right={Math.min(width, (x + 1) * TILE_WIDTH)}
       />
@@ -81,7 +82,7 @@ const ScoreTile = memo(function ScoreTile({ picture, ink, theme, first, last, le
     if (!element || !context || !ink) return;
     const paint = (): void => {
       context.setTransform(scale, 0, 0, scale, 0, 0);
-      paintScore(context, { ...picture, rows: { first, last }, left, right }, ink);
+      paintScore(context, { ...picture, span: { first, last }, left, right }, ink);
       milestone("score-painted");
     };
     // Ghosts of an edit that is still being typed may take a few frames; everything else is there at once.

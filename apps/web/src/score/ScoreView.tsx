@@ -1,8 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { findRow } from "@zm/core";
-import { ChevronDown, ChevronRight } from "lucide-react";
-import { memo, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { findRow, sceneAt } from "@zm/core";
+import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { chosenAttributes, chosenCues, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
@@ -15,15 +14,20 @@ import { useShallow } from "zustand/react/shallow";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
-import { SpineHeader, SpineRow } from "../spine/Spine.tsx";
+import { LineRow } from "../spine/LineRow.tsx";
+import { SpineHeader } from "../spine/Spine.tsx";
+import { rowsOfLines } from "../spine/lines.ts";
+import { toggleParts, toggleScene, useSheetLines } from "../spine/useSheetLines.ts";
 import { CellReadout } from "./CellReadout.tsx";
 import { LensSwitch } from "./LensSwitch.tsx";
-import { type ScoreLayout, channelsBetween, columnAt, layoutColumns } from "./columns.ts";
+import { ScoreHeader, openLights } from "./ScoreHeader.tsx";
+import { columnAt, layoutColumns, placeOfLight } from "./columns.ts";
 import { type Seen, ScoreTiles, type TilePicture } from "./ScoreTiles.tsx";
 import { ROW, chosenRows } from "./paint.ts";
 import { type Ink, inkOf } from "./palette.ts";
 import { carryCells, chooseWhole, copyCells, cutCells, pasteCells } from "./clipboard.ts";
-import { moveFocus } from "./walk.ts";
+import { shownLights, toggleMoving } from "./moving.ts";
+import { type CellPlace, chooseCell, moveFocus } from "./walk.ts";
 
 export const SPINE_WIDTH = 424;
 const HEADER = 56;
@@ -38,13 +42,17 @@ export function ScoreView() {
   const list = useList();
   // Not what is being considered: that changes with every letter typed, and comes here as ghosts.
   const choice = useChoice(
-    useShallow(({ cue, cueEnd, channels, channelEnd, lens, folded, tracked }) => ({
+    useShallow(({ cue, cueEnd, channels, channelEnd, attributes, attributeEnd, lens, folded, openLights: open, moving, tracked }) => ({
       cue,
       cueEnd,
       channels,
       channelEnd,
+      attributes,
+      attributeEnd,
       lens,
       folded,
+      open,
+      moving,
       tracked,
     })),
   );
@@ -52,9 +60,14 @@ export function ScoreView() {
   const stageCue = useLive((live) => live.run?.playback.cue ?? null);
   const scroller = useRef<HTMLDivElement>(null);
   const cells = useRef<HTMLDivElement>(null);
-  const layout = useMemo(() => layoutColumns(sheet.show, choice.lens, choice.folded), [sheet.show, choice.lens, choice.folded]);
+  const lines = useSheetLines(list);
+  const only = useMemo(() => shownLights(list, choice.moving), [list, choice.moving]);
+  const layout = useMemo(
+    () => layoutColumns(sheet.show, choice.lens, { folded: choice.folded, open: choice.open, only }),
+    [sheet.show, choice.lens, choice.folded, choice.open, only],
+  );
   const rows = useVirtualizer({
-    count: list.cues.length,
+    count: lines.lines.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     overscan: 8,
@@ -89,28 +102,36 @@ export function ScoreView() {
   const shown = rows.getVirtualItems();
   const stageRow = stageCue === null ? -1 : findRow(list, stageCue);
   const lights = useMemo(() => new Set(choice.channels), [choice.channels]);
+  const attributes = chosenAttributes(choice);
   const picture = useMemo(
     (): TilePicture => ({
       list,
       layout,
+      lines,
       lens: choice.lens,
       tracked: choice.tracked,
       chosen,
       lights,
+      attributes,
       stageRow,
       ghosts,
     }),
-    [list, layout, choice.lens, choice.tracked, lights, chosen, stageRow, ghosts],
+    [list, layout, lines, choice.lens, choice.tracked, lights, attributes, chosen, stageRow, ghosts],
   );
 
   // Ghosts are wanted for what is in view, and a little beyond it.
-  const rowsSeen = `${Math.max(0, Math.floor(seen.top / ROW) - GHOST_ROWS)} ${Math.ceil(seen.bottom / ROW) + GHOST_ROWS}`;
+  const linesSeen = `${Math.max(0, Math.floor(seen.top / ROW) - GHOST_ROWS)} ${Math.ceil(seen.bottom / ROW) + GHOST_ROWS}`;
   useEffect(() => {
-    const [first = 0, last = 0] = rowsSeen.split(" ").map(Number);
-    const inView = ({ x, width }: { x: number; width: number }): boolean => x + width > seen.left - 512 && x < seen.right + 512;
-    const channels = layout.columns.filter(inView).flatMap((column) => column.channels);
-    useWanted.setState({ window: { lens: choice.lens, rows: { first, last }, channels } });
-  }, [rowsSeen, seen.left, seen.right, layout, choice.lens]);
+    const [first = 0, last = 0] = linesSeen.split(" ").map(Number);
+    const columns = layout.columns
+      .filter(({ x, width }) => x + width > seen.left - 512 && x < seen.right + 512)
+      .flatMap(({ id, channel, attribute, channels, folded }) =>
+        folded
+          ? channels.map((each) => ({ id: String(each), channel: each }))
+          : { id, channel, ...(attribute === undefined ? {} : { attribute }) },
+      );
+    useWanted.setState({ window: { lens: choice.lens, rows: rowsOfLines(lines, first, last), columns } });
+  }, [linesSeen, seen.left, seen.right, layout, lines, choice.lens]);
   useEffect(() => () => useWanted.setState({ window: null }), []);
 
   const look = useCallback((): void => {
@@ -127,30 +148,37 @@ export function ScoreView() {
 
   const looked = useChoice((each) => each.lookedAt);
   const bringRow = useEffectEvent((row: number) => {
-    if (row >= 0) rows.scrollToIndex(row, { align: "auto" });
+    const line = lines.lineOf[row];
+    if (line !== undefined) rows.scrollToIndex(line, { align: "auto" });
+  });
+  // A cue that is gone to is seen, even where its scene was folded.
+  const openAround = useEffectEvent((row: number, whole: boolean) => {
+    const scene = sceneAt(list, row)?.scene;
+    if (whole || scene === undefined || lines.lines[lines.lineOf[row] ?? -1]?.kind !== "scene") return;
+    toggleScene(list.id, scene);
   });
   const bringLooked = useEffectEvent(() => bringRow(looked?.list === list.id ? findRow(list, looked.cue) : -1));
   useEffect(() => bringLooked(), [looked]);
   const focusRow = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   useEffect(() => {
+    openAround(focusRow, choice.cue !== choice.cueEnd);
     if (!dragging) bringRow(focusRow);
-  }, [focusRow, dragging]);
+  }, [focusRow, dragging, choice.cue, choice.cueEnd]);
   const bringColumn = useEffectEvent(() => {
-    const column = layout.columns.find((each) => choice.channelEnd !== null && each.channels.includes(choice.channelEnd));
+    const column = layout.columns[placeOfLight(layout, choice.channelEnd, choice.attributeEnd)];
     const element = scroller.current;
     if (!column || !element || dragging) return;
     const room = element.clientWidth - SPINE_WIDTH;
     if (column.x < element.scrollLeft) element.scrollLeft = column.x - 20;
     else if (column.x + column.width > element.scrollLeft + room) element.scrollLeft = column.x + column.width - room + 20;
   });
-  useEffect(() => bringColumn(), [choice.channelEnd]);
+  useEffect(() => bringColumn(), [choice.channelEnd, choice.attributeEnd]);
 
-  const cellUnder = (event: React.PointerEvent): { cue: string; column: number } | null => {
+  const cellUnder = (event: React.PointerEvent): CellPlace | null => {
     const box = cells.current?.getBoundingClientRect();
-    if (!box) return null;
-    const row = Math.min(list.cues.length - 1, Math.max(0, Math.floor((event.clientY - box.top) / ROW)));
-    const cue = list.cues[row]?.number;
-    return cue === undefined ? null : { cue, column: columnAt(layout, event.clientX - box.left) };
+    if (!box || layout.columns.length === 0) return null;
+    const line = Math.min(lines.lines.length - 1, Math.max(0, Math.floor((event.clientY - box.top) / ROW)));
+    return { line, column: columnAt(layout, event.clientX - box.left) };
   };
   const press = (event: React.PointerEvent<HTMLElement>): void => {
     const cell = cellUnder(event);
@@ -159,15 +187,15 @@ export function ScoreView() {
     scroller.current?.focus({ preventScroll: true });
     if (event.altKey) return setCarrying(true);
     setDragging(true);
-    choose(layout, cell, event.shiftKey);
+    chooseCell(list, lines, layout, cell, event.shiftKey);
   };
   const drag = (event: React.PointerEvent<HTMLElement>): void => {
     const cell = dragging ? cellUnder(event) : null;
-    if (cell) choose(layout, cell, true);
+    if (cell) chooseCell(list, lines, layout, cell, true);
   };
   const release = (event: React.PointerEvent<HTMLElement>): void => {
     const cell = carrying ? cellUnder(event) : null;
-    if (cell) carryCells(list, layout, cell);
+    if (cell) carryCells(list, lines, layout, cell);
     setDragging(false);
     setCarrying(false);
   };
@@ -176,13 +204,24 @@ export function ScoreView() {
     if (text !== null) event.clipboardData.setData("text/plain", text);
   };
   const gridRef = useMergedRefs(scroller, placeRef("score"));
-  const walk = (event: KeyboardEvent): void => void moveFocus(event, list, layout);
+  const walk = (event: KeyboardEvent): void => void moveFocus(event, list, lines, layout);
   useShortcut("walk", walk, { on: scroller });
   useShortcut("leap", walk, { on: scroller });
   useShortcut("wholeRow", () => chooseWhole("row", list, layout), { on: scroller });
   useShortcut("wholeColumn", () => chooseWhole("column", list, layout), { on: scroller });
   useShortcut("everything", () => chooseWhole("all", list, layout), { on: scroller });
   useShortcut("tracked", () => useChoice.setState({ tracked: !choice.tracked }), { on: scroller });
+  useShortcut("moving", () => toggleMoving(list), { on: scroller });
+  useShortcut("openLights", () => openLights(choice.channels), { on: scroller });
+  useShortcut(
+    "foldScene",
+    () => {
+      const scene = sceneAt(list, focusRow)?.scene;
+      if (scene !== undefined) toggleScene(list.id, scene);
+    },
+    { on: scroller },
+  );
+  useShortcut("showParts", () => choice.cueEnd !== null && toggleParts(list.id, choice.cueEnd), { on: scroller });
   const makeEdits = useMakeEdits();
   useShortcut(
     "giveValue",
@@ -200,12 +239,12 @@ export function ScoreView() {
   return (
     <div className="relative h-full">
       {/* Over the corner of the table, and no part of it: rows hold cells alone. */}
-      <LensSwitch />
+      <LensSwitch list={list} />
       <div
         ref={gridRef}
         role="grid"
         aria-label="Score"
-        aria-rowcount={list.cues.length + 1}
+        aria-rowcount={lines.lines.length + 1}
         aria-describedby="cell-readout"
         tabIndex={0}
         className="relative h-full overflow-auto bg-sheet"
@@ -225,9 +264,10 @@ export function ScoreView() {
           </div>
           <div className="relative" style={{ height: rows.getTotalSize() }}>
             <div role="presentation" className="sticky left-0 z-20 h-0" style={{ width: SPINE_WIDTH }}>
-              {shown.map((item) => (
-                <SpineRow key={item.key} list={list} row={item.index} top={item.start} width={SPINE_WIDTH} editable />
-              ))}
+              {shown.map((item) => {
+                const line = lines.lines[item.index];
+                return line && <LineRow key={item.key} list={list} line={line} top={item.start} width={SPINE_WIDTH} editable />;
+              })}
             </div>
             <div
               ref={cells}
@@ -242,7 +282,7 @@ export function ScoreView() {
                 setCarrying(false);
               }}
             >
-              <ScoreTiles picture={picture} ink={ink} theme={theme} rows={list.cues.length} width={layout.width} seen={seen} />
+              <ScoreTiles picture={picture} ink={ink} theme={theme} count={lines.lines.length} width={layout.width} seen={seen} />
             </div>
           </div>
         </div>
@@ -303,66 +343,4 @@ function EmptyScore() {
       </div>
     </EmptyView>
   );
-}
-
-function choose(layout: ScoreLayout, { cue, column }: { cue: string; column: number }, extend: boolean): void {
-  const at = layout.columns[column];
-  if (!at) return;
-  const { channel, cue: start } = useChoice.getState();
-  if (!extend || channel === null || start === null) {
-    useChoice.setState({
-      cue,
-      cueEnd: cue,
-      channel: at.channel,
-      channelEnd: at.channel,
-      channels: at.channels,
-      draft: null,
-      operation: null,
-    });
-    return;
-  }
-  useChoice.setState({ cueEnd: cue, channelEnd: at.channel, channels: channelsBetween(layout, channel, at.channel) });
-}
-
-/** The groups and the lights over their columns. There are hundreds, so they are made anew only when they change. */
-const ScoreHeader = memo(function ScoreHeader({ layout }: { layout: ScoreLayout }) {
-  const channels = useChoice((choice) => choice.channels);
-  const chosen = useMemo(() => new Set(channels), [channels]);
-  return (
-    <div role="columnheader" aria-label="Lights" className="relative" style={{ width: layout.width }}>
-      {layout.headings.map((heading) => (
-        <button
-          key={heading.id}
-          type="button"
-          className="absolute top-1 flex h-6 items-center gap-0.5 overflow-hidden text-left text-[13px] whitespace-nowrap text-primary hover:underline"
-          style={{ left: heading.x - 4, width: heading.width }}
-          aria-expanded={!heading.folded}
-          title={heading.folded ? `Unfold ${heading.label}, ${heading.count} lights` : `Fold ${heading.label}`}
-          onClick={() => toggleFold(heading.id)}
-        >
-          {heading.folded ? <ChevronRight size={13} /> : <ChevronDown size={13} />}
-          {heading.label}
-        </button>
-      ))}
-      {layout.columns.map((column) => (
-        <button
-          key={`${column.channel}`}
-          type="button"
-          tabIndex={-1}
-          className={`figures absolute bottom-1 h-6 text-left text-[13px] ${column.channels.some((each) => chosen.has(each)) ? "font-bold text-secondary" : "text-quiet"}`}
-          style={{ left: column.x + 3, width: column.width - 4 }}
-          aria-label={column.folded ? `Choose ${column.label}` : `Choose light ${column.channel}`}
-          onClick={() => useChoice.setState({ channels: column.channels, channel: column.channel, channelEnd: column.channel })}
-        >
-          {column.label}
-        </button>
-      ))}
-    </div>
-  );
-});
-
-function toggleFold(id: string): void {
-  const folded = new Set(useChoice.getState().folded);
-  if (!folded.delete(id)) folded.add(id);
-  useChoice.setState({ folded });
 }

@@ -12,11 +12,13 @@ import {
   readClip,
   writeClip,
 } from "@zm/core";
-import { type Lens, chosenCues, useChoice } from "../choice/choice.ts";
+import { type Lens, chosenAttributes, chosenCues, chosenKeys, useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
 import { messageOf } from "../shared/messageOf.ts";
 import { chosenRows } from "./paint.ts";
+import type { SheetLines } from "../spine/lines.ts";
 import { type ScoreLayout, channelsBetween } from "./columns.ts";
+import type { CellPlace } from "./walk.ts";
 
 /** The block that was copied last in this window: what is pasted where the system's clipboard may not be read. */
 let copied: Clip | null = null;
@@ -25,10 +27,11 @@ let copied: Clip | null = null;
 function chosenClip(list: ListSheet): Clip | null {
   const { channels, lens, ...choice } = useChoice.getState();
   const rows = chosenRows(list, chosenCues(choice));
-  return rows && channels.length > 0 ? clipOf(list, rows, channels, familyOf(lens)) : null;
+  return rows && channels.length > 0 ? clipOf(list, rows, channels, keysIn(lens, chosenAttributes({ channels, ...choice }))) : null;
 }
 
-function familyOf(lens: Lens): Parameters<typeof clipOf>[3] {
+function keysIn(lens: Lens, attributes: readonly string[] | undefined): Parameters<typeof clipOf>[3] {
+  if (attributes) return (key) => attributes.includes(key.attribute.id);
   return lens === "times" ? undefined : (key) => key.attribute.family === lens;
 }
 
@@ -72,13 +75,19 @@ export function pasteCells(list: ListSheet, layout: ScoreLayout, text: string | 
   }
 }
 
-/** Considers moving the chosen cells to where another cell is: forgotten here, stored there. */
-export function carryCells(list: ListSheet, layout: ScoreLayout, to: { cue: string; column: number }): void {
+/** Considers moving the chosen cells to where another cell is: forgotten here, stored there. A part under its own cue takes their moves into itself. */
+export function carryCells(list: ListSheet, lines: SheetLines, layout: ScoreLayout, to: CellPlace): void {
   const clip = chosenClip(list);
   const at = layout.columns[to.column];
-  if (!clip || !at || movesInClip(clip) === 0) return;
+  const line = lines.lines[to.line];
+  const cue = list.cues[line?.row ?? -1]?.number;
+  if (!clip || !at || cue === undefined || movesInClip(clip) === 0) return;
+  const choice = useChoice.getState();
+  const cues = chosenCues(choice);
+  if (line?.kind === "part" && cues?.from === cue && cues.to === cue)
+    return consider([{ op: "assignPart", list: list.id, cue, keys: chosenKeys(choice), part: line.part }]);
   try {
-    const { edits, left } = pasteEdits(list, clip, findRow(list, to.cue), placesFor(layout, at.channels.slice(0, 1), clip));
+    const { edits, left } = pasteEdits(list, clip, findRow(list, cue), placesFor(layout, at.channels.slice(0, 1), clip));
     // What has no place there would be lost here.
     if (left.length > 0) throw new ShowError(left);
     consider([...cutEdits(list, clip), ...edits]);
@@ -102,7 +111,7 @@ function placesFor(layout: ScoreLayout, channels: readonly number[], clip: Clip)
 /** The whole of the chosen cues, of the chosen lights, or of the sheet. */
 export function chooseWhole(what: "row" | "column" | "all", list: ListSheet, layout: ScoreLayout): void {
   const [first, last] = [list.cues[0]?.number ?? null, list.cues.at(-1)?.number ?? null];
-  const channels = layout.columns.flatMap((column) => column.channels);
+  const channels = [...new Set(layout.columns.flatMap((column) => column.channels))];
   useChoice.setState({
     draft: null,
     operation: null,

@@ -1,12 +1,16 @@
 import type { Show } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 
-/** One column of the sheet: a light, or a folded group of lights. */
+/** One column of the sheet: a light, one attribute of an opened light, or a folded group of lights. */
 export interface ScoreColumn {
+  /** The light by its number, or light and attribute such as "12.pan"; unlike that of any other column. */
+  readonly id: string;
   readonly x: number;
   readonly width: number;
   /** The light; the first of the group where it is folded. */
   readonly channel: number;
+  /** The one attribute that the column shows. */
+  readonly attribute?: string;
   readonly label: string;
   /** All lights that the column stands for. */
   readonly channels: readonly number[];
@@ -27,42 +31,71 @@ export interface ScoreLayout {
   readonly width: number;
 }
 
+/** What decides which columns there are beside the rig and the lens. */
+export interface ColumnWishes {
+  /** The ids of the groups that are folded. */
+  readonly folded: ReadonlySet<string>;
+  /** The lights that are opened into their attributes. */
+  readonly open: ReadonlySet<number>;
+  /** Only these lights are shown; null: all. */
+  readonly only: ReadonlySet<number> | null;
+}
+
 const GAP = 14;
 const FOLDED = 64;
-const WIDTHS: Readonly<Record<Lens, number>> = { intensity: 43, position: 76, colour: 62, beam: 62, times: 68 };
+const ATTRIBUTE = 62;
+const WIDTHS: Readonly<Record<Lens, number>> = { intensity: 43, position: 76, colour: 62, beam: 84, times: 76 };
 
 /** Columns across the sheet: the lights by groups in the show's order, each light once, the rest at the end. */
-export function layoutColumns(show: Show, lens: Lens, folded: ReadonlySet<string>): ScoreLayout {
-  const width = WIDTHS[lens];
+export function layoutColumns(show: Show, lens: Lens, { folded, open, only }: ColumnWishes): ScoreLayout {
   const columns: ScoreColumn[] = [];
   const headings: ScoreHeading[] = [];
+  const types = new Map(show.channels.map(({ number, type }) => [number, type]));
   let x = 8;
-  for (const group of grouped(show, lens)) {
+  const add = (column: Omit<ScoreColumn, "x">): void => {
+    columns.push({ ...column, x });
+    x += column.width;
+  };
+  for (const group of grouped(show, lens, only)) {
     const isFolded = folded.has(group.id);
     const from = x;
+    const { channels } = group;
     if (isFolded) {
-      const channel = group.channels[0] ?? 0;
-      columns.push({ x, width: FOLDED, channel, label: `${group.channels.length} lights`, channels: group.channels, folded: true });
-      x += FOLDED;
+      const channel = channels[0] ?? 0;
+      add({ id: `@${group.id}`, width: FOLDED, channel, label: `${channels.length} lights`, channels, folded: true });
     } else {
-      for (const channel of group.channels) {
-        columns.push({ x, width, channel, label: String(channel), channels: [channel], folded: false });
-        x += width;
+      for (const channel of channels) {
+        const own = { channel, channels: [channel], folded: false };
+        const attributes = open.has(channel) ? attributesOf(show, types.get(channel), lens) : [];
+        if (attributes.length < 2) add({ ...own, id: String(channel), width: WIDTHS[lens], label: String(channel) });
+        else
+          attributes.forEach((attribute, index) => {
+            const label = index === 0 ? `${channel} ${attribute}` : attribute;
+            add({ ...own, id: `${channel}.${attribute}`, attribute, width: Math.max(ATTRIBUTE, label.length * 7.5 + 12), label });
+          });
       }
     }
-    headings.push({ id: group.id, label: group.label, x: from, width: x - from, folded: isFolded, count: group.channels.length });
+    headings.push({ id: group.id, label: group.label, x: from, width: x - from, folded: isFolded, count: channels.length });
     x += GAP;
   }
   return { columns, headings, width: x };
 }
 
+/** The attributes into which a light of a type opens: those of the family that is shown; all of them where the lens shows levels or times. */
+function attributesOf(show: Show, type: string | undefined, lens: Lens): string[] {
+  const all = show.fixtureTypes.find(({ id }) => id === type)?.attributes ?? [];
+  const whole = lens === "intensity" || lens === "times";
+  return all.filter(({ family }) => whole || family === lens).map(({ id }) => id);
+}
+
 /** The groups that the sheet shows; the lens of a family leaves out lights that have nothing of it. */
-function grouped(show: Show, lens: Lens): { id: string; label: string; channels: number[] }[] {
+function grouped(show: Show, lens: Lens, only: ReadonlySet<number> | null): { id: string; label: string; channels: number[] }[] {
   const able = new Set(
     show.fixtureTypes.filter((type) => type.attributes.some((attribute) => attribute.family === lens)).map((type) => type.id),
   );
   const all = lens === "intensity" || lens === "times";
-  const shown = new Set(show.channels.filter((channel) => all || able.has(channel.type)).map((channel) => channel.number));
+  const wanted = show.channels.filter(({ number, type }) => (all || able.has(type)) && (only?.has(number) ?? true));
+  const shown = new Set(wanted.map(({ number }) => number));
   const groups = show.groups.map((group) => {
     const channels = group.channels.filter((channel) => shown.delete(channel));
     return { id: group.id, label: group.label, channels };
@@ -77,9 +110,23 @@ export function columnAt(layout: ScoreLayout, x: number): number {
   return index < 0 ? layout.columns.length - 1 : index;
 }
 
+/** Where a light stands across the sheet, by its attribute where it is opened; -1 where it is not shown. */
+export function placeOfLight(layout: ScoreLayout, channel: number | null, attribute: string | null = null): number {
+  if (channel === null) return -1;
+  const exact = layout.columns.findIndex(({ id }) => id === `${channel}.${attribute}`);
+  return exact >= 0 ? exact : layout.columns.findIndex(({ channels }) => channels.includes(channel));
+}
+
+/** What all columns between two places stand for, whichever comes first: lights, and the attributes where they are all of one opened light. */
+export function columnsBetween(layout: ScoreLayout, a: number, b: number): { channels: readonly number[]; attributes: string[] | null } {
+  const chosen = layout.columns.slice(Math.min(a, b), Math.max(a, b) + 1);
+  const attributes = chosen.flatMap(({ attribute }) => attribute ?? []);
+  const channels = [...new Set(chosen.flatMap((column) => column.channels))];
+  const ofOne = attributes.length === chosen.length && channels.length === 1;
+  return { channels: chosen.length === 1 ? (chosen[0]?.channels ?? []) : channels, attributes: ofOne ? attributes : null };
+}
+
 /** The lights of all columns between two, whichever comes first. */
-export function channelsBetween(layout: ScoreLayout, a: number, b: number): number[] {
-  const at = (channel: number): number => layout.columns.findIndex((column) => column.channels.includes(channel));
-  const [from, to] = [at(a), at(b)].sort((left, right) => left - right);
-  return layout.columns.slice(from, (to ?? 0) + 1).flatMap((column) => column.channels);
+export function channelsBetween(layout: ScoreLayout, a: number, b: number): readonly number[] {
+  return columnsBetween(layout, placeOfLight(layout, a), placeOfLight(layout, b)).channels;
 }

@@ -5,6 +5,7 @@ import {
   moveIndexAt,
   moveTiming,
   paletteOf,
+  slotName,
   threadsOf,
   traceOf,
   type Key,
@@ -29,7 +30,8 @@ export function cellStory(list: ListSheet, key: Key, row: number): CellStory {
   const stored = moveIndexAt(columnOf(list, key), row) >= 0;
   if (Number.isNaN(entry.value)) return { value: "unset", from: unsetWords(list, key, row, stored), until: "" };
   const palette = entry.spec === undefined ? undefined : paletteOf(entry.spec);
-  const value = palette === undefined ? plain(entry.value) : `${plain(entry.value)} (${list.palettes.byId.get(palette)?.label ?? palette})`;
+  const shown = slotName(key.attribute, entry.value) ?? plain(entry.value);
+  const value = palette === undefined ? shown : `${shown} (${list.palettes.byId.get(palette)?.label ?? palette})`;
   const thread = threadsOf(list, key).find((each) => each.from <= row && row <= each.to);
   return {
     value,
@@ -84,13 +86,13 @@ function endWords(list: ListSheet, key: Key, last: number): string {
 function targetWords(list: ListSheet, key: Key, row: number, value: number): string {
   const { spec } = entryAt(list, key, row);
   const palette = spec === undefined ? undefined : paletteOf(spec);
-  return palette === undefined ? plain(value) : (list.palettes.byId.get(palette)?.label ?? palette);
+  return palette === undefined ? (slotName(key.attribute, value) ?? plain(value)) : (list.palettes.byId.get(palette)?.label ?? palette);
 }
 
 /** What a cell shows, in words. */
 export function cellWords(list: ListSheet, channel: number, row: number, lens: Lens): string {
   if (lens === "times") {
-    const times = timesInRow(list, row).get(channel);
+    const times = timesInRow(list, row).ofLights.get(channel);
     return times ? `${times.text} seconds${times.own ? ", times of its own" : ", as the cue"}` : "no move in this cue";
   }
   const stories = lensKeys(list, channel, lens).map((key) => ({ name: key.attribute.id, ...cellStory(list, key, row) }));

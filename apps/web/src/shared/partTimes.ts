@@ -1,4 +1,5 @@
 import { type PartTimes, TIMED_FAMILIES, type TimesPatch } from "@zm/core";
+import { seconds } from "./words.ts";
 
 /** What of a cue has times: levels that rise, levels that fall, and the other families. */
 export const TIMED = ["up", "down", ...TIMED_FAMILIES] as const;
@@ -17,4 +18,15 @@ export function timePatch(of: Timed, what: "time" | "delay", value: number | nul
   if (of === "up" || of === "down")
     return { [what === "time" ? of : (`${of}Delay` as const)]: value, ...(delay === undefined ? {} : { [`${of}Delay` as const]: delay }) };
   return { [of]: what === "time" ? { fade: value, ...behind } : { delay: value } };
+}
+
+/** The times of a part in words: "up 3, down 5+1". */
+export function timesInWords(times: PartTimes): string {
+  return TIMED.flatMap((of) => {
+    const time = timeIn(times, of, "time");
+    const delay = timeIn(times, of, "delay");
+    return time === undefined && delay === undefined
+      ? []
+      : [`${of} ${time === undefined ? "" : seconds(time)}${delay ? `+${seconds(delay)}` : ""}`];
+  }).join(", ");
 }

@@ -10,6 +10,9 @@ import { readTrigger } from "../shared/readTrigger.ts";
 import { lasts, seconds, triggerWords, upDown } from "../shared/words.ts";
 import { useLive } from "../show/live.ts";
 import { useMakeEdits } from "../show/useShow.ts";
+import { SceneFold } from "./SceneFold.tsx";
+import { foldName } from "./lines.ts";
+import { toggleParts } from "./useSheetLines.ts";
 
 const NARROW = 330;
 /** Narrower than this only number, label and follow stand in a row. */
@@ -63,10 +66,12 @@ interface SpineRowProps {
   width: number;
   /** Label and times can be written into where they stand. */
   editable?: boolean;
+  /** The scene that begins here and can be folded. */
+  scene?: string | undefined;
 }
 
 /** One cue of the spine: number, label, what fires it, its times. */
-export const SpineRow = memo(function SpineRow({ list, row, top, width, editable = false }: SpineRowProps) {
+export const SpineRow = memo(function SpineRow({ list, row, top, width, editable = false, scene }: SpineRowProps) {
   const cue = list.cues[row];
   const chosen = useChoice((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
   const onStage = useLive((live) => live.run?.playback.cue === cue?.number && cue !== undefined);
@@ -139,7 +144,12 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
         ) : (
           <span className="truncate">{cue.label}</span>
         )}
-        {width > SLIM && <CueTags cue={cue} />}
+        {width > SLIM && <CueTags list={list.id} cue={cue} />}
+        {width > SLIM && scene !== undefined && (
+          <span className="ml-auto">
+            <SceneFold list={list.id} scene={scene} />
+          </span>
+        )}
       </span>
       {width > BARE && (
         <span
@@ -195,14 +205,24 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
   );
 });
 
-function CueTags({ cue }: { cue: Cue }) {
+function CueTags({ list, cue }: { list: string; cue: Cue }) {
+  const open = useChoice(({ openCues }) => openCues.has(foldName(list, cue.number)));
   return (
     <>
       {cue.parts.length > 1 && (
-        <Tag title={`${cue.parts.length} parts`}>
-          <Split aria-label="parts" size={10} className="mr-0.5 inline" />
-          {cue.parts.length}
-        </Tag>
+        <button
+          type="button"
+          aria-expanded={open}
+          title={`${cue.parts.length} parts; show them under the cue, or put them away (p)`}
+          className="flex h-7 shrink-0 items-center"
+          onPointerDown={(event) => event.stopPropagation()}
+          onClick={() => toggleParts(list, cue.number)}
+        >
+          <Tag>
+            <Split aria-label="parts" size={10} className="mr-0.5 inline" />
+            {cue.parts.length}
+          </Tag>
+        </button>
       )}
       {cue.carries === "cueOnly" && <Tag title="Its moves stay inside this cue">only</Tag>}
       {cue.carries === "isolated" && <Tag title="Nothing tracks in or out">isolated</Tag>}
@@ -210,7 +230,7 @@ function CueTags({ cue }: { cue: Cue }) {
   );
 }
 
-function Tag({ title, children }: { title: string; children: React.ReactNode }) {
+function Tag({ title, children }: { title?: string; children: React.ReactNode }) {
   return (
     <span title={title} className="shrink-0 rounded border border-neutral px-1 text-[13px] leading-4 font-normal text-quiet">
       {children}

@@ -23,10 +23,14 @@ export interface Completions {
 export function completeLine(text: string, sheet: ShowSheet): Completions {
   const { next, from } = possibleNext(text);
   const begun = text.slice(from).toLowerCase();
-  const keys = keysOfLights(text.slice(0, from), sheet);
+  const before = text.slice(0, from);
+  const keys = keysOfLights(before, sheet);
   const seen = new Set<string>();
   const words = next
-    .flatMap((possible) => wordsFor(possible, sheet, keys))
+    .flatMap((possible) => [
+      ...(possible.rule === "target" && possible.token === "Name" ? slotsFor(before, keys) : []),
+      ...wordsFor(possible, sheet, keys),
+    ])
     .filter(({ word, about }) => {
       const fits = word.toLowerCase().startsWith(begun) || (begun.length > 1 && about.toLowerCase().startsWith(begun));
       if (!fits || seen.has(word)) return false;
@@ -35,6 +39,13 @@ export function completeLine(text: string, sheet: ShowSheet): Completions {
     });
   const signs = words.filter(({ word }) => word === "=");
   return { from, words: [...signs, ...words.filter(({ word }) => word !== "=")] };
+}
+
+/** The named slots of the attribute that stands before the sign at the end of a text. */
+function slotsFor(before: string, keys: readonly Key[]): Completion[] {
+  const attribute = /([\w-]+)\s*=\s*$/u.exec(before)?.[1];
+  const slots = keys.flatMap((key) => (key.attribute.id === attribute ? (key.attribute.slots ?? []) : []));
+  return slots.map(({ value, name }) => ({ word: plainId(name) || String(value), about: `${attribute} ${value}` }));
 }
 
 /** The keys that the lights at the beginning of a line have; all of the show where it does not begin with lights. */

@@ -7,7 +7,7 @@ import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
 import { recordTimesOf } from "./cueTimes.ts";
-import { Fault, attributeOf, channelsOf, paletteNamed, timesOf } from "./names.ts";
+import { Fault, attributeOf, channelsOf, timesOf, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
 /** What a line asks of the Hand. */
@@ -133,7 +133,7 @@ export function operationInHand(
   if ("palette" in operation)
     return {
       kind: "hand",
-      operation: { do: "give", operation: { palette: paletteNamed(operation.palette, sheet) }, selection, othersOut },
+      operation: { do: "give", operation: wordGiven(operation.palette, attribute, channels, sheet), selection, othersOut },
       channels,
     };
   const values = attribute || "release" in operation ? selection : { ...selection, families: ["intensity" as const] };

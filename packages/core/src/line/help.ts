@@ -70,6 +70,7 @@ export const LINE_HELP: readonly LineChapter[] = [
         "an attribute; a fan spreads over the lights, with any number of points",
         "gobo wheel zoom tilt move spread",
       ),
+      entry(["61 gobo = leaves"], "a slot of a wheel by its name", "gobo wheel"),
       entry(["@front = dusk", "1..6 colour = dusk"], "a palette"),
       entry(["1..6 position fade 3 delay 0~2 curve ease"], "times of their own for what is in hand or stored, fans allowed"),
       entry(["1..6 pace slow-sweep"], "a stored pace laid on them"),

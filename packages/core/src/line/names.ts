@@ -1,4 +1,5 @@
 import { plainId } from "../show/ids.ts";
+import { slotValue } from "../show/slots.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
 import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
@@ -95,6 +96,25 @@ export function paletteNamed({ name, at }: Named, sheet: ShowSheet): string {
     message: `There is no palette "${name}"; the palettes are ${sheet.show.palettes.map((palette) => palette.id).join(", ")}`,
     at,
     length: name.length,
+  });
+}
+
+/** What a word gives to lights: the named slot of the attribute that was typed before it, else a palette. Throws Fault. */
+export function wordGiven(
+  word: Named,
+  attribute: Named | undefined,
+  channels: readonly number[],
+  sheet: ShowSheet,
+): { set: number } | { palette: string } {
+  const keys = channels.flatMap((channel) => (attribute && sheet.keys.byChannel.get(channel)?.get(attribute.name)) ?? []);
+  const values = new Set(keys.flatMap((key) => slotValue(key.attribute, word.name) ?? []));
+  const [value] = values;
+  if (value === undefined) return { palette: paletteNamed(word, sheet) };
+  if (values.size === 1) return { set: value };
+  throw new Fault({
+    message: `"${word.name}" stands at ${[...values].join(" and at ")}, by the type of light; type the number`,
+    at: word.at,
+    length: word.name.length,
   });
 }
 

@@ -20,12 +20,12 @@ import type { LineFault } from "./fault.ts";
 import { parseLine } from "./grammar.ts";
 import { type HandRequest, operationInHand, handRequest } from "./handLine.ts";
 import { recordTimesOf, timesPatchOf } from "./cueTimes.ts";
-import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf } from "./names.ts";
+import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf, wordGiven } from "./names.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
 import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
-import type { Destination, Named, Range, Sentence, TypedChange, TypedMapping, TypedOperation } from "./sentence.ts";
+import type { Destination, Named, Range, Sentence, TypedMapping, TypedOperation } from "./sentence.ts";
 
 /** What a typed line asks for, held against the show: an edit, a choice, or a step in the history. */
 export type LineRequest =
@@ -360,7 +360,7 @@ function editsOnLights(
     list,
     ...cues,
     keys: own,
-    do: changeOf(operation, context),
+    do: "palette" in operation ? wordGiven(operation.palette, attribute, channels, context.sheet) : operation,
     where: stored ? "moves" : "look",
     after,
     ...(along ? { along: "cues" } : {}),
@@ -376,11 +376,6 @@ function faultless<T>(work: () => T): T {
     if (error instanceof ShowError) throw new Fault({ message: error.message, at: 0, length: 1 });
     throw error;
   }
-}
-
-/** A typed change as an edit has it, its palette found by name. */
-function changeOf(operation: Exclude<TypedChange, { home: true }>, context: LineContext): Extract<EditInput, { op: "change" }>["do"] {
-  return "palette" in operation ? { palette: paletteNamed(operation.palette, context.sheet) } : operation;
 }
 
 /** The cues that a line speaks of: those it names, else those that are chosen. Throws Fault where there are none. */

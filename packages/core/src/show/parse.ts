@@ -112,6 +112,15 @@ function checkType(type: Show["fixtureTypes"][number], faults: string[]): void {
     else if (attribute.home < attribute.min || attribute.home > attribute.max)
       faults.push(`${at}: home ${attribute.home} is outside ${attribute.min} to ${attribute.max}`);
     if (attribute.family === "intensity" && attribute.home !== 0) faults.push(`${at}: the home of an intensity is 0`);
+    for (const { value, name } of attribute.slots ?? []) {
+      if (value < attribute.min || value > attribute.max)
+        faults.push(`${at}, slot ${name}: ${value} is outside ${attribute.min} to ${attribute.max}`);
+    }
+    duplicates(
+      (attribute.slots ?? []).map((slot) => slot.value),
+      `${at}: slot`,
+      faults,
+    );
   }
 }
 

@@ -40,6 +40,8 @@ const attribute = z.strictObject({
   /** Units a second; absent: it is there at once. */
   speed: number.min(1e-6, "is not a speed above 0").optional(),
   snap: z.boolean().optional(),
+  /** The places of a wheel that have a name. */
+  slots: z.array(z.strictObject({ value: number, name: label })).optional(),
 });
 
 /** A kind of light: what each of its lights can do. */
@@ -222,7 +224,7 @@ export const editParts = { id, text, label, newCue, seconds, number, channelNumb
 export type Family = (typeof FAMILIES)[number];
 /** How a fade runs from its start to its end (SEMANTICS section 3). */
 export type Curve = (typeof CURVES)[number];
-/** One thing that a type of light can do. Its numbers are in its own unit; `speed` is units a second, and `snap` lets it jump. */
+/** One thing that a type of light can do. Its numbers are in its own unit; `speed` is units a second, `snap` lets it jump, and `slots` name the places of a wheel. */
 export type Attribute = z.infer<typeof attribute>;
 /** A type of light: its name, and its attributes in the order of its addresses. */
 export type FixtureType = z.infer<typeof fixtureType>;

@@ -1,0 +1,116 @@
+import { type ListSheet, at, count, movesIn, sceneAt } from "@zm/core";
+import { ChevronRight } from "lucide-react";
+import { memo } from "react";
+import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
+import { timesInWords } from "../shared/partTimes.ts";
+import { SpineRow } from "./Spine.tsx";
+import type { SheetLine } from "./lines.ts";
+import { toggleScene } from "./useSheetLines.ts";
+
+interface LineRowProps {
+  readonly list: ListSheet;
+  readonly line: SheetLine;
+  readonly top: number;
+  readonly width: number;
+  /** Label and times can be written into where they stand. */
+  readonly editable?: boolean;
+  /** Scenes can be folded here. */
+  readonly folds?: boolean;
+}
+
+/** One line of the spine: a cue, a part of the cue above it, or a folded scene. */
+export const LineRow = memo(function LineRow({ list, line, top, width, editable = false, folds = true }: LineRowProps) {
+  switch (line.kind) {
+    case "cue":
+      return (
+        <SpineRow
+          list={list}
+          row={line.row}
+          top={top}
+          width={width}
+          editable={editable}
+          scene={folds ? sceneBegun(list, line.row) : undefined}
+        />
+      );
+    case "part":
+      return <PartRow list={list} row={line.row} part={line.part} top={top} width={width} />;
+    case "scene":
+      return <SceneRow list={list} row={line.row} last={line.last} scene={line.scene} top={top} width={width} />;
+  }
+});
+
+/** The scene that begins with a row and can be folded from there; undefined in its midst. */
+function sceneBegun(list: ListSheet, row: number): string | undefined {
+  const run = sceneAt(list, row);
+  return run?.first === row && run.last > row ? run.scene : undefined;
+}
+
+const LOOK = "absolute left-0 flex h-7 cursor-default items-center gap-2 border-r border-b border-rule/60 border-r-rule text-[14px]";
+
+type Placed = Pick<LineRowProps, "list" | "top" | "width"> & { readonly row: number };
+
+/** A part under its cue: its share of the cue's moves, its name and its times. */
+function PartRow({ list, row, part: number, top, width }: Placed & { readonly part: number }) {
+  const cue = at(list.cues, row);
+  const part = cue.parts.find((each) => each.number === number);
+  if (!part) return null;
+  const own = movesIn(part.moves);
+  const all = cue.parts.reduce((sum, each) => sum + movesIn(each.moves), 0);
+  return (
+    <div
+      role="row"
+      aria-label={`Part ${number} of cue ${cue.number}`}
+      className={`${LOOK} bg-base-200 pr-3`}
+      style={{ top, width }}
+      title={`${count(own, "move")} of ${all}; drag chosen cells here with Alt to give their moves to this part`}
+      onPointerDown={() => chooseCue(cue.number)}
+    >
+      <span role="rowheader" className="w-[58px] shrink-0 pr-2 text-right text-[13px] text-primary">
+        part {number}
+      </span>
+      <span role="gridcell" className="flex min-w-0 flex-1 items-center gap-2">
+        <span aria-hidden className="h-2 w-10 shrink-0 border border-neutral">
+          <span className="block h-full bg-primary" style={{ width: `${all === 0 ? 0 : (100 * own) / all}%` }} />
+        </span>
+        <span className="truncate">{part.label ?? ""}</span>
+      </span>
+      <span role="gridcell" className="figures shrink-0 truncate text-[13px] text-quiet">
+        {timesInWords(part.times ?? {})}
+      </span>
+    </div>
+  );
+}
+
+/** A folded scene: its name, its cues, and that it opens. */
+function SceneRow({ list, row, last, scene, top, width }: Placed & { readonly last: number; readonly scene: string }) {
+  const [first, end] = [at(list.cues, row).number, at(list.cues, last).number];
+  const chosen = useChoice((choice) => choice.cue === first && choice.cueEnd === end);
+  return (
+    <div
+      role="row"
+      aria-selected={chosen}
+      className={`${LOOK} ${chosen ? "bg-base-300 font-bold" : "bg-base-200"}`}
+      style={{ top, width }}
+      onPointerDown={(event) => {
+        if (!event.shiftKey) chooseCue(first);
+        extendToCue(end);
+      }}
+    >
+      <span role="rowheader" className="min-w-0 flex-1 pl-1.5">
+        <button
+          type="button"
+          className="flex h-7 w-full items-center gap-2 text-left"
+          aria-expanded={false}
+          title={`Open scene ${scene} (f)`}
+          onClick={() => toggleScene(list.id, scene)}
+        >
+          <ChevronRight size={14} aria-hidden className="text-primary" />
+          <span className="text-primary">{scene}</span>
+          <span className="truncate text-quiet">
+            {count(last - row + 1, "cue")}, {first} to {end}
+          </span>
+        </button>
+      </span>
+    </div>
+  );
+}
