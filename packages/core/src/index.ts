@@ -30,6 +30,7 @@ export * from "./sheet/trace.ts";
 export * from "./sheet/unset.ts";
 export * from "./time/chain.ts";
 export * from "./time/curve.ts";
+export * from "./time/timeBars.ts";
 export * from "./time/readTime.ts";
 export { cueDuration } from "./time/durations.ts";
 export * from "./time/times.ts";

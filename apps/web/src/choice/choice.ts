@@ -28,6 +28,8 @@ interface Choice {
   /** Scenes that are one line, and cues whose parts stand under them; each named with its list. */
   foldedScenes: ReadonlySet<string>;
   openCues: ReadonlySet<string>;
+  /** The chosen cues are drawn over time under the Score. */
+  timesDrawn: boolean;
   /** The Score shows only lights that move in these cues. */
   moving: { readonly list: string; readonly from: string; readonly to: string } | null;
   /** Tracked values are written in every cell. */
@@ -46,7 +48,7 @@ interface Choice {
 
 /** An edit under consideration and where it comes from. */
 export interface Draft {
-  from: "cells" | "line" | "rig" | "check" | "history";
+  from: "cells" | "times" | "line" | "rig" | "check" | "history";
   edits: readonly EditInput[];
 }
 
@@ -65,6 +67,7 @@ export const useChoice = create<Choice>(() => ({
   openLights: new Set(),
   foldedScenes: new Set(),
   openCues: new Set(),
+  timesDrawn: false,
   moving: null,
   tracked: false,
   operation: null,

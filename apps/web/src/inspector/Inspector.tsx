@@ -1,4 +1,4 @@
-import { Suspense } from "react";
+import { Suspense, useEffect, useRef } from "react";
 import { useMatch } from "react-router";
 import { findRow } from "@zm/core";
 import { chosenCues, useChoice } from "../choice/choice.ts";
@@ -33,7 +33,7 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
     <aside
       aria-label="Inspector"
       tabIndex={0}
-      className="flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l border-rule bg-base-200 px-4 py-4"
+      className="flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l [overflow-anchor:none] border-rule bg-base-200 px-4 py-4"
     >
       {drafted && <DraftPanel />}
       {(view === "stage" || view === "stageBlind") && (
@@ -55,12 +55,17 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
 
 function ChosenCue() {
   const list = useList();
-  const choice = useChoice(useShallow(({ cue, cueEnd, channels, draft }) => ({ cue, cueEnd, channels, considers: draft !== null })));
+  const choice = useChoice(
+    useShallow(({ cue, cueEnd, channels, draft }) => ({ cue, cueEnd, channels, considers: draft !== null && draft.from !== "times" })),
+  );
+  const retimes = useChoice(({ draft }) => draft?.from === "times");
+  const drawn = useChoice(({ timesDrawn }) => timesDrawn);
   const cues = chosenCues(choice);
   const row = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   const one = cues !== null && cues.from === cues.to && row >= 0;
   return (
     <>
+      {retimes && drawn && <TimesImpact now />}
       {cues && choice.channels.length > 0 && <RangeEdit list={list} cues={cues} />}
       {one && choice.channels.length === 1 && choice.channels[0] !== undefined && (
         <ValueStory list={list} row={row} channel={choice.channels[0]} />
@@ -70,6 +75,7 @@ function ChosenCue() {
       {cues && !one && choice.channels.length === 0 && <RangeDraft />}
       {cues && <CueTools list={list} cues={cues} channels={choice.channels} />}
       {one && !choice.considers && <CueInspector key={`${list.id}/${choice.cueEnd}`} list={list} row={row} />}
+      {retimes && !drawn && <TimesImpact />}
       <LastEditPanel />
       {!cues && (
         <p className="text-quiet">
@@ -78,6 +84,27 @@ function ChosenCue() {
         </p>
       )}
     </>
+  );
+}
+
+/** The impact of times under consideration. Below the picture whose bars are dragged it comes in sight when the bar is let go. */
+function TimesImpact({ now = false }: { now?: boolean }) {
+  const place = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const show = (): void => {
+      place.current?.scrollIntoView({ block: "nearest" });
+    };
+    if (now) {
+      show();
+      return;
+    }
+    window.addEventListener("pointerup", show, { once: true });
+    return () => window.removeEventListener("pointerup", show);
+  }, [now]);
+  return (
+    <div ref={place}>
+      <DraftPanel />
+    </div>
   );
 }
 

@@ -1,6 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow, sceneAt } from "@zm/core";
-import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { Suspense, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chosenAttributes, chosenCues, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
@@ -26,8 +26,11 @@ import { type Seen, ScoreTiles, type TilePicture } from "./ScoreTiles.tsx";
 import { ROW, chosenRows } from "./paint.ts";
 import { type Ink, inkOf } from "./palette.ts";
 import { carryCells, chooseWhole, copyCells, cutCells, pasteCells } from "./clipboard.ts";
+import { lazyPart } from "../shared/lazyPart.ts";
 import { shownLights, toggleMoving } from "./moving.ts";
 import { type CellPlace, chooseCell, moveFocus } from "./walk.ts";
+
+const TimesDrawer = lazyPart(async () => (await import("../times/TimesDrawer.tsx")).TimesDrawer);
 
 export const SPINE_WIDTH = 424;
 const HEADER = 56;
@@ -56,6 +59,7 @@ export function ScoreView() {
       tracked,
     })),
   );
+  const timesDrawn = useChoice((each) => each.timesDrawn);
   const preview = usePreview();
   const stageCue = useLive((live) => live.run?.playback.cue ?? null);
   const scroller = useRef<HTMLDivElement>(null);
@@ -149,7 +153,11 @@ export function ScoreView() {
   const looked = useChoice((each) => each.lookedAt);
   const bringRow = useEffectEvent((row: number) => {
     const line = lines.lineOf[row];
-    if (line !== undefined) rows.scrollToIndex(line, { align: "auto" });
+    const element = scroller.current;
+    if (line === undefined || !element) return;
+    const [top, height] = [line * ROW, element.clientHeight - HEADER];
+    if (top < element.scrollTop) element.scrollTop = top;
+    else if (top + ROW > element.scrollTop + height) element.scrollTop = top + ROW - height;
   });
   // A cue that is gone to is seen, even where its scene was folded.
   const openAround = useEffectEvent((row: number, whole: boolean) => {
@@ -164,6 +172,8 @@ export function ScoreView() {
     openAround(focusRow, choice.cue !== choice.cueEnd);
     if (!dragging) bringRow(focusRow);
   }, [focusRow, dragging, choice.cue, choice.cueEnd]);
+  const room = seen.bottom - seen.top;
+  useEffect(() => bringRow(focusRow), [room, focusRow]);
   const bringColumn = useEffectEvent(() => {
     const column = layout.columns[placeOfLight(layout, choice.channelEnd, choice.attributeEnd)];
     const element = scroller.current;
@@ -211,6 +221,7 @@ export function ScoreView() {
   useShortcut("wholeColumn", () => chooseWhole("column", list, layout), { on: scroller });
   useShortcut("everything", () => chooseWhole("all", list, layout), { on: scroller });
   useShortcut("tracked", () => useChoice.setState({ tracked: !choice.tracked }), { on: scroller });
+  useShortcut("drawTimes", () => useChoice.setState({ timesDrawn: !timesDrawn }), { on: scroller });
   useShortcut("moving", () => toggleMoving(list), { on: scroller });
   useShortcut("openLights", () => openLights(choice.channels), { on: scroller });
   useShortcut(
@@ -237,7 +248,7 @@ export function ScoreView() {
 
   if (list.cues.length === 0) return <EmptyScore />;
   return (
-    <div className="relative h-full">
+    <div className="relative flex h-full flex-col">
       {/* Over the corner of the table, and no part of it: rows hold cells alone. */}
       <LensSwitch list={list} />
       <div
@@ -247,7 +258,7 @@ export function ScoreView() {
         aria-rowcount={lines.lines.length + 1}
         aria-describedby="cell-readout"
         tabIndex={0}
-        className="relative h-full overflow-auto bg-sheet"
+        className="relative min-h-0 flex-1 overflow-auto bg-sheet"
         onScroll={look}
         onCopy={(event) => event.target === scroller.current && give(event, copyCells(list))}
         onCut={(event) => event.target === scroller.current && give(event, cutCells(list))}
@@ -287,6 +298,11 @@ export function ScoreView() {
           </div>
         </div>
       </div>
+      {timesDrawn && (
+        <Suspense fallback={null}>
+          <TimesDrawer list={list} />
+        </Suspense>
+      )}
       <CellReadout list={list} />
     </div>
   );

@@ -176,6 +176,20 @@ export const KEYS = {
     does: "show the parts under the chosen cue, or put them away",
     found: "expand parts",
   },
+  drawTimes: {
+    where: "Score",
+    shown: "d",
+    keys: "d",
+    plain: true,
+    does: "draw the chosen cues over time, or put the drawing away",
+    found: "times timeline fade delay",
+  },
+  dragTimes: {
+    where: "Score",
+    shown: "arrows on a bar",
+    does: "in the drawing of times: a longer or shorter fade, with Alt the delay, with Shift by a second; Enter makes it",
+    found: "times fade delay",
+  },
   rewrite: {
     where: "Score",
     shown: "double click",

@@ -175,7 +175,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
           <span
             key={name}
             role="gridcell"
-            className={`figures h-6 shrink-0 text-right leading-6 ${name === "up" ? "w-[44px]" : "w-[46px]"}`}
+            className={`figures h-6 shrink-0 text-right leading-6 whitespace-nowrap ${name === "up" ? "w-[44px]" : "w-[46px]"} ${(name === "up" ? up : down).length > 5 ? "text-[13px] tracking-[-0.09em]" : ""}`}
             onDoubleClick={open(name)}
           >
             {editing === name ? (

@@ -1,0 +1,71 @@
+import { type EditInput, type ListSheet, type TimeBar, ShowError, applyEdits, readEdits } from "@zm/core";
+import { useCallback, useMemo, useRef } from "react";
+import { type Draft, useChoice } from "../choice/choice.ts";
+import { faultOf } from "../preview/preview.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { barEdit, barName, followEdit } from "./barEdits.ts";
+import type { TimeWish } from "./TimesChart.tsx";
+
+/** New times that are being thought about: the list as they would leave it, and what asks for, makes and drops them. */
+export interface TimesDraft {
+  readonly shown: ListSheet;
+  readonly wish: (wish: TimeWish) => void;
+  /** Considers one edit of all times together, in place of single ones. */
+  readonly consider: (edits: readonly EditInput[] | null) => void;
+  readonly make: () => void;
+  readonly drop: () => void;
+}
+
+/** The times of a list under consideration; what is asked of several bars comes together in one edit. */
+export function useTimesDraft(list: ListSheet): TimesDraft {
+  const { sheet } = useShow();
+  const draft = useChoice((choice) => (choice.draft?.from === "times" ? choice.draft : null));
+  const makeEdits = useMakeEdits();
+  /** What is asked for so far, by bar; it belongs to the draft that came of it. */
+  const asked = useRef<{ readonly draft: Draft | null; readonly edits: ReadonlyMap<string, readonly EditInput[]> }>({
+    draft: null,
+    edits: new Map(),
+  });
+  const shown = useMemo(() => {
+    if (!draft) return list;
+    try {
+      return applyEdits(sheet, readEdits(draft.edits)).sheet.lists.get(list.id) ?? list;
+    } catch (error) {
+      if (error instanceof ShowError) return list;
+      throw error;
+    }
+  }, [sheet, list, draft]);
+  const think = useCallback((edits: ReadonlyMap<string, readonly EditInput[]>): void => {
+    const flat = [...edits.values()].flat();
+    const next: Draft | null = flat.length > 0 ? { from: "times", edits: flat } : null;
+    asked.current = { draft: next, edits };
+    useChoice.setState({ operation: null, draft: next });
+  }, []);
+  const wish = useCallback(
+    (what: TimeWish): void => {
+      const before = asked.current.draft === useChoice.getState().draft ? asked.current.edits : new Map<string, readonly EditInput[]>();
+      const [name, edits] = "link" in what ? [`link ${what.link.row}`, followEdit(list, what.link.row, what.after)] : editsOf(list, what);
+      think(new Map([...before, [name, edits]]));
+    },
+    [list, think],
+  );
+  const consider = useCallback((edits: readonly EditInput[] | null): void => think(edits ? new Map([["all", edits]]) : new Map()), [think]);
+  const drop = useCallback((): void => {
+    if (useChoice.getState().draft?.from === "times") useChoice.setState({ draft: null });
+  }, []);
+  const make = useCallback((): void => {
+    const { draft: now } = useChoice.getState();
+    if (now?.from !== "times" || faultOf(sheet, now.edits) !== undefined) return;
+    useChoice.setState({ draft: null });
+    void makeEdits(now.edits);
+  }, [sheet, makeEdits]);
+  return { shown, wish, consider, make, drop };
+}
+
+/** The edits of one bar, under a name by which a later wish for the same bar takes their place. */
+function editsOf(
+  list: ListSheet,
+  { bar, change }: { readonly bar: TimeBar; readonly change: Parameters<typeof barEdit>[2] },
+): [string, EditInput[]] {
+  return [`${barName(bar)} ${Object.keys(change).join()}`, barEdit(list, bar, change)];
+}

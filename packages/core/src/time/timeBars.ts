@@ -1,0 +1,134 @@
+import { at } from "../show/at.ts";
+import { moveTiming } from "../show/move.ts";
+import type { Curve } from "../show/schema.ts";
+import { entryAt } from "../sheet/entry.ts";
+import type { ListSheet } from "../sheet/sheet.ts";
+import { type ChainLink, chainFrom } from "./chain.ts";
+import { type Run, transitionAt } from "./transition.ts";
+
+/** The kinds of moves that have times of their own in a part: levels that rise, levels that fall, and the other families. */
+export const BAR_KINDS = ["up", "down", "position", "colour", "beam"] as const;
+export type BarKind = (typeof BAR_KINDS)[number];
+
+/** Moves of one cue that begin and end together, as one bar over time. Seconds from the Go of the cue. */
+export interface TimeBar {
+  readonly row: number;
+  readonly part: number;
+  readonly kind: BarKind;
+  /** The attributes of moves with times of their own; undefined where the bar is a time of the part. */
+  readonly own: readonly string[] | undefined;
+  /** The lights that move in it, rising. */
+  readonly channels: readonly number[];
+  readonly delay: number;
+  readonly fade: number;
+  readonly curve: Curve;
+  /** The first cue of the chain that takes some of its lights away before the end, and after how much of the fade. */
+  readonly cut: { readonly row: number; readonly after: number; readonly lights: number } | undefined;
+}
+
+/** One cue on a line of time: a chain link, and whether somebody presses Go for it. */
+export interface DrawnLink extends ChainLink {
+  readonly pressed: boolean;
+}
+
+/**
+ * The cues of rows first to last on one line of time, seconds: what follows by itself stands where the chain puts it. How long a Go is
+ * waited for is not known; a cue that waits for one begins `gap` seconds after all before it is complete.
+ */
+export function linksOver(list: ListSheet, first: number, last: number, gap: number): DrawnLink[] {
+  const links: DrawnLink[] = [];
+  let offset = 0;
+  for (let row = first; row <= last;) {
+    const chain = chainFrom(list, row).filter((link) => link.row <= last);
+    links.push(...chain.map((link) => ({ ...link, start: link.start + offset, pressed: link.row === row })));
+    offset = gap + Math.max(...links.map(({ start, duration }) => start + duration));
+    row += Math.max(1, chain.length);
+  }
+  return links;
+}
+
+/** The bars of cues on a line of time, cue by cue, each in the order of its parts, kinds and own times (SEMANTICS sections 3 and 4). */
+export function timeBars(list: ListSheet, links: readonly ChainLink[]): TimeBar[] {
+  const runs = links.map(({ row }) => transitionAt(list, row));
+  const holds = links.map(({ start }, place) => new Map(at(runs, place).map(({ key, delay }) => [key.ordinal, start + delay])));
+  return links.flatMap((link, place) => {
+    const later = holds.slice(place + 1).map((taken, index) => ({ taken, row: at(links, place + 1 + index).row }));
+    return barsOf(list, link, at(runs, place), later);
+  });
+}
+
+/** When a later cue of the chain takes hold of its keys, by their ordinals; seconds on the line of time. */
+interface Later {
+  readonly row: number;
+  readonly taken: ReadonlyMap<number, number>;
+}
+
+function barsOf(list: ListSheet, { row, start }: ChainLink, runs: readonly Run[], later: readonly Later[]): TimeBar[] {
+  const groups = new Map<string, { own: boolean; kind: BarKind; runs: Run[] }>();
+  for (const run of runs) {
+    const own = hasOwnTimes(list, run, row);
+    const kind = kindOf(run);
+    const name = own ? `${run.part} ${kind} ${run.delay} ${run.fade}` : `${run.part} ${kind}`;
+    const group = groups.get(name);
+    if (group) group.runs.push(run);
+    else groups.set(name, { own, kind, runs: [run] });
+  }
+  return [...groups.values()].map(({ own, kind, runs: together }) => barOf(row, start, { own, kind, runs: together }, later)).sort(byPlace);
+}
+
+function barOf(
+  row: number,
+  start: number,
+  { own, kind, runs }: { own: boolean; kind: BarKind; runs: readonly Run[] },
+  later: readonly Later[],
+): TimeBar {
+  const longest = runs.reduce((most, run) => (run.delay + run.fade > most.delay + most.fade ? run : most));
+  const { part, delay, fade, curve } = longest;
+  return {
+    row,
+    part,
+    kind,
+    own: own ? [...new Set(runs.map(({ key }) => key.attribute.id))] : undefined,
+    channels: [...new Set(runs.map(({ key }) => key.channel))].sort((a, b) => a - b),
+    delay,
+    fade,
+    curve,
+    cut: cutOf(runs, start, later),
+  };
+}
+
+/** Where the first of some runs loses its key to a later cue, and how many lights do. */
+function cutOf(runs: readonly Run[], start: number, later: readonly Later[]): TimeBar["cut"] {
+  let first: { row: number; after: number } | undefined;
+  const lights = new Set<number>();
+  for (const { key, delay, fade } of runs) {
+    for (const { row, taken } of later) {
+      const holds = taken.get(key.ordinal);
+      if (holds === undefined || holds >= start + delay + fade) continue;
+      const after = Math.max(0, holds - start - delay);
+      lights.add(key.channel);
+      if (!first || after < first.after) first = { row, after };
+    }
+  }
+  return first && { ...first, lights: lights.size };
+}
+
+function kindOf({ key, from, to }: Run): BarKind {
+  const { family } = key.attribute;
+  if (family !== "intensity") return family;
+  return to >= from ? "up" : "down";
+}
+
+function hasOwnTimes(list: ListSheet, { key, cause }: Run, row: number): boolean {
+  const { spec } = entryAt(list, key, row);
+  if (cause !== "explicit" || spec === undefined) return false;
+  const timing = moveTiming(spec);
+  return timing.fade !== undefined || timing.delay !== undefined;
+}
+
+function byPlace(a: TimeBar, b: TimeBar): number {
+  const own = (bar: TimeBar): number => (bar.own ? 1 : 0);
+  return (
+    a.part - b.part || own(a) - own(b) || BAR_KINDS.indexOf(a.kind) - BAR_KINDS.indexOf(b.kind) || a.delay - b.delay || a.fade - b.fade
+  );
+}
