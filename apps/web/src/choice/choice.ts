@@ -28,8 +28,8 @@ interface Choice {
   /** Scenes that are one line, and cues whose parts stand under them; each named with its list. */
   foldedScenes: ReadonlySet<string>;
   openCues: ReadonlySet<string>;
-  /** The chosen cues are drawn over time under the Score. */
-  timesDrawn: boolean;
+  /** What stands under the Score: the chosen cues over time, or the pictures of the cue in sight. */
+  under: "times" | "pictures" | null;
   /** The Score shows only lights that move in these cues. */
   moving: { readonly list: string; readonly from: string; readonly to: string } | null;
   /** Tracked values are written in every cell. */
@@ -67,7 +67,7 @@ export const useChoice = create<Choice>(() => ({
   openLights: new Set(),
   foldedScenes: new Set(),
   openCues: new Set(),
-  timesDrawn: false,
+  under: null,
   moving: null,
   tracked: false,
   operation: null,

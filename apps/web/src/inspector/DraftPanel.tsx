@@ -1,4 +1,5 @@
 import { useEffect } from "react";
+import { useMatch } from "react-router";
 import { lookAt, useChoice } from "../choice/choice.ts";
 import { ImpactList } from "../preview/ImpactList.tsx";
 import { comeBack } from "../line/comeBack.ts";
@@ -71,7 +72,26 @@ export function DraftPanel() {
         <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={drop}>
           Drop
         </button>
+        <PicturesButton />
       </div>
     </section>
+  );
+}
+
+/** Opens the pictures of the cue in sight under the Score, where that is the view. */
+function PicturesButton() {
+  const shown = useChoice((choice) => choice.under === "pictures");
+  const inScore = useMatch("/show/:id/score") !== null;
+  if (!inScore) return null;
+  return (
+    <button
+      type="button"
+      className="btn btn-ghost btn-sm font-normal"
+      aria-pressed={shown}
+      title="The stage before, after, and the difference, under the Score (v)"
+      onClick={() => useChoice.setState({ under: shown ? null : "pictures" })}
+    >
+      Pictures
+    </button>
   );
 }

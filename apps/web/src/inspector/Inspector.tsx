@@ -59,7 +59,7 @@ function ChosenCue() {
     useShallow(({ cue, cueEnd, channels, draft }) => ({ cue, cueEnd, channels, considers: draft !== null && draft.from !== "times" })),
   );
   const retimes = useChoice(({ draft }) => draft?.from === "times");
-  const drawn = useChoice(({ timesDrawn }) => timesDrawn);
+  const drawn = useChoice(({ under }) => under === "times");
   const cues = chosenCues(choice);
   const row = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   const one = cues !== null && cues.from === cues.to && row >= 0;

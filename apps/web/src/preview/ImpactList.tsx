@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import { FIRST_LINES, type PreviewLine } from "./preview.ts";
 import { lookAt } from "../choice/choice.ts";
+import { placeRef } from "../shared/focusPlaces.ts";
 
 interface ImpactListProps {
   label: string;
@@ -37,7 +38,10 @@ export function ImpactList({ label, lines, count, all, onAll, className = "" }: 
           <li key={`${line.list}/${line.cue}`}>
             <button
               type="button"
-              ref={(button) => void (buttons.current[index] = button)}
+              ref={(button) => {
+                buttons.current[index] = button;
+                return index === 0 ? placeRef("impact")(button) : undefined;
+              }}
               title="Brings the cue in sight"
               className="flex min-h-7 w-full items-start gap-2 rounded px-1 py-1 text-left leading-5 hover:bg-base-300"
               onClick={() => lookAt(line.list, line.after ?? line.cue)}

@@ -30,6 +30,7 @@ import { lazyPart } from "../shared/lazyPart.ts";
 import { shownLights, toggleMoving } from "./moving.ts";
 import { type CellPlace, chooseCell, moveFocus } from "./walk.ts";
 
+const PicturesDrawer = lazyPart(async () => (await import("./PicturesDrawer.tsx")).PicturesDrawer);
 const TimesDrawer = lazyPart(async () => (await import("../times/TimesDrawer.tsx")).TimesDrawer);
 
 export const SPINE_WIDTH = 424;
@@ -59,7 +60,7 @@ export function ScoreView() {
       tracked,
     })),
   );
-  const timesDrawn = useChoice((each) => each.timesDrawn);
+  const under = useChoice((each) => each.under);
   const preview = usePreview();
   const stageCue = useLive((live) => live.run?.playback.cue ?? null);
   const scroller = useRef<HTMLDivElement>(null);
@@ -221,7 +222,9 @@ export function ScoreView() {
   useShortcut("wholeColumn", () => chooseWhole("column", list, layout), { on: scroller });
   useShortcut("everything", () => chooseWhole("all", list, layout), { on: scroller });
   useShortcut("tracked", () => useChoice.setState({ tracked: !choice.tracked }), { on: scroller });
-  useShortcut("drawTimes", () => useChoice.setState({ timesDrawn: !timesDrawn }), { on: scroller });
+  useShortcut("drawTimes", () => useChoice.setState({ under: under === "times" ? null : "times" }), { on: scroller });
+  useShortcut("pictures", () => useChoice.setState({ under: under === "pictures" ? null : "pictures" }));
+  useShortcut("toImpact", () => void focusOn("impact"), { on: scroller });
   useShortcut("moving", () => toggleMoving(list), { on: scroller });
   useShortcut("openLights", () => openLights(choice.channels), { on: scroller });
   useShortcut(
@@ -298,11 +301,10 @@ export function ScoreView() {
           </div>
         </div>
       </div>
-      {timesDrawn && (
-        <Suspense fallback={null}>
-          <TimesDrawer list={list} />
-        </Suspense>
-      )}
+      <Suspense fallback={null}>
+        {under === "times" && <TimesDrawer list={list} />}
+        {under === "pictures" && <PicturesDrawer list={list} />}
+      </Suspense>
       <CellReadout list={list} />
     </div>
   );

@@ -1,7 +1,7 @@
 import type { RefCallback } from "react";
 
 /** Places that the focus is sent to from elsewhere in the window. */
-export type FocusPlace = "line" | "score" | "range value" | "cue label" | "first light";
+export type FocusPlace = "line" | "score" | "range value" | "cue label" | "first light" | "impact";
 
 const standing = new Map<FocusPlace, HTMLElement>();
 const refs = new Map<FocusPlace, RefCallback<HTMLElement>>();

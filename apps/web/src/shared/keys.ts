@@ -176,6 +176,22 @@ export const KEYS = {
     does: "show the parts under the chosen cue, or put them away",
     found: "expand parts",
   },
+  pictures: {
+    where: "Score",
+    shown: "v",
+    keys: "v",
+    plain: true,
+    does: "the stage picture of the cue in sight, before and after what is considered, and the difference",
+    found: "preview compare stage",
+  },
+  toImpact: {
+    where: "Score",
+    shown: "i",
+    keys: "i",
+    plain: true,
+    does: "to the impact, to walk it with the arrows",
+    found: "effect changes",
+  },
   drawTimes: {
     where: "Score",
     shown: "d",

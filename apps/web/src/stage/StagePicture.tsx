@@ -7,9 +7,15 @@ import { type StageLight, sameLights, stageLights } from "./scene.ts";
 import { Sprites } from "./sprites.ts";
 import { type StageView, type ViewName, stageView } from "./view.ts";
 
-interface StagePictureProps {
+interface StagePictureProps extends PictureLook {
   /** Gives what every key puts out at this very moment; called for every frame. */
-  outputs: () => Outputs;
+  outputs?: () => Outputs;
+  /** Gives the lights themselves, where they are no outputs of the rig: what differs between two states. */
+  lights?: () => readonly StageLight[];
+}
+
+/** How the picture is looked at, and what answers to the pointer. */
+interface PictureLook {
   labels: boolean;
   view?: ViewName;
   /** How much of the beams hangs in the air, 0 to 1. */
@@ -35,6 +41,8 @@ export interface Painted {
 /** The only play whose set is drawn is the demo production; a show of somebody's own has a bare stage. */
 const DEMO_TITLE = "Salt and Paraffin";
 
+/** Nothing is put out: every light stands dark. */
+const NO_OUTPUTS = new Float64Array();
 const NO_LASSO: Painted["lasso"] = [];
 
 /** What one painting showed: painted again only when one of it has changed. */
@@ -75,7 +83,7 @@ export function StagePicture(props: StagePictureProps) {
       const scale = window.devicePixelRatio || 1;
       const { clientWidth: width, clientHeight: height } = element;
       const now = latest.current;
-      const lights = stageLights(now.sheet, now.outputs());
+      const lights = now.lights?.() ?? stageLights(now.sheet, now.outputs?.() ?? NO_OUTPUTS);
       const next: Shown = {
         lights,
         facts: [

@@ -125,6 +125,7 @@ function isLit({ level }: StageLight): boolean {
 
 /** The level that stands under a light; nothing while it is dark. */
 function levelWords(light: StageLight): string {
+  if (light.words !== undefined) return light.words;
   return isLit(light) ? String(Math.round(light.level * 100)) : "";
 }
 
@@ -235,9 +236,11 @@ function paintLabels(
 ): void {
   const at = lights.map((light) => view.project(light.from));
   const of = (index: number): { x: number; y: number } => at[index] ?? { x: 0, y: 0 };
-  const numbers = lights.map((light, index) => ({ light, label: { ...of(index), text: String(light.channel), side: "over" as const } }));
+  const numbers = lights.flatMap((light, index) =>
+    light.words === "" ? [] : [{ light, label: { ...of(index), text: String(light.channel), side: "over" as const } }],
+  );
   const levels = lights.flatMap((light, index) =>
-    isLit(light) ? [{ light, label: { ...of(index), text: levelWords(light), side: "under" as const } }] : [],
+    levelWords(light) === "" ? [] : [{ light, label: { ...of(index), text: levelWords(light), side: "under" as const } }],
   );
   const all = [...numbers, ...levels];
   layOutLabels(all.map(({ label }) => label)).forEach(({ text, middle, top }, index) => {

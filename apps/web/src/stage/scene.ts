@@ -26,6 +26,8 @@ export interface StageLight {
   readonly colour: Light;
   /** The whole angle of the beam, degrees. */
   readonly angle: number;
+  /** What is written by it in place of its level; with an empty text not even its number. */
+  readonly words?: string;
 }
 
 type Place = NonNullable<Channel["place"]>;
@@ -103,12 +105,14 @@ export function sameLights(a: readonly StageLight[], b: readonly StageLight[]): 
   return a.length === b.length && a.every((light, index) => sameLight(light, b[index]));
 }
 
-function sameLight(a: StageLight, b: StageLight | undefined): boolean {
+/** True when a light looks the same at two moments. */
+export function sameLight(a: StageLight, b: StageLight | undefined): boolean {
   return (
     b !== undefined &&
     a.channel === b.channel &&
     a.level === b.level &&
     a.angle === b.angle &&
+    a.words === b.words &&
     samePoint(a.from, b.from) &&
     samePoint(a.to, b.to) &&
     a.colour.red === b.colour.red &&

@@ -41,7 +41,7 @@ export function TimesDrawer({ list }: { list: ListSheet }) {
           className="btn btn-ghost btn-sm btn-square"
           aria-label="Put the drawing away"
           title="Put the drawing away (d)"
-          onClick={() => useChoice.setState({ timesDrawn: false })}
+          onClick={() => useChoice.setState({ under: null })}
         >
           <X size={15} />
         </button>

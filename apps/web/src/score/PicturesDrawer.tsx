@@ -1,0 +1,68 @@
+import { type ListSheet, ShowError, type ShowSheet, applyEdits, findRow, readEdits, stageAtRest } from "@zm/core";
+import { X } from "lucide-react";
+import { useMemo } from "react";
+import { useChoice } from "../choice/choice.ts";
+import { cueName } from "../shared/words.ts";
+import { useShow } from "../show/useShow.ts";
+import { PicturePair } from "../stage/PicturePair.tsx";
+
+/** The cue in sight as a picture, before and after what is considered; where nothing is considered, beside the cue before it. */
+export function PicturesDrawer({ list }: { list: ListSheet }) {
+  const { sheet } = useShow();
+  const draft = useChoice((choice) => choice.draft);
+  const cueEnd = useChoice((choice) => choice.cueEnd);
+  const looked = useChoice((choice) => choice.lookedAt);
+  const after = useMemo(() => (draft ? listAfter(sheet, list, draft.edits) : null), [sheet, list, draft]);
+  const number = (draft && looked?.list === list.id ? looked.cue : null) ?? cueEnd ?? "";
+  const row = findRow(list, number);
+  const later = after ? findRow(after, number) : -1;
+  const pair = useMemo(() => {
+    if (!after) return row < 0 ? null : ([stageAtRest(list, row - 1), stageAtRest(list, row)] as const);
+    if (later < 0 && row < 0) return null;
+    // A cue that comes is held against the cue it comes behind; one that goes, against what stands in its place.
+    return [stageAtRest(list, row < 0 ? later - 1 : row), stageAtRest(after, later < 0 ? row - 1 : later)] as const;
+  }, [list, after, row, later]);
+  const cue = (after && later >= 0 ? after.cues[later] : list.cues[row]) ?? undefined;
+  return (
+    <section aria-label="Stage pictures" className="flex h-[280px] shrink-0 flex-col border-t border-primary bg-base-200">
+      <div className="flex h-9 shrink-0 items-center gap-3 px-4">
+        <h2 className="font-bold">{cue ? `Cue ${cueName(cue)}` : "Stage pictures"}</h2>
+        <span className="truncate text-quiet">
+          {draft ? "what is considered does this; the arrow keys walk its impact (i)" : "beside the cue before it; nothing is considered"}
+        </span>
+        <span className="flex-1" />
+        <button
+          type="button"
+          className="btn btn-ghost btn-sm btn-square"
+          aria-label="Put the pictures away"
+          title="Put the pictures away (v)"
+          onClick={() => useChoice.setState({ under: null })}
+        >
+          <X size={15} />
+        </button>
+      </div>
+      <div className="min-h-0 flex-1">
+        {pair ? (
+          <PicturePair
+            sheet={sheet}
+            before={pair[0]}
+            after={pair[1]}
+            names={draft ? ["as it is", "afterwards"] : ["the cue before", "this cue"]}
+          />
+        ) : (
+          <p className="px-4 text-quiet">Choose a cue: its picture stands here, beside what an edit would make of it.</p>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** The list as edits would leave it; null for edits that cannot be made. */
+function listAfter(sheet: ShowSheet, list: ListSheet, edits: Parameters<typeof readEdits>[0]): ListSheet | null {
+  try {
+    return applyEdits(sheet, readEdits(edits)).sheet.lists.get(list.id) ?? null;
+  } catch (error) {
+    if (error instanceof ShowError) return null;
+    throw error;
+  }
+}

@@ -1,0 +1,57 @@
+import type { ShowSheet } from "@zm/core";
+import { useCallback, useMemo } from "react";
+import type { Outputs } from "../show/outputs.ts";
+import { StagePicture } from "./StagePicture.tsx";
+import { differenceLights } from "./difference.ts";
+import { type StageLight, stageLights } from "./scene.ts";
+import { useStageLook } from "./stageLook.ts";
+
+interface PicturePairProps {
+  readonly sheet: ShowSheet;
+  readonly before: Outputs;
+  readonly after: Outputs;
+  /** What the two pictures are called: "as it is", "afterwards". */
+  readonly names: readonly [string, string];
+}
+
+/** Two states of the stage beside each other, and what differs between them. */
+export function PicturePair({ sheet, before, after, names }: PicturePairProps) {
+  const { view, haze } = useStageLook();
+  const lights = useMemo(() => [stageLights(sheet, before), stageLights(sheet, after)] as const, [sheet, before, after]);
+  const difference = useMemo(() => differenceLights(...lights), [lights]);
+  const changed = difference.filter(({ words }) => words !== "").length;
+  return (
+    <div className="flex h-full min-h-0 gap-px bg-rule">
+      {([0, 1] as const).map((which) => (
+        <Picture key={which} name={names[which]} lights={lights[which]} labels={false} view={view} haze={haze} />
+      ))}
+      <Picture
+        name={changed === 0 ? "no difference" : `difference: ${changed} ${changed === 1 ? "light" : "lights"}`}
+        lights={difference}
+        labels
+        view={view}
+        haze={haze}
+      />
+    </div>
+  );
+}
+
+interface PictureProps {
+  readonly name: string;
+  readonly lights: readonly StageLight[];
+  readonly labels: boolean;
+  readonly view: "front" | "plan";
+  readonly haze: number;
+}
+
+function Picture({ name, lights, ...look }: PictureProps) {
+  const give = useCallback(() => lights, [lights]);
+  return (
+    <figure className="flex min-w-0 flex-1 flex-col bg-black" data-theme="desk">
+      <figcaption className="shrink-0 truncate bg-base-100 px-2 py-0.5 text-[13px] text-quiet">{name}</figcaption>
+      <div className="min-h-0 flex-1">
+        <StagePicture lights={give} description={name} {...look} />
+      </div>
+    </figure>
+  );
+}
