@@ -33,6 +33,7 @@ interface CompareTableProps {
 /** Two states cue by cue: what was struck through, what is beside it; whole cues come and go. */
 export function CompareTable({ comparison, before, after }: CompareTableProps) {
   const choice = useChoice(useShallow(({ cue, cueEnd, lens }) => ({ cue, cueEnd, lens })));
+  const pictures = useChoice((each) => each.under === "pictures");
   const [all, setAll] = useState(false);
   const lens: Lens = choice.lens === "times" ? "intensity" : choice.lens;
   const lines = useMemo(() => linesOf(comparison, before, after, all), [comparison, before, after, all]);
@@ -42,7 +43,7 @@ export function CompareTable({ comparison, before, after }: CompareTableProps) {
   const cues = chosenCues(choice);
   const isChosen = (number: string): boolean => cues !== null && Number(number) >= Number(cues.from) && Number(number) <= Number(cues.to);
   return (
-    <div className="flex min-w-0 flex-1 flex-col">
+    <div className="flex min-h-0 min-w-0 flex-1 flex-col">
       <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
         <div role="group" aria-label="Lens" className="flex gap-1.5">
           {LENSES.map((each) => (
@@ -54,6 +55,13 @@ export function CompareTable({ comparison, before, after }: CompareTableProps) {
         </div>
         <Toggle pressed={!all} onClick={() => setAll(!all)}>
           Only what differs
+        </Toggle>
+        <Toggle
+          pressed={pictures}
+          title="The chosen cue as a picture, then and now, and the difference"
+          onClick={() => useChoice.setState({ under: pictures ? null : "pictures" })}
+        >
+          Pictures
         </Toggle>
       </div>
       {comparison.beside.length > 0 && (

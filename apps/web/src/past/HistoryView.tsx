@@ -1,5 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
+import { type Comparison, type ListSheet, type ShowSheet, cueOrder, findRow, firstRowFrom, stageAtRest } from "@zm/core";
 import { useMemo } from "react";
+import { useChoice } from "../choice/choice.ts";
+import { PicturePair, type StageState } from "../stage/PicturePair.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { messageOf } from "../shared/messageOf.ts";
 import { useList, useShow } from "../show/useShow.ts";
@@ -30,6 +33,7 @@ function Compared({ then }: { then: number }) {
   const { id, sheet } = useShow();
   const list = useList();
   const against = usePoints((points) => points.against);
+  const pictures = useChoice((choice) => choice.under === "pictures");
   const past = useQuery(pastQuery(id, then));
   const other = useQuery({ ...pastQuery(id, against ?? 0), enabled: against !== null });
   const now = against === null ? sheet : other.data;
@@ -51,5 +55,41 @@ function Compared({ then }: { then: number }) {
   const [old, is] = [before.lists.get(list.id), now.lists.get(list.id)];
   if (!old || !is)
     return <EmptyView title={`List ${list.list.label || list.id} is not in both`} words="Choose another list, or another state." />;
-  return <CompareTable key={list.id} comparison={comparison} before={old} after={is} />;
+  return (
+    <div className="flex min-w-0 flex-1 flex-col">
+      <CompareTable key={list.id} comparison={comparison} before={old} after={is} />
+      {pictures && <ComparedPictures comparison={comparison} before={{ sheet: before, list: old }} after={{ sheet: now, list: is }} />}
+    </div>
+  );
+}
+
+interface State {
+  readonly sheet: ShowSheet;
+  readonly list: ListSheet;
+}
+
+/** The chosen cue as a picture, then and now; a cue that stands in one of them alone is held against the one before its place. */
+function ComparedPictures({ comparison, before, after }: { comparison: Comparison; before: State; after: State }) {
+  const cue = useChoice((choice) => choice.cueEnd);
+  const pair = useMemo(() => {
+    if (cue === null) return null;
+    const line = comparison.lines.find((each) => each.list === after.list.id && (each.after ?? each.cue) === cue);
+    const [was, is] = [line?.kind === "comes" ? cue : (line?.cue ?? cue), cue];
+    return [stageOf(before, was), stageOf(after, is)] as const;
+  }, [comparison, before, after, cue]);
+  return (
+    <section aria-label="Stage pictures" className="h-[250px] shrink-0 border-t border-primary bg-base-200">
+      {pair ? (
+        <PicturePair before={pair[0]} after={pair[1]} names={[`cue ${cue} then`, `cue ${cue} afterwards`]} />
+      ) : (
+        <p className="px-4 py-2 text-quiet">Choose a cue in the table: it stands here as a picture, then and afterwards.</p>
+      )}
+    </section>
+  );
+}
+
+/** The stage at rest in a cue; in the one before its place where the state does not have it. */
+function stageOf({ sheet, list }: State, cue: string): StageState {
+  const row = findRow(list, cue);
+  return { sheet, outputs: stageAtRest(list, row >= 0 ? row : firstRowFrom(list, cueOrder(cue)) - 1) };
 }

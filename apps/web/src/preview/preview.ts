@@ -88,6 +88,12 @@ export function faultOf(sheet: ShowSheet, edits: readonly EditInput[]): string |
   return "fault" in applied ? applied.fault : undefined;
 }
 
+/** The show as edits would leave it; undefined for edits that cannot be made. */
+export function sheetAfter(sheet: ShowSheet, edits: readonly EditInput[]): ShowSheet | undefined {
+  const applied = refusable(() => applyEdits(sheet, readEdits(edits)));
+  return "fault" in applied ? undefined : applied.sheet;
+}
+
 function refusable<T extends object>(work: () => T): T | { fault: string } {
   try {
     return work();

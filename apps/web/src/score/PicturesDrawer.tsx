@@ -1,10 +1,11 @@
-import { type ListSheet, ShowError, type ShowSheet, applyEdits, findRow, readEdits, stageAtRest } from "@zm/core";
+import { type EditInput, type ListSheet, type ShowSheet, findRow, stageAtRest } from "@zm/core";
 import { X } from "lucide-react";
 import { useMemo } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
-import { PicturePair } from "../stage/PicturePair.tsx";
+import { sheetAfter } from "../preview/preview.ts";
+import { PicturePair, type StageState } from "../stage/PicturePair.tsx";
 
 /** The cue in sight as a picture, before and after what is considered; where nothing is considered, beside the cue before it. */
 export function PicturesDrawer({ list }: { list: ListSheet }) {
@@ -15,14 +16,15 @@ export function PicturesDrawer({ list }: { list: ListSheet }) {
   const after = useMemo(() => (draft ? listAfter(sheet, list, draft.edits) : null), [sheet, list, draft]);
   const number = (draft && looked?.list === list.id ? looked.cue : null) ?? cueEnd ?? "";
   const row = findRow(list, number);
-  const later = after ? findRow(after, number) : -1;
-  const pair = useMemo(() => {
-    if (!after) return row < 0 ? null : ([stageAtRest(list, row - 1), stageAtRest(list, row)] as const);
+  const later = after ? findRow(after.list, number) : -1;
+  const pair = useMemo((): readonly [StageState, StageState] | null => {
+    const was = (at: number): StageState => ({ sheet, outputs: stageAtRest(list, at) });
+    if (!after) return row < 0 ? null : [was(row - 1), was(row)];
     if (later < 0 && row < 0) return null;
     // A cue that comes is held against the cue it comes behind; one that goes, against what stands in its place.
-    return [stageAtRest(list, row < 0 ? later - 1 : row), stageAtRest(after, later < 0 ? row - 1 : later)] as const;
-  }, [list, after, row, later]);
-  const cue = (after && later >= 0 ? after.cues[later] : list.cues[row]) ?? undefined;
+    return [was(row < 0 ? later - 1 : row), { sheet: after.sheet, outputs: stageAtRest(after.list, later < 0 ? row - 1 : later) }];
+  }, [sheet, list, after, row, later]);
+  const cue = (after && later >= 0 ? after.list.cues[later] : list.cues[row]) ?? undefined;
   return (
     <section aria-label="Stage pictures" className="flex h-[280px] shrink-0 flex-col border-t border-primary bg-base-200">
       <div className="flex h-9 shrink-0 items-center gap-3 px-4">
@@ -43,12 +45,7 @@ export function PicturesDrawer({ list }: { list: ListSheet }) {
       </div>
       <div className="min-h-0 flex-1">
         {pair ? (
-          <PicturePair
-            sheet={sheet}
-            before={pair[0]}
-            after={pair[1]}
-            names={draft ? ["as it is", "afterwards"] : ["the cue before", "this cue"]}
-          />
+          <PicturePair before={pair[0]} after={pair[1]} names={draft ? ["as it is", "afterwards"] : ["the cue before", "this cue"]} />
         ) : (
           <p className="px-4 text-quiet">Choose a cue: its picture stands here, beside what an edit would make of it.</p>
         )}
@@ -57,12 +54,13 @@ export function PicturesDrawer({ list }: { list: ListSheet }) {
   );
 }
 
-/** The list as edits would leave it; null for edits that cannot be made. */
-function listAfter(sheet: ShowSheet, list: ListSheet, edits: Parameters<typeof readEdits>[0]): ListSheet | null {
-  try {
-    return applyEdits(sheet, readEdits(edits)).sheet.lists.get(list.id) ?? null;
-  } catch (error) {
-    if (error instanceof ShowError) return null;
-    throw error;
-  }
+/** The show and the list as edits would leave them; null for edits that cannot be made. */
+function listAfter(
+  sheet: ShowSheet,
+  { id }: ListSheet,
+  edits: readonly EditInput[],
+): { readonly sheet: ShowSheet; readonly list: ListSheet } | null {
+  const made = sheetAfter(sheet, edits);
+  const list = made?.lists.get(id);
+  return made && list ? { sheet: made, list } : null;
 }

@@ -6,25 +6,30 @@ import { differenceLights } from "./difference.ts";
 import { type StageLight, stageLights } from "./scene.ts";
 import { useStageLook } from "./stageLook.ts";
 
-interface PicturePairProps {
+/** The stage at one moment: the rig as it is then, and what it puts out. */
+export interface StageState {
   readonly sheet: ShowSheet;
-  readonly before: Outputs;
-  readonly after: Outputs;
+  readonly outputs: Outputs;
+}
+
+interface PicturePairProps {
+  readonly before: StageState;
+  readonly after: StageState;
   /** What the two pictures are called: "as it is", "afterwards". */
   readonly names: readonly [string, string];
 }
 
 /** Two states of the stage beside each other, and what differs between them. */
-export function PicturePair({ sheet, before, after, names }: PicturePairProps) {
+export function PicturePair({ before, after, names }: PicturePairProps) {
   const { view, haze } = useStageLook();
-  const lights = useMemo(() => [stageLights(sheet, before), stageLights(sheet, after)] as const, [sheet, before, after]);
-  const difference = useMemo(() => differenceLights(...lights), [lights]);
+  const was = useMemo(() => stageLights(before.sheet, before.outputs), [before]);
+  const is = useMemo(() => stageLights(after.sheet, after.outputs), [after]);
+  const difference = useMemo(() => differenceLights(was, is), [was, is]);
   const changed = difference.filter(({ words }) => words !== "").length;
   return (
     <div className="flex h-full min-h-0 gap-px bg-rule">
-      {([0, 1] as const).map((which) => (
-        <Picture key={which} name={names[which]} lights={lights[which]} labels={false} view={view} haze={haze} />
-      ))}
+      <Picture name={names[0]} lights={was} labels={false} view={view} haze={haze} />
+      <Picture name={names[1]} lights={is} labels={false} view={view} haze={haze} />
       <Picture
         name={changed === 0 ? "no difference" : `difference: ${changed} ${changed === 1 ? "light" : "lights"}`}
         lights={difference}

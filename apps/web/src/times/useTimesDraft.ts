@@ -1,7 +1,7 @@
-import { type EditInput, type ListSheet, type TimeBar, ShowError, applyEdits, readEdits } from "@zm/core";
+import { type EditInput, type ListSheet, type TimeBar } from "@zm/core";
 import { useCallback, useMemo, useRef } from "react";
 import { type Draft, useChoice } from "../choice/choice.ts";
-import { faultOf } from "../preview/preview.ts";
+import { faultOf, sheetAfter } from "../preview/preview.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { barEdit, barName, followEdit } from "./barEdits.ts";
 import type { TimeWish } from "./TimesChart.tsx";
@@ -28,12 +28,7 @@ export function useTimesDraft(list: ListSheet): TimesDraft {
   });
   const shown = useMemo(() => {
     if (!draft) return list;
-    try {
-      return applyEdits(sheet, readEdits(draft.edits)).sheet.lists.get(list.id) ?? list;
-    } catch (error) {
-      if (error instanceof ShowError) return list;
-      throw error;
-    }
+    return sheetAfter(sheet, draft.edits)?.lists.get(list.id) ?? list;
   }, [sheet, list, draft]);
   const think = useCallback((edits: ReadonlyMap<string, readonly EditInput[]>): void => {
     const flat = [...edits.values()].flat();
