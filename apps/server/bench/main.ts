@@ -1,13 +1,9 @@
-import { type ChildProcess, fork } from "node:child_process";
-import { once } from "node:events";
-import { readFileSync } from "node:fs";
 import { setTimeout as wait } from "node:timers/promises";
-import { fileURLToPath } from "node:url";
-import { type Browser, type Page, chromium } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { type Show, readShow, serializeShow } from "@zm/core";
 import { TRIAL_SIZES, type TrialSize, trialShow } from "@zm/demo";
-import { OWN_HEADER, SHOW_TYPE } from "@zm/protocol";
-import type { Ask, Reading } from "./served.ts";
+import { Served, idOf, print, startBrowser } from "./drive.ts";
+import { benchHistory } from "./longHistory.ts";
 
 /** What each step may take on the large show, and the longest stall of the server's event loop; milliseconds. */
 const TARGETS: Readonly<Record<string, number>> = {
@@ -20,46 +16,6 @@ const TARGETS: Readonly<Record<string, number>> = {
 const LONGEST_STALL = 50;
 /** A follow chain that runs through all of it: this many cues, one every so many seconds. */
 const CHAIN = { cues: 4000, every: 0.1 };
-
-/** A server in a process of its own, so that what asks it does not disturb what is measured. */
-class Served {
-  private constructor(
-    readonly address: string,
-    private readonly process: ChildProcess,
-  ) {}
-
-  static async start(): Promise<Served> {
-    const child = fork(fileURLToPath(new URL("served.js", import.meta.url)), { stdio: ["ignore", "inherit", "inherit", "ipc"] });
-    const [{ address }] = (await once(child, "message")) as [{ address: string }];
-    return new Served(address.replace("[::1]", "127.0.0.1"), child);
-  }
-
-  async read(): Promise<Reading> {
-    this.ask("read");
-    const [reading] = (await once(this.process, "message")) as [Reading];
-    return reading;
-  }
-
-  async end(): Promise<void> {
-    this.ask("end");
-    await once(this.process, "exit");
-  }
-
-  private ask(what: Ask): void {
-    this.process.send(what);
-  }
-
-  async request(method: string, path: string, body?: string | object): Promise<Response> {
-    const type = typeof body === "string" ? SHOW_TYPE : "application/json";
-    const response = await fetch(`${this.address}/api/shows${path}`, {
-      method,
-      headers: { [OWN_HEADER.name]: OWN_HEADER.value, ...(body === undefined ? {} : { "Content-Type": type }) },
-      ...(body === undefined ? {} : { body: typeof body === "string" ? body : JSON.stringify(body) }),
-    });
-    if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${(await response.text()).slice(0, 300)}`);
-    return response;
-  }
-}
 
 /** Does one step on the server, waits until it has settled, and prints time, stall and latest follow. `ownTime` is the time that a step has measured itself. */
 async function step<T>(server: Served, name: string, idle: number, work: () => Promise<T>, ownTime?: (result: T) => number): Promise<T> {
@@ -126,21 +82,11 @@ async function bench(size: TrialSize): Promise<void> {
   await server.end();
 }
 
-function startBrowser(): Promise<Browser> {
-  const flags: string[] = JSON.parse(readFileSync(new URL("../../../../e2e/chromium.json", import.meta.url), "utf8"));
-  return chromium.launch({ executablePath: process.env["ZM_CHROMIUM"] ?? "/usr/bin/chromium", args: flags });
-}
-
 /** Opens the Score in a window; gives the milliseconds from asking for the page to the painted sheet. */
 async function scoreOnScreen(page: Page, address: string): Promise<number> {
   await page.goto(address);
   await page.waitForFunction(() => performance.getEntriesByName("score-painted").length > 0);
   return page.evaluate(() => performance.getEntriesByName("score-painted")[0]?.startTime ?? Number.NaN);
-}
-
-async function idOf(server: Served, text: string): Promise<number> {
-  const { id } = (await (await server.request("POST", "", text)).json()) as { id: number };
-  return id;
 }
 
 /** Starts the chain and tells the longest stall of a server that does nothing else. */
@@ -175,11 +121,8 @@ function followChain(): Show {
   });
 }
 
-function print(text: string): void {
-  process.stdout.write(`${text}\n`);
-}
-
 const asked = process.argv.slice(2);
 const sizes = Object.keys(TRIAL_SIZES).filter((size): size is TrialSize => (asked.length === 0 ? size === "large" : asked.includes(size)));
 print("One run on this machine; the server in a process of its own, a chain of follows running on it all the while.");
 for (const size of sizes) await bench(size);
+if (asked.length === 0 || asked.includes("history")) await benchHistory();

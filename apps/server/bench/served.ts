@@ -1,5 +1,6 @@
 import "reflect-metadata";
 import { monitorEventLoopDelay } from "node:perf_hooks";
+import type { DataSource } from "typeorm";
 import { createApp } from "../src/app.ts";
 import { openDatabase } from "../src/database/dataSource.ts";
 import { RunService } from "../src/run/run.service.ts";
@@ -11,7 +12,7 @@ import { now } from "../src/shared/clock.ts";
 const RESOLUTION = 5;
 
 /** What the driver asks of the measured server. */
-export type Ask = "read" | "end";
+export type Ask = "read" | "size" | "end";
 /** What the measured server answers: the longest stall and the latest follow since the last reading, in milliseconds. */
 export interface Reading {
   readonly stall: number;
@@ -46,6 +47,7 @@ async function main(): Promise<void> {
         .finally(() => process.exit(0));
       return;
     }
+    if (ask === "size") return void sizeOf(database).then((bytes) => process.send?.(bytes));
     const reading: Reading = { stall: Math.max(0, delay.max / 1e6 - RESOLUTION), followLate, follows };
     delay.reset();
     followLate = 0;
@@ -53,6 +55,18 @@ async function main(): Promise<void> {
     process.send?.(reading);
   });
   process.send?.({ address: await app.getUrl() });
+}
+
+/** How much room the database takes on the disk, bytes. */
+async function sizeOf(database: DataSource): Promise<number> {
+  const tables: { name: string }[] = await database.query(
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE()",
+  );
+  for (const { name } of tables) await database.query(`ANALYZE TABLE \`${name}\``);
+  const [row]: { bytes: string }[] = await database.query(
+    "SELECT SUM(data_length + index_length) AS bytes FROM information_schema.tables WHERE table_schema = DATABASE()",
+  );
+  return Number(row?.bytes ?? Number.NaN);
 }
 
 main().catch((error: unknown) => {

@@ -3,9 +3,12 @@ import {
   type EditInput,
   type Finding,
   type ShowSheet,
+  type CheckCache,
   checkSheet,
+  checkSheetInSteps,
   listOf,
   makeEdits,
+  newCheckCache,
   readEdits,
   readShow,
   serializeShow,
@@ -306,4 +309,49 @@ test("findings come in the order of the cues, and each names list, severity and 
       }
     }),
   );
+});
+
+/** Runs a check to its end with what an earlier one has kept. */
+function checkAgain(sheet: ShowSheet, cache: CheckCache): Finding[] {
+  const steps = checkSheetInSteps(sheet, cache);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+test("a check that goes on from an earlier one finds exactly what a check from nothing finds, after any edits", () => {
+  let kept = 0;
+  let edits = 0;
+  fc.assert(
+    fc.property(showArbitrary, fc.array(fc.nat(), { minLength: 3, maxLength: 6 }), (raw, seeds) => {
+      let sheet = sheetOf(raw);
+      const cache = newCheckCache();
+      expect(checkAgain(sheet, cache)).toEqual(checkSheet(sheet));
+      for (const seed of seeds) {
+        const cues = listOf(sheet).cues;
+        const cue = cues[seed % cues.length]?.number ?? "1";
+        const channels = [...sheet.keys.byChannel.keys()];
+        const channel = channels[(seed >> 3) % channels.length] ?? 1;
+        const cell: EditInput = {
+          op: "change",
+          from: cue,
+          to: cue,
+          keys: { channels: [channel], families: ["intensity"] },
+          do: { set: seed % 3 === 0 ? 0 : seed % 101 },
+          after: seed % 2 === 0 ? "restore" : "track",
+        };
+        const time: EditInput = { op: "setTimes", from: cue, to: cue, set: { up: seed % 7 } };
+        const flag: EditInput = { op: "setCue", from: cue, to: cue, carries: seed % 2 === 0 ? "cueOnly" : "track" };
+        const outcome = attempt(sheet, [[cell, cell, cell, time, flag][seed % 5] ?? cell]);
+        if (!outcome) continue;
+        edits += 1;
+        const before = cache.lists.get("main");
+        sheet = outcome.sheet;
+        expect(checkAgain(sheet, cache)).toEqual(checkSheet(sheet));
+        const after = cache.lists.get("main");
+        for (const [light, found] of after?.moves ?? []) if (before?.moves.get(light) === found) kept += 1;
+      }
+    }),
+  );
+  // Most of what was found is found again, not looked for again.
+  expect(edits).toBeGreaterThan(300);
+  expect(kept).toBeGreaterThan(edits);
 });

@@ -65,6 +65,23 @@ export function EditList() {
     <div className="flex h-full w-[340px] shrink-0 flex-col border-r border-rule">
       <p className="flex h-10 shrink-0 items-center justify-between border-b border-rule px-4">
         <span className="font-bold">History</span>
+        {versions && versions.length > 0 && (
+          <select
+            aria-label="Named states"
+            className="select select-xs mx-2 min-w-0 flex-1 bg-base-100"
+            value=""
+            onChange={(event) => choosePoint(id, Number(event.target.value))}
+          >
+            <option value="" disabled>
+              {versions.length === 1 ? "1 named state" : `${versions.length} named states`}
+            </option>
+            {versions.map((version) => (
+              <option key={version.revision} value={version.revision}>
+                {version.name}
+              </option>
+            ))}
+          </select>
+        )}
         <span className="text-quiet">{revision === 1 ? "1 edit" : `${revision} edits`}</span>
       </p>
       <div

@@ -1,10 +1,22 @@
-import { type EditInput, type Finding, type ShowSheet, type Step, checkSheetInSteps, listOf, sheetOf, takeSteps } from "@zm/core";
+import {
+  type EditInput,
+  type Finding,
+  type ShowSheet,
+  type Step,
+  checkSheetInSteps,
+  listOf,
+  newCheckCache,
+  sheetOf,
+  takeSteps,
+} from "@zm/core";
 import { expose } from "comlink";
 import { api } from "../show/api.ts";
 import { FIRST_LINES, type Ghosts, type PreviewReport, type PreviewRequest, PreviewWork } from "./preview.ts";
 
 /** The show as this thread has it, kept in step with the window's. */
 let open: { id: number; revision: number; sheet: ShowSheet } | undefined;
+/** What the check found before, so that it costs what an edit touched. */
+let checked = newCheckCache();
 let work: { of: number; preview: PreviewWork } | undefined;
 
 /** Works previews out beside the window, over a copy of the show of its own. */
@@ -13,6 +25,7 @@ const previews = {
   async open(id: number): Promise<number> {
     const { show, revision } = await api.show(id);
     open = { id, revision, sheet: sheetOf(show) };
+    checked = newCheckCache();
     practise(open.sheet);
     return revision;
   },
@@ -47,7 +60,7 @@ const previews = {
   async check(id: number, revision: number): Promise<readonly Finding[] | null> {
     if (open?.id !== id || open.revision !== revision) return null;
     const [shown, asked] = [open, work];
-    const found = await inSlices(checkSheetInSteps(shown.sheet), () => open === shown && work === asked);
+    const found = await inSlices(checkSheetInSteps(shown.sheet, checked), () => open === shown && work === asked);
     return found?.value ?? null;
   },
 };

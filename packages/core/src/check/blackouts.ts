@@ -1,4 +1,4 @@
-import { litRows } from "../marks/calls.ts";
+import { isLitAt } from "../marks/calls.ts";
 import { cueAt } from "../sheet/sheet.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
 import { intensityOf } from "../sheet/keys.ts";
@@ -20,7 +20,7 @@ export function checkBlackouts(context: CheckContext): Finding[] {
 
 /** The lights that are lit in a row. */
 function litLights({ list }: CheckContext, row: number): number[] {
-  return [...list.keys.byChannel.keys()].filter((channel) => litRows(list, channel)[row] === 1);
+  return [...list.keys.byChannel.keys()].filter((channel) => isLitAt(list, channel, row));
 }
 
 /** Tells of a cue that is called a blackout and leaves lights on. */

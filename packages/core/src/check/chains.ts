@@ -1,4 +1,9 @@
-import { floatAt } from "../show/at.ts";
+import { at, floatAt } from "../show/at.ts";
+import type { Mark } from "../marks/mark.ts";
+import { marksByChannel, sameMarks } from "../marks/marksByChannel.ts";
+import { type Column, moveIndexAt } from "../sheet/column.ts";
+import { sameValue, valueAt } from "../sheet/entry.ts";
+import { sameClock } from "./checkCache.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
@@ -33,23 +38,63 @@ function chainsOf(list: ListSheet): number[][] {
 
 /** Tells of keys that a later cue of a chain takes before an earlier one has brought them to their end. */
 function overlaps(context: CheckContext, chains: readonly (readonly number[])[]): Finding[] {
-  const { list } = context;
-  const { offsets } = chainClock(list);
+  const { list, keep } = context;
   const until = new Float64Array(list.keys.all.length);
   const by = new Int32Array(list.keys.all.length);
   return chains.flatMap((rows) => {
-    until.fill(Number.NEGATIVE_INFINITY);
-    return rows.flatMap((row) => {
-      const start = floatAt(offsets, row);
-      const cut = new Map<number, number>();
-      eachTiming(list, row, ({ ordinal, channel }, delay, fade) => {
-        const holds = start + delay;
-        if ((until[ordinal] ?? 0) > holds + SLACK) cut.set(channel, by[ordinal] ?? row);
-        until[ordinal] = holds + fade;
-        by[ordinal] = row;
-      });
-      return cut.size === 0 ? [] : [overlap(context, row, cut)];
+    const [press = 0] = rows;
+    const own = knownOverlaps(context, rows) ?? overlapsIn(context, rows, until, by);
+    keep.chains.set(press, own);
+    return own;
+  });
+}
+
+/** What an earlier look found in a chain, where it runs as it did and every light in it does as it did; undefined where it has to be looked at. */
+function knownOverlaps({ list, holds }: CheckContext, rows: readonly number[]): readonly Finding[] | undefined {
+  const [first = 0] = rows;
+  const last = rows.at(-1) ?? first;
+  const known = holds?.cache.chains.get(first);
+  if (!holds || !known || !sameClock(holds.cache.clock, chainClock(list), first, last)) return undefined;
+  const touched = [...holds.channels].some((channel) => isTouched(list, holds.cache.list, channel, first, last));
+  return touched ? undefined : known;
+}
+
+/** True where a light does something else in rows first to last than it did: its moves there, what it comes from, or its marks. */
+function isTouched(list: ListSheet, before: ListSheet, channel: number, first: number, last: number): boolean {
+  for (const { ordinal } of list.keys.byChannel.get(channel)?.values() ?? []) {
+    const [was, is] = [at(before.columns, ordinal), at(list.columns, ordinal)];
+    if (was === is) continue;
+    for (let row = Math.max(0, first - 1); row <= last; row += 1) {
+      if (!sameValue(valueAt(before, was, row), valueAt(list, is, row))) return true;
+      if (row >= first && !sameMoveAt(was, is, row)) return true;
+    }
+  }
+  const marks = (of: ListSheet): Mark[] =>
+    (marksByChannel(of).get(channel) ?? []).filter(({ markAt, calledAt }) => calledAt >= first && (markAt ?? calledAt) <= last);
+  return !sameMarks(marks(before), marks(list));
+}
+
+/** True where two columns store the same in a row: the same move in the same part, or none. */
+function sameMoveAt(a: Column, b: Column, row: number): boolean {
+  const [one, other] = [moveIndexAt(a, row), moveIndexAt(b, row)];
+  if (one < 0 || other < 0) return one === other;
+  return a.specs[one] === b.specs[other] && a.parts[one] === b.parts[other];
+}
+
+function overlapsIn(context: CheckContext, rows: readonly number[], until: Float64Array, by: Int32Array): Finding[] {
+  const { list } = context;
+  const { offsets } = chainClock(list);
+  until.fill(Number.NEGATIVE_INFINITY);
+  return rows.flatMap((row) => {
+    const start = floatAt(offsets, row);
+    const cut = new Map<number, number>();
+    eachTiming(list, row, ({ ordinal, channel }, delay, fade) => {
+      const holds = start + delay;
+      if ((until[ordinal] ?? 0) > holds + SLACK) cut.set(channel, by[ordinal] ?? row);
+      until[ordinal] = holds + fade;
+      by[ordinal] = row;
     });
+    return cut.size === 0 ? [] : [overlap(context, row, cut)];
   });
 }
 

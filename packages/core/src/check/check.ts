@@ -1,4 +1,5 @@
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
+import { type CheckCache, type ListCache, newCheckCache, newListCache, stillHolds } from "./checkCache.ts";
 import { checkBlackouts } from "./blackouts.ts";
 import { checkChains } from "./chains.ts";
 import type { CheckContext, Finding } from "./finding.ts";
@@ -22,27 +23,56 @@ export function checkSheet(sheet: ShowSheet): Finding[] {
   return runToEnd(checkSheetInSteps(sheet));
 }
 
-/** As `checkSheet`, as a computation that pauses after each light and each rule, so that whoever runs it may do something else between. */
-export function* checkSheetInSteps(sheet: ShowSheet): Generator<undefined, Finding[]> {
+/**
+ * As `checkSheet`, as a computation that pauses after each light and each rule, so that whoever runs it may do something else between. With a
+ * cache it costs what an edit touched since; the cache is that of the new state once the last step is done.
+ */
+export function* checkSheetInSteps(sheet: ShowSheet, cache: CheckCache = newCheckCache()): Generator<undefined, Finding[]> {
   const found = checkPatch(sheet);
   yield;
-  for (const list of sheet.lists.values()) found.push(...(yield* checkListInSteps(sheet, list)));
+  const kept = new Map<string, ListCache>();
+  for (const list of sheet.lists.values()) {
+    const keep = newListCache(list, sheet.show.script);
+    found.push(...(yield* checkListInSteps(sheet, list, keep, cache.lists.get(list.id))));
+    kept.set(list.id, keep);
+  }
+  cache.lists.clear();
+  for (const [id, keep] of kept) cache.lists.set(id, keep);
   return found;
 }
 
 /** What is wrong or likely not meant in one list, in the order of its cues, then of the channels. */
-function* checkListInSteps(sheet: ShowSheet, list: ListSheet): Generator<undefined, Finding[]> {
+function* checkListInSteps(
+  sheet: ShowSheet,
+  list: ListSheet,
+  keep: ListCache,
+  known: ListCache | undefined,
+): Generator<undefined, Finding[]> {
   const nextWall = nextWalls(list);
+  const holds = stillHolds(known, list, sheet.show.script);
   const found: Finding[] = [];
   for (const rule of LIST_RULES) {
-    const own = rule({ sheet, list, nextWall });
+    const own = rule({ sheet, list, nextWall, holds, keep });
     found.push(...(Array.isArray(own) ? own : yield* own));
     yield;
   }
-  const place = new Map(list.cues.map((cue, row) => [cue.number, row]));
-  const order = ({ cue }: Finding): number => (cue === null ? -1 : (place.get(cue) ?? -1));
-  return found.sort((a, b) => order(a) - order(b) || (a.channel ?? 0) - (b.channel ?? 0));
+  return inOrder(list, found);
 }
+
+/** Findings in the order of the cues, then of the channels; those of one place stay in the order of the rules. */
+function inOrder(list: ListSheet, found: readonly Finding[]): Finding[] {
+  const place = new Map(list.cues.map((cue, row) => [cue.number, row]));
+  // One number for each says all of it: there are thousands of findings after every edit, and numbers sort quickest.
+  const keys = Float64Array.from(found, ({ cue, channel }, index) => {
+    const row = cue === null ? 0 : 1 + (place.get(cue) ?? -1);
+    return (row * CHANNELS + (channel ?? 0)) * FINDINGS + index;
+  });
+  return Array.from(keys.sort(), (key) => at(found, key % FINDINGS));
+}
+
+/** More than there are channels, and more than anybody finds: together with the rows of a list still exact in one number. */
+const CHANNELS = 2 ** 17;
+const FINDINGS = 2 ** 20;
 
 /** By row: the next row that stops what tracks; the number of rows where there is none. */
 function nextWalls(list: ListSheet): Int32Array {

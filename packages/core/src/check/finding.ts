@@ -1,4 +1,5 @@
 import type { EditInput } from "../edit/index.ts";
+import type { ListCache, StillHolds } from "./checkCache.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 
 /** How bad a finding is: what breaks the show, what is likely a slip, what is only worth knowing. */
@@ -41,6 +42,10 @@ export interface CheckContext {
   readonly list: ListSheet;
   /** By row: the next row behind it whose wall ends what tracks; the number of rows when there is none. */
   readonly nextWall: Int32Array;
+  /** What an earlier look found that still holds; undefined where all is looked at anew. */
+  readonly holds?: StillHolds | undefined;
+  /** Where this look keeps what it finds for the next. */
+  readonly keep: ListCache;
 }
 
 /** The one light that a finding is about; null where it is about several. */

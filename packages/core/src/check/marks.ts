@@ -1,26 +1,43 @@
 import type { EditInput } from "../edit/index.ts";
 import type { MarkSettings } from "../show/schema.ts";
 import { type Mark, markedKeys } from "../marks/mark.ts";
-import { markTimes, planMarks } from "../planner/plan.ts";
+import { marksOf } from "../marks/marks.ts";
+import { type MarkTime, markTimes, planMark } from "../planner/plan.ts";
+import { chainClock } from "../time/chainClock.ts";
+import { sameClock } from "./checkCache.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { type CheckContext, type Finding, findingAt } from "./finding.ts";
 import { figure, listed } from "../show/words.ts";
 
 /** Marks that have no time to finish, and marks that are asked for in a cue in which the light is lit. */
 export function checkMarks(context: CheckContext): Finding[] {
-  const { list, sheet } = context;
-  const timeFor = markTimes(list, sheet.show.script);
-  return planMarks(list, sheet.show.script).flatMap(({ mark, available, report }) => {
-    if (report === "mark-late") return [late(context, mark, available ?? 0, timeFor)];
-    return report === "mark-lit" ? [lit(context, mark)] : [];
+  const { list, sheet, keep, holds } = context;
+  const { script } = sheet.show;
+  const timeFor = markTimes(list, script);
+  const clock = chainClock(list);
+  // What a mark has depends on the chain around it, and, where the script tells times, on all that is called.
+  const runsAsBefore = ({ window, calledAt }: Mark): boolean =>
+    holds !== undefined &&
+    (holds.sameClock || (script === undefined && sameClock(holds.cache.clock, clock, window?.first ?? calledAt, calledAt)));
+  return marksOf(list).flatMap((mark) => {
+    const known = runsAsBefore(mark) ? holds?.cache.marks.get(mark) : undefined;
+    const own = known ?? checkMark(context, mark, timeFor);
+    keep.marks.set(mark, own);
+    return own;
   });
+}
+
+function checkMark(context: CheckContext, mark: Mark, timeFor: MarkTime): Finding[] {
+  const { available, report } = planMark(mark, timeFor);
+  if (report === "mark-late") return [late(context, mark, available ?? 0, timeFor)];
+  return report === "mark-lit" ? [lit(context, mark)] : [];
 }
 
 /**
  * Tells of a light that has less time in the dark than its move needs; the mend names an earlier cue that has enough, if there
  * is one.
  */
-function late(context: CheckContext, mark: Mark, available: number, timeFor: (mark: Mark, row: number) => number | null): Finding {
+function late(context: CheckContext, mark: Mark, available: number, timeFor: MarkTime): Finding {
   const { list } = context;
   const what = listed(markedKeys(list, mark).map(({ key }) => key.attribute.name ?? key.attribute.id));
   const has = Math.max(0, available);
@@ -46,7 +63,7 @@ function late(context: CheckContext, mark: Mark, available: number, timeFor: (ma
 }
 
 /** The last row of the dark window from which there is time enough, and how much; null where none has. */
-function latestThatServes(mark: Mark, timeFor: (mark: Mark, row: number) => number | null): { row: number; time: number } | null {
+function latestThatServes(mark: Mark, timeFor: MarkTime): { row: number; time: number } | null {
   if (!mark.window) return null;
   for (let row = mark.window.last; row >= mark.window.first; row -= 1) {
     const time = timeFor(mark, row);

@@ -44,20 +44,30 @@ class Gathered {
 
 /** What the stored moves of a list do that is hardly meant: jumps in view, moves that change nothing, values nobody sees, palettes with gaps, lights at home. */
 export function* checkMovesInSteps(context: CheckContext): Generator<undefined, Finding[]> {
-  const found: Record<Fault, Gathered> = { jump: new Gathered(), same: new Gathered(), unseen: new Gathered(), gap: new Gathered() };
+  const { holds, keep } = context;
+  const found: Finding[] = [];
   for (const [channel, keys] of context.list.keys.byChannel) {
-    const lit = litRows(context.list, channel);
-    const light = { lit, litThrough: runningCount(lit) };
-    for (const key of keys.values())
-      readColumn(context, key, light, (fault, met) => found[fault].add(met, fault === "unseen" ? met.last : 0));
-    yield;
+    const known = holds && !holds.channels.has(channel) ? holds.cache.moves.get(channel) : undefined;
+    const own = known ?? checkLight(context, channel, [...keys.values()]);
+    keep.moves.set(channel, own);
+    found.push(...own);
+    if (!known) yield;
   }
+  return found;
+}
+
+/** What the moves of one light do that is hardly meant; it depends on nothing but them, and on how the cues track and run. */
+function checkLight(context: CheckContext, channel: number, keys: readonly Key[]): Finding[] {
+  const found: Record<Fault, Gathered> = { jump: new Gathered(), same: new Gathered(), unseen: new Gathered(), gap: new Gathered() };
+  const lit = litRows(context.list, channel);
+  const light = { lit, litThrough: runningCount(lit) };
+  for (const key of keys) readColumn(context, key, light, (fault, met) => found[fault].add(met, fault === "unseen" ? met.last : 0));
   return [
     ...found.jump.findings((first, all) => jump(context, first, all)),
     ...found.same.findings((first, all) => noChange(context, first, all)),
     ...found.unseen.findings((first, all) => neverSeen(context, first, all)),
     ...found.gap.findings((first, all) => gap(context, first, all)),
-    ...atHome(context),
+    ...atHome(context, channel, keys, lit),
   ];
 }
 
@@ -213,24 +223,21 @@ function gap(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   return tell(context, "palette-gap", first, message);
 }
 
-/** Lights that come up with a position or colour that nothing has ever set: told once for each light, at the first cue. */
-function atHome(context: CheckContext): Finding[] {
-  const { list } = context;
-  return [...list.keys.byChannel].flatMap(([channel, keys]) => {
-    const lit = litRows(context.list, channel);
-    const watched = [...keys.values()].filter((key) => key.attribute.family === "position" || key.attribute.family === "colour");
-    const rises: number[] = [];
-    lit.forEach((on, row) => {
-      if (on === 1 && (row === 0 || lit[row - 1] === 0)) rises.push(row);
-    });
-    const bare = rises.filter((row) => watched.some((key) => isUnset(context, key, row)));
-    const first = bare[0];
-    if (first === undefined) return [];
-    const unset = watched.filter((key) => isUnset(context, key, first)).map((key) => key.attribute.name ?? key.attribute.id);
-    const more = bare.length > 1 ? `, and so in ${bare.length - 1} more cues` : "";
-    const message = `Channel ${channel} comes up in cue ${cueAt(list, first).number}${more} with its ${listed(unset)} never set: it shows whatever it rests at. Set it before, or in that cue.`;
-    return [findingAt(context, "at-home-while-lit", first, channel, message)];
+/** A light that comes up with a position or colour that nothing has ever set: told once, at the first cue. */
+function atHome(context: CheckContext, channel: number, keys: readonly Key[], lit: Uint8Array): Finding[] {
+  const watched = keys.filter((key) => key.attribute.family === "position" || key.attribute.family === "colour");
+  if (watched.length === 0) return [];
+  const rises: number[] = [];
+  lit.forEach((on, row) => {
+    if (on === 1 && (row === 0 || lit[row - 1] === 0)) rises.push(row);
   });
+  const bare = rises.filter((row) => watched.some((key) => isUnset(context, key, row)));
+  const first = bare[0];
+  if (first === undefined) return [];
+  const unset = watched.filter((key) => isUnset(context, key, first)).map((key) => key.attribute.name ?? key.attribute.id);
+  const more = bare.length > 1 ? `, and so in ${bare.length - 1} more cues` : "";
+  const message = `Channel ${channel} comes up in cue ${cueAt(context.list, first).number}${more} with its ${listed(unset)} never set: it shows whatever it rests at. Set it before, or in that cue.`;
+  return [findingAt(context, "at-home-while-lit", first, channel, message)];
 }
 
 /** True when nothing is said of a key in a row. */

@@ -2,7 +2,7 @@ import { floatAt } from "../show/at.ts";
 import { cached } from "../show/cached.ts";
 import { EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnValues } from "../sheet/dense.ts";
-import { columnOf, sameValue } from "../sheet/entry.ts";
+import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
 import { type Key, intensityOf } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 
@@ -50,6 +50,13 @@ function findLit(list: ListSheet, channel: number): Uint8Array {
     }
   }
   return lit;
+}
+
+/** True where a light is lit in one row; for those who ask about one row of many lights. */
+export function isLitAt(list: ListSheet, channel: number, row: number): boolean {
+  const intensity = intensityOf(list.keys, channel);
+  if (intensity) return valueAt(list, columnOf(list, intensity), row) > 0;
+  return [...(list.keys.byChannel.get(channel)?.values() ?? [])].some((key) => !Number.isNaN(valueAt(list, columnOf(list, key), row)));
 }
 
 /** Every call of one light whose mark set is not empty, by row. */

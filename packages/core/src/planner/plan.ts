@@ -28,10 +28,16 @@ const SLACK = 1e-9;
 /** Every mark of a list with what it has and what is wrong with it, by the row of the call, then by channel. */
 export function planMarks(list: ListSheet, script: Show["script"]): PlannedMark[] {
   const timeFor = markTimes(list, script);
-  return marksOf(list).map((mark) => {
-    const available = mark.markAt === null ? null : timeFor(mark, mark.markAt);
-    return { mark, available, report: reportOf(mark, available) };
-  });
+  return marksOf(list).map((mark) => planMark(mark, timeFor));
+}
+
+/** The time that a mark would have if it were made at a row of its window, seconds; null where nobody knows. */
+export type MarkTime = (mark: Mark, row: number) => number | null;
+
+/** One mark with what it has and what is wrong with it. */
+export function planMark(mark: Mark, timeFor: MarkTime): PlannedMark {
+  const available = mark.markAt === null ? null : timeFor(mark, mark.markAt);
+  return { mark, available, report: reportOf(mark, available) };
 }
 
 /** What is wrong with a mark, if anything is: it names a cue in which the light is lit, or there is too little time. */
@@ -44,7 +50,7 @@ function reportOf(mark: Mark, available: number | null): MarkReport | null {
  * Tells the time that a mark would have if it were made at a row of its window: from the moment at which the light is dark and
  * that row has fired to the Go of its call; null when neither chain nor script knows.
  */
-export function markTimes(list: ListSheet, script: Show["script"]): (mark: Mark, row: number) => number | null {
+export function markTimes(list: ListSheet, script: Show["script"]): MarkTime {
   const { presses, offsets } = chainClock(list);
   const between = timesBetween(list, script);
   const darkAfter = (mark: Mark, row: number): number => {
