@@ -43,13 +43,13 @@ export async function benchHistory(): Promise<void> {
   }
 }
 
-/** An edit as they are made all day: a level in a few cues, a time, a label. */
+/** An edit as they are made all day: a level in a few cues, a time, a label; none says what stands there already. */
 function ordinary(made: number): object {
   const cue = String(1 + (made % 300));
-  if (made % 5 === 3) return { op: "setTimes", from: cue, to: cue, set: { up: 1 + (made % 9) } };
+  if (made % 5 === 3) return { op: "setTimes", from: cue, to: cue, set: { up: 1 + made / 10_000 } };
   if (made % 5 === 4) return { op: "setCue", from: cue, to: cue, label: `Edit ${made}` };
   const channels = [1 + (made % 60), 1 + ((made + 7) % 60)];
-  return { op: "change", from: cue, to: cue, keys: { channels, families: ["intensity"] }, do: { set: ((made * 7) % 100) + (Math.floor(made / 300) % 2) }, after: "restore" };
+  return { op: "change", from: cue, to: cue, keys: { channels, families: ["intensity"] }, do: { set: made / 100 }, after: "restore" };
 }
 
 async function taken(work: () => Promise<unknown>): Promise<number> {

@@ -123,6 +123,19 @@ test("moves-in-view: a position, a wheel or a palette that jumps while the light
   expect(of(moved({ pan: { value: 100, fade: 2, curve: "atEnd" } }), "moves-in-view")).toHaveLength(1);
 });
 
+test("moves-in-view is only a hint where a colour jumps together with its level, as lightning does", () => {
+  const second = (moves: object, times: object): (string | undefined)[] =>
+    of(show([oneCue("1", { "1": { intensity: 50, ...set } }, up), oneCue("2", { "1": moves }, times)]), "moves-in-view").map(
+      ({ severity }) => severity,
+    );
+  const dusk = { red: { palette: "dusk" } };
+  expect(second({ intensity: 90, ...dusk }, { up: 0 })).toEqual(["hint"]);
+  expect(second({ intensity: 90, ...dusk }, { up: 3, colour: { fade: 0 } })).toEqual(["warning"]);
+  expect(second(dusk, { up: 0 })).toEqual(["warning"]);
+  expect(second({ intensity: 50, ...dusk }, { up: 0 })).toEqual(["warning"]);
+  expect(second({ intensity: 90, ...dusk, pan: 100 }, { up: 0 })).toEqual(["warning"]);
+});
+
 test("no-change: a move to what tracks in anyway, unless the cue is a wall or the value comes from elsewhere", () => {
   const again = (second: object, fields: object = {}): ShowSheet =>
     show([

@@ -1,85 +1,23 @@
-import type { Cue, MoveSpec, Moves, Part, PartTimes, Trigger } from "@zm/core";
-import { channels, groups } from "./rig.ts";
-
-const ATTRIBUTES = new Map(channels.map((channel) => [channel.number, channel.type]));
-
-/** The channels of a group, or a few of them by their place in it, from 1. */
-function lights(group: string, ...places: number[]): number[] {
-  const all = groups.find((each) => each.id === group)?.channels ?? [];
-  return places.length === 0 ? all : all.filter((_, index) => places.includes(index + 1));
-}
-
-function merge(...all: Moves[]): Moves {
-  const merged: Moves = {};
-  for (const moves of all) for (const [channel, own] of Object.entries(moves)) merged[channel] = { ...merged[channel], ...own };
-  return merged;
-}
-
-function each(numbers: number[], make: (index: number) => Record<string, MoveSpec>): Moves {
-  return Object.fromEntries(numbers.map((number, index) => [String(number), make(index)]));
-}
-
-/** A level for all, or one for each light in turn. */
-function level(numbers: number[], ...levels: number[]): Moves {
-  return each(numbers, (index) => ({ intensity: levels[Math.min(index, levels.length - 1)] ?? 0 }));
-}
-
-function colour(numbers: number[], palette: string, timing: { fade?: number; delay?: number } = {}): Moves {
-  return each(numbers, () => ({ red: { palette, ...timing }, green: { palette, ...timing }, blue: { palette, ...timing } }));
-}
-
-function position(numbers: number[], palette: string, fan = 0): Moves {
-  return each(numbers, (index) => {
-    const timing = fan > 0 ? { delay: Math.round(fan * index * 100) / 100 } : {};
-    return { pan: { palette, ...timing }, tilt: { palette, ...timing } };
-  });
-}
-
-function beam(numbers: number[], zoom: number, gobo?: number): Moves {
-  return each(numbers, (index) => {
-    const profile = ATTRIBUTES.get(numbers[index] ?? 0) === "profile";
-    return { zoom, ...(profile && gobo !== undefined ? { gobo } : {}) };
-  });
-}
-
-interface CueDetails extends Partial<Omit<Cue, "number" | "label" | "parts">> {
-  times?: PartTimes;
-  more?: Part[];
-}
-
-function cue(number: string, label: string, { times = {}, more = [], ...fields }: CueDetails, ...moves: Moves[]): Cue {
-  return { number, label, ...fields, parts: [{ number: 1, times, moves: merge(...moves) }, ...more] };
-}
-
-function part(number: number, label: string, times: PartTimes, ...moves: Moves[]): Part {
-  return { number, label, times, moves: merge(...moves) };
-}
-
-function fromGo(after: number): Trigger {
-  return { type: "follow", from: "go", after };
-}
-function fromEnd(after: number): Trigger {
-  return { type: "follow", from: "complete", after };
-}
-
-const cabin = lights("cabin");
-const lantern = lights("lantern");
-const sea = lights("sea");
-const front = lights("front");
-const door = lights("door");
-const washes = lights("washes");
-const booms = lights("booms");
-const back = lights("back");
-const everything = channels.map((channel) => channel.number);
-
-function blackout(number: string, label: string, scene: string, trigger?: Trigger): Cue {
-  return cue(
-    number,
-    label,
-    { scene, block: true, assert: true, times: { up: 0, down: 0 }, ...(trigger ? { trigger } : {}) },
-    level(everything, 0),
-  );
-}
+import type { Cue } from "@zm/core";
+import {
+  back,
+  beam,
+  blackout,
+  booms,
+  cabin,
+  colour,
+  cue,
+  door,
+  front,
+  fromEnd,
+  fromGo,
+  lantern,
+  level,
+  part,
+  position,
+  sea,
+  washes,
+} from "./build.ts";
 
 /** The cues of act one of Salt and Paraffin. */
 export const actOne: Cue[] = [

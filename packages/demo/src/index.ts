@@ -1,8 +1,10 @@
-import { type Show, readShow } from "@zm/core";
+import { type Cue, type Show, readShow } from "@zm/core";
 import { actOne } from "./actOne.ts";
+import { actTwo } from "./actTwo.ts";
+import { callOf, script } from "./script.ts";
 import { channels, fixtureTypes, groups, palettes } from "./rig.ts";
 
-/** The demo production Salt and Paraffin: its whole rig and the cues of act one, as a checked show document. */
+/** The demo production Salt and Paraffin: its whole rig, the play, and the cues of both acts at their lines, as a checked show document. */
 export function saltAndParaffin(): Show {
   return readShow({
     format: "zealous-mark/show",
@@ -13,8 +15,15 @@ export function saltAndParaffin(): Show {
     groups,
     palettes,
     paces: [{ id: "slow-sweep", label: "Slow sweep", position: { fade: 6, delay: "0~2", curve: "ease" } }],
-    lists: [{ id: "main", label: "Main", marks: { policy: "late" }, cues: actOne }],
+    lists: [{ id: "main", label: "Main", marks: { policy: "late" }, cues: [...actOne, ...actTwo].map(called) }],
+    script,
   });
 }
+/** A cue with the place in the play at which it is called. */
+function called(cue: Cue): Cue {
+  const call = callOf(cue.number);
+  return call ? { ...cue, call } : cue;
+}
+
 export { TRIAL_SIZES, type TrialSize, trialShow } from "./trial.ts";
 export { type Random, randomFrom } from "./random.ts";

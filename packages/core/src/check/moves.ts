@@ -2,14 +2,14 @@ import { at, intAt } from "../show/at.ts";
 import type { MoveSpec, Part } from "../show/schema.ts";
 import { litRows } from "../marks/calls.ts";
 import { paletteOf } from "../show/move.ts";
-import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
+import { type Column, EMPTY_COLUMN, moveIndexAt } from "../sheet/column.ts";
 import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
-import type { Key } from "../sheet/keys.ts";
+import { type Key, intensityOf } from "../sheet/keys.ts";
 import { cueAt } from "../sheet/sheet.ts";
 import { TrackingWalk, isWall, trackedIn, tracksOn, valueOfMove } from "../sheet/tracking.ts";
 import { timingOf } from "../time/times.ts";
 import { partNumbered } from "../time/transition.ts";
-import { type CheckContext, type Code, type Finding, findingAt } from "./finding.ts";
+import { type CheckContext, type Code, type Finding, type Severity, findingAt } from "./finding.ts";
 import { listed } from "../show/words.ts";
 
 /** One stored move with what stands around it. */
@@ -177,8 +177,8 @@ function only(
 }
 
 /** A finding at the cue and the light of a move. */
-function tell(context: CheckContext, code: Code, first: Met, message: string, mend?: Finding["mend"]): Finding {
-  return findingAt(context, code, first.row, first.key.channel, message, mend);
+function tell(context: CheckContext, code: Code, first: Met, message: string, mend?: Finding["mend"], severity?: Severity): Finding {
+  return findingAt(context, code, first.row, first.key.channel, message, mend, severity);
 }
 
 /** Tells of a move that is seen to jump, or to travel, while its light is lit. */
@@ -198,6 +198,25 @@ function jump(context: CheckContext, first: Met, all: readonly Met[]): Finding {
     first,
     message,
     wheels ? undefined : [{ op: "setMoveTimes", ...only(first, all, context), fade, curve: null }],
+    isFlash(context, first, all) ? "hint" : undefined,
+  );
+}
+
+/** True for colours that change as the level of their light jumps too: lightning, a lamp that is switched on. Nobody takes that for a slip. */
+function isFlash({ list }: CheckContext, { key, row }: Met, all: readonly Met[]): boolean {
+  const level = intensityOf(list.keys, key.channel);
+  if (!level || all.some((met) => met.key.attribute.family !== "colour")) return false;
+  const column = columnOf(list, level);
+  const index = moveIndexAt(column, row);
+  const spec = column.specs[index];
+  if (spec === undefined) return false;
+  const before = valueAt(list, column, row - 1);
+  return jumps(
+    level,
+    spec,
+    partNumbered(cueAt(list, row), at(column.parts, index)),
+    Number.isNaN(before) ? 0 : before,
+    at(column.values, index),
   );
 }
 
