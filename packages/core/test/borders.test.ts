@@ -1,17 +1,25 @@
 import {
   EMPTY_HAND,
   type EditInput,
+  type ShowSheet,
+  bringBackSteps,
   changeHand,
   checkSheet,
   cueDuration,
   entryAt,
+  homeMoves,
+  isCueNumber,
+  keyNamed,
   listOf,
   makeEdits,
   mixFor,
   paletteFromHand,
   readEdits,
+  readLine,
   sheetOf,
+  unsetBecause,
 } from "../src/index.ts";
+import { sameMarks } from "../src/marks/marksByChannel.ts";
 import { refusal } from "./support/attempt.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
@@ -159,4 +167,108 @@ test("a copied look is held against what tracks in right where it comes to stand
   const sheet = smallShow([oneCue("1", { 1: { pan: 5 } }), oneCue("2", { 5: { intensity: 80 } }), oneCue("3", {})]);
   const { sheet: after } = makeEdits(sheet, readEdits({ op: "copyCue", cue: "1", to: "2.5", what: "look" }));
   expect(listOf(after).cues.map((_, row) => shownIn(after, row)["5.intensity"])).toEqual([undefined, 80, undefined, undefined]);
+});
+
+test("an attribute that is sent home by its name goes there alone, a level too; without a name everything but the level does", () => {
+  const { keys } = smallShow([]);
+  expect(homeMoves(keys, { channels: [1] })).toEqual({ 1: { pan: 0 } });
+  expect(homeMoves(keys, { channels: [1], attributes: ["intensity"] })).toEqual({ 1: { intensity: 0 } });
+  expect(homeMoves(keys, { channels: [1], families: ["intensity"] })).toEqual({ 1: { intensity: 0 } });
+  expect(() => homeMoves(keys, { channels: [5] })).toThrow(/nothing but a level/);
+});
+
+test.each([".5", ".5.3", "5.3.1", "..5", "5.", "1234567", "1.2345", ""])("%j is no cue number", (text) => {
+  expect(isCueNumber(text)).toBe(false);
+});
+
+test("a typed block is forgotten where it was when it is moved, and stays there when it is copied", () => {
+  const sheet = smallShow([oneCue("1", { 5: { intensity: 20 } }), oneCue("2", { 1: { pan: 9 } })]);
+  const typed = (text: string): EditInput[] => {
+    const read = readLine(text, { sheet, list: listOf(sheet), cues: undefined, toHand: false });
+    if ("fault" in read || read.request.kind !== "edit") throw new Error(text);
+    return [...read.request.edits];
+  };
+  const levels = (text: string): (number | undefined)[] =>
+    listOf(makeEdits(sheet, readEdits(typed(text))).sheet).cues.map((cue) => {
+      const move = cue.parts[0]?.moves["5"]?.["intensity"];
+      return typeof move === "number" ? move : undefined;
+    });
+  expect(levels("copy 5 of #1 to #2")).toEqual([20, 20]);
+  expect(levels("move 5 of #1 to #2")).toEqual([undefined, 20]);
+});
+
+test("a light comes back into the part where it was, and into the first where that part is gone", () => {
+  const parts = (second: object): object => ({
+    number: "1",
+    parts: [
+      { number: 1, times: {}, moves: { 1: { intensity: 5 } } },
+      { number: 2, times: {}, moves: second },
+    ],
+  });
+  const then = smallShow([parts({ 5: { intensity: 40 }, 1: { pan: 3 } })]);
+  const wanted = { list: "main", cues: ["1"], channels: [5] };
+  const stands = smallShow([parts({ 1: { pan: 3 } })]);
+  const back = (now: ShowSheet): unknown =>
+    listOf(makeEdits(now, [{ op: "steps", steps: bringBackSteps(now, then, wanted) }]).sheet).cues[0]?.parts.map(({ number, moves }) => [
+      number,
+      moves["5"],
+    ]);
+  expect(back(stands)).toEqual([
+    [1, undefined],
+    [2, { intensity: 40 }],
+  ]);
+  expect(back(smallShow([oneCue("1", { 1: { intensity: 5 } })]))).toEqual([[1, { intensity: 40 }]]);
+});
+
+test("a key that the first cue lets go, or sends to a palette without a value for it, is unset because of that cue", () => {
+  const palettes = [{ id: "chair", family: "position", label: "Chair", values: [] }];
+  const why = (move: object): unknown => {
+    const list = listOf(smallShow([oneCue("1", { 1: { pan: move } }), oneCue("2", {})], undefined, { palettes }));
+    const key = keyNamed(list.keys, "1.pan");
+    return key && [unsetBecause(list, key, 0), unsetBecause(list, key, 1)];
+  };
+  expect(why({ release: true })).toEqual([
+    { why: "released", row: 0 },
+    { why: "released", row: 0 },
+  ]);
+  expect(why({ palette: "chair" })).toEqual([
+    { why: "palette", row: 0 },
+    { why: "palette", row: 0 },
+  ]);
+});
+
+test("what is written beside a cue is no change of what it stores; a time or a move is", () => {
+  const sheet = smallShow([oneCue("1", { 5: { intensity: 20 } }), oneCue("2", {})]);
+  const stored = (edit: EditInput): string[] => makeEdits(sheet, readEdits([edit])).impact.storedCues;
+  expect(stored({ op: "setCue", from: "1", to: "1", label: "Dusk", note: "x", scene: "I" })).toEqual([]);
+  expect(stored({ op: "setCue", from: "1", to: "1", carries: "cueOnly" })).toEqual(["1"]);
+  expect(stored({ op: "setTimes", from: "1", to: "1", set: { up: 3 } })).toEqual(["1"]);
+  expect(stored({ op: "record", cue: "2", moves: { 5: { intensity: 1 } } })).toEqual(["2"]);
+});
+
+test("cues that all change places keep their moves with them", () => {
+  const sheet = smallShow([oneCue("1", { 5: { intensity: 20 } }), oneCue("2", { 5: { intensity: 70 } })]);
+  const after = makeEdits(sheet, readEdits([{ op: "moveCue", cue: "1", to: "3" }])).sheet;
+  const list = listOf(after);
+  const key = keyNamed(list.keys, "5.intensity");
+  expect(list.cues.map(({ number }) => number)).toEqual(["2", "3"]);
+  expect(key && list.cues.map((_, row) => entryAt(list, key, row).value)).toEqual([70, 20]);
+});
+
+test("two marks are the same only where call, preparation and keys are", () => {
+  const mark = {
+    channel: 1,
+    calledAt: 4,
+    window: { first: 1, last: 3 },
+    markAt: 3,
+    strayCue: null,
+    needed: 1,
+    ordinals: [2, 3],
+    travel: 1,
+  };
+  expect(sameMarks([mark], [{ ...mark }])).toBe(true);
+  for (const other of [{ calledAt: 5 }, { markAt: 2 }, { ordinals: [2] }, { ordinals: [2, 4] }])
+    expect(sameMarks([mark], [{ ...mark, ...other }])).toBe(false);
+  expect(sameMarks([mark], [])).toBe(false);
+  expect(sameMarks(undefined, [])).toBe(false);
 });
