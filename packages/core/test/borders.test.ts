@@ -264,7 +264,8 @@ test("two marks are the same only where call, preparation and keys are", () => {
     strayCue: null,
     needed: 1,
     ordinals: [2, 3],
-    travel: 1,
+    fade: 0,
+    delay: 0,
   };
   expect(sameMarks([mark], [{ ...mark }])).toBe(true);
   for (const other of [{ calledAt: 5 }, { markAt: 2 }, { ordinals: [2] }, { ordinals: [2, 4] }])
