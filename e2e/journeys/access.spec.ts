@@ -45,7 +45,10 @@ for (const theme of ["desk", "foolscap"] as const) {
       expect([tab, await seriousFindings(page)]).toEqual([tab, []]);
     }
     await page.goto(`/show/${show}/check`);
-    await page.getByRole("button", { name: /^Mend all/ }).click();
+    await page
+      .getByRole("button", { name: /^Mend all/ })
+      .first()
+      .click();
     await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
     expect(["check", await seriousFindings(page)]).toEqual(["check", []]);
     await page.goto(`/show/${show}/score`);

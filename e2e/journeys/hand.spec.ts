@@ -146,7 +146,7 @@ test("a record gives times to families, and what is no time is not recorded past
   await page.keyboard.press("Escape");
   await page.keyboard.press("r");
   const sheet = page.getByRole("dialog", { name: "Record" });
-  await sheet.getByLabel("Cue number").fill("40");
+  await sheet.getByLabel("Cue number").fill("40.7");
   await sheet.getByLabel("position, seconds", { exact: true }).fill("4");
   await sheet.getByLabel("beam delay, seconds").fill("abc");
   await page.keyboard.press("Enter");
@@ -157,7 +157,7 @@ test("a record gives times to families, and what is no time is not recorded past
   await expect(sheet).toBeHidden();
   await stored(page);
   await expect
-    .poll(async () => (await documentOf(request, show)).lists[0]?.cues.find(({ number }) => number === "40")?.parts[0]?.times)
+    .poll(async () => (await documentOf(request, show)).lists[0]?.cues.find(({ number }) => number === "40.7")?.parts[0]?.times)
     .toEqual({ position: { fade: 4 }, beam: { delay: 70 } });
 });
 

@@ -3,6 +3,7 @@ import { X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { type TimeBar, at } from "@zm/core";
 import { chosenCues, useChoice } from "../choice/choice.ts";
+import { focusOn } from "../shared/focusPlaces.ts";
 import { readSeconds } from "../shared/readSeconds.ts";
 import { seconds } from "../shared/words.ts";
 import { TimesChart } from "./TimesChart.tsx";
@@ -160,7 +161,9 @@ function TimeField({ label, value, draft, onTake }: TimeFieldProps) {
           event.stopPropagation();
           draft.drop();
         }
-        if (event.key === "Enter" || event.key === "Escape") setText(null);
+        if (event.key !== "Enter" && event.key !== "Escape") return;
+        setText(null);
+        focusOn("score");
       }}
     />
   );
