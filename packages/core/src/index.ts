@@ -80,6 +80,7 @@ export * from "./script/expected.ts";
 export * from "./script/scriptTime.ts";
 export * from "./time/chainClock.ts";
 export * from "./check/check.ts";
+export { mendAll } from "./check/mendAll.ts";
 export { type CheckCache, newCheckCache } from "./check/checkCache.ts";
 export { capital, count, lightRuns } from "./show/words.ts";
 export { paletteUses } from "./edit/plan/storedMoves.ts";

@@ -8,6 +8,7 @@ import {
   checkSheetInSteps,
   listOf,
   makeEdits,
+  mendAll,
   newCheckCache,
   readEdits,
   readShow,
@@ -269,6 +270,35 @@ test("long-chain: a Go that starts many cues, or a few that run for very long", 
   ]);
   expect(of(show(chain(8, 1)), "long-chain")).toEqual([]);
   expect(of(show(chain(3, 200)), "long-chain")).toHaveLength(1);
+});
+
+test("several lights of one cue that are marked too late are mended together, none taking back what another says", () => {
+  const base = {
+    format: "zealous-mark/show",
+    version: 1,
+    title: "Marks",
+    fixtureTypes: [{ id: "mover", name: "Mover", attributes }],
+    channels: [1, 2].map((number) => ({ number, type: "mover" })),
+  };
+  const both = (pan: number, intensity: number): object => ({ 1: { intensity, pan }, 2: { intensity, pan } });
+  const after = (seconds: number): object => ({ trigger: { type: "follow", from: "go", after: seconds } });
+  const dark = { 1: { intensity: 0 }, 2: { intensity: 0 } };
+  const cues = [
+    oneCue("1", both(0, 50)),
+    oneCue("2", dark),
+    oneCue("3", {}, {}, after(6)),
+    oneCue("4", both(200, 50), {}, after(1)),
+    oneCue("5", dark, {}, after(9)),
+  ];
+  const sheet = sheetOf(readShow({ ...base, lists: [{ id: "main", label: "Main", cues }] }));
+  const late = of(sheet, "mark-late");
+  expect(late.map(({ cue, channel }) => [cue, channel])).toEqual([
+    ["4", 1],
+    ["4", 2],
+  ]);
+  const mended = makeEdits(sheet, readEdits(mendAll([...late, ...of(sheet, "no-change")]))).sheet;
+  expect(of(mended, "mark-late")).toEqual([]);
+  expect(listOf(mended).cues[3]?.mark?.channels).toEqual({ 1: { at: "2" }, 2: { at: "2" } });
 });
 
 /** Codes whose mend can bring up another of the same code elsewhere, or that only a person can judge. */

@@ -71,6 +71,7 @@ test.each([
   ["recast 1 as 2 too", { op: "recast", how: "copy", from: "1", to: "1" }],
   ["exchange 1 and 2 in #2", { op: "recast", how: "swap", from: "2" }],
   ["swap dusk for Dusk in #1..3", { op: "swapPalette", palette: "dusk", as: "dusk" }],
+  ["swap dusk, Dusk for Dusk, dusk in #1..3", { op: "swapPalette", palette: ["dusk", "dusk"], as: ["dusk", "dusk"] }],
   ["copy #1 to #5", { op: "copyCue", cue: "1", to: "5", what: "moves" }],
   ["copy look of #1 to #5", { op: "copyCue", what: "look" }],
   ["move #1 to #2.5", { op: "moveCue", cue: "1", to: "2.5" }],

@@ -18,3 +18,18 @@ test("a list that other cues start is taken away with those actions, or refused 
   expect(listOf(without).cues[0]?.actions).toEqual([{ do: "release", list: "main" }]);
   expect([...makeEdits(withSea([]), readEdits([{ op: "removeList", list: "sea", used: "refuse" }])).sheet.lists.keys()]).toEqual(["main"]);
 });
+
+test("palettes that change places do so at once, and as many are named on both sides", () => {
+  const values = (value: number): object[] => [{ attribute: "pan", value }];
+  const palettes = ["chair", "door"].map((id, index) => ({ id, label: id, family: "position", values: values(10 + index) }));
+  const sheet = smallShow(
+    [oneCue("1", { 1: { pan: { palette: "chair", fade: 3 } } }), oneCue("2", { 1: { pan: { palette: "door" } } })],
+    undefined,
+    { palettes },
+  );
+  const swap = { op: "swapPalette" as const, from: "1", to: "2" };
+  const after = makeEdits(sheet, readEdits([{ ...swap, palette: ["chair", "door"], as: ["door", "chair"] }])).sheet;
+  expect(listOf(after).cues.map((cue) => cue.parts[0]?.moves["1"]?.["pan"])).toEqual([{ palette: "door", fade: 3 }, { palette: "chair" }]);
+  expect(refusal(sheet, [{ ...swap, palette: ["chair", "door"], as: "door" }])).toMatch(/name as many palettes on both sides/);
+  expect(refusal(sheet, [{ ...swap, palette: ["chair", "chair"], as: ["door", "door"] }])).toMatch(/"chair" is to become two others/);
+});

@@ -1,4 +1,4 @@
-import { type EditInput, type Finding, type Severity, findingId } from "@zm/core";
+import { type EditInput, type Finding, type Severity, findingId, mendAll } from "@zm/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
@@ -126,7 +126,7 @@ function FindingList({ groups, by }: { groups: readonly FindingGroup[]; by: "cue
 function Heading({ group: { id, findings }, by }: { group: FindingGroup; by: "cue" | "kind" }) {
   const { sheet } = useShow();
   const [first] = findings;
-  const mends = findings.flatMap(({ mend }) => (mend ? [mend] : []));
+  const mends = findings.filter(({ mend }) => mend).length;
   const words = by === "kind" ? (KIND_WORDS.get(id) ?? id) : placeWords();
 
   function placeWords(): string {
@@ -141,9 +141,9 @@ function Heading({ group: { id, findings }, by }: { group: FindingGroup; by: "cu
       <span className="min-w-0 truncate">{words}</span>
       <span className="figures text-[13px] font-normal text-quiet">{findings.length}</span>
       <span className="flex-1" />
-      {mends.length > 1 && (
-        <button type="button" className="btn btn-xs border-neutral font-normal" onClick={() => consider(mends.flat())}>
-          Mend all {mends.length}: show me
+      {mends > 1 && (
+        <button type="button" className="btn btn-xs border-neutral font-normal" onClick={() => consider(mendAll(findings))}>
+          Mend all {mends}: show me
         </button>
       )}
     </h2>

@@ -1,5 +1,5 @@
 import { named } from "./lightRules.ts";
-import type { Destination, Missing, Range, Sentence, TypedMapping } from "./sentence.ts";
+import type { Destination, Missing, Named, Range, Sentence, TypedMapping } from "./sentence.ts";
 import { TimeRules } from "./timeRules.ts";
 import { word } from "./tokens.ts";
 
@@ -62,10 +62,12 @@ export class CueRules extends TimeRules {
 
   protected readonly swapPalette = this.RULE("swapPalette", (): Sentence => {
     this.CONSUME(word.Swap);
-    const palette = named(this.CONSUME(word.Name));
+    const palettes: Named[] = [];
+    const as: Named[] = [];
+    this.AT_LEAST_ONE_SEP({ SEP: word.Comma, DEF: () => palettes.push(named(this.CONSUME(word.Name))) });
     this.CONSUME(word.For);
-    const as = named(this.CONSUME2(word.Name));
-    return { kind: "swapPalette", palette, as, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
+    this.AT_LEAST_ONE_SEP2({ SEP: word.Comma, DEF: () => as.push(named(this.CONSUME2(word.Name))) });
+    return { kind: "swapPalette", palettes, as, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
   });
 
   /** Attributes that stand for those which the other light lacks. */

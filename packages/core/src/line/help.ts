@@ -183,7 +183,7 @@ export const LINE_HELP: readonly LineChapter[] = [
         "what 2 cannot do stays with 1, is dropped, or is done by another attribute, turned round",
       ),
       entry(["exchange 1 and 2 in #10..40", "exchange 1..3 and 7..9"], "each does what the other did"),
-      entry(["swap dusk for noon in #10..40"], "one palette for another"),
+      entry(["swap dusk for noon in #10..40", "swap dusk, noon for noon, dusk in #10..40"], "one palette for another, or several at once"),
       entry(
         ["copy #12 to #13", "copy look of #12 to #30", "copy #10..20 to #50", "copy #10..20 to list main keep looks"],
         "what cues store, or their whole looks, to free numbers or into another list; keep looks: what comes behind stays as it is",

@@ -153,7 +153,11 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
     case "last":
       return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "stretch", list, ...cues, seconds: sentence.seconds }));
     case "swapPalette": {
-      const [palette, as] = [paletteNamed(sentence.palette, context.sheet), paletteNamed(sentence.as, context.sheet)];
+      const idsOf = (names: Named[]): string | string[] => {
+        const [first, ...others] = names.map((each) => paletteNamed(each, context.sheet));
+        return first === undefined || others.length > 0 ? [first ?? "", ...others] : first;
+      };
+      const [palette, as] = [idsOf(sentence.palettes), idsOf(sentence.as)];
       const skip = sentence.leave ? { skipMissing: true } : {};
       return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "swapPalette", list, ...cues, palette, as, ...skip }));
     }

@@ -37,7 +37,7 @@ export type Sentence =
       missing: Missing;
       map: TypedMapping[];
     }
-  | { kind: "swapPalette"; palette: Named; as: Named; cues: Range | undefined; leave: boolean }
+  | { kind: "swapPalette"; palettes: Named[]; as: Named[]; cues: Range | undefined; leave: boolean }
   | { kind: "copy"; cues: Range; to: Destination; what: "moves" | "look"; keep: boolean }
   | { kind: "copyList"; label: string }
   | { kind: "block"; what: "copy" | "move"; lights: Lights; attribute?: Named; cues: Range; to: string; as?: Lights }

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { at } from "../../show/at.ts";
 import { ShowError } from "../../show/errors.ts";
+import { count } from "../../show/words.ts";
 import { makeMove, moveTiming, paletteOf } from "../../show/move.ts";
 import { columnOf } from "../../sheet/entry.ts";
 import type { Key } from "../../sheet/keys.ts";
@@ -17,20 +18,32 @@ const schema = z.strictObject({
   op: z.literal("swapPalette"),
   list,
   ...range,
-  palette: id,
-  as: id,
+  /** One palette, or as many on both sides, in the same order: all at once, so that two may change places. */
+  palette: z.union([id, z.array(id).min(1)]),
+  as: z.union([id, z.array(id).min(1)]),
   skipMissing: z.boolean().optional(),
 });
 
 type SwapPaletteEdit = z.infer<typeof schema>;
 
+/** The steps that swap one palette, or several at once: each move refers to one palette, so what is done for one never meets what is done for another. */
+function planSwapPalettes(list: ListSheet, edit: SwapPaletteEdit): Plan {
+  const [palettes, others] = [[edit.palette].flat(), [edit.as].flat()];
+  if (palettes.length !== others.length)
+    throw new ShowError(`${count(palettes.length, "palette")} for ${others.length}: name as many palettes on both sides`);
+  const twice = palettes.find((each, index) => palettes.indexOf(each) !== index);
+  if (twice !== undefined) throw new ShowError(`Palette "${twice}" is to become two others; name it once`);
+  const plans = palettes.map((palette, index) => planSwapPalette(list, edit, palette, at(others, index)));
+  return { steps: plans.flatMap(({ steps }) => steps), notes: plans.flatMap(({ notes = [] }) => notes) };
+}
+
 /**
  * The steps that make every move of a range that refers to one palette refer to another. Where the other has no value for a
  * light, the move stays as it is when `skipMissing` is given, and is told; else the edit is refused.
  */
-function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit): Plan {
-  const from = paletteNamed(list.palettes, edit.palette);
-  const to = paletteNamed(list.palettes, edit.as);
+function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit, palette: string, as: string): Plan {
+  const from = paletteNamed(list.palettes, palette);
+  const to = paletteNamed(list.palettes, as);
   if (from.family !== to.family)
     throw new ShowError(`Palette "${from.id}" is for ${from.family} and "${to.id}" for ${to.family}; swap palettes of one family`);
   const { first, last } = rowsIn(list, edit.from, edit.to);
@@ -64,6 +77,10 @@ function rowsUsing(list: ListSheet, key: Key, palette: string, first: number, la
 
 /** Making the moves of a range that refer to one palette refer to another (SEMANTICS section 6). */
 export const swapPalette = defineEdit(schema, {
-  plan: (sheet, edit) => planSwapPalette(listFor(sheet, edit), edit),
-  words: (edit) => `${rangeWords(edit)}: ${edit.palette} becomes ${edit.as}`,
+  plan: (sheet, edit) => planSwapPalettes(listFor(sheet, edit), edit),
+  words: (edit) => {
+    const others = [edit.as].flat();
+    const swaps = [edit.palette].flat().map((palette, index) => `${palette} becomes ${others[index] ?? "?"}`);
+    return `${rangeWords(edit)}: ${swaps.join(", ")}`;
+  },
 });
