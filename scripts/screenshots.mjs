@@ -27,6 +27,7 @@ async function drag(page, from, to) {
 }
 
 await shot("score", "score", async (page) => {
+  await page.getByRole("button", { name: "Fold scene I.2" }).click();
   await page.getByText("Edwin at the door").click();
 });
 await shot("score-range-edit", "score", async (page) => {
@@ -43,15 +44,23 @@ await shot("score-times", "score", async (page) => {
   await page.getByLabel("own fade of the moves, seconds").fill("2");
   await page.getByLabel("own delay of the moves, seconds").fill("0~3");
 });
+await shot("times-drawn", "score", async (page) => {
+  await page.getByRole("rowheader", { name: "12", exact: true }).click();
+  await page.getByRole("grid", { name: "Score" }).focus();
+  await page.keyboard.press("p");
+  await page.keyboard.press("d");
+  const bar = page.getByRole("slider", { name: "Cue 12, part 1: down" });
+  await bar.focus();
+  for (let times = 0; times < 15; times += 1) await bar.press("ArrowRight");
+});
 await shot("score-foolscap", "score", async (page) => {
   await page.getByRole("button", { name: "Light: foolscap" }).click();
   await page.getByRole("button", { name: "Tracked" }).click();
   await page.getByText("Kettle").click();
 });
-await shot("line-entry", "score", async (page) => {
-  await page.getByLabel("Line entry").fill("#6..9: 3..6, 11..12 + 10 only");
-});
 await shot("impact", "score", async (page) => {
+  await page.getByRole("grid", { name: "Score" }).focus();
+  await page.keyboard.press("v");
   await page.getByLabel("Line entry").fill("delete #12.3");
 });
 const press = (what) =>

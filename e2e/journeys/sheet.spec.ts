@@ -134,10 +134,11 @@ test("an impact is walked with the keys while the stage before, after and the di
 }) => {
   const show = await ownShow(request);
   await openView(page, show);
-  await page.getByRole("rowheader", { name: "12", exact: true }).click();
   await page.getByRole("grid", { name: "Score" }).focus();
   await page.keyboard.press("v");
   const pictures = page.getByRole("region", { name: "Stage pictures" });
+  await expect(pictures).toContainText("Choose a cue");
+  await page.getByRole("rowheader", { name: "12", exact: true }).click();
   await expect(pictures).toContainText("Cue 12 Edwin at the door");
   await expect(pictures).toContainText("beside the cue before it");
   await page.keyboard.press("/");

@@ -6,7 +6,9 @@ import {
   type ShowSheet,
   advance,
   changeHand,
+  applyEdits,
   checkSheet,
+  checkSheetInSteps,
   completeLine,
   cueAt,
   denseLooks,
@@ -19,6 +21,7 @@ import {
   listOf,
   lookAt,
   makeEdits,
+  newCheckCache,
   marksOf,
   parseShow,
   planMarks,
@@ -43,6 +46,7 @@ const TARGETS: Readonly<Record<string, number>> = {
   "marks of the whole list": 150,
   "marks after a one-cell edit": 5,
   "check of the whole show": 500,
+  "check after a one-cell edit": 20,
   "record sheet: 100 lights": 50,
 };
 
@@ -73,6 +77,7 @@ function bench(size: TrialSize): void {
     ...thoughts(sheet, list),
     ...marks(sheet, list),
     line("check of the whole show", checkSheet, () => fresh(sheet)),
+    checkAgain(sheet),
   ];
   const moves = list.columns.reduce((sum, column) => sum + column.rows.length, 0);
   print(`\n${size}: ${list.cues.length} cues, ${show.channels.length} channels, ${list.keys.all.length} keys, ${moves} moves`);
@@ -90,6 +95,22 @@ function nothing(): undefined {
 function line<T>(name: string, work: (prepared: T) => unknown, before?: () => T, budget?: number): Line;
 function line(name: string, work: (prepared: undefined) => unknown, before: () => undefined = nothing, budget?: number): Line {
   return { name, ...measure(work, before, budget) };
+}
+
+/** What a window does behind every edit: the check goes on from the one before. */
+function checkAgain(sheet: ShowSheet): Line {
+  const random = randomFrom(11);
+  const cache = newCheckCache();
+  let now = sheet;
+  const check = (of: ShowSheet): void => {
+    const steps = checkSheetInSteps(of, cache);
+    while (!steps.next().done);
+  };
+  check(now);
+  return line("check after a one-cell edit", check, () => {
+    now = applyEdits(now, readEdits(oneCell(listOf(now), random))).sheet;
+    return now;
+  });
 }
 
 function looks(list: ListSheet): Line[] {

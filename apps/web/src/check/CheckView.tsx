@@ -1,4 +1,4 @@
-import { type EditInput, type Finding, type Severity, findingId, mendAll } from "@zm/core";
+import { type EditInput, type Finding, type Severity, count, findingId, mendAll } from "@zm/core";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
@@ -16,9 +16,9 @@ import { SeverityMark } from "./SeverityMark.tsx";
 import { type AcceptedNow, type FindingGroup, KIND_WORDS, groupedFindings, useFindings } from "../show/findings.ts";
 
 const SEVERITIES = [
-  ["error", "faults"],
-  ["warning", "likely slips"],
-  ["hint", "hints"],
+  ["error", "fault"],
+  ["warning", "likely slip"],
+  ["hint", "hint"],
 ] as const satisfies readonly (readonly [Severity, string])[];
 
 /** What is wrong or hardly meant, cue by cue or kind by kind; what mends it is shown with its impact before it is made. */
@@ -43,7 +43,7 @@ export function CheckView() {
           <div role="group" aria-label="What is shown" className="flex gap-1.5">
             {SEVERITIES.map(([severity, word]) => (
               <Toggle key={severity} pressed={shown.has(severity)} onClick={() => flip(severity)}>
-                <SeverityMark severity={severity} /> {countOf(severity)} {word}
+                <SeverityMark severity={severity} /> {count(countOf(severity), word)}
               </Toggle>
             ))}
           </div>

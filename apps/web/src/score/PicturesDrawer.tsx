@@ -14,9 +14,9 @@ export function PicturesDrawer({ list }: { list: ListSheet }) {
   const cueEnd = useChoice((choice) => choice.cueEnd);
   const looked = useChoice((choice) => choice.lookedAt);
   const after = useMemo(() => (draft ? listAfter(sheet, list, draft.edits) : null), [sheet, list, draft]);
-  const number = (draft && looked?.list === list.id ? looked.cue : null) ?? cueEnd ?? "";
-  const row = findRow(list, number);
-  const later = after ? findRow(after.list, number) : -1;
+  const number = (draft && looked?.list === list.id ? looked.cue : null) ?? cueEnd;
+  const row = number === null ? -1 : findRow(list, number);
+  const later = after && number !== null ? findRow(after.list, number) : -1;
   const pair = useMemo((): readonly [StageState, StageState] | null => {
     const was = (at: number): StageState => ({ sheet, outputs: stageAtRest(list, at) });
     if (!after) return row < 0 ? null : [was(row - 1), was(row)];
