@@ -19,8 +19,14 @@ export function checkBlackouts(context: CheckContext): Finding[] {
 }
 
 /** The lights that are lit in a row. */
-function litLights({ list }: CheckContext, row: number): number[] {
-  return [...list.keys.byChannel.keys()].filter((channel) => isLitAt(list, channel, row));
+function litLights({ list, holds, keep }: CheckContext, row: number): number[] {
+  const known = holds?.cache.lit.get(row);
+  const channels = [...list.keys.byChannel.keys()];
+  const isLit = (channel: number): boolean =>
+    known && holds && !holds.channels.has(channel) ? known.has(channel) : isLitAt(list, channel, row);
+  const lit = channels.filter(isLit);
+  keep.lit.set(row, new Set(lit));
+  return lit;
 }
 
 /** Tells of a cue that is called a blackout and leaves lights on. */

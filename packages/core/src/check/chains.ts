@@ -3,7 +3,6 @@ import type { Mark } from "../marks/mark.ts";
 import { marksByChannel, sameMarks } from "../marks/marksByChannel.ts";
 import { type Column, moveIndexAt } from "../sheet/column.ts";
 import { sameValue, valueAt } from "../sheet/entry.ts";
-import { sameClock } from "./checkCache.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
@@ -54,7 +53,8 @@ function knownOverlaps({ list, holds }: CheckContext, rows: readonly number[]): 
   const [first = 0] = rows;
   const last = rows.at(-1) ?? first;
   const known = holds?.cache.chains.get(first);
-  if (!holds || !known || !sameClock(holds.cache.clock, chainClock(list), first, last)) return undefined;
+  const other = holds?.otherClock;
+  if (!holds || !known || (other && other.first <= last && other.last >= first)) return undefined;
   const touched = [...holds.channels].some((channel) => isTouched(list, holds.cache.list, channel, first, last));
   return touched ? undefined : known;
 }
@@ -90,7 +90,7 @@ function overlapsIn(context: CheckContext, rows: readonly number[], until: Float
     const cut = new Map<number, number>();
     eachTiming(list, row, ({ ordinal, channel }, delay, fade) => {
       const holds = start + delay;
-      if ((until[ordinal] ?? 0) > holds + SLACK) cut.set(channel, by[ordinal] ?? row);
+      if ((until[ordinal] ?? 0) > holds + SLACK) cut.set(channel, Math.min(cut.get(channel) ?? row, by[ordinal] ?? row));
       until[ordinal] = holds + fade;
       by[ordinal] = row;
     });
@@ -102,9 +102,10 @@ function overlapsIn(context: CheckContext, rows: readonly number[], until: Float
 function overlap(context: CheckContext, row: number, cut: ReadonlyMap<number, number>): Finding {
   const { list } = context;
   const cue = cueAt(list, row);
-  const [from] = cut.values();
+  // The first of them: the order in which lights and keys are met says nothing.
+  const from = Math.min(...cut.values());
   const lights = [...cut.keys()];
-  const message = `Cue ${cue.number} follows while ${lights.length === 1 ? `channel ${lights[0] ?? ""} is` : `${count(lights.length, "light")} are`} still fading from cue ${cueAt(list, from ?? row).number}: that fade is cut short and never arrives. Let it follow when the cue before is complete, or shorten the fade.`;
+  const message = `Cue ${cue.number} follows while ${lights.length === 1 ? `channel ${lights[0] ?? ""} is` : `${count(lights.length, "light")} are`} still fading from cue ${cueAt(list, from).number}: that fade is cut short and never arrives. Let it follow when the cue before is complete, or shorten the fade.`;
   const after =
     cue.trigger?.type === "follow" && cue.trigger.from === "go" ? Math.max(0, cue.trigger.after - cueDuration(list, row - 1)) : undefined;
   const mend =

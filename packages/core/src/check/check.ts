@@ -63,11 +63,15 @@ function* checkListInSteps(
 function inOrder(list: ListSheet, found: readonly Finding[]): Finding[] {
   const place = new Map(list.cues.map((cue, row) => [cue.number, row]));
   // One number for each says all of it: there are thousands of findings after every edit, and numbers sort quickest.
-  const keys = Float64Array.from(found, ({ cue, channel }, index) => {
+  const keys = new Float64Array(found.length);
+  found.forEach(({ cue, channel }, index) => {
     const row = cue === null ? 0 : 1 + (place.get(cue) ?? -1);
-    return (row * CHANNELS + (channel ?? 0)) * FINDINGS + index;
+    keys[index] = (row * CHANNELS + (channel ?? 0)) * FINDINGS + index;
   });
-  return Array.from(keys.sort(), (key) => at(found, key % FINDINGS));
+  keys.sort();
+  const sorted: Finding[] = [];
+  for (const key of keys) sorted.push(at(found, key % FINDINGS));
+  return sorted;
 }
 
 /** More than there are channels, and more than anybody finds: together with the rows of a list still exact in one number. */

@@ -23,7 +23,10 @@ export interface ListCache {
   readonly moves: Map<number, readonly Finding[]>;
   /** By the row of the Go that starts the chain. */
   readonly chains: Map<number, readonly Finding[]>;
-  readonly marks: Map<Mark, readonly Finding[]>;
+  /** By channel: its marks, which stay the same as long as nothing of theirs changes, and what is wrong with them. */
+  readonly marks: Map<number, { readonly of: readonly Mark[]; readonly found: readonly Finding[] }>;
+  /** By the row of a cue that is called dark: the channels that are lit in it. */
+  readonly lit: Map<number, ReadonlySet<number>>;
   /** By the row of a wall that keeps its moves to itself: the ordinals of the keys that come back behind it. */
   readonly walls: Map<number, ReadonlySet<number>>;
 }
@@ -33,8 +36,8 @@ export interface StillHolds {
   readonly cache: ListCache;
   /** The channels of which some key has other moves. */
   readonly channels: ReadonlySet<number>;
-  /** Every chain starts where it did and runs as it did. */
-  readonly sameClock: boolean;
+  /** The rows between which a chain starts or runs otherwise, both ends included; null where all run as they did. */
+  readonly otherClock: { readonly first: number; readonly last: number } | null;
 }
 
 /** A cache that knows of nothing yet. */
@@ -44,7 +47,7 @@ export function newCheckCache(): CheckCache {
 
 /** An empty cache for a list that is looked at now. */
 export function newListCache(list: ListSheet, script: Show["script"]): ListCache {
-  return { list, script, clock: chainClock(list), moves: new Map(), chains: new Map(), marks: new Map(), walls: new Map() };
+  return { list, script, clock: chainClock(list), moves: new Map(), chains: new Map(), marks: new Map(), lit: new Map(), walls: new Map() };
 }
 
 /**
@@ -58,7 +61,7 @@ export function stillHolds(cache: ListCache | undefined, list: ListSheet, script
   if (!before.cues.every((cue, row) => sameFrame(cue, list.cues[row]))) return undefined;
   const channels = new Set<number>();
   for (const { ordinal, channel } of list.keys.all) if (before.columns[ordinal] !== list.columns[ordinal]) channels.add(channel);
-  return { cache, channels, sameClock: sameClock(cache.clock, chainClock(list)) };
+  return { cache, channels, otherClock: otherClock(cache.clock, chainClock(list)) };
 }
 
 /** True for a cue that differs in its moves at most. */
@@ -71,9 +74,12 @@ function sameFrame(a: Cue, b: Cue | undefined): boolean {
   });
 }
 
-/** True where every row starts in the same chain after the same time, in rows first to last. */
-export function sameClock(a: ChainClock, b: ChainClock, first = 0, last = a.presses.length - 1): boolean {
-  if (a.presses.length !== b.presses.length) return false;
-  for (let row = first; row <= last; row += 1) if (a.presses[row] !== b.presses[row] || a.offsets[row] !== b.offsets[row]) return false;
-  return true;
+/** The rows between which two clocks differ. */
+function otherClock(a: ChainClock, b: ChainClock): StillHolds["otherClock"] {
+  const differs = (row: number): boolean => a.presses[row] !== b.presses[row] || a.offsets[row] !== b.offsets[row];
+  const rows = a.presses.length;
+  let [first, last] = [0, rows - 1];
+  while (first < rows && !differs(first)) first += 1;
+  while (last > first && !differs(last)) last -= 1;
+  return first < rows ? { first, last } : null;
 }

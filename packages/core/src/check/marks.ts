@@ -1,30 +1,35 @@
 import type { EditInput } from "../edit/index.ts";
 import type { MarkSettings } from "../show/schema.ts";
 import { type Mark, markedKeys } from "../marks/mark.ts";
-import { marksOf } from "../marks/marks.ts";
+import { marksByChannel } from "../marks/marksByChannel.ts";
 import { type MarkTime, markTimes, planMark } from "../planner/plan.ts";
-import { chainClock } from "../time/chainClock.ts";
-import { sameClock } from "./checkCache.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { type CheckContext, type Finding, findingAt } from "./finding.ts";
 import { figure, listed } from "../show/words.ts";
 
 /** Marks that have no time to finish, and marks that are asked for in a cue in which the light is lit. */
 export function checkMarks(context: CheckContext): Finding[] {
-  const { list, sheet, keep, holds } = context;
-  const { script } = sheet.show;
-  const timeFor = markTimes(list, script);
-  const clock = chainClock(list);
-  // What a mark has depends on the chain around it, and, where the script tells times, on all that is called.
-  const runsAsBefore = ({ window, calledAt }: Mark): boolean =>
-    holds !== undefined &&
-    (holds.sameClock || (script === undefined && sameClock(holds.cache.clock, clock, window?.first ?? calledAt, calledAt)));
-  return marksOf(list).flatMap((mark) => {
-    const known = runsAsBefore(mark) ? holds?.cache.marks.get(mark) : undefined;
-    const own = known ?? checkMark(context, mark, timeFor);
-    keep.marks.set(mark, own);
-    return own;
-  });
+  const { list, sheet, keep } = context;
+  const timeFor = markTimes(list, sheet.show.script);
+  const found: Finding[] = [];
+  for (const [channel, marks] of marksByChannel(list)) {
+    const own = knownMarks(context, channel, marks) ?? marks.flatMap((mark) => checkMark(context, mark, timeFor));
+    keep.marks.set(channel, { of: marks, found: own });
+    found.push(...own);
+  }
+  return found;
+}
+
+/** What an earlier look found wrong with the marks of a light, where they are the same and have the time that they had; undefined where they are looked at anew. */
+function knownMarks({ holds, sheet }: CheckContext, channel: number, marks: readonly Mark[]): readonly Finding[] | undefined {
+  const known = holds?.cache.marks.get(channel);
+  if (!holds || known?.of !== marks) return undefined;
+  const other = holds.otherClock;
+  if (!other) return known.found;
+  // Where the script tells times, they depend on all that is called.
+  if (sheet.show.script) return undefined;
+  const isAside = ({ window, calledAt }: Mark): boolean => calledAt < other.first || (window?.first ?? calledAt) > other.last;
+  return marks.every(isAside) ? known.found : undefined;
 }
 
 function checkMark(context: CheckContext, mark: Mark, timeFor: MarkTime): Finding[] {
