@@ -9,6 +9,7 @@ export interface TimeScale {
 }
 
 const STEPS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600];
+const HOUR = 3600;
 /** The ticks stand at least so far apart, pixels. */
 const APART = 48;
 
@@ -16,7 +17,7 @@ const APART = 48;
 export function timeScale(longest: number, left: number, right: number): TimeScale {
   const whole = Math.max(1, longest * 1.12);
   const perSecond = (right - left) / whole;
-  const step = STEPS.find((each) => each * perSecond >= APART) ?? 3600;
+  const step = STEPS.find((each) => each * perSecond >= APART) ?? HOUR * Math.ceil(APART / perSecond / HOUR);
   const ticks = Array.from({ length: Math.floor(whole / step) + 1 }, (_, index) => Math.round(index * step * 10) / 10);
   return { zero: left, perSecond, whole, ticks };
 }

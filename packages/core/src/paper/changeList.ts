@@ -1,3 +1,4 @@
+import { slotName } from "../show/slots.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { lightRuns } from "../show/words.ts";
 import { isRelease, paletteOf, plainValue } from "../show/move.ts";
@@ -32,7 +33,8 @@ function familyWords(moves: readonly StoredMove[]): string {
     if (isRelease(spec)) return "let go";
     const palette = paletteOf(spec);
     if (palette !== undefined) return palette;
-    const value = String(Math.round((plainValue(spec) ?? 0) * 10) / 10).replace("-", "−");
+    const number = plainValue(spec) ?? 0;
+    const value = slotName(key.attribute, number) ?? String(Math.round(number * 10) / 10).replace("-", "−");
     return key.attribute.family === "intensity" ? `at ${value}` : `${key.attribute.id} ${value}`;
   });
   return [...alike].map(([what, own]) => `${lightsOnPaper(own.map(({ key }) => key.channel))} ${what}`).join("; ");
