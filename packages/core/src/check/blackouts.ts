@@ -2,7 +2,8 @@ import { isLitAt } from "../marks/calls.ts";
 import { cueAt } from "../sheet/sheet.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
 import { intensityOf } from "../sheet/keys.ts";
-import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
+import type { CheckContext } from "./context.ts";
+import { type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count, figure, listed } from "../show/words.ts";
 
 /** Labels that say the stage is dark, and labels that say it is lit. */

@@ -7,7 +7,8 @@ import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
 import { eachTiming } from "../time/timings.ts";
-import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
+import type { CheckContext } from "./context.ts";
+import { type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count, figure } from "../show/words.ts";
 
 /** A chain with more cues than this, or one that runs longer, is likely not meant to run by itself. */

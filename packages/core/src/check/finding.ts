@@ -1,6 +1,5 @@
 import type { EditInput } from "../edit/index.ts";
-import type { ListCache, StillHolds } from "./checkCache.ts";
-import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
+import type { ListSheet } from "../sheet/sheet.ts";
 
 /** How bad a finding is: what breaks the show, what is likely a slip, what is only worth knowing. */
 export type Severity = "error" | "warning" | "hint";
@@ -36,18 +35,6 @@ export interface Finding {
   mend?: EditInput[];
 }
 
-/** What every rule reads. */
-export interface CheckContext {
-  readonly sheet: ShowSheet;
-  readonly list: ListSheet;
-  /** By row: the next row behind it whose wall ends what tracks; the number of rows when there is none. */
-  readonly nextWall: Int32Array;
-  /** What an earlier look found that still holds; undefined where all is looked at anew. */
-  readonly holds?: StillHolds | undefined;
-  /** Where this look keeps what it finds for the next. */
-  readonly keep: ListCache;
-}
-
 /** The one light that a finding is about; null where it is about several. */
 export function onlyLight(lights: readonly number[]): number | null {
   return lights.length === 1 ? (lights[0] ?? null) : null;
@@ -55,7 +42,7 @@ export function onlyLight(lights: readonly number[]): number | null {
 
 /** A finding at a row of a list. */
 export function findingAt(
-  { list }: Pick<CheckContext, "list">,
+  { list }: { readonly list: ListSheet },
   code: Code,
   row: number,
   channel: number | null,

@@ -4,7 +4,8 @@ import { type Mark, markedKeys } from "../marks/mark.ts";
 import { marksByChannel } from "../marks/marksByChannel.ts";
 import { type MarkTime, markTimes, planMark } from "../planner/plan.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
-import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+import type { CheckContext } from "./context.ts";
+import { type Finding, findingAt } from "./finding.ts";
 import { figure, listed } from "../show/words.ts";
 
 /** Marks that have no time to finish, and marks that are asked for in a cue in which the light is lit. */

@@ -9,7 +9,8 @@ import { cueAt } from "../sheet/sheet.ts";
 import { TrackingWalk, isWall, trackedIn, tracksOn, valueOfMove } from "../sheet/tracking.ts";
 import { timingOf } from "../time/times.ts";
 import { partNumbered } from "../time/transition.ts";
-import { type CheckContext, type Code, type Finding, type Severity, findingAt } from "./finding.ts";
+import type { CheckContext } from "./context.ts";
+import { type Code, type Finding, type Severity, findingAt } from "./finding.ts";
 import { listed } from "../show/words.ts";
 
 /** One stored move with what stands around it. */

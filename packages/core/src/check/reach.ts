@@ -1,5 +1,6 @@
 import { lineTimes } from "../script/scriptTime.ts";
-import { type CheckContext, type Finding, findingAt } from "./finding.ts";
+import type { CheckContext } from "./context.ts";
+import { type Finding, findingAt } from "./finding.ts";
 
 /** Cues that nothing ever fires: in a list that no cue starts, at the head of a list but waiting for a cue before, or called at a line that is not there. */
 export function checkReach(context: CheckContext): Finding[] {

@@ -1,7 +1,8 @@
 import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
 import type { Column } from "../sheet/column.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
-import { type CheckContext, type Finding, findingAt, onlyLight } from "./finding.ts";
+import type { CheckContext } from "./context.ts";
+import { type Finding, findingAt, onlyLight } from "./finding.ts";
 import { at } from "../show/at.ts";
 import { count } from "../show/words.ts";
 
