@@ -187,3 +187,28 @@ test("the cue sheet is seen as it is printed, for all cues or those chosen, and 
   await expect(page.getByRole("button", { name: "Only the chosen cues" })).toBeDisabled();
   await expect(page.getByRole("button", { name: "Differences" })).toBeDisabled();
 });
+
+test("cues of another show are taken into this one, seen with their impact first, and taken back", async ({ page, request }) => {
+  const [other, show] = [await ownShow(request), await ownShow(request)];
+  await openView(page, show);
+  const before = await documentOf(request, show);
+  await page.getByRole("button", { name: "Main list" }).click();
+  await page.getByRole("menuitem", { name: "Cues of another show …" }).click();
+  const dialog = page.getByRole("dialog", { name: "Cues of another show" });
+  await dialog.getByLabel("show", { exact: true }).selectOption({ value: String(other) });
+  await dialog.getByRole("button", { name: "6 The keeper's room" }).click();
+  await dialog.getByRole("button", { name: "8 Kettle" }).click({ modifiers: ["Shift"] });
+  await expect(dialog.getByRole("alert")).toContainText("already has a cue 6");
+  await dialog.getByLabel("first becomes").fill("80");
+  await dialog.getByRole("button", { name: "Show what that does" }).click();
+  const impact = page.getByRole("region", { name: "Impact" });
+  await expect(impact).toContainText("Adds 3 cues");
+  expect(await documentOf(request, show)).toEqual(before);
+  await impact.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  expect((await cueOf(request, show, "81")).parts[0]?.moves["64"]).toMatchObject({ intensity: 60, pan: { palette: "table" } });
+  expect((await cueOf(request, show, "82")).label).toBe("Kettle");
+  await page.keyboard.press("Control+z");
+  await stored(page);
+  expect(await documentOf(request, show)).toEqual(before);
+});

@@ -48,6 +48,7 @@ export * from "./edit/edits.ts";
 export { patchedTimes } from "./edit/plan/patchedTimes.ts";
 export * from "./edit/gather.ts";
 export { type Journey, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./edit/rangeEdits.ts";
+export { type Taking, takeCuesEdits } from "./edit/takeCues.ts";
 export { mergePartEdits } from "./edit/partEdits.ts";
 export * from "./edit/clip.ts";
 export * from "./edit/compare.ts";

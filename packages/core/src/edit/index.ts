@@ -16,6 +16,7 @@ export {
 } from "./edits.ts";
 export { type GatheredCue, gatherEdits } from "./gather.ts";
 export { type Journey, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./rangeEdits.ts";
+export { type Taking, takeCuesEdits } from "./takeCues.ts";
 export { mergePartEdits } from "./partEdits.ts";
 export { type Pasted, clipOf, cutEdits, pasteEdits } from "./clip.ts";
 export { type Impact, type LookChange, impactOf } from "./impact.ts";
