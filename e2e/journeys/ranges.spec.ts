@@ -195,7 +195,7 @@ test("cues of another show are taken into this one, seen with their impact first
   await page.getByRole("button", { name: "Main list" }).click();
   await page.getByRole("menuitem", { name: "Cues of another show …" }).click();
   const dialog = page.getByRole("dialog", { name: "Cues of another show" });
-  await dialog.getByLabel("show", { exact: true }).selectOption({ value: String(other) });
+  await dialog.getByRole("combobox", { name: "show" }).selectOption({ value: String(other) });
   await dialog.getByRole("button", { name: "6 The keeper's room" }).click();
   await dialog.getByRole("button", { name: "8 Kettle" }).click({ modifiers: ["Shift"] });
   await expect(dialog.getByRole("alert")).toContainText("already has a cue 6");
