@@ -1,10 +1,9 @@
-import { type ListSheet, at, timeBars } from "@zm/core";
+import { type ListSheet, at, cueDuration, timeBars } from "@zm/core";
 import { useMemo, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { TimesChart } from "../times/TimesChart.tsx";
 import { barName } from "../times/barEdits.ts";
 import { useTimesDraft } from "../times/useTimesDraft.ts";
-import { cueDuration } from "@zm/core";
 
 const WIDTH = 240;
 

@@ -1,5 +1,4 @@
-import type { ListSheet } from "@zm/core";
-import { findRow } from "@zm/core";
+import { type ListSheet, findRow } from "@zm/core";
 import { useChoice } from "../choice/choice.ts";
 import { type SheetLines, lastRowOf } from "../spine/lines.ts";
 import { type ScoreLayout, columnsBetween, placeOfLight } from "./columns.ts";

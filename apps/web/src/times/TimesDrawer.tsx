@@ -1,7 +1,6 @@
-import { type DrawnLink, type ListSheet, chainAround, findRow, linksOver, timeBars } from "@zm/core";
+import { type DrawnLink, type ListSheet, type TimeBar, at, chainAround, findRow, linksOver, timeBars } from "@zm/core";
 import { X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { type TimeBar, at } from "@zm/core";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { readSeconds } from "../shared/readSeconds.ts";
