@@ -153,7 +153,7 @@ function CueChoice({ list, cues, onChoose }: CueChoiceProps) {
           key={number}
           type="button"
           aria-pressed={isChosen(number)}
-          className="block w-full truncate rounded px-1.5 text-left hover:bg-base-300 aria-pressed:bg-base-300 aria-pressed:font-bold"
+          className="block min-h-7 w-full truncate rounded px-1.5 text-left hover:bg-base-300 aria-pressed:bg-base-300 aria-pressed:font-bold"
           onClick={(event) => onChoose({ first: event.shiftKey && cues ? cues.first : number, last: number })}
         >
           <span className="figures inline-block w-12 text-right">{number}</span> {label}
