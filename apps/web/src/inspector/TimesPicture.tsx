@@ -1,4 +1,4 @@
-import { type ListSheet, at, cueDuration, timeBars } from "@zm/core";
+import { type ListSheet, cueDuration, timeBars } from "@zm/core";
 import { useMemo, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { TimesChart } from "../times/TimesChart.tsx";
@@ -15,7 +15,7 @@ export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
   const links = useMemo(() => [{ row, start: 0, duration: cueDuration(draft.shown, row), pressed: true }], [draft.shown, row]);
   const bars = useMemo(() => timeBars(draft.shown, links), [draft.shown, links]);
   return (
-    <section aria-label={`Cue ${at(list.cues, row).number} over time`}>
+    <section aria-label="The cue over time">
       <button
         type="button"
         className="btn btn-xs border-neutral font-normal"
