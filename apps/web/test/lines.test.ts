@@ -2,7 +2,7 @@ import { findRow, listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { keysInPart, lensKeys, partOf } from "../src/cells/cells.ts";
 import { timesInRow, timesOfKeys, timesScale } from "../src/cells/cellTimes.ts";
-import { chosenAttributes, chosenKeys, useChoice } from "../src/choice/choice.ts";
+import { chosenCellAttributes, chosenCellKeys, useChoice } from "../src/choice/choice.ts";
 import { columnsBetween, layoutColumns, placeOfLight } from "../src/score/columns.ts";
 import { movingLights, shownLights, toggleMoving } from "../src/score/moving.ts";
 import { chooseCell, moveFocus } from "../src/score/walk.ts";
@@ -70,13 +70,13 @@ test("an opened light is one column for each attribute, and choosing some of the
   const place = (attribute: string): number => placeOfLight(layout, 61, attribute);
   chooseCell(list, lines, layout, { line: 3, column: place("pan") }, false);
   chooseCell(list, lines, layout, { line: 5, column: place("tilt") }, true);
-  expect(chosenAttributes(useChoice.getState())).toEqual(["pan", "tilt"]);
-  expect(chosenKeys(useChoice.getState())).toEqual({ channels: [61], attributes: ["pan", "tilt"] });
+  expect(chosenCellAttributes(useChoice.getState())).toEqual(["pan", "tilt"]);
+  expect(chosenCellKeys(useChoice.getState())).toEqual({ channels: [61], attributes: ["pan", "tilt"] });
   // A block across lights takes whole lights.
   expect(columnsBetween(layout, place("gobo"), placeOfLight(layout, 62)).attributes).toBeNull();
   // Other lights chosen elsewhere have none of these attributes chosen.
   useChoice.setState({ channels: [1] });
-  expect(chosenKeys(useChoice.getState())).toEqual({ channels: [1], families: ["intensity"] });
+  expect(chosenCellKeys(useChoice.getState())).toEqual({ channels: [1], families: ["intensity"] });
   // Through the lens of a family a light opens into that family.
   const colour = layoutColumns(sheet.show, "colour", { folded: new Set(), open: new Set([61]), only: null });
   expect(colour.columns.filter(({ channel }) => channel === 61).map(({ attribute }) => attribute)).toEqual(["red", "green", "blue"]);

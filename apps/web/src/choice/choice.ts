@@ -84,13 +84,13 @@ export function lookAt(list: string, cue: string): void {
 }
 
 /** The attributes that are chosen of the chosen lights; undefined: all that the lens shows. */
-export function chosenAttributes({ channels, attributes }: Pick<Choice, "channels" | "attributes">): readonly string[] | undefined {
+export function chosenCellAttributes({ channels, attributes }: Pick<Choice, "channels" | "attributes">): readonly string[] | undefined {
   return attributes?.of === channels ? attributes.names : undefined;
 }
 
 /** The keys of the chosen cells: the chosen attributes of an opened light, else what the lens shows of the chosen lights. */
-export function chosenKeys(choice: Pick<Choice, "channels" | "attributes" | "lens">): KeySelection {
-  const attributes = chosenAttributes(choice);
+export function chosenCellKeys(choice: Pick<Choice, "channels" | "attributes" | "lens">): KeySelection {
+  const attributes = chosenCellAttributes(choice);
   const channels = [...choice.channels];
   if (attributes) return { channels, attributes: [...attributes] };
   return choice.lens === "times" ? { channels } : { channels, families: [choice.lens] };

@@ -1,6 +1,6 @@
 import type { Operation, Family, KeySelection, ListSheet } from "@zm/core";
 import { useEffect, useEffectEvent, useState } from "react";
-import { type Lens, chosenAttributes, useChoice } from "../choice/choice.ts";
+import { type Lens, chosenCellAttributes, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { useSame } from "../shared/useSame.ts";
@@ -22,7 +22,7 @@ interface RangeEditProps {
 export function RangeEdit({ list, cues }: RangeEditProps) {
   const { draft, ...choice } = useChoice();
   const { channels, lens } = choice;
-  const attributes = chosenAttributes(choice);
+  const attributes = chosenCellAttributes(choice);
   const family = familyShown(list, channels, attributes, lens);
   const cells = `${cues.from}/${cues.to}/${channels.join()}/${lens}/${attributes?.join()}`;
   return (

@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
-import { type EditInput, type ListSheet, type ShowSheet, ShowError, cueOrder, sheetOf, takeCuesEdits } from "@zm/core";
+import { type ListSheet, type ShowSheet, cueOrder, sheetOf, takeCuesEdits } from "@zm/core";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { useChoice } from "../choice/choice.ts";
+import { refusable } from "../preview/preview.ts";
 import { Modal } from "../shared/Modal.tsx";
 import { messageOf } from "../shared/messageOf.ts";
 import { notify } from "../shared/notices.ts";
@@ -33,7 +34,8 @@ export function TakeDialog({ onClose }: { onClose: () => void }) {
   const taken = useMemo(() => {
     if (!other.data || !from || !cues) return null;
     const range = Number(cues.first) <= Number(cues.last) ? cues : { first: cues.last, last: cues.first };
-    return takenFrom({ sheet: other.data, list: from, ...range }, { sheet, list }, start.trim() || undefined);
+    const taking = { from: { sheet: other.data, list: from, ...range }, into: { sheet, list }, start: start.trim() || undefined };
+    return refusable(() => takeCuesEdits(taking));
   }, [other.data, from, cues, start, sheet, list]);
   const consider = (): void => {
     if (!taken || "fault" in taken) return;
@@ -161,18 +163,4 @@ function CueChoice({ list, cues, onChoose }: CueChoiceProps) {
       ))}
     </div>
   );
-}
-
-/** What the taking comes to, or why it cannot be done. */
-function takenFrom(
-  from: Parameters<typeof takeCuesEdits>[0]["from"],
-  into: Parameters<typeof takeCuesEdits>[0]["into"],
-  start: string | undefined,
-): { readonly edits: EditInput[]; readonly left: string[] } | { readonly fault: string } {
-  try {
-    return takeCuesEdits({ from, into, start });
-  } catch (error) {
-    if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
-    throw error;
-  }
 }

@@ -94,7 +94,8 @@ export function sheetAfter(sheet: ShowSheet, edits: readonly EditInput[]): ShowS
   return "fault" in applied ? undefined : applied.sheet;
 }
 
-function refusable<T extends object>(work: () => T): T | { fault: string } {
+/** What work on a show gives, or why the show refuses it. */
+export function refusable<T extends object>(work: () => T): T | { fault: string } {
   try {
     return work();
   } catch (error) {

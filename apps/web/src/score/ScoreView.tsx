@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow, sceneAt } from "@zm/core";
 import { Suspense, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
-import { chosenAttributes, chosenCues, useChoice } from "../choice/choice.ts";
+import { chosenCellAttributes, chosenCues, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
@@ -76,8 +76,6 @@ export function ScoreView() {
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     overscan: 8,
-    paddingStart: 0,
-    scrollPaddingStart: HEADER,
     // A frame later is early enough: the rows beyond what is seen are there.
     useFlushSync: false,
   });
@@ -107,7 +105,7 @@ export function ScoreView() {
   const shown = rows.getVirtualItems();
   const stageRow = stageCue === null ? -1 : findRow(list, stageCue);
   const lights = useMemo(() => new Set(choice.channels), [choice.channels]);
-  const attributes = chosenAttributes(choice);
+  const attributes = chosenCellAttributes(choice);
   const picture = useMemo(
     (): TilePicture => ({
       list,
@@ -129,12 +127,9 @@ export function ScoreView() {
   useEffect(() => {
     const [first = 0, last = 0] = linesSeen.split(" ").map(Number);
     const columns = layout.columns
-      .filter(({ x, width }) => x + width > seen.left - 512 && x < seen.right + 512)
-      .flatMap(({ id, channel, attribute, channels, folded }) =>
-        folded
-          ? channels.map((each) => ({ id: String(each), channel: each }))
-          : { id, channel, ...(attribute === undefined ? {} : { attribute }) },
-      );
+      // A folded group shows no ghosts.
+      .filter(({ x, width, folded }) => !folded && x + width > seen.left - 512 && x < seen.right + 512)
+      .map(({ id, channel, attribute }) => ({ id, channel, ...(attribute === undefined ? {} : { attribute }) }));
     useWanted.setState({ window: { lens: choice.lens, rows: rowsOfLines(lines, first, last), columns } });
   }, [linesSeen, seen.left, seen.right, layout, lines, choice.lens]);
   useEffect(() => () => useWanted.setState({ window: null }), []);
@@ -173,8 +168,10 @@ export function ScoreView() {
     openAround(focusRow, choice.cue !== choice.cueEnd);
     if (!dragging) bringRow(focusRow);
   }, [focusRow, dragging, choice.cue, choice.cueEnd]);
-  const room = seen.bottom - seen.top;
-  useEffect(() => bringRow(focusRow), [room, focusRow]);
+  // What opens or closes under the sheet does not hide the cue that is worked on.
+  const bringFocus = useEffectEvent(() => bringRow(focusRow));
+  const height = seen.bottom - seen.top;
+  useEffect(() => bringFocus(), [height]);
   const bringColumn = useEffectEvent(() => {
     const column = layout.columns[placeOfLight(layout, choice.channelEnd, choice.attributeEnd)];
     const element = scroller.current;

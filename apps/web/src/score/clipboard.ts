@@ -12,7 +12,7 @@ import {
   readClip,
   writeClip,
 } from "@zm/core";
-import { type Lens, chosenAttributes, chosenCues, chosenKeys, useChoice } from "../choice/choice.ts";
+import { type Lens, chosenCellAttributes, chosenCues, chosenCellKeys, useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
 import { messageOf } from "../shared/messageOf.ts";
 import { chosenRows } from "./paint.ts";
@@ -27,7 +27,7 @@ let copied: Clip | null = null;
 function chosenClip(list: ListSheet): Clip | null {
   const { channels, lens, ...choice } = useChoice.getState();
   const rows = chosenRows(list, chosenCues(choice));
-  return rows && channels.length > 0 ? clipOf(list, rows, channels, keysIn(lens, chosenAttributes({ channels, ...choice }))) : null;
+  return rows && channels.length > 0 ? clipOf(list, rows, channels, keysIn(lens, chosenCellAttributes({ channels, ...choice }))) : null;
 }
 
 function keysIn(lens: Lens, attributes: readonly string[] | undefined): Parameters<typeof clipOf>[3] {
@@ -85,7 +85,7 @@ export function carryCells(list: ListSheet, lines: SheetLines, layout: ScoreLayo
   const choice = useChoice.getState();
   const cues = chosenCues(choice);
   if (line?.kind === "part" && cues?.from === cue && cues.to === cue)
-    return consider([{ op: "assignPart", list: list.id, cue, keys: chosenKeys(choice), part: line.part }]);
+    return consider([{ op: "assignPart", list: list.id, cue, keys: chosenCellKeys(choice), part: line.part }]);
   try {
     const { edits, left } = pasteEdits(list, clip, findRow(list, cue), placesFor(layout, at.channels.slice(0, 1), clip));
     // What has no place there would be lost here.

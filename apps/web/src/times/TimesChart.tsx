@@ -1,4 +1,4 @@
-import { type DrawnLink, type ListSheet, type TimeBar, at } from "@zm/core";
+import { type DrawnLink, type ListSheet, type TimeBar, at, endOfLinks } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { seconds } from "../shared/words.ts";
 import { type BarChange, barLabel, barName, barWords, cutWords, linkWords, rowLabel } from "./barEdits.ts";
@@ -39,7 +39,7 @@ interface Drag {
 export function TimesChart({ list, links, bars, width, namesWidth, picked, onPick, onWish, onMake, onDrop }: TimesChartProps) {
   const [drag, setDrag] = useState<Drag | null>(null);
   const rows = useMemo(() => rowsOf(list, links, bars), [list, links, bars]);
-  const longest = Math.max(0, ...links.map(({ start, duration }) => start + duration));
+  const longest = endOfLinks(links);
   const drawn = useMemo(() => timeScale(longest, namesWidth, width - 8), [longest, namesWidth, width]);
   // What is under the pointer keeps its size for as long as it is held.
   const scale = drag?.scale ?? drawn;

@@ -1,4 +1,4 @@
-import { type DrawnLink, type ListSheet, type TimeBar, at, chainAround, findRow, linksOver, timeBars } from "@zm/core";
+import { type DrawnLink, type ListSheet, type TimeBar, at, chainAround, endOfLinks, findRow, linksOver, timeBars } from "@zm/core";
 import { X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { chosenCues, useChoice } from "../choice/choice.ts";
@@ -78,14 +78,20 @@ function linksFor(list: ListSheet, first: number, last: number): DrawnLink[] {
 }
 
 function namesOf(list: ListSheet, links: readonly DrawnLink[]): string {
-  const [from, to] = [at(list.cues, at(links, 0).row).number, at(list.cues, at(links, links.length - 1).row).number];
+  const { from, to } = rangeOf(list, links);
   return from === to ? from : `${from} to ${to}`;
+}
+
+/** The first and the last cue that are drawn. */
+function rangeOf(list: ListSheet, links: readonly DrawnLink[]): { from: string; to: string } {
+  const numberAt = (place: number): string => at(list.cues, at(links, place).row).number;
+  return { from: numberAt(0), to: numberAt(links.length - 1) };
 }
 
 function runsWords(links: readonly DrawnLink[]): string {
   const presses = links.filter(({ pressed }) => pressed).length;
   if (presses > 1) return `${presses} presses of Go; how long is waited for them is not known`;
-  const end = Math.max(...links.map(({ start, duration }) => start + duration));
+  const end = endOfLinks(links);
   return links.length > 1 ? `one Go, runs ${seconds(end)} s by itself` : `complete after ${seconds(end)} s`;
 }
 
@@ -113,16 +119,14 @@ function BarFields({ list, bar, draft }: { list: ListSheet; bar: TimeBar; draft:
 /** How long all that is drawn lasts, where one Go runs it: typed, every time in it is scaled. */
 function LastField({ list, links, draft }: { list: ListSheet; links: readonly DrawnLink[]; draft: TimesDraft }) {
   if (links.length === 0 || links.filter(({ pressed }) => pressed).length > 1) return null;
-  const [from, to] = [at(list.cues, at(links, 0).row).number, at(list.cues, at(links, links.length - 1).row).number];
-  const end = Math.max(...links.map(({ start, duration }) => start + duration));
   return (
     <label className="flex items-center gap-1 whitespace-nowrap text-quiet">
       {links.length > 1 ? "these cues last" : "it lasts"}
       <TimeField
         label="all that is drawn lasts, seconds"
-        value={end}
+        value={endOfLinks(links)}
         draft={draft}
-        onTake={(time) => draft.consider([{ op: "stretch", list: list.id, from, to, seconds: time }])}
+        onTake={(time) => draft.consider([{ op: "stretch", list: list.id, ...rangeOf(list, links), seconds: time }])}
       />
     </label>
   );

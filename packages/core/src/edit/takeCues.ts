@@ -1,4 +1,4 @@
-import { makeMove, moveTiming, paletteOf } from "../show/move.ts";
+import { makeMove, moveTiming, paletteOf, plainValue } from "../show/move.ts";
 import type { Cue, MoveSpec, Moves } from "../show/schema.ts";
 import { keyAt } from "../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
@@ -62,7 +62,7 @@ function moveFor(channel: number, attribute: string, spec: MoveSpec, from: ShowS
   const inRange = (value: number): boolean => value >= key.attribute.min && value <= key.attribute.max;
   const palette = paletteOf(spec);
   if (palette === undefined) {
-    const value = typeof spec === "number" ? spec : spec.value;
+    const value = plainValue(spec);
     return value === undefined || inRange(value) ? spec : undefined;
   }
   if (into.palettes.valueFor(palette, key) !== undefined) return spec;

@@ -41,10 +41,15 @@ export function linksOver(list: ListSheet, first: number, last: number, gap: num
   for (let row = first; row <= last;) {
     const chain = chainFrom(list, row).filter((link) => link.row <= last);
     links.push(...chain.map((link) => ({ ...link, start: link.start + offset, pressed: link.row === row })));
-    offset = gap + Math.max(...links.map(({ start, duration }) => start + duration));
+    offset = gap + endOfLinks(links);
     row += Math.max(1, chain.length);
   }
   return links;
+}
+
+/** When all that stands on a line of time is complete, seconds; 0 where nothing stands there. */
+export function endOfLinks(links: readonly ChainLink[]): number {
+  return Math.max(0, ...links.map(({ start, duration }) => start + duration));
 }
 
 /** The bars of cues on a line of time, cue by cue, each in the order of its parts, kinds and own times (SEMANTICS sections 3 and 4). */
