@@ -8,18 +8,21 @@ import { possibleNext } from "./grammar.ts";
 import { lightsNamed } from "./readLine.ts";
 import { KEYWORDS } from "./tokens.ts";
 
-/** Something that can come next in a line, and what it is. */
+/** One thing that can come next in a line: the word as it would be typed, and what it is ("attribute", a label); "" for plain words. */
 export interface Completion {
   readonly word: string;
   readonly about: string;
 }
-/** What can come next, and the place in the text from which it would stand. */
+/** What can come next, and the place in the text from which a chosen word stands instead of what was typed. */
 export interface Completions {
   readonly from: number;
   readonly words: readonly Completion[];
 }
 
-/** What can follow what has been typed: words of the line, and the names that the show has. A word half typed narrows them. */
+/**
+ * What can follow what has been typed: words of the line, and the names that the show has. A word half typed narrows them, by its own
+ * beginning or by the beginning of its label. An empty array where the line is finished or cannot be read so far.
+ */
 export function completeLine(text: string, sheet: ShowSheet): Completions {
   const { next, from } = possibleNext(text);
   const begun = text.slice(from).toLowerCase();
@@ -41,7 +44,7 @@ export function completeLine(text: string, sheet: ShowSheet): Completions {
   return { from, words: [...signs, ...words.filter(({ word }) => word !== "=")] };
 }
 
-/** The named slots of the attribute that stands before the sign at the end of a text. */
+/** The named slots of the attribute that stands before the sign at the end of a text; nothing where it has none. */
 function slotsFor(before: string, keys: readonly Key[]): Completion[] {
   const attribute = /([\w-]+)\s*=\s*$/u.exec(before)?.[1];
   const slots = keys.flatMap((key) => (key.attribute.id === attribute ? (key.attribute.slots ?? []) : []));
@@ -56,7 +59,7 @@ function keysOfLights(text: string, sheet: ShowSheet): readonly Key[] {
   return named.channels.flatMap((channel) => [...(sheet.keys.byChannel.get(channel)?.values() ?? [])]);
 }
 
-/** The words that are offered for one kind of token. */
+/** The words that are offered for one kind of token, in the rule in which it would stand. Only attributes and families that the named lights have. */
 function wordsFor({ token, rule }: Possible, sheet: ShowSheet, keys: readonly Key[]): Completion[] {
   if (token === "Equals") return [{ word: "=", about: "a value" }];
   const keyword = KEYWORDS.get(token);
@@ -79,7 +82,7 @@ function has(keys: readonly Key[], family: string): boolean {
   return keys.some((key) => key.attribute.family === family);
 }
 
-/** The names that can stand here, by the rule of the grammar that wants one. */
+/** The names that can stand here, by the rule of the grammar that wants one. Palettes only where one of the lights has a value from them. */
 function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Key[]): Completion[] {
   const of = (entries: readonly { id: string; label: string }[]): Completion[] =>
     entries.map(({ id, label }) => ({ word: id, about: label }));

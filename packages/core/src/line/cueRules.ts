@@ -3,8 +3,9 @@ import type { Destination, Missing, Named, Range, Sentence, TypedMapping } from 
 import { TimeRules } from "./timeRules.ts";
 import { word } from "./tokens.ts";
 
-/** The rules for what is done to whole cues: walls, recasting, copies, moves, numbers. */
+/** The rules for what is done to whole cues: walls, recasting, copies, moves, numbers. What a cue's number must be is checked later. */
 export class CueRules extends TimeRules {
+  /** `block #21`, `unassert #3..8`; `block #21 for 1..6 pan` writes the moves of those lights and sets no flag. */
   protected readonly flag = this.RULE("flag", (): Sentence => {
     const what = this.OR<"block" | "unblock" | "assert" | "unassert">([
       { ALT: () => (this.CONSUME(word.Block), "block") },
@@ -27,6 +28,7 @@ export class CueRules extends TimeRules {
     );
   });
 
+  /** `recast 1 as 2 in #10..40`, `recast 1 as 2 too` (both then do it), `exchange 1 and 2`. */
   protected readonly recast = this.RULE("recast", (): Sentence =>
     this.OR<Sentence>([
       {
@@ -60,6 +62,7 @@ export class CueRules extends TimeRules {
     ]),
   );
 
+  /** `swap dusk, dawn for dawn, dusk in #10..20`: all at once, so two palettes can change places. */
   protected readonly swapPalette = this.RULE("swapPalette", (): Sentence => {
     this.CONSUME(word.Swap);
     const palettes: Named[] = [];
@@ -98,6 +101,7 @@ export class CueRules extends TimeRules {
   /** What cannot be taken along is left where it is. */
   private readonly leave = this.RULE("leave", (): boolean => this.OPTION(() => this.CONSUME(word.Leave)) !== undefined);
 
+  /** `in #10..20`; undefined where no cues are named: the chosen ones are meant. */
   private readonly inCues = this.RULE("inCues", (): Range | undefined =>
     this.OPTION(() => {
       this.CONSUME(word.In);
@@ -106,6 +110,7 @@ export class CueRules extends TimeRules {
     }),
   );
 
+  /** The sentences that begin with what is done to a cue: copy, move, delete, renumber, split, insert, label. */
   protected readonly wholeCue = this.RULE("wholeCue", (): Sentence =>
     this.OR<Sentence>([
       {
@@ -189,6 +194,7 @@ export class CueRules extends TimeRules {
     ]),
   );
 
+  /** `#12 to #13`: one cue and the number of another. */
   private readonly fromTo = this.RULE("fromTo", (): { cue: string; to: string } => {
     this.CONSUME(word.Hash);
     const cue = this.CONSUME(word.Decimal).image;

@@ -1,11 +1,11 @@
-/** A line that cannot be read: what is wrong, and where in the text. */
+/** A line that cannot be read: what is wrong and what could stand there, and where in the text (from 0, in characters). */
 export interface LineFault {
   message: string;
   at: number;
   length: number;
 }
 
-/** What can stand next in a line: the kind of word, and the rule in which it would stand. */
+/** What can stand next in a line: the kind of word by its name in `tokens.ts`, and the rule of the grammar in which it would stand. */
 export interface Possible {
   readonly token: string;
   readonly rule: string;

@@ -1,3 +1,5 @@
+// The grammar of the line entry. It only reads: what a name means in a show is looked up later, by `readLine.ts` and `handLine.ts`.
+// Rules that begin with a word of their own need no order; lights come last, because a line that begins with a number could be any of them.
 import { type IToken, Lexer } from "chevrotain";
 import type { LineFault, Possible } from "./fault.ts";
 import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
@@ -13,6 +15,7 @@ class LineParser extends CueRules {
     this.performSelfAnalysis();
   }
 
+  /** A whole line. Each alternative is one kind of Sentence; the first word, or its absence, tells which. */
   readonly sentence = this.RULE("sentence", (): Sentence =>
     this.OR<Sentence>([
       { ALT: () => (this.CONSUME(word.Undo), { kind: "history", what: "undo" }) },
@@ -57,12 +60,14 @@ class LineParser extends CueRules {
     ]),
   );
 
+  /** `new cues up 3 down 5`, the times that a new cue begins with; `new cues none` gives null: it begins without any. */
   private readonly newCues = this.RULE("newCues", (): TypedPartTimes | null => {
     this.CONSUME(word.New);
     this.CONSUME(word.CuesWord);
     return this.OR<TypedPartTimes | null>([{ ALT: () => this.SUBRULE(this.partTimes) }, { ALT: () => (this.CONSUME(word.None), null) }]);
   });
 
+  /** `find storm`: the words joined by blanks, quotation marks taken off. */
   private readonly searched = this.RULE("searched", (): string => {
     this.CONSUME(word.Find);
     const words: string[] = [];
@@ -76,6 +81,7 @@ class LineParser extends CueRules {
     return words.join(" ");
   });
 
+  /** `carries only`, `carries isolated`, `carries track`: how far a cue's moves reach (section 2 of the semantics). */
   private readonly carries = this.RULE("carries", (): "track" | "cueOnly" | "isolated" => {
     this.CONSUME(word.Carries);
     return this.OR<"track" | "cueOnly" | "isolated">([
@@ -85,6 +91,7 @@ class LineParser extends CueRules {
     ]);
   });
 
+  /** The name of a view alone: goes there and changes nothing. */
   private readonly view = this.RULE("view", (): ViewName =>
     this.OR<ViewName>([
       { ALT: () => (this.CONSUME(word.Score), "score") },
@@ -97,6 +104,10 @@ class LineParser extends CueRules {
     ]),
   );
 
+  /**
+   * `record #12 "Storm breaks" up 3 only`. The options may stand in any order; what is not said is left out,
+   * so that the sheet of a record can fill it from what was used last.
+   */
   private readonly record = this.RULE("record", (): Sentence => {
     this.CONSUME(word.Record);
     const words: RecordWords = {};
@@ -111,6 +122,7 @@ class LineParser extends CueRules {
     return { kind: "record", words };
   });
 
+  /** One option of a record, written into what was read before it. A second one of the same kind replaces the first. */
   private readonly recordOption = this.RULE("recordOption", (words: RecordWords = {}): void => {
     this.OR([
       { ALT: () => this.SUBRULE(this.partTime, { ARGS: [(words.times ??= {})] }) },
@@ -137,6 +149,7 @@ class LineParser extends CueRules {
     ]);
   });
 
+  /** `update at source of 5 pan`. Without a place the application asks; without lights all that is in hand is meant. */
   private readonly update = this.RULE("update", (): Sentence => {
     this.CONSUME(word.Update);
     const place = this.OPTION(() =>
@@ -151,6 +164,7 @@ class LineParser extends CueRules {
     return { kind: "update", ...(place ? { place } : {}), ...(lights ? { lights } : {}), ...(attribute ? { attribute } : {}) };
   });
 
+  /** `drop 5 pan`: lets values go from the Hand. Alone it empties the Hand. */
   private readonly dropped = this.RULE("dropped", (): Sentence => {
     this.CONSUME(word.Drop);
     const lights = this.OPTION(() => this.SUBRULE(this.lights));
@@ -158,6 +172,7 @@ class LineParser extends CueRules {
     return { kind: "dropped", ...(lights ? { lights } : {}), ...(attribute ? { attribute } : {}) };
   });
 
+  /** `keep palette "Dusk" colour for types`, `keep pace "Slow"`, `keep group "Front" 1..6`: gives a name to what is in hand or chosen. */
   private readonly keep = this.RULE("keep", (): Sentence => {
     this.CONSUME(word.Keep);
     const keeping = this.OR<Keeping>([
@@ -183,6 +198,7 @@ class LineParser extends CueRules {
     return { kind: "keep", keeping };
   });
 
+  /** For whom the values of a palette stand: for all lights, for each type, for each light. */
   private readonly scope = this.RULE("scope", (): "all" | "type" | "channel" =>
     this.OR<"all" | "type" | "channel">([
       { ALT: () => (this.CONSUME(word.All), "all") },
@@ -191,6 +207,7 @@ class LineParser extends CueRules {
     ]),
   );
 
+  /** `patch 1..12 as profile from 1.101 "Front"`: a row of lights, addressed one behind the other. */
   private readonly patch = this.RULE("patch", (): Sentence => {
     this.CONSUME(word.Patch);
     const { from, to } = this.SUBRULE(this.cueRange);
@@ -208,6 +225,7 @@ class LineParser extends CueRules {
     };
   });
 
+  /** `gather #3, #10..12 "Storms" moves`: a new list of cues in the order in which they are named, with their looks or with their moves alone. */
   private readonly gather = this.RULE("gather", (): Sentence => {
     this.CONSUME(word.Gather);
     const cues: Range[] = [];
@@ -217,6 +235,7 @@ class LineParser extends CueRules {
     return { kind: "gather", cues, label, what: moves ? "moves" : "look" };
   });
 
+  /** A line that begins with `#`: cues alone are gone to and looked at, blind; with a sentence behind them it is made in them. */
   private readonly onCues = this.RULE("onCues", (): Sentence => {
     this.CONSUME(word.Hash);
     const cues = this.SUBRULE(this.cueRange);
@@ -256,6 +275,7 @@ class LineParser extends CueRules {
     ]),
   );
 
+  /** `part 2 up 5` times one part; `part 2 to part 1` gives its moves to another and takes it away. */
   private readonly onPart = this.RULE("onPart", (cues: Range | undefined): Sentence => {
     this.CONSUME(word.Part);
     const part = Number(this.CONSUME(word.Decimal).image);
@@ -271,6 +291,7 @@ class LineParser extends CueRules {
     ]);
   });
 
+  /** `times * 1.2` multiplies every stored time; `up 3 down 5` sets those that are named and leaves the others. */
   private readonly timesChange = this.RULE("timesChange", (): Extract<Sentence, { kind: "times" }>["change"] =>
     this.OR<Extract<Sentence, { kind: "times" }>["change"]>([
       { ALT: () => (this.CONSUME(word.Times), this.CONSUME(word.Star), { scale: Number(this.CONSUME(word.Decimal).image) }) },
@@ -278,6 +299,10 @@ class LineParser extends CueRules {
     ]),
   );
 
+  /**
+   * Lights with what is done to them. Without an operation they are only chosen. The words behind it (`others out`, `along cues`,
+   * `stored`, `only`) have this one order, so that a line reads the same whoever typed it.
+   */
   private readonly onLights = this.RULE("onLights", (cues: Range | undefined): Sentence => {
     const lights = this.SUBRULE(this.lights);
     const attribute = this.OPTION(() => named(this.CONSUME(word.Word)));
@@ -316,7 +341,7 @@ function possibleAfter(tokens: readonly IToken[]): Possible[] {
     .map(({ nextTokenType, ruleStack }) => ({ token: nextTokenType.name, rule: ruleStack.at(-1) ?? "" }));
 }
 
-/** The reader of lines, made once: building a grammar takes long. */
+/** The reader of lines, made once: building a grammar takes long. The parser is built from the lexer's words, so the two belong together. */
 interface Reader {
   readonly lexer: Lexer;
   readonly parser: LineParser;
@@ -329,7 +354,10 @@ function lineReader(): Reader {
   return reader;
 }
 
-/** Reads one line of the line entry. An empty line and a line that cannot be read give a fault that points at the word. */
+/**
+ * Reads one line of the line entry. An empty line and a line that cannot be read give a fault that points at the word. What could stand
+ * there comes from the parser's own content assist, so that refusals and completion never disagree.
+ */
 export function parseLine(text: string): { sentence: Sentence } | { fault: LineFault } {
   const { lexer, parser } = lineReader();
   const lexed = lexer.tokenize(text);

@@ -1,3 +1,4 @@
+// The sentences that are no edit of the show by themselves: they go to the Hand, change what is chosen, or open a sheet that asks more.
 import type { Operation, EditInput, KeySelection } from "../edit/index.ts";
 import { FAMILIES, type Family } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
@@ -10,7 +11,7 @@ import { recordTimesOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, timesOf, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
-/** What a line asks of the Hand. */
+/** What a line asks of the Hand: values given, own times, a pace, values dropped, or what the cue on stage shows taken up. */
 export type HandOperation =
   | { do: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
   | { do: "home"; selection: KeySelection; othersOut: boolean }
@@ -19,7 +20,10 @@ export type HandOperation =
   | { do: "drop"; selection: KeySelection }
   | { do: "takeUp" };
 
-/** What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next free one. */
+/**
+ * What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next
+ * free one. An update without a place asks where.
+ */
 export type HandRequest =
   | { kind: "hand"; operation: HandOperation; channels: number[] | undefined }
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
@@ -61,7 +65,7 @@ function selectionOf({ lights, attribute }: { lights?: Lights; attribute?: Named
   return { ...(lights ? { channels: channelsOf(lights, sheet) } : {}), ...attributeOf(attribute, sheet) };
 }
 
-/** What a typed record asks for. */
+/** What a typed record asks for. What was not said has the plain meaning: from the Hand, values and times, merged, tracking on. */
 function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: ShowSheet): HandRequest {
   const family = words.family && familyNamed(words.family);
   return {
@@ -89,7 +93,7 @@ function familyNamed({ name, at }: Named): Family {
   throw new Fault({ message: `"${name}" is no family; the families are ${FAMILIES.join(", ")}`, at, length: name.length });
 }
 
-/** What a typed keep asks for: a palette, a pace or a group. */
+/** What a typed keep asks for: a palette, a pace or a group. A group whose label is known is set anew; the others get an id of their own. */
 function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: ShowSheet): HandRequest {
   switch (keeping.what) {
     case "palette":
@@ -107,7 +111,10 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
   }
 }
 
-/** What is typed of lights without a cue, where it goes to the Hand. Throws Fault for what only a cue can do. */
+/**
+ * What is typed of lights without a cue, where it goes to the Hand. A bare value speaks of levels, as in cues.
+ * Throws Fault for what only a cue can do: parts, restoring, stored moves.
+ */
 export function operationInHand(
   { attribute, only, othersOut = false, along, stored }: Extract<Sentence, { kind: "lights" }>,
   operation: TypedOperation,

@@ -1,4 +1,4 @@
-/** One thing that can be typed. */
+/** One thing that can be typed: how, what it does, and what else people call it. */
 export interface LineHelp {
   /** Examples that read as they stand, given a show that has what they name. */
   readonly typed: readonly string[];
@@ -6,7 +6,7 @@ export interface LineHelp {
   /** Words that people look for it by. */
   readonly found?: string;
 }
-/** What can be typed, by what it is about. */
+/** What can be typed about one subject, in the order in which a newcomer needs it. */
 export interface LineChapter {
   readonly about: string;
   readonly entries: readonly LineHelp[];
@@ -14,7 +14,10 @@ export interface LineChapter {
 
 const entry = (typed: readonly string[], does: string, found = ""): LineHelp => ({ typed, does, ...(found ? { found } : {}) });
 
-/** Everything that the line entry understands, in words; the documentation and the help in the application are made of it. */
+/**
+ * Everything that the line entry understands, in words; the documentation and the help in the application are made of it, and a test
+ * reads every example, so none of them can be wrong.
+ */
 export const LINE_HELP: readonly LineChapter[] = [
   {
     about: "Choosing",

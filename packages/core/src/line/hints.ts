@@ -1,3 +1,4 @@
+// Refusals that help: what somebody most likely meant who types the way they speak. They are hints only: nothing is guessed and done.
 import type { IToken } from "chevrotain";
 import type { LineFault, Possible } from "./fault.ts";
 import { isNear } from "./near.ts";
@@ -39,7 +40,10 @@ export function doubtfulMinus(tokens: readonly IToken[]): LineFault | undefined 
   return undefined;
 }
 
-/** What somebody most likely meant who typed this word at this place; undefined where nothing is known of it. */
+/**
+ * What somebody most likely meant who typed this word at this place, told by the words around it; undefined where nothing is known of
+ * it and the list of what could stand there has to do.
+ */
 export function hintFor(before: readonly IToken[], token: IToken, next: IToken | undefined): string | undefined {
   const kind = token.tokenType.name;
   const last = before.at(-1);
@@ -100,7 +104,7 @@ const SIGNS: Readonly<Record<string, string>> = {
 /** So many words are offered in a refusal. */
 const MOST = 5;
 
-/** What could stand where a word was not understood, and the word that it was nearly. */
+/** What could stand where a word was not understood, and the word that it was nearly. At most MOST words are named. */
 export function expectation(image: string, possible: readonly Possible[], isFirst: boolean): string {
   const words = possibleWords(possible);
   const near = [...KEYWORDS].find(([name, word]) => possible.some(({ token }) => token === name) && isNear(image.toLowerCase(), word));
@@ -116,7 +120,7 @@ export function unfinished(possible: readonly Possible[]): string {
   return words.length === 0 ? "The line is not finished" : `The line is not finished; next could come ${listOf(words)}`;
 }
 
-/** The words and signs that could stand here, signs first. */
+/** The words and signs that could stand here, signs first: they are what people leave out most. */
 function possibleWords(possible: readonly Possible[]): string[] {
   const words = possible.flatMap(({ token }) => SIGNS[token] ?? KEYWORDS.get(token) ?? []);
   const order = [...words.filter((word) => !/^[a-z]/.test(word)), ...words.filter((word) => /^[a-z]/.test(word))];

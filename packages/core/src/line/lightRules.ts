@@ -1,3 +1,4 @@
+// The lowest of the layers of the grammar (lights, then times, then cues): each is a class because the parser package reads its rules from one.
 import { EmbeddedActionsParser, type IToken } from "chevrotain";
 import { readSeconds } from "../time/readTime.ts";
 import type { Lights, Named, Range, TypedChange, TypedOperation, TypedTiming } from "./sentence.ts";
@@ -5,10 +6,12 @@ import { lineTokens, word } from "./tokens.ts";
 
 /** The rules for lights, what is done to them, and ranges of cues, on which every sentence is built. */
 export class LightRules extends EmbeddedActionsParser {
+  /** Recovery is off: a half-read sentence must never become an edit. */
   constructor() {
     super(lineTokens, { recoveryEnabled: false });
   }
 
+  /** `10..20`, or one cue: a range with two equal ends. The `#` before it belongs to the rule that calls. */
   protected readonly cueRange = this.RULE("cueRange", (): Range => {
     const from = this.CONSUME(word.Decimal).image;
     const to = this.OPTION(() => {
@@ -18,6 +21,7 @@ export class LightRules extends EmbeddedActionsParser {
     return { from, to: to ?? from };
   });
 
+  /** `5, 7..9, @front / 2`: terms in the order typed, of which every n-th light counts (1: all). */
   protected readonly lights = this.RULE("lights", (): Lights => {
     const terms: Lights["terms"] = [];
     this.AT_LEAST_ONE_SEP({ SEP: word.Comma, DEF: () => terms.push(this.SUBRULE(this.term)) });
@@ -28,6 +32,7 @@ export class LightRules extends EmbeddedActionsParser {
     return { terms, every: every ?? 1 };
   });
 
+  /** One light, a span with both ends in it, or a group by its name. */
   protected readonly term = this.RULE("term", (): Lights["terms"][number] =>
     this.OR<Lights["terms"][number]>([
       {
@@ -49,6 +54,7 @@ export class LightRules extends EmbeddedActionsParser {
     ]),
   );
 
+  /** What is done to lights. Steps and factors are numbers without a sign: `- 10` is less by ten, `= -20` is a value below 0. */
   protected readonly operation = this.RULE("operation", (): TypedOperation =>
     this.OR<TypedOperation>([
       { ALT: () => (this.CONSUME(word.Equals), this.SUBRULE(this.target)) },
@@ -63,6 +69,7 @@ export class LightRules extends EmbeddedActionsParser {
     ]),
   );
 
+  /** Times that moves have for themselves: a pace by its name, a factor, or fade, delay and curve in any order. */
   protected readonly ownTimes = this.RULE("ownTimes", (): TypedTiming =>
     this.OR<TypedTiming>([
       { ALT: () => (this.CONSUME(word.Pace), { times: { pace: named(this.CONSUME(word.Name)) } }) },
@@ -89,11 +96,12 @@ export class LightRules extends EmbeddedActionsParser {
     ]),
   );
 
+  /** An amount, or null for `none`: what is stored is forgotten and the part's time counts again. */
   private readonly amountOrNone = this.RULE("amountOrNone", (): number | string | null =>
     this.OR<number | string | null>([{ ALT: () => this.SUBRULE(this.amount) }, { ALT: () => (this.CONSUME(word.None), null) }]),
   );
 
-  /** A number, or a fan of them. */
+  /** A number, or a fan of them as text (`-30~30`), which is read by `fan/`. */
   protected readonly amount = this.RULE("amount", (): number | string => {
     const points = [this.SUBRULE(this.signed)];
     this.MANY(() => {
@@ -103,6 +111,7 @@ export class LightRules extends EmbeddedActionsParser {
     return points.length > 1 ? points.join("~") : (points[0] ?? 0);
   });
 
+  /** A number that may be below 0. */
   protected readonly signed = this.RULE("signed", (): number => {
     const below = this.OPTION(() => this.CONSUME(word.Minus)) !== undefined;
     const value = this.SUBRULE(this.seconds);
@@ -117,6 +126,7 @@ export class LightRules extends EmbeddedActionsParser {
     ]),
   );
 
+  /** What stands behind `=`. A name is tried last: `full` and `out` are levels even where a palette is called so. */
   protected readonly target = this.RULE("target", (): TypedChange =>
     this.OR<TypedChange>({
       IGNORE_AMBIGUITIES: true,
@@ -130,7 +140,7 @@ export class LightRules extends EmbeddedActionsParser {
   );
 }
 
-/** A token with the place where it stands. */
+/** A word with the place where it stands, counted from 0, so that a refusal can point at it. */
 export function named(token: IToken): Named {
   return { name: token.image, at: token.startOffset };
 }

@@ -9,7 +9,7 @@ import { isNear } from "./near.ts";
 import { KEYWORDS } from "./tokens.ts";
 import type { Lights, Named, TypedTiming } from "./sentence.ts";
 
-/** A word of a line that names nothing in the show; it points at the word. */
+/** A word of a line that names nothing in the show; it points at the word. It is caught at the door of the folder: callers get a LineFault. */
 export class Fault extends Error {
   readonly fault: LineFault;
   constructor(fault: LineFault) {
@@ -18,7 +18,10 @@ export class Fault extends Error {
   }
 }
 
-/** Times as typed, held against the curves and paces that there are. */
+/**
+ * Times as typed, held against the curves and paces that there are: a factor, a pace by its id, or a fade, delay (seconds or a fan)
+ * and curve of which only what was said is given. Throws Fault for a pace or curve that there is not.
+ */
 export function timesOf(
   { fade, delay, curve, pace, scale }: TypedTiming["times"],
   sheet: ShowSheet,
@@ -40,7 +43,10 @@ export function timesOf(
   return { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }), ...(known ? { curve: known } : {}) };
 }
 
-/** The channels that lights name, in their order, each once. */
+/**
+ * The channels that lights name, in the order in which they are named, each once: fans spread in this order. Gaps in a span are no
+ * fault, a span without any light is. Throws Fault.
+ */
 export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
   const all = lights.terms.flatMap((term) => {
     if ("group" in term) return groupNamed(term.group, sheet).channels;
@@ -77,7 +83,10 @@ function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
   });
 }
 
-/** The attribute or family that a word names. */
+/**
+ * The attribute or family that a word names, as a selection of keys; an empty one where no word was typed. Throws Fault, with the word
+ * that was probably meant, for one that no light of the rig has.
+ */
 export function attributeOf(named: Named | undefined, sheet: ShowSheet): { attributes?: string[]; families?: Family[] } {
   if (!named) return {};
   const family = FAMILIES.find((each) => each === named.name);
@@ -88,7 +97,7 @@ export function attributeOf(named: Named | undefined, sheet: ShowSheet): { attri
   throw new Fault({ message: `No light here has "${named.name}"${hint}`, at: named.at, length: named.name.length });
 }
 
-/** The id of the palette that a word names. */
+/** The id of the palette that a word names by its id or label. Throws Fault naming those there are. */
 export function paletteNamed({ name, at }: Named, sheet: ShowSheet): string {
   const found = sheet.show.palettes.find((palette) => matches(palette, name));
   if (found) return found.id;

@@ -1,3 +1,5 @@
+// From a sentence to what it asks of a show: names become channels, cues and palettes, and the sentence becomes edits or a choice.
+// Nothing is applied here: the impact is shown first, and the edits go the same way as those of a key or a menu.
 import {
   type EditInput,
   type Journey,
@@ -27,7 +29,10 @@ import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Destination, Named, Range, Sentence, TypedMapping, TypedOperation } from "./sentence.ts";
 
-/** What a typed line asks for, held against the show: an edit, a choice, or a step in the history. */
+/**
+ * What a typed line asks for, held against the show. `channels` and `cues` are what is chosen when it has been done; undefined leaves
+ * the choice as it is.
+ */
 export type LineRequest =
   | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: Range | undefined }
   | HandRequest
@@ -38,16 +43,20 @@ export type LineRequest =
   | { kind: "help" }
   | { kind: "history"; what: "undo" | "redo" };
 
-/** What is chosen when a line is typed: the cues that an edit without `#` speaks of. */
+/** What a line is read against: the show, the list that is open, and what is chosen when the line begins. */
 export interface LineContext {
   readonly sheet: ShowSheet;
   readonly list: ListSheet;
+  /** The cues that an edit without `#` speaks of; undefined where none is chosen. */
   readonly cues: Range | undefined;
   /** True where a line without `#` goes to the Hand: everywhere but in the sheets that edit blind. */
   readonly toHand?: boolean;
 }
 
-/** Reads a line against a show. A fault points at the word that is wrong. */
+/**
+ * Reads a line against a show. Gives a fault, never an exception, for what a user can type wrongly; it points at the word
+ * (place and length in the text) and says what could stand there. The show is not changed.
+ */
 export function readLine(text: string, context: LineContext): { request: LineRequest } | { fault: LineFault } {
   const parsed = parseLine(text);
   if ("fault" in parsed) return parsed;
@@ -138,7 +147,7 @@ type CueSentence = Extract<
   }
 >;
 
-/** What a sentence about cues asks for. */
+/** What a sentence about cues asks for. Throws Fault for a cue number, list, light or palette that the show does not have. */
 function onCues(sentence: CueSentence, context: LineContext): LineRequest {
   const list = context.list.id;
   switch (sentence.kind) {
@@ -219,7 +228,10 @@ function single(number: string): Range {
   return checkedRange({ from: number, to: number });
 }
 
-/** What a sentence about recasting asks for: lights named on both sides, in their order. */
+/**
+ * What a sentence about recasting asks for. Lights are named on both sides and go together in that order; whether their numbers agree
+ * is for the edit to say. The lights that take over are chosen afterwards. Throws Fault.
+ */
 function recasting({ lights, as, how, cues, missing, map }: Extract<Sentence, { kind: "recast" }>, context: LineContext): LineRequest {
   const [from, to] = [channelsOf(lights, context.sheet), channelsOf(as, context.sheet)];
   const plain = <T>(all: T[]): T | T[] => (all.length === 1 && all[0] !== undefined ? all[0] : all);
@@ -272,7 +284,10 @@ function arriving(journey: Journey, { list }: LineContext, edits: () => EditInpu
   return { kind: "edit", edits: made, channels: undefined, cues };
 }
 
-/** A block of stored moves copied or moved to other cues, and to other lights. */
+/**
+ * A block of stored moves copied or moved to other cues, and to other lights where they are named. It lands on cues that stand:
+ * pasting makes none. Moves that their new light cannot do refuse the whole line. Throws Fault.
+ */
 function movedBlock(sentence: Extract<Sentence, { kind: "block" }>, { sheet, list }: LineContext): LineRequest {
   const channels = channelsOf(sentence.lights, sheet);
   const into = sentence.as ? channelsOf(sentence.as, sheet) : channels;
@@ -298,7 +313,10 @@ function onePartCue(cues: Range): Range {
   throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });
 }
 
-/** Deletes each cue that stands in the range; what they leave chosen is the cue before. */
+/**
+ * Deletes each cue that stands in the range; what they leave chosen is the cue before. Each is an edit of its own in one operation,
+ * so a thousand is the limit that keeps the impact readable. Throws Fault where none stands there.
+ */
 function deletion(range: Range, looks: "keepLooks" | "letGo", { list }: LineContext): LineRequest {
   const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(range.from) && cueOrder(cue.number) <= cueOrder(range.to));
   if (inside.length === 0) throw new Fault({ message: `No cue from ${range.from} to ${range.to} is in the list`, at: 0, length: 1 });
@@ -314,7 +332,10 @@ function deletion(range: Range, looks: "keepLooks" | "letGo", { list }: LineCont
   return { kind: "edit", edits, channels: undefined, cues: before === undefined ? range : { from: before, to: before } };
 }
 
-/** What a sentence about lights asks for: to choose them, to change them in cues, or to take them in hand. */
+/**
+ * What a sentence about lights asks for: to choose them, to change them in cues, or to take them in hand.
+ * Without `#`, where the line goes to the Hand, nothing recorded is touched.
+ */
 function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: LineContext): LineRequest {
   const channels = channelsOf(sentence.lights, context.sheet);
   attributeOf(sentence.attribute, context.sheet);
@@ -326,7 +347,10 @@ function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: Line
   return { kind: "edit", edits: [...edits, ...othersOut(channels, cues, sentence.only, context)], channels, cues };
 }
 
-/** The edit that takes out every other light that is lit somewhere in the range; a light that is dark all through gets no move. */
+/**
+ * The edit that takes out every other light that is lit somewhere in the range; a light that is dark all through gets no move.
+ * An empty array where no other light is lit.
+ */
 function othersOut(channels: readonly number[], cues: Range, only: boolean, { list }: LineContext): EditInput[] {
   const [first, end] = [firstRowFrom(list, cueOrder(cues.from)), firstRowFrom(list, cueOrder(cues.to) + 1)];
   const others = [...list.keys.byChannel.keys()].filter((channel) => {
@@ -339,7 +363,10 @@ function othersOut(channels: readonly number[], cues: Range, only: boolean, { li
   return [{ op: "change", list: list.id, ...cues, keys, do: { set: 0 }, where: "look", after: only ? "restore" : "track" }];
 }
 
-/** The edits of a sentence about lights in a range of cues. */
+/**
+ * The edits of a sentence about lights in a range of cues. Looks are meant unless `stored` is said; the change tracks on past the
+ * range unless `only` is said (section 6, change a range). Throws Fault.
+ */
 function editsOnLights(
   { attribute, only, stored, along }: Extract<Sentence, { kind: "lights" }>,
   operation: TypedOperation,
@@ -398,7 +425,7 @@ function checkedRange(range: Range): Range {
   return range;
 }
 
-/** The edits that add or patch a row of lights. */
+/** The edits that add or patch a row of lights. Throws Fault pointing at the address or the type that is wrong. */
 function patchEdits({ from, to, type, at, label }: Extract<Sentence, { kind: "patch" }>, { sheet }: LineContext): EditInput[] {
   const patch = at && readPatch(at.name);
   if (at && !patch)
@@ -412,7 +439,7 @@ function patchEdits({ from, to, type, at, label }: Extract<Sentence, { kind: "pa
   }
 }
 
-/** A new list of the named cues in the order in which they are named. */
+/** A new list of the named cues in the order in which they are named; a cue may be named twice. Throws Fault for a range without cues. */
 function gathered({ cues, label, what }: Extract<Sentence, { kind: "gather" }>, { sheet, list }: LineContext): EditInput[] {
   const named = cues.flatMap((range) => {
     const { from, to } = checkedRange(range);
@@ -423,7 +450,10 @@ function gathered({ cues, label, what }: Extract<Sentence, { kind: "gather" }>, 
   return gatherEdits(freeId(label, sheet.lists.keys()), label, named, what);
 }
 
-/** Lights as a line names them: "1..6, 9, @front / 2". A fault points at the word. */
+/**
+ * Lights as a line names them: "1..6, 9, @front / 2", in this order, each once. For the fields of forms that take lights.
+ * A fault points at the word; a whole sentence is refused.
+ */
 export function lightsNamed(text: string, sheet: ShowSheet): { channels: number[] } | { fault: LineFault } {
   const parsed = parseLine(text);
   if ("fault" in parsed) return parsed;

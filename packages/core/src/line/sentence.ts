@@ -1,3 +1,4 @@
+// What the grammar gives: plain data, one member for each kind of sentence. Cue numbers stay text here; nothing has been looked up yet.
 import type { Trigger } from "../show/schema.ts";
 
 /** The views that can be gone to by their name. */
@@ -7,26 +8,34 @@ export type ViewName = "score" | "stage" | "run" | "rig" | "check" | "history" |
 export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
   | { kind: "view"; view: ViewName }
+  // `lit`: the lights that give light now; `before`: what was chosen that many choices ago.
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
   | { kind: "find"; text: string }
   | { kind: "nameVersion"; name: string }
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
+  // The times that new cues begin with; null: none.
   | { kind: "newCues"; times: TypedPartTimes | null }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }
+  // What the cue on stage shows of the chosen lights is taken in hand.
   | { kind: "takeUp" }
   | { kind: "record"; words: RecordWords }
   | { kind: "update"; place?: "here" | "atSource" | "inPalette"; lights?: Lights; attribute?: Named }
   | { kind: "dropped"; lights?: Lights; attribute?: Named }
   | { kind: "keep"; keeping: Keeping }
   | { kind: "patch"; from: number; to: number; type: Named; at?: Named; label?: string }
+  // A new list out of cues, in the order named.
   | { kind: "gather"; cues: Range[]; label: string; what: "moves" | "look" }
   | { kind: "goCue"; cues: Range }
+  // Without cues the chosen ones are meant, here and in all that follows.
   | { kind: "times"; cues: Range | undefined; part?: number; change: { scale: number } | { set: TypedPartTimes } }
   | { kind: "trigger"; cues: Range | undefined; trigger: Trigger | null }
+  // The chain of these cues is scaled to last that many seconds.
   | { kind: "last"; cues: Range | undefined; seconds: number }
+  // `walled`: the cue behind it is blocked first, so that nothing inserted leaks on.
   | { kind: "insert"; cue: string; label?: string; walled: boolean }
   | { kind: "flag"; what: "block" | "unblock" | "assert" | "unassert"; cues: Range }
+  // Only the moves of these lights are written; the cue gets no flag.
   | { kind: "blockLights"; cues: Range; lights: Lights; attribute?: Named }
   | {
       kind: "recast";
@@ -40,12 +49,14 @@ export type Sentence =
   | { kind: "swapPalette"; palettes: Named[]; as: Named[]; cues: Range | undefined; leave: boolean }
   | { kind: "copy"; cues: Range; to: Destination; what: "moves" | "look"; keep: boolean }
   | { kind: "copyList"; label: string }
+  // A block of stored moves, to the cue `to` and on, and to other lights where `as` names them.
   | { kind: "block"; what: "copy" | "move"; lights: Lights; attribute?: Named; cues: Range; to: string; as?: Lights }
   | { kind: "move"; cues: Range; to: Destination; keep: boolean }
   | { kind: "delete"; cues: Range; looks: "keepLooks" | "letGo" }
   | { kind: "renumber"; cues: Range; start: string; step: string }
   | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
   | { kind: "label"; cues: Range; part?: number; label: string }
+  // The moves of one part go to another.
   | { kind: "mergePart"; cues: Range | undefined; part: number; into: number }
   | {
       kind: "lights";
@@ -61,13 +72,13 @@ export type Sentence =
 
 /** What becomes of what another light cannot do; undefined: it is refused. */
 export type Missing = "leave" | "drop" | undefined;
-/** One attribute that stands for another. */
+/** One attribute that stands for another where a light takes over; `turned` measures from the other end of the range. */
 export interface TypedMapping {
   from: Named;
   to: Named;
   turned: boolean;
 }
-/** Where cues go: a number, a list, or both. */
+/** Where cues go: a first number, a list, or both. Without a number they keep their own. */
 export interface Destination {
   start?: string;
   list?: Named;
@@ -78,7 +89,7 @@ export interface TypedTime {
   time?: number | null;
   delay?: number | null;
 }
-/** Times of a part as typed. */
+/** Times of a part as typed, by direction and family; a name that was not typed is absent. */
 export type TypedPartTimes = Partial<Record<"up" | "down" | "position" | "colour" | "beam", TypedTime>>;
 
 /** What was said of a record; what was not said is left to whoever makes it. Seconds. */
@@ -95,7 +106,7 @@ export interface RecordWords {
   lights?: Lights;
   family?: Named | undefined;
 }
-/** What is to be kept of what is in hand or chosen. */
+/** What is to be kept of what is in hand or chosen, under the label by which it is found again. */
 export type Keeping =
   | { what: "palette"; label: string; family: Named; scope: "all" | "type" | "channel" }
   | { what: "pace"; label: string }
@@ -111,17 +122,17 @@ export interface Named {
   name: string;
   at: number;
 }
-/** Chosen lights: channels, spans of channels and groups, of which every n-th counts. */
+/** Chosen lights: channels, spans of channels and groups in the order typed, of which every n-th counts (1: all of them). */
 export interface Lights {
   terms: ({ first: number; last: number; at: number } | { group: Named })[];
   every: number;
 }
-/** What is done to the chosen lights. */
+/** What is done to the chosen lights: a change of values, times of their own, or the part that they go to. */
 export type TypedOperation = TypedChange | TypedTiming | { part: number };
 /** A change of values; a fan is text such as "-30~30". */
 export type TypedChange =
   { set: number | string } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { home: true } | { drop: true };
-/** Times of their own for the chosen lights' moves. */
+/** Times of their own for the chosen lights' moves: seconds, a fan as text, null to forget; or a factor, or a pace in place of them. */
 export interface TypedTiming {
   times: { fade?: number | string | null; delay?: number | string | null; scale?: number; curve?: Named; pace?: Named };
 }

@@ -3,8 +3,9 @@ import { LightRules } from "./lightRules.ts";
 import type { TypedPartTimes, TypedTime } from "./sentence.ts";
 import { word } from "./tokens.ts";
 
-/** The rules for the times of cues and for what fires them. */
+/** The rules for the times of cues and for what fires them. All times are seconds, or minutes and seconds as `1:30`. */
 export class TimeRules extends LightRules {
+  /** One time or more of a part: `up 3 down 5 position 2 delay 1`. */
   protected readonly partTimes = this.RULE("partTimes", (): TypedPartTimes => {
     const times: TypedPartTimes = {};
     this.AT_LEAST_ONE(() => this.SUBRULE(this.partTime, { ARGS: [times] }));
@@ -26,6 +27,7 @@ export class TimeRules extends LightRules {
     times[name] = this.SUBRULE(this.timeAndDelay);
   });
 
+  /** `3`, `3 delay 1`, `3 + 1`, or `delay 1` alone, which leaves the time as it is. */
   private readonly timeAndDelay = this.RULE("timeAndDelay", (): TypedTime =>
     this.OR<TypedTime>([
       {
@@ -42,11 +44,12 @@ export class TimeRules extends LightRules {
     ]),
   );
 
+  /** Seconds, or null for `none`. */
   private readonly secondsOrNone = this.RULE("secondsOrNone", (): number | null =>
     this.OR<number | null>([{ ALT: () => this.SUBRULE(this.seconds) }, { ALT: () => (this.CONSUME(word.None), null) }]),
   );
 
-  /** What fires a cue; null for a press. */
+  /** What fires a cue: `follows go 2` counts from the Go of the cue before, `follows end 2` from its completion; null for a press (`on go`). */
   protected readonly trigger = this.RULE("trigger", (): Trigger | null =>
     this.OR<Trigger | null>([
       { ALT: () => (this.CONSUME(word.On), this.CONSUME(word.Go), null) },

@@ -1,5 +1,7 @@
+// The words and signs of the line entry. A keyword may still be a name where a name is wanted, so that a palette can be called "move".
 import { type IToken, Lexer, type TokenType, createToken } from "chevrotain";
 
+// Letters of any script: palettes and groups are called in the language of the house.
 const LETTERS = /[A-Za-z_\u00C0-\uFFFF][\w\u00C0-\uFFFF-]*/;
 
 /** What stands between words; it says nothing. */
@@ -13,7 +15,7 @@ const Word = createToken({ name: "Word", pattern: LETTERS, line_breaks: false, c
 const keyword = (name: string, text: string): TokenType =>
   createToken({ name, pattern: new RegExp(text, "i"), longer_alt: Word, categories: [Name] });
 
-/** The words of the line entry that have a meaning of their own. */
+/** The words of the line entry that have a meaning of their own. In any case of letters; `KEYWORDS` gives their text by their name. */
 const keywords = {
   Only: keyword("Only", "only"),
   Full: keyword("Full", "full"),
@@ -151,7 +153,7 @@ const Clock = createToken({
 /** Everything that a line can be made of, by name, for the rules of the grammar. */
 export const word = { Name, Word, FamilyWord, Clock, ...keywords, ...signs };
 
-/** The keywords, the longer before the shorter: a reader takes the first that fits. */
+/** The keywords, the longer before the shorter: a reader takes the first that fits, so "update" must be tried before "up". */
 const longestFirst = Object.values(keywords).sort((a, b) => textOf(b).length - textOf(a).length);
 
 /** Every word of the line entry in the order in which they are tried: keywords before plain words, a time before a number. */
