@@ -49,7 +49,7 @@ export const actTwo: Cue[] = [
   cue(
     "34",
     "Edwin on the stairs",
-    { scene: "II.1", times: { up: 3, position: { fade: 5 } }, mark: { policy: "early", fade: 4 } },
+    { scene: "II.1", times: { up: 3, position: { fade: 5 } }, mark: { policy: "early", fade: 7 } },
     level([75, 76], 45),
     position([75, 76], "stairs"),
     colour([75, 76], "electric"),
