@@ -154,3 +154,93 @@ test("an impact is walked with the keys while the stage before, after and the di
   await page.keyboard.press("v");
   await expect(pictures).toBeHidden();
 });
+
+test("the lights of a part are dragged to another part in the spine, after the impact was shown", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("rowheader", { name: "4", exact: true }).click();
+  await enterLine(page, "show parts", /Enter shows: the parts of the chosen cues/);
+  const [first, second] = [page.getByRole("row", { name: "Part 1 of cue 4" }), page.getByRole("row", { name: "Part 2 of cue 4" })];
+  const before = await cueOf(request, show, "4");
+  const lights = Object.keys(before.parts[1]?.moves ?? {});
+  expect(lights.length).toBeGreaterThan(0);
+  const handle = second.getByRole("button", { name: /^Choose lights/ }).first();
+  await handle.dragTo(first);
+  const impact = page.getByRole("region", { name: "Impact" });
+  await expect(impact).toContainText("to part 1");
+  expect(await cueOf(request, show, "4")).toEqual(before);
+  await impact.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  expect((await cueOf(request, show, "4")).parts[0]?.moves).toMatchObject(before.parts[1]?.moves ?? {});
+  await page.keyboard.press("Control+z");
+  await stored(page);
+  expect(await cueOf(request, show, "4")).toEqual(before);
+  await enterLine(page, "hide parts", /Enter puts away/);
+  await expect(second).toBeHidden();
+});
+
+test("what the Score shows is asked for in the line too, and refused where nothing is chosen that it could speak of", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await enterLine(page, "hide scenes", /Enter puts away: the cues of each scene/);
+  await expect(page.getByRole("row", { name: /I\.2 7 cues, 6 to 11/ })).toBeVisible();
+  await enterLine(page, "show scenes");
+  await expect(page.getByRole("row", { name: /^8 Kettle/ })).toBeVisible();
+  await enterLine(page, "#12");
+  await enterLine(page, "show times");
+  await expect(page.getByRole("region", { name: "Times drawn" })).toContainText("Times of 12 to 13");
+  await enterLine(page, "show pictures");
+  await expect(page.getByRole("region", { name: "Stage pictures" })).toBeVisible();
+  await enterLine(page, "hide pictures");
+  await expect(page.getByRole("region", { name: "Stage pictures" })).toBeHidden();
+  const line = page.getByRole("combobox", { name: "Line entry" });
+  await page.keyboard.type("show attributes");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Choose lights first; then their attributes are shown")).toBeVisible();
+  // A line that could not be done stands there again, to be mended.
+  await expect(line).toHaveValue("show attributes");
+  await line.fill("");
+  await enterLine(page, "61");
+  await enterLine(page, "show attributes");
+  await expect(page.getByRole("button", { name: "Choose pan of light 61" })).toBeAttached();
+});
+
+test("cues get other numbers by a table, printed before and kept after, in one step that is taken back", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("rowheader", { name: "12", exact: true }).click();
+  await page.getByRole("rowheader", { name: "13", exact: true }).click({ modifiers: ["Shift"] });
+  await page.getByRole("grid", { name: "Score" }).focus();
+  await page.keyboard.press("#");
+  const dialog = page.getByRole("dialog", { name: "Numbers, old and new" });
+  await dialog.getByLabel("in steps of").fill("0.1");
+  await expect(dialog.getByLabel("New number of cue 13")).toHaveValue("12.3");
+  await dialog.getByLabel("New number of cue 12.3", { exact: true }).fill("12.2");
+  await expect(dialog.getByRole("alert")).toContainText("Cue 12.6 would become 12.2, and cue 12.3 before it 12.2");
+  await expect(dialog.getByRole("button", { name: "Give these numbers" })).toBeDisabled();
+  await dialog.getByLabel("New number of cue 12.6", { exact: true }).fill("12.25");
+  await expect(dialog.getByRole("status")).toContainText("3 cues change their numbers, no cue looks different");
+  // What was written is still there when the table is opened again.
+  await page.keyboard.press("Escape");
+  await expect(dialog).toBeHidden();
+  await enterLine(page, "renumber #12..13", /Enter opens the table/);
+  await expect(dialog.getByLabel("New number of cue 12.6", { exact: true })).toHaveValue("12.25");
+  const [download] = await Promise.all([page.waitForEvent("download"), dialog.getByRole("button", { name: "Table as CSV" }).click()]);
+  const chunks: Buffer[] = [];
+  for await (const chunk of await download.createReadStream()) chunks.push(Buffer.from(chunk));
+  const table = Buffer.concat(chunks).toString("utf8").trim().split("\n");
+  expect(table).toEqual(["old,new,label", "12.3,12.2,Lightning", "12.6,12.25,And again", "13,12.3,He comes in"]);
+  await dialog.getByRole("button", { name: "Give these numbers" }).click();
+  await stored(page);
+  await expect(page.getByRole("rowheader", { name: "12.25", exact: true })).toBeVisible();
+  expect((await cueOf(request, show, "12.3")).label).toBe("He comes in");
+  await enterLine(page, "paper");
+  await page.getByRole("button", { name: "Numbers, old and new" }).click();
+  await expect(page.getByRole("list", { name: "Pages" }).getByRole("listitem")).toHaveCount(1);
+  await page.keyboard.press("Control+z");
+  await stored(page);
+  expect((await cueOf(request, show, "12.6")).label).toBe("And again");
+});

@@ -7,6 +7,7 @@ import { columnsBetween, layoutColumns, placeOfLight } from "../src/score/column
 import { movingLights, shownLights, toggleMoving } from "../src/score/moving.ts";
 import { chooseCell, moveFocus } from "../src/score/walk.ts";
 import { lineAfter, rowsOfLines, sheetLines } from "../src/spine/lines.ts";
+import { partLights } from "../src/spine/partLights.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
@@ -113,4 +114,16 @@ test("times are those of the light, or of one attribute by itself, on a scale th
   expect(pan && timesOfKeys(list, [pan], row("4"))).toMatchObject({ text: "9", delay: 0, end: 9, own: false });
   expect(timesOfKeys(list, lensKeys(list, 1, "times"), row("3"))).toBeUndefined();
   expect(timesScale(list).seconds).toBeGreaterThanOrEqual(9);
+});
+
+test("the lights of a part stand in runs of neighbours, and what has no room stands together", () => {
+  const moves = (...lights: number[]): { moves: Record<string, { intensity: number }> } => ({
+    moves: Object.fromEntries(lights.map((light) => [String(light), { intensity: 1 }])),
+  });
+  expect(partLights(moves(3, 1, 2, 11, 12))).toEqual([
+    [1, 2, 3],
+    [11, 12],
+  ]);
+  expect(partLights(moves(1, 5, 6, 9))).toEqual([[1], [5, 6, 9]]);
+  expect(partLights(moves())).toEqual([]);
 });

@@ -159,6 +159,9 @@ test("cues are renumbered right up to their neighbours and no further", () => {
   const numbers = (edit: EditInput): string[] => listOf(makeEdits(sheet, readEdits(edit)).sheet).cues.map(({ number }) => number);
   expect(numbers(renumber("1.001", "0.001"))).toEqual(["1", "1.001", "1.002", "4"]);
   expect(numbers(renumber("3.998", "0.001"))).toEqual(["1", "3.998", "3.999", "4"]);
+  const byTable: EditInput = { op: "renumber", from: "2", to: "3", numbers: { "2": "1.001", "3": "03.50" } };
+  expect(numbers(byTable)).toEqual(["1", "1.001", "3.5", "4"]);
+  expect(numbers({ ...byTable, numbers: { "3": "3.999" } })).toEqual(["1", "2", "3.999", "4"]);
   expect(refusal(sheet, [renumber("1", "1")])).toMatch(/would begin at 1, and cue 1 stands before/);
   expect(refusal(sheet, [renumber("3", "1")])).toMatch(/would reach 4, and cue 4 stands behind/);
 });

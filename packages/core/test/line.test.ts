@@ -37,6 +37,17 @@ test("times and choices are read too", () => {
 });
 
 test.each([
+  ["show pictures", { kind: "show", what: "pictures", shown: true }],
+  ["hide scenes", { kind: "show", what: "scenes", shown: false }],
+  ["renumber", { kind: "numbers", cues: undefined }],
+  ["renumber #2..3", { kind: "numbers", cues: { from: "2", to: "3" } }],
+  ["take cues", { kind: "takeCues" }],
+  ['take #2..3 of "Spring tour" to #30', { kind: "takeCues", cues: { from: "2", to: "3" }, from: "Spring tour", start: "30" }],
+])("%s asks for something to be shown, and edits nothing", (text, expected) => {
+  expect(asked(text)).toEqual(expected);
+});
+
+test.each([
   ["up 3 down 5", { set: { up: 3, down: 5 }, from: "1", to: "1" }, "Cue 1: up 3, down 5"],
   ["#2: up delay 1", { set: { upDelay: 1 }, from: "2" }, "Cue 2: up delay 1"],
   ["#1..2: down 5 delay 0.5 up none", { set: { up: null, down: 5, downDelay: 0.5 } }, "Cues 1 to 2: up none, down 5, down delay 0.5"],

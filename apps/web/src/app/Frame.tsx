@@ -23,7 +23,7 @@ import { PartBoundary } from "./PartBoundary.tsx";
 import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
-import { FindDialog, KeysDialog, RecordDrawer, UpdateDrawer } from "./parts.ts";
+import { FindDialog, KeysDialog, NumbersDialog, RecordDrawer, TakeDialog, UpdateDrawer } from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
@@ -67,7 +67,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const cueChosen = useChoice((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useChoice((choice) => choice.drawer);
-  const { help, search } = useDialogs();
+  const { help, search, numbers, take } = useDialogs();
   useFrameKeys(live);
   useEffect(() => void setTimeout(loadLazyParts, 300), []);
   return (
@@ -104,6 +104,8 @@ function OpenFrame({ show }: { show: OpenShow }) {
       <Suspense fallback={null}>
         {help !== null && <KeysDialog words={help} onClose={() => useDialogs.setState({ help: null })} />}
         {search !== null && <FindDialog words={search} onClose={() => useDialogs.setState({ search: null })} />}
+        {numbers && <NumbersDialog cues={numbers} onClose={() => useDialogs.setState({ numbers: null })} />}
+        {take && <TakeDialog wanted={take} onClose={() => useDialogs.setState({ take: null })} />}
       </Suspense>
     </div>
   );

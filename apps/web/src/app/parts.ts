@@ -5,6 +5,8 @@ export const RecordDrawer = lazyPart(async () => (await import("../hand/RecordDr
 export const UpdateDrawer = lazyPart(async () => (await import("../hand/UpdateDrawer.tsx")).UpdateDrawer);
 export const KeysDialog = lazyPart(async () => (await import("./KeysDialog.tsx")).KeysDialog);
 export const FindDialog = lazyPart(async () => (await import("./FindDialog.tsx")).FindDialog);
+export const NumbersDialog = lazyPart(async () => (await import("../lists/NumbersDialog.tsx")).NumbersDialog);
+export const TakeDialog = lazyPart(async () => (await import("../lists/TakeDialog.tsx")).TakeDialog);
 
 type View = Promise<ComponentType>;
 export const loadStageView = loadLater(async (): View => (await import("../stage/StageView.tsx")).StageView);

@@ -1,4 +1,5 @@
 import { type ListSheet, findRow, freeNumberAfter } from "@zm/core";
+import { openNumbers } from "../shared/dialogs.ts";
 import { putLine } from "../line/lineText.ts";
 import { lightSpans } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
@@ -19,7 +20,6 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     ...(channels.length > 0 && !cue?.block ? ([["Block these lights", `block ${range} for ${lightSpans(channels)}`]] as const) : []),
     ...(one ? ([["Wall off behind, insert", `insert #${free} block next`]] as const) : []),
     cue?.assert ? ["Assert no more", `unassert ${range}`] : ["Assert", `assert ${range}`],
-    ["Renumber", `renumber ${range} from ${cues.from} by 1`],
     ...(one
       ? []
       : ([
@@ -57,6 +57,14 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     <details className="border-t border-rule pt-2 first:border-t-0 first:pt-0">
       <summary className="cursor-default text-quiet hover:text-base-content">{one ? "More with this cue" : "More with these cues"}</summary>
       <div className="mt-2 flex flex-wrap gap-1">
+        <button
+          type="button"
+          className="btn btn-xs border-neutral font-normal"
+          title="The table of the numbers, old and new (#)"
+          onClick={() => openNumbers(cues.from, one ? (list.cues.at(-1)?.number ?? cues.to) : cues.to)}
+        >
+          {one ? "Renumber from here …" : "Renumber …"}
+        </button>
         {lines.map(([word, line]) => (
           <button key={word} type="button" className="btn btn-xs border-neutral font-normal" title={line} onClick={() => putLine(line)}>
             {word}

@@ -70,6 +70,12 @@ export function answerTo(
       return good(`Enter calls the show as it is now “${request.name}”, to compare with later`);
     case "help":
       return good("Enter opens the help");
+    case "numbers":
+      return good("Enter opens the table of the numbers, old and new");
+    case "takeCues":
+      return good("Enter opens the other show's cues, to be taken after their impact was shown");
+    case "show":
+      return good(`Enter ${request.shown ? "shows" : "puts away"}: ${SHOWN_WORDS[request.what]}`);
     case "view":
       return good(`Enter goes to ${request.view[0]?.toUpperCase()}${request.view.slice(1)}`);
     case "hand":
@@ -92,6 +98,17 @@ export function answerTo(
       return good(`${previewWords(preview)}. Enter makes it, Esc drops it`);
   }
 }
+
+/** What the Score can show or put away, in words. */
+const SHOWN_WORDS: Readonly<Record<Extract<LineRequest, { kind: "show" }>["what"], string>> = {
+  times: "the chosen cues over time",
+  pictures: "the stage before and after",
+  scenes: "the cues of each scene",
+  parts: "the parts of the chosen cues",
+  attributes: "the attributes of the chosen lights",
+  moving: "only the lights that move in the chosen cues",
+  tracked: "tracked values in every cell",
+};
 
 /** What edits do and how many looks they change: "Cue 6: 2 lights updated here: 3 cues look different". Throws ShowError for edits that cannot be made. */
 function editWords(sheet: OpenShow["sheet"], edits: readonly EditInput[], list: string): string {

@@ -1,8 +1,17 @@
-import { type LineRequest, type UpdateOption, type UpdatePlace, heldKeys, listOf, offeredPlace, isCueNumber } from "@zm/core";
+import {
+  type LineRequest,
+  type ListSheet,
+  type UpdateOption,
+  type UpdatePlace,
+  heldKeys,
+  listOf,
+  offeredPlace,
+  isCueNumber,
+} from "@zm/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
 import { useNavigate } from "react-router";
-import { openHelp, openSearch } from "../shared/dialogs.ts";
+import { openHelp, openNumbers, openSearch, openTake } from "../shared/dialogs.ts";
 import { chooseBefore, chooseLights, useChoice } from "../choice/choice.ts";
 import { litLights, otherLitLights } from "../hand/litLights.ts";
 import { useHand } from "../show/handStore.ts";
@@ -17,6 +26,7 @@ import { useAccept } from "../show/accepted.ts";
 import { findingsIn } from "../show/findings.ts";
 import { atOnce } from "../show/queue.ts";
 import { useHistory, useMakeEdits, useShow } from "../show/useShow.ts";
+import { showInScore } from "../score/shown.ts";
 import { useStageLook } from "../stage/stageLook.ts";
 import { type LineTarget, useLineText } from "./lineText.ts";
 
@@ -30,7 +40,17 @@ interface LineMakers {
 }
 
 /** Kinds of lines that ask nothing of the server and are done in the moment in which they are entered. */
-const DONE_HERE: ReadonlySet<LineRequest["kind"]> = new Set(["choose", "choice", "view", "find", "help", "hand"]);
+const DONE_HERE: ReadonlySet<LineRequest["kind"]> = new Set([
+  "choose",
+  "choice",
+  "view",
+  "find",
+  "help",
+  "hand",
+  "numbers",
+  "takeCues",
+  "show",
+]);
 
 /** True for a line that is done at once and waits for nothing. */
 export function isDoneHere({ kind }: LineRequest): boolean {
@@ -111,6 +131,8 @@ export function useLineRequest({
     return unlessRefused(() => updating.plan(options, placeOf)) !== undefined && updating.make(options, placeOf, atOnce);
   };
 
+  const listAt = ({ list }: LineTarget): ListSheet => listOf(sheet, list !== null && sheet.lists.has(list) ? list : undefined);
+
   return async (request, target) => {
     switch (request.kind) {
       case "history":
@@ -140,6 +162,22 @@ export function useLineRequest({
       case "help":
         openHelp();
         return true;
+      case "numbers": {
+        const { cues } = listAt(target);
+        const [first, last] = [cues[0]?.number, cues.at(-1)?.number];
+        if (first === undefined || last === undefined) {
+          notify("There is no cue in this list to give a number", "trouble");
+          return false;
+        }
+        openNumbers(request.cues?.from ?? first, request.cues?.to ?? last);
+        return true;
+      }
+      case "takeCues":
+        openTake(request);
+        return true;
+      case "show":
+        void navigate(`/show/${id}/score`);
+        return showInScore(request.what, request.shown, listAt(target));
       case "hand":
         return inHand(request);
       case "record":

@@ -1,22 +1,22 @@
 import { type ListSheet, type ShowSheet, count, freeId } from "@zm/core";
-import { FolderInput, ListPlus, ListTree, PencilLine, Trash2 } from "lucide-react";
+import { FolderInput, ListOrdered, ListPlus, ListTree, PencilLine, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { chooseList } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
+import { openNumbers, openTake } from "../shared/dialogs.ts";
 import { notify } from "../shared/notices.ts";
 import { DropMenu, MenuEntry, MenuRule, NamedEntry } from "../shared/DropMenu.tsx";
 import { useList, useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
 import { GatherDialog } from "./GatherDialog.tsx";
-import { TakeDialog } from "./TakeDialog.tsx";
 
 /** The list that is worked on; behind it the others, a new one, and one gathered from cues that exist. */
 export function ListMenu() {
   const { sheet } = useShow();
   const list = useList();
   const main = useMainList();
+  const [first, last] = [list.cues[0]?.number, list.cues.at(-1)?.number];
   const makeEdits = useMakeEdits();
   const [gathering, setGathering] = useState(false);
-  const [taking, setTaking] = useState(false);
   const add = async (label: string): Promise<void> => {
     const id = freeId(label, sheet.lists.keys());
     if (await makeEdits([{ op: "setList", list: { id, label } }])) chooseList(id);
@@ -49,9 +49,14 @@ export function ListMenu() {
         <MenuEntry onAct={() => setGathering(true)}>
           <ListTree size={15} /> List gathered from cues …
         </MenuEntry>
-        <MenuEntry onAct={() => setTaking(true)}>
+        <MenuEntry onAct={() => openTake()}>
           <FolderInput size={15} /> Cues of another show …
         </MenuEntry>
+        {first !== undefined && last !== undefined && (
+          <MenuEntry onAct={() => openNumbers(first, last)}>
+            <ListOrdered size={15} /> Numbers, old and new …
+          </MenuEntry>
+        )}
         <MenuRule />
         <NamedEntry label="Name of this list" placeholder="name, then Enter" value={list.list.label} onName={rename}>
           <PencilLine size={15} /> Rename this list …
@@ -63,7 +68,6 @@ export function ListMenu() {
         )}
       </DropMenu>
       {gathering && <GatherDialog onClose={() => setGathering(false)} />}
-      {taking && <TakeDialog onClose={() => setTaking(false)} />}
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { useChoice } from "../choice/choice.ts";
 import { refusable } from "../preview/preview.ts";
+import type { WantedCues } from "../shared/dialogs.ts";
 import { Modal } from "../shared/Modal.tsx";
 import { messageOf } from "../shared/messageOf.ts";
 import { notify } from "../shared/notices.ts";
@@ -12,14 +13,15 @@ import { showsQuery } from "../show/openShow.ts";
 import { useList, useShow } from "../show/useShow.ts";
 
 /** Cues of another show of the database, taken into the list that is worked on: chosen here, and seen with their impact before they are made. */
-export function TakeDialog({ onClose }: { onClose: () => void }) {
+export function TakeDialog({ wanted, onClose }: { wanted: WantedCues; onClose: () => void }) {
   const { id, sheet } = useShow();
   const list = useList();
   const navigate = useNavigate();
   const shows = useQuery(showsQuery);
   const others = (shows.data ?? []).filter((show) => show.id !== id);
   const [picked, setPicked] = useState<number | null>(null);
-  const show = picked ?? others[0]?.id ?? null;
+  const named = wanted.from === undefined ? undefined : others.find(({ title }) => title.toLowerCase() === wanted.from?.toLowerCase());
+  const show = picked ?? named?.id ?? others[0]?.id ?? null;
   const other = useQuery({
     queryKey: ["taken from", show],
     queryFn: async (): Promise<ShowSheet> => sheetOf((await api.show(show ?? 0)).show),
@@ -29,8 +31,8 @@ export function TakeDialog({ onClose }: { onClose: () => void }) {
   });
   const [listId, setListId] = useState<string | null>(null);
   const from = other.data && (other.data.lists.get(listId ?? "") ?? [...other.data.lists.values()][0]);
-  const [cues, setCues] = useState<{ first: string; last: string } | null>(null);
-  const [start, setStart] = useState("");
+  const [cues, setCues] = useState(wanted.cues ? { first: wanted.cues.from, last: wanted.cues.to } : null);
+  const [start, setStart] = useState(wanted.start ?? "");
   const taken = useMemo(() => {
     if (!other.data || !from || !cues) return null;
     const range = Number(cues.first) <= Number(cues.last) ? cues : { first: cues.last, last: cues.first };
@@ -54,6 +56,11 @@ export function TakeDialog({ onClose }: { onClose: () => void }) {
         }}
       >
         <h2 className="text-[17px] font-bold">Cues of another show, into {list.list.label || list.id}</h2>
+        {shows.data && wanted.from !== undefined && !named && (
+          <p role="alert" className="text-error">
+            No other show in this database is called “{wanted.from}”; choose one here.
+          </p>
+        )}
         {shows.data && others.length === 0 && <p className="text-quiet">There is no other show in this database yet.</p>}
         <div className="flex items-end gap-3">
           <label className="flex-1 text-[13px] text-quiet">

@@ -22,6 +22,7 @@ import { ActionButton } from "../shared/ActionButton.tsx";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { tellTrouble } from "../shared/notices.ts";
 import { saveFile } from "../shared/saveFile.ts";
+import { today } from "../shared/today.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
@@ -184,9 +185,4 @@ function pastPaper(kind: keyof typeof PAST_KINDS, past: ShowSheet, now: ShowShee
     const own = now.lists.get(id);
     return own?.cues[findRow(own, cue)]?.label ?? "";
   });
-}
-
-/** The day on which a paper is made, as it is written on it. */
-function today(): string {
-  return new Date().toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" });
 }

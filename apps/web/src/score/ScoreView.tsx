@@ -4,6 +4,7 @@ import { Suspense, useCallback, useEffect, useEffectEvent, useLayoutEffect, useM
 import { chosenCellAttributes, chosenCues, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
+import { openNumbers } from "../shared/dialogs.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
@@ -220,6 +221,9 @@ export function ScoreView() {
   useShortcut("everything", () => chooseWhole("all", list, layout), { on: scroller });
   useShortcut("tracked", () => useChoice.setState({ tracked: !choice.tracked }), { on: scroller });
   useShortcut("drawTimes", () => useChoice.setState({ under: under === "times" ? null : "times" }), { on: scroller });
+  useShortcut("numbers", () => cues && openNumbers(cues.from, cues.from === cues.to ? (list.cues.at(-1)?.number ?? cues.to) : cues.to), {
+    on: scroller,
+  });
   useShortcut("pictures", () => useChoice.setState({ under: under === "pictures" ? null : "pictures" }));
   useShortcut("toImpact", () => void focusOn("impact"), { on: scroller });
   useShortcut("moving", () => toggleMoving(list), { on: scroller });

@@ -1,12 +1,23 @@
 import { create } from "zustand";
 
-/** The dialogs that any view can open, each with the words that its search begins with; null while it is closed. */
-interface Dialogs {
-  help: string | null;
-  search: string | null;
+/** What is known already of cues that are to be taken from another show: the show by its title, which cues, and the number of the first. */
+export interface WantedCues {
+  readonly from?: string;
+  readonly cues?: { readonly from: string; readonly to: string };
+  readonly start?: string;
 }
 
-export const useDialogs = create<Dialogs>(() => ({ help: null, search: null }));
+/** The dialogs that any view can open, with what each begins with; null while it is closed. */
+interface Dialogs {
+  /** The words that the search begins with. */
+  help: string | null;
+  search: string | null;
+  /** The cues whose numbers stand in the table; both ends included. */
+  numbers: { readonly from: string; readonly to: string } | null;
+  take: WantedCues | null;
+}
+
+export const useDialogs = create<Dialogs>(() => ({ help: null, search: null, numbers: null, take: null }));
 
 /** Opens the help. */
 export function openHelp(): void {
@@ -16,6 +27,16 @@ export function openHelp(): void {
 /** Opens the search for cues, with words to begin from. */
 export function openSearch(words = ""): void {
   useDialogs.setState({ search: words });
+}
+
+/** Opens the table in which cues of the list that is worked on get other numbers. */
+export function openNumbers(from: string, to: string): void {
+  useDialogs.setState({ numbers: { from, to } });
+}
+
+/** Opens the choice of cues of another show. */
+export function openTake(wanted: WantedCues = {}): void {
+  useDialogs.setState({ take: wanted });
 }
 
 /** Keeps what is typed while a dialog is still being fetched, so that nothing of it is lost or does something else. False where no dialog is coming. */

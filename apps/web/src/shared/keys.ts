@@ -192,6 +192,14 @@ export const KEYS = {
     does: "to the impact, to walk it with the arrows",
     found: "effect changes",
   },
+  numbers: {
+    where: "Score",
+    shown: "#",
+    keys: "#",
+    plain: true,
+    does: "the table of the numbers, old and new, of the chosen cues",
+    found: "renumber print",
+  },
   drawTimes: {
     where: "Score",
     shown: "d",

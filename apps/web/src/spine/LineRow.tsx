@@ -1,8 +1,8 @@
-import { type ListSheet, at, count, movesIn, sceneAt } from "@zm/core";
+import { type ListSheet, at, count, sceneAt } from "@zm/core";
 import { ChevronRight } from "lucide-react";
 import { memo } from "react";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
-import { timesInWords } from "../shared/partTimes.ts";
+import { PartRow } from "./PartRow.tsx";
 import { SpineRow } from "./Spine.tsx";
 import type { SheetLine } from "./lines.ts";
 import { toggleScene } from "./useSheetLines.ts";
@@ -33,7 +33,7 @@ export const LineRow = memo(function LineRow({ list, line, top, width, editable 
         />
       );
     case "part":
-      return <PartRow list={list} row={line.row} part={line.part} top={top} width={width} />;
+      return <PartRow list={list} row={line.row} part={line.part} top={top} width={width} look={LOOK} />;
     case "scene":
       return <SceneRow list={list} row={line.row} last={line.last} scene={line.scene} top={top} width={width} />;
   }
@@ -48,38 +48,6 @@ function sceneBegun(list: ListSheet, row: number): string | undefined {
 const LOOK = "absolute left-0 flex h-7 cursor-default items-center gap-2 border-r border-b border-rule/60 border-r-rule text-[14px]";
 
 type Placed = Pick<LineRowProps, "list" | "top" | "width"> & { readonly row: number };
-
-/** A part under its cue: its share of the cue's moves, its name and its times. */
-function PartRow({ list, row, part: number, top, width }: Placed & { readonly part: number }) {
-  const cue = at(list.cues, row);
-  const part = cue.parts.find((each) => each.number === number);
-  if (!part) return null;
-  const own = movesIn(part.moves);
-  const all = cue.parts.reduce((sum, each) => sum + movesIn(each.moves), 0);
-  return (
-    <div
-      role="row"
-      aria-label={`Part ${number} of cue ${cue.number}`}
-      className={`${LOOK} bg-base-200 pr-3`}
-      style={{ top, width }}
-      title={`${count(own, "move")} of ${all}; drag chosen cells here with Alt to give their moves to this part`}
-      onPointerDown={() => chooseCue(cue.number)}
-    >
-      <span role="rowheader" className="w-[58px] shrink-0 pr-2 text-right text-[13px] text-primary">
-        part {number}
-      </span>
-      <span role="gridcell" className="flex min-w-0 flex-1 items-center gap-2">
-        <span aria-hidden className="h-2 w-10 shrink-0 border border-neutral">
-          <span className="block h-full bg-primary" style={{ width: `${all === 0 ? 0 : (100 * own) / all}%` }} />
-        </span>
-        <span className="truncate">{part.label ?? ""}</span>
-      </span>
-      <span role="gridcell" className="figures shrink-0 truncate text-[13px] text-quiet">
-        {timesInWords(part.times ?? {})}
-      </span>
-    </div>
-  );
-}
 
 /** A folded scene: its name, its cues, and that it opens. */
 function SceneRow({ list, row, last, scene, top, width }: Placed & { readonly last: number; readonly scene: string }) {

@@ -155,12 +155,7 @@ export class CueRules extends TimeRules {
       {
         ALT: () => {
           this.CONSUME(word.Renumber);
-          this.CONSUME2(word.Hash);
-          const cues = this.SUBRULE2(this.cueRange);
-          this.CONSUME(word.From);
-          const start = this.CONSUME(word.Decimal).image;
-          const step = this.OPTION2(() => (this.CONSUME(word.By), this.CONSUME2(word.Decimal).image)) ?? "1";
-          return { kind: "renumber", cues, start, step };
+          return this.OPTION2(() => this.SUBRULE(this.newNumbers)) ?? { kind: "renumber", cues: undefined, start: undefined, step: "1" };
         },
       },
       {
@@ -193,6 +188,20 @@ export class CueRules extends TimeRules {
       },
     ]),
   );
+
+  /** `#10..20 from 30 by 0.5`; without a start the table of old and new numbers is asked for. */
+  private readonly newNumbers = this.RULE("newNumbers", (): Sentence => {
+    this.CONSUME(word.Hash);
+    const cues = this.SUBRULE(this.cueRange);
+    let start: string | undefined;
+    let step = "1";
+    this.OPTION(() => {
+      this.CONSUME(word.From);
+      start = this.CONSUME(word.Decimal).image;
+      this.OPTION2(() => (this.CONSUME(word.By), (step = this.CONSUME2(word.Decimal).image)));
+    });
+    return { kind: "renumber", cues, start, step };
+  });
 
   /** `#12 to #13`: one cue and the number of another. */
   private readonly fromTo = this.RULE("fromTo", (): { cue: string; to: string } => {

@@ -5,7 +5,7 @@ import type { LineFault, Possible } from "./fault.ts";
 import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
 import { CueRules } from "./cueRules.ts";
 import { named } from "./lightRules.ts";
-import type { Keeping, Range, RecordWords, Sentence, TypedPartTimes, ViewName } from "./sentence.ts";
+import type { Keeping, Range, RecordWords, Sentence, Shown, TypedPartTimes, ViewName } from "./sentence.ts";
 import { lineTokens, word } from "./tokens.ts";
 
 /** The sentences of the line entry; what each comes to is a Sentence of `sentence.ts`. */
@@ -41,7 +41,8 @@ class LineParser extends CueRules {
         },
       },
       { ALT: () => (this.CONSUME(word.NameWord), { kind: "nameVersion", name: this.CONSUME(word.Text).image.slice(1, -1) }) },
-      { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.UpTime), { kind: "takeUp" }) },
+      { ALT: () => this.SUBRULE(this.taken) },
+      { ALT: () => this.SUBRULE(this.shown) },
       { ALT: () => this.SUBRULE(this.record) },
       { ALT: () => this.SUBRULE(this.update) },
       { ALT: () => this.SUBRULE(this.dropped) },
@@ -59,6 +60,39 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.onLights, { ARGS: [undefined] }) },
     ]),
   );
+
+  /** `take up`: the Hand holds again what it dropped last; `take cues` or `take #3..7 of "Spring tour" to #30`: out of another show of the database. */
+  private readonly taken = this.RULE("taken", (): Sentence => {
+    this.CONSUME(word.Take);
+    return this.OR<Sentence>([
+      { ALT: () => (this.CONSUME(word.UpTime), { kind: "takeUp" }) },
+      { ALT: () => (this.CONSUME(word.CuesWord), { kind: "takeCues" }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Hash);
+          const cues = this.SUBRULE(this.cueRange);
+          const from = this.OPTION(() => (this.CONSUME(word.Of), this.CONSUME(word.Text).image.slice(1, -1)));
+          const start = this.OPTION2(() => (this.CONSUME(word.To), this.CONSUME2(word.Hash), this.CONSUME(word.Decimal).image));
+          return { kind: "takeCues", cues, ...(from === undefined ? {} : { from }), ...(start === undefined ? {} : { start }) };
+        },
+      },
+    ]);
+  });
+
+  /** `show pictures`, `hide scenes`: how the Score is looked at; nothing recorded changes. */
+  private readonly shown = this.RULE("shown", (): Sentence => {
+    const shown = this.OR<boolean>([{ ALT: () => (this.CONSUME(word.Show), true) }, { ALT: () => (this.CONSUME(word.Hide), false) }]);
+    const what = this.OR2<Shown>([
+      { ALT: () => (this.CONSUME(word.Times), "times") },
+      { ALT: () => (this.CONSUME(word.Pictures), "pictures") },
+      { ALT: () => (this.CONSUME(word.Scenes), "scenes") },
+      { ALT: () => (this.CONSUME(word.Parts), "parts") },
+      { ALT: () => (this.CONSUME(word.Attributes), "attributes") },
+      { ALT: () => (this.CONSUME(word.Moving), "moving") },
+      { ALT: () => (this.CONSUME(word.Tracked), "tracked") },
+    ]);
+    return { kind: "show", what, shown };
+  });
 
   /** `new cues up 3 down 5`, the times that a new cue begins with; `new cues none` gives null: it begins without any. */
   private readonly newCues = this.RULE("newCues", (): TypedPartTimes | null => {

@@ -11,7 +11,7 @@ import { recordTimesOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, timesOf, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
-/** What a line asks of the Hand: values given, own times, a pace, values dropped, or what the cue on stage shows taken up. */
+/** What a line asks of the Hand: values given, own times, a pace, values dropped, or those that were dropped last held again. */
 export type HandOperation =
   | { do: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
   | { do: "home"; selection: KeySelection; othersOut: boolean }

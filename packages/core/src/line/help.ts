@@ -42,6 +42,17 @@ export const LINE_HELP: readonly LineChapter[] = [
         "findings faults errors versions past print pdf cue sheet",
       ),
       entry(
+        ["show times", "show pictures", "hide pictures"],
+        "draws the chosen cues over time, or the stage before and after, under the Score; hide puts it away",
+        "drawer timeline compare",
+      ),
+      entry(["hide scenes", "show scenes"], "folds every scene into one line, or opens them", "collapse fold unfold"),
+      entry(
+        ["show parts", "show attributes", "show moving", "show tracked"],
+        "the parts of the chosen cues, the attributes of the chosen lights, only lights that move in them, tracked values; hide puts them away",
+        "filter open expand",
+      ),
+      entry(
         ['accept #12.3 "the designer wants it seen"'],
         "what Check finds in these cues is meant: folded away with this note, until its facts change",
         "findings ignore check note",
@@ -197,6 +208,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "cues go elsewhere with what they store, later looks follow; keep looks: every look stays",
       ),
       entry(["delete #12..14", "delete #12 let go"], "later looks stay; let go: they lose what these cues moved", "remove erase cut"),
+      entry(
+        ["take cues", 'take #3..7 of "Spring tour" to #30'],
+        "cues of another show of the database, their impact first",
+        "import other show merge",
+      ),
       entry(['copy list as "Matinee"'], "the whole list once more, under the same numbers"),
       entry(
         ["copy 1..6 of #10..12 to #20", "move 1..6 colour of #10..12 to #20 as 11..16"],
@@ -205,6 +221,11 @@ export const LINE_HELP: readonly LineChapter[] = [
       ),
       entry(["split 1..4 position of #12 to #12.5"], "those moves leave for a new cue right behind"),
       entry(["renumber #10..20 from 10 by 0.5"], "the order stays, marks that name a cue go on naming it"),
+      entry(
+        ["renumber #10..20", "renumber"],
+        "opens the table of the numbers, old and new, of some cues or of the whole list",
+        "table numbers print",
+      ),
       entry(['label #12 "Storm breaks"'], "a label"),
       entry(
         ['gather #3, #7..9 "Second storm"', 'gather #3, #7..9 "Second storm" moves'],

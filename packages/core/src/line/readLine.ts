@@ -27,7 +27,7 @@ import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
 import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
-import type { Destination, Named, Range, Sentence, TypedMapping, TypedOperation } from "./sentence.ts";
+import type { Destination, Named, Range, Sentence, Shown, TypedMapping, TypedOperation } from "./sentence.ts";
 
 /**
  * What a typed line asks for, held against the show. `channels` and `cues` are what is chosen when it has been done; undefined leaves
@@ -41,6 +41,9 @@ export type LineRequest =
   | { kind: "nameVersion"; name: string }
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
+  | { kind: "show"; what: Shown; shown: boolean }
+  | { kind: "numbers"; cues: Range | undefined }
+  | { kind: "takeCues"; cues?: Range; from?: string; start?: string }
   | { kind: "history"; what: "undo" | "redo" };
 
 /** What a line is read against: the show, the list that is open, and what is chosen when the line begins. */
@@ -75,7 +78,14 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "find":
     case "nameVersion":
     case "help":
+    case "show":
       return sentence;
+    case "takeCues":
+      return {
+        ...sentence,
+        ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}),
+        ...(sentence.start === undefined ? {} : { start: single(sentence.start).from }),
+      };
     case "newCues": {
       const newCue = sentence.times === null ? null : { times: recordTimesOf(sentence.times) };
       return { kind: "edit", edits: [{ op: "setShow", newCue }], channels: undefined, cues: undefined };
@@ -193,8 +203,10 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
       return { kind: "edit", edits, channels: undefined, cues: range };
     }
     case "renumber": {
+      const cues = sentence.cues && checkedRange(sentence.cues);
+      if (!cues || sentence.start === undefined) return { kind: "numbers", cues };
       const [start, step] = [single(sentence.start).from, single(sentence.step).from];
-      return { ...editOf(checkedRange(sentence.cues), (cues) => ({ op: "renumber", list, ...cues, start, step })), cues: single(start) };
+      return { ...editOf(cues, (range) => ({ op: "renumber", list, ...range, start, step })), cues: single(start) };
     }
     case "split": {
       const keys = { channels: channelsOf(sentence.lights, context.sheet), ...attributeOf(sentence.attribute, context.sheet) };

@@ -4,6 +4,9 @@ import type { Trigger } from "../show/schema.ts";
 /** The views that can be gone to by their name. */
 export type ViewName = "score" | "stage" | "run" | "rig" | "check" | "history" | "paper";
 
+/** What the Score can show or put away. */
+export type Shown = "times" | "pictures" | "scenes" | "parts" | "attributes" | "moving" | "tracked";
+
 /** What somebody typed, before it is held against a show. Places in the text count from 0. */
 export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
@@ -17,7 +20,7 @@ export type Sentence =
   // The times that new cues begin with; null: none.
   | { kind: "newCues"; times: TypedPartTimes | null }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }
-  // What the cue on stage shows of the chosen lights is taken in hand.
+  // What was dropped from the Hand last is held again.
   | { kind: "takeUp" }
   | { kind: "record"; words: RecordWords }
   | { kind: "update"; place?: "here" | "atSource" | "inPalette"; lights?: Lights; attribute?: Named }
@@ -53,7 +56,11 @@ export type Sentence =
   | { kind: "block"; what: "copy" | "move"; lights: Lights; attribute?: Named; cues: Range; to: string; as?: Lights }
   | { kind: "move"; cues: Range; to: Destination; keep: boolean }
   | { kind: "delete"; cues: Range; looks: "keepLooks" | "letGo" }
-  | { kind: "renumber"; cues: Range; start: string; step: string }
+  // Without a start the table of the numbers is opened, for the whole list where no cues are named.
+  | { kind: "renumber"; cues: Range | undefined; start: string | undefined; step: string }
+  | { kind: "show"; what: Shown; shown: boolean }
+  // Cues of another show of the database; what was not said is asked.
+  | { kind: "takeCues"; cues?: Range; from?: string; start?: string }
   | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
   | { kind: "label"; cues: Range; part?: number; label: string }
   // The moves of one part go to another.

@@ -109,6 +109,14 @@ const keywords = {
   Stored: keyword("Stored", "stored"),
   Along: keyword("Along", "along"),
   Looks: keyword("Looks", "looks"),
+  Show: keyword("Show", "show"),
+  Hide: keyword("Hide", "hide"),
+  Pictures: keyword("Pictures", "pictures"),
+  Scenes: keyword("Scenes", "scenes"),
+  Parts: keyword("Parts", "parts"),
+  Attributes: keyword("Attributes", "attributes"),
+  Moving: keyword("Moving", "moving"),
+  Tracked: keyword("Tracked", "tracked"),
 };
 
 /** A family whose moves have times of their own in a cue; it may stand wherever an attribute may. */

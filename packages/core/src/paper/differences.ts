@@ -19,11 +19,20 @@ export function differencesPaper(comparison: Comparison, subtitle: string): Pape
 /** The numbers that cues had and have: the table of a renumbering. */
 export function renumberingPaper(comparison: Comparison, subtitle: string, labelOf: (list: string, cue: string) => string): Paper {
   const moved = comparison.lines.filter(({ cue, after }) => after !== undefined && after !== cue);
+  return numbersPaper(
+    moved.map(({ list, cue, after = "" }) => ({ from: cue, to: after, label: labelOf(list, after) })),
+    subtitle,
+  );
+}
+
+/** The same table of a renumbering that is only being thought about. A cue that keeps its number is left out. */
+export function numbersPaper(cues: readonly { from: string; to: string; label: string }[], subtitle: string): Paper {
+  const moved = cues.filter(({ from, to }) => from !== to);
   return {
     title: "Cue numbers, old and new",
     subtitle,
     columns: [{ name: "old" }, { name: "new" }, { name: "label", share: 4 }],
-    rows: moved.map(({ list, cue, after = "" }) => ({ cells: [cue, after, labelOf(list, after)] })),
+    rows: moved.map(({ from, to, label }) => ({ cells: [from, to, label] })),
     empty: "Every cue has the number that it had.",
   };
 }

@@ -45,6 +45,7 @@ export function fitEdit(show: Show, edit: EditInput, pick: number): EditInput {
       return { ...edit, cue: cueOf(edit.cue).number, to: freeBehind(cues, any(cues).number) };
     case "renumber": {
       const from = any(cues).number;
+      if (edit.numbers) return { ...edit, from, to: from, numbers: { [from]: freeBehind(cues, from) } };
       return { ...edit, from, to: last, start: pick % 2 === 0 ? from : String(Math.ceil(Number(from))) };
     }
     case "stretch":

@@ -159,6 +159,7 @@ export const renumberArbitrary = fc.oneof(
   fc
     .record({ range, start: fc.constantFrom("0.1", "1", "2", "3.5", "20"), step: fc.constantFrom("0.5", "1", "10") })
     .map(({ range: { from, to }, ...rest }) => ({ op: "renumber" as const, from, to, ...rest })),
+  cues.map(([from, to]) => ({ op: "renumber" as const, from, to: from, numbers: { [from]: to } })),
 );
 /** Values put where a cue gets them from. */
 export const updateArbitrary = fc.record({

@@ -9,22 +9,62 @@ import { cueNumber, list, range } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { rangeWords } from "./kindWords.ts";
 
-const schema = z.strictObject({ op: z.literal("renumber"), list, ...range, start: cueNumber, step: cueNumber.default("1") });
+const schema = z
+  .strictObject({
+    op: z.literal("renumber"),
+    list,
+    ...range,
+    start: cueNumber.optional(),
+    step: cueNumber.default("1"),
+    /** By old number, the new one; a cue that is not named keeps its own. In place of `start`. */
+    numbers: z.record(cueNumber, cueNumber).optional(),
+  })
+  .refine(({ start, numbers }) => (start === undefined) !== (numbers === undefined), {
+    message: "needs either start or numbers: where the numbers begin, or each of them",
+  });
 
 type RenumberEdit = z.infer<typeof schema>;
 
-/** The steps that give the cues of a range new numbers from `start` on. Their order stays: a number that would pass a neighbour is refused. */
+/**
+ * The steps that give the cues of a range new numbers: from `start` on in equal steps, or each the one that a table gives it. Their order
+ * stays; no step where every number is what it was. Throws ShowError where a number would pass a neighbour, or the table names a cue
+ * that is not in the range.
+ */
 function planRenumber(list: ListSheet, edit: RenumberEdit): Step[] {
   const { first, last } = rowsIn(list, edit.from, edit.to);
-  const step = cueOrder(edit.step);
-  if (step === 0) throw new ShowError("The step from one number to the next is 0; give one above 0");
-  const start = cueOrder(edit.start);
-  const cues = list.cues.slice(first, last + 1).map((cue, index) => ({ from: cue.number, to: numberAt(start + index * step) }));
-  refuseCrossing(list, first, last, cues.at(0)?.to ?? edit.start, cues.at(-1)?.to ?? edit.start);
+  const numbers = list.cues.slice(first, last + 1).map(({ number }) => number);
+  const cues = edit.numbers ? fromTable(numbers, edit.numbers) : inSteps(numbers, edit.start ?? edit.from, edit.step);
+  refuseCrossing(list, first, last, cues.at(0)?.to ?? edit.from, cues.at(-1)?.to ?? edit.to);
   return renumberSteps(
     list,
     cues.filter(({ from, to }) => from !== to),
   );
+}
+
+/** A cue's number before and after. */
+interface Renumbered {
+  from: string;
+  to: string;
+}
+
+/** New numbers from a first one on, in equal steps. Throws ShowError for a step of 0. */
+function inSteps(numbers: readonly string[], start: string, step: string): Renumbered[] {
+  if (cueOrder(step) === 0) throw new ShowError("The step from one number to the next is 0; give one above 0");
+  return numbers.map((from, index) => ({ from, to: numberAt(cueOrder(start) + index * cueOrder(step)) }));
+}
+
+/** New numbers as a table gives them. Throws ShowError where they do not rise, or a number is no cue of the range. */
+function fromTable(numbers: readonly string[], table: Readonly<Record<string, string>>): Renumbered[] {
+  const stranger = Object.keys(table).find((number) => !numbers.includes(number));
+  if (stranger !== undefined)
+    throw new ShowError(`Cue ${stranger} is not among the cues that are renumbered; leave it out or widen the range`);
+  const cues = numbers.map((from) => ({ from, to: cueNumberAt(cueOrder(table[from] ?? from)) }));
+  cues.forEach(({ from, to }, index) => {
+    const before = cues[index - 1];
+    if (before && cueOrder(to) <= cueOrder(before.to))
+      throw new ShowError(`Cue ${from} would become ${to}, and cue ${before.from} before it ${before.to}; give it a number above that`);
+  });
+  return cues;
 }
 
 /** The number at a place in the order. Throws ShowError beyond six digits. */
@@ -49,5 +89,8 @@ function refuseCrossing(list: ListSheet, first: number, last: number, lowest: st
 /** Giving the cues of a range new numbers (SEMANTICS section 6). */
 export const renumber = defineEdit(schema, {
   plan: (sheet, edit) => planRenumber(listFor(sheet, edit), edit),
-  words: (edit) => `${rangeWords(edit)} renumbered from ${edit.start} in steps of ${edit.step}`,
+  words: (edit) =>
+    edit.start === undefined
+      ? `${rangeWords(edit)} renumbered by a table`
+      : `${rangeWords(edit)} renumbered from ${edit.start} in steps of ${edit.step}`,
 });
