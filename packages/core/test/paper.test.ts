@@ -58,6 +58,16 @@ test("the cue sheet says scene by scene where each cue is called, what fires it,
   ]);
 });
 
+test("a paper that begins in the midst of a scene names the scene, and a cue that is seen and not spoken says so", () => {
+  expect(paperOf(SHOW, { kind: "cues", from: "2" }).rows.map(({ heading }) => heading)).toEqual(["Scene I.1", "Scene I.2"]);
+  const called = (call: object): string => {
+    const own = smallShow([oneCue("1", {}, {}, { call })], undefined, { script: SCRIPT });
+    return cellsOf(own, "cues")[0]?.[1] ?? "";
+  };
+  expect(called({ line: "I.1.4", kind: "visual" })).toBe("p. 3, ADA: “Then leave the lamp.” when seen");
+  expect(called({ line: "I.1.4", kind: "after" })).toBe("p. 3, ADA: “Then leave the lamp.” after the line");
+});
+
 test("the programmer's list says what each cue stores, lights that do the same together, and its times", () => {
   expect(cellsOf(SHOW, "changes")).toEqual([
     ["1", "Dawn", "intensity: 1, 5 at 40\nposition: 1 chair", "up 3, down 5 + 1", "3"],

@@ -1,6 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type Comparison, type ImpactKind, type ListSheet, findRow, keyNamed } from "@zm/core";
-import { useMemo, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { lensKeys, trackedText } from "../cells/cells.ts";
 import { type Lens, chosenCues, chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
@@ -9,6 +9,8 @@ import { Toggle } from "../shared/Toggle.tsx";
 
 const ROW = 28;
 const WIDTH = 74;
+/** The cues at the left, which stay while the lights scroll. */
+const NAMES = 300;
 const LENSES = ["intensity", "position", "colour", "beam"] as const satisfies readonly Lens[];
 
 /** One cue in the comparison: where it stands in both, and what is said of it. */
@@ -41,6 +43,19 @@ export function CompareTable({ comparison, before, after }: CompareTableProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({ count: lines.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 10 });
   const cues = chosenCues(choice);
+  // What differs in the cue that is looked at is seen, however far out it stands.
+  const bringInSight = useEffectEvent((cue: string | null) => {
+    const index = lines.findIndex(({ number }) => number === cue);
+    const line = lines[index];
+    const element = scroller.current;
+    if (!line || !element) return;
+    rows.scrollToIndex(index);
+    const column = lights.findIndex((light) => shownIn(before, light, line.was, lens) !== shownIn(after, light, line.is, lens));
+    const [left, room] = [column * WIDTH, element.clientWidth - NAMES];
+    if (column < 0 || (left >= element.scrollLeft && left + WIDTH <= element.scrollLeft + room)) return;
+    element.scrollLeft = left;
+  });
+  useEffect(() => bringInSight(choice.cueEnd), [choice.cueEnd, lens]);
   const isChosen = (number: string): boolean => cues !== null && Number(number) >= Number(cues.from) && Number(number) <= Number(cues.to);
   return (
     <div className="flex min-h-0 min-w-0 flex-1 flex-col">
@@ -71,7 +86,7 @@ export function CompareTable({ comparison, before, after }: CompareTableProps) {
         <EmptyView title="No cue is different" words="Both states have the same cues with the same moves, times and looks." />
       ) : (
         <div ref={scroller} role="grid" aria-label="What is different" tabIndex={0} className="min-h-0 flex-1 overflow-auto bg-sheet">
-          <div style={{ width: 300 + lights.length * WIDTH + 20, minWidth: "100%" }}>
+          <div style={{ width: NAMES + lights.length * WIDTH + 20, minWidth: "100%" }}>
             <div role="row" className="sticky top-0 z-20 flex h-8 items-center border-b border-rule bg-base-100">
               <span role="columnheader" className="sticky left-0 z-10 w-[300px] shrink-0 bg-base-100 pl-4 text-quiet">
                 cue
@@ -126,11 +141,18 @@ interface CellsProps {
   readonly lens: Lens;
 }
 
+/** What a light shows in a row; empty where the cue is not there. */
+function shownIn(list: ListSheet, light: number, row: number, lens: Lens): string {
+  return row < 0 ? "" : trackedText(list, lensKeys(list, light, lens), row, lens);
+}
+
 /** What the lights showed and show in a cue; where none of them differs in this lens, what else is different in words. */
 function Cells({ lights, line, before, after, lens }: CellsProps) {
-  const shown = (list: ListSheet, light: number, row: number): string =>
-    row < 0 ? "" : trackedText(list, lensKeys(list, light, lens), row, lens);
-  const cells = lights.map((light) => ({ light, was: shown(before, light, line.was), is: shown(after, light, line.is) }));
+  const cells = lights.map((light) => ({
+    light,
+    was: shownIn(before, light, line.was, lens),
+    is: shownIn(after, light, line.is, lens),
+  }));
   if (line.sign !== "" && line.is >= 0 && cells.every(({ was, is }) => was === is))
     return (
       <span role="gridcell" className="min-w-0 flex-1 truncate text-secondary">

@@ -1,6 +1,6 @@
 import { type EditInput, type ListSheet, type ShowSheet, findRow, stageAtRest } from "@zm/core";
 import { X } from "lucide-react";
-import { useMemo } from "react";
+import { useDeferredValue, useMemo } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
@@ -10,7 +10,8 @@ import { PicturePair, type StageState } from "../stage/PicturePair.tsx";
 /** The cue in sight as a picture, before and after what is considered; where nothing is considered, beside the cue before it. */
 export function PicturesDrawer({ list }: { list: ListSheet }) {
   const { sheet } = useShow();
-  const draft = useChoice((choice) => choice.draft);
+  // The pictures follow what is typed; they never hold it up.
+  const draft = useDeferredValue(useChoice((choice) => choice.draft));
   const cueEnd = useChoice((choice) => choice.cueEnd);
   const looked = useChoice((choice) => choice.lookedAt);
   const after = useMemo(() => (draft ? listAfter(sheet, list, draft.edits) : null), [sheet, list, draft]);

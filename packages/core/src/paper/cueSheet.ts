@@ -1,4 +1,5 @@
 import type { Cue, Show, Trigger } from "../show/schema.ts";
+import { sceneAt } from "../sheet/scenes.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../sheet/sheet.ts";
 import { cueDuration } from "../time/durations.ts";
 import { writeSeconds } from "../time/readTime.ts";
@@ -17,7 +18,13 @@ function callWords({ call }: Cue, script: Show["script"]): string {
   const page = line?.page === undefined ? "" : `p. ${line.page}, `;
   const who = line?.who ? `${line.who}: ` : "";
   const text = line ? shortened(line.text) : call.line;
-  return `${page}${who}“${text}” ${call.kind === "after" ? "after" : "on"}${call.word ? ` “${call.word}”` : " the line"}`;
+  return `${page}${who}“${text}” ${placeWords(call)}`;
+}
+
+/** Where in its line a cue is called. */
+function placeWords({ kind, word }: NonNullable<Cue["call"]>): string {
+  if (kind === "visual") return word ? `when seen, “${word}”` : "when seen";
+  return `${kind === "after" ? "after" : "on"} ${word ? `“${word}”` : "the line"}`;
 }
 
 /** A line of the play as far as it is needed to find it. */
@@ -28,7 +35,6 @@ function shortened(text: string): string {
 /** Scene by scene, every cue with where it is called, what fires it and how long it lasts: for the stage manager. Rows first to last. */
 export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: number, last: number): Paper {
   const rows: PaperRow[] = [];
-  let scene: string | undefined;
   for (let row = first; row <= last; row += 1) {
     const cue = cueAt(list, row);
     const cells = [
@@ -39,8 +45,9 @@ export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: numbe
       `${writeSeconds(cueDuration(list, row))} s`,
       cue.note ?? "",
     ];
-    rows.push({ cells, ...(cue.scene !== undefined && cue.scene !== scene ? { heading: `Scene ${cue.scene}` } : {}) });
-    scene = cue.scene ?? scene;
+    const scene = sceneAt(list, row);
+    // A range that begins in the midst of a scene says which one it is.
+    rows.push({ cells, ...(scene && (row === first || row === scene.first) ? { heading: `Scene ${scene.scene}` } : {}) });
   }
   return {
     title: "Cue sheet",
