@@ -1,3 +1,6 @@
+// A sheet holds much that was computed from its show: columns of moves, what tracks, checkpoints, marks, durations. After a step most of it is
+// still right. This file decides what is, so that an edit costs what it touches and not what the show weighs. A property holds every sheet
+// that came about like this against one made from nothing.
 import { at } from "../show/at.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { paletteOf } from "../show/move.ts";
@@ -15,7 +18,7 @@ import { sameTracking } from "../sheet/tracking.ts";
 
 /**
  * The sheet of a show after one stretch of steps: only what they touch is computed anew. `show` is the show with them made.
- * A change of the rig changes what the keys are, and builds the sheet from nothing.
+ * A change of the rig changes what the keys are, and builds the sheet from nothing. The sheet that is passed in stays usable.
  */
 export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[]): ShowSheet {
   const [first] = steps;
@@ -30,7 +33,10 @@ export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[
   });
 }
 
-/** A sheet of the changed show, each list advanced from the one before it; a new list is made from nothing. */
+/**
+ * A sheet of the changed show, each list advanced from the one before it; a new list is made from nothing. A list for which `advance`
+ * gives back what it got is shared between both sheets: whoever caches by list finds its work again.
+ */
 function withLists(sheet: ShowSheet, show: Show, advance: (known: ListSheet, list: CueList) => ListSheet): ShowSheet {
   const lists = show.lists.map((list): [string, ListSheet] => {
     const known = sheet.lists.get(list.id);
@@ -62,7 +68,7 @@ function sameKeys({ before, after }: EntryStep): boolean {
   return "type" in before.entry && "type" in after.entry && before.entry.type === after.entry.type;
 }
 
-/** Every list with the values of the moves that refer to a palette looked up again. */
+/** Every list with the values of the moves that refer to a palette looked up again. Columns without such a move stay the same arrays. */
 function repainted(sheet: ShowSheet, show: Show, palette: string): ShowSheet {
   return withLists(sheet, show, (known) => {
     const touched = new Set<number>();
@@ -82,7 +88,10 @@ function repainted(sheet: ShowSheet, show: Show, palette: string): ShowSheet {
   });
 }
 
-/** Cues with other numbers: where the order stays, all that was computed from the rows stays too. */
+/**
+ * Cues with other numbers: where the order stays, all that was computed from the rows stays too. Only where cues changed places do the
+ * columns have to follow.
+ */
 function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListSheet {
   const numbers = new Map(step.cues.map(({ from, to }) => [from, to]));
   const rows = rowsOf(list.cues);
@@ -96,7 +105,7 @@ function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListS
 
 /**
  * A list with some of its cues changed: only the columns of the keys that have other moves are made anew, and what was computed
- * of the list before is carried over.
+ * of the list before is carried over as far as it holds: checkpoints by key, marks by channel, durations by cue.
  */
 function advanceList(before: ListSheet, list: CueList, steps: readonly CueDataStep[]): ListSheet {
   const rows = steps.some((step) => step.at === "cue") ? rowsKept(before, rowsOf(list.cues)) : before;
@@ -115,7 +124,10 @@ function advanceList(before: ListSheet, list: CueList, steps: readonly CueDataSt
   return after;
 }
 
-/** What is known of the rows, kept the same where it has not changed, so that all that was computed from it still holds. */
+/**
+ * What is known of the rows, kept the same where it has not changed, so that all that was computed from it still holds. Identity is what
+ * later code asks for: `before.order === after.order` means that every cue stands where it stood.
+ */
 function rowsKept(before: ListSheet, rows: RowFacts): RowFacts {
   const sameRows = before.order.length === rows.order.length && before.order.every((order, row) => order === rows.order[row]);
   if (!sameRows) return rows;
@@ -131,7 +143,10 @@ function rowMap(before: ListSheet, order: readonly number[]): number[] {
   });
 }
 
-/** The columns after rows have come, gone or changed places; a column of which no row has moved stays the same. */
+/**
+ * The columns after rows have come, gone or changed places. `map` gives by old row the new one, -1 for a row that is gone.
+ * A column of which no row has moved stays the same.
+ */
 function shifted(columns: readonly Column[], map: readonly number[]): Column[] {
   const first = map.findIndex((row, index) => row !== index);
   if (first < 0) return [...columns];
@@ -147,7 +162,10 @@ function shiftedColumn(column: Column, map: readonly number[]): Column {
   return pickMoves({ ...column, rows }, order);
 }
 
-/** The keys of which steps change moves, and the rows in which they do. */
+/**
+ * The keys of which steps change moves, and the rows in which they do. Keys that the rig does not have are passed over: such a step
+ * belongs to a list that was read with another rig.
+ */
 function touchedRows(list: ListSheet, steps: readonly CueDataStep[]): Map<Key, Set<number>> {
   const touched = new Map<Key, Set<number>>();
   let cue = "";
@@ -176,7 +194,7 @@ function refill(list: ListSheet, key: Key, column: Column, touched: ReadonlySet<
   );
 }
 
-/** The move that a cue stores for a key, if it does. */
+/** The move that a cue stores for a key and the part that holds it; undefined where it stores none. A key is in one part at most. */
 function storedAt(list: ListSheet, key: Key, row: number): { spec: Column["specs"][number]; part: number } | undefined {
   for (const part of list.cues[row]?.parts ?? []) {
     const spec = part.moves[key.channel]?.[key.attribute.id];

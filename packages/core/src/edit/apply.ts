@@ -1,3 +1,5 @@
+// Steps made on the document itself. Nothing is changed in place: what a step does not touch is shared with the document before, which is
+// why two states of a large show cost little more than one. Each step says what it found; where that is not so, it is refused.
 import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { at } from "../show/at.ts";
@@ -19,14 +21,14 @@ import {
   isCueData,
 } from "./step.ts";
 
-/** Neighbouring steps that are made in one go. */
+/** Neighbouring steps that are made in one go, and the function that makes them on a show. `apply` throws ShowError and changes nothing. */
 interface StepGroup {
   readonly steps: readonly Step[];
   readonly apply: (show: Show) => Show;
 }
 
 /**
- * Steps in stepGroups: those on cues' data together, a renumbering or an entry by itself, in their order. Applying one shares
+ * Steps gathered into groups: those on cues' data together, a renumbering or an entry by itself, in their order. Applying one shares
  * everything it does not touch and holds each step against what is there first: it throws ShowError when that is not what the
  * step expects, and then the show is as it was.
  */
@@ -75,6 +77,7 @@ function listAt(show: Show, id: string): CueList {
   return found;
 }
 
+/** One list with the data of some of its cues changed; cues that come are put in by their number. Throws ShowError. */
 function applyToList(list: CueList, steps: readonly CueDataStep[]): CueList {
   const cues: (Cue | undefined)[] = [...list.cues];
   const added: Cue[] = [];
@@ -96,6 +99,7 @@ function rowNumbered(cues: readonly Cue[], number: string): number {
   return found && cueOrder(found.number) === order ? row : -1;
 }
 
+/** Cues by their number, numerically. The number is read once each: comparing does it too often. */
 function inOrder(cues: readonly Cue[]): Cue[] {
   return cues
     .map((cue) => ({ cue, order: cueOrder(cue.number) }))
@@ -103,6 +107,7 @@ function inOrder(cues: readonly Cue[]): Cue[] {
     .map(({ cue }) => cue);
 }
 
+/** Cues under other numbers, all at once, so that two may exchange theirs. Throws ShowError where two would have the same number. */
 function onNumbers(show: Show, step: RenumberStep): Show {
   const list = listAt(show, step.list);
   const numbers = new Map(step.cues.map(({ from, to }) => [from, to]));
@@ -113,7 +118,10 @@ function onNumbers(show: Show, step: RenumberStep): Show {
   return { ...show, lists: show.lists.map((each) => (each === list ? { ...list, cues } : each)) };
 }
 
-/** One cue while steps are made on it: what is touched is copied once. */
+/**
+ * One cue while steps are made on it: what is touched is copied once, however many steps there are. Undefined heads stand for a cue that is
+ * not there, before or after.
+ */
 class CueDraft {
   private head: CueHead | undefined;
   private parts: Map<number, PartDraft>;
@@ -125,6 +133,7 @@ class CueDraft {
     this.head = cue && headOf(cue);
   }
 
+  /** The cue with the steps made; undefined for one that goes. Throws ShowError where a step does not find what it expects. */
   apply(steps: readonly CueDataStep[]): Cue | undefined {
     for (const step of steps) {
       if (step.at === "cue") this.onCue(step);
@@ -137,12 +146,14 @@ class CueDraft {
     return { number: this.number, ...this.head, parts };
   }
 
+  /** The cue comes, goes or changes its own fields. It goes only when its parts have gone before. */
   private onCue(step: CueStep): void {
     expect(sameData(this.head, step.before), `cue ${this.number}`);
     if (!step.after) expect(this.parts.size === 0, `cue ${this.number}`);
     this.head = step.after;
   }
 
+  /** A part comes, goes or changes its times and name. It goes only when it holds no move any more. */
   private onPart(step: PartStep): void {
     const place = `cue ${this.number}, part ${step.part}`;
     const draft = this.parts.get(step.part);
@@ -155,6 +166,7 @@ class CueDraft {
     }
   }
 
+  /** A move comes, goes, changes, or goes to another part, where it must stand after this step. */
   private onMove(step: MoveStep): void {
     const { before, after } = step;
     const place = `cue ${this.number}, ${step.channel}.${step.attribute}`;
@@ -166,6 +178,7 @@ class CueDraft {
     draft.set(step.channel, step.attribute, after.move);
   }
 
+  /** The move that the cue stores now for the key of a step, and its part; undefined where it stores none. */
   private placed(step: MoveStep): PlacedMove | undefined {
     for (const [part, draft] of this.parts) {
       const move = draft.part.moves[step.channel]?.[step.attribute];
@@ -175,7 +188,7 @@ class CueDraft {
   }
 }
 
-/** One part while steps are made on it. */
+/** One part while steps are made on it. Its moves are copied at the first change, and those of a channel at that channel's first. */
 class PartDraft {
   part: Part;
   private readonly owned = new Set<number>();
@@ -216,10 +229,12 @@ export function partHeadOf(part: Part): PartHead {
   return head;
 }
 
+/** Throws ShowError, naming the place, where the show is not as a step found it: somebody else was there first. */
 function expect(holds: boolean, place: string): void {
   if (!holds) throw new ShowError(`${place} is no longer as this change found it; something else has changed it since`);
 }
 
+/** True for the same move in the same part, and where there is none on both sides. */
 function samePlaced(a: PlacedMove | undefined, b: PlacedMove | undefined): boolean {
   return a?.part === b?.part && sameMove(a?.move, b?.move);
 }

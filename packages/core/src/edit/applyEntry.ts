@@ -1,3 +1,5 @@
+// What stands beside the cues: palettes, groups, paces, channels, fixture types, and lists without their cues. All six are lists of named
+// things, so one function serves them.
 import type { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
@@ -35,6 +37,10 @@ export function entryId(entry: ShowEntry): string {
   return "number" in entry ? String(entry.number) : entry.id;
 }
 
+/**
+ * The entries with one come, gone or changed, at its place. Held against the schema of its kind as it would be at import.
+ * Throws ShowError where the entry is not as the step expects, or would not be valid.
+ */
 function changed<T extends ShowEntry>(entries: readonly T[], step: EntryStep, schema: z.ZodType<T>): T[] {
   const { of, id, before, after } = step;
   const index = entries.findIndex((entry) => entryId(entry) === id);
@@ -48,6 +54,7 @@ function changed<T extends ShowEntry>(entries: readonly T[], step: EntryStep, sc
   return left.toSpliced(after.index, 0, parsed.data);
 }
 
+/** The lists with the settings of one changed; cues stay with their list. Throws ShowError for a list that goes and still has cues. */
 function changedLists(lists: readonly CueList[], step: EntryStep): CueList[] {
   const cues = new Map(lists.map((list) => [list.id, list.cues]));
   const taken = step.after ? undefined : cues.get(step.id);

@@ -1,3 +1,4 @@
+// The way from one state to another, found afterwards: for History, which compares any two points, and for bringing something back.
 import { cueOrder } from "../show/cueNumber.ts";
 import { sameMove } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
@@ -27,7 +28,10 @@ export function stepsBetween(before: Show, after: Show): Step[] {
   ];
 }
 
-/** The changes between two states of one list: its numbers first, then what each cue holds, by the numbers after. */
+/**
+ * The changes between two states of one list: its numbers first, then what each cue holds, by the numbers after. `before` undefined
+ * stands for a list that was not there. Empty where both hold the same.
+ */
 export function stepsOfList(before: CueList | undefined, after: CueList): Step[] {
   const renumber = renumbering(before?.cues ?? [], after.cues, after.id);
   const names = new Map(renumber?.cues.map(({ from, to }) => [from, to]));
@@ -37,7 +41,10 @@ export function stepsOfList(before: CueList | undefined, after: CueList): Step[]
   return [...(renumber ? [renumber] : []), ...numbers.flatMap((number) => cueSteps(after.id, number, was.get(number), is.get(number)))];
 }
 
-/** The changes that make one cue another: it comes, goes, or holds other moves, times or fields. */
+/**
+ * The changes that make one cue another: it comes, goes, or holds other moves, times or fields. Undefined stands for a cue that is not there.
+ * The order is one in which they can be made: a cue comes before its parts and goes after them.
+ */
 export function cueSteps(list: string, number: string, before: Cue | undefined, after: Cue | undefined): CueDataStep[] {
   if (before === after) return [];
   const place = { list, cue: number };
@@ -54,10 +61,12 @@ export function cueSteps(list: string, number: string, before: Cue | undefined, 
   return after ? [...head, ...comes, ...moves, ...goes] : [...moves, ...goes, ...head];
 }
 
+/** By number, the times and the name of each part of a cue; nothing for a cue that is not there. */
 function partsOf(cue: Cue | undefined): Map<number, ReturnType<typeof partHeadOf>> {
   return new Map((cue?.parts ?? []).map((part) => [part.number, partHeadOf(part)]));
 }
 
+/** The moves of a cue that come, go or change, those that only go to another part included. */
 function moveSteps(place: { list: string; cue: string }, before: Cue | undefined, after: Cue | undefined): CueDataStep[] {
   const [was, is] = [movesByKey(before), movesByKey(after)];
   return [...new Set([...was.keys(), ...is.keys()])].flatMap((name): CueDataStep[] => {
@@ -69,6 +78,7 @@ function moveSteps(place: { list: string; cue: string }, before: Cue | undefined
   });
 }
 
+/** By key name, each stored move with its part. */
 function movesByKey(cue: Cue | undefined): Map<string, PlacedMove> {
   const found = new Map<string, PlacedMove>();
   for (const part of cue?.parts ?? [])
@@ -78,7 +88,10 @@ function movesByKey(cue: Cue | undefined): Map<string, PlacedMove> {
   return found;
 }
 
-/** The step that gives cues which are alike their other numbers; undefined where none are. Alike is what holds the same, and behind that what has the same label, in their order. */
+/**
+ * The step that gives cues which are alike their other numbers; undefined where none are. Alike is what holds the same, and behind that
+ * what has the same label, in their order: a cue that was both renumbered and changed is found by what it is called.
+ */
 function renumbering(before: readonly Cue[], after: readonly Cue[], list: string): RenumberStep | undefined {
   const [old, now] = [new Set(before.map(({ number }) => number)), new Set(after.map(({ number }) => number))];
   const gone = before.filter(({ number }) => !now.has(number));

@@ -1,3 +1,4 @@
+// Copy, cut and paste. What goes to the clipboard is text of the open format, so that it can go into another list, another show, or a mail.
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";

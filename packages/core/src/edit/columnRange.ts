@@ -1,6 +1,9 @@
 import type { Column } from "../sheet/column.ts";
 
-/** The first and last row in which two columns over the same rows hold different values; null when they hold the same. */
+/**
+ * The first and last row in which two columns over the same rows hold different values; null when they hold the same. Walked from both
+ * ends, so an edit in the middle of a long column costs little. Looks outside these rows can still differ by what tracks out of them.
+ */
 export function columnRange(a: Column, b: Column): { first: number; last: number } | null {
   const shorter = Math.min(a.rows.length, b.rows.length);
   let front = 0;
@@ -13,6 +16,7 @@ export function columnRange(a: Column, b: Column): { first: number; last: number
   return { first, last };
 }
 
+/** The same row with the same value in it; two that count as unset are the same too. */
 function sameAt(a: Column, i: number, b: Column, j: number): boolean {
   return a.rows[i] === b.rows[j] && Object.is(a.values[i], b.values[j]);
 }

@@ -14,10 +14,14 @@ import { type ImpactLine, type ImpactReport, reportImpact } from "./impactReport
 export interface Comparison extends ImpactReport {
   /** What stands beside the cues and is different: "Palette Dusk changed". */
   readonly beside: readonly string[];
+  /** The exact changes from the first to the second state. */
   readonly steps: readonly Step[];
 }
 
-/** Compares two states of a show cue by cue: cues that came, went or took other numbers, their looks, moves and times. `list` is worked on. */
+/**
+ * Compares two states of a show cue by cue: cues that came, went or took other numbers, their looks, moves and times. `list` is the one
+ * that is worked on; the others are named in their lines. Costs a walk over everything that differs, and nothing where both are one state.
+ */
 export function compareShows(before: ShowSheet, after: ShowSheet, list: string): Comparison {
   const steps = stepsBetween(before.show, after.show);
   const impact = impactOf(before, after, steps);
@@ -55,7 +59,7 @@ export interface Wanted {
   readonly channels?: readonly number[] | undefined;
 }
 
-/** A change of a cue as far as it is about some lights; a part that the cue does not have any more is its first. */
+/** A change of a cue as far as it is about some lights; a part that the cue does not have any more is its first. Empty for any other change. */
 function ofLights(step: CueDataStep, channels: readonly number[], cue: Cue | undefined): Step[] {
   if (step.at !== "move" || !channels.includes(step.channel)) return [];
   const { after } = step;

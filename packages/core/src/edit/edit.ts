@@ -1,3 +1,5 @@
+// Where an edit is made: planned into exact steps, applied, and asked what it does to the looks. The server and every window call these
+// functions and nothing else to change a show.
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
 import { readCueMoves, readShow } from "../show/parse.ts";
@@ -13,6 +15,7 @@ import { type Step, invertSteps, isCueData } from "./step.ts";
 /** What edits leave behind: the show after them, every smallest change, and how to take it back. */
 export interface Applied {
   readonly sheet: ShowSheet;
+  /** Every change in the order in which it was made; empty for edits that change nothing. */
   readonly steps: readonly Step[];
   /** What the user should be told besides: sentences on what was left alone. */
   readonly notes: readonly string[];
@@ -49,12 +52,18 @@ export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
   return { ...applied, impact: impactOf(sheet, applied.sheet, applied.steps) };
 }
 
-/** The sheet after exact steps, such as come from another window. Throws ShowError when the show is not as they expect. */
+/**
+ * The sheet after exact steps, such as come from another window. Throws ShowError when the show is not as they expect: the window then has
+ * to catch up.
+ */
 export function takeSteps(sheet: ShowSheet, steps: readonly Step[]): ShowSheet {
   return stepGroups(steps).reduce((current, group) => advanceSheet(current, group.apply(current.show), group.steps), sheet);
 }
 
-/** Exact steps may come from a file; what they leave is held against the rules of the document. */
+/**
+ * Exact steps may come from a file; what they leave is held against the rules of the document. Only the cues that they touch are read
+ * again, and the whole show where they touch what stands beside the cues. Throws ShowError with every fault.
+ */
 function checkTouched(sheet: ShowSheet, steps: readonly Step[]): void {
   if (!steps.every(isCueData)) {
     readShow(sheet.show);

@@ -1,3 +1,4 @@
+// The fields that edits share. An edit is checked here as far as it can be without a show; what it names is looked up when it is planned.
 import { z } from "zod";
 import { documentParts, editParts, FAMILIES } from "../show/schema.ts";
 

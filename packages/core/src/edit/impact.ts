@@ -1,3 +1,5 @@
+// The impact of edits (section 6): which stored moves and which looks they change. This is the question that is asked at every letter
+// typed, so it walks only rows in which something can differ, and stops where both states meet again.
 import { floatAt, intAt } from "../show/at.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
@@ -9,7 +11,7 @@ import { TrackingWalk, carriedMove, sameTracking, valueOfMove } from "../sheet/t
 import { columnRange } from "./columnRange.ts";
 import { type CueStep, type Step, isCueData } from "./step.ts";
 
-/** One value of one look that an edit changes; null is unset. */
+/** One value of one look that an edit changes, by the cue's number afterwards; null is unset. Values are in the attribute's own unit. */
 export interface LookChange {
   cue: string;
   key: string;
@@ -18,7 +20,7 @@ export interface LookChange {
   /** The list of the cue, where it is not the show's first. */
   list?: string;
 }
-/** What an edit does: the cues whose stored moves or times change, and every look that changes, key by key. */
+/** What an edit does: the cues whose stored moves or times change, in their order, and every look that changes, cue by cue and key by key. */
 export interface Impact {
   storedCues: string[];
   looks: LookChange[];
@@ -47,6 +49,7 @@ export function stepsInList(steps: readonly Step[], list: string): Exclude<Step,
   return steps.filter((step) => step.at !== "entry" && step.at !== "show").filter((step) => step.list === list);
 }
 
+/** The cues whose stored moves or times change, in their order. A new label, note, scene or call changes nothing that runs. */
 function storedCues(steps: readonly Step[]): string[] {
   const cues = new Set<string>();
   for (const step of steps) if (isCueData(step) && (step.at !== "cue" || changesRunning(step))) cues.add(step.cue);
@@ -62,7 +65,7 @@ function changesRunning(step: CueStep): boolean {
   return !step.before || !step.after || running(step.before) !== running(step.after);
 }
 
-/** The looks that change, row by row, gathered key by key in the order of the keys. */
+/** The looks that change, gathered key by key as they are found and given back row by row, each row in the order of the keys. */
 class LookChangeCollector {
   private readonly rows: LookChange[][] = [];
   private readonly list: ListSheet;
@@ -78,7 +81,7 @@ class LookChangeCollector {
     else this.rows[row] = [change];
   }
 
-  /** Cue by cue, then by key. */
+  /** All of them, cue by cue, then by key. */
   get changes(): LookChange[] {
     const all: LookChange[] = [];
     this.rows.forEach((row) => {
@@ -88,6 +91,10 @@ class LookChangeCollector {
   }
 }
 
+/**
+ * The looks that differ between two states of a list over the same rig. Where cues came, went or changed places, the keys that can be
+ * concerned are compared from end to end; else each is walked from its first difference to where both states meet again.
+ */
 function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): LookChange[] {
   const found = new LookChangeCollector(is);
   const rows = was.order === is.order ? null : rowPairs(was, is, renamed(steps));
@@ -106,16 +113,18 @@ function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): Loo
   return found.changes;
 }
 
+/** Rows of a list, both included. */
 interface RowRange {
   readonly first: number;
   readonly last: number;
 }
 
+/** True where every cue stands in the row in which it stood. */
 function isInPlace(rows: Int32Array, was: ListSheet): boolean {
   return rows.length === was.cues.length && rows.every((old, row) => old === row);
 }
 
-/** The rows in which what tracks has changed: a wall, or what a cue carries. */
+/** The rows in which what tracks has changed: a wall, or what a cue carries. Null where none has. */
 function turnedRows(was: ListSheet, is: ListSheet): RowRange | null {
   if (was.tracking === is.tracking) return null;
   const rows = is.tracking.flatMap((now, row) => (sameTracking(was.tracking[row], now) ? [] : [row]));
@@ -123,12 +132,16 @@ function turnedRows(was: ListSheet, is: ListSheet): RowRange | null {
   return first === undefined ? null : { first, last: rows.at(-1) ?? first };
 }
 
+/** A range with the rows in it in which what tracks has changed; those concern every key that has a move at all. */
 function widened(range: RowRange | null, turned: RowRange | null, old: Column, now: Column): RowRange | null {
   if (!turned || (old === EMPTY_COLUMN && now === EMPTY_COLUMN)) return range;
   return range ? { first: Math.min(range.first, turned.first), last: Math.max(range.last, turned.last) } : turned;
 }
 
-/** Walks one key down both lists from the first row that differs to where they meet again. */
+/**
+ * Walks one key down both lists from the first row that differs to where they meet again. Both walks go from move to move, so a value that
+ * tracks through hundreds of cues is one step of each.
+ */
 function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: RowRange, found: LookChangeCollector): void {
   const [old, now] = [columnOf(was, key), columnOf(is, key)];
   const oldWalk = new TrackingWalk(was, old, first, carriedMove(was, old, first - 1));
@@ -144,7 +157,7 @@ function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: R
   }
 }
 
-/** By cue number before: its number after, for the cues that have taken another. */
+/** By cue number before: its number after, for the cues that have taken another. Several renumberings behind each other count as one. */
 export function renamed(steps: readonly Step[]): Map<string, string> {
   const origin = new Map<string, string>();
   for (const step of steps) {
@@ -156,13 +169,16 @@ export function renamed(steps: readonly Step[]): Map<string, string> {
   return new Map([...origin].map(([to, from]) => [from, to]));
 }
 
-/** By row after: the row before, or -1 for a cue that is new. */
+/** By row after: the row before, or -1 for a cue that is new. `names` as `renamed` gives them. */
 export function rowPairs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): Int32Array {
   const rows = new Map(was.cues.map((cue, row) => [names.get(cue.number) ?? cue.number, row]));
   return Int32Array.from(is.cues, (cue) => rows.get(cue.number) ?? -1);
 }
 
-/** The keys whose looks can change: those with other moves; all where a cue that comes, goes or moves has part in what tracks. */
+/**
+ * The keys whose looks can change: those with other moves; all where a cue that comes, goes or moves has part in what tracks, or where
+ * palettes have changed.
+ */
 function keysTouched(was: ListSheet, is: ListSheet, steps: readonly Step[]): readonly Key[] {
   const plain = steps.every((step) => step.at !== "renumber" && (step.at !== "cue" || (isPlain(step.before) && isPlain(step.after))));
   if (!plain) return is.keys.all;
@@ -174,6 +190,7 @@ function keysTouched(was: ListSheet, is: ListSheet, steps: readonly Step[]): rea
   return was.palettes === is.palettes ? [...touched].sort((a, b) => a.ordinal - b.ordinal) : is.keys.all;
 }
 
+/** True for a cue that neither is a wall nor keeps its moves to itself: where it comes or goes only its own moves matter. */
 function isPlain(head: CueStep["after"]): boolean {
   return head === undefined || (head.block !== true && (head.carries ?? "track") === "track");
 }
@@ -182,6 +199,7 @@ function compareWhole(was: ListSheet, is: ListSheet, key: Key, rows: Int32Array,
   compareValues(columnValues(was, key.ordinal), columnValues(is, key.ordinal), key, rows, found);
 }
 
+/** Compares one key row by row, the rows of both states paired. */
 function compareValues(old: Float64Array, now: Float64Array, key: Key, rows: Int32Array, found: LookChangeCollector): void {
   for (let row = 0; row < rows.length; row += 1) {
     const place = intAt(rows, row);
@@ -192,7 +210,7 @@ function compareValues(old: Float64Array, now: Float64Array, key: Key, rows: Int
   }
 }
 
-/** Compares lists over different rigs, where a key of one may be missing in the other. */
+/** Compares lists over different rigs, where a key of one may be missing in the other: it counts as unset there. */
 function acrossRigs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): LookChange[] {
   const found = new LookChangeCollector(is);
   const rows = rowPairs(was, is, names);
@@ -207,6 +225,7 @@ function acrossRigs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, st
   return found.changes;
 }
 
+/** A value as plain data has it: NaN, which stands for unset within, becomes null. */
 function orNull(value: number): number | null {
   return Number.isNaN(value) ? null : value;
 }

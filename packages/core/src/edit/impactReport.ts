@@ -1,3 +1,5 @@
+// The impact as people read it. The looks come from `impact.ts`; what else can surprise somebody is found here: cues that come, go or take
+// another number, follows that count from another cue now, and how long cues and chains last.
 import { intAt } from "../show/at.ts";
 import { count } from "../show/words.ts";
 import { groupBy } from "../show/groupBy.ts";
@@ -39,7 +41,7 @@ export interface ImpactReport {
   readonly summary: string;
 }
 
-/** Everything that is told of one cue of a list. */
+/** Everything that is told of one cue of a list, gathered as it is found; the weightiest kind decides how the line looks. */
 interface CueImpact {
   cue: string;
   after: string | undefined;
@@ -94,6 +96,7 @@ export function reportImpact(
   return { lines, summary: summaryOf(counts, elsewhere) };
 }
 
+/** The impact in one sentence, the weightiest first. It always says whether any look changes: that is what people fear. */
 function summaryOf({ gone, come, renumbered, look, follow, time }: Counts, elsewhere: ReadonlySet<string>): string {
   const plural = (number: number, one: string, many: string): string[] =>
     number === 0 ? [] : [number === 1 ? one : many.replace("#", String(number))];
@@ -109,6 +112,7 @@ function summaryOf({ gone, come, renumbered, look, follow, time }: Counts, elsew
   return `${words.join(", ")}${where}`;
 }
 
+/** A list that comes or goes, cue by cue. */
 function tellWholeList(was: ListSheet | undefined, is: ListSheet | undefined, counts: Counts): CueImpact[] {
   const list = is ?? was;
   if (!list) return [];
@@ -122,6 +126,7 @@ function tellWholeList(was: ListSheet | undefined, is: ListSheet | undefined, co
   }));
 }
 
+/** Everything that is different in one list, each cue once, in the order of the numbers that the cues had. Counts into `counts`. */
 function tellList(
   was: ListSheet,
   is: ListSheet,
@@ -209,7 +214,7 @@ const KIND_ORDER: readonly ImpactKind[] = ["goes", "comes", "renumbered", "looks
 /** Takes down what happens to a cue, by its number before and after. */
 type Tell = (cue: string, after: string | undefined, kind: ImpactKind, words: () => string) => void;
 
-/** Follows that count from another cue or otherwise, cues that last longer or shorter, and the chains that they make. */
+/** Follows that count from another cue or otherwise, cues that last longer or shorter, and the chains that they make. Seconds. */
 function tellTimes(
   was: ListSheet,
   is: ListSheet,
@@ -255,7 +260,10 @@ function hasNewNeighbour(was: ListSheet, pairs: Int32Array, row: number): boolea
   return next !== old + 1;
 }
 
-/** The rows whose follow or duration can be another: those that changed, those right behind them, and those with another cue before them. */
+/**
+ * The rows whose follow or duration can be another: those that changed, those right behind them (their transition begins elsewhere),
+ * and those with another cue before them. All rows where marks or palettes have changed.
+ */
 function affectedRows(was: ListSheet, is: ListSheet, pairs: Int32Array, changed: ReadonlySet<number>): number[] {
   const all = !sameData(was.list.marks, is.list.marks) || was.palettes !== is.palettes;
   return is.cues.flatMap((_, row) => {
@@ -265,7 +273,7 @@ function affectedRows(was: ListSheet, is: ListSheet, pairs: Int32Array, changed:
   });
 }
 
-/** How the follow of a row is another, or undefined where it is not. */
+/** How the follow of a row is another, or undefined where it is not. The cue that it counts from matters as much as the time. */
 function followWords(was: ListSheet, is: ListSheet, pairs: Int32Array, row: number): string | undefined {
   const old = intAt(pairs, row);
   if (old < 0) return undefined;
@@ -280,6 +288,7 @@ function followWords(was: ListSheet, is: ListSheet, pairs: Int32Array, row: numb
   return `now follows ${source}: ${writeSeconds(after.after)} s after ${from} of it`;
 }
 
+/** A chain of follows that lasts longer or shorter, or begins here now. Told at the cue whose Go starts it. Seconds. */
 function tellChain(
   was: ListSheet,
   is: ListSheet,

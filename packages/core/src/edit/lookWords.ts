@@ -14,7 +14,10 @@ interface KeyChange extends LookChange {
   readonly family: Family;
 }
 
-/** How one look changes, family by family: "6 lights 15–20 to 25; pan −20 to 15; colour Dusk to Noon". Rows before and after; -1: the cue is new. */
+/**
+ * How one look changes, family by family: "6 lights 15–20 to 25; pan −20 to 15; colour Dusk to Noon". Rows before and after; -1: the cue is
+ * new. A palette is named where all changed values of a family come from one; empty for changes of keys that neither rig has.
+ */
 export function lookWords(changes: readonly LookChange[], was: ListSheet, rowBefore: number, is: ListSheet, rowAfter: number): string {
   const known = changes.flatMap((change): KeyChange[] => {
     const key = keyNamed(is.keys, change.key) ?? keyNamed(was.keys, change.key);
@@ -59,7 +62,7 @@ function numbers(changes: readonly KeyChange[], side: "before" | "after"): strin
   return listed([...groupBy(changes, ({ name }) => name)].map(([name, own]) => `${name} ${span(own.map((each) => each[side]))}`));
 }
 
-/** Values as "40", "20 to 60", or "unset". */
+/** Values as "40", "20–60", or "unset"; "40 or unset" where only some are set. */
 function span(values: readonly (number | null)[]): string {
   const set = values.filter((value) => value !== null);
   if (set.length === 0) return "unset";
@@ -72,7 +75,7 @@ function span(values: readonly (number | null)[]): string {
   return set.length < values.length ? `${text} or unset` : text;
 }
 
-/** A value with at most one place. */
+/** A value with at most one place and a real minus sign. */
 function plain(value: number): string {
   return String(Math.round(value * 10) / 10).replace("-", "−");
 }

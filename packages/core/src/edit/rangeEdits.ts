@@ -1,10 +1,11 @@
+// Ranges of cues that go elsewhere, as edits of single cues in the order in which each can be made: a planner on top of the edits, not one of them.
 import { type CueNumber, cueNumberAt, cueOrder, isCueNumber } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
 import { type ListSheet, firstRowFrom } from "../sheet/sheet.ts";
 import type { EditInput } from "./edits.ts";
 import { rowsIn } from "./plan/rows.ts";
 
-/** Which cues go where: a range of one list, the number that its first takes, and the list that they go to. */
+/** Which cues go where: a range of one list, the number that its first takes (undefined: all keep theirs), and the list that they go to. */
 export interface Journey {
   readonly list: ListSheet;
   readonly from: string;
@@ -42,6 +43,7 @@ export function numbersFor({ list, from, to, start, into = list }: Journey, isMo
   return orders.map((_, index) => checkedNumber(begin + index * step));
 }
 
+/** The number at a place in the order. Throws ShowError beyond the six digits that a number may have. */
 function checkedNumber(order: number): CueNumber {
   const number = cueNumberAt(order);
   if (isCueNumber(number)) return number;

@@ -1,13 +1,18 @@
+// The smallest exact changes, of which every edit is made: what stood there, and what stands there afterwards. They are stored, sent to every
+// window, turned round for undo, and compared before they are applied. They name cues, channels and ids, never places in an array.
 import { z } from "zod";
 import type { Channel, CueHead, FixtureType, Group, ListHead, MoveSpec, Pace, Palette, PartHead, ShowHead } from "../show/schema.ts";
 
-/** The smallest exact change of a show: one thing, as it was and as it becomes. Absent means that it is not there. */
+/**
+ * The smallest exact change of a show: one thing, as it was and as it becomes. Absent means that it is not there. Applied only where the
+ * show still is as it was; turned round it is its own inverse.
+ */
 export type Step = CueDataStep | RenumberStep | EntryStep | ShowStep;
 
 /** A change of what one cue holds. */
 export type CueDataStep = MoveStep | PartStep | CueStep;
 
-/** One stored move comes, goes or changes. */
+/** One stored move comes, goes, changes, or goes to another part of its cue. */
 export interface MoveStep {
   at: "move";
   list: string;
@@ -83,7 +88,7 @@ export interface ShowStep {
   after: ShowHead;
 }
 
-/** The steps that take these back: each turned round, the last first. */
+/** The steps that take these back: each turned round, the last first. Applied to the show after them they give the identical document before. */
 export function invertSteps(steps: readonly Step[]): Step[] {
   return steps.map(invertStep).reverse();
 }
@@ -111,7 +116,7 @@ export function isCueData(step: Step): step is CueDataStep {
   return step.at === "cue" || step.at === "part" || step.at === "move";
 }
 
-/** What a step touches, as one text: two edits that share none can both be kept. */
+/** What a step touches, as one text: two edits that share none can both be kept, whoever made them and in whichever order. */
 export function addressOf(step: Step): string {
   switch (step.at) {
     case "move":

@@ -31,6 +31,7 @@ export function takeCuesEdits({ from, into, start }: Taking): { edits: EditInput
   return { edits, left };
 }
 
+/** The edits that make one cue of another show stand here; its moves are read against this rig first. */
 function inserted(
   { number: _number, mark: _mark, call: _call, actions: _actions, parts, ...fields }: Cue,
   cue: string,
@@ -42,7 +43,7 @@ function inserted(
   return { op: "insertCue", list: list.id, ...fields, cue, parts: own };
 }
 
-/** The moves that lights of a rig can make, of those that another show stores. */
+/** The moves that lights of a rig can make, of those that another show stores. What is lost is added to `lost`, in words. */
 function movesFor(moves: Moves, from: ShowSheet, into: ShowSheet, lost: Set<string>): Moves {
   const taken: Moves = {};
   for (const [channel, attributes] of Object.entries(moves)) {
@@ -55,7 +56,7 @@ function movesFor(moves: Moves, from: ShowSheet, into: ShowSheet, lost: Set<stri
   return taken;
 }
 
-/** One move as this show can store it; undefined where its light cannot do that. */
+/** One move as this show can store it; undefined where its light cannot do that. A palette that is not here becomes the number it stood for. */
 function moveFor(channel: number, attribute: string, spec: MoveSpec, from: ShowSheet, into: ShowSheet): MoveSpec | undefined {
   const [was, key] = [keyAt(from.keys, channel, attribute), keyAt(into.keys, channel, attribute)];
   if (!was || !key) return undefined;

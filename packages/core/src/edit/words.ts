@@ -1,7 +1,10 @@
 import type { Edit } from "./edits.ts";
 import { EDIT_KINDS } from "./kinds/registry.ts";
 
-/** What edits do, as a short sentence for the history: "Cues 10 to 20, 6 lights: intensity +10, restored after". */
+/**
+ * What edits do, as a short sentence for the history: "Cues 10 to 20, 6 lights: intensity +10, restored after". Edits of one kind are told
+ * together where the kind knows how; else the first is told, and how many more there are.
+ */
 export function describeEdits(edits: readonly Edit[]): string {
   const [first, second, ...others] = edits;
   if (!first) return "Nothing";

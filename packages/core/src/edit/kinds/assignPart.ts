@@ -22,7 +22,10 @@ const schema = z.strictObject({
 
 type AssignPartEdit = z.infer<typeof schema>;
 
-/** The steps that give chosen keys' moves to a part: it is made when missing, and a part left empty is dropped, part 1 never. */
+/**
+ * The steps that give chosen keys' moves to a part: it is made when missing, and a part left empty is dropped, part 1 never. No look
+ * changes, only when things happen. Throws ShowError where the cue stores none of these moves.
+ */
 function planAssignPart(list: ListSheet, edit: AssignPartEdit): Step[] {
   const row = rowOf(list, edit.cue);
   const cue = cueAt(list, row);
@@ -39,6 +42,7 @@ function planAssignPart(list: ListSheet, edit: AssignPartEdit): Step[] {
   ];
 }
 
+/** The step that makes the part or gives it times; none where it stands with these times already. */
 function partHeadSteps(list: ListSheet, cue: Cue, edit: AssignPartEdit): Step[] {
   const part = cue.parts.find((each) => each.number === edit.part);
   const before = part && partHeadOf(part);

@@ -19,6 +19,7 @@ import { defineEdit, listFor } from "./kind.ts";
 import { namesWords, rangeWords, whoseWords } from "./kindWords.ts";
 
 const fan = z.string().regex(/^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/, "is not a fan; write it as -30~30");
+// Exactly one of them; a fan is text, since it names a value for each light.
 const operation = z.union([
   z.strictObject({ set: z.union([number, fan]) }),
   z.strictObject({ palette: id }),
@@ -44,7 +45,10 @@ export type Operation = z.infer<typeof operation>;
 /** A change of values over a range of cues. */
 export type ChangeEdit = z.infer<typeof schema>;
 
-/** The steps of a change over a range of cues (SEMANTICS section 6). Throws ShowError for what cannot be asked. */
+/**
+ * The steps of a change over a range of cues (section 6), key by key. With `restore` the first cue behind the range gets what it needs to
+ * look as before. Throws ShowError for an unknown channel or palette, a value outside the attribute's range, a range without cues.
+ */
 function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
   const { first, last } = rowsIn(list, edit.from, edit.to);
   const keys = keysFor(list, edit);
@@ -78,6 +82,7 @@ function rowOperation({ do: operation, along }: ChangeEdit, place: number, count
   return { at: () => own, differs: false };
 }
 
+/** The keys that the change is about. A palette concerns only those of its own family that it has a value for. Throws ShowError. */
 function keysFor(list: ListSheet, edit: ChangeEdit): Key[] {
   const keys = selectKeys(list.keys, edit.keys);
   if ("set" in edit.do) for (const key of keys) for (const point of fanPoints(edit.do.set)) checkRange(point, key.attribute, key.name);
@@ -89,13 +94,16 @@ function keysFor(list: ListSheet, edit: ChangeEdit): Key[] {
   throw new ShowError(`Palette "${id}" holds ${palette.family} for none of the chosen lights`);
 }
 
-/** What a change does inside its range, and what then tracks out of the range's last row. */
+/** What a change does inside its range, and what then tracks out of the range's last row: what comes behind is restored from there. */
 interface Inside {
   readonly steps: MoveStep[];
   readonly carried: Tracked;
 }
 
-/** After it, each look of the range is the operation applied to the look before, with moves only where they are needed. */
+/**
+ * After it, each look of the range is the operation applied to the look before, with moves only where they are needed: a set value stands
+ * once, in the first cue, and again only behind what would hide it (a wall, a cue that keeps to itself).
+ */
 function changeLooks(list: ListSheet, key: Key, first: number, last: number, { at: operationAt, differs }: RowOperation): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);
@@ -131,12 +139,12 @@ function turningRows(list: ListSheet, key: Key, first: number, last: number): nu
   return [...rows].sort((a, b) => a - b);
 }
 
-/** True for a operation that gives the whole range one value, which one move in the first cue can hold. */
+/** True for an operation that gives the whole range one value, which one move in the first cue can hold. */
 function standsOnce(operation: KeyOperation): boolean {
   return "set" in operation || "palette" in operation || "release" in operation;
 }
 
-/** What a key shows after the operation, where it shows `before`. */
+/** What a key shows after the operation, where it shows `before`. An unset key stays unset under `add` and `scale`: there is nothing to add to. */
 function lookAfter(list: ListSheet, key: Key, before: Entry, operation: KeyOperation): Tracked {
   if ("set" in operation) return { value: operation.set, spec: operation.set };
   if ("palette" in operation)
@@ -147,13 +155,13 @@ function lookAfter(list: ListSheet, key: Key, before: Entry, operation: KeyOpera
   return { value, spec: value };
 }
 
-/** The operation's arithmetic on a number, clipped to what the attribute can do. */
+/** The operation's arithmetic on a number, clipped to what the attribute can do, rounded to a millionth. */
 function computed(key: Key, value: number, operation: KeyOperation): number {
   const raw = "add" in operation ? value + operation.add : "scale" in operation ? value * operation.scale : value;
   return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 1e6) / 1e6));
 }
 
-/** Touches stored moves only, and makes none inside the range. */
+/** Touches stored moves only, and makes none inside the range; walks every row, since each move may track into the next. */
 function changeMoves(list: ListSheet, key: Key, first: number, last: number, { at: operationAt }: RowOperation): Inside {
   const steps: MoveStep[] = [];
   let carried: Tracked = carriedAt(list, key, first - 1);

@@ -44,7 +44,10 @@ function planCopyCue(sheet: ShowSheet, list: ListSheet, edit: CopyCueEdit): Step
   return edit.after === "track" ? steps : [...steps, ...restoredBehind(target, copied)];
 }
 
-/** The moves that let every look behind a cue that comes stay as it was (the cue is not in the list yet). */
+/**
+ * The moves that let every look behind a cue that comes stay as it was (the cue is not in the list yet). None behind a cue that keeps its
+ * moves to itself: nothing of it tracks on.
+ */
 function restoredBehind(list: ListSheet, cue: Cue): Step[] {
   if (cue.carries !== undefined && cue.carries !== "track") return [];
   const behind = firstRowFrom(list, cueOrder(cue.number));
@@ -57,7 +60,10 @@ function restoredBehind(list: ListSheet, cue: Cue): Step[] {
   });
 }
 
-/** The parts of a cue with everything that it shows as moves: what tracks in, and what it must release where it stands now. */
+/**
+ * The parts of a cue with everything that it shows as moves: what tracks in, and what it must release where it stands now. Tracked values go
+ * to the first part, which times what is implied (section 3).
+ */
 function lookParts(list: ListSheet, row: number, target: ListSheet, to: string): Part[] {
   const cue = cueAt(list, row);
   const tracked: Moves = {};

@@ -17,7 +17,10 @@ const schema = z.strictObject({
 
 type DeleteCueEdit = z.infer<typeof schema>;
 
-/** The steps that delete a cue; with keepLooks, what later cues need of it moves on to the next (SEMANTICS section 6). */
+/**
+ * The steps that delete a cue; with keepLooks, what later cues need of it moves on to the next (section 6), unless the next has a move of
+ * its own for the key. Behind the last cue nothing needs to be kept.
+ */
 function planDeleteCue(sheet: ShowSheet, list: ListSheet, edit: DeleteCueEdit): Step[] {
   const row = rowOf(list, edit.cue);
   const taken = invertSteps(wholeCueSteps(sheet, list, cueAt(list, row)));

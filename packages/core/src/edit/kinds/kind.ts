@@ -1,9 +1,10 @@
+// How an edit is defined: a schema, a plan, and words. The registry holds one entry of this shape for each name.
 import type { z } from "zod";
 import { type ListSheet, type ShowSheet, listOf } from "../../sheet/sheet.ts";
 import type { Plan } from "../plan/plan.ts";
 import type { Step } from "../step.ts";
 
-/** The schema of an edit: an object whose `op` is the name of its kind. */
+/** The schema of an edit: an object whose `op` is the name of its kind; everything else is the kind's own. */
 type EditSchema = z.ZodObject<{ readonly op: z.ZodLiteral<string> }, z.core.$ZodObjectConfig>;
 /** An edit of any kind; each kind knows its own by the name. */
 type AnyEdit = { readonly op: string };

@@ -10,7 +10,7 @@ const schema = z.strictObject({ op: z.literal("moveCue"), list, cue: cueNumber, 
 
 type MoveCueEdit = z.infer<typeof schema>;
 
-/** The steps that move a cue with all it stores to another place in its list. Later looks follow. */
+/** The steps that move a cue with all it stores to another place in its list. Later looks follow. Throws ShowError for a number that is taken. */
 function planMoveCue(list: ListSheet, edit: MoveCueEdit): Step[] {
   const cue = cueAt(list, rowOf(list, edit.cue));
   if (cue.number === edit.to) return [];

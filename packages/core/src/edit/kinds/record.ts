@@ -39,7 +39,10 @@ interface Touched {
   readonly after: PlacedMove | undefined;
 }
 
-/** The steps of recording values into a cue, new or existing (SEMANTICS section 6). */
+/**
+ * The steps of recording values into a cue, new or existing (section 6). Throws ShowError for values that the rig cannot hold, for
+ * `remove` from a cue that is not there, and for "this cue only" where nothing could keep later looks as they are.
+ */
 function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[] {
   const found = findRow(list, edit.cue);
   if (found < 0 && edit.mode === "remove") throw new ShowError(`List "${list.id}" has no cue ${edit.cue} to take moves out of`);
@@ -55,7 +58,7 @@ function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[]
   return steps;
 }
 
-/** Every key that the record changes: those that it names, and with `replace` those that it takes out. */
+/** Every key that the record changes: those that it names, and with `replace` those that it takes out. A value that stands already is no change. */
 function touchedKeys(list: ListSheet, row: number, cue: Cue | undefined, edit: RecordEdit, moves: readonly KeyMove[]): Touched[] {
   const stored = (key: Key): PlacedMove | undefined => (row < 0 ? undefined : storedMove(list, key, row));
   const named = moves.map(({ key, spec }) => {

@@ -1,3 +1,4 @@
+// Every kind of edit by its name. Adding one means a file beside this one, an entry here, and a line in docs/format.md.
 import { record } from "./record.ts";
 import { change } from "./change.ts";
 import { update } from "./update.ts";

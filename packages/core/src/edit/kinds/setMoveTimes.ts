@@ -34,7 +34,7 @@ type SetMoveTimesEdit = z.infer<typeof schema>;
 
 /**
  * The steps that give stored moves of a range their own times. A fan spreads over the chosen channels in the order in which
- * they are chosen; where none are named, over those that have such a move in the range. Seconds.
+ * they are chosen; where none are named, over those that have such a move in the range. Seconds. Throws ShowError where no move is there.
  */
 function planSetMoveTimes(sheet: ShowSheet, list: ListSheet, edit: SetMoveTimesEdit): MoveStep[] {
   if (edit.scale !== undefined) return scaledSteps(list, edit, edit.scale);

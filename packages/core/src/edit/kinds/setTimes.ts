@@ -22,7 +22,10 @@ const schema = z.strictObject({
 
 type SetTimesEdit = z.infer<typeof schema>;
 
-/** The steps that set, clear or scale the times of parts over a range. Seconds. */
+/**
+ * The steps that set, clear or scale the times of parts over a range. Seconds; what is not named stays. Throws ShowError for a part that
+ * none of the cues has, and unless it is exactly one of set and scale.
+ */
 function planSetTimes(list: ListSheet, edit: SetTimesEdit): Step[] {
   if ((edit.set === undefined) === (edit.scale === undefined))
     throw new ShowError("Times are either set or scaled; give one of set and scale");

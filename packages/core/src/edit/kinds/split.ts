@@ -16,7 +16,10 @@ const schema = z.strictObject({ op: z.literal("split"), list, cue: cueNumber, to
 
 type SplitEdit = z.infer<typeof schema>;
 
-/** The steps that let chosen keys' moves leave a cue for a new one right behind it; they keep their parts and times, and the new cue waits for a Go. */
+/**
+ * The steps that let chosen keys' moves leave a cue for a new one right behind it; they keep their parts and times, and the new cue waits
+ * for a Go. Throws ShowError for a number that is not right behind, and where the cue stores none of these moves.
+ */
 function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
   const row = rowOf(list, edit.cue);
   refusePlace(list, row, edit);

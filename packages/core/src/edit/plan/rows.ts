@@ -2,7 +2,10 @@ import { cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
 import { type ListSheet, firstRowFrom } from "../../sheet/sheet.ts";
 
-/** The first and last row of a range of cue numbers, both ends included. Throws ShowError when no cue stands in it. */
+/**
+ * The first and last row of a range of cue numbers, both ends included; the numbers themselves need not exist. Throws ShowError when no cue
+ * stands in it, or it runs backwards.
+ */
 export function rowsIn(list: ListSheet, from: string, to: string): { first: number; last: number } {
   if (cueOrder(from) > cueOrder(to)) throw new ShowError(`A range runs from the lower cue to the higher; ${from} to ${to} runs backwards`);
   const first = firstRowFrom(list, cueOrder(from));

@@ -4,7 +4,7 @@ import { sameData } from "../../show/sameData.ts";
 import { partHeadOf } from "../apply.ts";
 import type { Step } from "../step.ts";
 
-/** A time multiplied by a factor, to the microsecond. Seconds. */
+/** A time multiplied by a factor, to the microsecond: fractions would else pile up over many edits. Seconds. */
 export function scaledTime(seconds: number, factor: number): number {
   return Math.round(seconds * factor * 1e6) / 1e6;
 }

@@ -11,7 +11,7 @@ export interface ChosenMove {
   readonly move: PlacedMove;
 }
 
-/** The moves that a row stores for the chosen keys. Throws ShowError, ending in `purpose`, when there is none. */
+/** The moves that a row stores for the chosen keys, in the order of the selection. Throws ShowError, ending in `purpose`, when there is none. */
 export function selectMoves(list: ListSheet, row: number, selection: KeySelection, purpose: string): ChosenMove[] {
   const chosen = selectKeys(list.keys, selection).flatMap((key) => {
     const move = storedMove(list, key, row);

@@ -5,7 +5,7 @@ import { columnOf } from "../../sheet/entry.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 
-/** One stored move anywhere in the show. */
+/** One stored move anywhere in the show: its list, key, row and part. */
 export interface Stored {
   readonly list: ListSheet;
   readonly key: Key;
@@ -44,7 +44,7 @@ export function paletteUses(sheet: ShowSheet, palette: string): number {
   return paletteUsers(sheet, palette).length;
 }
 
-/** The cues in which moves stand: "cues 1, 2 and 3 more". */
+/** The cues in which moves stand, for a refusal: "cues 1, 2 and 3 more". */
 export function cuesOf(users: readonly Stored[]): string {
   const cues = [...new Set(users.map(({ list, row }) => cueAt(list, row).number))];
   return `${cues.length === 1 ? "cue" : "cues"} ${some(cues)}`;

@@ -7,7 +7,7 @@ import type { MoveStep, PlacedMove } from "../step.ts";
 import { storeStep, targetOfMove } from "./moveSteps.ts";
 import { scaledTiming } from "./scaledTimes.ts";
 
-/** A stored move that has a fade or a delay of its own, and where it stands. */
+/** A stored move that has a fade or a delay of its own, and where it stands. One that only has a curve is not timed. */
 interface TimedMove extends PlacedMove {
   readonly key: Key;
   readonly row: number;

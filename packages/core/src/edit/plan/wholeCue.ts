@@ -4,7 +4,10 @@ import { type ListSheet, type ShowSheet, movesOf } from "../../sheet/sheet.ts";
 import { headOf, partHeadOf } from "../apply.ts";
 import type { Step } from "../step.ts";
 
-/** The steps that make a cue stand in a list with all it holds. */
+/**
+ * The steps that make a cue stand in a list with all it holds; turned round they take it away. Moves of lights that the rig does not have
+ * are left out.
+ */
 export function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step[] {
   const place = { list: list.id, cue: cue.number };
   return [
