@@ -8,6 +8,7 @@ import { type Run, transitionAt } from "./transition.ts";
 
 /** The kinds of moves that have times of their own in a part: levels that rise, levels that fall, and the other families. */
 export const BAR_KINDS = ["up", "down", "position", "colour", "beam"] as const;
+/** What the moves of a bar are: levels up, levels down, or one of the other families. */
 export type BarKind = (typeof BAR_KINDS)[number];
 
 /** Moves of one cue that begin and end together, as one bar over time. Seconds from the Go of the cue. */
