@@ -17,8 +17,8 @@ import {
   paperPages,
   parseShow,
   readEdits,
-  readRun,
-  rehearse,
+  playMix,
+  readMixRun,
   rowOf,
   scheduleFrom,
   serializeShow,
@@ -180,7 +180,7 @@ function schedule([file = ""]: readonly string[], options: Options, files: Files
 function play([file = ""]: readonly string[], options: Options, files: Files): unknown {
   const run = needed(options.run, "--run RUN.json");
   const moments = needed(options.at, "--at with moments in seconds, such as 0,1.5").split(",").map(momentOf);
-  return rehearse(openList(file, options, files), readRun(jsonFile(run, files)), moments);
+  return playMix(open(file, files), readMixRun(jsonFile(run, files)), moments, options.list);
 }
 
 function momentOf(text: string): number {

@@ -40,10 +40,14 @@ test("every field of the document survives the rows", async () => {
     ...demo,
     title: "Ünïcode 🎭",
     lists: [
-      { ...list, marks: { policy: "early", fade: 2 } },
+      { ...list, marks: { policy: "early", fade: 2 }, priority: 80, master: 90, releaseTime: 0 },
       {
         id: "sea",
         label: "Sea",
+        levels: "highest",
+        fader: "rate",
+        startsAt: 5,
+        steps: { tempo: "slow", order: "bounce", rounds: 3 },
         cues: [
           {
             number: "0.125",
@@ -56,7 +60,7 @@ test("every field of the document survives the rows", async () => {
             trigger: { type: "go" },
             mark: { policy: "live", at: "0.1", channels: { "61": { at: "0.1" }, "62": { live: true } } },
             call: { line: "I.1", word: "now", kind: "on" },
-            actions: [{ do: "start", list: "main" }],
+            actions: [{ do: "start", list: "main" }, { do: "look", look: "warmers", level: 80, time: 3, after: 1 }, { do: "release" }],
             parts: [
               {
                 number: 1,
@@ -77,6 +81,8 @@ test("every field of the document survives the rows", async () => {
         ],
       },
     ],
+    heldLooks: [{ id: "warmers", label: "Warmers", values: { "61": { intensity: 80, red: { palette: "dusk" } } }, priority: 10, fade: 2 }],
+    tempos: [{ id: "slow", label: "Slow", perMinute: 100 }],
     script: { pace: 150, lines: [{ id: "I.1", page: 1, who: "ADA", text: "Now.", seconds: 2, quiet: true }] },
   });
   const { body } = await http()
@@ -86,6 +92,31 @@ test("every field of the document survives the rows", async () => {
     .expect(201);
   server = await server.restart();
   expect(await stored(body.id)).toBe(serializeShow(show));
+});
+
+test("held looks and tempos come, change and go as edits, row for row, and a list keeps how it runs when its label changes", async () => {
+  const before = await stored();
+  const look = { id: "warmers", label: "Warmers", values: { "1": { intensity: 40 } } };
+  const [{ cues: _cues, ...head } = { id: "main", label: "Main", cues: [] }] = saltAndParaffin().lists;
+  const edits = [
+    { op: "setTempo", tempo: { id: "slow", label: "Slow", perMinute: 90 } },
+    { op: "setHeldLook", look },
+    { op: "setHeldLook", look: { ...look, values: { "1": { intensity: 60 } } } },
+    { op: "setList", list: { ...head, priority: 70, steps: { tempo: "slow" } } },
+  ];
+  await http().post("/api/shows/1/edits").send({ base: 0, edits }).expect(200);
+  server = await server.restart();
+  const after = JSON.parse(await stored());
+  expect(after.heldLooks).toEqual([{ ...look, values: { "1": { intensity: 60 } } }]);
+  expect(after.tempos).toEqual([{ id: "slow", label: "Slow", perMinute: 90 }]);
+  expect(after.lists[0]).toMatchObject({ priority: 70, steps: { tempo: "slow" } });
+  const { body } = await http()
+    .post("/api/shows/1/edits")
+    .send({ base: 1, edits: [{ op: "removeTempo", tempo: "slow" }] });
+  expect(JSON.stringify(body)).toMatch(/is what list Main steps at/);
+  await http().post("/api/shows/1/undo").send({}).expect(200);
+  server = await server.restart();
+  expect(await stored()).toBe(before);
 });
 
 test("an edit, its undo and its redo are all still there after a restart", async () => {

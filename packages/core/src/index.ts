@@ -106,3 +106,6 @@ export * from "./rig/autoGroups.ts";
 export * from "./rig/patch.ts";
 export * from "./rig/rigEdits.ts";
 export * from "./stage/tints.ts";
+export * from "./mix/play.ts";
+export { Mix, type FiredCue } from "./mix/mix.ts";
+export type { RunReport } from "./mix/darkMoves.ts";

@@ -2,6 +2,7 @@ import {
   EMPTY_HAND,
   type EditInput,
   type ShowSheet,
+  aimNear,
   bringBackSteps,
   changeHand,
   checkSheet,
@@ -275,4 +276,35 @@ test("two marks are the same only where call, preparation and keys are", () => {
     expect(sameMarks([mark], [{ ...mark, ...other }])).toBe(false);
   expect(sameMarks([mark], [])).toBe(false);
   expect(sameMarks(undefined, [])).toBe(false);
+});
+
+test("a part that a record leaves without moves goes, whether they are taken out or go to another part; part 1 stays", () => {
+  const parts = [
+    { number: 1, times: {}, moves: { 1: { intensity: 40 } } },
+    { number: 2, times: { up: 3 }, moves: { 1: { pan: 10 }, 5: { intensity: 20 } } },
+  ];
+  const sheet = smallShow([{ number: "1", parts }]);
+  const partsAfter = (edit: object): number[] =>
+    listOf(makeEdits(sheet, readEdits({ op: "record", cue: "1", ...edit })).sheet).cues[0]?.parts.map(({ number }) => number) ?? [];
+  const both = { 1: { pan: 10 }, 5: { intensity: 20 } };
+  expect(partsAfter({ moves: both, mode: "remove" })).toEqual([1]);
+  expect(partsAfter({ moves: both, part: 1 })).toEqual([1]);
+  expect(partsAfter({ moves: { 1: { pan: 10 } }, mode: "remove" })).toEqual([1, 2]);
+  expect(partsAfter({ moves: { 1: { pan: 99 } } })).toEqual([1, 2]);
+  expect(partsAfter({ moves: { 5: { intensity: 1 } }, mode: "replace" })).toEqual([1, 2]);
+  expect(partsAfter({ moves: { 1: { intensity: 1 } }, mode: "replace" })).toEqual([1]);
+});
+
+test("a light looks at a place that lies right at the end of its turn", () => {
+  const [from, ahead] = [
+    { x: 0, y: 5, z: 0 },
+    { x: 0, y: 0, z: 5 },
+  ];
+  const range = (min: number, max: number): { pan: { min: number; max: number }; tilt: { min: number; max: number } } => ({
+    pan: { min, max },
+    tilt: { min: 0, max: 90 },
+  });
+  expect(aimNear(from, ahead, { pan: 0, tilt: 0 }, range(0, 90))?.pan).toBe(0);
+  expect(aimNear(from, ahead, { pan: 0, tilt: 0 }, range(-90, 0))?.pan).toBe(0);
+  expect(aimNear(from, ahead, { pan: 0, tilt: 0 }, range(1, 90))).toBeUndefined();
 });

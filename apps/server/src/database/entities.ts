@@ -3,6 +3,7 @@ import type {
   Attribute,
   Call,
   FamilyTimesByName,
+  ListRunning,
   Mark,
   Marks,
   NewCue,
@@ -92,6 +93,27 @@ export class ListRow {
   @Column({ type: "int" }) position: number;
   @Column(TEXT) label: string;
   @Column({ type: "simple-json", nullable: true }) marks: Marks | null;
+  /** How it runs beside others: priority, levels, master, fader, steps. */
+  @Column({ type: "simple-json", nullable: true }) running: ListRunning | null;
+}
+
+@Entity("held_looks")
+export class HeldLookRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: "int" }) position: number;
+  @Column(TEXT) label: string;
+  /** Its values, and how they count. */
+  @Column("simple-json") settings: object;
+}
+
+@Entity("tempos")
+export class TempoRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: "int" }) position: number;
+  @Column(TEXT) label: string;
+  @Column({ name: "per_minute", type: "double" }) perMinute: number;
 }
 
 @Entity("cues")
@@ -203,6 +225,8 @@ export const entities = [
   PaletteValueRow,
   PaceRow,
   ListRow,
+  HeldLookRow,
+  TempoRow,
   CueRow,
   PartRow,
   MoveRow,

@@ -1,8 +1,18 @@
 import { ENTRY_KINDS, type EntryKind, type Show, type ShowEntry, entriesOf, entryId } from "@zm/core";
 import type { EntityManager, EntityTarget, ObjectLiteral } from "typeorm";
-import { ChannelRow, FixtureTypeRow, GroupRow, ListRow, PaceRow, PaletteRow, PaletteValueRow } from "../database/entities.ts";
+import {
+  ChannelRow,
+  FixtureTypeRow,
+  GroupRow,
+  HeldLookRow,
+  ListRow,
+  PaceRow,
+  PaletteRow,
+  PaletteValueRow,
+  TempoRow,
+} from "../database/entities.ts";
 import { insertRows, upsertRows } from "../database/rows.ts";
-import { channelRow, groupRow, listRow, paceRow, paletteRow, paletteValueRows, typeRow } from "./showRows.ts";
+import { channelRow, groupRow, heldLookRow, listRow, paceRow, paletteRow, paletteValueRows, tempoRow, typeRow } from "./showRows.ts";
 
 const TABLES: Record<EntryKind, EntityTarget<ObjectLiteral>> = {
   fixtureTypes: FixtureTypeRow,
@@ -10,6 +20,8 @@ const TABLES: Record<EntryKind, EntityTarget<ObjectLiteral>> = {
   groups: GroupRow,
   palettes: PaletteRow,
   paces: PaceRow,
+  heldLooks: HeldLookRow,
+  tempos: TempoRow,
   lists: ListRow,
 };
 
@@ -25,6 +37,8 @@ export async function writeEntries(manager: EntityManager, showId: number, touch
   await upsertRows(manager, GroupRow, at("groups", show.groups, groupRow(showId)));
   await upsertRows(manager, PaletteRow, at("palettes", show.palettes, paletteRow(showId)));
   await upsertRows(manager, PaceRow, at("paces", show.paces, paceRow(showId)));
+  await upsertRows(manager, HeldLookRow, at("heldLooks", show.heldLooks ?? [], heldLookRow(showId)));
+  await upsertRows(manager, TempoRow, at("tempos", show.tempos ?? [], tempoRow(showId)));
   await upsertRows(manager, ListRow, at("lists", show.lists, listRow(showId)));
   for (const palette of show.palettes.filter(({ id }) => touched.get("palettes")?.has(id))) {
     await manager.delete(PaletteValueRow, { showId, paletteId: palette.id });

@@ -19,12 +19,14 @@ import type {
   CueRow,
   FixtureTypeRow,
   GroupRow,
+  HeldLookRow,
   ListRow,
   MoveRow,
   PaceRow,
   PaletteRow,
   PaletteValueRow,
   PartRow,
+  TempoRow,
 } from "../database/entities.ts";
 import { ShowRow } from "../database/entities.ts";
 import { mapInSlices } from "../shared/slices.ts";
@@ -39,7 +41,7 @@ type Json = string | null;
 type Raw<T, K extends keyof T> = Omit<T, K> & Record<K, Json>;
 
 /**
- * Reads a whole show from its rows, in slices, so that a large one does not hold the server up. What stands beside the cues X Null when there is no such show.
+ * Reads a whole show from its rows, in slices, so that a large one does not hold the server up. Null when there is no such show.
  */
 export async function readShowRows(manager: EntityManager, showId: number): Promise<{ show: Show; revision: number } | null> {
   const row = await manager.findOneBy(ShowRow, { id: showId });
@@ -62,7 +64,7 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
   };
   type RawType = Raw<FixtureTypeRow, "attributes">;
   type RawChannel = Raw<ChannelRow, "patch" | "place">;
-  const { fixtureType, channel, group, palette, pace, list } = entrySchemas;
+  const { fixtureType, channel, group, palette, pace, list, heldLook, tempo } = entrySchemas;
   const values: PaletteValueRow[] = await manager.query(
     "SELECT palette_id AS paletteId, attribute, value, type, channel FROM palette_values WHERE show_id = ? ORDER BY position",
     [row.id],
@@ -95,12 +97,27 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
       label,
       ...json<object>(timing),
     })),
-    lists: await read("cue_lists", "id, label, marks", list, ({ id, label, marks }: Raw<ListRow, "marks">) => ({
-      id,
-      label,
-      marks: json(marks),
-      cues: [],
-    })),
+    ...unlessEmpty(
+      "heldLooks",
+      await read("held_looks", "id, label, settings", heldLook, ({ id, label, settings }: Raw<HeldLookRow, "settings">) => ({
+        id,
+        label,
+        ...json<object>(settings),
+      })),
+    ),
+    ...unlessEmpty("tempos", await read("tempos", "id, label, per_minute AS perMinute", tempo, (one: TempoRow) => one)),
+    lists: await read(
+      "cue_lists",
+      "id, label, marks, running",
+      list,
+      ({ id, label, marks, running }: Raw<ListRow, "marks" | "running">) => ({
+        id,
+        label,
+        marks: json(marks),
+        ...json<object>(running),
+        cues: [],
+      }),
+    ),
     ...(row.script === null ? {} : { script: row.script }),
     ...(row.newCue === null ? {} : { newCue: row.newCue }),
   };
@@ -203,6 +220,13 @@ function json<T = unknown>(text: Json): T | null {
 
 function flag(stored: boolean | number | null): boolean | null {
   return stored === null ? null : Boolean(stored);
+}
+
+/** A row of entries under its name in the document, which leaves out an empty one. */
+function unlessEmpty<N extends string, T>(name: N, entries: readonly T[]): Partial<Record<N, T[]>> {
+  const fields: Partial<Record<N, T[]>> = {};
+  if (entries.length > 0) fields[name] = [...entries];
+  return fields;
 }
 
 /** The fields that hold something, as the document has them. */

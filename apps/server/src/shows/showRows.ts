@@ -4,12 +4,14 @@ import {
   type CueHead,
   type FixtureType,
   type Group,
+  type HeldLook,
   type ListHead,
   type MoveSpec,
   type Pace,
   type Palette,
   type PartHead,
   type Show,
+  type Tempo,
   cueOrder,
   isRelease,
   moveTiming,
@@ -23,6 +25,7 @@ import {
   CueRow,
   FixtureTypeRow,
   GroupRow,
+  HeldLookRow,
   ListRow,
   MoveRow,
   PaceRow,
@@ -30,7 +33,9 @@ import {
   PaletteValueRow,
   PartRow,
   ShowRow,
+  TempoRow,
 } from "../database/entities.ts";
+import type { ListRunning } from "../database/columnTypes.ts";
 import { type Cell, insertRows, loadRows } from "../database/rows.ts";
 
 /** Makes the row of an entry that stands at a place among its like. */
@@ -78,7 +83,21 @@ export function paceRow(showId: number): RowOf<Pace, PaceRow> {
 }
 
 export function listRow(showId: number): RowOf<ListHead, ListRow> {
-  return ({ id, label, marks }, position) => ({ showId, id, label, marks: marks ?? null, position });
+  return ({ id, label, marks, ...head }, position) => ({ showId, id, label, marks: marks ?? null, running: runningOf(head), position });
+}
+
+/** How a list runs, as it is stored; null where it says nothing of it. Named field by field: what else stands in the list has rows of its own. */
+function runningOf({ priority, levels, releaseTime, master, fader, startsAt, steps }: ListRunning): ListRunning | null {
+  const told = Object.entries({ priority, levels, releaseTime, master, fader, startsAt, steps }).filter(([, value]) => value !== undefined);
+  return told.length > 0 ? Object.fromEntries(told) : null;
+}
+
+export function heldLookRow(showId: number): RowOf<HeldLook, HeldLookRow> {
+  return ({ id, label, ...settings }, position) => ({ showId, id, label, settings, position });
+}
+
+export function tempoRow(showId: number): RowOf<Tempo, TempoRow> {
+  return ({ id, label, perMinute }, position) => ({ showId, id, label, perMinute, position });
 }
 
 /** Where a cue stands: its list, and its number in whole thousandths. */
@@ -154,6 +173,8 @@ export async function insertShow(manager: EntityManager, show: Show, progress?: 
     show.palettes.flatMap((palette) => paletteValueRows(showId, palette)),
   );
   await insertRows(manager, PaceRow, show.paces.map(paceRow(showId)));
+  await insertRows(manager, HeldLookRow, (show.heldLooks ?? []).map(heldLookRow(showId)));
+  await insertRows(manager, TempoRow, (show.tempos ?? []).map(tempoRow(showId)));
   await insertRows(manager, ListRow, show.lists.map(listRow(showId)));
   const places = await insertCues(manager, showId, show);
   const all = show.lists.reduce(

@@ -58,6 +58,8 @@ function advanceEntry(sheet: ShowSheet, show: Show, step: EntryStep): ShowSheet 
       return withLists(sheet, show, (known, list) => (known.list === list ? known : { ...known, list, cues: list.cues }));
     case "groups":
     case "paces":
+    case "heldLooks":
+    case "tempos":
       return { ...sheet, show };
   }
 }

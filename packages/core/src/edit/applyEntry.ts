@@ -22,6 +22,10 @@ export function applyEntry(show: Show, step: EntryStep): Show {
       return { ...show, palettes: changed(show.palettes, step, entrySchemas.palette) };
     case "paces":
       return { ...show, paces: changed(show.paces, step, entrySchemas.pace) };
+    case "heldLooks":
+      return { ...show, heldLooks: unlessEmpty(changed(show.heldLooks ?? [], step, entrySchemas.heldLook)) };
+    case "tempos":
+      return { ...show, tempos: unlessEmpty(changed(show.tempos ?? [], step, entrySchemas.tempo)) };
     case "lists":
       return { ...show, lists: changedLists(show.lists, step) };
   }
@@ -29,7 +33,12 @@ export function applyEntry(show: Show, step: EntryStep): Show {
 
 /** What stands beside the cues of one kind, a list without its cues. */
 export function entriesOf(show: Show, of: EntryKind): readonly ShowEntry[] {
-  return of === "lists" ? show.lists.map(listHeadOf) : show[of];
+  return of === "lists" ? show.lists.map(listHeadOf) : (show[of] ?? []);
+}
+
+/** A row of entries, or undefined for an empty one: the document leaves such a row out. */
+function unlessEmpty<T>(entries: T[]): T[] | undefined {
+  return entries.length > 0 ? entries : undefined;
 }
 
 /** The name by which steps know an entry: its id, or a channel's number. */

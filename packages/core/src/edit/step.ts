@@ -1,7 +1,20 @@
 // The smallest exact changes, of which every edit is made: what stood there, and what stands there afterwards. They are stored, sent to every
 // window, turned round for undo, and compared before they are applied. They name cues, channels and ids, never places in an array.
 import { z } from "zod";
-import type { Channel, CueHead, FixtureType, Group, ListHead, MoveSpec, Pace, Palette, PartHead, ShowHead } from "../show/schema.ts";
+import type {
+  Channel,
+  CueHead,
+  FixtureType,
+  Group,
+  HeldLook,
+  ListHead,
+  MoveSpec,
+  Pace,
+  Palette,
+  PartHead,
+  ShowHead,
+  Tempo,
+} from "../show/schema.ts";
 
 /**
  * The smallest exact change of a show: one thing, as it was and as it becomes. Absent means that it is not there. Applied only where the
@@ -52,7 +65,7 @@ export interface RenumberStep {
 }
 
 /** What stands beside the cues in a show, by the field of the document that holds it. */
-export const ENTRY_KINDS = ["fixtureTypes", "channels", "groups", "palettes", "paces", "lists"] as const;
+export const ENTRY_KINDS = ["fixtureTypes", "channels", "groups", "palettes", "paces", "heldLooks", "tempos", "lists"] as const;
 /** The kinds of entries by the name of their list in the document. */
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 /** What one entry of each kind is called. */
@@ -62,10 +75,12 @@ export const ENTRY_WORDS: Readonly<Record<EntryKind, string>> = {
   groups: "group",
   palettes: "palette",
   paces: "pace",
+  heldLooks: "held look",
+  tempos: "tempo",
   lists: "list",
 };
 /** One entry as it stands in its list; a cue list without its cues. */
-export type ShowEntry = FixtureType | Channel | Group | Palette | Pace | ListHead;
+export type ShowEntry = FixtureType | Channel | Group | Palette | Pace | HeldLook | Tempo | ListHead;
 /** An entry and its place among its like, counted from 0. */
 export interface PlacedEntry {
   index: number;

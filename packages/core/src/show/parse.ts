@@ -4,7 +4,8 @@ import { faultsOf } from "./faults.ts";
 import { readJson } from "./readJson.ts";
 import { checkRange, readMoves } from "./readMoves.ts";
 import { type Rig, attributeAt, rigOf } from "./rig.ts";
-import { type Cue, type CueList, type Palette, type Show, showSchema } from "./schema.ts";
+import { isRelease, moveTiming } from "./move.ts";
+import { type Cue, type CueList, type HeldLook, type Palette, type Show, showSchema } from "./schema.ts";
 
 /**
  * Reads the text of an open show document (FORMAT). Throws ShowError with every fault found, each naming its place;
@@ -25,9 +26,25 @@ export function readShow(raw: unknown): Show {
   for (const palette of show.palettes) checkPalette(palette, rig, faults);
   const palettes = new Map(show.palettes.map((palette) => [palette.id, palette]));
   const lists = show.lists.map((list) => readList(list, rig, palettes, faults));
-  checkActions(lists, faults);
+  const heldLooks = show.heldLooks?.map((look) => readHeldLook(look, rig, palettes, faults));
+  checkRunning({ ...show, lists }, faults);
   if (faults.length > 0) throw new ShowError(faults);
-  return { ...show, lists };
+  return { ...show, lists, ...(heldLooks ? { heldLooks } : {}) };
+}
+
+/** A held look with its values checked and cleaned; faults are added to `faults`. A look has values and palettes alone: no times, no releases. */
+export function readHeldLook(look: HeldLook, rig: Rig, palettes: ReadonlyMap<string, { family: string }>, faults: string[]): HeldLook {
+  const place = `held look ${look.id}`;
+  const values = readMoves(look.values, rig, palettes, place, faults);
+  for (const [channel, attributes] of Object.entries(values)) {
+    for (const [attribute, spec] of Object.entries(attributes)) {
+      const { fade, delay, curve } = moveTiming(spec);
+      if (isRelease(spec)) faults.push(`${place}, ${channel}.${attribute}: a held look releases nothing; leave it out`);
+      if (fade !== undefined || delay !== undefined || curve !== undefined)
+        faults.push(`${place}, ${channel}.${attribute}: a held look has one fade for all; its values have no times of their own`);
+    }
+  }
+  return { ...look, values };
 }
 
 /** A sentence for each fault of a show in how its rig, groups, palettes, paces and lists fit together; its moves are not looked at. */
@@ -75,6 +92,16 @@ function checkRig(show: Show, faults: string[]): void {
   duplicates(
     show.lists.map((list) => list.id),
     "list",
+    faults,
+  );
+  duplicates(
+    (show.heldLooks ?? []).map((look) => look.id),
+    "held look",
+    faults,
+  );
+  duplicates(
+    (show.tempos ?? []).map((tempo) => tempo.id),
+    "tempo",
     faults,
   );
   duplicates(
@@ -199,16 +226,26 @@ export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, {
   return { ...cue, parts };
 }
 
-/** Tells of actions that speak of a list which is not there. */
-function checkActions(lists: readonly CueList[], faults: string[]): void {
-  const ids = new Set(lists.map((list) => list.id));
-  for (const list of lists) {
-    for (const cue of list.cues) {
-      for (const action of cue.actions ?? []) {
-        if (!ids.has(action.list)) faults.push(`list ${list.id}, cue ${cue.number}, actions: there is no list "${action.list}"`);
-      }
-    }
+/** Tells of actions and steps that speak of a list, a held look or a tempo which is not there. */
+function checkRunning(show: Show, faults: string[]): void {
+  for (const list of show.lists) {
+    const tempo = list.steps?.tempo;
+    if (tempo !== undefined && !show.tempos?.some(({ id }) => id === tempo))
+      faults.push(`list ${list.id}, steps: there is no tempo "${tempo}"`);
+    for (const cue of list.cues)
+      faults.push(...actionFaults(cue, show).map((fault) => `list ${list.id}, cue ${cue.number}, actions: ${fault}`));
   }
+}
+
+/** What the actions of a cue speak of that a show does not have, a sentence for each. */
+export function actionFaults({ actions = [] }: Pick<Cue, "actions">, show: Pick<Show, "lists" | "heldLooks" | "tempos">): string[] {
+  const lists = new Set(show.lists.map(({ id }) => id));
+  return actions.flatMap((action) => {
+    if ("list" in action && action.list !== undefined && !lists.has(action.list)) return [`there is no list "${action.list}"`];
+    if (action.do === "look" && !show.heldLooks?.some(({ id }) => id === action.look)) return [`there is no held look "${action.look}"`];
+    if (action.do === "tempo" && !show.tempos?.some(({ id }) => id === action.tempo)) return [`there is no tempo "${action.tempo}"`];
+    return [];
+  });
 }
 
 /** Tells of each name that stands more than once; `what` says of what kind the names are. */

@@ -40,6 +40,8 @@ const attribute = z.strictObject({
   /** Units a second; absent: it is there at once. */
   speed: number.min(1e-6, "is not a speed above 0").optional(),
   snap: z.boolean().optional(),
+  /** How finely its value is sent: in one address, or in two, the coarse one first (section 11 of the running rules). */
+  bits: z.union([z.literal(8), z.literal(16)]).optional(),
   /** The places of a wheel that have a name. */
   slots: z.array(z.strictObject({ value: number, name: label })).optional(),
 });
@@ -126,6 +128,15 @@ const part = z.strictObject({
   moves,
 });
 
+const percent = z.number().min(0, "is below 0 %").max(100, "is above 100 %");
+/** How many times as fast as usual a list runs. */
+const rate = z.number().min(0.01, "is a rate below 0.01").max(100, "is a rate above 100");
+/** Beats a minute of a tempo. */
+const perMinute = z.number().min(1, "is a tempo below 1 a minute").max(1200, "is a tempo above 1200 a minute");
+const priority = z.number().int("is not a whole number").min(0, "is below 0").max(100, "is above 100");
+/** Whose level counts where several hold a light: the newest, or the highest. */
+const levels = z.enum(["latest", "highest"]);
+
 /** What fires a cue: a Go, or by itself so many seconds after the Go of the cue before, or after that cue is complete (SEMANTICS section 3). */
 export const triggerSchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("go") }),
@@ -150,8 +161,19 @@ export const callSchema = z.strictObject({
   word: text.max(100).optional(),
   kind: text.max(40).optional(),
 });
-/** Something that a cue does to another list when it is fired. */
-const action = z.strictObject({ do: text.max(40), list: id });
+const after = seconds.optional();
+/** Something that a cue does besides its moves, `after` seconds after its Go: to another list, to a held look, to a tempo (section 9 of the running rules). */
+export const actionSchema = z.discriminatedUnion("do", [
+  z.strictObject({ do: z.literal("start"), list: id, cue: cueNumber.optional(), after }),
+  z.strictObject({ do: z.enum(["go", "back", "hold", "resume"]), list: id, after }),
+  z.strictObject({ do: z.literal("goto"), list: id, cue: cueNumber, time: seconds.optional(), after }),
+  /** Without a list the cue's own is let go of, when the cue is complete. */
+  z.strictObject({ do: z.literal("release"), list: id.optional(), time: seconds.optional(), after }),
+  z.strictObject({ do: z.literal("rate"), list: id, rate, after }),
+  z.strictObject({ do: z.literal("master"), list: id, level: percent, time: seconds.optional(), after }),
+  z.strictObject({ do: z.literal("look"), look: id, level: percent, time: seconds.optional(), after }),
+  z.strictObject({ do: z.literal("tempo"), tempo: id, perMinute, after }),
+]);
 
 /** The fields of a cue that stand beside its number and its parts. */
 export const cueFields = {
@@ -164,7 +186,7 @@ export const cueFields = {
   trigger: triggerSchema.optional(),
   mark: markSchema.optional(),
   call: callSchema.optional(),
-  actions: z.array(action).optional(),
+  actions: z.array(actionSchema).optional(),
 };
 
 /** A cue always has part 1, so one that is written without parts gets it. */
@@ -175,13 +197,50 @@ const parts = z
 /** A whole cue as the document has it. */
 export const cueSchema = z.strictObject({ number: cueNumber, ...cueFields, parts });
 
-/** A cue list. The first of a show is the one that runs it. */
+/** How a list runs by itself: its next cue every `interval` seconds, or at the beat of a tempo, in an order, for so many rounds (0: for ever). */
+const steps = z
+  .strictObject({
+    interval: z.number().min(0.02, "is an interval below 0.02 s").max(86_400, "is a time of more than a day").optional(),
+    order: z.enum(["forward", "back", "bounce", "shuffle"]).optional(),
+    rounds: z.number().int("is not a whole number").min(0, "is below 0").max(100_000).optional(),
+    tempo: id.optional(),
+  })
+  .refine(({ interval, tempo }) => interval !== undefined || tempo !== undefined, "needs an interval or a tempo: when does it go on?");
+
+/** A cue list. The first of a show is the one that runs it. What is absent: priority 50, latest, let go of in 1 s, master 100. */
 const list = z.strictObject({
   id,
   label,
   marks: z.strictObject({ policy: policy.optional(), fade: seconds.optional() }).optional(),
+  priority: priority.optional(),
+  levels: levels.optional(),
+  releaseTime: seconds.optional(),
+  master: percent.optional(),
+  /** What its fader does beside the master. */
+  fader: z.enum(["levels", "rate", "size"]).optional(),
+  /** Raising the fader past this starts it. */
+  startsAt: percent.optional(),
+  steps: steps.optional(),
   cues: z.array(cueSchema),
 });
+
+/** A static look on a fader: values or palettes by channel and attribute. Absent: highest, priority 50, a fade of 1 s. */
+const heldLook = z.strictObject({
+  id,
+  label,
+  values: rawMoves,
+  levels: levels.optional(),
+  priority: priority.optional(),
+  fade: seconds.optional(),
+});
+/** A beat that several lists share. */
+const tempo = z.strictObject({ id, label, perMinute });
+/** A row that is left out where it is empty, so that a show without such things is the same text whether it names the row or not. */
+const unlessEmpty = <T extends z.ZodType>(schema: T) =>
+  z
+    .array(schema)
+    .transform((all) => (all.length > 0 ? all : undefined))
+    .optional();
 
 /** One line of the play: who says it, and how long it takes if that is known. Seconds. */
 const scriptLine = z.strictObject({
@@ -209,6 +268,8 @@ export const showSchema = z.strictObject({
   palettes: z.array(palette).default(() => []),
   paces: z.array(pace).default(() => []),
   lists: z.array(list).min(1, "is empty; a show has at least one list"),
+  heldLooks: unlessEmpty(heldLook),
+  tempos: unlessEmpty(tempo),
   script: script.optional(),
   newCue: newCue.optional(),
 });
@@ -216,7 +277,7 @@ export const showSchema = z.strictObject({
 /** What the published schema of the document has to spell out by itself. */
 export const documentParts = { moves: rawMoves, move: moveSchema, cueNumber };
 /** The schemas of what stands beside the cues. */
-export const entrySchemas = { fixtureType, channel, group, palette, pace, list };
+export const entrySchemas = { fixtureType, channel, group, palette, pace, list, heldLook, tempo };
 /** The schemas of single fields, for those who read something beside the document: edits, forms, what comes over the network. */
 export const editParts = { id, text, label, newCue, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
 
@@ -266,6 +327,12 @@ export type MarkSettings = z.infer<typeof markSchema>;
 export type Cue = z.infer<typeof cueSchema>;
 /** A cue list with its cues in their order. */
 export type CueList = z.infer<typeof list>;
+/** A static look on a fader. */
+export type HeldLook = z.infer<typeof heldLook>;
+/** A beat that lists share. */
+export type Tempo = z.infer<typeof tempo>;
+/** Something that a cue does besides its moves. */
+export type Action = z.infer<typeof actionSchema>;
 /** A line of the play. */
 export type ScriptLine = z.infer<typeof scriptLine>;
 /** A whole show: plain data, never changed, only replaced. */

@@ -1,5 +1,15 @@
 import { type Rig, rigOf } from "./rig.ts";
-import { type Cue, type CueList, type ListHead, type MoveSpec, type Moves, PLAIN_TIMES, type Show, TIMED_FAMILIES } from "./schema.ts";
+import {
+  type Cue,
+  type CueList,
+  type HeldLook,
+  type ListHead,
+  type MoveSpec,
+  type Moves,
+  PLAIN_TIMES,
+  type Show,
+  TIMED_FAMILIES,
+} from "./schema.ts";
 
 const CUE_ORDER = ["number", "label", "note", "scene", "block", "assert", "carries", "trigger", "mark", "call", "actions"] as const;
 
@@ -24,7 +34,7 @@ export function compactPieces(show: Show): Generator<string> {
 }
 
 function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): Generator<string> {
-  const { lists: _none, script, newCue, ...head } = orderedShow({ ...show, lists: [] });
+  const { lists: _none, heldLooks, tempos, script, newCue, ...head } = orderedShow({ ...show, lists: [] });
   const line = (depth: number): string => (indent === 0 ? "" : `\n${" ".repeat(depth)}`);
   const colon = indent === 0 ? ":" : ": ";
   const textAt = (value: object, depth: number): string => JSON.stringify(value, undefined, indent).replaceAll("\n", line(depth));
@@ -37,6 +47,8 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
     yield cues.length === 0 ? `]${line(2)}}` : `${line(3)}]${line(2)}}`;
   }
   yield `${line(1)}]`;
+  if (heldLooks) yield `,${line(1)}"heldLooks"${colon}${textAt(heldLooks, 1)}`;
+  if (tempos) yield `,${line(1)}"tempos"${colon}${textAt(tempos, 1)}`;
   if (script) yield `,${line(1)}"script"${colon}${textAt(script, 1)}`;
   if (newCue) yield `,${line(1)}"newCue"${colon}${textAt(newCue, 1)}`;
   yield `${line(0)}}`;
@@ -45,7 +57,7 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
 /** A copy of the show whose fields stand in the one fixed order. */
 export function orderedShow(show: Show): Show {
   const rig = rigOf(show);
-  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, script, newCue } = show;
+  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, heldLooks, tempos, script, newCue } = show;
   return {
     format,
     version,
@@ -56,6 +68,8 @@ export function orderedShow(show: Show): Show {
     palettes,
     paces,
     lists: lists.map((list) => orderedList(list, rig)),
+    ...(heldLooks ? { heldLooks: heldLooks.map((look) => orderedHeldLook(look, rig)) } : {}),
+    ...(tempos ? { tempos: tempos.map((tempo) => pick(tempo, ["id", "label", "perMinute"])) } : {}),
     ...(script ? { script } : {}),
     ...(newCue ? { newCue } : {}),
   };
@@ -66,8 +80,15 @@ function orderedList(list: CueList, rig: Rig): CueList {
   return { ...orderedListHead(head), cues: cues.map((cue) => orderedCue(cue, rig)) };
 }
 
-function orderedListHead({ id, label, marks }: ListHead): ListHead {
-  return { id, label, ...(marks ? { marks } : {}) };
+/** The fields of a list that stand before its cues. */
+const LIST_ORDER = ["id", "label", "marks", "priority", "levels", "releaseTime", "master", "fader", "startsAt", "steps"] as const;
+
+function orderedListHead(head: ListHead): ListHead {
+  return pick(head, LIST_ORDER);
+}
+
+function orderedHeldLook(look: HeldLook, rig: Rig): HeldLook {
+  return { ...pick(look, ["id", "label", "levels", "priority", "fade"]), values: orderedMoves(look.values, rig) };
 }
 
 function orderedCue(cue: Cue, rig: Rig): Cue {

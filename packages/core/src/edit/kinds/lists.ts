@@ -68,9 +68,9 @@ function planRemoveList(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): S
 /** The steps that take out of a list's cues what they do to another list. */
 function actionSteps(list: ListSheet, named: string): Step[] {
   return list.cues.flatMap((cue): Step[] => {
-    if (!cue.actions?.some((action) => action.list === named)) return [];
-    const actions = cue.actions.filter((action) => action.list !== named);
-    return [headStep(list, cue, { ...headOf(cue), actions })];
+    const others = cue.actions?.filter((action) => !("list" in action && action.list === named)) ?? [];
+    if (others.length === (cue.actions?.length ?? 0)) return [];
+    return [headStep(list, cue, { ...headOf(cue), actions: others })];
   });
 }
 

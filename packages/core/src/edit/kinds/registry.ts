@@ -22,10 +22,12 @@ import { removeType, setType } from "./fixtureTypes.ts";
 import { assert, block, unassert, unblock } from "./flags.ts";
 import { removeGroup, setGroup } from "./groups.ts";
 import { removeList, setList } from "./lists.ts";
+import { removeHeldLook, setHeldLook } from "./heldLooks.ts";
 import { removePace, setPace } from "./paces.ts";
 import { removePalette, setPalette } from "./palettes.ts";
 import { renumberChannel } from "./renumberChannel.ts";
 import { setShow } from "./setShow.ts";
+import { removeTempo, setTempo } from "./tempos.ts";
 import { steps } from "./steps.ts";
 
 /** Every kind of edit by its name. A new one is a file of its own and one name here; the schema, the plan and the words are found through it. */
@@ -56,12 +58,16 @@ export const EDIT_KINDS = {
   setPalette,
   setGroup,
   setPace,
+  setHeldLook,
+  setTempo,
   setChannel,
   setType,
   setList,
   removePalette,
   removeGroup,
   removePace,
+  removeHeldLook,
+  removeTempo,
   removeChannel,
   renumberChannel,
   removeType,

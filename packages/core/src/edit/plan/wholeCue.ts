@@ -1,4 +1,5 @@
 import { ShowError } from "../../show/errors.ts";
+import { actionFaults } from "../../show/parse.ts";
 import type { Cue } from "../../show/schema.ts";
 import { type ListSheet, type ShowSheet, movesOf } from "../../sheet/sheet.ts";
 import { headOf, partHeadOf } from "../apply.ts";
@@ -23,10 +24,9 @@ export function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step
   ];
 }
 
-/** Throws ShowError when a cue speaks of a list that does not exist. */
+/** Throws ShowError when a cue speaks of a list, a held look or a tempo that does not exist; with the lists that there are. */
 export function checkActions(sheet: ShowSheet, cue: Cue): void {
-  for (const action of cue.actions ?? []) {
-    if (!sheet.lists.has(action.list))
-      throw new ShowError(`Cue ${cue.number}: there is no list "${action.list}"; the lists are ${[...sheet.lists.keys()].join(", ")}`);
-  }
+  const lists = [...sheet.lists.values()].map(({ list }) => list);
+  const [fault] = actionFaults(cue, { ...sheet.show, lists });
+  if (fault !== undefined) throw new ShowError(`Cue ${cue.number}: ${fault}; the lists are ${[...sheet.lists.keys()].join(", ")}`);
 }

@@ -1,0 +1,32 @@
+import { CURVES, type Curve } from "../show/schema.ts";
+
+/** Curves by the number that stands for them in arrays: their place in the document's list of curves. */
+export function curveCode(curve: Curve): number {
+  return CURVES.indexOf(curve);
+}
+
+/** The curve that a number stands for; linear for one that stands for none. */
+export function curveOfCode(code: number): Curve {
+  return CURVES[code] ?? "linear";
+}
+
+/**
+ * How far a fade has come, 0 to 1, when `p` (0 to below 1) of its time has gone: as `curveAt`, by the number of the curve. It is called for
+ * every key of every frame, where a look-up by name would leave texts to be compared.
+ */
+export function curveByCode(code: number, p: number): number {
+  switch (code) {
+    case 1:
+      return p * p * (3 - 2 * p);
+    case 2:
+      return p * p;
+    case 3:
+      return p * (2 - p);
+    case 4:
+      return 1;
+    case 5:
+      return 0;
+    default:
+      return p;
+  }
+}

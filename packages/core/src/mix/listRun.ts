@@ -1,0 +1,77 @@
+import type { Action } from "../show/schema.ts";
+import type { ListSheet } from "../sheet/sheet.ts";
+import { type Ramp, steady } from "./ramp.ts";
+import { WaitingQueue } from "./waiting.ts";
+
+/** The clock of a list: how it reads at a moment of the engine's clock; it stands while the list is held. All seconds. */
+export interface RunClock {
+  readonly at: number;
+  readonly seconds: number;
+  readonly held: boolean;
+}
+
+/** Something that a cue does besides its moves, when it is due on the clock of the cue's list. */
+export interface DueAction {
+  readonly due: number;
+  readonly turn: number;
+  readonly action: Action;
+}
+
+/** A list that can run: where it stands, and what waits. It is changed in place; `source` is its number among the sources. */
+export interface ListRun {
+  readonly source: number;
+  list: ListSheet;
+  clock: RunClock;
+  /** How many times as fast as usual what is fired from now on runs; what has been fired keeps its times. */
+  rate: number;
+  master: Ramp;
+  /** The cue fired last; null before the first, and when the list is let go of. */
+  cue: string | null;
+  firedAt: number;
+  duration: number;
+  /** The cue that fires by itself, and when on the list's clock. */
+  follow: { readonly cue: string; readonly at: number } | null;
+  /** The step of a list that runs by itself, counted over all rounds. */
+  step: number;
+  /** By key ordinal: the look fired last, NaN where it says nothing. */
+  onStage: Float64Array;
+  readonly waiting: WaitingQueue;
+  actions: DueAction[];
+  /** Marks that wait for somebody else to let a light go dark. */
+  marks: { readonly channel: number; readonly key: number; readonly to: number; readonly fade: number }[];
+}
+
+/** A list that stands before its first cue. */
+export function idleRun(source: number, list: ListSheet): ListRun {
+  return {
+    source,
+    list,
+    clock: { at: 0, seconds: 0, held: false },
+    rate: 1,
+    master: steady(list.list.master ?? 100),
+    cue: null,
+    firedAt: 0,
+    duration: 0,
+    follow: null,
+    step: 0,
+    onStage: new Float64Array(list.keys.all.length).fill(Number.NaN),
+    waiting: new WaitingQueue(),
+    actions: [],
+    marks: [],
+  };
+}
+
+/** What a list's clock reads at a moment of the engine's. */
+export function runTime({ at, seconds, held }: RunClock, now: number): number {
+  return held ? seconds : seconds + (now - at);
+}
+
+/** The moment of the engine's clock at which a list's clock reads so much; Infinity for what a held list does not come to. */
+export function momentOf({ at, seconds, held }: RunClock, time: number): number {
+  return held && time > seconds ? Number.POSITIVE_INFINITY : at + (time - seconds);
+}
+
+/** A clock that stands from now on, or goes again. */
+export function turnClock(clock: RunClock, now: number, held: boolean): RunClock {
+  return { at: now, seconds: runTime(clock, now), held };
+}

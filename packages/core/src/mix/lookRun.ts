@@ -1,0 +1,66 @@
+import type { HeldLook } from "../show/schema.ts";
+import { keyNamed } from "../sheet/keys.ts";
+import { resolve } from "../sheet/palettes.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import { curveCode } from "./curveCodes.ts";
+import type { Layers } from "./layers.ts";
+import { type Ramp, steady } from "./ramp.ts";
+
+const LINEAR = curveCode("linear");
+
+/** One value of a held look. */
+export interface LookValue {
+  readonly key: number;
+  readonly isLevel: boolean;
+  readonly value: number;
+  readonly snap: boolean;
+}
+
+/** A held look on its fader, 0 to 100. It is changed in place; `source` is its number among the sources. */
+export interface LookRun {
+  readonly source: number;
+  readonly look: HeldLook;
+  readonly values: readonly LookValue[];
+  level: Ramp;
+  /** True while its fader is off 0, or on its way there. */
+  up: boolean;
+}
+
+/** A look with its fader at 0. Values of lights that the rig does not have, and palettes without a value for them, are left out. */
+export function idleLook(source: number, look: HeldLook, sheet: ShowSheet): LookRun {
+  const values = Object.entries(look.values).flatMap(([channel, attributes]) =>
+    Object.entries(attributes).flatMap(([attribute, spec]): LookValue[] => {
+      const key = keyNamed(sheet.keys, `${channel}.${attribute}`);
+      const value = key ? resolve(spec, key, sheet.palettes) : Number.NaN;
+      if (!key || Number.isNaN(value)) return [];
+      const { family, snap = false } = key.attribute;
+      return [{ key: key.ordinal, isLevel: family === "intensity", value, snap }];
+    }),
+  );
+  return { source, look, values, level: steady(0), up: false };
+}
+
+/** Whether the levels of a look count by the highest, as they do unless it says otherwise. */
+export function isHighest({ levels }: Pick<HeldLook, "levels">): boolean {
+  return (levels ?? "highest") === "highest";
+}
+
+/** Lets a look whose fader leaves 0 take hold of all that it holds; one that is up already holds it. `layers` is at the moment at which it does. */
+export function raiseLook(layers: Layers, look: LookRun): void {
+  if (look.up) return;
+  look.up = true;
+  const fade = look.look.fade ?? 1;
+  for (const { key, isLevel, value, snap } of look.values) {
+    if (isLevel) layers.takeHold(key, look.source, { to: value, fade: 0, curve: LINEAR }, value);
+    else layers.takeHold(key, look.source, { to: value, fade: snap ? 0 : fade, curve: LINEAR });
+  }
+}
+
+/** Lets go of all that a look holds: its fader has come to 0. */
+export function lowerLook(layers: Layers, look: LookRun): void {
+  look.up = false;
+  for (const { key, isLevel, snap } of look.values) {
+    if (isLevel) layers.remove(key, look.source);
+    else layers.letGo(key, look.source, snap ? 0 : (look.look.fade ?? 1), LINEAR);
+  }
+}

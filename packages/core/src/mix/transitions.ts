@@ -1,0 +1,99 @@
+import { markedInto } from "../marks/marks.ts";
+import { sameValue } from "../sheet/entry.ts";
+import type { Key } from "../sheet/keys.ts";
+import { restingAt } from "../sheet/rest.ts";
+import { cueAt } from "../sheet/sheet.ts";
+import { timingOf } from "../time/times.ts";
+import { type Run, type Transition, firstPart, transitionFrom } from "../time/transition.ts";
+import { curveCode } from "./curveCodes.ts";
+import type { Layers } from "./layers.ts";
+import type { ListRun } from "./listRun.ts";
+import type { Waiting } from "./waiting.ts";
+
+/** Clocks that are read differently can differ by so little and mean the same moment. Seconds. */
+const SLACK = 1e-9;
+const AT_START = curveCode("atStart");
+
+/** The transition of a row that is fired in its order, after the look that its list fired last. A key that a mark has prepared is out of it. */
+export function transitionNext(layers: Layers, run: ListRun, row: number): Transition {
+  const marked = markedInto(run.list, row);
+  const isMarked = ({ ordinal }: Key): boolean => sameValue(marked.get(ordinal) ?? Number.NaN, destination(layers, run, ordinal));
+  return transitionFrom(run.list, row, ({ ordinal }) => run.onStage[ordinal] ?? Number.NaN, { everyKey: true, isMarked });
+}
+
+/** Where a key of a list will be when all that it was told is done. */
+function destination(layers: Layers, run: ListRun, key: number): number {
+  const newest = run.waiting.all.findLast((each) => each.key === key && (each.what === "take" || each.what === "mark"));
+  return newest ? newest.to : layers.destination(key, run.source);
+}
+
+/** What a go-to is worked out with: the look that it goes to, the list's own time, and the time that every key takes where one is said. Seconds. */
+interface Going {
+  readonly shown: Float64Array;
+  readonly now: number;
+  readonly time: number | undefined;
+}
+
+/** The transition out of order: from what is on stage, and with every key that the look does not hold going where running in order would have left it. */
+export function transitionTo(layers: Layers, run: ListRun, row: number, { shown, now, time }: Going): Transition {
+  const { list, source } = run;
+  const inLook = ({ ordinal }: Key): boolean => !Number.isNaN(shown[ordinal] ?? Number.NaN);
+  const isOurs = ({ ordinal }: Key): boolean => !Number.isNaN(run.onStage[ordinal] ?? Number.NaN);
+  const waiting = waitingByKey(run, now);
+  const output = (key: Key): number => jumpDue(waiting.get(key.ordinal)?.due, key) ?? layers.startFor(key.ordinal, source);
+  const { runs } = transitionFrom(list, row, (key) => (isOurs(key) || inLook(key) ? output(key) : Number.NaN), {
+    everyKey: true,
+    isMarked: () => false,
+  });
+  const running = new Set(runs.map(({ key }) => key.ordinal));
+  const first = firstPart(cueAt(list, row));
+  const resting = list.keys.all.flatMap((key): Run[] => {
+    if (running.has(key.ordinal)) return [];
+    const isLevel = key.attribute.family === "intensity";
+    const to = isLevel && !inLook(key) ? 0 : restingAt(list, key, row);
+    const { due, later = false } = waiting.get(key.ordinal) ?? {};
+    const from = output(key);
+    const end = due === undefined ? layers.destination(key.ordinal, source) : due.what === "letGo" && isLevel ? 0 : due.to;
+    const isThere = sameValue(from, to) && sameValue(end, to) && !later;
+    if (isThere && (layers.holds(key.ordinal, source) || !inLook(key))) return [];
+    if (isLevel && !inLook(key) && !layers.has(key.ordinal, source) && !later && !due) return [];
+    return [{ key, from, to, ...timingOf(key.attribute, undefined, first, from, to), cause: "implied", part: first.number }];
+  });
+  const all = [...runs, ...resting];
+  return { runs: time === undefined ? all : all.map((each) => ({ ...each, delay: 0, fade: time })), letGo: [] };
+}
+
+/** What waits for a key: the newest that is due by now, and whether more is due later. */
+interface WaitingForKey {
+  due?: Waiting;
+  later?: boolean;
+}
+
+function waitingByKey(run: ListRun, now: number): Map<number, WaitingForKey> {
+  const found = new Map<number, WaitingForKey>();
+  for (const each of run.waiting.all) {
+    const own = found.get(each.key) ?? {};
+    if (each.due <= now + SLACK) own.due = each;
+    else own.later = true;
+    found.set(each.key, own);
+  }
+  return found;
+}
+
+/** Where a key is about to jump at this very moment; undefined where nothing is due that jumps. */
+function jumpDue(due: Waiting | undefined, key: Key): number | undefined {
+  if (!due) return undefined;
+  if (due.what === "letGo") return due.fade === 0 && key.attribute.family === "intensity" ? 0 : undefined;
+  return due.fade === 0 || due.curve === AT_START ? due.to : undefined;
+}
+
+/** A transition of a list that runs so many times as fast as usual. */
+export function atRate({ runs, letGo }: Transition, rate: number): Transition {
+  if (rate === 1) return { runs, letGo };
+  const quicker = <T extends { readonly delay: number; readonly fade: number }>(each: T): T => ({
+    ...each,
+    delay: each.delay / rate,
+    fade: each.fade / rate,
+  });
+  return { runs: runs.map(quicker), letGo: letGo.map(quicker) };
+}

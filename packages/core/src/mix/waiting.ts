@@ -1,0 +1,58 @@
+/** What waits to happen to a key of one source when its delay is over. Times are seconds of the source's own clock. */
+export interface Waiting {
+  readonly due: number;
+  /** The order in which it was asked for, among all sources: of what is due at one moment the older comes first. */
+  readonly turn: number;
+  readonly key: number;
+  /** Take hold; let go; go to where the key rests and let go of it there; or move in the dark, unless somebody else lights the lamp. */
+  readonly what: "take" | "letGo" | "rest" | "mark";
+  readonly to: number;
+  readonly fade: number;
+  readonly curve: number;
+}
+
+/** What waits for one source, by when it is due. */
+export class WaitingQueue {
+  private entries: Waiting[] = [];
+  private head = 0;
+
+  /** The one that is due first; undefined where nothing waits. */
+  get first(): Waiting | undefined {
+    return this.entries[this.head];
+  }
+
+  /** Takes the first out. */
+  shift(): void {
+    this.head += 1;
+    if (this.head < 256 || this.head * 2 < this.entries.length) return;
+    this.entries = this.entries.slice(this.head);
+    this.head = 0;
+  }
+
+  /** Lets more wait. */
+  add(more: readonly Waiting[]): void {
+    if (more.length === 0) return;
+    const all = [...this.entries.slice(this.head), ...more];
+    all.sort((a, b) => a.due - b.due || a.turn - b.turn);
+    this.entries = all;
+    this.head = 0;
+  }
+
+  /** Drops what waits and is not wanted any more. */
+  drop(isGone: (waiting: Waiting) => boolean): void {
+    const left = this.entries.slice(this.head).filter((each) => !isGone(each));
+    this.entries = left;
+    this.head = 0;
+  }
+
+  /** Forgets all of it. */
+  clear(): void {
+    this.entries = [];
+    this.head = 0;
+  }
+
+  /** What waits, the first due first. */
+  get all(): readonly Waiting[] {
+    return this.entries.slice(this.head);
+  }
+}

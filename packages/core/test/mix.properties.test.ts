@@ -1,0 +1,43 @@
+import fc from "fast-check";
+import { type MixPress, type Press, type Show, listOf, playMix, rehearse, sheetOf } from "../src/index.ts";
+import { showArbitrary } from "./support/randomShow.ts";
+
+/** Moments that fall together now and then, so that what happens at one moment is met. Seconds. */
+const moment = fc.integer({ min: 0, max: 60 }).map((halves) => halves / 2);
+
+/** Presses on the one list, out of order and in it. */
+function pressArbitrary({ lists }: Show): fc.Arbitrary<Press[]> {
+  const cue = fc.constantFrom(...(lists[0]?.cues ?? []).map(({ number }) => number));
+  const press = fc.oneof(
+    { weight: 6, arbitrary: fc.record({ t: moment, go: fc.constant(true as const) }) },
+    { weight: 2, arbitrary: fc.record({ t: moment, goto: cue }) },
+    { weight: 1, arbitrary: fc.record({ t: moment, goto: cue, time: fc.constantFrom(0, 2) }) },
+    { weight: 1, arbitrary: fc.record({ t: moment, back: fc.constant(true as const) }) },
+    { weight: 1, arbitrary: fc.record({ t: moment, hold: fc.boolean() }) },
+  );
+  return fc.array(press, { minLength: 3, maxLength: 12 });
+}
+
+test("with one list alone everything is as that list computed by itself", () => {
+  fc.assert(
+    fc.property(
+      showArbitrary.chain((show) => fc.tuple(fc.constant({ ...show, lists: show.lists.slice(0, 1) }), pressArbitrary(show))),
+      fc.array(fc.integer({ min: 0, max: 400 }), { minLength: 6, maxLength: 12 }),
+      ([show, presses], tenths) => {
+        const sheet = sheetOf(show);
+        const moments = tenths.map((each) => each / 10 + 0.03);
+        const alone = rehearse(listOf(sheet), presses, moments);
+        const mixed = playMix(sheet, presses as MixPress[], moments);
+        mixed.forEach(({ cue, values }, index) => {
+          expect(cue).toBe(alone[index]?.cue);
+          for (const [channel, attributes] of Object.entries(alone[index]?.values ?? {}))
+            for (const [attribute, value] of Object.entries(attributes))
+              expect(`${channel}.${attribute} ${Math.round((values[channel]?.[attribute] ?? NaN) * 1e6)}`).toBe(
+                `${channel}.${attribute} ${Math.round(value * 1e6)}`,
+              );
+        });
+      },
+    ),
+    { numRuns: 300 },
+  );
+});
