@@ -23,7 +23,11 @@ test("a part of the list is proposed in the widest steps that fit before the cue
   const numbers = tableOf(list, draft).map(({ to }) => Number(to));
   expect(numbers[0]).toBe(12);
   expect(numbers.at(-1)).toBeLessThan(13);
-  expect(made(numbersEdit(list, draft)).filter((number) => Number(number) < 13 && Number(number) >= 12).map(Number)).toEqual(numbers);
+  expect(
+    made(numbersEdit(list, draft))
+      .filter((number) => Number(number) < 13 && Number(number) >= 12)
+      .map(Number),
+  ).toEqual(numbers);
 });
 
 test("a number written for one cue is that cue's alone, and only what changes is in the edit", () => {

@@ -10,7 +10,9 @@ export function checkReach(context: CheckContext): Finding[] {
   const [main] = sheet.lists.keys();
   const started =
     list.id === main ||
-    [...sheet.lists.values()].some((other) => other.cues.some((cue) => cue.actions?.some((action) => "list" in action && action.list === list.id)));
+    [...sheet.lists.values()].some((other) =>
+      other.cues.some((cue) => cue.actions?.some((action) => "list" in action && action.list === list.id)),
+    );
   const found: Finding[] = [];
   if (!started)
     found.push(
