@@ -1,5 +1,5 @@
-// Prints what a window of a running Zealous Mark takes: first paint of the Score, a 20-cue edit until the sheet shows it, and from a
-// key in the line until the impact of 200 cues x 20 lights of the large trial show is on the screen.
+// Prints what windows of a running Zealous Mark take: first paint of the Score, a 20-cue edit until the sheet shows it; and on the large trial
+// show from a key in the line until the impact of 200 cues x 20 lights is on the screen, until another window shows that edit, and scrolling.
 // Usage: start it with ./start, then  node scripts/measure.mjs [rounds]
 import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
@@ -107,6 +107,45 @@ for (let round = 0; round < 3 * rounds; round += 1) {
   keys.push(await timeKey(wide, `#100..299: 1..20 = ${10 + (round % 80)}`));
   await wide.waitForTimeout(200);
 }
+
+/** When a milestone was passed last, milliseconds of the machine's clock; 0 where it was not. */
+const passed = (on, name) =>
+  on.evaluate((mark) => performance.timeOrigin + (performance.getEntriesByName(mark).at(-1)?.startTime ?? -performance.timeOrigin), name);
+
+// The same edit made in one window and seen in another, which holds the same show.
+const other = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await other.goto(`${address}/show/${large}/score`);
+await other.waitForFunction(() => performance.getEntriesByName("score-painted").length > 0);
+await other.waitForTimeout(6000);
+const elsewhere = [];
+for (let round = 0; round < rounds; round += 1) {
+  const line = wide.getByLabel("Line entry");
+  await line.fill(`#1..200: 1..20 = ${10 + (round % 80)}`);
+  await wide.waitForTimeout(600);
+  const before = await passed(other, "score-painted");
+  await line.press("Enter");
+  await other.waitForFunction(
+    (seen) => performance.timeOrigin + (performance.getEntriesByName("score-painted").at(-1)?.startTime ?? 0) > seen,
+    before,
+  );
+  elsewhere.push((await passed(other, "score-painted")) - (await passed(wide, "edit-sent")));
+  await wide.waitForTimeout(300);
+}
+
+/** The lengths of the frames while the sheet scrolls down by so much each; milliseconds. */
+const frames = await other.evaluate(async () => {
+  const sheet = document.querySelector('[role="grid"][aria-label="Score"]');
+  if (!sheet) throw new Error("There is no Score");
+  const lengths = [];
+  let last = performance.now();
+  for (let frame = 0; frame < 240; frame += 1) {
+    await new Promise((resolve) => requestAnimationFrame(resolve));
+    lengths.push(performance.now() - last);
+    last = performance.now();
+    sheet.scrollTop += 45;
+  }
+  return lengths.slice(5);
+});
 await browser.close();
 console.log(`first paint of the Score, median of ${rounds}: ${median(paints).toFixed(0)} ms`);
 console.log(`20-cue edit of 8 lights, from sending to the sheet showing it, median of ${rounds}: ${median(edits).toFixed(0)} ms`);
@@ -114,4 +153,11 @@ const took = median(keys.map((key) => key.took)).toFixed(0);
 const longest = median(keys.map((key) => key.longest)).toFixed(0);
 console.log(
   `a key to the impact of 200 cues x 20 lights, large trial show, median of ${keys.length}: ${took} ms; longest frame meanwhile ${longest} ms`,
+);
+console.log(
+  `200 cues x 20 lights, large trial show, from sending to another window showing it, median of ${rounds}: ${median(elsewhere).toFixed(0)} ms`,
+);
+const slow = frames.filter((length) => length > 25).length;
+console.log(
+  `scrolling the large trial show: ${(1000 / (frames.reduce((sum, each) => sum + each, 0) / frames.length)).toFixed(0)} frames a second, ${slow} of ${frames.length} longer than 25 ms`,
 );
