@@ -76,6 +76,11 @@ const EDITS: readonly EditInput[] = [
   { op: "removeGroup", group: "front" },
   { op: "setPace", pace: { id: "quick", label: "Quick", colour: { fade: 1 } } },
   { op: "removePace", pace: "slow-sweep" },
+  { op: "setHeldLook", look: { id: "warmers", label: "Warmers", values: { 1: { intensity: 40 } } } },
+  { op: "removeHeldLook", look: "warmers" },
+  { op: "setTempo", tempo: { id: "slow", label: "Slow", perMinute: 90 } },
+  { op: "removeTempo", tempo: "slow" },
+  { op: "setWave", from: "6", to: "9", keys: { channels: [61], attributes: ["pan"] }, wave: { shape: "sine", size: 20, period: 4 } },
   { op: "setChannel", channel: { ...channel(1), label: "Other" } },
   { op: "removeChannel", channel: 3, used: "drop" },
   { op: "renumberChannel", channel: 1, to: 901 },
@@ -92,6 +97,8 @@ const EDITS: readonly EditInput[] = [
 
 /** What stands in the show before the edit so that there is something to take away. */
 const FIRST: Readonly<Record<string, EditInput>> = {
+  removeHeldLook: { op: "setHeldLook", look: { id: "warmers", label: "Warmers", values: {} } },
+  removeTempo: { op: "setTempo", tempo: { id: "slow", label: "Slow", perMinute: 90 } },
   removeType: { op: "setType", type: { id: "spare", name: "Spare", attributes: [] } },
   removeList: { op: "setList", list: sea },
 };

@@ -60,6 +60,7 @@ test("every field of the document survives the rows", async () => {
             trigger: { type: "go" },
             mark: { policy: "live", at: "0.1", channels: { "61": { at: "0.1" }, "62": { live: true } } },
             call: { line: "I.1", word: "now", kind: "on" },
+            waves: "pass",
             actions: [{ do: "start", list: "main" }, { do: "look", look: "warmers", level: 80, time: 3, after: 1 }, { do: "release" }],
             parts: [
               {
@@ -75,7 +76,12 @@ test("every field of the document survives the rows", async () => {
                   },
                 },
               },
-              { number: 4, times: {}, moves: {} },
+              {
+                number: 4,
+                times: {},
+                moves: {},
+                waves: { "61": { pan: { shape: "sine", size: 30, period: 4, phase: 90 }, red: { stop: true } } },
+              },
             ],
           },
         ],

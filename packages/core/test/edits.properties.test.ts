@@ -26,7 +26,7 @@ import { Accepted, fitEdit } from "./support/fitEdit.ts";
 import { changeArbitrary, editArbitrary, recordArbitrary } from "./support/randomEdit.ts";
 import { showArbitrary } from "./support/randomShow.ts";
 
-fc.configureGlobal({ numRuns: 150 });
+fc.configureGlobal({ numRuns: 110 });
 
 const edits = fc.array(fc.tuple(editArbitrary, fc.nat()), { minLength: 1, maxLength: 5 });
 const edit = fc.tuple(editArbitrary, fc.nat());

@@ -34,7 +34,7 @@ import {
 import { looksOf, storedOf } from "./support/attempt.ts";
 import { KEYS, NUMBERS, movesArbitrary, showArbitrary } from "./support/randomShow.ts";
 
-fc.configureGlobal({ numRuns: 150 });
+fc.configureGlobal({ numRuns: 100 });
 
 const NAMES = KEYS.map(({ channel, attribute }) => `${channel}.${attribute}`);
 const seconds = fc.integer({ min: 0, max: 20 }).map((quarter) => quarter / 4);

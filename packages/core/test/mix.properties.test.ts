@@ -18,6 +18,18 @@ function pressArbitrary({ lists }: Show): fc.Arbitrary<Press[]> {
   return fc.array(press, { minLength: 3, maxLength: 12 });
 }
 
+type Values = Record<string, Record<string, number>>;
+
+/** The keys whose values are not the same to a millionth, with both. */
+function differences(got: Values, wanted: Values): string[] {
+  return Object.entries(wanted).flatMap(([channel, attributes]) =>
+    Object.entries(attributes).flatMap(([attribute, value]) => {
+      const other = got[channel]?.[attribute] ?? Number.NaN;
+      return Math.abs(other - value) <= 1e-6 ? [] : [`${channel}.${attribute} ${other} and not ${value}`];
+    }),
+  );
+}
+
 test("with one list alone everything is as that list computed by itself", () => {
   fc.assert(
     fc.property(
@@ -28,16 +40,10 @@ test("with one list alone everything is as that list computed by itself", () => 
         const moments = tenths.map((each) => each / 10 + 0.03);
         const alone = rehearse(listOf(sheet), presses, moments);
         const mixed = playMix(sheet, presses as MixPress[], moments);
-        mixed.forEach(({ cue, values }, index) => {
-          expect(cue).toBe(alone[index]?.cue);
-          for (const [channel, attributes] of Object.entries(alone[index]?.values ?? {}))
-            for (const [attribute, value] of Object.entries(attributes))
-              expect(`${channel}.${attribute} ${Math.round((values[channel]?.[attribute] ?? NaN) * 1e6)}`).toBe(
-                `${channel}.${attribute} ${Math.round(value * 1e6)}`,
-              );
-        });
+        expect(mixed.map(({ cue }) => cue)).toEqual(alone.map(({ cue }) => cue));
+        expect(mixed.flatMap((sample, index) => differences(sample.values, alone[index]?.values ?? {}))).toEqual([]);
       },
     ),
-    { numRuns: 300 },
+    { numRuns: 150 },
   );
 });

@@ -12,6 +12,7 @@ export type Script = NonNullable<Show["script"]>;
 export type NewCue = NonNullable<Show["newCue"]>;
 /** The fields of a list that say how it runs beside others. */
 export type ListRunning = Omit<CueList, "id" | "label" | "marks" | "cues">;
+export type PartWaves = NonNullable<Cue["parts"][number]["waves"]>;
 export type FamilyTimesByName = Pick<PartTimes, "position" | "colour" | "beam">;
 /** Where a running list stood before and after an edit that was made together with the run; null is before the first cue. */
 export interface RunMove {

@@ -7,6 +7,7 @@ import type {
   Mark,
   Marks,
   NewCue,
+  PartWaves,
   Patch,
   Place,
   RunMove,
@@ -134,6 +135,8 @@ export class CueRow {
   @Column({ type: "simple-json", nullable: true }) mark: Mark | null;
   @Column({ name: "called_at", type: "simple-json", nullable: true }) call: Call | null;
   @Column({ type: "simple-json", nullable: true }) actions: Action[] | null;
+  /** What it does to waves alone. */
+  @Column({ type: "varchar", length: 10, nullable: true }) waves: string | null;
 }
 
 @Entity("parts")
@@ -148,6 +151,7 @@ export class PartRow {
   @Column({ name: "up_delay", type: "double", nullable: true }) upDelay: number | null;
   @Column({ name: "down_delay", type: "double", nullable: true }) downDelay: number | null;
   @Column({ name: "family_times", type: "simple-json", nullable: true }) families: FamilyTimesByName | null;
+  @Column({ type: "simple-json", nullable: true }) waves: PartWaves | null;
 }
 
 @Entity("moves")

@@ -124,17 +124,17 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
 }
 
 type RawCue = Raw<CueRow, "trigger" | "mark" | "call" | "actions">;
-type RawPart = Raw<PartRow, "families">;
+type RawPart = Raw<PartRow, "families" | "waves">;
 
 async function readCues(manager: EntityManager, showId: number, keys: Keys): Promise<Map<string, Cue[]>> {
   const cueRows: RawCue[] = await manager.query(
-    `SELECT id, list_id AS listId, number, label, note, scene, block, asserted AS \`assert\`, carries, fires_on AS \`trigger\`, mark, called_at AS \`call\`, actions
+    `SELECT id, list_id AS listId, number, label, note, scene, block, asserted AS \`assert\`, carries, fires_on AS \`trigger\`, mark, called_at AS \`call\`, actions, waves
       FROM cues WHERE show_id = ? ORDER BY list_id, number`,
     [showId],
   );
   const partRows: RawPart[] = await manager.query(
     `SELECT p.id, p.cue_id AS cueId, p.number, p.label, p.curve, p.up_time AS up, p.down_time AS down, p.up_delay AS upDelay, p.down_delay AS downDelay,
-      p.family_times AS families FROM cues c JOIN parts p ON p.cue_id = c.id WHERE c.show_id = ? ORDER BY p.cue_id, p.number`,
+      p.family_times AS families, p.waves FROM cues c JOIN parts p ON p.cue_id = c.id WHERE c.show_id = ? ORDER BY p.cue_id, p.number`,
     [showId],
   );
   const moves = await readMoves(
@@ -163,9 +163,9 @@ function cueOf({ id: _id, listId: _list, number, block, assert, trigger, mark, c
   return cueSchema.parse({ number: cueNumberAt(number), ...withoutNulls({ ...head, ...flags, ...structured }), parts });
 }
 
-function partOf({ number, label, curve, up, down, upDelay, downDelay, families }: RawPart, moves: Moves): object {
+function partOf({ number, label, curve, up, down, upDelay, downDelay, families, waves }: RawPart, moves: Moves): object {
   const times = { ...withoutNulls({ up, down, upDelay, downDelay }), ...json<object>(families) };
-  return { ...withoutNulls({ number, label, curve }), times, moves };
+  return { ...withoutNulls({ number, label, curve, waves: json(waves) }), times, moves };
 }
 
 async function readMoves(manager: EntityManager, parts: readonly number[], keys: Keys): Promise<Map<number, Moves>> {

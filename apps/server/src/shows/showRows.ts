@@ -121,6 +121,7 @@ export function cueRow(place: CuePlace, head: CueHead): Omit<CueRow, "id"> {
     mark: head.mark ?? null,
     call: head.call ?? null,
     actions: head.actions ?? null,
+    waves: head.waves ?? null,
   };
 }
 
@@ -137,6 +138,7 @@ export function partRow(cueId: number, number: number, head: PartHead): Omit<Par
     upDelay: upDelay ?? null,
     downDelay: downDelay ?? null,
     families: Object.keys(families).length > 0 ? families : null,
+    waves: head.waves ?? null,
   };
 }
 

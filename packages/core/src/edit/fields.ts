@@ -22,6 +22,8 @@ export const selection = z.strictObject({
 /** The selection of an edit; left out: every key. */
 export const keys = selection.default(() => ({}));
 
+/** A value for each of the chosen lights: a number for all, or a fan such as "-30~30". */
+export const valueFan = z.union([number, z.string().regex(/^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/, "is not a fan; write it as -30~30")]);
 /** What becomes of what still uses the thing that is taken away; `refuse` names it. */
 export const used = z.enum(["refuse", "drop"]).default("refuse");
 

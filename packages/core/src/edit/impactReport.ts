@@ -13,7 +13,7 @@ import { writeSeconds } from "../time/readTime.ts";
 import type { Outcome } from "./edit.ts";
 import { type LookChange, renamed, rowPairs, stepsInList } from "./impact.ts";
 import { lookWords } from "./lookWords.ts";
-import { type Step, isCueData } from "./step.ts";
+import { type PartStep, type Step, isCueData } from "./step.ts";
 
 /** What an edit does to one cue, in words. */
 export interface ImpactLine {
@@ -202,10 +202,17 @@ function storedWords(steps: readonly Step[]): string {
       moves.filter((step) => step.before && step.after),
       "changes",
     ),
-    ...(steps.some((step) => step.at === "part") ? ["its times change"] : []),
+    ...(steps.some((step) => step.at === "part" && !onlyWaves(step)) ? ["its times change"] : []),
+    ...(steps.some((step) => step.at === "part" && !sameData(step.before?.waves, step.after?.waves)) ? ["its waves change"] : []),
   ];
   const isHead = steps.some((step) => step.at === "cue" && step.before && step.after);
   return words.length > 0 ? `${words.join(", ")}; looks as before` : isHead ? "its own settings change" : "";
+}
+
+/** True for a change of a part that concerns its waves alone. */
+function onlyWaves({ before, after }: PartStep): boolean {
+  const [{ waves: _was, ...old }, { waves: _is, ...now }] = [before ?? { times: {} }, after ?? { times: {} }];
+  return before !== undefined && after !== undefined && sameData(old, now);
 }
 
 /** The kinds from the weightiest to the lightest. */

@@ -28,7 +28,7 @@ export function awaitMark(layers: Layers, keys: Keys, run: ListRun, mark: Mark, 
   const start = Math.max(due, dark) + mark.delay / run.rate;
   const moved = markedKeys(run.list, mark);
   const ordinals = new Set(moved.map(({ key }) => key.ordinal));
-  run.waiting.drop((each) => ordinals.has(each.key) && each.due >= start - SLACK);
+  run.waiting.drop((each) => each.what !== "wave" && ordinals.has(each.key) && each.due >= start - SLACK);
   run.waiting.add(moved.map(({ key, to, fade }) => ({ due: start, turn: turn(), key: key.ordinal, what: "mark", to, fade, curve: EASE })));
 }
 
@@ -47,7 +47,7 @@ function darkFrom(layers: Layers, run: ListRun, key: number): number {
   const first = layers.ownCourse(key, run.source);
   if (first) courses.push(first);
   for (const { key: other, due, what, to, fade, curve } of run.waiting.all) {
-    if (other !== key) continue;
+    if (other !== key || what === "wave") continue;
     const before = courses.at(-1);
     courses.push({ from: before ? levelAt(before, due) : 0, to: what === "letGo" ? 0 : to, start: due, fade, curve });
   }
@@ -81,13 +81,23 @@ export function moveInDark(
   return isTold ? [] : [{ at: now, code: "mark-lit", list: run.list.id, cue: run.cue, message }];
 }
 
+/** How many seconds from now the first light of a list's waiting marks is dark for good; Infinity where none will be with what runs now. */
+export function secondsToWake(layers: Layers, keys: Keys, run: ListRun): number {
+  return Math.min(
+    ...run.marks.map(({ channel }) => {
+      const level = intensityOf(keys, channel);
+      return level ? Math.max(0, layers.secondsToDark(level.ordinal)) : 0;
+    }),
+  );
+}
+
 /** Lets the marks of a list go on whose lights have gone dark meanwhile. */
 export function wakeMarks(layers: Layers, keys: Keys, run: ListRun): void {
   const waiting = run.marks;
   run.marks = [];
   for (const { channel, key, to, fade } of waiting) {
     const level = intensityOf(keys, channel);
-    const isDark = !level || (layers.outWithout(level.ordinal, run.source) <= 0 && layers.secondsToDark(level.ordinal) <= 0);
+    const isDark = !level || layers.secondsToDark(level.ordinal) <= SLACK;
     if (isDark) layers.takeHold(key, run.source, { to, fade, curve: EASE });
     else run.marks.push({ channel, key, to, fade });
   }

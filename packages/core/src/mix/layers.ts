@@ -3,6 +3,7 @@
 import { floatAt } from "../show/at.ts";
 import type { Key } from "../sheet/keys.ts";
 import { curveByCode } from "./curveCodes.ts";
+import { type RunningWave, contribution, sizeAt } from "./waves.ts";
 
 /** What a layer does: nothing, holding its key, or on its way out. */
 const NONE = 0;
@@ -29,6 +30,8 @@ export class Layers {
   readonly times: Float64Array;
   readonly scales: Float64Array;
   readonly weights: Float64Array;
+  /** By source: the time by which its waves go, in seconds; it runs at the list's rate. */
+  readonly waveTimes: Float64Array;
   private readonly sources: number;
   private readonly priorities: Int32Array;
   private readonly highest: Uint8Array;
@@ -46,6 +49,14 @@ export class Layers {
   private readonly goFade: Float64Array;
   private readonly goCurve: Uint8Array;
 
+  /** Of a layer that came to the top over another's: how far its own sway counts, from when and in how many seconds. */
+  private readonly swayStart: Float64Array;
+  private readonly swayFade: Float64Array;
+  /** By key: the waves of each source that has any. */
+  private readonly waves = new Map<number, Map<number, RunningWave[]>>();
+  private readonly hasWaves: Uint8Array;
+  private readonly channels: Float64Array;
+
   /** By key: its layers from the lowest to the highest, as the numbers of their sources, and how many there are. */
   private readonly stacks: Uint16Array;
   private readonly heights: Uint16Array;
@@ -61,6 +72,11 @@ export class Layers {
     const [count, slots] = [keys.length, keys.length * ranks.length];
     this.sources = ranks.length;
     this.times = new Float64Array(ranks.length);
+    this.waveTimes = new Float64Array(ranks.length);
+    this.swayStart = new Float64Array(slots);
+    this.swayFade = new Float64Array(slots);
+    this.hasWaves = new Uint8Array(count);
+    this.channels = Float64Array.from(keys, ({ channel }) => channel);
     this.scales = new Float64Array(ranks.length).fill(1);
     this.weights = new Float64Array(ranks.length).fill(1);
     this.priorities = Int32Array.from(ranks, ({ priority }) => priority);
@@ -140,9 +156,30 @@ export class Layers {
     this.start[slot] = floatAt(this.times, source);
     this.fade[slot] = fade;
     this.curve[slot] = curve;
+    const height = intAt32(this.heights, key);
+    const isNewOnTop = height > 0 && this.stacked(key, height - 1) !== source;
+    this.swayStart[slot] = floatAt(this.times, source);
+    this.swayFade[slot] = isNewOnTop ? fade : 0;
     if (this.states[slot] !== NONE) this.unstack(key, source);
     this.states[slot] = HELD;
     this.stack(key, source);
+  }
+
+  /** Starts a wave of a source on a key; those that it had go down to nothing in the same time. Null: they only go. */
+  startWave(key: number, source: number, wave: Omit<RunningWave, "since" | "from" | "start"> | null, fade: number, curve: number): void {
+    const time = floatAt(this.times, source);
+    const bySource = this.waves.get(key) ?? new Map<number, RunningWave[]>();
+    const left = (bySource.get(source) ?? []).filter((each) => sizeAt(each, time) !== 0 || each.to !== 0);
+    for (const each of left) Object.assign(each, { from: sizeAt(each, time), to: 0, start: time, fade, curve });
+    if (wave) left.push({ ...wave, since: floatAt(this.waveTimes, source), from: 0, start: time });
+    bySource.set(source, left);
+    this.waves.set(key, bySource);
+    this.hasWaves[key] = [...bySource.values()].some((each) => each.length > 0) ? 1 : 0;
+  }
+
+  /** The keys on which a source has waves. */
+  wavingKeys(source: number): number[] {
+    return [...this.waves].flatMap(([key, bySource]) => ((bySource.get(source) ?? []).length > 0 ? [key] : []));
   }
 
   /** Gives a layer that is held another end, in the time that is left to it or, where it was there already, in `fade` seconds; nothing jumps. */
@@ -187,9 +224,9 @@ export class Layers {
     this.states[slot] = NONE;
   }
 
-  /** What a key puts out at the moment looked at. */
+  /** What a key puts out at the moment looked at, its waves included. */
   out(key: number): number {
-    return this.outOf(key, -1);
+    return this.hasWaves[key] === 1 ? this.swayed(key) : this.outOf(key, -1);
   }
 
   /** What a key would put out at the moment looked at if a source had nothing of it. */
@@ -199,7 +236,7 @@ export class Layers {
 
   /** Writes what every key puts out at the moment looked at, by key ordinal. */
   write(into: Float64Array): void {
-    for (let key = 0; key < this.heights.length; key += 1) into[key] = this.outOf(key, -1);
+    for (let key = 0; key < this.heights.length; key += 1) into[key] = this.out(key);
   }
 
   /** How many seconds from now until a level is 0 and stays so with what holds it now; Infinity where it ends lit. */
@@ -250,6 +287,46 @@ export class Layers {
       } else out += (value - out) * weight;
     }
     return out;
+  }
+
+  /** Values and waves blended side by side, in the same order (section 10 of the running rules). */
+  private swayed(key: number): number {
+    const level = this.isLevel[key] === 1;
+    const base = key * this.sources;
+    let out = level ? 0 : this.restAt(key);
+    let sway = 0;
+    for (let place = 0; place < intAt32(this.heights, key); place += 1) {
+      const source = this.stacked(key, place);
+      const slot = base + source;
+      const weight = this.weightAt(slot, source, level);
+      if (weight <= 0) continue;
+      const scale = level ? floatAt(this.scales, source) : 1;
+      const value = this.courseAt(slot, source) * scale;
+      const wave = this.waveAt(key, source) * scale;
+      if (level && this.highest[source] === 1) {
+        if ((value + wave) * weight > out + sway) [out, sway] = [(value + wave) * weight, 0];
+        continue;
+      }
+      out += (value - out) * weight;
+      sway += (wave - sway) * Math.min(weight, this.swayWeight(slot, source));
+    }
+    // A source that sways a key whose value it does not hold adds to what is there.
+    for (const source of this.waves.get(key)?.keys() ?? [])
+      if (this.states[base + source] === NONE) sway += this.waveAt(key, source) * (level ? floatAt(this.scales, source) : 1);
+    return out + sway;
+  }
+
+  private waveAt(key: number, source: number): number {
+    let sum = 0;
+    for (const wave of this.waves.get(key)?.get(source) ?? [])
+      sum += contribution(wave, floatAt(this.times, source), floatAt(this.waveTimes, source) - wave.since, floatAt(this.channels, key));
+    return sum;
+  }
+
+  private swayWeight(slot: number, source: number): number {
+    const fade = floatAt(this.swayFade, slot);
+    const elapsed = floatAt(this.times, source) - floatAt(this.swayStart, slot);
+    return elapsed >= fade ? 1 : Math.max(0, elapsed / fade);
   }
 
   /** True where a source's layer of a key lies over another's: a higher priority, or levels by the highest among the same. */

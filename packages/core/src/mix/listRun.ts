@@ -1,4 +1,5 @@
 import type { Action } from "../show/schema.ts";
+import type { WaveEntry } from "../sheet/waves.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { type Ramp, steady } from "./ramp.ts";
 import { WaitingQueue } from "./waiting.ts";
@@ -22,6 +23,8 @@ export interface ListRun {
   readonly source: number;
   list: ListSheet;
   clock: RunClock;
+  /** The clock of its waves, which goes at the rate. */
+  waveClock: RunClock;
   /** How many times as fast as usual what is fired from now on runs; what has been fired keeps its times. */
   rate: number;
   master: Ramp;
@@ -35,6 +38,8 @@ export interface ListRun {
   step: number;
   /** By key ordinal: the look fired last, NaN where it says nothing. */
   onStage: Float64Array;
+  /** By key ordinal: the waves of that look. */
+  waves: ReadonlyMap<number, WaveEntry>;
   readonly waiting: WaitingQueue;
   actions: DueAction[];
   /** Marks that wait for somebody else to let a light go dark. */
@@ -47,6 +52,7 @@ export function idleRun(source: number, list: ListSheet): ListRun {
     source,
     list,
     clock: { at: 0, seconds: 0, held: false },
+    waveClock: { at: 0, seconds: 0, held: false },
     rate: 1,
     master: steady(list.list.master ?? 100),
     cue: null,
@@ -55,6 +61,7 @@ export function idleRun(source: number, list: ListSheet): ListRun {
     follow: null,
     step: 0,
     onStage: new Float64Array(list.keys.all.length).fill(Number.NaN),
+    waves: new Map(),
     waiting: new WaitingQueue(),
     actions: [],
     marks: [],
@@ -69,6 +76,11 @@ export function runTime({ at, seconds, held }: RunClock, now: number): number {
 /** The moment of the engine's clock at which a list's clock reads so much; Infinity for what a held list does not come to. */
 export function momentOf({ at, seconds, held }: RunClock, time: number): number {
   return held && time > seconds ? Number.POSITIVE_INFINITY : at + (time - seconds);
+}
+
+/** What the clock of a list's waves reads at a moment of the engine's. */
+export function waveTime({ waveClock, rate }: ListRun, now: number): number {
+  return waveClock.held ? waveClock.seconds : waveClock.seconds + (now - waveClock.at) * rate;
 }
 
 /** A clock that stands from now on, or goes again. */

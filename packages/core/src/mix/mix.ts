@@ -9,20 +9,21 @@ import { type ListSheet, type ShowSheet, cueAt, findRow, rowOf } from "../sheet/
 import { type Transition, durationOf } from "../time/transition.ts";
 import { trackedActions } from "./actions.ts";
 import { curveCode } from "./curveCodes.ts";
-import { type RunReport, awaitMark, moveInDark, wakeMarks } from "./darkMoves.ts";
+import { type RunReport, awaitMark, moveInDark, secondsToWake, wakeMarks } from "./darkMoves.ts";
+import { FiringGuard } from "./firingGuard.ts";
 import { followOf, nextRow, previousRow } from "./follows.ts";
 import { Layers } from "./layers.ts";
-import { type ListRun, idleRun, momentOf, runTime, turnClock } from "./listRun.ts";
+import { type ListRun, idleRun, momentOf, runTime, turnClock, waveTime } from "./listRun.ts";
 import { type LookRun, idleLook, isHighest, lowerLook, raiseLook } from "./lookRun.ts";
 import { rampAt, rampTo } from "./ramp.ts";
 import { stepAfter, stepAt } from "./steps.ts";
 import { atRate, transitionNext, transitionTo } from "./transitions.ts";
 import type { Waiting } from "./waiting.ts";
+import { waitingWaves, wavesAt } from "./waveChanges.ts";
+import { runningWave } from "./waves.ts";
 
 /** Two moments that differ by less are the same: clocks that run at rates cannot be told apart more finely. Seconds. */
 const SLACK = 1e-9;
-/** One list fires at most so often at one moment: actions that start each other round and round end here. */
-const MOST_FIRINGS = 100;
 const DEFAULT_PRIORITY = 50;
 /** Back takes this long: quick, and no jump. Seconds. */
 const BACK_TIME = 1;
@@ -58,9 +59,7 @@ export class Mix {
   private readonly tempos: Map<string, number>;
   private turn = 0;
   private moment = Number.NaN;
-  /** By list: how often it fired at the moment that is looked at. */
-  private readonly firings = new Map<string, number>();
-  private firingsAt = Number.NaN;
+  private readonly guard = new FiringGuard();
   private now = 0;
 
   constructor(sheet: ShowSheet) {
@@ -150,7 +149,7 @@ export class Mix {
 
   /** Sets how many times as fast as usual a list runs: what it fires from now on. What it has fired keeps its times. */
   rate(id: string, rate: number, now: number): void {
-    this.press(id, now).rate = rate;
+    this.setRate(this.press(id, now), rate, now);
   }
 
   /** Moves the fader of a held look, 0 to 100, in a time. Throws ShowError for a look that there is not. */
@@ -210,7 +209,14 @@ export class Mix {
     return value < attribute.min ? attribute.min : value > attribute.max ? attribute.max : value;
   }
 
+  private setRate(run: ListRun, rate: number, now: number): void {
+    run.waveClock = { at: now, seconds: waveTime(run, now), held: run.waveClock.held };
+    run.rate = rate;
+    this.forgetMoment();
+  }
+
   private turnClock(run: ListRun, now: number, held: boolean): void {
+    run.waveClock = { at: now, seconds: waveTime(run, now), held };
     run.clock = turnClock(run.clock, now, held);
     this.forgetMoment();
   }
@@ -223,8 +229,10 @@ export class Mix {
   private look(now: number): void {
     if (now === this.moment) return;
     this.moment = now;
-    for (const { source, clock, master } of this.lists.values()) {
+    for (const run of this.lists.values()) {
+      const { source, clock, master } = run;
       this.layers.times[source] = runTime(clock, now);
+      this.layers.waveTimes[source] = waveTime(run, now);
       this.layers.scales[source] = rampAt(master, now) / 100;
     }
     for (const { source, look, level } of this.looks.values()) {
@@ -256,11 +264,6 @@ export class Mix {
       this.happen(hold.run, hold.waiting, this.now);
     }
     this.now = Math.max(this.now, until);
-    for (const run of this.lists.values()) {
-      if (run.marks.length === 0) continue;
-      this.look(this.now);
-      wakeMarks(this.layers, this.keys, run);
-    }
   }
 
   private firstWaiting(): { at: number; run: ListRun; waiting: Waiting } | undefined {
@@ -285,6 +288,13 @@ export class Mix {
     for (const run of this.lists.values()) {
       const [action] = run.actions;
       if (action) offer(momentOf(run.clock, action.due), (now) => this.act(run, now));
+      if (run.marks.length > 0) {
+        this.look(this.now);
+        offer(this.now + secondsToWake(this.layers, this.keys, run), (now) => {
+          this.look(now);
+          wakeMarks(this.layers, this.keys, run);
+        });
+      }
       if (run.follow) offer(momentOf(run.clock, run.follow.at), (now) => this.follow(run, now));
     }
     for (const look of this.looks.values())
@@ -314,7 +324,7 @@ export class Mix {
 
   /** Fires a row (sections 3 to 5 and 7): what waits is dropped or added, and nothing takes hold yet. */
   private fire(run: ListRun, row: number, now: number, { how, time, stand = false }: Fire, by: FiredCue["by"]): void {
-    if (this.isLoop(run, now)) return;
+    if (this.guard.refuses(run, now, this.reports)) return;
     this.look(now);
     const { list } = run;
     const cue = cueAt(list, row);
@@ -328,6 +338,7 @@ export class Mix {
     const due = runTime(run.clock, now);
     run.marks = [];
     this.await(run, due, transition, shown);
+    this.awaitWaves(run, row, due, time);
     run.onStage = shown;
     run.cue = cue.number;
     run.firedAt = due;
@@ -340,26 +351,6 @@ export class Mix {
     run.follow = followOf(run, (tempo) => this.tempos.get(tempo));
     if (how === "goto") this.followActions(run, row, now, time);
     else this.awaitActions(run, cue);
-  }
-
-  /** True, and told, where a list fires so often at one moment that it would never end. */
-  private isLoop(run: ListRun, now: number): boolean {
-    if (Math.abs(now - this.firingsAt) > SLACK || Number.isNaN(this.firingsAt)) {
-      this.firings.clear();
-      this.firingsAt = now;
-    }
-    const times = (this.firings.get(run.list.id) ?? 0) + 1;
-    this.firings.set(run.list.id, times);
-    if (times < MOST_FIRINGS) return false;
-    if (times === MOST_FIRINGS)
-      this.reports.push({
-        at: now,
-        code: "action-loop",
-        list: run.list.id,
-        cue: run.cue,
-        message: `List ${run.list.id} was to fire ${MOST_FIRINGS} times at one moment: actions start each other round and round. It stays in cue ${run.cue ?? "none"}.`,
-      });
-    return true;
   }
 
   /** Lets what a transition tells wait for its delay, and drops what waits for the same keys with it or later. */
@@ -378,15 +369,34 @@ export class Mix {
     }
     for (const { key, delay, fade } of letGo) put(key.ordinal, delay, "letGo", 0, fade, LINEAR);
     run.waiting.drop((each) => {
-      const newer = last.get(each.key);
+      const newer = each.what === "wave" ? undefined : last.get(each.key);
       return newer !== undefined && (newer.same ? each.due >= newer.due - SLACK : each.due > newer.due + SLACK);
     });
     run.waiting.add(added);
   }
 
+  /** Lets the waves that a row begins and ends wait for their delay. */
+  private awaitWaves(run: ListRun, row: number, due: number, time: number | undefined): void {
+    const added = waitingWaves(run, row, { due, time }, () => (this.turn += 1));
+    run.waves = wavesAt(run.list, row);
+    if (added.length === 0) return;
+    const first = new Map(added.map((each) => [each.key, each.due]));
+    run.waiting.drop((each) => each.what === "wave" && each.due >= (first.get(each.key) ?? Number.POSITIVE_INFINITY) - SLACK);
+    run.waiting.add(added);
+  }
+
   /** What waited has its turn. */
-  private happen(run: ListRun, { key, what, to, fade, curve }: Waiting, now: number): void {
+  private happen(run: ListRun, { key, what, to, fade, curve, wave }: Waiting, now: number): void {
     switch (what) {
+      case "wave":
+        this.layers.startWave(
+          key,
+          run.source,
+          wave ? { ...runningWave(wave, (tempo) => this.tempos.get(tempo)), to, fade, curve } : null,
+          fade,
+          curve,
+        );
+        break;
       case "take":
         this.layers.takeHold(key, run.source, { to, fade, curve });
         break;
@@ -412,6 +422,8 @@ export class Mix {
     run.cue = null;
     run.step = 0;
     run.onStage = new Float64Array(this.keys.all.length).fill(Number.NaN);
+    run.waves = new Map();
+    for (const key of this.layers.wavingKeys(run.source)) this.layers.startWave(key, run.source, null, time, LINEAR);
     for (const { ordinal } of this.keys.all) this.layers.letGo(ordinal, run.source, time, LINEAR);
   }
 
@@ -468,7 +480,7 @@ export class Mix {
         this.letGoOf(run, now, action.time);
         return;
       case "rate":
-        run.rate = action.rate;
+        this.setRate(run, action.rate, now);
         return;
       case "master":
         run.master = rampTo(run.master, action.level, now, action.time ?? 0);
@@ -499,7 +511,7 @@ export class Mix {
     for (const [id, { cue, rate, master }] of tracked.lists) {
       const other = this.lists.get(id);
       if (!other || other === run) continue;
-      if (rate !== undefined) other.rate = rate;
+      if (rate !== undefined) this.setRate(other, rate, now);
       if (master !== undefined) other.master = rampTo(other.master, master, now, time ?? 0);
       if (cue === null && other.cue !== null) this.letGoOf(other, now, time);
       if (cue === null || cue === undefined || other.cue === cue) continue;

@@ -3,6 +3,7 @@ import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
 import { editParts } from "../show/schema.ts";
 import { type ShowSheet, listOf } from "../sheet/sheet.ts";
+import { wavesOf } from "../sheet/waves.ts";
 import { Mix } from "./mix.ts";
 
 const t = z.number().min(0).max(1e6);
@@ -88,6 +89,8 @@ function touchedKeys({ keys, lists, show }: ShowSheet): readonly ShowSheet["keys
     ),
   );
   return keys.all.filter(
-    ({ ordinal, name }) => inLooks.has(name) || [...lists.values()].some(({ columns }) => (columns[ordinal]?.rows.length ?? 0) > 0),
+    (key) =>
+      inLooks.has(key.name) ||
+      [...lists.values()].some((list) => (list.columns[key.ordinal]?.rows.length ?? 0) > 0 || wavesOf(list).has(key)),
   );
 }

@@ -72,6 +72,7 @@ interface WaitingForKey {
 function waitingByKey(run: ListRun, now: number): Map<number, WaitingForKey> {
   const found = new Map<number, WaitingForKey>();
   for (const each of run.waiting.all) {
+    if (each.what === "wave") continue;
     const own = found.get(each.key) ?? {};
     if (each.due <= now + SLACK) own.due = each;
     else own.later = true;

@@ -1,11 +1,15 @@
+import type { Wave } from "../show/schema.ts";
+
 /** What waits to happen to a key of one source when its delay is over. Times are seconds of the source's own clock. */
 export interface Waiting {
   readonly due: number;
   /** The order in which it was asked for, among all sources: of what is due at one moment the older comes first. */
   readonly turn: number;
   readonly key: number;
-  /** Take hold; let go; go to where the key rests and let go of it there; or move in the dark, unless somebody else lights the lamp. */
-  readonly what: "take" | "letGo" | "rest" | "mark";
+  /** Take hold; let go; go to where the key rests and let go of it there; move in the dark, unless somebody else lights the lamp; or a wave. */
+  readonly what: "take" | "letGo" | "rest" | "mark" | "wave";
+  /** The wave that begins; null for one that only ends. */
+  readonly wave?: Wave | null;
   readonly to: number;
   readonly fade: number;
   readonly curve: number;

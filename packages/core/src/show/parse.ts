@@ -218,12 +218,30 @@ export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, {
     }
     return { ...part, moves };
   });
+  checkWaves(parts, rig, place, faults);
   parts.sort((a, b) => a.number - b.number);
   if (parts[0]?.number !== 1) faults.push(`${place}: it has no part 1`);
   for (const channel of Object.keys(cue.mark?.channels ?? {})) {
     if (!rig.channels.has(Number(channel))) faults.push(`${place}, mark: channel ${channel} is not in the rig`);
   }
   return { ...cue, parts };
+}
+
+/** Tells of waves for keys that the rig does not have, and of a key with a wave in two parts. */
+function checkWaves(parts: readonly Cue["parts"][number][], rig: Rig, place: string, faults: string[]): void {
+  const seen = new Map<string, number>();
+  for (const { number, waves = {} } of parts) {
+    for (const [channel, attributes] of Object.entries(waves)) {
+      for (const attribute of Object.keys(attributes)) {
+        const key = `${channel}.${attribute}`;
+        const other = seen.get(key);
+        if (other !== undefined) faults.push(`${place}: ${key} has a wave in part ${other} and in part ${number}; a key has one in a cue`);
+        seen.set(key, number);
+        if (!rig.attributes.get(Number(channel))?.has(attribute))
+          faults.push(`${place}, part ${number}, waves: there is no ${key} in the rig`);
+      }
+    }
+  }
 }
 
 /** Tells of actions and steps that speak of a list, a held look or a tempo which is not there. */

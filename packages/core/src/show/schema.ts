@@ -119,13 +119,31 @@ const rawMoves = z.custom<Moves>(
 );
 const moves = rawMoves.default(() => ({}));
 
-/** A part of a cue: its times and the moves that run with them. Parts count from 1. */
+/** The shapes of a wave over one period (section 10 of the running rules). */
+export const WAVE_SHAPES = ["sine", "triangle", "square", "rise", "fall", "flicker"] as const;
+/** A wave of one key: its size in the attribute's own unit, its period in seconds or by a tempo, its phase in degrees. */
+const runningWave = z
+  .strictObject({
+    shape: z.enum(WAVE_SHAPES),
+    size: number,
+    period: z.number().min(0.05, "is a period below 0.05 s").max(86_400, "is a time of more than a day").optional(),
+    tempo: id.optional(),
+    phase: number.optional(),
+  })
+  .refine(({ period, tempo }) => period !== undefined || tempo !== undefined, "needs a period or a tempo: how fast does it go?");
+/** What a part says of the wave of a key: a wave, or that it stops. */
+export const waveSchema = z.union([runningWave, z.strictObject({ stop: z.literal(true) })]);
+/** Waves by channel number, then by attribute. */
+const waves = z.record(z.string().regex(/^[1-9]\d{0,4}$/, "is not a channel number"), z.record(id, waveSchema));
+
+/** A part of a cue: its times and the moves and waves that run with them. Parts count from 1. */
 const part = z.strictObject({
   number: z.number().int().min(1, "is not a part number; parts count from 1").max(99),
   label: label.optional(),
   curve: curve.optional(),
   times: partTimes.default(() => ({})),
   moves,
+  waves: waves.optional(),
 });
 
 const percent = z.number().min(0, "is below 0 %").max(100, "is above 100 %");
@@ -187,6 +205,8 @@ export const cueFields = {
   mark: markSchema.optional(),
   call: callSchema.optional(),
   actions: z.array(actionSchema).optional(),
+  /** What it does to waves alone: none tracks in (`stop`), or all but those of levels track through a wall or an isolated cue (`pass`). */
+  waves: z.enum(["stop", "pass"]).optional(),
 };
 
 /** A cue always has part 1, so one that is written without parts gets it. */
@@ -315,6 +335,10 @@ export type MoveSpec =
   | ({ value: number; palette?: never; release?: never } & OwnTiming)
   | ({ palette: string; value?: never; release?: never } & OwnTiming)
   | ({ release: true; value?: never; palette?: never } & OwnTiming);
+/** A wave of one key. */
+export type Wave = z.infer<typeof runningWave>;
+/** Waves by channel number, then by attribute; one may be a stop. */
+export type Waves = z.infer<typeof waves>;
 /** Moves by channel number, then by attribute. */
 export type Moves = Record<string, Record<string, MoveSpec>>;
 /** A part of a cue: its number, its times and the moves that run in them. */

@@ -11,7 +11,20 @@ import {
   TIMED_FAMILIES,
 } from "./schema.ts";
 
-const CUE_ORDER = ["number", "label", "note", "scene", "block", "assert", "carries", "trigger", "mark", "call", "actions"] as const;
+const CUE_ORDER = [
+  "number",
+  "label",
+  "note",
+  "scene",
+  "block",
+  "assert",
+  "carries",
+  "trigger",
+  "mark",
+  "call",
+  "actions",
+  "waves",
+] as const;
 
 /**
  * The show as the text of the open document: fields, cues, parts and moves always in the same order, so that the same
@@ -97,6 +110,7 @@ function orderedCue(cue: Cue, rig: Rig): Cue {
     ...pick(part, ["number", "label", "curve"]),
     times: pick(part.times, [...PLAIN_TIMES, ...TIMED_FAMILIES]),
     moves: orderedMoves(part.moves, rig),
+    ...(part.waves ? { waves: part.waves } : {}),
   }));
   return { ...head, parts };
 }

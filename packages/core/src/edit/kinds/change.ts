@@ -14,14 +14,13 @@ import type { MoveStep } from "../step.ts";
 import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "../plan/moveSteps.ts";
 import { rowsIn } from "../plan/rows.ts";
 import { selectKeys } from "../plan/selectKeys.ts";
-import { factor, id, keys, list, number, range } from "../fields.ts";
+import { factor, id, keys, list, number, range, valueFan } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { namesWords, rangeWords, whoseWords } from "./kindWords.ts";
 
-const fan = z.string().regex(/^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/, "is not a fan; write it as -30~30");
 // Exactly one of them; a fan is text, since it names a value for each light.
 const operation = z.union([
-  z.strictObject({ set: z.union([number, fan]) }),
+  z.strictObject({ set: valueFan }),
   z.strictObject({ palette: id }),
   z.strictObject({ add: number }),
   z.strictObject({ scale: factor }),

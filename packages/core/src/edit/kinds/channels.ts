@@ -6,6 +6,7 @@ import { headOf } from "../apply.ts";
 import { channelNumber, used } from "../fields.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { headStep } from "../plan/headStep.ts";
+import { wavesRenamed } from "../plan/partWaves.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { planSetEntry, removal } from "../plan/setEntry.ts";
 import { cuesOf, eachMove } from "../plan/storedMoves.ts";
@@ -30,10 +31,14 @@ function planRemoveChannel(sheet: ShowSheet, edit: z.infer<typeof removeSchema>)
   const groups = show.groups.filter((group) => group.channels.includes(edit.channel));
   const palettes = show.palettes.filter((palette) => palette.values.some((value) => value.channel === edit.channel));
   const marks = [...sheet.lists.values()].flatMap((list) => markSteps(list, edit.channel));
+  const waves = [...sheet.lists.values()].flatMap((list) => wavesRenamed(list, edit.channel, null));
+  const looks = (show.heldLooks ?? []).filter(({ values }) => values[edit.channel]);
   const uses = [
     ...(users.length > 0 ? [`${users.length} moves in ${cuesOf(users)}`] : []),
     ...groups.map((group) => `group "${group.id}"`),
     ...palettes.map((palette) => `palette "${palette.id}"`),
+    ...(waves.length > 0 ? [`waves in ${waves.length} parts`] : []),
+    ...looks.map((look) => `held look "${look.id}"`),
     ...(marks.length > 0 ? [`the mark settings of ${marks.length} cues`] : []),
   ];
   if (uses.length > 0 && edit.used === "refuse")
@@ -41,6 +46,11 @@ function planRemoveChannel(sheet: ShowSheet, edit: z.infer<typeof removeSchema>)
   return [
     ...users.flatMap(({ list, key, row }) => storeStep(list, key, row, undefined)),
     ...marks,
+    ...waves,
+    ...looks.flatMap((look) => {
+      const { [edit.channel]: _gone, ...values } = look.values;
+      return entryChange(show, "heldLooks", look.id, { ...look, values });
+    }),
     ...groups.flatMap((group) =>
       entryChange(show, "groups", group.id, { ...group, channels: group.channels.filter((each) => each !== edit.channel) }),
     ),

@@ -28,6 +28,7 @@ import { removePalette, setPalette } from "./palettes.ts";
 import { renumberChannel } from "./renumberChannel.ts";
 import { setShow } from "./setShow.ts";
 import { removeTempo, setTempo } from "./tempos.ts";
+import { setWave } from "./setWave.ts";
 import { steps } from "./steps.ts";
 
 /** Every kind of edit by its name. A new one is a file of its own and one name here; the schema, the plan and the words are found through it. */
@@ -41,6 +42,7 @@ export const EDIT_KINDS = {
   setMoveTimes,
   stretch,
   setPart,
+  setWave,
   setCue,
   insertCue,
   deleteCue,

@@ -7,6 +7,7 @@ import { applyEntry } from "../applyEntry.ts";
 import type { EntryStep, MoveStep, Step } from "../step.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { headStep } from "../plan/headStep.ts";
+import { wavesRenamed } from "../plan/partWaves.ts";
 import { channelNumber } from "../fields.ts";
 import { defineEdit } from "./kind.ts";
 
@@ -30,7 +31,7 @@ function planRenumberChannel(sheet: ShowSheet, { channel: from, to }: RenumberCh
   ];
 }
 
-/** The light's places in groups and palettes under the new number. */
+/** The light's places in groups, palettes and held looks under the new number. */
 function beside({ show }: ShowSheet, from: number, to: number): EntryStep[] {
   const groups = show.groups
     .filter((group) => group.channels.includes(from))
@@ -43,7 +44,11 @@ function beside({ show }: ShowSheet, from: number, to: number): EntryStep[] {
       const values = palette.values.map((value) => (value.channel === from ? { ...value, channel: to } : value));
       return entryChange(show, "palettes", palette.id, { ...palette, values });
     });
-  return [...groups, ...palettes];
+  const looks = (show.heldLooks ?? []).flatMap((look) => {
+    const { [from]: own, ...others } = look.values;
+    return own === undefined ? [] : entryChange(show, "heldLooks", look.id, { ...look, values: { ...others, [to]: own } });
+  });
+  return [...groups, ...palettes, ...looks];
 }
 
 /** The light's moves and mark settings of one list under the new number. */
@@ -65,7 +70,7 @@ function inList(list: ListSheet, from: number, to: number): Step[] {
     const { [String(from)]: own, ...others } = cue.mark?.channels ?? {};
     return own === undefined ? [] : [headStep(list, cue, { ...headOf(cue), mark: { ...cue.mark, channels: { ...others, [to]: own } } })];
   });
-  return [...moves, ...marks];
+  return [...moves, ...marks, ...wavesRenamed(list, from, to)];
 }
 
 /** Calling a light by another number. */

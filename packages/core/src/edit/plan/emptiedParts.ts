@@ -9,7 +9,7 @@ export function emptiedParts(list: ListSheet, cue: Cue, leaving: readonly Placed
   return cue.parts.flatMap((part): Step[] => {
     const left = leaving.filter((move) => move.part === part.number).length;
     const stored = movesIn(part.moves);
-    if (part.number === 1 || left === 0 || left < stored) return [];
+    if (part.number === 1 || left === 0 || left < stored || part.waves) return [];
     return [{ at: "part", list: list.id, cue: cue.number, part: part.number, before: partHeadOf(part) }];
   });
 }
