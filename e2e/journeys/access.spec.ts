@@ -23,6 +23,19 @@ async function seriousFindings(page: Page, theme: Theme, within = "body"): Promi
   );
 }
 
+/** The serious findings of what is on screen in the one theme, and then in the other; the page is left as it was. */
+async function findingsInBoth(page: Page, within?: string): Promise<string[]> {
+  const wear = (theme: Theme): Promise<void> =>
+    page.evaluate((name) => {
+      document.documentElement.dataset["theme"] = name;
+    }, theme);
+  const found = await seriousFindings(page, "desk", within);
+  await wear("foolscap");
+  const other = await seriousFindings(page, "foolscap", within);
+  await wear("desk");
+  return [...found, ...other.map((each) => `in foolscap, ${each}`)];
+}
+
 for (const view of ["score", "stage", "run"] as const) {
   test(`${view} has no serious finding, in desk and in foolscap`, async ({ page, request }) => {
     await openView(page, await ownShow(request), view);
@@ -37,59 +50,56 @@ for (const view of ["score", "stage", "run"] as const) {
   });
 }
 
-for (const theme of ["desk", "foolscap"] as const) {
-  test(`the rig, Check, History, Paper, the Hand, recording and updating in ${theme} have no serious finding`, async ({
-    page,
-    request,
-  }) => {
-    test.setTimeout(150_000);
-    await page.addInitScript((name) => localStorage.setItem("zealous-mark-theme", name), theme);
-    const show = await ownShow(request);
-    for (const tab of ["lights", "types", "groups", "palettes", "paces"]) {
-      await page.goto(`/show/${show}/rig/${tab}`);
-      await expect(page.getByRole("navigation", { name: "Rig" })).toBeVisible();
-      if (tab === "lights") await page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true }).click();
-      expect([tab, await seriousFindings(page, theme)]).toEqual([tab, []]);
-    }
-    await page.goto(`/show/${show}/check`);
-    await page
-      .getByRole("button", { name: /^Mend all/ })
-      .first()
-      .click();
-    await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
-    expect(["check", await seriousFindings(page, theme)]).toEqual(["check", []]);
-    await page.goto(`/show/${show}/score`);
-    await enterLine(page, "#6..9: 1..8 + 10 only");
-    await enterLine(page, "delete #12.3");
-    await enterLine(page, "history");
-    await page.getByRole("button", { name: "How the show began" }).first().click();
-    await page.getByRole("row", { name: /Kettle/ }).click();
-    await page.getByRole("button", { name: "This cue", exact: true }).click();
-    await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
-    expect(["history", await seriousFindings(page, theme)]).toEqual(["history", []]);
-    await enterLine(page, "paper");
-    await expect(page.getByRole("list", { name: "Pages" })).toBeVisible();
-    expect(["paper", await seriousFindings(page, theme)]).toEqual(["paper", []]);
-    await openView(page, show, "stage");
-    await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
-    await enterLine(page, "@washes = 20~80");
-    await enterLine(page, "@washes colour = dusk");
-    for (const tab of ["level", "position", "colour", "beam"]) {
-      await page.getByRole("tab", { name: tab }).click();
-      expect([tab, await seriousFindings(page, theme, "aside")]).toEqual([tab, []]);
-    }
-    expect(["the Hand", await seriousFindings(page, theme, '[aria-label="In hand"]')]).toEqual(["the Hand", []]);
-    for (const drawer of ["Record …", "Update …"]) {
-      await page.getByRole("button", { name: drawer }).click();
-      await expect(page.getByRole("dialog", { name: drawer.replace(" …", "") })).toBeVisible();
-      expect([drawer, await seriousFindings(page, theme, "form[role=dialog]")]).toEqual([drawer, []]);
-      await page.getByRole("button", { name: "Not now" }).click();
-    }
-    await page.keyboard.press("?");
-    await expect(page.getByRole("dialog", { name: "Help" })).toBeVisible();
-    expect(["help", await seriousFindings(page, theme, "dialog[open]")]).toEqual(["help", []]);
-  });
-}
+test("the rig, Check, History, Paper, the Hand, recording and updating have no serious finding, in desk and in foolscap", async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(150_000);
+  const show = await ownShow(request);
+  for (const tab of ["lights", "types", "groups", "palettes", "paces"]) {
+    await page.goto(`/show/${show}/rig/${tab}`);
+    await expect(page.getByRole("navigation", { name: "Rig" })).toBeVisible();
+    if (tab === "lights") await page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true }).click();
+    expect([tab, await findingsInBoth(page)]).toEqual([tab, []]);
+  }
+  await page.goto(`/show/${show}/check`);
+  await page
+    .getByRole("button", { name: /^Mend all/ })
+    .first()
+    .click();
+  await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
+  expect(["check", await findingsInBoth(page)]).toEqual(["check", []]);
+  await page.goto(`/show/${show}/score`);
+  await enterLine(page, "#6..9: 1..8 + 10 only");
+  await enterLine(page, "delete #12.3");
+  await enterLine(page, "history");
+  await page.getByRole("button", { name: "How the show began" }).first().click();
+  await page.getByRole("row", { name: /Kettle/ }).click();
+  await page.getByRole("button", { name: "This cue", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
+  expect(["history", await findingsInBoth(page)]).toEqual(["history", []]);
+  await enterLine(page, "paper");
+  await expect(page.getByRole("list", { name: "Pages" })).toBeVisible();
+  expect(["paper", await findingsInBoth(page)]).toEqual(["paper", []]);
+  await openView(page, show, "stage");
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
+  await enterLine(page, "@washes = 20~80");
+  await enterLine(page, "@washes colour = dusk");
+  for (const tab of ["level", "position", "colour", "beam"]) {
+    await page.getByRole("tab", { name: tab }).click();
+    expect([tab, await findingsInBoth(page, "aside")]).toEqual([tab, []]);
+  }
+  expect(["the Hand", await findingsInBoth(page, '[aria-label="In hand"]')]).toEqual(["the Hand", []]);
+  for (const drawer of ["Record …", "Update …"]) {
+    await page.getByRole("button", { name: drawer }).click();
+    await expect(page.getByRole("dialog", { name: drawer.replace(" …", "") })).toBeVisible();
+    expect([drawer, await findingsInBoth(page, "form[role=dialog]")]).toEqual([drawer, []]);
+    await page.getByRole("button", { name: "Not now" }).click();
+  }
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Help" })).toBeVisible();
+  expect(["help", await findingsInBoth(page, "dialog[open]")]).toEqual(["help", []]);
+});
 
 test("? shows the keys, Escape puts them away", async ({ page, request }) => {
   await openView(page, await ownShow(request));

@@ -19,6 +19,8 @@ import { attempt, looksOf } from "./support/attempt.ts";
 import { showArbitrary } from "./support/randomShow.ts";
 import { oneCue } from "./support/smallShow.ts";
 
+fc.configureGlobal({ numRuns: 50 });
+
 const attributes = [
   { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 },
   { id: "pan", family: "position", min: -270, max: 270, home: 0, speed: 90 },
@@ -395,6 +397,59 @@ test("a check that goes on from an earlier one finds exactly what a check from n
     }),
   );
   // Most of what was found is found again, not looked for again.
-  expect(edits).toBeGreaterThan(300);
+  expect(edits).toBeGreaterThan(150);
   expect(kept).toBeGreaterThan(edits);
+});
+
+describe("actions", () => {
+  const firing = (number: string, ...actions: object[]): object => ({
+    ...oneCue(number, { "5": { intensity: 20 + Number(number) } }, up),
+    actions,
+  });
+  /** A show in which the given cues fire what they say on the lists `sea` and `rain`. */
+  const fires = (cues: object[], sea: object[] = [oneCue("1", { "6": { intensity: 30 } }, up)], rain: object[] = []): ShowSheet =>
+    show(cues, {
+      lists: [
+        { id: "main", label: "Main", cues },
+        { id: "sea", label: "Sea", cues: sea },
+        { id: "rain", label: "Rain", cues: rain },
+      ],
+    });
+  const start = { do: "start", list: "sea" };
+  const release = { do: "release", list: "sea" };
+
+  test("never-stopped: a list is started, and no later cue lets it go", () => {
+    const found = of(fires([firing("1", release), firing("2", start), firing("3")]), "never-stopped");
+    expect(found).toMatchObject([{ list: "main", cue: "2", severity: "warning" }]);
+    expect(found[0]?.message).toContain("starts list Sea");
+    expect(of(fires([firing("2", start), firing("3", release)]), "never-stopped")).toEqual([]);
+    expect(of(fires([firing("2", start), firing("3", release), firing("4", { do: "go", list: "sea" })]), "never-stopped")).toMatchObject([
+      { cue: "4" },
+    ]);
+  });
+
+  test("never-stopped: a list that lets go of itself, or that another list lets go of, comes to its end", () => {
+    const ends = [firing("1", { do: "release" })];
+    expect(of(fires([firing("2", start)], ends), "never-stopped")).toEqual([]);
+    expect(of(fires([firing("2", start)], undefined, [firing("1", release)]), "never-stopped")).toEqual([]);
+  });
+
+  test("not-running: a list is let go of that no cue before has started; the release is taken out", () => {
+    const sheet = fires([firing("1", release, { do: "rate", list: "sea", rate: 2 }), firing("2", start), firing("3", release)]);
+    const found = of(sheet, "not-running");
+    expect(found).toMatchObject([{ list: "main", cue: "1", severity: "warning" }]);
+    const after = mended(sheet, found[0]);
+    expect(of(after, "not-running")).toEqual([]);
+    expect(listOf(after, "main").cues[0]?.actions).toEqual([{ do: "rate", list: "sea", rate: 2 }]);
+    expect(of(fires([firing("1", release)], undefined, [firing("1", start)]), "not-running")).toEqual([]);
+  });
+
+  test("action-loop: lists fire each other at one moment, over whatever lists it leads", () => {
+    const go = (list: string, after?: number): object => ({ do: "go", list, ...(after === undefined ? {} : { after }) });
+    const round = fires([firing("1", go("sea"))], [firing("1", go("rain"))], [firing("1", go("main"))]);
+    expect(of(round, "action-loop").map(({ list }) => list)).toEqual(["main", "sea", "rain"]);
+    expect(of(fires([firing("1", go("main"))]), "action-loop")).toMatchObject([{ cue: "1", severity: "error" }]);
+    expect(of(fires([firing("1", go("sea"))], [firing("1", go("rain", 2))], [firing("1", go("main"))]), "action-loop")).toEqual([]);
+    expect(of(fires([firing("1", go("sea"))], [firing("1", go("sea"))]), "action-loop").map(({ list }) => list)).toEqual(["sea"]);
+  });
 });

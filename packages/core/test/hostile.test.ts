@@ -152,7 +152,7 @@ test("a document with one value torn out or replaced is read or refused in words
         expect(error.message.length).toBeGreaterThan(10);
       }
     }),
-    { numRuns: 1500 },
+    { numRuns: 1000 },
   );
 });
 

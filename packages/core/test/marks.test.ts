@@ -148,7 +148,7 @@ test("a mark that is not reported late has its light where it belongs when the c
         if (report === null) expect(there.every(Boolean)).toBe(true);
       }
     }),
-    { numRuns: 400 },
+    { numRuns: 250 },
   );
   expect(made).toBeGreaterThan(30);
 });

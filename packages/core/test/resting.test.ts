@@ -56,7 +56,7 @@ test("the stage after a go-to of any cue is the stage after running there by Go,
         expect(rounded(stageAfter(list, [...runTo(start), jump]))).toEqual(rounded(stageAfter(list, runTo(row))));
       },
     ),
-    { numRuns: 250 },
+    { numRuns: 150 },
   );
 });
 
@@ -74,7 +74,7 @@ test("a go-to in the middle of a fade leaves the same stage as one at rest", () 
         expect(rounded(stageAfter(list, [...gos, jump]))).toEqual(rounded(stageAfter(list, runTo(row))));
       },
     ),
-    { numRuns: 250 },
+    { numRuns: 150 },
   );
 });
 

@@ -91,6 +91,6 @@ test("settling never jumps, ends in the new look, and the next Go goes on from t
       const next = nextRow(settled, list);
       expect(next).toBe(row + 1 < list.cues.length ? row + 1 : -1);
     }),
-    { numRuns: 300 },
+    { numRuns: 200 },
   );
 });

@@ -1,5 +1,6 @@
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { type CheckCache, type ListCache, newCheckCache, newListCache, stillHolds } from "./checkCache.ts";
+import { checkActions } from "./actions.ts";
 import { checkBlackouts } from "./blackouts.ts";
 import { checkChains } from "./chains.ts";
 import type { CheckContext } from "./context.ts";
@@ -17,7 +18,7 @@ import { at } from "../show/at.ts";
 type Rule = (context: CheckContext) => Finding[] | Generator<undefined, Finding[]>;
 
 /** The rules that look at one list, in the order in which their findings are told. */
-const LIST_RULES: readonly Rule[] = [checkMarks, checkMovesInSteps, checkChains, checkBlackouts, checkWalls, checkReach];
+const LIST_RULES: readonly Rule[] = [checkMarks, checkMovesInSteps, checkChains, checkBlackouts, checkWalls, checkReach, checkActions];
 
 /** Everything that is wrong or likely not meant in a show: first the rig, then list by list, in the order of the cues. */
 export function checkSheet(sheet: ShowSheet): Finding[] {

@@ -19,6 +19,9 @@ export const CODES = {
   "palette-gap": "error",
   "patch-clash": "error",
   "unreachable-cue": "warning",
+  "action-loop": "error",
+  "never-stopped": "warning",
+  "not-running": "warning",
   "long-chain": "hint",
 } as const satisfies Record<string, Severity>;
 /** The name of a rule, for those who filter findings. */

@@ -49,7 +49,8 @@ export class Layers {
   private readonly goFade: Float64Array;
   private readonly goCurve: Uint8Array;
 
-  /** Of a layer that came to the top over another's: how far its own sway counts, from when and in how many seconds. */
+  /** Of a layer that came to the top over another's: how far its own sway counted then, from when and in how many seconds it counts whole. */
+  private readonly swayFrom: Float64Array;
   private readonly swayStart: Float64Array;
   private readonly swayFade: Float64Array;
   /** By key: the waves of each source that has any. */
@@ -73,6 +74,7 @@ export class Layers {
     this.sources = ranks.length;
     this.times = new Float64Array(ranks.length);
     this.waveTimes = new Float64Array(ranks.length);
+    this.swayFrom = new Float64Array(slots);
     this.swayStart = new Float64Array(slots);
     this.swayFade = new Float64Array(slots);
     this.hasWaves = new Uint8Array(count);
@@ -158,8 +160,13 @@ export class Layers {
     this.curve[slot] = curve;
     const height = intAt32(this.heights, key);
     const isNewOnTop = height > 0 && this.stacked(key, height - 1) !== source;
-    this.swayStart[slot] = floatAt(this.times, source);
-    this.swayFade[slot] = isNewOnTop ? fade : 0;
+    const isGoing = this.states[slot] === GOING;
+    if (isNewOnTop || isGoing || this.states[slot] === NONE) {
+      this.swayFrom[slot] =
+        isNewOnTop || !isGoing ? 0 : this.swayWeight(slot, source, this.weightAt(slot, source, this.isLevel[key] === 1));
+      this.swayStart[slot] = floatAt(this.times, source);
+      this.swayFade[slot] = isNewOnTop || isGoing ? fade : 0;
+    }
     if (this.states[slot] !== NONE) this.unstack(key, source);
     this.states[slot] = HELD;
     this.stack(key, source);
@@ -308,7 +315,7 @@ export class Layers {
         continue;
       }
       out += (value - out) * weight;
-      sway += (wave - sway) * Math.min(weight, this.swayWeight(slot, source));
+      sway += (wave - sway) * this.swayWeight(slot, source, weight);
     }
     // A source that sways a key whose value it does not hold adds to what is there.
     for (const source of this.waves.get(key)?.keys() ?? [])
@@ -323,10 +330,12 @@ export class Layers {
     return sum;
   }
 
-  private swayWeight(slot: number, source: number): number {
+  /** How far a layer's own sway counts over what sways beneath it: never more than the layer weighs. */
+  private swayWeight(slot: number, source: number, weight: number): number {
     const fade = floatAt(this.swayFade, slot);
     const elapsed = floatAt(this.times, source) - floatAt(this.swayStart, slot);
-    return elapsed >= fade ? 1 : Math.max(0, elapsed / fade);
+    const from = floatAt(this.swayFrom, slot);
+    return Math.min(weight, elapsed >= fade ? 1 : from + (1 - from) * Math.max(0, elapsed / fade));
   }
 
   /** True where a source's layer of a key lies over another's: a higher priority, or levels by the highest among the same. */

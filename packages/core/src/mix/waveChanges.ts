@@ -64,7 +64,7 @@ function waveChanges(list: ListSheet, row: number, before: ReadonlyMap<number, W
     if (!key || (was?.wave === is?.wave && !storesWave(list, key, row))) return [];
     const column = columnOf(list, key);
     const move = moveIndexAt(column, row);
-    const part = move < 0 ? wavePart(list, key, row) : column.parts[move];
+    const part = move < 0 ? wavePart(list.cues[row], key) : column.parts[move];
     const timed = part === undefined ? firstPart(cue) : partNumbered(cue, part);
     const [from, to] = [Math.abs(was?.wave?.size ?? 0), Math.abs(is?.wave?.size ?? 0)];
     return [{ key, wave: is?.wave ?? null, ...timingOf(key.attribute, column.specs[move], timed, from, to) }];

@@ -1,9 +1,12 @@
 import { cached } from "../show/cached.ts";
-import type { Wave } from "../show/schema.ts";
+import type { Cue, Wave } from "../show/schema.ts";
 import { at } from "../show/at.ts";
 import { type Key, keyNamed } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
 import { trackedOut } from "./tracking.ts";
+
+/** What of a list waves are read from; a list that is only planned has no more than this. */
+export type WaveRows = Pick<ListSheet, "cues" | "tracking" | "keys">;
 
 /** The wave of a key in the look of a cue, and the row that put it there; `wave` null: it was stopped there. */
 export interface WaveEntry {
@@ -14,13 +17,13 @@ export interface WaveEntry {
 }
 
 /** By key that has a wave anywhere in the list: what each row shows of it; null where it shows none. Rows as in the list. */
-export const wavesOf: (list: ListSheet) => ReadonlyMap<Key, readonly (WaveEntry | null)[]> = cached((list: ListSheet) => {
+export const wavesOf: (list: WaveRows) => ReadonlyMap<Key, readonly (WaveEntry | null)[]> = cached((list: WaveRows) => {
   const stored = storedWaves(list);
-  return new Map([...stored].map(([key, own]) => [key, trackedWaves(list, key, own)]));
+  return new Map([...stored].map(([key, own]) => [key, trackedWaves(list, key, (row) => own.get(row))]));
 });
 
 /** By key, the waves and stops that cues store for it, by row. */
-function storedWaves(list: ListSheet): Map<Key, Map<number, WaveEntry>> {
+function storedWaves(list: WaveRows): Map<Key, Map<number, WaveEntry>> {
   const found = new Map<Key, Map<number, WaveEntry>>();
   list.cues.forEach((cue, row) => {
     for (const part of cue.parts) {
@@ -38,26 +41,34 @@ function storedWaves(list: ListSheet): Map<Key, Map<number, WaveEntry>> {
   return found;
 }
 
-/** Walks one key down the list: waves track as values do (section 2), but for what a cue says of waves alone (section 10 of the running rules). */
-function trackedWaves(list: ListSheet, key: Key, stored: ReadonlyMap<number, WaveEntry>): (WaveEntry | null)[] {
+/**
+ * Walks one key down the list: waves track as values do (section 2), but for what a cue says of waves alone (section 10 of the running rules).
+ * `ownAt` gives what a row says itself, and is shown what tracks into it.
+ */
+export function trackedWaves(
+  list: WaveRows,
+  key: Key,
+  ownAt: (row: number, base: WaveEntry | null) => WaveEntry | undefined,
+): (WaveEntry | null)[] {
   let carried: WaveEntry | null = null;
   return list.cues.map((cue, row) => {
     const tracking = at(list.tracking, row);
     const passes = cue.waves === "pass" && key.attribute.family !== "intensity";
-    const base: WaveEntry | null = cue.waves === "stop" || (tracking.wall && !passes) ? null : carried;
-    const own = stored.get(row);
+    if (cue.waves === "stop") carried = null;
+    const base: WaveEntry | null = tracking.wall && !passes ? null : carried;
+    const own = ownAt(row, base);
     const shown = own ? (own.wave ? own : null) : base;
-    carried = trackedOut<WaveEntry | null>({ ...tracking, carries: tracking.carries || passes }, carried, shown);
+    carried = trackedOut(tracking, carried, shown);
     return shown;
   });
 }
 
 /** True where a row itself says something of the wave of a key. */
-export function storesWave(list: ListSheet, key: Key, row: number): boolean {
-  return list.cues[row]?.parts.some(({ waves }) => waves?.[key.channel]?.[key.attribute.id] !== undefined) ?? false;
+export function storesWave(list: WaveRows, key: Key, row: number): boolean {
+  return wavePart(list.cues[row], key) !== undefined;
 }
 
-/** The part of a row that says something of the wave of a key; undefined where none does. */
-export function wavePart(list: ListSheet, key: Key, row: number): number | undefined {
-  return list.cues[row]?.parts.find(({ waves }) => waves?.[key.channel]?.[key.attribute.id] !== undefined)?.number;
+/** The part of a cue that says something of the wave of a key; undefined where none does, and for a cue that is not there. */
+export function wavePart(cue: Cue | undefined, key: Key): number | undefined {
+  return cue?.parts.find(({ waves }) => waves?.[key.channel]?.[key.attribute.id] !== undefined)?.number;
 }

@@ -2,12 +2,14 @@ import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { makeMove } from "../../show/move.ts";
-import type { Cue, Moves, Part } from "../../show/schema.ts";
+import type { Cue, Moves, Part, Waves } from "../../show/schema.ts";
 import { UNSET, carriedAt, entryAt } from "../../sheet/entry.ts";
 import { resolve } from "../../sheet/palettes.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, listOf, movesOf, rowOf } from "../../sheet/sheet.ts";
 import type { Step } from "../step.ts";
+import { withWavesKept } from "../plan/keptWaves.ts";
 import { restoreFrom, storedMove, targetOf } from "../plan/moveSteps.ts";
+import { storesWave, wavesOf } from "../../sheet/waves.ts";
 import { wholeCueSteps } from "../plan/wholeCue.ts";
 import { cueNumber, id, list } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
@@ -41,7 +43,7 @@ function planCopyCue(sheet: ShowSheet, list: ListSheet, edit: CopyCueEdit): Step
   const parts = edit.what === "look" ? lookParts(list, row, target, edit.to) : cue.parts;
   const copied: Cue = { ...cue, number: edit.to, parts };
   const steps = wholeCueSteps(sheet, target, copied);
-  return edit.after === "track" ? steps : [...steps, ...restoredBehind(target, copied)];
+  return edit.after === "track" ? steps : withWavesKept(sheet, target, [...steps, ...restoredBehind(target, copied)]);
 }
 
 /**
@@ -75,12 +77,35 @@ function lookParts(list: ListSheet, row: number, target: ListSheet, to: string):
     if (Number.isNaN(shown.value) && Number.isNaN(into.value)) continue;
     (tracked[key.channel] ??= {})[key.attribute.id] = makeMove(targetOf(shown));
   }
-  return cue.parts.map((part, index) => (index === 0 ? { ...part, moves: merged(part.moves, tracked) } : part));
+  const swaying = trackedWavesOf(list, row, target);
+  return cue.parts.map((part, index) =>
+    index === 0
+      ? {
+          ...part,
+          moves: merged(part.moves, tracked),
+          ...(Object.keys(swaying).length > 0 ? { waves: merged(part.waves ?? {}, swaying) } : {}),
+        }
+      : part,
+  );
 }
 
-/** Moves with more moves beside them. */
-function merged(moves: Moves, more: Moves): Moves {
-  const all: Moves = { ...moves };
+/** What a cue must say of waves beside its own to show what it shows, wherever it stands: those that track in, and that there are none where the other list has some. */
+function trackedWavesOf(list: ListSheet, row: number, target: ListSheet): Waves {
+  const said: Waves = {};
+  for (const key of new Set([...wavesOf(list).keys(), ...wavesOf(target).keys()])) {
+    if (storesWave(list, key, row)) continue;
+    const wave = wavesOf(list).get(key)?.[row]?.wave;
+    (said[key.channel] ??= {})[key.attribute.id] = wave ?? { stop: true };
+  }
+  return said;
+}
+
+/** Moves, or waves, with more of them beside. */
+function merged<Each>(
+  moves: Record<string, Record<string, Each>>,
+  more: Record<string, Record<string, Each>>,
+): Record<string, Record<string, Each>> {
+  const all = { ...moves };
   for (const [channel, attributes] of Object.entries(more)) all[channel] = { ...all[channel], ...attributes };
   return all;
 }

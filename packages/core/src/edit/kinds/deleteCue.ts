@@ -3,6 +3,7 @@ import { carriedAt } from "../../sheet/entry.ts";
 import { type ListSheet, type ShowSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
 import { cueNumber, list } from "../fields.ts";
 import { restoreFrom } from "../plan/moveSteps.ts";
+import { withWavesKept } from "../plan/keptWaves.ts";
 import { wholeCueSteps } from "../plan/wholeCue.ts";
 import { type Step, invertSteps } from "../step.ts";
 import { defineEdit, listFor } from "./kind.ts";
@@ -26,7 +27,7 @@ function planDeleteCue(sheet: ShowSheet, list: ListSheet, edit: DeleteCueEdit): 
   const taken = invertSteps(wholeCueSteps(sheet, list, cueAt(list, row)));
   if (edit.looks === "letGo") return taken;
   const kept = list.keys.all.flatMap((key) => restoreFrom(list, key, row + 1, carriedAt(list, key, row - 1), carriedAt(list, key, row)));
-  return [...taken, ...kept];
+  return withWavesKept(sheet, list, [...taken, ...kept]);
 }
 
 /** What becomes of what tracked out of the cue, in two words. */

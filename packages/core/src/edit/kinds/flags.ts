@@ -6,6 +6,7 @@ import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 import { headOf } from "../apply.ts";
 import { headStep } from "../plan/headStep.ts";
 import type { Step } from "../step.ts";
+import { withWavesKept } from "../plan/keptWaves.ts";
 import { aimStep, sameTracked, storeStep, targetOf } from "../plan/moveSteps.ts";
 import { eachRow } from "../plan/rows.ts";
 import { selectKeys } from "../plan/selectKeys.ts";
@@ -67,7 +68,11 @@ interface FlagEdit {
 const flagParts = (stepsAt: (list: ListSheet, row: number) => Step[], words: string) => ({
   plan: (sheet: ShowSheet, edit: FlagEdit): Step[] => {
     const list = listFor(sheet, edit);
-    return eachRow(list, edit.from, edit.to).flatMap((row) => stepsAt(list, row));
+    return withWavesKept(
+      sheet,
+      list,
+      eachRow(list, edit.from, edit.to).flatMap((row) => stepsAt(list, row)),
+    );
   },
   words: (edit: FlagEdit): string => `${rangeWords(edit)}: ${words}`,
 });
@@ -85,7 +90,7 @@ export const block = defineEdit(blockSchema, {
     const list = listFor(sheet, edit);
     const { keys } = edit;
     const stepsAt = keys ? (row: number) => keysBlockedSteps(list, row, keys) : (row: number) => blockSteps(list, row);
-    return eachRow(list, edit.from, edit.to).flatMap(stepsAt);
+    return withWavesKept(sheet, list, eachRow(list, edit.from, edit.to).flatMap(stepsAt));
   },
   words: (edit) =>
     edit.keys

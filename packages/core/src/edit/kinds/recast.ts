@@ -11,6 +11,7 @@ import { headOf } from "../apply.ts";
 import type { MoveStep, PlacedMove, Step } from "../step.ts";
 import { headStep } from "../plan/headStep.ts";
 import { storeStep, storedMove } from "../plan/moveSteps.ts";
+import { type SaidWave, saidSteps, saidWave } from "../plan/partWaves.ts";
 import type { Plan } from "../plan/plan.ts";
 import { eachRow } from "../plan/rows.ts";
 import { channelNumber, list, range } from "../fields.ts";
@@ -66,7 +67,11 @@ function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit): Plan {
     throw new ShowError(
       `${missing.join("; ")}. Choose a light that has it, map it to what it has, leave those moves where they are (leave, at the end of the line), or drop them (drop)`,
     );
-  const steps = rows.flatMap((row) => [...moveSteps(sheet, list, row, edit, handovers), ...markSteps(list, row, edit, pairs)]);
+  const steps = rows.flatMap((row) => [
+    ...moveSteps(sheet, list, row, edit, handovers),
+    ...waveSteps(list, row, edit, handovers),
+    ...markSteps(list, row, edit, pairs),
+  ]);
   if (steps.length === 0) throw new ShowError(`${lightsWords(pairs)} no move in cues ${edit.from} to ${edit.to}`);
   return { steps, notes: [...missing, ...gaps(sheet, steps)] };
 }
@@ -131,6 +136,31 @@ function moveSteps(sheet: ShowSheet, list: ListSheet, row: number, edit: RecastE
     if (mine && handover.to) becomes.set(handover.to, { part: mine.part, move: given(sheet, list, row, handover, handover.to, mine) });
   }
   return [...becomes].flatMap(([key, move]) => storeStep(list, key, row, move));
+}
+
+/** The waves of the lights in one row, given on as their moves are. */
+function waveSteps(list: ListSheet, row: number, edit: RecastEdit, handovers: readonly Handover[]): Step[] {
+  const cue = cueAt(list, row);
+  const becomes = new Map<Key, SaidWave | null>();
+  const parts = new Map<Key, number>();
+  for (const { from, to } of handovers) {
+    const isGiven = to !== undefined || edit.dropMissing === true;
+    if (isGiven && edit.how !== "copy" && saidWave(cue, from)) becomes.set(from, null);
+  }
+  for (const { from, to, mapped } of handovers) {
+    const mine = saidWave(cue, from);
+    if (!mine || !to) continue;
+    becomes.set(to, mapped ? mappedWave(mine.said, from.attribute, to.attribute, mapped.turned) : mine.said);
+    parts.set(to, mine.part);
+  }
+  return becomes.size === 0 ? [] : saidSteps(list.id, cue, becomes, parts);
+}
+
+/** A wave as large in another attribute's range, turned upside down where the values are turned round. */
+function mappedWave(said: SaidWave, from: Attribute, to: Attribute, turned: boolean): SaidWave {
+  if ("stop" in said) return said;
+  const share = from.max === from.min ? 0 : said.size / (from.max - from.min);
+  return { ...said, size: Math.round((turned ? -share : share) * (to.max - to.min) * 1e4) / 1e4 };
 }
 
 /** A move as the other light makes it. A mapped one says its number, since a palette may know nothing of the other attribute. Throws ShowError where it cannot. */

@@ -1,12 +1,12 @@
 import { z } from "zod";
 import { fanAt } from "../../fan/fan.ts";
 import { ShowError } from "../../show/errors.ts";
-import { type Wave, type Waves, WAVE_SHAPES } from "../../show/schema.ts";
+import { type Wave, WAVE_SHAPES } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import { type WaveEntry, wavePart, wavesOf } from "../../sheet/waves.ts";
 import { id, keys, list, range, valueFan } from "../fields.ts";
-import { wavesStep } from "../plan/partWaves.ts";
+import { type SaidWave, saidSteps } from "../plan/partWaves.ts";
 import { rowsIn } from "../plan/rows.ts";
 import { selectKeys } from "../plan/selectKeys.ts";
 import type { Step } from "../step.ts";
@@ -34,9 +34,6 @@ const schema = z.strictObject({
 
 type SetWaveEdit = z.infer<typeof schema>;
 
-/** What a part says of the wave of a key, a stop included. */
-type Said = Waves[string][string];
-
 /**
  * The steps that give chosen keys a wave over a range of cues: it stands in the first, and what the others say of it goes. With `restore` the
  * cue behind the range gets what it needs to sway as before. Throws ShowError for a tempo that there is not, and a period below 0.05 s.
@@ -45,20 +42,21 @@ function planSetWave(list: ListSheet, edit: SetWaveEdit, tempos: readonly string
   const { first, last } = rowsIn(list, edit.from, edit.to);
   const chosen = selectKeys(list.keys, edit.keys);
   const order = [...new Set(chosen.map(({ channel }) => channel))];
-  const told = new Map<number, Map<Key, Said | null>>();
-  const say = (row: number, key: Key, said: Said | null): void => void (told.get(row) ?? told.set(row, new Map()).get(row))?.set(key, said);
+  const told = new Map<number, Map<Key, SaidWave | null>>();
+  const say = (row: number, key: Key, said: SaidWave | null): void =>
+    void (told.get(row) ?? told.set(row, new Map()).get(row))?.set(key, said);
   for (const key of chosen) {
-    for (let row = first; row <= last; row += 1) if (wavePart(list, key, row) !== undefined) say(row, key, null);
+    for (let row = first; row <= last; row += 1) if (wavePart(list.cues[row], key) !== undefined) say(row, key, null);
     if (edit.wave) say(first, key, saidFor(edit.wave, order.indexOf(key.channel), order.length, tempos));
-    if (edit.after === "track" || last + 1 >= list.cues.length || wavePart(list, key, last + 1) !== undefined) continue;
+    if (edit.after === "track" || last + 1 >= list.cues.length || wavePart(list.cues[last + 1], key) !== undefined) continue;
     const behind: WaveEntry | null | undefined = wavesOf(list).get(key)?.[last + 1];
     say(last + 1, key, behind?.wave ?? { stop: true });
   }
-  return [...told].flatMap(([row, own]) => cueSteps(list, row, own));
+  return [...told].flatMap(([row, own]) => saidSteps(list.id, cueAt(list, row), own));
 }
 
 /** The wave of one light out of a wave with fans. Throws ShowError. */
-function saidFor(given: NonNullable<SetWaveEdit["wave"]>, place: number, count: number, tempos: readonly string[]): Said {
+function saidFor(given: NonNullable<SetWaveEdit["wave"]>, place: number, count: number, tempos: readonly string[]): SaidWave {
   if ("stop" in given) return given;
   const { shape, size, period, tempo, phase } = given;
   if (tempo !== undefined && !tempos.includes(tempo))
@@ -71,27 +69,6 @@ function saidFor(given: NonNullable<SetWaveEdit["wave"]>, place: number, count: 
   if (tempo !== undefined) own.tempo = tempo;
   if (phase !== undefined) own.phase = fanAt(phase, place, count);
   return own;
-}
-
-/** The steps of one cue: what is said goes to the part that said something of the key before, else to its first. */
-function cueSteps(list: ListSheet, row: number, own: ReadonlyMap<Key, Said | null>): Step[] {
-  const cue = cueAt(list, row);
-  return cue.parts.flatMap((part) => {
-    const waves: Waves = structuredCopy(part.waves ?? {});
-    for (const [key, said] of own) {
-      const [channel, name] = [String(key.channel), key.attribute.id];
-      const holder = wavePart(list, key, row) ?? cue.parts[0]?.number;
-      const { [name]: _was, ...others } = waves[channel] ?? {};
-      if (part.number === holder && said !== null) waves[channel] = { ...others, [name]: said };
-      else if (waves[channel]) waves[channel] = others;
-    }
-    return wavesStep(list.id, cue, part, waves);
-  });
-}
-
-/** A copy of waves that can be written into. */
-function structuredCopy(waves: Waves): Waves {
-  return Object.fromEntries(Object.entries(waves).map(([channel, attributes]) => [channel, { ...attributes }]));
 }
 
 /** A wave in a few words: "sine 30, every 4 s". */

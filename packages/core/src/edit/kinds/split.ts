@@ -1,12 +1,14 @@
 import { z } from "zod";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
+import type { Part, PartHead, Waves } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, cueAt, freeNumberAfter, rowOf } from "../../sheet/sheet.ts";
 import { partHeadOf } from "../apply.ts";
 import type { PlacedMove, Step } from "../step.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { emptiedParts } from "../plan/emptiedParts.ts";
+import { type SaidWave, saidSteps, saidWave } from "../plan/partWaves.ts";
 import { selectMoves } from "../plan/selectKeys.ts";
 import { cueNumber, keys, list } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
@@ -17,7 +19,7 @@ const schema = z.strictObject({ op: z.literal("split"), list, cue: cueNumber, to
 type SplitEdit = z.infer<typeof schema>;
 
 /**
- * The steps that let chosen keys' moves leave a cue for a new one right behind it; they keep their parts and times, and the new cue waits
+ * The steps that let chosen keys' moves and waves leave a cue for a new one right behind it; they keep their parts and times, and the new cue waits
  * for a Go. Throws ShowError for a number that is not right behind, and where the cue stores none of these moves.
  */
 function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
@@ -25,7 +27,12 @@ function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
   refusePlace(list, row, edit);
   const cue = cueAt(list, row);
   const chosen = selectMoves(list, row, edit.keys, "split off");
-  const parts = cue.parts.filter((part) => part.number === 1 || chosen.some(({ move }) => move.part === part.number));
+  const waves = chosen.flatMap(({ key }) => {
+    const own = saidWave(cue, key);
+    return own ? [{ key, ...own }] : [];
+  });
+  const goes = [...chosen.map(({ move }) => move.part), ...waves.map(({ part }) => part)];
+  const parts = cue.parts.filter((part) => part.number === 1 || goes.includes(part.number));
   const place = { list: list.id, cue: edit.to };
   return [
     ...chosen.flatMap(({ key }) => storeStep(list, key, row, undefined)),
@@ -34,10 +41,19 @@ function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
       cue,
       chosen.map(({ move }) => move),
     ),
+    ...saidSteps(list.id, cue, new Map(waves.map(({ key }) => [key, null]))),
     { at: "cue", ...place, after: cue.carries ? { carries: cue.carries } : {} },
-    ...parts.map((part): Step => ({ at: "part", ...place, part: part.number, after: partHeadOf(part) })),
+    ...parts.map((part): Step => ({ at: "part", ...place, part: part.number, after: newHead(part, waves) })),
     ...chosen.map(({ key, move }) => newMove(place, key, move)),
   ];
+}
+
+/** A part of the new cue without its moves: with the times that it had, and of its waves those that go along. */
+function newHead(part: Part, waves: readonly { key: Key; said: SaidWave; part: number }[]): PartHead {
+  const { waves: _was, ...head } = partHeadOf(part);
+  const own: Waves = {};
+  for (const { key, said } of waves.filter((each) => each.part === part.number)) (own[key.channel] ??= {})[key.attribute.id] = said;
+  return Object.keys(own).length > 0 ? { ...head, waves: own } : head;
 }
 
 /** The step that stores a move in the new cue. */

@@ -1,8 +1,40 @@
 import type { Cue, Part, PartHead, Waves } from "../../show/schema.ts";
+import type { Key } from "../../sheet/keys.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
+import { wavePart } from "../../sheet/waves.ts";
 import { sameData } from "../../show/sameData.ts";
 import { partHeadOf } from "../apply.ts";
 import type { Step } from "../step.ts";
+
+/** What a part says of the wave of a key: a wave, or that it stops. */
+export type SaidWave = Waves[string][string];
+
+/** The steps by which a cue says this of the waves of keys, or nothing any more (null): in the part that is named for the key, else in the one that said something of it before, else in the first. */
+export function saidSteps(
+  list: string,
+  cue: Cue,
+  own: ReadonlyMap<Key, SaidWave | null>,
+  parts: ReadonlyMap<Key, number> = new Map(),
+): Step[] {
+  return cue.parts.flatMap((part) => {
+    const waves: Waves = Object.fromEntries(Object.entries(part.waves ?? {}).map(([channel, attributes]) => [channel, { ...attributes }]));
+    for (const [key, said] of own) {
+      const [channel, name] = [String(key.channel), key.attribute.id];
+      const holder = parts.get(key) ?? wavePart(cue, key) ?? cue.parts[0]?.number;
+      const { [name]: _was, ...others } = waves[channel] ?? {};
+      if (part.number === holder && said !== null) waves[channel] = { ...others, [name]: said };
+      else if (waves[channel]) waves[channel] = others;
+    }
+    return wavesStep(list, cue, part, waves);
+  });
+}
+
+/** What a cue says of the wave of a key, and in which part; undefined where it says nothing. */
+export function saidWave(cue: Cue, key: Key): { readonly said: SaidWave; readonly part: number } | undefined {
+  const part = wavePart(cue, key);
+  const said = cue.parts.find(({ number }) => number === part)?.waves?.[key.channel]?.[key.attribute.id];
+  return said === undefined || part === undefined ? undefined : { said, part };
+}
 
 /** The step that gives a part other waves; none where they are the same. A part without any has no such field. */
 export function wavesStep(list: string, cue: Cue, part: Part, waves: Waves): Step[] {
