@@ -41,12 +41,13 @@ export function NumbersDialog({ cues, onClose }: { cues: { from: string; to: str
   const name = `${sheet.show.title} cue numbers`;
   const make = async (): Promise<void> => {
     if (!ready) return;
+    // What is pressed next is meant for the Score, also while the server takes its time; refused numbers stand in the table when it is opened again.
+    onClose();
     if (!(await makeEdits([edit]))) return;
     // Held against the state before, the paper of the numbers is this table for as long as the show is.
     choosePoint(id, revision);
     useNumbersDraft.setState({ draft: null });
     notify("The numbers are changed. Paper keeps the table: Numbers, old and new");
-    onClose();
   };
   return (
     <Modal label="Numbers, old and new" onClose={onClose} className="w-[40rem]">
