@@ -1,5 +1,6 @@
 import {
   EMPTY_HAND,
+  Mix,
   type EditInput,
   type ListSheet,
   type Playback,
@@ -86,6 +87,7 @@ function bench(size: TrialSize): void {
   );
   for (const each of lines) print(told(each, plain, size === "large" ? TARGETS[each.name] : undefined));
   print(frames(list, plain));
+  print(mixFrames(sheet));
 }
 
 function nothing(): undefined {
@@ -201,6 +203,33 @@ function frames(list: ListSheet, plain: number): string {
   const perFrame = median / 50;
   const perKey = (perFrame * 1e6) / list.keys.all.length;
   return `  ${"playback frame of all keys".padEnd(30)} ${figure(perFrame).padStart(10)} ms  ${figure(perKey)} ns a key (under 20: ${perKey < 20 ? "yes" : "NO"}), ${left} bytes left by 1000 frames, 1/${Math.round(plain / perFrame)} of plain; ${marksOf(list).length} marks`;
+}
+
+/** Frames of all keys while three lists and ten held looks run over the same lights. */
+function mixFrames({ show }: ShowSheet): string {
+  const [main] = show.lists;
+  if (!main) throw new Error("The trial show has no list");
+  const cues = main.cues.slice(0, 60);
+  const lists = ["one", "two", "three"].map((id) => ({ ...main, id, cues }));
+  const heldLooks = Array.from({ length: 10 }, (_, look) => ({
+    id: `look${look}`,
+    label: "",
+    values: Object.fromEntries(
+      show.channels.filter((_channel, index) => index % 10 === look).map(({ number }) => [number, { intensity: 70 }]),
+    ),
+  }));
+  const running = sheetOf({ ...show, lists, heldLooks });
+  const mix = new Mix(running);
+  let time = 0;
+  for (let press = 0; press < 40; press += 1) for (const { id } of lists) mix.go(id, (time += 0.23));
+  for (const { id } of heldLooks) mix.look100(id, 60, (time += 0.01), 1);
+  const into = new Float64Array(running.keys.all.length);
+  const perFrame =
+    measure(() => {
+      for (let frame = 0; frame < 50; frame += 1) mix.frame((time += 0.0004), into);
+    }, nothing).median / 50;
+  const perKey = (perFrame * 1e6) / into.length;
+  return `  ${"frame of 3 lists, 10 looks".padEnd(30)} ${figure(perFrame).padStart(10)} ms  ${figure(perKey)} ns a key (under 25: ${perKey < 25 ? "yes" : "NO"})`;
 }
 
 function told({ name, median, rounds }: Line, plain: number, target: number | undefined): string {
