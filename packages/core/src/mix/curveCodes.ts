@@ -5,11 +5,6 @@ export function curveCode(curve: Curve): number {
   return CURVES.indexOf(curve);
 }
 
-/** The curve that a number stands for; linear for one that stands for none. */
-export function curveOfCode(code: number): Curve {
-  return CURVES[code] ?? "linear";
-}
-
 /**
  * How far a fade has come, 0 to 1, when `p` (0 to below 1) of its time has gone: as `curveAt`, by the number of the curve. It is called for
  * every key of every frame, where a look-up by name would leave texts to be compared.

@@ -189,18 +189,6 @@ export class Layers {
     return [...this.waves].flatMap(([key, bySource]) => ((bySource.get(source) ?? []).length > 0 ? [key] : []));
   }
 
-  /** Gives a layer that is held another end, in the time that is left to it or, where it was there already, in `fade` seconds; nothing jumps. */
-  retarget(key: number, source: number, { to, fade, curve }: Course): void {
-    const slot = key * this.sources + source;
-    const now = floatAt(this.times, source);
-    const left = floatAt(this.start, slot) + floatAt(this.fade, slot) - now;
-    this.from[slot] = this.courseAt(slot, source);
-    this.start[slot] = now;
-    this.to[slot] = to;
-    this.fade[slot] = left > 0 ? left : fade;
-    if (left <= 0) this.curve[slot] = curve;
-  }
-
   /**
    * Lets a source let go of a key now, in `fade` seconds of its clock. A key that nobody else holds, and that is no level, is not moved: it rests
    * where it is, and the fade that it is in goes on. Letting go once more starts from the weight that is left.

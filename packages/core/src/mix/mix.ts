@@ -5,7 +5,7 @@ import { ShowError } from "../show/errors.ts";
 import type { Action, Cue } from "../show/schema.ts";
 import { emptyState, stateAt } from "../sheet/checkpoints.ts";
 import type { Key, Keys } from "../sheet/keys.ts";
-import { type ListSheet, type ShowSheet, cueAt, findRow, rowOf } from "../sheet/sheet.ts";
+import { type ShowSheet, cueAt, findRow, rowOf } from "../sheet/sheet.ts";
 import { type Transition, durationOf } from "../time/transition.ts";
 import { trackedActions } from "./actions.ts";
 import { curveCode } from "./curveCodes.ts";
@@ -41,8 +41,6 @@ export interface FiredCue {
 interface Fire {
   readonly how: "next" | "goto";
   readonly time?: number | undefined;
-  /** A cue that is stood in starts nothing: no follow, no actions. */
-  readonly stand?: boolean;
 }
 
 /** All lists and held looks of a show while they run. It is changed in place, in the order of time; `now` never goes back. */
@@ -122,12 +120,6 @@ export class Mix {
     this.fire(run, row, now, { how: "goto", time: BACK_TIME }, "press");
     run.follow = null;
     return true;
-  }
-
-  /** Stands in a cue at once and starts nothing: after a restart. */
-  standIn(id: string, cue: string, now: number): void {
-    const run = this.press(id, now);
-    this.fire(run, rowOf(run.list, cue), now, { how: "goto", time: 0, stand: true }, "press");
   }
 
   /** Holds a list where it is, or lets it go on. */
@@ -323,7 +315,7 @@ export class Mix {
   }
 
   /** Fires a row (sections 3 to 5 and 7): what waits is dropped or added, and nothing takes hold yet. */
-  private fire(run: ListRun, row: number, now: number, { how, time, stand = false }: Fire, by: FiredCue["by"]): void {
+  private fire(run: ListRun, row: number, now: number, { how, time }: Fire, by: FiredCue["by"]): void {
     if (this.guard.refuses(run, now, this.reports)) return;
     this.look(now);
     const { list } = run;
@@ -346,8 +338,6 @@ export class Mix {
     for (const mark of how === "next" ? marksMadeAt(list, row) : marksMadeByGoto(list, row))
       awaitMark(this.layers, this.keys, run, mark, { due, turn: () => (this.turn += 1) });
     this.log.push({ at: now, list: list.id, cue: cue.number, by });
-    run.follow = null;
-    if (stand) return;
     run.follow = followOf(run, (tempo) => this.tempos.get(tempo));
     if (how === "goto") this.followActions(run, row, now, time);
     else this.awaitActions(run, cue);
@@ -524,9 +514,4 @@ export class Mix {
     }
     this.forgetMoment();
   }
-}
-
-/** The sheets of lists that run, for whoever shows them. */
-export function runningLists(mix: Mix): readonly ListSheet[] {
-  return [...mix.lists.values()].filter(({ cue }) => cue !== null).map(({ list }) => list);
 }

@@ -4,7 +4,7 @@ import type { CueList } from "../show/schema.ts";
 export type StepsSettings = NonNullable<CueList["steps"]>;
 
 /** How many steps one round has. */
-export function roundLength(order: StepsSettings["order"], count: number): number {
+function roundLength(order: StepsSettings["order"], count: number): number {
   return order === "bounce" ? Math.max(1, 2 * count - 2) : Math.max(1, count);
 }
 

@@ -4,11 +4,10 @@ import { ShowError } from "../../show/errors.ts";
 import type { Part, PartHead, Waves } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, cueAt, freeNumberAfter, rowOf } from "../../sheet/sheet.ts";
-import { partHeadOf } from "../apply.ts";
 import type { PlacedMove, Step } from "../step.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { emptiedParts } from "../plan/emptiedParts.ts";
-import { type SaidWave, saidSteps, saidWave } from "../plan/partWaves.ts";
+import { type SaidWave, headWithWaves, saidSteps, saidWave } from "../plan/partWaves.ts";
 import { selectMoves } from "../plan/selectKeys.ts";
 import { cueNumber, keys, list } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
@@ -50,10 +49,9 @@ function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
 
 /** A part of the new cue without its moves: with the times that it had, and of its waves those that go along. */
 function newHead(part: Part, waves: readonly { key: Key; said: SaidWave; part: number }[]): PartHead {
-  const { waves: _was, ...head } = partHeadOf(part);
   const own: Waves = {};
   for (const { key, said } of waves.filter((each) => each.part === part.number)) (own[key.channel] ??= {})[key.attribute.id] = said;
-  return Object.keys(own).length > 0 ? { ...head, waves: own } : head;
+  return headWithWaves(part, own);
 }
 
 /** The step that stores a move in the new cue. */

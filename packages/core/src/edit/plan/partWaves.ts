@@ -36,13 +36,18 @@ export function saidWave(cue: Cue, key: Key): { readonly said: SaidWave; readonl
   return said === undefined || part === undefined ? undefined : { said, part };
 }
 
-/** The step that gives a part other waves; none where they are the same. A part without any has no such field. */
+/** The step that gives a part other waves; none where they are the same. */
 export function wavesStep(list: string, cue: Cue, part: Part, waves: Waves): Step[] {
-  const left = Object.fromEntries(Object.entries(waves).filter(([, attributes]) => Object.keys(attributes).length > 0));
   const before = partHeadOf(part);
-  const { waves: _was, ...rest } = before;
-  const after: PartHead = Object.keys(left).length > 0 ? { ...rest, waves: left } : rest;
+  const after = headWithWaves(part, waves);
   return sameData(before, after) ? [] : [{ at: "part", list, cue: cue.number, part: part.number, before, after }];
+}
+
+/** What a part says beside its moves, with these waves and no others; without any it has no such field. */
+export function headWithWaves(part: Part, waves: Waves): PartHead {
+  const left = Object.fromEntries(Object.entries(waves).filter(([, attributes]) => Object.keys(attributes).length > 0));
+  const { waves: _was, ...rest } = partHeadOf(part);
+  return Object.keys(left).length > 0 ? { ...rest, waves: left } : rest;
 }
 
 /** The steps by which the waves of a light become those of another number, or go with it (null). */
