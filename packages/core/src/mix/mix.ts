@@ -358,9 +358,14 @@ export class Mix {
       put(key.ordinal, delay, what, to, fade, curveCode(curve));
     }
     for (const { key, delay, fade } of letGo) put(key.ordinal, delay, "letGo", 0, fade, LINEAR);
+    // What an older cue was to let go of, and the look holds where it stands, is held on.
+    const stale = new Map(run.waiting.all.filter(({ what }) => what !== "wave").map((each) => [each.key, each]));
+    for (const [key, { what }] of stale)
+      if (what !== "letGo" || this.keys.all[key]?.attribute.family === "intensity" || Number.isNaN(shown[key] ?? Number.NaN)) stale.delete(key);
     run.waiting.drop((each) => {
       const newer = each.what === "wave" ? undefined : last.get(each.key);
-      return newer !== undefined && (newer.same ? each.due >= newer.due - SLACK : each.due > newer.due + SLACK);
+      if (!newer) return each === stale.get(each.key);
+      return newer.same ? each.due >= newer.due - SLACK : each.due > newer.due + SLACK;
     });
     run.waiting.add(added);
   }

@@ -38,10 +38,10 @@ interface Going {
 export function transitionTo(layers: Layers, run: ListRun, row: number, { shown, now, time }: Going): Transition {
   const { list, source } = run;
   const inLook = ({ ordinal }: Key): boolean => !Number.isNaN(shown[ordinal] ?? Number.NaN);
-  const isOurs = ({ ordinal }: Key): boolean => !Number.isNaN(run.onStage[ordinal] ?? Number.NaN);
+  const wasInLook = ({ ordinal }: Key): boolean => !Number.isNaN(run.onStage[ordinal] ?? Number.NaN);
   const waiting = waitingByKey(run, now);
   const output = (key: Key): number => jumpDue(waiting.get(key.ordinal)?.due, key) ?? layers.startFor(key.ordinal, source);
-  const { runs } = transitionFrom(list, row, (key) => (isOurs(key) || inLook(key) ? output(key) : Number.NaN), {
+  const { runs } = transitionFrom(list, row, (key) => (wasInLook(key) || inLook(key) ? output(key) : Number.NaN), {
     everyKey: true,
     isMarked: () => false,
   });
@@ -55,7 +55,8 @@ export function transitionTo(layers: Layers, run: ListRun, row: number, { shown,
     const from = output(key);
     const end = due === undefined ? layers.destination(key.ordinal, source) : due.what === "letGo" && isLevel ? 0 : due.to;
     const isThere = sameValue(from, to) && sameValue(end, to) && !later;
-    if (isThere && (layers.holds(key.ordinal, source) || !inLook(key))) return [];
+    const isOurs = due ? due.what === "take" : layers.holds(key.ordinal, source);
+    if (isThere && (isOurs || !inLook(key))) return [];
     if (isLevel && !inLook(key) && !layers.has(key.ordinal, source) && !later && !due) return [];
     return [{ key, from, to, ...timingOf(key.attribute, undefined, first, from, to), cause: "implied", part: first.number }];
   });
@@ -63,7 +64,7 @@ export function transitionTo(layers: Layers, run: ListRun, row: number, { shown,
   return { runs: time === undefined ? all : all.map((each) => ({ ...each, delay: 0, fade: time })), letGo: [] };
 }
 
-/** What waits for a key: the newest that is due by now, and whether more is due later. */
+/** What waits for a key: the newest that is due by now, and whether something is due later that would move it. */
 interface WaitingForKey {
   due?: Waiting;
   later?: boolean;
@@ -74,8 +75,9 @@ function waitingByKey(run: ListRun, now: number): Map<number, WaitingForKey> {
   for (const each of run.waiting.all) {
     if (each.what === "wave") continue;
     const own = found.get(each.key) ?? {};
+    const isLevel = run.list.keys.all[each.key]?.attribute.family === "intensity";
     if (each.due <= now + SLACK) own.due = each;
-    else own.later = true;
+    else if (each.what !== "letGo" || isLevel) own.later = true;
     found.set(each.key, own);
   }
   return found;
