@@ -40,28 +40,32 @@ export function transitionTo(layers: Layers, run: ListRun, row: number, { shown,
   const inLook = ({ ordinal }: Key): boolean => !Number.isNaN(shown[ordinal] ?? Number.NaN);
   const wasInLook = ({ ordinal }: Key): boolean => !Number.isNaN(run.onStage[ordinal] ?? Number.NaN);
   const waiting = waitingByKey(run, now);
-  const output = (key: Key): number => jumpDue(waiting.get(key.ordinal)?.due, key) ?? layers.startFor(key.ordinal, source);
+  const output = (key: Key): number => jumpDue(waiting.get(key.ordinal)?.due) ?? layers.startFor(key.ordinal, source);
   const { runs } = transitionFrom(list, row, (key) => (wasInLook(key) || inLook(key) ? output(key) : Number.NaN), {
     everyKey: true,
     isMarked: () => false,
   });
   const running = new Set(runs.map(({ key }) => key.ordinal));
   const first = firstPart(cueAt(list, row));
+  // What jumps at this very moment to where the look wants it jumps all the same, and is held there.
+  const held: Run[] = [];
   const resting = list.keys.all.flatMap((key): Run[] => {
     if (running.has(key.ordinal)) return [];
     const isLevel = key.attribute.family === "intensity";
     const to = isLevel && !inLook(key) ? 0 : restingAt(list, key, row);
     const { due, later = false } = waiting.get(key.ordinal) ?? {};
     const from = output(key);
-    const end = due === undefined ? layers.destination(key.ordinal, source) : due.what === "letGo" && isLevel ? 0 : due.to;
+    const end = due === undefined ? layers.destination(key.ordinal, source) : due.what === "letGo" ? 0 : due.to;
     const isThere = sameValue(from, to) && sameValue(end, to) && !later;
-    const isOurs = due ? due.what === "take" : layers.holds(key.ordinal, source);
-    if (isThere && (isOurs || !inLook(key))) return [];
+    if (isThere && !inLook(key)) return [];
+    if (isThere && due) held.push({ key, from: to, to, delay: 0, fade: 0, curve: "linear", cause: "implied", part: first.number });
+    if (isThere && (due || layers.holds(key.ordinal, source))) return [];
     if (isLevel && !inLook(key) && !layers.has(key.ordinal, source) && !later && !due) return [];
     return [{ key, from, to, ...timingOf(key.attribute, undefined, first, from, to), cause: "implied", part: first.number }];
   });
   const all = [...runs, ...resting];
-  return { runs: time === undefined ? all : all.map((each) => ({ ...each, delay: 0, fade: time })), letGo: [] };
+  const timed = time === undefined ? all : all.map((each) => ({ ...each, delay: 0, fade: time }));
+  return { runs: [...timed, ...held], letGo: [] };
 }
 
 /** What waits for a key: the newest that is due by now, and whether something is due later that would move it. */
@@ -73,20 +77,21 @@ interface WaitingForKey {
 function waitingByKey(run: ListRun, now: number): Map<number, WaitingForKey> {
   const found = new Map<number, WaitingForKey>();
   for (const each of run.waiting.all) {
-    if (each.what === "wave") continue;
+    // What is let go of and is no level is not moved by it.
+    const stays = each.what === "letGo" && run.list.keys.all[each.key]?.attribute.family !== "intensity";
+    if (each.what === "wave" || stays) continue;
     const own = found.get(each.key) ?? {};
-    const isLevel = run.list.keys.all[each.key]?.attribute.family === "intensity";
     if (each.due <= now + SLACK) own.due = each;
-    else if (each.what !== "letGo" || isLevel) own.later = true;
+    else own.later = true;
     found.set(each.key, own);
   }
   return found;
 }
 
 /** Where a key is about to jump at this very moment; undefined where nothing is due that jumps. */
-function jumpDue(due: Waiting | undefined, key: Key): number | undefined {
+function jumpDue(due: Waiting | undefined): number | undefined {
   if (!due) return undefined;
-  if (due.what === "letGo") return due.fade === 0 && key.attribute.family === "intensity" ? 0 : undefined;
+  if (due.what === "letGo") return due.fade === 0 ? 0 : undefined;
   return due.fade === 0 || due.curve === AT_START ? due.to : undefined;
 }
 
