@@ -361,7 +361,8 @@ export class Mix {
     // What an older cue was to let go of, and the look holds where it stands, is held on.
     const stale = new Map(run.waiting.all.filter(({ what }) => what !== "wave").map((each) => [each.key, each]));
     for (const [key, { what }] of stale)
-      if (what !== "letGo" || this.keys.all[key]?.attribute.family === "intensity" || Number.isNaN(shown[key] ?? Number.NaN)) stale.delete(key);
+      if (what !== "letGo" || this.keys.all[key]?.attribute.family === "intensity" || Number.isNaN(shown[key] ?? Number.NaN))
+        stale.delete(key);
     run.waiting.drop((each) => {
       const newer = each.what === "wave" ? undefined : last.get(each.key);
       if (!newer) return each === stale.get(each.key);
