@@ -1,7 +1,7 @@
 // Sums what the runners counted and ends with one line; anything failed, missing or left out is a failure.
 import { readFileSync } from "node:fs";
 
-const [jestFile, journeysFile, checksPassed, checksFailed] = process.argv.slice(2);
+const [checksPassed, checksFailed, jestFile, ...journeyFiles] = process.argv.slice(2);
 
 function read(file) {
   try {
@@ -13,16 +13,20 @@ function read(file) {
 }
 
 const jest = read(jestFile);
-const journeys = read(journeysFile);
 const unit = jest
   ? { passed: jest.numPassedTests, failed: jest.numFailedTests + jest.numRuntimeErrorTestSuites + jest.numPendingTests }
   : { passed: 0, failed: 1 };
-const browser = journeys
-  ? {
-      passed: journeys.stats.expected,
-      failed: journeys.stats.unexpected + journeys.stats.flaky + journeys.stats.skipped + journeys.errors.length,
-    }
-  : { passed: 0, failed: 1 };
+const browser = journeyFiles
+  .map(read)
+  .map((journeys) =>
+    journeys
+      ? {
+          passed: journeys.stats.expected,
+          failed: journeys.stats.unexpected + journeys.stats.flaky + journeys.stats.skipped + journeys.errors.length,
+        }
+      : { passed: 0, failed: 1 },
+  )
+  .reduce((sum, each) => ({ passed: sum.passed + each.passed, failed: sum.failed + each.failed }));
 const passed = unit.passed + browser.passed + Number(checksPassed);
 const failed = unit.failed + browser.failed + Number(checksFailed);
 console.log(`checks ${checksPassed}, unit and server tests ${unit.passed}, journeys ${browser.passed}`);
