@@ -5,7 +5,7 @@ const flags: string[] = JSON.parse(readFileSync(new URL("chromium.json", import.
 
 export default defineConfig({
   testDir: ".",
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 10_000 },
   workers: 2,
   fullyParallel: true,

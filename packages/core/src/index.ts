@@ -107,5 +107,7 @@ export * from "./rig/patch.ts";
 export * from "./rig/rigEdits.ts";
 export * from "./stage/tints.ts";
 export * from "./mix/play.ts";
-export { Mix, type FiredCue } from "./mix/mix.ts";
+export { Mix } from "./mix/mix.ts";
+export type { FiredCue } from "./mix/running.ts";
+export * from "./mix/mixSnapshot.ts";
 export type { RunReport } from "./mix/darkMoves.ts";

@@ -22,7 +22,7 @@ export function transitionNext(layers: Layers, run: ListRun, row: number): Trans
 }
 
 /** Where a key of a list will be when all that it was told is done. */
-function destination(layers: Layers, run: ListRun, key: number): number {
+export function destination(layers: Layers, run: ListRun, key: number): number {
   const newest = run.waiting.all.findLast((each) => each.key === key && (each.what === "take" || each.what === "mark"));
   return newest ? newest.to : layers.destination(key, run.source);
 }
