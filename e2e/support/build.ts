@@ -36,10 +36,11 @@ export function openShow(page: Page): number {
 
 /** What the stage is being told by the running list and the Hand, by key name. */
 export async function onStage(request: APIRequestContext, show: number): Promise<{ cue: string | null; look: Record<string, number> }> {
-  const { playback }: { playback: { cue: string | null; onStage: Record<string, number> } } = await (
+  const { mix }: { mix: { lists: Record<string, { cue: string | null; onStage: Record<string, number> }> } } = await (
     await request.get(`/api/shows/${show}/run`)
   ).json();
-  return { cue: playback.cue, look: playback.onStage };
+  const [first] = Object.values(mix.lists);
+  return { cue: first?.cue ?? null, look: first?.onStage ?? {} };
 }
 
 /** What is in hand, by key name, and whether it has been recorded. */

@@ -3,9 +3,7 @@ import {
   Mix,
   type EditInput,
   type ListSheet,
-  type Playback,
   type ShowSheet,
-  advance,
   changeHand,
   applyEdits,
   checkSheet,
@@ -14,11 +12,7 @@ import {
   cueAt,
   denseLooks,
   emptyState,
-  fireNext,
-  frameAt,
-  framesOf,
   giveMoves,
-  idlePlayback,
   listOf,
   lookAt,
   makeEdits,
@@ -86,7 +80,7 @@ function bench(size: TrialSize): void {
     `  plain full recomputation ${figure(plain)} ms; document ${megabytes(memory.document)} MB, engine beside it ${megabytes(memory.engine)} MB`,
   );
   for (const each of lines) print(told(each, plain, size === "large" ? TARGETS[each.name] : undefined));
-  print(frames(list, plain));
+  print(frames(sheet, plain));
   print(mixFrames(sheet));
 }
 
@@ -160,7 +154,7 @@ function thoughts(sheet: ShowSheet, list: ListSheet): Line[] {
   return [
     line("100 lights taken in hand", () => changeHand(EMPTY_HAND, { do: "give", moves }, sheet, 0)),
     line("record sheet: 100 lights", () => {
-      const plan = planRecording(sheet, list, hand, { playback: undefined, outputOf: () => 0 }, wish);
+      const plan = planRecording(sheet, list, hand, { run: undefined, outputOf: () => 0 }, wish);
       return recordSentence(list, plan, makeEdits(sheet, readEdits(plan.edit)));
     }),
     line("completion of a line", () => completeLine("1..12, 21..26 / 2 position fade 3 delay 0~2 c", sheet)),
@@ -186,23 +180,23 @@ function fresh(sheet: ShowSheet): ShowSheet {
   return { ...sheet, lists: new Map([...sheet.lists].map(([id, list]) => [id, { ...list }])) };
 }
 
-function frames(list: ListSheet, plain: number): string {
-  let playback: Playback = idlePlayback(list.id);
-  const rows = Math.min(40, list.cues.length);
-  for (let row = 0; row < rows; row += 1) playback = fireNext(advance(playback, list, row * 0.7), list, row, row * 0.7);
-  const laid = framesOf(playback, list.keys);
+/** Frames while the first list alone runs, every fade of it going on. */
+function frames(sheet: ShowSheet, plain: number): string {
+  const mix = new Mix(sheet);
+  const list = listOf(sheet);
+  let time = 0;
+  for (let press = 0; press < 40; press += 1) mix.go(list.id, (time += 0.7));
   const into = new Float64Array(list.keys.all.length);
-  let time = rows * 0.7;
   const { median } = measure(() => {
-    for (let frame = 0; frame < 50; frame += 1) frameAt(laid, (time += 0.0004), into);
+    for (let frame = 0; frame < 50; frame += 1) mix.frame((time += 0.0004), into);
   }, nothing);
   const before = memoryInUse();
-  for (let frame = 0; frame < 1000; frame += 1) frameAt(laid, (time += 0.0004), into);
+  for (let frame = 0; frame < 1000; frame += 1) mix.frame((time += 0.0004), into);
   const { heapUsed, arrayBuffers } = process.memoryUsage();
   const left = Math.max(0, heapUsed + arrayBuffers - before);
   const perFrame = median / 50;
   const perKey = (perFrame * 1e6) / list.keys.all.length;
-  return `  ${"playback frame of all keys".padEnd(30)} ${figure(perFrame).padStart(10)} ms  ${figure(perKey)} ns a key (under 20: ${perKey < 20 ? "yes" : "NO"}), ${left} bytes left by 1000 frames, 1/${Math.round(plain / perFrame)} of plain; ${marksOf(list).length} marks`;
+  return `  ${"frame of one list".padEnd(30)} ${figure(perFrame).padStart(10)} ms  ${figure(perKey)} ns a key (under 20: ${perKey < 20 ? "yes" : "NO"}), ${left} bytes left by 1000 frames, 1/${Math.round(plain / perFrame)} of plain; ${marksOf(list).length} marks`;
 }
 
 /** Frames of all keys while three lists and ten held looks run over the same lights. */

@@ -31,13 +31,18 @@ async function main(): Promise<void> {
   delay.enable();
   let followLate = 0;
   let follows = 0;
-  let due: { show: number; at: number } | undefined;
-  app.get(RunService).changes.subscribe(({ show, follow, clock }) => {
-    if (due?.show === show) {
-      follows += 1;
-      followLate = Math.max(followLate, now() - due.at);
+  const runs = app.get(RunService);
+  const origins = new Map<number, number>();
+  runs.changes.subscribe(({ show, fired }) => {
+    const heard = now();
+    for (const { at, by } of fired) {
+      const origin = origins.get(show);
+      if (origin === undefined) void runs.state(show).then((state) => origins.set(show, state.origin));
+      else if (by === "follow") {
+        follows += 1;
+        followLate = Math.max(followLate, heard - (origin + at * 1000));
+      }
     }
-    due = follow ? { show, at: clock.at + (follow.at - clock.seconds) * 1000 } : undefined;
   });
   process.on("message", (ask: Ask) => {
     if (ask === "end") {

@@ -1,5 +1,18 @@
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { IsIn, IsInt, IsNotEmpty, IsString, Matches, Max, Min, type ValidationError, ValidateNested, validateSync } from "class-validator";
+import {
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsString,
+  Matches,
+  Max,
+  Min,
+  type ValidationError,
+  ValidateNested,
+  validateSync,
+} from "class-validator";
 
 const LEVELS = ["debug", "info", "warn", "error", "silent"] as const;
 
@@ -37,6 +50,14 @@ export class Settings {
   @IsString()
   readonly pages: string;
 
+  /** The folder in which what runs is written down. */
+  @IsNotEmpty({ message: "ZM_DATA is empty; it names the folder of the server's own data" })
+  readonly runs: string;
+
+  /** Whether shows run in the thread that serves, instead of one of their own. */
+  @IsBoolean()
+  readonly engineHere: boolean;
+
   @IsIn(LEVELS, { message: `ZM_LOG_LEVEL is one of ${LEVELS.join(", ")}` })
   readonly logLevel: (typeof LEVELS)[number];
 }
@@ -55,6 +76,8 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     port: Number(env["ZM_PORT"] ?? 4600),
     database,
     pages: env["ZM_PAGES"] ?? fileURLToPath(new URL("../../web/dist", import.meta.url)),
+    runs: join(env["ZM_DATA"] ?? fileURLToPath(new URL("../../../.data", import.meta.url)), "runs", database.name),
+    engineHere: false,
     logLevel: LEVELS.find((known) => known === level) ?? level,
   });
   const faults = validateSync(settings).flatMap(messagesOf);

@@ -17,7 +17,7 @@ test("a form on a foreign page presses nothing: what changes something needs the
     const form = bare().post(`/api/shows/1/${path}`).type("form").send({ press: "go" });
     expect((await form).status).toBe(403);
   }
-  expect((await bare().get("/api/shows/1/run")).body.playback.cue).toBeNull();
+  expect((await bare().get("/api/shows/1/run")).body.mix.lists.main.cue).toBeNull();
 });
 
 test("a body that is not JSON is refused", async () => {

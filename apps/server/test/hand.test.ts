@@ -60,7 +60,7 @@ test("every window hears of it; a Go lets recorded values give way", async () =>
     await change({ do: "recorded", keys: ["1.intensity"] }).expect(200);
     expect(Object.keys((await hand()).held)).toEqual(["1.intensity", "2.intensity"]);
     const run = await press({ press: "go" }).expect(200);
-    expect(run.body.cue).toBe("0.5");
+    expect(run.body.cues.main).toBe("0.5");
     await new Promise<void>((resolve, reject) => {
       const end = Date.now() + 5000;
       const look = (): void => {

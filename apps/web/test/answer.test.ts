@@ -26,7 +26,7 @@ const HELD = { 1: { intensity: 33 }, 2: { intensity: 44 }, 21: { red: 12, green:
 function planners(onStage: string | null, moves: object = HELD): LinePlanners {
   const given = changeHand(EMPTY_HAND, { do: "give", moves: { ...moves } }, sheet, 0);
   const hand: Hand = changeHand(given, { do: "time", times: { "1.intensity": { fade: 2 }, "2.intensity": { fade: 4 } } }, sheet, 0);
-  const stage = { playback: undefined, outputOf: () => 0 };
+  const stage = { run: undefined, outputOf: () => 0 };
   return {
     recording: {
       list,

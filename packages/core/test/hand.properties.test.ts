@@ -38,7 +38,7 @@ fc.configureGlobal({ numRuns: 100 });
 
 const NAMES = KEYS.map(({ channel, attribute }) => `${channel}.${attribute}`);
 const seconds = fc.integer({ min: 0, max: 20 }).map((quarter) => quarter / 4);
-const nothingRuns = { playback: undefined, outputOf: () => 0 };
+const nothingRuns = { run: undefined, outputOf: () => 0 };
 
 const changeArbitrary: fc.Arbitrary<HandChange> = fc.oneof(
   movesArbitrary.map((moves) => ({ do: "give" as const, moves })),

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import {
+  Mix,
   EMPTY_HAND,
   type Hand,
   type Moves,
@@ -22,7 +23,6 @@ import {
   giveTimes,
   giveWay,
   handOutput,
-  idlePlayback,
   invertSteps,
   keyNamed,
   listOf,
@@ -37,7 +37,6 @@ import {
   recordSentence,
   sheetOf,
   stageWarning,
-  standAt,
   standsAfter,
   stepHand,
   updateOptions,
@@ -53,7 +52,7 @@ const key = (sheet: ShowSheet, name: string) => {
   if (!found) throw new Error(`no key ${name}`);
   return found;
 };
-const stage = { playback: undefined, outputOf: home };
+const stage = { run: undefined, outputOf: home };
 
 const three = smallShow([
   oneCue("12", { "1": { intensity: 40, pan: 10 }, "5": { intensity: 60 } }),
@@ -197,14 +196,15 @@ test("what is on stage is recorded as it is seen: the running list with the Hand
     { palettes },
   );
   const list = listOf(sheet);
-  const playback = standAt(idlePlayback("main"), list, 0, 0);
+  const mix = new Mix(sheet);
+  mix.goto("main", "1", 0, 0);
+  const run = mix.lists.get("main");
   const hand = holding(sheet, { "5": { intensity: 90 } });
   const outputOf = (each: { name: string }): number => ({ "1.intensity": 40, "1.pan": 15, "5.intensity": 90 })[each.name] ?? 0;
   const from = (changed: boolean) =>
-    planRecording(sheet, list, hand, { playback, outputOf }, { ...wish, cue: "3", from: "stage", changed }).edit.moves;
+    planRecording(sheet, list, hand, { run, outputOf }, { ...wish, cue: "3", from: "stage", changed }).edit.moves;
   expect(from(false)).toEqual({ "1": { intensity: 40, pan: { palette: "chair" } }, "5": { intensity: 90 } });
   expect(from(true)).toEqual({ "5": { intensity: 90 } });
-  expect(playback.follow).toBeNull();
 });
 
 test("the next number is the next free one behind the stage, and a record from the wrong place is warned of", () => {

@@ -14,12 +14,12 @@ import {
   planMarks,
   quietLinesBetween,
   readEdits,
-  rehearse,
   sheetOf,
   reportMarks,
   timesBetween,
   transitionAt,
 } from "../src/index.ts";
+import { rehearse } from "./support/alone/index.ts";
 import { showArbitrary } from "./support/randomShow.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 

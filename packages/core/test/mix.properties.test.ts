@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import { type MixPress, type Press, type Show, listOf, playMix, rehearse, sheetOf } from "../src/index.ts";
+import { type MixPress, type Show, listOf, playMix, sheetOf } from "../src/index.ts";
+import { type Press, rehearse } from "./support/alone/index.ts";
 import { showArbitrary } from "./support/randomShow.ts";
 
 /** Moments that fall together now and then, so that what happens at one moment is met. Seconds. */

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { type PaletteValue, keysOf, makeEdits, palettesOf, readEdits } from "../src/index.ts";
+import { type PaletteValue, invertSteps, keysOf, makeEdits, palettesOf, readEdits, takeSteps } from "../src/index.ts";
 import { attempt, looksOf, refusal } from "./support/attempt.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
@@ -52,4 +52,17 @@ test("a palette that turns to another family is refused while moves of the old o
   expect(refusal(pointed([pan]), [{ op: "setPalette", palette: other }])).toContain(
     'palette "chair" is for intensity, and pan is position',
   );
+});
+
+test("a palette that a held look refers to goes with its numbers left in the look, or with its values, and comes back", () => {
+  const palettes = [{ id: "noon", family: "position", label: "Noon", values: [{ attribute: "pan", value: 40 }] }];
+  const heldLooks = [{ id: "warm", label: "Warm", values: { 1: { intensity: 30, pan: { palette: "noon" } } } }];
+  const show = smallShow([], {}, { palettes, heldLooks });
+  const removed = (used: string): ReturnType<typeof makeEdits> =>
+    makeEdits(show, readEdits([{ op: "removePalette", palette: "noon", used }]));
+  expect(() => removed("refuse")).toThrow(/used by the held look Warm/);
+  expect(removed("keepLooks").sheet.show.heldLooks?.[0]?.values).toEqual({ "1": { intensity: 30, pan: 40 } });
+  const dropped = removed("drop");
+  expect(dropped.sheet.show.heldLooks?.[0]?.values).toEqual({ "1": { intensity: 30 } });
+  expect(takeSteps(dropped.sheet, invertSteps(dropped.steps)).show).toEqual(show.show);
 });

@@ -1,29 +1,28 @@
 import fc from "fast-check";
 import {
-  CURVES,
   type ListSheet,
-  type Playback,
-  type Press,
-  advance,
-  fireNext,
-  frameAt,
-  framesOf,
-  goTo,
-  idlePlayback,
   keyNamed,
-  keyOutput,
   listOf,
   makeEdits,
   markedKeys,
   marksMadeByGoto,
-  nextRow,
-  previousRow,
   readEdits,
-  readRun,
-  rehearse,
   sheetOf,
   transitionAt,
 } from "../src/index.ts";
+import {
+  type Playback,
+  type Press,
+  advance,
+  fireNext,
+  goTo,
+  idlePlayback,
+  keyOutput,
+  nextRow,
+  previousRow,
+  readRun,
+  rehearse,
+} from "./support/alone/index.ts";
 import { showArbitrary } from "./support/randomShow.ts";
 import { oneCue, smallList } from "./support/smallShow.ts";
 
@@ -220,39 +219,4 @@ test("back goes to the cue before in a second, starts no chain, and stays where 
   const presses: Press[] = [go(0), { t: 20, back: true }];
   expect(outputs(list, "5.intensity", presses, [20, 20.5, 21, 60])).toEqual([80, 50, 20, 20]);
   expect(rehearse(list, [...presses, { t: 30, back: true }], [60]).map((sample) => sample.cue)).toEqual(["1"]);
-});
-
-test("frames show what every key puts out, whatever was pressed and whichever curve it runs on", () => {
-  const gos = fc.array(fc.integer({ min: 0, max: 30 }), { minLength: 1, maxLength: 6 });
-  fc.assert(
-    fc.property(
-      showArbitrary,
-      gos,
-      fc.constantFrom(...CURVES),
-      fc.array(fc.integer({ min: 0, max: 400 }), { minLength: 1 }),
-      (show, times, curve, moments) => {
-        const curved = {
-          ...show,
-          lists: show.lists.map((each) => ({
-            ...each,
-            cues: each.cues.map((cue) => ({ ...cue, parts: cue.parts.map((part) => ({ ...part, curve })) })),
-          })),
-        };
-        const list = listOf(sheetOf(curved));
-        let running: Playback = idlePlayback("main");
-        for (const at of [...times].sort((a, b) => a - b)) {
-          running = advance(running, list, at);
-          const row = nextRow(running, list);
-          if (row >= 0) running = fireNext(running, list, row, at);
-        }
-        const frames = framesOf(running, list.keys);
-        const frame = new Float64Array(list.keys.all.length);
-        for (const tenth of moments) {
-          const time = Math.max(...times) + tenth / 10;
-          frameAt(frames, time, frame);
-          for (const key of list.keys.all) expect(frame[key.ordinal]).toBeCloseTo(keyOutput(running, key, time), 9);
-        }
-      },
-    ),
-  );
 });

@@ -2,20 +2,16 @@ import fc from "fast-check";
 import {
   type Cue,
   type ListSheet,
-  type Press,
   type Show,
-  advance,
   chainFrom,
   cueDuration,
-  fireNext,
-  idlePlayback,
   listOf,
-  rehearse,
   restingAt,
   keyNamed,
   sheetOf,
   stageAtRest,
 } from "../src/index.ts";
+import { type Press, advance, fireNext, idlePlayback, rehearse } from "./support/alone/index.ts";
 import { showArbitrary } from "./support/randomShow.ts";
 import { oneCue, smallList } from "./support/smallShow.ts";
 

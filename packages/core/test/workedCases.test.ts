@@ -1,17 +1,6 @@
 import { readFileSync, readdirSync } from "node:fs";
-import {
-  allLooks,
-  listOf,
-  playMix,
-  readMixRun,
-  readRun,
-  readShow,
-  rehearse,
-  rowOf,
-  scheduleFrom,
-  sheetOf,
-  reportMarks,
-} from "../src/index.ts";
+import { allLooks, listOf, playMix, readMixRun, readShow, rowOf, scheduleFrom, sheetOf, reportMarks } from "../src/index.ts";
+import { readRun, rehearse } from "./support/alone/index.ts";
 
 const folder = new URL("./cases/", import.meta.url);
 

@@ -1,10 +1,11 @@
 import { type Cue, type Show, readShow } from "@zm/core";
 import { actOne } from "./actOne.ts";
 import { actTwo } from "./actTwo.ts";
+import { acting, heldLooks, sideLists, tempos } from "./besides.ts";
 import { callOf, script } from "./script.ts";
 import { channels, fixtureTypes, groups, palettes } from "./rig.ts";
 
-/** The demo production Salt and Paraffin: its whole rig, the play, and the cues of both acts at their lines, as a checked show document. */
+/** The demo production Salt and Paraffin: its whole rig, the play, the cues of both acts at their lines, and what runs beside them, as a checked show document. */
 export function saltAndParaffin(): Show {
   return readShow({
     format: "zealous-mark/show",
@@ -15,7 +16,9 @@ export function saltAndParaffin(): Show {
     groups,
     palettes,
     paces: [{ id: "slow-sweep", label: "Slow sweep", position: { fade: 6, delay: "0~2", curve: "ease" } }],
-    lists: [{ id: "main", label: "Main", marks: { policy: "late" }, cues: [...actOne, ...actTwo].map(called) }],
+    lists: [{ id: "main", label: "Main", marks: { policy: "late" }, cues: [...actOne, ...actTwo].map(called).map(acting) }, ...sideLists],
+    heldLooks,
+    tempos,
     script,
   });
 }

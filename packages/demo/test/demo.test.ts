@@ -1,4 +1,4 @@
-import { checkSheet, cueDuration, listOf, scenesOf, sheetOf } from "@zm/core";
+import { Mix, checkSheet, cueDuration, listOf, scenesOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "../src/index.ts";
 
 const list = listOf(sheetOf(saltAndParaffin()));
@@ -70,4 +70,24 @@ test("no two lights of the demo share an address", () => {
     return Array.from({ length: width }, (_, index) => `${patch?.universe}.${(patch?.address ?? 0) + index}`);
   });
   expect(new Set(taken).size).toBe(taken.length);
+});
+
+test("the tower's beam goes round from cue 41 until the dynamo dies, and the flame flickers until it is put out", () => {
+  const mix = new Mix(sheetOf(saltAndParaffin()));
+  const standing = (id: string) => mix.lists.get(id)?.cue;
+  const lamp = mix.keys.all.find(({ name }) => name === "11.intensity");
+  if (!lamp) throw new Error("The demo has no lamp 11");
+  mix.goto("main", "16", 0, 0);
+  expect(standing("flame")).toBe("1");
+  const flickers = [5, 5.1, 5.2, 5.3].map((time) => mix.output(lamp, time));
+  expect(new Set(flickers).size).toBe(4);
+  mix.goto("main", "41", 10, 0);
+  const steps = [11, 14, 17, 20, 23].map((time) => {
+    mix.advance(time);
+    return standing("tower");
+  });
+  expect(new Set(steps).size).toBe(3);
+  mix.goto("main", "44.6", 30, 0);
+  mix.advance(40);
+  expect([standing("tower"), standing("flame")]).toEqual([null, null]);
 });

@@ -1,40 +1,79 @@
-import type { Firing, ListClock, Playback } from "@zm/core";
+import { type FiredCue, type Happening, type MixSnapshot, type RunReport, happeningSchema } from "@zm/core";
 import { z } from "zod";
 import { editEvent, editsRequest, historyState } from "./history.ts";
 import { handState } from "./hand.ts";
 import { whole } from "./whole.ts";
 
-/** A running list as a whole: for a window that opens, or that has lost its place. `turn` rises with every change. */
-export const runState = z.object({ show: z.number(), turn: z.number(), playback: whole<Playback>(), clock: whole<ListClock>() });
+/**
+ * All that runs of a show, whole: for a window that opens, or that has lost its place. `turn` rises with every change. The run's clock read 0 at `origin`,
+ * milliseconds of the server's clock.
+ */
+export const runState = z.object({
+  show: z.number(),
+  turn: z.number(),
+  revision: z.number(),
+  origin: z.number(),
+  mix: whole<MixSnapshot>(),
+});
 export type RunState = z.infer<typeof runState>;
 
+/** Where each list stands, by its id. */
+const standing = z.record(z.string(), z.string().nullable());
+
 /**
- * What has happened to a running list: what was fired, from which every window computes the same playback with the same core.
- * It takes the one of `turn` - 1 to `turn`, over the show at `revision`. `check` is what `playbackCheck` gives for the result; a
- * window that comes to another asks for the whole.
+ * What has happened to what runs, from which every window computes the same run with the same core. It takes the one of `turn` - 1 to `turn`, over the
+ * show at `revision`. `check` is what `mixCheck` gives for the result; a window that comes to another asks for the whole.
  */
 export const runEvent = z.object({
   show: z.number(),
-  list: z.string(),
   turn: z.number(),
   revision: z.number(),
-  firings: z.array(whole<Firing>()),
-  clock: whole<ListClock>(),
-  cue: z.string().nullable(),
-  follow: z.object({ cue: z.string(), at: z.number() }).nullable(),
+  happening: happeningSchema,
+  cues: standing,
+  fired: z.array(whole<FiredCue>()),
+  reports: z.array(whole<RunReport>()),
   check: z.number(),
 });
-export type RunEvent = z.infer<typeof runEvent>;
+export type RunEvent = Omit<z.infer<typeof runEvent>, "happening"> & { readonly happening: Happening };
 
-export const PRESSES = ["go", "back", "hold", "goto"] as const;
-/** Something pressed on a running list. */
+export const PRESSES = [
+  "go",
+  "back",
+  "hold",
+  "goto",
+  "release",
+  "master",
+  "fader",
+  "catch",
+  "rate",
+  "look",
+  "tempo",
+  "standby",
+  "fire",
+] as const;
+/** Something pressed on what runs. Which fields a press needs stands with each. */
 export const pressRequest = z.object({
   press: z.enum(PRESSES),
+  /** The list that it speaks of; the first when left out. */
+  list: z.string().max(64).optional(),
   /** go: the cue that the window showed as next. goto: the cue to go to. */
   cue: z.string().max(12).optional(),
-  /** goto: seconds for every key; left out, the cue's own times. */
+  /** goto, release, master, look: in so many seconds; left out, as the show says. */
   time: z.number().min(0).max(3600).optional(),
-  list: z.string().max(64).optional(),
+  /** hold: whether it is to be held; left out, the other of what it is. */
+  held: z.boolean().optional(),
+  /** master, fader, look: 0 to 100. */
+  level: z.number().min(0).max(100).optional(),
+  /** rate: how many times as fast. */
+  rate: z.number().min(0.01).max(100).optional(),
+  look: z.string().max(64).optional(),
+  tempo: z.string().max(64).optional(),
+  perMinute: z.number().min(1).max(1200).optional(),
+  /** standby: what goes together. */
+  chosen: z
+    .array(z.object({ list: z.string().max(64), cue: z.string().max(12) }))
+    .max(200)
+    .optional(),
 });
 export type PressRequest = z.infer<typeof pressRequest>;
 
@@ -51,7 +90,7 @@ export const runningEditsRequest = editsRequest.extend({
 export type RunningEditsRequest = z.infer<typeof runningEditsRequest>;
 
 /** What an edit made together with the run came to. */
-export const runningReply = z.object({ edit: editEvent, hand: handState, run: runEvent });
+export const runningReply = z.object({ edit: editEvent, hand: handState });
 export type RunningReply = z.infer<typeof runningReply>;
 
 /** What a step back or forward came to. */

@@ -203,14 +203,6 @@ export class AcceptedRow {
   @Column({ name: "made_at", type: "datetime" }) madeAt: Date;
 }
 
-/** Where a list stood when a cue was last fired, so that the stage comes back after a restart. */
-@Entity("runs")
-export class RunRow {
-  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
-  @PrimaryColumn({ name: "list_id", ...ID }) listId: string;
-  @Column({ type: "int", nullable: true }) cue: number | null;
-}
-
 /** What is in hand for a show. */
 @Entity("hands")
 export class HandRow {
@@ -237,6 +229,5 @@ export const entities = [
   EditRow,
   VersionRow,
   AcceptedRow,
-  RunRow,
   HandRow,
 ];

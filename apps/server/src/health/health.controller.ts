@@ -7,7 +7,7 @@ import {
   type HealthIndicatorResult,
   HealthIndicatorService,
 } from "@nestjs/terminus";
-import { emptyShow, idlePlayback, listOf, nextRow, readShow, sheetOf, takeSteps } from "@zm/core";
+import { Mix, emptyShow, readShow, sheetOf, takeSteps } from "@zm/core";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 
 /** Whether the server can do its work: 200 when it can, 503 with what is wrong when it cannot. */
@@ -32,11 +32,10 @@ export class HealthController {
     return this.database.away.value ? indicator.down("The database does not answer; shows run on, and nothing is stored") : indicator.up();
   }
 
-  /** A show of nothing is opened and asked for its next cue, which goes through document, sheet and playback. */
+  /** A show of nothing is opened and asked for its next cue, which goes through document, sheet and run. */
   private engineHealth(): HealthIndicatorResult {
     const indicator = this.indicators.check("engine");
-    const sheet = takeSteps(sheetOf(readShow(emptyShow("Health"))), []);
-    const isWell = nextRow(idlePlayback("main"), listOf(sheet)) === -1;
+    const isWell = !new Mix(takeSteps(sheetOf(readShow(emptyShow("Health"))), [])).go("main", 0);
     return isWell ? indicator.up() : indicator.down("An empty show is not empty");
   }
 }

@@ -47,7 +47,7 @@ export class HistoryService {
   async editRunning(id: number, body: RunningEditsDto): Promise<RunningReply> {
     const { base, edits, recorded, onStage = null } = body;
     const list = listOf((await this.shows.show(id)).sheet, body.list).id;
-    await this.runs.ready(id, list);
+    await this.runs.ready(id);
     await this.hands.ready(id);
     this.runs.expect(id, list, onStage);
     const run: RunMove = { list, before: onStage, after: body.stands === undefined ? onStage : body.stands };
@@ -55,13 +55,12 @@ export class HistoryService {
       run,
       write: async (manager) => {
         await this.hands.writeRecorded(manager, id, recorded);
-        await this.runs.writePlace(manager, id, run);
         this.runs.expect(id, list, onStage);
       },
     });
     await this.hands.recorded(id, recorded);
-    const fired = await this.runs.settle(id, run);
-    return { edit, hand: await this.hands.state(id), run: fired };
+    await this.runs.settle(id, run);
+    return { edit, hand: await this.hands.state(id) };
   }
 
   private async stepOf(show: OpenShow, step: HistoryStep, what: "undo" | "redo", author: Author): Promise<EditEvent | null> {

@@ -9,7 +9,7 @@ import { LiveGateway } from "./live.gateway.ts";
 const EVERY = 60_000;
 const IDLE = 10 * 60_000;
 
-/** Lets shows go from memory that nobody watches: one whose list is still moving, or that has something in hand, stays. */
+/** Lets shows go from memory that nobody watches. One that has something in hand stays; one of which something is on goes on in the engine. */
 @Injectable()
 export class IdleShows implements OnModuleInit, OnModuleDestroy {
   private timer: NodeJS.Timeout | undefined;
@@ -22,7 +22,7 @@ export class IdleShows implements OnModuleInit, OnModuleDestroy {
   ) {}
 
   onModuleInit(): void {
-    this.timer = setInterval(() => this.releaseIdle(now() - IDLE), EVERY);
+    this.timer = setInterval(() => void this.releaseIdle(now() - IDLE), EVERY);
     this.timer.unref();
   }
 
@@ -30,15 +30,18 @@ export class IdleShows implements OnModuleInit, OnModuleDestroy {
     clearInterval(this.timer);
   }
 
-  /** Lets go of every show that nobody watches and that was asked for last before a moment. Gives their numbers. */
-  releaseIdle(before: number): number[] {
-    const idle = this.shows.inMemory().filter(({ id, asked }) => asked < before && this.windows.watchers(id) === 0);
-    const atRest = idle.map(({ id }) => id).filter((id) => this.runs.isAtRest(id) && this.hands.isAtRest(id));
-    for (const id of atRest) {
-      this.runs.release(id);
+  /** Lets go of every show that nobody watches or has in hand, and that was asked for last before a moment. Gives their numbers. What is on stays on. */
+  async releaseIdle(before: number): Promise<number[]> {
+    const released = this.shows
+      .inMemory()
+      .filter(({ id, asked }) => asked < before && this.windows.watchers(id) === 0 && this.hands.isAtRest(id))
+      .map(({ id }) => id);
+    for (const id of released) {
       this.hands.release(id);
       this.shows.release(id);
     }
-    return atRest;
+    // Of these nothing was read meanwhile, so the engine may let go of those of which nothing is on.
+    for (const id of released) if (await this.runs.isIdle(id)) this.runs.release(id);
+    return released;
   }
 }

@@ -51,7 +51,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     try {
       const { revision, history } = await this.shows.show(show);
       await socket.join(room(show));
-      socket.emit("run", await this.runs.state(show));
+      void this.tellRun(socket, show);
       socket.emit("hand", await this.hands.state(show));
       socket.emit("history", history.state());
       socket.emit("database", this.database.away.value);
@@ -59,6 +59,15 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     } catch (error) {
       this.log.warn(`A window could not watch show ${show}: ${wordsOf(error)}`);
       return { error: `Show ${show} cannot be opened` };
+    }
+  }
+
+  /** What runs is told when the engine has read the show, which the window need not wait for. */
+  private async tellRun(socket: Socket<ToServer, FromServer>, show: number): Promise<void> {
+    try {
+      socket.emit("run", await this.runs.state(show));
+    } catch (error) {
+      this.log.warn(`What runs of show ${show} cannot be told: ${wordsOf(error)}`);
     }
   }
 

@@ -10,14 +10,16 @@ export class RunController {
   constructor(private readonly runs: RunService) {}
 
   @Get()
-  @ApiOperation({ summary: "Where the first list stands" })
+  @ApiOperation({ summary: "All that runs: where each list stands, and what every key was told" })
   state(@Param("id", ParseIntPipe) id: number): Promise<RunState> {
     return this.runs.state(id);
   }
 
   @Post()
   @HttpCode(200)
-  @ApiOperation({ summary: "Press go, back, hold, or go to a cue" })
+  @ApiOperation({
+    summary: "Press something: go, back, hold, go to a cue, release, a master, a rate, a held look, a tempo, what goes together",
+  })
   press(@Param("id", ParseIntPipe) id: number, @Body() body: PressDto): Promise<RunEvent> {
     return this.runs.press(id, body);
   }

@@ -1,7 +1,6 @@
-import { fileURLToPath } from "node:url";
-import { Worker, type WorkerOptions } from "node:worker_threads";
 import { ShowError } from "@zm/core";
 import type { Settings } from "../settings.ts";
+import { startThread } from "../shared/threads.ts";
 import type { Progress } from "./showRows.ts";
 
 /** What the importing thread is asked. */
@@ -37,7 +36,7 @@ type Listener = (report: ImportReport) => void;
  * and kept, since starting it takes as long as importing a middling show; it does not keep the process from ending.
  */
 class ImportWorker {
-  private readonly worker = new Worker(threadUrl(), fromSource());
+  private readonly worker = startThread(import.meta.url, "importThread");
   /** By order. */
   private readonly listeners = new Map<number, Listener>();
   private orders = 0;
@@ -97,20 +96,4 @@ export function importThread(): ImportWorker {
  */
 export function importInThread(bytes: Uint8Array, database: Settings["database"], progress: Progress): Promise<number> {
   return importThread().import(bytes, database, progress);
-}
-
-const ENDING = import.meta.url.endsWith(".ts") ? "ts" : "js";
-
-function threadUrl(): URL {
-  return new URL(`importThread.${ENDING}`, import.meta.url);
-}
-
-/** Where the sources themselves run, the thread needs to be told how to read them. */
-function fromSource(): WorkerOptions {
-  if (ENDING === "js") return {};
-  const project = fileURLToPath(new URL("../../tsconfig.json", import.meta.url));
-  return {
-    execArgv: ["--no-warnings", "--conditions=@zm/source", "--import", "@swc-node/register/esm-register"],
-    env: { ...process.env, TS_NODE_PROJECT: project },
-  };
 }

@@ -45,27 +45,20 @@ function touchedEntries(steps: readonly Step[]): Map<EntryKind, Set<string>> {
   return touched;
 }
 
-/** Gives cues other numbers, and lets the place of the list follow. First below 0, so that two may exchange theirs. */
+/** Gives cues other numbers. First below 0, so that two may exchange theirs. */
 async function writeNumbers(manager: EntityManager, showId: number, { list, cues }: RenumberStep): Promise<void> {
-  const tables = [
-    { table: "cues", column: "number" },
-    { table: "runs", column: "cue" },
-  ];
   for (const chunk of chunksOf(cues, CHUNK)) {
     const cases = chunk.map(() => "WHEN ? THEN ?").join(" ");
     const pairs = chunk.flatMap(({ from, to }) => [cueOrder(from), -1 - cueOrder(to)]);
     const numbers = chunk.map(({ from }) => cueOrder(from));
-    for (const { table, column } of tables)
-      await manager.query(
-        `UPDATE ${table} SET ${column} = CASE ${column} ${cases} END WHERE show_id = ? AND list_id = ? AND ${column} IN (?)`,
-        [...pairs, showId, list, numbers],
-      );
-  }
-  for (const { table, column } of tables)
-    await manager.query(`UPDATE ${table} SET ${column} = -1 - ${column} WHERE show_id = ? AND list_id = ? AND ${column} < 0`, [
+    await manager.query(`UPDATE cues SET number = CASE number ${cases} END WHERE show_id = ? AND list_id = ? AND number IN (?)`, [
+      ...pairs,
       showId,
       list,
+      numbers,
     ]);
+  }
+  await manager.query("UPDATE cues SET number = -1 - number WHERE show_id = ? AND list_id = ? AND number < 0", [showId, list]);
 }
 
 /** What is left of one key's move in a cue: the part that holds it, or none when it is gone. */

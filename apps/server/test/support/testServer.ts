@@ -1,4 +1,7 @@
 import "reflect-metadata";
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import type { NestExpressApplication } from "@nestjs/platform-express";
 import { saltAndParaffin } from "@zm/demo";
 import type { Show } from "@zm/core";
@@ -14,6 +17,8 @@ export interface TestServer {
   readonly app: NestExpressApplication;
   readonly database: DataSource;
   readonly address: string;
+  /** The folder in which it writes down what runs. */
+  readonly runs: string;
   /** Stops the server and starts another over the same database. */
   restart(): Promise<TestServer>;
   /** Stops everything and drops the database. */
@@ -28,9 +33,9 @@ export function client({ address }: Pick<TestServer, "address">): ReturnType<typ
 let count = 0;
 
 /** Starts a server with one show in it, number 1; `through` is a port to reach the database by. */
-export async function startServer(show: Show = saltAndParaffin(), through?: number): Promise<TestServer> {
+export async function startServer(show: Show = saltAndParaffin(), through?: number, engineHere = true): Promise<TestServer> {
   const own = await emptyDatabase();
-  const server = await serve({ ...own, database: { ...own.database, port: through ?? own.database.port } });
+  const server = await serve({ ...own, engineHere, database: { ...own.database, port: through ?? own.database.port } });
   await server.database.transaction((manager) => insertShow(manager, show));
   return server;
 }
@@ -43,7 +48,8 @@ export async function emptyDatabase(): Promise<Settings> {
   const admin = await new DataSource({ type: "mariadb", ...settings.database, database: "zealous_mark" }).initialize();
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`);
   await admin.destroy();
-  return { ...settings, database: { ...settings.database, name } };
+  // A thread of its own for each of many short-lived servers would take longer to start than what is tried.
+  return { ...settings, database: { ...settings.database, name }, engineHere: true, runs: mkdtempSync(join(tmpdir(), `${name}-`)) };
 }
 
 /** Starts a server over a database as it is. */
@@ -58,6 +64,7 @@ export async function serve(settings: Settings): Promise<TestServer> {
   return {
     app,
     database,
+    runs: settings.runs,
     address: await app.getUrl(),
     restart: async () => {
       await stop();
@@ -66,6 +73,7 @@ export async function serve(settings: Settings): Promise<TestServer> {
     // What the server still has under way ends before its database goes.
     end: async () => {
       await app.close();
+      rmSync(settings.runs, { recursive: true, force: true });
       await database.query(`DROP DATABASE ${settings.database.name}`);
       await database.destroy();
     },

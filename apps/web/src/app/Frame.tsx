@@ -1,6 +1,5 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
-import { listOf } from "@zm/core";
-import { CircleDot, CircleQuestionMark, Moon, Search, Sun } from "lucide-react";
+import { CircleDot, CircleQuestionMark, Moon, Search, SlidersVertical, Sun } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useMatch, useNavigation, useParams } from "react-router";
 import { useChoice } from "../choice/choice.ts";
@@ -23,7 +22,8 @@ import { PartBoundary } from "./PartBoundary.tsx";
 import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
-import { FindDialog, KeysDialog, NumbersDialog, RecordDrawer, TakeDialog, UpdateDrawer } from "./parts.ts";
+import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
+import { FindDialog, KeysDialog, NumbersDialog, RecordDrawer, Shelf, TakeDialog, UpdateDrawer } from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
@@ -48,7 +48,7 @@ export function Frame() {
 }
 
 function OpenFrame({ show }: { show: OpenShow }) {
-  useLiveShow(show.id, listOf(show.sheet).id);
+  useLiveShow(show.id);
   useWorkPreviews();
   useWorkChecks();
   useAccepted();
@@ -68,6 +68,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useChoice((choice) => choice.drawer);
   const { help, search, numbers, take } = useDialogs();
+  const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
   useEffect(() => void setTimeout(loadLazyParts, 300), []);
   return (
@@ -95,6 +96,13 @@ function OpenFrame({ show }: { show: OpenShow }) {
           </Suspense>
         </PartBoundary>
       </div>
+      {shelf && (
+        <PartBoundary what="The shelf">
+          <Suspense fallback={null}>
+            <Shelf />
+          </Suspense>
+        </PartBoundary>
+      )}
       <PartBoundary what="The Hand">
         <HandPanel />
       </PartBoundary>
@@ -153,6 +161,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       >
         <CircleDot size={15} /> Record
       </button>
+      <ShelfButton />
       <HistoryButtons />
       <ThemeButton />
       <button
@@ -166,6 +175,21 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       </button>
       <StageStatus live={live} />
     </header>
+  );
+}
+
+function ShelfButton() {
+  const open = useShelf((shelf) => shelf.open);
+  return (
+    <button
+      type="button"
+      aria-pressed={open}
+      className="btn btn-ghost btn-sm gap-1.5 aria-pressed:text-primary"
+      title="Held looks and side lists on faders (l)"
+      onClick={toggleShelf}
+    >
+      <SlidersVertical size={15} /> Shelf
+    </button>
   );
 }
 

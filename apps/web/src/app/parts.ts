@@ -7,6 +7,7 @@ export const KeysDialog = lazyPart(async () => (await import("./KeysDialog.tsx")
 export const FindDialog = lazyPart(async () => (await import("./FindDialog.tsx")).FindDialog);
 export const NumbersDialog = lazyPart(async () => (await import("../lists/NumbersDialog.tsx")).NumbersDialog);
 export const TakeDialog = lazyPart(async () => (await import("../lists/TakeDialog.tsx")).TakeDialog);
+export const Shelf = lazyPart(async () => (await import("../shelf/Shelf.tsx")).Shelf);
 
 type View = Promise<ComponentType>;
 export const loadStageView = loadLater(async (): View => (await import("../stage/StageView.tsx")).StageView);

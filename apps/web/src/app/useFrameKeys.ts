@@ -5,6 +5,7 @@ import { useRecording } from "../hand/useRecording.ts";
 import { modalIsOpen, openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
+import { toggleShelf } from "../shelf/useShelf.ts";
 import { watchGestures } from "../show/gesture.ts";
 import { useHistory } from "../show/useShow.ts";
 
@@ -22,6 +23,7 @@ export function useFrameKeys(live: boolean): void {
   useShortcut("line", () => void focusOn("line"));
   useShortcut("record", () => useChoice.setState({ drawer: "record" }));
   useShortcut("update", () => useChoice.setState({ drawer: "update" }));
+  useShortcut("shelf", toggleShelf);
   useShortcut("recordNext", (event) => {
     if (!event.repeat) void recordNext();
   });

@@ -14,7 +14,7 @@ import {
 import { useCallback, useRef } from "react";
 import { chooseCue } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
-import { useLive } from "../show/live.ts";
+import { cueOnStage, useLive } from "../show/live.ts";
 import { type Runner, enqueue } from "../show/queue.ts";
 import { useList, useMainList, useMakeEdits, useMakeRunningEdits, useSheetNow, useShow } from "../show/useShow.ts";
 import { useHand } from "../show/handStore.ts";
@@ -30,7 +30,7 @@ export function useRecording() {
   const makeEdits = useMakeEdits();
   const makeRunningEdits = useMakeRunningEdits();
   const { change, outputOf } = useHandChange();
-  const onStage = useLive((live) => (list === main && live.run ? standingCue(live.run.playback, main).cue : null));
+  const onStage = useLive((live) => (list === main && live.run ? standingCue({ cue: cueOnStage(live.run, main.id) }, main).cue : null));
 
   /** What a wish comes to on the show as the window has it at this moment, and of what is in hand. Throws ShowError when it would take nothing. */
   const plan = useCallback(
@@ -38,7 +38,7 @@ export function useRecording() {
       const now = sheetNow();
       const into = listOf(now, list.id);
       const times = wish.times ?? newTimes(into, wish.cue, now.show.newCue?.times);
-      const stage = { playback: useLive.getState().run?.playback, outputOf };
+      const stage = { run: useLive.getState().run?.mix.lists.get(list.id), outputOf };
       return planRecording(now, into, hand, stage, times === undefined ? wish : { ...wish, times });
     },
     [sheetNow, list.id, outputOf],
@@ -53,7 +53,7 @@ export function useRecording() {
         change({ do: "recorded", keys: [...keys] }, run);
         return true;
       }
-      const stands = useLive.getState().run?.playback.cue ?? null;
+      const stands = cueOnStage(useLive.getState().run, main.id);
       const next = follows(listOf(sheetNow()), edit.cue, stands);
       return makeRunningEdits(
         { edits: [edit], recorded: [...keys], list: list.id, onStage: stands, ...(next ? { stands: edit.cue } : {}) },

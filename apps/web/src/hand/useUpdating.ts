@@ -1,6 +1,6 @@
 import { type EditInput, type KeySelection, type UpdateOption, type UpdatePlace, planUpdating, updateOptions } from "@zm/core";
 import { useCallback } from "react";
-import { useLive } from "../show/live.ts";
+import { cueOnStage, useLive } from "../show/live.ts";
 import { type Runner, enqueue } from "../show/queue.ts";
 import { useMainList, useMakeRunningEdits, useShow } from "../show/useShow.ts";
 import { useHand } from "../show/handStore.ts";
@@ -13,7 +13,7 @@ export function useUpdating() {
   const { sheet } = useShow();
   const list = useMainList();
   const hand = useHand((state) => state.hand);
-  const fired = useLive((live) => live.run?.playback.cue ?? null);
+  const fired = useLive((live) => cueOnStage(live.run, list.id));
   const cue = fired !== null && list.cues.some((each) => each.number === fired) ? fired : null;
   const makeRunningEdits = useMakeRunningEdits();
 

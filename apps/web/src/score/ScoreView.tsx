@@ -9,7 +9,7 @@ import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { useSame } from "../shared/useSame.ts";
-import { useLive } from "../show/live.ts";
+import { cueOnStage, useLive } from "../show/live.ts";
 import { Link } from "react-router";
 import { useShallow } from "zustand/react/shallow";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -63,7 +63,7 @@ export function ScoreView() {
   );
   const under = useChoice((each) => each.under);
   const preview = usePreview();
-  const stageCue = useLive((live) => live.run?.playback.cue ?? null);
+  const stageCue = useLive((live) => cueOnStage(live.run, list.id));
   const scroller = useRef<HTMLDivElement>(null);
   const cells = useRef<HTMLDivElement>(null);
   const lines = useSheetLines(list);

@@ -9,20 +9,19 @@ import { leaveHistory, takeHistory } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { showsQuery } from "./openShow.ts";
 import { rememberOpened } from "./lastOpened.ts";
-import { here, takeRun, useLive } from "./liveStore.ts";
-import { takeFired } from "./takeFired.ts";
+import { here, useLive } from "./liveStore.ts";
+import { takeFired, takeRun } from "./takeFired.ts";
 import { catchUp, takeEdit } from "./useShow.ts";
 
-export { listNow, serverNow, useLive } from "./liveStore.ts";
+export { cueOnStage, runNow, serverNow, useLive } from "./liveStore.ts";
 
 /** How long a window waits before it asks again to watch a show that could not be opened; milliseconds. */
 const AGAIN = 1000;
 
-/** Keeps the line to the server while a show is open. `main` is the list that runs it. */
-export function useLiveShow(show: number, main: string): void {
+/** Keeps the line to the server while a show is open. */
+export function useLiveShow(show: number): void {
   const client = useQueryClient();
   const navigate = useNavigate();
-  useEffect(() => useLive.setState({ main }), [main]);
   useEffect(() => {
     rememberOpened(show);
     useLive.setState({ show });
@@ -41,7 +40,7 @@ export function useLiveShow(show: number, main: string): void {
     });
     socket.on("disconnect", () => useLive.setState({ connected: false }));
     socket.on("edit", (event) => void takeEdit(client, event));
-    socket.on("run", takeRun);
+    socket.on("run", (state) => takeRun(client, state));
     socket.on("fired", (event) => takeFired(client, event));
     socket.on("hand", takeHand);
     socket.on("history", takeHistory);

@@ -1,14 +1,23 @@
-import { type ListClock, listTime } from "@zm/core";
+import type { Mix } from "@zm/core";
 import { create } from "zustand";
-import type { RunState } from "@zm/protocol";
 
-/** What this window hears live: where the list stands, how far its clock is from the server's, whether server and database are there. */
+/**
+ * What runs, as this window has it. `base` stands where the newest thing that it was told left it, `mix` is a copy that goes on with time and with what
+ * was pressed here and is not answered yet. The run's clock read 0 at `origin`, milliseconds of the server's clock.
+ */
+export interface LiveRun {
+  readonly show: number;
+  readonly turn: number;
+  readonly origin: number;
+  readonly base: Mix;
+  readonly mix: Mix;
+}
+
+/** What this window hears live: what runs, how far its clock is from the server's, whether server and database are there. */
 interface Live {
   /** The show that is open; null before one is. What comes late of another is left alone. */
   show: number | null;
-  /** The list that runs the show; the runs of others are left alone. */
-  main: string | null;
-  run: RunState | null;
+  run: LiveRun | null;
   connected: boolean;
   /** The database does not answer: what is stored waits, what runs goes on. */
   databaseAway: boolean;
@@ -16,16 +25,7 @@ interface Live {
   clockOffset: number;
 }
 
-export const useLive = create<Live>(() => ({ show: null, main: null, run: null, connected: false, databaseAway: false, clockOffset: 0 }));
-
-/** Takes where a list stands; only the list that runs the open show is kept, and nothing older than what is known. */
-export function takeRun(run: RunState): void {
-  const { show, main, run: known } = useLive.getState();
-  if (run.show !== show) return;
-  if (main !== null && run.playback.list !== main) return;
-  if (known && run.turn < known.turn) return;
-  useLive.setState({ run });
-}
+export const useLive = create<Live>(() => ({ show: null, run: null, connected: false, databaseAway: false, clockOffset: 0 }));
 
 /** Milliseconds of this window's clock. */
 export function here(): number {
@@ -37,7 +37,12 @@ export function serverNow(clockOffset: number): number {
   return here() + clockOffset;
 }
 
-/** The running list's own time now, in seconds. */
-export function listNow(clock: ListClock, clockOffset: number): number {
-  return listTime(clock, here() + clockOffset);
+/** The run's own time now, seconds; never before what it has come to. */
+export function runNow({ origin, mix }: LiveRun): number {
+  return Math.max(mix.now, (serverNow(useLive.getState().clockOffset) - origin) / 1000);
+}
+
+/** The cue in which a list was fired last, as this window has it; null where nothing of it is on. */
+export function cueOnStage(run: LiveRun | null, list: string): string | null {
+  return run?.mix.lists.get(list)?.cue ?? null;
 }

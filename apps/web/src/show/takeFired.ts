@@ -1,42 +1,90 @@
 import { type QueryClient } from "@tanstack/react-query";
-import { afterFiring, playbackCheck } from "@zm/core";
+import { type Happening, Mix, type ShowSheet, copyMix, happenTo, listOf, mixAfterEdit, mixCheck, mixFrom } from "@zm/core";
 import type { RunEvent, RunState } from "@zm/protocol";
 import { api } from "./api.ts";
-import { takeRun, useLive } from "./liveStore.ts";
+import { type LiveRun, runNow, useLive } from "./liveStore.ts";
 import { type OpenShow, showKey } from "./openShow.ts";
 
-/**
- * Takes what has been fired: the playback is computed here, with the same core as on the server. A window that has lost its place
- * (it missed something, has another revision of the show, or comes to another result) asks for the whole.
- */
-export function takeFired(client: QueryClient, event: RunEvent): void {
-  const { show, main, run } = useLive.getState();
-  if (event.show !== show || (main !== null && event.list !== main)) return;
-  if (run && event.turn <= run.turn) return;
-  const next = run ? computed(client.getQueryData<OpenShow>(showKey(show)), run, event) : undefined;
-  if (next) takeRun(next);
-  else void askWhole(show);
+/** Takes all that runs, whole; nothing older than what is known, and only of the show that is open. */
+export function takeRun(client: QueryClient, { show, turn, origin, mix }: RunState): void {
+  const { show: open, run: known } = useLive.getState();
+  const sheet = client.getQueryData<OpenShow>(showKey(show))?.sheet;
+  if (show !== open || !sheet || (known && turn < known.turn)) return;
+  showRun({ show, turn, origin, base: mixFrom(sheet, mix) }, sheet);
 }
 
-function computed(
-  open: OpenShow | undefined,
-  run: RunState,
-  { show, turn, list: id, revision, firings, clock, check }: RunEvent,
-): RunState | undefined {
-  const list = open?.sheet.lists.get(id);
-  if (!list || open?.revision !== revision || turn !== run.turn + 1) return undefined;
+/**
+ * Takes what has happened to what runs: the run is computed here, with the same core as on the server. A window that has lost its place (it missed
+ * something, or comes to another result) asks for the whole.
+ */
+export function takeFired(client: QueryClient, event: RunEvent): void {
+  const { show, run } = useLive.getState();
+  if (event.show !== show) return;
+  if (run && event.turn <= run.turn) return;
+  const sheet = client.getQueryData<OpenShow>(showKey(show))?.sheet;
+  const base = run && sheet && event.turn === run.turn + 1 ? computed(run, sheet, event) : undefined;
+  if (run && sheet && base) showRun({ show, turn: event.turn, origin: run.origin, base }, sheet);
+  else void askWhole(client, show);
+}
+
+function computed({ base }: LiveRun, sheet: ShowSheet, { happening, check }: RunEvent): Mix | undefined {
   try {
-    const playback = firings.reduce((before, firing) => afterFiring(before, list, firing), run.playback);
-    return playbackCheck(playback, list.keys) === check ? { show, turn, playback, clock } : undefined;
+    const next = happenTo(base, happening, sheet, listOf(sheet).id);
+    // Here nobody asks what has fired: the server says so.
+    next.log = [];
+    next.reports = [];
+    return mixCheck(next) === check ? next : undefined;
   } catch {
     return undefined;
   }
 }
 
-/** The question for the whole that is under way; `again` where something was fired meanwhile that its answer may not hold. */
+/** Shows a run: a copy of it goes on with time. */
+function showRun({ base, ...run }: Omit<LiveRun, "mix">, sheet: ShowSheet): void {
+  const known = useLive.getState().run?.mix;
+  const mix = known && known !== base && fits(known, base) ? known : new Mix(sheet);
+  if (fits(mix, base)) copyMix(mix, base);
+  useLive.setState({ run: { ...run, base, mix: fits(mix, base) ? mix : base } });
+}
+
+/** True where one run can be made a copy of another: they are of the same rig, lists and looks. */
+function fits(mix: Mix, base: Mix): boolean {
+  return mix.keys === base.keys && mix.table.sources === base.table.sources;
+}
+
+/** The show has been edited here: what runs goes on as it was told, over the edited show. */
+export function editRun(sheet: ShowSheet): void {
+  const { run } = useLive.getState();
+  if (!run) return;
+  const base = mixAfterEdit(run.base, sheet, run.base.now);
+  const mix = mixAfterEdit(run.mix, sheet, run.mix.now);
+  useLive.setState({ run: { ...run, base, mix } });
+}
+
+/** Shows at once what was pressed here; what the server says of it comes to take its place. What cannot be done is left to the server to refuse. */
+export function pressHere(sheet: ShowSheet, press: (now: number) => Happening): void {
+  const { run } = useLive.getState();
+  if (!run) return;
+  try {
+    happenTo(run.mix, press(runNow(run)), sheet, listOf(sheet).id);
+    useLive.setState({ run: { ...run } });
+  } catch {
+    // The server refuses it in words.
+  }
+}
+
+/** Shows again what the server knows of, after something that was pressed here has been refused. */
+export function unpressHere(): void {
+  const { run } = useLive.getState();
+  if (!run || run.mix === run.base) return;
+  copyMix(run.mix, run.base);
+  useLive.setState({ run: { ...run } });
+}
+
+/** The question for the whole that is under way; `again` where something happened meanwhile that its answer may not hold. */
 let asking: { readonly show: number; again: boolean } | null = null;
 
-async function askWhole(show: number): Promise<void> {
+async function askWhole(client: QueryClient, show: number): Promise<void> {
   if (asking?.show === show) {
     asking.again = true;
     return;
@@ -46,7 +94,7 @@ async function askWhole(show: number): Promise<void> {
   try {
     do {
       own.again = false;
-      takeRun(await api.run(show));
+      takeRun(client, await api.run(show));
     } while (own.again);
   } catch {
     // The line to the server is down; a window that comes back begins with the whole.

@@ -12,7 +12,7 @@ import { WINDOW, currentGesture } from "./gesture.ts";
 import { takeHistory, useHistoryStore } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { type OpenShow, showKey } from "./openShow.ts";
-import { takeFired } from "./takeFired.ts";
+import { editRun } from "./takeFired.ts";
 import { type Runner, enqueue } from "./queue.ts";
 
 /** Takes an edit into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
@@ -24,6 +24,7 @@ export async function takeEdit(client: QueryClient, event: EditEvent): Promise<v
   try {
     const sheet = takeSteps(known.sheet, event.steps);
     client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet });
+    editRun(sheet);
     const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[event.kind];
     useLastEdit.setState({
       edit: {
@@ -113,7 +114,6 @@ export function useMakeRunningEdits(): (running: Omit<RunningEditsRequest, "base
           const reply = await api.editRunning(id, revisionOf(client, id), running, gesture);
           await takeEdit(client, reply.edit);
           takeHand(reply.hand);
-          takeFired(client, reply.run);
         }),
         run,
       );

@@ -8,7 +8,7 @@ import { EditableText } from "../shared/EditableText.tsx";
 import { NO_TIME } from "../shared/readSeconds.ts";
 import { readTrigger } from "../shared/readTrigger.ts";
 import { lasts, seconds, triggerWords, upDown } from "../shared/words.ts";
-import { useLive } from "../show/live.ts";
+import { cueOnStage, useLive } from "../show/live.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { SceneFold } from "./SceneFold.tsx";
 import { foldName } from "./lines.ts";
@@ -74,7 +74,7 @@ interface SpineRowProps {
 export const SpineRow = memo(function SpineRow({ list, row, top, width, editable = false, scene }: SpineRowProps) {
   const cue = list.cues[row];
   const chosen = useChoice((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
-  const onStage = useLive((live) => live.run?.playback.cue === cue?.number && cue !== undefined);
+  const onStage = useLive((live) => cue !== undefined && cueOnStage(live.run, list.id) === cue.number);
   const findings = useFindings(({ counts }) => (cue ? (counts.get(placeOf(list.id, cue.number)) ?? 0) : 0));
   const makeEdits = useMakeEdits();
   const [editing, setEditing] = useState<"label" | "follow" | "up" | "down" | null>(null);

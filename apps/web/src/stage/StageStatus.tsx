@@ -1,4 +1,4 @@
-import { type ListSheet, type Playback, nextRow, standingCue } from "@zm/core";
+import { type ListRun, type ListSheet, nextRow, standingCue } from "@zm/core";
 import { useLive } from "../show/live.ts";
 import { useMainList } from "../show/useShow.ts";
 
@@ -13,7 +13,7 @@ export function StageStatus({ live }: { live: boolean }) {
     ? "No line to the server"
     : databaseAway
       ? "Database away: it runs, edits wait"
-      : whereWords(main, run?.playback, live);
+      : whereWords(main, run?.mix.lists.get(main.id), live);
   return (
     <span
       role="status"
@@ -25,16 +25,16 @@ export function StageStatus({ live }: { live: boolean }) {
   );
 }
 
-function whereWords(list: ListSheet, playback: Playback | undefined, live: boolean): string {
+function whereWords(list: ListSheet, run: ListRun | undefined, live: boolean): string {
   if (list.cues.length === 0) return `${live ? "Live" : "Blind"}, no cue yet`;
-  return live ? `Live, ${stageWords(list, playback)}` : `Blind, on stage ${stageWords(list, playback)}`;
+  return live ? `Live, ${stageWords(list, run)}` : `Blind, on stage ${stageWords(list, run)}`;
 }
 
 /** Where the list stands: a cue that is there, the place of one that is gone, the end, or nothing. */
-export function stageWords(list: ListSheet, playback: Playback | undefined): string {
+export function stageWords(list: ListSheet, run: ListRun | undefined): string {
   if (list.cues.length === 0) return "no cue";
-  if (!playback || playback.cue === null) return "nothing";
-  const { cue, gone } = standingCue(playback, list);
+  if (!run || run.cue === null) return "nothing";
+  const { cue, gone } = standingCue(run, list);
   if (gone) return cue === null ? "before the first cue" : `behind cue ${cue}`;
-  return nextRow(playback, list) < 0 ? `cue ${cue}, the last` : `cue ${cue}`;
+  return nextRow(run) < 0 ? `cue ${cue}, the last` : `cue ${cue}`;
 }

@@ -31,7 +31,7 @@ export function StageView() {
   const pointer = useStagePointer(painted, !blind);
   const resting = useMemo(() => (blind ? stageAtRest(list, row) : undefined), [blind, list, row]);
   const outputs = useCallback(() => resting ?? liveOutputs(sheet), [resting, sheet]);
-  const caption = blind ? `Cue ${cueName(list.cues[row])}, blind` : `On stage: ${stageWords(main, run?.playback)}`;
+  const caption = blind ? `Cue ${cueName(list.cues[row])}, blind` : `On stage: ${stageWords(main, run?.mix.lists.get(main.id))}`;
 
   return (
     <div className="flex h-full">

@@ -7,7 +7,7 @@ import { entryAt, sameValue } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, freeNumberAfter } from "../sheet/sheet.ts";
 import { count } from "../show/words.ts";
-import type { Playback } from "../play/playback.ts";
+import type { ListRun } from "../mix/listRun.ts";
 import { heldKeys } from "./give.ts";
 import type { Hand } from "./hand.ts";
 
@@ -29,9 +29,9 @@ export interface RecordWish {
   readonly times?: Extract<EditInput, { op: "record" }>["times"];
 }
 
-/** What is on stage: the running list's playback, and the output of any key now. */
+/** What is on stage: the list as it runs, and the output of any key now. */
 export interface OnStage {
-  readonly playback: Playback | undefined;
+  readonly run: Pick<ListRun, "cue" | "onStage"> | undefined;
   readonly outputOf: (key: Key) => number;
 }
 
@@ -99,14 +99,14 @@ function fromHand(sheet: ShowSheet, hand: Hand, wish: RecordWish): Taken[] {
 }
 
 /** What a record takes of the stage: what differs from the look of the cue on stage, or is in hand. */
-function fromStage(list: ListSheet, hand: Hand, { playback, outputOf }: OnStage, wish: RecordWish): Taken[] {
-  const names = new Set([...Object.keys(playback?.onStage ?? {}), ...Object.keys(hand.held)]);
+function fromStage(list: ListSheet, hand: Hand, { run, outputOf }: OnStage, wish: RecordWish): Taken[] {
+  const isOn = ({ name, ordinal }: Key): boolean => !Number.isNaN(run?.onStage[ordinal] ?? Number.NaN) || hand.held[name] !== undefined;
   const selection = selectionOf(wish);
-  const stageRow = playback?.cue === null || playback === undefined ? -1 : findRow(list, playback.cue);
+  const stageRow = run?.cue === null || run === undefined ? -1 : findRow(list, run.cue);
   const row = findRow(list, wish.cue);
   const behind = row >= 0 ? row : firstRowFrom(list, cueOrder(wish.cue)) - 1;
   return list.keys.all.flatMap((key): Taken[] => {
-    if (!names.has(key.name) || !isNamed(key, selection)) return [];
+    if (!isOn(key) || !isNamed(key, selection)) return [];
     const held = hand.held[key.name];
     const value = Math.round(outputOf(key) * 100) / 100;
     if (wish.changed && behind >= 0 && sameValue(entryAt(list, key, behind).value, value)) return [];

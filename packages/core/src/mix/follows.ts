@@ -1,6 +1,6 @@
 import { cueOrder } from "../show/cueNumber.ts";
 import type { Cue } from "../show/schema.ts";
-import { firstRowFrom } from "../sheet/sheet.ts";
+import { type ListSheet, findRow, firstRowFrom } from "../sheet/sheet.ts";
 import { followAfter } from "../time/chain.ts";
 import type { ListRun } from "./listRun.ts";
 import { intervalOf, stepAfter, stepRow } from "./steps.ts";
@@ -16,6 +16,16 @@ export function nextRow(run: ListRun): number {
   }
   const row = firstRowFrom(run.list, cueOrder(run.cue) + 1);
   return row < cues.length ? row : -1;
+}
+
+/** The cue in which a list stands, as the list now is: `cue` is the one on stage, or where that is gone, the one before its place. */
+export function standingCue(
+  { cue }: { readonly cue: string | null },
+  list: ListSheet,
+): { readonly cue: string | null; readonly gone: boolean } {
+  if (cue === null) return { cue: null, gone: false };
+  if (findRow(list, cue) >= 0) return { cue, gone: false };
+  return { cue: list.cues[firstRowFrom(list, cueOrder(cue)) - 1]?.number ?? null, gone: true };
 }
 
 /** The row before the one that a list stands in, or -1. */

@@ -100,7 +100,7 @@ function waveAt(table: LayerTable, key: number, source: number): number {
   let sum = 0;
   for (const wave of table.waves.get(key)?.get(source) ?? [])
     sum += contribution(wave, floatAt(table.times, source), floatAt(table.waveTimes, source) - wave.since, floatAt(table.channels, key));
-  return sum;
+  return sum * floatAt(table.sizes, source);
 }
 
 /** How far a layer's own sway counts over what sways beneath it: never more than the layer weighs. */

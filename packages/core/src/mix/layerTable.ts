@@ -23,6 +23,8 @@ export interface LayerTable {
   readonly scales: Float64Array;
   readonly weights: Float64Array;
   readonly waveTimes: Float64Array;
+  /** By source: what its waves are multiplied by. */
+  readonly sizes: Float64Array;
   readonly priorities: Int32Array;
   readonly highest: Uint8Array;
   /** By key: whether it is a level, its light, and the range that it is kept in. */
@@ -88,6 +90,7 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
     scales: new Float64Array(sources).fill(1),
     weights: new Float64Array(sources).fill(1),
     waveTimes: new Float64Array(sources),
+    sizes: new Float64Array(sources).fill(1),
     priorities: Int32Array.from(ranks, ({ priority }) => priority),
     highest: Uint8Array.from(ranks, ({ highest }) => (highest ? 1 : 0)),
     isLevel: Uint8Array.from(keys, ({ attribute }) => (attribute.family === "intensity" ? 1 : 0)),
@@ -142,6 +145,7 @@ function pairs(a: LayerTable, b: LayerTable): [Numbers, Numbers][] {
     [a.scales, b.scales],
     [a.weights, b.weights],
     [a.waveTimes, b.waveTimes],
+    [a.sizes, b.sizes],
     [a.states, b.states],
     [a.from, b.from],
     [a.to, b.to],

@@ -28,6 +28,8 @@ export interface ListRun {
   /** How many times as fast as usual what is fired from now on runs; what has been fired keeps its times. */
   rate: number;
   master: Ramp;
+  /** Of its waves, 0 to 100 %. */
+  size: Ramp;
   /** The cue fired last; null before the first, and when the list is let go of. */
   cue: string | null;
   firedAt: number;
@@ -54,7 +56,8 @@ export function idleRun(source: number, list: ListSheet): ListRun {
     clock: { at: 0, seconds: 0, held: false },
     waveClock: { at: 0, seconds: 0, held: false },
     rate: 1,
-    master: steady(list.list.master ?? 100),
+    master: steady(list.list.fader === undefined || list.list.fader === "levels" ? (list.list.master ?? 100) : 100),
+    size: steady(100),
     cue: null,
     firedAt: 0,
     duration: 0,

@@ -77,6 +77,27 @@ export class Mix extends Running {
     this.forget();
   }
 
+  /**
+   * Moves a list's fader, 0 to 100, which does what the list says of it: its levels, its rate (the middle is as usual) or the size of its waves. Raised past
+   * where the list starts by it, it starts the list; brought to 0 again it releases it.
+   */
+  fader(id: string, level: number, now: number, time = 0): void {
+    const run = this.press(id, now);
+    const { fader = "levels", startsAt } = run.list.list;
+    if (fader === "rate") this.setRate(run, Math.max(0.01, level / 50), now);
+    else if (fader === "size") run.size = rampTo(run.size, level, now, time);
+    else run.master = rampTo(run.master, level, now, time);
+    this.forget();
+    if (startsAt === undefined) return;
+    if (level > startsAt && run.cue === null) this.fireNext(run, now, "press");
+    else if (level === 0 && run.cue !== null) this.letGoOf(run, now, time === 0 ? undefined : time);
+  }
+
+  /** Catches what would fire by itself on a list: it waits for a Go instead. */
+  catch(id: string, now: number): void {
+    this.press(id, now).follow = null;
+  }
+
   /** Sets how many times as fast as usual a list runs: what it fires from now on. What it has fired keeps its times. */
   rate(id: string, rate: number, now: number): void {
     this.setRate(this.press(id, now), rate, now);

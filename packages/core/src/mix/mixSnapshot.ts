@@ -34,7 +34,7 @@ type WaitingSnapshot = Omit<Waiting, "key"> & { readonly key: string };
 /** A list that runs, as plain data. */
 export type ListSnapshot = Pick<
   ListRun,
-  "clock" | "waveClock" | "rate" | "master" | "cue" | "firedAt" | "duration" | "follow" | "step" | "actions"
+  "clock" | "waveClock" | "rate" | "master" | "size" | "cue" | "firedAt" | "duration" | "follow" | "step" | "actions"
 > & {
   /** By key name: the look fired last. */
   readonly onStage: Readonly<Record<string, number>>;
@@ -90,14 +90,14 @@ export function snapshotOf(mix: Mix): MixSnapshot {
 }
 
 function listSnapshot(run: ListRun, nameOf: (key: number) => string): ListSnapshot {
-  const { clock, waveClock, rate, master, cue, firedAt, duration, follow, step, actions } = run;
+  const { clock, waveClock, rate, master, size, cue, firedAt, duration, follow, step, actions } = run;
   const onStage: Record<string, number> = {};
   run.onStage.forEach((value, key) => {
     if (!Number.isNaN(value)) onStage[nameOf(key)] = value;
   });
   const waiting = run.waiting.all.map((each) => ({ ...each, key: nameOf(each.key) }));
   const marks = run.marks.map((mark) => ({ ...mark, key: nameOf(mark.key) }));
-  return { clock, waveClock, rate, master, cue, firedAt, duration, follow, step, actions: [...actions], onStage, waiting, marks };
+  return { clock, waveClock, rate, master, size, cue, firedAt, duration, follow, step, actions: [...actions], onStage, waiting, marks };
 }
 
 /** The run of a snapshot, over a show as it is now: lists, looks and keys that the show no longer has are left out. */

@@ -6,17 +6,20 @@ import { type ShowSheet, listOf } from "../sheet/sheet.ts";
 import { wavesOf } from "../sheet/waves.ts";
 import { Mix } from "./mix.ts";
 
-const t = z.number().min(0).max(1e6);
+const t = z.number().min(0).max(1e9);
 const list = editParts.id.optional();
 const time = editParts.seconds.optional();
 const level = z.number().min(0).max(100);
-const pressSchema = z.union([
+/** Something pressed at a moment of a run. */
+export const mixPressSchema = z.union([
   z.strictObject({ t, list, go: z.literal(true) }),
   z.strictObject({ t, list, goto: editParts.cueNumber, time }),
   z.strictObject({ t, list, back: z.literal(true) }),
   z.strictObject({ t, list, hold: z.boolean() }),
   z.strictObject({ t, list, release: z.literal(true), time }),
   z.strictObject({ t, list, master: level, time }),
+  z.strictObject({ t, list, fader: level, time }),
+  z.strictObject({ t, list, catch: z.literal(true) }),
   z.strictObject({ t, list, rate: z.number().min(0.01).max(100) }),
   z.strictObject({ t, look: editParts.id, level, time }),
   z.strictObject({ t, tempo: editParts.id, perMinute: z.number().min(1).max(1200) }),
@@ -25,7 +28,7 @@ const pressSchema = z.union([
 ]);
 
 /** Something pressed at a moment of a run, in seconds; without a list it speaks of the show's first. */
-export type MixPress = z.infer<typeof pressSchema>;
+export type MixPress = z.infer<typeof mixPressSchema>;
 
 /** The stage at one moment of a run, as plain data: the cue of the first list, that of each, and the values by channel and attribute. */
 export interface MixSample {
@@ -37,7 +40,7 @@ export interface MixSample {
 
 /** Reads a run file: an array of presses. Throws ShowError naming the entry that is wrong. */
 export function readMixRun(raw: unknown): MixPress[] {
-  const parsed = z.array(pressSchema).safeParse(raw);
+  const parsed = z.array(mixPressSchema).safeParse(raw);
   if (parsed.success) return parsed.data;
   throw new ShowError(faultsOf(parsed.error, raw).map((fault) => `The run: ${fault}`));
 }
@@ -52,6 +55,8 @@ export function pressOn(mix: Mix, press: MixPress, first: string): void {
   else if ("hold" in press) mix.hold(id, press.hold, now);
   else if ("release" in press) mix.release(id, now, press.time);
   else if ("master" in press) mix.master(id, press.master, now, press.time);
+  else if ("fader" in press) mix.fader(id, press.fader, now, press.time);
+  else if ("catch" in press) mix.catch(id, now);
   else if ("rate" in press) mix.rate(id, press.rate, now);
   else if ("look" in press) mix.look100(press.look, press.level, now, press.time);
   else if ("tempo" in press) mix.tempo(press.tempo, press.perMinute, now);

@@ -142,10 +142,11 @@ export class Running {
     if (now === this.moment) return;
     this.moment = now;
     for (const run of this.runs) {
-      const { source, clock, master } = run;
+      const { source, clock, master, size } = run;
       this.table.times[source] = runTime(clock, now);
       this.table.waveTimes[source] = waveTime(run, now);
       this.table.scales[source] = rampAt(master, now) / 100;
+      this.table.sizes[source] = rampAt(size, now) / 100;
     }
     for (const { source, look, level } of this.lookRuns) {
       const fader = rampAt(level, now) / 100;

@@ -3,12 +3,16 @@ import type { Channel, Show } from "../show/schema.ts";
 /** The addresses of one universe. */
 export const UNIVERSE = 512;
 
-/** How many addresses a fixture type takes: one for each of its attributes. */
+/** How many addresses a fixture type takes: one for each of its attributes, two for one of 16 bits. */
 export function addressesOf(show: Pick<Show, "fixtureTypes">, type: string): number {
-  return Math.max(1, show.fixtureTypes.find((each) => each.id === type)?.attributes.length ?? 1);
+  const attributes = show.fixtureTypes.find((each) => each.id === type)?.attributes ?? [];
+  return Math.max(
+    1,
+    attributes.reduce((sum, { bits = 8 }) => sum + bits / 8, 0),
+  );
 }
 
-/** A patched channel and the addresses that it takes: one for each of its attributes. */
+/** A patched channel and the addresses that it takes, its attributes' one behind the other. */
 export interface Patched {
   readonly channel: Channel;
   readonly universe: number;

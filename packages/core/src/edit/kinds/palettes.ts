@@ -1,10 +1,12 @@
 import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
-import { makeMove, moveTiming } from "../../show/move.ts";
-import { entrySchemas } from "../../show/schema.ts";
+import { makeMove, moveTiming, paletteOf } from "../../show/move.ts";
+import { type HeldLook, type MoveSpec, entrySchemas } from "../../show/schema.ts";
+import { keyNamed } from "../../sheet/keys.ts";
 import { resolve } from "../../sheet/palettes.ts";
 import type { ShowSheet } from "../../sheet/sheet.ts";
 import { id } from "../fields.ts";
+import { entryChange } from "../plan/entryChange.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { planSetEntry, removal } from "../plan/setEntry.ts";
 import { cuesOf, paletteUsers } from "../plan/storedMoves.ts";
@@ -27,16 +29,41 @@ const removeSchema = z.strictObject({
 function planRemovePalette(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): Step[] {
   const taken = removal(sheet.show, "palettes", edit.palette);
   const users = paletteUsers(sheet, edit.palette);
-  if (users.length > 0 && edit.used === "refuse")
+  const looks = (sheet.show.heldLooks ?? []).filter((look) => refersTo(look, edit.palette));
+  const where = [
+    ...(users.length > 0 ? [`${users.length} moves in ${cuesOf(users)}`] : []),
+    ...looks.map(({ label, id: look }) => `the held look ${label || look}`),
+  ];
+  if (where.length > 0 && edit.used === "refuse")
     throw new ShowError(
-      `Palette "${edit.palette}" is used by ${users.length} moves in ${cuesOf(users)}; remove it so that they keep its numbers, or with those moves`,
+      `Palette "${edit.palette}" is used by ${where.join(" and by ")}; remove it so that they keep its numbers, or with those moves`,
     );
   const moves = users.flatMap(({ list, key, row, part, spec }) => {
     if (edit.used === "drop") return storeStep(list, key, row, undefined);
     const value = resolve(spec, key, sheet.palettes);
     return storeStep(list, key, row, { part, move: makeMove(Number.isNaN(value) ? { release: true } : { value }, moveTiming(spec)) });
   });
-  return [...moves, ...taken];
+  const inLooks = looks.flatMap((look) => entryChange(sheet.show, "heldLooks", look.id, withoutPalette(sheet, look, edit)));
+  return [...moves, ...inLooks, ...taken];
+}
+
+function refersTo({ values }: HeldLook, palette: string): boolean {
+  return Object.values(values).some((own) => Object.values(own).some((spec) => paletteOf(spec) === palette));
+}
+
+/** A held look with a palette's values as numbers, or without them. */
+function withoutPalette(sheet: ShowSheet, look: HeldLook, { palette, used }: z.infer<typeof removeSchema>): HeldLook {
+  const values: HeldLook["values"] = {};
+  for (const [channel, own] of Object.entries(look.values)) {
+    const left = Object.entries(own).flatMap(([attribute, spec]): [string, MoveSpec][] => {
+      if (paletteOf(spec) !== palette) return [[attribute, spec]];
+      const key = keyNamed(sheet.keys, `${channel}.${attribute}`);
+      const value = key && used === "keepLooks" ? resolve(spec, key, sheet.palettes) : Number.NaN;
+      return Number.isNaN(value) ? [] : [[attribute, value]];
+    });
+    if (left.length > 0) values[channel] = Object.fromEntries(left);
+  }
+  return { ...look, values };
 }
 
 /** Taking a palette away, and what becomes of the moves that refer to it. */

@@ -1,8 +1,6 @@
-import { ShowError } from "../show/errors.ts";
-import { type ListSheet, findRow } from "../sheet/sheet.ts";
-import type { Keys } from "../sheet/keys.ts";
+import { ShowError } from "../../../src/show/errors.ts";
+import { type ListSheet, findRow } from "../../../src/sheet/sheet.ts";
 import { type Playback, fireGoto, fireNext, goBack, nextRow } from "./playback.ts";
-import { settleInto } from "./settle.ts";
 
 /**
  * One thing that happens to a running list, as plain data: whoever has the playback before it and the same sheet computes the
@@ -11,8 +9,6 @@ import { settleInto } from "./settle.ts";
 export type Firing =
   | { readonly do: "next" | "back"; readonly cue: string; readonly at: number }
   | { readonly do: "goto"; readonly cue: string; readonly at: number; readonly time?: number | undefined }
-  /** It stands in a cue without firing it: after an edit of what is on stage. */
-  | { readonly do: "settle"; readonly cue: string | null; readonly at: number }
   /** The cue on stage, and the one that waits, have taken other numbers; or a follow waits for nothing any more. */
   | { readonly do: "name"; readonly cue: string | null; readonly follow: string | null };
 
@@ -31,8 +27,6 @@ export function afterFiring(playback: Playback, list: ListSheet, firing: Firing)
       return fireGoto(playback, list, row, firing.at, firing.time);
     case "back":
       return goBack(playback, list, firing.at) ?? playback;
-    case "settle":
-      return settleInto(playback, list, row, firing.at);
   }
 }
 
@@ -59,41 +53,4 @@ export function fireDue(playback: Playback, list: ListSheet, now: number): Fired
 /** The playback when every follow that is due by `now` has fired. */
 export function advance(playback: Playback, list: ListSheet, now: number): Playback {
   return fireDue(playback, list, now).playback;
-}
-
-/** The firing that lets a list stand in the same cue, and wait for the same one, after cues have taken other numbers; undefined where neither has. */
-export function renamingOf({ cue, follow }: Playback, numbers: ReadonlyMap<string, string>): Firing | undefined {
-  const now = (number: string): string => numbers.get(number) ?? number;
-  const renamed = { do: "name", cue: cue === null ? null : now(cue), follow: follow ? now(follow.cue) : null } as const;
-  return renamed.cue === cue && renamed.follow === (follow?.cue ?? null) ? undefined : renamed;
-}
-
-/** A number that two playbacks share when every key has been told the same, by which windows are held against the server. */
-export function playbackCheck(playback: Playback, keys: Keys): number {
-  const check = new Check();
-  for (const { name } of keys.all) {
-    const track = playback.tracks[name];
-    if (!track) continue;
-    check.add(track.rest);
-    for (const { start, fade, to } of track.instructions) {
-      check.add(start);
-      check.add(fade);
-      check.add(to);
-    }
-  }
-  check.add(playback.firedAt);
-  check.add(playback.follow?.at ?? -1);
-  return check.sum >>> 0;
-}
-
-/** Adds numbers up bit for bit, in their order. */
-class Check {
-  sum = 0x811c9dc5;
-  private readonly number = new Float64Array(1);
-  private readonly halves = new Uint32Array(this.number.buffer);
-
-  add(number: number): void {
-    this.number[0] = number;
-    for (const half of this.halves) this.sum = Math.imul(this.sum ^ half, 0x01000193);
-  }
 }

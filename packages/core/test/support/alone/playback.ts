@@ -1,13 +1,13 @@
-import { cueOrder } from "../show/cueNumber.ts";
-import { type ListSheet, cueAt, firstRowFrom, rowOf } from "../sheet/sheet.ts";
-import { entryAt, sameValue } from "../sheet/entry.ts";
-import { type Mark, markedKeys } from "../marks/mark.ts";
-import { markedInto, marksMadeAt, marksMadeByGoto } from "../marks/marks.ts";
-import { type Key, intensityOf } from "../sheet/keys.ts";
-import { followAfter } from "../time/chain.ts";
-import { timingOf } from "../time/times.ts";
-import { type Run, type Transition, durationOf, firstPart, transitionFrom } from "../time/transition.ts";
-import { restingAt } from "../sheet/rest.ts";
+import { cueOrder } from "../../../src/show/cueNumber.ts";
+import { type ListSheet, cueAt, firstRowFrom, rowOf } from "../../../src/sheet/sheet.ts";
+import { entryAt, sameValue } from "../../../src/sheet/entry.ts";
+import { type Mark, markedKeys } from "../../../src/marks/mark.ts";
+import { markedInto, marksMadeAt, marksMadeByGoto } from "../../../src/marks/marks.ts";
+import { type Key, intensityOf } from "../../../src/sheet/keys.ts";
+import { followAfter } from "../../../src/time/chain.ts";
+import { timingOf } from "../../../src/time/times.ts";
+import { type Run, type Transition, durationOf, firstPart, transitionFrom } from "../../../src/time/transition.ts";
+import { restingAt } from "../../../src/sheet/rest.ts";
 import { type Track, destination, outFrom, outputAt, withInstruction, withoutLater } from "./track.ts";
 
 /**

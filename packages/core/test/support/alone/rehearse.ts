@@ -1,8 +1,8 @@
 import { z } from "zod";
-import { ShowError } from "../show/errors.ts";
-import { faultsOf } from "../show/faults.ts";
-import { editParts } from "../show/schema.ts";
-import type { ListSheet } from "../sheet/sheet.ts";
+import { ShowError } from "../../../src/show/errors.ts";
+import { faultsOf } from "../../../src/show/faults.ts";
+import { editParts } from "../../../src/show/schema.ts";
+import type { ListSheet } from "../../../src/sheet/sheet.ts";
 import { type ListClock, holdClock, listTime, resumeClock } from "./clock.ts";
 import { type Playback, fireNext, goBack, goTo, idlePlayback, keyOutput, nextRow } from "./playback.ts";
 import { advance } from "./firing.ts";

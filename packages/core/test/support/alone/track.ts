@@ -1,5 +1,5 @@
-import type { Curve } from "../show/schema.ts";
-import { curveAt } from "../time/curve.ts";
+import type { Curve } from "../../../src/show/schema.ts";
+import { curveAt } from "../../../src/time/curve.ts";
 
 /** One thing a key has been told to do; times in seconds of the list's own clock. */
 export interface Instruction {
@@ -78,26 +78,7 @@ function endOf({ start, fade, curve }: Instruction): number {
   return curve === "atStart" ? start : start + fade;
 }
 
-/**
- * The track with its newest instruction ending at another value: what waits or runs goes on in the time that is left to it, from
- * where it is, and what was over takes `fade` seconds. Nothing jumps.
- */
-export function retargeted(track: Track, to: number, now: number, fade: number): Track {
-  const last = track.instructions.at(-1);
-  if (last && last.start > now) return { rest: track.rest, instructions: [...track.instructions.slice(0, -1), { ...last, to }] };
-  const left = last ? endOf(last) - now : 0;
-  const onward: Instruction =
-    last && left > 0 ? { start: now, fade: left, to, curve: last.curve } : { start: now, fade, to, curve: "ease" };
-  return { rest: outputAt(track, now), instructions: [onward] };
-}
-
 /** Where the track will be when all it was told is done. */
 export function destination(track: Track): number {
   return track.instructions.at(-1)?.to ?? track.rest;
-}
-
-/** True when a key has done all that it was told by a moment: nothing waits, and the newest fade is over. */
-export function isDone({ instructions }: Track, time: number): boolean {
-  const newest = instructions.at(-1);
-  return instructions.every(({ start }) => start <= time) && (!newest || newest.start + newest.fade <= time);
 }

@@ -1,0 +1,47 @@
+import type { Hand, Show, Step } from "@zm/core";
+import type { PressRequest, RunEvent, RunState } from "@zm/protocol";
+import type { Settings } from "../settings.ts";
+
+/** What the engine's thread is asked to do with a show. Each order has a number by which it is answered. */
+export type Order = { readonly number: number; readonly show: number } & (
+  | { readonly do: "open"; readonly document?: { readonly show: Show; readonly revision: number } }
+  | { readonly do: "state" }
+  | { readonly do: "press"; readonly press: PressRequest }
+  | { readonly do: "settle"; readonly list: string; readonly before: string | null; readonly after: string | null }
+  | { readonly do: "edit"; readonly revision: number; readonly steps: readonly Step[] }
+  | { readonly do: "hand"; readonly hand: Hand }
+  /** Forgets a show; one that was removed, with what was written down of it. */
+  | { readonly do: "release"; readonly removed: boolean }
+  /** Whether nothing of a show is on: no list stands in a cue, no look is up, nothing moves. */
+  | { readonly do: "isIdle" }
+);
+
+/** An order as it is given, before it has its number. */
+export type OrderBody = Order extends infer Each ? (Each extends Order ? Omit<Each, "number"> : never) : never;
+
+/** Why an order was refused: it cannot be done as things stand, it names something that is not there, or the show cannot be read. */
+export interface Refusal {
+  readonly kind: "conflict" | "fault" | "missing" | "lost" | "failure";
+  readonly messages: readonly string[];
+}
+
+/** What an order came to: all that runs, what has happened, or whether nothing is on; as the order asks. */
+export interface Answer {
+  readonly state?: RunState;
+  readonly event?: RunEvent | null;
+  readonly idle?: boolean;
+}
+
+/** What the engine's thread tells. */
+export type Report =
+  | { readonly answer: number; readonly value: Answer }
+  | { readonly answer: number; readonly refusal: Refusal }
+  | { readonly event: RunEvent }
+  | { readonly warning: string };
+
+/** What the engine's thread is started with. */
+export interface EngineSetUp {
+  readonly database: Settings["database"];
+  /** The folder in which what runs is written down. */
+  readonly runs: string;
+}

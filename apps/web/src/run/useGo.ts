@@ -1,0 +1,51 @@
+import { nextRow, previousRow } from "@zm/core";
+import { useCallback, useRef } from "react";
+import { useLive } from "../show/live.ts";
+import { usePress } from "./usePress.ts";
+
+/** A second contact so soon after the first is the same press: a key or a button that bounces. Milliseconds. */
+const BOUNCE = 150;
+
+/** What is pressed on one list: Go, back, hold, going to a cue, stepping through. */
+export function useGo(list: string) {
+  const press = usePress();
+  const pressedAt = useRef(Number.NEGATIVE_INFINITY);
+  const runOf = useCallback(() => useLive.getState().run?.mix.lists.get(list), [list]);
+
+  const go = useCallback(() => {
+    const now = performance.now();
+    if (now - pressedAt.current < BOUNCE) return;
+    pressedAt.current = now;
+    const run = runOf();
+    const next = run ? run.list.cues[nextRow(run)]?.number : undefined;
+    const seen = next === undefined || run?.clock.held ? {} : { cue: next };
+    void press({ ask: { press: "go", list, ...seen }, here: (t) => ({ t, list, go: true }) });
+  }, [press, list, runOf]);
+  const back = useCallback(() => void press({ ask: { press: "back", list }, here: (t) => ({ t, list, back: true }) }), [press, list]);
+  const hold = useCallback(() => {
+    const held = !(runOf()?.clock.held ?? false);
+    void press({ ask: { press: "hold", list, held }, here: (t) => ({ t, list, hold: held }) });
+  }, [press, list, runOf]);
+  const goTo = useCallback(
+    (cue: string, time?: number) => void press({ ask: { press: "goto", list, cue, ...(time === undefined ? {} : { time }) } }),
+    [press, list],
+  );
+  const step = useCallback(
+    (by: 1 | -1) => {
+      const run = runOf();
+      const row = run ? (by === 1 ? nextRow(run) : previousRow(run)) : -1;
+      const cue = run?.list.cues[row]?.number;
+      if (cue !== undefined) void press({ ask: { press: "goto", list, cue, time: 0 }, here: (t) => ({ t, list, goto: cue, time: 0 }) });
+    },
+    [press, list, runOf],
+  );
+  const catchFollow = useCallback(
+    () => void press({ ask: { press: "catch", list }, here: (t) => ({ t, list, catch: true }) }),
+    [press, list],
+  );
+  const release = useCallback(
+    () => void press({ ask: { press: "release", list }, here: (t) => ({ t, list, release: true }) }),
+    [press, list],
+  );
+  return { go, back, hold, goTo, step, catchFollow, release, press };
+}

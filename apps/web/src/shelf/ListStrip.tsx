@@ -1,0 +1,164 @@
+import { type ListRun, type ListSheet, type Tempo, nextRow, rampAt } from "@zm/core";
+import { useRef } from "react";
+import { chooseList } from "../choice/choice.ts";
+import { useGo } from "../run/useGo.ts";
+import { useRunTime } from "../run/useRunTime.ts";
+import { DropMenu, MenuEntry, MenuRule, NamedEntry } from "../shared/DropMenu.tsx";
+import { useLive } from "../show/live.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { Fader } from "./Fader.tsx";
+import { Strip } from "./Strip.tsx";
+import { meanTempo } from "./meanTempo.ts";
+
+/** A side list on the shelf: its fader, its next cue, its rate, its release, and the standby set. */
+export function ListStrip({ list, run }: { list: ListSheet; run: ListRun | undefined }) {
+  const now = useRunTime();
+  const { show } = useShow().sheet;
+  const standby = useLive((live) => live.run?.mix.standby) ?? [];
+  const { go, release, press } = useGo(list.id);
+  const { id, label, fader = "levels", steps } = list.list;
+  const name = label || id;
+  const next = run ? list.cues[nextRow(run)]?.number : undefined;
+  const chosen = standby.find((each) => each.list === id);
+  const tempo = show.tempos?.find((each) => each.id === steps?.tempo);
+  const level = run ? (fader === "rate" ? run.rate * 50 : rampAt(fader === "size" ? run.size : run.master, now)) : 0;
+  const move = (to: number): void =>
+    void press({ ask: { press: "fader", list: id, level: to }, here: (t) => ({ t, list: id, fader: to }) });
+  const rate = (to: number): void => void press({ ask: { press: "rate", list: id, rate: to }, here: (t) => ({ t, list: id, rate: to }) });
+  const choose = (): void => {
+    const others = standby.filter((each) => each.list !== id);
+    const set = chosen || next === undefined ? others : [...others, { list: id, cue: next }];
+    void press({ ask: { press: "standby", chosen: [...set] }, here: (t) => ({ t, standby: [...set] }) });
+  };
+  return (
+    <Strip
+      name={name}
+      state={stateWords(list, run, chosen?.cue)}
+      on={run?.cue != null}
+      set={chosen !== undefined}
+      fader={<Fader label={`${name}, ${fader}`} value={Math.min(100, level)} onMove={move} />}
+      menu={<ListStripMenu list={list} onRate={rate} onChoose={choose} chosen={chosen !== undefined} />}
+    >
+      <p className="figures leading-5">
+        {fader === "rate" ? "" : `${Math.round(level)} %`}
+        {(run?.rate ?? 1) !== 1 && (
+          <span className="block text-secondary" title="Rate: how many times as fast">
+            {(run?.rate ?? 1).toFixed(2)}x
+          </span>
+        )}
+      </p>
+      <button
+        type="button"
+        className="btn btn-xs h-7 border-neutral px-1"
+        onClick={go}
+        disabled={next === undefined}
+        title={next === undefined ? "There is no next cue" : `Fires cue ${next} of ${name}`}
+      >
+        {run?.cue === null ? "Start" : "Next"}
+      </button>
+      <button type="button" className="btn btn-xs h-7 border-neutral px-1" onClick={release} disabled={run?.cue == null}>
+        Release
+      </button>
+      {tempo && <TapButton tempo={tempo} />}
+    </Strip>
+  );
+}
+
+/** Where a list stands, in a few words. */
+function stateWords(list: ListSheet, run: ListRun | undefined, chosen: string | undefined): string {
+  if (chosen !== undefined) return `set: cue ${chosen}`;
+  if (list.cues.length === 0) return "no cue yet";
+  if (run?.cue == null) return list.list.steps ? "runs by itself" : `${list.cues.length} cues`;
+  const place = list.cues.findIndex(({ number }) => number === run.cue) + 1;
+  return list.list.steps ? `step ${place} of ${list.cues.length}` : `cue ${run.cue}`;
+}
+
+/** Sets a tempo by tapping; the mean of the taps is shown. */
+function TapButton({ tempo }: { tempo: Tempo }) {
+  const taps = useRef<number[]>([]);
+  const { press } = useGo("");
+  const beats = useLive((live) => live.run?.mix.tempos.get(tempo.id)) ?? tempo.perMinute;
+  const tap = (): void => {
+    const { taps: kept, perMinute } = meanTempo(taps.current, performance.now());
+    taps.current = kept;
+    if (perMinute === undefined) return;
+    void press({ ask: { press: "tempo", tempo: tempo.id, perMinute }, here: (t) => ({ t, tempo: tempo.id, perMinute }) });
+  };
+  return (
+    <button type="button" className="btn btn-xs h-7 border-neutral px-1" onClick={tap} title={`Tap the tempo ${tempo.label || tempo.id}`}>
+      Tap {Math.round(beats)}
+    </button>
+  );
+}
+
+interface ListStripMenuProps {
+  list: ListSheet;
+  onRate: (rate: number) => void;
+  onChoose: () => void;
+  chosen: boolean;
+}
+
+function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
+  const makeEdits = useMakeEdits();
+  const { cues: _cues, ...head } = list.list;
+  const set = (change: Partial<typeof head>): void => void makeEdits([{ op: "setList", list: { ...head, ...change } }]);
+  return (
+    <DropMenu label="" button="min-h-7 h-7 px-0.5" list="w-72">
+      <MenuEntry onAct={onChoose}>{chosen ? "Take it out of the standby set" : "Put its next cue into the standby set"}</MenuEntry>
+      <MenuEntry onAct={() => chooseList(list.id)}>Work on this list</MenuEntry>
+      <MenuRule />
+      {[0.5, 1, 2].map((rate) => (
+        <MenuEntry key={rate} onAct={() => onRate(rate)}>
+          Rate {rate}
+        </MenuEntry>
+      ))}
+      <NamedEntry label="Rate" placeholder="rate, then Enter" onName={(text) => onRate(Number(text))}>
+        Another rate …
+      </NamedEntry>
+      <MenuRule />
+      {(["levels", "rate", "size"] as const).map((what) => (
+        <MenuEntry key={what} current={(head.fader ?? "levels") === what} onAct={() => set({ fader: what })}>
+          The fader is its {what === "size" ? "size of waves" : what}
+        </MenuEntry>
+      ))}
+      <NamedEntry
+        label="Starts at, per cent"
+        placeholder="per cent, then Enter; empty: not"
+        value={head.startsAt === undefined ? "" : String(head.startsAt)}
+        onName={(text) => set({ startsAt: text === "" ? undefined : Number(text) })}
+      >
+        {head.startsAt === undefined ? "Starts by its fader …" : `Starts at ${head.startsAt} % …`}
+      </NamedEntry>
+      <NamedEntry
+        label="Releases in seconds"
+        placeholder="seconds, then Enter"
+        value={String(head.releaseTime ?? 1)}
+        onName={(text) => set({ releaseTime: Number(text) })}
+      >
+        Releases in {head.releaseTime ?? 1} s …
+      </NamedEntry>
+      <NamedEntry
+        label="Priority, 0 to 100"
+        placeholder="priority, then Enter"
+        value={String(head.priority ?? 50)}
+        onName={(text) => set({ priority: Number(text) })}
+      >
+        Priority {head.priority ?? 50} …
+      </NamedEntry>
+      <MenuEntry onAct={() => set({ levels: head.levels === "highest" ? "latest" : "highest" })}>
+        Its levels count by the {head.levels === "highest" ? "latest" : "highest"}
+      </MenuEntry>
+      {head.steps ? (
+        <MenuEntry onAct={() => set({ steps: undefined })}>It no longer runs by itself</MenuEntry>
+      ) : (
+        <NamedEntry
+          label="Seconds between two steps"
+          placeholder="seconds, then Enter"
+          onName={(text) => set({ steps: { interval: Number(text), order: "forward", rounds: 0 } })}
+        >
+          Runs by itself, a step every …
+        </NamedEntry>
+      )}
+    </DropMenu>
+  );
+}

@@ -1,0 +1,99 @@
+import { type HeldLook, type LookRun, rampAt } from "@zm/core";
+import { Trash2 } from "lucide-react";
+import { useRef } from "react";
+import { usePress } from "../run/usePress.ts";
+import { useRunTime } from "../run/useRunTime.ts";
+import { DropMenu, MenuEntry, MenuRule, NamedEntry } from "../shared/DropMenu.tsx";
+import { notify } from "../shared/notices.ts";
+import { useMakeEdits } from "../show/useShow.ts";
+import { Fader } from "./Fader.tsx";
+import { Strip } from "./Strip.tsx";
+
+/** A held look on its fader. */
+export function LookStrip({ look, run }: { look: HeldLook; run: LookRun | undefined }) {
+  const now = useRunTime();
+  const press = usePress();
+  const level = run ? rampAt(run.level, now) : 0;
+  const before = useRef<number | null>(null);
+  const move = (to: number): void =>
+    void press({ ask: { press: "look", look: look.id, level: to }, here: (t) => ({ t, look: look.id, level: to }) });
+  const bump = (): void => {
+    if (before.current !== null) return;
+    before.current = level;
+    move(100);
+  };
+  const letGo = (): void => {
+    if (before.current === null) return;
+    move(before.current);
+    before.current = null;
+  };
+  const name = look.label || look.id;
+  return (
+    <Strip
+      name={name}
+      state={`look, by ${look.levels ?? "highest"}`}
+      on={level > 0}
+      fader={<Fader label={`${name}, level`} value={level} onMove={move} />}
+      menu={<LookMenu look={look} />}
+    >
+      <p className="figures">{level > 0 ? `${Math.round(level)} %` : "out"}</p>
+      <button
+        type="button"
+        className="btn btn-xs h-7 border-neutral px-1"
+        title="Full while it is pressed"
+        onPointerDown={bump}
+        onPointerUp={letGo}
+        onPointerCancel={letGo}
+        onPointerLeave={letGo}
+        onKeyDown={(event) => {
+          if ((event.key === " " || event.key === "Enter") && !event.repeat) bump();
+        }}
+        onKeyUp={letGo}
+        onBlur={letGo}
+      >
+        Bump
+      </button>
+      <button type="button" className="btn btn-xs h-7 border-neutral px-1" onClick={() => move(0)} disabled={level === 0}>
+        Out
+      </button>
+    </Strip>
+  );
+}
+
+function LookMenu({ look }: { look: HeldLook }) {
+  const makeEdits = useMakeEdits();
+  const set = (change: Partial<HeldLook>): void => void makeEdits([{ op: "setHeldLook", look: { ...look, ...change } }]);
+  const remove = async (): Promise<void> => {
+    if (await makeEdits([{ op: "removeHeldLook", look: look.id, used: "drop" }]))
+      notify(`The held look ${look.label || look.id} is removed. Ctrl Z brings it back`);
+  };
+  const other = (look.levels ?? "highest") === "highest" ? "latest" : "highest";
+  return (
+    <DropMenu label="" button="min-h-7 h-7 px-0.5" list="w-64">
+      <NamedEntry label="Name of this look" placeholder="name, then Enter" value={look.label} onName={(label) => set({ label })}>
+        Rename …
+      </NamedEntry>
+      <NamedEntry
+        label="Seconds in which its colours and positions come"
+        placeholder="seconds, then Enter"
+        value={String(look.fade ?? 1)}
+        onName={(text) => set({ fade: Number(text) })}
+      >
+        Comes in {look.fade ?? 1} s …
+      </NamedEntry>
+      <NamedEntry
+        label="Priority, 0 to 100"
+        placeholder="priority, then Enter"
+        value={String(look.priority ?? 50)}
+        onName={(text) => set({ priority: Number(text) })}
+      >
+        Priority {look.priority ?? 50} …
+      </NamedEntry>
+      <MenuEntry onAct={() => set({ levels: other })}>Its levels count by the {other}</MenuEntry>
+      <MenuRule />
+      <MenuEntry onAct={remove}>
+        <Trash2 size={15} /> Remove this look
+      </MenuEntry>
+    </DropMenu>
+  );
+}

@@ -1,0 +1,45 @@
+import { z } from "zod";
+import { editParts } from "../show/schema.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import type { Mix } from "./mix.ts";
+import { mixAfterEdit } from "./mixSnapshot.ts";
+import { mixPressSchema, pressOn } from "./play.ts";
+
+const t = z.number();
+const cue = editParts.cueNumber;
+
+/**
+ * One thing that happens to a run, as plain data; `t` is seconds of the run's clock. Whoever has the run before it and the same show computes the run
+ * after it: a press; the list stands in a cue without firing it; the show was edited, and cues may have taken other numbers; time has passed.
+ */
+export const happeningSchema = z.union([
+  mixPressSchema,
+  z.strictObject({ t, list: editParts.id, settle: cue.nullable() }),
+  z.strictObject({ t, edited: z.array(z.strictObject({ list: editParts.id, from: cue, to: cue })) }),
+  z.strictObject({ t, passed: z.literal(true) }),
+]);
+export type Happening = z.infer<typeof happeningSchema>;
+
+/**
+ * The run after something has happened to it, over the show as it is now. Gives back the same run, changed, or after an edit of the rig a new one.
+ * Throws ShowError for a list, a cue or a look that there is not.
+ */
+export function happenTo(mix: Mix, happening: Happening, sheet: ShowSheet, first: string): Mix {
+  if ("passed" in happening) mix.advance(happening.t);
+  else if ("settle" in happening) mix.settle(happening.list, happening.settle, happening.t);
+  else if ("edited" in happening) return afterEdit(mix, happening, sheet);
+  else pressOn(mix, happening, first);
+  return mix;
+}
+
+function afterEdit(
+  mix: Mix,
+  { t: now, edited }: { t: number; edited: readonly { list: string; from: string; to: string }[] },
+  sheet: ShowSheet,
+): Mix {
+  const next = mixAfterEdit(mix, sheet, now);
+  const numbers = new Map<string, Map<string, string>>();
+  for (const { list, from, to } of edited) numbers.set(list, (numbers.get(list) ?? new Map<string, string>()).set(from, to));
+  for (const [list, own] of numbers) if (next.lists.has(list)) next.rename(list, own);
+  return next;
+}

@@ -1,0 +1,33 @@
+import type { Keys } from "../sheet/keys.ts";
+
+/** A rig that moves as its types say: by key ordinal what each key is told, and where it is. Changed in place. */
+export interface SimulatedRig {
+  readonly told: Float64Array;
+  readonly is: Float64Array;
+  /** Units a second; Infinity where a key is there at once. */
+  readonly speeds: Float64Array;
+}
+
+/** A rig that stands at home and has been told nothing else (section 11 of the running rules). */
+export function simulatedRig(keys: Keys): SimulatedRig {
+  const home = Float64Array.from(keys.all, ({ attribute }) => attribute.home);
+  const speeds = Float64Array.from(keys.all, ({ attribute }) => attribute.speed ?? Number.POSITIVE_INFINITY);
+  return { told: home.slice(), is: home, speeds };
+}
+
+/** Lets a rig move for so many seconds towards what it is told. True where something is not yet there. */
+export function moveRig({ told, is, speeds }: SimulatedRig, seconds: number): boolean {
+  let moves = false;
+  for (let key = 0; key < told.length; key += 1) {
+    const [to, from] = [told[key] ?? 0, is[key] ?? 0];
+    if (to === from) continue;
+    const most = (speeds[key] ?? 0) * seconds;
+    const left = Math.abs(to - from);
+    if (left <= most) is[key] = to;
+    else {
+      is[key] = from + Math.sign(to - from) * most;
+      moves = true;
+    }
+  }
+  return moves;
+}
