@@ -9,10 +9,10 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   workers: 2,
   fullyParallel: true,
-  // The journey that kills the database is a project of its own: it is run last and alone, so that it disturbs no other.
+  // What there is one of, the database and the lights, is used by journeys that are run last and one by one, so that they disturb no other.
   projects: [
-    { name: "journeys", testIgnore: /databaseAway/ },
-    { name: "database away", testMatch: /databaseAway/ },
+    { name: "journeys", testIgnore: /databaseAway|lights/ },
+    { name: "alone", testMatch: /databaseAway|lights/ },
   ],
   reporter: [["line"], ["json", { outputFile: process.env["ZM_E2E_REPORT"] ?? "test-results/report.json" }]],
   use: {

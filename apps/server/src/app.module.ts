@@ -7,6 +7,7 @@ import { HistoryController } from "./history/history.controller.ts";
 import { HistoryService } from "./history/history.service.ts";
 import { AcceptedController } from "./check/accepted.controller.ts";
 import { AcceptedService } from "./check/accepted.service.ts";
+import { OutputController } from "./run/output.controller.ts";
 import { PastController } from "./history/past.controller.ts";
 import { PastService } from "./history/past.service.ts";
 import { HandController } from "./hand/hand.controller.ts";
@@ -35,6 +36,7 @@ export class AppModule {
         PastController,
         AcceptedController,
         HealthController,
+        OutputController,
       ],
       providers: [
         { provide: DataSource, useValue: database },

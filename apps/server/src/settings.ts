@@ -5,6 +5,7 @@ import {
   IsIn,
   IsInt,
   IsNotEmpty,
+  IsOptional,
   IsString,
   Matches,
   Max,
@@ -54,6 +55,11 @@ export class Settings {
   @IsNotEmpty({ message: "ZM_DATA is empty; it names the folder of the server's own data" })
   readonly runs: string;
 
+  /** An address to which levels are sent from the start, whatever the settings page says. */
+  @IsOptional()
+  @Matches(/^[\w.-]{1,253}:\d{1,5}$/, { message: "ZM_OUTPUT is a host and a port, such as 127.0.0.1:5568" })
+  readonly output: string | undefined;
+
   /** Whether shows run in the thread that serves, instead of one of their own. */
   @IsBoolean()
   readonly engineHere: boolean;
@@ -77,6 +83,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     database,
     pages: env["ZM_PAGES"] ?? fileURLToPath(new URL("../../web/dist", import.meta.url)),
     runs: join(env["ZM_DATA"] ?? fileURLToPath(new URL("../../../.data", import.meta.url)), "runs", database.name),
+    output: env["ZM_OUTPUT"],
     engineHere: false,
     logLevel: LEVELS.find((known) => known === level) ?? level,
   });

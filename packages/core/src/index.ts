@@ -100,6 +100,7 @@ export * from "./rig/autoGroups.ts";
 export * from "./rig/patch.ts";
 export * from "./rig/rigEdits.ts";
 export * from "./stage/tints.ts";
+export { type Patched, patchedChannels } from "./rig/addresses.ts";
 export * from "./output/layout.ts";
 export * from "./output/simulatedRig.ts";
 export * from "./mix/play.ts";

@@ -1,4 +1,4 @@
-import { Mix, type MixPress, type MixSample, type ShowSheet, playMix, readMixRun, readShow, sheetOf } from "../src/index.ts";
+import { rampAt, Mix, type MixPress, type MixSample, type ShowSheet, playMix, readMixRun, readShow, sheetOf } from "../src/index.ts";
 import { stepAfter, stepRow } from "../src/mix/steps.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
@@ -208,4 +208,9 @@ test("what names a list, a cue or a look that there is not is refused, and so is
   expect(() => run(sheet, [{ t: 0, look: "warm", level: 5 }], [1])).toThrow(/There is no held look "warm"; the held looks are none yet/);
   expect(() => run(sheet, [{ t: 0, standby: [{ list: "l0", cue: "9" }] }], [1])).toThrow(/has no cue 9/);
   expect(() => readMixRun([{ t: 0, list: "l0", master: 150 }])).toThrow(/The run: /);
+});
+
+test("a fader that jumps is looked at before it does: it is where it was, and never no number", () => {
+  const ramp = { from: 20, to: 80, start: 5, fade: 0 };
+  expect([4.9, 5, 6].map((time) => rampAt(ramp, time))).toEqual([20, 80, 80]);
 });

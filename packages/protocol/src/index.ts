@@ -6,6 +6,7 @@ export * from "./checks.ts";
 export * from "./hand.ts";
 export * from "./history.ts";
 export * from "./live.ts";
+export * from "./output.ts";
 export * from "./past.ts";
 export * from "./routes.ts";
 export * from "./run.ts";

@@ -1,5 +1,6 @@
 import type { EditEvent, HistoryState } from "./history.ts";
 import type { HandState } from "./hand.ts";
+import type { RigSeen } from "./output.ts";
 import type { RunEvent, RunState } from "./run.ts";
 
 /** What a window hears live of the show that it watches. */
@@ -11,6 +12,8 @@ export interface FromServer {
   fired: (event: RunEvent) => void;
   hand: (state: HandState) => void;
   history: (state: HistoryState) => void;
+  /** What simulated lights tell of themselves. */
+  rig: (seen: RigSeen) => void;
   /** True while the database does not answer. */
   database: (away: boolean) => void;
   removed: (show: number) => void;
@@ -22,6 +25,8 @@ export type WatchReply = { readonly revision: number } | { readonly error: strin
 /** What a window asks over the live line. */
 export interface ToServer {
   watch: (show: number, reply: (answer: WatchReply) => void) => void;
+  /** What simulated lights tell of themselves; it is passed on to the windows of their show. */
+  rig: (seen: RigSeen) => void;
   /** The server's clock, milliseconds. */
   clock: (reply: (now: number) => void) => void;
 }

@@ -2,13 +2,14 @@ import { z } from "zod";
 import { acceptRequest, acceptedReply } from "./checks.ts";
 import { handReply, handRequest, handState } from "./hand.ts";
 import { editEvent, editsRequest, stepRequest } from "./history.ts";
+import { outputSettings, outputState, sentLevels } from "./output.ts";
 import { backRequest, historyPage, pastShow, versionRequest, versionsReply } from "./past.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
 import { importReply, importState, openShowReply, removeReply, showSummary, titleRequest } from "./shows.ts";
 
 /** One thing that can be asked of the server. `{id}` in a path is the number of a show. */
 export interface Route<Request extends z.ZodType, Reply extends z.ZodType> {
-  readonly method: "GET" | "POST" | "PATCH" | "DELETE";
+  readonly method: "GET" | "POST" | "PUT" | "PATCH" | "DELETE";
   readonly path: string;
   readonly request: Request;
   readonly reply: Reply;
@@ -50,4 +51,7 @@ export const routes = {
   hand: route("GET", "/api/shows/{id}/hand", nothing, handState),
   changeHand: route("POST", "/api/shows/{id}/hand", handRequest, handReply),
   forgetDamagedHand: route("DELETE", "/api/shows/{id}/hand/damaged", z.object({}), handState),
+  output: route("GET", "/api/output", nothing, outputState),
+  setOutput: route("PUT", "/api/output", outputSettings, outputState),
+  sentLevels: route("GET", "/api/output/levels", nothing, sentLevels),
 } as const;

@@ -1,3 +1,4 @@
+import { setTimeout } from "node:timers/promises";
 import { ConflictException, InternalServerErrorException, Logger, NotFoundException } from "@nestjs/common";
 import { type Show, ShowError } from "@zm/core";
 import type { RunEvent } from "@zm/protocol";
@@ -8,6 +9,8 @@ import { wordsOf } from "../shared/wordsOf.ts";
 import { EngineHost } from "./engineHost.ts";
 import type { Answer, EngineSetUp, Order, OrderBody, Refusal, Report } from "./orders.ts";
 
+/** So long the engine is given to say its last words; milliseconds. */
+const LONGEST_END = 500;
 const STARTED_AGAIN = "The engine has just been started again; look at what is on, and press once more";
 
 interface Asked {
@@ -63,13 +66,14 @@ export class Engine {
 
   async end(): Promise<void> {
     this.ended = true;
+    await Promise.race([this.ask({ do: "end", show: 0 }), setTimeout(LONGEST_END)]).catch(() => undefined);
     await this.seat.end();
   }
 
   private beginHere(): Seat {
     const host = new EngineHost(this.setUp, (report) => this.hear(report));
     host.start();
-    return host;
+    return { take: (order) => host.take(order), end: () => undefined };
   }
 
   private beginThread(): Seat {

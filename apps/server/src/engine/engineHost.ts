@@ -1,6 +1,9 @@
 import { NotFoundException } from "@nestjs/common";
 import { ShowError, sheetInSteps } from "@zm/core";
-import type { RunEvent } from "@zm/protocol";
+import { join } from "node:path";
+import type { OutputSettings, RunEvent } from "@zm/protocol";
+import { OutputSender } from "../output/sender.ts";
+import { OutputFile } from "../output/settingsFile.ts";
 import type { DataSource } from "typeorm";
 import { connectDatabase } from "../database/dataSource.ts";
 import { isLost } from "../database/lost.ts";
@@ -23,6 +26,11 @@ export class EngineHost {
   private readonly shows = new Map<number, RunningShow>();
   private readonly opening = new Map<number, Promise<RunningShow>>();
   private readonly files: RunFiles;
+  private readonly outputFile: OutputFile;
+  private readonly sender: OutputSender;
+  /** The show on stage: the one in which something was pressed last. */
+  private onStage: number | null = null;
+  private values = new Float64Array(0);
   private written = new Map<number, number>();
   private next = now();
   private timer: NodeJS.Timeout | undefined;
@@ -32,6 +40,8 @@ export class EngineHost {
     private readonly tell: (report: Report) => void,
   ) {
     this.files = new RunFiles(setUp.runs);
+    this.outputFile = new OutputFile(join(setUp.runs, "output.json"), setUp.output);
+    this.sender = new OutputSender(this.outputFile, (text) => this.warn(text));
   }
 
   /** Begins: what ran when the server ended goes on. */
@@ -41,9 +51,10 @@ export class EngineHost {
     this.loop();
   }
 
-  end(): void {
+  async end(): Promise<void> {
     clearTimeout(this.timer);
     this.shows.clear();
+    await this.sender.end();
   }
 
   take(order: Order): void {
@@ -57,6 +68,12 @@ export class EngineHost {
   private async done(order: Order): Promise<Answer> {
     if (order.do === "release") return this.release(order.show, order.removed);
     if (order.do === "isIdle") return { idle: this.shows.get(order.show)?.isIdle() ?? true };
+    if (order.do === "output") return this.output(order.settings);
+    if (order.do === "sent") return { sent: this.sender.sent() };
+    if (order.do === "end") {
+      await this.end();
+      return {};
+    }
     // Edits of a show that does not run are in the rows that it is read from.
     if (order.do === "edit" && !this.shows.has(order.show) && !this.opening.has(order.show)) return {};
     const running = this.shows.get(order.show) ?? (await this.open(order.show, order.do === "open" ? order.document : undefined));
@@ -66,6 +83,7 @@ export class EngineHost {
       case "state":
         return { state: running.state() };
       case "press":
+        this.onStage = order.show;
         return this.happened(running, running.press(order.press));
       case "settle":
         return this.happened(running, running.settle(order.list, order.before, order.after));
@@ -105,6 +123,8 @@ export class EngineHost {
     if (!stored) throw new NotFoundException(`There is no show number ${show}`);
     const running = new RunningShow(show, await inSlices(sheetInSteps(stored.show)), stored.revision, this.files.read(show));
     this.shows.set(show, running);
+    // After a restart the show on stage is the one that was written down last.
+    if (this.onStage === null && this.files.newest() === show) this.onStage = show;
     // What would have fired while nobody ran it fires before anybody asks.
     this.happened(running, running.pass() ?? null);
     return running;
@@ -120,6 +140,13 @@ export class EngineHost {
     }
   }
 
+  private output(settings: OutputSettings | undefined): Answer {
+    // Whoever receives at the old addresses is told that no more comes there.
+    if (settings) this.sender.lastWords();
+    if (settings) this.outputFile.set(settings);
+    return { output: { ...this.outputFile.settings, show: this.onStage } };
+  }
+
   private release(show: number, removed: boolean): Answer {
     this.shows.delete(show);
     this.written.delete(show);
@@ -131,6 +158,8 @@ export class EngineHost {
   private loop(): void {
     const time = now();
     for (const running of this.shows.values()) this.frame(running, time);
+    const onStage = this.onStage === null ? undefined : this.shows.get(this.onStage);
+    if (onStage && this.sender.isOn) this.send(onStage);
     this.next = Math.max(this.next + FRAME, now());
     this.timer = setTimeout(() => this.loop(), Math.max(0, this.next - now()));
   }
@@ -139,6 +168,13 @@ export class EngineHost {
     const event = running.pass();
     if (event) this.happened(running, event);
     else if (time - (this.written.get(running.show) ?? time) > WRITING && running.isMoving()) this.write(running);
+  }
+
+  private send(running: RunningShow): void {
+    const { show, sheet, hand } = running;
+    if (this.values.length !== sheet.keys.all.length) this.values = new Float64Array(sheet.keys.all.length);
+    running.frame(this.values);
+    this.sender.send({ show, sheet, hand, values: this.values });
   }
 
   private warn(warning: string): void {

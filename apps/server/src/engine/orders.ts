@@ -1,5 +1,5 @@
 import type { Hand, Show, Step } from "@zm/core";
-import type { PressRequest, RunEvent, RunState } from "@zm/protocol";
+import type { OutputSettings, OutputState, PressRequest, RunEvent, RunState, SentLevels } from "@zm/protocol";
 import type { Settings } from "../settings.ts";
 
 /** What the engine's thread is asked to do with a show. Each order has a number by which it is answered. */
@@ -14,6 +14,11 @@ export type Order = { readonly number: number; readonly show: number } & (
   | { readonly do: "release"; readonly removed: boolean }
   /** Whether nothing of a show is on: no list stands in a cue, no look is up, nothing moves. */
   | { readonly do: "isIdle" }
+  /** How levels leave for the lights; with settings, from now on so. These three speak of no show. */
+  | { readonly do: "output"; readonly settings?: OutputSettings }
+  | { readonly do: "sent" }
+  /** Ends: whoever receives levels is told that no more come. */
+  | { readonly do: "end" }
 );
 
 /** An order as it is given, before it has its number. */
@@ -30,6 +35,8 @@ export interface Answer {
   readonly state?: RunState;
   readonly event?: RunEvent | null;
   readonly idle?: boolean;
+  readonly output?: OutputState;
+  readonly sent?: SentLevels;
 }
 
 /** What the engine's thread tells. */
@@ -44,4 +51,6 @@ export interface EngineSetUp {
   readonly database: Settings["database"];
   /** The folder in which what runs is written down. */
   readonly runs: string;
+  /** An address to which levels are sent whatever the settings say. */
+  readonly output: string | undefined;
 }

@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { MixSnapshot } from "@zm/core";
 
@@ -48,6 +48,12 @@ export class RunFiles {
     } catch {
       return [];
     }
+  }
+
+  /** The show of which a run was written down last; undefined where none was. */
+  newest(): number | undefined {
+    const times = this.shows().map((show) => ({ show, at: statSync(this.path(show)).mtimeMs }));
+    return times.sort((a, b) => b.at - a.at)[0]?.show;
   }
 
   private path(show: number): string {

@@ -46,7 +46,7 @@ export class HandService implements OnModuleDestroy {
 
   constructor(
     private readonly shows: ShowsService,
-    runs: RunService,
+    private readonly runs: RunService,
     private readonly database: DataSource,
     watch: DatabaseWatch,
   ) {
@@ -161,6 +161,7 @@ export class HandService implements OnModuleDestroy {
     holding.turn += 1;
     holding.hand = hand;
     this.changes.next(await this.stateOf(showId, holding));
+    this.runs.hold(showId, hand);
     return this.write(showId, holding);
   }
 
@@ -199,6 +200,7 @@ export class HandService implements OnModuleDestroy {
     }
     const damaged = (row?.damaged ?? null) !== null || (row !== null && !read);
     const hand = read ? fitHand(read, sheet) : EMPTY_HAND;
+    this.runs.hold(showId, hand);
     return { turn: Math.floor(now()), hand, damaged, writing: Promise.resolve(true), stored: true };
   }
 }

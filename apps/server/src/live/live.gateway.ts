@@ -1,7 +1,7 @@
 import type { IncomingMessage } from "node:http";
 import { Logger, type OnModuleDestroy } from "@nestjs/common";
 import { ConnectedSocket, MessageBody, type OnGatewayInit, SubscribeMessage, WebSocketGateway, WebSocketServer } from "@nestjs/websockets";
-import type { FromServer, ToServer, WatchReply } from "@zm/protocol";
+import type { FromServer, RigSeen, ToServer, WatchReply } from "@zm/protocol";
 import { Subscription } from "rxjs";
 import { Server, Socket } from "socket.io";
 import { HandService } from "../hand/hand.service.ts";
@@ -74,6 +74,12 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   /** How many windows watch a show. */
   watchers(show: number): number {
     return this.server.sockets.adapter.rooms.get(room(show))?.size ?? 0;
+  }
+
+  /** Passes on to the windows of a show what simulated lights tell of themselves. */
+  @SubscribeMessage("rig")
+  rig(@MessageBody() seen: RigSeen): void {
+    if (typeof seen?.show === "number" && typeof seen.values === "object") this.server.to(room(seen.show)).emit("rig", seen);
   }
 
   /** The server's clock, for a window that sets its own by it. Milliseconds. */

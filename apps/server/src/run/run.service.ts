@@ -1,6 +1,6 @@
-import { ConflictException, Injectable, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
+import { ConflictException, Injectable, InternalServerErrorException, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
 import type { Hand } from "@zm/core";
-import type { EditEvent, PressRequest, RunEvent, RunState } from "@zm/protocol";
+import type { EditEvent, OutputSettings, OutputState, PressRequest, RunEvent, RunState, SentLevels } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import type { RunMove } from "../database/columnTypes.ts";
 import { DatabaseAway } from "../database/lost.ts";
@@ -25,7 +25,7 @@ export class RunService implements OnModuleDestroy {
     private readonly shows: ShowsService,
     settings: Settings,
   ) {
-    this.engine = new Engine({ database: settings.database, runs: settings.runs }, settings.engineHere);
+    this.engine = new Engine({ database: settings.database, runs: settings.runs, output: settings.output }, settings.engineHere);
     this.subscriptions.add(this.engine.events.subscribe((event) => this.hear(event)));
     this.subscriptions.add(this.shows.changes.subscribe((edit) => this.follow(edit)));
     this.subscriptions.add(this.shows.removed.subscribe((show) => this.engine.tell({ do: "release", show, removed: true })));
@@ -71,8 +71,23 @@ export class RunService implements OnModuleDestroy {
   }
 
   /** Tells the engine what is in hand, for what goes out to lights. */
-  async hold(show: number, hand: Hand): Promise<void> {
-    await this.ask({ do: "hand", show, hand });
+  hold(show: number, hand: Hand): void {
+    this.engine.tell({ do: "hand", show, hand });
+  }
+
+  /** How levels leave for the lights. */
+  async output(): Promise<OutputState> {
+    return outputOf(await this.engine.ask({ do: "output", show: 0 }));
+  }
+
+  /** Lets levels leave for the lights so from now on. */
+  async setOutput(settings: OutputSettings): Promise<OutputState> {
+    return outputOf(await this.engine.ask({ do: "output", show: 0, settings }));
+  }
+
+  /** What was sent to the lights last. */
+  async sentLevels(): Promise<SentLevels> {
+    return (await this.engine.ask({ do: "sent", show: 0 })).sent ?? { show: null, universes: {} };
   }
 
   /** True when nothing of a show is on: no list stands in a cue, no look is up, nothing moves. */
@@ -107,4 +122,9 @@ export class RunService implements OnModuleDestroy {
   private follow({ show, revision, steps }: EditEvent): void {
     this.engine.tell({ do: "edit", show, revision, steps });
   }
+}
+
+function outputOf({ output }: Answer): OutputState {
+  if (!output) throw new InternalServerErrorException("The engine said nothing of its output");
+  return output;
 }

@@ -131,7 +131,7 @@ const VIEWS = [
 
 function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
   return (
-    <header className="flex h-11 shrink-0 items-center gap-2 border-b border-rule px-3">
+    <header className="flex h-11 shrink-0 items-center gap-1 border-b border-rule px-3">
       <ShowMenu title={show.sheet.show.title} />
       <ListMenu />
       <nav aria-label="Views" className="flex h-full items-stretch gap-1">
@@ -140,7 +140,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
             key={path}
             to={`/show/${show.id}/${path}`}
             className={({ isActive }) =>
-              `flex items-center border-b-2 px-2 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
+              `flex items-center border-b-2 px-1.5 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
             }
           >
             {label}
@@ -150,12 +150,12 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       </nav>
       <span className="flex-1" />
       <ImportProgress />
-      <button type="button" className="btn btn-ghost btn-sm gap-1.5" title="Find a cue (Ctrl F)" onClick={() => openSearch()}>
+      <button type="button" className="btn btn-ghost btn-sm gap-1.5 px-2" title="Find a cue (Ctrl F)" onClick={() => openSearch()}>
         <Search size={15} /> Find
       </button>
       <button
         type="button"
-        className="btn btn-ghost btn-sm gap-1.5"
+        className="btn btn-ghost btn-sm gap-1.5 px-2"
         title="Record a cue (r)"
         onClick={() => useChoice.setState({ drawer: "record" })}
       >
@@ -184,7 +184,7 @@ function ShelfButton() {
     <button
       type="button"
       aria-pressed={open}
-      className="btn btn-ghost btn-sm gap-1.5 aria-pressed:text-primary"
+      className="btn btn-ghost btn-sm gap-1.5 px-2 aria-pressed:text-primary"
       title="Held looks and side lists on faders (l)"
       onClick={toggleShelf}
     >

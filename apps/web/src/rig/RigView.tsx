@@ -3,6 +3,7 @@ import { useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { GroupsTab } from "./GroupsTab.tsx";
 import { LightsTab } from "./LightsTab.tsx";
+import { OutputTab } from "./OutputTab.tsx";
 import { PacesTab } from "./PacesTab.tsx";
 import { PalettesTab } from "./PalettesTab.tsx";
 import { TypesTab } from "./TypesTab.tsx";
@@ -13,6 +14,7 @@ const TABS = [
   ["groups", "Groups"],
   ["palettes", "Palettes"],
   ["paces", "Paces"],
+  ["output", "Output"],
 ] as const;
 
 /** Number and label alone: here the tables want the room. */
@@ -29,6 +31,7 @@ export function RigView() {
     groups: show.groups.length,
     palettes: show.palettes.length,
     paces: show.paces.length,
+    output: null,
   };
   return (
     <div className="flex h-full">
@@ -51,6 +54,7 @@ export function RigView() {
           {tab === "groups" && <GroupsTab />}
           {tab === "palettes" && <PalettesTab />}
           {tab === "paces" && <PacesTab />}
+          {tab === "output" && <OutputTab />}
         </div>
       </div>
     </div>

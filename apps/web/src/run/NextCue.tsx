@@ -10,7 +10,7 @@ interface NextCueProps {
   /** Lets what would fire by itself wait for a Go. */
   onCatch: () => void;
   /** Fires it now. */
-  onFire: () => void;
+  onFire: (event: React.MouseEvent) => void;
 }
 
 /** The next cue: what fires it, and how long until it fires by itself, with ways to catch it and to fire it now. */
@@ -46,7 +46,7 @@ export function NextCue({ list, onCatch, onFire }: NextCueProps) {
         <span className="min-w-0 flex-1 truncate text-[18px]">{cue.label}</span>
         {wait !== null && (
           <>
-            <button type="button" className="btn btn-sm border-neutral" title="It waits for a Go instead (Ctrl ,)" onClick={onCatch}>
+            <button type="button" className="btn btn-sm border-neutral" title="It waits for a Go instead (Ctrl ;)" onClick={onCatch}>
               Catch
             </button>
             <button type="button" className="btn btn-sm border-neutral" onClick={onFire}>

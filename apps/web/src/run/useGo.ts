@@ -6,21 +6,31 @@ import { usePress } from "./usePress.ts";
 /** A second contact so soon after the first is the same press: a key or a button that bounces. Milliseconds. */
 const BOUNCE = 150;
 
+/** What a press comes with: when it was made, in milliseconds of the page, and for a key whether it is the key repeating itself. */
+interface Pressing {
+  readonly timeStamp: number;
+  readonly repeat?: boolean;
+}
+
 /** What is pressed on one list: Go, back, hold, going to a cue, stepping through. */
 export function useGo(list: string) {
   const press = usePress();
   const pressedAt = useRef(Number.NEGATIVE_INFINITY);
   const runOf = useCallback(() => useLive.getState().run?.mix.lists.get(list), [list]);
 
-  const go = useCallback(() => {
-    const now = performance.now();
-    if (now - pressedAt.current < BOUNCE) return;
-    pressedAt.current = now;
-    const run = runOf();
-    const next = run ? run.list.cues[nextRow(run)]?.number : undefined;
-    const seen = next === undefined || run?.clock.held ? {} : { cue: next };
-    void press({ ask: { press: "go", list, ...seen }, here: (t) => ({ t, list, go: true }) });
-  }, [press, list, runOf]);
+  const go = useCallback(
+    (event: Pressing) => {
+      // By when it was pressed, not when a busy page came to it; a key that is held down is one press.
+      const since = event.timeStamp - pressedAt.current;
+      if (since < BOUNCE || (event.repeat ?? false)) return;
+      pressedAt.current = event.timeStamp;
+      const run = runOf();
+      const next = run ? run.list.cues[nextRow(run)]?.number : undefined;
+      const seen = next === undefined || run?.clock.held ? {} : { cue: next };
+      void press({ ask: { press: "go", list, ...seen }, here: (t) => ({ t, list, go: true }) });
+    },
+    [press, list, runOf],
+  );
   const back = useCallback(() => void press({ ask: { press: "back", list }, here: (t) => ({ t, list, back: true }) }), [press, list]);
   const hold = useCallback(() => {
     const held = !(runOf()?.clock.held ?? false);

@@ -250,8 +250,9 @@ export const KEYS = {
   hold: { where: "Run", shown: "Ctrl .", keys: "ctrl+.", inDrawers: true, does: "hold and go on", found: "pause stop" },
   catch: {
     where: "Run",
-    shown: "Ctrl ,",
-    keys: "ctrl+comma",
+    shown: "Ctrl ;",
+    keys: "ctrl+;",
+    inFields: true,
     inDrawers: true,
     does: "catch what would fire by itself: it waits for a Go",
     found: "follow stop auto",
@@ -266,8 +267,8 @@ export const KEYS = {
   },
   fireSet: {
     where: "Run",
-    shown: "Ctrl Shift Enter",
-    keys: "ctrl+shift+enter",
+    shown: "Ctrl Shift G",
+    keys: "ctrl+shift+g",
     inFields: true,
     inDrawers: true,
     does: "fire the standby set: what is chosen on several lists, together",

@@ -78,8 +78,8 @@ function TapButton({ tempo }: { tempo: Tempo }) {
   const taps = useRef<number[]>([]);
   const { press } = useGo("");
   const beats = useLive((live) => live.run?.mix.tempos.get(tempo.id)) ?? tempo.perMinute;
-  const tap = (): void => {
-    const { taps: kept, perMinute } = meanTempo(taps.current, performance.now());
+  const tap = ({ timeStamp }: { timeStamp: number }): void => {
+    const { taps: kept, perMinute } = meanTempo(taps.current, timeStamp);
     taps.current = kept;
     if (perMinute === undefined) return;
     void press({ ask: { press: "tempo", tempo: tempo.id, perMinute }, here: (t) => ({ t, tempo: tempo.id, perMinute }) });

@@ -31,7 +31,7 @@ export function LookStrip({ look, run }: { look: HeldLook; run: LookRun | undefi
   return (
     <Strip
       name={name}
-      state={`look, by ${look.levels ?? "highest"}`}
+      state={look.levels ?? "highest"}
       on={level > 0}
       fader={<Fader label={`${name}, level`} value={level} onMove={move} />}
       menu={<LookMenu look={look} />}

@@ -95,12 +95,7 @@ function StandbySet() {
   return (
     <span className="flex min-w-0 items-center gap-2">
       <span className="truncate text-secondary">set: {words}</span>
-      <button
-        type="button"
-        className="btn btn-xs h-7 border-secondary"
-        title="Fires exactly these, together (Ctrl Shift Enter)"
-        onClick={fire}
-      >
+      <button type="button" className="btn btn-xs h-7 border-secondary" title="Fires exactly these, together (Ctrl Shift G)" onClick={fire}>
         Fire the set
       </button>
     </span>

@@ -2,6 +2,7 @@ import type { EditInput, HandChange } from "@zm/core";
 import {
   IMPORT_HEADER,
   OWN_HEADER,
+  type OutputSettings,
   type PressRequest,
   type Route,
   type RunningEditsRequest,
@@ -78,6 +79,9 @@ export const api = {
   step: (id: number, what: "undo" | "redo", step: string) => call(routes[what], { step, window: WINDOW }, { at: { id } }),
   press: (id: number, press: PressRequest) => call(routes.press, press, { at: { id } }),
   run: (id: number) => call(routes.run, undefined, { at: { id } }),
+  output: () => call(routes.output, undefined),
+  setOutput: (settings: OutputSettings) => call(routes.setOutput, settings),
+  sentLevels: () => call(routes.sentLevels, undefined),
   hand: (id: number) => call(routes.hand, undefined, { at: { id } }),
   changeHand: (id: number, changes: readonly HandChange[], gesture: string) =>
     call(routes.changeHand, { changes: [...changes], gesture, window: WINDOW }, { at: { id } }),

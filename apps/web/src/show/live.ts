@@ -10,6 +10,7 @@ import { useLastEdit } from "./lastEdit.ts";
 import { showsQuery } from "./openShow.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { here, useLive } from "./liveStore.ts";
+import { takeRigSeen } from "./rigSeen.ts";
 import { takeFired, takeRun } from "./takeFired.ts";
 import { catchUp, takeEdit } from "./useShow.ts";
 
@@ -40,6 +41,7 @@ export function useLiveShow(show: number): void {
     });
     socket.on("disconnect", () => useLive.setState({ connected: false }));
     socket.on("edit", (event) => void takeEdit(client, event));
+    socket.on("rig", takeRigSeen);
     socket.on("run", (state) => takeRun(client, state));
     socket.on("fired", (event) => takeFired(client, event));
     socket.on("hand", takeHand);

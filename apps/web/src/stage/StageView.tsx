@@ -12,6 +12,8 @@ import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { type Painted, StagePicture } from "./StagePicture.tsx";
 import { liveOutputs } from "../show/outputs.ts";
 import { useStageLook } from "./stageLook.ts";
+import { useRigThere } from "../show/rigSeen.ts";
+import { lightsUnderway, seenOutputs } from "./underway.ts";
 import { useStagePointer } from "./useStagePointer.ts";
 
 /** Narrow, without times: here the picture wants the room. */
@@ -22,7 +24,7 @@ export function StageView() {
   const list = useList();
   const { id, sheet } = useShow();
   const cue = useChoice((choice) => choice.cueEnd);
-  const { shows, view, haze, labels } = useStageLook();
+  const { shows, rig, view, haze, labels } = useStageLook();
   const main = useMainList();
   const run = useLive((live) => live.run);
   const row = cue === null ? -1 : findRow(list, cue);
@@ -30,7 +32,16 @@ export function StageView() {
   const painted = useRef<Painted | null>(null);
   const pointer = useStagePointer(painted, !blind);
   const resting = useMemo(() => (blind ? stageAtRest(list, row) : undefined), [blind, list, row]);
-  const outputs = useCallback(() => resting ?? liveOutputs(sheet), [resting, sheet]);
+  const rigThere = useRigThere(id);
+  const look = blind || !rigThere ? "told" : rig;
+  const outputs = useCallback(
+    () => resting ?? (look === "seen" ? seenOutputs(sheet, liveOutputs(sheet)) : liveOutputs(sheet)),
+    [resting, look, sheet],
+  );
+  const underway = useCallback(() => {
+    const told = liveOutputs(sheet);
+    return lightsUnderway(sheet, seenOutputs(sheet, told), told);
+  }, [sheet]);
   const caption = blind ? `Cue ${cueName(list.cues[row])}, blind` : `On stage: ${stageWords(main, run?.mix.lists.get(main.id))}`;
 
   return (
@@ -54,6 +65,19 @@ export function StageView() {
               Plan
             </Toggle>
           </div>
+          {rigThere && !blind && (
+            <div role="group" aria-label="Lights as they are" className="flex gap-1">
+              <Toggle pressed={look === "told"} onClick={() => useStageLook.setState({ rig: "told" })}>
+                As told
+              </Toggle>
+              <Toggle pressed={look === "seen"} onClick={() => useStageLook.setState({ rig: "seen" })}>
+                As it is
+              </Toggle>
+              <Toggle pressed={look === "both"} onClick={() => useStageLook.setState({ rig: "both" })}>
+                Both
+              </Toggle>
+            </div>
+          )}
           <Toggle pressed={labels} onClick={() => useStageLook.setState({ labels: !labels })}>
             Numbers
           </Toggle>
@@ -88,7 +112,7 @@ export function StageView() {
             </div>
           )}
           <StagePicture
-            outputs={outputs}
+            {...(look === "both" ? { lights: underway } : { outputs })}
             labels={labels}
             view={view}
             haze={haze}

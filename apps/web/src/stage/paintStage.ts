@@ -70,6 +70,7 @@ export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRen
     marks.clearRect(0, 0, options.width, options.height);
     for (const light of lights) paintHead(marks, view.project, light, options);
     for (const light of lights) if (rings && light.turns && chosen.has(light.channel)) paintLanding(marks, view.project, light, options);
+    for (const light of lights) if (light.goal) paintWay(marks, view.project, light, options);
     // Over the rings, so that a ring that passes leaves every number readable.
     if (labels) paintLabels(marks, lights, options);
     paintLasso(marks, options);
@@ -131,8 +132,9 @@ function levelWords(light: StageLight): string {
 
 /** What the marks show of a light, told apart as finely as the eye does. */
 function markOf(light: StageLight): string {
-  const { from, to, colour } = light;
-  return `${from.x} ${from.y} ${from.z} ${to.x} ${to.y} ${to.z} ${levelWords(light)} ${shade(colour, 1)}`;
+  const { from, to, goal, colour } = light;
+  const way = goal ? ` ${goal.x} ${goal.y} ${goal.z}` : "";
+  return `${from.x} ${from.y} ${from.z} ${to.x} ${to.y} ${to.z} ${levelWords(light)} ${shade(colour, 1)}${way}`;
 }
 
 /** The light that hangs in the whole room: what makes unlit things just visible. */
@@ -184,6 +186,26 @@ function shineBeam(field: LightField, project: Project, light: StageLight, haze:
     light.colour,
     strength,
   );
+}
+
+/** The way of a light that is not yet where it should be: from where it lands to a cross where it is going. */
+function paintWay(context: CanvasRenderingContext2D, project: Project, { to, goal }: StageLight, { glass }: StageOptions): void {
+  if (!goal) return;
+  const [from, end] = [project(to), project(goal)];
+  context.strokeStyle = glass;
+  context.lineWidth = 1;
+  context.setLineDash([3, 3]);
+  context.beginPath();
+  context.moveTo(from.x, from.y);
+  context.lineTo(end.x, end.y);
+  context.stroke();
+  context.setLineDash([]);
+  context.beginPath();
+  context.moveTo(end.x - 4, end.y - 4);
+  context.lineTo(end.x + 4, end.y + 4);
+  context.moveTo(end.x - 4, end.y + 4);
+  context.lineTo(end.x + 4, end.y - 4);
+  context.stroke();
 }
 
 /** Where a chosen light lands: the ring that it is moved by. */

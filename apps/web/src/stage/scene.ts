@@ -26,6 +26,8 @@ export interface StageLight {
   readonly colour: Light;
   /** The whole angle of the beam, degrees. */
   readonly angle: number;
+  /** Where it is going, for a light that is not yet there. */
+  readonly goal?: Point;
   /** What is written by it in place of its level; with an empty text not even its number. */
   readonly words?: string;
 }
@@ -113,12 +115,17 @@ export function sameLight(a: StageLight, b: StageLight | undefined): boolean {
     a.level === b.level &&
     a.angle === b.angle &&
     a.words === b.words &&
+    sameGoal(a.goal, b.goal) &&
     samePoint(a.from, b.from) &&
     samePoint(a.to, b.to) &&
     a.colour.red === b.colour.red &&
     a.colour.green === b.colour.green &&
     a.colour.blue === b.colour.blue
   );
+}
+
+function sameGoal(a: Point | undefined, b: Point | undefined): boolean {
+  return a === b || (a !== undefined && b !== undefined && samePoint(a, b));
 }
 
 function samePoint(a: Point, b: Point): boolean {

@@ -5,10 +5,12 @@ import type { ViewName } from "./view.ts";
 interface StageLook {
   /** What is on stage now, or the chosen cue blind. */
   shows: "stage" | "cue";
+  /** Of what is on stage: what is commanded, what the simulated lights do, or these with where each is still going. */
+  rig: "told" | "seen" | "both";
   view: ViewName;
   /** 0 to 1. */
   haze: number;
   labels: boolean;
 }
 
-export const useStageLook = create<StageLook>(() => ({ shows: "stage", view: "front", haze: 0.8, labels: true }));
+export const useStageLook = create<StageLook>(() => ({ shows: "stage", rig: "told", view: "front", haze: 0.8, labels: true }));

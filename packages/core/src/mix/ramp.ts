@@ -11,10 +11,11 @@ export function steady(value: number): Ramp {
   return { from: value, to: value, start: 0, fade: 0 };
 }
 
-/** Where a ramp has come at a moment. */
+/** Where a ramp has come at a moment; before it begins it is where it begins. */
 export function rampAt({ from, to, start, fade }: Ramp, now: number): number {
   const elapsed = now - start;
-  return elapsed >= fade ? to : from + ((to - from) * Math.max(0, elapsed)) / fade;
+  if (elapsed < 0) return from;
+  return elapsed >= fade ? to : from + ((to - from) * elapsed) / fade;
 }
 
 /** A ramp from where this one is now to another value, in so many seconds. */

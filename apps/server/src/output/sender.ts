@@ -1,0 +1,112 @@
+import { type Socket, createSocket } from "node:dgram";
+import { type Hand, type OutputLayout, type ShowSheet, emptyLevels, handLayer, layHandOver, outputLayout, writeLevels } from "@zm/core";
+import type { SentLevels } from "@zm/protocol";
+import { now } from "../shared/clock.ts";
+import { PreparedPacket } from "./packet.ts";
+import type { OutputFile } from "./settingsFile.ts";
+
+/** At rest a packet is sent so often, so that a light that has just been switched on hears of it. Milliseconds. */
+const REST = 900;
+/** So many packets say that no more comes. */
+const LAST_WORDS = 3;
+
+/** What one show puts out: its sheet, what is in hand, and its frame by key ordinal. */
+export interface Frame {
+  readonly show: number;
+  readonly sheet: ShowSheet;
+  readonly hand: Hand | null;
+  readonly values: Float64Array;
+}
+
+/** A rig laid out for sending. */
+interface LaidOut {
+  readonly sheet: Pick<ShowSheet, "keys">;
+  readonly channels: ShowSheet["show"]["channels"];
+  readonly layout: OutputLayout;
+  readonly levels: Uint8Array[];
+  readonly packets: PreparedPacket[];
+}
+
+/** Sends the levels of the show on stage as E1.31 data packets, one for each universe in use (section 11 of the running rules). */
+export class OutputSender {
+  private readonly socket: Socket = createSocket("udp4");
+  private laidOut: LaidOut | undefined;
+  private layer: { readonly of: Hand; readonly sheet: ShowSheet; readonly laid: ReturnType<typeof handLayer> } | undefined;
+  private sentAt = Number.NEGATIVE_INFINITY;
+  private show: number | null = null;
+
+  constructor(
+    private readonly file: OutputFile,
+    warn: (text: string) => void,
+  ) {
+    this.socket.unref();
+    this.socket.on("error", (error) => warn(`Levels could not be sent: ${error.message}`));
+  }
+
+  get isOn(): boolean {
+    return this.file.settings.on;
+  }
+
+  /** What was sent last. */
+  sent(): SentLevels {
+    const { layout, levels } = this.laidOut ?? { layout: { universes: [] }, levels: [] };
+    return {
+      show: this.show,
+      universes: Object.fromEntries(layout.universes.map((universe, index) => [universe, [...(levels[index] ?? [])]])),
+    };
+  }
+
+  /** Sends a frame: at once where something has changed, else often enough that lights know it stands. */
+  send({ show, sheet, hand, values }: Frame): void {
+    const laid = this.layOut(sheet);
+    this.show = show;
+    if (hand) layHandOver(this.handOf(hand, sheet), now(), values);
+    const changed = writeLevels(laid.layout, values, laid.levels);
+    const time = now();
+    if (!changed && time - this.sentAt < REST) return;
+    this.sentAt = time;
+    this.put(laid, false);
+  }
+
+  /** Says that no more comes of what was sent. */
+  lastWords(): void {
+    if (this.laidOut) for (let word = 0; word < LAST_WORDS; word += 1) this.put(this.laidOut, true);
+    this.laidOut = undefined;
+  }
+
+  /** Says that no more comes, and ends. */
+  async end(): Promise<void> {
+    this.lastWords();
+    await new Promise<void>((resolve) => this.socket.close(() => resolve()));
+  }
+
+  private put({ layout, levels, packets }: LaidOut, last: boolean): void {
+    layout.universes.forEach((universe, index) => {
+      const bytes = levels[index];
+      const packet = packets[index];
+      if (!bytes || !packet) return;
+      const [host = "127.0.0.1", port = "5568"] = (this.file.settings.universes[universe] ?? this.file.settings.address).split(":");
+      // A packet is written over by the next one, which may come before this one has left.
+      this.socket.send(Buffer.from(packet.next(bytes, last)), Number(port), host);
+    });
+  }
+
+  private layOut(sheet: ShowSheet): LaidOut {
+    if (this.laidOut?.sheet.keys === sheet.keys && this.laidOut.channels === sheet.show.channels) return this.laidOut;
+    const layout = outputLayout(sheet.show, sheet.keys);
+    const known = this.laidOut;
+    // A universe that stays in use goes on counting.
+    const packets = layout.universes.map(
+      (universe) => known?.packets[known.layout.universes.indexOf(universe)] ?? new PreparedPacket(universe, this.file.cid),
+    );
+    this.laidOut = { sheet: { keys: sheet.keys }, channels: sheet.show.channels, layout, levels: emptyLevels(layout), packets };
+    this.sentAt = Number.NEGATIVE_INFINITY;
+    return this.laidOut;
+  }
+
+  private handOf(hand: Hand, sheet: ShowSheet): ReturnType<typeof handLayer> {
+    if (this.layer?.of !== hand || this.layer.sheet !== sheet)
+      this.layer = { of: hand, sheet, laid: handLayer(hand, sheet.keys, sheet.palettes) };
+    return this.layer.laid;
+  }
+}

@@ -1,0 +1,46 @@
+import { Body, Controller, Get, Put } from "@nestjs/common";
+import { ApiOperation, ApiProperty, ApiTags } from "@nestjs/swagger";
+import type { OutputSettings, OutputState, SentLevels } from "@zm/protocol";
+import { IsBoolean, IsObject, Matches } from "class-validator";
+import { RunService } from "./run.service.ts";
+
+const ADDRESS = /^[\w.-]{1,253}:\d{1,5}$/;
+
+/** How levels leave for the lights. */
+export class OutputDto implements OutputSettings {
+  @ApiProperty()
+  @IsBoolean({ message: "on is true or false" })
+  on: boolean;
+
+  @ApiProperty({ example: "127.0.0.1:5568" })
+  @Matches(ADDRESS, { message: "address is a host and a port, such as 127.0.0.1:5568" })
+  address: string;
+
+  @ApiProperty({ description: "By universe, where it goes elsewhere", type: Object })
+  @IsObject({ message: "universes is an object: an address for each universe that goes elsewhere" })
+  universes: Record<string, string>;
+}
+
+@ApiTags("output")
+@Controller("api/output")
+export class OutputController {
+  constructor(private readonly runs: RunService) {}
+
+  @Get()
+  @ApiOperation({ summary: "How levels leave for the lights" })
+  settings(): Promise<OutputState> {
+    return this.runs.output();
+  }
+
+  @Put()
+  @ApiOperation({ summary: "Switch the output on or off, and say where it goes" })
+  set(@Body() body: OutputDto): Promise<OutputState> {
+    return this.runs.setOutput(body);
+  }
+
+  @Get("levels")
+  @ApiOperation({ summary: "What was sent last" })
+  levels(): Promise<SentLevels> {
+    return this.runs.sentLevels();
+  }
+}

@@ -1,0 +1,44 @@
+import { type APIRequestContext, expect, test } from "@playwright/test";
+import { openView, ownShow } from "../support/show.ts";
+
+interface Seen {
+  show: number | null;
+  told: Record<string, number>;
+  seen: Record<string, number>;
+  universes: Record<string, number[]>;
+}
+
+/** What the simulated lights tell of themselves. */
+async function lights(request: APIRequestContext): Promise<Seen> {
+  return (await request.get(`http://127.0.0.1:${process.env["ZM_RIG_WEB_PORT"]}/`)).json();
+}
+
+test("a cue fired in the window reaches the lights, which take their time to turn, and the picture shows how far they are", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show, "run");
+  await page.getByLabel("Go to cue").fill("3");
+  await page.getByRole("button", { name: "At once" }).click();
+  await expect.poll(async () => (await lights(request)).show, { timeout: 15_000 }).toBe(show);
+  await expect.poll(async () => (await lights(request)).seen["61.intensity"]).toBeCloseTo(35, 0);
+  await expect
+    .poll(async () => Math.abs(((await lights(request)).seen["61.pan"] ?? 0) - ((await lights(request)).told["61.pan"] ?? 99)))
+    .toBeLessThan(0.1);
+
+  await page.getByRole("link", { name: "Rig" }).click();
+  await page.getByRole("link", { name: "Output" }).click();
+  await page.getByRole("button", { name: "Universe 2" }).click();
+  const sent = (await lights(request)).universes["2"]?.[0] ?? -1;
+  await expect(page.getByRole("table", { name: "Levels of universe 2" }).getByRole("cell").first()).toHaveText(String(sent));
+  await page.getByLabel("To", { exact: true }).fill("nowhere");
+  await expect(page.getByLabel("To", { exact: true })).toHaveAttribute("aria-invalid", "true");
+  await page.keyboard.press("Escape");
+
+  await page.getByRole("link", { name: "Stage" }).click();
+  await page.getByRole("button", { name: "As it is" }).click();
+  await expect(page.getByRole("button", { name: "As it is" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "Both" }).click();
+  await expect(page.getByRole("button", { name: "Both" })).toHaveAttribute("aria-pressed", "true");
+});

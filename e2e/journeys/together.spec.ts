@@ -1,0 +1,130 @@
+import { type APIRequestContext, type Page, expect, test } from "@playwright/test";
+import { enterLine, stored } from "../support/build.ts";
+import { documentOf, openView, ownShow } from "../support/show.ts";
+
+interface Running {
+  lists: Record<string, { cue: string | null; rate: number; master: { to: number }; follow: unknown }>;
+  looks: Record<string, { level: { to: number } }>;
+  standby: { list: string; cue: string }[];
+  tempos: Record<string, number>;
+}
+
+async function running(request: APIRequestContext, show: number): Promise<Running> {
+  return (await (await request.get(`/api/shows/${show}/run`)).json()).mix;
+}
+
+/** Opens Run with the shelf under it. */
+async function openShelf(page: Page, show: number): Promise<void> {
+  await openView(page, show, "run");
+  await page.getByRole("button", { name: "Shelf" }).click();
+  await expect(page.getByRole("region", { name: "Shelf" })).toBeVisible();
+}
+
+test("a held look is made of what is in hand, raised, bumped and taken out, in every window alike, and taken back", async ({
+  page,
+  request,
+  context,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await enterLine(page, "41..43 = 60");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Shelf" }).click();
+  await page.getByRole("button", { name: "New look" }).click();
+  await page.getByText(/Of what is in hand: 3 values/).click();
+  await page.getByLabel("Name of the new look, of what is in hand").fill("Front half");
+  await page.keyboard.press("Enter");
+  const strip = page.getByRole("region", { name: "Front half" });
+  await expect(strip).toBeVisible();
+  await stored(page);
+  expect(JSON.stringify(await documentOf(request, show))).toContain('"label":"Front half"');
+
+  const other = await context.newPage();
+  await openShelf(other, show);
+  const fader = strip.getByLabel("Front half, level");
+  await fader.fill("9");
+  await page.keyboard.press("ArrowUp");
+  await expect.poll(async () => (await running(request, show)).looks["front-half"]?.level.to).toBe(10);
+  await expect(other.getByRole("region", { name: "Front half" }).getByText("10 %")).toBeVisible();
+  const bump = strip.getByRole("button", { name: "Bump" });
+  await bump.hover();
+  await page.mouse.down();
+  await expect.poll(async () => (await running(request, show)).looks["front-half"]?.level.to).toBe(100);
+  await page.mouse.up();
+  await expect.poll(async () => (await running(request, show)).looks["front-half"]?.level.to).toBe(10);
+  await other.getByRole("region", { name: "Front half" }).getByRole("button", { name: "Out" }).click();
+  await expect(strip.getByText("out", { exact: true })).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(strip).toBeHidden();
+});
+
+test("a side list is started, quickened and released from the shelf, and a set chosen on two lists goes with one press", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openShelf(page, show);
+  const tower = page.getByRole("region", { name: "Tower" });
+  await tower.getByRole("button", { name: "Start" }).click();
+  await expect(tower.getByText("step 1 of 3")).toBeVisible();
+  await expect(tower.getByText("step 2 of 3")).toBeVisible({ timeout: 8000 });
+  for (let tap = 0; tap < 4; tap += 1) {
+    await tower.getByRole("button", { name: /Tap/ }).click();
+    await page.waitForTimeout(300);
+  }
+  await expect.poll(async () => (await running(request, show)).tempos["swell"] ?? 0).toBeGreaterThan(40);
+  await tower.getByRole("button").first().click();
+  await page.getByRole("menuitem", { name: "Rate 2" }).click();
+  await expect.poll(async () => (await running(request, show)).lists["tower"]?.rate).toBe(2);
+  await tower.getByRole("button", { name: "Release" }).click();
+  await expect(tower.getByText("runs by itself")).toBeVisible();
+
+  for (const name of ["Tower", "Flame"]) {
+    await page.getByRole("region", { name }).getByRole("button").first().click();
+    await page.getByRole("menuitem", { name: "Put its next cue into the standby set" }).click();
+  }
+  await expect(page.getByText("set: Tower 1, Flame 1")).toBeVisible();
+  expect((await running(request, show)).lists["flame"]?.cue).toBeNull();
+  await page.keyboard.press("Control+Shift+G");
+  await expect.poll(async () => (await running(request, show)).lists["flame"]?.cue).toBe("1");
+  expect((await running(request, show)).standby).toEqual([]);
+  await expect(page.getByText(/^set:/)).toBeHidden();
+});
+
+test("a follow is caught and fired by hand, a bounce of Go is one press and a second press is another", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show, "run");
+  await page.getByLabel("Go to cue").fill("9");
+  await page.getByRole("button", { name: "At once" }).click();
+  await expect(page.getByTestId("on-stage")).toHaveText("9");
+  await expect(page.getByText("fires by itself in")).toBeVisible();
+  await page.keyboard.press("Control+;");
+  await expect(page.getByText("next, waits for Go")).toBeVisible();
+  expect((await running(request, show)).lists["main"]?.follow).toBeNull();
+  const go = page.getByRole("button", { name: "Go", exact: true });
+  await go.evaluate((button: HTMLElement) => {
+    button.click();
+    button.click();
+  });
+  await expect(page.getByTestId("on-stage")).toHaveText("9.5");
+  await page.waitForTimeout(300);
+  await expect(page.getByTestId("on-stage")).toHaveText("9.5");
+  await go.click();
+  await page.waitForTimeout(200);
+  await go.click();
+  await expect(page.getByTestId("on-stage")).toHaveText("11");
+});
+
+test("a cue that starts a list sets it going, and a go-to out of that stretch leaves it as running in order would", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openShelf(page, show);
+  await page.getByLabel("Go to cue").fill("42");
+  await page.getByRole("button", { name: "At once" }).click();
+  await expect(page.getByRole("region", { name: "Tower" }).getByText(/step \d of 3/)).toBeVisible();
+  await page.getByLabel("Go to cue").fill("46");
+  await page.getByRole("button", { name: "At once" }).click();
+  await expect(page.getByRole("region", { name: "Tower" }).getByText("runs by itself")).toBeVisible();
+});
