@@ -50,18 +50,18 @@ for (const view of ["score", "stage", "run"] as const) {
   });
 }
 
-test("the rig, Check, History, Paper, the Hand, recording and updating have no serious finding, in desk and in foolscap", async ({
-  page,
-  request,
-}) => {
-  test.setTimeout(150_000);
+test("the rig and what leaves for it have no serious finding, in desk and in foolscap", async ({ page, request }) => {
   const show = await ownShow(request);
-  for (const tab of ["lights", "types", "groups", "palettes", "paces"]) {
+  for (const tab of ["lights", "types", "groups", "palettes", "paces", "output"]) {
     await page.goto(`/show/${show}/rig/${tab}`);
     await expect(page.getByRole("navigation", { name: "Rig" })).toBeVisible();
     if (tab === "lights") await page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true }).click();
     expect([tab, await findingsInBoth(page)]).toEqual([tab, []]);
   }
+});
+
+test("Check, History and Paper have no serious finding, in desk and in foolscap", async ({ page, request }) => {
+  const show = await ownShow(request);
   await page.goto(`/show/${show}/check`);
   await page
     .getByRole("button", { name: /^Mend all/ })
@@ -81,6 +81,13 @@ test("the rig, Check, History, Paper, the Hand, recording and updating have no s
   await enterLine(page, "paper");
   await expect(page.getByRole("list", { name: "Pages" })).toBeVisible();
   expect(["paper", await findingsInBoth(page)]).toEqual(["paper", []]);
+});
+
+test("the Hand, recording, updating, the shelf, help and the pages that look on have no serious finding, in desk and in foolscap", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
   await openView(page, show, "stage");
   await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
   await enterLine(page, "@washes = 20~80");
@@ -96,9 +103,14 @@ test("the rig, Check, History, Paper, the Hand, recording and updating have no s
     expect([drawer, await findingsInBoth(page, "form[role=dialog]")]).toEqual([drawer, []]);
     await page.getByRole("button", { name: "Not now" }).click();
   }
+  await page.getByRole("button", { name: "Shelf" }).click();
+  expect(["shelf", await findingsInBoth(page, '[aria-label="Shelf"]')]).toEqual(["shelf", []]);
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog", { name: "Help" })).toBeVisible();
   expect(["help", await findingsInBoth(page, "dialog[open]")]).toEqual(["help", []]);
+  await page.goto(`/watch/${show}`);
+  await expect(page.getByTestId("on-stage")).toHaveText("6");
+  expect(["watch", await findingsInBoth(page)]).toEqual(["watch", []]);
 });
 
 test("? shows the keys, Escape puts them away", async ({ page, request }) => {

@@ -1,6 +1,6 @@
 import { type APIRequestContext, type Page, expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
-import { documentOf, openView, ownShow } from "../support/show.ts";
+import { OWN, cueOf, documentOf, openView, ownShow } from "../support/show.ts";
 
 interface Running {
   lists: Record<string, { cue: string | null; rate: number; master: { to: number }; follow: unknown }>;
@@ -127,4 +127,62 @@ test("a cue that starts a list sets it going, and a go-to out of that stretch le
   await page.getByLabel("Go to cue").fill("46");
   await page.getByRole("button", { name: "At once" }).click();
   await expect(page.getByRole("region", { name: "Tower" }).getByText("runs by itself")).toBeVisible();
+});
+
+test("what a cue does besides is given in the inspector and typed, timed, taken away, and what runs now is recorded so", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show, "score");
+  await page.getByText("Kettle").first().click();
+  const besides = page.getByRole("group", { name: "What it does besides" });
+  await besides.getByRole("button", { name: "Also does …" }).click();
+  await page.getByRole("menuitem", { name: "Start Tower" }).click();
+  await expect(besides.getByText("start Tower")).toBeVisible();
+  await besides.getByLabel("start Tower, seconds after its Go").fill("1.5");
+  await page.keyboard.press("Enter");
+  await enterLine(page, "#8: raise worklight to 30 in 4");
+  await expect(besides.getByText("raise Worklight to 30 % in 4 s")).toBeVisible();
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "go", list: "flame" } });
+  await besides.getByRole("button", { name: "Also does …" }).click();
+  await page.getByRole("menuitem", { name: /What is running now: start Flame at 1/ }).click();
+  await expect(besides.getByText("start Flame at 1")).toBeVisible();
+  await stored(page);
+  expect((await cueOf(request, show, "8")).actions).toEqual([
+    { do: "start", list: "tower", after: 1.5 },
+    { do: "look", look: "worklight", level: 30, time: 4 },
+    { do: "start", list: "flame", cue: "1" },
+  ]);
+  await expect(page.getByRole("row", { name: /also: start Tower/ })).toBeVisible();
+  await besides.getByRole("button", { name: "Take away: start Tower" }).click();
+  await page.keyboard.press("Control+z");
+  await expect(besides.getByText("start Tower")).toBeVisible();
+  await enterLine(page, "#8: actions none");
+  await expect(besides.getByText("start Tower")).toBeHidden();
+});
+
+test("a page that only looks on follows the show, in large letters too, and comes back when the server does", async ({ page, request }) => {
+  const show = await ownShow(request);
+  let cut = false;
+  const lines: { close: () => Promise<void> }[] = [];
+  await page.routeWebSocket(/socket\.io/, (line) => {
+    if (cut) return void line.close();
+    lines.push(line);
+    line.connectToServer();
+  });
+  await page.goto(`/watch/${show}`);
+  await expect(page.getByTestId("next-cue")).toHaveText("0.5");
+  const press = (data: object) => request.post(`/api/shows/${show}/run`, { headers: OWN, data });
+  await press({ press: "goto", cue: "6", time: 0 });
+  await expect(page.getByTestId("on-stage")).toHaveText("6");
+  await page.getByRole("link", { name: "In large letters" }).click();
+  await expect(page.getByTestId("on-stage")).toHaveText("6");
+  cut = true;
+  for (const line of lines) await line.close();
+  await expect(page.getByRole("status")).toHaveText(/comes back by itself/);
+  await press({ press: "go" });
+  cut = false;
+  await expect(page.getByTestId("on-stage")).toHaveText("7", { timeout: 30_000 });
+  await expect(page.getByRole("button")).toHaveCount(0);
 });

@@ -12,6 +12,7 @@ interface CueDocument {
   number: string;
   label?: string;
   trigger?: object;
+  actions?: object[];
   parts: { times: Record<string, unknown>; moves: Record<string, Record<string, unknown>> }[];
 }
 

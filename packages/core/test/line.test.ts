@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { type LineRequest, describeEdits, listOf, readEdits, readLine, readShow, sheetOf } from "../src/index.ts";
+import { type LineRequest, describeEdits, listOf, makeEdits, readEdits, readLine, readShow, sheetOf } from "../src/index.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
 const worked: { show: unknown } = JSON.parse(readFileSync(new URL("./cases/06-palettes.json", import.meta.url), "utf8"));
@@ -202,4 +202,49 @@ test("a search and the help are no edits", () => {
 
 test.each(["5 - 6", "5 -6", "5- 6"])("%s is light 5 made darker: only without a blank on either side may a range be meant", (text) => {
   expect(readLine(text, context)).toMatchObject({ request: { kind: "edit" } });
+});
+
+test("what a cue does besides is typed, added to what it does, and taken away; a list that there is not is pointed at", () => {
+  const held = {
+    heldLooks: [{ id: "warm", label: "Warm", values: { 5: { intensity: 50 } } }],
+    tempos: [{ id: "slow", label: "Slow", perMinute: 60 }],
+  };
+  const base = smallShow([oneCue("1", {}), oneCue("2", {})], {}, held);
+  const sheet = makeEdits(
+    base,
+    readEdits([
+      { op: "setList", list: { id: "sea", label: "Sea" } },
+      { op: "insertCue", list: "sea", cue: "3" },
+    ]),
+  ).sheet;
+  const actionsAfter = (...lines: string[]): unknown => {
+    let now = sheet;
+    for (const line of lines) {
+      const read = readLine(line, { sheet: now, list: listOf(now), cues: undefined });
+      if (!("request" in read) || read.request.kind !== "edit") throw new Error(JSON.stringify(read));
+      now = makeEdits(now, readEdits(read.request.edits)).sheet;
+    }
+    return listOf(now).cues[0]?.actions;
+  };
+  expect(actionsAfter("#1: start sea at #3 after 1.5", "#1: raise warm to 80 in 3", "#1: release Sea in 4 after 1:00")).toEqual([
+    { do: "start", list: "sea", cue: "3", after: 1.5 },
+    { do: "look", look: "warm", level: 80, time: 3 },
+    { do: "release", list: "sea", time: 4, after: 60 },
+  ]);
+  expect(
+    actionsAfter("#1: go sea", "#1: go sea to #3 in 2", "#1: hold sea", "#1: rate sea 1.5", "#1: master sea 60", "#1: tempo slow 96"),
+  ).toEqual([
+    { do: "go", list: "sea" },
+    { do: "goto", list: "sea", cue: "3", time: 2 },
+    { do: "hold", list: "sea" },
+    { do: "rate", list: "sea", rate: 1.5 },
+    { do: "master", list: "sea", level: 60 },
+    { do: "tempo", tempo: "slow", perMinute: 96 },
+  ]);
+  expect(actionsAfter("#1: start sea", "#1: actions none")).toBeUndefined();
+  const wrong = readLine("#1: start storm", { sheet, list: listOf(sheet), cues: undefined });
+  expect(wrong).toEqual({ fault: { message: 'There is no list "storm"; the lists are main, sea', at: 10, length: 5 } });
+  expect(readLine("#1..2: start sea", { sheet, list: listOf(sheet), cues: undefined })).toMatchObject({
+    fault: { message: expect.stringMatching(/one cue/) },
+  });
 });

@@ -16,3 +16,4 @@ export const loadCheckView = loadLater(async (): View => (await import("../check
 export const loadHistoryView = loadLater(async (): View => (await import("../past/HistoryView.tsx")).HistoryView);
 export const loadPaperView = loadLater(async (): View => (await import("../paper/PaperView.tsx")).PaperView);
 export const loadRunView = loadLater(async (): View => (await import("../run/RunView.tsx")).RunView);
+export const loadWatchView = loadLater(async (): View => (await import("../run/WatchView.tsx")).WatchView);

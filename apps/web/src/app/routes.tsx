@@ -6,7 +6,7 @@ import { ScoreView } from "../score/ScoreView.tsx";
 import { ErrorPage, ViewErrorPage } from "./ErrorPage.tsx";
 import { Frame, Opening } from "./Frame.tsx";
 import { NoShow } from "./NoShow.tsx";
-import { loadCheckView, loadHistoryView, loadPaperView, loadRigView, loadRunView, loadStageView } from "./parts.ts";
+import { loadCheckView, loadHistoryView, loadPaperView, loadRigView, loadRunView, loadStageView, loadWatchView } from "./parts.ts";
 
 /** Every view has its own address under the show it belongs to. What a view needs is there before it is shown. */
 export const routes: RouteObject[] = [
@@ -31,6 +31,7 @@ export const routes: RouteObject[] = [
           { path: "run", lazy: { Component: loadRunView }, ErrorBoundary: ViewErrorPage },
         ],
       },
+      { path: "watch/:showId/:how?", loader: loadShow, lazy: { Component: loadWatchView }, ErrorBoundary: ErrorPage },
       { path: "*", loader: () => redirect("/") },
     ],
   },

@@ -22,6 +22,7 @@ import { ActionButton } from "../shared/ActionButton.tsx";
 import { putLine } from "../line/lineText.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
+import { ActionFields } from "./ActionFields.tsx";
 import { CarriesField } from "./CarriesField.tsx";
 import { StoppedValues } from "./StoppedValues.tsx";
 import { ChainPicture, TimesPicture } from "./pictures.ts";
@@ -56,6 +57,7 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
       />
       <TriggerFields cue={cue} onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])} />
       <CarriesField list={list} cues={{ from: cue.number, to: cue.number }} />
+      <ActionFields list={list} cue={cue} />
       <StoppedValues list={list} row={row} />
       {chain.length > 1 && (
         <Suspense fallback={null}>

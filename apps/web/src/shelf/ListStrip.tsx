@@ -103,7 +103,7 @@ function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
   const { cues: _cues, ...head } = list.list;
   const set = (change: Partial<typeof head>): void => void makeEdits([{ op: "setList", list: { ...head, ...change } }]);
   return (
-    <DropMenu label="" button="min-h-7 h-7 px-0.5" list="w-72">
+    <DropMenu label="" name={`More of ${list.list.label || list.id}`} button="min-h-7 h-7 px-0.5" list="w-72">
       <MenuEntry onAct={onChoose}>{chosen ? "Take it out of the standby set" : "Put its next cue into the standby set"}</MenuEntry>
       <MenuEntry onAct={() => chooseList(list.id)}>Work on this list</MenuEntry>
       <MenuRule />

@@ -69,7 +69,7 @@ function LookMenu({ look }: { look: HeldLook }) {
   };
   const other = (look.levels ?? "highest") === "highest" ? "latest" : "highest";
   return (
-    <DropMenu label="" button="min-h-7 h-7 px-0.5" list="w-64">
+    <DropMenu label="" name={`More of ${look.label || look.id}`} button="min-h-7 h-7 px-0.5" list="w-64">
       <NamedEntry label="Name of this look" placeholder="name, then Enter" value={look.label} onName={(label) => set({ label })}>
         Rename …
       </NamedEntry>

@@ -1,5 +1,5 @@
 import { type Cue, type ListSheet, cueDuration, readTime, count } from "@zm/core";
-import { Play, Split, TriangleAlert } from "lucide-react";
+import { ListVideo, Play, Split, SquareStop, TriangleAlert } from "lucide-react";
 import { memo, useRef, useState } from "react";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { placeOf, useFindings } from "../show/findings.ts";
@@ -9,7 +9,8 @@ import { NO_TIME } from "../shared/readSeconds.ts";
 import { readTrigger } from "../shared/readTrigger.ts";
 import { lasts, seconds, triggerWords, upDown } from "../shared/words.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
-import { useMakeEdits } from "../show/useShow.ts";
+import { actionWords } from "../shared/actionWords.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { SceneFold } from "./SceneFold.tsx";
 import { foldName } from "./lines.ts";
 import { toggleParts } from "./useSheetLines.ts";
@@ -224,9 +225,25 @@ function CueTags({ list, cue }: { list: string; cue: Cue }) {
           </Tag>
         </button>
       )}
+      <ActionTag cue={cue} />
       {cue.carries === "cueOnly" && <Tag title="Its moves stay inside this cue">only</Tag>}
       {cue.carries === "isolated" && <Tag title="Nothing tracks in or out">isolated</Tag>}
     </>
+  );
+}
+
+/** What a cue does besides its moves: a triangle where it starts or raises something, a bar where it only lets go. */
+function ActionTag({ cue }: { cue: Cue }) {
+  const { sheet } = useShow();
+  const actions = cue.actions ?? [];
+  if (actions.length === 0) return null;
+  const words = actions.map((action) => actionWords(action, sheet)).join(", ");
+  const ends = actions.every((action) => action.do === "release" || (action.do === "look" && action.level === 0));
+  return (
+    <Tag title={`Also: ${words}`}>
+      <span className="sr-only">also: {words}</span>
+      {ends ? <SquareStop aria-hidden size={11} className="inline" /> : <ListVideo aria-hidden size={11} className="inline" />}
+    </Tag>
   );
 }
 

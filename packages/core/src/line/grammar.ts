@@ -288,6 +288,7 @@ class LineParser extends CueRules {
             { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
             { ALT: () => ({ kind: "last", cues, seconds: this.SUBRULE(this.lasting) }) },
             { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
+            { ALT: () => ({ kind: "action", cues, action: this.SUBRULE(this.action) }) },
             { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
           ]);
         },

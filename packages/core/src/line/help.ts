@@ -170,6 +170,21 @@ export const LINE_HELP: readonly LineChapter[] = [
         "what fires a cue: the completion of the cue before, its Go, or a press",
         "auto automatic link wait trigger start go",
       ),
+      entry(
+        ["#12: start sea", "#12: start sea at #3 after 1", "#12: release sea in 4"],
+        "starts another list when the cue fires, some seconds after its Go; lets it go",
+        "action link trigger run macro besides",
+      ),
+      entry(
+        ["#12: rate sea 1.5", "#12: master sea 60 in 3", "#12: raise warmers to 80 in 3", "#12: tempo slow 96"],
+        "a list's rate and master, a held look's level, a tempo, when the cue fires",
+        "action speed fader submaster",
+      ),
+      entry(
+        ["#12: go sea", "#12: go sea to #3", "#12: hold sea", "#12: actions none"],
+        "steps a list on, holds it; takes all of it away",
+        "action",
+      ),
       entry(["insert #12.5", 'insert #12.5 "Lamp out"'], "a cue without moves; no look changes"),
       entry(
         ['insert #12.5 "Lamp out" block next'],

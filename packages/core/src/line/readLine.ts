@@ -27,7 +27,8 @@ import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
 import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
-import type { Destination, Named, Range, Sentence, Shown, TypedMapping, TypedOperation } from "./sentence.ts";
+import type { Action } from "../show/schema.ts";
+import type { Destination, Named, Range, Sentence, Shown, TypedAction, TypedMapping, TypedOperation } from "./sentence.ts";
 
 /**
  * What a typed line asks for, held against the show. `channels` and `cues` are what is chosen when it has been done; undefined leaves
@@ -115,6 +116,19 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
         ...cues,
         trigger: sentence.trigger,
       }));
+    case "action": {
+      const { from, to } = cuesFor(sentence.cues, context);
+      const { list } = context;
+      const cue = list.cues[findRow(list, from)];
+      if (from !== to || !cue)
+        throw new Fault({
+          message: `What a cue does besides is given to one cue that stands, as in #${list.cues[0]?.number ?? "12"}: start sea`,
+          at: 0,
+          length: 1,
+        });
+      const actions = sentence.action === null ? null : [...(cue.actions ?? []), actionOf(sentence.action, context.sheet)];
+      return editOf({ from, to }, (cues) => ({ op: "setCue", list: list.id, ...cues, actions }));
+    }
     case "lights":
       return onLights(sentence, context);
     case "view":
@@ -229,6 +243,40 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
 
 /** A line that makes edits. */
 type EditRequest = Extract<LineRequest, { kind: "edit" }>;
+
+/** An action as a cue holds it. Throws Fault for a list, a look or a tempo that the show does not have. */
+function actionOf({ do: what, name, cue = "", value = 0, time, after }: TypedAction, sheet: ShowSheet): Action {
+  const timed = { ...(time === undefined ? {} : { time }), ...(after === undefined ? {} : { after }) };
+  const late = after === undefined ? {} : { after };
+  switch (what) {
+    case "look":
+      return { do: "look", look: entryNamed(name, sheet.show.heldLooks ?? [], "held look"), level: value, ...timed };
+    case "tempo":
+      return { do: "tempo", tempo: entryNamed(name, sheet.show.tempos ?? [], "tempo"), perMinute: value, ...late };
+    case "start":
+      return { do: "start", list: listNamed(name, sheet).id, ...(cue === "" ? {} : { cue: single(cue).from }), ...late };
+    case "goto":
+      return { do: "goto", list: listNamed(name, sheet).id, cue: single(cue).from, ...timed };
+    case "release":
+      return { do: "release", list: listNamed(name, sheet).id, ...timed };
+    case "rate":
+      return { do: "rate", list: listNamed(name, sheet).id, rate: value, ...late };
+    case "master":
+      return { do: "master", list: listNamed(name, sheet).id, level: value, ...timed };
+    case "go":
+    case "hold":
+    case "resume":
+      return { do: what, list: listNamed(name, sheet).id, ...late };
+  }
+}
+
+/** The id of what has this id or label. Throws Fault naming those there are. */
+function entryNamed(name: Named, all: readonly { readonly id: string; readonly label?: string | undefined }[], what: string): string {
+  const found = all.find(({ id, label }) => matches({ id, label: label ?? "" }, name.name));
+  if (found) return found.id;
+  const known = all.map(({ id }) => id).join(", ") || "none yet";
+  throw new Fault({ message: `There is no ${what} "${name.name}"; there is ${known}`, at: name.at, length: name.name.length });
+}
 
 /** A request for one edit over a range of cues, which it leaves chosen. */
 function editOf(cues: Range, edit: (cues: Range) => EditInput): EditRequest {

@@ -33,6 +33,8 @@ export type Sentence =
   // Without cues the chosen ones are meant, here and in all that follows.
   | { kind: "times"; cues: Range | undefined; part?: number; change: { scale: number } | { set: TypedPartTimes } }
   | { kind: "trigger"; cues: Range | undefined; trigger: Trigger | null }
+  // What a cue does besides its moves; null takes all of that away.
+  | { kind: "action"; cues: Range | undefined; action: TypedAction | null }
   // The chain of these cues is scaled to last that many seconds.
   | { kind: "last"; cues: Range | undefined; seconds: number }
   // `walled`: the cue behind it is blocked first, so that nothing inserted leaks on.
@@ -142,4 +144,15 @@ export type TypedChange =
 /** Times of their own for the chosen lights' moves: seconds, a fan as text, null to forget; or a factor, or a pace in place of them. */
 export interface TypedTiming {
   times: { fade?: number | string | null; delay?: number | string | null; scale?: number; curve?: Named; pace?: Named };
+}
+
+/** What a cue is to do besides, as it was typed: to a list, a held look or a tempo by its name. Times are seconds. */
+export interface TypedAction {
+  readonly do: "start" | "go" | "goto" | "hold" | "resume" | "release" | "rate" | "master" | "look" | "tempo";
+  readonly name: Named;
+  readonly cue?: string;
+  /** A rate, a level in per cent or beats a minute. */
+  readonly value?: number;
+  readonly time?: number;
+  readonly after?: number;
 }

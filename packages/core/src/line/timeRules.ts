@@ -1,6 +1,6 @@
 import { TIMED_FAMILIES, type Trigger } from "../show/schema.ts";
-import { LightRules } from "./lightRules.ts";
-import type { TypedPartTimes, TypedTime } from "./sentence.ts";
+import { LightRules, named } from "./lightRules.ts";
+import type { TypedAction, TypedPartTimes, TypedTime } from "./sentence.ts";
 import { word } from "./tokens.ts";
 
 /** The rules for the times of cues and for what fires them. All times are seconds, or minutes and seconds as `1:30`. */
@@ -66,4 +66,78 @@ export class TimeRules extends LightRules {
       },
     ]),
   );
+
+  /** What a cue does besides: `start sea at #3 after 1`, `release sea in 4`, `rate sea 1.5`, `master sea 60 in 3`, `raise warmers to 80`, `tempo slow 96`; null for `actions none`. */
+  protected readonly action = this.RULE("action", (): TypedAction | null =>
+    this.OR<TypedAction | null>([
+      { ALT: () => (this.CONSUME(word.Actions), this.CONSUME(word.None), null) },
+      {
+        ALT: () => {
+          const what = this.SUBRULE(this.actionBody);
+          const after = this.OPTION(() => (this.CONSUME(word.After), this.SUBRULE(this.seconds)));
+          return { ...what, ...(after === undefined ? {} : { after }) };
+        },
+      },
+    ]),
+  );
+
+  private readonly actionBody = this.RULE("actionBody", (): TypedAction =>
+    this.OR<TypedAction>([
+      {
+        ALT: () => {
+          this.CONSUME(word.Start);
+          const name = named(this.CONSUME(word.Name));
+          const cue = this.OPTION(() => (this.CONSUME(word.AtWord), this.CONSUME(word.Hash), this.CONSUME(word.Decimal).image));
+          return { do: "start", name, ...(cue === undefined ? {} : { cue }) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Go);
+          const name = named(this.CONSUME2(word.Name));
+          const goal = this.OPTION2(() => {
+            this.CONSUME(word.To);
+            this.CONSUME2(word.Hash);
+            return { cue: this.CONSUME2(word.Decimal).image, ...this.SUBRULE(this.inTime) };
+          });
+          return goal === undefined ? { do: "go", name } : { do: "goto", name, ...goal };
+        },
+      },
+      { ALT: () => (this.CONSUME(word.Hold), { do: "hold", name: named(this.CONSUME3(word.Name)) }) },
+      { ALT: () => (this.CONSUME(word.Resume), { do: "resume", name: named(this.CONSUME4(word.Name)) }) },
+      { ALT: () => (this.CONSUME(word.Release), { do: "release", name: named(this.CONSUME5(word.Name)), ...this.SUBRULE2(this.inTime) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Rate);
+          return { do: "rate", name: named(this.CONSUME6(word.Name)), value: Number(this.CONSUME3(word.Decimal).image) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Master);
+          const name = named(this.CONSUME7(word.Name));
+          return { do: "master", name, value: Number(this.CONSUME4(word.Decimal).image), ...this.SUBRULE3(this.inTime) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Raise);
+          const name = named(this.CONSUME8(word.Name));
+          this.CONSUME2(word.To);
+          return { do: "look", name, value: Number(this.CONSUME5(word.Decimal).image), ...this.SUBRULE4(this.inTime) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Tempo);
+          return { do: "tempo", name: named(this.CONSUME9(word.Name)), value: Number(this.CONSUME6(word.Decimal).image) };
+        },
+      },
+    ]),
+  );
+
+  private readonly inTime = this.RULE("inTime", (): { time?: number } => {
+    const time = this.OPTION(() => (this.CONSUME(word.In), this.SUBRULE(this.seconds)));
+    return time === undefined ? {} : { time };
+  });
 }

@@ -117,6 +117,15 @@ const keywords = {
   Attributes: keyword("Attributes", "attributes"),
   Moving: keyword("Moving", "moving"),
   Tracked: keyword("Tracked", "tracked"),
+  Start: keyword("Start", "start"),
+  Hold: keyword("Hold", "hold"),
+  Resume: keyword("Resume", "resume"),
+  Rate: keyword("Rate", "rate"),
+  Master: keyword("Master", "master"),
+  Raise: keyword("Raise", "raise"),
+  Tempo: keyword("Tempo", "tempo"),
+  After: keyword("After", "after"),
+  Actions: keyword("Actions", "actions"),
 };
 
 /** A family whose moves have times of their own in a cue; it may stand wherever an attribute may. */
@@ -140,8 +149,8 @@ const signs = {
 };
 
 /** Words behind which a time stands; only there "1:30" is one, so that "#12:30 = 5" stays what it is. */
-const { UpTime, DownTime, Fade, Delay, End, Go, Last } = keywords;
-const TIME_WORDS: readonly TokenType[] = [UpTime, DownTime, Fade, Delay, FamilyWord, End, Go, Last, signs.Tilde];
+const { UpTime, DownTime, Fade, Delay, End, Go, Last, After, In } = keywords;
+const TIME_WORDS: readonly TokenType[] = [UpTime, DownTime, Fade, Delay, FamilyWord, End, Go, Last, After, In, signs.Tilde];
 /** Minutes and seconds: "1:30". */
 const CLOCK = /\d+:[0-5]\d(\.\d+)?/y;
 const Clock = createToken({

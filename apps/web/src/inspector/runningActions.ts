@@ -1,0 +1,17 @@
+import type { Action, Mix } from "@zm/core";
+
+/** What runs now beside a list, as what a cue would do to bring it about: lists in their cues with their rates and masters, looks at their levels. */
+export function runningActions(mix: Mix, own: string): Action[] {
+  const lists = [...mix.lists].flatMap(([list, { cue, rate, master }]): Action[] => {
+    if (list === own || cue === null) return [];
+    return [
+      { do: "start", list, cue },
+      ...(rate === 1 ? [] : [{ do: "rate" as const, list, rate }]),
+      ...(master.to === 100 ? [] : [{ do: "master" as const, list, level: Math.round(master.to) }]),
+    ];
+  });
+  const looks = [...mix.looks].flatMap(([look, { level }]): Action[] =>
+    level.to > 0 ? [{ do: "look", look, level: Math.round(level.to) }] : [],
+  );
+  return [...lists, ...looks];
+}

@@ -1,0 +1,90 @@
+import { useSuspenseQuery } from "@tanstack/react-query";
+import { listOf, nextRow, runTime, standingCue } from "@zm/core";
+import { useCallback } from "react";
+import { Link, useParams } from "react-router";
+import { clockTime, triggerWords } from "../shared/words.ts";
+import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
+import { liveOutputs } from "../show/outputs.ts";
+import { type OpenShow, showQuery } from "../show/openShow.ts";
+import { ShowContext } from "../show/useShow.ts";
+import { StagePicture } from "../stage/StagePicture.tsx";
+import { useRunTime } from "./useRunTime.ts";
+
+/** A page that only looks on: the stage and where the show stands, for the designer's tablet; in large letters for the stage manager. Nothing here can be pressed. */
+export function WatchView() {
+  const { showId, how } = useParams();
+  const { data: show } = useSuspenseQuery(showQuery(Number(showId)));
+  return (
+    <ShowContext.Provider value={show}>
+      <Watching key={show.id} show={show} large={how === "large"} />
+    </ShowContext.Provider>
+  );
+}
+
+function Watching({ show, large }: { show: OpenShow; large: boolean }) {
+  useLiveShow(show.id);
+  const connected = useLive((live) => live.connected);
+  const cue = useLive((live) => cueOnStage(live.run, listOf(show.sheet).id));
+  const outputs = useCallback(() => liveOutputs(show.sheet), [show.sheet]);
+  return (
+    <main className="flex h-full flex-col">
+      <header className="flex h-11 shrink-0 items-center gap-4 border-b border-rule px-4">
+        <h1 className="min-w-0 flex-1 truncate font-bold">{show.sheet.show.title}</h1>
+        <span role="status" className={connected ? "text-quiet" : "text-error"}>
+          {connected ? "looks on" : "No line to the server; it comes back by itself"}
+        </span>
+        <Link className="underline" to={large ? `/watch/${show.id}` : `/watch/${show.id}/large`}>
+          {large ? "With the stage" : "In large letters"}
+        </Link>
+      </header>
+      {!large && (
+        <div className="min-h-0 flex-1">
+          <StagePicture
+            outputs={outputs}
+            labels={false}
+            description={cue === null ? "The stage; nothing has been fired" : `The stage in cue ${cue}`}
+          />
+        </div>
+      )}
+      <Standing show={show} large={large} />
+    </main>
+  );
+}
+
+/** Where the show stands and what comes next, readable across a room. */
+function Standing({ show, large }: { show: OpenShow; large: boolean }) {
+  const now = useRunTime();
+  const list = listOf(show.sheet);
+  const run = useLive((live) => live.run?.mix.lists.get(list.id));
+  const size = large ? "text-[88px] leading-[96px]" : "text-[34px] leading-10";
+  const words = large ? "text-[40px] leading-[48px]" : "text-[22px] leading-8";
+  const stands = run ? standingCue(run, list).cue : null;
+  const cue = list.cues.find(({ number }) => number === stands);
+  const next = run ? list.cues[nextRow(run)] : list.cues[0];
+  const time = run ? runTime(run.clock, now) : 0;
+  const left = run ? Math.max(0, run.firedAt + run.duration - time) : 0;
+  const wait = run?.follow && run.follow.cue === next?.number ? Math.max(0, run.follow.at - time) : null;
+  return (
+    <section
+      aria-label="Where the show stands"
+      className={`grid shrink-0 grid-cols-2 gap-8 border-t border-rule px-8 py-5 ${large ? "flex-1 content-center" : ""}`}
+    >
+      <div className="min-w-0">
+        <p className="text-quiet">on stage{run?.clock.held ? ", held" : ""}</p>
+        <p className={`figures font-bold text-primary ${size}`} data-testid="on-stage">
+          {stands ?? "–"}
+        </p>
+        <p className={`truncate font-bold ${words}`}>{cue?.label ?? (stands === null ? "Nothing has been fired" : "")}</p>
+        <p className={`figures ${words}`}>{left > 0 ? clockTime(left) : stands === null ? "" : "complete"}</p>
+      </div>
+      <div className="min-w-0">
+        <p className="text-quiet">next{next?.trigger?.type === "follow" ? `, ${triggerWords(next.trigger)}` : next ? ", on Go" : ""}</p>
+        <p className={`figures font-bold text-secondary ${size}`} data-testid="next-cue">
+          {next?.number ?? "–"}
+        </p>
+        <p className={`truncate ${words}`}>{next?.label ?? "This is the last cue"}</p>
+        {wait !== null && <p className={`figures text-secondary ${words}`}>fires by itself in {clockTime(wait)}</p>}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,32 @@
+import type { Action, ShowSheet } from "@zm/core";
+import { seconds } from "./words.ts";
+
+/** What an action does, in a few words; when it does it stands beside it. */
+export function actionWords(action: Action, { lists, show }: ShowSheet): string {
+  const inTime = "time" in action && action.time !== undefined ? ` in ${seconds(action.time)} s` : "";
+  if (action.do === "look") {
+    const label = show.heldLooks?.find(({ id }) => id === action.look)?.label || action.look;
+    return action.level === 0 ? `take ${label} out${inTime}` : `raise ${label} to ${action.level} %${inTime}`;
+  }
+  if (action.do === "tempo")
+    return `tempo ${show.tempos?.find(({ id }) => id === action.tempo)?.label || action.tempo} ${action.perMinute}`;
+  const id = action.list;
+  const name = id === undefined ? "this list when it is complete" : lists.get(id)?.list.label || id;
+  switch (action.do) {
+    case "start":
+      return `start ${name}${action.cue === undefined ? "" : ` at ${action.cue}`}`;
+    case "goto":
+      return `${name} to ${action.cue}${inTime}`;
+    case "go":
+      return `go on ${name}`;
+    case "rate":
+      return `${name} ${action.rate}x as fast`;
+    case "master":
+      return `${name} at ${action.level} %${inTime}`;
+    case "back":
+    case "hold":
+    case "resume":
+    case "release":
+      return `${action.do} ${name}${inTime}`;
+  }
+}
