@@ -42,7 +42,7 @@ export default {
       comment: "The document and the sheet know nothing of what is made of them.",
       severity: "error",
       from: { path: "^packages/core/src/(show|sheet)/" },
-      to: { path: "^packages/core/src/(edit|line|hand|check|play|rig|marks|time|stage|script)/" },
+      to: { path: "^packages/core/src/(edit|line|hand|check|mix|output|rig|marks|time|stage|script)/" },
     },
     {
       name: "edits-by-their-door",

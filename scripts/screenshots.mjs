@@ -38,12 +38,6 @@ await shot("score-colour", "score", async (page) => {
   await page.getByRole("button", { name: "Colour", exact: true }).click();
   await drag(page, { row: 4, x: 20 }, { row: 4, x: 20 });
 });
-await shot("score-times", "score", async (page) => {
-  await page.getByRole("button", { name: "Times", exact: true }).click();
-  await drag(page, { row: 9, x: 20 }, { row: 9, x: 400 });
-  await page.getByLabel("own fade of the moves, seconds").fill("2");
-  await page.getByLabel("own delay of the moves, seconds").fill("0~3");
-});
 await shot("times-drawn", "score", async (page) => {
   await page.getByRole("rowheader", { name: "12", exact: true }).click();
   await page.getByRole("grid", { name: "Score" }).focus();
@@ -98,11 +92,6 @@ await shot("record", "stage", async (page) => {
   await page.getByLabel("down delay, seconds").focus();
 });
 await hand({ do: "drop", fade: 0 });
-await shot("stage-plan", "stage", async (page) => {
-  await page.getByRole("button", { name: "Plan" }).click();
-  await line(page, "@washes = 20~90~20");
-  await line(page, "@washes tilt = -30~10");
-});
 await hand({ do: "drop", fade: 0 });
 await shot("update", "stage", async (page) => {
   await line(page, "@cabin + 15");
@@ -137,10 +126,19 @@ await shot("help", "stage", async (page) => {
   await page.keyboard.type("record");
 });
 await shot("run", "run", async (page) => {
-  await page.getByLabel("Go to cue").fill("27");
+  await page.getByRole("button", { name: "Shelf" }).click();
+  await page.getByRole("button", { name: "More of Flame" }).click();
+  await page.getByRole("menuitem", { name: "Put its next cue into the standby set" }).click();
+  await page.getByLabel("Cold wash, level").fill("45");
+  await page.getByLabel("Go to cue").fill("41");
   await page.getByRole("button", { name: "Go to" }).click();
   await page.waitForTimeout(5000);
 });
+await shot("stage-rig", "stage", async (page) => {
+  await page.getByRole("button", { name: "Both" }).click();
+  await page.waitForTimeout(2500);
+});
+await shot("output", "rig/output", (page) => page.waitForTimeout(1500));
 await shot("paper", "paper", async (page) => {
   await page.getByRole("button", { name: "What each cue changes" }).click();
   await page.getByRole("list", { name: "Pages" }).waitFor();

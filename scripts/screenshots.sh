@@ -9,7 +9,9 @@ mkdir -p "$DATA"
 . scripts/database.sh
 need chromium chromium
 SERVER_PID=
+RIG_PID=
 finish() {
+  [ -n "$RIG_PID" ] && kill -TERM "$RIG_PID" 2>/dev/null
   [ -n "$SERVER_PID" ] && kill -TERM "$SERVER_PID" 2>/dev/null && wait "$SERVER_PID" 2>/dev/null
   stop_database
   rm -rf "$DATA/shots-mariadb"
@@ -19,7 +21,11 @@ trap 'exit 130' INT TERM
 rm -rf "$DATA/shots-mariadb"
 npm run -s build >"$DATA/build.log" 2>&1 || fail "The build failed; $DATA/build.log says more."
 start_database "$DATA/shots-mariadb"
-node apps/server/dist/main.js >"$DATA/shots-server.log" 2>&1 &
+export ZM_DATA=$DATA/shots ZM_RIG_PORT=$((ZM_PORT + 968)) ZM_RIG_WEB_PORT=$((ZM_PORT + 2))
+rm -rf "$ZM_DATA"
+ZM_OUTPUT=127.0.0.1:$ZM_RIG_PORT node apps/server/dist/main.js >"$DATA/shots-server.log" 2>&1 &
 SERVER_PID=$!
+node apps/dummy-rig/dist/main.js >"$DATA/shots-rig.log" 2>&1 &
+RIG_PID=$!
 for _ in $(seq 100); do port_taken "$ZM_PORT" && break; sleep 0.2; done
 ZM_CHROMIUM=$(command -v chromium) node scripts/screenshots.mjs

@@ -40,6 +40,7 @@ for (const view of ["score", "stage", "run"] as const) {
   test(`${view} has no serious finding, in desk and in foolscap`, async ({ page, request }) => {
     await openView(page, await ownShow(request), view);
     await page.getByText("Night sea").first().click();
+    if (view === "run") await expect(page.getByRole("button", { name: "Hold" })).toBeEnabled();
     for (const [theme, other] of [
       ["desk", "Light: foolscap"],
       ["foolscap", "Dark: desk"],
@@ -89,7 +90,7 @@ test("the Hand, recording, updating, the shelf, help and the pages that look on 
 }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
-  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "4", time: 0 } });
   await enterLine(page, "@washes = 20~80");
   await enterLine(page, "@washes colour = dusk");
   for (const tab of ["level", "position", "colour", "beam"]) {
@@ -109,7 +110,7 @@ test("the Hand, recording, updating, the shelf, help and the pages that look on 
   await expect(page.getByRole("dialog", { name: "Help" })).toBeVisible();
   expect(["help", await findingsInBoth(page, "dialog[open]")]).toEqual(["help", []]);
   await page.goto(`/watch/${show}`);
-  await expect(page.getByTestId("on-stage")).toHaveText("6");
+  await expect(page.getByTestId("on-stage")).toHaveText("4");
   expect(["watch", await findingsInBoth(page)]).toEqual(["watch", []]);
 });
 

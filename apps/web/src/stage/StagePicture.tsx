@@ -41,6 +41,9 @@ export interface Painted {
 /** The only play whose set is drawn is the demo production; a show of somebody's own has a bare stage. */
 const DEMO_TITLE = "Salt and Paraffin";
 
+/** A picture that takes longer to paint than this is painted less often; milliseconds. */
+const SLOW = 8;
+
 /** Nothing is put out: every light stands dark. */
 const NO_OUTPUTS = new Float64Array();
 const NO_LASSO: Painted["lasso"] = [];
@@ -78,8 +81,12 @@ export function StagePicture(props: StagePictureProps) {
     let sprites: { of: string; words: Sprites } | null = null;
     let frame = 0;
     let shown: Shown | null = null;
+    let restUntil = 0;
     const paint = (): void => {
       frame = requestAnimationFrame(paint);
+      const began = performance.now();
+      // Where painting takes long, as without a graphics card, a picture that always moves leaves the window twice as long for everything else.
+      if (began < restUntil) return;
       const scale = window.devicePixelRatio || 1;
       const { clientWidth: width, clientHeight: height } = element;
       const now = latest.current;
@@ -122,6 +129,8 @@ export function StagePicture(props: StagePictureProps) {
         quiet,
         glass,
       });
+      const took = performance.now() - began;
+      restUntil = took > SLOW ? began + 3 * took : 0;
     };
     frame = requestAnimationFrame(paint);
     return () => cancelAnimationFrame(frame);
