@@ -35,12 +35,13 @@ test("a show goes into rows and comes out as the identical document", async () =
 
 test("every field of the document survives the rows", async () => {
   const demo = saltAndParaffin();
-  const [list] = demo.lists;
+  const [list, ...sideLists] = demo.lists;
   const show: Show = readShow({
     ...demo,
     title: "Ünïcode 🎭",
     lists: [
       { ...list, marks: { policy: "early", fade: 2 }, priority: 80, master: 90, releaseTime: 0 },
+      ...sideLists,
       {
         id: "sea",
         label: "Sea",
@@ -88,7 +89,7 @@ test("every field of the document survives the rows", async () => {
       },
     ],
     heldLooks: [{ id: "warmers", label: "Warmers", values: { "61": { intensity: 80, red: { palette: "dusk" } } }, priority: 10, fade: 2 }],
-    tempos: [{ id: "slow", label: "Slow", perMinute: 100 }],
+    tempos: [...(demo.tempos ?? []), { id: "slow", label: "Slow", perMinute: 100 }],
     script: { pace: 150, lines: [{ id: "I.1", page: 1, who: "ADA", text: "Now.", seconds: 2, quiet: true }] },
   });
   const { body } = await http()
@@ -113,8 +114,8 @@ test("held looks and tempos come, change and go as edits, row for row, and a lis
   await http().post("/api/shows/1/edits").send({ base: 0, edits }).expect(200);
   server = await server.restart();
   const after = JSON.parse(await stored());
-  expect(after.heldLooks).toEqual([{ ...look, values: { "1": { intensity: 60 } } }]);
-  expect(after.tempos).toEqual([{ id: "slow", label: "Slow", perMinute: 90 }]);
+  expect(after.heldLooks).toEqual([...JSON.parse(before).heldLooks, { ...look, values: { "1": { intensity: 60 } } }]);
+  expect(after.tempos).toEqual([...JSON.parse(before).tempos, { id: "slow", label: "Slow", perMinute: 90 }]);
   expect(after.lists[0]).toMatchObject({ priority: 70, steps: { tempo: "slow" } });
   const { body } = await http()
     .post("/api/shows/1/edits")
