@@ -34,6 +34,8 @@ test("Go, back, hold and go to run the list, and the stage shows it", async ({ p
   await expect(page.getByText("on stage, held")).toBeVisible();
   await page.getByRole("button", { name: "Go on" }).click();
   await expect(page.getByTestId("on-stage")).toHaveText("26");
+  // Behind the press that let it go on, at once it would be a bounce.
+  await page.waitForTimeout(200);
   await page.keyboard.press("Control+Enter");
   await expect(page.getByTestId("on-stage")).toHaveText("27");
   await page.getByLabel("Go to cue").fill("30");

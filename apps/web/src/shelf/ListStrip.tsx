@@ -1,4 +1,4 @@
-import { type ListRun, type ListSheet, type Tempo, nextRow, rampAt } from "@zm/core";
+import { type ListRun, type ListSheet, type Tempo, nextRow } from "@zm/core";
 import { useRef } from "react";
 import { chooseList } from "../choice/choice.ts";
 import { useGo } from "../run/useGo.ts";
@@ -8,6 +8,7 @@ import { useLive } from "../show/live.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
 import { Strip } from "./Strip.tsx";
+import { shownAt } from "./shownAt.ts";
 import { meanTempo } from "./meanTempo.ts";
 
 /** A side list on the shelf: its fader, its next cue, its rate, its release, and the standby set. */
@@ -21,7 +22,7 @@ export function ListStrip({ list, run }: { list: ListSheet; run: ListRun | undef
   const next = run ? list.cues[nextRow(run)]?.number : undefined;
   const chosen = standby.find((each) => each.list === id);
   const tempo = show.tempos?.find((each) => each.id === steps?.tempo);
-  const level = run ? (fader === "rate" ? run.rate * 50 : rampAt(fader === "size" ? run.size : run.master, now)) : 0;
+  const level = run ? (fader === "rate" ? run.rate * 50 : shownAt(fader === "size" ? run.size : run.master, now)) : 0;
   const move = (to: number): void =>
     void press({ ask: { press: "fader", list: id, level: to }, here: (t) => ({ t, list: id, fader: to }) });
   const rate = (to: number): void => void press({ ask: { press: "rate", list: id, rate: to }, here: (t) => ({ t, list: id, rate: to }) });

@@ -1,4 +1,4 @@
-import { type HeldLook, type LookRun, rampAt } from "@zm/core";
+import { type HeldLook, type LookRun } from "@zm/core";
 import { Trash2 } from "lucide-react";
 import { useRef } from "react";
 import { usePress } from "../run/usePress.ts";
@@ -8,12 +8,13 @@ import { notify } from "../shared/notices.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
 import { Strip } from "./Strip.tsx";
+import { shownAt } from "./shownAt.ts";
 
 /** A held look on its fader. */
 export function LookStrip({ look, run }: { look: HeldLook; run: LookRun | undefined }) {
   const now = useRunTime();
   const press = usePress();
-  const level = run ? rampAt(run.level, now) : 0;
+  const level = run ? shownAt(run.level, now) : 0;
   const before = useRef<number | null>(null);
   const move = (to: number): void =>
     void press({ ask: { press: "look", look: look.id, level: to }, here: (t) => ({ t, look: look.id, level: to }) });
