@@ -3,10 +3,9 @@ import type { Transition } from "../time/transition.ts";
 import { curveCode } from "./curveCodes.ts";
 import type { ListRun } from "./listRun.ts";
 import type { Waiting } from "./waiting.ts";
+import { SLACK } from "./slack.ts";
 
 const LINEAR = curveCode("linear");
-/** Moments that differ by less are the same. Seconds. */
-const SLACK = 1e-9;
 
 /** What a list has been told by a cue: the transition, the list's own time at its Go, and by key ordinal the look that it goes to. */
 interface Told {

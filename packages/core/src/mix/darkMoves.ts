@@ -4,11 +4,10 @@ import { type Keys, intensityOf } from "../sheet/keys.ts";
 import { curveByCode, curveCode } from "./curveCodes.ts";
 import type { Layers } from "./layers.ts";
 import type { ListRun } from "./listRun.ts";
+import { SLACK } from "./slack.ts";
 
 const EASE = curveCode("ease");
 const AT_START = curveCode("atStart");
-/** Moments that differ by less are the same. Seconds. */
-const SLACK = 1e-9;
 
 /** Something that the run has to say: a mark that had to wait, actions in a circle. */
 export interface RunReport {

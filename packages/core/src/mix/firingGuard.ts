@@ -1,10 +1,9 @@
 import type { RunReport } from "./darkMoves.ts";
 import type { ListRun } from "./listRun.ts";
+import { SLACK } from "./slack.ts";
 
 /** One list fires at most so often at one moment: actions that start each other round and round end here (section 9 of the running rules). */
 const MOST_FIRINGS = 100;
-/** Moments that differ by less are the same. Seconds. */
-const SLACK = 1e-9;
 
 /** Counts how often each list fires at one moment. */
 export class FiringGuard {

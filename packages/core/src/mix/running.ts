@@ -22,9 +22,8 @@ import { atRate, transitionNext, transitionTo } from "./transitions.ts";
 import type { Waiting } from "./waiting.ts";
 import { waitingWaves, wavesAt } from "./waveChanges.ts";
 import { runningWave } from "./waves.ts";
+import { SLACK } from "./slack.ts";
 
-/** Two moments that differ by less are the same: clocks that run at rates cannot be told apart more finely. Seconds. */
-const SLACK = 1e-9;
 const DEFAULT_PRIORITY = 50;
 /** Back takes this long: quick, and no jump. Seconds. */
 export const BACK_TIME = 1;

@@ -9,9 +9,8 @@ import { curveCode } from "./curveCodes.ts";
 import type { Layers } from "./layers.ts";
 import type { ListRun } from "./listRun.ts";
 import type { Waiting } from "./waiting.ts";
+import { SLACK } from "./slack.ts";
 
-/** Clocks that are read differently can differ by so little and mean the same moment. Seconds. */
-const SLACK = 1e-9;
 const AT_START = curveCode("atStart");
 
 /** The transition of a row that is fired in its order, after the look that its list fired last. A key that a mark has prepared is out of it. */

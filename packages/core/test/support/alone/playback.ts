@@ -174,8 +174,3 @@ export function goBack(playback: Playback, list: ListSheet, now: number): Playba
   const row = previousRow(playback, list);
   return row < 0 ? undefined : { ...fireGoto(playback, list, row, now, BACK_TIME), follow: null };
 }
-
-/** Puts a row on stage at once and starts nothing: where a list stands after a restart, or after what is on stage was recorded as a cue. */
-export function standAt(playback: Playback, list: ListSheet, row: number, now: number): Playback {
-  return { ...fireGoto(playback, list, row, now, 0), follow: null };
-}

@@ -1,0 +1,2 @@
+/** Two moments that differ by less are the same: clocks that run at rates cannot be told apart more finely. Seconds. */
+export const SLACK = 1e-9;
