@@ -52,17 +52,20 @@ export * from "./edit/step.ts";
 export { stepGroups } from "./edit/apply.ts";
 export { entriesOf, entryId } from "./edit/applyEntry.ts";
 export * from "./fan/fan.ts";
+/** Own times that are asked for lights. */
 export type { TimesWish } from "./fan/timesAt.ts";
 export * from "./stage/aim.ts";
 export * from "./stage/colour.ts";
 export * from "./edit/words.ts";
 export { CARRIES_WORDS } from "./edit/kinds/setCue.ts";
 export { operationWords } from "./edit/kinds/change.ts";
+/** Why a line cannot be read, and where. */
 export type { LineFault } from "./line/fault.ts";
 export { parseLine } from "./line/grammar.ts";
 export * from "./line/readLine.ts";
 export * from "./line/complete.ts";
 export * from "./line/help.ts";
+/** What a line asks of the Hand. */
 export type { HandOperation, HandRequest } from "./line/handLine.ts";
 export { litRows } from "./marks/calls.ts";
 export * from "./marks/marks.ts";
@@ -80,6 +83,7 @@ export { capital, count, lightRuns } from "./show/words.ts";
 export { paletteUses } from "./edit/plan/storedMoves.ts";
 export { CODES } from "./check/finding.ts";
 export { findingId } from "./check/findingId.ts";
+/** What Check finds. */
 export type { Code, Finding, Severity } from "./check/finding.ts";
 export { targetOfMove } from "./edit/index.ts";
 export * from "./hand/hand.ts";
@@ -93,6 +97,7 @@ export * from "./hand/update.ts";
 export * from "./paper/paper.ts";
 export * from "./paper/pages.ts";
 export * from "./paper/differences.ts";
+/** A paper as a table of texts. */
 export type { Paper, PaperColumn, PaperRow } from "./paper/table.ts";
 export * from "./rig/csv.ts";
 export { addressesOf } from "./rig/addresses.ts";
@@ -105,6 +110,7 @@ export * from "./output/layout.ts";
 export * from "./output/simulatedRig.ts";
 export * from "./mix/play.ts";
 export { Mix } from "./mix/mix.ts";
+/** A cue that was fired, for a log. */
 export type { FiredCue } from "./mix/running.ts";
 export * from "./mix/mixSnapshot.ts";
 export * from "./mix/happening.ts";
@@ -112,6 +118,8 @@ export * from "./mix/preparing.ts";
 export * from "./time/partEnds.ts";
 export { nextRow, previousRow, standingCue } from "./mix/follows.ts";
 export { type ListRun, idleRun, runTime } from "./mix/listRun.ts";
+/** A held look on its fader. */
 export type { LookRun } from "./mix/lookRun.ts";
 export { type Ramp, rampAt } from "./mix/ramp.ts";
+/** What a run has to say. */
 export type { RunReport } from "./mix/darkMoves.ts";

@@ -3,7 +3,11 @@ import type { ListSheet } from "../sheet/sheet.ts";
 import type { CheckContext } from "./context.ts";
 import { type Finding, findingAt } from "./finding.ts";
 
-/** Lists that a cue starts and no later cue lets go of, releases of what nothing starts, and actions that start each other round and round (section 9 of the running rules). */
+/**
+ * Lists that a cue starts and no later cue lets go of, releases of what nothing starts, and actions that start each other round and round
+ * (section 9 of the running rules).
+ * Told at the cue that starts or releases. Findings: `never-stopped`, `not-running`, `action-loop`.
+ */
 export function checkActions(context: CheckContext): Finding[] {
   if (!context.list.cues.some(({ actions = [] }) => actions.length > 0)) return [];
   return [...neverStopped(context), ...notRunning(context), ...loops(context)];

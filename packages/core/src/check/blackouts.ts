@@ -10,7 +10,10 @@ import { count, figure, listed } from "../show/words.ts";
 const BLACKOUT = /\b(black ?-?out|d\.?b\.?o|b\.?o|lights? out|to black|all out)\b/i;
 const LIT = /\b(lights? up|up full|full up|all up|full stage)\b/i;
 
-/** Cues whose label says blackout and that leave light, and cues whose label says light and that leave none. */
+/**
+ * Cues whose label says blackout and that leave light, and cues whose label says light and that leave none.
+ * Labels are read for whole words. A blackout leaves light where any intensity of its look is above 0.
+ */
 export function checkBlackouts(context: CheckContext): Finding[] {
   return context.list.cues.flatMap((cue, row) => {
     const label = cue.label ?? "";

@@ -18,7 +18,10 @@ const LONGEST = 300;
 /** Two times that differ by less are the same. Seconds. */
 const SLACK = 1e-6;
 
-/** Follows that fire while the same keys still fade, and chains that run by themselves for very long. */
+/**
+ * Follows that fire while the same keys still fade, and chains that run by themselves for very long.
+ * Told at the cue that follows, or at the Go of the chain. Times as the list stands at rest.
+ */
 export function checkChains(context: CheckContext): Finding[] {
   const chains = chainsOf(context.list);
   return [...overlaps(context, chains), ...chains.flatMap((rows) => longChain(context, rows))];

@@ -20,7 +20,10 @@ type Rule = (context: CheckContext) => Finding[] | Generator<undefined, Finding[
 /** The rules that look at one list, in the order in which their findings are told. */
 const LIST_RULES: readonly Rule[] = [checkMarks, checkMovesInSteps, checkChains, checkBlackouts, checkWalls, checkReach, checkActions];
 
-/** Everything that is wrong or likely not meant in a show: first the rig, then list by list, in the order of the cues. */
+/**
+ * Everything that is wrong or likely not meant in a show: first the rig, then list by list, in the order of the cues.
+ * Never throws for a show that could be read: whatever is in it is a finding at most.
+ */
 export function checkSheet(sheet: ShowSheet): Finding[] {
   return runToEnd(checkSheetInSteps(sheet));
 }
@@ -28,6 +31,7 @@ export function checkSheet(sheet: ShowSheet): Finding[] {
 /**
  * As `checkSheet`, as a computation that pauses after each light and each rule, so that whoever runs it may do something else between. With a
  * cache it costs what an edit touched since; the cache is that of the new state once the last step is done.
+ * Findings come by the generator's return. Stopping half way leaves the cache as it was.
  */
 export function* checkSheetInSteps(sheet: ShowSheet, cache: CheckCache = newCheckCache()): Generator<undefined, Finding[]> {
   const found = checkPatch(sheet);

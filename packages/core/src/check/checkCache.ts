@@ -9,12 +9,16 @@ import type { Finding } from "./finding.ts";
 /**
  * What was found in the lists of a show when it was looked at last, so that the next look works out anew only what an edit touched. Whoever
  * checks a show after each edit keeps one; it never changes what is found.
+ * One for each show that is looked at again and again; throw it away with the show.
  */
 export interface CheckCache {
   readonly lists: Map<string, ListCache>;
 }
 
-/** What each rule found in one list, by what it found it of. */
+/**
+ * What each rule found in one list, by what it found it of.
+ * An entry is used again only where `stillHolds` says so.
+ */
 export interface ListCache {
   readonly list: ListSheet;
   readonly script: Show["script"];
@@ -31,7 +35,10 @@ export interface ListCache {
   readonly walls: Map<number, ReadonlySet<number>>;
 }
 
-/** What still holds of an earlier look at a list, and what does not. */
+/**
+ * What still holds of an earlier look at a list, and what does not.
+ * Whatever is not named here is found as it was.
+ */
 export interface StillHolds {
   readonly cache: ListCache;
   /** The channels of which some key has other moves. */
@@ -45,7 +52,10 @@ export function newCheckCache(): CheckCache {
   return { lists: new Map() };
 }
 
-/** An empty cache for a list that is looked at now. */
+/**
+ * An empty cache for a list that is looked at now.
+ * It has to be filled by every rule before it serves another look.
+ */
 export function newListCache(list: ListSheet, script: Show["script"]): ListCache {
   return { list, script, clock: chainClock(list), moves: new Map(), chains: new Map(), marks: new Map(), lit: new Map(), walls: new Map() };
 }
@@ -53,6 +63,7 @@ export function newListCache(list: ListSheet, script: Show["script"]): ListCache
 /**
  * What of an earlier look still holds for a list: undefined where rig, script, the order of the cues, their settings or times are others, for then
  * everything is looked at anew; otherwise the channels that have other moves.
+ * Rows and channels outside what is named need not be looked at.
  */
 export function stillHolds(cache: ListCache | undefined, list: ListSheet, script: Show["script"]): StillHolds | undefined {
   const before = cache?.list;

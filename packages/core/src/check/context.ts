@@ -1,7 +1,10 @@
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import type { ListCache, StillHolds } from "./checkCache.ts";
 
-/** What every rule reads. */
+/**
+ * What every rule reads.
+ * Built once for each list and look; rules never change it, but for what they keep.
+ */
 export interface CheckContext {
   readonly sheet: ShowSheet;
   readonly list: ListSheet;

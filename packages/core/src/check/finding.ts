@@ -1,10 +1,16 @@
 import type { EditInput } from "../edit/index.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 
-/** How bad a finding is: what breaks the show, what is likely a slip, what is only worth knowing. */
+/**
+ * How bad a finding is: what breaks the show, what is likely a slip, what is only worth knowing.
+ * Errors come first where findings are counted, and the spine marks their cues.
+ */
 export type Severity = "error" | "warning" | "hint";
 
-/** What each code means; the words of the codes are fixed, files and other tools rely on them. */
+/**
+ * What each code means; the words of the codes are fixed, files and other tools rely on them.
+ * A severity for each; a finding may be milder than its code where the case is.
+ */
 export const CODES = {
   "mark-late": "warning",
   "mark-lit": "error",
@@ -24,10 +30,17 @@ export const CODES = {
   "not-running": "warning",
   "long-chain": "hint",
 } as const satisfies Record<string, Severity>;
-/** The name of a rule, for those who filter findings. */
+/**
+ * The name of a rule, for those who filter findings.
+ * Part of the open format: files of other tools may name them.
+ */
 export type Code = keyof typeof CODES;
 
-/** One thing that is wrong, or likely not meant: where, what happens on stage and what to do, and the edit that mends it where there is one. */
+/**
+ * One thing that is wrong, or likely not meant: where, what happens on stage and what to do, and the edit that mends it where there is
+ * one.
+ * `list`, `cue` and `channel` are null where it is about more than one or none.
+ */
 export interface Finding {
   code: Code;
   severity: Severity;
@@ -38,12 +51,18 @@ export interface Finding {
   mend?: EditInput[];
 }
 
-/** The one light that a finding is about; null where it is about several. */
+/**
+ * The one light that a finding is about; null where it is about several.
+ * For the `channel` of a finding.
+ */
 export function onlyLight(lights: readonly number[]): number | null {
   return lights.length === 1 ? (lights[0] ?? null) : null;
 }
 
-/** A finding at a row of a list. */
+/**
+ * A finding at a row of a list.
+ * Rows count from 0; the cue is named by its number.
+ */
 export function findingAt(
   { list }: { readonly list: ListSheet },
   code: Code,

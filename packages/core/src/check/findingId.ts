@@ -3,6 +3,7 @@ import type { Finding } from "./finding.ts";
 /**
  * The identity of a finding: the same for as long as it says the same of the same place, and another as soon as the facts change. Sixteen
  * hexadecimal digits.
+ * Whoever puts a finding aside keeps this, and sees it again when it says something else.
  */
 export function findingId({ code, list, cue, channel, message }: Finding): string {
   return digest([code, list ?? "", cue ?? "", channel ?? "", message].join("\n"));

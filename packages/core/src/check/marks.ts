@@ -8,7 +8,10 @@ import type { CheckContext } from "./context.ts";
 import { type Finding, findingAt } from "./finding.ts";
 import { figure, listed } from "../show/words.ts";
 
-/** Marks that have no time to finish, and marks that are asked for in a cue in which the light is lit. */
+/**
+ * Marks that have no time to finish, and marks that are asked for in a cue in which the light is lit.
+ * Findings: `mark-late` with needed and available time, and `mark-lit` (SEMANTICS section 5).
+ */
 export function checkMarks(context: CheckContext): Finding[] {
   const { list, sheet, keep } = context;
   const timeFor = markTimes(list, sheet.show.script);

@@ -7,6 +7,7 @@ type SetCue = Extract<EditInput, { op: "setCue" }>;
 /**
  * The edits that mend several findings at once; findings without a mend are passed over. A mend that says where one light of a cue is marked
  * gives that cue new mark settings: those of several lights of a cue are laid together, or the last would take back what the others said.
+ * In the order of the findings; together they are one gesture and one undo.
  */
 export function mendAll(findings: readonly Finding[]): EditInput[] {
   const edits = findings.flatMap(({ mend }) => mend ?? []);

@@ -43,7 +43,11 @@ class Gathered {
   }
 }
 
-/** What the stored moves of a list do that is hardly meant: jumps in view, moves that change nothing, values nobody sees, palettes with gaps, lights at home. */
+/**
+ * What the stored moves of a list do that is hardly meant: jumps in view, moves that change nothing, values nobody sees, palettes with
+ * gaps, lights at home.
+ * Pauses after each light. The findings come by the generator's return.
+ */
 export function* checkMovesInSteps(context: CheckContext): Generator<undefined, Finding[]> {
   const { holds, keep } = context;
   const found: Finding[] = [];

@@ -3,7 +3,10 @@ import type { ShowSheet } from "../sheet/sheet.ts";
 import { PAST_THE_END, type Patched, UNIVERSE, patchedChannels } from "../rig/addresses.ts";
 import { CODES, type Finding } from "./finding.ts";
 
-/** Channels that share addresses, or reach past the end of their universe. */
+/**
+ * Channels that share addresses, or reach past the end of their universe.
+ * The code is `patch-clash`; `channel` names the light, `list` and `cue` are null.
+ */
 export function checkPatch(sheet: ShowSheet): Finding[] {
   const patched = patchedChannels(sheet.show);
   return [...groupBy(patched, ({ universe }) => String(universe)).values()].flatMap((own) => inUniverse(own));

@@ -2,7 +2,11 @@ import { lineTimes } from "../script/scriptTime.ts";
 import type { CheckContext } from "./context.ts";
 import { type Finding, findingAt } from "./finding.ts";
 
-/** Cues that nothing ever fires: in a list that no cue starts, at the head of a list but waiting for a cue before, or called at a line that is not there. */
+/**
+ * Cues that nothing ever fires: in a list that no cue starts, at the head of a list but waiting for a cue before, or called at a line that
+ * is not there.
+ * The main list needs nobody to start it: its first cue is fired by hand.
+ */
 export function checkReach(context: CheckContext): Finding[] {
   const { sheet, list } = context;
   const [first] = list.cues;

@@ -6,7 +6,10 @@ import { type Finding, findingAt, onlyLight } from "./finding.ts";
 import { at } from "../show/at.ts";
 import { count } from "../show/words.ts";
 
-/** Walls in cues that keep their moves to themselves: what stood before the wall comes back behind it. */
+/**
+ * Walls in cues that keep their moves to themselves: what stood before the wall comes back behind it.
+ * What comes back is hardly ever meant, since a wall was to end it.
+ */
 export function checkWalls(context: CheckContext): Finding[] {
   const { list, keep } = context;
   return list.trackingBreaks.flatMap((row) => {

@@ -19,6 +19,8 @@ import { sameTracking } from "../sheet/tracking.ts";
 /**
  * The sheet of a show after one stretch of steps: only what they touch is computed anew. `show` is the show with them made.
  * A change of the rig changes what the keys are, and builds the sheet from nothing. The sheet that is passed in stays usable.
+ * Columns, tracks and caches of lists that no step names are shared with the sheet before.
+ * The steps must have been applied to `show` already: nothing is checked here.
  */
 export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[]): ShowSheet {
   const [first] = steps;

@@ -31,6 +31,8 @@ interface StepGroup {
  * Steps gathered into groups: those on cues' data together, a renumbering or an entry by itself, in their order. Applying one shares
  * everything it does not touch and holds each step against what is there first: it throws ShowError when that is not what the
  * step expects, and then the show is as it was.
+ * A group is a function from a show to the show after it. Applying groups one by one lets a server pause between them.
+ * Runs of steps on one cue cost one copy of that cue.
  */
 export function stepGroups(steps: readonly Step[]): StepGroup[] {
   const found: StepGroup[] = [];
@@ -217,13 +219,19 @@ class PartDraft {
   }
 }
 
-/** A cue's own fields, without its number and parts. */
+/**
+ * A cue's own fields, without its number and parts.
+ * Fields that a cue does not have are absent, not undefined, so that heads compare by content.
+ */
 export function headOf(cue: Cue): CueHead {
   const { number: _number, parts: _parts, ...head } = cue;
   return head;
 }
 
-/** A part's own fields, without its number and moves. */
+/**
+ * A part's own fields, without its number and moves.
+ * Label, times, curve and waves; absent fields stay absent.
+ */
 export function partHeadOf(part: Part): PartHead {
   const { number: _number, moves: _moves, ...head } = part;
   return head;

@@ -9,7 +9,12 @@ import type { ShowEntry, EntryKind, EntryStep } from "./step.ts";
 
 const listHead = entrySchemas.list.omit({ cues: true });
 
-/** The show with one palette, group, pace, channel, fixture type or list come, gone or changed. Throws ShowError when it is not as the step expects. */
+/**
+ * The show with one palette, group, pace, channel, fixture type or list come, gone or changed. Throws ShowError when it is not as the step
+ * expects.
+ * A new entry takes the place that the step names, so that taking it back gives the identical order.
+ * Users of an entry that goes are not looked for here: the plan of the edit has done that.
+ */
 export function applyEntry(show: Show, step: EntryStep): Show {
   switch (step.of) {
     case "fixtureTypes":
@@ -31,7 +36,10 @@ export function applyEntry(show: Show, step: EntryStep): Show {
   }
 }
 
-/** What stands beside the cues of one kind, a list without its cues. */
+/**
+ * What stands beside the cues of one kind, a list without its cues.
+ * In the order of the document; empty for kinds that the show has none of.
+ */
 export function entriesOf(show: Show, of: EntryKind): readonly ShowEntry[] {
   return of === "lists" ? show.lists.map(listHeadOf) : (show[of] ?? []);
 }
@@ -41,7 +49,10 @@ function unlessEmpty<T>(entries: T[]): T[] | undefined {
   return entries.length > 0 ? entries : undefined;
 }
 
-/** The name by which steps know an entry: its id, or a channel's number. */
+/**
+ * The name by which steps know an entry: its id, or a channel's number.
+ * The only place that knows that channels go by number.
+ */
 export function entryId(entry: ShowEntry): string {
   return "number" in entry ? String(entry.number) : entry.id;
 }
@@ -71,7 +82,10 @@ function changedLists(lists: readonly CueList[], step: EntryStep): CueList[] {
   return changed<ListHead>(lists.map(listHeadOf), step, listHead).map((head) => ({ ...head, cues: cues.get(head.id) ?? [] }));
 }
 
-/** A list's own fields, without its cues. */
+/**
+ * A list's own fields, without its cues.
+ * Label, marks and everything of how the list runs; what `setList` changes.
+ */
 export function listHeadOf(list: CueList): ListHead {
   const { cues: _cues, ...head } = list;
   return head;

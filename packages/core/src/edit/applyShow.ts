@@ -6,12 +6,18 @@ import type { ShowStep } from "./step.ts";
 
 const headSchema = showSchema.pick({ title: true, newCue: true });
 
-/** The title of a show and what its new cues start with. */
+/**
+ * The title of a show and what its new cues start with.
+ * Plain data that compares by content.
+ */
 export function showHeadOf({ title, newCue }: Show): ShowHead {
   return { title, ...(newCue ? { newCue } : {}) };
 }
 
-/** The show with its own fields changed. Throws ShowError when they are not as the step expects, or would not be valid. */
+/**
+ * The show with its own fields changed. Throws ShowError when they are not as the step expects, or would not be valid.
+ * Script, rig and lists are not its own fields and are not touched.
+ */
 export function applyShow(show: Show, step: ShowStep): Show {
   if (!sameData(showHeadOf(show), step.before))
     throw new ShowError("The show's own settings have been changed since; look at them and make the edit again");

@@ -20,10 +20,17 @@ const schema = z.strictObject({
   cues: z.array(z.strictObject({ cue: z.string(), moves: documentParts.moves })).min(1),
 });
 
-/** A block of stored moves, as it is copied between cues, lights, lists and shows: plain text of the open format. */
+/**
+ * A block of stored moves, as it is copied between cues, lights, lists and shows: plain text of the open format.
+ * Rows are kept by their distance from the first, lights by their place: a block can be put elsewhere.
+ * It is checked when it is read, since a clipboard can hold anything.
+ */
 export type Clip = z.infer<typeof schema>;
 
-/** The moves that a block of cells stores: rows first to last, these lights, those of their keys that are wanted (left out: all). */
+/**
+ * The moves that a block of cells stores: rows first to last, these lights, those of their keys that are wanted (left out: all).
+ * Only stored moves are taken, not what tracks. Lights come in the order given.
+ */
 export function clipOf(
   list: ListSheet,
   { first, last }: { readonly first: number; readonly last: number },
@@ -43,17 +50,26 @@ export function clipOf(
   return { format: "zealous-mark/moves", version: 1, channels: [...channels], cues };
 }
 
-/** How many moves a block holds. */
+/**
+ * How many moves a block holds.
+ * 0 for a block of empty cells; there is nothing to paste then.
+ */
 export function movesInClip({ cues }: Clip): number {
   return cues.reduce((sum, { moves }) => sum + movesIn(moves), 0);
 }
 
-/** The text of a block, for the clipboard. */
+/**
+ * The text of a block, for the clipboard.
+ * One line of JSON that names itself, so that a paste elsewhere shows what it is.
+ */
 export function writeClip(clip: Clip): string {
   return JSON.stringify(clip, null, 1);
 }
 
-/** Reads a block from text. Throws ShowError for text that is none. */
+/**
+ * Reads a block from text. Throws ShowError for text that is none.
+ * What the rig cannot take is told when it is pasted, not here.
+ */
 export function readClip(text: string): Clip {
   const raw = readJson(text, "This is no block of moves");
   const parsed = schema.safeParse(raw);
@@ -61,7 +77,10 @@ export function readClip(text: string): Clip {
   throw new ShowError(faultsOf(parsed.error, raw).slice(0, 3));
 }
 
-/** What comes of a block where it is put. */
+/**
+ * What comes of a block where it is put.
+ * `left` is shown beside the impact before anything is pasted.
+ */
 export interface Pasted {
   readonly edits: EditInput[];
   /** Sentences on what has no place there. */
@@ -71,6 +90,7 @@ export interface Pasted {
 /**
  * The edits that put a block into cues of a list, from a row on, one cue for one: each light of the block becomes the light at its
  * place in `channels`. What those cannot do, and cues behind the end of the list, are told. Throws ShowError where nothing is left.
+ * Cells of the block that stored nothing leave what stands there. Palettes stay references where the show has them.
  */
 export function pasteEdits(list: ListSheet, clip: Clip, row: number, channels: readonly number[]): Pasted {
   const left = new Set<string>();
@@ -96,7 +116,10 @@ export function pasteEdits(list: ListSheet, clip: Clip, row: number, channels: r
   throw new ShowError([...left][0] ?? "The block holds no move; copy cells that store some");
 }
 
-/** The edits that forget the moves of a block where it was copied from, cell by cell: those of the block alone. */
+/**
+ * The edits that forget the moves of a block where it was copied from, cell by cell: those of the block alone.
+ * Looks behind the block change with it, as for any move that is forgotten; the impact says which.
+ */
 export function cutEdits(list: ListSheet, clip: Clip): EditInput[] {
   return clip.cues.flatMap(({ cue, moves }) =>
     Object.keys(moves).length === 0 ? [] : [{ op: "record", list: list.id, cue, moves, mode: "remove", scope: "track" } as const],

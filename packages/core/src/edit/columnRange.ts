@@ -3,6 +3,7 @@ import type { Column } from "../sheet/column.ts";
 /**
  * The first and last row in which two columns over the same rows hold different values; null when they hold the same. Walked from both
  * ends, so an edit in the middle of a long column costs little. Looks outside these rows can still differ by what tracks out of them.
+ * Rows count from 0, both included. Columns that are the same object cost nothing.
  */
 export function columnRange(a: Column, b: Column): { first: number; last: number } | null {
   const shorter = Math.min(a.rows.length, b.rows.length);

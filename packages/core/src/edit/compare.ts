@@ -10,7 +10,10 @@ import { cueSteps, stepsBetween, stepsOfList } from "./between.ts";
 import { impactOf } from "./impact.ts";
 import { type ImpactLine, type ImpactReport, reportImpact } from "./impactReport.ts";
 
-/** What is different between two states of a show: cue by cue as an impact tells it, and beside the cues. */
+/**
+ * What is different between two states of a show: cue by cue as an impact tells it, and beside the cues.
+ * The steps tell what is different exactly; the lines tell it to a reader.
+ */
 export interface Comparison extends ImpactReport {
   /** What stands beside the cues and is different: "Palette Dusk changed". */
   readonly beside: readonly string[];
@@ -21,6 +24,7 @@ export interface Comparison extends ImpactReport {
 /**
  * Compares two states of a show cue by cue: cues that came, went or took other numbers, their looks, moves and times. `list` is the one
  * that is worked on; the others are named in their lines. Costs a walk over everything that differs, and nothing where both are one state.
+ * Lists that stand in only one of the two are told under `beside`.
  */
 export function compareShows(before: ShowSheet, after: ShowSheet, list: string): Comparison {
   const steps = stepsBetween(before.show, after.show);
@@ -46,13 +50,19 @@ function entryWords({ of, id, before, after }: EntryStep): string {
   return `${capital(ENTRY_WORDS[of])} ${name} ${!before ? "added" : !after ? "removed" : "changed"}`;
 }
 
-/** A comparison as plain data: each cue in words, and how many keys look different. For the headless command. */
+/**
+ * A comparison as plain data: each cue in words, and how many keys look different. For the headless command.
+ * As `compare` of the headless commands prints it.
+ */
 export function comparisonData(comparison: Comparison): { summary: string; beside: readonly string[]; cues: object[] } {
   const cues = comparison.lines.map(({ list, cue, after, words }: ImpactLine) => ({ list, cue, after: after ?? null, words: words() }));
   return { summary: comparison.summary, beside: comparison.beside, cues };
 }
 
-/** What is brought back: cues of a list by their numbers now or then, and of them only some lights where they are named. */
+/**
+ * What is brought back: cues of a list by their numbers now or then, and of them only some lights where they are named.
+ * Left out channels mean whole cues, with labels, times and flags.
+ */
 export interface Wanted {
   readonly list: string;
   readonly cues: readonly string[];
@@ -70,6 +80,7 @@ function ofLights(step: CueDataStep, channels: readonly number[], cue: Cue | und
 /**
  * The exact changes that make chosen cues what they were in another state of the show, whole or for some lights only; nothing else is
  * touched. Throws ShowError where the list is not in both, or nothing of it is different.
+ * A cue that is gone comes back, one that came since goes, where it is named. Feed them to the edit `steps`.
  */
 export function bringBackSteps(now: ShowSheet, then: ShowSheet, { list: id, cues, channels }: Wanted): Step[] {
   const [list, old] = [now.lists.get(id), then.lists.get(id)];

@@ -12,7 +12,10 @@ import { type Edit, planEdit } from "./edits.ts";
 import { type Impact, impactOf } from "./impact.ts";
 import { type Step, invertSteps, isCueData } from "./step.ts";
 
-/** What edits leave behind: the show after them, every smallest change, and how to take it back. */
+/**
+ * What edits leave behind: the show after them, every smallest change, and how to take it back.
+ * The inverse is exact: it says for every change what stood there before.
+ */
 export interface Applied {
   readonly sheet: ShowSheet;
   /** Every change in the order in which it was made; empty for edits that change nothing. */
@@ -23,7 +26,10 @@ export interface Applied {
   readonly inverse: readonly Edit[];
 }
 
-/** What edits come to, with what they do to the looks (SEMANTICS section 6). */
+/**
+ * What edits come to, with what they do to the looks (SEMANTICS section 6).
+ * Asking for the impact costs what the edits touch, looks behind them included.
+ */
 export interface Outcome extends Applied {
   readonly impact: Impact;
 }
@@ -31,6 +37,7 @@ export interface Outcome extends Applied {
 /**
  * Makes edits in order on a show, all or none, without working out what they do to the looks. The sheet that is passed in stays
  * as it is. Throws ShowError, naming the thing, when one of them cannot be made.
+ * Each edit is planned on the show that the one before it leaves. Edits that change nothing are no fault.
  */
 export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
   let current = sheet;
@@ -46,7 +53,10 @@ export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
   return { sheet: current, steps, notes, inverse: steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [] };
 }
 
-/** As `applyEdits`, with the impact: this is also the question "what would it do?". */
+/**
+ * As `applyEdits`, with the impact: this is also the question "what would it do?".
+ * Nothing is stored here: previews and acknowledged edits come from the same call.
+ */
 export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
   const applied = applyEdits(sheet, edits);
   return { ...applied, impact: impactOf(sheet, applied.sheet, applied.steps) };
@@ -55,6 +65,7 @@ export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
 /**
  * The sheet after exact steps, such as come from another window. Throws ShowError when the show is not as they expect: the window then has
  * to catch up.
+ * Costs what the steps touch. Use it where they have been planned elsewhere; planning again could come to something else.
  */
 export function takeSteps(sheet: ShowSheet, steps: readonly Step[]): ShowSheet {
   return stepGroups(steps).reduce((current, group) => advanceSheet(current, group.apply(current.show), group.steps), sheet);

@@ -9,23 +9,42 @@ const [firstSchema, ...otherSchemas] = Object.values(EDIT_KINDS).map((kind) => k
 if (!firstSchema) throw new TypeError("There is no kind of edit");
 const editSchema = z.discriminatedUnion("op", [firstSchema, ...otherSchemas]);
 
+/** Which lights and attributes an edit speaks of. */
 export type { KeySelection } from "./fields.ts";
+/** A change of values over cues, and what it does to each value. */
 export type { ChangeEdit, Operation } from "./kinds/change.ts";
+/** Values recorded into a cue. */
 export type { RecordEdit } from "./kinds/record.ts";
+/** What becomes of the times of parts. */
 export type { TimesPatch } from "./plan/patchedTimes.ts";
-/** One edit with its defaults filled in. */
+/**
+ * One edit with its defaults filled in.
+ * What plans and words are given. `EditInput` is what people and files write.
+ */
 export type Edit = z.infer<typeof editSchema>;
-/** One edit as it may be written: what has a default may be left out. */
+/**
+ * One edit as it may be written: what has a default may be left out.
+ * `readEdits` turns it into an `Edit`, or refuses it.
+ */
 export type EditInput = z.input<typeof editSchema>;
-/** The names of all edits. */
+/**
+ * The names of all edits.
+ * In the order of the registry; the documentation lists them so.
+ */
 export const EDIT_OPS: readonly string[] = Object.keys(EDIT_KINDS);
 
-/** What an edit comes to on a show as it stands. Throws ShowError, naming the thing, when it cannot be made. */
+/**
+ * What an edit comes to on a show as it stands. Throws ShowError, naming the thing, when it cannot be made.
+ * The show is not changed. Empty steps mean that it says already what the edit asks for.
+ */
 export function planEdit(sheet: ShowSheet, edit: Edit): Plan {
   return EDIT_KINDS[edit.op].plan(sheet, edit);
 }
 
-/** Reads edits from plain data, one or an array. Throws ShowError naming the edit and the field that is wrong. */
+/**
+ * Reads edits from plain data, one or an array. Throws ShowError naming the edit and the field that is wrong.
+ * The message counts edits from 1. What depends on the show, such as whether a cue exists, is checked when it is planned.
+ */
 export function readEdits(raw: unknown): Edit[] {
   const all = Array.isArray(raw) ? raw : [raw];
   return all.map((one: unknown, index) => {

@@ -11,7 +11,10 @@ import { TrackingWalk, carriedMove, sameTracking, valueOfMove } from "../sheet/t
 import { columnRange } from "./columnRange.ts";
 import { type CueStep, type Step, isCueData } from "./step.ts";
 
-/** One value of one look that an edit changes, by the cue's number afterwards; null is unset. Values are in the attribute's own unit. */
+/**
+ * One value of one look that an edit changes, by the cue's number afterwards; null is unset. Values are in the attribute's own unit.
+ * One row of `impact` as the headless command `edit` prints it.
+ */
 export interface LookChange {
   cue: string;
   key: string;
@@ -20,7 +23,10 @@ export interface LookChange {
   /** The list of the cue, where it is not the show's first. */
   list?: string;
 }
-/** What an edit does: the cues whose stored moves or times change, in their order, and every look that changes, cue by cue and key by key. */
+/**
+ * What an edit does: the cues whose stored moves or times change, in their order, and every look that changes, cue by cue and key by key.
+ * A stored move may change without changing any look, and the other way round, so both are told (SEMANTICS section 6).
+ */
 export interface Impact {
   storedCues: string[];
   looks: LookChange[];
@@ -29,6 +35,7 @@ export interface Impact {
 /**
  * Compares two states of a show that the steps lead between. Cues that stand in only one of them have no look to compare;
  * one that has taken another number is the same cue. What costs is the looks that change, not the show.
+ * `steps` must lead from `before` to `after`; they say where to look. Looks are equal within 1e-6.
  */
 export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly Step[]): Impact {
   const impact: Impact = { storedCues: [], looks: [] };
@@ -44,7 +51,10 @@ export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly St
   return impact;
 }
 
-/** The steps that change the cues of one list. */
+/**
+ * The steps that change the cues of one list.
+ * In their order. Entries and the show's own fields belong to no list.
+ */
 export function stepsInList(steps: readonly Step[], list: string): Exclude<Step, { at: "entry" | "show" }>[] {
   return steps.filter((step) => step.at !== "entry" && step.at !== "show").filter((step) => step.list === list);
 }
@@ -157,7 +167,10 @@ function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: R
   }
 }
 
-/** By cue number before: its number after, for the cues that have taken another. Several renumberings behind each other count as one. */
+/**
+ * By cue number before: its number after, for the cues that have taken another. Several renumberings behind each other count as one.
+ * Cues that end under their old number are not in the map.
+ */
 export function renamed(steps: readonly Step[]): Map<string, string> {
   const origin = new Map<string, string>();
   for (const step of steps) {
@@ -169,7 +182,10 @@ export function renamed(steps: readonly Step[]): Map<string, string> {
   return new Map([...origin].map(([to, from]) => [from, to]));
 }
 
-/** By row after: the row before, or -1 for a cue that is new. `names` as `renamed` gives them. */
+/**
+ * By row after: the row before, or -1 for a cue that is new. `names` as `renamed` gives them.
+ * Rows before that are in no pair belong to cues that went.
+ */
 export function rowPairs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): Int32Array {
   const rows = new Map(was.cues.map((cue, row) => [names.get(cue.number) ?? cue.number, row]));
   return Int32Array.from(is.cues, (cue) => rows.get(cue.number) ?? -1);

@@ -15,7 +15,10 @@ import { type LookChange, renamed, rowPairs, stepsInList } from "./impact.ts";
 import { lookWords } from "./lookWords.ts";
 import { type PartStep, type Step, isCueData } from "./step.ts";
 
-/** What an edit does to one cue, in words. */
+/**
+ * What an edit does to one cue, in words.
+ * One row of the list that stands beside an edit before it is made.
+ */
 export interface ImpactLine {
   readonly list: string;
   /** The label of the list where it is not the one that is worked on. */
@@ -32,10 +35,16 @@ export interface ImpactLine {
   readonly kind: ImpactKind;
 }
 
-/** What happens to a cue, the weightiest first: it goes, comes, takes another number, looks, runs or only stores otherwise. */
+/**
+ * What happens to a cue, the weightiest first: it goes, comes, takes another number, looks, runs or only stores otherwise.
+ * Lines are sorted by cue; the kind picks their mark and their weight in the summary.
+ */
 export type ImpactKind = "goes" | "comes" | "renumbered" | "looks" | "runs" | "stores";
 
-/** What edits do, cue by cue, and in one sentence. */
+/**
+ * What edits do, cue by cue, and in one sentence.
+ * The summary fits one line: "14 looks change in cues 12 to 20". Without lines it says that nothing changes.
+ */
 export interface ImpactReport {
   readonly lines: readonly ImpactLine[];
   readonly summary: string;
@@ -63,6 +72,8 @@ interface Counts {
  * Tells what edits do to every cue, those included that come, go, or only follow or last otherwise. `worked` is the list that is
  * worked on. Timing cues takes by far the longest on a large show; `times: false` leaves out what follows and lasts otherwise, for a
  * first answer that the whole one replaces.
+ * Lines stand in the order of the cues, the list that is worked on first.
+ * `times: false` costs what the looks cost alone; ask again without it when the hand has stopped typing.
  */
 export function reportImpact(
   before: ShowSheet,

@@ -21,11 +21,13 @@ export { mergePartEdits } from "./partEdits.ts";
 export { type Pasted, clipOf, cutEdits, pasteEdits } from "./clip.ts";
 export { type Impact, type LookChange, impactOf } from "./impact.ts";
 export { checkedMoves } from "./plan/checkedMoves.ts";
+/** What is different between two states of a show. */
 export type { Comparison } from "./compare.ts";
 export { rowsIn } from "./plan/rows.ts";
 export { paletteUsers } from "./plan/storedMoves.ts";
 export { storedMove, targetOfMove } from "./plan/moveSteps.ts";
 export { isNamed, selectKeys } from "./plan/selectKeys.ts";
 export { patchedTimes } from "./plan/patchedTimes.ts";
+/** The smallest exact change. */
 export type { Step } from "./step.ts";
 export { operationWords } from "./kinds/change.ts";

@@ -17,6 +17,7 @@ interface KeyChange extends LookChange {
 /**
  * How one look changes, family by family: "6 lights 15–20 to 25; pan −20 to 15; colour Dusk to Noon". Rows before and after; -1: the cue is
  * new. A palette is named where all changed values of a family come from one; empty for changes of keys that neither rig has.
+ * Spans stand for lights that differ: "15–20 to 25". Values are in the attribute's own unit.
  */
 export function lookWords(changes: readonly LookChange[], was: ListSheet, rowBefore: number, is: ListSheet, rowAfter: number): string {
   const known = changes.flatMap((change): KeyChange[] => {

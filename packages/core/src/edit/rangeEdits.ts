@@ -5,7 +5,10 @@ import { type ListSheet, firstRowFrom } from "../sheet/sheet.ts";
 import type { EditInput } from "./edits.ts";
 import { rowsIn } from "./plan/rows.ts";
 
-/** Which cues go where: a range of one list, the number that its first takes (undefined: all keep theirs), and the list that they go to. */
+/**
+ * Which cues go where: a range of one list, the number that its first takes (undefined: all keep theirs), and the list that they go to.
+ * For copies and moves alike. The range is by cue numbers, which need not exist themselves.
+ */
 export interface Journey {
   readonly list: ListSheet;
   readonly from: string;
@@ -22,6 +25,7 @@ const STEPS = [1000, 500, 100, 50, 10, 5, 1];
 /**
  * The numbers that the cues of a range take where they go. They keep their distances where they fit between the cues that stand
  * there, and else stand as widely as there is room. Throws ShowError where there is none.
+ * One for each cue of the range, rising. `isMove`: their old places count as free.
  */
 export function numbersFor({ list, from, to, start, into = list }: Journey, isMove: boolean): CueNumber[] {
   const { first, last } = rowsIn(list, from, to);
@@ -50,7 +54,11 @@ function checkedNumber(order: number): CueNumber {
   throw new ShowError(`${number} is not a cue number; numbers have at most six digits before the point`);
 }
 
-/** The edits that copy a range of cues, with what they store or with their whole looks; `restore` lets the looks behind them stay as they are. */
+/**
+ * The edits that copy a range of cues, with what they store or with their whole looks; `restore` lets the looks behind them stay as they
+ * are.
+ * One edit for each cue, in an order in which each number is free when its turn comes. Together they are one gesture.
+ */
 export function copyRangeEdits(journey: Journey, what: "moves" | "look", after: "track" | "restore"): EditInput[] {
   const { list, into } = journey;
   const numbers = numbersFor(journey, false);
@@ -65,6 +73,7 @@ export function copyRangeEdits(journey: Journey, what: "moves" | "look", after: 
 /**
  * The edits that move a range of cues to other numbers or into another list. With `keepLooks` every look stays what it was, that of
  * the cues which move too; else they take along what they store, and later looks follow.
+ * Within a list it is a renumbering where the order stays. Together they are one gesture.
  */
 export function moveRangeEdits(journey: Journey, looks: "keepLooks" | "letGo"): EditInput[] {
   const { list, into = list } = journey;
@@ -80,7 +89,11 @@ export function moveRangeEdits(journey: Journey, looks: "keepLooks" | "letGo"): 
   return cueOrder(numbers[0] ?? journey.from) > cueOrder(cues[0] ?? journey.from) ? moves.reverse() : moves;
 }
 
-/** The edits that insert a cue behind a wall: the cue that comes after it is blocked first, so that nothing of the new one leaks into later looks. */
+/**
+ * The edits that insert a cue behind a wall: the cue that comes after it is blocked first, so that nothing of the new one leaks into later
+ * looks.
+ * Behind the last cue there is nothing to wall off. Throws ShowError for a number that is taken.
+ */
 export function walledInsertEdits(list: ListSheet, cue: string, label: string | undefined): EditInput[] {
   const next = list.cues[firstRowFrom(list, cueOrder(cue) + 1)];
   const insert: EditInput = { op: "insertCue", list: list.id, cue, ...(label === undefined ? {} : { label }) };

@@ -19,13 +19,20 @@ import type {
 /**
  * The smallest exact change of a show: one thing, as it was and as it becomes. Absent means that it is not there. Applied only where the
  * show still is as it was; turned round it is its own inverse.
+ * History, undo and every window speak in steps: applied to the same show they give the same show anywhere.
  */
 export type Step = CueDataStep | RenumberStep | EntryStep | ShowStep;
 
-/** A change of what one cue holds. */
+/**
+ * A change of what one cue holds.
+ * Steps of other kinds change which cues, entries or lists there are.
+ */
 export type CueDataStep = MoveStep | PartStep | CueStep;
 
-/** One stored move comes, goes, changes, or goes to another part of its cue. */
+/**
+ * One stored move comes, goes, changes, or goes to another part of its cue.
+ * Both absent does not occur. A change of part with the same move is a change too.
+ */
 export interface MoveStep {
   at: "move";
   list: string;
@@ -35,12 +42,18 @@ export interface MoveStep {
   before?: PlacedMove | undefined;
   after?: PlacedMove | undefined;
 }
-/** A move and the part that holds it. */
+/**
+ * A move and the part that holds it.
+ * The number of the part counts from 1.
+ */
 export interface PlacedMove {
   part: number;
   move: MoveSpec;
 }
-/** One part comes, goes or changes its times; it holds no move when it comes or goes. */
+/**
+ * One part comes, goes or changes its times; it holds no move when it comes or goes.
+ * Moves have come out of it before it goes, each by a step of its own.
+ */
 export interface PartStep {
   at: "part";
   list: string;
@@ -49,7 +62,10 @@ export interface PartStep {
   before?: PartHead | undefined;
   after?: PartHead | undefined;
 }
-/** One cue comes, goes or changes its own fields; it has no part when it comes or goes. */
+/**
+ * One cue comes, goes or changes its own fields; it has no part when it comes or goes.
+ * Its parts have gone before it goes, each by a step of its own.
+ */
 export interface CueStep {
   at: "cue";
   list: string;
@@ -57,18 +73,27 @@ export interface CueStep {
   before?: CueHead | undefined;
   after?: CueHead | undefined;
 }
-/** Cues take other numbers, all at once, so that two may also exchange theirs. */
+/**
+ * Cues take other numbers, all at once, so that two may also exchange theirs.
+ * Only cues that change their number are in it. The order of the cues stays.
+ */
 export interface RenumberStep {
   at: "renumber";
   list: string;
   cues: { from: string; to: string }[];
 }
 
-/** What stands beside the cues in a show, by the field of the document that holds it. */
+/**
+ * What stands beside the cues in a show, by the field of the document that holds it.
+ * Lists are among them without their cues.
+ */
 export const ENTRY_KINDS = ["fixtureTypes", "channels", "groups", "palettes", "paces", "heldLooks", "tempos", "lists"] as const;
 /** The kinds of entries by the name of their list in the document. */
 export type EntryKind = (typeof ENTRY_KINDS)[number];
-/** What one entry of each kind is called. */
+/**
+ * What one entry of each kind is called.
+ * For messages and the history: "palette Dusk".
+ */
 export const ENTRY_WORDS: Readonly<Record<EntryKind, string>> = {
   fixtureTypes: "fixture type",
   channels: "channel",
@@ -79,14 +104,23 @@ export const ENTRY_WORDS: Readonly<Record<EntryKind, string>> = {
   tempos: "tempo",
   lists: "list",
 };
-/** One entry as it stands in its list; a cue list without its cues. */
+/**
+ * One entry as it stands in its list; a cue list without its cues.
+ * What `setPalette` and its like take.
+ */
 export type ShowEntry = FixtureType | Channel | Group | Palette | Pace | HeldLook | Tempo | ListHead;
-/** An entry and its place among its like, counted from 0. */
+/**
+ * An entry and its place among its like, counted from 0.
+ * The place counts when an entry comes back: it stands where it stood.
+ */
 export interface PlacedEntry {
   index: number;
   entry: ShowEntry;
 }
-/** One palette, group, pace, channel, fixture type or list comes, goes or changes. A list holds no cue when it comes or goes. */
+/**
+ * One palette, group, pace, channel, fixture type or list comes, goes or changes. A list holds no cue when it comes or goes.
+ * Both absent does not occur.
+ */
 export interface EntryStep {
   at: "entry";
   of: EntryKind;
@@ -96,14 +130,21 @@ export interface EntryStep {
   after?: PlacedEntry | undefined;
 }
 
-/** The show's own fields change: its title, and what new cues start with. */
+/**
+ * The show's own fields change: its title, and what new cues start with.
+ * Both are whole heads.
+ */
 export interface ShowStep {
   at: "show";
   before: ShowHead;
   after: ShowHead;
 }
 
-/** The steps that take these back: each turned round, the last first. Applied to the show after them they give the identical document before. */
+/**
+ * The steps that take these back: each turned round, the last first. Applied to the show after them they give the identical document
+ * before.
+ * Each step says what was there before, so nothing else is needed.
+ */
 export function invertSteps(steps: readonly Step[]): Step[] {
   return steps.map(invertStep).reverse();
 }
@@ -126,12 +167,18 @@ function invertStep(step: Step): Step {
   }
 }
 
-/** True for a change of what one cue holds. */
+/**
+ * True for a change of what one cue holds.
+ * Such steps may be applied together, whatever their order among different cues.
+ */
 export function isCueData(step: Step): step is CueDataStep {
   return step.at === "cue" || step.at === "part" || step.at === "move";
 }
 
-/** What a step touches, as one text: two edits that share none can both be kept, whoever made them and in whichever order. */
+/**
+ * What a step touches, as one text: two edits that share none can both be kept, whoever made them and in whichever order.
+ * A cue that comes or goes is an address of its own; what is in it has others that begin alike.
+ */
 export function addressOf(step: Step): string {
   switch (step.at) {
     case "move":
@@ -162,7 +209,10 @@ const inCue = { ...inList, cue: z.string() };
 
 const placedEntry = z.strictObject({ index: z.number().int().min(0), entry: z.custom<ShowEntry>(isObject, "is not an object") }).optional();
 
-/** The shape of steps in a file; the show they are applied to is checked whole afterwards. */
+/**
+ * The shape of steps in a file; the show they are applied to is checked whole afterwards.
+ * A file of steps is refused where they do not fit the show it is applied to.
+ */
 export const stepSchema = z.union([
   z.strictObject({
     at: z.literal("move"),

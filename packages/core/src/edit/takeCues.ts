@@ -7,7 +7,11 @@ import type { EditInput } from "./edits.ts";
 import { rowsIn } from "./plan/rows.ts";
 import { numbersFor } from "./rangeEdits.ts";
 
-/** Which cues of another show are taken, into which list of this one, and the number that the first of them takes; left out, all keep theirs. */
+/**
+ * Which cues of another show are taken, into which list of this one, and the number that the first of them takes; left out, all keep
+ * theirs.
+ * Both sheets stay as they are.
+ */
 export interface Taking {
   readonly from: { readonly sheet: ShowSheet; readonly list: ListSheet; readonly first: string; readonly last: string };
   readonly into: { readonly sheet: ShowSheet; readonly list: ListSheet };
@@ -18,6 +22,7 @@ export interface Taking {
  * The edits that insert cues of another show, light for light by their numbers, with labels, times, parts and walls. A palette that this show
  * does not have becomes the number that it stood for; what lights here cannot do is left out, and told in `left`. Marks, calls and actions
  * speak of the other show and stay there. Throws ShowError where the numbers are taken or do not fit.
+ * `left` is told before the edits are made. Held looks and lists of the other show are not taken.
  */
 export function takeCuesEdits({ from, into, start }: Taking): { edits: EditInput[]; left: string[] } {
   const numbers = numbersFor({ list: from.list, from: from.first, to: from.last, start, into: into.list }, false);

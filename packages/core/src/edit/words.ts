@@ -4,6 +4,7 @@ import { EDIT_KINDS } from "./kinds/registry.ts";
 /**
  * What edits do, as a short sentence for the history: "Cues 10 to 20, 6 lights: intensity +10, restored after". Edits of one kind are told
  * together where the kind knows how; else the first is told, and how many more there are.
+ * Without a full stop. Undo and redo name their step with it.
  */
 export function describeEdits(edits: readonly Edit[]): string {
   const [first, second, ...others] = edits;

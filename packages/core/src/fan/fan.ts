@@ -1,7 +1,13 @@
-/** A spread of values over lights that are chosen in an order: a number for all, or the points that they pass from the first to the last. */
+/**
+ * A spread of values over lights that are chosen in an order: a number for all, or the points that they pass from the first to the last.
+ * Points are in the unit of what is spread; written with `~` between them.
+ */
 export type Fan = number | string;
 
-/** The points of a fan: "2~5~2" is 2, 5 and 2. A single number is a fan of one point. */
+/**
+ * The points of a fan: "2~5~2" is 2, 5 and 2. A single number is a fan of one point.
+ * The text must be a fan: whoever takes it from outside has checked it with the schema.
+ */
 export function fanPoints(fan: Fan): number[] {
   return typeof fan === "number" ? [fan] : fan.split("~").map(Number);
 }
@@ -9,6 +15,7 @@ export function fanPoints(fan: Fan): number[] {
 /**
  * What the light at `index` of `count` gets: equal steps from each point to the next, the first light on the first point and
  * the last on the last. One light alone takes the first point (SEMANTICS section 6).
+ * `index` counts from 0 and is below `count`.
  */
 export function fanAt(fan: Fan, index: number, count: number): number {
   const points = fanPoints(fan);

@@ -13,6 +13,7 @@ import type { Hand, HandTiming } from "./hand.ts";
  * The values that the chosen lights take in hand. A fan spreads over them in the order in which they were chosen; `add` and
  * `scale` start from what each puts out now and stop at the ends of its range. Throws ShowError for a value outside a
  * range, and when none of the lights has what is asked.
+ * `outputOf` gives what a key puts out now, in its own unit. Lights without the attribute are passed over.
  */
 export function giveMoves(
   sheet: ShowSheet,
@@ -56,12 +57,19 @@ function numberFor(
   return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 100) / 100));
 }
 
-/** The own times of the values in hand that a selection names; a fan spreads over the chosen lights in their order. Throws ShowError when nothing of it is in hand. */
+/**
+ * The own times of the values in hand that a selection names; a fan spreads over the chosen lights in their order. Throws ShowError when
+ * nothing of it is in hand.
+ * By key name; seconds. A fan counts over the chosen lights that hold something.
+ */
 export function giveTimes(sheet: ShowSheet, hand: Hand, selection: KeySelection, wish: TimesWish): Record<string, HandTiming> {
   return timesFor(sheet, hand, selection, () => wish);
 }
 
-/** As `giveTimes`, with what a pace says for each family. */
+/**
+ * As `giveTimes`, with what a pace says for each family.
+ * Families that the pace says nothing of keep their times.
+ */
 export function givePace(sheet: ShowSheet, hand: Hand, selection: KeySelection, pace: Pace): Record<string, HandTiming> {
   return timesFor(sheet, hand, selection, (key) => pace[key.attribute.family]);
 }
@@ -90,7 +98,10 @@ function fansIn({ fade, delay }: TimesWish): Pick<HandTiming, "fans"> {
   return { fans: { ...(typeof fade === "string" ? { fade } : {}), ...(typeof delay === "string" ? { delay } : {}) } };
 }
 
-/** The keys in hand that a selection names, in the order in which they were taken in hand. */
+/**
+ * The keys in hand that a selection names, in the order in which they were taken in hand.
+ * Empty where nothing of it is in hand.
+ */
 export function heldKeys(sheet: ShowSheet, hand: Hand, selection: KeySelection = {}): Key[] {
   return Object.keys(hand.held).flatMap((name) => {
     const key = keyNamed(sheet.keys, name);

@@ -13,19 +13,29 @@ import { patchedTiming } from "../fan/timesAt.ts";
 import { onTheWayBack } from "./onTheWayBack.ts";
 import { without } from "./without.ts";
 
-/** One value in hand: what a cue would store for it, and whether it has changed since it was last recorded. */
+/**
+ * One value in hand: what a cue would store for it, and whether it has changed since it was last recorded.
+ * `fresh` decides what a record of what has changed takes.
+ */
 export interface Held {
   readonly move: MoveSpec;
   readonly fresh: boolean;
   /** The fans that its own times were given as part of, so that a pace made of them keeps their shape. */
   readonly fans?: HeldFans | undefined;
 }
-/** Fans as they were written, such as "4~1~4". */
+/**
+ * Fans as they were written, such as "4~1~4".
+ * Forgotten as soon as one of the lights gets a time of its own.
+ */
 export interface HeldFans {
   readonly fade?: string | undefined;
   readonly delay?: string | undefined;
 }
-/** A value on its way back from the Hand to the running list: where it left from, when (milliseconds of the server's clock), in how many seconds. */
+/**
+ * A value on its way back from the Hand to the running list: where it left from, when (milliseconds of the server's clock), in how many
+ * seconds.
+ * `from` in the attribute's own unit, `fade` in seconds.
+ */
 export interface Leaving {
   readonly from: number;
   readonly at: number;
@@ -34,6 +44,7 @@ export interface Leaving {
 /**
  * The values being held, by key name in the order in which the keys were taken in hand. They lie over the running show; what
  * was let go last can be taken up again.
+ * Never changed, only replaced. It belongs to a show and is the same in every window.
  */
 export interface Hand {
   readonly held: Readonly<Record<string, Held>>;
@@ -41,7 +52,10 @@ export interface Hand {
   readonly leaving: Readonly<Record<string, Leaving>>;
 }
 
-/** Nothing in hand, nothing dropped, nothing fading back. */
+/**
+ * Nothing in hand, nothing dropped, nothing fading back.
+ * Shared: never changed.
+ */
 export const EMPTY_HAND: Hand = { held: {}, dropped: {}, leaving: {} };
 
 const fansSchema = z.strictObject({ fade: z.string().max(200).optional(), delay: z.string().max(200).optional() });
@@ -53,7 +67,10 @@ const timing = z.strictObject({
 });
 const keyNames = z.array(z.string().max(80)).max(200_000);
 
-/** Everything that can be done to the Hand. Dropping without keys drops all; `fade` is how long values take back to the show, seconds. */
+/**
+ * Everything that can be done to the Hand. Dropping without keys drops all; `fade` is how long values take back to the show, seconds.
+ * As the server takes them from windows.
+ */
 export const handChangeSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("give"), moves: documentParts.moves }),
   z.strictObject({ do: z.literal("time"), times: z.record(z.string().max(80), timing) }),
@@ -61,9 +78,15 @@ export const handChangeSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("takeUp") }),
   z.strictObject({ do: z.literal("recorded"), keys: keyNames }),
 ]);
-/** One change of the Hand as it may be written. */
+/**
+ * One change of the Hand as it may be written.
+ * `readHandChanges` checks it and fills its defaults in.
+ */
 export type HandChange = z.input<typeof handChangeSchema>;
-/** Own times of one value in hand; null takes a time away, absent leaves it. Seconds. */
+/**
+ * Own times of one value in hand; null takes a time away, absent leaves it. Seconds.
+ * As a move's own times, with null for "take away".
+ */
 export type HandTiming = z.infer<typeof timing>;
 
 const heldSchema = z.record(
@@ -76,7 +99,10 @@ const heldSchema = z.record(
 );
 const storedHand = z.strictObject({ held: heldSchema, dropped: heldSchema, leaving: z.strictObject({}) });
 
-/** Reads changes from plain data. Throws ShowError naming the change and the field that is wrong. */
+/**
+ * Reads changes from plain data. Throws ShowError naming the change and the field that is wrong.
+ * The message counts changes from 1. Values are held against the rig when the change is made.
+ */
 export function readHandChanges(raw: readonly unknown[]): HandChange[] {
   return raw.map((one, index) => {
     const parsed = handChangeSchema.safeParse(one);
@@ -87,7 +113,10 @@ export function readHandChanges(raw: readonly unknown[]): HandChange[] {
   });
 }
 
-/** Reads a Hand that was stored as text; undefined for one that is damaged and cannot be read. */
+/**
+ * Reads a Hand that was stored as text; undefined for one that is damaged and cannot be read.
+ * Values of lights that are gone are kept here and left out by `fitHand`.
+ */
 export function readHand(text: string): Hand | undefined {
   try {
     const parsed = storedHand.safeParse(JSON.parse(text));
@@ -97,7 +126,10 @@ export function readHand(text: string): Hand | undefined {
   }
 }
 
-/** The Hand after a change at a moment (milliseconds). Throws ShowError for a value that the rig does not take; then nothing has changed. */
+/**
+ * The Hand after a change at a moment (milliseconds). Throws ShowError for a value that the rig does not take; then nothing has changed.
+ * Gives back a new Hand. `now` is read from the server's clock by the caller.
+ */
 export function changeHand(hand: Hand, change: HandChange, sheet: ShowSheet, now: number): Hand {
   switch (change.do) {
     case "give":
@@ -147,7 +179,10 @@ function fansLeft(before: Held | undefined, given: { fade?: unknown; delay?: unk
   return { fans: { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }) } };
 }
 
-/** Drops keys from the Hand; they fade back to the show in `fade` seconds and can be taken up again. `now` is milliseconds. */
+/**
+ * Drops keys from the Hand; they fade back to the show in `fade` seconds and can be taken up again. `now` is milliseconds.
+ * Keys that are not in hand are passed over. Seconds for `fade`.
+ */
 export function letGo(hand: Hand, keys: readonly string[], sheet: ShowSheet, now: number, fade: number): Hand {
   const going = keys.filter((name) => hand.held[name]);
   if (going.length === 0) return hand;
@@ -166,7 +201,10 @@ export function letGo(hand: Hand, keys: readonly string[], sheet: ShowSheet, now
   return { held: without(hand.held, going), dropped, leaving };
 }
 
-/** The Hand when the running list goes on: what has been recorded gives way to it, what has not stays over it. */
+/**
+ * The Hand when the running list goes on: what has been recorded gives way to it, what has not stays over it.
+ * A value that has been changed since its record is not given up. `now` is milliseconds of the server's clock.
+ */
 export function giveWay(hand: Hand, sheet: ShowSheet, now: number): Hand {
   const recorded = Object.keys(hand.held).filter((name) => hand.held[name]?.fresh === false);
   return { ...letGo(hand, recorded, sheet, now, 1), dropped: hand.dropped };
@@ -175,6 +213,7 @@ export function giveWay(hand: Hand, sheet: ShowSheet, now: number): Hand {
 /**
  * The Hand after a step in the history: a value whose record was taken back counts as changed again, and as recorded when the
  * record is made again.
+ * `steps` are those that were made, in their order. Values themselves stay in hand.
  */
 export function followHistory(hand: Hand, steps: readonly Step[]): Hand {
   const fresh = new Map<string, boolean>();
@@ -195,7 +234,10 @@ function sameTarget(a: MoveSpec | undefined, b: MoveSpec): boolean {
   return a !== undefined && sameMove(makeMove(targetOfMove(a)), makeMove(targetOfMove(b)));
 }
 
-/** The Hand held against a rig that has changed: keys that are gone, and palettes that are, leave it. */
+/**
+ * The Hand held against a rig that has changed: keys that are gone, and palettes that are, leave it.
+ * Gives back the same Hand where all of it fits.
+ */
 export function fitHand(hand: Hand, sheet: ShowSheet): Hand {
   const rig = rigOf(sheet.show);
   const fits = (record: Readonly<Record<string, Held>>): Record<string, Held> => {
@@ -216,7 +258,10 @@ export function fitHand(hand: Hand, sheet: ShowSheet): Hand {
   return Object.keys(after.held).length + Object.keys(after.dropped).length === all ? hand : after;
 }
 
-/** What a key puts out with the Hand over the show: `under` is what the running list gives it, `now` milliseconds of the server's clock. */
+/**
+ * What a key puts out with the Hand over the show: `under` is what the running list gives it, `now` milliseconds of the server's clock.
+ * In the attribute's own unit. For one key; `layHandOver` does it for a whole frame.
+ */
 export function handOutput(hand: Hand, key: Key, palettes: Palettes, under: number, now: number): number {
   const held = hand.held[key.name];
   if (held) {

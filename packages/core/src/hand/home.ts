@@ -12,14 +12,20 @@ function homeKeys(keys: Keys, selection: KeySelection): Key[] {
   return found;
 }
 
-/** The resting values of the lights, as they are taken in hand. Throws ShowError when the lights have nothing but a level. */
+/**
+ * The resting values of the lights, as they are taken in hand. Throws ShowError when the lights have nothing but a level.
+ * Positions, colours and beams only: home for a level is out, which is said otherwise.
+ */
 export function homeMoves(keys: Keys, selection: KeySelection): Moves {
   const moves: Moves = {};
   for (const key of homeKeys(keys, selection)) (moves[key.channel] ??= {})[key.attribute.id] = key.attribute.home;
   return moves;
 }
 
-/** The edits that send lights home in a range of cues: one for each attribute and resting value. */
+/**
+ * The edits that send lights home in a range of cues: one for each attribute and resting value.
+ * Together they are one gesture and one undo.
+ */
 export function homeEdits(
   keys: Keys,
   selection: KeySelection,

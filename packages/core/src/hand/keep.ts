@@ -9,13 +9,17 @@ import { type Fan, fanAt } from "../fan/fan.ts";
 import { heldKeys } from "./give.ts";
 import type { Hand } from "./hand.ts";
 
-/** For whom a palette keeps its values: one for all lights where they agree, one for each fixture type, or one for each channel. */
+/**
+ * For whom a palette keeps its values: one for all lights where they agree, one for each fixture type, or one for each channel.
+ * From the coarsest to the finest: coarser palettes serve lights that come later.
+ */
 export type PaletteScope = "all" | "type" | "channel";
 
 /**
  * The palette that the values in hand make for a family. Values that differ within what they are kept for go a step finer:
  * from one for all to one for each type, from there to one for each channel. An existing palette keeps what the Hand says
  * nothing about. Throws ShowError when nothing of the family is in hand.
+ * An edit stores it: nothing is changed here. Waves are never part of it.
  */
 export function paletteFromHand(
   sheet: ShowSheet,
@@ -71,7 +75,11 @@ function entriesFor(values: readonly ValueOfKey[], scope: PaletteScope): Palette
   );
 }
 
-/** The pace that the own times in hand make: for each family a number where all lights agree, else a fan over them in their order; lights without times of their own are left out. Throws ShowError when no value in hand has times of its own. */
+/**
+ * The pace that the own times in hand make: for each family a number where all lights agree, else a fan over them in their order; lights
+ * without times of their own are left out. Throws ShowError when no value in hand has times of its own.
+ * Fans come back in the shape in which they were given.
+ */
 export function paceFromHand(
   sheet: ShowSheet,
   hand: Hand,
@@ -120,7 +128,10 @@ function same<T>(values: readonly (T | undefined)[]): T | undefined {
   return values.every((value) => value === values[0]) ? values[0] : undefined;
 }
 
-/** The shortest fan that gives these values in this order; undefined where one of them is missing. */
+/**
+ * The shortest fan that gives these values in this order; undefined where one of them is missing.
+ * Equal values give a single number; equal steps give two points.
+ */
 export function fanOf(values: readonly (number | undefined)[]): Fan | undefined {
   const known = values.filter((value) => value !== undefined);
   const first = known[0];

@@ -11,7 +11,10 @@ import type { ListRun } from "../mix/listRun.ts";
 import { heldKeys } from "./give.ts";
 import type { Hand } from "./hand.ts";
 
-/** What a record takes from where, and how it stands in the cue. */
+/**
+ * What a record takes from where, and how it stands in the cue.
+ * What the record sheet, the line and the plain key all come to.
+ */
 export interface RecordWish {
   readonly cue: string;
   /** From the Hand, or everything that the running list and the Hand have put on stage. */
@@ -29,19 +32,28 @@ export interface RecordWish {
   readonly times?: Extract<EditInput, { op: "record" }>["times"];
 }
 
-/** What is on stage: the list as it runs, and the output of any key now. */
+/**
+ * What is on stage: the list as it runs, and the output of any key now.
+ * `run` is undefined where no list runs.
+ */
 export interface OnStage {
   readonly run: Pick<ListRun, "cue" | "onStage"> | undefined;
   readonly outputOf: (key: Key) => number;
 }
 
-/** A record that has been thought out: the edit, and the keys in hand that it takes. */
+/**
+ * A record that has been thought out: the edit, and the keys in hand that it takes.
+ * `keys` are names; they count as recorded once the edit has been acknowledged.
+ */
 export interface RecordPlan {
   readonly edit: Extract<EditInput, { op: "record" }>;
   readonly keys: readonly string[];
 }
 
-/** The edit that a wish to record comes to. Throws ShowError when it would take nothing. */
+/**
+ * The edit that a wish to record comes to. Throws ShowError when it would take nothing.
+ * The message says what was looked for and where. Nothing is stored here.
+ */
 export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, stage: OnStage, wish: RecordWish): RecordPlan {
   const taken = wish.from === "hand" ? fromHand(sheet, hand, wish) : fromStage(list, hand, stage, wish);
   const row = findRow(list, wish.cue);
@@ -134,7 +146,10 @@ function timesOnly(list: ListSheet, key: Key, row: number, spec: MoveSpec): Move
   return stored && makeMove(targetOfMove(stored.move), moveTiming(spec));
 }
 
-/** The number that Record next takes: right behind the cue on stage, or behind the last where nothing has run. */
+/**
+ * The number that Record next takes: right behind the cue on stage, or behind the last where nothing has run.
+ * Undefined where no number is left between that cue and the next.
+ */
 export function nextNumber(list: ListSheet, onStage: string | null): string | undefined {
   if (list.cues.length === 0) return "1";
   const row = onStage === null ? list.cues.length - 1 : firstRowFrom(list, cueOrder(onStage) + 1) - 1;
@@ -144,6 +159,7 @@ export function nextNumber(list: ListSheet, onStage: string | null): string | un
 /**
  * What recording into a cue should be warned of: the look on stage is not the one that the cue would be laid on. Undefined
  * where the stage stands at the cue before, or at the cue itself.
+ * A sentence for the sheet; recording goes on all the same.
  */
 export function stageWarning(list: ListSheet, cue: string, onStage: string | null): string | undefined {
   const before = list.cues[firstRowFrom(list, cueOrder(cue)) - 1]?.number;
@@ -154,7 +170,11 @@ export function stageWarning(list: ListSheet, cue: string, onStage: string | nul
     : `${stands}, and the cue before ${cue} is ${before}: it will look different from what you see`;
 }
 
-/** A record in one sentence before it is made: "Inserts cue 12.5 between 12 and 13: 14 values of 6 lights; cues 13 to 19 change on 2 of them". */
+/**
+ * A record in one sentence before it is made: "Inserts cue 12.5 between 12 and 13: 14 values of 6 lights; cues 13 to 19 change on 2 of
+ * them".
+ * Without a full stop. The impact must be that of this very edit.
+ */
 export function recordSentence(list: ListSheet, { edit }: RecordPlan, { impact, steps }: Pick<Outcome, "impact" | "steps">): string {
   const row = findRow(list, edit.cue);
   const at = firstRowFrom(list, cueOrder(edit.cue));
@@ -204,7 +224,11 @@ function elsewhere(list: ListSheet, edit: RecordPlan["edit"], impact: Outcome["i
   return `; ${range} on ${count(lights.size, "light")}`;
 }
 
-/** The cue that stands on stage after a record: the recorded one, where the stage stood at the cue before or at the cue itself; else undefined. */
+/**
+ * The cue that stands on stage after a record: the recorded one, where the stage stood at the cue before or at the cue itself; else
+ * undefined.
+ * The server is told to stand there, since what was recorded is what is on stage.
+ */
 export function standsAfter(list: ListSheet, cue: string, onStage: string | null): string | undefined {
   const row = findRow(list, cue);
   const before = row <= 0 ? null : cueAt(list, row - 1).number;

@@ -5,10 +5,16 @@ import type { ShowSheet } from "../sheet/sheet.ts";
 import { type Hand, type HandChange, type Held, fitHand, letGo } from "./hand.ts";
 import { without } from "./without.ts";
 
-/** What a step did to the values in hand, by key name; absent means that the key was, or is, not in hand. */
+/**
+ * What a step did to the values in hand, by key name; absent means that the key was, or is, not in hand.
+ * Plain data, so that undo survives a reload of the window.
+ */
 export type HandDiff = Readonly<Record<string, { readonly before?: Held | undefined; readonly after?: Held | undefined }>>;
 
-/** What is different in the second Hand. Empty when nothing is. */
+/**
+ * What is different in the second Hand. Empty when nothing is.
+ * Values and their times count, not in which order they were taken.
+ */
 export function diffHands(before: Hand, after: Hand): HandDiff {
   const names = new Set([...Object.keys(before.held), ...Object.keys(after.held)]);
   return Object.fromEntries(
@@ -18,7 +24,10 @@ export function diffHands(before: Hand, after: Hand): HandDiff {
   );
 }
 
-/** Two steps one behind the other as one; a value that ends as it began is left out. */
+/**
+ * Two steps one behind the other as one; a value that ends as it began is left out.
+ * For gestures that make many changes, such as dragging a level.
+ */
 export function squashDiffs(first: HandDiff, second: HandDiff): HandDiff {
   const names = new Set([...Object.keys(first), ...Object.keys(second)]);
   return Object.fromEntries(
@@ -33,6 +42,7 @@ export function squashDiffs(first: HandDiff, second: HandDiff): HandDiff {
 /**
  * The Hand with a step taken back, or made again. A value that something else has changed since is left as it is, and so is what
  * the rig no longer takes. `now` is milliseconds of the server's clock.
+ * Nothing that came since is thrown away by it.
  */
 export function stepHand(hand: Hand, diff: HandDiff, direction: "undo" | "redo", sheet: ShowSheet, now: number): Hand {
   const [from, to] = direction === "undo" ? (["after", "before"] as const) : (["before", "after"] as const);
@@ -52,7 +62,10 @@ function sameHeld(a: Held | undefined, b: Held | undefined): boolean {
   return a === b || (a !== undefined && b !== undefined && a.fresh === b.fresh && sameMove(a.move, b.move));
 }
 
-/** What changes do to the Hand, as a short sentence for undo and redo: "In hand: 6 lights, intensity 70". */
+/**
+ * What changes do to the Hand, as a short sentence for undo and redo: "In hand: 6 lights, intensity 70".
+ * Without a full stop. Undo and redo name their step with it.
+ */
 export function describeHandChanges(changes: readonly HandChange[], diff: HandDiff): string {
   const [first] = changes;
   if (!first) return "Nothing";

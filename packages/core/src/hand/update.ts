@@ -9,10 +9,16 @@ import type { Key } from "../sheet/keys.ts";
 import { heldKeys } from "./give.ts";
 import type { Hand } from "./hand.ts";
 
-/** Where a value in hand can be put: into the cue on stage, into the cue that its value comes from, or into the palette. */
+/**
+ * Where a value in hand can be put: into the cue on stage, into the cue that its value comes from, or into the palette.
+ * In the order of how far they reach.
+ */
 export type UpdatePlace = "here" | "atSource" | "inPalette";
 
-/** One value in hand over a cue, and the places it can go to. */
+/**
+ * One value in hand over a cue, and the places it can go to.
+ * A place that is undefined cannot be chosen for this value.
+ */
 export interface UpdateOption {
   readonly key: Key;
   readonly move: MoveSpec;
@@ -25,7 +31,10 @@ export interface UpdateOption {
   readonly palette: string | undefined;
 }
 
-/** What each value in hand that has changed can update in a cue. Throws ShowError for a cue that the list does not have. */
+/**
+ * What each value in hand that has changed can update in a cue. Throws ShowError for a cue that the list does not have.
+ * Values that have not changed, and those that the cue shows already, are left out.
+ */
 export function updateOptions(sheet: ShowSheet, list: ListSheet, hand: Hand, cue: string, selection: KeySelection = {}): UpdateOption[] {
   const row = rowOf(list, cue);
   return heldKeys(sheet, hand, selection).flatMap((key): UpdateOption[] => {
@@ -47,14 +56,20 @@ export function updateOptions(sheet: ShowSheet, list: ListSheet, hand: Hand, cue
   });
 }
 
-/** The place that is offered first: the palette where the value comes from one, else its source, else here. */
+/**
+ * The place that is offered first: the palette where the value comes from one, else its source, else here.
+ * `wanted` counts where the value has such a place.
+ */
 export function offeredPlace(option: UpdateOption, wanted: UpdatePlace): UpdatePlace {
   if (wanted === "inPalette" && option.palette === undefined) return "here";
   if (wanted === "atSource" && Number.isNaN(option.before)) return "here";
   return wanted;
 }
 
-/** The edits that put values where they were sent. Throws ShowError when there is none. */
+/**
+ * The edits that put values where they were sent. Throws ShowError when there is none.
+ * `placeOf` gives null for a value that stays in hand. Together they are one gesture.
+ */
 export function planUpdating(
   list: ListSheet,
   cue: string,

@@ -8,12 +8,18 @@ import { possibleNext } from "./grammar.ts";
 import { lightsNamed } from "./readLine.ts";
 import { KEYWORDS } from "./tokens.ts";
 
-/** One thing that can come next in a line: the word as it would be typed, and what it is ("attribute", a label); "" for plain words. */
+/**
+ * One thing that can come next in a line: the word as it would be typed, and what it is ("attribute", a label); "" for plain words.
+ * A label is shown behind the word, so that an id nobody remembers is recognised.
+ */
 export interface Completion {
   readonly word: string;
   readonly about: string;
 }
-/** What can come next, and the place in the text from which a chosen word stands instead of what was typed. */
+/**
+ * What can come next, and the place in the text from which a chosen word stands instead of what was typed.
+ * Characters count from 0. The chosen word replaces all from there to the end of the text.
+ */
 export interface Completions {
   readonly from: number;
   readonly words: readonly Completion[];
@@ -22,6 +28,7 @@ export interface Completions {
 /**
  * What can follow what has been typed: words of the line, and the names that the show has. A word half typed narrows them, by its own
  * beginning or by the beginning of its label. An empty array where the line is finished or cannot be read so far.
+ * Costs a parse of the line; it is called at every keystroke. Words of the grammar come before names of the show.
  */
 export function completeLine(text: string, sheet: ShowSheet): Completions {
   const { next, from } = possibleNext(text);

@@ -3,7 +3,10 @@ import type { Destination, Missing, Named, Range, Sentence, TypedMapping } from 
 import { TimeRules } from "./timeRules.ts";
 import { word } from "./tokens.ts";
 
-/** The rules for what is done to whole cues: walls, recasting, copies, moves, numbers. What a cue's number must be is checked later. */
+/**
+ * The rules for what is done to whole cues: walls, recasting, copies, moves, numbers. What a cue's number must be is checked later.
+ * One method for each rule of the grammar; `docs/line.md` shows them by example.
+ */
 export class CueRules extends TimeRules {
   /** `block #21`, `unassert #3..8`; `block #21 for 1..6 pan` writes the moves of those lights and sets no flag. */
   protected readonly flag = this.RULE("flag", (): Sentence => {

@@ -3,7 +3,10 @@ import { type PartTimes, TIMED_FAMILIES } from "../show/schema.ts";
 import { Fault } from "./names.ts";
 import type { TypedPartTimes, TypedTime } from "./sentence.ts";
 
-/** The change that typed times make to a part's times; null forgets one, and what was not typed is absent and stays. Seconds. */
+/**
+ * The change that typed times make to a part's times; null forgets one, and what was not typed is absent and stays. Seconds.
+ * A word and its delay become two fields; a family without any is absent.
+ */
 export function timesPatchOf({ up, down, ...families }: TypedPartTimes): TimesPatch {
   const patch: TimesPatch = {};
   if (up?.time !== undefined) patch.up = up.time;
@@ -22,7 +25,10 @@ function familyPatch({ time, delay }: TypedTime): { fade?: number | null; delay?
   return { ...(time === undefined ? {} : { fade: time }), ...(delay === undefined ? {} : { delay }) };
 }
 
-/** The times that a record gives its part, in seconds. Throws Fault for "none": a record gives times and forgets none. */
+/**
+ * The times that a record gives its part, in seconds. Throws Fault for "none": a record gives times and forgets none.
+ * The message points at nothing but says which time was taken away.
+ */
 export function recordTimesOf(typed: TypedPartTimes): PartTimes {
   if (Object.values(typed).some(({ time, delay }) => time === null || delay === null))
     throw new Fault({ message: "A record gives times; to forget one write #12: up none", at: 0, length: "record".length });

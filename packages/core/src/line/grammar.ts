@@ -360,7 +360,10 @@ class LineParser extends CueRules {
   });
 }
 
-/** What can follow a beginning of a line, and the place where a word that is still being typed begins. */
+/**
+ * What can follow a beginning of a line, and the place where a word that is still being typed begins.
+ * Empty where nothing can follow, or where what was typed cannot be read. Characters count from 0.
+ */
 export function possibleNext(text: string): { next: Possible[]; from: number } {
   const { tokens } = lineReader().lexer.tokenize(text);
   const last = tokens.at(-1);
@@ -392,6 +395,7 @@ function lineReader(): Reader {
 /**
  * Reads one line of the line entry. An empty line and a line that cannot be read give a fault that points at the word. What could stand
  * there comes from the parser's own content assist, so that refusals and completion never disagree.
+ * What is named is not looked up here: whether a cue or palette exists is the business of `readLine`.
  */
 export function parseLine(text: string): { sentence: Sentence } | { fault: LineFault } {
   const { lexer, parser } = lineReader();

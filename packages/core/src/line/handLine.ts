@@ -11,7 +11,10 @@ import { recordTimesOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, timesOf, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
-/** What a line asks of the Hand: values given, own times, a pace, values dropped, or those that were dropped last held again. */
+/**
+ * What a line asks of the Hand: values given, own times, a pace, values dropped, or those that were dropped last held again.
+ * Nothing of it is an edit: the Hand is no part of the show until it is recorded.
+ */
 export type HandOperation =
   | { do: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
   | { do: "home"; selection: KeySelection; othersOut: boolean }
@@ -23,6 +26,7 @@ export type HandOperation =
 /**
  * What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next
  * free one. An update without a place asks where.
+ * Levels and values in the attribute's own unit, times in seconds.
  */
 export type HandRequest =
   | { kind: "hand"; operation: HandOperation; channels: number[] | undefined }
@@ -41,7 +45,10 @@ interface Context {
 /** The sentences that speak of the Hand, of views and of what is chosen. */
 type HandSentence = Extract<Sentence, { kind: "view" | "choice" | "takeUp" | "record" | "update" | "dropped" | "keep" }>;
 
-/** Holds what was typed against the show. Throws Fault for a name that means nothing in it. */
+/**
+ * Holds what was typed against the show. Throws Fault for a name that means nothing in it.
+ * The message points at the word.
+ */
 export function handRequest(sentence: HandSentence, { sheet }: Context): HandRequest {
   switch (sentence.kind) {
     case "view":
@@ -114,6 +121,7 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
 /**
  * What is typed of lights without a cue, where it goes to the Hand. A bare value speaks of levels, as in cues.
  * Throws Fault for what only a cue can do: parts, restoring, stored moves.
+ * `channels` are the lights in the order in which they were named, which is the order of fans.
  */
 export function operationInHand(
   { attribute, only, othersOut = false, along, stored }: Extract<Sentence, { kind: "lights" }>,

@@ -1,4 +1,7 @@
-/** One thing that can be typed: how, what it does, and what else people call it. */
+/**
+ * One thing that can be typed: how, what it does, and what else people call it.
+ * Every example is read by a test against the demo.
+ */
 export interface LineHelp {
   /** Examples that read as they stand, given a show that has what they name. */
   readonly typed: readonly string[];
@@ -6,7 +9,10 @@ export interface LineHelp {
   /** Words that people look for it by. */
   readonly found?: string;
 }
-/** What can be typed about one subject, in the order in which a newcomer needs it. */
+/**
+ * What can be typed about one subject, in the order in which a newcomer needs it.
+ * Shown as one section of the help and of `docs/line.md`.
+ */
 export interface LineChapter {
   readonly about: string;
   readonly entries: readonly LineHelp[];
@@ -17,6 +23,7 @@ const entry = (typed: readonly string[], does: string, found = ""): LineHelp => 
 /**
  * Everything that the line entry understands, in words; the documentation and the help in the application are made of it, and a test
  * reads every example, so none of them can be wrong.
+ * Chapters come in the order in which a newcomer needs them.
  */
 export const LINE_HELP: readonly LineChapter[] = [
   {

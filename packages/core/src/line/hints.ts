@@ -23,7 +23,10 @@ const BEFORE_CUES = new Set([
   "In",
 ]);
 
-/** "1-6" without a blank may be meant as a range or as a light made darker: the line asks which. */
+/**
+ * "1-6" without a blank may be meant as a range or as a light made darker: the line asks which.
+ * Undefined where no such doubt is.
+ */
 export function doubtfulMinus(tokens: readonly IToken[]): LineFault | undefined {
   for (let index = 1; index + 1 < tokens.length; index += 1) {
     const [first, minus, last] = tokens.slice(index - 1, index + 2);
@@ -43,6 +46,7 @@ export function doubtfulMinus(tokens: readonly IToken[]): LineFault | undefined 
 /**
  * What somebody most likely meant who typed this word at this place, told by the words around it; undefined where nothing is known of
  * it and the list of what could stand there has to do.
+ * Words of other trades and habits are met here, each with how it is said in this line.
  */
 export function hintFor(before: readonly IToken[], token: IToken, next: IToken | undefined): string | undefined {
   const kind = token.tokenType.name;
@@ -104,7 +108,10 @@ const SIGNS: Readonly<Record<string, string>> = {
 /** So many words are offered in a refusal. */
 const MOST = 5;
 
-/** What could stand where a word was not understood, and the word that it was nearly. At most MOST words are named. */
+/**
+ * What could stand where a word was not understood, and the word that it was nearly. At most MOST words are named.
+ * A sentence for the user, without a full stop.
+ */
 export function expectation(image: string, possible: readonly Possible[], isFirst: boolean): string {
   const words = possibleWords(possible);
   const near = [...KEYWORDS].find(([name, word]) => possible.some(({ token }) => token === name) && isNear(image.toLowerCase(), word));
@@ -114,7 +121,10 @@ export function expectation(image: string, possible: readonly Possible[], isFirs
   return words.length === 0 ? `The line is finished before "${image}"` : `"${image}" means nothing here; here could stand ${listOf(words)}`;
 }
 
-/** What could come next in a line that ends too early. */
+/**
+ * What could come next in a line that ends too early.
+ * A sentence for the user that names what could be typed next.
+ */
 export function unfinished(possible: readonly Possible[]): string {
   const words = possibleWords(possible);
   return words.length === 0 ? "The line is not finished" : `The line is not finished; next could come ${listOf(words)}`;

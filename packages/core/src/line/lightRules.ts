@@ -4,7 +4,10 @@ import { readSeconds } from "../time/readTime.ts";
 import type { Lights, Named, Range, TypedChange, TypedOperation, TypedTiming } from "./sentence.ts";
 import { lineTokens, word } from "./tokens.ts";
 
-/** The rules for lights, what is done to them, and ranges of cues, on which every sentence is built. */
+/**
+ * The rules for lights, what is done to them, and ranges of cues, on which every sentence is built.
+ * The lowest of the three classes of rules: times and cues build on it.
+ */
 export class LightRules extends EmbeddedActionsParser {
   /** Recovery is off: a half-read sentence must never become an edit. */
   constructor() {
@@ -140,7 +143,10 @@ export class LightRules extends EmbeddedActionsParser {
   );
 }
 
-/** A word with the place where it stands, counted from 0, so that a refusal can point at it. */
+/**
+ * A word with the place where it stands, counted from 0, so that a refusal can point at it.
+ * Characters count from 0.
+ */
 export function named(token: IToken): Named {
   return { name: token.image, at: token.startOffset };
 }

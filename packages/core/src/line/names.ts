@@ -9,7 +9,10 @@ import { isNear } from "./near.ts";
 import { KEYWORDS } from "./tokens.ts";
 import type { Lights, Named, TypedTiming } from "./sentence.ts";
 
-/** A word of a line that names nothing in the show; it points at the word. It is caught at the door of the folder: callers get a LineFault. */
+/**
+ * A word of a line that names nothing in the show; it points at the word. It is caught at the door of the folder: callers get a LineFault.
+ * `fault` says it as plain data for the interface.
+ */
 export class Fault extends Error {
   readonly fault: LineFault;
   constructor(fault: LineFault) {
@@ -21,6 +24,7 @@ export class Fault extends Error {
 /**
  * Times as typed, held against the curves and paces that there are: a factor, a pace by its id, or a fade, delay (seconds or a fan)
  * and curve of which only what was said is given. Throws Fault for a pace or curve that there is not.
+ * Seconds. A typed factor is `scale`; null forgets what is stored.
  */
 export function timesOf(
   { fade, delay, curve, pace, scale }: TypedTiming["times"],
@@ -46,6 +50,7 @@ export function timesOf(
 /**
  * The channels that lights name, in the order in which they are named, each once: fans spread in this order. Gaps in a span are no
  * fault, a span without any light is. Throws Fault.
+ * `/ 2` takes every second of them, counted from the first.
  */
 export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
   const all = lights.terms.flatMap((term) => {
@@ -86,6 +91,7 @@ function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
 /**
  * The attribute or family that a word names, as a selection of keys; an empty one where no word was typed. Throws Fault, with the word
  * that was probably meant, for one that no light of the rig has.
+ * Attributes come before families where both have the name.
  */
 export function attributeOf(named: Named | undefined, sheet: ShowSheet): { attributes?: string[]; families?: Family[] } {
   if (!named) return {};
@@ -97,7 +103,10 @@ export function attributeOf(named: Named | undefined, sheet: ShowSheet): { attri
   throw new Fault({ message: `No light here has "${named.name}"${hint}`, at: named.at, length: named.name.length });
 }
 
-/** The id of the palette that a word names by its id or label. Throws Fault naming those there are. */
+/**
+ * The id of the palette that a word names by its id or label. Throws Fault naming those there are.
+ * Small and large letters are the same here.
+ */
 export function paletteNamed({ name, at }: Named, sheet: ShowSheet): string {
   const found = sheet.show.palettes.find((palette) => matches(palette, name));
   if (found) return found.id;
@@ -108,7 +117,10 @@ export function paletteNamed({ name, at }: Named, sheet: ShowSheet): string {
   });
 }
 
-/** What a word gives to lights: the named slot of the attribute that was typed before it, else a palette. Throws Fault. */
+/**
+ * What a word gives to lights: the named slot of the attribute that was typed before it, else a palette. Throws Fault.
+ * A slot needs an attribute in front of it; without one the word can only be a palette.
+ */
 export function wordGiven(
   word: Named,
   attribute: Named | undefined,
@@ -127,7 +139,10 @@ export function wordGiven(
   });
 }
 
-/** True when a word names a thing: by its id, by its label, or by its label with hyphens for what is no letter. */
+/**
+ * True when a word names a thing: by its id, by its label, or by its label with hyphens for what is no letter.
+ * Small and large letters are the same, so that nobody has to remember how a label was written.
+ */
 export function matches({ id, label }: { id: string; label: string }, name: string): boolean {
   const typed = name.toLowerCase();
   return id.toLowerCase() === typed || label.toLowerCase() === typed || plainId(label) === typed;

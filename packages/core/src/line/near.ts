@@ -1,4 +1,8 @@
-/** True for words that differ in one letter, or in two that changed places. Words under three letters are near to nothing: too much would be. */
+/**
+ * True for words that differ in one letter, or in two that changed places. Words under three letters are near to nothing: too much would
+ * be.
+ * For "did you mean"; small and large letters are different here, so lower both first.
+ */
 export function isNear(typed: string, word: string): boolean {
   if (typed.length < 3 || Math.abs(typed.length - word.length) > 1) return false;
   let start = 0;

@@ -33,6 +33,7 @@ import type { Destination, Named, Range, Sentence, Shown, TypedAction, TypedMapp
 /**
  * What a typed line asks for, held against the show. `channels` and `cues` are what is chosen when it has been done; undefined leaves
  * the choice as it is.
+ * The interface does it, or shows what it would do, without reading the text again.
  */
 export type LineRequest =
   | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: Range | undefined }
@@ -47,7 +48,10 @@ export type LineRequest =
   | { kind: "takeCues"; cues?: Range; from?: string; start?: string }
   | { kind: "history"; what: "undo" | "redo" };
 
-/** What a line is read against: the show, the list that is open, and what is chosen when the line begins. */
+/**
+ * What a line is read against: the show, the list that is open, and what is chosen when the line begins.
+ * A line belongs to what was chosen when it began, so a context is taken once for each line.
+ */
 export interface LineContext {
   readonly sheet: ShowSheet;
   readonly list: ListSheet;
@@ -60,6 +64,7 @@ export interface LineContext {
 /**
  * Reads a line against a show. Gives a fault, never an exception, for what a user can type wrongly; it points at the word
  * (place and length in the text) and says what could stand there. The show is not changed.
+ * Cheap enough for every keystroke: a parse and a few look-ups. It plans no edit; `makeEdits` tells what it would do.
  */
 export function readLine(text: string, context: LineContext): { request: LineRequest } | { fault: LineFault } {
   const parsed = parseLine(text);
@@ -513,6 +518,7 @@ function gathered({ cues, label, what }: Extract<Sentence, { kind: "gather" }>, 
 /**
  * Lights as a line names them: "1..6, 9, @front / 2", in this order, each once. For the fields of forms that take lights.
  * A fault points at the word; a whole sentence is refused.
+ * Lights that the rig does not have are a fault, as in the line itself.
  */
 export function lightsNamed(text: string, sheet: ShowSheet): { channels: number[] } | { fault: LineFault } {
   const parsed = parseLine(text);

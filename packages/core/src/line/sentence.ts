@@ -1,13 +1,22 @@
 // What the grammar gives: plain data, one member for each kind of sentence. Cue numbers stay text here; nothing has been looked up yet.
 import type { Trigger } from "../show/schema.ts";
 
-/** The views that can be gone to by their name. */
+/**
+ * The views that can be gone to by their name.
+ * As they stand in the frame.
+ */
 export type ViewName = "score" | "stage" | "run" | "rig" | "check" | "history" | "paper";
 
-/** What the Score can show or put away. */
+/**
+ * What the Score can show or put away.
+ * Typed as `show times`, `hide pictures`.
+ */
 export type Shown = "times" | "pictures" | "scenes" | "parts" | "attributes" | "moving" | "tracked";
 
-/** What somebody typed, before it is held against a show. Places in the text count from 0. */
+/**
+ * What somebody typed, before it is held against a show. Places in the text count from 0.
+ * One member for each kind of line. Names are words as typed, with their places.
+ */
 export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
   | { kind: "view"; view: ViewName }
@@ -79,29 +88,47 @@ export type Sentence =
       along?: boolean;
     };
 
-/** What becomes of what another light cannot do; undefined: it is refused. */
+/**
+ * What becomes of what another light cannot do; undefined: it is refused.
+ * Typed as `leave` or `drop` at the end of a line.
+ */
 export type Missing = "leave" | "drop" | undefined;
-/** One attribute that stands for another where a light takes over; `turned` measures from the other end of the range. */
+/**
+ * One attribute that stands for another where a light takes over; `turned` measures from the other end of the range.
+ * Typed in a recast, where lights differ: "pan as yoke turned".
+ */
 export interface TypedMapping {
   from: Named;
   to: Named;
   turned: boolean;
 }
-/** Where cues go: a first number, a list, or both. Without a number they keep their own. */
+/**
+ * Where cues go: a first number, a list, or both. Without a number they keep their own.
+ * What neither names stays in the list that is open.
+ */
 export interface Destination {
   start?: string;
   list?: Named;
 }
 
-/** A time and its delay as typed, in seconds; null stands for "none", which forgets what is stored. */
+/**
+ * A time and its delay as typed, in seconds; null stands for "none", which forgets what is stored.
+ * Absent and null are different: absent was not typed.
+ */
 export interface TypedTime {
   time?: number | null;
   delay?: number | null;
 }
-/** Times of a part as typed, by direction and family; a name that was not typed is absent. */
+/**
+ * Times of a part as typed, by direction and family; a name that was not typed is absent.
+ * `up 3 down 5` gives two of them.
+ */
 export type TypedPartTimes = Partial<Record<"up" | "down" | "position" | "colour" | "beam", TypedTime>>;
 
-/** What was said of a record; what was not said is left to whoever makes it. Seconds. */
+/**
+ * What was said of a record; what was not said is left to whoever makes it. Seconds.
+ * Typed behind `record`, in any order.
+ */
 export interface RecordWords {
   cue?: string;
   label?: string;
@@ -115,38 +142,62 @@ export interface RecordWords {
   lights?: Lights;
   family?: Named | undefined;
 }
-/** What is to be kept of what is in hand or chosen, under the label by which it is found again. */
+/**
+ * What is to be kept of what is in hand or chosen, under the label by which it is found again.
+ * Typed as `keep colour "Dusk"` and the like.
+ */
 export type Keeping =
   | { what: "palette"; label: string; family: Named; scope: "all" | "type" | "channel" }
   | { what: "pace"; label: string }
   | { what: "group"; label: string; lights?: Lights };
 
-/** Cue numbers as typed; one cue is a range with two equal ends. */
+/**
+ * Cue numbers as typed; one cue is a range with two equal ends.
+ * Both ends included; they need not exist themselves.
+ */
 export interface Range {
   from: string;
   to: string;
 }
-/** A name with the place where it stands, so that an error can point at it. */
+/**
+ * A name with the place where it stands, so that an error can point at it.
+ * Characters count from 0.
+ */
 export interface Named {
   name: string;
   at: number;
 }
-/** Chosen lights: channels, spans of channels and groups in the order typed, of which every n-th counts (1: all of them). */
+/**
+ * Chosen lights: channels, spans of channels and groups in the order typed, of which every n-th counts (1: all of them).
+ * Resolved by `channelsOf`; groups are looked up there and not before.
+ */
 export interface Lights {
   terms: ({ first: number; last: number; at: number } | { group: Named })[];
   every: number;
 }
-/** What is done to the chosen lights: a change of values, times of their own, or the part that they go to. */
+/**
+ * What is done to the chosen lights: a change of values, times of their own, or the part that they go to.
+ * Held against the show it becomes an `Operation` or a patch of times.
+ */
 export type TypedOperation = TypedChange | TypedTiming | { part: number };
-/** A change of values; a fan is text such as "-30~30". */
+/**
+ * A change of values; a fan is text such as "-30~30".
+ * A bare word is a palette or the name of a slot.
+ */
 export type TypedChange =
   { set: number | string } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { home: true } | { drop: true };
-/** Times of their own for the chosen lights' moves: seconds, a fan as text, null to forget; or a factor, or a pace in place of them. */
+/**
+ * Times of their own for the chosen lights' moves: seconds, a fan as text, null to forget; or a factor, or a pace in place of them.
+ * What was not typed is absent and stays as it is.
+ */
 export interface TypedTiming {
   times: { fade?: number | string | null; delay?: number | string | null; scale?: number; curve?: Named; pace?: Named };
 }
 
-/** What a cue is to do besides, as it was typed: to a list, a held look or a tempo by its name. Times are seconds. */
+/**
+ * What a cue is to do besides, as it was typed: to a list, a held look or a tempo by its name. Times are seconds.
+ * Becomes an `Action` once its names are found; levels are per cent.
+ */
 export interface TypedAction {
   readonly do: "start" | "go" | "goto" | "hold" | "resume" | "release" | "rate" | "master" | "look" | "tempo";
   readonly name: Named;

@@ -3,7 +3,10 @@ import { LightRules, named } from "./lightRules.ts";
 import type { TypedAction, TypedPartTimes, TypedTime } from "./sentence.ts";
 import { word } from "./tokens.ts";
 
-/** The rules for the times of cues and for what fires them. All times are seconds, or minutes and seconds as `1:30`. */
+/**
+ * The rules for the times of cues and for what fires them. All times are seconds, or minutes and seconds as `1:30`.
+ * Families and directions are told apart by their words, which are keywords of the line.
+ */
 export class TimeRules extends LightRules {
   /** One time or more of a part: `up 3 down 5 position 2 delay 1`. */
   protected readonly partTimes = this.RULE("partTimes", (): TypedPartTimes => {

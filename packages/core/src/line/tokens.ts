@@ -167,13 +167,19 @@ const Clock = createToken({
   line_breaks: false,
 });
 
-/** Everything that a line can be made of, by name, for the rules of the grammar. */
+/**
+ * Everything that a line can be made of, by name, for the rules of the grammar.
+ * A new keyword is one entry here; longer words come before shorter ones by themselves.
+ */
 export const word = { Name, Word, FamilyWord, Clock, ...keywords, ...signs };
 
 /** The keywords, the longer before the shorter: a reader takes the first that fits, so "update" must be tried before "up". */
 const longestFirst = Object.values(keywords).sort((a, b) => textOf(b).length - textOf(a).length);
 
-/** Every word of the line entry in the order in which they are tried: keywords before plain words, a time before a number. */
+/**
+ * Every word of the line entry in the order in which they are tried: keywords before plain words, a time before a number.
+ * The order matters: the first that matches is taken.
+ */
 export const lineTokens: TokenType[] = [
   Space,
   Name,
@@ -185,7 +191,10 @@ export const lineTokens: TokenType[] = [
   ...Object.values(signs).filter((sign) => sign !== signs.Text),
 ];
 
-/** The text of each keyword, by the name of its kind. */
+/**
+ * The text of each keyword, by the name of its kind.
+ * For completion and for the refusals that name what could stand there.
+ */
 export const KEYWORDS: ReadonlyMap<string, string> = new Map(longestFirst.map((token) => [token.name, textOf(token)]));
 
 /** The text that a keyword is written as. */

@@ -6,7 +6,11 @@ import { columnOf, sameValue, valueAt } from "../sheet/entry.ts";
 import { type Key, intensityOf } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 
-/** A light that comes up at a row with keys that differ from the row before: its mark set and its dark window (SEMANTICS section 5). Rows throughout. */
+/**
+ * A light that comes up at a row with keys that differ from the row before: its mark set and its dark window (SEMANTICS section 5). Rows
+ * throughout.
+ * The word is the trade's for a light that is needed; nothing here depends on the stage manager's calls.
+ */
 export interface Call {
   readonly channel: number;
   readonly row: number;
@@ -28,7 +32,11 @@ function room(list: ListSheet): Float64Array {
 
 const litByChannel = cached((_list: ListSheet) => new Map<number, Uint8Array>());
 
-/** By row, 1 where a light is lit: an intensity above 0, or for a light without one, any key set. Kept for as long as the list stays the same. */
+/**
+ * By row, 1 where a light is lit: an intensity above 0, or for a light without one, any key set. Kept for as long as the list stays the
+ * same.
+ * One number for each row. Read the whole column where many rows are asked about.
+ */
 export function litRows(list: ListSheet, channel: number): Uint8Array {
   const known = litByChannel(list);
   const lit = known.get(channel) ?? findLit(list, channel);
@@ -52,14 +60,20 @@ function findLit(list: ListSheet, channel: number): Uint8Array {
   return lit;
 }
 
-/** True where a light is lit in one row; for those who ask about one row of many lights. */
+/**
+ * True where a light is lit in one row; for those who ask about one row of many lights.
+ * Row -1 is before the first cue: nothing is lit.
+ */
 export function isLitAt(list: ListSheet, channel: number, row: number): boolean {
   const intensity = intensityOf(list.keys, channel);
   if (intensity) return valueAt(list, columnOf(list, intensity), row) > 0;
   return [...(list.keys.byChannel.get(channel)?.values() ?? [])].some((key) => !Number.isNaN(valueAt(list, columnOf(list, key), row)));
 }
 
-/** Every call of one light whose mark set is not empty, by row. */
+/**
+ * Every call of one light whose mark set is not empty, by row.
+ * Empty for a light that always comes up where it stands. Rows rise.
+ */
 export function callsOf(list: ListSheet, channel: number): Call[] {
   const prepared: Key[] = [];
   for (const key of list.keys.byChannel.get(channel)?.values() ?? []) {

@@ -3,7 +3,11 @@ import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, findRow } from "../sheet/sheet.ts";
 import type { Call } from "./calls.ts";
 
-/** A light that comes up somewhere new, and the cue in which it moves there in the dark (SEMANTICS section 5). Rows throughout, times in seconds. */
+/**
+ * A light that comes up somewhere new, and the cue in which it moves there in the dark (SEMANTICS section 5). Rows throughout, times in
+ * seconds.
+ * Planned from the list alone: what other lists light is only known when it runs.
+ */
 export interface Mark {
   readonly channel: number;
   readonly calledAt: number;
@@ -22,7 +26,10 @@ export interface Mark {
   readonly needed: number;
 }
 
-/** One key that is prepared in the dark: where it moves, and how long that takes in seconds. */
+/**
+ * One key that is prepared in the dark: where it moves, and how long that takes in seconds.
+ * Values are in the attribute's own unit.
+ */
 export interface MarkedKey {
   readonly key: Key;
   readonly from: number;
@@ -30,7 +37,10 @@ export interface MarkedKey {
   readonly fade: number;
 }
 
-/** What the settings of cue and list make of a call. */
+/**
+ * What the settings of cue and list make of a call.
+ * The cue's `mark.channels` beats its `mark.at` and policy, and these beat the list's policy (SEMANTICS section 5).
+ */
 export function markOf(list: ListSheet, call: Call): Mark {
   const { channel, row, window, ordinals, travel } = call;
   const settings = list.cues[row]?.mark;
@@ -40,7 +50,10 @@ export function markOf(list: ListSheet, call: Call): Mark {
   return { channel, calledAt: row, window, markAt, strayCue, ordinals, fade, delay, needed: delay + Math.max(fade, travel) };
 }
 
-/** The keys of a mark, where each moves from and to, and its time. */
+/**
+ * The keys of a mark, where each moves from and to, and its time.
+ * Each key takes the time that was asked for, or what its speed needs where that is longer.
+ */
 export function markedKeys(list: ListSheet, { ordinals, calledAt, fade }: Mark): MarkedKey[] {
   return ordinals.flatMap((ordinal) => {
     const key = list.keys.all[ordinal];

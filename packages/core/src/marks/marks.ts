@@ -5,7 +5,10 @@ import type { ListSheet } from "../sheet/sheet.ts";
 import { marksByChannel, sortedMarks } from "./marksByChannel.ts";
 import { type Mark, markedKeys } from "./mark.ts";
 
-/** Every mark of a list, by the row of the call, then by channel; kept for as long as the list stays the same. */
+/**
+ * Every mark of a list, by the row of the call, then by channel; kept for as long as the list stays the same.
+ * Live lights are in it as well, with `markAt` null: Check and planner speak of them.
+ */
 export function marksOf(list: ListSheet): readonly Mark[] {
   return sortedMarks(list);
 }
@@ -16,12 +19,18 @@ function markAround(list: ListSheet, channel: number, row: number): Mark | undef
   return marks[firstNotBelow(marks.length, (place) => at(marks, place).calledAt, row)];
 }
 
-/** The marks that are made when this row is fired in its order. */
+/**
+ * The marks that are made when this row is fired in its order.
+ * Empty for a row in which nothing is prepared. Playback starts them once their lights are dark.
+ */
 export function marksMadeAt(list: ListSheet, row: number): Mark[] {
   return around(list, row + 1).filter((mark) => mark.markAt === row);
 }
 
-/** The marks that are made when the list goes to this row out of its order: all whose window it lands in after their own cue. */
+/**
+ * The marks that are made when the list goes to this row out of its order: all whose window it lands in after their own cue.
+ * Their own cue lies at or before the row, their call behind it, and the light is dark in the row (SEMANTICS section 5).
+ */
 export function marksMadeByGoto(list: ListSheet, row: number): Mark[] {
   return around(list, row + 1).filter((mark) => mark.markAt !== null && mark.markAt <= row);
 }
@@ -36,7 +45,10 @@ function around(list: ListSheet, row: number): Mark[] {
   return found;
 }
 
-/** Tells of a key whether a mark has already taken it where it belongs, so that it is out of the row's transition. */
+/**
+ * Tells of a key whether a mark has already taken it where it belongs, so that it is out of the row's transition.
+ * Such keys are out of T(X+1) to T(k), k included. `row` is the one that is fired.
+ */
 export function heldInto(list: ListSheet, row: number): (key: Key) => boolean {
   const held = new Map<number, readonly number[]>();
   return ({ channel, ordinal }) => {
@@ -50,7 +62,10 @@ export function heldInto(list: ListSheet, row: number): (key: Key) => boolean {
   };
 }
 
-/** By key ordinal, where a mark holds the keys that are out of a row's transition. */
+/**
+ * By key ordinal, where a mark holds the keys that are out of a row's transition.
+ * Values are in the attribute's own unit; keys that no mark holds are not in the map.
+ */
 export function markedInto(list: ListSheet, row: number): Map<number, number> {
   const held = new Map<number, number>();
   for (const mark of around(list, row)) {

@@ -14,19 +14,28 @@ interface ListMarks {
 
 const cache = new CarriedCache<ListSheet, ListMarks, ReadonlySet<number>>({ make: everyMark, renew: renewMarks, merge: union });
 
-/** The marks of every light, by the row of the call; kept for as long as the list stays the same. */
+/**
+ * The marks of every light, by the row of the call; kept for as long as the list stays the same.
+ * Lights without any call are not in the map. An edit works out anew only the lights that it touches.
+ */
 export function marksByChannel(list: ListSheet): ReadonlyMap<number, readonly Mark[]> {
   return cache.get(list).marks;
 }
 
-/** Every mark of a list, by the row of the call, then by channel. */
+/**
+ * Every mark of a list, by the row of the call, then by channel.
+ * Worked out from `marksByChannel` and kept with it.
+ */
 export function sortedMarks(list: ListSheet): readonly Mark[] {
   const known = cache.get(list);
   known.sorted ??= [...known.marks.values()].flat().sort(inOrder);
   return known.sorted;
 }
 
-/** Lets the marks of a list serve the next one, whose rows are the same and of whose lights only `touched` hold other moves. */
+/**
+ * Lets the marks of a list serve the next one, whose rows are the same and of whose lights only `touched` hold other moves.
+ * `touched` holds channel numbers. Nothing is carried where the marks of the list before were never asked for.
+ */
 export function carryMarks(before: ListSheet, after: ListSheet, touched: ReadonlySet<number>): void {
   cache.carry(before, after, touched);
 }
@@ -85,7 +94,10 @@ function sameSettings(before: ListSheet, after: ListSheet): boolean {
   return before.cues.every((cue, row) => cue === after.cues[row] || sameData(cue.mark, after.cues[row]?.mark));
 }
 
-/** True when two rows of marks come at the same rows with the same times. */
+/**
+ * True when two rows of marks come at the same rows with the same times.
+ * Undefined stands for a light without marks and equals an empty row of them.
+ */
 export function sameMarks(a: readonly Mark[] | undefined, b: readonly Mark[] | undefined): boolean {
   if (a === b) return true;
   if (a?.length !== b?.length) return false;

@@ -1,21 +1,33 @@
 import { cueOrder } from "../show/cueNumber.ts";
 import { type ListSheet, firstRowFrom } from "../sheet/sheet.ts";
 
-/** Where the actions of a list's cues leave another list: in a cue, let go of (null), or not spoken of so (undefined). */
+/**
+ * Where the actions of a list's cues leave another list: in a cue, let go of (null), or not spoken of so (undefined).
+ * Absent rate and master mean that no cue up to there says anything of them.
+ */
 export interface TrackedList {
   readonly cue?: string | null;
   readonly rate?: number;
   readonly master?: number;
 }
 
-/** What the cues of a list, fired in order up to one of them, leave of the lists and looks that they speak of (section 9 of the running rules). */
+/**
+ * What the cues of a list, fired in order up to one of them, leave of the lists and looks that they speak of (section 9 of the running
+ * rules).
+ * What a go-to brings about, so that it ends as running in order would have.
+ */
 export interface TrackedActions {
   readonly lists: ReadonlyMap<string, TrackedList>;
   /** By held look: its last level, 0 to 100. */
   readonly looks: ReadonlyMap<string, number>;
 }
 
-/** What actions leave when the cues of rows 0 to `row` have been fired in order. `listOf` gives the lists that they speak of; one that is gone is left out. */
+/**
+ * What actions leave when the cues of rows 0 to `row` have been fired in order. `listOf` gives the lists that they speak of; one that is
+ * gone is left out.
+ * A `go` since the last start counts one step on. Times of actions are passed over: all of it has come about.
+ * Costs a walk over the rows that have actions.
+ */
 export function trackedActions(list: ListSheet, row: number, listOf: (id: string) => ListSheet | undefined): TrackedActions {
   const lists = new Map<string, TrackedList>();
   const looks = new Map<string, number>();

@@ -17,6 +17,7 @@ interface Told {
 /**
  * Lets what a transition tells wait for its delay, and drops what waits for the same keys with it or later (sections 4 and 7): a newer instruction
  * is never taken back by an older one.
+ * `turn` gives the next number in the order of what was asked for, by which things at one moment are told apart.
  */
 export function awaitTransition(run: ListRun, keys: Keys, { due, transition, shown }: Told, turn: () => number): void {
   const added: Waiting[] = [];

@@ -9,7 +9,10 @@ import { SLACK } from "./slack.ts";
 const EASE = curveCode("ease");
 const AT_START = curveCode("atStart");
 
-/** Something that the run has to say: a mark that had to wait, actions in a circle. */
+/**
+ * Something that the run has to say: a mark that had to wait, actions in a circle.
+ * `at` is seconds of the run's clock. Shown in Run, and kept by the log.
+ */
 export interface RunReport {
   readonly at: number;
   readonly code: "mark-lit" | "action-loop";
@@ -18,7 +21,11 @@ export interface RunReport {
   readonly message: string;
 }
 
-/** Lets a dark light be sent where its mark wants it, from the moment at which its list has it dark. `due` is the list's own time. */
+/**
+ * Lets a dark light be sent where its mark wants it, from the moment at which its list has it dark. `due` is the list's own time.
+ * A light that is dark already starts at `due`. Instructions that wait for its keys are dropped where they would take hold later
+ * (SEMANTICS section 5).
+ */
 export function awaitMark(layers: Layers, keys: Keys, run: ListRun, mark: Mark, { due, turn }: { due: number; turn: () => number }): void {
   const level = intensityOf(keys, mark.channel);
   const dark = level ? darkFrom(layers, run, level.ordinal) : due;
@@ -60,7 +67,10 @@ function levelAt({ from, to, start, fade, curve }: Course, time: number): number
   return elapsed >= fade ? to : from + (to - from) * curveByCode(curve, elapsed / fade);
 }
 
-/** Moves a key of a light in the dark now, unless something else lights it: then it waits, and that is reported, once for each light. */
+/**
+ * Moves a key of a light in the dark now, unless something else lights it: then it waits, and that is reported, once for each light.
+ * `to` in the attribute's own unit, `fade` in seconds of the list. Empty where it could move at once.
+ */
 export function moveInDark(
   layers: Layers,
   keys: Keys,
@@ -80,7 +90,10 @@ export function moveInDark(
   return isTold ? [] : [{ at: now, code: "mark-lit", list: run.list.id, cue: run.cue, message }];
 }
 
-/** How many seconds from now the first light of a list's waiting marks is dark for good; Infinity where none will be with what runs now. */
+/**
+ * How many seconds from now the first light of a list's waiting marks is dark for good; Infinity where none will be with what runs now.
+ * 0 where one is dark now. What is pressed or fired meanwhile can make it otherwise, so ask again behind each.
+ */
 export function secondsToWake(layers: Layers, keys: Keys, run: ListRun): number {
   return Math.min(
     ...run.marks.map(({ channel }) => {
@@ -90,7 +103,10 @@ export function secondsToWake(layers: Layers, keys: Keys, run: ListRun): number 
   );
 }
 
-/** Lets the marks of a list go on whose lights have gone dark meanwhile. */
+/**
+ * Lets the marks of a list go on whose lights have gone dark meanwhile.
+ * `layers` is at the moment that is looked at; call it when `secondsToWake` has come to 0.
+ */
 export function wakeMarks(layers: Layers, keys: Keys, run: ListRun): void {
   const waiting = run.marks;
   run.marks = [];

@@ -5,7 +5,10 @@ import { SLACK } from "./slack.ts";
 /** One list fires at most so often at one moment: actions that start each other round and round end here (section 9 of the running rules). */
 const MOST_FIRINGS = 100;
 
-/** Counts how often each list fires at one moment. */
+/**
+ * Counts how often each list fires at one moment.
+ * The hundredth firing of one list at one moment is refused and told (section 9 of the running rules).
+ */
 export class FiringGuard {
   private readonly firings = new Map<string, number>();
   private moment = Number.NaN;

@@ -5,7 +5,10 @@ import { followAfter } from "../time/chain.ts";
 import type { ListRun } from "./listRun.ts";
 import { intervalOf, stepAfter, stepRow } from "./steps.ts";
 
-/** The row that Go fires next, -1 where there is none. A list that runs by itself goes round; no other ever does. */
+/**
+ * The row that Go fires next, -1 where there is none. A list that runs by itself goes round; no other ever does.
+ * In a list that runs by itself the order of its steps decides, in any other the order of its numbers.
+ */
 export function nextRow(run: ListRun): number {
   const { cues, list, id } = run.list;
   if (cues.length === 0) return -1;
@@ -18,7 +21,10 @@ export function nextRow(run: ListRun): number {
   return row < cues.length ? row : -1;
 }
 
-/** The cue in which a list stands, as the list now is: `cue` is the one on stage, or where that is gone, the one before its place. */
+/**
+ * The cue in which a list stands, as the list now is: `cue` is the one on stage, or where that is gone, the one before its place.
+ * `gone` tells that the cue has been deleted meanwhile: the list then stands behind the one that is named.
+ */
 export function standingCue(
   { cue }: { readonly cue: string | null },
   list: ListSheet,
@@ -28,12 +34,19 @@ export function standingCue(
   return { cue: list.cues[firstRowFrom(list, cueOrder(cue)) - 1]?.number ?? null, gone: true };
 }
 
-/** The row before the one that a list stands in, or -1. */
+/**
+ * The row before the one that a list stands in, or -1.
+ * What Back goes to. A list that runs by itself goes back a step.
+ */
 export function previousRow(run: ListRun): number {
   return run.cue === null ? -1 : firstRowFrom(run.list, cueOrder(run.cue)) - 1;
 }
 
-/** What fires by itself behind the cue that a list stands in, and when on its clock: its follow, or the next step; null where a Go is waited for. */
+/**
+ * What fires by itself behind the cue that a list stands in, and when on its clock: its follow, or the next step; null where a Go is
+ * waited for.
+ * `perMinute` gives the beats of a tempo; undefined for one that is gone, and then the interval counts.
+ */
 export function followOf(run: ListRun, perMinute: (tempo: string) => number | undefined): ListRun["follow"] {
   const next = run.cue === null ? undefined : run.list.cues[nextRow(run)];
   if (!next) return null;

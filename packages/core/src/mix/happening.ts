@@ -11,6 +11,7 @@ const cue = editParts.cueNumber;
 /**
  * One thing that happens to a run, as plain data; `t` is seconds of the run's clock. Whoever has the run before it and the same show computes the run
  * after it: a press; the list stands in a cue without firing it; the show was edited, and cues may have taken other numbers; time has passed.
+ * Windows are sent these and compute the same run from them; the log of a show could be played again from them.
  */
 export const happeningSchema = z.union([
   mixPressSchema,
@@ -18,11 +19,15 @@ export const happeningSchema = z.union([
   z.strictObject({ t, edited: z.array(z.strictObject({ list: editParts.id, from: cue, to: cue })) }),
   z.strictObject({ t, passed: z.literal(true) }),
 ]);
+/**
+ * Checked by `happeningSchema` where it comes over the network.
+ */
 export type Happening = z.infer<typeof happeningSchema>;
 
 /**
  * The run after something has happened to it, over the show as it is now. Gives back the same run, changed, or after an edit of the rig a new one.
  * Throws ShowError for a list, a cue or a look that there is not.
+ * `first` is the list that a press without a list speaks of. Time never goes back: an earlier `t` counts as now.
  */
 export function happenTo(mix: Mix, happening: Happening, sheet: ShowSheet, first: string): Mix {
   if ("passed" in happening) mix.advance(happening.t);

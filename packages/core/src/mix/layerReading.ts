@@ -4,17 +4,26 @@ import { curveByCode } from "./curveCodes.ts";
 import { GOING, HELD, type LayerTable, NONE, slotOf } from "./layerTable.ts";
 import { contribution } from "./waves.ts";
 
-/** How many layers a key has. */
+/**
+ * How many layers a key has.
+ * 0 for a key that nobody holds: then it stands at its rest.
+ */
 export function heightAt(table: LayerTable, key: number): number {
   return table.heights[key] ?? 0;
 }
 
-/** The source of a key's layer, counted from the lowest. */
+/**
+ * The source of a key's layer, counted from the lowest.
+ * `place` is below `heightAt`.
+ */
 export function stackedAt(table: LayerTable, key: number, place: number): number {
   return table.stacks[key * table.sources + place] ?? 0;
 }
 
-/** A layer's value, before its source's master. */
+/**
+ * A layer's value, before its source's master.
+ * In the attribute's own unit, without waves, at the moment that the table is set to.
+ */
 export function courseAt(table: LayerTable, slot: number, source: number): number {
   const elapsed = (table.times[source] ?? 0) - (table.start[slot] ?? 0);
   const fade = table.fade[slot] ?? 0;
@@ -24,7 +33,10 @@ export function courseAt(table: LayerTable, slot: number, source: number): numbe
   return from + (to - from) * curveByCode(table.curve[slot] ?? 0, elapsed / fade);
 }
 
-/** How much a layer weighs, 0 to 1. */
+/**
+ * How much a layer weighs, 0 to 1.
+ * 1 while it holds the key; falling on its way out; for levels of a look that counts by the latest, its fader.
+ */
 export function weightAt(table: LayerTable, slot: number, source: number, level: boolean): number {
   if (table.states[slot] === HELD) return level ? (table.weights[source] ?? 1) : 1;
   const elapsed = (table.times[source] ?? 0) - (table.goStart[slot] ?? 0);
@@ -44,13 +56,20 @@ function restAt(table: LayerTable, key: number): number {
   return from + (to - from) * curveByCode(table.restCurve[key] ?? 0, elapsed / fade);
 }
 
-/** True where a source's layer of a key lies over another's: a higher priority, or levels by the highest among the same. */
+/**
+ * True where a source's layer of a key lies over another's: a higher priority, or levels by the highest among the same.
+ * The order of section 7 of the running rules, but for the moment at which they took hold.
+ */
 export function isAbove(table: LayerTable, source: number, other: number, level: boolean): boolean {
   const [own, theirs] = [table.priorities[source] ?? 0, table.priorities[other] ?? 0];
   return own > theirs || (own === theirs && level && table.highest[source] === 1 && table.highest[other] === 0);
 }
 
-/** What a key puts out without its waves: under everything that stands above source `below` (-1: all of it), and without source `without` (-1: with all). */
+/**
+ * What a key puts out without its waves: under everything that stands above source `below` (-1: all of it), and without source `without`
+ * (-1: with all).
+ * What an instruction starts from is `outOf` below its own source's rank. In the attribute's own unit.
+ */
 export function outOf(table: LayerTable, key: number, below: number, without = -1): number {
   const level = table.isLevel[key] === 1;
   let out = level ? 0 : restAt(table, key);
@@ -103,7 +122,10 @@ function waveAt(table: LayerTable, key: number, source: number): number {
   return sum * floatAt(table.sizes, source);
 }
 
-/** How far a layer's own sway counts over what sways beneath it: never more than the layer weighs. */
+/**
+ * How far a layer's own sway counts over what sways beneath it: never more than the layer weighs.
+ * The smaller of weight and u of section 10 of the running rules: no jump when a list takes a swaying light over.
+ */
 export function swayWeight(table: LayerTable, slot: number, source: number, weight: number): number {
   const fade = floatAt(table.swayFade, slot);
   const elapsed = floatAt(table.times, source) - floatAt(table.swayStart, slot);
@@ -111,14 +133,20 @@ export function swayWeight(table: LayerTable, slot: number, source: number, weig
   return Math.min(weight, elapsed >= fade ? 1 : from + (1 - from) * Math.max(0, elapsed / fade));
 }
 
-/** What a key puts out with its waves, kept within its range. */
+/**
+ * What a key puts out with its waves, kept within its range.
+ * For one key; `writeAll` gives all of them for less.
+ */
 export function outAt(table: LayerTable, key: number): number {
   const value = table.hasWaves[key] === 1 ? swayed(table, key) : outOf(table, key, -1);
   const [low, high] = [table.lowest[key] ?? 0, table.greatest[key] ?? 0];
   return value < low ? low : value > high ? high : value;
 }
 
-/** Writes what every key puts out into `into`, by key ordinal. Keys of which nothing moves are reckoned once. */
+/**
+ * Writes what every key puts out into `into`, by key ordinal. Keys of which nothing moves are reckoned once.
+ * Allocates nothing: it is called for each frame. A key counts as calm once nothing of it moves any more.
+ */
 export function writeAll(table: LayerTable, into: Float64Array): void {
   const { calm, calmOut, calmScales, calmWeights, scales, weights, sources } = table;
   for (let source = 0; source < sources; source += 1) {
@@ -206,7 +234,10 @@ function writeMoving(table: LayerTable): void {
   }
 }
 
-/** True where nothing of any key moves with time; `writeAll` has been called for the moment. */
+/**
+ * True where nothing of any key moves with time; `writeAll` has been called for the moment.
+ * Such a stage needs no frames until something is pressed or falls due.
+ */
 export function isTableCalm({ calm }: LayerTable): boolean {
   return !calm.includes(0);
 }

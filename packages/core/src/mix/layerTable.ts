@@ -5,17 +5,30 @@ import type { RunningWave } from "./waves.ts";
 
 /** What a layer does: nothing, holding its key, or on its way out. */
 export const NONE = 0;
+/**
+ * It counts whole, but for a fader's weight.
+ */
 export const HELD = 1;
+/**
+ * It keeps the value that it had and loses weight.
+ */
 export const GOING = 2;
 
-/** What the layers ask of a source: how it stands to others. */
+/**
+ * What the layers ask of a source: how it stands to others.
+ * A list, a held look: whatever holds keys. Priority 0 to 100.
+ */
 export interface SourceRank {
   readonly priority: number;
   /** Whether its levels count by the highest; everything else always counts by the latest. */
   readonly highest: boolean;
 }
 
-/** All layers of all keys, what keys rest at, and what each source's clock, master and fader read at the moment that is looked at. */
+/**
+ * All layers of all keys, what keys rest at, and what each source's clock, master and fader read at the moment that is looked at.
+ * Typed arrays, so that a frame touches plain numbers. A slot is `source * keys + key`.
+ * Changed in place by `Layers` alone; everybody else reads.
+ */
 export interface LayerTable {
   readonly sources: number;
   /** By source: its own time in seconds, what its levels are multiplied by, how much its levels weigh, and the time by which its waves go. */
@@ -73,12 +86,18 @@ export interface LayerTable {
   readonly calmWeights: Float64Array;
 }
 
-/** The place of a source's layer of a key. */
+/**
+ * The place of a source's layer of a key.
+ * Slots of one source are neighbours.
+ */
 export function slotOf({ heights }: LayerTable, key: number, source: number): number {
   return source * heights.length + key;
 }
 
-/** A table in which nobody holds anything. */
+/**
+ * A table in which nobody holds anything.
+ * All keys rest at home. `ranks` has an entry for each source, by its number.
+ */
 export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): LayerTable {
   const [count, sources, slots] = [keys.length, ranks.length, keys.length * ranks.length];
   const perSlot = (): Float64Array => new Float64Array(slots);
@@ -127,7 +146,10 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
   };
 }
 
-/** Makes a table what another of the same keys and sources is. */
+/**
+ * Makes a table what another of the same keys and sources is.
+ * Allocates nothing but for waves; for looking ahead without disturbing the run.
+ */
 export function copyTable(into: LayerTable, from: LayerTable): void {
   for (const [one, other] of pairs(into, from)) one.set(other);
   into.calm.fill(0);

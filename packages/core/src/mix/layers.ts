@@ -4,14 +4,22 @@ import { GOING, HELD, type LayerTable, NONE, slotOf } from "./layerTable.ts";
 import { courseAt, heightAt, isAbove, outOf, stackedAt, swayWeight, weightAt } from "./layerReading.ts";
 import { type RunningWave, sizeAt } from "./waves.ts";
 
-/** A value on its way: where it goes, in how many seconds of its source's own clock, and how (the number of a curve). */
+/**
+ * A value on its way: where it goes, in how many seconds of its source's own clock, and how (the number of a curve).
+ * In the attribute's own unit. A fade of 0 is there at once.
+ */
 export interface Course {
   readonly to: number;
   readonly fade: number;
   readonly curve: number;
 }
 
-/** What sources do to the layers of keys. One moment at a time is looked at: `table` says what each source's clock, master and fader read then. */
+/**
+ * What sources do to the layers of keys. One moment at a time is looked at: `table` says what each source's clock, master and fader read
+ * then.
+ * Take hold, let go, and what follows from them (section 7 of the running rules). Set the table to a moment before anything is done
+ * at it.
+ */
 export class Layers {
   constructor(readonly table: LayerTable) {}
 

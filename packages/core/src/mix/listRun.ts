@@ -4,21 +4,30 @@ import type { ListSheet } from "../sheet/sheet.ts";
 import { type Ramp, steady } from "./ramp.ts";
 import { WaitingQueue } from "./waiting.ts";
 
-/** The clock of a list: how it reads at a moment of the engine's clock; it stands while the list is held. All seconds. */
+/**
+ * The clock of a list: how it reads at a moment of the engine's clock; it stands while the list is held. All seconds.
+ * `seconds` is what it read at the engine's moment `at`.
+ */
 export interface RunClock {
   readonly at: number;
   readonly seconds: number;
   readonly held: boolean;
 }
 
-/** Something that a cue does besides its moves, when it is due on the clock of the cue's list. */
+/**
+ * Something that a cue does besides its moves, when it is due on the clock of the cue's list.
+ * `turn` orders those that are due at one moment.
+ */
 export interface DueAction {
   readonly due: number;
   readonly turn: number;
   readonly action: Action;
 }
 
-/** A list that can run: where it stands, and what waits. It is changed in place; `source` is its number among the sources. */
+/**
+ * A list that can run: where it stands, and what waits. It is changed in place; `source` is its number among the sources.
+ * Everything that the next frame and the next press depend on, and nothing that can be worked out from the show.
+ */
 export interface ListRun {
   readonly source: number;
   list: ListSheet;
@@ -48,7 +57,10 @@ export interface ListRun {
   marks: { readonly channel: number; readonly key: number; readonly to: number; readonly fade: number }[];
 }
 
-/** A list that stands before its first cue. */
+/**
+ * A list that stands before its first cue.
+ * It holds nothing, at its own master and at rate 1.
+ */
 export function idleRun(source: number, list: ListSheet): ListRun {
   return {
     source,
@@ -71,22 +83,34 @@ export function idleRun(source: number, list: ListSheet): ListRun {
   };
 }
 
-/** What a list's clock reads at a moment of the engine's. */
+/**
+ * What a list's clock reads at a moment of the engine's.
+ * Seconds of the list's own time; rates change what is fired and not this clock.
+ */
 export function runTime({ at, seconds, held }: RunClock, now: number): number {
   return held ? seconds : seconds + (now - at);
 }
 
-/** The moment of the engine's clock at which a list's clock reads so much; Infinity for what a held list does not come to. */
+/**
+ * The moment of the engine's clock at which a list's clock reads so much; Infinity for what a held list does not come to.
+ * The reverse of `runTime`.
+ */
 export function momentOf({ at, seconds, held }: RunClock, time: number): number {
   return held && time > seconds ? Number.POSITIVE_INFINITY : at + (time - seconds);
 }
 
-/** What the clock of a list's waves reads at a moment of the engine's. */
+/**
+ * What the clock of a list's waves reads at a moment of the engine's.
+ * It goes at the list's rate, so that waves go faster at once when the rate is raised.
+ */
 export function waveTime({ waveClock, rate }: ListRun, now: number): number {
   return waveClock.held ? waveClock.seconds : waveClock.seconds + (now - waveClock.at) * rate;
 }
 
-/** A clock that stands from now on, or goes again. */
+/**
+ * A clock that stands from now on, or goes again.
+ * What it reads does not jump. Gives back a new clock.
+ */
 export function turnClock(clock: RunClock, now: number, held: boolean): RunClock {
   return { at: now, seconds: runTime(clock, now), held };
 }

@@ -8,7 +8,10 @@ import { type Ramp, steady } from "./ramp.ts";
 
 const LINEAR = curveCode("linear");
 
-/** One value of a held look. */
+/**
+ * One value of a held look.
+ * By key ordinal, palettes resolved.
+ */
 export interface LookValue {
   readonly key: number;
   readonly isLevel: boolean;
@@ -16,7 +19,10 @@ export interface LookValue {
   readonly snap: boolean;
 }
 
-/** A held look on its fader, 0 to 100. It is changed in place; `source` is its number among the sources. */
+/**
+ * A held look on its fader, 0 to 100. It is changed in place; `source` is its number among the sources.
+ * A look whose fader stands at 0 holds nothing (section 8 of the running rules).
+ */
 export interface LookRun {
   readonly source: number;
   readonly look: HeldLook;
@@ -26,7 +32,10 @@ export interface LookRun {
   up: boolean;
 }
 
-/** A look with its fader at 0. Values of lights that the rig does not have, and palettes without a value for them, are left out. */
+/**
+ * A look with its fader at 0. Values of lights that the rig does not have, and palettes without a value for them, are left out.
+ * Palettes are resolved here, so a palette that changes makes a new run of the look.
+ */
 export function idleLook(source: number, look: HeldLook, sheet: ShowSheet): LookRun {
   const values = Object.entries(look.values).flatMap(([channel, attributes]) =>
     Object.entries(attributes).flatMap(([attribute, spec]): LookValue[] => {
@@ -40,12 +49,19 @@ export function idleLook(source: number, look: HeldLook, sheet: ShowSheet): Look
   return { source, look, values, level: steady(0), up: false };
 }
 
-/** Whether the levels of a look count by the highest, as they do unless it says otherwise. */
+/**
+ * Whether the levels of a look count by the highest, as they do unless it says otherwise.
+ * The default of held looks; lists count by the latest unless they say otherwise.
+ */
 export function isHighest({ levels }: Pick<HeldLook, "levels">): boolean {
   return (levels ?? "highest") === "highest";
 }
 
-/** Lets a look whose fader leaves 0 take hold of all that it holds; one that is up already holds it. `layers` is at the moment at which it does. */
+/**
+ * Lets a look whose fader leaves 0 take hold of all that it holds; one that is up already holds it. `layers` is at the moment at which it
+ * does.
+ * Levels are held at once and weighed by the fader; other keys go there in the look's fade.
+ */
 export function raiseLook(layers: Layers, look: LookRun): void {
   if (look.up) return;
   look.up = true;
@@ -56,7 +72,10 @@ export function raiseLook(layers: Layers, look: LookRun): void {
   }
 }
 
-/** Lets go of all that a look holds: its fader has come to 0. */
+/**
+ * Lets go of all that a look holds: its fader has come to 0.
+ * Other keys than levels are let go in the look's fade.
+ */
 export function lowerLook(layers: Layers, look: LookRun): void {
   look.up = false;
   for (const { key, isLevel, snap } of look.values) {

@@ -10,7 +10,11 @@ import { rampTo } from "./ramp.ts";
 import { BACK_TIME, Running } from "./running.ts";
 import { SETTLING, settleRun } from "./settle.ts";
 
-/** All lists and held looks of a show while they run. It is changed in place, in the order of time; `now` never goes back. */
+/**
+ * All lists and held looks of a show while they run. It is changed in place, in the order of time; `now` never goes back.
+ * Each press takes the moment at which it happens, and everything that falls due before it has happened then.
+ * All seconds are those of one clock, chosen by whoever runs it.
+ */
 export class Mix extends Running {
   /** Lets everything happen that is due by a moment: follows, steps, actions, and what waits for its delay. */
   advance(now: number): void {

@@ -31,7 +31,10 @@ const REST = ["restFrom", "restTo", "restStart", "restFade", "restCurve"] as con
 /** Something that waits, with its key by name. */
 type WaitingSnapshot = Omit<Waiting, "key"> & { readonly key: string };
 
-/** A list that runs, as plain data. */
+/**
+ * A list that runs, as plain data.
+ * Clocks and ramps as they are, cues by number, keys by name.
+ */
 export type ListSnapshot = Pick<
   ListRun,
   "clock" | "waveClock" | "rate" | "master" | "size" | "cue" | "firedAt" | "duration" | "follow" | "step" | "actions"
@@ -42,7 +45,10 @@ export type ListSnapshot = Pick<
   readonly marks: readonly { readonly channel: number; readonly key: string; readonly to: number; readonly fade: number }[];
 };
 
-/** All that runs, as plain data; `now` is the moment of the run at which it was taken, seconds. */
+/**
+ * All that runs, as plain data; `now` is the moment of the run at which it was taken, seconds.
+ * Written beside the server often enough that a restart goes on where it was, and sent to windows that open.
+ */
 export interface MixSnapshot {
   readonly now: number;
   readonly turn: number;
@@ -57,7 +63,10 @@ export interface MixSnapshot {
   readonly waves: readonly { readonly key: string; readonly source: string; readonly waves: readonly RunningWave[] }[];
 }
 
-/** A run as plain data. Times of the run are as they were: seconds of its clock. */
+/**
+ * A run as plain data. Times of the run are as they were: seconds of its clock.
+ * Nothing of the run is shared with it. What is calm and at home is left out, so it is small.
+ */
 export function snapshotOf(mix: Mix): MixSnapshot {
   const { table, keys } = mix;
   const names = sourceNames(mix);
@@ -100,7 +109,10 @@ function listSnapshot(run: ListRun, nameOf: (key: number) => string): ListSnapsh
   return { clock, waveClock, rate, master, size, cue, firedAt, duration, follow, step, actions: [...actions], onStage, waiting, marks };
 }
 
-/** The run of a snapshot, over a show as it is now: lists, looks and keys that the show no longer has are left out. */
+/**
+ * The run of a snapshot, over a show as it is now: lists, looks and keys that the show no longer has are left out.
+ * Never throws for a show that has been edited since: what does not fit any more is left out.
+ */
 export function mixFrom(sheet: ShowSheet, snapshot: MixSnapshot): Mix {
   const mix = new Mix(sheet);
   const { table, keys } = mix;
@@ -189,6 +201,7 @@ function isCue(sheet: ShowSheet, list: string, cue: string): boolean {
 /**
  * The run when its show has been edited at a moment: what runs goes on as it was told, and cues fired from now on are the edited ones. Gives back
  * the same run where rig, lists and looks are what they were, and a new one that stands alike where they are not.
+ * Nothing on stage moves by it, but for what a `settle` asks for. `now` is seconds of the run's clock.
  */
 export function mixAfterEdit(mix: Mix, sheet: ShowSheet, now: number): Mix {
   mix.advance(now);
@@ -204,7 +217,10 @@ export function mixAfterEdit(mix: Mix, sheet: ShowSheet, now: number): Mix {
   return next;
 }
 
-/** Makes a run what another of the same show is. */
+/**
+ * Makes a run what another of the same show is.
+ * Both must stand over the same sheet. Allocates little, so a window may do it for each event.
+ */
 export function copyMix(into: Mix, from: Mix): void {
   copyTable(into.table, from.table);
   into.now = from.now;
@@ -228,7 +244,10 @@ export function copyMix(into: Mix, from: Mix): void {
   into.forget();
 }
 
-/** A number that two runs share when they have been told the same and stand alike, by which windows are held against the server. */
+/**
+ * A number that two runs share when they have been told the same and stand alike, by which windows are held against the server.
+ * Different numbers mean different runs; the same number nearly always the same. A whole number of 32 bits.
+ */
 export function mixCheck(mix: Mix): number {
   let sum = 0x811c9dc5;
   const add = (number: number): void => {

@@ -10,7 +10,10 @@ const t = z.number().min(0).max(1e9);
 const list = editParts.id.optional();
 const time = editParts.seconds.optional();
 const level = z.number().min(0).max(100);
-/** Something pressed at a moment of a run. */
+/**
+ * Something pressed at a moment of a run.
+ * The entries of a run file, as FORMAT lists them, and what the server takes from windows.
+ */
 export const mixPressSchema = z.union([
   z.strictObject({ t, list, go: z.literal(true) }),
   z.strictObject({ t, list, goto: editParts.cueNumber, time }),
@@ -27,10 +30,16 @@ export const mixPressSchema = z.union([
   z.strictObject({ t, fire: z.literal(true) }),
 ]);
 
-/** Something pressed at a moment of a run, in seconds; without a list it speaks of the show's first. */
+/**
+ * Something pressed at a moment of a run, in seconds; without a list it speaks of the show's first.
+ * Levels and masters are per cent, rates times as fast.
+ */
 export type MixPress = z.infer<typeof mixPressSchema>;
 
-/** The stage at one moment of a run, as plain data: the cue of the first list, that of each, and the values by channel and attribute. */
+/**
+ * The stage at one moment of a run, as plain data: the cue of the first list, that of each, and the values by channel and attribute.
+ * As `play` of the headless commands prints it.
+ */
 export interface MixSample {
   t: number;
   cue: string | null;
@@ -38,14 +47,20 @@ export interface MixSample {
   values: Record<string, Record<string, number>>;
 }
 
-/** Reads a run file: an array of presses. Throws ShowError naming the entry that is wrong. */
+/**
+ * Reads a run file: an array of presses. Throws ShowError naming the entry that is wrong.
+ * Entries may stand in any order of time; they are put in order when they are played.
+ */
 export function readMixRun(raw: unknown): MixPress[] {
   const parsed = z.array(mixPressSchema).safeParse(raw);
   if (parsed.success) return parsed.data;
   throw new ShowError(faultsOf(parsed.error, raw).map((fault) => `The run: ${fault}`));
 }
 
-/** Presses something. Throws ShowError for a list, a cue or a look that there is not; a Go behind the last cue does nothing. */
+/**
+ * Presses something. Throws ShowError for a list, a cue or a look that there is not; a Go behind the last cue does nothing.
+ * The run has been brought to the moment before. `first` is the list that a press without a list speaks of.
+ */
 export function pressOn(mix: Mix, press: MixPress, first: string): void {
   const now = press.t;
   const id = "list" in press ? (press.list ?? first) : first;
@@ -64,7 +79,10 @@ export function pressOn(mix: Mix, press: MixPress, first: string): void {
   else mix.fireStandby(now);
 }
 
-/** Runs a show from rest with presses at given moments, and samples every key that a list or a held look ever touches. Seconds. */
+/**
+ * Runs a show from rest with presses at given moments, and samples every key that a list or a held look ever touches. Seconds.
+ * `moments` may stand in any order; samples come back in theirs. Follows and steps fire by themselves meanwhile.
+ */
 export function playMix(sheet: ShowSheet, presses: readonly MixPress[], moments: readonly number[], first?: string): MixSample[] {
   const mix = new Mix(sheet);
   const main = listOf(sheet, first).id;

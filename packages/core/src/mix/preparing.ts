@@ -5,7 +5,10 @@ import { type ListRun, runTime } from "./listRun.ts";
 import type { Mix } from "./mix.ts";
 import { slotOf } from "./layerTable.ts";
 
-/** Lights that move in the dark for a later cue, and how many seconds of the list's clock are left until they are there. */
+/**
+ * Lights that move in the dark for a later cue, and how many seconds of the list's clock are left until they are there.
+ * Shown in Run while lights move in the dark.
+ */
 export interface Preparing {
   readonly calledAt: string;
   readonly channels: readonly number[];
@@ -14,7 +17,11 @@ export interface Preparing {
   readonly lasts: number;
 }
 
-/** What a list prepares behind the cue in which it stands, at a moment of the run's clock, by the cue it is prepared for. What is there already is left out. */
+/**
+ * What a list prepares behind the cue in which it stands, at a moment of the run's clock, by the cue it is prepared for. What is there
+ * already is left out.
+ * Empty where nothing moves in the dark for the list.
+ */
 export function preparing(mix: Mix, list: string, now: number): Preparing[] {
   const run = mix.lists.get(list);
   const row = run && run.cue !== null ? findRow(run.list, run.cue) : -1;

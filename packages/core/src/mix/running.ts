@@ -29,7 +29,10 @@ const DEFAULT_PRIORITY = 50;
 export const BACK_TIME = 1;
 const LINEAR = curveCode("linear");
 
-/** A cue that was fired, for whoever keeps a log. */
+/**
+ * A cue that was fired, for whoever keeps a log.
+ * `at` is seconds of the run's clock.
+ */
 export interface FiredCue {
   readonly at: number;
   readonly list: string;
@@ -51,7 +54,11 @@ interface Due {
   look: LookRun | null;
 }
 
-/** The lists and held looks of a show in the order of time: what falls due, what is fired, what takes hold. What is pressed on them is in `Mix`. */
+/**
+ * The lists and held looks of a show in the order of time: what falls due, what is fired, what takes hold. What is pressed on them is in
+ * `Mix`.
+ * `advance` brings it to a moment and makes everything happen that falls due before, each at its own moment and in its order.
+ */
 export class Running {
   readonly keys: Keys;
   readonly lists: ReadonlyMap<string, ListRun>;

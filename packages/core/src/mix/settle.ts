@@ -19,7 +19,10 @@ interface Standing {
   readonly turn: () => number;
 }
 
-/** Makes a list stand in a row without firing it: every key of which the look says something else than what is on stage ends there. */
+/**
+ * Makes a list stand in a row without firing it: every key of which the look says something else than what is on stage ends there.
+ * Used after an edit of the cue on stage: lights go to what the cue now says, in `SETTLING` seconds.
+ */
 export function settleRun(layers: Layers, keys: Keys, run: ListRun, { row, due, turn }: Standing): void {
   const shown = row < 0 ? new Float64Array(keys.all.length).fill(Number.NaN) : stateAt(run.list, row, emptyState(run.list)).values;
   for (const key of keys.all) settleKey(layers, run, key, { after: shown[key.ordinal] ?? Number.NaN, due, turn });

@@ -1,6 +1,9 @@
 import type { CueList } from "../show/schema.ts";
 
-/** How a list runs by itself. */
+/**
+ * How a list runs by itself.
+ * The field `steps` of a list (section 8 of the running rules).
+ */
 export type StepsSettings = NonNullable<CueList["steps"]>;
 
 /** How many steps one round has. */
@@ -11,6 +14,7 @@ function roundLength(order: StepsSettings["order"], count: number): number {
 /**
  * The row of a step, counted from 0 over all rounds. Every round begins with the first cue; `back` goes on from the last, `bounce` there and
  * back, `shuffle` in an order drawn anew for each round out of the list's name, so that every window draws the same.
+ * Every window draws the same shuffle, and no step comes twice in a row. `count` is how many cues the list has.
  */
 export function stepRow(list: string, order: StepsSettings["order"], count: number, step: number): number {
   const length = roundLength(order, count);
@@ -27,13 +31,19 @@ export function stepRow(list: string, order: StepsSettings["order"], count: numb
   }
 }
 
-/** The step behind one, or -1 where the rounds are over and the list stays in its last. */
+/**
+ * The step behind one, or -1 where the rounds are over and the list stays in its last.
+ * `rounds` 0 is for ever.
+ */
 export function stepAfter({ order, rounds = 0 }: StepsSettings, count: number, step: number): number {
   const isLast = rounds > 0 && step + 1 >= rounds * roundLength(order, count);
   return isLast ? -1 : step + 1;
 }
 
-/** The first step of a round at which a row stands; 0 for a row that the list does not have. */
+/**
+ * The first step of a round at which a row stands; 0 for a row that the list does not have.
+ * For a start at a named cue and for a go-to.
+ */
 export function stepAt(list: string, order: StepsSettings["order"], count: number, row: number, round: number): number {
   const length = roundLength(order, count);
   for (let place = 0; place < length; place += 1)
@@ -41,7 +51,10 @@ export function stepAt(list: string, order: StepsSettings["order"], count: numbe
   return round * length;
 }
 
-/** The seconds between two steps; a tempo counts before an interval. */
+/**
+ * The seconds between two steps; a tempo counts before an interval.
+ * 60 / beats a minute where a tempo is named that exists; 1 s where neither is said.
+ */
 export function intervalOf({ interval = 1, tempo }: StepsSettings, perMinute: (tempo: string) => number | undefined): number {
   const beats = tempo === undefined ? undefined : perMinute(tempo);
   return beats === undefined ? interval : 60 / beats;

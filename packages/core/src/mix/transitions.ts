@@ -13,14 +13,21 @@ import { SLACK } from "./slack.ts";
 
 const AT_START = curveCode("atStart");
 
-/** The transition of a row that is fired in its order, after the look that its list fired last. A key that a mark has prepared is out of it. */
+/**
+ * The transition of a row that is fired in its order, after the look that its list fired last. A key that a mark has prepared is out of
+ * it.
+ * The look fired last counts, and not what is on stage: that is what makes the list the same every night.
+ */
 export function transitionNext(layers: Layers, run: ListRun, row: number): Transition {
   const marked = markedInto(run.list, row);
   const isMarked = ({ ordinal }: Key): boolean => sameValue(marked.get(ordinal) ?? Number.NaN, destination(layers, run, ordinal));
   return transitionFrom(run.list, row, ({ ordinal }) => run.onStage[ordinal] ?? Number.NaN, { everyKey: true, isMarked });
 }
 
-/** Where a key of a list will be when all that it was told is done. */
+/**
+ * Where a key of a list will be when all that it was told is done.
+ * In the attribute's own unit. What still waits for its delay counts as done.
+ */
 export function destination(layers: Layers, run: ListRun, key: number): number {
   const newest = run.waiting.all.findLast((each) => each.key === key && (each.what === "take" || each.what === "mark"));
   return newest ? newest.to : layers.destination(key, run.source);
@@ -33,7 +40,11 @@ interface Going {
   readonly time: number | undefined;
 }
 
-/** The transition out of order: from what is on stage, and with every key that the look does not hold going where running in order would have left it. */
+/**
+ * The transition out of order: from what is on stage, and with every key that the look does not hold going where running in order would
+ * have left it.
+ * A `time` gives that fade and no delay to every key (SEMANTICS section 4).
+ */
 export function transitionTo(layers: Layers, run: ListRun, row: number, { shown, now, time }: Going): Transition {
   const { list, source } = run;
   const inLook = ({ ordinal }: Key): boolean => !Number.isNaN(shown[ordinal] ?? Number.NaN);
@@ -94,7 +105,10 @@ function jumpDue(due: Waiting | undefined): number | undefined {
   return due.fade === 0 || due.curve === AT_START ? due.to : undefined;
 }
 
-/** A transition of a list that runs so many times as fast as usual. */
+/**
+ * A transition of a list that runs so many times as fast as usual.
+ * Delays and fades divided by the rate. Gives the same transition back at a rate of 1.
+ */
 export function atRate({ runs, letGo }: Transition, rate: number): Transition {
   if (rate === 1) return { runs, letGo };
   const quicker = <T extends { readonly delay: number; readonly fade: number }>(each: T): T => ({

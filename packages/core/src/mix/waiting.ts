@@ -1,6 +1,9 @@
 import type { Wave } from "../show/schema.ts";
 
-/** What waits to happen to a key of one source when its delay is over. Times are seconds of the source's own clock. */
+/**
+ * What waits to happen to a key of one source when its delay is over. Times are seconds of the source's own clock.
+ * `to` in the attribute's own unit; it means nothing where something is let go of.
+ */
 export interface Waiting {
   readonly due: number;
   /** The order in which it was asked for, among all sources: of what is due at one moment the older comes first. */
@@ -15,7 +18,10 @@ export interface Waiting {
   readonly curve: number;
 }
 
-/** What waits for one source, by when it is due. */
+/**
+ * What waits for one source, by when it is due.
+ * Taking the next costs little however much waits. Dropping is by key and by when it would take hold.
+ */
 export class WaitingQueue {
   private entries: Waiting[] = [];
   private head = 0;

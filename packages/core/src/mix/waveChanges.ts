@@ -13,6 +13,7 @@ import type { Waiting } from "./waiting.ts";
 /**
  * What waits of the waves that a row begins and ends: at the list's rate, or all at once in the time that is said for all. `due` is the list's own
  * time at the Go.
+ * In the times of the key's move where it has one, else of the part that holds the wave (section 10 of the running rules).
  */
 export function waitingWaves(
   run: ListRun,
@@ -41,7 +42,10 @@ interface WaveChange {
   readonly curve: Curve;
 }
 
-/** The waves in the look of a row, by key ordinal. */
+/**
+ * The waves in the look of a row, by key ordinal.
+ * Stops are left out: they are no waves.
+ */
 export function wavesAt(list: ListSheet, row: number): Map<number, WaveEntry> {
   const found = new Map<number, WaveEntry>();
   for (const [key, rows] of wavesOf(list)) {

@@ -1,7 +1,10 @@
 import { WAVE_SHAPES, type Wave } from "../show/schema.ts";
 import { curveByCode } from "./curveCodes.ts";
 
-/** A wave that runs: what it is, when it took hold on its list's wave clock, and how its size changes on the list's own clock. Seconds. */
+/**
+ * A wave that runs: what it is, when it took hold on its list's wave clock, and how its size changes on the list's own clock. Seconds.
+ * Its size may be on its way: it grows in the fade of its cue and shrinks in that of the next.
+ */
 export interface RunningWave {
   /** The number of its shape. */
   readonly shape: number;
@@ -16,7 +19,10 @@ export interface RunningWave {
   curve: number;
 }
 
-/** What runs of a wave: its shape, its period by its tempo where it has one, and its phase in turns. */
+/**
+ * What runs of a wave: its shape, its period by its tempo where it has one, and its phase in turns.
+ * `perMinute` gives the beats of a tempo; one that is gone leaves a period of 1 s.
+ */
 export function runningWave(
   { shape, period = 1, tempo, phase = 0 }: Wave,
   perMinute: (tempo: string) => number | undefined,
@@ -25,19 +31,29 @@ export function runningWave(
   return { shape: WAVE_SHAPES.indexOf(shape), period: beats === undefined ? period : 60 / beats, phase: phase / 360 };
 }
 
-/** The size of a wave at a moment of its list's clock. */
+/**
+ * The size of a wave at a moment of its list's clock.
+ * In the attribute's own unit, 0 or more.
+ */
 export function sizeAt({ from, to, start, fade, curve }: RunningWave, time: number): number {
   const elapsed = time - start;
   return elapsed >= fade ? to : from + (to - from) * curveByCode(curve, elapsed / fade);
 }
 
-/** What a wave adds to its key's value: its size at `time` of the list's clock, its shape at `age` seconds since it took hold. */
+/**
+ * What a wave adds to its key's value: its size at `time` of the list's clock, its shape at `age` seconds since it took hold.
+ * In the attribute's own unit. `age` counts at the list's rate.
+ */
 export function contribution(wave: RunningWave, time: number, age: number, channel: number): number {
   const size = sizeAt(wave, time);
   return size === 0 ? 0 : size * shapeAt(wave.shape, age / wave.period + wave.phase, channel);
 }
 
-/** The height of a shape, -1 to 1, so many turns into it (section 10 of the running rules); a flicker is another for each channel, and alike every time. */
+/**
+ * The height of a shape, -1 to 1, so many turns into it (section 10 of the running rules); a flicker is another for each channel, and
+ * alike every time.
+ * The number of a shape is its place in `WAVE_SHAPES`. 32-bit whole numbers make a flicker the same on every machine.
+ */
 export function shapeAt(shape: number, turns: number, channel: number): number {
   const x = turns - Math.floor(turns);
   switch (shape) {

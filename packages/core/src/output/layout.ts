@@ -12,7 +12,10 @@ interface Place {
   readonly range: number;
 }
 
-/** The addresses of a rig laid out for sending: made once for each rig, so that a frame only writes numbers. */
+/**
+ * The addresses of a rig laid out for sending: made once for each rig, so that a frame only writes numbers.
+ * A key of 16 bits takes two places, coarse before fine. Universes that nobody is patched to are not sent.
+ */
 export interface OutputLayout {
   /** The universes in use, rising. */
   readonly universes: readonly number[];
@@ -22,6 +25,7 @@ export interface OutputLayout {
 /**
  * Lays out a patched rig (section 11 of the running rules): a channel takes its attributes' addresses one behind the other from its patch on, coarse before
  * fine. What would run past 512 is left out; Check tells of it.
+ * The order of the places is that of the channels. Nothing is laid out for lights without a patch.
  */
 export function outputLayout(show: Pick<Show, "channels" | "fixtureTypes">, keys: Keys): OutputLayout {
   const patched = patchedChannels(show);
@@ -38,13 +42,17 @@ export function outputLayout(show: Pick<Show, "channels" | "fixtureTypes">, keys
   return { universes, places };
 }
 
-/** Empty levels for every universe of a layout, 512 bytes each; what is not patched stays 0. */
+/**
+ * Empty levels for every universe of a layout, 512 bytes each; what is not patched stays 0.
+ * In the order of `universes`. Made once and written over by each frame.
+ */
 export function emptyLevels({ universes }: OutputLayout): Uint8Array[] {
   return universes.map(() => new Uint8Array(512));
 }
 
 /**
  * Writes what every key puts out, by key ordinal, as levels: round((value - min) / (max - min) * (2^bits - 1)), halves up. True where a byte has changed.
+ * Allocates nothing: it is called 40 times a second. Values outside their range stop at its ends.
  */
 export function writeLevels({ places }: OutputLayout, values: Float64Array, levels: readonly Uint8Array[]): boolean {
   let changed = false;
@@ -67,7 +75,10 @@ export function writeLevels({ places }: OutputLayout, values: Float64Array, leve
   return changed;
 }
 
-/** Reads levels of one universe back into what each key is told, by key ordinal; keys of other universes are left as they are. */
+/**
+ * Reads levels of one universe back into what each key is told, by key ordinal; keys of other universes are left as they are.
+ * The reverse of `writeLevels`, as near as the bits allow. It is what the dummy rig reads packets with.
+ */
 export function readLevels({ universes, places }: OutputLayout, universe: number, levels: ArrayLike<number>, into: Float64Array): void {
   const own = universes.indexOf(universe);
   for (const { key, universe: its, address, bits, min, range } of places) {

@@ -1,6 +1,9 @@
 import type { Keys } from "../sheet/keys.ts";
 
-/** A rig that moves as its types say: by key ordinal what each key is told, and where it is. Changed in place. */
+/**
+ * A rig that moves as its types say: by key ordinal what each key is told, and where it is. Changed in place.
+ * Values are in each attribute's own unit.
+ */
 export interface SimulatedRig {
   readonly told: Float64Array;
   readonly is: Float64Array;
@@ -8,14 +11,20 @@ export interface SimulatedRig {
   readonly speeds: Float64Array;
 }
 
-/** A rig that stands at home and has been told nothing else (section 11 of the running rules). */
+/**
+ * A rig that stands at home and has been told nothing else (section 11 of the running rules).
+ * One entry for each key of the rig, patched or not.
+ */
 export function simulatedRig(keys: Keys): SimulatedRig {
   const home = Float64Array.from(keys.all, ({ attribute }) => attribute.home);
   const speeds = Float64Array.from(keys.all, ({ attribute }) => attribute.speed ?? Number.POSITIVE_INFINITY);
   return { told: home.slice(), is: home, speeds };
 }
 
-/** Lets a rig move for so many seconds towards what it is told. True where something is not yet there. */
+/**
+ * Lets a rig move for so many seconds towards what it is told. True where something is not yet there.
+ * A key moves in a straight line and at full speed, and stops where it was told to be. Changes `is` in place.
+ */
 export function moveRig({ told, is, speeds }: SimulatedRig, seconds: number): boolean {
   let moves = false;
   for (let key = 0; key < told.length; key += 1) {

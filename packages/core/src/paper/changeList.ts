@@ -7,7 +7,10 @@ import { type ListSheet, type ShowSheet, type StoredMove, cueAt, movesOf } from 
 import { writeSeconds } from "../time/readTime.ts";
 import type { Paper } from "./table.ts";
 
-/** Lights on paper, each once in the order of their numbers: "1–6, 9". */
+/**
+ * Lights on paper, each once in the order of their numbers: "1–6, 9".
+ * With a dash between the ends of a run, as it is printed.
+ */
 export function lightsOnPaper(channels: readonly number[]): string {
   return lightRuns(
     [...new Set(channels)].sort((a, b) => a - b),
@@ -40,7 +43,10 @@ function familyWords(moves: readonly StoredMove[]): string {
   return [...alike].map(([what, own]) => `${lightsOnPaper(own.map(({ key }) => key.channel))} ${what}`).join("; ");
 }
 
-/** Every cue with what it stores, family by family, and its times: for the programmer. Rows first to last. */
+/**
+ * Every cue with what it stores, family by family, and its times: for the programmer. Rows first to last.
+ * Only what is stored: what tracks is not repeated from cue to cue.
+ */
 export function changeListPaper(_sheet: ShowSheet, list: ListSheet, first: number, last: number): Paper {
   const rows = [];
   for (let row = first; row <= last; row += 1) {

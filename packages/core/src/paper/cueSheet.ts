@@ -32,7 +32,10 @@ function shortened(text: string): string {
   return text.length > 60 ? `${text.slice(0, 57).trimEnd()} …` : text;
 }
 
-/** Scene by scene, every cue with where it is called, what fires it and how long it lasts: for the stage manager. Rows first to last. */
+/**
+ * Scene by scene, every cue with where it is called, what fires it and how long it lasts: for the stage manager. Rows first to last.
+ * Lights and values are left away: it is for whoever calls the show.
+ */
 export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: number, last: number): Paper {
   const rows: PaperRow[] = [];
   for (let row = first; row <= last; row += 1) {

@@ -1,7 +1,10 @@
 import type { Comparison } from "../edit/index.ts";
 import type { Paper } from "./table.ts";
 
-/** What is different between two states of a show, cue by cue. */
+/**
+ * What is different between two states of a show, cue by cue.
+ * `subtitle` names the two states. Empty rows where both are the same.
+ */
 export function differencesPaper(comparison: Comparison, subtitle: string): Paper {
   const sign = (cue: string, after: string | undefined): string => (after === undefined ? "gone" : after === cue ? "" : after);
   return {
@@ -16,7 +19,10 @@ export function differencesPaper(comparison: Comparison, subtitle: string): Pape
   };
 }
 
-/** The numbers that cues had and have: the table of a renumbering. */
+/**
+ * The numbers that cues had and have: the table of a renumbering.
+ * For the stage manager, whose book has the old numbers.
+ */
 export function renumberingPaper(comparison: Comparison, subtitle: string, labelOf: (list: string, cue: string) => string): Paper {
   const moved = comparison.lines.filter(({ cue, after }) => after !== undefined && after !== cue);
   return numbersPaper(
@@ -25,7 +31,10 @@ export function renumberingPaper(comparison: Comparison, subtitle: string, label
   );
 }
 
-/** The same table of a renumbering that is only being thought about. A cue that keeps its number is left out. */
+/**
+ * The same table of a renumbering that is only being thought about. A cue that keeps its number is left out.
+ * To be printed before anything is renumbered.
+ */
 export function numbersPaper(cues: readonly { from: string; to: string; label: string }[], subtitle: string): Paper {
   const moved = cues.filter(({ from, to }) => from !== to);
   return {

@@ -2,7 +2,10 @@ import { patchedChannels } from "../rig/addresses.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import type { Paper } from "./table.ts";
 
-/** Every light with what it is, where it is patched and hangs, and the groups it belongs to: the hookup. */
+/**
+ * Every light with what it is, where it is patched and hangs, and the groups it belongs to: the hookup.
+ * In the order of the channels' numbers.
+ */
 export function hookupPaper({ show }: ShowSheet): Paper {
   const patched = new Map(patchedChannels(show).map((each) => [each.channel.number, each]));
   return {

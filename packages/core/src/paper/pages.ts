@@ -1,6 +1,9 @@
 import type { Paper } from "./table.ts";
 
-/** How the pages look: large type is read at arm's length in the dark. */
+/**
+ * How the pages look: large type is read at arm's length in the dark.
+ * The clock is read by the caller: nothing here knows what time it is.
+ */
 export interface PageWish {
   /** The show's title, at the head of every page. */
   readonly show: string;
@@ -51,7 +54,10 @@ type PageContent =
       };
     };
 
-/** The pages of a paper as plain data for the maker of PDF: A4 upright, black on white, a head and "page n of m" on each. */
+/**
+ * The pages of a paper as plain data for the maker of PDF: A4 upright, black on white, a head and "page n of m" on each.
+ * In the form that the PDF package takes; no type of the package is needed to make it.
+ */
 export interface PaperPages {
   readonly pageSize: "A4";
   readonly pageMargins: [number, number, number, number];
@@ -62,10 +68,16 @@ export interface PaperPages {
   readonly defaultStyle: { readonly font: string; readonly fontSize: number; readonly lineHeight: number };
 }
 
-/** The font by whose name the pages ask for their type. */
+/**
+ * The font by whose name the pages ask for their type.
+ * Whoever makes the PDF hands the font files over under this name.
+ */
 export const PAPER_FONT = "Text";
 
-/** Lays a paper out. Headings keep with what they stand over, and the head of the table stands on every page. */
+/**
+ * Lays a paper out. Headings keep with what they stand over, and the head of the table stands on every page.
+ * Never empty: a paper without rows says why.
+ */
 export function paperPages(whole: Paper, { show, made, large }: PageWish): PaperPages {
   const paper = withoutEmptyColumns(whole);
   const fontSize = large ? SIZE.large : SIZE.plain;

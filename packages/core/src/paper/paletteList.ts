@@ -8,7 +8,10 @@ import type { Paper } from "./table.ts";
 /** How many cues are named. */
 const MOST = 12;
 
-/** Every palette with its values and with what uses it. */
+/**
+ * Every palette with its values and with what uses it.
+ * Palettes that nothing uses are in it and say so.
+ */
 export function paletteListPaper(sheet: ShowSheet): Paper {
   const { show } = sheet;
   return {

@@ -8,7 +8,10 @@ import { hookupPaper } from "./hookup.ts";
 import { paletteListPaper } from "./paletteList.ts";
 import type { Paper } from "./table.ts";
 
-/** The kinds of paper by name, each with what it is called and whether it speaks of cues, of which a range can be chosen. */
+/**
+ * The kinds of paper by name, each with what it is called and whether it speaks of cues, of which a range can be chosen.
+ * In the order in which they are offered.
+ */
 export const PAPER_KINDS = {
   cues: { label: "Cue sheet", ofCues: true, make: cueSheetPaper },
   changes: { label: "What each cue changes", ofCues: true, make: changeListPaper },
@@ -22,15 +25,24 @@ interface PaperKindParts {
   readonly make: (sheet: ShowSheet, list: ListSheet, first: number, last: number) => Paper;
 }
 
-/** The name of a kind of paper. */
+/**
+ * The name of a kind of paper.
+ * As it stands in addresses and is given to the headless command.
+ */
 export type PaperKind = keyof typeof PAPER_KINDS;
 
-/** True for the name of a kind of paper. */
+/**
+ * True for the name of a kind of paper.
+ * For names that come from outside.
+ */
 export function isPaperKind(name: string): name is PaperKind {
   return name in PAPER_KINDS;
 }
 
-/** What is put on paper: a kind, of a list, and where it speaks of cues only those of a range. */
+/**
+ * What is put on paper: a kind, of a list, and where it speaks of cues only those of a range.
+ * Left out: the first list, from its first to its last cue.
+ */
 export interface PaperWish {
   readonly kind: PaperKind;
   readonly list?: string | undefined;
@@ -38,7 +50,10 @@ export interface PaperWish {
   readonly to?: string | undefined;
 }
 
-/** One paper of a show as a table of texts. Throws ShowError for a list that is not there and for a range without a cue. */
+/**
+ * One paper of a show as a table of texts. Throws ShowError for a list that is not there and for a range without a cue.
+ * The same texts go to the screen, to the PDF and to the table.
+ */
 export function paperOf(sheet: ShowSheet, { kind, list: id, from, to }: PaperWish): Paper {
   const list = listOf(sheet, id);
   const last = list.cues.length - 1;
@@ -50,13 +65,19 @@ export function paperOf(sheet: ShowSheet, { kind, list: id, from, to }: PaperWis
   return { ...paper, subtitle: `${paper.subtitle}, cues ${list.cues[rows.first]?.number ?? ""} to ${list.cues[rows.last]?.number ?? ""}` };
 }
 
-/** A kind of paper by its name. Throws ShowError naming those there are. */
+/**
+ * A kind of paper by its name. Throws ShowError naming those there are.
+ * For names that come from outside and must be one.
+ */
 export function paperKind(name: string): PaperKind {
   if (isPaperKind(name)) return name;
   throw new ShowError(`There is no paper "${name}"; the papers are ${Object.keys(PAPER_KINDS).join(", ")}`);
 }
 
-/** A paper as a table for a spreadsheet; headings between the lines become a column of their own. */
+/**
+ * A paper as a table for a spreadsheet; headings between the lines become a column of their own.
+ * With a head line; fields are quoted where they need it.
+ */
 export function paperCsv({ columns, rows }: Paper): string {
   const headed = rows.some(({ heading }) => heading !== undefined);
   let heading = "";

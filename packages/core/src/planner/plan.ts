@@ -12,10 +12,16 @@ import { firstPart, partNumbered } from "../time/transition.ts";
 import { type Mark, markedKeys } from "../marks/mark.ts";
 import { marksOf } from "../marks/marks.ts";
 
-/** What is wrong with a mark: it has no time to finish, or the cue that is named for it has the light lit. */
+/**
+ * What is wrong with a mark: it has no time to finish, or the cue that is named for it has the light lit.
+ * The codes of Check. A mark whose time nobody knows has no report.
+ */
 export type MarkReport = "mark-late" | "mark-lit";
 
-/** A mark with the time that it has, seconds; null where that is not known (SEMANTICS section 5). */
+/**
+ * A mark with the time that it has, seconds; null where that is not known (SEMANTICS section 5).
+ * `mark.needed` is what it is held against. Live marks have neither time nor report of lateness.
+ */
 export interface PlannedMark {
   readonly mark: Mark;
   readonly available: number | null;
@@ -25,16 +31,25 @@ export interface PlannedMark {
 /** Two times that differ by less are the same. Seconds. */
 const SLACK = 1e-9;
 
-/** Every mark of a list with what it has and what is wrong with it, by the row of the call, then by channel. */
+/**
+ * Every mark of a list with what it has and what is wrong with it, by the row of the call, then by channel.
+ * The time comes from the chain where everything between follows, else from the script (SEMANTICS section 5).
+ */
 export function planMarks(list: ListSheet, script: Show["script"]): PlannedMark[] {
   const timeFor = markTimes(list, script);
   return marksOf(list).map((mark) => planMark(mark, timeFor));
 }
 
-/** The time that a mark would have if it were made at a row of its window, seconds; null where nobody knows. */
+/**
+ * The time that a mark would have if it were made at a row of its window, seconds; null where nobody knows.
+ * Asked for rows of the mark's dark window; the answer for any other row means nothing.
+ */
 export type MarkTime = (mark: Mark, row: number) => number | null;
 
-/** One mark with what it has and what is wrong with it. */
+/**
+ * One mark with what it has and what is wrong with it.
+ * A sum of decimals that misses by a rounding does not count as late.
+ */
 export function planMark(mark: Mark, timeFor: MarkTime): PlannedMark {
   const available = mark.markAt === null ? null : timeFor(mark, mark.markAt);
   return { mark, available, report: reportOf(mark, available) };
@@ -49,6 +64,7 @@ function reportOf(mark: Mark, available: number | null): MarkReport | null {
 /**
  * Tells the time that a mark would have if it were made at a row of its window: from the moment at which the light is dark and
  * that row has fired to the Go of its call; null when neither chain nor script knows.
+ * Works out the clock of the list's chains once; the function that it gives back may be asked many times.
  */
 export function markTimes(list: ListSheet, script: Show["script"]): MarkTime {
   const { presses, offsets } = chainClock(list);
@@ -68,7 +84,10 @@ export function markTimes(list: ListSheet, script: Show["script"]): MarkTime {
 /** By cue and light; what a fade-out takes depends on nothing outside the cue that makes it. */
 const fadeOuts = cached((_cue: Cue) => new Map<number, number>());
 
-/** How long after its Go a cue that takes a light out has it dark: the delay and fade of its intensity. Seconds. */
+/**
+ * How long after its Go a cue that takes a light out has it dark: the delay and fade of its intensity. Seconds.
+ * As a level that falls is timed in that cue, whatever level it falls from; 0 for a light without a level.
+ */
 export function fadeOutTime(list: ListSheet, channel: number, row: number): number {
   const cue = cueAt(list, row);
   const known = fadeOuts(cue);
@@ -88,7 +107,10 @@ function findFadeOut(list: ListSheet, cue: Cue, channel: number, row: number): n
   return delay + fade;
 }
 
-/** One mark as plain data (FORMAT, `marks`). */
+/**
+ * One mark as plain data (FORMAT, `marks`).
+ * Cues by their numbers, values in the attribute's own unit, times in seconds.
+ */
 export interface ReportedMark {
   channel: number;
   calledAt: string;
@@ -100,7 +122,10 @@ export interface ReportedMark {
   report: MarkReport | null;
 }
 
-/** All marks of a list as plain data, by cue, then by channel. */
+/**
+ * All marks of a list as plain data, by cue, then by channel.
+ * As `marks` of the headless commands prints them.
+ */
 export function reportMarks(list: ListSheet, script: Show["script"]): ReportedMark[] {
   const number = (row: number): string => cueAt(list, row).number;
   return planMarks(list, script).map(({ mark, available, report }) => ({

@@ -8,6 +8,7 @@ const SAME_ROW = 0.4;
 /**
  * The groups that a rig makes by itself: the lights of each type, and those that hang in one row. They are never stored; a group
  * that somebody made under the same name hides one of these.
+ * Rows are told by height and depth of the places. Their ids cannot clash with ids that people make.
  */
 export function autoGroups({ channels, fixtureTypes, groups }: Pick<Show, "channels" | "fixtureTypes" | "groups">): Group[] {
   const byType = fixtureTypes.flatMap((type): Group[] => {

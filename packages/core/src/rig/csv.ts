@@ -9,7 +9,10 @@ const COLUMNS = ["channel", "type", "label", "universe", "address", "x", "y", "z
 /** One line of the table by the names of its columns. */
 type Row = Partial<Record<(typeof COLUMNS)[number], string>>;
 
-/** The rig as a table that any spreadsheet opens: a line for each channel; places in metres. */
+/**
+ * The rig as a table that any spreadsheet opens: a line for each channel; places in metres.
+ * The first line names the columns; `readRigCsv` reads what is written here without a change.
+ */
 export function writeRigCsv(show: Pick<Show, "channels">): string {
   const rows = show.channels.map(({ number, type, label, patch, place }) => [
     number,
@@ -31,6 +34,8 @@ export function writeRigCsv(show: Pick<Show, "channels">): string {
  * The edits that bring the rig to what a table says: channels that are new or different; those that the table does not
  * name stay. Columns may stand in any order and may be missing, except channel and type; a type may be given by its id or
  * its name. Throws ShowError with every fault and its line; then nothing is read.
+ * Line 1 is the head, so a fault in the first channel is told as line 2.
+ * An empty array where the table says what the rig already is.
  */
 export function readRigCsv(text: string, show: Show): EditInput[] {
   const { data, errors, meta } = Papa.parse<Row>(text.replace(/^\uFEFF/, ""), {

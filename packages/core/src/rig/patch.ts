@@ -2,7 +2,11 @@ import type { Channel } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { PAST_THE_END, type Patched, UNIVERSE, patchedChannels } from "./addresses.ts";
 
-/** A patch as people write it, universe and address: "2.101". Undefined for anything else. */
+/**
+ * A patch as people write it, universe and address: "2.101". Undefined for anything else.
+ * Universe 1 to 63999, address 1 to 512; a slash or a colon between the two is taken as well.
+ * Whether the light fits is checked by `patchFaults`.
+ */
 export function readPatch(text: string): Channel["patch"] {
   const found = /^\s*(\d{1,5})\s*[./:]\s*(\d{1,3})\s*$/.exec(text);
   const universe = Number(found?.[1]);
@@ -10,12 +14,19 @@ export function readPatch(text: string): Channel["patch"] {
   return found && universe >= 1 && universe <= 63_999 && address >= 1 && address <= UNIVERSE ? { universe, address } : undefined;
 }
 
-/** "2.101", or nothing for a channel that has no address. */
+/**
+ * "2.101", or nothing for a channel that has no address.
+ * The form in which it is typed, shown on paper and written in tables.
+ */
 export function patchWords(patch: Channel["patch"]): string {
   return patch ? `${patch.universe}.${patch.address}` : "";
 }
 
-/** What is wrong with the patch, a sentence for each channel concerned: both of two lights that share addresses, and lights that reach past their universe. */
+/**
+ * What is wrong with the patch, a sentence for each channel concerned: both of two lights that share addresses, and lights that reach past
+ * their universe.
+ * By channel number; channels without a fault are not in the map. Both lights of a clash are told of each other.
+ */
 export function patchFaults({ show }: Pick<ShowSheet, "show">): Map<number, string> {
   const spans = patchedChannels(show).sort((a, b) => a.universe - b.universe || a.first - b.first || a.channel.number - b.channel.number);
   const faults = new Map<number, string>();
@@ -35,7 +46,10 @@ export function patchFaults({ show }: Pick<ShowSheet, "show">): Map<number, stri
   return faults;
 }
 
-/** What edits would newly put wrong in the patch, before they are made: a sentence for each channel concerned. */
+/**
+ * What edits would newly put wrong in the patch, before they are made: a sentence for each channel concerned.
+ * What was wrong before is not told again: the question is what these edits would break. Empty where nothing gets worse.
+ */
 export function newPatchFaults(before: Pick<ShowSheet, "show">, after: Pick<ShowSheet, "show">): string[] {
   const known = patchFaults(before);
   return [...patchFaults(after)].flatMap(([channel, words]) => (known.get(channel) === words ? [] : [words]));

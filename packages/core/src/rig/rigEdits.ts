@@ -19,6 +19,7 @@ const MOST = 2000;
 /**
  * The edits that make a row of lights ("1 to 12, LED wash, from 1.1"). What stands in the rig already keeps its place, and its
  * label where none is given. A row that does not fit a universe goes on in the next. Throws ShowError for an unknown type.
+ * Addresses run on by what each light of the type takes. Nothing is changed here: the edits have their impact and undo as any.
  */
 export function bulkEdits(show: Show, { from, to, type, patch, label }: BulkRow): EditInput[] {
   if (!show.fixtureTypes.some((each) => each.id === type))
@@ -65,14 +66,21 @@ function named(show: Show, channels: readonly number[]): Channel[] {
   return channels.flatMap((number) => known.get(number) ?? []);
 }
 
-/** The edits that call lights by one name, counted where there are several: "Front 1", "Front 2". */
+/**
+ * The edits that call lights by one name, counted where there are several: "Front 1", "Front 2".
+ * Lights that are not in the rig are passed over. The order given is the order in which they are counted.
+ */
 export function labelEdits(show: Show, channels: readonly number[], label: string): EditInput[] {
   return named(show, channels).map((channel, index): EditInput => {
     return { op: "setChannel", channel: { ...channel, label: channels.length === 1 ? label : `${label} ${index + 1}` } };
   });
 }
 
-/** The edits that patch lights one behind the other in the order given; each takes as many addresses as its own type has. */
+/**
+ * The edits that patch lights one behind the other in the order given; each takes as many addresses as its own type has.
+ * A light that does not fit the rest of its universe begins the next, at address 1.
+ * Clashes with lights that are not named are not avoided: `newPatchFaults` tells of them before it is done.
+ */
 export function repatchEdits(show: Show, channels: readonly number[], patch: Patch): EditInput[] {
   let next = patch;
   return named(show, channels).map((channel): EditInput => {
@@ -86,6 +94,8 @@ export function repatchEdits(show: Show, channels: readonly number[], patch: Pat
 /**
  * The edits that number lights anew from `start` on, in the order given. Each goes when its number has become free; where they
  * wait for one another in a circle, one steps aside to a number that no light has.
+ * Cues follow: each edit renames the light in all lists, groups and palettes.
+ * A number that belongs to a light which is not renumbered is refused when the edit is made.
  */
 export function renumberEdits(show: Pick<Show, "channels">, channels: readonly number[], start: number): EditInput[] {
   let waiting = channels.map((channel, index) => ({ channel, to: start + index })).filter(({ channel, to }) => channel !== to);
@@ -122,7 +132,10 @@ function freeNumber(taken: readonly number[]): number {
   return free;
 }
 
-/** The edits that hang lights in a row from one place in the air to another, in the order given. Metres. */
+/**
+ * The edits that hang lights in a row from one place in the air to another, in the order given. Metres.
+ * Equal distances, the first at one end and the last at the other; a single light hangs at the first.
+ */
 export function hangEdits(
   show: Show,
   channels: readonly number[],

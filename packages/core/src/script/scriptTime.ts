@@ -9,19 +9,28 @@ type Call = NonNullable<Cue["call"]>;
 /** Words a minute where a script names no pace of its own. */
 export const SPEAKING_PACE = 150;
 
-/** One line of the script in time: seconds from the script's first word. */
+/**
+ * One line of the script in time: seconds from the script's first word.
+ * Lines follow each other without pauses; a line with `seconds` of its own holds the place of silence, music or business.
+ */
 export interface LineTime {
   readonly line: ScriptLine;
   readonly start: number;
   readonly seconds: number;
 }
 
-/** How long a line takes: its words at the pace, at least a second, or what the line itself says (FORMAT). Seconds. */
+/**
+ * How long a line takes: its words at the pace, at least a second, or what the line itself says (FORMAT). Seconds.
+ * `pace` is words a minute, above 0. Words are what blanks separate.
+ */
 export function lineSeconds(line: ScriptLine, pace: number): number {
   return line.seconds ?? Math.max(1, (wordsOf(line.text).length / pace) * 60);
 }
 
-/** Every line of a script by its id, each beginning when the one before ends. */
+/**
+ * Every line of a script by its id, each beginning when the one before ends.
+ * Built once for each script. An empty map for a script without lines.
+ */
 export const lineTimes = cached((script: Script): ReadonlyMap<string, LineTime> => {
   const times = new Map<string, LineTime>();
   let start = 0;
@@ -36,6 +45,8 @@ export const lineTimes = cached((script: Script): ReadonlyMap<string, LineTime> 
 /**
  * When a call is spoken: at its word, the first that matches, or at the beginning of its line; a call of the kind "after" comes
  * when that word or line has been said. Null for a line that the script does not have. Seconds from the script's first word.
+ * The place of a word in its line is estimated by how many words stand before it.
+ * A word that the line does not have counts as if none were named; Check reports it.
  */
 export function callMoment(script: Script | undefined, call: Call | undefined): number | null {
   const time = script && call && lineTimes(script).get(call.line);
@@ -48,7 +59,11 @@ export function callMoment(script: Script | undefined, call: Call | undefined): 
   return time.start + (time.seconds * (place + (after ? 1 : 0))) / words.length;
 }
 
-/** The quiet lines that are spoken, in part or whole, between two moments of the script. */
+/**
+ * The quiet lines that are spoken, in part or whole, between two moments of the script.
+ * `from` and `to` in seconds from the script's first word; a line that only touches an end is not in it. Empty for a show without a
+ * script.
+ */
 export function quietLinesBetween(script: Script | undefined, from: number, to: number): ScriptLine[] {
   if (!script) return [];
   return [...lineTimes(script).values()]

@@ -11,7 +11,10 @@ const EVERY = 16;
 /** After so many keys have changed since, the checkpoints are made anew when they are next wanted. */
 const MOST_STALE = 256;
 
-/** A whole look, by key ordinal. */
+/**
+ * A whole look, by key ordinal.
+ * Room for it is made once and used again for each row that is read, so that reading looks allocates nothing.
+ */
 export interface LookState {
   /** NaN: unset. */
   readonly values: Float64Array;
@@ -50,13 +53,20 @@ const cache = new CarriedCache<ListSheet, Kept, ReadonlySet<number>>({
   merge: union,
 });
 
-/** Room for one look of a list. */
+/**
+ * Room for one look of a list.
+ * As many places as the rig has keys, all unset.
+ */
 export function emptyState(list: ListSheet): LookState {
   const count = list.keys.all.length;
   return { values: new Float64Array(count), origins: new Int32Array(count), palettes: new Int32Array(count) };
 }
 
-/** Writes the look of a row into `into`, key by key: from the nearest checkpoint and at most fifteen rows behind it. */
+/**
+ * Writes the look of a row into `into`, key by key: from the nearest checkpoint and at most fifteen rows behind it.
+ * Row -1 is before the first cue: everything is unset. Gives back `into`.
+ * Use it for a whole look; for one key in one row `entryAt` is cheaper.
+ */
 export function stateAt(list: ListSheet, row: number, into: LookState): LookState {
   const { checkpoints, stale } = cache.get(list);
   const block = Math.floor(row / EVERY);
@@ -77,7 +87,10 @@ export function stateAt(list: ListSheet, row: number, into: LookState): LookStat
   return into;
 }
 
-/** Visits every move that a row stores, by its key's ordinal and its place in that key's column. */
+/**
+ * Visits every move that a row stores, by its key's ordinal and its place in that key's column.
+ * In no order that means anything. Nothing is visited for a row that stores no move.
+ */
 export function eachMoveAt(list: ListSheet, row: number, visit: (ordinal: number, move: number) => void): void {
   const { checkpoints, stale } = cache.get(list);
   const { starts, ordinals, moves } = checkpoints.rows;
@@ -92,7 +105,10 @@ export function eachMoveAt(list: ListSheet, row: number, visit: (ordinal: number
   }
 }
 
-/** Lets the checkpoints of a list serve the next one, whose rows and palettes are the same and of whose columns only `touched` differ. */
+/**
+ * Lets the checkpoints of a list serve the next one, whose rows and palettes are the same and of whose columns only `touched` differ.
+ * `touched` holds key ordinals. Nothing is carried where no checkpoint of the list before was ever made.
+ */
 export function carryCheckpoints(before: ListSheet, after: ListSheet, touched: ReadonlySet<number>): void {
   cache.carry(before, after, touched);
 }

@@ -7,6 +7,7 @@ import type { MoveSpec } from "../show/schema.ts";
  * All moves of one key down a list: the sorted rows that store one, with what they store. `values` are the numbers they
  * stand for, NaN where the move leaves the key unset; `palettes` are those that any of them refers to. A column is never
  * changed, only replaced.
+ * The moves of a list stand by keys here and by cues in the document: looks are read down a key, edits are written into a cue.
  */
 export interface Column {
   /** The rows that store a move, rising. Every other list has the same length and order. */
@@ -21,13 +22,22 @@ export interface Column {
   readonly palettes: ReadonlySet<string>;
 }
 
-/** What a column has whose moves refer to no palette. */
+/**
+ * What a column has whose moves refer to no palette.
+ * Shared, so that columns without palettes cost no set of their own.
+ */
 export const NO_PALETTES: ReadonlySet<string> = new Set();
 
-/** A key without any move. */
+/**
+ * A key without any move.
+ * Shared by all keys that a list never touches.
+ */
 export const EMPTY_COLUMN: Column = { rows: [], specs: [], parts: [], values: [], palettes: NO_PALETTES };
 
-/** One move of a column. */
+/**
+ * One move of a column.
+ * The same as one place of all the rows of a `Column` together.
+ */
 export interface ColumnMove {
   readonly spec: MoveSpec;
   readonly part: number;
@@ -35,7 +45,10 @@ export interface ColumnMove {
   readonly value: number;
 }
 
-/** The column with only the moves at some places, in their order. */
+/**
+ * The column with only the moves at some places, in their order.
+ * Places count from 0 and rise. Gives a column without moves for no places at all.
+ */
 export function pickMoves(column: Column, places: readonly number[]): Column {
   if (places.length === 0) return EMPTY_COLUMN;
   const picked = <T>(all: readonly T[]): T[] => places.flatMap((place) => all[place] ?? []);
@@ -43,7 +56,10 @@ export function pickMoves(column: Column, places: readonly number[]): Column {
   return { rows: picked(column.rows), specs, parts: picked(column.parts), values: picked(column.values), palettes: palettesIn(specs) };
 }
 
-/** The palettes that moves refer to. */
+/**
+ * The palettes that moves refer to.
+ * Gives the shared empty set where none refers to any.
+ */
 export function palettesIn(specs: readonly MoveSpec[]): ReadonlySet<string> {
   let found: Set<string> | undefined;
   for (const spec of specs) {
@@ -53,7 +69,11 @@ export function palettesIn(specs: readonly MoveSpec[]): ReadonlySet<string> {
   return found ?? NO_PALETTES;
 }
 
-/** The column with the moves of some rows put in, replaced or (undefined) taken out. */
+/**
+ * The column with the moves of some rows put in, replaced or (undefined) taken out.
+ * `changes` stand in rising rows, each row once. The column that is passed in stays as it is.
+ * Costs one walk over the column, however many moves change.
+ */
 export function withMoves(column: Column, changes: readonly { readonly row: number; readonly move: ColumnMove | undefined }[]): Column {
   const rows = column.rows.slice();
   const specs = column.specs.slice();
@@ -75,12 +95,18 @@ export function withMoves(column: Column, changes: readonly { readonly row: numb
   return rows.length > 0 ? { rows, specs, parts, values, palettes: palettesIn(specs) } : EMPTY_COLUMN;
 }
 
-/** How many of the column's moves stand at or before a row. */
+/**
+ * How many of the column's moves stand at or before a row.
+ * 0 before the first move; found by binary search.
+ */
 export function countThrough({ rows }: Pick<Column, "rows">, row: number): number {
   return firstNotBelow(rows.length, (place) => at(rows, place), row + 1);
 }
 
-/** The place of the move that stands exactly at a row, or -1. */
+/**
+ * The place of the move that stands exactly at a row, or -1.
+ * A row that only shows a tracked value gives -1: it stores none.
+ */
 export function moveIndexAt(column: Column, row: number): number {
   const index = countThrough(column, row) - 1;
   return index >= 0 && column.rows[index] === row ? index : -1;

@@ -1,7 +1,10 @@
 import type { Cue } from "../show/schema.ts";
 import type { ListSheet, ShowSheet } from "./sheet.ts";
 
-/** A cue that a search has found, and where the words stand. */
+/**
+ * A cue that a search has found, and where the words stand.
+ * A cue is found once, by the first of number, label, scene and note that holds the words.
+ */
 export interface FoundCue {
   readonly list: string;
   readonly cue: Cue;
@@ -11,7 +14,11 @@ export interface FoundCue {
 /** Where is looked, in this order: what a cue is called before what is written of it. */
 const PLACES = ["number", "label", "scene", "note"] as const;
 
-/** The cues whose number, label, scene or note holds what is searched for, whatever the case; those of the list worked on first. Empty for an empty search. */
+/**
+ * The cues whose number, label, scene or note holds what is searched for, whatever the case; those of the list worked on first. Empty for
+ * an empty search.
+ * A number is found by its beginning, with or without `#`; a cue of exactly this number comes first, whichever list it stands in.
+ */
 export function findCues(sheet: ShowSheet, text: string, worked: ListSheet): FoundCue[] {
   const words = text.trim().replace(/^#/, "").toLowerCase();
   if (words === "") return [];

@@ -1,7 +1,10 @@
 import type { Attribute, Show } from "../show/schema.ts";
 import { rigOf } from "../show/rig.ts";
 
-/** One attribute of one channel, written "12.pan". Its ordinal is its place in every table of this rig. */
+/**
+ * One attribute of one channel, written "12.pan". Its ordinal is its place in every table of this rig.
+ * The unit in which lists, layers and looks count. Two keys of one rig are the same when they are the same object.
+ */
 export interface Key {
   readonly ordinal: number;
   readonly name: string;
@@ -9,7 +12,10 @@ export interface Key {
   readonly attribute: Attribute;
 }
 
-/** All keys of a rig: in the order of the channels, then of each type's attributes. */
+/**
+ * All keys of a rig: in the order of the channels, then of each type's attributes.
+ * Built once for each rig; after a change of the rig ordinals may be others, so nothing is stored by them.
+ */
 export interface Keys {
   readonly all: readonly Key[];
   /** By channel number, then by attribute id; a channel of an unknown type has none. */
@@ -18,7 +24,10 @@ export interface Keys {
   readonly names: ReadonlySet<string>;
 }
 
-/** Numbers every key of the rig. */
+/**
+ * Numbers every key of the rig.
+ * Ordinals count from 0 without gaps. A channel of an unknown type gets no key.
+ */
 export function keysOf(show: Pick<Show, "fixtureTypes" | "channels">): Keys {
   const rig = rigOf(show);
   const all: Key[] = [];
@@ -36,18 +45,27 @@ export function keysOf(show: Pick<Show, "fixtureTypes" | "channels">): Keys {
   return { all, byChannel, names: new Set(all.map((key) => key.attribute.id)) };
 }
 
-/** The key of a channel's attribute, or undefined when the rig has none such. */
+/**
+ * The key of a channel's attribute, or undefined when the rig has none such.
+ * Throws nothing: names that come from outside are checked by `attributeAt`.
+ */
 export function keyAt(keys: Keys, channel: number, attribute: string): Key | undefined {
   return keys.byChannel.get(channel)?.get(attribute);
 }
 
-/** The key written "12.pan", or undefined. */
+/**
+ * The key written "12.pan", or undefined.
+ * Undefined as well for text that is no key name at all.
+ */
 export function keyNamed(keys: Keys, name: string): Key | undefined {
   const dot = name.indexOf(".");
   return keyAt(keys, Number(name.slice(0, dot)), name.slice(dot + 1));
 }
 
-/** The intensity of a channel, or undefined for one that has none. */
+/**
+ * The intensity of a channel, or undefined for one that has none.
+ * Known by the family, not by the name: a type has at most one attribute of it.
+ */
 export function intensityOf(keys: Keys, channel: number): Key | undefined {
   for (const key of keys.byChannel.get(channel)?.values() ?? []) {
     if (key.attribute.family === "intensity") return key;

@@ -2,7 +2,10 @@ import { floatAt, intAt } from "../show/at.ts";
 import { emptyState, stateAt } from "./checkpoints.ts";
 import type { ListSheet } from "./sheet.ts";
 
-/** One value of a look as plain data. */
+/**
+ * One value of a look as plain data.
+ * As `look` of the headless commands prints it.
+ */
 export interface LookValue {
   /** In the attribute's own unit. */
   value: number;
@@ -13,14 +16,20 @@ export interface LookValue {
   /** The palette that the move refers to, if it does. */
   palette?: string;
 }
-/** A cue's look as plain data: only the keys that are set. */
+/**
+ * A cue's look as plain data: only the keys that are set.
+ * Channels and attributes in the order of the rig.
+ */
 export interface Look {
   cue: string;
   /** By channel number, then by attribute. */
   values: Record<string, Record<string, LookValue>>;
 }
 
-/** The look of a row with the origin of every value. */
+/**
+ * The look of a row with the origin of every value.
+ * For one row; `stateAt` gives the same as numbers, for whoever draws.
+ */
 export function lookAt(list: ListSheet, row: number): Look {
   const state = stateAt(list, row, emptyState(list));
   const look: Look = { cue: list.cues[row]?.number ?? "", values: {} };
@@ -46,7 +55,10 @@ function lookValue(list: ListSheet, row: number, from: number, palette: number, 
   return palette === 0 ? { value, origin, by } : { value, origin, by, palette: list.palettes.ids[palette - 1] ?? "" };
 }
 
-/** The looks of all cues, in order. */
+/**
+ * The looks of all cues, in order.
+ * As `look --all` of the headless commands prints it.
+ */
 export function allLooks(list: ListSheet): Look[] {
   return list.cues.map((_, row) => lookAt(list, row));
 }

@@ -2,7 +2,10 @@ import type { MoveSpec, Palette } from "../show/schema.ts";
 import { paletteOf, plainValue } from "../show/move.ts";
 import type { Key } from "./keys.ts";
 
-/** Finds what a palette holds for a key. */
+/**
+ * Finds what a palette holds for a key.
+ * Built once for each state of the palettes and shared by all lists of the show.
+ */
 export interface Palettes {
   /** The palettes themselves. */
   readonly byId: ReadonlyMap<string, Palette>;
@@ -24,7 +27,10 @@ interface Scopes {
   all: Entry | undefined;
 }
 
-/** Builds the look-up of a show's palettes. `typeOf` gives a channel's fixture type. */
+/**
+ * Builds the look-up of a show's palettes. `typeOf` gives a channel's fixture type.
+ * An id that stands twice counts once, the last; `readShow` refuses such documents.
+ */
 export function palettesOf(palettes: readonly Palette[], typeOf: (channel: number) => string | undefined): Palettes {
   const byId = new Map(palettes.map((palette) => [palette.id, palette]));
   const scopes = new Map(palettes.map((palette) => [palette.id, scopesOf(palette)]));
@@ -52,7 +58,10 @@ function scopesOf(palette: Palette): Map<string, Scopes> {
   return byAttribute;
 }
 
-/** The number a move stands for, or NaN when it releases or refers to a palette that has no value for the key. */
+/**
+ * The number a move stands for, or NaN when it releases or refers to a palette that has no value for the key.
+ * In the attribute's own unit. A palette that does not exist leaves the key unset too.
+ */
 export function resolve(spec: MoveSpec, key: Key, palettes: Palettes): number {
   const value = plainValue(spec);
   if (value !== undefined) return value;

@@ -3,7 +3,10 @@ import type { Key } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
 import { isWall } from "./tracking.ts";
 
-/** One value that a wall keeps out. */
+/**
+ * One value that a wall keeps out.
+ * Values are in the attribute's own unit.
+ */
 export interface StoppedValue {
   readonly key: Key;
   /** What would track in. */
@@ -12,7 +15,11 @@ export interface StoppedValue {
   readonly shown: number;
 }
 
-/** What a blocked or isolated cue keeps out: every value that would track into it and is not what it shows. Empty for a cue that lets everything in. */
+/**
+ * What a blocked or isolated cue keeps out: every value that would track into it and is not what it shows. Empty for a cue that lets
+ * everything in.
+ * Told in the inspector, so that a wall says what it does. In the order of the keys.
+ */
 export function stoppedBy(list: ListSheet, row: number): StoppedValue[] {
   if (!isWall(list, row)) return [];
   return list.keys.all.flatMap((key) => {

@@ -4,7 +4,10 @@ import type { Key } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
 import { TrackingWalk, valueOfMove } from "./tracking.ts";
 
-/** One key down the whole list: its value in every look and the row that put it there. */
+/**
+ * One key down the whole list: its value in every look and the row that put it there.
+ * Costs one walk down the list; the Score draws threads and values of a key from it.
+ */
 export interface Trace {
   /** By row; NaN: unset. */
   readonly values: Float64Array;
@@ -15,7 +18,10 @@ export interface Trace {
 /** Traces by column; each holds for the rows with which it was made. */
 const kept = new WeakMap<Column, { tracking: ListSheet["tracking"]; trace: Trace }>();
 
-/** The trace of a key, kept for as long as its column and the rows stay the same. */
+/**
+ * The trace of a key, kept for as long as its column and the rows stay the same.
+ * Several views may ask for the same key: it is worked out once.
+ */
 export function traceOf(list: ListSheet, key: Key): Trace {
   const column = list.columns[key.ordinal] ?? EMPTY_COLUMN;
   const known = kept.get(column);
@@ -38,7 +44,10 @@ function sweep(list: ListSheet, column: Column): Trace {
   return { values, origins };
 }
 
-/** A run of rows that show one value of a key: the move's own row first, then those into which it tracks. */
+/**
+ * A run of rows that show one value of a key: the move's own row first, then those into which it tracks.
+ * Rows, both ends included. The line that the Score draws from a move to where its value ends.
+ */
 export interface Thread {
   readonly from: number;
   /** The last row that shows it. */
@@ -48,7 +57,10 @@ export interface Thread {
   readonly value: number;
 }
 
-/** The threads of a key down the list, in order; rows in which the key is unset have none. */
+/**
+ * The threads of a key down the list, in order; rows in which the key is unset have none.
+ * A move that says the same value again begins a thread of its own.
+ */
 export function threadsOf(list: ListSheet, key: Key): Thread[] {
   const { values, origins } = traceOf(list, key);
   const threads: Thread[] = [];

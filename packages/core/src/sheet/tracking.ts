@@ -2,7 +2,10 @@ import { at } from "../show/at.ts";
 import type { Cue } from "../show/schema.ts";
 import { type Column, countThrough } from "./column.ts";
 
-/** How one cue takes part in tracking (SEMANTICS section 2). */
+/**
+ * How one cue takes part in tracking (SEMANTICS section 2).
+ * A blocked cue is a wall and carries; a cue-only cue is none and does not; an isolated cue is a wall and does not.
+ */
 export interface CueTracking {
   /** Nothing tracks in. */
   readonly wall: boolean;
@@ -10,7 +13,10 @@ export interface CueTracking {
   readonly carries: boolean;
 }
 
-/** How the rows of a list track. */
+/**
+ * How the rows of a list track.
+ * All that the tracking rule needs to know of a list. Built once for each state of its cues.
+ */
 export interface TrackingRows {
   readonly tracking: readonly CueTracking[];
   /** The rows that are a wall or keep their moves to themselves, rising. */
@@ -19,7 +25,10 @@ export interface TrackingRows {
   readonly lastWall: readonly number[];
 }
 
-/** How the cues of a list track, in their order (SEMANTICS section 2). */
+/**
+ * How the cues of a list track, in their order (SEMANTICS section 2).
+ * The tables have a place for each cue.
+ */
 export function trackingOf(cues: readonly Pick<Cue, "block" | "carries">[]): TrackingRows {
   const tracking = cues.map(({ block, carries = "track" }) => ({
     wall: block === true || carries === "isolated",
@@ -33,22 +42,34 @@ export function trackingOf(cues: readonly Pick<Cue, "block" | "carries">[]): Tra
   return { tracking, lastWall, trackingBreaks: tracking.flatMap((cue, row) => (cue.wall || !cue.carries ? [row] : [])) };
 }
 
-/** True where nothing tracks into a row; false for a row that is not there. */
+/**
+ * True where nothing tracks into a row; false for a row that is not there.
+ * Blocked and isolated cues (SEMANTICS section 2).
+ */
 export function isWall({ tracking }: Pick<TrackingRows, "tracking">, row: number): boolean {
   return tracking[row]?.wall ?? false;
 }
 
-/** True where what a row shows tracks on; false where it keeps its moves to itself, and for a row that is not there. */
+/**
+ * True where what a row shows tracks on; false where it keeps its moves to itself, and for a row that is not there.
+ * False for cue-only and isolated cues (SEMANTICS section 2).
+ */
 export function tracksOn({ tracking }: Pick<TrackingRows, "tracking">, row: number): boolean {
   return tracking[row]?.carries ?? false;
 }
 
-/** True for a cue through which nothing tracks: a wall that lets out what it shows. An isolated cue lets pass it by what came before. */
+/**
+ * True for a cue through which nothing tracks: a wall that lets out what it shows. An isolated cue lets pass it by what came before.
+ * The last of them above a row is as far up as one has to look for what tracks into it.
+ */
 export function stopsTracking(cue: CueTracking): boolean {
   return cue.wall && cue.carries;
 }
 
-/** True when two cues take part in tracking in the same way. */
+/**
+ * True when two cues take part in tracking in the same way.
+ * Undefined stands for a row that is not there, and equals itself alone.
+ */
 export function sameTracking(a: CueTracking | undefined, b: CueTracking | undefined): boolean {
   return a?.wall === b?.wall && a?.carries === b?.carries;
 }
@@ -56,6 +77,7 @@ export function sameTracking(a: CueTracking | undefined, b: CueTracking | undefi
 /**
  * The place in its column of the move that a row shows, D(k); -1: none is in force. The rule read upward from one row, for those
  * who want one value and not a whole column.
+ * Found by binary search from the row upward; the cost does not depend on how long the list is.
  */
 export function shownMove(rows: TrackingRows, column: Column, row: number): number {
   const index = countThrough(column, row) - 1;
@@ -63,7 +85,10 @@ export function shownMove(rows: TrackingRows, column: Column, row: number): numb
   return isWall(rows, row) ? -1 : carriedFrom(rows, column, index, row - 1);
 }
 
-/** The place in its column of the move that tracks out of a row to the next, C(k); -1: none. Row -1 carries nothing. */
+/**
+ * The place in its column of the move that tracks out of a row to the next, C(k); -1: none. Row -1 carries nothing.
+ * As `shownMove`, looked at behind the row.
+ */
 export function carriedMove(rows: TrackingRows, column: Column, row: number): number {
   return carriedFrom(rows, column, countThrough(column, row) - 1, row);
 }
@@ -80,12 +105,18 @@ function carriedFrom(rows: TrackingRows, column: Column, from: number, row: numb
   return -1;
 }
 
-/** What tracks into a cue, B(k): what the cue before lets out, or `nothing` at a wall. */
+/**
+ * What tracks into a cue, B(k): what the cue before lets out, or `nothing` at a wall.
+ * Works for moves, waves and whatever else tracks: `T` is what a row shows of one key.
+ */
 export function trackedIn<T>(cue: CueTracking, carried: T, nothing: T): T {
   return cue.wall ? nothing : carried;
 }
 
-/** What tracks out of a cue, C(k): what it shows, or what came before it where it keeps that to itself. */
+/**
+ * What tracks out of a cue, C(k): what it shows, or what came before it where it keeps that to itself.
+ * Works for moves, waves and whatever else tracks: `T` is what a row shows of one key.
+ */
 export function trackedOut<T>(cue: CueTracking, carried: T, shown: T): T {
   return cue.carries ? shown : carried;
 }
@@ -93,6 +124,7 @@ export function trackedOut<T>(cue: CueTracking, carried: T, shown: T): T {
 /**
  * One key read down a list in runs of rows that show the same move: the one walk by which looks, traces and comparisons follow
  * what tracks. A move is told by its place in the column; -1: none is in force.
+ * Reads the rule of SEMANTICS section 2 once for all its readers. Runs come in rising rows and touch each other.
  */
 export class TrackingWalk {
   /** The run: from this row up to, and without, that one. */
@@ -169,7 +201,11 @@ export class TrackingWalk {
   }
 }
 
-/** The number that a move of a column stands for; NaN: unset, or no move at all (-1). Throws RangeError for a move that the column does not have. */
+/**
+ * The number that a move of a column stands for; NaN: unset, or no move at all (-1). Throws RangeError for a move that the column does not
+ * have.
+ * In the attribute's own unit, palettes resolved.
+ */
 export function valueOfMove({ values }: Column, move: number): number {
   if (move < 0) return Number.NaN;
   const value = values[move];

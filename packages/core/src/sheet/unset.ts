@@ -10,10 +10,14 @@ import { isWall } from "./tracking.ts";
 /**
  * Why a key is unset in a row, and the row that made it so: nothing has ever set it; a wall stopped it; a cue released it; its
  * palette has no value for this light; or the cue before kept its moves to itself.
+ * Rows count from 0. It is what the inspector says beside an empty cell.
  */
 export type UnsetBecause = { readonly why: "never" } | { readonly why: "wall" | "released" | "palette" | "kept"; readonly row: number };
 
-/** Tells why a key is unset in a row (SEMANTICS section 2). For a key that is set the answer means nothing. */
+/**
+ * Tells why a key is unset in a row (SEMANTICS section 2). For a key that is set the answer means nothing.
+ * What began the gap counts: the rows behind it only track it on.
+ */
 export function unsetBecause(list: ListSheet, key: Key, row: number): UnsetBecause {
   const column = columnOf(list, key);
   const { values } = traceOf(list, key);

@@ -5,10 +5,16 @@ import { type Key, keyNamed } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
 import { trackedOut } from "./tracking.ts";
 
-/** What of a list waves are read from; a list that is only planned has no more than this. */
+/**
+ * What of a list waves are read from; a list that is only planned has no more than this.
+ * A list that is being edited has no columns yet, and waves are not read from them.
+ */
 export type WaveRows = Pick<ListSheet, "cues" | "tracking" | "keys">;
 
-/** The wave of a key in the look of a cue, and the row that put it there; `wave` null: it was stopped there. */
+/**
+ * The wave of a key in the look of a cue, and the row that put it there; `wave` null: it was stopped there.
+ * Rows count from 0. A stop is an entry too: it tracks on and ends what ran before.
+ */
 export interface WaveEntry {
   readonly wave: Wave | null;
   readonly row: number;
@@ -16,7 +22,10 @@ export interface WaveEntry {
   readonly part: number;
 }
 
-/** By key that has a wave anywhere in the list: what each row shows of it; null where it shows none. Rows as in the list. */
+/**
+ * By key that has a wave anywhere in the list: what each row shows of it; null where it shows none. Rows as in the list.
+ * Keys without any wave are not in the map, so shows without waves pay nothing.
+ */
 export const wavesOf: (list: WaveRows) => ReadonlyMap<Key, readonly (WaveEntry | null)[]> = cached((list: WaveRows) => {
   const stored = storedWaves(list);
   return new Map([...stored].map(([key, own]) => [key, trackedWaves(list, key, (row) => own.get(row))]));
@@ -44,6 +53,7 @@ function storedWaves(list: WaveRows): Map<Key, Map<number, WaveEntry>> {
 /**
  * Walks one key down the list: waves track as values do (section 2), but for what a cue says of waves alone (section 10 of the running rules).
  * `ownAt` gives what a row says itself, and is shown what tracks into it.
+ * `ownAt` gives undefined where the row says nothing itself. One entry for each row of the list.
  */
 export function trackedWaves(
   list: WaveRows,
@@ -63,12 +73,18 @@ export function trackedWaves(
   });
 }
 
-/** True where a row itself says something of the wave of a key. */
+/**
+ * True where a row itself says something of the wave of a key.
+ * False for a row that only shows a wave which tracks.
+ */
 export function storesWave(list: WaveRows, key: Key, row: number): boolean {
   return wavePart(list.cues[row], key) !== undefined;
 }
 
-/** The part of a cue that says something of the wave of a key; undefined where none does, and for a cue that is not there. */
+/**
+ * The part of a cue that says something of the wave of a key; undefined where none does, and for a cue that is not there.
+ * The number of the part, counted from 1.
+ */
 export function wavePart(cue: Cue | undefined, key: Key): number | undefined {
   return cue?.parts.find(({ waves }) => waves?.[key.channel]?.[key.attribute.id] !== undefined)?.number;
 }

@@ -11,6 +11,9 @@ interface CacheRules<K, V, Change> {
 /**
  * Works out something of a thing once, and brings it up to date over an edit in place of making it anew. Only for things that are
  * never changed, only replaced. Nothing is worked out before it is asked for: until then only the changes are gathered.
+ * `K` is the thing, such as the sheet of a list; `V` is what is worked out of it; `Change` says what an edit touched.
+ * An entry that was never asked for costs nothing to carry.
+ * Tracking, marks and durations use one each, so that an edit costs what it touches and not what the show weighs.
  */
 export class CarriedCache<K extends object, V extends object, Change> {
   private readonly values = new WeakMap<K, V>();
@@ -51,7 +54,11 @@ export class CarriedCache<K extends object, V extends object, Change> {
   }
 }
 
-/** The union of two sets. */
+/**
+ * The union of two sets.
+ * Gives back one of the two where the other is empty, so it costs nothing in the usual case of a single edit.
+ * Neither set is changed.
+ */
 export function union<T>(a: ReadonlySet<T>, b: ReadonlySet<T>): ReadonlySet<T> {
   return new Set([...a, ...b]);
 }

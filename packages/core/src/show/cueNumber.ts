@@ -1,14 +1,26 @@
 import { ShowError } from "./errors.ts";
 
-/** A cue number as people write it: a decimal with up to three places, such as "12" or "0.75". */
+/**
+ * A cue number as people write it: a decimal with up to three places, such as "12" or "0.75".
+ * Numbers are compared by their value and never as text: "9" comes before "10", and "12.25" before "12.5".
+ * Stored in the spelling of `plainCueNumber`.
+ */
 export type CueNumber = string;
 
-/** True for text that is a cue number: digits, and at most three decimal places. */
+/**
+ * True for text that is a cue number: digits, and at most three decimal places.
+ * Only the spelling is tested: whether a list has such a cue is another question.
+ * Signs, exponents, blanks and a bare dot are refused.
+ */
 export function isCueNumber(text: string): boolean {
   return readOrder(text) >= 0;
 }
 
-/** The place of a cue number in the order of cues, in whole thousandths: "12.5" is 12500. */
+/**
+ * The place of a cue number in the order of cues, in whole thousandths: "12.5" is 12500.
+ * Whole thousandths keep comparisons exact, which decimals in binary would not.
+ * Throws ShowError for text that is no cue number.
+ */
 export function cueOrder(number: CueNumber): number {
   const order = readOrder(number);
   if (order >= 0) return order;
@@ -36,7 +48,11 @@ function readOrder(text: string): number {
   return order * 10 ** (3 - places);
 }
 
-/** The cue number that stands at a place in the order: 12500 is "12.5". */
+/**
+ * The cue number that stands at a place in the order: 12500 is "12.5".
+ * The reverse of `cueOrder`; trailing zeros are left away, so each place has one spelling.
+ * `order` is in thousandths and not below 0.
+ */
 export function cueNumberAt(order: number): CueNumber {
   const whole = Math.floor(order / 1000);
   const places = String(order % 1000)
@@ -45,7 +61,11 @@ export function cueNumberAt(order: number): CueNumber {
   return places ? `${whole}.${places}` : String(whole);
 }
 
-/** The one spelling of a cue number: "012.50" becomes "12.5". Throws ShowError on anything else. */
+/**
+ * The one spelling of a cue number: "012.50" becomes "12.5". Throws ShowError on anything else.
+ * Numbers that come from outside pass through here once, so that the rest may compare them as plain text.
+ * The message quotes what was written.
+ */
 export function plainCueNumber(text: string): CueNumber {
   return cueNumberAt(cueOrder(text));
 }

@@ -1,6 +1,10 @@
 import type { Show } from "./schema.ts";
 
-/** A show before anything is in it: no rig, one list without cues. */
+/**
+ * A show before anything is in it: no rig, one list without cues.
+ * The list has the id `main` and the label "Main"; the document is of the newest version.
+ * It is the state in which a new show opens and its empty views say what comes first.
+ */
 export function emptyShow(title: string): Show {
   return {
     format: "zealous-mark/show",

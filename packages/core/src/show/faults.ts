@@ -1,6 +1,11 @@
 import type { z } from "zod";
 
-/** Turns a schema's complaints into sentences that name the place as a person would: "lists main, cue 12.5, part 1, times: …". */
+/**
+ * Turns a schema's complaints into sentences that name the place as a person would: "lists main, cue 12.5, part 1, times: …".
+ * One sentence for each complaint, in the order of the document. `root` is the data that was read: the numbers and ids of the place
+ * are taken from it.
+ * Never empty for an error that has issues.
+ */
 export function faultsOf(error: z.ZodError, root: unknown): string[] {
   return error.issues.flatMap((issue) => sentences(issue, root));
 }

@@ -7,6 +7,8 @@ const ID = "^[\\p{L}\\p{N}][\\p{L}\\p{N}_.-]{0,63}$";
 /**
  * The JSON Schema (draft 2020-12) of the open show document, for other people's tools. It says what can be said of a field by
  * itself; what holds between fields, such as that a channel exists, only reading the document tells (docs/format.md).
+ * Published as docs/show.schema.json and kept up to date by a test.
+ * Moves stand in it as plain objects: which attributes a channel has is not something that a schema can say.
  */
 export function showJsonSchema(): object {
   const schema = z.toJSONSchema(showSchema, {

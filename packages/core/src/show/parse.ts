@@ -10,12 +10,17 @@ import { type Cue, type CueList, type HeldLook, type Palette, type Show, showSch
 /**
  * Reads the text of an open show document (FORMAT). Throws ShowError with every fault found, each naming its place;
  * then nothing is returned at all.
+ * Reading is all or nothing: a document with a single fault gives no show at all.
  */
 export function parseShow(text: string): Show {
   return readShow(readJson(text, "This is not a show document"));
 }
 
-/** As `parseShow`, for a document that is already plain data. */
+/**
+ * As `parseShow`, for a document that is already plain data.
+ * For data that is already parsed, such as rows of a database or a test's literal.
+ * What comes back is a clean copy in the one order of fields; the input is not changed.
+ */
 export function readShow(raw: unknown): Show {
   const parsed = showSchema.safeParse(raw);
   if (!parsed.success) throw new ShowError(faultsOf(parsed.error, raw));
@@ -32,7 +37,12 @@ export function readShow(raw: unknown): Show {
   return { ...show, lists, ...(heldLooks ? { heldLooks } : {}) };
 }
 
-/** A held look with its values checked and cleaned; faults are added to `faults`. A look has values and palettes alone: no times, no releases. */
+/**
+ * A held look with its values checked and cleaned; faults are added to `faults`. A look has values and palettes alone: no times, no
+ * releases.
+ * `faults` is added to and nothing is thrown, so that a document tells all its faults at once.
+ * Values that are faulty are left out of what comes back (section 8 of the running rules).
+ */
 export function readHeldLook(look: HeldLook, rig: Rig, palettes: ReadonlyMap<string, { family: string }>, faults: string[]): HeldLook {
   const place = `held look ${look.id}`;
   const values = readMoves(look.values, rig, palettes, place, faults);
@@ -47,7 +57,11 @@ export function readHeldLook(look: HeldLook, rig: Rig, palettes: ReadonlyMap<str
   return { ...look, values };
 }
 
-/** A sentence for each fault of a show in how its rig, groups, palettes, paces and lists fit together; its moves are not looked at. */
+/**
+ * A sentence for each fault of a show in how its rig, groups, palettes, paces and lists fit together; its moves are not looked at.
+ * Checks what holds between things: ids that stand twice, types and channels that are not there, palettes of the wrong family,
+ * addresses out of range, lists and looks that actions name. Empty where all fits.
+ */
 export function checkShow(show: Show): string[] {
   const faults: string[] = [];
   checkRig(show, faults);
@@ -196,7 +210,11 @@ function readList(list: CueList, rig: Rig, palettes: ReadonlyMap<string, Palette
   return { ...list, cues };
 }
 
-/** Checks the moves of a cue's parts against the rig; faults are added to `faults`. Parts come back in the order of their numbers. */
+/**
+ * Checks the moves of a cue's parts against the rig; faults are added to `faults`. Parts come back in the order of their numbers.
+ * `place` names the cue for the messages, such as "lists main, cue 12.5".
+ * A key in two parts of one cue is a fault (FORMAT), as is a wave for an attribute that the light does not have.
+ */
 export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, { family: string }>, place: string, faults: string[]): Cue {
   duplicates(
     cue.parts.map((part) => part.number),
@@ -255,7 +273,11 @@ function checkRunning(show: Show, faults: string[]): void {
   }
 }
 
-/** What the actions of a cue speak of that a show does not have, a sentence for each. */
+/**
+ * What the actions of a cue speak of that a show does not have, a sentence for each.
+ * Empty where every list, held look and tempo exists. A release without a list speaks of the cue's own and is never at fault.
+ * Used on import and before each edit that brings actions (section 9 of the running rules).
+ */
 export function actionFaults({ actions = [] }: Pick<Cue, "actions">, show: Pick<Show, "lists" | "heldLooks" | "tempos">): string[] {
   const lists = new Set(show.lists.map(({ id }) => id));
   return actions.flatMap((action) => {

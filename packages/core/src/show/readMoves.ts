@@ -9,6 +9,8 @@ const FIELDS: ReadonlySet<string> = new Set(["value", "palette", "release", "fad
 /**
  * Checks an object of moves against the rig and gives back a clean copy in the order of the rig's attributes.
  * Faults are added to `faults`, each naming `place`; what is faulty is left out of the copy.
+ * `raw` is untrusted: it may be any object that came from a file or over the network.
+ * Channels come back in rising order; `place` is the head of each message.
  */
 export function readMoves(
   raw: object,
@@ -55,7 +57,11 @@ function readChannelMoves(
   return clean;
 }
 
-/** Checks one move for an attribute. Throws ShowError naming `place`. */
+/**
+ * Checks one move for an attribute. Throws ShowError naming `place`.
+ * Checks the value against the attribute's range, the palette against its family, times against 0 and the curve by name.
+ * A number is short for `{ value }`.
+ */
 export function readMove(raw: unknown, attribute: Attribute, palettes: ReadonlyMap<string, { family: string }>, place: string): MoveSpec {
   const spec = readSpec(raw, place);
   const value = plainValue(spec);
@@ -70,7 +76,11 @@ export function readMove(raw: unknown, attribute: Attribute, palettes: ReadonlyM
   return spec;
 }
 
-/** Throws ShowError when a number lies outside what the attribute can do. */
+/**
+ * Throws ShowError when a number lies outside what the attribute can do.
+ * Both ends belong to the range. NaN and infinities are refused as well.
+ * The message names the value, the attribute and its range with the unit.
+ */
 export function checkRange(value: number, attribute: Attribute, place: string): void {
   if (value >= attribute.min && value <= attribute.max) return;
   throw new ShowError(`${place}: ${value} is outside ${attribute.min} to ${attribute.max}`);

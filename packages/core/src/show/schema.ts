@@ -3,7 +3,10 @@ import { isCueNumber, plainCueNumber } from "./cueNumber.ts";
 
 /** The families of attributes, in the order in which every sheet shows them. */
 export const FAMILIES = ["intensity", "position", "colour", "beam"] as const;
-/** How a value runs from where it is to where it goes (SEMANTICS section 3). */
+/**
+ * How a value runs from where it is to where it goes (SEMANTICS section 3).
+ * The place of a curve in this list is its number in arrays of the engine, so a new one goes to the end.
+ */
 export const CURVES = ["linear", "ease", "slowStart", "slowEnd", "atStart", "atEnd"] as const;
 
 /** Names that every object has already; an attribute of such a name would be found where none is stored. */
@@ -84,9 +87,15 @@ const pace = z.strictObject({
   beam: paceTimes.optional(),
 });
 
-/** The times of a part that levels run in, and that the other families fall back on. */
+/**
+ * The times of a part that levels run in, and that the other families fall back on.
+ * Seconds each, 0 or more. `down` falls back on `up` and `downDelay` on `upDelay`.
+ */
 export const PLAIN_TIMES = ["up", "down", "upDelay", "downDelay"] as const;
-/** The families whose moves may have times of their own in a part; levels have up and down. */
+/**
+ * The families whose moves may have times of their own in a part; levels have up and down.
+ * Without times of their own they run in `up`, after `upDelay` (SEMANTICS section 3).
+ */
 export const TIMED_FAMILIES = ["position", "colour", "beam"] as const;
 
 /** Times for the moves of one family in a part, in place of its up or down. Seconds. */
@@ -119,7 +128,10 @@ const rawMoves = z.custom<Moves>(
 );
 const moves = rawMoves.default(() => ({}));
 
-/** The shapes of a wave over one period (section 10 of the running rules). */
+/**
+ * The shapes of a wave over one period (section 10 of the running rules).
+ * All but `flicker` repeat with their period and swing between -1 and 1; a flicker never repeats, yet is the same every night.
+ */
 export const WAVE_SHAPES = ["sine", "triangle", "square", "rise", "fall", "flicker"] as const;
 /** A wave of one key: its size in the attribute's own unit, its period in seconds or by a tempo, its phase in degrees. */
 const runningWave = z
@@ -131,7 +143,11 @@ const runningWave = z
     phase: number.optional(),
   })
   .refine(({ period, tempo }) => period !== undefined || tempo !== undefined, "needs a period or a tempo: how fast does it go?");
-/** What a part says of the wave of a key: a wave, or that it stops. */
+/**
+ * What a part says of the wave of a key: a wave, or that it stops.
+ * Size is in the attribute's own unit, period in seconds, phase in degrees. A tempo may stand in place of a period.
+ * Fans are allowed in edits alone: the document holds numbers.
+ */
 export const waveSchema = z.union([runningWave, z.strictObject({ stop: z.literal(true) })]);
 /** Waves by channel number, then by attribute. */
 const waves = z.record(z.string().regex(/^[1-9]\d{0,4}$/, "is not a channel number"), z.record(id, waveSchema));
@@ -155,7 +171,11 @@ const priority = z.number().int("is not a whole number").min(0, "is below 0").ma
 /** Whose level counts where several hold a light: the newest, or the highest. */
 const levels = z.enum(["latest", "highest"]);
 
-/** What fires a cue: a Go, or by itself so many seconds after the Go of the cue before, or after that cue is complete (SEMANTICS section 3). */
+/**
+ * What fires a cue: a Go, or by itself so many seconds after the Go of the cue before, or after that cue is complete (SEMANTICS section
+ * 3).
+ * `after` is seconds, 0 or more. The two kinds of follow look alike on a sheet and are drawn apart for that reason.
+ */
 export const triggerSchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("go") }),
   z.strictObject({ type: z.literal("follow"), from: z.enum(["go", "complete"]), after: seconds }),
@@ -165,7 +185,12 @@ export const triggerSchema = z.discriminatedUnion("type", [
 const channelMark = z.union([z.strictObject({ at: cueNumber }), z.strictObject({ live: z.literal(true) })]);
 /** When lights are marked: as late as possible, as early as possible, or live, which is not at all. */
 const policy = z.enum(["late", "early", "live"]);
-/** What a cue says of how its lights are marked: when (`policy`, or `at` a cue), how fast, and what single lights do otherwise. Seconds (SEMANTICS section 5). */
+/**
+ * What a cue says of how its lights are marked: when (`policy`, or `at` a cue), how fast, and what single lights do otherwise. Seconds
+ * (SEMANTICS section 5).
+ * The cue's policy beats the list's, `at` holds for all its lights, and an entry in `channels` beats both.
+ * Whether a cue named by `at` exists is not checked here: planning reports it.
+ */
 export const markSchema = z.strictObject({
   policy: policy.optional(),
   at: cueNumber.optional(),
@@ -173,14 +198,22 @@ export const markSchema = z.strictObject({
   delay: seconds.optional(),
   channels: z.record(z.string().regex(/^\d+$/, "is not a channel number"), channelMark).optional(),
 });
-/** Where in the script a cue is called: at which line, at which word of it, and how. */
+/**
+ * Where in the script a cue is called: at which line, at which word of it, and how.
+ * `kind` "on" is spoken with the word, "after" behind it. Without a word the whole line is meant (section 12 of the running rules).
+ */
 export const callSchema = z.strictObject({
   line: text.max(100),
   word: text.max(100).optional(),
   kind: text.max(40).optional(),
 });
 const after = seconds.optional();
-/** Something that a cue does besides its moves, `after` seconds after its Go: to another list, to a held look, to a tempo (section 9 of the running rules). */
+/**
+ * Something that a cue does besides its moves, `after` seconds after its Go: to another list, to a held look, to a tempo (section 9 of the
+ * running rules).
+ * Seconds for `after` and `time`, per cent for levels, times as fast for rates, beats for tempos.
+ * Names of lists and looks are checked against the show by `actionFaults`.
+ */
 export const actionSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("start"), list: id, cue: cueNumber.optional(), after }),
   z.strictObject({ do: z.enum(["go", "back", "hold", "resume"]), list: id, after }),
@@ -193,7 +226,10 @@ export const actionSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("tempo"), tempo: id, perMinute, after }),
 ]);
 
-/** The fields of a cue that stand beside its number and its parts. */
+/**
+ * The fields of a cue that stand beside its number and its parts.
+ * Every field but the number is optional; what is absent has the default of SEMANTICS.
+ */
 export const cueFields = {
   label: label.optional(),
   note: text.max(5000).optional(),
@@ -214,7 +250,10 @@ const parts = z
   .array(part)
   .min(1, "is empty; a cue has at least part 1")
   .default(() => [{ number: 1, times: {}, moves: {} }]);
-/** A whole cue as the document has it. */
+/**
+ * A whole cue as the document has it.
+ * Parts stand in the order of their numbers; a cue without any is read as one with an empty first part.
+ */
 export const cueSchema = z.strictObject({ number: cueNumber, ...cueFields, parts });
 
 /** How a list runs by itself: its next cue every `interval` seconds, or at the beat of a tempo, in an order, for so many rounds (0: for ever). */
@@ -277,7 +316,11 @@ const script = z.strictObject({ pace: z.number().positive().optional(), lines: z
 /** What a cue starts with when it is recorded and nothing is said of it. */
 const newCue = z.strictObject({ times: partTimes });
 
-/** A whole show as the open document has it (FORMAT). What holds between its fields is checked by `readShow`. */
+/**
+ * A whole show as the open document has it (FORMAT). What holds between its fields is checked by `readShow`.
+ * Strict: an unknown field is an error that names the field and its place.
+ * Use `readShow`, which also checks what no schema can.
+ */
 export const showSchema = z.strictObject({
   format: z.literal("zealous-mark/show", "is not zealous-mark/show; this is not a show document"),
   version: z.literal(1, "is not a version that can be read; this program reads version 1"),
@@ -301,27 +344,56 @@ export const entrySchemas = { fixtureType, channel, group, palette, pace, list, 
 /** The schemas of single fields, for those who read something beside the document: edits, forms, what comes over the network. */
 export const editParts = { id, text, label, newCue, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
 
-/** What an attribute has to do with: the light's level, where it points, its colour, or the shape of its beam. */
+/**
+ * What an attribute has to do with: the light's level, where it points, its colour, or the shape of its beam.
+ * The lens of the Score, the times of a part and a palette each speak of one family.
+ */
 export type Family = (typeof FAMILIES)[number];
 /** How a fade runs from its start to its end (SEMANTICS section 3). */
 export type Curve = (typeof CURVES)[number];
-/** One thing that a type of light can do. Its numbers are in its own unit; `speed` is units a second, `snap` lets it jump, and `slots` name the places of a wheel. */
+/**
+ * One thing that a type of light can do. Its numbers are in its own unit; `speed` is units a second, `snap` lets it jump, and `slots` name
+ * the places of a wheel.
+ * `home` is where it rests while no list says anything; for an intensity it is 0. `bits` is 8 or 16 for the output.
+ * Absent `speed`: it is there at once. Absent `snap`: it fades.
+ */
 export type Attribute = z.infer<typeof attribute>;
-/** A type of light: its name, and its attributes in the order of its addresses. */
+/**
+ * A type of light: its name, and its attributes in the order of its addresses.
+ * Types are made up by the show itself: no library of makers is built in.
+ */
 export type FixtureType = z.infer<typeof fixtureType>;
-/** One light of the rig: its number, its type, where it is patched and where it hangs. */
+/**
+ * One light of the rig: its number, its type, where it is patched and where it hangs.
+ * `patch` is absent for a light that hangs but is not connected yet; `place` is metres on the stage.
+ */
 export type Channel = z.infer<typeof channel>;
-/** Lights under one name, in the order in which fans spread over them. */
+/**
+ * Lights under one name, in the order in which fans spread over them.
+ * Groups are for choosing lights. Cues store channels and never groups, so editing a group changes no look.
+ */
 export type Group = z.infer<typeof group>;
-/** One value of a palette, for a channel, for a type, or for all lights that have the attribute. */
+/**
+ * One value of a palette, for a channel, for a type, or for all lights that have the attribute.
+ * The most particular one counts: the channel's, else the type's, else the one for all (SEMANTICS section 2).
+ */
 export type PaletteValue = z.infer<typeof paletteValue>;
-/** Values of one family under one name, which moves refer to. */
+/**
+ * Values of one family under one name, which moves refer to.
+ * Change it and every look that refers to it changes: the impact of such an edit says which.
+ */
 export type Palette = z.infer<typeof palette>;
-/** Timing under one name, without values. Seconds, or fans of seconds. */
+/**
+ * Timing under one name, without values. Seconds, or fans of seconds.
+ * Laid on moves it writes numbers into them; changing the pace later does not change those moves.
+ */
 export type Pace = z.infer<typeof pace>;
 /** Times of one family in a part. Seconds. */
 export type FamilyTimes = z.infer<typeof familyTimes>;
-/** All times of a part. Seconds; an absent one falls back on another (SEMANTICS section 3). */
+/**
+ * All times of a part. Seconds; an absent one falls back on another (SEMANTICS section 3).
+ * Absent is not 0: an absent time falls back on another, a time of 0 jumps.
+ */
 export type PartTimes = z.infer<typeof partTimes>;
 /** A move's own times and curve. Seconds. */
 export interface OwnTiming {
@@ -329,37 +401,67 @@ export interface OwnTiming {
   delay?: number | undefined;
   curve?: Curve | undefined;
 }
-/** One move as the document stores it; a bare number is short for `{ value }`. */
+/**
+ * One move as the document stores it; a bare number is short for `{ value }`.
+ * The long form has exactly one of value, palette and release, and times of its own where it has any.
+ */
 export type MoveSpec =
   | number
   | ({ value: number; palette?: never; release?: never } & OwnTiming)
   | ({ palette: string; value?: never; release?: never } & OwnTiming)
   | ({ release: true; value?: never; palette?: never } & OwnTiming);
-/** A wave of one key. */
+/**
+ * A wave of one key.
+ * Added to the key's value while the cue's wave tracks (section 10 of the running rules). A palette never holds one.
+ */
 export type Wave = z.infer<typeof runningWave>;
 /** Waves by channel number, then by attribute; one may be a stop. */
 export type Waves = z.infer<typeof waves>;
 /** Moves by channel number, then by attribute. */
 export type Moves = Record<string, Record<string, MoveSpec>>;
-/** A part of a cue: its number, its times and the moves that run in them. */
+/**
+ * A part of a cue: its number, its times and the moves that run in them.
+ * Its moves start together with those of the other parts and run at the part's own times.
+ */
 export type Part = z.infer<typeof part>;
-/** What fires a cue. */
+/**
+ * What fires a cue.
+ * An absent trigger is a Go. The first cue of a list never follows anything.
+ */
 export type Trigger = z.infer<typeof triggerSchema>;
 /** What a cue says of the marks of its lights (SEMANTICS section 5). */
 export type MarkSettings = z.infer<typeof markSchema>;
-/** A cue with all its parts. Those of a list stand in the order of their numbers. */
+/**
+ * A cue with all its parts. Those of a list stand in the order of their numbers.
+ * Never changed, only replaced. Its look is not stored: it is computed from the moves of the list.
+ */
 export type Cue = z.infer<typeof cueSchema>;
-/** A cue list with its cues in their order. */
+/**
+ * A cue list with its cues in their order.
+ * The first list of a show is the main one. A list with `steps` runs by itself once it is started; no other ever does.
+ */
 export type CueList = z.infer<typeof list>;
-/** A static look on a fader. */
+/**
+ * A static look on a fader.
+ * Values or palettes by channel and attribute, without times. Its fader, 0 to 100, is a matter of the run and is not stored here.
+ */
 export type HeldLook = z.infer<typeof heldLook>;
-/** A beat that lists share. */
+/**
+ * A beat that lists share.
+ * Beats a minute. All lists that name it step together; tapping changes it for all of them.
+ */
 export type Tempo = z.infer<typeof tempo>;
-/** Something that a cue does besides its moves. */
+/**
+ * Something that a cue does besides its moves.
+ * Tracked after a go-to, as values are (section 9 of the running rules).
+ */
 export type Action = z.infer<typeof actionSchema>;
 /** A line of the play. */
 export type ScriptLine = z.infer<typeof scriptLine>;
-/** A whole show: plain data, never changed, only replaced. */
+/**
+ * A whole show: plain data, never changed, only replaced.
+ * Two that say the same serialize to the same bytes. Sheets, looks and times are worked out of it and kept by its identity.
+ */
 export type Show = z.infer<typeof showSchema>;
 /** What stands over a whole show: its title, and what new cues start with. */
 export type ShowHead = Pick<Show, "title" | "newCue">;

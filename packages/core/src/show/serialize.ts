@@ -29,6 +29,8 @@ const CUE_ORDER = [
 /**
  * The show as the text of the open document: fields, cues, parts and moves always in the same order, so that the same
  * show is the same text byte for byte and two versions can be compared line by line.
+ * Ends in a line break. Reading it back gives an equal document, and writing that gives these bytes again.
+ * Each field stands on a line of its own, so that version control shows a changed move as one changed line.
  */
 export function serializeShow(show: Show): string {
   return [...serializedPieces(show)].join("");
@@ -41,7 +43,10 @@ export function* serializedPieces(show: Show): Generator<string> {
   yield "\n";
 }
 
-/** The show as compact JSON, its fields as they stand, in pieces of about a cue. Reading it gives the identical document. */
+/**
+ * The show as compact JSON, its fields as they stand, in pieces of about a cue. Reading it gives the identical document.
+ * For storage and for sending, where nobody reads it. Joining the pieces gives one line of JSON.
+ */
 export function compactPieces(show: Show): Generator<string> {
   return documentPieces(show, 0, (cue) => cue);
 }
@@ -67,7 +72,11 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
   yield `${line(0)}}`;
 }
 
-/** A copy of the show whose fields stand in the one fixed order. */
+/**
+ * A copy of the show whose fields stand in the one fixed order.
+ * Fields that stand in no fixed order, such as channels of a part, come in rising numbers.
+ * Absent fields stay absent: no default is written out.
+ */
 export function orderedShow(show: Show): Show {
   const rig = rigOf(show);
   const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, heldLooks, tempos, script, newCue } = show;

@@ -1,14 +1,23 @@
-/** A number as it is read out: at most three places, no trailing zeros. */
+/**
+ * A number as it is read out: at most three places, no trailing zeros.
+ * For people; never for storing or comparing, since places are lost. A real minus sign is not used, so it can be typed back.
+ */
 export function figure(value: number): string {
   return String(Math.round(value * 1000) / 1000);
 }
 
-/** A text with its first letter large: "palette" as "Palette". */
+/**
+ * A text with its first letter large: "palette" as "Palette".
+ * The rest of the text stays as it is. An empty text stays empty.
+ */
 export function capital(text: string): string {
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 }
 
-/** Lights as runs, in the order in which they are given: "1..6, 9"; `through` stands between the ends of a run. */
+/**
+ * Lights as runs, in the order in which they are given: "1..6, 9"; `through` stands between the ends of a run.
+ * A run needs two lights or more; a single light stands alone. Lights that are not in order begin a new run.
+ */
 export function lightRuns(channels: readonly number[], through = ".."): string {
   const runs: string[] = [];
   let start = channels[0] ?? 0;
@@ -21,12 +30,18 @@ export function lightRuns(channels: readonly number[], through = ".."): string {
   return runs.join(", ");
 }
 
-/** "1 light", "3 lights". */
+/**
+ * "1 light", "3 lights".
+ * The plural is made with an s: choose words that take one.
+ */
 export function count(number: number, thing: string): string {
   return `${number} ${thing}${number === 1 ? "" : "s"}`;
 }
 
-/** "pan", "pan and tilt", "pan, tilt and 3 more". */
+/**
+ * "pan", "pan and tilt", "pan, tilt and 3 more".
+ * `most` names are given before the rest is only counted. Empty for no names.
+ */
 export function listed(names: readonly string[], most = 3): string {
   if (names.length > most) return `${names.slice(0, most - 1).join(", ")} and ${names.length - most + 1} more`;
   return names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1) ?? ""}`;

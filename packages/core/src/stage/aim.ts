@@ -8,13 +8,20 @@ export interface Point {
 /** A degree in radians. */
 const DEGREES = Math.PI / 180;
 
-/** Which way a light looks, as a vector of length 1. Tilt 0 is straight down; pan 0 tilts away from the audience. Degrees. */
+/**
+ * Which way a light looks, as a vector of length 1. Tilt 0 is straight down; pan 0 tilts away from the audience. Degrees.
+ * `pan` and `tilt` are in degrees as the fixture type has them. The result points from the lens towards the stage.
+ */
 export function directionOf(pan: number, tilt: number): Point {
   const side = Math.sin(tilt * DEGREES);
   return { x: side * Math.sin(pan * DEGREES), y: -Math.cos(tilt * DEGREES), z: side * Math.cos(pan * DEGREES) };
 }
 
-/** The pan and tilt, in degrees, with which a light at `from` looks at `to`. */
+/**
+ * The pan and tilt, in degrees, with which a light at `from` looks at `to`.
+ * One of the two ways in which a light can look there; `aimNear` picks the one that is in reach.
+ * A light that hangs at the very place it looks at gives pan 0 and tilt 0.
+ */
 export function aimAt(from: Point, to: Point): { pan: number; tilt: number } {
   const dx = to.x - from.x;
   const dz = to.z - from.z;
@@ -32,6 +39,8 @@ export interface Turn {
 /**
  * The pan and tilt with which a light at `from` looks at `to`, reached from where it stands now by the shortest way that its
  * ranges allow: a light can look at a place by turning further round, or by tipping over. Undefined when it cannot look there.
+ * Shortest is measured by the axis that has further to go. All angles are degrees, all places metres.
+ * Used when somebody drags a landing point on the Stage.
  */
 export function aimNear(
   from: Point,
@@ -53,7 +62,10 @@ export function aimNear(
   return best && { pan: best.pan, tilt: best.tilt };
 }
 
-/** Where a look from `from` meets the floor, or the back wall at depth `back`, or ends after `reach` metres. */
+/**
+ * Where a look from `from` meets the floor, or the back wall at depth `back`, or ends after `reach` metres.
+ * For drawing only: nothing of it is stored. The back wall is a plane, and things on stage are not known.
+ */
 export function landing(from: Point, direction: Point, back: number, reach = 16): Point {
   const toFloor = direction.y < -1e-6 ? -from.y / direction.y : Infinity;
   const toWall = direction.z > 1e-6 ? (back - from.z) / direction.z : Infinity;

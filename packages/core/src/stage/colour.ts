@@ -1,6 +1,9 @@
 import type { Attribute } from "../show/schema.ts";
 
-/** Light as it is mixed: each part 0 to 1. */
+/**
+ * Light as it is mixed: each part 0 to 1.
+ * As it leaves the lamp: how a screen shows it is up to whoever draws it.
+ */
 export interface Light {
   red: number;
   green: number;
@@ -25,7 +28,10 @@ export interface Emitter {
   readonly light: Light;
 }
 
-/** The attributes that make a light's colour, in the order of its type; empty for a lamp without any. */
+/**
+ * The attributes that make a light's colour, in the order of its type; empty for a lamp without any.
+ * Known by their ids: red, green, blue, white and amber. Others of the colour family, such as wheels, are left out.
+ */
 export function emittersOf(attributes: Iterable<Attribute>): Emitter[] {
   return [...attributes].flatMap((attribute) => {
     const light = attribute.family === "colour" ? MIX[attribute.id] : undefined;
@@ -33,7 +39,10 @@ export function emittersOf(attributes: Iterable<Attribute>): Emitter[] {
   });
 }
 
-/** The colour that emitters give together; `levelAt` tells the level of the one at a place in its own unit. Tungsten where there is none. */
+/**
+ * The colour that emitters give together; `levelAt` tells the level of the one at a place in its own unit. Tungsten where there is none.
+ * Each part stops at 1: more light of a colour than full is full.
+ */
 export function mixOf(emitters: readonly Emitter[], levelAt: (place: number) => number): Light {
   if (emitters.length === 0) return TUNGSTEN;
   const mixed = { red: 0, green: 0, blue: 0 };
@@ -46,7 +55,10 @@ export function mixOf(emitters: readonly Emitter[], levelAt: (place: number) => 
   return mixed;
 }
 
-/** The colour a light gives, apart from its level: its colour attributes mixed, tungsten where it has none. */
+/**
+ * The colour a light gives, apart from its level: its colour attributes mixed, tungsten where it has none.
+ * `valueOf` gives an attribute's value in its own unit; ask it for what is on stage or for a look, as the picture needs.
+ */
 export function lightColour(attributes: Iterable<Attribute>, valueOf: (attribute: string) => number): Light {
   const emitters = emittersOf(attributes);
   return mixOf(emitters, (place) => valueOf(emitters[place]?.attribute.id ?? ""));
@@ -55,6 +67,7 @@ export function lightColour(attributes: Iterable<Attribute>, valueOf: (attribute
 /**
  * The levels of a light's own colour attributes that come nearest to a colour (each part 0 to 1). White and amber emitters
  * take their share of it first, as far as it holds them. Levels in each attribute's own unit; empty for a light without colour.
+ * What is out of reach of the emitters is left at the nearest they can do: no error is thrown.
  */
 export function mixFor(attributes: Iterable<Attribute>, wanted: Light): Record<string, number> {
   const left = { ...wanted };

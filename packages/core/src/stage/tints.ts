@@ -11,7 +11,10 @@ const of = (name: string, red: number, green: number, blue: number): Tint => ({
   light: { red: red / 100, green: green / 100, blue: blue / 100 },
 });
 
-/** Our own tints, from warm through red, violet and blue to green: what a stage asks for most. */
+/**
+ * Our own tints, from warm through red, violet and blue to green: what a stage asks for most.
+ * Named after things that everybody knows, and not after anybody's book of filters.
+ */
 export const TINTS: readonly Tint[] = [
   of("Clear", 100, 100, 100),
   of("Candle", 100, 62, 22),

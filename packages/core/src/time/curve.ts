@@ -1,6 +1,9 @@
 import type { Curve } from "../show/schema.ts";
 
-/** How far a fade has come, 0 to 1, when `p` (0 to 1) of its time has gone (SEMANTICS section 3). */
+/**
+ * How far a fade has come, 0 to 1, when `p` (0 to 1) of its time has gone (SEMANTICS section 3).
+ * The engine uses `curveByCode`, which has the same numbers without comparing texts.
+ */
 export function curveAt(curve: Curve, p: number): number {
   switch (curve) {
     case "linear":

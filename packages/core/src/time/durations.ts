@@ -9,7 +9,10 @@ import { eachRelease, eachTiming } from "./timings.ts";
 import { isWide } from "./transition.ts";
 import { tracksOn } from "../sheet/tracking.ts";
 
-/** What edits changed of a list whose rows stayed the same. */
+/**
+ * What edits changed of a list whose rows stayed the same.
+ * The rows themselves, their order and numbers, are as they were.
+ */
 export interface Touched {
   /** The rows of the cues that they changed. */
   readonly rows: ReadonlySet<number>;
@@ -27,7 +30,10 @@ const cache = new CarriedCache<ListSheet, Float64Array, Touched>({
   merge: mergeTouched,
 });
 
-/** The duration of a cue that is fired in order, kept for as long as nothing it depends on changes. Seconds. */
+/**
+ * The duration of a cue that is fired in order, kept for as long as nothing it depends on changes. Seconds.
+ * The largest delay + fade of SEMANTICS section 3; 0 for a cue that does nothing.
+ */
 export function cueDuration(list: ListSheet, row: number): number {
   const known = cache.get(list);
   const seconds = floatAt(known, row);
@@ -43,7 +49,10 @@ export function cueDuration(list: ListSheet, row: number): number {
   return longest;
 }
 
-/** Lets the durations of a list serve the next one, except for the cues whose transition the edit may have changed. */
+/**
+ * Lets the durations of a list serve the next one, except for the cues whose transition the edit may have changed.
+ * A changed move can also touch the cue behind it, which starts from another look, and cues behind a cue-only cue.
+ */
 export function carryDurations(before: ListSheet, after: ListSheet, touched: Touched): void {
   cache.carry(before, after, touched);
 }

@@ -5,7 +5,11 @@ import { transitionAt } from "./transition.ts";
 /** By row, by part number: how many seconds after the cue's Go the part is done. Parts that time nothing are left out. */
 const known = cached((_list: ListSheet) => new Map<number, ReadonlyMap<number, number>>());
 
-/** How many seconds after its Go each part of a cue is done, by part number, fired in its order (section 3). Parts that time nothing are left out. */
+/**
+ * How many seconds after its Go each part of a cue is done, by part number, fired in its order (section 3). Parts that time nothing are
+ * left out.
+ * In seconds of the list at its usual rate. For showing what is left of each part while a cue runs.
+ */
 export function partEnds(list: ListSheet, row: number): ReadonlyMap<number, number> {
   const rows = known(list);
   const own = rows.get(row);

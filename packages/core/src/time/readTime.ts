@@ -1,4 +1,7 @@
-/** A time as people write it, in seconds, and the delay where one was written behind it. */
+/**
+ * A time as people write it, in seconds, and the delay where one was written behind it.
+ * Absent means that no delay was written, which is not a delay of 0.
+ */
 export interface WrittenTime {
   readonly seconds: number;
   readonly delay?: number;
@@ -7,7 +10,11 @@ export interface WrittenTime {
 /** A day: no time in a show is longer. */
 const LONGEST = 86_400;
 
-/** Reads a time as it is written anywhere in the application: "3", "2,5", "1:30", "4 s", and with its delay "2+1". Undefined for what is no time. */
+/**
+ * Reads a time as it is written anywhere in the application: "3", "2,5", "1:30", "4 s", and with its delay "2+1". Undefined for what is no
+ * time.
+ * A comma counts as a point. Times below 0 and above a day are no times.
+ */
 export function readTime(text: string): WrittenTime | undefined {
   const [first, second, ...more] = text.split("+");
   const seconds = readSeconds(first ?? "");
@@ -17,7 +24,10 @@ export function readTime(text: string): WrittenTime | undefined {
   return delay === undefined ? undefined : { seconds, delay };
 }
 
-/** Reads seconds alone: "3", "2.5", "1:30". Undefined for what is none. */
+/**
+ * Reads seconds alone: "3", "2.5", "1:30". Undefined for what is none.
+ * As `readTime`, and undefined where a delay stands behind it.
+ */
 export function readSeconds(text: string): number | undefined {
   const plain = text.trim().replace(",", ".").replace(/\s*s$/, "");
   const clock = /^(\d+):([0-5]?\d(?:\.\d+)?)$/.exec(plain);
@@ -26,7 +36,10 @@ export function readSeconds(text: string): number | undefined {
   return value <= LONGEST ? Math.round(value * 1000) / 1000 : undefined;
 }
 
-/** Reads seconds for lights: a number, or a fan such as "0~5" or "2~5~2". Undefined for what is neither. */
+/**
+ * Reads seconds for lights: a number, or a fan such as "0~5" or "2~5~2". Undefined for what is neither.
+ * A fan comes back as it was written, a single time as a number.
+ */
 export function readTimeFan(text: string): number | string | undefined {
   const points = text.split("~").map(readSeconds);
   const known = points.filter((point) => point !== undefined);
@@ -34,7 +47,10 @@ export function readTimeFan(text: string): number | string | undefined {
   return known.length === 1 ? known[0] : known.join("~");
 }
 
-/** Seconds as they are written back: at most two places, and nothing behind the dot where it is whole. */
+/**
+ * Seconds as they are written back: at most two places, and nothing behind the dot where it is whole.
+ * What `readSeconds` reads again, to a hundredth.
+ */
 export function writeSeconds(value: number): string {
   return String(Math.round(value * 100) / 100);
 }

@@ -6,12 +6,21 @@ import type { ListSheet } from "../sheet/sheet.ts";
 import { type ChainLink, chainFrom } from "./chain.ts";
 import { type Run, transitionAt } from "./transition.ts";
 
-/** The kinds of moves that have times of their own in a part: levels that rise, levels that fall, and the other families. */
+/**
+ * The kinds of moves that have times of their own in a part: levels that rise, levels that fall, and the other families.
+ * In the order in which they are drawn.
+ */
 export const BAR_KINDS = ["up", "down", "position", "colour", "beam"] as const;
-/** What the moves of a bar are: levels up, levels down, or one of the other families. */
+/**
+ * What the moves of a bar are: levels up, levels down, or one of the other families.
+ * A bar of levels is drawn as a wedge.
+ */
 export type BarKind = (typeof BAR_KINDS)[number];
 
-/** Moves of one cue that begin and end together, as one bar over time. Seconds from the Go of the cue. */
+/**
+ * Moves of one cue that begin and end together, as one bar over time. Seconds from the Go of the cue.
+ * What is drawn in the Times drawer, and dragged there at its ends.
+ */
 export interface TimeBar {
   readonly row: number;
   readonly part: number;
@@ -27,7 +36,10 @@ export interface TimeBar {
   readonly cut: { readonly row: number; readonly after: number; readonly lights: number } | undefined;
 }
 
-/** One cue on a line of time: a chain link, and whether somebody presses Go for it. */
+/**
+ * One cue on a line of time: a chain link, and whether somebody presses Go for it.
+ * `start` is counted from the left end of the drawing.
+ */
 export interface DrawnLink extends ChainLink {
   readonly pressed: boolean;
 }
@@ -35,6 +47,7 @@ export interface DrawnLink extends ChainLink {
 /**
  * The cues of rows first to last on one line of time, seconds: what follows by itself stands where the chain puts it. How long a Go is
  * waited for is not known; a cue that waits for one begins `gap` seconds after all before it is complete.
+ * Pressed cues in the middle are drawn as if somebody pressed at once when all before them was over.
  */
 export function linksOver(list: ListSheet, first: number, last: number, gap: number): DrawnLink[] {
   const links: DrawnLink[] = [];
@@ -48,12 +61,18 @@ export function linksOver(list: ListSheet, first: number, last: number, gap: num
   return links;
 }
 
-/** When all that stands on a line of time is complete, seconds; 0 where nothing stands there. */
+/**
+ * When all that stands on a line of time is complete, seconds; 0 where nothing stands there.
+ * The width of a drawing.
+ */
 export function endOfLinks(links: readonly ChainLink[]): number {
   return Math.max(0, ...links.map(({ start, duration }) => start + duration));
 }
 
-/** The bars of cues on a line of time, cue by cue, each in the order of its parts, kinds and own times (SEMANTICS sections 3 and 4). */
+/**
+ * The bars of cues on a line of time, cue by cue, each in the order of its parts, kinds and own times (SEMANTICS sections 3 and 4).
+ * Keys that a mark has prepared are in no bar: they do not move then.
+ */
 export function timeBars(list: ListSheet, links: readonly ChainLink[]): TimeBar[] {
   const runs = links.map(({ row }) => transitionAt(list, row));
   const holds = links.map(({ start }, place) => new Map(at(runs, place).map(({ key, delay }) => [key.ordinal, start + delay])));

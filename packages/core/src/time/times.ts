@@ -1,14 +1,20 @@
 import { moveTiming } from "../show/move.ts";
 import type { Attribute, Curve, MoveSpec, Part, PartTimes } from "../show/schema.ts";
 
-/** When and how one key runs, in seconds from its cue's Go. */
+/**
+ * When and how one key runs, in seconds from its cue's Go.
+ * Resolved: no field falls back on anything any more.
+ */
 export interface Timing {
   readonly delay: number;
   readonly fade: number;
   readonly curve: Curve;
 }
 
-/** The times that a key takes from its own move and the part that times it, field by field (SEMANTICS section 3). */
+/**
+ * The times that a key takes from its own move and the part that times it, field by field (SEMANTICS section 3).
+ * `from` and `to` in the attribute's own unit decide between up and down. Undefined `spec`: the part alone decides.
+ */
 export function timingOf(attribute: Attribute, spec: MoveSpec | undefined, part: Part, from: number, to: number): Timing {
   const own = spec === undefined ? {} : moveTiming(spec);
   const given = partTiming(attribute, part.times, from, to);

@@ -11,6 +11,7 @@ import { isWide, partNumbered, transitionAt, transitionOf } from "./transition.t
 /**
  * Visits every key of the transition of a row with its delay and fade, seconds: what `transitionAt` tells, without the values.
  * Moves without times of their own share those of their part, so that long lists are timed quickly.
+ * Keys are visited once each, in no order that means anything.
  */
 export function eachTiming(list: ListSheet, row: number, visit: (key: Key, delay: number, fade: number) => void): void {
   if (isWide(list, row)) {
@@ -29,7 +30,10 @@ export function eachTiming(list: ListSheet, row: number, visit: (key: Key, delay
   });
 }
 
-/** Visits the release moves of a row that let go of a set key other than an intensity, with their delay and fade in seconds. */
+/**
+ * Visits the release moves of a row that let go of a set key other than an intensity, with their delay and fade in seconds.
+ * They count in the duration although they move nothing (SEMANTICS section 3).
+ */
 export function eachRelease(list: ListSheet, row: number, visit: (delay: number, fade: number) => void): void {
   if (isWide(list, row)) {
     for (const { counts, delay, fade } of transitionOf(list, row).letGo) if (counts) visit(delay, fade);

@@ -9,10 +9,16 @@ import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { timingOf } from "./times.ts";
 import { isWall, tracksOn } from "../sheet/tracking.ts";
 
-/** Why a key is in a transition (SEMANTICS section 3). */
+/**
+ * Why a key is in a transition (SEMANTICS section 3).
+ * The weightiest counts: a key with a move of its own is explicit, whatever else holds.
+ */
 export type Cause = "explicit" | "implied" | "asserted";
 
-/** One key of a transition: where it runs from and to, and when, in seconds from the cue's Go. */
+/**
+ * One key of a transition: where it runs from and to, and when, in seconds from the cue's Go.
+ * Values in the attribute's own unit. It may go from a value to the same one: then it only holds the key.
+ */
 export interface Run {
   readonly key: Key;
   readonly from: number;
@@ -25,7 +31,11 @@ export interface Run {
   readonly part: number;
 }
 
-/** A key that is no intensity and becomes unset: it is let go `delay` seconds after the cue's Go, in `fade` seconds, and moves nowhere by that. */
+/**
+ * A key that is no intensity and becomes unset: it is let go `delay` seconds after the cue's Go, in `fade` seconds, and moves nowhere by
+ * that.
+ * Intensities are never let go of: they run to 0.
+ */
 export interface LetGo {
   readonly key: Key;
   readonly delay: number;
@@ -34,27 +44,42 @@ export interface LetGo {
   readonly counts: boolean;
 }
 
-/** All that firing a row does: the keys that run, and those that are let go (SEMANTICS section 3). */
+/**
+ * All that firing a row does: the keys that run, and those that are let go (SEMANTICS section 3).
+ * Each key is in it once at most.
+ */
 export interface Transition {
   readonly runs: readonly Run[];
   readonly letGo: readonly LetGo[];
 }
 
-/** What a transition starts from: the value of a key in the look before, NaN where it is unset. */
+/**
+ * What a transition starts from: the value of a key in the look before, NaN where it is unset.
+ * In the attribute's own unit.
+ */
 export type LookBefore = (key: Key) => number;
 
-/** True for a row whose transition can hold keys that it does not move: at a wall, behind a cue that keeps its moves, and where it asserts. */
+/**
+ * True for a row whose transition can hold keys that it does not move: at a wall, behind a cue that keeps its moves, and where it asserts.
+ * For all other rows it is enough to look at the moves that they store.
+ */
 export function isWide(list: ListSheet, row: number): boolean {
   const behind = row > 0 && !tracksOn(list, row - 1);
   return behind || isWall(list, row) || cueAt(list, row).assert === true;
 }
 
-/** The keys that run when a row is fired in order, T(k) of section 3; keys that were marked before are out of it. */
+/**
+ * The keys that run when a row is fired in order, T(k) of section 3; keys that were marked before are out of it.
+ * Row 0 runs from home. Made anew at each call: whoever needs it often keeps it.
+ */
 export function transitionAt(list: ListSheet, row: number): readonly Run[] {
   return transitionOf(list, row).runs;
 }
 
-/** The whole transition of a row that is fired in order, with what it lets go of. */
+/**
+ * The whole transition of a row that is fired in order, with what it lets go of.
+ * `transitionAt` gives the first half of it.
+ */
 export function transitionOf(list: ListSheet, row: number): Transition {
   const everyKey = isWide(list, row);
   if (row <= 0) return transitionFrom(list, row, () => Number.NaN, { everyKey, isMarked: heldInto(list, row) });
@@ -73,7 +98,10 @@ function room(use: "before" | "shown", list: ListSheet): LookState {
   return made;
 }
 
-/** What a caller of `transitionFrom` knows. */
+/**
+ * What a caller of `transitionFrom` knows.
+ * Both only save work; a wrong `everyKey` gives a wrong transition.
+ */
 export interface TransitionScope {
   /** False: nothing but the cue's own moves can differ from the look before. */
   readonly everyKey: boolean;
@@ -81,7 +109,10 @@ export interface TransitionScope {
   readonly isMarked: (key: Key) => boolean;
 }
 
-/** The transition into a row from any look before it. */
+/**
+ * The transition into a row from any look before it.
+ * What a go-to uses, with what is on stage as the look before.
+ */
 export function transitionFrom(list: ListSheet, row: number, before: LookBefore, { everyKey, isMarked }: TransitionScope): Transition {
   const cue = cueAt(list, row);
   const runs: Run[] = [];
@@ -125,20 +156,30 @@ function runOf(key: Key, before: number, target: number, cause: Cause, part: Par
   return { key, from, to, delay, fade, curve, cause, part: part.number };
 }
 
-/** The part that times what the cue itself does not move: the one with the lowest number. */
+/**
+ * The part that times what the cue itself does not move: the one with the lowest number.
+ * Every cue has one.
+ */
 export function firstPart(cue: Cue): Part {
   const part = cue.parts[0];
   if (!part) throw new RangeError(`cue ${cue.number} has no part`);
   return part;
 }
 
-/** The part of a cue with this number; its first where it has none such. */
+/**
+ * The part of a cue with this number; its first where it has none such.
+ * Moves name parts of their own cue, so the first is only a stand-in for data that is being changed.
+ */
 export function partNumbered(cue: Cue, number: number): Part {
   const first = firstPart(cue);
   return first.number === number ? first : (cue.parts.find((part) => part.number === number) ?? first);
 }
 
-/** How long a transition takes: the largest delay + fade of its runs and of the release moves that let go of a set key. Seconds, 0 when it is empty. */
+/**
+ * How long a transition takes: the largest delay + fade of its runs and of the release moves that let go of a set key. Seconds, 0 when it
+ * is empty.
+ * Without follows: how long the cue itself takes.
+ */
 export function durationOf({ runs, letGo }: Transition): number {
   const running = runs.reduce((longest, run) => Math.max(longest, run.delay + run.fade), 0);
   return letGo.reduce((longest, each) => (each.counts ? Math.max(longest, each.delay + each.fade) : longest), running);

@@ -51,7 +51,10 @@ function partHeadSteps(list: ListSheet, cue: Cue, edit: AssignPartEdit): Step[] 
   return [{ at: "part", list: list.id, cue: cue.number, part: edit.part, before, after }];
 }
 
-/** Giving moves of a cue to one of its parts (SEMANTICS section 6). */
+/**
+ * Giving moves of a cue to one of its parts (SEMANTICS section 6).
+ * A part that is missing is made and one that is emptied goes, but for part 1. No look changes; times do.
+ */
 export const assignPart = defineEdit(schema, {
   plan: (sheet, edit) => planAssignPart(listFor(sheet, edit), edit),
   words: ({ cue, keys, part }) => `Cue ${cue}: ${whoseWords(keys)} to part ${part}`,

@@ -39,9 +39,15 @@ const schema = z.strictObject({
   along: z.enum(["lights", "cues"]).default("lights"),
 });
 
-/** What the values of chosen lights are told, in cues or in hand. */
+/**
+ * What the values of chosen lights are told, in cues or in hand.
+ * Numbers in the attribute's own unit; a scale is a factor. A fan spreads over the chosen lights in their order.
+ */
 export type Operation = z.infer<typeof operation>;
-/** A change of values over a range of cues. */
+/**
+ * A change of values over a range of cues.
+ * With `where: look` moves are written only where they are needed; with `where: moves` none is made.
+ */
 export type ChangeEdit = z.infer<typeof schema>;
 
 /**
@@ -186,7 +192,10 @@ function moveAfter(list: ListSheet, key: Key, stored: Entry, operation: KeyOpera
   return lookAfter(list, key, stored, operation);
 }
 
-/** A change of values in a word or two: "to 50", "+10", "× 0.8", "dusk", "let go". */
+/**
+ * A change of values in a word or two: "to 50", "+10", "× 0.8", "dusk", "let go".
+ * Without the lights and cues that it speaks of: those are told around it.
+ */
 export function operationWords(operation: Operation): string {
   if ("set" in operation) return `to ${operation.set}`;
   if ("palette" in operation) return `to ${operation.palette}`;
@@ -201,7 +210,11 @@ function what(edit: ChangeEdit): string {
   return [all ? "all families" : namesWords(edit.keys), operationWords(edit.do)].filter(Boolean).join(" ");
 }
 
-/** Changing values of chosen lights over a range of cues (SEMANTICS section 6). */
+/**
+ * Changing values of chosen lights over a range of cues (SEMANTICS section 6).
+ * Results are clipped to the attribute's range and a note tells of it. `after: restore` leaves every look behind the range as it
+ * was.
+ */
 export const change = defineEdit(schema, {
   plan: (sheet, edit) => planChange(listFor(sheet, edit), edit),
   words: (edit) =>

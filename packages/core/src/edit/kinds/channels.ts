@@ -14,7 +14,10 @@ import type { Step } from "../step.ts";
 import { defineEdit } from "./kind.ts";
 import { manyWords } from "./kindWords.ts";
 
-/** Making a light of the rig this: its type, label, patch and place. */
+/**
+ * Making a light of the rig this: its type, label, patch and place.
+ * A new number adds a light. Refused where what stands in cues, palettes or held looks would not fit its type any more.
+ */
 export const setChannel = defineEdit(z.strictObject({ op: z.literal("setChannel"), channel: entrySchemas.channel }), {
   plan: (sheet, { channel }) => planSetEntry(sheet, "channels", String(channel.number), channel),
   words: ({ channel }) => `Channel ${channel.number} set`,
@@ -70,7 +73,10 @@ function markSteps(list: ListSheet, channel: number): Step[] {
   });
 }
 
-/** Taking a light out of the rig, and what becomes of all that speaks of it. */
+/**
+ * Taking a light out of the rig, and what becomes of all that speaks of it.
+ * Refused while cues, groups, palettes or held looks speak of it, unless they are to lose it too.
+ */
 export const removeChannel = defineEdit(removeSchema, {
   plan: planRemoveChannel,
   words: ({ channel }) => `Channel ${channel} removed`,

@@ -120,7 +120,10 @@ function endWords({ what, after }: CopyCueEdit): string {
   return `${what === "look" ? ", whole look" : ""}${after === "restore" ? ", later looks stay" : ""}`;
 }
 
-/** Copying a cue, into the same list or another (SEMANTICS section 6). */
+/**
+ * Copying a cue, into the same list or another (SEMANTICS section 6).
+ * `what: moves` copies what it stores, `look` all that it shows, so that it looks alike wherever it stands.
+ */
 export const copyCue = defineEdit(schema, {
   plan: (sheet, edit) => planCopyCue(sheet, listFor(sheet, edit), edit),
   words: (edit) => `Cue ${edit.cue} copied to ${placeWords(edit)}${endWords(edit)}`,

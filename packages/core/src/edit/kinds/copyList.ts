@@ -27,7 +27,10 @@ function planCopyList(sheet: ShowSheet, edit: CopyListEdit): Step[] {
   return [...entryChange(sheet.show, "lists", edit.as, head), ...list.cues.flatMap((cue) => wholeCueSteps(sheet, into, cue))];
 }
 
-/** Copying a whole list, its cues keeping their numbers (SEMANTICS section 6). */
+/**
+ * Copying a whole list, its cues keeping their numbers (SEMANTICS section 6).
+ * The id must be free. With its settings; what its cues do to other lists stays as it is.
+ */
 export const copyList = defineEdit(schema, {
   plan: planCopyList,
   words: ({ list, as, label }) => `List ${list ?? "main"} copied as ${label || as}`,

@@ -41,7 +41,10 @@ function alikeLooks(edits: readonly DeleteCueEdit[]): string {
   return first && edits.every(({ looks }) => looks === first.looks) ? `, ${looksWords(first)}` : "";
 }
 
-/** Taking a cue out of its list (SEMANTICS section 6). */
+/**
+ * Taking a cue out of its list (SEMANTICS section 6).
+ * `keepLooks` gives what later cues need on to the next, `letGo` lets later looks follow. The last cue of a list may go too.
+ */
 export const deleteCue = defineEdit(schema, {
   plan: (sheet, edit) => planDeleteCue(sheet, listFor(sheet, edit), edit),
   words: (edit) => `Cue ${edit.cue} deleted, ${looksWords(edit)}`,

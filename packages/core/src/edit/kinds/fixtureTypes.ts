@@ -10,7 +10,10 @@ import { some } from "../plan/storedMoves.ts";
 import type { Step } from "../step.ts";
 import { defineEdit } from "./kind.ts";
 
-/** Making a type of light this: its name and its attributes. */
+/**
+ * Making a type of light this: its name and its attributes.
+ * Refused where cues, palettes or patch would not fit the type any more.
+ */
 export const setType = defineEdit(z.strictObject({ op: z.literal("setType"), type: entrySchemas.fixtureType }), {
   plan: (sheet, { type }) => planSetEntry(sheet, "fixtureTypes", type.id, type),
   words: ({ type }) => `Fixture type ${type.name || type.id} set`,
@@ -26,7 +29,10 @@ function planRemoveType(sheet: ShowSheet, id: string): Step[] {
   return steps;
 }
 
-/** Taking a type of light away that no light is of. */
+/**
+ * Taking a type of light away that no light is of.
+ * The refusal names the first lights of the type.
+ */
 export const removeType = defineEdit(z.strictObject({ op: z.literal("removeType"), type: id }), {
   plan: (sheet, { type }) => planRemoveType(sheet, type),
   words: ({ type }) => `Fixture type ${type} removed`,

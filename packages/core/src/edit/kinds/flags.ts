@@ -84,7 +84,10 @@ function keysBlockedSteps(list: ListSheet, row: number, keys: KeySelection): Ste
   return isWall(list, row) ? [] : trackedAsMoves(list, row, selectKeys(list.keys, keys));
 }
 
-/** Making cues block: nothing tracks in, and their looks stay. With keys only those are held: their moves are written, and no flag is set. */
+/**
+ * Making cues block: nothing tracks in, and their looks stay. With keys only those are held: their moves are written, and no flag is set.
+ * Writes every tracked value of the look as a move first, so it changes no look anywhere (SEMANTICS section 2).
+ */
 export const block = defineEdit(blockSchema, {
   plan: (sheet, edit) => {
     const list = listFor(sheet, edit);
@@ -97,14 +100,23 @@ export const block = defineEdit(blockSchema, {
       ? `${rangeWords(edit)}: what tracks in written for ${whoseWords(edit.keys)}${namesWords(edit.keys) ? `, ${namesWords(edit.keys)}` : ""}, no block set`
       : `${rangeWords(edit)}: blocked`,
 });
-/** Letting values track into cues again; their looks stay. */
+/**
+ * Letting values track into cues again; their looks stay.
+ * Drops moves that equal what then tracks in and writes releases for what would newly track in: no look changes.
+ */
 export const unblock = defineEdit(flagSchema("unblock"), flagParts(unblockSteps, "unblocked"));
-/** Making cues assert: what they show is said again when they are fired (SEMANTICS section 4). */
+/**
+ * Making cues assert: what they show is said again when they are fired (SEMANTICS section 4).
+ * Times change, looks do not: set keys take part in the cue's transition again.
+ */
 export const assert = defineEdit(
   flagSchema("assert"),
   flagParts((list, row) => flagStep(list, cueAt(list, row), "assert", true), "asserted"),
 );
-/** Taking assertion from cues. */
+/**
+ * Taking assertion from cues.
+ * Looks stay; keys that nothing moves are out of the transition of these cues again.
+ */
 export const unassert = defineEdit(
   flagSchema("unassert"),
   flagParts((list, row) => flagStep(list, cueAt(list, row), "assert", false), "not asserted any more"),

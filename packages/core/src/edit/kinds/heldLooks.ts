@@ -18,13 +18,19 @@ function planSetHeldLook(sheet: ShowSheet, look: HeldLook): Step[] {
   return entryChange(sheet.show, "heldLooks", look.id, read);
 }
 
-/** Making a held look this: its values, how its levels count, and how fast its other values take hold (section 8 of the running rules). */
+/**
+ * Making a held look this: its values, how its levels count, and how fast its other values take hold (section 8 of the running rules).
+ * Its fader is a matter of the run and is not touched. Values are held against the rig.
+ */
 export const setHeldLook = defineEdit(z.strictObject({ op: z.literal("setHeldLook"), look: entrySchemas.heldLook }), {
   plan: (sheet, { look }) => planSetHeldLook(sheet, look),
   words: ({ look }) => `Held look ${look.label || look.id} set`,
 });
 
-/** Taking a held look away; cues that raise or lower it refuse that, or lose those actions. */
+/**
+ * Taking a held look away; cues that raise or lower it refuse that, or lose those actions.
+ * With `used: drop` those actions are taken out of their cues in the same edit.
+ */
 export const removeHeldLook = defineEdit(z.strictObject({ op: z.literal("removeHeldLook"), look: id, used }), {
   plan: (sheet, edit) =>
     planRemoveUsed(sheet, "heldLooks", edit.look, edit.used, (action) => action.do === "look" && action.look === edit.look),

@@ -24,7 +24,10 @@ function planInsertCue(sheet: ShowSheet, list: ListSheet, edit: InsertCueEdit): 
   return wholeCueSteps(sheet, list, cue);
 }
 
-/** Putting a new cue into a list (SEMANTICS section 6). */
+/**
+ * Putting a new cue into a list (SEMANTICS section 6).
+ * The number must be free. The new cue shows what tracks into it until moves are recorded.
+ */
 export const insertCue = defineEdit(schema, {
   plan: (sheet, edit) => planInsertCue(sheet, listFor(sheet, edit), edit),
   words: ({ cue, label }) => `Cue ${cue} inserted${label ? `, “${label}”` : ""}`,

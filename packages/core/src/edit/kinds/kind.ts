@@ -19,7 +19,10 @@ interface KindParts<Edit> {
   readonly manyWords?: (edits: readonly Edit[]) => string;
 }
 
-/** One kind of edit as the registry holds it: how it is written, what it comes to, and how it is told. */
+/**
+ * One kind of edit as the registry holds it: how it is written, what it comes to, and how it is told.
+ * The registry holds one for each name. `manyWords` tells several edits of one kind in a row as one sentence.
+ */
 export interface EditKind<Schema extends EditSchema> {
   readonly schema: Schema;
   readonly plan: (sheet: ShowSheet, edit: AnyEdit) => Plan;
@@ -28,7 +31,10 @@ export interface EditKind<Schema extends EditSchema> {
   readonly manyWords: (edits: readonly AnyEdit[]) => string | undefined;
 }
 
-/** Defines a kind of edit. The functions of the registry take any edit and throw TypeError for one of another kind. */
+/**
+ * Defines a kind of edit. The functions of the registry take any edit and throw TypeError for one of another kind.
+ * The schema's `op` is the name. Planning an edit twice on the same show gives the same steps.
+ */
 export function defineEdit<Schema extends EditSchema>(schema: Schema, parts: KindParts<z.output<Schema>>): EditKind<Schema> {
   const name = schema.shape.op.value;
   const isOwn = (edit: AnyEdit): edit is z.output<Schema> & AnyEdit => edit.op === name;
@@ -47,7 +53,10 @@ export function defineEdit<Schema extends EditSchema>(schema: Schema, parts: Kin
   };
 }
 
-/** The list that an edit names, or the show's first. Throws ShowError for one that is not there. */
+/**
+ * The list that an edit names, or the show's first. Throws ShowError for one that is not there.
+ * Every edit about cues may leave its list out (FORMAT).
+ */
 export function listFor(sheet: ShowSheet, { list }: { readonly list?: string | undefined }): ListSheet {
   return listOf(sheet, list);
 }

@@ -40,7 +40,10 @@ function planSetList(sheet: ShowSheet, edit: z.infer<typeof setSchema>): Step[] 
   return [...steps, ...read.flatMap((cue) => wholeCueSteps(sheet, empty, cue))];
 }
 
-/** Making a list, or changing the settings of one. */
+/**
+ * Making a list, or changing the settings of one.
+ * A new list comes without cues. Its place among the lists stays; the first is the main one.
+ */
 export const setList = defineEdit(setSchema, {
   plan: planSetList,
   words: ({ list }) => `List ${list.label || list.id} set`,
@@ -74,7 +77,10 @@ function actionSteps(list: ListSheet, named: string): Step[] {
   });
 }
 
-/** Taking a list away with all its cues, and what becomes of the actions that speak of it. */
+/**
+ * Taking a list away with all its cues, and what becomes of the actions that speak of it.
+ * The only list of a show is not taken away. Actions of other lists that speak of it refuse it, or go with it.
+ */
 export const removeList = defineEdit(removeSchema, {
   plan: planRemoveList,
   words: ({ list }) => `List ${list} removed`,

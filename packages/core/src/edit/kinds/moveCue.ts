@@ -18,7 +18,10 @@ function planMoveCue(list: ListSheet, edit: MoveCueEdit): Step[] {
   return renumberSteps(list, [{ from: cue.number, to: edit.to }]);
 }
 
-/** Moving a cue to another place in its list (SEMANTICS section 6). */
+/**
+ * Moving a cue to another place in its list (SEMANTICS section 6).
+ * It keeps what it stores; looks around it change as tracking has it, and the impact tells.
+ */
 export const moveCue = defineEdit(schema, {
   plan: (sheet, edit) => planMoveCue(listFor(sheet, edit), edit),
   words: ({ cue, to }) => `Cue ${cue} moved to ${to}`,

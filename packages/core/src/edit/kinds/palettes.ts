@@ -13,7 +13,10 @@ import { cuesOf, paletteUsers } from "../plan/storedMoves.ts";
 import type { Step } from "../step.ts";
 import { defineEdit } from "./kind.ts";
 
-/** Making a palette this; every cue that refers to it follows. */
+/**
+ * Making a palette this; every cue that refers to it follows.
+ * Values for lights or types that the rig does not have are refused.
+ */
 export const setPalette = defineEdit(z.strictObject({ op: z.literal("setPalette"), palette: entrySchemas.palette }), {
   plan: (sheet, { palette }) => planSetEntry(sheet, "palettes", palette.id, palette),
   words: ({ palette }) => `Palette ${palette.label || palette.id} set`,
@@ -66,7 +69,10 @@ function withoutPalette(sheet: ShowSheet, look: HeldLook, { palette, used }: z.i
   return { ...look, values };
 }
 
-/** Taking a palette away, and what becomes of the moves that refer to it. */
+/**
+ * Taking a palette away, and what becomes of the moves that refer to it.
+ * Refused while it is used, unless users keep its numbers (`keepLooks`: no look changes) or their moves go with it (`drop`).
+ */
 export const removePalette = defineEdit(removeSchema, {
   plan: planRemovePalette,
   words: ({ palette }) => `Palette ${palette} removed`,

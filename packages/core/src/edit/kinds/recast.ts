@@ -228,7 +228,10 @@ function sideWords(side: number | readonly number[]): string {
   return lights.length > 2 && lights.every((light, index) => light === first + index) ? `${first} to ${last}` : lights.join(", ");
 }
 
-/** Giving what lights do to others (SEMANTICS section 6). */
+/**
+ * Giving what lights do to others (SEMANTICS section 6).
+ * Attributes that the other light lacks refuse the edit unless `skipMissing` is given, and are then named in a note.
+ */
 export const recast = defineEdit(schema, {
   plan: (sheet, edit) => planRecast(sheet, listFor(sheet, edit), edit),
   words: (edit) =>

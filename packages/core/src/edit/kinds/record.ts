@@ -29,7 +29,10 @@ const schema = z.strictObject({
   times: partTimes.optional(),
 });
 
-/** Values recorded into a cue, new or existing. */
+/**
+ * Values recorded into a cue, new or existing.
+ * As FORMAT describes it: `mode` and `scope` say what becomes of the moves that stand there, and of later looks.
+ */
 export type RecordEdit = z.infer<typeof schema>;
 
 /** One key that a record touches: what the cue stores for it before and after. */
@@ -129,7 +132,10 @@ function restoreSteps(list: ListSheet, found: number, cue: Cue | undefined, edit
   });
 }
 
-/** Recording values into a cue (SEMANTICS section 6). */
+/**
+ * Recording values into a cue (SEMANTICS section 6).
+ * With `cueOnly` the next cue restores what was there before; where there is none the cue itself keeps its moves in.
+ */
 export const record = defineEdit(schema, {
   plan: (sheet, edit) => planRecord(sheet, listFor(sheet, edit), edit),
   words: ({ cue, mode, moves, scope }) => {

@@ -31,7 +31,11 @@ import { removeTempo, setTempo } from "./tempos.ts";
 import { setWave } from "./setWave.ts";
 import { steps } from "./steps.ts";
 
-/** Every kind of edit by its name. A new one is a file of its own and one name here; the schema, the plan and the words are found through it. */
+/**
+ * Every kind of edit by its name. A new one is a file of its own and one name here; the schema, the plan and the words are found through
+ * it.
+ * Everything that speaks of edits by name, such as the schema, the history and the documentation, reads it here.
+ */
 export const EDIT_KINDS = {
   record,
   change,
@@ -77,5 +81,8 @@ export const EDIT_KINDS = {
   steps,
 };
 
-/** The name of a kind of edit. */
+/**
+ * The name of a kind of edit.
+ * The same as the `op` of an edit.
+ */
 export type EditName = keyof typeof EDIT_KINDS;

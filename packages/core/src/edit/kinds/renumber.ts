@@ -86,7 +86,10 @@ function refuseCrossing(list: ListSheet, first: number, last: number, lowest: st
     );
 }
 
-/** Giving the cues of a range new numbers (SEMANTICS section 6). */
+/**
+ * Giving the cues of a range new numbers (SEMANTICS section 6).
+ * Order never changes: numbers that would pass a neighbour are refused, and the neighbour is named. Marks that name a cue follow it.
+ */
 export const renumber = defineEdit(schema, {
   plan: (sheet, edit) => planRenumber(listFor(sheet, edit), edit),
   words: (edit) =>

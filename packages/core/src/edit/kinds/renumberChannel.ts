@@ -73,7 +73,10 @@ function inList(list: ListSheet, from: number, to: number): Step[] {
   return [...moves, ...marks, ...wavesRenamed(list, from, to)];
 }
 
-/** Calling a light by another number. */
+/**
+ * Calling a light by another number.
+ * Cues, groups, palettes, held looks and marks follow in the same edit. Refused where the number is taken.
+ */
 export const renumberChannel = defineEdit(schema, {
   plan: planRenumberChannel,
   words: ({ channel, to }) => `Channel ${channel} becomes ${to}`,

@@ -50,7 +50,10 @@ function checkMark(sheet: ShowSheet, cue: Cue): void {
   }
 }
 
-/** How a cue carries what it moves, in words. */
+/**
+ * How a cue carries what it moves, in words.
+ * As they stand in the inspector and are told in the history.
+ */
 export const CARRIES_WORDS = {
   track: "what it moves tracks on",
   cueOnly: "this cue only: its moves stay inside it",
@@ -73,7 +76,10 @@ function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, 
   ];
 }
 
-/** Setting the own fields of cues: label, note, scene, trigger, carries, mark, call, actions (SEMANTICS section 6). */
+/**
+ * Setting the own fields of cues: label, note, scene, trigger, carries, mark, call, actions (SEMANTICS section 6).
+ * Null takes a field away, absent leaves it. Only `carries` changes looks; trigger, mark and the rest change how it runs.
+ */
 export const setCue = defineEdit(schema, {
   plan: (sheet, edit) => planSetCue(sheet, listFor(sheet, edit), edit),
   words: (edit) => `${rangeWords(edit)}: ${cueWords(edit).join(", ")}`,

@@ -99,7 +99,10 @@ function ownTimesWords({ keys, fade, delay, curve, scale }: SetMoveTimesEdit): s
   return [namesWords(keys), times].filter(Boolean).join(" ");
 }
 
-/** Giving stored moves times of their own, or a pace (SEMANTICS section 6). */
+/**
+ * Giving stored moves times of their own, or a pace (SEMANTICS section 6).
+ * Seconds or fans; null clears. Only moves that are stored take times: what tracks has none to give them to.
+ */
 export const setMoveTimes = defineEdit(schema, {
   plan: (sheet, edit) => planSetMoveTimes(sheet, listFor(sheet, edit), edit),
   words: (edit) => `${rangeWords(edit)}, ${whoseWords(edit.keys)}: ${edit.pace === undefined ? ownTimesWords(edit) : `pace ${edit.pace}`}`,

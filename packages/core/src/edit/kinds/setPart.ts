@@ -33,13 +33,19 @@ function planSetPart(list: ListSheet, edit: SetPartEdit): Step[] {
   return sameData(before, after) ? [] : [{ at: "part", list: list.id, cue: cue.number, part: part.number, before, after }];
 }
 
-/** The refusal of a part that a cue does not have, naming those that it has. */
+/**
+ * The refusal of a part that a cue does not have, naming those that it has.
+ * To be thrown by the caller.
+ */
 export function noSuchPart(cue: string, part: number, parts: readonly { readonly number: number }[]): ShowError {
   const numbers = parts.map(({ number }) => number).join(" and ");
   return new ShowError(`Cue ${cue} has no part ${part}; its ${parts.length === 1 ? "only part is" : "parts are"} ${numbers}`);
 }
 
-/** Naming a part of a cue, or giving it a curve (SEMANTICS section 6, parts). */
+/**
+ * Naming a part of a cue, or giving it a curve (SEMANTICS section 6, parts).
+ * A part that the cue does not have is refused: parts are made by giving them moves.
+ */
 export const setPart = defineEdit(schema, {
   plan: (sheet, edit) => planSetPart(listFor(sheet, edit), edit),
   words: ({ cue, part, label, curve }) =>

@@ -22,7 +22,10 @@ function planSetShow(show: Show, edit: SetShowEdit): ShowStep[] {
   return sameData(before, after) ? [] : [{ at: "show", before, after }];
 }
 
-/** Renaming the show, or setting what new cues start with. */
+/**
+ * Renaming the show, or setting what new cues start with.
+ * Cues that are there keep their times: it only says what the next ones begin with.
+ */
 export const setShow = defineEdit(schema, {
   plan: ({ show }, edit) => planSetShow(show, edit),
   words: ({ title }) => (title === undefined ? "Times of new cues set" : `Show renamed “${title}”`),

@@ -55,7 +55,10 @@ function timesWords(set: TimesPatch): string {
   return [...plain, ...families].join(", ") || "times unchanged";
 }
 
-/** Setting, clearing or scaling the times of parts (SEMANTICS section 6). */
+/**
+ * Setting, clearing or scaling the times of parts (SEMANTICS section 6).
+ * Seconds; a scale is a factor of at least 0. Without a part it speaks of all parts of each cue in the range.
+ */
 export const setTimes = defineEdit(schema, {
   plan: (sheet, edit) => planSetTimes(listFor(sheet, edit), edit),
   words: (edit) => {

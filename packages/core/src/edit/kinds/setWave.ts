@@ -79,7 +79,11 @@ function waveWords(given: SetWaveEdit["wave"]): string {
   return `${given.shape} ${given.size}, ${pace}${given.phase === undefined ? "" : `, phase ${given.phase}`}`;
 }
 
-/** Giving lights a wave over a range of cues, stopping it, or forgetting it (section 10 of the running rules). */
+/**
+ * Giving lights a wave over a range of cues, stopping it, or forgetting it (section 10 of the running rules).
+ * It stands in the first cue of the range and tracks on. A fan spreads size, period or phase over the lights in their order.
+ * No look changes: a wave is added to values and is none itself.
+ */
 export const setWave = defineEdit(schema, {
   plan: (sheet, edit) =>
     planSetWave(

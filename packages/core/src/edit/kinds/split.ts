@@ -69,7 +69,10 @@ function refusePlace(list: ListSheet, row: number, { cue, to }: SplitEdit): void
   throw new ShowError(`The new cue ${to} does not stand right behind cue ${cue}${next ? ` and before cue ${next.number}` : ""}; ${hint}`);
 }
 
-/** Letting some moves of a cue leave it for a new one right behind it (SEMANTICS section 6). */
+/**
+ * Letting some moves of a cue leave it for a new one right behind it (SEMANTICS section 6).
+ * The new cue stands right behind and shows the old look; the cue itself shows it without those moves.
+ */
 export const split = defineEdit(schema, {
   plan: (sheet, edit) => planSplit(listFor(sheet, edit), edit),
   words: ({ cue, keys, to }) => `Cue ${cue} split: ${whoseWords(keys)} to cue ${to}`,

@@ -3,7 +3,10 @@ import { count } from "../../show/words.ts";
 import { stepSchema } from "../step.ts";
 import { defineEdit } from "./kind.ts";
 
-/** Exact changes, such as an inverse is made of. */
+/**
+ * Exact changes, such as an inverse is made of.
+ * Refused where the show is not what they expect, so that an inverse cannot overwrite what came since.
+ */
 export const steps = defineEdit(
   z.strictObject({ op: z.literal("steps"), steps: z.array(stepSchema), words: z.string().max(300).optional() }),
   {

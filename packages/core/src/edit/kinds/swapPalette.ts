@@ -75,7 +75,11 @@ function rowsUsing(list: ListSheet, key: Key, palette: string, first: number, la
   });
 }
 
-/** Making the moves of a range that refer to one palette refer to another (SEMANTICS section 6). */
+/**
+ * Making the moves of a range that refer to one palette refer to another (SEMANTICS section 6).
+ * Both must be of one family; several may be swapped at once, so that two change places.
+ * Lights that the other palette has no value for refuse the edit, or keep what they have with `skipMissing`.
+ */
 export const swapPalette = defineEdit(schema, {
   plan: (sheet, edit) => planSwapPalettes(listFor(sheet, edit), edit),
   words: (edit) => {

@@ -17,13 +17,19 @@ function planRemoveTempo(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): 
   return planRemoveUsed(sheet, "tempos", edit.tempo, edit.used, (action) => action.do === "tempo" && action.tempo === edit.tempo);
 }
 
-/** Making a tempo this: a beat that several lists share (section 8 of the running rules). */
+/**
+ * Making a tempo this: a beat that several lists share (section 8 of the running rules).
+ * Lists that name it step by it. A tap while the show runs is no edit.
+ */
 export const setTempo = defineEdit(z.strictObject({ op: z.literal("setTempo"), tempo: entrySchemas.tempo }), {
   plan: (sheet, { tempo }) => planSetEntry(sheet, "tempos", tempo.id, tempo),
   words: ({ tempo }) => `Tempo ${tempo.label || tempo.id} set to ${tempo.perMinute} a minute`,
 });
 
-/** Taking a tempo away; cues that set it refuse that, or lose those actions. */
+/**
+ * Taking a tempo away; cues that set it refuse that, or lose those actions.
+ * Refused also while a list steps at it: such a list would stand still.
+ */
 export const removeTempo = defineEdit(removeSchema, {
   plan: planRemoveTempo,
   words: ({ tempo }) => `Tempo ${tempo} removed`,

@@ -94,7 +94,10 @@ function withWishes(palette: Palette, wishes: readonly Wish[]): Palette["values"
 /** What is said of the three places of an update. */
 const PLACE_WORDS = { here: "here", atSource: "at the source", inPalette: "in the palette" } as const;
 
-/** Putting values where a cue gets them from (SEMANTICS section 6). */
+/**
+ * Putting values where a cue gets them from (SEMANTICS section 6).
+ * `here` stores in this cue, `atSource` where the value comes from, `inPalette` in the palette itself, for all who use it.
+ */
 export const update = defineEdit(schema, {
   plan: (sheet, edit) => planUpdate(sheet, listFor(sheet, edit), edit),
   words: ({ cue, moves, at }) => `Cue ${cue}: ${count(Object.keys(moves).length, "light")} updated ${PLACE_WORDS[at]}`,

@@ -4,7 +4,10 @@ import type { ListSheet } from "../../sheet/sheet.ts";
 import { partHeadOf } from "../apply.ts";
 import type { PlacedMove, Step } from "../step.ts";
 
-/** The steps that drop the parts of a cue that hold nothing any more once these moves have left them; part 1 never. */
+/**
+ * The steps that drop the parts of a cue that hold nothing any more once these moves have left them; part 1 never.
+ * `leaving` are moves as they stand now. A part that holds waves still holds something.
+ */
 export function emptiedParts(list: ListSheet, cue: Cue, leaving: readonly PlacedMove[]): Step[] {
   return cue.parts.flatMap((part): Step[] => {
     const left = leaving.filter((move) => move.part === part.number).length;

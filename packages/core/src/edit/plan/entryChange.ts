@@ -3,7 +3,11 @@ import type { Show } from "../../show/schema.ts";
 import { entriesOf, entryId } from "../applyEntry.ts";
 import type { ShowEntry, EntryKind, EntryStep } from "../step.ts";
 
-/** The step that makes an entry this, or takes it away (undefined); a new one comes last of its like, a channel before the next higher number. */
+/**
+ * The step that makes an entry this, or takes it away (undefined); a new one comes last of its like, a channel before the next higher
+ * number.
+ * Empty where the entry says that already, or is not there and is not to be.
+ */
 export function entryChange(show: Show, of: EntryKind, id: string, after: ShowEntry | undefined): EntryStep[] {
   const entries = entriesOf(show, of);
   const found = entries.findIndex((entry) => entryId(entry) === id);

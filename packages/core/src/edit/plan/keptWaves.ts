@@ -12,6 +12,8 @@ import { type SaidWave, saidSteps } from "./partWaves.ts";
 /**
  * The steps of an edit that keeps looks, with those that keep the waves of every cue behind it too: where another wave would track in, the cue
  * says its own again, or that there is none. A wave that is said again starts anew.
+ * For edits such as blocking, deleting and recording, which promise that looks behind them stay.
+ * Gives the steps back as they are where no wave is near.
  */
 export function withWavesKept(sheet: ShowSheet, list: ListSheet, steps: readonly Step[]): Step[] {
   if (wavesOf(list).size === 0) return [...steps];

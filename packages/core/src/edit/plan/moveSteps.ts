@@ -7,7 +7,10 @@ import type { MoveSpec } from "../../show/schema.ts";
 import type { MoveStep, PlacedMove } from "../step.ts";
 import { isWall, tracksOn } from "../../sheet/tracking.ts";
 
-/** The move that a row stores for a key, with its part. */
+/**
+ * The move that a row stores for a key, with its part.
+ * Undefined where the row stores none, whatever it shows.
+ */
 export function storedMove(list: ListSheet, key: Key, row: number): PlacedMove | undefined {
   const column = columnOf(list, key);
   const index = moveIndexAt(column, row);
@@ -17,14 +20,20 @@ export function storedMove(list: ListSheet, key: Key, row: number): PlacedMove |
   return move === undefined || part === undefined ? undefined : { part, move };
 }
 
-/** The step that makes a row store this for a key, or nothing (undefined); none when it already does. */
+/**
+ * The step that makes a row store this for a key, or nothing (undefined); none when it already does.
+ * A row of none or one step. The part must be there, or be made by an earlier step.
+ */
 export function storeStep(list: ListSheet, key: Key, row: number, after: PlacedMove | undefined): MoveStep[] {
   const before = storedMove(list, key, row);
   if (before?.part === after?.part && sameMove(before?.move, after?.move)) return [];
   return [{ at: "move", list: list.id, cue: cueAt(list, row).number, channel: key.channel, attribute: key.attribute.id, before, after }];
 }
 
-/** As `storeStep`, keeping the part and the times of the move that stands there; a new move goes to the first part. */
+/**
+ * As `storeStep`, keeping the part and the times of the move that stands there; a new move goes to the first part.
+ * None where it says that already.
+ */
 export function aimStep(list: ListSheet, key: Key, row: number, target: MoveTarget): MoveStep[] {
   const before = storedMove(list, key, row);
   const timing: MoveTiming = before ? moveTiming(before.move) : {};
@@ -32,7 +41,10 @@ export function aimStep(list: ListSheet, key: Key, row: number, target: MoveTarg
   return storeStep(list, key, row, { part, move: makeMove(target, timing) });
 }
 
-/** The target of a stored move, without its times. */
+/**
+ * The target of a stored move, without its times.
+ * What is left is only where it goes.
+ */
 export function targetOfMove(move: MoveSpec): MoveTarget {
   const palette = paletteOf(move);
   if (palette !== undefined) return { palette };
@@ -40,13 +52,19 @@ export function targetOfMove(move: MoveSpec): MoveTarget {
   return value === undefined ? { release: true } : { value };
 }
 
-/** What tracks: a value with the palette it comes from, NaN for unset. */
+/**
+ * What tracks: a value with the palette it comes from, NaN for unset.
+ * What `trackedOut` of a row gives, without the row it came from.
+ */
 export interface Tracked {
   readonly value: number;
   readonly spec: MoveSpec | undefined;
 }
 
-/** True when two tracked values are the same value from the same palette, or both unset. */
+/**
+ * True when two tracked values are the same value from the same palette, or both unset.
+ * Values within 1e-6. The same number from another palette is something else: it changes with that palette.
+ */
 export function sameTracked(a: Tracked, b: Tracked): boolean {
   return sameValue(a.value, b.value) && sourceOf(a) === sourceOf(b);
 }
@@ -56,7 +74,10 @@ function sourceOf({ spec }: Tracked): string | undefined {
   return spec === undefined ? undefined : paletteOf(spec);
 }
 
-/** The target of a move that says what was tracked: its palette, its number, or a release where it was unset. */
+/**
+ * The target of a move that says what was tracked: its palette, its number, or a release where it was unset.
+ * To write what tracked in as a move of its own, as blocking does.
+ */
 export function targetOf(tracked: Tracked): MoveTarget {
   const palette = tracked.spec === undefined ? undefined : paletteOf(tracked.spec);
   if (palette !== undefined) return { palette };
@@ -67,6 +88,7 @@ export function targetOf(tracked: Tracked): MoveTarget {
 /**
  * The moves that keep every look from `row` on as it was, when `now` tracks into it where `was` did. They stand in the
  * next cue that tracks on, and in each cue before it that keeps its moves to itself.
+ * Empty where both are the same. `row` counts from 0 and may be behind the last: then there is nothing to restore.
  */
 export function restoreFrom(list: ListSheet, key: Key, row: number, now: Tracked, was: Entry): MoveStep[] {
   if (sameTracked(now, was)) return [];

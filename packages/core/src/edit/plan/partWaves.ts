@@ -6,10 +6,17 @@ import { sameData } from "../../show/sameData.ts";
 import { partHeadOf } from "../apply.ts";
 import type { Step } from "../step.ts";
 
-/** What a part says of the wave of a key: a wave, or that it stops. */
+/**
+ * What a part says of the wave of a key: a wave, or that it stops.
+ * A stop is something said: it ends what tracks in.
+ */
 export type SaidWave = Waves[string][string];
 
-/** The steps by which a cue says this of the waves of keys, or nothing any more (null): in the part that is named for the key, else in the one that said something of it before, else in the first. */
+/**
+ * The steps by which a cue says this of the waves of keys, or nothing any more (null): in the part that is named for the key, else in the
+ * one that said something of it before, else in the first.
+ * `own` says for each key what its wave becomes; null forgets it. One step for each part that changes.
+ */
 export function saidSteps(
   list: string,
   cue: Cue,
@@ -29,28 +36,40 @@ export function saidSteps(
   });
 }
 
-/** What a cue says of the wave of a key, and in which part; undefined where it says nothing. */
+/**
+ * What a cue says of the wave of a key, and in which part; undefined where it says nothing.
+ * In the cue itself; what tracks into it is read by `wavesOf`.
+ */
 export function saidWave(cue: Cue, key: Key): { readonly said: SaidWave; readonly part: number } | undefined {
   const part = wavePart(cue, key);
   const said = cue.parts.find(({ number }) => number === part)?.waves?.[key.channel]?.[key.attribute.id];
   return said === undefined || part === undefined ? undefined : { said, part };
 }
 
-/** The step that gives a part other waves; none where they are the same. */
+/**
+ * The step that gives a part other waves; none where they are the same.
+ * `waves` is all that the part then says; an empty object takes the field away.
+ */
 export function wavesStep(list: string, cue: Cue, part: Part, waves: Waves): Step[] {
   const before = partHeadOf(part);
   const after = headWithWaves(part, waves);
   return sameData(before, after) ? [] : [{ at: "part", list, cue: cue.number, part: part.number, before, after }];
 }
 
-/** What a part says beside its moves, with these waves and no others; without any it has no such field. */
+/**
+ * What a part says beside its moves, with these waves and no others; without any it has no such field.
+ * Two heads that say the same compare as the same.
+ */
 export function headWithWaves(part: Part, waves: Waves): PartHead {
   const left = Object.fromEntries(Object.entries(waves).filter(([, attributes]) => Object.keys(attributes).length > 0));
   const { waves: _was, ...rest } = partHeadOf(part);
   return Object.keys(left).length > 0 ? { ...rest, waves: left } : rest;
 }
 
-/** The steps by which the waves of a light become those of another number, or go with it (null). */
+/**
+ * The steps by which the waves of a light become those of another number, or go with it (null).
+ * For renumbering, recasting and removing lights. Empty where the light has no wave in the list.
+ */
 export function wavesRenamed(list: ListSheet, from: number, to: number | null): Step[] {
   return list.cues.flatMap((cue) =>
     cue.parts.flatMap((part) => {

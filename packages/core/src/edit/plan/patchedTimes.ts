@@ -3,7 +3,10 @@ import { type FamilyTimes, type PartTimes, PLAIN_TIMES, TIMED_FAMILIES } from ".
 import { seconds } from "../fields.ts";
 
 const familyPatch = z.strictObject({ fade: seconds.nullable().optional(), delay: seconds.nullable().optional() });
-/** A change to the times of a part as an edit writes it: null forgets a time, what is left out stays. Seconds. */
+/**
+ * A change to the times of a part as an edit writes it: null forgets a time, what is left out stays. Seconds.
+ * By direction and by family, as `times` of a part. A null for a whole family forgets both of its times.
+ */
 export const timesPatch = z.strictObject({
   up: seconds.nullable().optional(),
   down: seconds.nullable().optional(),
@@ -13,10 +16,16 @@ export const timesPatch = z.strictObject({
   colour: familyPatch.nullable().optional(),
   beam: familyPatch.nullable().optional(),
 });
-/** A change to the times of a part. */
+/**
+ * A change to the times of a part.
+ * What forms and the line entry make of what was typed.
+ */
 export type TimesPatch = z.infer<typeof timesPatch>;
 
-/** Times of a part with a change laid on them; null forgets one. */
+/**
+ * Times of a part with a change laid on them; null forgets one.
+ * An absent field of the patch leaves the time as it is. Families without any time left are left away.
+ */
 export function patchedTimes(times: PartTimes, patch: TimesPatch): PartTimes {
   const after: PartTimes = { ...times };
   for (const name of PLAIN_TIMES) {

@@ -10,6 +10,7 @@ import { removal } from "./setEntry.ts";
 /**
  * The steps that take away an entry which actions of cues may speak of: with `drop` those actions go too, else the removal is refused and the
  * cues are named. Throws ShowError, also for an entry that is not there.
+ * `speaksOf` tells which actions name the entry. The message names the first of the cues.
  */
 export function planRemoveUsed(
   sheet: ShowSheet,

@@ -4,7 +4,10 @@ import type { ListSheet } from "../../sheet/sheet.ts";
 import { headOf } from "../apply.ts";
 import type { Step } from "../step.ts";
 
-/** The step that gives cues other numbers, and those that let every mark that names one of them go on naming it. None for an empty table. */
+/**
+ * The step that gives cues other numbers, and those that let every mark that names one of them go on naming it. None for an empty table.
+ * All numbers change at once, so that two cues can also exchange theirs. Marks that name them follow.
+ */
 export function renumberSteps(list: ListSheet, cues: { from: string; to: string }[]): Step[] {
   if (cues.length === 0) return [];
   const numbers = new Map(cues.map(({ from, to }) => [from, to]));

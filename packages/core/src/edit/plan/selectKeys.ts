@@ -5,13 +5,20 @@ import type { KeySelection } from "../fields.ts";
 import type { PlacedMove } from "../step.ts";
 import { storedMove } from "./moveSteps.ts";
 
-/** A key and the move that a cue stores for it. */
+/**
+ * A key and the move that a cue stores for it.
+ * Rows that store nothing for a key have no such entry.
+ */
 export interface ChosenMove {
   readonly key: Key;
   readonly move: PlacedMove;
 }
 
-/** The moves that a row stores for the chosen keys, in the order of the selection. Throws ShowError, ending in `purpose`, when there is none. */
+/**
+ * The moves that a row stores for the chosen keys, in the order of the selection. Throws ShowError, ending in `purpose`, when there is
+ * none.
+ * `purpose` ends the refusal: "… to give times to". What only tracks is not selected.
+ */
 export function selectMoves(list: ListSheet, row: number, selection: KeySelection, purpose: string): ChosenMove[] {
   const chosen = selectKeys(list.keys, selection).flatMap((key) => {
     const move = storedMove(list, key, row);
@@ -24,6 +31,7 @@ export function selectMoves(list: ListSheet, row: number, selection: KeySelectio
 /**
  * The keys an edit speaks of, in the order of its channels. A channel that lacks a named attribute is passed over;
  * throws ShowError for an unknown channel or attribute, or when nothing is left.
+ * Within a channel in the order of its type; each key once.
  */
 export function selectKeys(keys: Keys, selection: KeySelection): Key[] {
   const channels = selection.channels ?? [...keys.byChannel.keys()];
@@ -42,7 +50,10 @@ export function selectKeys(keys: Keys, selection: KeySelection): Key[] {
   return [...new Set(chosen)];
 }
 
-/** True when a selection names a key: by its attribute or its family, on one of its channels; what is left out means all. */
+/**
+ * True when a selection names a key: by its attribute or its family, on one of its channels; what is left out means all.
+ * Unknown names match nothing here; `selectKeys` refuses them.
+ */
 export function isNamed(key: Key, { channels, attributes, families }: KeySelection): boolean {
   if (channels && !channels.includes(key.channel)) return false;
   if (!attributes && !families) return true;

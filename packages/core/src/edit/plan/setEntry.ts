@@ -11,7 +11,10 @@ import { ENTRY_WORDS, type EntryKind, type EntryStep, type ShowEntry, type Step 
 import { entryChange } from "./entryChange.ts";
 import { eachMove } from "./storedMoves.ts";
 
-/** The step that makes a palette, group, pace, channel or fixture type this; refused where what stands in cues would not fit it any more. */
+/**
+ * The step that makes a palette, group, pace, channel or fixture type this; refused where what stands in cues would not fit it any more.
+ * Everything that refers to the entry is held against it first. Empty where it says that already.
+ */
 export function planSetEntry(sheet: ShowSheet, of: Exclude<EntryKind, "lists">, id: string, entry: ShowEntry): Step[] {
   const steps = entryChange(sheet.show, of, id, entry);
   const after = steps.reduce(applyEntry, sheet.show);
@@ -20,7 +23,10 @@ export function planSetEntry(sheet: ShowSheet, of: Exclude<EntryKind, "lists">, 
   return steps;
 }
 
-/** Throws ShowError naming the first of these faults, if there are any. */
+/**
+ * Throws ShowError naming the first of these faults, if there are any.
+ * The first few are told and the rest counted, since a message has to be read.
+ */
 export function refuseFaults(faults: readonly string[]): void {
   if (faults.length > 0) throw new ShowError(faults.slice(0, 10));
 }
@@ -48,7 +54,10 @@ function movesThatNoLongerFit(sheet: ShowSheet, after: Show, of: EntryKind, id: 
   });
 }
 
-/** The step that takes an entry away. Throws ShowError when there is none of that name. */
+/**
+ * The step that takes an entry away. Throws ShowError when there is none of that name.
+ * Users are not looked for: the caller has done that.
+ */
 export function removal(show: Show, of: EntryKind, id: string): EntryStep[] {
   const steps = entryChange(show, of, id, undefined);
   if (steps.length > 0) return steps;

@@ -5,7 +5,10 @@ import { columnOf } from "../../sheet/entry.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 
-/** One stored move anywhere in the show: its list, key, row and part. */
+/**
+ * One stored move anywhere in the show: its list, key, row and part.
+ * Rows and parts as in its list; the key belongs to the rig of the sheet.
+ */
 export interface Stored {
   readonly list: ListSheet;
   readonly key: Key;
@@ -14,7 +17,10 @@ export interface Stored {
   readonly spec: MoveSpec;
 }
 
-/** Every stored move of the show whose key and whose content are wanted, list by list. */
+/**
+ * Every stored move of the show whose key and whose content are wanted, list by list.
+ * Within a list by key, then by row. Costs a walk over the columns of the wanted keys alone.
+ */
 export function eachMove(
   sheet: ShowSheet,
   keyWanted: (key: Key) => boolean,
@@ -30,7 +36,10 @@ export function eachMove(
   );
 }
 
-/** Every stored move of the show that refers to a palette. */
+/**
+ * Every stored move of the show that refers to a palette.
+ * Columns know their palettes, so that lists without it cost nothing.
+ */
 export function paletteUsers(sheet: ShowSheet, palette: string): Stored[] {
   return eachMove(
     sheet,
@@ -39,18 +48,27 @@ export function paletteUsers(sheet: ShowSheet, palette: string): Stored[] {
   );
 }
 
-/** How many stored moves of the whole show refer to a palette. */
+/**
+ * How many stored moves of the whole show refer to a palette.
+ * Held looks are not counted: they are no moves.
+ */
 export function paletteUses(sheet: ShowSheet, palette: string): number {
   return paletteUsers(sheet, palette).length;
 }
 
-/** The cues in which moves stand, for a refusal: "cues 1, 2 and 3 more". */
+/**
+ * The cues in which moves stand, for a refusal: "cues 1, 2 and 3 more".
+ * Each cue once, in the order of the moves.
+ */
 export function cuesOf(users: readonly Stored[]): string {
   const cues = [...new Set(users.map(({ list, row }) => cueAt(list, row).number))];
   return `${cues.length === 1 ? "cue" : "cues"} ${some(cues)}`;
 }
 
-/** The first few of some names, and how many more there are. */
+/**
+ * The first few of some names, and how many more there are.
+ * As they stand in a sentence; empty for no names.
+ */
 export function some(names: readonly string[]): string {
   return names.length > 6 ? `${names.slice(0, 6).join(", ")} and ${names.length - 6} more` : names.join(", ");
 }

@@ -13,7 +13,10 @@ interface TimedMove extends PlacedMove {
   readonly row: number;
 }
 
-/** The moves of these keys in rows first to last that have a fade or a delay of their own. */
+/**
+ * The moves of these keys in rows first to last that have a fade or a delay of their own.
+ * What the parts time is not in it.
+ */
 export function timedMoves(list: ListSheet, keys: readonly Key[], first: number, last: number): TimedMove[] {
   return keys.flatMap((key) => {
     const { rows, specs, parts } = columnOf(list, key);
@@ -26,7 +29,10 @@ export function timedMoves(list: ListSheet, keys: readonly Key[], first: number,
   });
 }
 
-/** The step that multiplies the own times of a move. */
+/**
+ * The step that multiplies the own times of a move.
+ * A row of one step, or of none where the factor changes nothing.
+ */
 export function scaledMoveStep(list: ListSheet, { key, row, move, part }: TimedMove, factor: number): MoveStep[] {
   return storeStep(list, key, row, { part, move: makeMove(targetOfMove(move), scaledTiming(moveTiming(move), factor)) });
 }

@@ -8,6 +8,7 @@ import type { Step } from "../step.ts";
 /**
  * The steps that make a cue stand in a list with all it holds; turned round they take it away. Moves of lights that the rig does not have
  * are left out.
+ * The cue comes first, then its parts, then their moves, as applying them needs.
  */
 export function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step[] {
   const place = { list: list.id, cue: cue.number };
@@ -24,7 +25,10 @@ export function wholeCueSteps(sheet: ShowSheet, list: ListSheet, cue: Cue): Step
   ];
 }
 
-/** Throws ShowError when a cue speaks of a list, a held look or a tempo that does not exist; with the lists that there are. */
+/**
+ * Throws ShowError when a cue speaks of a list, a held look or a tempo that does not exist; with the lists that there are.
+ * Said where cues come from elsewhere, before anything is made.
+ */
 export function checkActions(sheet: ShowSheet, cue: Cue): void {
   const lists = [...sheet.lists.values()].map(({ list }) => list);
   const [fault] = actionFaults(cue, { ...sheet.show, lists });
