@@ -14,6 +14,7 @@ import {
   fitHand,
   giveWay,
   handOutput,
+  heldValue,
   invertSteps,
   listOf,
   makeEdits,
@@ -102,7 +103,7 @@ test("what leaves the Hand goes from its value to the show without a jump, and i
       const hand = holding(sheet, moves);
       const gone = changeHand(hand, { do: "drop", fade }, sheet, 1000);
       for (const key of sheet.keys.all) {
-        const held = hand.held[key.name];
+        const held = heldValue(hand, key);
         const from = held ? resolve(held.move, key, sheet.palettes) : Number.NaN;
         const at = (ms: number): number => handOutput(gone, key, sheet.palettes, under, 1000 + ms);
         expect(at(fade * 1000 + 1)).toBe(under);
@@ -284,7 +285,7 @@ test("a palette made of the Hand gives each light the value that was held, also 
         fc.pre(palette !== undefined);
         const after = makeEdits(sheet, readEdits({ op: "setPalette", palette })).sheet;
         for (const key of sheet.keys.all.filter(({ attribute }) => attribute.family === "colour")) {
-          const held = hand.held[key.name];
+          const held = heldValue(hand, key);
           const value = held ? resolve(held.move, key, sheet.palettes) : Number.NaN;
           if (!Number.isNaN(value)) expect(after.palettes.valueFor(id, key)).toBe(value);
         }

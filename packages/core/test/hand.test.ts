@@ -3,6 +3,7 @@ import {
   Mix,
   EMPTY_HAND,
   type Hand,
+  type MoveSpec,
   type Moves,
   type RecordWish,
   ShowError,
@@ -46,6 +47,10 @@ import { oneCue, smallShow } from "./support/smallShow.ts";
 
 const wish: RecordWish = { cue: "12.5", from: "hand", what: "both", changed: false, mode: "merge", scope: "track" };
 const holding = (sheet: ShowSheet, moves: Moves, hand: Hand = EMPTY_HAND): Hand => changeHand(hand, { do: "give", moves }, sheet, 0);
+const moveOf = (hand: Hand, name: string): MoveSpec | undefined => {
+  const held = hand.held[name];
+  return held && "move" in held ? held.move : undefined;
+};
 const home = (): number => 0;
 const key = (sheet: ShowSheet, name: string) => {
   const found = keyNamed(sheet.keys, name);
@@ -112,8 +117,8 @@ test("values fan over the lights in the order in which they were chosen; adding 
     "1.intensity": { fade: 3, delay: 2, fans: { delay: "0~2" } },
   });
   const timed = changeHand(hand, { do: "time", times }, sheet, 0);
-  expect(timed.held["3.intensity"]?.move).toEqual({ value: 10, fade: 3, delay: 1 });
-  expect(changeHand(timed, { do: "time", times: { "3.intensity": { fade: null } } }, sheet, 0).held["3.intensity"]?.move).toEqual({
+  expect(moveOf(timed, "3.intensity")).toEqual({ value: 10, fade: 3, delay: 1 });
+  expect(moveOf(changeHand(timed, { do: "time", times: { "3.intensity": { fade: null } } }, sheet, 0), "3.intensity")).toEqual({
     value: 10,
     delay: 1,
   });
@@ -319,7 +324,7 @@ test("a pace keeps the fan that it was given, whatever the number of lights", ()
   const moves = Object.fromEntries(lights.map((light) => [light, { intensity: 50 }]));
   const times = giveTimes(sheet, holding(sheet, moves), { channels: lights }, { fade: "4~1~4" });
   const hand = changeHand(holding(sheet, moves), { do: "time", times }, sheet, 0);
-  expect(lights.map((light) => moveTiming(hand.held[`${light}.intensity`]?.move ?? 0).fade)).toEqual([4, 2, 2, 4]);
+  expect(lights.map((light) => moveTiming(moveOf(hand, `${light}.intensity`) ?? 0).fade)).toEqual([4, 2, 2, 4]);
   expect(paceFromHand(sheet, hand, { id: "p", label: "P" }).intensity).toEqual({ fade: "4~1~4" });
   const anew = changeHand(hand, { do: "time", times: giveTimes(sheet, hand, { channels: [5] }, { fade: 3 }) }, sheet, 0);
   expect(paceFromHand(sheet, anew, { id: "p", label: "P" }).intensity).toEqual({ fade: "4~3~2~4" });

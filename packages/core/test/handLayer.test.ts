@@ -1,4 +1,4 @@
-import { EMPTY_HAND, type Hand, handLayer, keyNamed, layHandOver } from "../src/index.ts";
+import { EMPTY_HAND, type Hand, type MoveSpec, handLayer, keyNamed, layHandOver } from "../src/index.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
 const SHOW = smallShow([oneCue("1", { "1": { intensity: 40 } })], undefined, {
@@ -13,19 +13,19 @@ const SHOW = smallShow([oneCue("1", { "1": { intensity: 40 } })], undefined, {
   ],
 });
 const ordinal = (name: string): number => keyNamed(SHOW.keys, name)?.ordinal ?? -1;
-const held = (moves: Readonly<Record<string, Hand["held"][string]["move"]>>): Hand => ({
+const held = (moves: Readonly<Record<string, MoveSpec>>): Hand => ({
   ...EMPTY_HAND,
   held: Object.fromEntries(Object.entries(moves).map(([name, move]) => [name, { move, fresh: true }])),
 });
-const layerOf = (hand: Hand): ReturnType<typeof handLayer> => handLayer(hand, SHOW.keys, SHOW.palettes);
+const layerOf = (hand: Hand): ReturnType<typeof handLayer> => handLayer(hand, SHOW);
 
 test("what is in hand stands over the show; what the rig or its palettes cannot give is left out", () => {
   const { held: laid } = layerOf(
     held({ "1.intensity": { value: 70 }, "2.pan": { palette: "chair" }, "1.pan": { palette: "nowhere" }, "9.intensity": { value: 100 } }),
   );
-  expect(laid).toEqual([
-    { ordinal: ordinal("1.intensity"), value: 70 },
-    { ordinal: ordinal("2.pan"), value: 30 },
+  expect(laid.map(({ ordinal, value, at }) => ({ ordinal, value, at }))).toEqual([
+    { ordinal: ordinal("1.intensity"), value: 70, at: null },
+    { ordinal: ordinal("2.pan"), value: 30, at: null },
   ]);
 });
 

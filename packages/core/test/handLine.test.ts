@@ -21,6 +21,22 @@ test.each([
   ["1..3 + 5", { do: "give", operation: { add: 5 }, selection: { channels: [1, 2, 3], families: ["intensity"] } }],
   ["@sea = dusk", { do: "give", operation: { palette: "dusk" } }],
   ["61 position fade 3 delay 0~2", { do: "time", wish: { fade: 3, delay: "0~2" }, selection: { families: ["position"] } }],
+  [
+    "61..64 pan wave sine 30 every 4 spread 0~360",
+    {
+      do: "wave",
+      wave: { shape: "sine", size: 30, period: 4, phase: "0~360" },
+      selection: { channels: [61, 62, 63, 64], attributes: ["pan"] },
+    },
+  ],
+  [
+    "61 wave Flicker 20~40 at swell",
+    { do: "wave", wave: { shape: "flicker", size: "20~40", tempo: "swell" }, selection: { families: ["intensity"] } },
+  ],
+  ["61 pan wave stop", { do: "wave", wave: { stop: true } }],
+  ["61 pan wave none", { do: "drop", waves: true, selection: { channels: [61], attributes: ["pan"] } }],
+  ["hand in times", { do: "inTime", on: true }],
+  ["hand at once", { do: "inTime", on: false }],
   ["5 drop", { do: "drop", selection: { channels: [5] } }],
   ["drop", { do: "drop", selection: {} }],
   ["take up", { do: "takeUp" }],
@@ -34,6 +50,55 @@ test("with a cue named, the same words edit blind; what only cues can do is refu
   expect(fault("1 = 40 only")).toMatch(/only speaks of cues/);
   expect(fault("record #12 up none")).toMatch(/forget one/);
   expect(fault("1 to part 2")).toMatch(/belongs to a cue/);
+});
+
+test.each([
+  [
+    "#6..7: 61 pan wave sine 30 every 1:30 only",
+    { op: "setWave", from: "6", to: "7", wave: { shape: "sine", size: 30, period: 90 }, after: "restore" },
+  ],
+  ["#6: 61 wave stop", { op: "setWave", wave: { stop: true }, keys: { channels: [61], families: ["intensity"] }, after: "track" }],
+  ["#6: 61 pan wave none", { op: "setWave", wave: null }],
+  ["#6: waves pass", { op: "setCue", waves: "pass" }],
+  ["#6: waves track", { op: "setCue", waves: null }],
+  ["priority tower 60", { op: "setList", list: { id: "tower", priority: 60 } }],
+  ["latest worklight", { op: "setHeldLook", look: { id: "worklight", levels: "latest" } }],
+])("%s is an edit", (text, edit) => {
+  expect(asked(text)).toMatchObject({ kind: "edit", edits: [edit] });
+});
+
+test.each([
+  ["start tower", { do: "start", list: "tower" }],
+  ["go tower to #2 in 3", { do: "goto", list: "tower", cue: "2", time: 3 }],
+  ["back main", { do: "back", list: "main" }],
+  ["catch main", { do: "catch", list: "main" }],
+  ["fader tower 40 in 2", { do: "fader", list: "tower", level: 40, time: 2 }],
+  ["raise worklight to 80", { do: "look", look: "worklight", level: 80 }],
+  ["tempo swell 96", { do: "tempo", tempo: "swell", perMinute: 96 }],
+  [
+    "standby tower #2, main #012.30",
+    {
+      do: "standby",
+      chosen: [
+        { list: "tower", cue: "2" },
+        { list: "main", cue: "12.3" },
+      ],
+    },
+  ],
+  ["drop standby", { do: "standby", chosen: [] }],
+  ["fire set", { do: "fire" }],
+])("%s presses what runs and stores nothing", (text, press) => {
+  expect(asked(text)).toEqual({ kind: "press", press });
+});
+
+test("a press names lists, cues and looks that there are", () => {
+  expect(fault("go see")).toMatch(/There is no list "see"; the lists are main/);
+  expect(fault("start tower at #99")).toMatch(/List "tower" has no cue 99/);
+  expect(fault("standby main #9999")).toMatch(/has no cue 9999/);
+  expect(fault("raise worklamp to 5")).toMatch(/There is no held look "worklamp"/);
+  expect(fault("priority tower 101")).toMatch(/A priority is 0 to 100/);
+  expect(fault("priority nobody 5")).toMatch(/There is no list or held look "nobody"/);
+  expect(asked('keep look "Warm wash" from stage')).toEqual({ kind: "keep", what: "look", label: "Warm wash", stage: true });
 });
 
 test.each([

@@ -119,3 +119,40 @@ test("settling never jumps, ends in the new look, and the next Go goes on from t
   );
   expect(accepted).toBeGreaterThan(90);
 });
+
+test("a held look that is up becomes what an edit or its palette makes of it, in its own fade; what it no longer holds is let go", () => {
+  const held = { id: "warm", label: "Warm", values: { "1": { pan: 60, intensity: 40 }, "2": { intensity: 80 } }, fade: 2 };
+  const sheet = smallShow([oneCue("1", {})], undefined, {
+    heldLooks: [held, { ...held, id: "off", values: { "1": { pan: -100 } } }],
+    channels: [
+      { number: 1, type: "mover" },
+      { number: 2, type: "mover" },
+    ],
+    palettes: [{ id: "chair", family: "position", label: "Chair", values: [{ attribute: "pan", value: 30 }] }],
+  });
+  const mix = new Mix(sheet);
+  mix.look100("warm", 100, 0);
+  const at = (run: Mix, name: string, now: number): number => {
+    const key = keyNamed(run.keys, name);
+    return key ? Math.round(run.output(key, now) * 100) / 100 : Number.NaN;
+  };
+  const put = (from: typeof sheet, values: object) => makeEdits(from, readEdits({ op: "setHeldLook", look: { ...held, values } })).sheet;
+  const edited = put(sheet, { "1": { pan: { palette: "chair" }, intensity: 90 } });
+  const next = mixAfterEdit(mix, edited, 5);
+  expect([5, 6, 7].map((now) => at(next, "1.pan", now))).toEqual([60, 45, 30]);
+  expect([7].map((now) => at(next, "1.intensity", now))).toEqual([90]);
+  const again = mixAfterEdit(new Mix(sheet), sheet, 0);
+  again.look100("warm", 100, 0);
+  const renewed = mixAfterEdit(again, edited, 5);
+  expect([5, 6, 7].map((now) => [at(renewed, "1.intensity", now), at(renewed, "2.intensity", now)])).toEqual([
+    [40, 80],
+    [65, 40],
+    [90, 0],
+  ]);
+  const palette = { id: "chair", family: "position", label: "Chair", values: [{ attribute: "pan", value: 10 }] };
+  const moved = mixAfterEdit(renewed, makeEdits(edited, readEdits({ op: "setPalette", palette })).sheet, 10);
+  expect([10, 11, 12].map((now) => at(moved, "1.pan", now))).toEqual([30, 20, 10]);
+  moved.look100("warm", 0, 13);
+  expect(at(moved, "1.intensity", 20)).toBe(0);
+  expect(at(moved, "2.intensity", 20)).toBe(0);
+});

@@ -174,7 +174,7 @@ export class EngineHost {
     const { show, sheet, hand } = running;
     if (this.values.length !== sheet.keys.all.length) this.values = new Float64Array(sheet.keys.all.length);
     running.frame(this.values);
-    this.sender.send({ show, sheet, hand, values: this.values });
+    this.sender.send({ show, sheet, hand, values: this.values, still: running.still, tempos: running.tempos });
   }
 
   private warn(warning: string): void {

@@ -116,6 +116,14 @@ export class RunningShow {
     this.mix.frame(this.time, into);
   }
 
+  /** What a key puts out without its waves, in the frame written last. */
+  readonly still = (ordinal: number): number => this.mix.still(ordinal);
+
+  /** The beats a minute of each tempo as it goes now. */
+  get tempos(): ReadonlyMap<string, number> {
+    return this.mix.tempos;
+  }
+
   private happen(happening: Happening): RunEvent {
     this.mix = happenTo(this.mix, happening, this.sheet, this.first);
     this.turn += 1;

@@ -1,5 +1,15 @@
 import { type Socket, createSocket } from "node:dgram";
-import { type Hand, type OutputLayout, type ShowSheet, emptyLevels, handLayer, layHandOver, outputLayout, writeLevels } from "@zm/core";
+import {
+  type Hand,
+  type HandLayer,
+  type OutputLayout,
+  type ShowSheet,
+  emptyLevels,
+  handLayer,
+  layHandOver,
+  outputLayout,
+  writeLevels,
+} from "@zm/core";
 import type { SentLevels } from "@zm/protocol";
 import { now } from "../shared/clock.ts";
 import { PreparedPacket } from "./packet.ts";
@@ -16,6 +26,9 @@ export interface Frame {
   readonly sheet: ShowSheet;
   readonly hand: Hand | null;
   readonly values: Float64Array;
+  /** By ordinal, what runs without its waves; and the beats of each tempo as it goes now. */
+  readonly still: (ordinal: number) => number;
+  readonly tempos: ReadonlyMap<string, number>;
 }
 
 /** A rig laid out for sending. */
@@ -31,7 +44,7 @@ interface LaidOut {
 export class OutputSender {
   private readonly socket: Socket = createSocket("udp4");
   private laidOut: LaidOut | undefined;
-  private layer: { readonly of: Hand; readonly sheet: ShowSheet; readonly laid: ReturnType<typeof handLayer> } | undefined;
+  private layer: { readonly of: Hand; readonly sheet: ShowSheet; readonly beats: string; readonly laid: HandLayer } | undefined;
   private sentAt = Number.NEGATIVE_INFINITY;
   private show: number | null = null;
 
@@ -57,10 +70,11 @@ export class OutputSender {
   }
 
   /** Sends a frame: at once where something has changed, else often enough that lights know it stands. */
-  send({ show, sheet, hand, values }: Frame): void {
+  send(frame: Frame): void {
+    const { show, sheet, hand, values, still } = frame;
     const laid = this.layOut(sheet);
     this.show = show;
-    if (hand) layHandOver(this.handOf(hand, sheet), now(), values);
+    if (hand) layHandOver(this.handOf(hand, frame), now(), values, still);
     const changed = writeLevels(laid.layout, values, laid.levels);
     const time = now();
     if (!changed && time - this.sentAt < REST) return;
@@ -104,9 +118,10 @@ export class OutputSender {
     return this.laidOut;
   }
 
-  private handOf(hand: Hand, sheet: ShowSheet): ReturnType<typeof handLayer> {
-    if (this.layer?.of !== hand || this.layer.sheet !== sheet)
-      this.layer = { of: hand, sheet, laid: handLayer(hand, sheet.keys, sheet.palettes) };
+  private handOf(hand: Hand, { sheet, tempos }: Frame): HandLayer {
+    const beats = [...tempos].join();
+    if (this.layer?.of !== hand || this.layer.sheet !== sheet || this.layer.beats !== beats)
+      this.layer = { of: hand, sheet, beats, laid: handLayer(hand, { ...sheet, perMinute: (tempo) => tempos.get(tempo) }) };
     return this.layer.laid;
   }
 }

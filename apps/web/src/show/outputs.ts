@@ -1,4 +1,4 @@
-import { type Key, type Keys, type Mix, type ShowSheet, cached, handLayer, handOutput, keyNamed, layHandOver } from "@zm/core";
+import { type Hand, type Key, type Keys, type Mix, type ShowSheet, cached, handLayer, handOutput, keyNamed, layHandOver } from "@zm/core";
 import { memoLast } from "../shared/memoLast.ts";
 import { useHand } from "./handStore.ts";
 import { runNow, serverNow, useLive } from "./liveStore.ts";
@@ -6,7 +6,12 @@ import { runNow, serverNow, useLive } from "./liveStore.ts";
 /** What every key of the rig puts out, by ordinal. */
 export type Outputs = Float64Array;
 
-const layerFor = memoLast(handLayer);
+const layerFor = memoLast((hand: Hand, keys: Keys, palettes: ShowSheet["palettes"], beats: string) => {
+  const tempos = new Map(beats === "" ? [] : beats.split("\n").map((one) => [one.slice(one.indexOf(" ") + 1), Number.parseFloat(one)]));
+  return handLayer(hand, { keys, palettes, perMinute: (tempo) => tempos.get(tempo) });
+});
+/** The beats of each tempo as it goes now, as one text by which a laid out Hand is kept. */
+const beatsOf = (mix: Mix | undefined): string => [...(mix?.tempos ?? [])].map(([tempo, perMinute]) => `${perMinute} ${tempo}`).join("\n");
 const roomFor = cached((keys: Keys) => new Float64Array(keys.all.length));
 
 /** What the stage puts out now: all that runs with the Hand over it. The next call writes over it. */
@@ -16,7 +21,9 @@ export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   if (!run) for (const { ordinal, attribute } of keys.all) values[ordinal] = attribute.family === "intensity" ? 0 : attribute.home;
   else if (run.mix.keys === keys) run.mix.frame(runNow(run), values);
   else fromOtherRig(run.mix, runNow(run), keys, values);
-  layHandOver(layerFor(useHand.getState().hand, keys, palettes), serverNow(clockOffset), values);
+  const layer = layerFor(useHand.getState().hand, keys, palettes, beatsOf(run?.mix));
+  const own = run && run.mix.keys === keys ? run.mix : undefined;
+  layHandOver(layer, serverNow(clockOffset), values, own && ((ordinal) => own.still(ordinal)));
   return values;
 }
 
@@ -28,10 +35,16 @@ function fromOtherRig(mix: Mix, now: number, keys: Keys, values: Outputs): void 
   }
 }
 
-/** What one key puts out now. */
+/** What one key puts out now, without its waves: what a change starts from. */
 export function keyOutputNow(sheet: ShowSheet, key: Key): number {
   const { run, clockOffset } = useLive.getState();
   const own = run ? keyNamed(run.mix.keys, key.name) : undefined;
-  const under = run && own ? run.mix.output(own, runNow(run)) : key.attribute.family === "intensity" ? 0 : key.attribute.home;
+  const under = run && own ? stillNow(run.mix, own, runNow(run)) : key.attribute.family === "intensity" ? 0 : key.attribute.home;
   return handOutput(useHand.getState().hand, key, sheet.palettes, under, serverNow(clockOffset));
+}
+
+/** What runs for a key at a moment, without its waves. */
+function stillNow(mix: Mix, key: Key, now: number): number {
+  mix.output(key, now);
+  return mix.still(key.ordinal);
 }

@@ -53,3 +53,6 @@ export const rawMoves = documentParts.moves;
  * `selectKeys` turns it into keys of a rig.
  */
 export type KeySelection = z.infer<typeof selection>;
+
+/** Waves of lights as a part holds them; whether the lights and tempos exist is checked when the edit is planned. */
+export const waves = documentParts.waves;

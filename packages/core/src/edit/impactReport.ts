@@ -13,6 +13,7 @@ import { writeSeconds } from "../time/readTime.ts";
 import type { Outcome } from "./edit.ts";
 import { type LookChange, renamed, rowPairs, stepsInList } from "./impact.ts";
 import { lookWords } from "./lookWords.ts";
+import { swayWords } from "./swayWords.ts";
 import { type PartStep, type Step, isCueData } from "./step.ts";
 
 /**
@@ -179,12 +180,18 @@ function tellList(
     counts.look += 1;
     tell(numberBefore(row), cue, "looks", () => lookWords(own, was, intAt(pairs, row), is, row));
   }
+  const swaying = swayWords(was, is, pairs, steps);
+  for (const [row, words] of swaying) {
+    if (!changed.has(row)) counts.look += 1;
+    changed.add(row);
+    tell(numberBefore(row), is.cues[row]?.number, "looks", () => words);
+  }
   const stored = groupBy(steps.filter(isCueData), (step) => step.cue);
   for (const [cue, own] of stored) {
     const row = findRow(is, cue);
     if (row < 0) continue;
     changed.add(row);
-    if (!byCue.has(cue) && pairs[row] !== -1) {
+    if (!byCue.has(cue) && !swaying.has(row) && pairs[row] !== -1) {
       const words = storedWords(own);
       if (words !== "") tell(numberBefore(row), cue, "stores", () => words);
     }

@@ -21,6 +21,8 @@ export { mergePartEdits } from "./partEdits.ts";
 export { type Pasted, clipOf, cutEdits, pasteEdits } from "./clip.ts";
 export { type Impact, type LookChange, impactOf } from "./impact.ts";
 export { checkedMoves } from "./plan/checkedMoves.ts";
+export { wavesIn } from "./plan/wavesIn.ts";
+export { type GivenWave, fannedWave, givenWave, wavesFor, wavesOfKeys, waveWords } from "./plan/fannedWave.ts";
 /** What is different between two states of a show. */
 export type { Comparison } from "./compare.ts";
 export { rowsIn } from "./plan/rows.ts";

@@ -1,5 +1,5 @@
 import { makeMove, moveTiming, paletteOf, plainValue } from "../show/move.ts";
-import type { Cue, MoveSpec, Moves } from "../show/schema.ts";
+import type { Cue, MoveSpec, Moves, Waves } from "../show/schema.ts";
 import { keyAt } from "../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { count, listed } from "../show/words.ts";
@@ -21,7 +21,7 @@ export interface Taking {
 /**
  * The edits that insert cues of another show, light for light by their numbers, with labels, times, parts and walls. A palette that this show
  * does not have becomes the number that it stood for; what lights here cannot do is left out, and told in `left`. Marks, calls and actions
- * speak of the other show and stay there. Throws ShowError where the numbers are taken or do not fit.
+ * speak of the other show and stay there. Waves come along where light and tempo are here. Throws ShowError where the numbers are taken or do not fit.
  * `left` is told before the edits are made. Held looks and lists of the other show are not taken.
  */
 export function takeCuesEdits({ from, into, start }: Taking): { edits: EditInput[]; left: string[] } {
@@ -44,7 +44,11 @@ function inserted(
   { sheet, list }: Taking["into"],
   lost: Set<string>,
 ): EditInput {
-  const own = parts.map((part) => ({ ...part, moves: movesFor(part.moves, from, sheet, lost) }));
+  const own = parts.map(({ waves, ...part }) => ({
+    ...part,
+    moves: movesFor(part.moves, from, sheet, lost),
+    ...(waves ? { waves: wavesHere(waves, sheet, lost) } : {}),
+  }));
   return { op: "insertCue", list: list.id, ...fields, cue, parts: own };
 }
 
@@ -56,6 +60,20 @@ function movesFor(moves: Moves, from: ShowSheet, into: ShowSheet, lost: Set<stri
       const move = moveFor(Number(channel), attribute, spec, from, into);
       if (move === undefined) lost.add(`${channel}.${attribute}`);
       else (taken[channel] ??= {})[attribute] = move;
+    }
+  }
+  return taken;
+}
+
+/** The waves of a part that lights of this rig can make and whose tempo this show has. What is lost is added to `lost`, in words. */
+function wavesHere(waves: Waves, into: ShowSheet, lost: Set<string>): Waves {
+  const taken: Waves = {};
+  for (const [channel, attributes] of Object.entries(waves)) {
+    for (const [attribute, said] of Object.entries(attributes)) {
+      const tempo = "tempo" in said ? said.tempo : undefined;
+      const isHere = tempo === undefined || into.show.tempos?.some(({ id }) => id === tempo);
+      if (!isHere || !keyAt(into.keys, Number(channel), attribute)) lost.add(`wave of ${channel}.${attribute}`);
+      else (taken[channel] ??= {})[attribute] = said;
     }
   }
   return taken;

@@ -27,3 +27,19 @@ export function fanAt(fan: Fan, index: number, count: number): number {
   const to = points[before + 1] ?? from;
   return Math.round((from + (to - from) * (place - before)) * 1e6) / 1e6;
 }
+
+/**
+ * The shortest fan that gives these values in this order; undefined where one of them is missing.
+ * Equal values give a single number; equal steps give two points.
+ */
+export function fanOf(values: readonly (number | undefined)[]): Fan | undefined {
+  const known = values.filter((value) => value !== undefined);
+  const first = known[0];
+  if (first === undefined || known.length < values.length) return undefined;
+  if (known.every((value) => value === first)) return first;
+  const last = known.at(-1) ?? first;
+  const middle = known[(known.length - 1) / 2];
+  const tries = [`${first}~${last}`, ...(middle === undefined ? [] : [`${first}~${middle}~${last}`])];
+  const fits = (fan: string): boolean => known.every((value, index) => Math.abs(fanAt(fan, index, known.length) - value) < 0.005);
+  return tries.find(fits) ?? known.join("~");
+}

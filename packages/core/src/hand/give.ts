@@ -1,7 +1,7 @@
-import { type Operation, type KeySelection, isNamed, selectKeys } from "../edit/index.ts";
+import { type GivenWave, type Operation, type KeySelection, isNamed, selectKeys, wavesFor, wavesOfKeys } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { checkRange } from "../show/readMoves.ts";
-import type { Moves, Pace } from "../show/schema.ts";
+import type { Moves, Pace, Waves } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { type Fan, fanAt } from "../fan/fan.ts";
@@ -55,6 +55,15 @@ function numberFor(
   const now = outputOf(key);
   const raw = "add" in operation ? now + operation.add : now * operation.scale;
   return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 100) / 100));
+}
+
+/**
+ * The waves that the chosen lights take in hand; a fan of size, period or phase spreads over them in the order in which they were chosen (section 10 of the
+ * running rules). Throws ShowError when none of the lights has what is asked, and for a tempo that the show does not have.
+ */
+export function giveWaves(sheet: ShowSheet, selection: KeySelection, given: GivenWave): Waves {
+  const tempos = (sheet.show.tempos ?? []).map(({ id }) => id);
+  return wavesOfKeys(wavesFor(selectKeys(sheet.keys, selection), given, tempos));
 }
 
 /**

@@ -5,9 +5,9 @@ import { groupBy } from "../show/groupBy.ts";
 import type { Key } from "../sheet/keys.ts";
 import { resolve } from "../sheet/palettes.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import { type Fan, fanAt } from "../fan/fan.ts";
+import { type Fan, fanOf } from "../fan/fan.ts";
 import { heldKeys } from "./give.ts";
-import type { Hand } from "./hand.ts";
+import { type Hand, heldValue } from "./hand.ts";
 
 /**
  * For whom a palette keeps its values: one for all lights where they agree, one for each fixture type, or one for each channel.
@@ -35,7 +35,7 @@ export function paletteFromHand(
   const keys = heldKeys(sheet, hand, { families: [family], ...(channels ? { channels: [...channels] } : {}) });
   const typeOf = new Map(sheet.show.channels.map((channel) => [channel.number, channel.type]));
   const values = keys.flatMap((key): ValueOfKey[] => {
-    const held = hand.held[key.name];
+    const held = heldValue(hand, key);
     const value = held ? resolve(held.move, key, sheet.palettes) : Number.NaN;
     return Number.isNaN(value) ? [] : [{ key, value, type: typeOf.get(key.channel) ?? "" }];
   });
@@ -108,12 +108,12 @@ export function paceFromHand(
 
 /** The fan that all of these times were given as; undefined where they were not. */
 function fanGiven(hand: Hand, keys: readonly Key[], what: "fade" | "delay"): Fan | undefined {
-  return same(keys.map((key) => hand.held[key.name]?.fans?.[what]));
+  return same(keys.map((key) => heldValue(hand, key)?.fans?.[what]));
 }
 
 /** The own times that a key has in hand; empty where it has none. */
 function timingOf(hand: Hand, key: Key): { fade?: number | undefined; delay?: number | undefined; curve?: Curve | undefined } {
-  const held = hand.held[key.name];
+  const held = heldValue(hand, key);
   return held ? moveTiming(held.move) : {};
 }
 
@@ -126,20 +126,4 @@ function hasTiming(hand: Hand, key: Key): boolean {
 /** The value that all agree on; undefined where they do not. */
 function same<T>(values: readonly (T | undefined)[]): T | undefined {
   return values.every((value) => value === values[0]) ? values[0] : undefined;
-}
-
-/**
- * The shortest fan that gives these values in this order; undefined where one of them is missing.
- * Equal values give a single number; equal steps give two points.
- */
-export function fanOf(values: readonly (number | undefined)[]): Fan | undefined {
-  const known = values.filter((value) => value !== undefined);
-  const first = known[0];
-  if (first === undefined || known.length < values.length) return undefined;
-  if (known.every((value) => value === first)) return first;
-  const last = known.at(-1) ?? first;
-  const middle = known[(known.length - 1) / 2];
-  const tries = [`${first}~${last}`, ...(middle === undefined ? [] : [`${first}~${middle}~${last}`])];
-  const fits = (fan: string): boolean => known.every((value, index) => Math.abs(fanAt(fan, index, known.length) - value) < 0.005);
-  return tries.find(fits) ?? known.join("~");
 }

@@ -1,4 +1,4 @@
-import { type EditInput, type Outcome, isNamed, storedMove, targetOfMove } from "../edit/index.ts";
+import { type EditInput, type Outcome, isNamed, storedMove, targetOfMove, wavesOfKeys } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { makeMove, moveTiming, paletteOf } from "../show/move.ts";
@@ -9,7 +9,10 @@ import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, freeNumbe
 import { count } from "../show/words.ts";
 import type { ListRun } from "../mix/listRun.ts";
 import { heldKeys } from "./give.ts";
-import type { Hand } from "./hand.ts";
+import { type Hand, heldValue, heldWave } from "./hand.ts";
+import { type HeldWave, keyOfWave, waveName } from "./heldWave.ts";
+import { sameData } from "../show/sameData.ts";
+import { wavesOf } from "../sheet/waves.ts";
 
 /**
  * What a record takes from where, and how it stands in the cue.
@@ -37,7 +40,7 @@ export interface RecordWish {
  * `run` is undefined where no list runs.
  */
 export interface OnStage {
-  readonly run: Pick<ListRun, "cue" | "onStage"> | undefined;
+  readonly run: Pick<ListRun, "cue" | "onStage" | "waves"> | undefined;
   readonly outputOf: (key: Key) => number;
 }
 
@@ -70,7 +73,11 @@ export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, sta
     (moves[key.channel] ??= {})[key.attribute.id] = own;
     if (hand.held[key.name]) keys.push(key.name);
   }
-  if (Object.keys(moves).length === 0 && wish.mode !== "replace") throw new ShowError(nothingTaken(hand, wish, taken.length > 0));
+  const swaying =
+    wish.what === "times" ? [] : wish.from === "hand" ? wavesInHand(sheet, hand, wish) : wavesOnStage(list, hand, stage, wish);
+  for (const [key] of swaying) if (heldWave(hand, key)) keys.push(waveName(key.name));
+  if (Object.keys(moves).length + swaying.length === 0 && wish.mode !== "replace")
+    throw new ShowError(nothingTaken(hand, wish, taken.length > 0));
   const { cue, mode, scope, part, label, times } = wish;
   return {
     keys,
@@ -79,6 +86,7 @@ export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, sta
       list: list.id,
       cue,
       moves,
+      ...(swaying.length === 0 ? {} : { waves: wavesOfKeys(swaying) }),
       mode,
       scope,
       ...(part === undefined ? {} : { part }),
@@ -105,9 +113,40 @@ interface Taken {
 /** What a record takes of the Hand; with `changed` only what has been given since it was recorded last. */
 function fromHand(sheet: ShowSheet, hand: Hand, wish: RecordWish): Taken[] {
   return heldKeys(sheet, hand, selectionOf(wish)).flatMap((key): Taken[] => {
-    const held = hand.held[key.name];
+    const held = heldValue(hand, key);
     return held && (held.fresh || !wish.changed) ? [{ key, spec: held.move }] : [];
   });
+}
+
+/** The waves that a record takes of the Hand. */
+function wavesInHand(sheet: ShowSheet, hand: Hand, wish: RecordWish): [Key, HeldWave["wave"]][] {
+  const selection = selectionOf(wish);
+  return Object.entries(hand.held).flatMap(([name, held]): [Key, HeldWave["wave"]][] => {
+    const key = keyOfWave(sheet.keys, name);
+    if (!key || !("wave" in held) || !isNamed(key, selection)) return [];
+    return held.fresh || !wish.changed ? [[key, held.wave]] : [];
+  });
+}
+
+/** The waves that a record takes of the stage: those that the list runs, with what the Hand says over them; a stop for one that the cue would show and the stage does not. */
+function wavesOnStage(list: ListSheet, hand: Hand, { run }: OnStage, wish: RecordWish): [Key, HeldWave["wave"]][] {
+  const selection = selectionOf(wish);
+  const shownIn = wavesOf(list);
+  const row = rowShown(list, wish.cue);
+  return list.keys.all.flatMap((key): [Key, HeldWave["wave"]][] => {
+    const said = heldWave(hand, key)?.wave ?? run?.waves.get(key.ordinal)?.wave ?? undefined;
+    const shown = (row < 0 ? undefined : shownIn.get(key)?.[row]?.wave) ?? undefined;
+    if (!isNamed(key, selection) || (said === undefined && shown === undefined)) return [];
+    const wave = said ?? { stop: true };
+    const isShown = "stop" in wave ? shown === undefined : sameData(shown, wave);
+    return wish.changed && isShown ? [] : [[key, wave]];
+  });
+}
+
+/** The row whose look a cue shows, or would show before anything is recorded into it. */
+function rowShown(list: ListSheet, cue: string): number {
+  const row = findRow(list, cue);
+  return row >= 0 ? row : firstRowFrom(list, cueOrder(cue)) - 1;
 }
 
 /** What a record takes of the stage: what differs from the look of the cue on stage, or is in hand. */
@@ -115,11 +154,10 @@ function fromStage(list: ListSheet, hand: Hand, { run, outputOf }: OnStage, wish
   const isOn = ({ name, ordinal }: Key): boolean => !Number.isNaN(run?.onStage[ordinal] ?? Number.NaN) || hand.held[name] !== undefined;
   const selection = selectionOf(wish);
   const stageRow = run?.cue === null || run === undefined ? -1 : findRow(list, run.cue);
-  const row = findRow(list, wish.cue);
-  const behind = row >= 0 ? row : firstRowFrom(list, cueOrder(wish.cue)) - 1;
+  const behind = rowShown(list, wish.cue);
   return list.keys.all.flatMap((key): Taken[] => {
     if (!isOn(key) || !isNamed(key, selection)) return [];
-    const held = hand.held[key.name];
+    const held = heldValue(hand, key);
     const value = Math.round(outputOf(key) * 100) / 100;
     if (wish.changed && behind >= 0 && sameValue(entryAt(list, key, behind).value, value)) return [];
     if (held) return [{ key, spec: held.move }];
@@ -193,9 +231,18 @@ export function recordSentence(list: ListSheet, { edit }: RecordPlan, { impact, 
   const stored = steps.filter((step) => step.at === "move" && step.cue === edit.cue);
   const own = edit.mode === "remove" || stored.length > 0 ? stored : [];
   const lights = new Set(own.map((step) => (step.at === "move" ? step.channel : 0)));
-  const what = own.length === 0 ? "nothing of it is new" : `${count(own.length, "value")} of ${count(lights.size, "light")}`;
+  const values = own.length === 0 ? [] : [`${count(own.length, "value")} of ${count(lights.size, "light")}`];
+  const what = [...values, ...wavesRecorded(edit)].join(" and ") || "nothing of it is new";
   const snaps = row < 0 && Object.keys(edit.times ?? {}).length === 0 ? "; it has no times, so it snaps" : "";
   return `${where}: ${what}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}${snaps}`;
+}
+
+/** How many waves a record brings or takes out, and how many it stops. */
+function wavesRecorded({ waves = {} }: RecordPlan["edit"]): string[] {
+  const all = Object.values(waves).flatMap((own) => Object.values(own));
+  const stops = all.filter((wave) => "stop" in wave).length;
+  const runs = all.length - stops;
+  return [...(runs > 0 ? [count(runs, "wave")] : []), ...(stops > 0 ? [`${count(stops, "wave")} stopped`] : [])];
 }
 
 /** What "this cue only" writes into the cues behind it so that they stay as they are. */

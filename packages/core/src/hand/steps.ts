@@ -1,8 +1,11 @@
 import { count, listed } from "../show/words.ts";
 import { isRelease, paletteOf, plainValue, sameMove } from "../show/move.ts";
-import type { MoveSpec, Moves } from "../show/schema.ts";
+import { waveWords } from "../edit/index.ts";
+import { sameData } from "../show/sameData.ts";
+import type { MoveSpec, Moves, Waves } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { type Hand, type HandChange, type Held, fitHand, letGo } from "./hand.ts";
+import type { HeldWave } from "./heldWave.ts";
 import { without } from "./without.ts";
 
 /**
@@ -46,20 +49,32 @@ export function squashDiffs(first: HandDiff, second: HandDiff): HandDiff {
  */
 export function stepHand(hand: Hand, diff: HandDiff, direction: "undo" | "redo", sheet: ShowSheet, now: number): Hand {
   const [from, to] = direction === "undo" ? (["after", "before"] as const) : (["before", "after"] as const);
-  const mine = Object.entries(diff).filter(([name, step]) => sameMove(hand.held[name]?.move, step[from]?.move));
+  const mine = Object.entries(diff).filter(([name, step]) => saysSame(hand.held[name], step[from]));
   const going = mine.filter(([, step]) => !step[to]).map(([name]) => name);
   const left = letGo(hand, going, sheet, now, 1);
   const back = mine.flatMap(([name, step]): [string, Held][] => (step[to] ? [[name, step[to]]] : []));
   const names = back.map(([name]) => name);
   return fitHand(
-    { held: { ...left.held, ...Object.fromEntries(back) }, dropped: without(hand.dropped, names), leaving: without(left.leaving, names) },
+    {
+      ...hand,
+      held: { ...left.held, ...Object.fromEntries(back) },
+      dropped: without(hand.dropped, names),
+      leaving: without(left.leaving, names),
+    },
     sheet,
   );
 }
 
 /** True when two held values are the same, and as fresh. */
 function sameHeld(a: Held | undefined, b: Held | undefined): boolean {
-  return a === b || (a !== undefined && b !== undefined && a.fresh === b.fresh && sameMove(a.move, b.move));
+  return a === b || (a !== undefined && b !== undefined && a.fresh === b.fresh && saysSame(a, b));
+}
+
+/** True when two held things say the same, whenever they were given and whether or not they have been recorded. */
+function saysSame(a: Held | undefined, b: Held | undefined): boolean {
+  if (a === undefined || b === undefined) return a === b;
+  if ("wave" in a || "wave" in b) return "wave" in a && "wave" in b && sameData(a.wave, b.wave);
+  return sameMove(a.move, b.move);
 }
 
 /**
@@ -72,6 +87,10 @@ export function describeHandChanges(changes: readonly HandChange[], diff: HandDi
   switch (first.do) {
     case "give":
       return `In hand: ${givenWords(mergedMoves(changes))}`;
+    case "wave":
+      return `In hand: ${swayWords(changes)}`;
+    case "inTime":
+      return first.on ? "The Hand takes its own times" : "The Hand takes hold at once";
     case "time":
       return `In hand: times of ${count(Object.keys(diff).length, "value")}`;
     case "drop":
@@ -91,6 +110,26 @@ function mergedMoves(changes: readonly HandChange[]): Moves {
     for (const [channel, own] of Object.entries(change.moves)) merged[channel] = { ...merged[channel], ...own };
   }
   return merged;
+}
+
+/** The waves that some changes give, in words: "6 lights, pan sine 30 every 4 s". */
+function swayWords(changes: readonly HandChange[]): string {
+  const all: Waves = {};
+  for (const change of changes) {
+    if (change.do !== "wave") continue;
+    for (const [channel, own] of Object.entries(change.waves)) all[channel] = { ...all[channel], ...own };
+  }
+  const channels = Object.keys(all);
+  const lights = channels.length === 1 ? `light ${channels[0]}` : count(channels.length, "light");
+  const said = Object.values(all).flatMap((own) => Object.entries(own).map(([attribute, wave]) => `${attribute} ${plainWaveWords(wave)}`));
+  return `${lights}, ${listed([...new Set(said)])}`;
+}
+
+/** A wave in words, without its phase: lights of a row differ in that alone. */
+function plainWaveWords(wave: HeldWave["wave"]): string {
+  if ("stop" in wave) return waveWords(wave);
+  const { phase: _spread, ...rest } = wave;
+  return waveWords(rest);
 }
 
 /** What is given, in words: "6 lights, intensity 70". */

@@ -7,7 +7,7 @@ import { resolve } from "../sheet/palettes.ts";
 import { type ListSheet, type ShowSheet, cueAt, rowOf } from "../sheet/sheet.ts";
 import type { Key } from "../sheet/keys.ts";
 import { heldKeys } from "./give.ts";
-import type { Hand } from "./hand.ts";
+import { type Hand, heldValue } from "./hand.ts";
 
 /**
  * Where a value in hand can be put: into the cue on stage, into the cue that its value comes from, or into the palette.
@@ -38,7 +38,7 @@ export interface UpdateOption {
 export function updateOptions(sheet: ShowSheet, list: ListSheet, hand: Hand, cue: string, selection: KeySelection = {}): UpdateOption[] {
   const row = rowOf(list, cue);
   return heldKeys(sheet, hand, selection).flatMap((key): UpdateOption[] => {
-    const held = hand.held[key.name];
+    const held = heldValue(hand, key);
     if (!held?.fresh) return [];
     const entry = entryAt(list, key, row);
     const set = !Number.isNaN(entry.value);

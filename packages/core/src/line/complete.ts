@@ -1,4 +1,4 @@
-import { CURVES, FAMILIES, TIMED_FAMILIES } from "../show/schema.ts";
+import { CURVES, FAMILIES, TIMED_FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { plainId } from "../show/ids.ts";
@@ -77,6 +77,7 @@ function wordsFor({ token, rule }: Possible, sheet: ShowSheet, keys: readonly Ke
   if (token !== "Word") return [];
   if (rule === "mappings")
     return [...new Set(sheet.keys.all.map((key) => key.attribute.id))].map((name) => ({ word: name, about: "attribute" }));
+  if (rule === "wave") return WAVE_SHAPES.map((shape) => ({ word: shape, about: "shape" }));
   if (rule === "ownTimes") return CURVES.map((curve) => ({ word: curve, about: "curve" }));
   const families = FAMILIES.filter((family) => has(keys, family)).map((family) => ({ word: family, about: "family" }));
   if (rule === "keep" || rule === "recordOption") return families;
@@ -95,7 +96,14 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
     entries.map(({ id, label }) => ({ word: id, about: label }));
   switch (rule) {
     case "journey":
+    case "standbySet":
+    case "press":
       return of(show.lists);
+    case "waveRate":
+      return of(show.tempos ?? []);
+    case "actionBody":
+    case "rank":
+      return of([...show.lists, ...(show.heldLooks ?? []), ...(rule === "rank" ? [] : (show.tempos ?? []))]);
     case "term":
       return of([...show.groups, ...autoGroups(show)]);
     case "ownTimes":

@@ -54,6 +54,10 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.swapPalette) },
       { ALT: () => this.SUBRULE(this.wholeCue) },
       { ALT: () => this.SUBRULE(this.onCues) },
+      { ALT: () => ({ kind: "press", press: this.SUBRULE(this.press) }) },
+      { ALT: () => this.SUBRULE(this.handTakes) },
+      { ALT: () => this.SUBRULE(this.rank) },
+      { ALT: () => ({ kind: "cueWaves", cues: undefined, waves: this.SUBRULE(this.cueWaves) }) },
       { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [undefined] }) },
       { ALT: () => ({ kind: "last", cues: undefined, seconds: this.SUBRULE(this.lasting) }) },
       { ALT: () => ({ kind: "trigger", cues: undefined, trigger: this.SUBRULE(this.trigger) }) },
@@ -198,12 +202,19 @@ class LineParser extends CueRules {
     return { kind: "update", ...(place ? { place } : {}), ...(lights ? { lights } : {}), ...(attribute ? { attribute } : {}) };
   });
 
-  /** `drop 5 pan`: lets values go from the Hand. Alone it empties the Hand. */
+  /** `drop 5 pan`: lets values go from the Hand. Alone it empties the Hand. `drop standby` empties the set that was chosen to go together. */
   private readonly dropped = this.RULE("dropped", (): Sentence => {
     this.CONSUME(word.Drop);
-    const lights = this.OPTION(() => this.SUBRULE(this.lights));
-    const attribute = this.OPTION2(() => named(this.CONSUME(word.Word)));
-    return { kind: "dropped", ...(lights ? { lights } : {}), ...(attribute ? { attribute } : {}) };
+    return this.OR<Sentence>([
+      { ALT: () => (this.CONSUME(word.Standby), { kind: "press", press: { do: "standby", chosen: [] } }) },
+      {
+        ALT: () => {
+          const lights = this.OPTION(() => this.SUBRULE(this.lights));
+          const attribute = this.OPTION2(() => named(this.CONSUME(word.Word)));
+          return { kind: "dropped", ...(lights ? { lights } : {}), ...(attribute ? { attribute } : {}) };
+        },
+      },
+    ]);
   });
 
   /** `keep palette "Dusk" colour for types`, `keep pace "Slow"`, `keep group "Front" 1..6`: gives a name to what is in hand or chosen. */
@@ -220,6 +231,14 @@ class LineParser extends CueRules {
         },
       },
       { ALT: () => (this.CONSUME(word.Pace), { what: "pace", label: this.CONSUME2(word.Text).image.slice(1, -1) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Look);
+          const label = this.CONSUME4(word.Text).image.slice(1, -1);
+          const stage = this.OPTION3(() => (this.CONSUME(word.From), this.CONSUME(word.Stage))) !== undefined;
+          return { what: "look", label, ...(stage ? { stage } : {}) };
+        },
+      },
       {
         ALT: () => {
           this.CONSUME(word.Group);
@@ -289,10 +308,45 @@ class LineParser extends CueRules {
             { ALT: () => ({ kind: "last", cues, seconds: this.SUBRULE(this.lasting) }) },
             { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
             { ALT: () => ({ kind: "action", cues, action: this.SUBRULE(this.action) }) },
+            { ALT: () => ({ kind: "cueWaves", cues, waves: this.SUBRULE(this.cueWaves) }) },
             { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
           ]);
         },
       },
+    ]),
+  );
+
+  /** `waves stop`, `waves pass`, `waves track`: what a cue does to waves alone (section 10 of the running rules). */
+  private readonly cueWaves = this.RULE("cueWaves", (): "stop" | "pass" | null => {
+    this.CONSUME(word.Waves);
+    return this.OR<"stop" | "pass" | null>([
+      { ALT: () => (this.CONSUME(word.Stop), "stop") },
+      { ALT: () => (this.CONSUME(word.Pass), "pass") },
+      { ALT: () => (this.CONSUME(word.Track), null) },
+    ]);
+  });
+
+  /** `hand in times`, `hand at once`: how what is given takes hold. */
+  private readonly handTakes = this.RULE("handTakes", (): Sentence => {
+    this.CONSUME(word.Hand);
+    return this.OR<Sentence>([
+      { ALT: () => (this.CONSUME(word.In), this.CONSUME(word.Times), { kind: "inTimes", on: true }) },
+      { ALT: () => (this.CONSUME(word.AtWord), this.CONSUME(word.Once), { kind: "inTimes", on: false }) },
+    ]);
+  });
+
+  /** `priority sea 60`, `highest warmers`, `latest warmers`: how a list or a held look stands to others (section 7 of the running rules). */
+  private readonly rank = this.RULE("rank", (): Sentence =>
+    this.OR<Sentence>([
+      {
+        ALT: () => {
+          this.CONSUME(word.Priority);
+          const name = named(this.CONSUME(word.Name));
+          return { kind: "rank", name, priority: Number(this.CONSUME(word.Decimal).image) };
+        },
+      },
+      { ALT: () => (this.CONSUME(word.Highest), { kind: "rank", name: named(this.CONSUME2(word.Name)), levels: "highest" }) },
+      { ALT: () => (this.CONSUME(word.Latest), { kind: "rank", name: named(this.CONSUME3(word.Name)), levels: "latest" }) },
     ]),
   );
 
@@ -412,7 +466,7 @@ export function parseLine(text: string): { sentence: Sentence } | { fault: LineF
   const error = parser.errors[0];
   if (!error) return { sentence };
   const token = Number.isFinite(error.token.startOffset) ? error.token : undefined;
-  if (!token) return { fault: { message: unfinished(possibleAfter(lexed.tokens)), at: text.length, length: 1 } };
+  if (!token) return { fault: { message: unfinished(lexed.tokens, possibleAfter(lexed.tokens)), at: text.length, length: 1 } };
   const before = lexed.tokens.slice(0, lexed.tokens.indexOf(token));
   const message =
     hintFor(before, token, lexed.tokens[before.length + 1]) ?? expectation(token.image, possibleAfter(before), before.length === 0);

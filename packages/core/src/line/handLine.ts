@@ -1,5 +1,5 @@
 // The sentences that are no edit of the show by themselves: they go to the Hand, change what is chosen, or open a sheet that asks more.
-import type { Operation, EditInput, KeySelection } from "../edit/index.ts";
+import type { GivenWave, Operation, EditInput, KeySelection } from "../edit/index.ts";
 import { FAMILIES, type Family } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { freeId } from "../show/ids.ts";
@@ -8,7 +8,7 @@ import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
 import { recordTimesOf } from "./cueTimes.ts";
-import { Fault, attributeOf, channelsOf, timesOf, wordGiven } from "./names.ts";
+import { Fault, attributeOf, channelsOf, timesOf, waveNamed, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
 /**
@@ -20,7 +20,10 @@ export type HandOperation =
   | { do: "home"; selection: KeySelection; othersOut: boolean }
   | { do: "time"; wish: TimesWish; selection: KeySelection }
   | { do: "pace"; pace: string; selection: KeySelection }
-  | { do: "drop"; selection: KeySelection }
+  | { do: "wave"; wave: GivenWave; selection: KeySelection }
+  // `waves`: only those go, values stay.
+  | { do: "drop"; selection: KeySelection; waves?: boolean }
+  | { do: "inTime"; on: boolean }
   | { do: "takeUp" };
 
 /**
@@ -36,6 +39,7 @@ export type HandRequest =
   | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection }
   | { kind: "keep"; what: "palette"; label: string; family: Family; scope: PaletteScope }
   | { kind: "keep"; what: "pace"; label: string }
+  | { kind: "keep"; what: "look"; label: string; stage: boolean }
   | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: undefined };
 
 /** What a line for the Hand is read with. */
@@ -43,7 +47,7 @@ interface Context {
   readonly sheet: ShowSheet;
 }
 /** The sentences that speak of the Hand, of views and of what is chosen. */
-type HandSentence = Extract<Sentence, { kind: "view" | "choice" | "takeUp" | "record" | "update" | "dropped" | "keep" }>;
+type HandSentence = Extract<Sentence, { kind: "view" | "choice" | "takeUp" | "inTimes" | "record" | "update" | "dropped" | "keep" }>;
 
 /**
  * Holds what was typed against the show. Throws Fault for a name that means nothing in it.
@@ -54,6 +58,8 @@ export function handRequest(sentence: HandSentence, { sheet }: Context): HandReq
     case "view":
     case "choice":
       return sentence;
+    case "inTimes":
+      return { kind: "hand", operation: { do: "inTime", on: sentence.on }, channels: undefined };
     case "takeUp":
       return { kind: "hand", operation: { do: "takeUp" }, channels: undefined };
     case "record":
@@ -107,6 +113,8 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
       return { kind: "keep", what: "palette", label: keeping.label, family: familyNamed(keeping.family), scope: keeping.scope };
     case "pace":
       return { kind: "keep", what: "pace", label: keeping.label };
+    case "look":
+      return { kind: "keep", what: "look", label: keeping.label, stage: keeping.stage ?? false };
     case "group": {
       if (!keeping.lights) throw new Fault({ message: "Which lights? Write them behind the name, as 1..6", at: 0, length: 4 });
       const channels = channelsOf(keeping.lights, sheet);
@@ -142,6 +150,11 @@ export function operationInHand(
     const { pace, scale, ...wish } = timesOf(operation.times, sheet);
     if (scale !== undefined) throw new Fault({ message: "Own times are multiplied in cues; begin with one, as in #12:", at: 0, length: 1 });
     return { kind: "hand", operation: pace === undefined ? { do: "time", wish, selection } : { do: "pace", pace, selection }, channels };
+  }
+  if ("wave" in operation) {
+    const own = attribute ? selection : { ...selection, families: ["intensity" as const] };
+    if (operation.wave === null) return { kind: "hand", operation: { do: "drop", selection: own, waves: true }, channels };
+    return { kind: "hand", operation: { do: "wave", wave: waveNamed(operation.wave, sheet), selection: own }, channels };
   }
   if ("drop" in operation) return { kind: "hand", operation: { do: "drop", selection }, channels };
   if ("home" in operation) return { kind: "hand", operation: { do: "home", selection, othersOut }, channels };

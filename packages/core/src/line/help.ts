@@ -104,10 +104,70 @@ export const LINE_HELP: readonly LineChapter[] = [
     ],
   },
   {
+    about: "Waves",
+    entries: [
+      entry(
+        ["61..64 pan wave sine 30 every 4 spread 0~360", "1..6 wave flicker 20 every 0.4"],
+        "what sways: shape, size, how often, spread over the lights in degrees; in hand, or in the cues that are chosen",
+        "effect oscillate chase shape swing phase offset",
+      ),
+      entry(["61..64 pan wave triangle 10~40 at slow"], "at a tempo; sizes may be a fan"),
+      entry(
+        ["61..64 pan wave stop", "61..64 pan wave none"],
+        "stops what sways there; in hand: lets the wave go, in cues: forgets what they say of it",
+      ),
+      entry(["#10..14: 61..64 pan wave sine 30 every 4 only"], "in a range of cues; only: behind it everything sways as before"),
+      entry(
+        ["#12: waves stop", "#12: waves pass", "#12: waves track"],
+        "no wave tracks past this cue; all but those of levels pass its wall; as values do",
+      ),
+    ],
+  },
+  {
+    about: "What runs",
+    entries: [
+      entry(
+        ["start sea", "start sea at #3", "go sea", "go sea to #3", "back sea"],
+        "fires cues of a list now, by its name",
+        "go press run list chase",
+      ),
+      entry(
+        ["hold sea", "resume sea", "catch main", "release sea in 4"],
+        "lets a list stand, go on, wait for a Go; lets it go",
+        "pause stop assert follow",
+      ),
+      entry(
+        ["rate sea 1.5", "master sea 60 in 3", "fader sea 40", "tempo slow 96"],
+        "how fast, how bright, its fader, a tempo",
+        "speed submaster beat",
+      ),
+      entry(
+        ["raise warmers to 80 in 3", 'keep look "Warm wash"', 'keep look "Warm wash" from stage'],
+        "a held look's fader; a held look of what is in hand, or of the lights that are lit",
+        "submaster",
+      ),
+      entry(
+        ["standby sea #3, main #12", "drop standby", "fire set"],
+        "chooses cues that go together, on several lists; fires exactly those",
+        "together sync",
+      ),
+      entry(
+        ["priority sea 60", "highest warmers", "latest warmers"],
+        "how a list or a held look stands to others",
+        "precedence over under",
+      ),
+    ],
+  },
+  {
     about: "The Hand",
     entries: [
       entry(["drop", "drop 5..8", "drop 5 position"], "lets go of all that is in hand, of lights, of a family; it fades back to the show"),
       entry(["take up"], "takes up again what was dropped last"),
+      entry(
+        ["hand in times", "hand at once"],
+        "what is given takes hold in its own delay, fade and curve, so that a pace is tried live; or at once",
+        "fade live time",
+      ),
       entry(["record next"], "records what has changed in hand as the next cue"),
       entry(
         ['record #12 "Storm breaks" up 3 down 5 delay 1', "record #12 up 3 position 4 delay 1"],

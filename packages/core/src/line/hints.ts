@@ -83,7 +83,6 @@ function firstWordHint(token: IToken, next: IToken | undefined): string | undefi
   const kind = token.tokenType.name;
   if (["Equals", "AtWord", "Plus", "Minus", "Star", "Release", "Home"].includes(kind))
     return "Which lights? Write them first, as in 5 = 50";
-  if (kind === "Go") return "Nothing that is typed fires a cue; press Go in Run. #12 looks at cue 12";
   if (CUE_WORDS.test(token.image)) return `Cues are typed with #, as in #${next?.tokenType.name === "Decimal" ? next.image : "12"}`;
   if (kind === "Word" && next?.tokenType.name === "Decimal")
     return `Lights come first and a value has =, as in 5 ${token.image} = ${next.image}`;
@@ -121,11 +120,17 @@ export function expectation(image: string, possible: readonly Possible[], isFirs
   return words.length === 0 ? `The line is finished before "${image}"` : `"${image}" means nothing here; here could stand ${listOf(words)}`;
 }
 
+/** Words that press something on a list, which has to be named: the main list fires by accident least of all. */
+const PRESSING: ReadonlySet<string> = new Set(["Go", "Back", "Hold", "Resume", "Catch", "Start"]);
+
 /**
  * What could come next in a line that ends too early.
  * A sentence for the user that names what could be typed next.
  */
-export function unfinished(possible: readonly Possible[]): string {
+export function unfinished(tokens: readonly IToken[], possible: readonly Possible[]): string {
+  const [only, ...others] = tokens;
+  if (only && others.length === 0 && PRESSING.has(only.tokenType.name))
+    return `On which list? Name it, as in ${only.image.toLowerCase()} main; #12 looks at cue 12 and fires nothing`;
   const words = possibleWords(possible);
   return words.length === 0 ? "The line is not finished" : `The line is not finished; next could come ${listOf(words)}`;
 }

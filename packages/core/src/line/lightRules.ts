@@ -1,7 +1,7 @@
 // The lowest of the layers of the grammar (lights, then times, then cues): each is a class because the parser package reads its rules from one.
 import { EmbeddedActionsParser, type IToken } from "chevrotain";
 import { readSeconds } from "../time/readTime.ts";
-import type { Lights, Named, Range, TypedChange, TypedOperation, TypedTiming } from "./sentence.ts";
+import type { Lights, Named, Range, TypedChange, TypedOperation, TypedTiming, TypedWave } from "./sentence.ts";
 import { lineTokens, word } from "./tokens.ts";
 
 /**
@@ -68,7 +68,33 @@ export class LightRules extends EmbeddedActionsParser {
       { ALT: () => (this.CONSUME(word.Home), { home: true }) },
       { ALT: () => (this.CONSUME(word.Drop), { drop: true }) },
       { ALT: () => (this.CONSUME(word.To), this.CONSUME(word.Part), { part: Number(this.CONSUME4(word.Decimal).image) }) },
+      { ALT: () => (this.CONSUME(word.WaveWord), { wave: this.SUBRULE(this.wave) }) },
       { ALT: () => this.SUBRULE(this.ownTimes) },
+    ]),
+  );
+
+  /** `sine 30 every 4 spread 0~360`, `flicker 10 at slow`; `stop` lets it stand, `none` (null) forgets what is said of it. */
+  protected readonly wave = this.RULE("wave", (): TypedWave | null =>
+    this.OR<TypedWave | null>([
+      { ALT: () => (this.CONSUME(word.Stop), { stop: true }) },
+      { ALT: () => (this.CONSUME(word.None), null) },
+      {
+        ALT: () => {
+          const shape = named(this.CONSUME(word.Word));
+          const size = this.SUBRULE(this.amount);
+          const rate = this.SUBRULE(this.waveRate);
+          const phase = this.OPTION(() => (this.CONSUME(word.Spread), this.SUBRULE2(this.amount)));
+          return { shape, size, ...rate, ...(phase === undefined ? {} : { phase }) };
+        },
+      },
+    ]),
+  );
+
+  /** How often a wave comes round: `every 4` seconds, or `at slow`, a tempo. */
+  private readonly waveRate = this.RULE("waveRate", (): { period: number | string } | { tempo: Named } =>
+    this.OR<{ period: number | string } | { tempo: Named }>([
+      { ALT: () => (this.CONSUME(word.Every), { period: this.SUBRULE(this.amount) }) },
+      { ALT: () => (this.CONSUME(word.AtWord), { tempo: named(this.CONSUME(word.Name)) }) },
     ]),
   );
 

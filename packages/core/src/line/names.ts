@@ -1,13 +1,14 @@
 import { plainId } from "../show/ids.ts";
 import { slotValue } from "../show/slots.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
-import { CURVES, type Family, FAMILIES } from "../show/schema.ts";
-import type { ShowSheet } from "../sheet/sheet.ts";
+import { CURVES, type Family, FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
+import type { GivenWave } from "../edit/index.ts";
+import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
 import type { LineFault } from "./fault.ts";
 import { isNear } from "./near.ts";
 import { KEYWORDS } from "./tokens.ts";
-import type { Lights, Named, TypedTiming } from "./sentence.ts";
+import type { Lights, Named, TypedTiming, TypedWave } from "./sentence.ts";
 
 /**
  * A word of a line that names nothing in the show; it points at the word. It is caught at the door of the folder: callers get a LineFault.
@@ -45,6 +46,38 @@ export function timesOf(
       length: curve.name.length,
     });
   return { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }), ...(known ? { curve: known } : {}) };
+}
+
+/**
+ * A wave as typed, held against the shapes and tempos that there are (section 10 of the running rules). Fans stay as they were typed.
+ * Throws Fault for a shape or a tempo that there is not.
+ */
+export function waveNamed(typed: TypedWave, sheet: ShowSheet): GivenWave {
+  if ("stop" in typed) return typed;
+  const { shape, tempo, ...amounts } = typed;
+  const known = WAVE_SHAPES.find((each) => each === shape.name.toLowerCase());
+  if (!known)
+    throw new Fault({
+      message: `There is no shape "${shape.name}"; the shapes are ${WAVE_SHAPES.join(", ")}`,
+      at: shape.at,
+      length: shape.name.length,
+    });
+  return { shape: known, ...amounts, ...(tempo ? { tempo: entryNamed(tempo, sheet.show.tempos ?? [], "tempo") } : {}) };
+}
+
+/**
+ * The id of what has this id or label.
+ * Throws Fault, pointing at the word, naming those there are.
+ */
+export function entryNamed(
+  name: Named,
+  all: readonly { readonly id: string; readonly label?: string | undefined }[],
+  what: string,
+): string {
+  const found = all.find(({ id, label }) => matches({ id, label: label ?? "" }, name.name));
+  if (found) return found.id;
+  const known = all.map(({ id }) => id).join(", ") || "none yet";
+  throw new Fault({ message: `There is no ${what} "${name.name}"; there is ${known}`, at: name.at, length: name.name.length });
 }
 
 /**
@@ -146,4 +179,18 @@ export function wordGiven(
 export function matches({ id, label }: { id: string; label: string }, name: string): boolean {
   const typed = name.toLowerCase();
   return id.toLowerCase() === typed || label.toLowerCase() === typed || plainId(label) === typed;
+}
+
+/**
+ * The list of this id or label.
+ * Throws Fault, pointing at the word, naming those there are.
+ */
+export function listNamed(name: Named, sheet: ShowSheet): ListSheet {
+  const found = [...sheet.lists.values()].find(({ list }) => matches({ id: list.id, label: list.label ?? "" }, name.name));
+  if (found) return found;
+  throw new Fault({
+    message: `There is no list "${name.name}"; the lists are ${[...sheet.lists.keys()].join(", ")}`,
+    at: name.at,
+    length: name.name.length,
+  });
 }

@@ -13,7 +13,7 @@ import {
   pasteEdits,
   walledInsertEdits,
 } from "../edit/index.ts";
-import { cueNumberAt, cueOrder, isCueNumber } from "../show/cueNumber.ts";
+import { cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { litRows } from "../marks/calls.ts";
 import { intensityOf } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, findRow, firstRowFrom } from "../sheet/sheet.ts";
@@ -22,13 +22,14 @@ import type { LineFault } from "./fault.ts";
 import { parseLine } from "./grammar.ts";
 import { type HandRequest, operationInHand, handRequest } from "./handLine.ts";
 import { recordTimesOf, timesPatchOf } from "./cueTimes.ts";
-import { Fault, attributeOf, channelsOf, matches, paletteNamed, timesOf, wordGiven } from "./names.ts";
+import { checkedRange, faultless, single } from "./checked.ts";
+import { Fault, attributeOf, channelsOf, listNamed, matches, paletteNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
+import { type LinePress, actionOf, pressOf, rankEdit } from "./pressLine.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
 import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
-import type { Action } from "../show/schema.ts";
-import type { Destination, Named, Range, Sentence, Shown, TypedAction, TypedMapping, TypedOperation } from "./sentence.ts";
+import type { Destination, Named, Range, Sentence, Shown, TypedMapping, TypedOperation } from "./sentence.ts";
 
 /**
  * What a typed line asks for, held against the show. `channels` and `cues` are what is chosen when it has been done; undefined leaves
@@ -44,6 +45,7 @@ export type LineRequest =
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
   | { kind: "show"; what: Shown; shown: boolean }
+  | { kind: "press"; press: LinePress }
   | { kind: "numbers"; cues: Range | undefined }
   | { kind: "takeCues"; cues?: Range; from?: string; start?: string }
   | { kind: "history"; what: "undo" | "redo" };
@@ -136,8 +138,15 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     }
     case "lights":
       return onLights(sentence, context);
+    case "press":
+      return { kind: "press", press: pressOf(sentence.press, context.sheet) };
+    case "rank":
+      return { kind: "edit", edits: [rankEdit(sentence, context.sheet)], channels: undefined, cues: undefined };
+    case "cueWaves":
+      return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "setCue", list: context.list.id, ...cues, waves: sentence.waves }));
     case "view":
     case "choice":
+    case "inTimes":
     case "takeUp":
     case "record":
     case "update":
@@ -249,48 +258,9 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
 /** A line that makes edits. */
 type EditRequest = Extract<LineRequest, { kind: "edit" }>;
 
-/** An action as a cue holds it. Throws Fault for a list, a look or a tempo that the show does not have. */
-function actionOf({ do: what, name, cue = "", value = 0, time, after }: TypedAction, sheet: ShowSheet): Action {
-  const timed = { ...(time === undefined ? {} : { time }), ...(after === undefined ? {} : { after }) };
-  const late = after === undefined ? {} : { after };
-  switch (what) {
-    case "look":
-      return { do: "look", look: entryNamed(name, sheet.show.heldLooks ?? [], "held look"), level: value, ...timed };
-    case "tempo":
-      return { do: "tempo", tempo: entryNamed(name, sheet.show.tempos ?? [], "tempo"), perMinute: value, ...late };
-    case "start":
-      return { do: "start", list: listNamed(name, sheet).id, ...(cue === "" ? {} : { cue: single(cue).from }), ...late };
-    case "goto":
-      return { do: "goto", list: listNamed(name, sheet).id, cue: single(cue).from, ...timed };
-    case "release":
-      return { do: "release", list: listNamed(name, sheet).id, ...timed };
-    case "rate":
-      return { do: "rate", list: listNamed(name, sheet).id, rate: value, ...late };
-    case "master":
-      return { do: "master", list: listNamed(name, sheet).id, level: value, ...timed };
-    case "go":
-    case "hold":
-    case "resume":
-      return { do: what, list: listNamed(name, sheet).id, ...late };
-  }
-}
-
-/** The id of what has this id or label. Throws Fault naming those there are. */
-function entryNamed(name: Named, all: readonly { readonly id: string; readonly label?: string | undefined }[], what: string): string {
-  const found = all.find(({ id, label }) => matches({ id, label: label ?? "" }, name.name));
-  if (found) return found.id;
-  const known = all.map(({ id }) => id).join(", ") || "none yet";
-  throw new Fault({ message: `There is no ${what} "${name.name}"; there is ${known}`, at: name.at, length: name.name.length });
-}
-
 /** A request for one edit over a range of cues, which it leaves chosen. */
 function editOf(cues: Range, edit: (cues: Range) => EditInput): EditRequest {
   return { kind: "edit", edits: [edit(cues)], channels: undefined, cues };
-}
-
-/** A range of one cue. */
-function single(number: string): Range {
-  return checkedRange({ from: number, to: number });
 }
 
 /**
@@ -325,17 +295,6 @@ function mappingOf({ from, to, turned }: TypedMapping, sheet: ShowSheet): { from
 function journeyOf({ cues, to }: { cues: Range; to: Destination }, { sheet, list }: LineContext): Journey {
   const into = to.list && listNamed(to.list, sheet);
   return { list, ...checkedRange(cues), start: to.start === undefined ? undefined : single(to.start).from, into };
-}
-
-/** The list of this id or label. Throws Fault naming those there are. */
-function listNamed(name: Named, sheet: ShowSheet): ListSheet {
-  const found = [...sheet.lists.values()].find(({ list }) => matches({ id: list.id, label: list.label ?? "" }, name.name));
-  if (found) return found;
-  throw new Fault({
-    message: `There is no list "${name.name}"; the lists are ${[...sheet.lists.keys()].join(", ")}`,
-    at: name.at,
-    length: name.name.length,
-  });
 }
 
 /** The edits of cues that go elsewhere; they are chosen where they arrive, unless that is another list. */
@@ -446,6 +405,11 @@ function editsOnLights(
     if (cues.from !== cues.to) throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });
     return [{ op: "assignPart", list, cue: cues.from, keys, part: operation.part }];
   }
+  if ("wave" in operation) {
+    const swaying = attribute ? keys : { ...keys, families: ["intensity" as const] };
+    const wave = operation.wave === null ? null : waveNamed(operation.wave, context.sheet);
+    return [{ op: "setWave", list, ...cues, keys: swaying, wave, after }];
+  }
   if ("times" in operation) return [{ op: "setMoveTimes", list, ...cues, keys, ...timesOf(operation.times, context.sheet) }];
   if ("home" in operation) return faultless(() => homeEdits(context.sheet.keys, keys, { list, ...cues, after }));
   // A level is what a bare number speaks of; letting go and dropping speak of all that a light does.
@@ -464,30 +428,11 @@ function editsOnLights(
   return [edit];
 }
 
-/** What work gives; a refusal of the show points at the beginning of the line. */
-function faultless<T>(work: () => T): T {
-  try {
-    return work();
-  } catch (error) {
-    if (error instanceof ShowError) throw new Fault({ message: error.message, at: 0, length: 1 });
-    throw error;
-  }
-}
-
 /** The cues that a line speaks of: those it names, else those that are chosen. Throws Fault where there are none. */
 function cuesFor(typed: Range | undefined, context: LineContext): Range {
   if (typed) return checkedRange(typed);
   if (context.cues) return context.cues;
   throw new Fault({ message: "In which cues? Choose some, or begin with #10..20:", at: 0, length: 1 });
-}
-
-/** A range whose ends are cue numbers. Throws Fault. */
-function checkedRange(range: Range): Range {
-  for (const number of [range.from, range.to]) {
-    if (!isCueNumber(number))
-      throw new Fault({ message: `${number} is not a cue number; it has at most three decimal places`, at: 0, length: number.length + 1 });
-  }
-  return range;
 }
 
 /** The edits that add or patch a row of lights. Throws Fault pointing at the address or the type that is wrong. */

@@ -44,6 +44,14 @@ export type Sentence =
   | { kind: "trigger"; cues: Range | undefined; trigger: Trigger | null }
   // What a cue does besides its moves; null takes all of that away.
   | { kind: "action"; cues: Range | undefined; action: TypedAction | null }
+  // Something pressed now on what runs, by its name; nothing is stored.
+  | { kind: "press"; press: TypedPress }
+  // How what is given to the Hand takes hold: in its own times, or at once.
+  | { kind: "inTimes"; on: boolean }
+  // How a list or a held look stands to others.
+  | { kind: "rank"; name: Named; priority?: number; levels?: "highest" | "latest" }
+  // What a cue does to waves alone: none tracks in, all but those of levels pass its wall, or (null) they track as values do.
+  | { kind: "cueWaves"; cues: Range | undefined; waves: "stop" | "pass" | null }
   // The chain of these cues is scaled to last that many seconds.
   | { kind: "last"; cues: Range | undefined; seconds: number }
   // `walled`: the cue behind it is blocked first, so that nothing inserted leaks on.
@@ -149,6 +157,8 @@ export interface RecordWords {
 export type Keeping =
   | { what: "palette"; label: string; family: Named; scope: "all" | "type" | "channel" }
   | { what: "pace"; label: string }
+  // A held look of what is in hand, or of the lights that are lit.
+  | { what: "look"; label: string; stage?: boolean }
   | { what: "group"; label: string; lights?: Lights };
 
 /**
@@ -179,7 +189,7 @@ export interface Lights {
  * What is done to the chosen lights: a change of values, times of their own, or the part that they go to.
  * Held against the show it becomes an `Operation` or a patch of times.
  */
-export type TypedOperation = TypedChange | TypedTiming | { part: number };
+export type TypedOperation = TypedChange | TypedTiming | { part: number } | { wave: TypedWave | null };
 /**
  * A change of values; a fan is text such as "-30~30".
  * A bare word is a palette or the name of a slot.
@@ -193,6 +203,24 @@ export type TypedChange =
 export interface TypedTiming {
   times: { fade?: number | string | null; delay?: number | string | null; scale?: number; curve?: Named; pace?: Named };
 }
+
+/**
+ * A wave as it was typed: its shape, its size, how often (seconds, or a tempo by its name), its spread in degrees; amounts may be fans as text.
+ * Or that what sways there stops.
+ */
+export type TypedWave =
+  { stop: true } | { shape: Named; size: number | string; period?: number | string; tempo?: Named; phase?: number | string };
+
+/**
+ * What is pressed now, as it was typed: what a cue can do besides, and what only a hand does.
+ * Cues stay text; levels are per cent.
+ */
+export type TypedPress =
+  | { do: "action"; action: TypedAction }
+  | { do: "fader"; name: Named; level: number; time?: number }
+  | { do: "catch" | "back"; name: Named }
+  | { do: "standby"; chosen: { name: Named; cue: string }[] }
+  | { do: "fire" };
 
 /**
  * What a cue is to do besides, as it was typed: to a list, a held look or a tempo by its name. Times are seconds.

@@ -1,6 +1,6 @@
 import { TIMED_FAMILIES, type Trigger } from "../show/schema.ts";
 import { LightRules, named } from "./lightRules.ts";
-import type { TypedAction, TypedPartTimes, TypedTime } from "./sentence.ts";
+import type { TypedAction, TypedPartTimes, TypedTime, Named, TypedPress } from "./sentence.ts";
 import { word } from "./tokens.ts";
 
 /**
@@ -138,6 +138,37 @@ export class TimeRules extends LightRules {
       },
     ]),
   );
+
+  /** What is pressed now: what a cue can do besides, and `fader sea 60 in 3`, `catch main`, `back main`, `standby sea #3, rain #1`, `fire set`. */
+  protected readonly press = this.RULE("press", (): TypedPress =>
+    this.OR<TypedPress>([
+      { ALT: () => ({ do: "action", action: this.SUBRULE(this.actionBody) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Fader);
+          const name = named(this.CONSUME(word.Name));
+          return { do: "fader", name, level: Number(this.CONSUME(word.Decimal).image), ...this.SUBRULE(this.inTime) };
+        },
+      },
+      { ALT: () => (this.CONSUME(word.Catch), { do: "catch", name: named(this.CONSUME2(word.Name)) }) },
+      { ALT: () => (this.CONSUME(word.Back), { do: "back", name: named(this.CONSUME3(word.Name)) }) },
+      { ALT: () => (this.CONSUME(word.Fire), this.CONSUME(word.SetWord), { do: "fire" }) },
+      { ALT: () => (this.CONSUME(word.Standby), { do: "standby", chosen: this.SUBRULE(this.standbySet) }) },
+    ]),
+  );
+
+  private readonly standbySet = this.RULE("standbySet", (): { name: Named; cue: string }[] => {
+    const chosen: { name: Named; cue: string }[] = [];
+    this.AT_LEAST_ONE_SEP({
+      SEP: word.Comma,
+      DEF: () => {
+        const name = named(this.CONSUME(word.Name));
+        this.CONSUME(word.Hash);
+        chosen.push({ name, cue: this.CONSUME(word.Decimal).image });
+      },
+    });
+    return chosen;
+  });
 
   private readonly inTime = this.RULE("inTime", (): { time?: number } => {
     const time = this.OPTION(() => (this.CONSUME(word.In), this.SUBRULE(this.seconds)));

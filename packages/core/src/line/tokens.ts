@@ -126,6 +126,23 @@ const keywords = {
   Tempo: keyword("Tempo", "tempo"),
   After: keyword("After", "after"),
   Actions: keyword("Actions", "actions"),
+  WaveWord: keyword("WaveWord", "wave"),
+  Every: keyword("Every", "every"),
+  Spread: keyword("Spread", "spread"),
+  Stop: keyword("Stop", "stop"),
+  Fader: keyword("Fader", "fader"),
+  Catch: keyword("Catch", "catch"),
+  Back: keyword("Back", "back"),
+  Standby: keyword("Standby", "standby"),
+  Fire: keyword("Fire", "fire"),
+  SetWord: keyword("SetWord", "set"),
+  Hand: keyword("Hand", "hand"),
+  Once: keyword("Once", "once"),
+  Priority: keyword("Priority", "priority"),
+  Highest: keyword("Highest", "highest"),
+  Latest: keyword("Latest", "latest"),
+  Waves: keyword("Waves", "waves"),
+  Pass: keyword("Pass", "pass"),
 };
 
 /** A family whose moves have times of their own in a cue; it may stand wherever an attribute may. */
@@ -149,8 +166,8 @@ const signs = {
 };
 
 /** Words behind which a time stands; only there "1:30" is one, so that "#12:30 = 5" stays what it is. */
-const { UpTime, DownTime, Fade, Delay, End, Go, Last, After, In } = keywords;
-const TIME_WORDS: readonly TokenType[] = [UpTime, DownTime, Fade, Delay, FamilyWord, End, Go, Last, After, In, signs.Tilde];
+const { UpTime, DownTime, Fade, Delay, End, Go, Last, After, In, Every } = keywords;
+const TIME_WORDS: readonly TokenType[] = [UpTime, DownTime, Fade, Delay, FamilyWord, End, Go, Last, After, In, Every, signs.Tilde];
 /** Minutes and seconds: "1:30". */
 const CLOCK = /\d+:[0-5]\d(\.\d+)?/y;
 const Clock = createToken({

@@ -83,3 +83,25 @@ export function lowerLook(layers: Layers, look: LookRun): void {
     else layers.letGo(key, look.source, snap ? 0 : (look.look.fade ?? 1), LINEAR);
   }
 }
+
+/**
+ * Lets a look that is up become what it is after an edit of it or of its palettes: values that are new or others go there in its fade, from where they were;
+ * what it no longer holds is let go. `before` is the run of it before the edit, its keys by the names that they had. `layers` is at the moment of the edit.
+ */
+export function renewLook(layers: Layers, look: LookRun, before: ReadonlyMap<number, LookValue>): void {
+  const fade = look.look.fade ?? 1;
+  const held = new Set(look.values.map(({ key }) => key));
+  for (const { key, isLevel, value, snap } of look.values) {
+    const was = before.get(key);
+    if (was?.value === value) continue;
+    const course = { to: value, fade: snap ? 0 : fade, curve: LINEAR };
+    if (isLevel) layers.takeHold(key, look.source, course, was?.value ?? 0);
+    else layers.takeHold(key, look.source, course);
+  }
+  for (const [key, { snap }] of before) if (!held.has(key)) layers.letGo(key, look.source, snap ? 0 : fade, LINEAR);
+}
+
+/** True where a look holds the same values over the same rig, palettes resolved. */
+export function sameLookValues(a: readonly LookValue[], b: readonly LookValue[]): boolean {
+  return a.length === b.length && a.every(({ key, value }, place) => b[place]?.key === key && b[place]?.value === value);
+}

@@ -1,11 +1,12 @@
 // Everything that runs, and what comes out (the running rules, sections 7 to 9). One clock in seconds drives it; whoever owns it says what
 // time it is. What happens is told to it in the order of time and gives the same numbers wherever it is done: on the server, in every window, headless.
 import type { CueList } from "../show/schema.ts";
-import type { Key } from "../sheet/keys.ts";
+import { type Key, keyNamed } from "../sheet/keys.ts";
 import { type ShowSheet, rowOf } from "../sheet/sheet.ts";
 import { nextRow, previousRow } from "./follows.ts";
-import { isTableCalm, outAt, writeAll } from "./layerReading.ts";
+import { isTableCalm, outAt, outOf, writeAll } from "./layerReading.ts";
 import { runTime } from "./listRun.ts";
+import { type LookValue, idleLook, renewLook, sameLookValues } from "./lookRun.ts";
 import { rampTo } from "./ramp.ts";
 import { BACK_TIME, Running } from "./running.ts";
 import { SETTLING, settleRun } from "./settle.ts";
@@ -33,6 +34,11 @@ export class Mix extends Running {
     this.advance(now);
     this.look(now);
     return outAt(this.table, key.ordinal);
+  }
+
+  /** What one key puts out without its waves, by its ordinal, at the moment that was looked at last. */
+  still(ordinal: number): number {
+    return outOf(this.table, ordinal, -1);
   }
 
   /** Go on a list: its next cue; a held list goes on instead. False where there is no next cue. */
@@ -170,6 +176,21 @@ export class Mix extends Running {
     return waits || ramps.some(({ start, fade }) => now < start + fade) || !isTableCalm(this.table);
   }
 
+  /** Lets the looks that are up become what an edit has made of them; `before` is the run that this one goes on from. */
+  renewLooks(before: Mix, now: number): void {
+    this.look(now);
+    for (const [id, look] of this.looks) {
+      const old = before.looks.get(id);
+      if (!old?.up || !look.up) continue;
+      const values = old.values.flatMap((value): [number, LookValue][] => {
+        const key = keyNamed(this.keys, before.keys.all[value.key]?.name ?? "");
+        return key ? [[key.ordinal, value]] : [];
+      });
+      renewLook(this.layers, look, new Map(values));
+    }
+    this.forget();
+  }
+
   /** Takes the lists of an edited show whose rig, lists and looks are what they were; false where they are not, and nothing is taken. */
   takeSheet(sheet: ShowSheet): boolean {
     const { show } = sheet;
@@ -178,7 +199,8 @@ export class Mix extends Running {
       show.heldLooks === this.show.heldLooks &&
       show.tempos === this.show.tempos &&
       sheet.lists.size === this.runs.length &&
-      this.runs.every((run) => sameRank(sheet.lists.get(run.list.id)?.list, run.list.list));
+      this.runs.every((run) => sameRank(sheet.lists.get(run.list.id)?.list, run.list.list)) &&
+      this.lookRuns.every(({ source, look, values }) => sameLookValues(values, idleLook(source, look, sheet).values));
     if (!isSame) return false;
     this.show = show;
     for (const run of this.runs) run.list = sheet.lists.get(run.list.id) ?? run.list;

@@ -201,7 +201,7 @@ function isCue(sheet: ShowSheet, list: string, cue: string): boolean {
 /**
  * The run when its show has been edited at a moment: what runs goes on as it was told, and cues fired from now on are the edited ones. Gives back
  * the same run where rig, lists and looks are what they were, and a new one that stands alike where they are not.
- * Nothing on stage moves by it, but for what a `settle` asks for. `now` is seconds of the run's clock.
+ * Nothing of the lists moves by it, but for what a `settle` asks for; held looks that are up become what they are now. `now` is seconds of the run's clock.
  */
 export function mixAfterEdit(mix: Mix, sheet: ShowSheet, now: number): Mix {
   mix.advance(now);
@@ -214,6 +214,7 @@ export function mixAfterEdit(mix: Mix, sheet: ShowSheet, now: number): Mix {
   }
   next.reports = mix.reports;
   next.log = mix.log;
+  next.renewLooks(mix, now);
   return next;
 }
 

@@ -338,7 +338,7 @@ export const showSchema = z.strictObject({
 });
 
 /** What the published schema of the document has to spell out by itself. */
-export const documentParts = { moves: rawMoves, move: moveSchema, cueNumber };
+export const documentParts = { moves: rawMoves, move: moveSchema, waves, cueNumber };
 /** The schemas of what stands beside the cues. */
 export const entrySchemas = { fixtureType, channel, group, palette, pace, list, heldLook, tempo };
 /** The schemas of single fields, for those who read something beside the document: edits, forms, what comes over the network. */

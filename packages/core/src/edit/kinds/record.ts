@@ -12,8 +12,12 @@ import { type KeyMove, checkedMoves } from "../plan/checkedMoves.ts";
 import { patchedTimes } from "../plan/patchedTimes.ts";
 import { emptiedParts } from "../plan/emptiedParts.ts";
 import type { PlacedMove, Step } from "../step.ts";
+import { withWavesKept } from "../plan/keptWaves.ts";
 import { type Tracked, restoreFrom, storedMove } from "../plan/moveSteps.ts";
-import { cueNumber, label, list, partNumber, partTimes, rawMoves } from "../fields.ts";
+import { type SaidWave, headWithWaves, wavesWith } from "../plan/partWaves.ts";
+import { wavesIn } from "../plan/wavesIn.ts";
+import { wavePart } from "../../sheet/waves.ts";
+import { cueNumber, label, list, partNumber, partTimes, rawMoves, waves } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { count } from "../../show/words.ts";
 
@@ -21,7 +25,8 @@ const schema = z.strictObject({
   op: z.literal("record"),
   list,
   cue: cueNumber,
-  moves: rawMoves,
+  moves: rawMoves.default(() => ({})),
+  waves: waves.optional(),
   mode: z.enum(["merge", "replace", "remove"]).default("merge"),
   scope: z.enum(["track", "cueOnly"]).default("track"),
   part: partNumber.optional(),
@@ -53,12 +58,24 @@ function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[]
   const moves = checkedMoves(sheet, edit.moves, `Cue ${edit.cue}`);
   const touched = touchedKeys(list, found, cue, edit, moves);
   const keeps = staysInside(list, found, cue, edit);
-  const steps: Step[] = [...cueSteps(list.id, cue, edit, keeps), ...partSteps(list.id, cue, edit)];
+  const said = saidWaves(sheet, cue, edit);
+  const steps: Step[] = [...cueSteps(list.id, cue, edit, keeps), ...partSteps(list.id, cue, edit, said)];
   for (const { key, before, after } of touched)
     steps.push({ at: "move", list: list.id, cue: edit.cue, channel: key.channel, attribute: key.attribute.id, before, after });
   steps.push(...emptyPartSteps(list, cue, edit, touched));
-  if (edit.scope === "cueOnly" && (cue?.carries ?? "track") === "track") steps.push(...restoreSteps(list, found, cue, edit, touched));
-  return steps;
+  if (edit.scope !== "cueOnly" || (cue?.carries ?? "track") !== "track") return steps;
+  steps.push(...restoreSteps(list, found, cue, edit, touched));
+  return said.size === 0 ? steps : withWavesKept(sheet, list, steps, [edit.cue]);
+}
+
+/** What the cue says of waves after the record, by key; null for one that it says nothing of any more. Throws ShowError for a key or a tempo that there is not. */
+function saidWaves(sheet: ShowSheet, cue: Cue | undefined, edit: RecordEdit): Map<Key, SaidWave | null> {
+  const place = `Cue ${edit.cue}, waves`;
+  const own = new Map<Key, SaidWave | null>();
+  const stored = edit.mode === "replace" ? (cue?.parts.flatMap((part) => wavesIn(sheet, part.waves ?? {}, place)) ?? []) : [];
+  for (const [key] of stored) own.set(key, null);
+  for (const [key, said] of wavesIn(sheet, edit.waves ?? {}, place)) own.set(key, edit.mode === "remove" ? null : said);
+  return own;
 }
 
 /** Every key that the record changes: those that it names, and with `replace` those that it takes out. A value that stands already is no change. */
@@ -98,14 +115,16 @@ function cueSteps(list: string, cue: Cue | undefined, edit: RecordEdit, keeps: b
 }
 
 /** The steps that make the part recorded into, and part 1 which every cue has. */
-function partSteps(list: string, cue: Cue | undefined, edit: RecordEdit): Step[] {
+function partSteps(list: string, cue: Cue | undefined, edit: RecordEdit, said: ReadonlyMap<Key, SaidWave | null>): Step[] {
   const steps: Step[] = [];
   const wanted = edit.part ?? 1;
-  for (const number of new Set([1, wanted])) {
+  const swaying = said.size > 0 ? (cue?.parts.map(({ number }) => number) ?? []) : [];
+  for (const number of new Set([1, wanted, ...swaying])) {
     const part = cue?.parts.find((each) => each.number === number);
     const before: PartHead | undefined = part && partHeadOf(part);
     const times = patchedTimes(before?.times ?? {}, (number === wanted && edit.times) || {});
-    const after: PartHead = { ...before, times };
+    const waves = wavesWith({ number, waves: before?.waves }, said, (key) => edit.part ?? wavePart(cue, key) ?? 1);
+    const after = headWithWaves({ ...before, times }, waves);
     if (!before || !sameData(before, after)) steps.push({ at: "part", list, cue: edit.cue, part: number, before, after });
   }
   return steps;
@@ -138,8 +157,9 @@ function restoreSteps(list: ListSheet, found: number, cue: Cue | undefined, edit
  */
 export const record = defineEdit(schema, {
   plan: (sheet, edit) => planRecord(sheet, listFor(sheet, edit), edit),
-  words: ({ cue, mode, moves, scope }) => {
-    const what = mode === "remove" ? "moves taken out" : `${count(Object.keys(moves).length, "light")} recorded`;
+  words: ({ cue, mode, moves, waves, scope }) => {
+    const lights = new Set([...Object.keys(moves), ...Object.keys(waves ?? {})]).size;
+    const what = mode === "remove" ? "moves taken out" : `${count(lights, "light")} recorded`;
     return `Cue ${cue}: ${what}${scope === "cueOnly" ? ", this cue only" : ""}`;
   },
 });

@@ -24,6 +24,7 @@ const schema = z.strictObject({
   mark: markSchema.nullable().optional(),
   call: callSchema.nullable().optional(),
   actions: cueFields.actions.nullable(),
+  waves: cueFields.waves.nullable(),
 });
 
 type SetCueEdit = z.infer<typeof schema>;
@@ -77,7 +78,7 @@ function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, 
 }
 
 /**
- * Setting the own fields of cues: label, note, scene, trigger, carries, mark, call, actions (SEMANTICS section 6).
+ * Setting the own fields of cues: label, note, scene, trigger, carries, mark, call, actions, waves (SEMANTICS section 6).
  * Null takes a field away, absent leaves it. Only `carries` changes looks; trigger, mark and the rest change how it runs.
  */
 export const setCue = defineEdit(schema, {

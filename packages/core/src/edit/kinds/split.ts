@@ -4,6 +4,7 @@ import { ShowError } from "../../show/errors.ts";
 import type { Part, PartHead, Waves } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, cueAt, freeNumberAfter, rowOf } from "../../sheet/sheet.ts";
+import { partHeadOf } from "../apply.ts";
 import type { PlacedMove, Step } from "../step.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { emptiedParts } from "../plan/emptiedParts.ts";
@@ -51,7 +52,7 @@ function planSplit(list: ListSheet, edit: SplitEdit): Step[] {
 function newHead(part: Part, waves: readonly { key: Key; said: SaidWave; part: number }[]): PartHead {
   const own: Waves = {};
   for (const { key, said } of waves.filter((each) => each.part === part.number)) (own[key.channel] ??= {})[key.attribute.id] = said;
-  return headWithWaves(part, own);
+  return headWithWaves(partHeadOf(part), own);
 }
 
 /** The step that stores a move in the new cue. */

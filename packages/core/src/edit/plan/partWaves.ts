@@ -23,17 +23,27 @@ export function saidSteps(
   own: ReadonlyMap<Key, SaidWave | null>,
   parts: ReadonlyMap<Key, number> = new Map(),
 ): Step[] {
-  return cue.parts.flatMap((part) => {
-    const waves: Waves = Object.fromEntries(Object.entries(part.waves ?? {}).map(([channel, attributes]) => [channel, { ...attributes }]));
-    for (const [key, said] of own) {
-      const [channel, name] = [String(key.channel), key.attribute.id];
-      const holder = parts.get(key) ?? wavePart(cue, key) ?? cue.parts[0]?.number;
-      const { [name]: _was, ...others } = waves[channel] ?? {};
-      if (part.number === holder && said !== null) waves[channel] = { ...others, [name]: said };
-      else if (waves[channel]) waves[channel] = others;
-    }
-    return wavesStep(list, cue, part, waves);
-  });
+  const holderOf = (key: Key): number => parts.get(key) ?? wavePart(cue, key) ?? cue.parts[0]?.number ?? 1;
+  return cue.parts.flatMap((part) => wavesStep(list, cue, part, wavesWith(part, own, holderOf)));
+}
+
+/**
+ * The waves of a part once a cue says this of the waves of keys; null forgets what it said.
+ * `holderOf` gives the number of the part that holds the wave of a key from then on: it goes out of every other.
+ */
+export function wavesWith(
+  { number, waves: stored = {} }: Pick<Part, "number" | "waves">,
+  own: ReadonlyMap<Key, SaidWave | null>,
+  holderOf: (key: Key) => number,
+): Waves {
+  const waves: Waves = Object.fromEntries(Object.entries(stored).map(([channel, attributes]) => [channel, { ...attributes }]));
+  for (const [key, said] of own) {
+    const [channel, name] = [String(key.channel), key.attribute.id];
+    const { [name]: _was, ...others } = waves[channel] ?? {};
+    if (number === holderOf(key) && said !== null) waves[channel] = { ...others, [name]: said };
+    else if (waves[channel]) waves[channel] = others;
+  }
+  return waves;
 }
 
 /**
@@ -52,7 +62,7 @@ export function saidWave(cue: Cue, key: Key): { readonly said: SaidWave; readonl
  */
 export function wavesStep(list: string, cue: Cue, part: Part, waves: Waves): Step[] {
   const before = partHeadOf(part);
-  const after = headWithWaves(part, waves);
+  const after = headWithWaves(before, waves);
   return sameData(before, after) ? [] : [{ at: "part", list, cue: cue.number, part: part.number, before, after }];
 }
 
@@ -60,9 +70,9 @@ export function wavesStep(list: string, cue: Cue, part: Part, waves: Waves): Ste
  * What a part says beside its moves, with these waves and no others; without any it has no such field.
  * Two heads that say the same compare as the same.
  */
-export function headWithWaves(part: Part, waves: Waves): PartHead {
+export function headWithWaves(part: PartHead, waves: Waves): PartHead {
   const left = Object.fromEntries(Object.entries(waves).filter(([, attributes]) => Object.keys(attributes).length > 0));
-  const { waves: _was, ...rest } = partHeadOf(part);
+  const { waves: _was, ...rest } = part;
   return Object.keys(left).length > 0 ? { ...rest, waves: left } : rest;
 }
 

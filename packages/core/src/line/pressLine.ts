@@ -1,0 +1,93 @@
+// What runs, as it is typed: what a cue does besides, what is pressed now, and how lists and held looks stand to each other.
+import type { EditInput } from "../edit/index.ts";
+import type { Action } from "../show/schema.ts";
+import { type ShowSheet, cueAt, listOf, rowOf } from "../sheet/sheet.ts";
+import { faultless, single } from "./checked.ts";
+import { Fault, entryNamed, listNamed, matches } from "./names.ts";
+import type { Sentence, TypedAction, TypedPress } from "./sentence.ts";
+
+/**
+ * What a line presses on what runs, at once: what a cue can do besides, and what only a hand does. Nothing is stored by it.
+ * Levels are per cent, times seconds; cues are numbers that their lists have.
+ */
+export type LinePress =
+  | Action
+  | { do: "fader"; list: string; level: number; time?: number }
+  | { do: "catch"; list: string }
+  | { do: "standby"; chosen: { list: string; cue: string }[] }
+  | { do: "fire" };
+
+/** An action as a cue holds it. Throws Fault for a list, a look or a tempo that the show does not have. */
+export function actionOf({ do: what, name, cue = "", value = 0, time, after }: TypedAction, sheet: ShowSheet): Action {
+  const timed = { ...(time === undefined ? {} : { time }), ...(after === undefined ? {} : { after }) };
+  const late = after === undefined ? {} : { after };
+  switch (what) {
+    case "look":
+      return { do: "look", look: entryNamed(name, sheet.show.heldLooks ?? [], "held look"), level: value, ...timed };
+    case "tempo":
+      return { do: "tempo", tempo: entryNamed(name, sheet.show.tempos ?? [], "tempo"), perMinute: value, ...late };
+    case "start":
+      return { do: "start", list: listNamed(name, sheet).id, ...(cue === "" ? {} : { cue: single(cue).from }), ...late };
+    case "goto":
+      return { do: "goto", list: listNamed(name, sheet).id, cue: single(cue).from, ...timed };
+    case "release":
+      return { do: "release", list: listNamed(name, sheet).id, ...timed };
+    case "rate":
+      return { do: "rate", list: listNamed(name, sheet).id, rate: value, ...late };
+    case "master":
+      return { do: "master", list: listNamed(name, sheet).id, level: value, ...timed };
+    case "go":
+    case "hold":
+    case "resume":
+      return { do: what, list: listNamed(name, sheet).id, ...late };
+  }
+}
+
+/** What is pressed. Throws Fault for a list, a cue, a look or a tempo that the show does not have. */
+export function pressOf(press: TypedPress, sheet: ShowSheet): LinePress {
+  switch (press.do) {
+    case "action": {
+      const action = actionOf(press.action, sheet);
+      if ("cue" in action && action.cue !== undefined && "list" in action && action.list !== undefined)
+        standingIn(action.list, action.cue, sheet);
+      return action;
+    }
+    case "fader": {
+      const { name, level, time } = press;
+      return { do: "fader", list: listNamed(name, sheet).id, level, ...(time === undefined ? {} : { time }) };
+    }
+    case "catch":
+    case "back":
+      return { do: press.do, list: listNamed(press.name, sheet).id };
+    case "standby": {
+      const chosen = press.chosen.map(({ name, cue }) => {
+        const list = listNamed(name, sheet).id;
+        return { list, cue: standingIn(list, cue, sheet) };
+      });
+      return { do: "standby", chosen };
+    }
+    case "fire":
+      return press;
+  }
+}
+
+/** A cue as its list has it. Throws Fault for one that it does not have. */
+function standingIn(list: string, cue: string, sheet: ShowSheet): string {
+  return faultless(() => cueAt(listOf(sheet, list), rowOf(listOf(sheet, list), single(cue).from)).number);
+}
+
+/** The edit that says how a list or a held look stands to others. Throws Fault for a name that is neither, and a priority above 100. */
+export function rankEdit({ name, priority, levels }: Extract<Sentence, { kind: "rank" }>, { show }: ShowSheet): EditInput {
+  if (priority !== undefined && priority > 100)
+    throw new Fault({ message: "A priority is 0 to 100; what was not given one has 50", at: name.at, length: name.name.length });
+  const rank = { ...(priority === undefined ? {} : { priority }), ...(levels === undefined ? {} : { levels }) };
+  const look = show.heldLooks?.find(({ id, label }) => matches({ id, label }, name.name));
+  if (look) return { op: "setHeldLook", look: { ...look, ...rank } };
+  const list = show.lists.find(({ id, label }) => matches({ id, label: label ?? "" }, name.name));
+  if (list) {
+    const { cues: _cues, ...head } = list;
+    return { op: "setList", list: { ...head, ...rank } };
+  }
+  const known = [...show.lists, ...(show.heldLooks ?? [])].map(({ id }) => id).join(", ");
+  throw new Fault({ message: `There is no list or held look "${name.name}"; there is ${known}`, at: name.at, length: name.name.length });
+}
