@@ -1,6 +1,5 @@
-import { Mix, listOf, sheetOf } from "@zm/core";
+import { Mix, listOf, sheetOf, runningActions } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { runningActions } from "../src/inspector/runningActions.ts";
 import { actionWords } from "../src/shared/actionWords.ts";
 import { meanTempo } from "../src/shelf/meanTempo.ts";
 

@@ -60,6 +60,8 @@ export * from "./stage/colour.ts";
 export * from "./edit/words.ts";
 export { CARRIES_WORDS } from "./edit/kinds/setCue.ts";
 export { operationWords } from "./edit/kinds/change.ts";
+/** What a line presses on what runs. */
+export type { LinePress } from "./line/pressLine.ts";
 /** Why a line cannot be read, and where. */
 export type { LineFault } from "./line/fault.ts";
 export { parseLine } from "./line/grammar.ts";
@@ -96,7 +98,7 @@ export * from "./hand/give.ts";
 export * from "./hand/home.ts";
 export * from "./hand/keep.ts";
 export { type HandLayer, handLayer, layHandOver } from "./hand/layer.ts";
-export { type HeldWave, keyOfWave, waveName } from "./hand/heldWave.ts";
+export { type HeldWave, heldWords, keyOfWave, waveName } from "./hand/heldWave.ts";
 export * from "./hand/record.ts";
 export * from "./hand/update.ts";
 export * from "./paper/paper.ts";
@@ -120,6 +122,8 @@ export type { FiredCue } from "./mix/running.ts";
 export * from "./mix/mixSnapshot.ts";
 export * from "./mix/happening.ts";
 export * from "./mix/preparing.ts";
+export { runningActions } from "./mix/runningActions.ts";
+export { type ListSpan, listSpans } from "./mix/listSpans.ts";
 export * from "./time/partEnds.ts";
 export { nextRow, previousRow, standingCue } from "./mix/follows.ts";
 export { type ListRun, idleRun, runTime } from "./mix/listRun.ts";

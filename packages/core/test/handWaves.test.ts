@@ -1,5 +1,10 @@
 import {
+  type Action,
   EMPTY_HAND,
+  listSheet,
+  listSpans,
+  recordSentence,
+  runningActions,
   type GivenWave,
   type Hand,
   type HandChange,
@@ -227,4 +232,47 @@ test("what was given to lights is told again of their waves, as fields show it",
   expect(waveOver([{ stop: true }, { shape: "sine", size: 1, period: 1 }])).toBeUndefined();
   expect(waveOver([{ shape: "sine", size: 1, period: 1 }, undefined])).toBeUndefined();
   expect(waveOver([])).toBeUndefined();
+});
+
+test("a record with what runs now brings it about as actions of the cue, and says so", () => {
+  const hand = change(EMPTY_HAND, [{ do: "give", moves: { "2": { pan: 5 } } }, 0]);
+  const list = listOf(RUNNING);
+  const actions: Action[] = [{ do: "look", look: "warm", level: 60 }];
+  const show = makeEdits(
+    RUNNING,
+    readEdits({ op: "setHeldLook", look: { id: "warm", label: "Warm", values: { "5": { intensity: 50 } } } }),
+  ).sheet;
+  const mix = new Mix(show);
+  mix.look100("warm", 60, 0);
+  expect(runningActions(mix, "main")).toEqual(actions);
+  const plan = planRecording(show, list, hand, { ...stage(mix), actions }, { ...wish, running: true });
+  const outcome = makeEdits(show, readEdits([...plan.edits]));
+  expect(listOf(outcome.sheet).cues[1]?.actions).toEqual(actions);
+  expect(recordSentence(list, plan, outcome)).toMatch(/^Changes cue 2: 1 value of 1 light, and 1 action of what runs now/);
+  // Nothing in hand is no refusal while something runs; where nothing does, what the cue did besides goes.
+  const only = planRecording(show, list, EMPTY_HAND, { ...stage(mix), actions }, { ...wish, running: true });
+  expect(only.edit.moves).toEqual({});
+  expect(planRecording(show, list, hand, stage(mix), { ...wish, running: true }).edits.at(-1)).toMatchObject({
+    op: "setCue",
+    actions: null,
+  });
+});
+
+test("other lists are told over the cues in which they run: from the one that starts them to the one that lets them go", () => {
+  const doing = (number: string, ...actions: Action[]) => ({ number, actions, parts: [{ number: 1, times: {}, moves: {} }] });
+  const cues = [
+    doing("1", { do: "start", list: "sea" }),
+    doing("2"),
+    doing("3", { do: "release", list: "sea" }, { do: "rate", list: "rain", rate: 2 }),
+    doing("4", { do: "go", list: "rain" }, { do: "start", list: "gone" }),
+    doing("5", { do: "start", list: "sea", cue: "1" }),
+    doing("6", { do: "release", list: "sea" }, { do: "start", list: "sea" }),
+  ];
+  const list = listSheet({ id: "main", label: "Main", cues }, RUNNING.keys, RUNNING.palettes);
+  const others = new Map(["sea", "rain"].map((id) => [id, listOf(smallShow([oneCue("1", {})], undefined, {}))]));
+  expect(listSpans(list, (id) => others.get(id))).toEqual([
+    { list: "sea", from: 0, to: 2, ends: true },
+    { list: "rain", from: 3, to: 5, ends: false },
+    { list: "sea", from: 4, to: 5, ends: false },
+  ]);
 });

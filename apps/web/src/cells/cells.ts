@@ -13,8 +13,10 @@ import {
   paletteOf,
   sameValue,
   slotName,
+  storesWave,
   threadsOf,
   traceOf,
+  wavesOf,
 } from "@zm/core";
 import { timesOfKeys } from "./cellTimes.ts";
 import type { Lens } from "../choice/choice.ts";
@@ -89,6 +91,20 @@ export function trackedText(list: ListSheet, keys: readonly Key[], row: number, 
   const first = set[0];
   if (!first) return "";
   return lens === "intensity" ? valueText(valueIn(list, first, row)) : familyText(list, set, set, row, lens);
+}
+
+/** What a cell says of waves itself: "∿ 30", "∿ stop"; undefined where it says nothing of them. */
+export function waveText(list: ListSheet, keys: readonly Key[], row: number): string | undefined {
+  const key = keys.find((each) => storesWave(list, each, row));
+  if (!key) return undefined;
+  const wave = wavesOf(list).get(key)?.[row]?.wave;
+  return wave ? `∿ ${valueText(wave.size)}` : "∿ stop";
+}
+
+/** What sways in a cell, stored there or tracking in; undefined where nothing does. */
+export function swayText(list: ListSheet, keys: readonly Key[], row: number): string | undefined {
+  const swaying = keys.map((key) => wavesOf(list).get(key)?.[row]?.wave).find((wave) => wave);
+  return swaying ? `∿ ${valueText(swaying.size)}` : waveText(list, keys, row);
 }
 
 /** What a family says in a cell: the palette that the moved keys come from; else where the light points, or the moved values. */

@@ -13,6 +13,7 @@ import { ColourGive } from "./ColourGive.tsx";
 import { FanStrip } from "./FanStrip.tsx";
 import { PalettesGive } from "./PalettesGive.tsx";
 import type { Give } from "./readGive.ts";
+import { WaveGive } from "./WaveGive.tsx";
 import { TimesGive } from "./TimesGive.tsx";
 
 /** What the chosen lights are told, live: level, position, colour, beam, with palettes and own times. It all goes to the Hand. */
@@ -156,6 +157,7 @@ function FamilyGive({
       )}
       <PalettesGive channels={channels} family={family} />
       <TimesGive channels={channels} family={family} />
+      <WaveGive channels={channels} attributes={attributes.filter(({ attribute }) => !attribute.snap)} />
     </>
   );
 }

@@ -1,8 +1,9 @@
-import { type Family, heldKeys, moveTiming } from "@zm/core";
+import { type Family, heldKeys, heldValue, moveTiming } from "@zm/core";
 import { useState } from "react";
 import { useKeeping } from "../hand/useKeeping.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useHand } from "../show/handStore.ts";
+import { FanField } from "../shared/FanField.tsx";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
 import { readSpread } from "../shared/readSpread.ts";
 import { useShow } from "../show/useShow.ts";
@@ -17,7 +18,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
   const [naming, setNaming] = useState(false);
   const selection = { channels: [...channels], families: [family] };
   const keys = heldKeys(sheet, hand, selection);
-  const timings = keys.map((key) => moveTiming(hand.held[key.name]?.move ?? 0));
+  const timings = keys.map((key) => moveTiming(heldValue(hand, key)?.move ?? 0));
   const pacesFor = sheet.show.paces.filter((pace) => pace[family] !== undefined);
   const words = (name: "fade" | "delay"): string => {
     const known = timings.map((each) => each[name]);
@@ -35,7 +36,15 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
       </p>
       <div className="flex gap-1.5">
         {(["fade", "delay"] as const).map((name) => (
-          <SecondsOrFan key={name} name={name} words={words(name)} onTake={(value) => time(selection, { [name]: value })} />
+          <FanField
+            key={name}
+            label={`own ${name}, seconds`}
+            placeholder={name}
+            title="Seconds, or a fan over the lights: 0~5, 2~5~2"
+            words={words(name)}
+            read={readSpread}
+            onTake={(value) => time(selection, { [name]: value })}
+          />
         ))}
         <CurveSelect label="curve" value={curve} onTake={(next) => time(selection, { curve: next })} />
       </div>
@@ -59,38 +68,6 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
         {naming && <NameField label="Name of the pace" onDone={(name) => (name ? void keep(name) : setNaming(false))} />}
       </div>
     </fieldset>
-  );
-}
-
-function SecondsOrFan({ name, words, onTake }: { name: string; words: string; onTake: (value: number | string | null) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const read = readSpread(typed ?? "");
-  const wrong = read === undefined;
-  const take = (): void => {
-    if (typed !== null && read !== undefined && typed.trim() !== words) onTake(read);
-    if (!wrong) setTyped(null);
-  };
-  return (
-    <input
-      aria-label={`own ${name}, seconds`}
-      placeholder={name}
-      title="Seconds, or a fan over the lights: 0~5, 2~5~2"
-      autoComplete="off"
-      aria-invalid={wrong}
-      className="input input-sm figures w-[70px] shrink-0 bg-base-100 px-2 aria-invalid:border-error aria-invalid:text-error"
-      value={typed ?? words}
-      onFocus={(event) => event.target.select()}
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={take}
-      onKeyDown={(event) => {
-        if (event.key === "Enter") take();
-        if (event.key === "Escape") {
-          setTyped(null);
-          event.stopPropagation();
-          event.currentTarget.blur();
-        }
-      }}
-    />
   );
 }
 

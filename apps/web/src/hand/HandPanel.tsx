@@ -1,5 +1,21 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { FAMILIES, type Key, count, heldKeys, keyNamed, paletteOf, resolve, moveTiming, isRelease } from "@zm/core";
+import {
+  FAMILIES,
+  type Held,
+  type HeldValue,
+  type Key,
+  type ShowSheet,
+  count,
+  heldNames,
+  heldWords,
+  isRelease,
+  keyNamed,
+  keyOfWave,
+  moveTiming,
+  paletteOf,
+  resolve,
+  waveName,
+} from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import { useRef } from "react";
 import { useMatch } from "react-router";
@@ -21,19 +37,20 @@ const useOpen = create<{ stage: boolean; elsewhere: boolean }>(() => ({ stage: t
 export function HandPanel() {
   const { sheet } = useShow();
   const hand = useHand((state) => state.hand);
-  const { drop: dropKeys } = useHandChange();
+  const { change, drop: dropKeys } = useHandChange();
   const { recordNext, next } = useRecording();
   const place = useMatch("/show/:id/stage") === null ? "elsewhere" : "stage";
   const open = useOpen((state) => state[place]);
   // Where a look is built it is what is done next; elsewhere the view has a next step of its own.
   const primary = useChoice((choice) => choice.drawer === null && choice.draft === null) && place === "stage";
-  const keys = heldKeys(sheet, hand);
+  const names = heldNames(sheet, hand);
+  const keys = names.flatMap((name) => keyNamed(sheet.keys, name) ?? keyOfWave(sheet.keys, name) ?? []);
   const channels = [...new Set(keys.map((key) => key.channel))];
-  const fresh = keys.filter((key) => hand.held[key.name]?.fresh).length;
-  const drop = (gone: readonly Key[]): void => dropKeys(gone.map((key) => key.name));
+  const fresh = names.filter((name) => hand.held[name]?.fresh).length;
+  const drop = (gone: readonly Key[]): void => dropKeys(namesOf(gone, names));
   return (
     <section aria-label="In hand" className="relative flex h-9 shrink-0 items-center gap-2 border-t border-rule bg-base-200 px-3">
-      {open && keys.length > 0 && <HandTable keys={keys} channels={channels} onDrop={drop} />}
+      {open && keys.length > 0 && <HandTable keys={keys} channels={channels} onDrop={drop} onDropNames={dropKeys} />}
       <button
         type="button"
         className="flex h-7 items-center gap-1.5 font-bold disabled:font-normal disabled:text-quiet"
@@ -47,8 +64,8 @@ export function HandPanel() {
       {keys.length > 0 && (
         <>
           <span className="shrink-0 text-[13px] text-quiet">
-            {count(keys.length, "value")} of {count(channels.length, "light")},{" "}
-            {fresh === 0 ? "all recorded" : fresh === keys.length ? "none recorded" : `${fresh} changed`}
+            {heldWords(names)} of {count(channels.length, "light")},{" "}
+            {fresh === 0 ? "all recorded" : fresh === names.length ? "none recorded" : `${fresh} changed`}
           </span>
           <ActionButton
             className={`btn btn-xs ${primary ? "btn-primary" : "border-neutral"}`}
@@ -78,13 +95,22 @@ export function HandPanel() {
           <button
             type="button"
             className="btn btn-xs border-neutral"
-            onClick={() => drop(keys)}
+            onClick={() => dropKeys(names)}
             title="Lets go of everything in hand; it fades back to the show (Esc, Esc on the Stage). Ctrl Z takes it up again"
           >
             Drop all
           </button>
         </>
       )}
+      <button
+        type="button"
+        aria-pressed={hand.inTime ?? false}
+        className="btn btn-xs border-neutral aria-pressed:border-secondary aria-pressed:text-secondary"
+        title="What is given takes hold in its own delay, fade and curve, so that a pace is tried live; else at once. Typed: hand in times, hand at once"
+        onClick={() => change({ do: "inTime", on: !(hand.inTime ?? false) })}
+      >
+        In its times
+      </button>
       <Notices />
     </section>
   );
@@ -96,10 +122,11 @@ interface HandTableProps {
   keys: readonly Key[];
   channels: readonly number[];
   onDrop: (keys: readonly Key[]) => void;
+  onDropNames: (names: readonly string[]) => void;
 }
 
 /** Only the rows in sight are there, so that hundreds of lights in hand move as easily as one. */
-function HandTable({ keys, channels, onDrop }: HandTableProps) {
+function HandTable({ keys, channels, onDrop, onDropNames }: HandTableProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const rows = useVirtualizer({
     count: channels.length,
@@ -147,10 +174,7 @@ function HandTable({ keys, channels, onDrop }: HandTableProps) {
                 </th>
                 {columns.map((name) => (
                   <td key={name} className="min-w-[68px]">
-                    <HeldCell
-                      keyName={`${channel}.${name}`}
-                      onDrop={() => onDrop(keys.filter((key) => key.channel === channel && key.attribute.id === name))}
-                    />
+                    <HeldCell keyName={`${channel}.${name}`} onDrop={onDropNames} />
                   </td>
                 ))}
               </tr>
@@ -170,24 +194,60 @@ function columnsOf(keys: readonly Key[]): string[] {
   return [...new Set(byFamily.map((key) => key.attribute.id))];
 }
 
-/** One value in hand: a full square while it has not been recorded, an open one after. */
-function HeldCell({ keyName, onDrop }: { keyName: string; onDrop: () => void }) {
+/** What is in hand of one key: its value, its wave, or both. */
+function HeldCell({ keyName, onDrop }: { keyName: string; onDrop: (names: readonly string[]) => void }) {
   const { sheet } = useShow();
-  const held = useHand((state) => state.hand.held[keyName]);
+  const value = useHand((state) => state.hand.held[keyName]);
+  const wave = useHand((state) => state.hand.held[waveName(keyName)]);
   const key = keyNamed(sheet.keys, keyName);
-  if (!held || !key) return null;
+  if (!key) return null;
+  return (
+    <span className="flex">
+      {value && "move" in value && (
+        <HeldButton name={keyName} held={value} {...valueWords(key, value, sheet)} onDrop={() => onDrop([keyName])} />
+      )}
+      {wave && "wave" in wave && (
+        <HeldButton
+          name={`wave of ${keyName}`}
+          held={wave}
+          word={"stop" in wave.wave ? "no wave" : `${wave.wave.shape} ${plain(wave.wave.size)}`}
+          times={
+            "stop" in wave.wave ? "" : wave.wave.tempo === undefined ? `every ${seconds(wave.wave.period ?? 1)} s` : `at ${wave.wave.tempo}`
+          }
+          onDrop={() => onDrop([waveName(keyName)])}
+        />
+      )}
+    </span>
+  );
+}
+
+/** A value in hand and its own times, in words. */
+function valueWords(key: Key, held: HeldValue, sheet: ShowSheet): { word: string; times: string } {
   const palette = paletteOf(held.move);
-  const value = resolve(held.move, key, sheet.palettes);
   const { fade, delay, curve } = moveTiming(held.move);
   const times = [fade === undefined ? "" : `${seconds(fade)} s`, delay ? `after ${seconds(delay)}` : "", curve ? curveWords(curve) : ""]
     .filter(Boolean)
     .join(" ");
-  const word = isRelease(held.move) ? "let go" : palette ? (sheet.palettes.byId.get(palette)?.label ?? palette) : plain(value);
+  const shown = plain(resolve(held.move, key, sheet.palettes));
+  const word = isRelease(held.move) ? "let go" : palette ? (sheet.palettes.byId.get(palette)?.label ?? palette) : shown;
+  return { word, times };
+}
+
+interface HeldButtonProps {
+  name: string;
+  held: Held;
+  word: string;
+  times: string;
+  onDrop: () => void;
+}
+
+/** One thing in hand: a full square while it has not been recorded, an open one after. */
+function HeldButton({ name, held, word, times, onDrop }: HeldButtonProps) {
   return (
     <button
       type="button"
       className="group flex h-7 w-full items-center gap-1.5 rounded px-1 text-left hover:bg-base-300"
-      aria-label={`Drop ${keyName}, ${word}${times ? `, ${times}` : ""}, ${held.fresh ? "not recorded yet" : "recorded"}`}
+      aria-label={`Drop ${name}, ${word}${times ? `, ${times}` : ""}, ${held.fresh ? "not recorded yet" : "recorded"}`}
       title={`${word}${times ? `, ${times}` : ""}; ${held.fresh ? "not recorded yet" : "recorded"}. Click or Delete drops it`}
       onClick={onDrop}
       onKeyDown={(event) => event.key === "Delete" && onDrop()}
@@ -198,6 +258,12 @@ function HeldCell({ keyName, onDrop }: { keyName: string; onDrop: () => void }) 
       <X aria-hidden size={11} className="ml-auto opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100" />
     </button>
   );
+}
+
+/** The names under which the Hand holds something of these keys. */
+function namesOf(keys: readonly Key[], held: readonly string[]): string[] {
+  const wanted = new Set(keys.flatMap(({ name }) => [name, waveName(name)]));
+  return held.filter((name) => wanted.has(name));
 }
 
 /** The cross beside a heading: only it drops, so that a stray click on the heading does nothing. */

@@ -45,7 +45,7 @@ export function RecordDrawer() {
   const [first] = useState(() => refusedIn(id).record ?? freshEntry(next ?? ""));
   const { control, setValue, register } = useForm<RecordEntry>({ values: first });
   const entry = useWatch({ control, compute: (all: RecordEntry) => all });
-  const { cue, from, what, changed, onlyChosen, families, mode, scope, part, label, times: typedTimes } = entry;
+  const { cue, from, what, changed, onlyChosen, families, mode, scope, running, part, label, times: typedTimes } = entry;
   const number = useRef<HTMLInputElement | null>(null);
   const cueField = register("cue");
   const numberRef = useMergedRefs(number, cueField.ref);
@@ -66,6 +66,7 @@ export function RecordDrawer() {
     changed,
     mode,
     scope,
+    ...(running ? { running } : {}),
     ...(onlyChosen ? { channels: chosen } : {}),
     ...(families.length < FAMILIES.length ? { families } : {}),
     ...(/^\d+$/.test(part.trim()) ? { part: Number(part) } : {}),
@@ -80,7 +81,7 @@ export function RecordDrawer() {
     if (part.trim() !== "" && !/^[1-9]\d?$/.test(part.trim())) return { fault: `"${part}" is not a part; parts count from 1 to 99` };
     try {
       const planned = plan(wish, hand);
-      const outcome = makeEdits(sheet, readEdits(planned.edit));
+      const outcome = makeEdits(sheet, readEdits([...planned.edits]));
       return { planned, outcome, sentence: recordSentence(list, planned, outcome) };
     } catch (error) {
       if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
@@ -187,6 +188,13 @@ export function RecordDrawer() {
           title={chosen.length === 0 ? "No light is chosen" : lightWords(chosen)}
         >
           Chosen lights only
+        </Toggle>
+        <Toggle
+          pressed={running}
+          onClick={() => setValue("running", !running)}
+          title="Lists that run beside this one in their cues, held looks at their levels: the cue brings them about, in place of what it does besides now"
+        >
+          What runs now
         </Toggle>
       </Choices>
       <Choices name="of">

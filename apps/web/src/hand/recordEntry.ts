@@ -10,6 +10,7 @@ export interface RecordEntry {
   readonly families: readonly Family[];
   readonly mode: RecordWish["mode"];
   readonly scope: RecordWish["scope"];
+  readonly running: boolean;
   readonly part: string;
   /** Null as long as nothing was typed: the cue keeps the label that it has. */
   readonly label: string | null;
@@ -27,6 +28,7 @@ export const freshEntry = (cue: string): RecordEntry => ({
   families: FAMILIES,
   mode: "merge",
   scope: "track",
+  running: false,
   part: "",
   label: null,
   times: null,

@@ -1,5 +1,5 @@
-import type { HandChange, Key, KeySelection, Operation, Moves, ShowSheet, TimesWish } from "@zm/core";
-import { giveMoves, givePace, giveTimes, homeMoves, intensityOf } from "@zm/core";
+import type { GivenWave, HandChange, Key, KeySelection, Operation, Moves, ShowSheet, TimesWish } from "@zm/core";
+import { giveMoves, givePace, giveTimes, giveWaves, heldWords, homeMoves, intensityOf, keyAt } from "@zm/core";
 import type { Runner } from "../show/queue.ts";
 import { useCallback } from "react";
 import { notify } from "../shared/notices.ts";
@@ -23,9 +23,17 @@ export function useHandChange() {
   const give = useCallback(
     (selection: KeySelection, operation: Exclude<Operation, { drop: true }>, others: readonly number[] = []): boolean => {
       const moves = unlessRefused(() => withOthersOut(sheet, giveMoves(sheet, selection, operation, outputOf), others));
-      return moves !== undefined && change({ do: "give", moves });
+      return moves !== undefined && change({ do: "give", moves, ...startsOf(sheet, moves, outputOf) });
     },
     [sheet, outputOf, change],
+  );
+  /** Lets lights sway, or stops what sways there. */
+  const sway = useCallback(
+    (selection: KeySelection, wave: GivenWave): boolean => {
+      const waves = unlessRefused(() => giveWaves(sheet, selection, wave));
+      return waves !== undefined && change({ do: "wave", waves });
+    },
+    [sheet, change],
   );
   const time = useCallback(
     (selection: KeySelection, wish: TimesWish): boolean => {
@@ -62,16 +70,30 @@ export function useHandChange() {
   /** Lets go of values, all when no keys are named; they can be taken up again. */
   const drop = useCallback(
     (keys?: readonly string[]): void => {
-      const gone = keys?.length ?? Object.keys(useHand.getState().hand.held).length;
-      if (gone === 0 || !change({ do: "drop", ...(keys ? { keys: [...keys] } : {}) })) return;
-      notify(`${gone} ${gone === 1 ? "value" : "values"} dropped from the Hand`, "word", {
+      const gone = keys ?? Object.keys(useHand.getState().hand.held);
+      if (gone.length === 0 || !change({ do: "drop", ...(keys ? { keys: [...keys] } : {}) })) return;
+      notify(`${heldWords(gone)} dropped from the Hand`, "word", {
         word: "Take up again",
         run: () => change({ do: "takeUp" }),
       });
     },
     [change],
   );
-  return { change, give, home, othersOut, time, lay, drop, outputOf };
+  return { change, give, sway, home, othersOut, time, lay, drop, outputOf };
+}
+
+/** What keys that are in hand put out now, where what is given takes its own times: it goes on from there. */
+function startsOf(sheet: ShowSheet, moves: Moves, outputOf: (key: Key) => number): { from?: Record<string, number> } {
+  const { hand } = useHand.getState();
+  if (!hand.inTime) return {};
+  const from: Record<string, number> = {};
+  for (const [channel, own] of Object.entries(moves)) {
+    for (const attribute of Object.keys(own)) {
+      const key = keyAt(sheet.keys, Number(channel), attribute);
+      if (key && (hand.held[key.name] || hand.leaving[key.name])) from[key.name] = outputOf(key);
+    }
+  }
+  return { from };
 }
 
 /** Moves with the levels of other lights at 0. */

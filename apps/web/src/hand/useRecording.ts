@@ -3,11 +3,12 @@ import {
   type PartTimes,
   type RecordPlan,
   type RecordWish,
-  count,
+  heldWords,
   findRow,
   listOf,
   nextNumber,
   planRecording,
+  runningActions,
   stageWarning,
   standingCue,
 } from "@zm/core";
@@ -38,7 +39,8 @@ export function useRecording() {
       const now = sheetNow();
       const into = listOf(now, list.id);
       const times = wish.times ?? newTimes(into, wish.cue, now.show.newCue?.times);
-      const stage = { run: useLive.getState().run?.mix.lists.get(list.id), outputOf };
+      const mix = useLive.getState().run?.mix;
+      const stage = { run: mix?.lists.get(list.id), outputOf, actions: mix && runningActions(mix, list.id) };
       return planRecording(now, into, hand, stage, times === undefined ? wish : { ...wish, times });
     },
     [sheetNow, list.id, outputOf],
@@ -46,17 +48,17 @@ export function useRecording() {
 
   /** Makes a record: the values in hand that it took count as recorded, and the stage stands at the cue where that is what it shows. */
   const make = useCallback(
-    async ({ edit, keys }: RecordPlan, run: Runner = enqueue): Promise<boolean> => {
+    async ({ edit, edits, keys }: RecordPlan, run: Runner = enqueue): Promise<boolean> => {
       chooseCue(edit.cue);
       if (list.id !== main.id) {
-        if (!(await makeEdits([edit], run))) return false;
+        if (!(await makeEdits([...edits], run))) return false;
         change({ do: "recorded", keys: [...keys] }, run);
         return true;
       }
       const stands = cueOnStage(useLive.getState().run, main.id);
       const next = follows(listOf(sheetNow()), edit.cue, stands);
       return makeRunningEdits(
-        { edits: [edit], recorded: [...keys], list: list.id, onStage: stands, ...(next ? { stands: edit.cue } : {}) },
+        { edits: [...edits], recorded: [...keys], list: list.id, onStage: stands, ...(next ? { stands: edit.cue } : {}) },
         run,
       );
     },
@@ -81,7 +83,7 @@ export function useRecording() {
     const good = await make(made).finally(() => (recording.current = false));
     if (good)
       notify(
-        `Recorded as cue ${next}: ${count(made.keys.length, "value")}. Ctrl Z takes it back${warning ? `\n${warning}` : ""}`,
+        `Recorded as cue ${next}: ${heldWords(made.keys)}. Ctrl Z takes it back${warning ? `\n${warning}` : ""}`,
         warning ? "trouble" : "word",
       );
   }, [next, warningFor, plan, make]);

@@ -1,4 +1,4 @@
-import type { Action, Cue, ListSheet, ShowSheet } from "@zm/core";
+import { type Action, type Cue, type ListSheet, type ShowSheet, runningActions } from "@zm/core";
 import { Play, Trash2 } from "lucide-react";
 import { useLive } from "../show/live.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -6,7 +6,6 @@ import { putLine } from "../line/lineText.ts";
 import { DropMenu, MenuEntry, MenuHeading, MenuRule } from "../shared/DropMenu.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { actionWords } from "../shared/actionWords.ts";
-import { runningActions } from "./runningActions.ts";
 
 /** What a cue does besides its moves: lists that it starts and lets go, looks that it raises, each some seconds after its Go. */
 export function ActionFields({ list, cue }: { list: ListSheet; cue: Cue }) {

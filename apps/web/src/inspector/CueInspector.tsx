@@ -23,6 +23,7 @@ import { putLine } from "../line/lineText.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { ActionFields } from "./ActionFields.tsx";
+import { CueWavesField } from "./CueWavesField.tsx";
 import { CarriesField } from "./CarriesField.tsx";
 import { StoppedValues } from "./StoppedValues.tsx";
 import { ChainPicture, TimesPicture } from "./pictures.ts";
@@ -57,6 +58,7 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
       />
       <TriggerFields cue={cue} onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])} />
       <CarriesField list={list} cues={{ from: cue.number, to: cue.number }} />
+      <CueWavesField list={list} cue={cue} />
       <ActionFields list={list} cue={cue} />
       <StoppedValues list={list} row={row} />
       {chain.length > 1 && (

@@ -9,6 +9,7 @@ import { lightWords } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { lensKeys } from "../cells/cells.ts";
+import { WaveEdit } from "../waves/WaveEdit.tsx";
 import { OwnTimes } from "./OwnTimes.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { readOperation } from "./readOperation.ts";
@@ -35,6 +36,16 @@ export function RangeEdit({ list, cues }: RangeEditProps) {
         </p>
       </div>
       {family !== "times" && <ValueEdit list={list} cues={cues} lens={family} only={attributes} />}
+      {family !== "times" && (
+        <WaveEdit
+          key={`wave ${cells}`}
+          list={list}
+          cues={cues}
+          keys={channels
+            .flatMap((channel) => lensKeys(list, channel, family))
+            .filter(({ attribute }) => attributes?.includes(attribute.id) ?? true)}
+        />
+      )}
       <OwnTimes key={cells} list={list.id} cues={cues} channels={channels} attributes={attributes} lens={lens} />
       {draft?.from === "cells" && <DraftPanel />}
     </section>

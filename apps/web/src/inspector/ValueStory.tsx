@@ -1,7 +1,7 @@
 import type { ListSheet } from "@zm/core";
 import { useChoice } from "../choice/choice.ts";
 import { lensKeys } from "../cells/cells.ts";
-import { cellStory } from "../score/story.ts";
+import { cellStory, waveStory } from "../score/story.ts";
 import { useShow } from "../show/useShow.ts";
 
 /** Where the chosen cell's values come from, and which cue ends each. */
@@ -10,6 +10,10 @@ export function ValueStory({ list, row, channel }: { list: ListSheet; row: numbe
   const { sheet } = useShow();
   const light = sheet.show.channels.find((each) => each.number === channel);
   const stories = lensKeys(list, channel, lens).map((key) => ({ name: key.attribute.id, story: cellStory(list, key, row) }));
+  const waves = lensKeys(list, channel, lens).flatMap((key) => {
+    const wave = waveStory(list, key, row);
+    return wave ? [{ name: key.attribute.id, ...wave }] : [];
+  });
   const merged = lens === "colour" ? mergeAlike(stories) : stories;
   return (
     <section aria-label="Where it comes from" className="border-t border-rule pt-3">
@@ -25,6 +29,15 @@ export function ValueStory({ list, row, channel }: { list: ListSheet; row: numbe
               {story.from}
               {story.until && `, ${story.until}`}
             </dd>
+          </div>
+        ))}
+        {waves.map(({ name, value, from }) => (
+          <div key={`wave ${name}`}>
+            <dt className="flex justify-between gap-2">
+              <span className="text-quiet">{name} sways</span>
+              <span className="figures text-right">{value}</span>
+            </dt>
+            <dd className="text-[13px] leading-snug text-quiet">{from}</dd>
           </div>
         ))}
       </dl>

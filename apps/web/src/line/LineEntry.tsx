@@ -1,4 +1,4 @@
-import { type LineFault, type LineRequest, type ShowSheet, completeLine, count, listOf, readLine } from "@zm/core";
+import { type LineFault, type LineRequest, type ShowSheet, completeLine, count, heldWords, listOf, readLine } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
@@ -215,7 +215,8 @@ export function LineEntry({ blind }: { blind: boolean }) {
 
 function Standing() {
   const channels = useChoice((choice) => choice.channels);
-  const held = useHand((state) => Object.keys(state.hand.held).length);
+  const held = useHand((state) => state.hand.held);
+  const names = Object.keys(held);
   const dropped = useHand((state) => Object.keys(state.hand.dropped).length);
   const last = useLastEdit((state) => state.edit?.words);
   const { change } = useHandChange();
@@ -223,8 +224,8 @@ function Standing() {
   return (
     <>
       {last !== undefined && <span className="text-base-content">{last}. </span>}
-      {chosen}, in hand: {held === 0 ? "nothing" : count(held, "value")}
-      {held === 0 && dropped > 0 && (
+      {chosen}, in hand: {names.length === 0 ? "nothing" : heldWords(names)}
+      {names.length === 0 && dropped > 0 && (
         <button
           type="button"
           className="btn btn-xs ml-2 border-neutral font-normal"

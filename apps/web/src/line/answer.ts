@@ -7,11 +7,13 @@ import {
   type UpdatePlace,
   operationWords,
   giveMoves,
+  giveWaves,
   homeMoves,
   makeEdits,
   offeredPlace,
   readEdits,
   recordSentence,
+  waveWords,
 } from "@zm/core";
 import { chosenLights } from "../choice/choice.ts";
 import type { useKeeping } from "../hand/useKeeping.ts";
@@ -19,6 +21,8 @@ import type { useRecording } from "../hand/useRecording.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import { lightWords } from "../shared/words.ts";
 import { type Preview, type PreviewResult, previewOf } from "../preview/preview.ts";
+import { pressWords } from "../run/typedPress.ts";
+import { useLive } from "../show/live.ts";
 import { findingsIn } from "../show/findings.ts";
 import type { OpenShow } from "../show/openShow.ts";
 
@@ -76,6 +80,8 @@ export function answerTo(
       return good("Enter opens the other show's cues, to be taken after their impact was shown");
     case "show":
       return good(`Enter ${request.shown ? "shows" : "puts away"}: ${SHOWN_WORDS[request.what]}`);
+    case "press":
+      return good(`Live: ${pressWords(request.press, sheet, useLive.getState().run)}. Enter does it`);
     case "view":
       return good(`Enter goes to ${request.view[0]?.toUpperCase()}${request.view.slice(1)}`);
     case "hand":
@@ -85,6 +91,10 @@ export function answerTo(
         ? good("Enter opens the update sheet")
         : updateAnswer(request, request.place, sheet, planners.updating);
     case "keep":
+      if (request.what === "look")
+        return good(
+          `Keeps ${request.stage ? "the lights that are lit on stage" : "what is in hand"} as held look “${request.label}”. Enter keeps it`,
+        );
       return unlessRefused(() => {
         const edit =
           request.what === "palette" ? planners.keeping.paletteEdit(request) : planners.keeping.paceEdit(request.label, chosenLights());
@@ -149,14 +159,27 @@ function updateAnswer(
   });
 }
 
+/** How what is given to the Hand takes hold. */
+const IN_TIME_WORDS = {
+  times: "What is given takes hold in its own delay, fade and curve from now on",
+  once: "What is given takes hold at once from now on",
+} as const;
+
 function handAnswer(operation: HandOperation, sheet: OpenShow["sheet"]): Answer {
+  if (operation.do === "inTime") return { text: `${IN_TIME_WORDS[operation.on ? "times" : "once"]}. Enter does it`, fault: false };
   if (operation.do === "takeUp") return { text: "Takes up again what was dropped last. Enter does it", fault: false };
   const { channels, attributes, families } = operation.selection;
   const named = [...(attributes ?? []), ...(families ?? [])];
   const lights = channels ? lightWords(channels) : "all lights";
   const whose = [lights, ...named].join(", ");
   const whole = named.length === 0 ? `${lights}, all families` : whose;
-  if (operation.do === "drop") return { text: `Drops from the Hand: ${whole}. Enter does it`, fault: false };
+  if (operation.do === "drop")
+    return { text: `Drops from the Hand: ${operation.waves ? `waves of ${whose}` : whole}. Enter does it`, fault: false };
+  if (operation.do === "wave")
+    return unlessRefused(() => {
+      giveWaves(sheet, operation.selection, operation.wave);
+      return `In hand, live: ${whose} ${waveWords(operation.wave)}. Enter gives it`;
+    });
   if (operation.do === "pace") return { text: `In hand, live: ${whose}, pace ${operation.pace}. Enter does it`, fault: false };
   if (operation.do === "time") {
     const times = [
@@ -187,6 +210,6 @@ function recordAnswer(
     const number = cue === "next" ? (recording.next ?? "") : cue;
     const plan = recording.plan({ ...wish, cue: number });
     const warning = recording.warningFor(number);
-    return `${recordSentence(recording.list, plan, makeEdits(sheet, readEdits(plan.edit)))}. ${warning ? `${warning}. ` : ""}Enter records it`;
+    return `${recordSentence(recording.list, plan, makeEdits(sheet, readEdits([...plan.edits])))}. ${warning ? `${warning}. ` : ""}Enter records it`;
   });
 }

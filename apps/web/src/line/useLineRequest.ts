@@ -3,7 +3,7 @@ import {
   type ListSheet,
   type UpdateOption,
   type UpdatePlace,
-  heldKeys,
+  heldNames,
   listOf,
   offeredPlace,
   isCueNumber,
@@ -21,6 +21,10 @@ import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
+import { pressFor } from "../run/typedPress.ts";
+import { usePress } from "../run/usePress.ts";
+import { useKeepLook } from "../shelf/useKeepLook.ts";
+import { useLive } from "../show/live.ts";
 import { nameVersion } from "../past/past.ts";
 import { useAccept } from "../show/accepted.ts";
 import { findingsIn } from "../show/findings.ts";
@@ -74,9 +78,11 @@ export function useLineRequest({
   const navigate = useNavigate();
   const client = useQueryClient();
   const makeEdits = useMakeEdits();
+  const press = usePress();
+  const keepLook = useKeepLook();
   const accept = useAccept();
   const history = useHistory();
-  const { change, give, home, time, lay, drop, outputOf } = useHandChange();
+  const { change, give, sway, home, time, lay, drop, outputOf } = useHandChange();
 
   const inHand = useCallback(
     ({ operation, channels }: Asked<"hand">): boolean => {
@@ -93,14 +99,18 @@ export function useLineRequest({
           return time(operation.selection, operation.wish);
         case "pace":
           return lay(operation.selection, operation.pace);
+        case "wave":
+          return sway(operation.selection, operation.wave);
+        case "inTime":
+          return change({ do: "inTime", on: operation.on });
         case "takeUp":
           return change({ do: "takeUp" });
         case "drop":
-          drop(heldKeys(sheet, useHand.getState().hand, operation.selection).map((key) => key.name));
+          drop(heldNames(sheet, useHand.getState().hand, operation.selection, operation.waves));
           return true;
       }
     },
-    [sheet, outputOf, change, give, home, time, lay, drop],
+    [sheet, outputOf, change, give, sway, home, time, lay, drop],
   );
 
   const record = async ({ cue, wish }: Asked<"record">): Promise<boolean> => {
@@ -178,6 +188,11 @@ export function useLineRequest({
       case "show":
         void navigate(`/show/${id}/score`);
         return showInScore(request.what, request.shown, listAt(target));
+      case "press": {
+        const pressed = pressFor(request.press, useLive.getState().run);
+        if (pressed) await press(pressed);
+        return true;
+      }
       case "hand":
         return inHand(request);
       case "record":
@@ -185,6 +200,7 @@ export function useLineRequest({
       case "update":
         return update(request);
       case "keep":
+        if (request.what === "look") return keepLook(request.label, request.stage ? "stage" : "hand", atOnce);
         if (request.what === "palette") return keeping.keepPalette(request, atOnce);
         return keeping.keepPace(request.label, target.channels.length > 0 ? target.channels : undefined, atOnce);
       case "edit":

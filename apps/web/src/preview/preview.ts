@@ -2,6 +2,7 @@ import {
   type EditInput,
   type Impact,
   type ImpactLine,
+  type Key,
   type ListSheet,
   type Outcome,
   ShowError,
@@ -16,9 +17,11 @@ import {
   makeEdits,
   readEdits,
   reportImpact,
+  sameData,
+  wavesOf,
 } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
-import { type CellMark, colourOf, columnKeys, columnLens, markAt, trackedText } from "../cells/cells.ts";
+import { type CellMark, colourOf, columnKeys, columnLens, markAt, swayText, trackedText } from "../cells/cells.ts";
 
 /** So many lines of an impact are read before somebody asks for all. */
 export const FIRST_LINES = 9;
@@ -224,12 +227,29 @@ function ghostsIn(sheet: ShowSheet, { sheet: edited, impact, steps }: Outcome, {
       const row = findRow(after, cue);
       const keys = columnKeys(after, column, lens);
       const shown = columnLens(keys, column, lens);
-      own.set(cue, row < 0 ? null : { mark: markAt(after, keys, row, shown), tracked: trackedText(after, keys, row, shown) });
+      own.set(
+        cue,
+        row < 0
+          ? null
+          : { mark: markAt(after, keys, row, shown), tracked: swayText(after, keys, row) ?? trackedText(after, keys, row, shown) },
+      );
     }
   };
   for (const { cue, key, list } of impact.looks) {
     if ((list ?? id) === id && numbers.has(cue)) touch(keyNamed(after.keys, key)?.channel, cue);
   }
   for (const step of steps) if (isCueData(step) && step.at === "move" && step.list === id) touch(step.channel, step.cue);
+  if (steps.some(({ at }) => at !== "move")) for (const { key, cue } of otherWaves(before, after, rows)) touch(key.channel, cue);
   return ghosts;
+}
+
+/** Where what sways in the rows in view is another than it was. */
+function otherWaves(before: ListSheet, after: ListSheet, rows: { first: number; last: number }): { key: Key; cue: string }[] {
+  const [was, is] = [wavesOf(before), wavesOf(after)];
+  return [...new Set([...was.keys(), ...is.keys()])].flatMap((key) =>
+    before.cues.slice(rows.first, rows.last + 1).flatMap(({ number }, index) => {
+      const [then, now] = [was.get(key)?.[rows.first + index]?.wave, is.get(key)?.[findRow(after, number)]?.wave];
+      return sameData(then ?? null, now ?? null) ? [] : [{ key, cue: number }];
+    }),
+  );
 }

@@ -10,6 +10,15 @@ export const ScoreHeader = memo(function ScoreHeader({ layout }: { layout: Score
   const opened = openedLights(layout);
   return (
     <div role="columnheader" aria-label="Lights" className="relative" style={{ width: layout.width }}>
+      {layout.lanes.length > 0 && (
+        <span
+          className="absolute top-1 text-[13px] leading-6 text-primary"
+          style={{ left: layout.lanes[0]?.x }}
+          title={`Over which cues other lists run: ${layout.lanes.map(({ label }) => label).join(", ")}`}
+        >
+          lists
+        </span>
+      )}
       {layout.headings.map((heading) => (
         <button
           key={heading.id}

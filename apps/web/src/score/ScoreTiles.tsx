@@ -1,6 +1,7 @@
 import { memo, useEffect, useLayoutEffect, useRef } from "react";
 import { milestone } from "../shared/milestone.ts";
-import { type ScorePicture, ROW, paintScore } from "./paint.ts";
+import { paintScore } from "./paint.ts";
+import { type ScorePicture, ROW } from "./picture.ts";
 import { forgetPainting, paintSoon } from "./paintQueue.ts";
 import type { Ink } from "./palette.ts";
 

@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { findRow, sceneAt } from "@zm/core";
+import { findRow, listSpans, sceneAt } from "@zm/core";
 import { Suspense, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chosenCellAttributes, chosenCues, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
@@ -24,7 +24,8 @@ import { LensSwitch } from "./LensSwitch.tsx";
 import { ScoreHeader, openLights } from "./ScoreHeader.tsx";
 import { columnAt, layoutColumns, placeOfLight } from "./columns.ts";
 import { type Seen, ScoreTiles, type TilePicture } from "./ScoreTiles.tsx";
-import { ROW, chosenRows } from "./paint.ts";
+import { chosenRows } from "./paint.ts";
+import { ROW } from "./picture.ts";
 import { type Ink, inkOf } from "./palette.ts";
 import { carryCells, chooseWhole, copyCells, cutCells, pasteCells } from "./clipboard.ts";
 import { lazyPart } from "../shared/lazyPart.ts";
@@ -68,9 +69,11 @@ export function ScoreView() {
   const cells = useRef<HTMLDivElement>(null);
   const lines = useSheetLines(list);
   const only = useMemo(() => shownLights(list, choice.moving), [list, choice.moving]);
+  const spans = useMemo(() => listSpans(list, (id) => sheet.lists.get(id)), [list, sheet.lists]);
+  const lists = useSame([...new Set(spans.map((each) => each.list))].map((id) => ({ id, label: sheet.lists.get(id)?.list.label || id })));
   const layout = useMemo(
-    () => layoutColumns(sheet.show, choice.lens, { folded: choice.folded, open: choice.open, only }),
-    [sheet.show, choice.lens, choice.folded, choice.open, only],
+    () => layoutColumns(sheet.show, choice.lens, { folded: choice.folded, open: choice.open, only, lists }),
+    [sheet.show, choice.lens, choice.folded, choice.open, only, lists],
   );
   const rows = useVirtualizer({
     count: lines.lines.length,
@@ -119,8 +122,9 @@ export function ScoreView() {
       attributes,
       stageRow,
       ghosts,
+      spans,
     }),
-    [list, layout, lines, choice.lens, choice.tracked, lights, attributes, chosen, stageRow, ghosts],
+    [spans, list, layout, lines, choice.lens, choice.tracked, lights, attributes, chosen, stageRow, ghosts],
   );
 
   // Ghosts are wanted for what is in view, and a little beyond it.

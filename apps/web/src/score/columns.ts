@@ -25,7 +25,14 @@ export interface ScoreHeading {
   readonly folded: boolean;
   readonly count: number;
 }
+/** A lane left of the lights, in which the thread of another list runs. */
+export interface ScoreLane {
+  readonly list: string;
+  readonly label: string;
+  readonly x: number;
+}
 export interface ScoreLayout {
+  readonly lanes: readonly ScoreLane[];
   readonly columns: readonly ScoreColumn[];
   readonly headings: readonly ScoreHeading[];
   readonly width: number;
@@ -39,19 +46,24 @@ export interface ColumnWishes {
   readonly open: ReadonlySet<number>;
   /** Only these lights are shown; null: all. */
   readonly only: ReadonlySet<number> | null;
+  /** The lists that the cues start and let go, each in a lane of its own. */
+  readonly lists?: readonly { readonly id: string; readonly label: string }[] | undefined;
 }
 
 const GAP = 14;
+/** How wide a lane is. */
+const LANE = 24;
 const FOLDED = 64;
 const ATTRIBUTE = 62;
 const WIDTHS: Readonly<Record<Lens, number>> = { intensity: 43, position: 76, colour: 62, beam: 84, times: 76 };
 
 /** Columns across the sheet: the lights by groups in the show's order, each light once, the rest at the end. */
-export function layoutColumns(show: Show, lens: Lens, { folded, open, only }: ColumnWishes): ScoreLayout {
+export function layoutColumns(show: Show, lens: Lens, { folded, open, only, lists = [] }: ColumnWishes): ScoreLayout {
   const columns: ScoreColumn[] = [];
   const headings: ScoreHeading[] = [];
   const types = new Map(show.channels.map(({ number, type }) => [number, type]));
-  let x = 8;
+  const lanes = lists.map(({ id, label }, index): ScoreLane => ({ list: id, label, x: 8 + index * LANE }));
+  let x = 8 + (lanes.length > 0 ? lanes.length * LANE + GAP / 2 : 0);
   const add = (column: Omit<ScoreColumn, "x">): void => {
     columns.push({ ...column, x });
     x += column.width;
@@ -78,7 +90,7 @@ export function layoutColumns(show: Show, lens: Lens, { folded, open, only }: Co
     headings.push({ id: group.id, label: group.label, x: from, width: x - from, folded: isFolded, count: channels.length });
     x += GAP;
   }
-  return { columns, headings, width: x };
+  return { lanes, columns, headings, width: x };
 }
 
 /** The attributes into which a light of a type opens: those of the family that is shown; all of them where the lens shows levels or times. */

@@ -1,6 +1,6 @@
 import { type Key, type ListSheet, cueOrder, marksByChannel } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
-import type { Ghost, Ghosts } from "../preview/preview.ts";
+import type { Ghost } from "../preview/preview.ts";
 import {
   type CellMark,
   type Shape,
@@ -13,33 +13,15 @@ import {
   markAt,
   partOf,
   trackedText,
+  waveText,
 } from "../cells/cells.ts";
 import { timesScale } from "../cells/cellTimes.ts";
-import { type SheetLine, type SheetLines, lineAfter } from "../spine/lines.ts";
+import { type SheetLine, lineAfter } from "../spine/lines.ts";
 import type { ScoreColumn, ScoreLayout } from "./columns.ts";
+import { type ScorePicture, ROW, axis } from "./picture.ts";
+import { paintLanes } from "./paintLanes.ts";
+import { paintWaves } from "./paintWaves.ts";
 import type { Ink } from "./palette.ts";
-
-export const ROW = 28;
-
-/** Everything that one painting of the sheet needs. */
-export interface ScorePicture {
-  readonly list: ListSheet;
-  readonly layout: ScoreLayout;
-  readonly lines: SheetLines;
-  readonly lens: Lens;
-  readonly tracked: boolean;
-  /** The lines and the stretch of the sheet that are painted. */
-  readonly span: { first: number; last: number };
-  readonly left: number;
-  readonly right: number;
-  /** The rows that are chosen. */
-  readonly chosen: { first: number; last: number } | null;
-  readonly lights: ReadonlySet<number>;
-  /** The attributes chosen of an opened light; undefined: all. */
-  readonly attributes: readonly string[] | undefined;
-  readonly stageRow: number;
-  readonly ghosts: Ghosts | null;
-}
 
 /** Paints the sheet onto a canvas whose top left corner is (left, span.first) of the sheet. */
 export function paintScore(context: CanvasRenderingContext2D, picture: ScorePicture, ink: Ink): void {
@@ -51,6 +33,7 @@ export function paintScore(context: CanvasRenderingContext2D, picture: ScorePict
   context.translate(-left, -span.first * ROW);
   paintLines(context, picture, ink);
   context.textBaseline = "middle";
+  paintLanes(context, picture, ink);
   for (const column of picture.layout.columns) {
     if (column.x + column.width < left || column.x > right) continue;
     paintColumn(context, picture, column, ink);
@@ -104,6 +87,7 @@ function paintColumn(context: CanvasRenderingContext2D, picture: ScorePicture, c
   const lens = columnLens(keys, column, picture.lens);
   paintThreads(context, picture, column, keys, lens, ink);
   if (lens === "intensity") paintMarks(context, picture, column, ink);
+  if (lens !== "times") paintWaves(context, picture, column, keys, ink);
   const ghosted = picture.ghosts?.get(column.id);
   eachLine(picture, (line, top) => {
     const cell = { column, middle: top + ROW / 2, lens, scale: lens === "times" ? timesScale(list).seconds : 1 };
@@ -121,10 +105,6 @@ interface Cell {
   readonly middle: number;
   readonly lens: Lens;
   readonly scale: number;
-}
-
-function axis(column: ScoreColumn): number {
-  return column.x + 9;
 }
 
 function paintThreads(
@@ -210,6 +190,8 @@ function paintCell(
     tracked ||
     (chosen !== null && row >= chosen.first && row <= chosen.last && picture.lights.has(cell.column.channel)) ||
     (chosen?.first === row && chosen.last === row);
+  const sways = waveText(list, keys, row);
+  if (sways !== undefined) return writeValue(context, sways, cell, ink.text);
   if (shown) writeValue(context, trackedText(list, keys, row, cell.lens), cell, ink.quiet);
 }
 

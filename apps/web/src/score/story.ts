@@ -10,6 +10,8 @@ import {
   traceOf,
   type Key,
   unsetBecause,
+  waveWords,
+  wavesOf,
 } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 import { plain } from "../shared/plain.ts";
@@ -89,6 +91,14 @@ function targetWords(list: ListSheet, key: Key, row: number, value: number): str
   return palette === undefined ? (slotName(key.attribute, value) ?? plain(value)) : (list.palettes.byId.get(palette)?.label ?? palette);
 }
 
+/** What sways in a cell, and which cue began or stopped it, in words; undefined where nothing does. */
+export function waveStory(list: ListSheet, key: Key, row: number): { readonly value: string; readonly from: string } | undefined {
+  const entry = wavesOf(list).get(key)?.[row];
+  if (!entry) return undefined;
+  const from = entry.row === row ? "of this cue" : `from cue ${cueName(list.cues[entry.row])}`;
+  return entry.wave ? { value: waveWords(entry.wave), from } : entry.row === row ? { value: "wave stopped", from } : undefined;
+}
+
 /** What a cell shows, in words. */
 export function cellWords(list: ListSheet, channel: number, row: number, lens: Lens): string {
   if (lens === "times") {
@@ -99,5 +109,9 @@ export function cellWords(list: ListSheet, channel: number, row: number, lens: L
   const [first] = stories;
   if (!first) return `it has no ${lens}`;
   const values = lens === "intensity" ? first.value : stories.map(({ name, value }) => `${name} ${value}`).join(", ");
-  return `${values}, ${first.from}${first.until ? `, ${first.until}` : ""}`;
+  const waves = lensKeys(list, channel, lens).flatMap((key) => {
+    const wave = waveStory(list, key, row);
+    return wave ? [`${key.attribute.id} sways, ${wave.value}, ${wave.from}`] : [];
+  });
+  return [`${values}, ${first.from}${first.until ? `, ${first.until}` : ""}`, ...waves].join("; ");
 }

@@ -1,14 +1,14 @@
-import { type MoveSpec, type Moves, type ShowSheet, freeId, listOf, targetOfMove } from "@zm/core";
+import { count, listOf } from "@zm/core";
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import { usePress } from "../run/usePress.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { useHand } from "../show/handStore.ts";
 import { useLive } from "../show/live.ts";
-import { liveOutputs } from "../show/outputs.ts";
-import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { useShow } from "../show/useShow.ts";
 import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
 import { LookStrip } from "./LookStrip.tsx";
 import { ListStrip } from "./ListStrip.tsx";
+import { useKeepLook } from "./useKeepLook.ts";
 import { useShelf } from "./useShelf.ts";
 
 /** So many strips stand side by side. */
@@ -33,7 +33,7 @@ export function Shelf() {
     <section aria-label="Shelf" className="shrink-0 border-t border-primary bg-base-200 px-3 py-2">
       <div className="mb-1.5 flex h-7 items-center gap-3">
         <h2 className="font-bold">Shelf</h2>
-        <NewLook sheet={sheet} />
+        <NewLook />
         <StandbySet />
         <span className="flex-1" />
         {pages > 1 && (
@@ -103,59 +103,25 @@ function StandbySet() {
 }
 
 /** Makes a held look: of what is in hand, or of what is on stage. */
-function NewLook({ sheet }: { sheet: ShowSheet }) {
-  const makeEdits = useMakeEdits();
-  const held = useHand((state) => state.hand.held);
-  const make = async (label: string, values: Moves): Promise<void> => {
-    const id = freeId(
-      label,
-      (sheet.show.heldLooks ?? []).map((look) => look.id),
-    );
-    await makeEdits([{ op: "setHeldLook", look: { id, label, values } }]);
-  };
-  const names = Object.keys(held);
+function NewLook() {
+  const keepLook = useKeepLook();
+  const names = useHand((state) => Object.values(state.hand.held).filter((held) => "move" in held).length);
   return (
     <DropMenu label="New look" button="border-neutral" list="w-72">
       <NamedEntry
         label="Name of the new look, of what is in hand"
         placeholder="name, then Enter"
-        onName={(label) => make(label, handValues(held))}
+        onName={(label) => keepLook(label, "hand")}
       >
-        {names.length > 0 ? `Of what is in hand: ${names.length} values …` : "Of what is in hand (nothing is) …"}
+        {names > 0 ? `Of what is in hand: ${count(names, "value")} …` : "Of what is in hand (nothing is) …"}
       </NamedEntry>
       <NamedEntry
         label="Name of the new look, of what is on stage"
         placeholder="name, then Enter"
-        onName={(label) => make(label, stageValues(sheet))}
+        onName={(label) => keepLook(label, "stage")}
       >
         Of the lights that are lit on stage …
       </NamedEntry>
     </DropMenu>
   );
-}
-
-/** What is in hand as the values of a look: without times, which a look has not. */
-function handValues(held: Readonly<Record<string, { readonly move: MoveSpec }>>): Moves {
-  const values: Moves = {};
-  for (const [name, { move }] of Object.entries(held)) {
-    const [channel = "", attribute = ""] = name.split(".");
-    const target = targetOfMove(move);
-    if ("release" in target) continue;
-    (values[channel] ??= {})[attribute] = target;
-  }
-  return values;
-}
-
-/** What is on stage as the values of a look: everything of the lights that are lit. */
-function stageValues(sheet: ShowSheet): Moves {
-  const outputs = liveOutputs(sheet);
-  const lit = new Set(
-    sheet.keys.all
-      .filter(({ attribute, ordinal }) => attribute.family === "intensity" && (outputs[ordinal] ?? 0) > 0)
-      .map(({ channel }) => channel),
-  );
-  const values: Moves = {};
-  for (const { channel, attribute, ordinal } of sheet.keys.all)
-    if (lit.has(channel)) (values[channel] ??= {})[attribute.id] = Math.round((outputs[ordinal] ?? 0) * 100) / 100;
-  return values;
 }

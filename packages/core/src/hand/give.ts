@@ -8,6 +8,7 @@ import { type Fan, fanAt } from "../fan/fan.ts";
 import { type TimesWish, timesAt } from "../fan/timesAt.ts";
 import { keyNamed } from "../sheet/keys.ts";
 import type { Hand, HandTiming } from "./hand.ts";
+import { keyOfWave } from "./heldWave.ts";
 
 /**
  * The values that the chosen lights take in hand. A fan spreads over them in the order in which they were chosen; `add` and
@@ -115,5 +116,16 @@ export function heldKeys(sheet: ShowSheet, hand: Hand, selection: KeySelection =
   return Object.keys(hand.held).flatMap((name) => {
     const key = keyNamed(sheet.keys, name);
     return key && isNamed(key, selection) ? [key] : [];
+  });
+}
+
+/**
+ * The names under which the Hand holds something of a selection: values and waves, or waves alone, in the order in which they were taken in hand.
+ * Empty where nothing of it is in hand. What is dropped goes by these names.
+ */
+export function heldNames({ keys }: Pick<ShowSheet, "keys">, hand: Hand, selection: KeySelection = {}, onlyWaves = false): string[] {
+  return Object.keys(hand.held).filter((name) => {
+    const key = keyOfWave(keys, name) ?? (onlyWaves ? undefined : keyNamed(keys, name));
+    return key !== undefined && isNamed(key, selection);
   });
 }

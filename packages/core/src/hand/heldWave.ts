@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { documentParts, waveSchema, type Waves } from "../show/schema.ts";
+import { count } from "../show/words.ts";
 import { type Key, type Keys, keyNamed } from "../sheet/keys.ts";
 
 /**
@@ -56,4 +57,14 @@ export function waveNamed(waves: Waves | undefined, name: string): HeldWave["wav
   const key = name.slice(0, -SUFFIX.length);
   const dot = key.indexOf(".");
   return waves?.[key.slice(0, dot)]?.[key.slice(dot + 1)];
+}
+
+/**
+ * How many values and waves some names of the Hand are, in words: "12 values and 6 waves".
+ * "nothing" for no names.
+ */
+export function heldWords(names: readonly string[]): string {
+  const waves = names.filter((name) => name.endsWith(SUFFIX)).length;
+  const values = names.length - waves;
+  return [...(values > 0 ? [count(values, "value")] : []), ...(waves > 0 ? [count(waves, "wave")] : [])].join(" and ") || "nothing";
 }

@@ -2,7 +2,7 @@ import { type EditInput, type Outcome, isNamed, storedMove, targetOfMove, wavesO
 import { ShowError } from "../show/errors.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { makeMove, moveTiming, paletteOf } from "../show/move.ts";
-import type { Family, Moves, MoveSpec } from "../show/schema.ts";
+import type { Action, Family, Moves, MoveSpec } from "../show/schema.ts";
 import { entryAt, sameValue } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, freeNumberAfter } from "../sheet/sheet.ts";
@@ -33,6 +33,8 @@ export interface RecordWish {
   readonly part?: number | undefined;
   readonly label?: string | undefined;
   readonly times?: Extract<EditInput, { op: "record" }>["times"];
+  /** The cue also gets what runs now beside it as its actions, in place of those it has. */
+  readonly running?: boolean | undefined;
 }
 
 /**
@@ -42,6 +44,8 @@ export interface RecordWish {
 export interface OnStage {
   readonly run: Pick<ListRun, "cue" | "onStage" | "waves"> | undefined;
   readonly outputOf: (key: Key) => number;
+  /** What else runs, as actions of a cue. */
+  readonly actions?: readonly Action[] | undefined;
 }
 
 /**
@@ -50,6 +54,8 @@ export interface OnStage {
  */
 export interface RecordPlan {
   readonly edit: Extract<EditInput, { op: "record" }>;
+  /** All edits that it comes to, the record first; together they are one gesture. */
+  readonly edits: readonly EditInput[];
   readonly keys: readonly string[];
 }
 
@@ -76,24 +82,26 @@ export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, sta
   const swaying =
     wish.what === "times" ? [] : wish.from === "hand" ? wavesInHand(sheet, hand, wish) : wavesOnStage(list, hand, stage, wish);
   for (const [key] of swaying) if (heldWave(hand, key)) keys.push(waveName(key.name));
-  if (Object.keys(moves).length + swaying.length === 0 && wish.mode !== "replace")
+  const actions = wish.running ? [...(stage.actions ?? [])] : [];
+  if (Object.keys(moves).length + swaying.length + actions.length === 0 && wish.mode !== "replace")
     throw new ShowError(nothingTaken(hand, wish, taken.length > 0));
   const { cue, mode, scope, part, label, times } = wish;
-  return {
-    keys,
-    edit: {
-      op: "record",
-      list: list.id,
-      cue,
-      moves,
-      ...(swaying.length === 0 ? {} : { waves: wavesOfKeys(swaying) }),
-      mode,
-      scope,
-      ...(part === undefined ? {} : { part }),
-      ...(label === undefined ? {} : { label }),
-      ...(times === undefined ? {} : { times }),
-    },
+  const edit: RecordPlan["edit"] = {
+    op: "record",
+    list: list.id,
+    cue,
+    moves,
+    ...(swaying.length === 0 ? {} : { waves: wavesOfKeys(swaying) }),
+    mode,
+    scope,
+    ...(part === undefined ? {} : { part }),
+    ...(label === undefined ? {} : { label }),
+    ...(times === undefined ? {} : { times }),
   };
+  const besides: EditInput[] = wish.running
+    ? [{ op: "setCue", list: list.id, from: cue, to: cue, actions: actions.length > 0 ? actions : null }]
+    : [];
+  return { keys, edit, edits: [edit, ...besides] };
 }
 
 /** Why a record would take nothing, and what to do. */
@@ -213,7 +221,11 @@ export function stageWarning(list: ListSheet, cue: string, onStage: string | nul
  * them".
  * Without a full stop. The impact must be that of this very edit.
  */
-export function recordSentence(list: ListSheet, { edit }: RecordPlan, { impact, steps }: Pick<Outcome, "impact" | "steps">): string {
+export function recordSentence(
+  list: ListSheet,
+  { edit, edits }: Pick<RecordPlan, "edit" | "edits">,
+  { impact, steps }: Pick<Outcome, "impact" | "steps">,
+): string {
   const row = findRow(list, edit.cue);
   const at = firstRowFrom(list, cueOrder(edit.cue));
   const before = list.cues[at - 1]?.number;
@@ -234,7 +246,9 @@ export function recordSentence(list: ListSheet, { edit }: RecordPlan, { impact, 
   const values = own.length === 0 ? [] : [`${count(own.length, "value")} of ${count(lights.size, "light")}`];
   const what = [...values, ...wavesRecorded(edit)].join(" and ") || "nothing of it is new";
   const snaps = row < 0 && Object.keys(edit.times ?? {}).length === 0 ? "; it has no times, so it snaps" : "";
-  return `${where}: ${what}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}${snaps}`;
+  const actions = edits.flatMap((each) => (each.op === "setCue" ? (each.actions ?? []) : [])).length;
+  const besides = edits.length > 1 ? `, and ${actions === 0 ? "nothing" : count(actions, "action")} of what runs now` : "";
+  return `${where}: ${what}${besides}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}${snaps}`;
 }
 
 /** How many waves a record brings or takes out, and how many it stops. */

@@ -171,6 +171,7 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Part), (words.part = Number(this.CONSUME(word.Decimal).image))) },
       { ALT: () => (this.CONSUME(word.All), (words.all = true)) },
       { ALT: () => (this.CONSUME(word.From), this.CONSUME(word.Stage), (words.stage = true)) },
+      { ALT: () => (this.CONSUME(word.Running), (words.running = true)) },
       { ALT: () => (this.CONSUME(word.Values), (words.what = "values")) },
       { ALT: () => (this.CONSUME(word.Times), (words.what = "times")) },
       {

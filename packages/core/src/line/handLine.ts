@@ -90,6 +90,7 @@ function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: 
       changed: !words.all,
       mode: words.mode ?? "merge",
       scope: words.only ? "cueOnly" : "track",
+      ...(words.running ? { running: true } : {}),
       ...(words.part === undefined ? {} : { part: words.part }),
       ...(words.label === undefined ? {} : { label: words.label }),
       ...(words.lights ? { channels: channelsOf(words.lights, sheet) } : {}),

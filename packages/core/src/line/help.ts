@@ -183,6 +183,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "also what was recorded before; everything on stage; some lights or one family; without own times, or those alone",
       ),
       entry(
+        ["record #12 running"],
+        "with what runs now beside it: lists in their cues, looks at their levels, as what the cue does besides",
+        "actions chase submaster snapshot",
+      ),
+      entry(
         ["new cues up 3 down 5", "new cues none"],
         "the times that a new cue starts with when nothing is said of them",
         "default time setting",

@@ -146,6 +146,7 @@ export interface RecordWords {
   part?: number;
   all?: boolean;
   stage?: boolean;
+  running?: boolean;
   what?: "values" | "times";
   lights?: Lights;
   family?: Named | undefined;

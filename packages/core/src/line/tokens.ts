@@ -143,6 +143,7 @@ const keywords = {
   Latest: keyword("Latest", "latest"),
   Waves: keyword("Waves", "waves"),
   Pass: keyword("Pass", "pass"),
+  Running: keyword("Running", "running"),
 };
 
 /** A family whose moves have times of their own in a cue; it may stand wherever an attribute may. */

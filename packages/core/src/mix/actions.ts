@@ -1,3 +1,4 @@
+import type { Action } from "../show/schema.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { type ListSheet, firstRowFrom } from "../sheet/sheet.ts";
 
@@ -34,35 +35,43 @@ export function trackedActions(list: ListSheet, row: number, listOf: (id: string
   for (const cue of list.cues.slice(0, row + 1)) {
     for (const action of cue.actions ?? []) {
       if (action.do === "look") looks.set(action.look, action.level);
-      if (action.do === "look" || action.do === "tempo" || action.list === undefined) continue;
-      const other = listOf(action.list);
-      if (!other) continue;
-      const known = lists.get(action.list) ?? {};
-      switch (action.do) {
-        case "start":
-          lists.set(action.list, { ...known, cue: known.cue ?? action.cue ?? numberAt(other, 0) });
-          break;
-        case "goto":
-          lists.set(action.list, { ...known, cue: action.cue });
-          break;
-        case "go":
-          lists.set(action.list, { ...known, cue: neighbour(other, known.cue ?? null, 1) });
-          break;
-        case "back":
-          lists.set(action.list, { ...known, cue: neighbour(other, known.cue ?? null, -1) });
-          break;
-        case "release":
-          lists.set(action.list, { ...known, cue: null });
-          break;
-        case "rate":
-          lists.set(action.list, { ...known, rate: action.rate });
-          break;
-        case "master":
-          lists.set(action.list, { ...known, master: action.level });
-      }
+      takeAction(lists, action, listOf);
     }
   }
   return { lists, looks };
+}
+
+/**
+ * What one action leaves of the list that it speaks of, written into `lists`.
+ * Nothing for looks, tempos, the cue's own list, and a list that is gone.
+ */
+export function takeAction(lists: Map<string, TrackedList>, action: Action, listOf: (id: string) => ListSheet | undefined): void {
+  if (action.do === "look" || action.do === "tempo" || action.list === undefined) return;
+  const other = listOf(action.list);
+  if (!other) return;
+  const known = lists.get(action.list) ?? {};
+  switch (action.do) {
+    case "start":
+      lists.set(action.list, { ...known, cue: known.cue ?? action.cue ?? numberAt(other, 0) });
+      break;
+    case "goto":
+      lists.set(action.list, { ...known, cue: action.cue });
+      break;
+    case "go":
+      lists.set(action.list, { ...known, cue: neighbour(other, known.cue ?? null, 1) });
+      break;
+    case "back":
+      lists.set(action.list, { ...known, cue: neighbour(other, known.cue ?? null, -1) });
+      break;
+    case "release":
+      lists.set(action.list, { ...known, cue: null });
+      break;
+    case "rate":
+      lists.set(action.list, { ...known, rate: action.rate });
+      break;
+    case "master":
+      lists.set(action.list, { ...known, master: action.level });
+  }
 }
 
 /** The cue one step on or back from another; the same at the ends of the list, the first from none. */

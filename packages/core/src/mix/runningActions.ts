@@ -1,6 +1,10 @@
-import type { Action, Mix } from "@zm/core";
+import type { Action } from "../show/schema.ts";
+import type { Mix } from "./mix.ts";
 
-/** What runs now beside a list, as what a cue would do to bring it about: lists in their cues with their rates and masters, looks at their levels. */
+/**
+ * What runs now beside a list, as what a cue would do to bring it about (section 9 of the running rules): lists in their cues with their rates and masters,
+ * looks at their levels. Empty where nothing else runs.
+ */
 export function runningActions(mix: Mix, own: string): Action[] {
   const lists = [...mix.lists].flatMap(([list, { cue, rate, master }]): Action[] => {
     if (list === own || cue === null) return [];
