@@ -1,6 +1,7 @@
 import { NotFoundException } from "@nestjs/common";
 import { ShowError, sheetInSteps } from "@zm/core";
 import { join } from "node:path";
+import { createHistogram } from "node:perf_hooks";
 import type { OutputSettings, RunEvent } from "@zm/protocol";
 import { OutputSender } from "../output/sender.ts";
 import { OutputFile } from "../output/settingsFile.ts";
@@ -11,7 +12,7 @@ import { now } from "../shared/clock.ts";
 import { inSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { readShowRows } from "../shows/readRows.ts";
-import type { Answer, EngineSetUp, Order, Refusal, Report } from "./orders.ts";
+import type { Answer, EnginePace, EngineSetUp, Order, Refusal, Report } from "./orders.ts";
 import { CannotNow } from "./pressed.ts";
 import { RunFiles } from "./runFile.ts";
 import { RunningShow } from "./runningShow.ts";
@@ -32,7 +33,11 @@ export class EngineHost {
   private onStage: number | null = null;
   private values = new Float64Array(0);
   private written = new Map<number, number>();
+  /** What is told last, behind everything that has happened before it. */
+  private telling: Promise<void> = Promise.resolve();
   private next = now();
+  /** How late frames came, microseconds, since somebody last asked. */
+  private readonly late = createHistogram();
   private timer: NodeJS.Timeout | undefined;
 
   constructor(
@@ -54,6 +59,7 @@ export class EngineHost {
   async end(): Promise<void> {
     clearTimeout(this.timer);
     this.shows.clear();
+    await this.files.settled();
     await this.sender.end();
   }
 
@@ -70,6 +76,7 @@ export class EngineHost {
     if (order.do === "isIdle") return { idle: this.shows.get(order.show)?.isIdle() ?? true };
     if (order.do === "output") return this.output(order.settings);
     if (order.do === "sent") return { sent: this.sender.sent() };
+    if (order.do === "pace") return { pace: this.pace() };
     if (order.do === "end") {
       await this.end();
       return {};
@@ -96,17 +103,18 @@ export class EngineHost {
   }
 
   /** Writes down what has come about before anybody is told that it has. */
-  private happened(running: RunningShow, event: RunEvent | null): Answer {
-    if (!event) return { event };
-    this.write(running);
-    this.tell({ event });
-    return { event };
+  private happened(running: RunningShow, event: RunEvent | null): Promise<Answer> {
+    if (!event) return Promise.resolve({ event });
+    // What has happened is told in its order, however long the disk takes with each.
+    this.telling = Promise.all([this.telling, this.write(running)]).then(() => this.tell({ event }));
+    return this.telling.then(() => ({ event }));
   }
 
-  private write(running: RunningShow): void {
+  /** Writes down where a show stands, while its frames go on. A disk that fails is told of, and the show goes on without. */
+  private async write(running: RunningShow): Promise<void> {
     this.written.set(running.show, now());
     try {
-      this.files.write(running.written());
+      await this.files.write(running.written());
     } catch (error) {
       this.warn(`Where show ${running.show} stands could not be written down: ${wordsOf(error)}`);
     }
@@ -126,7 +134,7 @@ export class EngineHost {
     // After a restart the show on stage is the one that was written down last.
     if (this.onStage === null && this.files.newest() === show) this.onStage = show;
     // What would have fired while nobody ran it fires before anybody asks.
-    this.happened(running, running.pass() ?? null);
+    await this.happened(running, running.pass() ?? null);
     return running;
   }
 
@@ -147,16 +155,17 @@ export class EngineHost {
     return { output: { ...this.outputFile.settings, show: this.onStage } };
   }
 
-  private release(show: number, removed: boolean): Answer {
+  private async release(show: number, removed: boolean): Promise<Answer> {
     this.shows.delete(show);
     this.written.delete(show);
-    if (removed) this.files.remove(show);
+    if (removed) await this.files.remove(show);
     return {};
   }
 
   /** One frame, and the next in its time; frames that were missed are not made up for. */
   private loop(): void {
     const time = now();
+    this.late.record(Math.max(1, Math.round((time - this.next) * 1000)));
     for (const running of this.shows.values()) this.frame(running, time);
     const onStage = this.onStage === null ? undefined : this.shows.get(this.onStage);
     if (onStage && this.sender.isOn) this.send(onStage);
@@ -164,10 +173,18 @@ export class EngineHost {
     this.timer = setTimeout(() => this.loop(), Math.max(0, this.next - now()));
   }
 
+  private pace(): EnginePace {
+    const { count: frames, max } = this.late;
+    const at = (share: number): number => (frames === 0 ? 0 : this.late.percentile(share) / 1000);
+    const pace = { frames, p50: at(50), p99: at(99), latest: frames === 0 ? 0 : max / 1000 };
+    this.late.reset();
+    return pace;
+  }
+
   private frame(running: RunningShow, time: number): void {
     const event = running.pass();
-    if (event) this.happened(running, event);
-    else if (time - (this.written.get(running.show) ?? time) > WRITING && running.isMoving()) this.write(running);
+    if (event) void this.happened(running, event);
+    else if (time - (this.written.get(running.show) ?? time) > WRITING && running.isMoving()) void this.write(running);
   }
 
   private send(running: RunningShow): void {

@@ -14,9 +14,11 @@ export type Order = { readonly number: number; readonly show: number } & (
   | { readonly do: "release"; readonly removed: boolean }
   /** Whether nothing of a show is on: no list stands in a cue, no look is up, nothing moves. */
   | { readonly do: "isIdle" }
-  /** How levels leave for the lights; with settings, from now on so. These three speak of no show. */
+  /** How levels leave for the lights; with settings, from now on so. These speak of no show. */
   | { readonly do: "output"; readonly settings?: OutputSettings }
   | { readonly do: "sent" }
+  /** How punctual its frames have been since somebody last asked. */
+  | { readonly do: "pace" }
   /** Ends: whoever receives levels is told that no more come. */
   | { readonly do: "end" }
 );
@@ -37,6 +39,15 @@ export interface Answer {
   readonly idle?: boolean;
   readonly output?: OutputState;
   readonly sent?: SentLevels;
+  readonly pace?: EnginePace;
+}
+
+/** How punctual the frames of the engine have been: how many there were, and how late they came. Milliseconds. */
+export interface EnginePace {
+  readonly frames: number;
+  readonly p50: number;
+  readonly p99: number;
+  readonly latest: number;
 }
 
 /** What the engine's thread tells. */

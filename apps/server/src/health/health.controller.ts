@@ -1,3 +1,4 @@
+import { setTimeout } from "node:timers/promises";
 import { Controller, Get } from "@nestjs/common";
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
 import {
@@ -7,8 +8,11 @@ import {
   type HealthIndicatorResult,
   HealthIndicatorService,
 } from "@nestjs/terminus";
-import { Mix, emptyShow, readShow, sheetOf, takeSteps } from "@zm/core";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
+import { RunService } from "../run/run.service.ts";
+
+/** An engine that has not answered after so long stands still. Milliseconds. */
+const LONGEST_ANSWER = 1000;
 
 /** Whether the server can do its work: 200 when it can, 503 with what is wrong when it cannot. */
 @ApiTags("health")
@@ -18,11 +22,15 @@ export class HealthController {
     private readonly health: HealthCheckService,
     private readonly indicators: HealthIndicatorService,
     private readonly database: DatabaseWatch,
+    private readonly runs: RunService,
   ) {}
 
   @Get()
   @HealthCheck()
-  @ApiOperation({ summary: "Whether the database answers and the engine computes" })
+  @ApiOperation({
+    summary:
+      "Whether the database answers and the engine keeps its frames; with how late these came since this was last asked, milliseconds",
+  })
   check(): Promise<HealthCheckResult> {
     return this.health.check([() => this.databaseHealth(), () => this.engineHealth()]);
   }
@@ -32,10 +40,10 @@ export class HealthController {
     return this.database.away.value ? indicator.down("The database does not answer; shows run on, and nothing is stored") : indicator.up();
   }
 
-  /** A show of nothing is opened and asked for its next cue, which goes through document, sheet and run. */
-  private engineHealth(): HealthIndicatorResult {
+  /** The engine that runs the shows is asked itself: it answers between two of its frames. */
+  private async engineHealth(): Promise<HealthIndicatorResult> {
     const indicator = this.indicators.check("engine");
-    const isWell = !new Mix(takeSteps(sheetOf(readShow(emptyShow("Health"))), [])).go("main", 0);
-    return isWell ? indicator.up() : indicator.down("An empty show is not empty");
+    const pace = await Promise.race([this.runs.pace().catch(() => undefined), setTimeout(LONGEST_ANSWER, undefined, { ref: false })]);
+    return pace ? indicator.up({ ...pace }) : indicator.down("The engine does not answer; no levels leave and nothing can be fired");
   }
 }

@@ -5,7 +5,7 @@ import { Subject, Subscription } from "rxjs";
 import type { RunMove } from "../database/columnTypes.ts";
 import { DatabaseAway } from "../database/lost.ts";
 import { Engine } from "../engine/engine.ts";
-import type { Answer, OrderBody } from "../engine/orders.ts";
+import type { Answer, EnginePace, OrderBody } from "../engine/orders.ts";
 import { Settings } from "../settings.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
@@ -68,6 +68,13 @@ export class RunService implements OnModuleDestroy {
   /** Lets a list stand where an edit has left it: the running fades go on and end in the edited look. A list that has gone on is left alone. */
   async settle(show: number, { list, before, after }: RunMove): Promise<void> {
     await this.ask({ do: "settle", show, list, before, after });
+  }
+
+  /** How punctual the engine's frames have been since this was last asked; throws where it does not answer. */
+  async pace(): Promise<EnginePace> {
+    const { pace } = await this.engine.ask({ do: "pace", show: 0 });
+    if (!pace) throw new InternalServerErrorException("The engine said nothing of its frames");
+    return pace;
   }
 
   /** Tells the engine what is in hand, for what goes out to lights. */
