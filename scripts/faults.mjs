@@ -1,13 +1,15 @@
-// Two clients edit, a list is run, levels are sent; meanwhile the server and the database are killed at random moments. What was acknowledged must be there
-// afterwards, the list must stand in the cue that was fired last, and nobody may fire one twice.
-import { spawn } from "node:child_process";
+// Two clients edit, a list is run, levels are sent; meanwhile the server and the database are killed at random moments, clients are cut, clocks jump, the disk is
+// full for a while, and a second server works on the same database. What was acknowledged must be there afterwards, the list must stand in the cue that was fired
+// last, and nobody may fire one twice.
+import { spawn, spawnSync } from "node:child_process";
 import { createSocket } from "node:dgram";
-import { readFileSync } from "node:fs";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { setTimeout as sleep } from "node:timers/promises";
 import { io } from "socket.io-client";
 
 /* global AbortSignal */
 
+if (process.argv[2] === "client") await cutClient(process.argv[3], process.argv.slice(4));
 const [serverKills, databaseKills, seed] = process.argv.slice(2).map(Number);
 const PORT = Number(process.env.ZM_PORT);
 const LEVELS = PORT + 968;
@@ -22,21 +24,31 @@ function random() {
   return state / 2 ** 32;
 }
 
+const JUMP_FILE = `${process.env.ZM_DATA}/clock`;
+mkdirSync(process.env.ZM_DATA, { recursive: true });
+/** Sets the wall clock of the servers so many milliseconds off. */
+const setClock = (offset) => writeFileSync(JUMP_FILE, String(offset));
+setClock(0);
+
+function serverProcess(env) {
+  return spawn("node", ["--import", "./scripts/jumpingClock.mjs", "apps/server/dist/main.js"], {
+    env: { ...process.env, NODE_OPTIONS: "", ZM_JUMP_FILE: JUMP_FILE, ...env },
+    stdio: "ignore",
+  });
+}
+
 let server;
 let ended = false;
 function startServer() {
-  server = spawn("node", ["apps/server/dist/main.js"], {
-    env: { ...process.env, ZM_OUTPUT: `127.0.0.1:${LEVELS}` },
-    stdio: "ignore",
-  });
+  server = serverProcess({ ZM_OUTPUT: `127.0.0.1:${LEVELS}` });
   // As ./start does: a server that has stopped is started again.
   server.on("exit", () => {
     if (!ended) void sleep(500).then(startServer);
   });
 }
 
-async function ask(path, body) {
-  const response = await fetch(`http://127.0.0.1:${PORT}${path}`, {
+async function ask(path, body, port = PORT) {
+  const response = await fetch(`http://127.0.0.1:${port}${path}`, {
     signal: AbortSignal.timeout(5000),
     ...(body ? { method: "POST", headers: HEADERS, body: JSON.stringify(body) } : {}),
   });
@@ -53,28 +65,116 @@ async function until(what, most = 60_000) {
   }
 }
 
-const report = { serverKills: 0, databaseKills: 0, editsAcknowledged: 0, editsLost: 0, cuesFired: 0, cuesSkipped: 0, cuesTwice: 0 };
+const report = {
+  serverKills: 0,
+  databaseKills: 0,
+  clocksSet: 0,
+  clientsCut: 0,
+  editsAcknowledged: 0,
+  editsLost: 0,
+  cuesFired: 0,
+  cuesSkipped: 0,
+  cuesTwice: 0,
+};
 const stands = [];
 
 /** Notes that were acknowledged, by cue; each client has cues of its own. */
 const notes = new Map();
-async function edit(cues) {
+async function edit(cues, port = () => PORT) {
   for (let count = 0; !ended; count += 1) {
-    const cue = cues[Math.floor(random() * cues.length)];
-    const note = `${cue} ${count}`;
-    try {
-      const { body: shown } = await ask("/api/shows");
-      const { status } = await ask("/api/shows/1/edits", { base: shown[0].revision, edits: [{ op: "setCue", from: cue, to: cue, note }] });
-      if (status === 200) {
-        notes.set(cue, note);
-        report.editsAcknowledged += 1;
-      } else if (status >= 500) notes.delete(cue);
-    } catch {
-      // It is not known whether it was stored, so nothing is expected of this cue until the next one.
-      notes.delete(cue);
-    }
+    await writeNote(cues, count, port());
     await sleep(20 + random() * 100);
   }
+}
+
+/** Writes one note; it is expected to be there once it has been acknowledged. */
+async function writeNote(cues, count, port) {
+  const cue = cues[Math.floor(random() * cues.length)];
+  const note = `${cue} ${count} ${port}`;
+  try {
+    const { body: shown } = await ask("/api/shows", undefined, port);
+    const { status } = await ask(
+      "/api/shows/1/edits",
+      { base: shown[0].revision, edits: [{ op: "setCue", from: cue, to: cue, note }] },
+      port,
+    );
+    if (status === 200) {
+      notes.set(cue, note);
+      report.editsAcknowledged += 1;
+    } else if (status >= 500) notes.delete(cue);
+  } catch {
+    // It is not known whether it was stored, so nothing is expected of this cue until the next one.
+    notes.delete(cue);
+  }
+}
+
+/** A client of its own process that writes notes until it is cut; it tells of each before it asks and when it is acknowledged. */
+async function cutClient(port, cues) {
+  for (let count = 0; ; count += 1) {
+    const cue = cues[count % cues.length];
+    const note = `${cue} ${count} cut ${process.pid}`;
+    process.send({ cue, asks: true });
+    try {
+      const get = await fetch(`http://127.0.0.1:${port}/api/shows`);
+      const [{ revision: base }] = await get.json();
+      const response = await fetch(`http://127.0.0.1:${port}/api/shows/1/edits`, {
+        method: "POST",
+        headers: { "Content-Type": "application/json", "X-Requested-With": "zealous-mark" },
+        body: JSON.stringify({ base, edits: [{ op: "setCue", from: cue, to: cue, note }] }),
+      });
+      if (response.status === 200) process.send({ cue, note });
+    } catch {
+      // The server is away; the next one is asked in its time.
+    }
+    await sleep(30);
+  }
+}
+
+/** Lets a client write for a while and cuts it at any moment. */
+async function cutOneClient(cues) {
+  const client = spawn("node", ["scripts/faults.mjs", "client", String(PORT), ...cues], { stdio: ["ignore", "inherit", "inherit", "ipc"] });
+  client.on("message", ({ cue, note }) => {
+    if (note === undefined) return notes.delete(cue);
+    notes.set(cue, note);
+    report.editsAcknowledged += 1;
+  });
+  await sleep(700 + random() * 1200);
+  client.kill("SIGKILL");
+  report.clientsCut += 1;
+}
+
+/** Lets nothing more be written by a process, as on a full disk; then again. */
+function fillDisk(pid, full) {
+  return spawnSync("prlimit", ["--pid", String(pid), `--fsize=${full ? 0 : "unlimited"}`]).status === 0;
+}
+
+/** The disk is full for the server, then for the database too; edits may be refused, the list goes on and nothing acknowledged is lost. */
+async function fullDisk() {
+  const fired = report.cuesFired;
+  const own = server;
+  if (!fillDisk(own.pid, true)) throw new Error("prlimit could not be run");
+  await sleep(4000);
+  const alive = own.exitCode === null && own.signalCode === null;
+  const firedMeanwhile = report.cuesFired - fired;
+  const database = Number(readFileSync(process.env.ZM_DB_PID_FILE, "utf8"));
+  fillDisk(database, true);
+  await sleep(4000);
+  fillDisk(database, false);
+  fillDisk(own.pid, false);
+  await until(async () => (await ask("/api/shows")).status === 200);
+  return { alive, firedMeanwhile };
+}
+
+/** A second server on the same database, with a data folder of its own: both take edits. */
+async function secondServer(cues) {
+  const port = PORT + 1;
+  const second = serverProcess({ ZM_PORT: String(port), ZM_DATA: `${process.env.ZM_DATA}/second` });
+  await until(async () => (await ask("/api/shows/1", undefined, port)).status === 200);
+  const before = report.editsAcknowledged;
+  const end = performance.now() + 8000;
+  for (let count = 0; performance.now() < end; count += 1) await writeNote(cues, count, port);
+  second.kill("SIGTERM");
+  return report.editsAcknowledged - before;
 }
 
 /** Fires the list cue by cue; what was acknowledged is where it must stand. */
@@ -138,12 +238,19 @@ await until(async () => (await ask("/api/shows/1/run")).status === 200);
 const { body: opened } = await ask("/api/shows/1");
 const cues = opened.show.lists[0].cues.map(({ number }) => number);
 order.push(...cues);
-const work = [edit(cues.slice(0, 50)), edit(cues.slice(50)), run()];
+const [ownCues, cutCues, secondCues] = [cues.slice(0, 90), cues.slice(90, 97), cues.slice(97)];
+const work = [edit(ownCues.slice(0, 45)), edit(ownCues.slice(45)), run()];
 await sleep(2000);
 
 const kills = [...Array(serverKills).fill("server"), ...Array(databaseKills).fill("database")].sort(() => random() - 0.5);
-for (const what of kills) {
+for (const [place, what] of kills.entries()) {
   await sleep(500 + random() * 2500);
+  if (place % 4 === 3) {
+    // An hour on or back, or right again.
+    setClock([0, 3_600_000, -3_600_000][Math.floor(random() * 3)]);
+    report.clocksSet += 1;
+  }
+  if (place % 5 === 4) await cutOneClient(cutCues);
   if (what === "server") {
     server.kill("SIGKILL");
     report.serverKills += 1;
@@ -156,6 +263,10 @@ for (const what of kills) {
   }
 }
 await sleep(1500);
+setClock(0);
+const disk = await fullDisk();
+const bySecond = await secondServer(secondCues);
+await sleep(500);
 ended = true;
 await Promise.allSettled(work);
 const { body: after } = await ask("/api/shows/1");
@@ -165,5 +276,19 @@ server.kill("SIGTERM");
 line.close();
 socket.close();
 const slowest = Math.round(Math.max(0, ...stands));
-console.log(JSON.stringify({ seed, ...report, longestGapOfLevels: Math.round(longestGap), slowestToStandAgain: slowest }, null, 2));
-process.exitCode = report.editsLost + report.cuesSkipped + report.cuesTwice === 0 ? 0 : 1;
+console.log(
+  JSON.stringify(
+    {
+      seed,
+      ...report,
+      diskFull: disk,
+      editsBySecondServer: bySecond,
+      longestGapOfLevels: Math.round(longestGap),
+      slowestToStandAgain: slowest,
+    },
+    null,
+    2,
+  ),
+);
+process.exitCode =
+  report.editsLost + report.cuesSkipped + report.cuesTwice === 0 && disk.alive && disk.firedMeanwhile > 0 && bySecond > 0 ? 0 : 1;

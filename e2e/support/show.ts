@@ -13,7 +13,12 @@ interface CueDocument {
   label?: string;
   trigger?: object;
   actions?: object[];
-  parts: { times: Record<string, unknown>; moves: Record<string, Record<string, unknown>> }[];
+  waves?: string;
+  parts: {
+    times: Record<string, unknown>;
+    moves: Record<string, Record<string, unknown>>;
+    waves?: Record<string, Record<string, unknown>>;
+  }[];
 }
 
 /** What the application's own windows send with whatever changes something. */
@@ -51,11 +56,20 @@ export async function cueOf(request: APIRequestContext, show: number, number: st
   return cue;
 }
 
-/** The middle of a cell of the sheet, in the window. The cells are `width` wide and begin at the canvas's left edge. */
+/** Where the first light's number stands in a sheet without threads of other lists, pixels. */
+const FIRST_LIGHT = 11;
+
+/** The middle of a cell of the sheet, in the window; `x` counts from where the lights begin, behind the threads of other lists. */
 export async function cellAt(page: Page, row: number, x: number): Promise<{ x: number; y: number }> {
   const box = await page.locator("[data-cells]").boundingBox();
-  if (!box) throw new Error("The sheet is not there");
-  return { x: box.x + x, y: box.y + row * 28 + 14 };
+  const first = await page
+    .getByRole("columnheader", { name: "Lights" })
+    .getByRole("button", { name: /^Choose / })
+    .first()
+    .boundingBox();
+  if (!box || !first) throw new Error("The sheet is not there");
+  const lanes = first.x - box.x - FIRST_LIGHT;
+  return { x: box.x + lanes + x, y: box.y + row * 28 + 14 };
 }
 
 /** Draws a frame around cells with the pointer. */

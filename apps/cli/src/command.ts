@@ -13,6 +13,7 @@ export interface Options {
   readonly out?: string | undefined;
   readonly to?: string | undefined;
   readonly large?: boolean | undefined;
+  readonly speed?: string | undefined;
 }
 
 /** The command line itself is wrong; what `run` throws for it begins with the command's name. */

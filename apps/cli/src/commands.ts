@@ -19,6 +19,7 @@ import {
   readEdits,
   playMix,
   readMixRun,
+  rehearse,
   rowOf,
   scheduleFrom,
   serializeShow,
@@ -76,6 +77,16 @@ export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
       summary: "the stage at moments of a run",
       help: 'RUN.json says what is pressed when: [{ "t": 0, "go": true }, { "t": 4, "goto": "21", "time": 0 }]; also "back" and "hold". Every key that the list ever touches is printed.',
       run: play,
+    },
+  ],
+  [
+    "rehearse",
+    {
+      words: ["SHOW"],
+      options: { speed: "1", ...LIST },
+      summary: "what an audience would see of the whole show, run in seconds against lights with their speeds",
+      help: "Every cue is pressed at its call; one without a call 8 s after the one before (`assumed` names them). `findings` are sweep-seen, late, cut-short and dark-missed, each with cue, light, key, moment and how long it lasts, in seconds; a show without one is clean. A speed of 2 calls everything twice as soon.",
+      run: rehearsal,
     },
   ],
   [
@@ -175,6 +186,12 @@ function schedule([file = ""]: readonly string[], options: Options, files: Files
   const from = needed(options.from, "--from N");
   const list = openList(file, options, files);
   return scheduleFrom(list, rowOf(list, from));
+}
+
+function rehearsal([show = ""]: readonly string[], { speed = "1", list }: Options, files: Files): unknown {
+  const times = Number(speed);
+  if (!(times > 0 && times <= 1000)) throw new UsageError(`"${speed}" is no speed; give a number above 0, such as --speed 20`);
+  return rehearse(open(show, files), { speed: times, list });
 }
 
 function play([file = ""]: readonly string[], options: Options, files: Files): unknown {

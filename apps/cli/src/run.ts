@@ -15,6 +15,7 @@ const OPTIONS = {
   out: { type: "string" },
   to: { type: "string" },
   large: { type: "boolean" },
+  speed: { type: "string" },
   help: { type: "boolean" },
 } as const;
 

@@ -207,3 +207,23 @@ test("paper writes pages that are a PDF with the type in it, and a table", async
   await answer("paper", show, "--kind", "palettes", "--out", csv);
   expect(readFileSync(csv, "utf8")).toMatch(/^palette,family,values,used in,by lights\n/);
 });
+
+test("rehearse runs the demo in seconds and tells what is seen; a speed that is none is refused", async () => {
+  const show = file("rehearsed.json", saltAndParaffin());
+  const { status, out } = await zm(["rehearse", show, "--speed", "1"]);
+  expect(status).toBe(0);
+  const {
+    clean,
+    seconds,
+    findings,
+    assumed,
+  }: { clean: boolean; seconds: number; findings: { code: string; cue: string }[]; assumed: string[] } = JSON.parse(out);
+  expect(clean).toBe(findings.length === 0);
+  expect(seconds).toBeGreaterThan(1000);
+  expect(assumed.length).toBeGreaterThan(0);
+  const kinds = new Set(findings.map(({ code }) => code));
+  expect([...kinds].every((code) => ["sweep-seen", "late", "cut-short", "dark-missed"].includes(code))).toBe(true);
+  const refused = await zm(["rehearse", show, "--speed", "fast"]);
+  expect([refused.status, refused.out]).toEqual([1, ""]);
+  expect(refused.error).toMatch(/"fast" is no speed/);
+}, 60_000);

@@ -121,6 +121,8 @@ export { Mix } from "./mix/mix.ts";
 export type { FiredCue } from "./mix/running.ts";
 export * from "./mix/mixSnapshot.ts";
 export * from "./mix/happening.ts";
+export * from "./rehearse/findings.ts";
+export * from "./rehearse/rehearse.ts";
 export * from "./mix/preparing.ts";
 export { runningActions } from "./mix/runningActions.ts";
 export { type ListSpan, listSpans } from "./mix/listSpans.ts";

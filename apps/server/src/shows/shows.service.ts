@@ -172,12 +172,22 @@ export class ShowsService implements OnModuleDestroy {
   async edit(id: number, base: number, raw: readonly EditInput[], author: Author, alongside: Alongside = {}): Promise<EditEvent> {
     const edits = readEdits(raw);
     return this.runExclusive(id, async (show) => {
-      if (show.doubtful) await this.settleDoubt(show);
+      if (show.doubtful) await this.takeStored(show);
+      if (base > show.revision) await this.takeStored(show);
       if (base > show.revision)
         throw new ConflictException("This window knows of edits that the server does not have; reload it and make the edit again");
-      const { steps, sheet } = applyEdits(show.sheet, edits);
-      if (base < show.revision) await this.refuseClash(show, base, steps);
-      return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, sheet, author }, alongside);
+      const make = async (): Promise<EditEvent> => {
+        const { steps, sheet } = applyEdits(show.sheet, edits);
+        if (base < show.revision) await this.refuseClash(show, base, steps);
+        return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, sheet, author }, alongside);
+      };
+      try {
+        return await make();
+      } catch (error) {
+        if (!(error instanceof StaleShow)) throw error;
+        // Another server has been quicker; its edits have been taken in, and this one is held against them as against any other.
+        return await make();
+      }
     });
   }
 
@@ -195,7 +205,7 @@ export class ShowsService implements OnModuleDestroy {
     author: Author,
   ): Promise<{ event: EditEvent; run: RunMove | null }> {
     this.watch.expect();
-    if (show.doubtful) await this.settleDoubt(show);
+    if (show.doubtful) await this.takeStored(show);
     const row = await this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision });
     const steps = what === "undo" ? invertSteps(readSteps(row)) : readSteps(row);
     const event = await this.commit(
@@ -310,8 +320,8 @@ export class ShowsService implements OnModuleDestroy {
       });
     } catch (error) {
       if (error instanceof StaleShow) {
-        this.open.delete(show.id);
-        throw new ConflictException("The show has been changed elsewhere. Nothing was changed here; reload and make the edit again.");
+        await this.takeStored(show);
+        throw error;
       }
       if (!isLost(error)) throw refusalOf(error, this.log);
       this.watch.tellAway();
@@ -324,14 +334,14 @@ export class ShowsService implements OnModuleDestroy {
   private async settleAllDoubts(): Promise<void> {
     for (const [, show] of this.open.entries()) {
       if (!show.doubtful) continue;
-      await this.runExclusive(show.id, async (own) => (own.doubtful ? this.settleDoubt(own) : undefined)).catch((error: unknown) =>
+      await this.runExclusive(show.id, async (own) => (own.doubtful ? this.takeStored(own) : undefined)).catch((error: unknown) =>
         this.log.warn(wordsOf(error)),
       );
     }
   }
 
-  /** Finds out whether an edit that was never confirmed was stored, and takes it in if it was. */
-  private async settleDoubt(show: OpenShow): Promise<void> {
+  /** Takes in the edits that are stored and not known here: one that was never confirmed, or those that another server has made. */
+  private async takeStored(show: OpenShow): Promise<void> {
     this.watch.expect();
     const rows = await this.database.manager.find(EditRow, {
       where: { showId: show.id, revision: MoreThan(show.revision) },
@@ -345,7 +355,12 @@ export class ShowsService implements OnModuleDestroy {
   }
 }
 
-class StaleShow extends Error {}
+/** Another server has changed the show; its edits have been taken in since. Nothing was changed here. */
+class StaleShow extends ConflictException {
+  constructor() {
+    super("The show has been changed elsewhere meanwhile. Nothing was changed here; look at it and do it again.");
+  }
+}
 
 /** What refuses an edit by itself goes through; anything else is the database not taking it. */
 function refusalOf(error: unknown, log: Logger): Error {

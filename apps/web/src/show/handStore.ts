@@ -44,6 +44,12 @@ export function takeHand(state: HandState): void {
   useHand.setState({ show: state.show, hand: state.hand, turn: state.turn, damaged: state.damaged });
 }
 
+/** Whatever the server says next of the Hand is taken, however it counts. */
+export function forgetHandTurn(): void {
+  latest = undefined;
+  useHand.setState({ turn: -1 });
+}
+
 /** Forgets the Hand of a show that was left. */
 export function leaveHand(): void {
   latest = undefined;

@@ -2,14 +2,14 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { type Socket, io } from "socket.io-client";
-import { leaveHand, takeHand } from "./handStore.ts";
+import { forgetHandTurn, leaveHand, takeHand } from "./handStore.ts";
 import { notify } from "../shared/notices.ts";
 import type { FromServer, ToServer } from "@zm/protocol";
 import { leaveHistory, takeHistory } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { showsQuery } from "./openShow.ts";
 import { rememberOpened } from "./lastOpened.ts";
-import { here, useLive } from "./liveStore.ts";
+import { forgetRunTurn, here, useLive } from "./liveStore.ts";
 import { takeRigSeen } from "./rigSeen.ts";
 import { takeFired, takeRun } from "./takeFired.ts";
 import { catchUp, takeEdit } from "./useShow.ts";
@@ -35,6 +35,8 @@ export function useLiveShow(show: number): void {
       });
     };
     socket.on("connect", () => {
+      // A server that has been started again may count from elsewhere: what it says first is so.
+      forgetTurns();
       watch();
       void setClock(socket);
       useLive.setState({ connected: true });
@@ -63,6 +65,11 @@ export function useLiveShow(show: number): void {
       leaveHistory();
     };
   }, [client, navigate, show]);
+}
+
+function forgetTurns(): void {
+  forgetHandTurn();
+  forgetRunTurn();
 }
 
 /** Sets the window's clock by the quickest of a few questions. */

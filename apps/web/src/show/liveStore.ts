@@ -27,6 +27,11 @@ interface Live {
 
 export const useLive = create<Live>(() => ({ show: null, run: null, connected: false, databaseAway: false, clockOffset: 0 }));
 
+/** Whatever the server says next of what runs is taken, however it counts. */
+export function forgetRunTurn(): void {
+  useLive.setState(({ run }) => ({ run: run && { ...run, turn: Number.NEGATIVE_INFINITY } }));
+}
+
 /** Milliseconds of this window's clock. */
 export function here(): number {
   return performance.timeOrigin + performance.now();

@@ -1,3 +1,4 @@
+import { isBlackout } from "../show/blackout.ts";
 import { isLitAt } from "../marks/calls.ts";
 import { cueAt } from "../sheet/sheet.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
@@ -6,8 +7,7 @@ import type { CheckContext } from "./context.ts";
 import { type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count, figure, listed } from "../show/words.ts";
 
-/** Labels that say the stage is dark, and labels that say it is lit. */
-const BLACKOUT = /\b(black ?-?out|d\.?b\.?o|b\.?o|lights? out|to black|all out)\b/i;
+/** Labels that say the stage is lit. */
 const LIT = /\b(lights? up|up full|full up|all up|full stage)\b/i;
 
 /**
@@ -17,7 +17,7 @@ const LIT = /\b(lights? up|up full|full up|all up|full stage)\b/i;
 export function checkBlackouts(context: CheckContext): Finding[] {
   return context.list.cues.flatMap((cue, row) => {
     const label = cue.label ?? "";
-    if (BLACKOUT.test(label)) return litInBlackout(context, row);
+    if (isBlackout(label)) return litInBlackout(context, row);
     return LIT.test(label) ? darkButLit(context, row) : [];
   });
 }

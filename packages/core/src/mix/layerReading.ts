@@ -179,6 +179,24 @@ function writeMoving(table: LayerTable): void {
     const base = key * sources;
     const height = heights[key] ?? 0;
     let place = height - 1;
+    const top = place < 0 ? 0 : (stacks[base + place] ?? 0);
+    const topSlot = top * count + key;
+    // Most keys are held by the newest source alone: nothing lies over it, and nothing beneath it counts.
+    if (place >= 0 && states[topSlot] === HELD && (!level || (highest[top] === 0 && weights[top] === 1))) {
+      let value = to[topSlot] ?? 0;
+      const elapsed = (times[top] ?? 0) - (start[topSlot] ?? 0);
+      const lasts = fade[topSlot] ?? 0;
+      if (elapsed < lasts) {
+        const first = from[topSlot] ?? 0;
+        const code = curve[topSlot] ?? 0;
+        const p = elapsed / lasts;
+        value = first + (value - first) * (code === 0 ? p : curveByCode(code, p));
+      } else calm[key] = 1;
+      if (level) value *= scales[top] ?? 1;
+      const [low, high] = [lowest[key] ?? 0, greatest[key] ?? 0];
+      calmOut[key] = value < low ? low : value > high ? high : value;
+      continue;
+    }
     for (; place >= 0; place -= 1) {
       const source = stacks[base + place] ?? 0;
       if (states[source * count + key] === HELD && (!level || (highest[source] === 0 && weights[source] === 1))) break;

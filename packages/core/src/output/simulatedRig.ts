@@ -9,6 +9,9 @@ export interface SimulatedRig {
   readonly is: Float64Array;
   /** Units a second; Infinity where a key is there at once. */
   readonly speeds: Float64Array;
+  /** The keys that have a speed, and room for where they come to: all others are where they were told to be. */
+  readonly slow: Int32Array;
+  readonly way: Float64Array;
 }
 
 /**
@@ -18,25 +21,25 @@ export interface SimulatedRig {
 export function simulatedRig(keys: Keys): SimulatedRig {
   const home = Float64Array.from(keys.all, ({ attribute }) => attribute.home);
   const speeds = Float64Array.from(keys.all, ({ attribute }) => attribute.speed ?? Number.POSITIVE_INFINITY);
-  return { told: home.slice(), is: home, speeds };
+  const slow = Int32Array.from(keys.all.filter(({ attribute }) => attribute.speed !== undefined).map(({ ordinal }) => ordinal));
+  return { told: home.slice(), is: home, speeds, slow, way: new Float64Array(slow.length) };
 }
 
 /**
  * Lets a rig move for so many seconds towards what it is told. True where something is not yet there.
  * A key moves in a straight line and at full speed, and stops where it was told to be. Changes `is` in place.
  */
-export function moveRig({ told, is, speeds }: SimulatedRig, seconds: number): boolean {
+export function moveRig({ told, is, speeds, slow, way }: SimulatedRig, seconds: number): boolean {
   let moves = false;
-  for (let key = 0; key < told.length; key += 1) {
+  for (let place = 0; place < slow.length; place += 1) {
+    const key = slow[place] ?? 0;
     const [to, from] = [told[key] ?? 0, is[key] ?? 0];
-    if (to === from) continue;
     const most = (speeds[key] ?? 0) * seconds;
-    const left = Math.abs(to - from);
-    if (left <= most) is[key] = to;
-    else {
-      is[key] = from + Math.sign(to - from) * most;
-      moves = true;
-    }
+    const isThere = Math.abs(to - from) <= most;
+    way[place] = isThere ? to : from + Math.sign(to - from) * most;
+    if (!isThere) moves = true;
   }
+  is.set(told);
+  for (let place = 0; place < slow.length; place += 1) is[slow[place] ?? 0] = way[place] ?? 0;
   return moves;
 }
