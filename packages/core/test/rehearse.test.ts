@@ -114,9 +114,13 @@ test("light in a cue that is called a blackout is found when its time is over, f
     { moves: { "2": { intensity: 50 } } },
   ]);
   expect(found(dark)).toEqual([{ code: "dark-missed", cue: "2", key: "2.intensity", at: 7.05, seconds: 3 }]);
-  expect(found(edited(dark, { op: "change", from: "2", to: "2", keys: { channels: [2] }, do: { set: 0 } }))).toEqual([]);
+  expect(
+    found(edited(dark, { op: "change", from: "2", to: "2", keys: { channels: [2], families: ["intensity"] }, do: { set: 0 } })),
+  ).toEqual([]);
   // Half a per cent is dark.
-  expect(found(edited(dark, { op: "change", from: "2", to: "2", keys: { channels: [2] }, do: { set: 0.5 } }))).toEqual([]);
+  expect(
+    found(edited(dark, { op: "change", from: "2", to: "2", keys: { channels: [2], families: ["intensity"] }, do: { set: 0.5 } })),
+  ).toEqual([]);
 });
 
 test("cues without a call come 8 s after the one before and are named; follows come by themselves; faster calls leave lights less time", () => {

@@ -119,7 +119,10 @@ export class Watch {
 
   /** Everything that was seen, in the order of time. */
   findings(): RehearsalFinding[] {
-    const seen = [...this.seen.values()].map((each) => this.findingOf(each));
+    // What is over within a frame nobody sees.
+    const seen = [...this.seen.values()]
+      .filter(({ code, from, until }) => code !== "sweep-seen" || until > from)
+      .map((each) => this.findingOf(each));
     const cuts = this.cuts.map(({ at: moment, row, by, key, lost }): RehearsalFinding => {
       const [cue, next] = [this.cue(row), this.cue(by)];
       const message = `${this.named(key)} loses ${figure(reported(lost))} s of its fade in cue ${cue}: cue ${next} takes it away. Let ${next} come later, or shorten the fade`;
