@@ -76,7 +76,7 @@ function latestThatServes(mark: Mark, timeFor: MarkTime): { row: number; time: n
   if (!mark.window) return null;
   for (let row = mark.window.last; row >= mark.window.first; row -= 1) {
     const time = timeFor(mark, row);
-    if (time !== null && time >= mark.needed) return { row, time };
+    if (time !== null && time.seconds >= mark.needed) return { row, time: time.seconds };
   }
   return null;
 }

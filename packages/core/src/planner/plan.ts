@@ -1,7 +1,7 @@
 import { cached } from "../show/cached.ts";
 import { floatAt } from "../show/at.ts";
 import type { Cue, Show } from "../show/schema.ts";
-import { timesBetween } from "../script/expected.ts";
+import { type KnownBy, type KnownTime, type MeasuredTimes, knownTimes } from "../script/expected.ts";
 import { columnOf } from "../sheet/entry.ts";
 import { intensityOf } from "../sheet/keys.ts";
 import { moveIndexAt } from "../sheet/column.ts";
@@ -25,6 +25,8 @@ export type MarkReport = "mark-late" | "mark-lit";
 export interface PlannedMark {
   readonly mark: Mark;
   readonly available: number | null;
+  /** How that is known; null where it is not. */
+  readonly known: KnownBy | null;
   readonly report: MarkReport | null;
 }
 
@@ -35,24 +37,25 @@ const SLACK = 1e-9;
  * Every mark of a list with what it has and what is wrong with it, by the row of the call, then by channel.
  * The time comes from the chain where everything between follows, else from the script (SEMANTICS section 5).
  */
-export function planMarks(list: ListSheet, script: Show["script"]): PlannedMark[] {
-  const timeFor = markTimes(list, script);
+export function planMarks(list: ListSheet, script: Show["script"], measured?: MeasuredTimes): PlannedMark[] {
+  const timeFor = markTimes(list, script, measured);
   return marksOf(list).map((mark) => planMark(mark, timeFor));
 }
 
 /**
- * The time that a mark would have if it were made at a row of its window, seconds; null where nobody knows.
+ * The time that a mark would have if it were made at a row of its window, and how that is known; null where nobody knows.
  * Asked for rows of the mark's dark window; the answer for any other row means nothing.
  */
-export type MarkTime = (mark: Mark, row: number) => number | null;
+export type MarkTime = (mark: Mark, row: number) => KnownTime | null;
 
 /**
  * One mark with what it has and what is wrong with it.
  * A sum of decimals that misses by a rounding does not count as late.
  */
 export function planMark(mark: Mark, timeFor: MarkTime): PlannedMark {
-  const available = mark.markAt === null ? null : timeFor(mark, mark.markAt);
-  return { mark, available, report: reportOf(mark, available) };
+  const time = mark.markAt === null ? null : timeFor(mark, mark.markAt);
+  const available = time?.seconds ?? null;
+  return { mark, available, known: time?.by ?? null, report: reportOf(mark, available) };
 }
 
 /** What is wrong with a mark, if anything is: it names a cue in which the light is lit, or there is too little time. */
@@ -66,9 +69,9 @@ function reportOf(mark: Mark, available: number | null): MarkReport | null {
  * that row has fired to the Go of its call; null when neither chain nor script knows.
  * Works out the clock of the list's chains once; the function that it gives back may be asked many times.
  */
-export function markTimes(list: ListSheet, script: Show["script"]): MarkTime {
+export function markTimes(list: ListSheet, script: Show["script"], measured?: MeasuredTimes): MarkTime {
   const { presses, offsets } = chainClock(list);
-  const between = timesBetween(list, script);
+  const between = knownTimes(list, script, measured);
   const darkAfter = (mark: Mark, row: number): number => {
     const first = mark.window?.first ?? row;
     if (first === 0) return 0;
@@ -77,7 +80,7 @@ export function markTimes(list: ListSheet, script: Show["script"]): MarkTime {
   };
   return (mark, row) => {
     const whole = between(row, mark.calledAt);
-    return whole === null ? null : whole - Math.max(0, darkAfter(mark, row));
+    return whole && { seconds: whole.seconds - Math.max(0, darkAfter(mark, row)), by: whole.by };
   };
 }
 

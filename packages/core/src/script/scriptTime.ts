@@ -59,6 +59,22 @@ export function callMoment(script: Script | undefined, call: Call | undefined): 
   return time.start + (time.seconds * (place + (after ? 1 : 0))) / words.length;
 }
 
+/** The quiet lines of a script with their times; found once for each script. */
+const quietTimes = cached((script: Script): readonly LineTime[] =>
+  [...lineTimes(script).values()].filter(({ line }) => line.quiet === true),
+);
+
+/**
+ * For how long quiet lines are spoken between two moments of the script. Seconds.
+ * 0 for a show without a script, and for one without quiet lines.
+ */
+export function quietSeconds(script: Script | undefined, from: number, to: number): number {
+  if (!script) return 0;
+  let sum = 0;
+  for (const { start, seconds } of quietTimes(script)) sum += Math.max(0, Math.min(to, start + seconds) - Math.max(from, start));
+  return sum;
+}
+
 /**
  * The quiet lines that are spoken, in part or whole, between two moments of the script.
  * `from` and `to` in seconds from the script's first word; a line that only touches an end is not in it. Empty for a show without a
@@ -66,8 +82,8 @@ export function callMoment(script: Script | undefined, call: Call | undefined): 
  */
 export function quietLinesBetween(script: Script | undefined, from: number, to: number): ScriptLine[] {
   if (!script) return [];
-  return [...lineTimes(script).values()]
-    .filter(({ line, start, seconds }) => line.quiet === true && start < to && start + seconds > from)
+  return quietTimes(script)
+    .filter(({ start, seconds }) => start < to && start + seconds > from)
     .map(({ line }) => line);
 }
 
