@@ -13,8 +13,8 @@ test("lights are made to sway from the give panel, it is changed, taken back, re
   await page.getByRole("tab", { name: "position" }).click();
   const wave = page.getByRole("group", { name: "Wave" });
   await wave.getByRole("button", { name: /^wave/ }).click();
-  await wave.getByRole("button", { name: "sine" }).click();
-  await expect(wave.getByRole("button", { name: "sine" })).toHaveAttribute("aria-pressed", "true");
+  await wave.getByRole("button", { name: "sine", exact: true }).click();
+  await expect(wave.getByRole("button", { name: "sine", exact: true })).toHaveAttribute("aria-pressed", "true");
   await expect(wave.getByRole("img", { name: /sine wave of .* over 4 lights/ })).toBeVisible();
   const size = wave.getByLabel("Size of the wave");
   await size.fill("10~40");
@@ -66,7 +66,7 @@ test("a wave is edited blind over a range of cues, with its impact before it is 
     .click();
   const wave = page.getByRole("group", { name: "Wave" });
   await wave.getByRole("button", { name: /^wave: pan sine 30/ }).click();
-  await wave.getByRole("button", { name: "triangle" }).click();
+  await wave.getByRole("button", { name: "triangle", exact: true }).click();
   await expect(page.getByText(/pan of 2 lights sways otherwise/).first()).toBeVisible();
   await page.getByRole("button", { name: "Make it" }).click();
   await stored(page);

@@ -66,7 +66,6 @@ test("a quiet line is avoided where there is time elsewhere, unless quiet weighs
   });
   expect(plan(sheet, { quiet: 0 }).edits).toEqual([]);
 });
-});
 
 /** Four movers that are dark together and called together. */
 function crowd(): ShowSheet {
@@ -124,13 +123,13 @@ test("where no cue gives enough time the ways out are told, and each of them can
   const list = listOf(sheet);
   const [proposal] = plan(sheet).proposals;
   expect(proposal).toMatchObject({ moves: false, best: { row: 3 } });
-  expect(proposal?.short).toBeCloseTo(0.8, 6);
+  expect(proposal?.short).toBeCloseTo(0.9, 6);
   const mark = proposal?.mark;
   if (!mark) throw new Error("There is no mark");
   const ways = waysOut(list, types(sheet), mark, proposal.short);
   expect(ways.map(({ kind, words }) => [kind, words])).toEqual([
     ["earlier", "Let light 1 go dark in cue 3 already"],
-    ["later", "Let light 1 come up 0.8 s later in cue 5"],
+    ["later", "Let light 1 come up 0.9 s later in cue 5"],
     ["live", "Let light 1 move in view"],
     ["other", "Let light 2 do it in cues 5 to 5: it is free"],
   ]);

@@ -1,4 +1,4 @@
-import { type Hand, type Moves, type ShowSheet, freeId, keyNamed, targetOfMove } from "@zm/core";
+import { type Hand, type Moves, type ShowSheet, freeId, keyNamed, makeMove, targetOfMove } from "@zm/core";
 import { notify } from "../shared/notices.ts";
 import { useHand } from "../show/handStore.ts";
 import { liveOutputs } from "../show/outputs.ts";
@@ -30,7 +30,7 @@ function handValues(sheet: ShowSheet, hand: Hand): Moves {
     if (!key || !("move" in held)) continue;
     const target = targetOfMove(held.move);
     if ("release" in target) continue;
-    (values[key.channel] ??= {})[key.attribute.id] = target;
+    (values[key.channel] ??= {})[key.attribute.id] = makeMove(target);
   }
   return values;
 }

@@ -143,8 +143,20 @@ function choiceOf({ window }: Mark): number {
   return window ? window.last - window.first + 1 : 0;
 }
 
-function shortOf({ needed }: Mark, time: KnownTime | null): number {
-  return time === null ? 0 : Math.max(0, needed - time.seconds);
+function shortOf(mark: Mark, time: KnownTime | null): number {
+  return time === null ? 0 : Math.max(0, arrival(mark) - time.seconds);
+}
+
+/** A light that eases in and out at its own greatest speed comes so much later than at that speed all the way: it is slow at first and cannot make up for it. */
+const EASING = 0.1;
+
+/**
+ * How long after its start a mark is really done, seconds: what it needs (SEMANTICS section 5), and where its lights go as fast as they can, what the easing costs them.
+ * A plan asks for this much, so that nothing is seen; Check reports what is short of the need alone.
+ */
+export function arrival({ needed, delay, fade }: Pick<Mark, "needed" | "delay" | "fade">): number {
+  const travels = needed - delay;
+  return fade >= travels ? needed : needed + EASING * travels;
 }
 
 /** True for a light that the cue itself says moves live. */
