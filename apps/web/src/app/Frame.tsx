@@ -85,7 +85,15 @@ function OpenFrame({ show }: { show: OpenShow }) {
         {!run && view !== "paper" && (
           <PartBoundary what="The inspector">
             <Inspector
-              view={stage ? (live ? "stage" : "stageBlind") : view === "rig" || view === "check" || view === "history" ? view : "cue"}
+              view={
+                stage
+                  ? live
+                    ? "stage"
+                    : "stageBlind"
+                  : view === "rig" || view === "check" || view === "history" || view === "planner"
+                    ? view
+                    : "cue"
+              }
             />
           </PartBoundary>
         )}
@@ -122,6 +130,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
 const VIEWS = [
   ["score", "Score"],
   ["stage", "Stage"],
+  ["planner", "Planner"],
   ["run", "Run"],
   ["rig", "Rig"],
   ["check", "Check"],
@@ -134,7 +143,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
     <header className="flex h-11 shrink-0 items-center gap-1 border-b border-rule px-3">
       <ShowMenu title={show.sheet.show.title} />
       <ListMenu />
-      <nav aria-label="Views" className="flex h-full items-stretch gap-1">
+      <nav aria-label="Views" className="flex h-full items-stretch">
         {VIEWS.map(([path, label]) => (
           <NavLink
             key={path}
@@ -150,12 +159,18 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       </nav>
       <span className="flex-1" />
       <ImportProgress />
-      <button type="button" className="btn btn-ghost btn-sm gap-1.5 px-2" title="Find a cue (Ctrl F)" onClick={() => openSearch()}>
-        <Search size={15} /> Find
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm btn-square"
+        aria-label="Find"
+        title="Find a cue (Ctrl F)"
+        onClick={() => openSearch()}
+      >
+        <Search size={15} />
       </button>
       <button
         type="button"
-        className="btn btn-ghost btn-sm gap-1.5 px-2"
+        className="btn btn-ghost btn-sm gap-1.5 px-1.5"
         title="Record a cue (r)"
         onClick={() => useChoice.setState({ drawer: "record" })}
       >
@@ -184,7 +199,7 @@ function ShelfButton() {
     <button
       type="button"
       aria-pressed={open}
-      className="btn btn-ghost btn-sm gap-1.5 px-2 aria-pressed:text-primary"
+      className="btn btn-ghost btn-sm gap-1.5 px-1.5 aria-pressed:text-primary"
       title="Held looks and side lists on faders (l)"
       onClick={toggleShelf}
     >

@@ -6,7 +6,16 @@ import { ScoreView } from "../score/ScoreView.tsx";
 import { ErrorPage, ViewErrorPage } from "./ErrorPage.tsx";
 import { Frame, Opening } from "./Frame.tsx";
 import { NoShow } from "./NoShow.tsx";
-import { loadCheckView, loadHistoryView, loadPaperView, loadRigView, loadRunView, loadStageView, loadWatchView } from "./parts.ts";
+import {
+  loadCheckView,
+  loadHistoryView,
+  loadPaperView,
+  loadPlannerView,
+  loadRigView,
+  loadRunView,
+  loadStageView,
+  loadWatchView,
+} from "./parts.ts";
 
 /** Every view has its own address under the show it belongs to. What a view needs is there before it is shown. */
 export const routes: RouteObject[] = [
@@ -26,6 +35,7 @@ export const routes: RouteObject[] = [
           { path: "stage", lazy: { Component: loadStageView }, ErrorBoundary: ViewErrorPage },
           { path: "rig/:tab?", lazy: { Component: loadRigView }, ErrorBoundary: ViewErrorPage },
           { path: "check", lazy: { Component: loadCheckView }, ErrorBoundary: ViewErrorPage },
+          { path: "planner", lazy: { Component: loadPlannerView }, ErrorBoundary: ViewErrorPage },
           { path: "history", lazy: { Component: loadHistoryView }, ErrorBoundary: ViewErrorPage },
           { path: "paper", lazy: { Component: loadPaperView }, ErrorBoundary: ViewErrorPage },
           { path: "run", lazy: { Component: loadRunView }, ErrorBoundary: ViewErrorPage },

@@ -16,16 +16,15 @@ import { ValueStory } from "./ValueStory.tsx";
 import { useShallow } from "zustand/react/shallow";
 
 const BringBack = lazyPart(async () => (await import("../past/BringBack.tsx")).BringBack);
+const PlannerPanel = lazyPart(async () => (await import("../planner/PlannerPanel.tsx")).PlannerPanel);
 const GivePanel = lazyPart(async () => (await import("../give/GivePanel.tsx")).GivePanel);
 
 /**
  * What is chosen, at the right edge: the cue with its times and parts, or the cells with what can be done to them; on the
  * Stage, what the chosen lights are told.
  */
-export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" | "check" | "history" }) {
-  const drafted = useChoice(
-    ({ draft }) => draft?.from === "line" || draft?.from === "rig" || draft?.from === "check" || draft?.from === "history",
-  );
+export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" | "check" | "history" | "planner" }) {
+  const drafted = useChoice(({ draft }) => draft !== null && ["line", "rig", "check", "history", "planner"].includes(draft.from));
   const tab = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
   // The other tabs of the rig have all that they say beside what is chosen in them.
   if (view === "rig" && tab !== "lights" && !drafted) return null;
@@ -46,6 +45,11 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
       {view === "history" && (
         <Suspense fallback={null}>
           <BringBack />
+        </Suspense>
+      )}
+      {view === "planner" && (
+        <Suspense fallback={null}>
+          <PlannerPanel />
         </Suspense>
       )}
       {view === "cue" && <ChosenCue />}

@@ -139,6 +139,7 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Check), "check") },
       { ALT: () => (this.CONSUME(word.History), "history") },
       { ALT: () => (this.CONSUME(word.Paper), "paper") },
+      { ALT: () => (this.CONSUME(word.Planner), "planner") },
     ]),
   );
 

@@ -44,7 +44,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["help"], "opens this help", "begin start how"),
       entry(["#12", "#10..20"], "goes to a cue and looks at it, blind; a range of them"),
       entry(
-        ["score", "stage", "rig", "run", "check", "history", "paper"],
+        ["score", "stage", "rig", "run", "check", "history", "paper", "planner"],
         "goes to a view",
         "findings faults errors versions past print pdf cue sheet",
       ),

@@ -5,7 +5,7 @@ import type { Trigger } from "../show/schema.ts";
  * The views that can be gone to by their name.
  * As they stand in the frame.
  */
-export type ViewName = "score" | "stage" | "run" | "rig" | "check" | "history" | "paper";
+export type ViewName = "score" | "stage" | "planner" | "run" | "rig" | "check" | "history" | "paper";
 
 /**
  * What the Score can show or put away.

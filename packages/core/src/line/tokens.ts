@@ -100,6 +100,7 @@ const keywords = {
   Accept: keyword("Accept", "accept"),
   History: keyword("History", "history"),
   Paper: keyword("Paper", "paper"),
+  Planner: keyword("Planner", "planner"),
   NameWord: keyword("NameWord", "name"),
   Last: keyword("Last", "last"),
   ListWord: keyword("ListWord", "list"),

@@ -193,7 +193,8 @@ function writeMoving(table: LayerTable): void {
         value = first + (value - first) * (code === 0 ? p : curveByCode(code, p));
       } else calm[key] = 1;
       if (level) value *= scales[top] ?? 1;
-      const [low, high] = [lowest[key] ?? 0, greatest[key] ?? 0];
+      const low = lowest[key] ?? 0;
+      const high = greatest[key] ?? 0;
       calmOut[key] = value < low ? low : value > high ? high : value;
       continue;
     }
@@ -246,7 +247,8 @@ function writeMoving(table: LayerTable): void {
         else if (value * weight > out) out = value * weight;
       }
     }
-    const [low, high] = [lowest[key] ?? 0, greatest[key] ?? 0];
+    const low = lowest[key] ?? 0;
+    const high = greatest[key] ?? 0;
     calmOut[key] = out < low ? low : out > high ? high : out;
     if (!moves) calm[key] = 1;
   }

@@ -30,3 +30,13 @@ export const WEIGHT_WORDS: Readonly<Record<keyof PlanWeights, string>> = {
   early: "a cue earlier than need be",
   crowd: "another light moving then",
 };
+
+/** The names of the weights, in the order in which they count. */
+export function planWeightNames(): (keyof PlanWeights)[] {
+  return ["short", "unknown", "quiet", "early", "crowd"];
+}
+
+/** True for a number that a weight can be: 0 to 1000. */
+export function isPlanWeight(value: number): boolean {
+  return weight.safeParse(value).success;
+}

@@ -1,0 +1,96 @@
+import {
+  type ListSheet,
+  type MarkPlan,
+  type PlanWeights,
+  PLAN_WEIGHTS,
+  type PlannedMark,
+  type Show,
+  cached,
+  knownTimes,
+  marksOf,
+  planMarks,
+  proposePlan,
+  quietSeconds,
+  expectedTimes,
+} from "@zm/core";
+import { useMemo } from "react";
+import { create } from "zustand";
+import { useList, useShow } from "../show/useShow.ts";
+
+/** One mark, by what does not change when it is moved: its light, and the cue in which that is called. */
+export interface MarkName {
+  readonly channel: number;
+  readonly cue: string;
+}
+
+interface Planning {
+  readonly chosen: MarkName | null;
+  /** A plan has been asked for: its places are drawn beside those that the marks have. */
+  readonly proposes: boolean;
+  readonly weights: PlanWeights;
+  /** Lights that need no time are shown too: colours change at once. */
+  readonly all: boolean;
+}
+
+/** What is being thought about in the planner; it survives a change of view. */
+export const usePlanning = create<Planning>(() => ({ chosen: null, proposes: false, weights: PLAN_WEIGHTS, all: false }));
+
+/** The marks of a list, those of each light together, and what lies between its cues. */
+export interface ListPlan {
+  readonly list: ListSheet;
+  readonly marks: readonly PlannedMark[];
+  /** The lights that any mark is for, in the order of the rig. */
+  readonly channels: readonly number[];
+  readonly byChannel: ReadonlyMap<number, readonly PlannedMark[]>;
+  /** By row: how many lights are prepared in the gap behind it. */
+  readonly moving: readonly number[];
+  readonly until: ReturnType<typeof knownTimes>;
+  /** By row: for how long quiet lines are spoken before the next cue; seconds. */
+  readonly quiet: readonly number[];
+}
+
+/** The plan of the list that is worked on, kept for as long as list and script stay the same. */
+export function useListPlan(): ListPlan {
+  const list = useList();
+  const { sheet } = useShow();
+  const { script } = sheet.show;
+  const all = usePlanning((planning) => planning.all);
+  return useMemo(() => listPlan(list, script, all), [list, script, all]);
+}
+
+function listPlan(list: ListSheet, script: Show["script"], all: boolean): ListPlan {
+  const turns = new Set(marksOf(list).flatMap(({ needed, window, channel }) => (needed > 0 && window ? [channel] : [])));
+  // The first cue comes out of nothing: there is no dark before it in which anything could be prepared.
+  const marks = planMarks(list, script).filter(({ mark }) => mark.window !== null && (all || turns.has(mark.channel)));
+  const byChannel = new Map<number, PlannedMark[]>();
+  const moving = list.cues.map(() => 0);
+  for (const planned of marks) {
+    const { channel, markAt } = planned.mark;
+    byChannel.set(channel, [...(byChannel.get(channel) ?? []), planned]);
+    if (markAt !== null) moving[markAt] = (moving[markAt] ?? 0) + 1;
+  }
+  const channels = [...list.keys.byChannel.keys()].filter((channel) => byChannel.has(channel));
+  const expected = expectedTimes(list, script);
+  const quiet = list.cues.map((_, row) => {
+    const [from, to] = [expected[row], expected[row + 1]];
+    return from == null || to == null ? 0 : quietSeconds(script, from, to);
+  });
+  return { list, marks, channels, byChannel, moving, until: knownTimes(list, script), quiet };
+}
+
+const plansOf = cached((_list: ListSheet) => new Map<string, MarkPlan>());
+
+/** The plan that is proposed for the list, once one has been asked for; null before. */
+export function useProposal({ list }: ListPlan): MarkPlan | null {
+  const { sheet } = useShow();
+  const { script } = sheet.show;
+  const { proposes, weights } = usePlanning();
+  return useMemo(() => {
+    if (!proposes) return null;
+    const known = plansOf(list);
+    const name = JSON.stringify(weights);
+    const plan = known.get(name) ?? proposePlan(list, { script, weights });
+    known.set(name, plan);
+    return plan;
+  }, [proposes, list, script, weights]);
+}
