@@ -61,6 +61,17 @@ test("the rig and what leaves for it have no serious finding, in desk and in foo
   }
 });
 
+test("the planner has no serious finding, in desk and in foolscap", async ({ page, request }) => {
+  await page.goto(`/show/${await ownShow(request)}/planner`);
+  await page.getByRole("button", { name: "Ask for a plan" }).click();
+  await page
+    .getByRole("button", { name: /^Light \d+ for cue/ })
+    .first()
+    .click();
+  await expect(page.getByRole("region", { name: "Chosen mark" })).toBeVisible();
+  expect(["planner", await findingsInBoth(page)]).toEqual(["planner", []]);
+});
+
 test("Check, History and Paper have no serious finding, in desk and in foolscap", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/check`);

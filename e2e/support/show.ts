@@ -13,6 +13,7 @@ interface CueDocument {
   label?: string;
   trigger?: object;
   actions?: object[];
+  mark?: object;
   waves?: string;
   parts: {
     times: Record<string, unknown>;

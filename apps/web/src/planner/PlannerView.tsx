@@ -6,7 +6,7 @@ import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { seconds } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
-import { SpineHeader, SpineRow } from "../spine/Spine.tsx";
+import { SpineRow } from "../spine/Spine.tsx";
 import { MarkColumn } from "./MarkColumn.tsx";
 import { type ListPlan, useListPlan, usePlanning, useProposal } from "./usePlan.ts";
 
@@ -57,26 +57,25 @@ export function PlannerView() {
   const [first, last] = [shown[0]?.index ?? 0, shown.at(-1)?.index ?? 0];
   return (
     <div className="flex h-full flex-col">
-      <div
-        ref={scroller}
-        role="grid"
-        aria-label="Marks"
-        aria-rowcount={list.cues.length + 1}
-        tabIndex={0}
-        className="relative min-h-0 flex-1 overflow-auto bg-sheet"
-      >
+      <div ref={scroller} role="group" aria-label="Marks" tabIndex={0} className="relative min-h-0 flex-1 overflow-auto bg-sheet">
         <div
-          role="row"
-          aria-rowindex={1}
           className="sticky top-0 z-20 flex border-b border-rule bg-base-100"
           style={{ height: HEADER, width: columns.getTotalSize() + 40, minWidth: "100%" }}
         >
-          <SpineHeader width={SPINE} />
+          <div
+            aria-hidden
+            className="sticky left-0 z-10 flex shrink-0 items-end border-r border-rule bg-base-100 pb-1.5 text-[13px] text-quiet"
+            style={{ width: SPINE }}
+          >
+            <span className="w-[58px] shrink-0 pr-2 text-right">cue</span>
+            <span className="min-w-0 flex-1 pl-1.5">label</span>
+            <span className="w-[86px] shrink-0">follows</span>
+          </div>
           <Summary plan={plan} proposal={proposal} />
-          <span role="columnheader" className="absolute bottom-1.5 text-[13px] text-quiet" style={{ left: SPINE + 14 }}>
+          <span className="absolute bottom-1.5 text-[13px] text-quiet" style={{ left: SPINE + 14 }}>
             until the next Go
           </span>
-          <span role="columnheader" className="absolute bottom-1.5 text-[13px] text-quiet" style={{ left: SPINE + 160 }}>
+          <span className="absolute bottom-1.5 text-[13px] text-quiet" style={{ left: SPINE + 160 }}>
             moving
           </span>
           {columns.getVirtualItems().map(({ index, start }) => {
@@ -84,7 +83,7 @@ export function PlannerView() {
             return (
               <span
                 key={channel}
-                role="columnheader"
+
                 className={`figures absolute bottom-1.5 ${chosen?.channel === channel ? "font-bold text-secondary" : "text-quiet"}`}
                 style={{ left: start + 4 }}
               >
@@ -94,7 +93,13 @@ export function PlannerView() {
           })}
         </div>
         <div className="relative" style={{ height: rows.getTotalSize(), width: columns.getTotalSize() + 40 }}>
-          <div className="sticky left-0 z-10 h-0" style={{ width: SPINE }}>
+          <div
+            role="grid"
+            aria-label="Cues"
+            aria-rowcount={list.cues.length + 1}
+            className="sticky left-0 z-10 h-0"
+            style={{ width: SPINE }}
+          >
             {shown.map(({ index, start }) => (
               <SpineRow key={list.cues[index]?.number ?? index} list={list} row={index} top={start} width={SPINE} />
             ))}
@@ -178,17 +183,13 @@ const GapRow = memo(function GapRow({ plan: { list, until, quiet, moving }, row,
   const known = time === null ? "" : { chain: "follows", measured: "runs", script: "script" }[time.by];
   const silent = quiet[row] ?? 0;
   return (
-    <div
-      role="row"
-      className="absolute flex h-7 items-center border-b border-rule/60 text-[13px]"
-      style={{ top, left: SPINE, width: GAPS }}
-    >
+    <div className="absolute flex h-7 items-center border-b border-rule/60 text-[13px]" style={{ top, left: SPINE, width: GAPS }}>
       <span
         aria-hidden
         className={`ml-1.5 h-5 w-1.5 shrink-0 ${silent > 0 ? "rounded-l-full border-l-2 border-secondary" : ""}`}
         title={silent > 0 ? `Quiet for ${seconds(silent)} s` : undefined}
       />
-      <span role="gridcell" className="ml-1 flex w-[142px] shrink-0 items-center gap-1.5">
+      <span className="ml-1 flex w-[142px] shrink-0 items-center gap-1.5">
         {time === null ? (
           <span className="text-quiet">{row + 1 < list.cues.length ? "?" : ""}</span>
         ) : (
@@ -204,7 +205,7 @@ const GapRow = memo(function GapRow({ plan: { list, until, quiet, moving }, row,
         )}
         {silent > 0 && <span className="sr-only">, quiet for {seconds(silent)} seconds</span>}
       </span>
-      <span role="gridcell" className="flex items-center gap-1.5">
+      <span className="flex items-center gap-1.5">
         {lights > 0 && (
           <>
             <span aria-hidden className="h-2.5 bg-secondary/60" style={{ width: Math.min(34, 4 * lights) }} />

@@ -4,6 +4,7 @@ import { intAt } from "../show/at.ts";
 import { count } from "../show/words.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
+import type { CueHead } from "../show/schema.ts";
 import { sameData } from "../show/sameData.ts";
 import { type ListSheet, type ShowSheet, findRow } from "../sheet/sheet.ts";
 import { chainFrom } from "../time/chain.ts";
@@ -223,8 +224,32 @@ function storedWords(steps: readonly Step[]): string {
     ...(steps.some((step) => step.at === "part" && !onlyWaves(step)) ? ["its times change"] : []),
     ...(steps.some((step) => step.at === "part" && !sameData(step.before?.waves, step.after?.waves)) ? ["its waves change"] : []),
   ];
-  const isHead = steps.some((step) => step.at === "cue" && step.before && step.after);
-  return words.length > 0 ? `${words.join(", ")}; looks as before` : isHead ? "its own settings change" : "";
+  const settings = settingsWords(steps);
+  return words.length > 0 ? `${words.join(", ")}; looks as before` : settings;
+}
+
+/** What the own fields of a cue are that change, in words; those that are not named here are told together. */
+const SETTING_WORDS: Readonly<Partial<Record<keyof CueHead, string>>> = {
+  mark: "its lights are prepared otherwise",
+  actions: "does otherwise besides",
+  label: "has another label",
+  note: "has another note",
+  call: "is called elsewhere",
+  scene: "belongs to another scene",
+};
+
+/** Which of its own fields a cue changes, in words; empty where it changes none. */
+function settingsWords(steps: readonly Step[]): string {
+  const words = new Set<string>();
+  for (const step of steps) {
+    if (step.at !== "cue" || !step.before || !step.after) continue;
+    const { before, after } = step;
+    const names = [...new Set([...Object.keys(before), ...Object.keys(after)])];
+    for (const name of names)
+      if (!sameData(Reflect.get(before, name), Reflect.get(after, name)))
+        words.add(Object.entries(SETTING_WORDS).find(([each]) => each === name)?.[1] ?? "its own settings change");
+  }
+  return [...words].join(", ");
 }
 
 /** True for a change of a part that concerns its waves alone. */

@@ -1,0 +1,61 @@
+import { expect, test } from "@playwright/test";
+import { enterLine, stored } from "../support/build.ts";
+import { cueOf, ownShow } from "../support/show.ts";
+
+test("a mark that has no time is found in the planner, moved along its window, and put back", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/planner`);
+  await expect(page.getByText("5 late")).toBeVisible();
+  await enterLine(page, "#32");
+  const late = page.getByRole("button", { name: /too little/ }).first();
+  await late.scrollIntoViewIfNeeded();
+  await late.click();
+  const panel = page.getByRole("region", { name: "Chosen mark" });
+  await expect(panel.getByText(/It would still move for/)).toBeVisible();
+  const name = (await late.getAttribute("aria-label")) ?? "";
+  const [, light = "", cue = ""] = /Light (\d+) for cue ([\d.]+)/.exec(name) ?? [];
+  const own = page.getByRole("button", { name: new RegExp(`^Light ${light} for cue ${cue.replace(".", "\\.")}:`) });
+  // One cue earlier, with the keyboard; one step back puts it where it was.
+  await own.press("ArrowUp");
+  await stored(page);
+  const before = (await cueOf(request, show, cue)).mark;
+  expect(JSON.stringify(before)).toContain(`"${light}":{"at"`);
+  await page.keyboard.press("Control+z");
+  await stored(page);
+  expect(JSON.stringify((await cueOf(request, show, cue)).mark ?? {})).not.toContain(`"${light}":{"at"`);
+  // A place is shown with its impact before it is taken.
+  await panel.getByRole("group", { name: "Places" }).getByRole("button", { name: /^in / }).first().click();
+  await expect(page.getByRole("region", { name: "Impact" })).toBeVisible();
+  await page.getByRole("button", { name: "Drop", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Impact" })).toBeHidden();
+});
+
+test("a plan is asked for, made as one edit after its impact was shown, and taken back with one step", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/planner`);
+  const plan = page.getByRole("region", { name: "Plan" });
+  await plan.getByRole("button", { name: "Ask for a plan" }).click();
+  await expect(plan.getByRole("status")).toContainText(/^Moves \d+ marks: \d+ gain time/);
+  await plan.getByRole("button", { name: "Make the plan …" }).click();
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText("No cue looks different");
+  const revision = async (): Promise<number> => (await (await request.get(`/api/shows/${show}`)).json()).revision;
+  const was = await revision();
+  await page.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  expect(await revision()).toBe(was + 1);
+  await expect(page.getByText("5 late")).toBeHidden();
+  await page.keyboard.press("Control+z");
+  await stored(page);
+  await expect(page.getByText("5 late")).toBeVisible();
+  // Other weights, another plan: nothing is said of quiet lines where they weigh nothing.
+  await page.getByText("Weights").click();
+  await plan.getByLabel("a second in a quiet line").fill("0");
+  await plan.getByLabel("a second in a quiet line").press("Enter");
+  await expect(plan.getByRole("status")).not.toContainText("quiet");
+  await page.getByRole("group", { name: "Policy of the list" }).getByRole("button", { name: "early" }).click();
+  await stored(page);
+  await expect(page.getByRole("group", { name: "Policy of the list" }).getByRole("button", { name: "early" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+});
