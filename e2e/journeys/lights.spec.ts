@@ -1,4 +1,4 @@
-import { type APIRequestContext, expect, test } from "@playwright/test";
+import { type APIRequestContext, expect, type Page, test } from "@playwright/test";
 import { openView, ownShow } from "../support/show.ts";
 
 interface Seen {
@@ -11,6 +11,26 @@ interface Seen {
 /** What the simulated lights tell of themselves. */
 async function lights(request: APIRequestContext): Promise<Seen> {
   return (await request.get(`http://127.0.0.1:${process.env["ZM_RIG_WEB_PORT"]}/`)).json();
+}
+
+/** Off and on again before the first answer is there: it shows at once, and ends as it was. */
+async function switchedTwiceOnASlowLine(page: Page, request: APIRequestContext): Promise<void> {
+  let answered = 0;
+  await page.route("**/api/output", async (route) => {
+    if (route.request().method() === "GET") return route.continue();
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await route.continue();
+    answered += 1;
+  });
+  const sending = page.getByLabel("Send levels to the lights");
+  await sending.click();
+  await expect(sending).not.toBeChecked({ timeout: 600 });
+  await sending.click();
+  await expect(sending).toBeChecked({ timeout: 600 });
+  await expect.poll(() => answered).toBe(2);
+  await expect(sending).toBeChecked();
+  await expect.poll(async () => (await (await request.get("/api/output")).json()).on).toBe(true);
+  await page.unroute("**/api/output");
 }
 
 test("a cue fired in the window reaches the lights, which take their time to turn, and the picture shows how far they are", async ({
@@ -35,6 +55,7 @@ test("a cue fired in the window reaches the lights, which take their time to tur
   await page.getByLabel("To", { exact: true }).fill("nowhere");
   await expect(page.getByLabel("To", { exact: true })).toHaveAttribute("aria-invalid", "true");
   await page.keyboard.press("Escape");
+  await switchedTwiceOnASlowLine(page, request);
 
   await page.getByRole("link", { name: "Stage" }).click();
   await page.getByRole("button", { name: "As it is" }).click();

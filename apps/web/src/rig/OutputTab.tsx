@@ -1,14 +1,13 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import type { OutputSettings, OutputState } from "@zm/protocol";
+import { useQuery } from "@tanstack/react-query";
+import type { OutputState } from "@zm/protocol";
 import { patchedChannels } from "@zm/core";
 import { useState } from "react";
 import { Link } from "react-router";
-import { tellTrouble } from "../shared/notices.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
+import { useOutput } from "./useOutput.ts";
 
-const OUTPUT = ["output"];
 /** What is sent is read again so often; milliseconds. */
 const READING = 250;
 const ADDRESS = /^[\w.-]{1,253}:\d{1,5}$/;
@@ -16,20 +15,10 @@ const ADDRESS = /^[\w.-]{1,253}:\d{1,5}$/;
 /** How levels leave for the lights: whether, where to, and what is being sent, as a grid of numbers. */
 export function OutputTab() {
   const { id, sheet } = useShow();
-  const client = useQueryClient();
-  const { data: state } = useQuery({ queryKey: OUTPUT, queryFn: api.output });
+  const { state, set } = useOutput();
   const inUse = [...new Set(patchedChannels(sheet.show).map(({ universe }) => universe))].sort((a, b) => a - b);
   const [shown, setShown] = useState<number | null>(null);
   const universe = shown ?? inUse[0] ?? 1;
-  const set = async (change: Partial<OutputSettings>): Promise<void> => {
-    if (!state) return;
-    const { on, address, universes } = { ...state, ...change };
-    try {
-      client.setQueryData<OutputState>(OUTPUT, await api.setOutput({ on, address, universes }));
-    } catch (error) {
-      tellTrouble(error);
-    }
-  };
   if (inUse.length === 0)
     return (
       <p className="p-6 text-quiet">
@@ -49,11 +38,11 @@ export function OutputTab() {
             className="toggle toggle-sm"
             checked={state?.on ?? false}
             disabled={!state}
-            onChange={(event) => void set({ on: event.target.checked })}
+            onChange={(event) => set({ on: event.target.checked })}
           />
           Send levels to the lights
         </label>
-        <AddressField label="To" value={state?.address ?? ""} onTake={(address) => void set({ address })} />
+        <AddressField label="To" value={state?.address ?? ""} onTake={(address) => set({ address })} />
         <p className="text-quiet">{stateWords(state, id)}</p>
       </div>
       <div className="flex flex-wrap items-center gap-2">
@@ -71,7 +60,7 @@ export function OutputTab() {
             value={state.universes[universe] ?? ""}
             onTake={(address) => {
               const { [String(universe)]: _gone, ...others } = state.universes;
-              void set({ universes: address === "" ? others : { ...others, [universe]: address } });
+              set({ universes: address === "" ? others : { ...others, [universe]: address } });
             }}
           />
         )}
