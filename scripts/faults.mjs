@@ -33,12 +33,13 @@ setClock(0);
 function serverProcess(env) {
   return spawn("node", ["--import", "./scripts/jumpingClock.mjs", "apps/server/dist/main.js"], {
     env: { ...process.env, NODE_OPTIONS: "", ZM_JUMP_FILE: JUMP_FILE, ...env },
-    stdio: "ignore",
+    stdio: process.env.ZM_FAULTS_LOG ? "inherit" : "ignore",
   });
 }
 
 let server;
 let ended = false;
+process.on("exit", () => server?.kill("SIGKILL"));
 function startServer() {
   server = serverProcess({ ZM_OUTPUT: `127.0.0.1:${LEVELS}` });
   // As ./start does: a server that has stopped is started again.
@@ -167,7 +168,8 @@ async function fullDisk() {
 
 /** A second server on the same database, with a data folder of its own: both take edits. */
 async function secondServer(cues) {
-  const port = PORT + 1;
+  // The port behind the server's is usually the database's.
+  const port = PORT + 2;
   const second = serverProcess({ ZM_PORT: String(port), ZM_DATA: `${process.env.ZM_DATA}/second` });
   await until(async () => (await ask("/api/shows/1", undefined, port)).status === 200);
   const before = report.editsAcknowledged;

@@ -93,12 +93,13 @@ await shot("record", "stage", async (page) => {
 });
 await hand({ do: "drop", fade: 0 });
 await hand({ do: "drop", fade: 0 });
-await shot("update", "stage", async (page) => {
-  await line(page, "@cabin + 15");
-  await line(page, "@sea blue = 80");
+await shot("waves", "stage", async (page) => {
+  await line(page, "61..64 = 70");
+  await line(page, "61..64 pan = -30~30");
+  await line(page, "61..64 pan wave sine 25 every 4 spread 0~360");
+  await line(page, "@sea intensity wave ramp 30 every 6 spread 0~180");
   await page.keyboard.press("Escape");
-  await page.keyboard.press("u");
-  await page.getByRole("button", { name: "At its source" }).click();
+  await line(page, "61..64");
 });
 await hand({ do: "drop", fade: 0 });
 await shot("rig", "rig", async (page) => {
@@ -121,9 +122,9 @@ await shot("check", "check", async (page) => {
     .first()
     .click();
 });
-await shot("help", "stage", async (page) => {
-  await page.keyboard.press("?");
-  await page.keyboard.type("record");
+await shot("planner", "planner", async (page) => {
+  await page.getByRole("button", { name: "Ask for a plan" }).click();
+  await page.waitForTimeout(1500);
 });
 await shot("run", "run", async (page) => {
   await page.getByRole("button", { name: "Shelf" }).click();
