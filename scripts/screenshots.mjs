@@ -30,10 +30,6 @@ await shot("score", "score", async (page) => {
   await page.getByRole("button", { name: "Fold scene I.2" }).click();
   await page.getByText("Edwin at the door").click();
 });
-await shot("score-range-edit", "score", async (page) => {
-  await drag(page, { row: 9, x: 110 }, { row: 12, x: 240 });
-  await page.getByLabel("level").fill("+10");
-});
 await shot("score-colour", "score", async (page) => {
   await page.getByRole("button", { name: "Colour", exact: true }).click();
   await drag(page, { row: 4, x: 20 }, { row: 4, x: 20 });
@@ -97,9 +93,8 @@ await shot("waves", "stage", async (page) => {
   await line(page, "61..64 = 70");
   await line(page, "61..64 pan = -30~30");
   await line(page, "61..64 pan wave sine 25 every 4 spread 0~360");
-  await line(page, "@sea intensity wave ramp 30 every 6 spread 0~180");
   await page.keyboard.press("Escape");
-  await line(page, "61..64");
+  await page.getByRole("tab", { name: "position" }).click();
 });
 await hand({ do: "drop", fade: 0 });
 await shot("rig", "rig", async (page) => {
@@ -125,6 +120,10 @@ await shot("check", "check", async (page) => {
 await shot("planner", "planner", async (page) => {
   await page.getByRole("button", { name: "Ask for a plan" }).click();
   await page.waitForTimeout(1500);
+});
+await shot("rehearsal", "check/rehearsal", async (page) => {
+  await page.getByRole("button", { name: /^Rehearse / }).click();
+  await page.getByRole("button", { name: /fades cut$/ }).click({ timeout: 60_000 });
 });
 await shot("run", "run", async (page) => {
   await page.getByRole("button", { name: "Shelf" }).click();

@@ -19,6 +19,8 @@ import {
   readEdits,
   playMix,
   readMixRun,
+  REHEARSAL_SPEEDS,
+  isRehearsalSpeed,
   rehearse,
   rowOf,
   scheduleFrom,
@@ -190,7 +192,10 @@ function schedule([file = ""]: readonly string[], options: Options, files: Files
 
 function rehearsal([show = ""]: readonly string[], { speed = "1", list }: Options, files: Files): unknown {
   const times = Number(speed);
-  if (!(times > 0 && times <= 1000)) throw new UsageError(`"${speed}" is no speed; give a number above 0, such as --speed 20`);
+  if (!isRehearsalSpeed(times))
+    throw new UsageError(
+      `"${speed}" is no speed; give a number from ${REHEARSAL_SPEEDS.least} to ${REHEARSAL_SPEEDS.most}, such as --speed 2`,
+    );
   return rehearse(open(show, files), { speed: times, list });
 }
 

@@ -124,6 +124,7 @@ export { Mix } from "./mix/mix.ts";
 export type { FiredCue } from "./mix/running.ts";
 export * from "./mix/mixSnapshot.ts";
 export * from "./mix/happening.ts";
+export * from "./rehearse/compare.ts";
 export * from "./rehearse/findings.ts";
 export * from "./rehearse/rehearse.ts";
 export * from "./mix/preparing.ts";

@@ -200,6 +200,8 @@ test("home sends everything but the level to its resting value", () => {
 test("a search and the help are no edits", () => {
   expect(asked('find storm "breaks"')).toEqual({ kind: "find", text: "storm breaks" });
   expect(asked("help")).toEqual({ kind: "help" });
+  expect(asked("rehearse")).toEqual({ kind: "rehearse", speed: 1 });
+  expect(asked("rehearse at 1.5")).toEqual({ kind: "rehearse", speed: 1.5 });
   expect(asked("again 3")).toEqual({ kind: "choice", what: "before", steps: 3 });
 });
 

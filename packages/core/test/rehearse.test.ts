@@ -1,4 +1,13 @@
-import { type RehearsalCode, type ShowSheet, makeEdits, readEdits, rehearse } from "../src/index.ts";
+import {
+  type RehearsalCode,
+  type ShowSheet,
+  alikeFindings,
+  compareRehearsals,
+  makeEdits,
+  readEdits,
+  rehearsalWords,
+  rehearse,
+} from "../src/index.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
 type Moves = Parameters<typeof oneCue>[1];
@@ -149,4 +158,39 @@ test("a show without cues is clean, and a list that is not there is refused", ()
   const empty = smallShow([], undefined, {});
   expect(rehearse(empty)).toEqual({ clean: true, seconds: 0, assumed: [], findings: [] });
   expect(() => rehearse(empty, { list: "sea" })).toThrow(/There is no list "sea"/);
+});
+
+test("two rehearsals are held against one another: what came, what went, and both in words", () => {
+  const cut = called(4, [
+    { moves: { "1": { intensity: 80 }, "2": { intensity: 60 } }, times: { up: 6 } },
+    { moves: { "1": { intensity: 20 } }, times: { down: 1 } },
+  ]);
+  const worse = edited(cut, { op: "change", from: "2", to: "2", keys: { channels: [2], families: ["intensity"] }, do: { set: 10 } });
+  const [before, after] = [rehearse(cut), rehearse(worse)];
+  const change = compareRehearsals(before, after);
+  expect(change.appeared.map(({ key }) => key)).toEqual(["2.intensity"]);
+  expect(change.gone).toEqual([]);
+  expect(compareRehearsals(after, before).gone.map(({ key }) => key)).toEqual(["2.intensity"]);
+  expect([rehearsalWords(before), rehearsalWords(after)]).toEqual(["1 cut fade", "2 cut fades"]);
+  // A fade that loses less than before is the same finding.
+  const shorter = edited(cut, { op: "setTimes", from: "1", to: "1", set: { up: 5 } });
+  expect(compareRehearsals(before, rehearse(shorter))).toEqual({ appeared: [], gone: [] });
+  const clean = edited(cut, { op: "setTimes", from: "1", to: "1", set: { up: 3 } });
+  expect(rehearsalWords(rehearse(clean))).toBe("clean");
+});
+
+test("what differs in nothing but the light is gathered; another kind, moment or attribute stands alone", () => {
+  const both = called(5, [
+    { moves: { "1": { intensity: 80, pan: 0 }, "2": { intensity: 80, pan: 0 } } },
+    { moves: { "1": { pan: 90 }, "2": { pan: 90 } } },
+    { moves: { "1": { pan: 0 }, "2": { pan: 30 } } },
+  ]);
+  expect(alikeFindings(rehearse(both).findings).map(({ findings: [{ code, cue }], channels }) => [code, cue, channels])).toEqual([
+    ["sweep-seen", "2", [1, 2]],
+    ["late", "2", [1, 2]],
+    ["sweep-seen", "3", [1]],
+    ["late", "3", [1]],
+    ["sweep-seen", "3", [2]],
+    ["late", "3", [2]],
+  ]);
 });

@@ -14,6 +14,7 @@ export const loadStageView = loadLater(async (): View => (await import("../stage
 export const loadRigView = loadLater(async (): View => (await import("../rig/RigView.tsx")).RigView);
 export const loadCheckView = loadLater(async (): View => (await import("../check/CheckView.tsx")).CheckView);
 export const loadPlannerView = loadLater(async (): View => (await import("../planner/PlannerView.tsx")).PlannerView);
+export const loadRehearsalView = loadLater(async (): View => (await import("../rehearsal/RehearsalView.tsx")).RehearsalView);
 export const loadHistoryView = loadLater(async (): View => (await import("../past/HistoryView.tsx")).HistoryView);
 export const loadPaperView = loadLater(async (): View => (await import("../paper/PaperView.tsx")).PaperView);
 export const loadRunView = loadLater(async (): View => (await import("../run/RunView.tsx")).RunView);

@@ -12,6 +12,7 @@ import { useGoToCue } from "../lists/useGoToCue.ts";
 import { useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { useAccept } from "../show/accepted.ts";
+import { CheckTabs } from "./CheckTabs.tsx";
 import { SeverityMark } from "./SeverityMark.tsx";
 import { type AcceptedNow, type FindingGroup, KIND_WORDS, groupedFindings, useFindings } from "../show/findings.ts";
 
@@ -40,6 +41,7 @@ export function CheckView() {
       <SpineColumn />
       <div className="flex min-w-0 flex-1 flex-col">
         <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
+          <CheckTabs />
           <div role="group" aria-label="What is shown" className="flex gap-1.5">
             {SEVERITIES.map(([severity, word]) => (
               <Toggle key={severity} pressed={shown.has(severity)} onClick={() => flip(severity)}>

@@ -74,6 +74,10 @@ export function answerTo(
       return good(`Enter calls the show as it is now “${request.name}”, to compare with later`);
     case "help":
       return good("Enter opens the help");
+    case "rehearse":
+      return good(
+        `Enter runs the whole list${request.speed === 1 ? "" : `, called ${request.speed} times as fast`}, and lists what would be seen`,
+      );
     case "numbers":
       return good("Enter opens the table of the numbers, old and new");
     case "takeCues":

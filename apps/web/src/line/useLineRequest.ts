@@ -26,6 +26,7 @@ import { usePress } from "../run/usePress.ts";
 import { useKeepLook } from "../shelf/useKeepLook.ts";
 import { useLive } from "../show/live.ts";
 import { nameVersion } from "../past/past.ts";
+import { beginRehearsal } from "../rehearsal/rehearsal.ts";
 import { useAccept } from "../show/accepted.ts";
 import { findingsIn } from "../show/findings.ts";
 import { atOnce } from "../show/queue.ts";
@@ -50,6 +51,7 @@ const DONE_HERE: ReadonlySet<LineRequest["kind"]> = new Set([
   "view",
   "find",
   "help",
+  "rehearse",
   "hand",
   "numbers",
   "takeCues",
@@ -171,6 +173,10 @@ export function useLineRequest({
         return true;
       case "help":
         openHelp();
+        return true;
+      case "rehearse":
+        beginRehearsal({ show: id, list: listAt(target).id, revision, speed: request.speed, as: "now" });
+        void navigate(`/show/${id}/check/rehearsal`);
         return true;
       case "numbers": {
         const { cues } = listAt(target);

@@ -30,6 +30,7 @@ class LineParser extends CueRules {
         },
       },
       { ALT: () => (this.CONSUME(word.Help), { kind: "help" }) },
+      { ALT: () => this.SUBRULE(this.rehearsal) },
       { ALT: () => ({ kind: "newCues", times: this.SUBRULE(this.newCues) }) },
       { ALT: () => ({ kind: "find", text: this.SUBRULE(this.searched) }) },
       {
@@ -127,6 +128,13 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Only), "cueOnly") },
       { ALT: () => (this.CONSUME(word.Isolated), "isolated") },
     ]);
+  });
+
+  /** `rehearse`, `rehearse at 2`: the whole show without waiting, called twice as fast. */
+  private readonly rehearsal = this.RULE("rehearsal", (): Sentence => {
+    this.CONSUME(word.Rehearse);
+    const speed = this.OPTION(() => (this.CONSUME(word.AtWord), Number(this.CONSUME(word.Decimal).image)));
+    return { kind: "rehearse", speed: speed ?? 1 };
   });
 
   /** The name of a view alone: goes there and changes nothing. */

@@ -65,6 +65,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "findings ignore check note",
       ),
       entry(
+        ["rehearse", "rehearse at 2"],
+        "runs the whole list without waiting and lists what an audience would see; called twice as fast",
+        "rehearsal sweep late blackout run through",
+      ),
+      entry(
         ['name "after second dress"'],
         "gives the show as it is now a name, to compare with and go back to",
         "version save point snapshot",

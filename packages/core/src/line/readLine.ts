@@ -28,6 +28,7 @@ import { type LinePress, actionOf, pressOf, rankEdit } from "./pressLine.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
 import { freeId } from "../show/ids.ts";
+import { REHEARSAL_SPEEDS, isRehearsalSpeed } from "../rehearse/rehearse.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Destination, Named, Range, Sentence, Shown, TypedMapping, TypedOperation } from "./sentence.ts";
 
@@ -44,6 +45,7 @@ export type LineRequest =
   | { kind: "nameVersion"; name: string }
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
+  | { kind: "rehearse"; speed: number }
   | { kind: "show"; what: Shown; shown: boolean }
   | { kind: "press"; press: LinePress }
   | { kind: "numbers"; cues: Range | undefined }
@@ -98,6 +100,14 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       const newCue = sentence.times === null ? null : { times: recordTimesOf(sentence.times) };
       return { kind: "edit", edits: [{ op: "setShow", newCue }], channels: undefined, cues: undefined };
     }
+    case "rehearse":
+      if (!isRehearsalSpeed(sentence.speed))
+        throw new Fault({
+          message: `A rehearsal is called ${REHEARSAL_SPEEDS.least} to ${REHEARSAL_SPEEDS.most} times as fast`,
+          at: 0,
+          length: 1,
+        });
+      return sentence;
     case "accept":
       return { ...sentence, cues: checkedRange(sentence.cues) };
     case "carries":

@@ -26,6 +26,8 @@ export type Sentence =
   | { kind: "nameVersion"; name: string }
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
+  // The whole list run without waiting, called so many times as fast as it is spoken.
+  | { kind: "rehearse"; speed: number }
   // The times that new cues begin with; null: none.
   | { kind: "newCues"; times: TypedPartTimes | null }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }

@@ -77,6 +77,7 @@ const keywords = {
   Run: keyword("Run", "run"),
   Rig: keyword("Rig", "rig"),
   Check: keyword("Check", "check"),
+  Rehearse: keyword("Rehearse", "rehearse"),
   Lit: keyword("Lit", "lit"),
   Again: keyword("Again", "again"),
   AtWord: keyword("AtWord", "at"),

@@ -16,6 +16,14 @@ const LONGEST_END = 600;
 /** So many frames are made between two pauses. */
 const BETWEEN_PAUSES = 400;
 
+/** How much slower or faster than it is spoken a show can be called in a rehearsal. */
+export const REHEARSAL_SPEEDS = { least: 0.1, most: 60 };
+
+/** True for a speed at which a show can be rehearsed. */
+export function isRehearsalSpeed(speed: number): boolean {
+  return speed >= REHEARSAL_SPEEDS.least && speed <= REHEARSAL_SPEEDS.most;
+}
+
 /** How a show is rehearsed: a speed of 2 calls everything twice as soon, which lights and fades do not follow. */
 export interface RehearsalWish {
   readonly speed?: number | undefined;

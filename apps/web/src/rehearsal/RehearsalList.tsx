@@ -1,0 +1,115 @@
+import { type RehearsalAlike, type RehearsalFinding, alikeFindings, groupBy, lightRuns, rehearsalFindingId } from "@zm/core";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useMemo, useRef } from "react";
+import { useNavigate } from "react-router";
+import { chooseLights } from "../choice/choice.ts";
+import { useGoToCue } from "../lists/useGoToCue.ts";
+import { clockTime, cueName } from "../shared/words.ts";
+import { useShow } from "../show/useShow.ts";
+
+interface RehearsalListProps {
+  list: string;
+  findings: readonly RehearsalFinding[];
+  /** Those that were not found by the rehearsal that this one is held against. */
+  fresh: ReadonlySet<string>;
+}
+
+type Line = { readonly cue: string; readonly count: number } | { readonly alike: RehearsalAlike };
+
+/** What a rehearsal found, cue by cue in the order of the list, with the moment of each. */
+export function RehearsalList({ list, findings, fresh }: RehearsalListProps) {
+  const { sheet } = useShow();
+  const cues = sheet.lists.get(list)?.cues;
+  const lines = useMemo(() => linesOf(findings, cues?.map(({ number }) => number) ?? []), [findings, cues]);
+  const scroller = useRef<HTMLDivElement>(null);
+  const rows = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => (lines[index] && "cue" in lines[index] ? 36 : 44),
+    overscan: 8,
+  });
+  return (
+    <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="group" aria-label="What was seen">
+      <ul className="relative" style={{ height: rows.getTotalSize() }}>
+        {rows.getVirtualItems().map((item) => {
+          const line = lines[item.index];
+          return (
+            <li
+              key={item.key}
+              ref={rows.measureElement}
+              data-index={item.index}
+              className="absolute left-0 w-full"
+              style={{ top: item.start }}
+            >
+              {line && "cue" in line && <CueHeading list={list} {...line} />}
+              {line && "alike" in line && (
+                <FoundRow list={list} {...line.alike} fresh={line.alike.findings.some((each) => fresh.has(rehearsalFindingId(each)))} />
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+function linesOf(findings: readonly RehearsalFinding[], order: readonly string[]): Line[] {
+  const byCue = groupBy(findings, ({ cue }) => cue);
+  return order.flatMap((cue): Line[] => {
+    const found = byCue.get(cue);
+    return found ? [{ cue, count: found.length }, ...alikeFindings(found).map((alike) => ({ alike }))] : [];
+  });
+}
+
+function CueHeading({ list, cue, count }: { list: string; cue: string; count: number }) {
+  const { sheet } = useShow();
+  const found = sheet.lists.get(list)?.cues.find(({ number }) => number === cue);
+  return (
+    <h2 className="flex items-center gap-3 border-b border-rule px-4 pt-2 pb-1 font-bold">
+      <span className="min-w-0 truncate">Cue {found ? cueName(found) : `${cue}, which is gone`}</span>
+      <span className="figures text-[13px] font-normal text-quiet">{count}</span>
+    </h2>
+  );
+}
+
+function FoundRow({ list, findings, channels, fresh }: RehearsalAlike & { list: string; fresh: boolean }) {
+  const { id } = useShow();
+  const navigate = useNavigate();
+  const goTo = useGoToCue();
+  const [first] = findings;
+  const choose = (): void => {
+    chooseLights(channels);
+    goTo(list, first.cue);
+  };
+  const inPlanner = first.code === "sweep-seen";
+  return (
+    <div className="flex items-start gap-3 border-b border-rule/50 px-4 py-1.5 hover:bg-base-200">
+      <span className="figures w-12 shrink-0 text-right text-quiet" title="The moment in the show">
+        {clockTime(first.at)}
+      </span>
+      <button
+        type="button"
+        className="min-w-0 flex-1 text-left"
+        title={`Chooses its cue and its ${channels.length === 1 ? "light" : "lights"}`}
+        onClick={choose}
+      >
+        {first.message}.{channels.length > 1 && <span className="text-quiet"> {likewise(channels.slice(1))}</span>}
+      </button>
+      {fresh && <span className="shrink-0 text-[13px] text-secondary">new</span>}
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs shrink-0 font-normal"
+        onClick={() => {
+          choose();
+          void navigate(`/show/${id}/${inPlanner ? "planner" : "score"}`);
+        }}
+      >
+        {inPlanner ? "In the planner" : "Go there"}
+      </button>
+    </div>
+  );
+}
+
+function likewise(others: readonly number[]): string {
+  return others.length === 1 ? `So does light ${others[0]}.` : `So do lights ${lightRuns(others, "–")}.`;
+}

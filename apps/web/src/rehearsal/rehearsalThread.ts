@@ -1,0 +1,15 @@
+import { type Rehearsal, type RehearsalWish, rehearse, sheetOf } from "@zm/core";
+import { expose } from "comlink";
+import { api } from "../show/api.ts";
+
+/** Rehearses beside the window, over the show as the server has it after an edit. */
+const rehearsals = {
+  /** Runs the whole list of a show without waiting. Throws Refusal where the server does not have that state. */
+  async rehearse(show: number, revision: number, wish: RehearsalWish): Promise<Rehearsal> {
+    const past = await api.pastShow(show, revision);
+    return rehearse(sheetOf(past.show), wish);
+  },
+};
+
+export type Rehearsals = typeof rehearsals;
+expose(rehearsals);

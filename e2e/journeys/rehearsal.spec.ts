@@ -1,0 +1,61 @@
+import { expect, test } from "@playwright/test";
+import { enterLine, stored } from "../support/build.ts";
+import { ownShow } from "../support/show.ts";
+
+test("a show is rehearsed, made worse, rehearsed again by a typed line: what came is told, and leads to its cue and its lights", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/check`);
+  await page.getByRole("link", { name: "Rehearsal" }).click();
+  await expect(page.getByRole("heading", { name: "Not rehearsed yet" })).toBeVisible();
+  await page.getByRole("button", { name: /^Rehearse / }).click();
+  const main = page.getByRole("main");
+  await expect(main.getByText(/^Found: .*10 sweeps/)).toBeVisible({ timeout: 30_000 });
+  await expect(main.getByText(/^\d+:\d\d of show\. Without a call/)).toBeVisible();
+
+  await enterLine(page, "#12.3: up 9");
+  await stored(page);
+  await expect(main.getByText(/The show has been edited since/)).toBeVisible();
+  await enterLine(page, "rehearse");
+  const fresh = main.getByRole("button", { name: /^\d+ new$/ });
+  await expect(fresh).toBeEnabled({ timeout: 30_000 });
+  await expect(main.getByText(/ before: \d+ came, 0 went/)).toBeVisible();
+  await expect(main.getByText(/The show has been edited since/)).toBeHidden();
+  await fresh.click();
+  const found = main.getByRole("group", { name: "What was seen" });
+  await expect(found.getByRole("heading")).toHaveText([/^Cue 12\.3 Lightning/]);
+  await found.getByRole("button", { name: "Go there" }).first().click();
+  await expect(page).toHaveURL(/\/score$/);
+  await expect(page.getByRole("heading", { name: "12.3", exact: false }).first()).toBeVisible();
+  await expect(page.getByText(/lights? chosen/)).toBeVisible();
+});
+
+test("a rehearsal is held against a named state, given up in the middle, and lost by no change of view", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/check/rehearsal`);
+  await enterLine(page, 'name "before the cut"');
+  await enterLine(page, "#12.3: up 9");
+  await stored(page);
+  await page.getByLabel("Called").selectOption("as spoken");
+  await page.getByRole("button", { name: /^Rehearse / }).click();
+  const main = page.getByRole("main");
+  await expect(main.getByText(/^Found: /)).toBeVisible({ timeout: 30_000 });
+  await page.getByLabel("Held against").selectOption("before the cut");
+  await expect(main.getByText(/ before: \d+ came, 0 went/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole("link", { name: "Planner" }).click();
+  await page.goBack();
+  await expect(main.getByText(/ before: \d+ came, 0 went/)).toBeVisible();
+
+  // The answer is held back until it is given up: what was found before stays, and a late answer changes nothing.
+  await page.route("**/at/*", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue().catch(() => undefined);
+  });
+  await page.getByRole("button", { name: "Rehearse again" }).click();
+  await expect(main.getByText("Running the whole list …")).toBeVisible();
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(main.getByText("Running the whole list …")).toBeHidden();
+  await expect(main.getByText(/^Found: /)).toBeVisible();
+});
