@@ -1,46 +1,5 @@
-import "reflect-metadata";
-import { saltAndParaffin } from "@zm/demo";
-import { createApp } from "./app.ts";
-import { openDatabase } from "./database/dataSource.ts";
-import { ShowRow } from "./database/entities.ts";
-import { readSettings } from "./settings.ts";
-import { importThread } from "./shows/importWorker.ts";
-import { insertShow } from "./shows/showRows.ts";
-import { wordsOf } from "./shared/wordsOf.ts";
+import { startEngineAhead } from "./engine/engineWorker.ts";
 
-/** Longer than this the server does not take to end; milliseconds. */
-const LONGEST_END = 3500;
-
-async function main(): Promise<void> {
-  const settings = readSettings(process.env);
-  const database = await openDatabase(settings);
-  if ((await database.manager.count(ShowRow)) === 0) await database.transaction((manager) => insertShow(manager, saltAndParaffin()));
-  const app = await createApp(database, settings);
-  // Longer than anybody lets a connection rest between two requests: one that is closed while a request is on its way loses it.
-  app.getHttpServer().keepAliveTimeout = 75_000;
-  await app.listen(settings.port, "127.0.0.1");
-  importThread();
-  process.stdout.write(`Zealous Mark is at http://127.0.0.1:${settings.port}\n`);
-  const stop = (): void => {
-    // A database that hangs, or a window that does not let go, must not keep it from ending.
-    setTimeout(() => process.exit(0), LONGEST_END).unref();
-    app
-      .close()
-      .then(() => database.destroy())
-      .catch((error: unknown) => process.stderr.write(`It did not end well: ${wordsOf(error)}\n`))
-      .finally(() => process.exit(0));
-  };
-  process.once("SIGINT", stop);
-  process.once("SIGTERM", stop);
-}
-
-main().catch((error: unknown) => {
-  const text = wordsOf(error);
-  const inUse = text.includes("EADDRINUSE");
-  process.stderr.write(
-    inUse
-      ? `Port ${readSettings(process.env).port} is in use by another program; stop it, or choose another with ZM_PORT=4700 ./start\n`
-      : `The server could not start: ${text}\n`,
-  );
-  process.exit(1);
-});
+// The engine's thread reads its modules while the server reads its own: after a crash the lights wait for it.
+startEngineAhead();
+await import("./serve.ts");

@@ -4,9 +4,9 @@ import { type Show, ShowError } from "@zm/core";
 import type { RunEvent } from "@zm/protocol";
 import { Subject } from "rxjs";
 import { DatabaseAway } from "../database/lost.ts";
-import { startThread } from "../shared/threads.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { EngineHost } from "./engineHost.ts";
+import { engineWorker } from "./engineWorker.ts";
 import type { Answer, EngineSetUp, Order, OrderBody, Refusal, Report } from "./orders.ts";
 
 /** So long the engine is given to say its last words; milliseconds. */
@@ -77,8 +77,7 @@ export class Engine {
   }
 
   private beginThread(): Seat {
-    const worker = startThread(import.meta.url, "engineThread", this.setUp);
-    worker.unref();
+    const worker = engineWorker(this.setUp);
     worker.on("message", (report: Report) => this.hear(report));
     worker.on("error", (error) => this.log.error(`The engine failed: ${wordsOf(error)}`));
     worker.on("exit", () => {
