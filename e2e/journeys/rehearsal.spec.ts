@@ -45,6 +45,7 @@ test("a rehearsal is held against a named state, given up in the middle, and los
   await page.getByLabel("Held against").selectOption("before the cut");
   await expect(main.getByText(/ before: \d+ came, 0 went/)).toBeVisible({ timeout: 30_000 });
   await page.getByRole("link", { name: "Planner" }).click();
+  await expect(page).toHaveURL(/\/planner$/);
   await page.goBack();
   await expect(main.getByText(/ before: \d+ came, 0 went/)).toBeVisible();
 

@@ -1,12 +1,12 @@
 import { type EditInput, type Finding, type Severity, count, findingId, mendAll } from "@zm/core";
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { chooseLights, useChoice } from "../choice/choice.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { EditableText } from "../shared/EditableText.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
+import { VirtualList } from "../shared/VirtualList.tsx";
 import { cueName } from "../shared/words.ts";
 import { useGoToCue } from "../lists/useGoToCue.ts";
 import { useShow } from "../show/useShow.ts";
@@ -96,32 +96,10 @@ function FindingList({ groups, by }: { groups: readonly FindingGroup[]; by: "cue
     () => groups.flatMap((group): Line[] => [{ heading: group }, ...group.findings.map((finding) => ({ finding }))]),
     [groups],
   );
-  const scroller = useRef<HTMLDivElement>(null);
-  const rows = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (index) => (lines[index] && "heading" in lines[index] ? 36 : 44),
-    overscan: 8,
-  });
   return (
-    <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="group" aria-label="Findings">
-      <ul className="relative" style={{ height: rows.getTotalSize() }}>
-        {rows.getVirtualItems().map((item) => {
-          const line = lines[item.index];
-          return (
-            <li
-              key={item.key}
-              ref={rows.measureElement}
-              data-index={item.index}
-              className="absolute left-0 w-full"
-              style={{ top: item.start }}
-            >
-              {line && ("heading" in line ? <Heading group={line.heading} by={by} /> : <FindingRow finding={line.finding} by={by} />)}
-            </li>
-          );
-        })}
-      </ul>
-    </div>
+    <VirtualList label="Findings" lines={lines} heightOf={(line) => ("heading" in line ? 36 : 44)}>
+      {(line) => ("heading" in line ? <Heading group={line.heading} by={by} /> : <FindingRow finding={line.finding} by={by} />)}
+    </VirtualList>
   );
 }
 

@@ -1,9 +1,9 @@
 import { type RehearsalAlike, type RehearsalFinding, alikeFindings, groupBy, lightRuns, rehearsalFindingId } from "@zm/core";
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useMemo, useRef } from "react";
+import { useMemo } from "react";
 import { useNavigate } from "react-router";
 import { chooseLights } from "../choice/choice.ts";
 import { useGoToCue } from "../lists/useGoToCue.ts";
+import { VirtualList } from "../shared/VirtualList.tsx";
 import { clockTime, cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 
@@ -21,35 +21,16 @@ export function RehearsalList({ list, findings, fresh }: RehearsalListProps) {
   const { sheet } = useShow();
   const cues = sheet.lists.get(list)?.cues;
   const lines = useMemo(() => linesOf(findings, cues?.map(({ number }) => number) ?? []), [findings, cues]);
-  const scroller = useRef<HTMLDivElement>(null);
-  const rows = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (index) => (lines[index] && "cue" in lines[index] ? 36 : 44),
-    overscan: 8,
-  });
   return (
-    <div ref={scroller} className="min-h-0 flex-1 overflow-y-auto" tabIndex={0} role="group" aria-label="What was seen">
-      <ul className="relative" style={{ height: rows.getTotalSize() }}>
-        {rows.getVirtualItems().map((item) => {
-          const line = lines[item.index];
-          return (
-            <li
-              key={item.key}
-              ref={rows.measureElement}
-              data-index={item.index}
-              className="absolute left-0 w-full"
-              style={{ top: item.start }}
-            >
-              {line && "cue" in line && <CueHeading list={list} {...line} />}
-              {line && "alike" in line && (
-                <FoundRow list={list} {...line.alike} fresh={line.alike.findings.some((each) => fresh.has(rehearsalFindingId(each)))} />
-              )}
-            </li>
-          );
-        })}
-      </ul>
-    </div>
+    <VirtualList label="What was seen" lines={lines} heightOf={(line) => ("cue" in line ? 36 : 44)}>
+      {(line) =>
+        "cue" in line ? (
+          <CueHeading list={list} {...line} />
+        ) : (
+          <FoundRow list={list} {...line.alike} fresh={line.alike.findings.some((each) => fresh.has(rehearsalFindingId(each)))} />
+        )
+      }
+    </VirtualList>
   );
 }
 
