@@ -33,11 +33,15 @@ export function moveRig({ told, is, speeds, slow, way }: SimulatedRig, seconds: 
   let moves = false;
   for (let place = 0; place < slow.length; place += 1) {
     const key = slow[place] ?? 0;
-    const [to, from] = [told[key] ?? 0, is[key] ?? 0];
+    const to = told[key] ?? 0;
+    const from = is[key] ?? 0;
+    way[place] = to;
+    // Most lights rest most of the time.
+    if (to === from) continue;
     const most = (speeds[key] ?? 0) * seconds;
-    const isThere = Math.abs(to - from) <= most;
-    way[place] = isThere ? to : from + Math.sign(to - from) * most;
-    if (!isThere) moves = true;
+    if (Math.abs(to - from) <= most) continue;
+    way[place] = from + Math.sign(to - from) * most;
+    moves = true;
   }
   is.set(told);
   for (let place = 0; place < slow.length; place += 1) is[slow[place] ?? 0] = way[place] ?? 0;
