@@ -4,6 +4,7 @@ import { type Show, readShow, serializeShow } from "@zm/core";
 import { TRIAL_SIZES, type TrialSize, trialShow } from "@zm/demo";
 import { Served, idOf, print, startBrowser } from "./drive.ts";
 import { benchHistory } from "./longHistory.ts";
+import { benchPackets } from "./packets.ts";
 
 /** What each step may take on the large show, and the longest stall of the server's event loop; milliseconds. */
 const TARGETS: Readonly<Record<string, number>> = {
@@ -37,9 +38,11 @@ async function step<T>(server: Served, name: string, idle: number, work: () => P
 }
 
 async function bench(size: TrialSize): Promise<void> {
-  const text = serializeShow(trialShow(size));
+  const show = trialShow(size);
+  const text = serializeShow(show);
   const { cues } = TRIAL_SIZES[size];
   print(`\n${size}: ${cues} cues, a document of ${(text.length / 1e6).toFixed(1)} MB`);
+  benchPackets(show);
   let server = await Served.start();
   const chain = await idOf(server, serializeShow(followChain()));
   const idle = await idleOf(server, chain);
