@@ -3,9 +3,9 @@ import { memo, useState } from "react";
 import { chooseCue, chooseLights } from "../choice/choice.ts";
 import { seconds } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
+import { COLUMN, ROW } from "./grid.ts";
 import { usePlanning } from "./usePlan.ts";
 
-const ROW = 28;
 const AXIS = 9;
 
 interface MarkColumnProps {
@@ -30,7 +30,7 @@ export const MarkColumn = memo(function MarkColumn({ list, channel, marks, propo
         aria-hidden
         className="pointer-events-none absolute"
         style={{ left: x, top: first * ROW }}
-        width={78}
+        width={COLUMN}
         height={(last - first + 1) * ROW}
       >
         {runsOf(lit, first, last).map(([from, to]) => (

@@ -25,6 +25,7 @@ import { cueName, seconds } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { travelWords } from "./MarkColumn.tsx";
 import { type ListPlan, useListPlan, usePlanning, useProposal } from "./usePlan.ts";
+import { POLICIES } from "./grid.ts";
 
 const PlannerCharts = lazyPart(async () => (await import("./PlannerCharts.tsx")).PlannerCharts);
 
@@ -127,8 +128,6 @@ function Fact({ name, value, bad = false }: { name: string; value: string; bad?:
   );
 }
 
-const CUE_POLICIES = ["late", "early", "live"] as const;
-
 /** What the cue says of the marks of its lights: policy, how slow, how much later; for the cue or for all of its scene. */
 function CueMarks({ list, row, channel }: { list: ListSheet; row: number; channel: number }) {
   const makeEdits = useMakeEdits();
@@ -154,10 +153,10 @@ function CueMarks({ list, row, channel }: { list: ListSheet; row: number; channe
           id="mark-policy"
           className="select select-sm min-w-0 flex-1 bg-base-100"
           value={cue.mark?.policy ?? ""}
-          onChange={(event) => set({ policy: CUE_POLICIES.find((each) => each === event.target.value) })}
+          onChange={(event) => set({ policy: POLICIES.find((each) => each === event.target.value) })}
         >
           <option value="">as the list has it</option>
-          {CUE_POLICIES.map((each) => (
+          {POLICIES.map((each) => (
             <option key={each}>{each}</option>
           ))}
         </select>

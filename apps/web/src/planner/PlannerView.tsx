@@ -7,16 +7,14 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { seconds } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { SpineRow } from "../spine/Spine.tsx";
+import { COLUMN, POLICIES, ROW } from "./grid.ts";
 import { MarkColumn } from "./MarkColumn.tsx";
 import { type ListPlan, useListPlan, usePlanning, useProposal } from "./usePlan.ts";
 
-const ROW = 28;
 const HEADER = 56;
 const SPINE = 250;
-/** Where the time until the next Go and the lights that move then stand, and how wide a light's column is. */
+/** How much room the time until the next Go and the lights that move then take. */
 const GAPS = 222;
-const COLUMN = 78;
-const POLICIES = ["late", "early", "live"] as const;
 
 /** All marks of the list: windows, times needed and there, and where a plan would put them. The spine's rows are its rows. */
 export function PlannerView() {

@@ -1,21 +1,18 @@
 import { nextRow } from "@zm/core";
 import { ChevronsLeft, ChevronsRight, Pause, Play, SkipBack } from "lucide-react";
-import { useCallback } from "react";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
-import { liveOutputs } from "../show/outputs.ts";
-import { useMainList, useShow } from "../show/useShow.ts";
+import { useMainList } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
-import { StagePicture } from "../stage/StagePicture.tsx";
 import { GoTo } from "./GoTo.tsx";
 import { NextCue } from "./NextCue.tsx";
 import { OnStage } from "./OnStage.tsx";
+import { RunPicture } from "./RunPicture.tsx";
 import { useGo } from "./useGo.ts";
 
 /** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
 export function RunView() {
   const list = useMainList();
-  const { sheet } = useShow();
   const run = useLive((live) => live.run);
   const { go, back, hold, goTo, step, catchFollow } = useGo(list.id);
   useShortcut("goAnywhere", go);
@@ -24,7 +21,6 @@ export function RunView() {
   useShortcut("stepBack", () => step(-1));
   useShortcut("hold", hold);
   useShortcut("catch", catchFollow);
-  const outputs = useCallback(() => liveOutputs(sheet), [sheet]);
   const own = run?.mix.lists.get(list.id);
   const cue = cueOnStage(run, list.id);
   const held = own?.clock.held ?? false;
@@ -34,13 +30,7 @@ export function RunView() {
     <div className="flex h-full">
       <SpineColumn follow={cue} main />
       <div className="flex min-w-0 flex-1 flex-col">
-        <div className="min-h-0 flex-1">
-          <StagePicture
-            outputs={outputs}
-            labels={false}
-            description={cue === null ? "The stage; nothing has been fired" : `The stage in cue ${cue}`}
-          />
-        </div>
+        <RunPicture cue={cue} />
         <section aria-label="Running" className="flex h-[232px] shrink-0 gap-6 border-t border-rule bg-base-100 px-5 py-3">
           <div className="flex min-w-0 flex-1 flex-col justify-between gap-2">
             <OnStage list={list} />

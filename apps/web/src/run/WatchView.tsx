@@ -1,13 +1,11 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { listOf, nextRow, runTime, standingCue } from "@zm/core";
-import { useCallback } from "react";
 import { Link, useParams } from "react-router";
 import { clockTime, triggerWords } from "../shared/words.ts";
 import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
-import { liveOutputs } from "../show/outputs.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
-import { StagePicture } from "../stage/StagePicture.tsx";
+import { RunPicture } from "./RunPicture.tsx";
 import { useRunTime } from "./useRunTime.ts";
 
 /** A page that only looks on: the stage and where the show stands, for the designer's tablet; in large letters for the stage manager. Nothing here can be pressed. */
@@ -25,7 +23,6 @@ function Watching({ show, large }: { show: OpenShow; large: boolean }) {
   useLiveShow(show.id);
   const connected = useLive((live) => live.connected);
   const cue = useLive((live) => cueOnStage(live.run, listOf(show.sheet).id));
-  const outputs = useCallback(() => liveOutputs(show.sheet), [show.sheet]);
   return (
     <main className="flex h-full flex-col">
       <header className="flex h-11 shrink-0 items-center gap-4 border-b border-rule px-4">
@@ -37,15 +34,7 @@ function Watching({ show, large }: { show: OpenShow; large: boolean }) {
           {large ? "With the stage" : "In large letters"}
         </Link>
       </header>
-      {!large && (
-        <div className="min-h-0 flex-1">
-          <StagePicture
-            outputs={outputs}
-            labels={false}
-            description={cue === null ? "The stage; nothing has been fired" : `The stage in cue ${cue}`}
-          />
-        </div>
-      )}
+      {!large && <RunPicture cue={cue} />}
       <Standing show={show} large={large} />
     </main>
   );
