@@ -10,7 +10,10 @@ const pureCore = {
       "error",
       {
         patterns: [
-          { regex: "^(?!\\.|zod$|chevrotain$|papaparse$)", message: "The core imports only itself, zod, chevrotain and papaparse." },
+          {
+            regex: "^(?!\\.|zod$|chevrotain$|papaparse$|diff$|fountain-js$)",
+            message: "The core imports only itself, zod, chevrotain, papaparse, diff and fountain-js.",
+          },
         ],
       },
     ],

@@ -17,22 +17,9 @@ async function shot(name, view, prepare) {
   await page.close();
 }
 
-async function drag(page, from, to) {
-  const box = await page.locator("canvas").first().boundingBox();
-  const at = ({ row, x }) => [box.x + x, box.y + row * 28 + 14];
-  await page.mouse.move(...at(from));
-  await page.mouse.down();
-  await page.mouse.move(...at(to), { steps: 4 });
-  await page.mouse.up();
-}
-
 await shot("score", "score", async (page) => {
   await page.getByRole("button", { name: "Fold scene I.2" }).click();
   await page.getByText("Edwin at the door").click();
-});
-await shot("score-colour", "score", async (page) => {
-  await page.getByRole("button", { name: "Colour", exact: true }).click();
-  await drag(page, { row: 4, x: 20 }, { row: 4, x: 20 });
 });
 await shot("times-drawn", "score", async (page) => {
   await page.getByRole("rowheader", { name: "12", exact: true }).click();
@@ -123,8 +110,36 @@ await shot("planner", "planner", async (page) => {
 });
 await shot("rehearsal", "check/rehearsal", async (page) => {
   await page.getByRole("button", { name: /^Rehearse / }).click();
-  await page.getByRole("button", { name: /fades cut$/ }).click({ timeout: 60_000 });
+  await page.getByRole("button", { name: /cut fades$/ }).click({ timeout: 60_000 });
+  await page
+    .getByRole("button", { name: /^Light 73, .* is seen travelling/ })
+    .first()
+    .click();
+  await page.getByRole("img", { name: /^The stage / }).waitFor({ timeout: 60_000 });
 });
+await shot("book", "book", async (page) => {
+  await line(page, "#15");
+  await page.waitForTimeout(600);
+});
+const osc = (on) =>
+  fetch(`http://127.0.0.1:${process.env.ZM_PORT}/api/osc`, {
+    method: "PUT",
+    headers: { "Content-Type": "application/json", "X-Requested-With": "zealous-mark" },
+    body: JSON.stringify({ on, address: `127.0.0.1:${Number(process.env.ZM_PORT) + 3}`, show: null }),
+  });
+await osc(true);
+await shot("caller", "book", async (page) => {
+  await line(page, "#40");
+  await line(page, "call from #40 at 20");
+  await page.getByText(/^Cue 42, go/).waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(400);
+});
+await shot("run-log", "log", async (page) => {
+  await line(page, "call stop");
+  await page.getByRole("button", { name: /^called, 20 times as fast/ }).waitFor();
+});
+await osc(false);
+await press({ press: "rate", rate: 1 });
 await shot("run", "run", async (page) => {
   await page.getByRole("button", { name: "Shelf" }).click();
   await page.getByRole("button", { name: "More of Flame" }).click();
@@ -138,7 +153,6 @@ await shot("stage-rig", "stage", async (page) => {
   await page.getByRole("button", { name: "Both" }).click();
   await page.waitForTimeout(2500);
 });
-await shot("output", "rig/output", (page) => page.waitForTimeout(1500));
 await shot("paper", "paper", async (page) => {
   await page.getByRole("button", { name: "What each cue changes" }).click();
   await page.getByRole("list", { name: "Pages" }).waitFor();
@@ -161,13 +175,5 @@ await shot("history", "score", async (page) => {
   await page.getByRole("button", { name: "How the show began" }).first().click();
   await page.getByRole("row", { name: /Kettle/ }).click();
   await page.getByRole("button", { name: "This cue", exact: true }).click();
-});
-await shot("first-show", "stage", async (page) => {
-  await page.getByRole("button", { name: "Salt and Paraffin" }).click();
-  await page.getByRole("menuitem", { name: "New show …" }).click();
-  await page.getByLabel("Name of the new show").fill("First night");
-  await page.keyboard.press("Enter");
-  await page.getByRole("heading", { name: "No cue yet, and no light" }).waitFor();
-  await page.getByRole("link", { name: "Stage" }).click();
 });
 await browser.close();

@@ -72,6 +72,16 @@ test("the planner has no serious finding, in desk and in foolscap", async ({ pag
   expect(["planner", await findingsInBoth(page)]).toEqual(["planner", []]);
 });
 
+test("the Book, and writing in it, have no serious finding, in desk and in foolscap", async ({ page, request }) => {
+  await page.goto(`/show/${await ownShow(request)}/book`);
+  await enterLine(page, "#14");
+  await expect(page.getByRole("region", { name: "Call", exact: true })).toContainText("on “first”");
+  expect(["book", await findingsInBoth(page)]).toEqual(["book", []]);
+  await page.getByRole("button", { name: "Write", exact: true }).click();
+  await expect(page.getByRole("textbox", { name: "Text of the scene" })).toBeFocused();
+  expect(["writing", await findingsInBoth(page)]).toEqual(["writing", []]);
+});
+
 test("Check, History and Paper have no serious finding, in desk and in foolscap", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/check`);

@@ -5,7 +5,7 @@ import { cueOf, ownShow } from "../support/show.ts";
 test("a mark that has no time is found in the planner, moved along its window, and put back", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/planner`);
-  await expect(page.getByText("5 late")).toBeVisible();
+  await expect(page.getByText("4 late")).toBeVisible();
   await enterLine(page, "#32");
   const late = page.getByRole("button", { name: /too little/ }).first();
   await late.scrollIntoViewIfNeeded();
@@ -40,13 +40,19 @@ test("a plan is asked for, made as one edit after its impact was shown, and take
   await expect(page.getByRole("region", { name: "Impact" })).toContainText("No cue looks different");
   const revision = async (): Promise<number> => (await (await request.get(`/api/shows/${show}`)).json()).revision;
   const was = await revision();
+  // Light 65 moves earlier: in cue 23 it waits already, where it was not prepared before.
+  await page.getByRole("button", { name: "Pictures" }).click();
+  await enterLine(page, "#23");
+  await expect(page.getByRole("region", { name: "Stage pictures" })).toContainText(/difference: \d+ lights?/);
+  await page.getByRole("button", { name: "Put the pictures away" }).click();
+  await plan.getByRole("button", { name: "Make the plan …" }).click();
   await page.getByRole("button", { name: "Make it" }).click();
   await stored(page);
   expect(await revision()).toBe(was + 1);
-  await expect(page.getByText("5 late")).toBeHidden();
+  await expect(page.getByText("4 late")).toBeHidden();
   await page.keyboard.press("Control+z");
   await stored(page);
-  await expect(page.getByText("5 late")).toBeVisible();
+  await expect(page.getByText("4 late")).toBeVisible();
   // Other weights, another plan: nothing is said of quiet lines where they weigh nothing.
   await page.getByText("Weights").click();
   await plan.getByLabel("a second in a quiet line").fill("0");

@@ -12,8 +12,8 @@ test("a show is rehearsed, made worse, rehearsed again by a typed line: what cam
   await expect(page.getByRole("heading", { name: "Not rehearsed yet" })).toBeVisible();
   await page.getByRole("button", { name: /^Rehearse / }).click();
   const main = page.getByRole("main");
-  await expect(main.getByText(/^Found: .*10 sweeps/)).toBeVisible({ timeout: 30_000 });
-  await expect(main.getByText(/^\d+:\d\d of show\. Without a call/)).toBeVisible();
+  await expect(main.getByText(/^Found: .*15 sweeps/)).toBeVisible({ timeout: 30_000 });
+  await expect(main.getByText(/^\d+:\d\d of show\./)).toBeVisible();
 
   await enterLine(page, "#12.3: up 9");
   await stored(page);
@@ -59,4 +59,38 @@ test("a rehearsal is held against a named state, given up in the middle, and los
   await page.getByRole("button", { name: "Stop" }).click();
   await expect(main.getByText("Running the whole list …")).toBeHidden();
   await expect(main.getByText(/^Found: /)).toBeVisible();
+});
+
+test("what a rehearsal found is seen in the picture at its moment, in the Score at its cell, and beside its cue", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/check/rehearsal`);
+  await page.getByRole("button", { name: /^Rehearse / }).click();
+  const found = page.getByRole("group", { name: "What was seen" });
+  await found
+    .getByRole("button", { name: /^Light 65, .* is seen travelling/ })
+    .first()
+    .click({ timeout: 30_000 });
+  const picture = page.getByRole("region", { name: "The stage at that moment" });
+  await expect(picture.getByRole("img", { name: /^The stage 11:1\d into the show: Light 65/ })).toBeVisible({ timeout: 30_000 });
+  await found.getByRole("button", { name: "In the planner" }).first().click();
+  await expect(page).toHaveURL(/\/planner$/);
+  await enterLine(page, "score");
+  await enterLine(page, "#24.2");
+  const seen = page.getByRole("list", { name: "Seen in the rehearsal" });
+  await expect(seen).toContainText("Light 65");
+  await seen.getByRole("button").first().click();
+  // The cell of that light in that cue says why it is late, and leads to the planner.
+  const prepared = page.getByRole("region", { name: "Prepared in the dark" });
+  await expect(prepared).toContainText("Was prepared in 24 Unpacking.");
+  await expect(prepared).toContainText(/needs11 s/);
+  await expect(prepared).toContainText(/has9 s, by the script/);
+  await expect(prepared).toContainText("right before it is called, the list's policy");
+  await enterLine(page, "#24");
+  await expect(prepared).toContainText("Moves here, in the dark, for 24.2 The first coil.");
+  await expect(page.getByRole("list", { name: "Prepares" })).toContainText("65 for 24.2 (11 s)");
+  await prepared.getByRole("link", { name: "In the planner" }).click();
+  await expect(page.getByRole("region", { name: "Chosen mark" })).toContainText("comes up in 24.2");
 });

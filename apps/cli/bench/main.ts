@@ -17,8 +17,11 @@ import {
   lookAt,
   makeEdits,
   newCheckCache,
-  marksOf,
   parseShow,
+  type Mark,
+  markTimes,
+  marksOf,
+  placeMark,
   planMarks,
   planRecording,
   readEdits,
@@ -164,6 +167,7 @@ function thoughts(sheet: ShowSheet, list: ListSheet): Line[] {
 function marks(sheet: ShowSheet, list: ListSheet): Line[] {
   const random = randomFrom(5);
   const { script } = sheet.show;
+  const timeFor = markTimes(list, script);
   const edited = (): ShowSheet => makeEdits(sheet, readEdits(oneCell(list, random))).sheet;
   return [
     line(
@@ -172,7 +176,31 @@ function marks(sheet: ShowSheet, list: ListSheet): Line[] {
       () => fresh(sheet),
     ),
     line("marks after a one-cell edit", (after: ShowSheet) => planMarks(listOf(after), script), edited),
+    line(
+      "a mark dragged to another cue: what it would have there",
+      ({ mark, row }: Dragged) => timeFor(mark, row),
+      () => dragged(list, random),
+    ),
+    line(
+      "a mark put into another cue: the show and all marks after it",
+      ({ mark, row }: Dragged) => planMarks(listOf(makeEdits(sheet, readEdits(placeMark(list, mark, row))).sheet), script),
+      () => dragged(list, random),
+    ),
   ];
+}
+
+/** A mark, and another row of its window to which it is dragged. */
+interface Dragged {
+  readonly mark: Mark;
+  readonly row: number;
+}
+
+/** Some mark of a list with a dark window of several cues, and a row of it. */
+function dragged(list: ListSheet, random: ReturnType<typeof randomFrom>): Dragged {
+  const marks = marksOf(list).filter(({ window }) => window !== null && window.last > window.first);
+  const mark = marks[random.between(0, marks.length - 1)];
+  if (!mark?.window) throw new Error("No light of this show has a dark window of several cues");
+  return { mark, row: random.between(mark.window.first, mark.window.last) };
 }
 
 /** The same sheet with nothing kept of what was computed from it. */

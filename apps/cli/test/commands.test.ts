@@ -220,7 +220,8 @@ test("rehearse runs the demo in seconds and tells what is seen; a speed that is 
   }: { clean: boolean; seconds: number; findings: { code: string; cue: string }[]; assumed: string[] } = JSON.parse(out);
   expect(clean).toBe(findings.length === 0);
   expect(seconds).toBeGreaterThan(1000);
-  expect(assumed.length).toBeGreaterThan(0);
+  // Every cue of the demo that waits for somebody is called from the play.
+  expect(assumed).toEqual([]);
   const kinds = new Set(findings.map(({ code }) => code));
   expect([...kinds].every((code) => ["sweep-seen", "late", "cut-short", "dark-missed"].includes(code))).toBe(true);
   const refused = await zm(["rehearse", show, "--speed", "fast"]);

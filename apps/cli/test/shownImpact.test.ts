@@ -31,6 +31,9 @@ const level = (channels: number[]) => ({ channels, families: ["intensity" as con
 
 /** Every kind of edit, some of them in more than one way, over the demo production. */
 const EDITS: readonly EditInput[] = [
+  { op: "setScript", pace: 120, standby: 3 },
+  { op: "setLines", lines: ["I.3.8"], text: "Careful. It is the first of eleven.", quiet: true },
+  { op: "setText", first: "I.3.8", last: "I.3.9", text: "EDWIN: Careful.\n\nADA: Of what?" },
   { op: "record", cue: "8", moves: { 1: { intensity: 12 }, 61: { pan: 40 } } },
   { op: "record", cue: "8", moves: { 1: { intensity: 12 } }, scope: "cueOnly" },
   { op: "record", cue: "8.5", moves: { 2: { intensity: 77 } }, mode: "replace", label: "New" },

@@ -14,8 +14,14 @@ import { HandController } from "./hand/hand.controller.ts";
 import { HandService } from "./hand/hand.service.ts";
 import { IdleShows } from "./live/idleShows.ts";
 import { LiveGateway } from "./live/live.gateway.ts";
+import { CallerController } from "./osc/caller.controller.ts";
+import { CallerService } from "./osc/caller.service.ts";
+import { OscController } from "./osc/osc.controller.ts";
+import { OscService } from "./osc/osc.service.ts";
 import { RunController } from "./run/run.controller.ts";
 import { RunService } from "./run/run.service.ts";
+import { RunLogController } from "./runlog/runLog.controller.ts";
+import { RunLogService } from "./runlog/runLog.service.ts";
 import { Settings } from "./settings.ts";
 import { Imports } from "./shows/imports.ts";
 import { ShowsController } from "./shows/shows.controller.ts";
@@ -37,6 +43,9 @@ export class AppModule {
         AcceptedController,
         HealthController,
         OutputController,
+        RunLogController,
+        OscController,
+        CallerController,
       ],
       providers: [
         { provide: DataSource, useValue: database },
@@ -49,6 +58,9 @@ export class AppModule {
         HistoryService,
         PastService,
         AcceptedService,
+        RunLogService,
+        OscService,
+        CallerService,
         LiveGateway,
         IdleShows,
       ],

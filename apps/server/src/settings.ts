@@ -1,5 +1,6 @@
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { ADDRESS } from "@zm/protocol";
 import {
   IsBoolean,
   IsIn,
@@ -57,8 +58,13 @@ export class Settings {
 
   /** An address to which levels are sent from the start, whatever the settings page says. */
   @IsOptional()
-  @Matches(/^[\w.-]{1,253}:\d{1,5}$/, { message: "ZM_OUTPUT is a host and a port, such as 127.0.0.1:5568" })
+  @Matches(ADDRESS, { message: "ZM_OUTPUT is a host and a port, such as 127.0.0.1:5568" })
   readonly output: string | undefined;
+
+  /** An address at which programs outside are listened to from the start, whatever the settings page says. */
+  @IsOptional()
+  @Matches(ADDRESS, { message: "ZM_OSC is a host and a port, such as 127.0.0.1:8765" })
+  readonly osc: string | undefined;
 
   /** Whether shows run in the thread that serves, instead of one of their own. */
   @IsBoolean()
@@ -84,6 +90,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     pages: env["ZM_PAGES"] ?? fileURLToPath(new URL("../../web/dist", import.meta.url)),
     runs: join(env["ZM_DATA"] ?? fileURLToPath(new URL("../../../.data", import.meta.url)), "runs", database.name),
     output: env["ZM_OUTPUT"],
+    osc: env["ZM_OSC"],
     engineHere: false,
     logLevel: LEVELS.find((known) => known === level) ?? level,
   });

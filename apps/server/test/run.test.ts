@@ -1,4 +1,4 @@
-import { writeFile } from "node:fs/promises";
+import { readFile, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { happenTo, mixCheck, mixFrom, readShow, sheetOf, snapshotOf } from "@zm/core";
 import { type Socket, io } from "socket.io-client";
@@ -174,7 +174,10 @@ test("a server that is started again goes on: in the same cue, a fade where it w
 test("a damaged file of what runs leaves the list before its first cue", async () => {
   await press({ press: "goto", cue: "2" }).expect(200);
   await until(async () => (await cueNow()) === "3");
-  await writeFile(join(server.runs, "show-1.json"), "{ half");
+  const path = join(server.runs, "show-1.json");
+  // What is written down comes behind what is told.
+  await until(async () => (await readFile(path, "utf8")).includes('"cue":"3"'));
+  await writeFile(path, "{ half");
   server = await server.restart();
   expect(await cueNow()).toBeNull();
   await press({ press: "go" }).expect(200);

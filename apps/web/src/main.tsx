@@ -1,5 +1,8 @@
 import "@fontsource-variable/atkinson-hyperlegible-mono";
 import "@fontsource-variable/atkinson-hyperlegible-next";
+import "@fontsource/courier-prime/400.css";
+import "@fontsource/courier-prime/400-italic.css";
+import "@fontsource/courier-prime/700.css";
 import "./style.css";
 import { QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";

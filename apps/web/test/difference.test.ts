@@ -2,6 +2,7 @@ import { findRow, listOf, makeEdits, readEdits, sheetOf, stageAtRest } from "@zm
 import { saltAndParaffin } from "@zm/demo";
 import { differenceLights } from "../src/stage/difference.ts";
 import { type StageLight, stageLights } from "../src/stage/scene.ts";
+import { waitingFor, withWaiting } from "../src/stage/waiting.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
@@ -46,4 +47,29 @@ test("a light that turns or takes another colour differs while it is lit, and no
 
 test("a light that only one of the states has is no difference of the picture", () => {
   expect(changed(differenceLights(before.slice(1), before))).toEqual([]);
+});
+
+test("dark lights that move or wait are marked with the cue that they are for; lit ones, and those that only change colour, are not", () => {
+  const at = findRow(list, "22.5");
+  const waits = waitingFor(list, at);
+  expect([waits.get(63), waits.get(64)]).toEqual(["23", "23"]);
+  const lights = withWaiting(stageLights(sheet, stageAtRest(list, at)), waits);
+  const waiting = lights.filter((light) => light.waits !== undefined).map(({ channel }) => channel);
+  expect(waiting).toEqual(expect.arrayContaining([63, 64]));
+  expect(lights.filter(({ level: shines, waits: cue }) => shines > 0 && cue !== undefined)).toEqual([]);
+  expect(waitingFor(list, -1).size).toBe(0);
+});
+
+test("what a plan changes is told in the picture by where dark lights wait", () => {
+  const at = findRow(list, "22.5");
+  const placed = makeEdits(sheet, readEdits([{ op: "setCue", from: "23", to: "23", mark: { policy: "live" } }])).sheet;
+  const [was, is] = [
+    { sheet, list },
+    { sheet: placed, list: listOf(placed) },
+  ].map((each) => withWaiting(stageLights(each.sheet, stageAtRest(each.list, at)), waitingFor(each.list, at)));
+  const told = differenceLights(was ?? [], is ?? []).filter(({ words }) => words !== "");
+  expect(told.map(({ channel, words }) => [channel, words])).toEqual([
+    [63, "not prepared"],
+    [64, "not prepared"],
+  ]);
 });

@@ -10,7 +10,10 @@ import {
   lineSeconds,
   listOf,
   makeEdits,
+  markAtRow,
+  markReason,
   markedKeys,
+  marksByChannel,
   planMarks,
   quietLinesBetween,
   readEdits,
@@ -182,4 +185,27 @@ test("an edit of the mark settings changes the marks and nothing else", () => {
   const outcome = makeEdits(sheet, readEdits({ op: "setCue", from: "9", to: "9", mark: { policy: "early" } }));
   expect(lastMark(outcome.sheet)).toMatchObject({ markAt: "2" });
   expect(outcome.impact).toEqual({ storedCues: ["9"], looks: [] });
+});
+
+describe("why a mark is made where it is", () => {
+  const reason = (call: object, marks?: object) => {
+    const { list } = { list: listOf(dark([oneCue("3", {})], call, marks)) };
+    const mark = markAtRow(marksByChannel(list).get(1) ?? [], list.cues.length - 1);
+    return mark && markReason(list, mark);
+  };
+  test("what is said of the light beats the cue that is named, that the cue's policy, that the list's", () => {
+    expect(reason({})).toEqual({ said: "list", by: { policy: "late" } });
+    expect(reason({}, { policy: "early" })).toEqual({ said: "list", by: { policy: "early" } });
+    expect(reason({ mark: { policy: "live" } })).toEqual({ said: "cue", by: { policy: "live" } });
+    expect(reason({ mark: { policy: "early", at: "3" } })).toEqual({ said: "cue", by: { at: "3" } });
+    expect(reason({ mark: { at: "3", channels: { 1: { at: "2" } } } })).toEqual({ said: "light", by: { at: "2" } });
+    expect(reason({ mark: { at: "3", channels: { 1: { live: true } } } })).toEqual({ said: "light", by: { policy: "live" } });
+  });
+
+  test("a row has to do with the mark whose window or call it is, and with no other", () => {
+    const list = listOf(dark([oneCue("3", {})]));
+    const marks = marksByChannel(list).get(1) ?? [];
+    const calls = list.cues.map((_, row) => markAtRow(marks, row)?.calledAt);
+    expect(calls).toEqual([undefined, list.cues.length - 1, list.cues.length - 1, list.cues.length - 1]);
+  });
 });

@@ -5,6 +5,7 @@ import {
   compareRehearsals,
   makeEdits,
   readEdits,
+  rehearsalMoment,
   rehearsalWords,
   rehearse,
 } from "../src/index.ts";
@@ -193,4 +194,22 @@ test("what differs in nothing but the light is gathered; another kind, moment or
     ["sweep-seen", "3", [2]],
     ["late", "3", [2]],
   ]);
+});
+
+test("the stage at a moment has each light where it was told to be, and where one as fast as its type has come", () => {
+  const show = called(4, [
+    { moves: { 1: { intensity: 50, pan: 0 } } },
+    // It turns 60 degrees a second and is told to be there at once.
+    { moves: { 1: { pan: 120 } }, times: { up: 0 } },
+    { moves: { 2: { intensity: 10 } } },
+  ]);
+  const pan = [...show.keys.all].find(({ name }) => name === "1.pan")?.ordinal ?? -1;
+  const at = (moment: number) => {
+    const { told, is } = rehearsalMoment(show, {}, moment);
+    return [told[pan], Math.round(is[pan] ?? 0)];
+  };
+  expect(at(3.9)).toEqual([0, 0]);
+  expect(at(5)).toEqual([120, 60]);
+  expect(at(7)).toEqual([120, 120]);
+  expect(at(1000)).toEqual([120, 120]);
 });

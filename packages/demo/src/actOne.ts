@@ -264,7 +264,8 @@ export const actOne: Cue[] = [
   cue(
     "24.2",
     "The first coil",
-    { scene: "I.4", times: { up: 2 } },
+    // Somebody wanted it slow, and did not count.
+    { scene: "I.4", times: { up: 2 }, mark: { fade: 11 } },
     level([65], 65),
     position([65], "table"),
     colour([65], "electric"),

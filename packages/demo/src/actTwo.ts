@@ -38,7 +38,7 @@ export const actTwo: Cue[] = [
   cue(
     "33",
     "Counting the tins",
-    { scene: "II.1", times: { up: 4, down: 5 } },
+    { scene: "II.1", times: { up: 4, down: 5 }, mark: { fade: 18 } },
     level([64], 65),
     position([64], "table"),
     colour([64], "lamplight"),
@@ -171,7 +171,7 @@ export const actTwo: Cue[] = [
   cue(
     "47",
     "Edwin at the coils",
-    { scene: "II.2", times: { up: 3, down: 4 } },
+    { scene: "II.2", times: { up: 3, down: 4 }, mark: { fade: 6 } },
     level([73, 74], 40),
     position([73, 74], "lamp"),
     colour([73, 74], "moon"),

@@ -1,7 +1,9 @@
 /** The first act of the play by scenes, as `script.ts` reads it: who speaks, a colon, the words; directions in brackets. */
 export const ACT_ONE: Readonly<Record<string, string>> = {
   "I.1": `
-([2]The sea at night. A lighthouse room in section; above it the lamp, dark. The foot of a stair.)
+([0.5]The house is open. The sea is heard behind the curtain.){20}
+([1]The house lights sink. Somewhere a bell buoy.){16}
+([2]The sea at night. A lighthouse room in section; above it the lamp, dark. The foot of a stair.){12}
 ADA: [3]Forty-one steps. My father counted them aloud, every night, as if one of them might have left.
 ~([4]She climbs with a hand lamp.)
 ADA: One. Two. Three. He never said why. I thought it was to keep the sea from hearing that he was tired.
@@ -20,7 +22,7 @@ ADA: Wind south-west. Glass falling. Lit at eleven minutes past four. Keeper wel
 ADA: Keeper well. I write it every night and nobody has ever asked.
 `,
   "I.2": `
-([6]The keeper's room. A table, a stove, one chair too many.)
+([6]The keeper's room. A table, a stove, one chair too many.){14}
 ADA: Bread. Salt. Paraffin, one tin, for us both.
 ([7]She sets the table as if for two.)
 ADA: It is not for you, so you need not look at me like that.
@@ -87,7 +89,8 @@ EDWIN: It needs you to climb forty-one steps with a tin in your hand.
 ADA: You counted them.
 EDWIN: It is in the report.
 ADA: Then leave the [15]lamp. Take the report up to it and see which of them burns longer.
-~([15.5]The lamp above them falters.)
+(He looks up.){4}
+~([15.5]The lamp above them falters.){11}
 ADA: Quiet. Listen to her.
 ([16]She climbs. It burns again.)
 EDWIN: How did you know?
@@ -115,12 +118,13 @@ ADA: He can make it stop.
 ADA: With thanks for long service.
 ([20.5]She folds it small.)
 ADA: Long. [21]Yes.
+(Dark. The tide is heard going out.){8}
 `,
   "I.4": `
-([22]Morning, low tide. Crates stand on the step.)
+([22]Morning, low tide. Crates stand on the step.){24}
 EDWIN: That is the [23]eleventh. She floats on a tide table, your boat.
 ADA: She is not my boat. What is in this one?
-([24]He hands her the bar. She does not take it.)
+([24]He hands her the bar. She does not take it.){9}
 ([24.2]He opens it himself. Coils of wire.)
 ADA: It looks like something a spider gave up on.
 EDWIN: It goes from here, to there, through the wall, and up all your steps at once.
@@ -173,7 +177,8 @@ ADA: What did they say to you, the nine?
 EDWIN: One gave me a cat. One would not come down. Most of them said what you said.
 ADA: What did I say?
 EDWIN: About your hands.
-([29]He goes down. She stays with the old lamp until it is low.)
+([29]He goes down. She stays with the old lamp until it is low.){23}
 ADA: Forty-one. He can write what he likes.
+([30]It is out. The dark, and the sea.){16}
 `,
 };

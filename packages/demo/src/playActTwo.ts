@@ -1,7 +1,8 @@
 /** The second act of the play by scenes, written as the first. */
 export const ACT_TWO: Readonly<Record<string, string>> = {
   "II.1": `
-([32]October. The white lamp is lit; the old one stands cold beside it.)
+([31]The house lights sink again.){14}
+([32]October. The white lamp is lit; the old one stands cold beside it.){13}
 ADA: Thirty-eight [33]tins full. Thirty-nine.
 (She shakes the next one.)
 ADA: This one is [33.5]empty. I would have known that, once, by the weight of the week.
@@ -50,7 +51,7 @@ EDWIN: No. It has no need to.
 ADA: I did not say that it had need. I said that it does not wait.
 `,
   "II.2": `
-([40]Fog. The beam goes round and shows nothing but itself.)
+([40]Fog. The beam goes round and shows nothing but itself.){28}
 EDWIN: [41]Sixteen miles, in the tables.
 ADA: In the tables there is no fog.
 EDWIN: It is all up there, every candle of it. It is just not going anywhere.
@@ -62,7 +63,7 @@ EDWIN: Down?
 ADA: A little light goes further in fog than a great one. You do not shout at a person in bed with a fever.
 EDWIN: That cannot be right. There is a formula.
 ADA: Then we shall see which of them the ships have read.
-~(A [42]horn, far off. They [42.5]listen.)
+~(A [42]horn, far off. They [42.5]listen.){14}
 ADA: Two short. She does not know where she is.
 EDWIN: She will see us.
 ADA: She will see white. Everything out there is white. We have given her more of it.
@@ -70,7 +71,7 @@ EDWIN: Who is she?
 ADA: By the cough, the coal boat. He has a wife on the point, and he cuts the corner to see her window.
 EDWIN: You know that from the horn?
 ADA: I know it from his wife.
-(The horn again, [43]nearer. The dynamo [44]labours.)
+(The horn again, [43]nearer. The dynamo [44]labours.){14}
 EDWIN: It is the damp. It will pick up.
 (It picks up. It dies.)
 ~(Darkness.)
@@ -94,18 +95,18 @@ EDWIN: I cannot make it go.
 ADA: No.
 EDWIN: Ada, I cannot make it go.
 ADA: I heard you. Get up off your knees, it does not understand them.
-([50]She takes the lantern, and the one tin, and the stairs.)
+([50]She takes the lantern, and the one tin, and the stairs.){16}
 ADA: One. Two. Three. Four.
 `,
   "II.3": `
 ([51]The lamp room. Wind in the glass.)
 ADA: You are cold. I know. I let them do it. I stood there and I held the end of the wire.
-(She trims the [52]wick. It will not [53]take.)
+(She trims the [52]wick. It will not [53]take.){16}
 ADA: Please.
 (Nor now.)
 ADA: I shall not ask three times.
-(It [54]takes. Full flame; the gold goes out through the glass.)
-~([55]She puts her shoulder to the lens and turns it by hand.)
+(It [54]takes. Full flame; the gold goes out through the glass.){20}
+~([55]She puts her shoulder to the lens and turns it by hand.){26}
 ADA: Round. And round.
 ([56]Edwin, out of breath, in the door.)
 EDWIN: Forty-one.
@@ -124,7 +125,7 @@ ADA: Say a name. Say it as if the person were asleep in the next room, and you w
 EDWIN: Whose name?
 ADA: That is not for the report.
 (They turn. One can see him saying it.)
-~(Out at sea a [58]light answers, twice.)
+~(Out at sea a [58]light answers, twice.){12}
 EDWIN: She has [59]seen us.
 ADA: She has noticed yellow. There is only one yellow on this coast.
 (The [60]horn goes by, and away.)
@@ -139,7 +140,8 @@ ADA: From three. When it is nobody's turn but yours.
 ([62]They keep turning.)
 `,
   "II.4": `
-([63]A white morning. Edwin is asleep on the crate. Ada has the letter, unfolded.)
+([63]A white morning.){16}
+([64]Edwin is asleep on the crate. Ada has the letter, unfolded.){8}
 ADA: With [65]thanks for long service. I have read it so often that it has begun to mean it.
 ([66]He wakes.)
 EDWIN: Is it out?
@@ -175,9 +177,11 @@ ADA: I shall tell you when it comes.
 EDWIN: The boat says Thursday.
 ADA: The boat says many things.
 (He goes down to the step, to look at the weather. She can hear him count.)
-~([70]Evening. She climbs, and puts the flame out with her hand.)
+~([70]Evening. She climbs, and puts the flame out with her hand.){18}
 ADA: Wind gone round. Glass rising. Two lit. Keepers well.
 ADA: Salt. Paraffin. Sleep well.
-([71]The other stays.)
+([71]The other stays.){12}
+([72]They bow.){14}
+([73]The house.){10}
 `,
 };

@@ -16,6 +16,7 @@ function readPlay(): { lines: Line[]; calls: Map<string, Call> } {
   const lines: Line[] = [];
   let words = 0;
   for (const [scene, text] of Object.entries({ ...ACT_ONE, ...ACT_TWO })) {
+    lines.push({ id: scene, page: 1 + Math.floor(words / WORDS_A_PAGE), text: headingOf(scene), heading: true });
     for (const [index, written] of text.trim().split("\n").entries()) {
       const id = `${scene}.${index + 1}`;
       for (const [cue, call] of callsIn(written, id)) calls.set(cue, call);
@@ -27,16 +28,24 @@ function readPlay(): { lines: Line[]; calls: Map<string, Call> } {
   return { lines, calls };
 }
 
-/** One line without its cues: who speaks, a colon, the words; a line that begins with ( is a direction, and ~ before it asks for silence. */
+/** The heading of a scene: "I.3" is the third scene of act one. */
+function headingOf(scene: string): string {
+  const [act = "", number = ""] = scene.split(".");
+  return `${act === "I" ? "Act one" : "Act two"}, scene ${number}`;
+}
+
+/** One line without its cues: who speaks, a colon, the words; a line that begins with ( is a direction, {12} behind it its seconds, and ~ before it asks for silence. */
 function lineOf(id: string, page: number, written: string): Line {
   const quiet = written.startsWith("~");
-  const plain = (quiet ? written.slice(1) : written).replace(/\[[\d.]+\]/g, "");
+  const [, length] = /\{(\d+)\}$/.exec(written) ?? [];
+  const plain = (quiet ? written.slice(1) : written).replace(/\[[\d.]+\]|\{\d+\}$/g, "");
   const [, who, spoken] = /^([A-Z]+): (.*)$/.exec(plain) ?? [];
   return {
     id,
     page,
-    ...(who === undefined ? { seconds: DIRECTION_SECONDS } : { who }),
+    ...(who === undefined ? {} : { who }),
     text: spoken ?? plain,
+    ...(who === undefined ? { seconds: Number(length ?? DIRECTION_SECONDS) } : {}),
     ...(quiet ? { quiet } : {}),
   };
 }

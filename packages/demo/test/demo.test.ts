@@ -1,4 +1,17 @@
-import { Mix, checkSheet, cueDuration, listOf, scenesOf, sheetOf } from "@zm/core";
+import {
+  Mix,
+  callSteps,
+  chainClock,
+  checkSheet,
+  cueDuration,
+  listOf,
+  makeEdits,
+  proposePlan,
+  readEdits,
+  rehearse,
+  scenesOf,
+  sheetOf,
+} from "@zm/core";
 import { saltAndParaffin } from "../src/index.ts";
 
 const list = listOf(sheetOf(saltAndParaffin()));
@@ -30,7 +43,7 @@ test("the play has about twenty-five pages, whose numbers only rise, and marks i
   expect(pages).toEqual([...pages].sort((a, b) => a - b));
   expect(lines.filter(({ quiet }) => quiet).length).toBeGreaterThan(8);
   // The signs by which the text places its cues are no part of what is spoken.
-  expect(lines.filter(({ text }) => /[[\]~]/.test(text))).toEqual([]);
+  expect(lines.filter(({ text }) => /[[\]{}~]/.test(text))).toEqual([]);
 });
 
 test("Check finds the honest mistakes of the demo, and folds away what nobody would mend", () => {
@@ -38,11 +51,42 @@ test("Check finds the honest mistakes of the demo, and folds away what nobody wo
   const at = (code: string): (string | null)[] => [...new Set(found.filter((each) => each.code === code).map(({ cue }) => cue))];
   expect(at("lit-in-blackout")).toEqual(["45"]);
   expect(at("dark-but-labelled-lit")).toEqual(["63"]);
-  expect(at("mark-late")).toEqual(["34", "41", "56"]);
+  expect(at("mark-late")).toEqual(["24.2", "33", "47"]);
   expect(at("at-home-while-lit")).toEqual(["37.5", "39.5"]);
   // Lightning changes colour and level at once: that is no warning.
   expect(found.filter(({ cue }) => cue === "12.3").every(({ severity }) => severity === "hint")).toBe(true);
   expect(found.filter(({ severity }) => severity !== "hint").length).toBeLessThan(25);
+});
+
+test("every cue that waits for somebody is called from the play, when what follows by itself before it has long fired", () => {
+  const { script } = saltAndParaffin();
+  const steps = callSteps(list, script);
+  const { presses, offsets } = chainClock(list);
+  expect(steps.filter(({ called }) => !called).map(({ cue }) => cue)).toEqual([]);
+  steps.forEach(({ row, go, standby }, index) => {
+    const before = steps[index - 1];
+    if (!before) return;
+    // At twenty times the pace a second of the play is 50 ms.
+    const fired = before.go + (presses[row - 1] === before.row ? (offsets[row - 1] ?? 0) - (offsets[before.row] ?? 0) : 0);
+    expect([row, go - fired > 0.9]).toEqual([row, true]);
+    expect([row, standby >= fired && standby <= go]).toEqual([row, true]);
+  });
+});
+
+test("a rehearsal of the play finds what Check names and nothing else; with the planner's plan no light is seen on its way", () => {
+  const sheet = sheetOf(saltAndParaffin());
+  const named = new Set(checkSheet(sheet).flatMap(({ cue, severity }) => (cue !== null && severity !== "hint" ? [cue] : [])));
+  const { findings } = rehearse(sheet);
+  expect(findings.length).toBeGreaterThan(0);
+  for (const { code, cue, message } of findings) {
+    // A fade is lost in the cue whose successor Check names.
+    const next = list.cues[list.cues.findIndex(({ number }) => number === cue) + 1]?.number ?? "";
+    expect([message, named.has(cue) || (code === "cut-short" && named.has(next))]).toEqual([message, true]);
+  }
+  expect(findings.filter(({ code }) => code === "sweep-seen").length).toBeGreaterThan(0);
+  const plan = proposePlan(listOf(sheet), { script: sheet.show.script });
+  const planned = makeEdits(sheet, readEdits([...plan.edits])).sheet;
+  expect(rehearse(planned).findings.filter(({ code }) => code === "sweep-seen")).toEqual([]);
 });
 
 test("the demo shows every kind of thing that the sheet can draw", () => {

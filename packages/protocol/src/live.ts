@@ -1,5 +1,6 @@
 import type { EditEvent, HistoryState } from "./history.ts";
 import type { HandState } from "./hand.ts";
+import type { CallerEvent } from "./osc.ts";
 import type { RigSeen } from "./output.ts";
 import type { RunEvent, RunState } from "./run.ts";
 
@@ -17,6 +18,10 @@ export interface FromServer {
   /** True while the database does not answer. */
   database: (away: boolean) => void;
   removed: (show: number) => void;
+  /** The run log of the show has more in it. */
+  logged: (show: number) => void;
+  /** What the caller does and says. */
+  caller: (event: CallerEvent) => void;
 }
 
 /** The answer to `watch`: the revision of the show, or why it cannot be opened. */

@@ -1,7 +1,8 @@
 import { z } from "zod";
+import { addressLike } from "./address.ts";
 
 /** Where levels are sent: a host and a port; 5568 is the standard's. */
-const address = z.string().regex(/^[\w.-]{1,253}:\d{1,5}$/, "an address is a host and a port, such as 127.0.0.1:5568");
+const address = addressLike("127.0.0.1:5568");
 
 /** How levels leave for the lights: whether they do, where to, and where each universe goes that goes elsewhere. */
 export const outputSettings = z.object({

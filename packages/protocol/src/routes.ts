@@ -2,9 +2,11 @@ import { z } from "zod";
 import { acceptRequest, acceptedReply } from "./checks.ts";
 import { handReply, handRequest, handState } from "./hand.ts";
 import { editEvent, editsRequest, stepRequest } from "./history.ts";
+import { callerRequest, callerState, oscSettings, oscState } from "./osc.ts";
 import { outputSettings, outputState, sentLevels } from "./output.ts";
 import { backRequest, historyPage, pastShow, versionRequest, versionsReply } from "./past.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
+import { beginRunRequest, loggedRun, loggedRunsReply, nameRunRequest, runsReply } from "./runlog.ts";
 import { importReply, importState, openShowReply, removeReply, showSummary, titleRequest } from "./shows.ts";
 
 /** One thing that can be asked of the server. `{id}` in a path is the number of a show. */
@@ -53,5 +55,16 @@ export const routes = {
   forgetDamagedHand: route("DELETE", "/api/shows/{id}/hand/damaged", z.object({}), handState),
   output: route("GET", "/api/output", nothing, outputState),
   setOutput: route("PUT", "/api/output", outputSettings, outputState),
+  osc: route("GET", "/api/osc", nothing, oscState),
+  setOsc: route("PUT", "/api/osc", oscSettings, oscState),
+  runs: route("GET", "/api/shows/{id}/runs", nothing, runsReply),
+  beginRun: route("POST", "/api/shows/{id}/runs", beginRunRequest, runsReply),
+  newestRuns: route("GET", "/api/shows/{id}/runs/newest", nothing, loggedRunsReply),
+  loggedRun: route("GET", "/api/shows/{id}/runs/{run}", nothing, loggedRun),
+  nameRun: route("PATCH", "/api/shows/{id}/runs/{run}", nameRunRequest, runsReply),
+  removeRun: route("DELETE", "/api/shows/{id}/runs/{run}", nothing, runsReply),
+  caller: route("GET", "/api/shows/{id}/caller", nothing, callerState),
+  startCaller: route("POST", "/api/shows/{id}/caller", callerRequest, callerState),
+  stopCaller: route("DELETE", "/api/shows/{id}/caller", nothing, callerState),
   sentLevels: route("GET", "/api/output/levels", nothing, sentLevels),
 } as const;

@@ -33,6 +33,10 @@ export const runEvent = z.object({
   fired: z.array(whole<FiredCue>()),
   reports: z.array(whole<RunReport>()),
   check: z.number(),
+  /** The run's clock read 0 at this moment, milliseconds of the server's clock. */
+  origin: z.number(),
+  /** Who pressed; null for what came by itself. */
+  from: z.object({ by: z.enum(["window", "osc"]), who: z.string() }).nullable(),
 });
 export type RunEvent = Omit<z.infer<typeof runEvent>, "happening"> & { readonly happening: Happening };
 

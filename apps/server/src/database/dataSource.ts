@@ -6,6 +6,7 @@ import { CueIdentity1764300000000 } from "./migrations/cueIdentity.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
 import { Histories1764200000000 } from "./migrations/histories.ts";
+import { RunLog1764800000000 } from "./migrations/runLog.ts";
 import { Running1764600000000 } from "./migrations/running.ts";
 import { RunsElsewhere1764700000000 } from "./migrations/runsElsewhere.ts";
 import { Versions1764400000000 } from "./migrations/versions.ts";
@@ -31,6 +32,7 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
       AcceptedFindings1764500000000,
       Running1764600000000,
       RunsElsewhere1764700000000,
+      RunLog1764800000000,
     ],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.

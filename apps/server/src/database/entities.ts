@@ -1,3 +1,4 @@
+import type { LogEntry } from "@zm/core";
 import type {
   Action,
   Attribute,
@@ -212,6 +213,30 @@ export class HandRow {
   @Column({ type: "longtext", nullable: true }) damaged: string | null;
 }
 
+/** A run of a show: what was fired between its beginning and the next. */
+@Entity("runs")
+export class RunRow {
+  @PrimaryGeneratedColumn() id: number;
+  @Column({ name: "show_id", type: "int" }) showId: number;
+  @Column({ type: "varchar", length: 200 }) name: string;
+  /** Milliseconds since 1970. */
+  @Column({ type: "double" }) began: number;
+  @Column({ type: "double" }) speed: number;
+}
+
+/** One entry of a run log. */
+@Entity("run_log")
+export class LogRow {
+  @PrimaryColumn({ type: "char", length: 36 }) id: string;
+  @Column({ name: "run_id", type: "int" }) runId: number;
+  @Column({ type: "double" }) at: number;
+  @Column({ name: "list_id", ...ID }) list: string;
+  @Column({ type: "varchar", length: 12, nullable: true }) cue: string | null;
+  @Column({ type: "varchar", length: 10 }) how: LogEntry["how"];
+  @Column({ name: "fired_by", type: "varchar", length: 10 }) by: LogEntry["by"];
+  @Column({ type: "varchar", length: 64 }) who: string;
+}
+
 export const entities = [
   ShowRow,
   FixtureTypeRow,
@@ -230,4 +255,6 @@ export const entities = [
   VersionRow,
   AcceptedRow,
   HandRow,
+  RunRow,
+  LogRow,
 ];

@@ -91,7 +91,7 @@ export class EngineHost {
         return { state: running.state() };
       case "press":
         this.onStage = order.show;
-        return this.happened(running, running.press(order.press));
+        return this.happened(running, running.press(order.press, order.from));
       case "settle":
         return this.happened(running, running.settle(order.list, order.before, order.after));
       case "edit":

@@ -1,4 +1,4 @@
-import type { Hand, Show, Step } from "@zm/core";
+import type { Hand, PressedBy, Show, Step } from "@zm/core";
 import type { OutputSettings, OutputState, PressRequest, RunEvent, RunState, SentLevels } from "@zm/protocol";
 import type { Settings } from "../settings.ts";
 
@@ -6,7 +6,7 @@ import type { Settings } from "../settings.ts";
 export type Order = { readonly number: number; readonly show: number } & (
   | { readonly do: "open"; readonly document?: { readonly show: Show; readonly revision: number } }
   | { readonly do: "state" }
-  | { readonly do: "press"; readonly press: PressRequest }
+  | { readonly do: "press"; readonly press: PressRequest; readonly from: PressedBy }
   | { readonly do: "settle"; readonly list: string; readonly before: string | null; readonly after: string | null }
   | { readonly do: "edit"; readonly revision: number; readonly steps: readonly Step[] }
   | { readonly do: "hand"; readonly hand: Hand }

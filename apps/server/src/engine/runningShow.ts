@@ -3,6 +3,7 @@ import {
   type Hand,
   type Happening,
   Mix,
+  type PressedBy,
   type ShowSheet,
   type Step,
   happenTo,
@@ -79,10 +80,10 @@ export class RunningShow {
   }
 
   /** Presses something. CannotNow and ShowError come through; then nothing has happened. */
-  press(press: PressRequest): RunEvent {
+  press(press: PressRequest, from: PressedBy): RunEvent {
     const t = this.time;
     this.mix.advance(t);
-    return this.happen(happeningOf(this.mix, press, t, this.first));
+    return this.happen(happeningOf(this.mix, press, t, this.first), from);
   }
 
   /** Lets a list stand where an edit has left it; null where it has gone on meanwhile, or the cue is gone. */
@@ -124,13 +125,13 @@ export class RunningShow {
     return this.mix.tempos;
   }
 
-  private happen(happening: Happening): RunEvent {
+  private happen(happening: Happening, from: PressedBy | null = null): RunEvent {
     this.mix = happenTo(this.mix, happening, this.sheet, this.first);
     this.turn += 1;
     const fired: FiredCue[] = this.mix.log.splice(0);
     const reports = this.mix.reports.splice(0);
     const cues = Object.fromEntries([...this.mix.lists].map(([id, { cue }]) => [id, cue]));
-    const { show, turn, revision } = this;
-    return { show, turn, revision, happening, cues, fired, reports, check: mixCheck(this.mix) };
+    const { show, turn, revision, origin } = this;
+    return { show, turn, revision, happening, cues, fired, reports, check: mixCheck(this.mix), origin, from };
   }
 }

@@ -7,6 +7,8 @@ import { Server, Socket } from "socket.io";
 import { HandService } from "../hand/hand.service.ts";
 import { HistoryService } from "../history/history.service.ts";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
+import { CallerService } from "../osc/caller.service.ts";
+import { RunLogService } from "../runlog/runLog.service.ts";
 import { RunService } from "../run/run.service.ts";
 import { now } from "../shared/clock.ts";
 import { isServedTo } from "../shared/guard.ts";
@@ -29,6 +31,8 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     private readonly hands: HandService,
     private readonly histories: HistoryService,
     private readonly database: DatabaseWatch,
+    private readonly runLog: RunLogService,
+    private readonly caller: CallerService,
   ) {}
 
   afterInit(): void {
@@ -37,6 +41,8 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     this.subscriptions.add(this.hands.changes.subscribe((change) => this.server.to(room(change.show)).emit("hand", change)));
     this.subscriptions.add(this.histories.changes.subscribe((change) => this.server.to(room(change.show)).emit("history", change)));
     this.subscriptions.add(this.shows.removed.subscribe((show) => this.server.to(room(show)).emit("removed", show)));
+    this.subscriptions.add(this.runLog.changes.subscribe((show) => this.server.to(room(show)).emit("logged", show)));
+    this.subscriptions.add(this.caller.events.subscribe((event) => this.server.to(room(event.show)).emit("caller", event)));
     this.subscriptions.add(this.database.away.subscribe((away) => this.server.emit("database", away)));
   }
 

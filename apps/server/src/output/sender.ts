@@ -10,7 +10,7 @@ import {
   outputLayout,
   writeLevels,
 } from "@zm/core";
-import type { SentLevels } from "@zm/protocol";
+import { type SentLevels, placeOfAddress } from "@zm/protocol";
 import { now } from "../shared/clock.ts";
 import { PreparedPacket } from "./packet.ts";
 import type { OutputFile } from "./settingsFile.ts";
@@ -99,9 +99,9 @@ export class OutputSender {
       const bytes = levels[index];
       const packet = packets[index];
       if (!bytes || !packet) return;
-      const [host = "127.0.0.1", port = "5568"] = (this.file.settings.universes[universe] ?? this.file.settings.address).split(":");
+      const { host, port } = placeOfAddress(this.file.settings.universes[universe] ?? this.file.settings.address);
       // A packet is written over by the next one, which may come before this one has left.
-      this.socket.send(Buffer.from(packet.next(bytes, last)), Number(port), host);
+      this.socket.send(Buffer.from(packet.next(bytes, last)), port, host);
     });
   }
 

@@ -1,7 +1,6 @@
 import { randomBytes } from "node:crypto";
-import { mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
-import { dirname } from "node:path";
 import { type OutputSettings, outputSettings } from "@zm/protocol";
+import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
 
 /** Nothing is sent until it is switched on; then to this machine alone. */
 const AT_FIRST: OutputSettings = { on: false, address: "127.0.0.1:5568", universes: {} };
@@ -29,22 +28,16 @@ export class OutputFile {
   }
 
   private write(): void {
-    mkdirSync(dirname(this.path), { recursive: true });
-    writeFileSync(`${this.path}.new`, JSON.stringify({ cid: this.cid.toString("hex"), ...this.settings }));
-    renameSync(`${this.path}.new`, this.path);
+    writeJsonFile(this.path, { cid: this.cid.toString("hex"), ...this.settings });
   }
 }
 
 function read(path: string): { cid: Buffer | undefined; settings: OutputSettings } {
-  try {
-    const raw: unknown = JSON.parse(readFileSync(path, "utf8"));
-    const cid: unknown = typeof raw === "object" && raw !== null ? Reflect.get(raw, "cid") : undefined;
-    const parsed = outputSettings.safeParse(raw);
-    return {
-      cid: typeof cid === "string" && /^[0-9a-f]{32}$/.test(cid) ? Buffer.from(cid, "hex") : undefined,
-      settings: parsed.success ? parsed.data : AT_FIRST,
-    };
-  } catch {
-    return { cid: undefined, settings: AT_FIRST };
-  }
+  const raw = readJsonFile(path);
+  const cid: unknown = typeof raw === "object" && raw !== null ? Reflect.get(raw, "cid") : undefined;
+  const parsed = outputSettings.safeParse(raw);
+  return {
+    cid: typeof cid === "string" && /^[0-9a-f]{32}$/.test(cid) ? Buffer.from(cid, "hex") : undefined,
+    settings: parsed.success ? parsed.data : AT_FIRST,
+  };
 }

@@ -1,10 +1,8 @@
 import { Body, Controller, Get, Put } from "@nestjs/common";
 import { ApiOperation, ApiProperty, ApiTags } from "@nestjs/swagger";
-import type { OutputSettings, OutputState, SentLevels } from "@zm/protocol";
+import { ADDRESS, type OutputSettings, type OutputState, type SentLevels } from "@zm/protocol";
 import { IsBoolean, IsObject, Matches } from "class-validator";
 import { RunService } from "./run.service.ts";
-
-const ADDRESS = /^[\w.-]{1,253}:\d{1,5}$/;
 
 /** How levels leave for the lights. */
 export class OutputDto implements OutputSettings {

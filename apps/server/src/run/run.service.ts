@@ -1,5 +1,5 @@
 import { ConflictException, Injectable, InternalServerErrorException, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
-import type { Hand } from "@zm/core";
+import type { Hand, PressedBy } from "@zm/core";
 import type { EditEvent, OutputSettings, OutputState, PressRequest, RunEvent, RunState, SentLevels } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import type { RunMove } from "../database/columnTypes.ts";
@@ -45,8 +45,8 @@ export class RunService implements OnModuleDestroy {
   }
 
   /** Presses something. Throws ConflictException when it cannot be done as things stand, ShowError for what there is not; then nothing has happened. */
-  async press(show: number, press: PressRequest): Promise<RunEvent> {
-    const { event } = await this.ask({ do: "press", show, press });
+  async press(show: number, press: PressRequest, from: PressedBy = { by: "window", who: "" }): Promise<RunEvent> {
+    const { event } = await this.ask({ do: "press", show, press, from });
     if (!event) throw new NotFoundException(`Nothing runs of show ${show}`);
     return event;
   }

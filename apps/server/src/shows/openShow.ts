@@ -45,6 +45,8 @@ function placesWorkedIn(step: Step): string[] {
 function placeWords(step: Step): string {
   if (step.at === "show") return "The show's own settings";
   if (step.at === "renumber") return `Cue ${step.cues[0]?.from ?? ""}`;
+  if (step.at === "script") return "The settings of the script";
+  if (step.at === "line") return `Line ${step.line} of the script`;
   if (step.at !== "entry") return `Cue ${step.cue}`;
   return `${capital(ENTRY_WORDS[step.of])} ${step.id}`;
 }

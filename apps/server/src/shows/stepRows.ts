@@ -9,6 +9,7 @@ import {
   cueOrder,
   groupBy,
   isCueData,
+  isOfScript,
   stepGroups,
 } from "@zm/core";
 import type { EntityManager } from "typeorm";
@@ -25,6 +26,7 @@ export async function writeSteps(manager: EntityManager, showId: number, steps: 
   const touched = touchedEntries(steps);
   if (steps.some((step) => step.at === "show"))
     await manager.update(ShowRow, { id: showId }, { title: after.title, newCue: after.newCue ?? null });
+  if (steps.some(isOfScript)) await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
   await writeEntries(manager, showId, touched, after);
   for (const group of stepGroups(steps)) {
     const [first] = group.steps;

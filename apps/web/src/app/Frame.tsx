@@ -74,7 +74,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   return (
     <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>
       <h1 className="sr-only">
-        {VIEWS.find(([path]) => path === view)?.[1]}, {show.sheet.show.title}
+        {view === "log" ? "Run log" : VIEWS.find(([path]) => path === view)?.[1]}, {show.sheet.show.title}
       </h1>
       <TopBar show={show} live={live} />
       <DamagedHand />
@@ -82,7 +82,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
         <main className="min-w-0 flex-1">
           <Outlet />
         </main>
-        {!run && view !== "paper" && (
+        {!run && view !== "paper" && view !== "log" && (
           <PartBoundary what="The inspector">
             <Inspector
               view={
@@ -90,7 +90,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
                   ? live
                     ? "stage"
                     : "stageBlind"
-                  : view === "rig" || view === "check" || view === "history" || view === "planner"
+                  : view === "rig" || view === "check" || view === "history" || view === "planner" || view === "book"
                     ? view
                     : "cue"
               }
@@ -130,6 +130,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
 const VIEWS = [
   ["score", "Score"],
   ["stage", "Stage"],
+  ["book", "Book"],
   ["planner", "Planner"],
   ["run", "Run"],
   ["rig", "Rig"],

@@ -13,6 +13,8 @@ type View = Promise<ComponentType>;
 export const loadStageView = loadLater(async (): View => (await import("../stage/StageView.tsx")).StageView);
 export const loadRigView = loadLater(async (): View => (await import("../rig/RigView.tsx")).RigView);
 export const loadCheckView = loadLater(async (): View => (await import("../check/CheckView.tsx")).CheckView);
+export const loadBookView = loadLater(async (): View => (await import("../book/BookView.tsx")).BookView);
+export const loadLogView = loadLater(async (): View => (await import("../runlog/LogView.tsx")).LogView);
 export const loadPlannerView = loadLater(async (): View => (await import("../planner/PlannerView.tsx")).PlannerView);
 export const loadRehearsalView = loadLater(async (): View => (await import("../rehearsal/RehearsalView.tsx")).RehearsalView);
 export const loadHistoryView = loadLater(async (): View => (await import("../past/HistoryView.tsx")).HistoryView);

@@ -7,8 +7,10 @@ import { ErrorPage, ViewErrorPage } from "./ErrorPage.tsx";
 import { Frame, Opening } from "./Frame.tsx";
 import { NoShow } from "./NoShow.tsx";
 import {
+  loadBookView,
   loadCheckView,
   loadHistoryView,
+  loadLogView,
   loadPaperView,
   loadPlannerView,
   loadRehearsalView,
@@ -37,8 +39,10 @@ export const routes: RouteObject[] = [
           { path: "rig/:tab?", lazy: { Component: loadRigView }, ErrorBoundary: ViewErrorPage },
           { path: "check", lazy: { Component: loadCheckView }, ErrorBoundary: ViewErrorPage },
           { path: "check/rehearsal", lazy: { Component: loadRehearsalView }, ErrorBoundary: ViewErrorPage },
+          { path: "book", lazy: { Component: loadBookView }, ErrorBoundary: ViewErrorPage },
           { path: "planner", lazy: { Component: loadPlannerView }, ErrorBoundary: ViewErrorPage },
           { path: "history", lazy: { Component: loadHistoryView }, ErrorBoundary: ViewErrorPage },
+          { path: "log", lazy: { Component: loadLogView }, ErrorBoundary: ViewErrorPage },
           { path: "paper", lazy: { Component: loadPaperView }, ErrorBoundary: ViewErrorPage },
           { path: "run", lazy: { Component: loadRunView }, ErrorBoundary: ViewErrorPage },
         ],

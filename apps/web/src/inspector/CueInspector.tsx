@@ -25,6 +25,8 @@ import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { ActionFields } from "./ActionFields.tsx";
 import { CueWavesField } from "./CueWavesField.tsx";
 import { CarriesField } from "./CarriesField.tsx";
+import { CueMarkLines } from "../planner/CueMarkLines.tsx";
+import { RehearsedIn } from "../rehearsal/RehearsedIn.tsx";
 import { StoppedValues } from "./StoppedValues.tsx";
 import { ChainPicture, TimesPicture } from "./pictures.ts";
 
@@ -61,6 +63,8 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
       <CueWavesField list={list} cue={cue} />
       <ActionFields list={list} cue={cue} />
       <StoppedValues list={list} row={row} />
+      <CueMarkLines list={list} row={row} />
+      <RehearsedIn list={list} row={row} />
       {chain.length > 1 && (
         <Suspense fallback={null}>
           <ChainPicture list={list} chain={chain} row={row} />

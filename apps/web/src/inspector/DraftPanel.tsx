@@ -1,6 +1,7 @@
 import { useEffect } from "react";
 import { useMatch } from "react-router";
 import { lookAt, useChoice } from "../choice/choice.ts";
+import { ScriptImpactLines } from "../preview/ScriptImpactLines.tsx";
 import { ImpactList } from "../preview/ImpactList.tsx";
 import { comeBack } from "../line/comeBack.ts";
 import { setLine, useLineText } from "../line/lineText.ts";
@@ -60,35 +61,38 @@ export function DraftPanel() {
           />
         </>
       )}
+      <ScriptImpactLines />
       {preview.notes.map((note) => (
         <p key={note} className="mt-1.5">
           {note}.
         </p>
       ))}
-      <div className="mt-3 flex gap-2">
-        <ActionButton className="btn btn-primary btn-sm" disabled={preview.changesNothing} onAct={make}>
-          Make it
-        </ActionButton>
-        <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={drop}>
-          Drop
-        </button>
-        <PicturesButton />
-      </div>
+      {draft.from !== "book" && (
+        <div className="mt-3 flex gap-2">
+          <ActionButton className="btn btn-primary btn-sm" disabled={preview.changesNothing} onAct={make}>
+            Make it
+          </ActionButton>
+          <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={drop}>
+            Drop
+          </button>
+          <PicturesButton />
+        </div>
+      )}
     </section>
   );
 }
 
-/** Opens the pictures of the cue in sight under the Score, where that is the view. */
+/** Opens the pictures of the cue in sight under the Score or the planner, where one of them is the view. */
 function PicturesButton() {
   const shown = useChoice((choice) => choice.under === "pictures");
-  const inScore = useMatch("/show/:id/score") !== null;
-  if (!inScore) return null;
+  const view = useMatch("/show/:id/:view")?.params.view;
+  if (view !== "score" && view !== "planner") return null;
   return (
     <button
       type="button"
       className="btn btn-ghost btn-sm font-normal"
       aria-pressed={shown}
-      title="The stage before, after, and the difference, under the Score (v)"
+      title="The stage before, after, and the difference, under the sheet (v)"
       onClick={() => useChoice.setState({ under: shown ? null : "pictures" })}
     >
       Pictures

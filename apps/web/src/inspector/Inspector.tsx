@@ -12,19 +12,22 @@ import { CueTools } from "./CueTools.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { RangeEdit } from "./RangeEdit.tsx";
 import { RangeTimes } from "./RangeTimes.tsx";
+import { MarkStory } from "../planner/MarkStory.tsx";
 import { ValueStory } from "./ValueStory.tsx";
 import { useShallow } from "zustand/react/shallow";
 
 const BringBack = lazyPart(async () => (await import("../past/BringBack.tsx")).BringBack);
 const PlannerPanel = lazyPart(async () => (await import("../planner/PlannerPanel.tsx")).PlannerPanel);
+const BookPanel = lazyPart(async () => (await import("../book/BookPanel.tsx")).BookPanel);
 const GivePanel = lazyPart(async () => (await import("../give/GivePanel.tsx")).GivePanel);
 
 /**
  * What is chosen, at the right edge: the cue with its times and parts, or the cells with what can be done to them; on the
  * Stage, what the chosen lights are told.
  */
-export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" | "check" | "history" | "planner" }) {
-  const drafted = useChoice(({ draft }) => draft !== null && ["line", "rig", "check", "history", "planner"].includes(draft.from));
+export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" | "check" | "history" | "planner" | "book" }) {
+  const drafted = useChoice(({ draft }) => draft !== null && ["line", "rig", "check", "history", "planner", "book"].includes(draft.from));
+  const rehearsal = useMatch("/show/:id/check/rehearsal") !== null;
   const tab = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
   // The other tabs of the rig have all that they say beside what is chosen in them.
   if (view === "rig" && tab !== "lights" && !drafted) return null;
@@ -41,7 +44,13 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
         </Suspense>
       )}
       {view === "rig" && tab === "lights" && <RigPanel />}
-      {view === "check" && !drafted && <p className="text-quiet">What mends a finding is shown here with its impact, before it is made.</p>}
+      {view === "check" && !drafted && (
+        <p className="text-quiet">
+          {rehearsal
+            ? "Choose what was seen: its cue and its lights are chosen, and the stage at that moment is shown. What mends it is found in the planner, in Check, or in the cue's times."
+            : "What mends a finding is shown here with its impact, before it is made."}
+        </p>
+      )}
       {view === "history" && (
         <Suspense fallback={null}>
           <BringBack />
@@ -50,6 +59,12 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
       {view === "planner" && (
         <Suspense fallback={null}>
           <PlannerPanel />
+        </Suspense>
+      )}
+      {view === "book" && (
+        <Suspense fallback={null}>
+          <BookPanel />
+          <LastEditPanel />
         </Suspense>
       )}
       {view === "cue" && <ChosenCue />}
@@ -72,7 +87,10 @@ function ChosenCue() {
       {retimes && drawn && <TimesImpact now />}
       {cues && choice.channels.length > 0 && <RangeEdit list={list} cues={cues} />}
       {one && choice.channels.length === 1 && choice.channels[0] !== undefined && (
-        <ValueStory list={list} row={row} channel={choice.channels[0]} />
+        <>
+          <ValueStory list={list} row={row} channel={choice.channels[0]} />
+          <MarkStory list={list} row={row} channel={choice.channels[0]} />
+        </>
       )}
       {cues && !one && <CarriesField list={list} cues={cues} />}
       {cues && !one && <RangeTimes key={`${cues.from}/${cues.to}`} list={list} cues={cues} />}

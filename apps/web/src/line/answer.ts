@@ -1,5 +1,7 @@
 import {
   count,
+  findRow,
+  knownTimes,
   type EditInput,
   type HandOperation,
   type LineRequest,
@@ -19,7 +21,7 @@ import { chosenLights } from "../choice/choice.ts";
 import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
-import { lightWords } from "../shared/words.ts";
+import { lightWords, tenths } from "../shared/words.ts";
 import { type Preview, type PreviewResult, previewOf } from "../preview/preview.ts";
 import { pressWords } from "../run/typedPress.ts";
 import { useLive } from "../show/live.ts";
@@ -55,7 +57,7 @@ export function answerTo(
     case "history":
       return good(historyWords(request.what, planners.step(request.what)));
     case "choose":
-      return good("Enter chooses, Esc drops");
+      return good(`${request.cues ? betweenWords(sheet, planners.list, request.cues) : ""}Enter chooses, Esc drops`);
     case "choice":
       return good(request.what === "lit" ? "Enter chooses every light that is lit" : "Enter chooses what was chosen before");
     case "find":
@@ -78,6 +80,14 @@ export function answerTo(
       return good(
         `Enter runs the whole list${request.speed === 1 ? "" : `, called ${request.speed} times as fast`}, and lists what would be seen`,
       );
+    case "caller":
+      return good(
+        `Live: Enter has the play called${request.from === undefined ? " from where the list stands" : ` from cue ${request.from}`}${request.speed === 1 ? "" : `, ${request.speed} times as fast`}`,
+      );
+    case "callerLeaves":
+      return good("Enter sends the caller away");
+    case "osc":
+      return good(`Enter ${request.on ? "listens to programs outside, by OSC" : "listens to nobody outside any more"}`);
     case "numbers":
       return good("Enter opens the table of the numbers, old and new");
     case "takeCues":
@@ -111,6 +121,15 @@ export function answerTo(
       if ("fault" in preview) return { text: preview.fault, fault: true };
       return good(`${previewWords(preview)}. Enter makes it, Esc drops it`);
   }
+}
+
+/** How long it is from one cue to another, where both are named and somebody knows. */
+function betweenWords(sheet: OpenShow["sheet"], list: string, { from, to }: { from: string; to: string }): string {
+  const own = sheet.lists.get(list);
+  if (!own || from === to) return "";
+  const [first, last] = [findRow(own, from), findRow(own, to)];
+  const time = first < 0 || last <= first ? null : knownTimes(own, sheet.show.script)(first, last);
+  return time ? `From ${from} to ${to} it is ${tenths(time.seconds)} s by the ${time.by === "chain" ? "follows" : "script"}. ` : "";
 }
 
 /** What the Score can show or put away, in words. */

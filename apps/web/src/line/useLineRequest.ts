@@ -23,6 +23,8 @@ import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
 import { pressFor } from "../run/typedPress.ts";
 import { usePress } from "../run/usePress.ts";
+import { useCall } from "../outside/useCall.ts";
+import { api } from "../show/api.ts";
 import { useKeepLook } from "../shelf/useKeepLook.ts";
 import { useLive } from "../show/live.ts";
 import { nameVersion } from "../past/past.ts";
@@ -82,6 +84,7 @@ export function useLineRequest({
   const makeEdits = useMakeEdits();
   const press = usePress();
   const keepLook = useKeepLook();
+  const { call, leave } = useCall();
   const accept = useAccept();
   const history = useHistory();
   const { change, give, sway, home, time, lay, drop, outputOf } = useHandChange();
@@ -178,6 +181,19 @@ export function useLineRequest({
         beginRehearsal({ show: id, list: listAt(target).id, revision, speed: request.speed, as: "now" });
         void navigate(`/show/${id}/check/rehearsal`);
         return true;
+      case "caller":
+        return call(request.speed, request.from);
+      case "callerLeaves":
+        return leave();
+      case "osc": {
+        const { address, show } = await api.osc();
+        const { fault } = await api.setOsc({ on: request.on, address, show });
+        notify(
+          fault ?? (request.on ? `Programs outside are listened to at ${address}` : "Nobody outside is listened to"),
+          fault ? "trouble" : undefined,
+        );
+        return fault === null;
+      }
       case "numbers": {
         const { cues } = listAt(target);
         const [first, last] = [cues[0]?.number, cues.at(-1)?.number];

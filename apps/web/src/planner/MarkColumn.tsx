@@ -1,4 +1,4 @@
-import { type ListSheet, type MarkPlan, type PlannedMark, markedKeys, placeMark } from "@zm/core";
+import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, markedKeys, placeMark } from "@zm/core";
 import { memo, useState } from "react";
 import { chooseCue, chooseLights } from "../choice/choice.ts";
 import { seconds } from "../shared/words.ts";
@@ -13,6 +13,8 @@ interface MarkColumnProps {
   channel: number;
   marks: readonly PlannedMark[];
   proposal: MarkPlan | null;
+  /** The time that a mark would have in a row of its window. */
+  timeFor: MarkTime;
   /** By row, 1 where the light is lit. */
   lit: Uint8Array;
   x: number;
@@ -22,7 +24,7 @@ interface MarkColumnProps {
 }
 
 /** One light down the list: where it is lit, its dark windows, and the lozenge where it is prepared in each. */
-export const MarkColumn = memo(function MarkColumn({ list, channel, marks, proposal, lit, x, first, last }: MarkColumnProps) {
+export const MarkColumn = memo(function MarkColumn({ list, channel, marks, proposal, timeFor, lit, x, first, last }: MarkColumnProps) {
   const inView = marks.filter(({ mark }) => mark.calledAt >= first && (mark.window?.first ?? mark.calledAt) <= last);
   return (
     <>
@@ -66,7 +68,7 @@ export const MarkColumn = memo(function MarkColumn({ list, channel, marks, propo
         })}
       </svg>
       {inView.map((planned) => (
-        <Lozenge key={planned.mark.calledAt} list={list} planned={planned} proposal={proposal} x={x} channel={channel} />
+        <Lozenge key={planned.mark.calledAt} list={list} planned={planned} proposal={proposal} timeFor={timeFor} x={x} channel={channel} />
       ))}
     </>
   );
@@ -90,12 +92,14 @@ function Lozenge({
   list,
   planned: { mark, available, report },
   proposal,
+  timeFor,
   x,
   channel,
 }: {
   list: ListSheet;
   planned: PlannedMark;
   proposal: MarkPlan | null;
+  timeFor: MarkTime;
   x: number;
   channel: number;
 }) {
@@ -105,7 +109,9 @@ function Lozenge({
   const chosen = usePlanning(({ chosen: each }) => each?.channel === channel && each.cue === cue);
   const { window } = mark;
   const row = dragged ?? mark.markAt ?? mark.calledAt;
-  const bad = report !== null;
+  // While it is dragged it tells what it would have where it is.
+  const there = dragged === null ? available : (timeFor(mark, dragged)?.seconds ?? null);
+  const bad = dragged === null ? report !== null : there !== null && there < mark.needed;
   const best = proposal?.proposals.find((each) => each.mark.channel === channel && each.mark.calledAt === mark.calledAt);
   const choose = (): void => {
     usePlanning.setState({ chosen: { channel, cue } });
@@ -167,13 +173,13 @@ function Lozenge({
           />
         </svg>
       </button>
-      {mark.markAt !== null && dragged === null && (
+      {(mark.markAt !== null || dragged !== null) && (
         <span
           aria-hidden
           className={`figures pointer-events-none absolute text-[12px] leading-7 ${bad ? "font-bold text-error" : "text-quiet"}`}
           style={{ left: x + AXIS + 9, top: row * ROW }}
         >
-          {short(mark.needed)}/{available === null ? "?" : short(available)}
+          {short(mark.needed)}/{there === null ? "?" : short(there)}
         </span>
       )}
     </>

@@ -20,9 +20,11 @@ import {
 import { Suspense, useMemo } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { lazyPart } from "../shared/lazyPart.ts";
+import { Fact } from "../shared/Fact.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
-import { cueName, seconds } from "../shared/words.ts";
+import { cueName, tenths } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { KNOWN_WORDS } from "./knownWords.ts";
 import { travelWords } from "./MarkColumn.tsx";
 import { type ListPlan, useListPlan, usePlanning, useProposal } from "./usePlan.ts";
 import { POLICIES } from "./grid.ts";
@@ -60,15 +62,15 @@ function consider(edits: readonly Parameters<ReturnType<typeof useMakeEdits>>[0]
   useChoice.setState({ draft: { from: "planner", edits: [...edits] }, operation: null });
 }
 
-function ChosenMark({ plan: { list, quiet }, planned }: { plan: ListPlan; planned: PlannedMark }) {
+function ChosenMark({ plan: { list, quiet, measured }, planned }: { plan: ListPlan; planned: PlannedMark }) {
   const { sheet } = useShow();
   const weights = usePlanning((planning) => planning.weights);
   const { mark, available, known, report } = planned;
   const light = sheet.show.channels.find(({ number }) => number === mark.channel);
   const types = useMemo(() => new Map(sheet.show.channels.map(({ number, type }) => [number, type])), [sheet.show.channels]);
   const alone = useMemo(
-    () => proposePlan(list, { script: sheet.show.script, weights, rows: { first: mark.calledAt, last: mark.calledAt } }),
-    [list, sheet.show.script, weights, mark.calledAt],
+    () => proposePlan(list, { script: sheet.show.script, measured, weights, rows: { first: mark.calledAt, last: mark.calledAt } }),
+    [list, sheet.show.script, weights, measured, mark.calledAt],
   );
   const own = alone.proposals.find((each) => each.mark.channel === mark.channel);
   const missing = report === "mark-late" ? mark.needed - (available ?? 0) : (own?.short ?? 0);
@@ -82,16 +84,14 @@ function ChosenMark({ plan: { list, quiet }, planned }: { plan: ListPlan; planne
       </div>
       <dl className="border-y border-rule py-2">
         <Fact name="prepared in" value={mark.markAt === null ? "in view" : cueName(list.cues[mark.markAt])} />
-        <Fact name="needs" value={`${seconds(tenths(mark.needed))} s`} />
-        <Fact name="has" value={available === null ? "nobody knows" : `${seconds(tenths(available))} s`} bad={report === "mark-late"} />
+        <Fact name="needs" value={`${tenths(mark.needed)} s`} />
+        <Fact name="has" value={available === null ? "nobody knows" : `${tenths(available)} s`} bad={report === "mark-late"} />
         {known && <Fact name="known by" value={KNOWN_WORDS[known]} />}
-        {mark.markAt !== null && (quiet[mark.markAt] ?? 0) > 0 && (
-          <Fact name="quiet then" value={`${seconds(tenths(quiet[mark.markAt] ?? 0))} s`} />
-        )}
+        {mark.markAt !== null && (quiet[mark.markAt] ?? 0) > 0 && <Fact name="quiet then" value={`${tenths(quiet[mark.markAt] ?? 0)} s`} />}
       </dl>
       {report === "mark-late" && (
         <p className="text-error">
-          It would still move for {seconds(tenths(missing))} s while it comes up in {list.cues[mark.calledAt]?.number}.
+          It would still move for {tenths(missing)} s while it comes up in {list.cues[mark.calledAt]?.number}.
         </p>
       )}
       {report === "mark-lit" && <p className="text-error">It is lit in cue {mark.strayCue}, which is named for it: it moves in view.</p>}
@@ -114,17 +114,6 @@ function ChosenMark({ plan: { list, quiet }, planned }: { plan: ListPlan; planne
         </div>
       )}
     </section>
-  );
-}
-
-const KNOWN_WORDS = { chain: "the chain of follows", measured: "runs", script: "the script" } as const;
-
-function Fact({ name, value, bad = false }: { name: string; value: string; bad?: boolean }) {
-  return (
-    <div className="flex justify-between gap-3">
-      <dt className="text-quiet">{name}</dt>
-      <dd className={`text-right ${bad ? "font-bold text-error" : ""}`}>{value}</dd>
-    </div>
   );
 }
 
@@ -231,12 +220,12 @@ function Places({ list, own, weights }: { list: ListSheet; own: MarkProposal; we
 
 /** What a place has and what was weighed against it. */
 function placeWords({ time, cost }: WeighedPlace, weights: PlanWeights): string {
-  const has = time === null ? "time nobody knows" : `has ${seconds(tenths(time.seconds))} s`;
+  const has = time === null ? "time nobody knows" : `has ${tenths(time.seconds)} s`;
   const of = (name: keyof PlanWeights): number => (weights[name] > 0 ? cost[name] / weights[name] : 0);
   return [
     has,
-    ...(of("short") > 0 ? [`${seconds(tenths(of("short")))} s too little`] : []),
-    ...(of("quiet") > 0 ? [`${seconds(tenths(of("quiet")))} s in a quiet line`] : []),
+    ...(of("short") > 0 ? [`${tenths(of("short"))} s too little`] : []),
+    ...(of("quiet") > 0 ? [`${tenths(of("quiet"))} s in a quiet line`] : []),
     ...(of("early") > 0 ? [`${count(of("early"), "cue")} early`] : []),
     ...(of("crowd") > 0 ? [`${count(of("crowd"), "other light")} then`] : []),
   ].join(", ");
@@ -316,11 +305,6 @@ function WholePlan({ plan, proposal }: { plan: ListPlan; proposal: MarkPlan | nu
       </p>
     </section>
   );
-}
-
-/** Seconds as they are read at a glance. */
-function tenths(value: number): number {
-  return Math.round(value * 10) / 10;
 }
 
 /** What a plan does, in a sentence. */

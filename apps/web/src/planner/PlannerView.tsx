@@ -2,12 +2,15 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type MarkPlan, count, findRow, litRows } from "@zm/core";
 import { memo, useEffect, useEffectEvent, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
+import { PicturesDrawer } from "../score/PicturesDrawer.tsx";
+import { useShortcut } from "../shared/useShortcut.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
-import { seconds } from "../shared/words.ts";
+import { seconds, tenths } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { SpineRow } from "../spine/Spine.tsx";
 import { COLUMN, POLICIES, ROW } from "./grid.ts";
+import { KNOWN_BRIEFLY } from "./knownWords.ts";
 import { MarkColumn } from "./MarkColumn.tsx";
 import { type ListPlan, useListPlan, usePlanning, useProposal } from "./usePlan.ts";
 
@@ -31,6 +34,8 @@ export function PlannerView() {
     overscan: 3,
     paddingStart: SPINE + GAPS,
   });
+  const pictures = useChoice((choice) => choice.under === "pictures");
+  useShortcut("pictures", () => useChoice.setState(({ under }) => ({ under: under === "pictures" ? null : "pictures" })));
   const chosen = usePlanning((planning) => planning.chosen);
   const cueEnd = useChoice((choice) => choice.cueEnd);
   const bring = useEffectEvent((cue: string | null) => {
@@ -114,6 +119,7 @@ export function PlannerView() {
                 channel={channel}
                 marks={plan.byChannel.get(channel) ?? []}
                 proposal={proposal}
+                timeFor={plan.timeFor}
                 lit={litRows(list, channel)}
                 x={start}
                 first={first}
@@ -123,6 +129,7 @@ export function PlannerView() {
           })}
         </div>
       </div>
+      {pictures && <PicturesDrawer list={list} chosen />}
     </div>
   );
 }
@@ -178,7 +185,7 @@ const LONGEST_BAR = 56;
 const GapRow = memo(function GapRow({ plan: { list, until, quiet, moving }, row, top }: { plan: ListPlan; row: number; top: number }) {
   const time = row + 1 < list.cues.length ? until(row, row + 1) : null;
   const lights = moving[row] ?? 0;
-  const known = time === null ? "" : { chain: "follows", measured: "runs", script: "script" }[time.by];
+  const known = time === null ? "" : KNOWN_BRIEFLY[time.by];
   const silent = quiet[row] ?? 0;
   return (
     <div className="absolute flex h-7 items-center border-b border-rule/60 text-[13px]" style={{ top, left: SPINE, width: GAPS }}>
@@ -197,7 +204,7 @@ const GapRow = memo(function GapRow({ plan: { list, until, quiet, moving }, row,
               className="h-2.5 shrink-0 bg-quiet/70"
               style={{ width: Math.min(LONGEST_BAR, 3 + 9 * Math.log2(1 + Math.max(0, time.seconds))) }}
             />
-            <span className="figures">{seconds(Math.round(time.seconds * 10) / 10)}</span>
+            <span className="figures">{tenths(time.seconds)}</span>
             <span className="text-quiet">{known}</span>
           </>
         )}

@@ -6,7 +6,10 @@ import {
   type PlannedMark,
   type Show,
   cached,
+  type MarkTime,
+  type MeasuredTimes,
   knownTimes,
+  markTimes,
   marksOf,
   planMarks,
   proposePlan,
@@ -15,6 +18,7 @@ import {
 } from "@zm/core";
 import { useMemo } from "react";
 import { create } from "zustand";
+import { useMeasured } from "../show/runLog.ts";
 import { useList, useShow } from "../show/useShow.ts";
 
 /** One mark, by what does not change when it is moved: its light, and the cue in which that is called. */
@@ -45,8 +49,12 @@ export interface ListPlan {
   /** By row: how many lights are prepared in the gap behind it. */
   readonly moving: readonly number[];
   readonly until: ReturnType<typeof knownTimes>;
+  /** The times between cues that runs give. */
+  readonly measured: MeasuredTimes;
   /** By row: for how long quiet lines are spoken before the next cue; seconds. */
   readonly quiet: readonly number[];
+  /** The time that a mark would have in a row of its window. */
+  readonly timeFor: MarkTime;
 }
 
 /** The plan of the list that is worked on, kept for as long as list and script stay the same. */
@@ -55,13 +63,14 @@ export function useListPlan(): ListPlan {
   const { sheet } = useShow();
   const { script } = sheet.show;
   const all = usePlanning((planning) => planning.all);
-  return useMemo(() => listPlan(list, script, all), [list, script, all]);
+  const measured = useMeasured(list);
+  return useMemo(() => listPlan(list, script, all, measured), [list, script, all, measured]);
 }
 
-function listPlan(list: ListSheet, script: Show["script"], all: boolean): ListPlan {
+function listPlan(list: ListSheet, script: Show["script"], all: boolean, measured: MeasuredTimes): ListPlan {
   const turns = new Set(marksOf(list).flatMap(({ needed, window, channel }) => (needed > 0 && window ? [channel] : [])));
   // The first cue comes out of nothing: there is no dark before it in which anything could be prepared.
-  const marks = planMarks(list, script).filter(({ mark }) => mark.window !== null && (all || turns.has(mark.channel)));
+  const marks = planMarks(list, script, measured).filter(({ mark }) => mark.window !== null && (all || turns.has(mark.channel)));
   const byChannel = new Map<number, PlannedMark[]>();
   const moving = list.cues.map(() => 0);
   for (const planned of marks) {
@@ -75,22 +84,35 @@ function listPlan(list: ListSheet, script: Show["script"], all: boolean): ListPl
     const [from, to] = [expected[row], expected[row + 1]];
     return from == null || to == null ? 0 : quietSeconds(script, from, to);
   });
-  return { list, marks, channels, byChannel, moving, until: knownTimes(list, script), quiet };
+  return {
+    list,
+    marks,
+    channels,
+    byChannel,
+    moving,
+    until: knownTimes(list, script, measured),
+    measured,
+    quiet,
+    timeFor: markTimes(list, script, measured),
+  };
 }
 
-const plansOf = cached((_list: ListSheet) => new Map<string, MarkPlan>());
+/** By what runs give, which belongs to one list as it stands, then by script and weights. */
+const plansOf = cached((_measured: MeasuredTimes) => new WeakMap<object, Map<string, MarkPlan>>());
+const NO_SCRIPT = {};
 
 /** The plan that is proposed for the list, once one has been asked for; null before. */
-export function useProposal({ list }: ListPlan): MarkPlan | null {
+export function useProposal({ list, measured }: ListPlan): MarkPlan | null {
   const { sheet } = useShow();
   const { script } = sheet.show;
   const { proposes, weights } = usePlanning();
   return useMemo(() => {
     if (!proposes) return null;
-    const known = plansOf(list);
+    const known = plansOf(measured).get(script ?? NO_SCRIPT) ?? new Map<string, MarkPlan>();
+    plansOf(measured).set(script ?? NO_SCRIPT, known);
     const name = JSON.stringify(weights);
-    const plan = known.get(name) ?? proposePlan(list, { script, weights });
+    const plan = known.get(name) ?? proposePlan(list, { script, measured, weights });
     known.set(name, plan);
     return plan;
-  }, [proposes, list, script, weights]);
+  }, [proposes, list, script, weights, measured]);
 }

@@ -12,12 +12,20 @@ interface RehearsalListProps {
   findings: readonly RehearsalFinding[];
   /** Those that were not found by the rehearsal that this one is held against. */
   fresh: ReadonlySet<string>;
+  /** The finding whose picture is shown, by its identity. */
+  shown: string | null;
+  onShow: (finding: RehearsalFinding) => void;
 }
 
-type Line = { readonly cue: string; readonly count: number } | { readonly alike: RehearsalAlike };
+/** Findings that are told as one: of several lights alike, and of several attributes of these lights at one moment. */
+interface Told extends RehearsalAlike {
+  readonly besides: readonly string[];
+}
+
+type Line = { readonly cue: string; readonly count: number } | { readonly alike: Told };
 
 /** What a rehearsal found, cue by cue in the order of the list, with the moment of each. */
-export function RehearsalList({ list, findings, fresh }: RehearsalListProps) {
+export function RehearsalList({ list, findings, fresh, shown, onShow }: RehearsalListProps) {
   const { sheet } = useShow();
   const cues = sheet.lists.get(list)?.cues;
   const lines = useMemo(() => linesOf(findings, cues?.map(({ number }) => number) ?? []), [findings, cues]);
@@ -27,7 +35,13 @@ export function RehearsalList({ list, findings, fresh }: RehearsalListProps) {
         "cue" in line ? (
           <CueHeading list={list} {...line} />
         ) : (
-          <FoundRow list={list} {...line.alike} fresh={line.alike.findings.some((each) => fresh.has(rehearsalFindingId(each)))} />
+          <FoundRow
+            list={list}
+            {...line.alike}
+            fresh={line.alike.findings.some((each) => fresh.has(rehearsalFindingId(each)))}
+            shown={rehearsalFindingId(line.alike.findings[0]) === shown}
+            onShow={onShow}
+          />
         )
       }
     </VirtualList>
@@ -38,7 +52,16 @@ function linesOf(findings: readonly RehearsalFinding[], order: readonly string[]
   const byCue = groupBy(findings, ({ cue }) => cue);
   return order.flatMap((cue): Line[] => {
     const found = byCue.get(cue);
-    return found ? [{ cue, count: found.length }, ...alikeFindings(found).map((alike) => ({ alike }))] : [];
+    return found ? [{ cue, count: found.length }, ...told(alikeFindings(found)).map((alike) => ({ alike }))] : [];
+  });
+}
+
+/** What happens to several attributes of the same lights at one moment is told once. */
+function told(all: readonly RehearsalAlike[]): Told[] {
+  const together = groupBy(all, ({ findings: [first], channels }) => `${first.code} ${first.at} ${first.seconds} ${channels.join(" ")}`);
+  return [...together.values()].flatMap((alike) => {
+    const [first, ...others] = alike;
+    return first ? [{ ...first, besides: others.map(({ findings: [other] }) => other.key.slice(other.key.indexOf(".") + 1)) }] : [];
   });
 }
 
@@ -53,7 +76,14 @@ function CueHeading({ list, cue, count }: { list: string; cue: string; count: nu
   );
 }
 
-function FoundRow({ list, findings, channels, fresh }: RehearsalAlike & { list: string; fresh: boolean }) {
+interface FoundRowProps extends Told {
+  list: string;
+  fresh: boolean;
+  shown: boolean;
+  onShow: (finding: RehearsalFinding) => void;
+}
+
+function FoundRow({ list, findings, channels, besides, fresh, shown, onShow }: FoundRowProps) {
   const { id } = useShow();
   const navigate = useNavigate();
   const goTo = useGoToCue();
@@ -61,20 +91,23 @@ function FoundRow({ list, findings, channels, fresh }: RehearsalAlike & { list: 
   const choose = (): void => {
     chooseLights(channels);
     goTo(list, first.cue);
+    onShow(first);
   };
   const inPlanner = first.code === "sweep-seen";
   return (
-    <div className="flex items-start gap-3 border-b border-rule/50 px-4 py-1.5 hover:bg-base-200">
+    <div className={`flex items-start gap-3 border-b border-rule/50 px-4 py-1.5 hover:bg-base-200 ${shown ? "bg-chosen" : ""}`}>
       <span className="figures w-12 shrink-0 text-right text-quiet" title="The moment in the show">
         {clockTime(first.at)}
       </span>
       <button
         type="button"
         className="min-w-0 flex-1 text-left"
-        title={`Chooses its cue and its ${channels.length === 1 ? "light" : "lights"}`}
+        aria-pressed={shown}
+        title={`Chooses its cue and its ${channels.length === 1 ? "light" : "lights"}, and shows the stage at that moment`}
         onClick={choose}
       >
-        {first.message}.{channels.length > 1 && <span className="text-quiet"> {likewise(channels.slice(1))}</span>}
+        {first.message}.{besides.length > 0 && <span className="text-quiet"> Likewise {besides.join(", ")}.</span>}
+        {channels.length > 1 && <span className="text-quiet"> {likewise(channels.slice(1))}</span>}
       </button>
       {fresh && <span className="shrink-0 text-[13px] text-secondary">new</span>}
       <button

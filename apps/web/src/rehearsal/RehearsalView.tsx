@@ -1,4 +1,12 @@
-import { type RehearsalCode, compareRehearsals, rehearsalFindingId, rehearsalKinds, rehearsalWords } from "@zm/core";
+import {
+  type RehearsalCode,
+  type RehearsalFinding,
+  compareRehearsals,
+  rehearsalFindingId,
+  rehearsalKinds,
+  rehearsalKindWords as kindWords,
+  rehearsalWords,
+} from "@zm/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { CheckTabs } from "../check/CheckTabs.tsx";
@@ -8,17 +16,11 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { clockTime } from "../shared/words.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
+import { MomentPicture } from "./MomentPicture.tsx";
 import { RehearsalList } from "./RehearsalList.tsx";
 import { type Rehearsed, beginRehearsal, stopRehearsal, useRehearsal } from "./rehearsal.ts";
 
 const SPEEDS = [0.5, 1, 1.5, 2, 4];
-
-const KIND_WORDS: Record<RehearsalCode, string> = {
-  "sweep-seen": "sweeps seen",
-  late: "still moving",
-  "cut-short": "fades cut",
-  "dark-missed": "blackouts lit",
-};
 
 /** The whole list run without waiting, against lights as fast as they are, and what an audience would see of it that is hardly meant. */
 export function RehearsalView() {
@@ -87,6 +89,8 @@ function Results({ own, before, stale }: ResultsProps) {
   const { rehearsal } = own;
   const [hidden, setHidden] = useState<ReadonlySet<RehearsalCode>>(new Set());
   const [freshOnly, setFreshOnly] = useState(false);
+  const [wanted, look] = useState<RehearsalFinding | null>(null);
+  const looked = wanted && (rehearsal.findings.find((each) => rehearsalFindingId(each) === rehearsalFindingId(wanted)) ?? null);
   const change = useMemo(() => before && compareRehearsals(before.rehearsal, rehearsal), [before, rehearsal]);
   const fresh = useMemo(() => new Set((change?.appeared ?? []).map(rehearsalFindingId)), [change]);
   const onlyFresh = freshOnly && change !== null;
@@ -123,7 +127,7 @@ function Results({ own, before, stale }: ResultsProps) {
         <div role="group" aria-label="What is shown" className="flex flex-wrap gap-1.5 border-b border-rule px-4 py-1.5">
           {rehearsalKinds(rehearsal.findings).map(([code, number]) => (
             <Toggle key={code} pressed={!hidden.has(code)} onClick={() => flip(code)}>
-              {number} {KIND_WORDS[code]}
+              {kindWords(code, number)}
             </Toggle>
           ))}
           {change && (
@@ -133,7 +137,18 @@ function Results({ own, before, stale }: ResultsProps) {
           )}
         </div>
       )}
-      <RehearsalList list={own.list} findings={shown} fresh={fresh} />
+      <RehearsalList
+        list={own.list}
+        findings={shown}
+        fresh={fresh}
+        shown={looked ? rehearsalFindingId(looked) : null}
+        onShow={(finding) => look(finding)}
+      />
+      {looked && (
+        <section aria-label="The stage at that moment" className="h-[260px] shrink-0 border-t border-primary">
+          <MomentPicture own={own} finding={looked} />
+        </section>
+      )}
     </>
   );
 }

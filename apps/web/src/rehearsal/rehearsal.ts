@@ -1,4 +1,4 @@
-import type { Rehearsal } from "@zm/core";
+import type { Rehearsal, RehearsalFinding, RehearsalMoment } from "@zm/core";
 import { wrap } from "comlink";
 import { create } from "zustand";
 import { tellTrouble } from "../shared/notices.ts";
@@ -68,4 +68,26 @@ function beforeOf(rehearsed: Rehearsed): Rehearsed | null {
 
 function isOf(one: RehearsalTask, other: RehearsalTask): boolean {
   return one.show === other.show && one.list === other.list && one.speed === other.speed;
+}
+
+const NOTHING: readonly RehearsalFinding[] = [];
+
+/** What the newest rehearsal found of a list; nothing where it was of another. */
+export function findingsOf(now: Rehearsed | null, show: number, list: string): readonly RehearsalFinding[] {
+  return now?.show === show && now.list === list ? now.rehearsal.findings : NOTHING;
+}
+
+let looking: Worker | undefined;
+
+/** The stage at a moment of a rehearsal, worked out in a thread of its own. A question that is asked before another is answered takes its place: that one is never answered. */
+export async function stageAt({ show, revision, list, speed }: RehearsalTask, at: number): Promise<RehearsalMoment> {
+  looking?.terminate();
+  const own = new Worker(new URL("./rehearsalThread.ts", import.meta.url), { type: "module" });
+  looking = own;
+  try {
+    return await wrap<Rehearsals>(own).moment(show, revision, { list, speed }, at);
+  } finally {
+    own.terminate();
+    if (looking === own) looking = undefined;
+  }
 }

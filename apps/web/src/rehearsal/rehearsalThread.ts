@@ -1,4 +1,4 @@
-import { type Rehearsal, type RehearsalWish, rehearse, sheetOf } from "@zm/core";
+import { type Rehearsal, type RehearsalMoment, type RehearsalWish, rehearsalMoment, rehearse, sheetOf } from "@zm/core";
 import { expose } from "comlink";
 import { api } from "../show/api.ts";
 
@@ -8,6 +8,11 @@ const rehearsals = {
   async rehearse(show: number, revision: number, wish: RehearsalWish): Promise<Rehearsal> {
     const past = await api.pastShow(show, revision);
     return rehearse(sheetOf(past.show), wish);
+  },
+  /** The stage at a moment of a rehearsal. Throws Refusal where the server does not have that state. */
+  async moment(show: number, revision: number, wish: RehearsalWish, at: number): Promise<RehearsalMoment> {
+    const past = await api.pastShow(show, revision);
+    return rehearsalMoment(sheetOf(past.show), wish, at);
   },
 };
 

@@ -6,11 +6,11 @@ import { Link } from "react-router";
 import { Toggle } from "../shared/Toggle.tsx";
 import { api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
+import { AddressField } from "./AddressField.tsx";
 import { useOutput } from "./useOutput.ts";
 
 /** What is sent is read again so often; milliseconds. */
 const READING = 250;
-const ADDRESS = /^[\w.-]{1,253}:\d{1,5}$/;
 
 /** How levels leave for the lights: whether, where to, and what is being sent, as a grid of numbers. */
 export function OutputTab() {
@@ -77,42 +77,6 @@ function stateWords(state: OutputState | undefined, id: number): string {
   return state.show === id
     ? "The levels of this show are sent, 40 times a second while something moves"
     : `Show ${state.show} is on stage, and its levels are sent`;
-}
-
-interface AddressFieldProps {
-  label: string;
-  value: string;
-  onTake: (address: string) => void;
-}
-
-/** An address that is taken when the field is left, or with Enter; one that is none stays, marked. */
-function AddressField({ label, value, onTake }: AddressFieldProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const text = typed ?? value;
-  const wrong = text !== "" && !ADDRESS.test(text);
-  const take = (): void => {
-    if (typed === null || wrong) return;
-    if (typed !== value) onTake(typed);
-    setTyped(null);
-  };
-  return (
-    <label className="flex items-center gap-2 text-quiet">
-      {label}
-      <input
-        className="input input-sm figures w-44 bg-base-200 px-2 aria-invalid:border-error aria-invalid:text-error"
-        placeholder="host:port"
-        value={text}
-        aria-invalid={wrong}
-        title={wrong ? "A host and a port, such as 127.0.0.1:5568" : undefined}
-        onChange={(event) => setTyped(event.target.value.trim())}
-        onBlur={take}
-        onKeyDown={(event) => {
-          if (event.key === "Enter") take();
-          if (event.key === "Escape") setTyped(null);
-        }}
-      />
-    </label>
-  );
 }
 
 /** What is being sent of a universe, 512 levels; addresses that no light has are dots. */

@@ -3,6 +3,7 @@ import { useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { GroupsTab } from "./GroupsTab.tsx";
 import { LightsTab } from "./LightsTab.tsx";
+import { OscTab } from "./OscTab.tsx";
 import { OutputTab } from "./OutputTab.tsx";
 import { PacesTab } from "./PacesTab.tsx";
 import { PalettesTab } from "./PalettesTab.tsx";
@@ -15,6 +16,7 @@ const TABS = [
   ["palettes", "Palettes"],
   ["paces", "Paces"],
   ["output", "Output"],
+  ["osc", "OSC"],
 ] as const;
 
 /** Number and label alone: here the tables want the room. */
@@ -32,6 +34,7 @@ export function RigView() {
     palettes: show.palettes.length,
     paces: show.paces.length,
     output: null,
+    osc: null,
   };
   return (
     <div className="flex h-full">
@@ -55,6 +58,7 @@ export function RigView() {
           {tab === "palettes" && <PalettesTab />}
           {tab === "paces" && <PacesTab />}
           {tab === "output" && <OutputTab />}
+          {tab === "osc" && <OscTab />}
         </div>
       </div>
     </div>

@@ -1,8 +1,10 @@
 import { nextRow } from "@zm/core";
 import { ChevronsLeft, ChevronsRight, Pause, Play, SkipBack } from "lucide-react";
+import { Link } from "react-router";
+import { CallerSays } from "../outside/CallerPart.tsx";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
-import { useMainList } from "../show/useShow.ts";
+import { useMainList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { GoTo } from "./GoTo.tsx";
 import { NextCue } from "./NextCue.tsx";
@@ -12,6 +14,7 @@ import { useGo } from "./useGo.ts";
 
 /** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
 export function RunView() {
+  const { id } = useShow();
   const list = useMainList();
   const run = useLive((live) => live.run);
   const { go, back, hold, goTo, step, catchFollow } = useGo(list.id);
@@ -34,6 +37,14 @@ export function RunView() {
         <section aria-label="Running" className="flex h-[232px] shrink-0 gap-6 border-t border-rule bg-base-100 px-5 py-3">
           <div className="flex min-w-0 flex-1 flex-col justify-between gap-2">
             <OnStage list={list} />
+            <div className="flex items-start gap-3">
+              <div className="min-w-0 flex-1">
+                <CallerSays most={1} />
+              </div>
+              <Link className="shrink-0 text-[13px] text-quiet underline" to={`/show/${id}/log`} title="What was fired, when and by whom">
+                Run log
+              </Link>
+            </div>
             <NextCue list={list} onCatch={catchFollow} onFire={go} />
           </div>
           <div className="flex w-[300px] shrink-0 flex-col gap-2">

@@ -1,8 +1,9 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { findRow, listSpans, sceneAt } from "@zm/core";
+import { type ListSheet, findRow, listSpans, sceneAt } from "@zm/core";
 import { Suspense, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chosenCellAttributes, chosenCues, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
+import { findingsOf, useRehearsal } from "../rehearsal/rehearsal.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { openNumbers } from "../shared/dialogs.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
@@ -42,6 +43,18 @@ const STEP = 64;
 /** Ghosts are worked out so many rows beyond what is in view. */
 const GHOST_ROWS = 12;
 
+/** By light, the rows in which the newest rehearsal of a list found something. */
+function useFoundRows(list: ListSheet): ReadonlyMap<number, ReadonlySet<number>> {
+  const { id } = useShow();
+  const now = useRehearsal((rehearsals) => rehearsals.now);
+  return useMemo(() => {
+    const rows = new Map<number, Set<number>>();
+    for (const { channel, cue } of findingsOf(now, id, list.id))
+      rows.set(channel, (rows.get(channel) ?? new Set()).add(findRow(list, cue)));
+    return rows;
+  }, [now, id, list]);
+}
+
 /** The Score: the spine and the sheet as one table, moves and the threads in which they track. */
 export function ScoreView() {
   const { sheet } = useShow();
@@ -70,6 +83,7 @@ export function ScoreView() {
   const lines = useSheetLines(list);
   const only = useMemo(() => shownLights(list, choice.moving), [list, choice.moving]);
   const spans = useMemo(() => listSpans(list, (id) => sheet.lists.get(id)), [list, sheet.lists]);
+  const found = useFoundRows(list);
   const lists = useSame([...new Set(spans.map((each) => each.list))].map((id) => ({ id, label: sheet.lists.get(id)?.list.label || id })));
   const layout = useMemo(
     () => layoutColumns(sheet.show, choice.lens, { folded: choice.folded, open: choice.open, only, lists }),
@@ -123,8 +137,9 @@ export function ScoreView() {
       stageRow,
       ghosts,
       spans,
+      found,
     }),
-    [spans, list, layout, lines, choice.lens, choice.tracked, lights, attributes, chosen, stageRow, ghosts],
+    [found, spans, list, layout, lines, choice.lens, choice.tracked, lights, attributes, chosen, stageRow, ghosts],
   );
 
   // Ghosts are wanted for what is in view, and a little beyond it.

@@ -96,7 +96,20 @@ function paintColumn(context: CanvasRenderingContext2D, picture: ScorePicture, c
     const ghost = ghosted?.get(list.cues[line.row]?.number ?? "");
     if (ghost !== undefined) paintGhost(context, cell, ghost, ink);
     else paintCell(context, picture, cell, keys, line.row, ink);
+    if (picture.found.get(column.channel)?.has(line.row)) paintFound(context, column, top, ink);
   });
+}
+
+/** What a rehearsal found of a light in a cue: a coral corner at the right of its cell. */
+function paintFound(context: CanvasRenderingContext2D, { x, width }: ScoreColumn, top: number, ink: Ink): void {
+  const [right, size] = [x + width - 2, 9];
+  context.fillStyle = ink.coral;
+  context.beginPath();
+  context.moveTo(right - size, top + 2);
+  context.lineTo(right, top + 2);
+  context.lineTo(right, top + 2 + size);
+  context.closePath();
+  context.fill();
 }
 
 /** One cell as it is drawn: where it stands, through which lens, and how many seconds are as long as it is wide. */

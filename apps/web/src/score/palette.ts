@@ -9,6 +9,7 @@ export interface Ink {
   fall: string;
   brass: string;
   glass: string;
+  coral: string;
   chosen: string;
   row: string;
 }
@@ -27,6 +28,7 @@ export function inkOf(element: Element): Ink {
     fall: token("--zm-fall"),
     brass: token("--color-primary"),
     glass: token("--color-secondary"),
+    coral: token("--color-error"),
     chosen: token("--zm-chosen"),
     row: token("--zm-row"),
   };

@@ -25,6 +25,8 @@ export interface ScorePicture {
   readonly attributes: readonly string[] | undefined;
   readonly stageRow: number;
   readonly ghosts: Ghosts | null;
+  /** By light, the rows in which the newest rehearsal found something. */
+  readonly found: ReadonlyMap<number, ReadonlySet<number>>;
   /** Over which cues other lists run. */
   readonly spans: readonly ListSpan[];
 }

@@ -1,6 +1,6 @@
 import { readTime } from "@zm/core";
-import { useEffect, useRef, useState } from "react";
 import { NO_TIME } from "./readSeconds.ts";
+import { TakenField } from "./TakenField.tsx";
 import { seconds } from "./words.ts";
 
 interface SecondsFieldProps {
@@ -14,54 +14,21 @@ interface SecondsFieldProps {
   onTake: (value: number | null, delay?: number) => void;
 }
 
-/**
- * A time in seconds, taken when the field is left. What is no time stays in the field, marked, until it is mended or dropped with
- * Escape; in a form it holds the form back.
- */
+/** A time in seconds, taken when the field is left. */
 export function SecondsField({ label, value, hint, delayed = false, onTake }: SecondsFieldProps) {
-  const field = useRef<HTMLInputElement>(null);
-  const [wrong, setWrong] = useState(false);
-  const shown = value === undefined ? "" : seconds(value);
-  useEffect(() => {
-    // What somebody is typing, or has typed wrongly, is not replaced by what holds.
-    if (field.current && field.current !== document.activeElement && !wrong) field.current.value = shown;
-  }, [shown, wrong]);
-  const mark = (input: HTMLInputElement, isWrong: boolean): void => {
-    setWrong(isWrong);
-    input.setCustomValidity(isWrong ? `This ${NO_TIME}` : "");
-  };
-  const leave = (input: HTMLInputElement): void => {
-    const text = input.value.trim();
-    const read = text === "" ? null : readTime(text);
-    const isWrong = read === undefined || (read?.delay !== undefined && !delayed);
-    mark(input, isWrong);
-    if (isWrong) return;
-    const next = read?.seconds ?? null;
-    if (next === (value ?? null) && read?.delay === undefined) input.value = shown;
-    else onTake(next, ...(read?.delay === undefined ? [] : [read.delay]));
-  };
   return (
-    <input
-      ref={field}
-      aria-label={label}
-      aria-invalid={wrong}
-      title={wrong ? `This ${NO_TIME}; Esc drops it` : undefined}
-      inputMode="decimal"
-      autoComplete="off"
-      className="input input-sm figures h-7 w-full min-w-12 bg-base-100 px-2 aria-invalid:border-error aria-invalid:text-error"
-      placeholder={hint}
-      defaultValue={shown}
-      onChange={(event) => mark(event.target, false)}
-      onKeyDown={(event) => {
-        if (event.key === "Escape" && (wrong || event.currentTarget.value !== shown)) {
-          event.currentTarget.value = shown;
-          mark(event.currentTarget, false);
-          event.stopPropagation();
-        }
-        if (event.currentTarget.form) return;
-        if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
+    <TakenField
+      numeric
+      label={label}
+      shown={value === undefined ? "" : seconds(value)}
+      hint={hint}
+      wrongWords={NO_TIME}
+      read={(text) => {
+        const read = readTime(text);
+        return read?.delay !== undefined && !delayed ? undefined : read;
       }}
-      onBlur={(event) => leave(event.target)}
+      isSame={(read) => (read?.seconds ?? null) === (value ?? null) && read?.delay === undefined}
+      onTake={(read) => onTake(read?.seconds ?? null, ...(read?.delay === undefined ? [] : [read.delay]))}
     />
   );
 }

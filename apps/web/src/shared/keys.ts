@@ -1,6 +1,6 @@
 /** One key: where it holds, how it is pressed and shown, what it does, and words that people look for it by. */
 export interface KeyEntry {
-  readonly where: "everywhere" | "Stage" | "Score" | "Run" | "line entry";
+  readonly where: "everywhere" | "Stage" | "Score" | "Book" | "Run" | "line entry";
   readonly shown: string;
   readonly does: string;
   readonly found?: string;
@@ -220,6 +220,25 @@ export const KEYS = {
     does: "write a label, a time or what a cue follows in the spine",
     found: "edit rename",
   },
+  walkWords: { where: "Book", shown: "arrows", does: "walk words and lines; with Shift choose lines" },
+  callHere: {
+    where: "Book",
+    shown: "c, Ctrl click",
+    keys: "c",
+    plain: true,
+    does: "call the chosen cue at the word",
+    found: "place cue script",
+  },
+  quietLines: {
+    where: "Book",
+    shown: "q",
+    keys: "q",
+    plain: true,
+    does: "silence for the chosen lines, or no longer; a stroke along the margin does it too",
+    found: "quiet silent",
+  },
+  writeScene: { where: "Book", shown: "e", keys: "e", plain: true, does: "write the scene", found: "edit text script" },
+  findInPlay: { where: "Book", shown: "w", keys: "w", plain: true, does: "find words in the play", found: "search script" },
   go: { where: "Run", shown: "Space", does: "Go, while the Go button has the focus", found: "start fire" },
   goAnywhere: {
     where: "Run",

@@ -3,6 +3,11 @@ import { capital, lightRuns, writeSeconds, type Cue, type Curve, type ListSheet,
 /** Seconds as they are written everywhere. */
 export const seconds = writeSeconds;
 
+/** Seconds that were worked out, as they are read: to a tenth. */
+export function tenths(value: number): string {
+  return seconds(Math.round(value * 10) / 10);
+}
+
 /** Seconds for a running clock: 0:07, 1:32. */
 export function clockTime(value: number): string {
   const whole = Math.max(0, Math.ceil(value - 1e-3));

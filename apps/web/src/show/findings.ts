@@ -91,6 +91,7 @@ export const KINDS = [
   ["leaks-past-wall", "leaks past a wall"],
   ["at-home-while-lit", "lit where it rests"],
   ["unreachable-cue", "out of reach"],
+  ["call-adrift", "called on a word that nobody says"],
   ["never-stopped", "started, and never let go"],
   ["not-running", "let go, and not started"],
   ["no-change", "says what tracks in anyway"],

@@ -6,6 +6,9 @@ import { forgetHandTurn, leaveHand, takeHand } from "./handStore.ts";
 import { notify } from "../shared/notices.ts";
 import type { FromServer, ToServer } from "@zm/protocol";
 import { leaveHistory, takeHistory } from "./historyStore.ts";
+import { api } from "./api.ts";
+import { leaveCaller, takeCaller, takeCallerEvent } from "./caller.ts";
+import { runsKey } from "./runLog.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { showsQuery } from "./openShow.ts";
 import { rememberOpened } from "./lastOpened.ts";
@@ -18,6 +21,10 @@ export { cueOnStage, runNow, serverNow, useLive } from "./liveStore.ts";
 
 /** How long a window waits before it asks again to watch a show that could not be opened; milliseconds. */
 const AGAIN = 1000;
+/** A line that was cut is tried again at least so often; milliseconds. */
+const LONGEST_WAIT = 2000;
+/** So long after the newest entry of the run log it is asked for; milliseconds. */
+const LOGGED = 1000;
 
 /** Keeps the line to the server while a show is open. */
 export function useLiveShow(show: number): void {
@@ -26,7 +33,8 @@ export function useLiveShow(show: number): void {
   useEffect(() => {
     rememberOpened(show);
     useLive.setState({ show });
-    const socket: Socket<FromServer, ToServer> = io({ transports: ["websocket"] });
+    const socket: Socket<FromServer, ToServer> = io({ transports: ["websocket"], reconnectionDelayMax: LONGEST_WAIT });
+    let logged: ReturnType<typeof setTimeout> | undefined;
     let again: ReturnType<typeof setTimeout> | undefined;
     const watch = (): void => {
       socket.emit("watch", show, (answer) => {
@@ -39,6 +47,7 @@ export function useLiveShow(show: number): void {
       forgetTurns();
       watch();
       void setClock(socket);
+      api.caller(show).then(takeCaller, () => undefined);
       useLive.setState({ connected: true });
     });
     socket.on("disconnect", () => useLive.setState({ connected: false }));
@@ -49,6 +58,12 @@ export function useLiveShow(show: number): void {
     socket.on("hand", takeHand);
     socket.on("history", takeHistory);
     socket.on("database", (databaseAway) => useLive.setState({ databaseAway }));
+    socket.on("caller", takeCallerEvent);
+    socket.on("logged", () => {
+      clearTimeout(logged);
+      // While a show runs fast there is always more: it is asked for when there has been a moment's rest.
+      logged = setTimeout(() => void client.invalidateQueries({ queryKey: runsKey(show) }), LOGGED);
+    });
     socket.on("removed", () => {
       notify("This show has been removed in another window");
       void client.invalidateQueries({ queryKey: showsQuery.queryKey });
@@ -58,11 +73,13 @@ export function useLiveShow(show: number): void {
     return () => {
       clearInterval(ticking);
       clearTimeout(again);
+      clearTimeout(logged);
       socket.close();
       useLive.setState({ show: null, run: null, connected: false });
       useLastEdit.setState({ edit: null });
       leaveHand();
       leaveHistory();
+      leaveCaller();
     };
   }, [client, navigate, show]);
 }

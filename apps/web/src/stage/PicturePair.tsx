@@ -4,13 +4,18 @@ import type { Outputs } from "../show/outputs.ts";
 import { StagePicture } from "./StagePicture.tsx";
 import { differenceLights } from "./difference.ts";
 import { type StageLight, stageLights } from "./scene.ts";
+import { withWaiting } from "./waiting.ts";
 import { useStageLook } from "./stageLook.ts";
 
 /** The stage at one moment: the rig as it is then, and what it puts out. */
 export interface StageState {
   readonly sheet: ShowSheet;
   readonly outputs: Outputs;
+  /** By light, the cue for which it moves in the dark or waits. */
+  readonly waits?: ReadonlyMap<number, string>;
 }
+
+const NOBODY: ReadonlyMap<number, string> = new Map();
 
 interface PicturePairProps {
   readonly before: StageState;
@@ -19,11 +24,15 @@ interface PicturePairProps {
   readonly names: readonly [string, string];
 }
 
+function lightsOf({ sheet, outputs, waits = NOBODY }: StageState): readonly StageLight[] {
+  return withWaiting(stageLights(sheet, outputs), waits);
+}
+
 /** Two states of the stage beside each other, and what differs between them. */
 export function PicturePair({ before, after, names }: PicturePairProps) {
   const { view, haze } = useStageLook();
-  const was = useMemo(() => stageLights(before.sheet, before.outputs), [before]);
-  const is = useMemo(() => stageLights(after.sheet, after.outputs), [after]);
+  const was = useMemo(() => lightsOf(before), [before]);
+  const is = useMemo(() => lightsOf(after), [after]);
   const difference = useMemo(() => differenceLights(was, is), [was, is]);
   const changed = difference.filter(({ words }) => words !== "").length;
   return (

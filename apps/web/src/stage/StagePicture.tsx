@@ -4,6 +4,7 @@ import { useShow } from "../show/useShow.ts";
 import { stagePainter } from "./paintStage.ts";
 import type { Outputs } from "../show/outputs.ts";
 import { type StageLight, sameLights, stageLights } from "./scene.ts";
+import { withWaiting } from "./waiting.ts";
 import { Sprites } from "./sprites.ts";
 import { type StageView, type ViewName, stageView } from "./view.ts";
 
@@ -12,6 +13,8 @@ interface StagePictureProps extends PictureLook {
   outputs?: () => Outputs;
   /** Gives the lights themselves, where they are no outputs of the rig: what differs between two states. */
   lights?: () => readonly StageLight[];
+  /** By light, the cue for which it moves in the dark or waits. */
+  waits?: ReadonlyMap<number, string>;
 }
 
 /** How the picture is looked at, and what answers to the pointer. */
@@ -90,7 +93,8 @@ export function StagePicture(props: StagePictureProps) {
       const scale = window.devicePixelRatio || 1;
       const { clientWidth: width, clientHeight: height } = element;
       const now = latest.current;
-      const lights = now.lights?.() ?? stageLights(now.sheet, now.outputs?.() ?? NO_OUTPUTS);
+      const plain = now.lights?.() ?? stageLights(now.sheet, now.outputs?.() ?? NO_OUTPUTS);
+      const lights = now.waits ? withWaiting(plain, now.waits) : plain;
       const next: Shown = {
         lights,
         facts: [

@@ -14,6 +14,7 @@ import { liveOutputs } from "../show/outputs.ts";
 import { useStageLook } from "./stageLook.ts";
 import { useRigThere } from "../show/rigSeen.ts";
 import { lightsUnderway, seenOutputs } from "./underway.ts";
+import { waitingFor } from "./waiting.ts";
 import { useStagePointer } from "./useStagePointer.ts";
 
 /** Narrow, without times: here the picture wants the room. */
@@ -32,6 +33,10 @@ export function StageView() {
   const painted = useRef<Painted | null>(null);
   const pointer = useStagePointer(painted, !blind);
   const resting = useMemo(() => (blind ? stageAtRest(list, row) : undefined), [blind, list, row]);
+  const stands = blind ? list : main;
+  const onStage = run?.mix.lists.get(main.id)?.cue ?? null;
+  const standing = blind ? row : onStage === null ? -1 : findRow(main, onStage);
+  const waits = useMemo(() => waitingFor(stands, standing), [stands, standing]);
   const rigThere = useRigThere(id);
   const look = blind || !rigThere ? "told" : rig;
   const outputs = useCallback(
@@ -114,6 +119,7 @@ export function StageView() {
           <StagePicture
             {...(look === "both" ? { lights: underway } : { outputs })}
             labels={labels}
+            waits={waits}
             view={view}
             haze={haze}
             description={caption}

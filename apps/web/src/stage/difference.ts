@@ -11,10 +11,23 @@ export function differenceLights(before: readonly StageLight[], after: readonly 
   const old = new Map(before.map((light) => [light.channel, light]));
   return after.map((light) => {
     const was = old.get(light.channel);
-    if (!was || !differs(was, light)) return { ...light, level: 0, words: "" };
+    // A dark light that is prepared for another cue, or elsewhere, is told of by where it waits.
+    if (
+      was &&
+      was.level <= LEAST &&
+      light.level <= LEAST &&
+      (was.waits !== light.waits || (light.waits !== undefined && !sameLight(was, light)))
+    )
+      return { ...light, words: light.waits === undefined ? "not prepared" : `for ${light.waits}` };
+    if (!was || !differs(was, light)) return { ...unprepared(light), level: 0, words: "" };
     const brighter = light.level >= was.level ? light : was;
     return { ...brighter, words: wordsOf(was, light) };
   });
+}
+
+/** A light without what it waits for. */
+function unprepared({ waits: _waits, ...light }: StageLight): StageLight {
+  return light;
 }
 
 /** True where the eye sees another light; what a dark light would look like counts for nothing. */

@@ -70,6 +70,7 @@ export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRen
     marks.clearRect(0, 0, options.width, options.height);
     for (const light of lights) paintHead(marks, view.project, light, options);
     for (const light of lights) if (rings && light.turns && chosen.has(light.channel)) paintLanding(marks, view.project, light, options);
+    for (const light of lights) if (light.waits !== undefined) paintWaiting(marks, view.project, light, options);
     for (const light of lights) if (light.goal) paintWay(marks, view.project, light, options);
     // Over the rings, so that a ring that passes leaves every number readable.
     if (labels) paintLabels(marks, lights, options);
@@ -127,14 +128,15 @@ function isLit({ level }: StageLight): boolean {
 /** The level that stands under a light; nothing while it is dark. */
 function levelWords(light: StageLight): string {
   if (light.words !== undefined) return light.words;
+  if (light.waits !== undefined && !isLit(light)) return `for ${light.waits}`;
   return isLit(light) ? String(Math.round(light.level * 100)) : "";
 }
 
 /** What the marks show of a light, told apart as finely as the eye does. */
 function markOf(light: StageLight): string {
-  const { from, to, goal, colour } = light;
+  const { from, to, goal, colour, angle, waits } = light;
   const way = goal ? ` ${goal.x} ${goal.y} ${goal.z}` : "";
-  return `${from.x} ${from.y} ${from.z} ${to.x} ${to.y} ${to.z} ${levelWords(light)} ${shade(colour, 1)}${way}`;
+  return `${from.x} ${from.y} ${from.z} ${to.x} ${to.y} ${to.z} ${levelWords(light)} ${shade(colour, 1)}${way}${waits === undefined ? "" : ` ${waits} ${angle}`}`;
 }
 
 /** The light that hangs in the whole room: what makes unlit things just visible. */
@@ -206,6 +208,27 @@ function paintWay(context: CanvasRenderingContext2D, project: Project, { to, goa
   context.moveTo(end.x - 4, end.y + 4);
   context.lineTo(end.x + 4, end.y - 4);
   context.stroke();
+}
+
+/** A dark light that moves or waits for a cue: a faint outline of its beam, dashed, with the ring in which it will land. */
+function paintWaiting(context: CanvasRenderingContext2D, project: Project, light: StageLight, { quiet }: StageOptions): void {
+  const [from, to] = [project(light.from), project(light.to)];
+  const across = Math.max(5, radius(light) * to.scale * 0.8);
+  context.save();
+  context.strokeStyle = quiet;
+  context.globalAlpha = 0.55;
+  context.lineWidth = 1;
+  context.setLineDash([2, 4]);
+  context.beginPath();
+  context.moveTo(from.x, from.y);
+  context.lineTo(to.x - across, to.y);
+  context.moveTo(from.x, from.y);
+  context.lineTo(to.x + across, to.y);
+  context.stroke();
+  context.beginPath();
+  context.ellipse(to.x, to.y, across, light.to.z > BACK - 0.3 ? across : across * 0.4, 0, 0, Math.PI * 2);
+  context.stroke();
+  context.restore();
 }
 
 /** Where a chosen light lands: the ring that it is moved by. */

@@ -28,6 +28,8 @@ export interface StageLight {
   readonly angle: number;
   /** Where it is going, for a light that is not yet there. */
   readonly goal?: Point;
+  /** The cue for which a dark light moves, or waits where it will land. */
+  readonly waits?: string;
   /** What is written by it in place of its level; with an empty text not even its number. */
   readonly words?: string;
 }
@@ -115,6 +117,7 @@ export function sameLight(a: StageLight, b: StageLight | undefined): boolean {
     a.level === b.level &&
     a.angle === b.angle &&
     a.words === b.words &&
+    a.waits === b.waits &&
     sameGoal(a.goal, b.goal) &&
     samePoint(a.from, b.from) &&
     samePoint(a.to, b.to) &&

@@ -25,6 +25,7 @@ export const CODES = {
   "palette-gap": "error",
   "patch-clash": "error",
   "unreachable-cue": "warning",
+  "call-adrift": "warning",
   "action-loop": "error",
   "never-stopped": "warning",
   "not-running": "warning",

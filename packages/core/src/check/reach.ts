@@ -1,4 +1,5 @@
 import { lineTimes } from "../script/scriptTime.ts";
+import { placeOfCall } from "../script/words.ts";
 import type { CheckContext } from "./context.ts";
 import { type Finding, findingAt } from "./finding.ts";
 
@@ -42,13 +43,18 @@ export function checkReach(context: CheckContext): Finding[] {
   return [...found, ...strayCalls(context)];
 }
 
-/** Tells of cues that are called at a script line which is not there. */
+/** Tells of cues that are called at a script line which is not there, or on a word which that line does not have. */
 function strayCalls(context: CheckContext): Finding[] {
   const { script } = context.sheet.show;
   if (!script) return [];
   const lines = lineTimes(script);
   return context.list.cues.flatMap((cue, row) => {
-    if (!cue.call || lines.has(cue.call.line)) return [];
+    const line = cue.call && lines.get(cue.call.line)?.line;
+    if (!cue.call || (line && (cue.call.word === undefined || placeOfCall(line.text, cue.call) >= 0))) return [];
+    if (line) {
+      const told = `Cue ${cue.number} is called on “${cue.call.word ?? ""}”, which line ${line.id} does not say: it is called at the beginning of the line. Place it at a word that is there.`;
+      return [findingAt(context, "call-adrift", row, null, told)];
+    }
     const message = `Cue ${cue.number} is called at line ${cue.call.line}, which the script does not have: nobody will call it. Place it at a line that is there.`;
     return [findingAt(context, "unreachable-cue", row, null, message, [{ op: "setCue", from: cue.number, to: cue.number, call: null }])];
   });

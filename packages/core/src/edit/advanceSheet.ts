@@ -24,7 +24,7 @@ import { sameTracking } from "../sheet/tracking.ts";
  */
 export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[]): ShowSheet {
   const [first] = steps;
-  if (first?.at === "show") return { ...sheet, show };
+  if (first?.at === "show" || first?.at === "script" || first?.at === "line") return { ...sheet, show };
   if (first?.at === "entry") return advanceEntry(sheet, show, first);
   if (first?.at === "renumber")
     return withLists(sheet, show, (known, list) => (list.id === first.list ? renumbered(known, list, first) : known));

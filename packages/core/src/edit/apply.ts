@@ -9,16 +9,20 @@ import { sameMove } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
 import type { Cue, CueHead, CueList, MoveSpec, Part, PartHead, Show } from "../show/schema.ts";
 import { applyEntry } from "./applyEntry.ts";
+import { applyScript } from "./applyScript.ts";
 import { applyShow } from "./applyShow.ts";
 import {
   type CueDataStep,
   type CueStep,
+  type LineStep,
   type MoveStep,
   type PartStep,
   type PlacedMove,
   type RenumberStep,
+  type ScriptStep,
   type Step,
   isCueData,
+  isOfScript,
 } from "./step.ts";
 
 /** Neighbouring steps that are made in one go, and the function that makes them on a show. `apply` throws ShowError and changes nothing. */
@@ -28,7 +32,7 @@ interface StepGroup {
 }
 
 /**
- * Steps gathered into groups: those on cues' data together, a renumbering or an entry by itself, in their order. Applying one shares
+ * Steps gathered into groups: those on cues' data together, those on the play together, a renumbering or an entry by itself, in their order. Applying one shares
  * everything it does not touch and holds each step against what is there first: it throws ShowError when that is not what the
  * step expects, and then the show is as it was.
  * A group is a function from a show to the show after it. Applying groups one by one lets a server pause between them.
@@ -37,13 +41,18 @@ interface StepGroup {
 export function stepGroups(steps: readonly Step[]): StepGroup[] {
   const found: StepGroup[] = [];
   let together: CueDataStep[] = [];
+  let ofScript: (ScriptStep | LineStep)[] = [];
   const close = (): void => {
-    const own = together;
+    const [own, lines] = [together, ofScript];
     if (own.length > 0) found.push({ steps: own, apply: (show) => onCues(show, own) });
+    if (lines.length > 0) found.push({ steps: lines, apply: (show) => applyScript(show, lines) });
     together = [];
+    ofScript = [];
   };
   for (const step of steps) {
+    if (isCueData(step) ? ofScript.length > 0 : together.length > 0) close();
     if (isCueData(step)) together.push(step);
+    else if (isOfScript(step)) ofScript.push(step);
     else {
       close();
       found.push({ steps: [step], apply: (show) => applyAlone(show, step) });
@@ -54,7 +63,7 @@ export function stepGroups(steps: readonly Step[]): StepGroup[] {
 }
 
 /** A step that is not about the content of cues. */
-function applyAlone(show: Show, step: Exclude<Step, CueDataStep>): Show {
+function applyAlone(show: Show, step: Exclude<Step, CueDataStep | ScriptStep | LineStep>): Show {
   if (step.at === "entry") return applyEntry(show, step);
   return step.at === "show" ? applyShow(show, step) : onNumbers(show, step);
 }

@@ -2,12 +2,22 @@
 import { cueOrder } from "../show/cueNumber.ts";
 import { sameMove } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
-import type { Cue, CueList, MoveSpec, Show } from "../show/schema.ts";
+import type { Cue, CueList, MoveSpec, Script, ScriptLine, Show } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { headOf, partHeadOf } from "./apply.ts";
 import { entriesOf, entryId } from "./applyEntry.ts";
+import { scriptHeadOf } from "./applyScript.ts";
 import { showHeadOf } from "./applyShow.ts";
-import { type CueDataStep, ENTRY_KINDS, type EntryStep, type PlacedMove, type RenumberStep, type Step } from "./step.ts";
+import {
+  type CueDataStep,
+  ENTRY_KINDS,
+  type EntryStep,
+  type LineStep,
+  type PlacedMove,
+  type RenumberStep,
+  type ScriptStep,
+  type Step,
+} from "./step.ts";
 
 /**
  * The exact changes that lie between two states of a show, whoever made them: the show's own fields, entries, then list by list the numbers
@@ -20,6 +30,7 @@ export function stepsBetween(before: Show, after: Show): Step[] {
   const [was, is] = [showHeadOf(before), showHeadOf(after)];
   return [
     ...(sameData(was, is) ? [] : [{ at: "show" as const, before: was, after: is }]),
+    ...scriptSteps(before.script, after.script),
     ...entrySteps(before, after),
     ...after.lists.flatMap((list) =>
       stepsOfList(
@@ -118,6 +129,44 @@ function renumbering(before: readonly Cue[], after: readonly Cue[], list: string
   pair(({ number: _number, ...rest }) => JSON.stringify(rest));
   pair(({ label = "" }) => label);
   return pairs.length > 0 ? { at: "renumber", list, cues: pairs } : undefined;
+}
+
+/**
+ * The changes that make one play another: its settings, and every line that comes, goes, changes or stands elsewhere. Undefined stands for a show without a play.
+ * Lines are the same by their ids. Applied in their order they make `before` into `after`; empty where both say the same.
+ */
+export function scriptSteps(before: Script | undefined, after: Script | undefined): (ScriptStep | LineStep)[] {
+  if (before === after) return [];
+  const [oldHead, newHead] = [scriptHeadOf(before), scriptHeadOf(after)];
+  const head: ScriptStep[] = sameData(oldHead, newHead) ? [] : [{ at: "script", before: oldHead, after: newHead }];
+  const lines = lineSteps(before?.lines ?? [], after?.lines ?? []);
+  return newHead ? [...head, ...lines] : [...lines, ...head];
+}
+
+/** The lines that come, go, change or stand elsewhere; those that go first, so that each that comes finds the line that it stands behind. */
+function lineSteps(before: readonly ScriptLine[], after: readonly ScriptLine[]): LineStep[] {
+  const stays = new Set(after.map(({ id }) => id));
+  const goes: LineStep[] = [];
+  const row: ScriptLine[] = [...before];
+  // From the end, so that a line that is put back by the inverse finds the one before it.
+  for (const line of before.toReversed()) {
+    if (stays.has(line.id)) continue;
+    const place = row.indexOf(line);
+    goes.push({ at: "line", line: line.id, before: { behind: row[place - 1]?.id ?? null, line } });
+    row.splice(place, 1);
+  }
+  const comes: LineStep[] = [];
+  for (const [index, line] of after.entries()) {
+    const behind = after[index - 1]?.id ?? null;
+    const place = row[index]?.id === line.id ? index : row.findIndex(({ id }) => id === line.id);
+    const old = row[place];
+    const was = old && { behind: row[place - 1]?.id ?? null, line: old };
+    if (old) row.splice(place, 1);
+    row.splice(index, 0, line);
+    const is = { behind, line };
+    if (!sameData(was, is)) comes.push({ at: "line", line: line.id, before: was, after: is });
+  }
+  return [...goes, ...comes];
 }
 
 /** What stands beside the cues and is different: what comes, goes or changes. */

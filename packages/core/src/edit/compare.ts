@@ -5,7 +5,7 @@ import { ShowError } from "../show/errors.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { sameData } from "../show/sameData.ts";
 import type { Cue } from "../show/schema.ts";
-import { capital } from "../show/words.ts";
+import { capital, count } from "../show/words.ts";
 import { cueSteps, stepsBetween, stepsOfList } from "./between.ts";
 import { impactOf } from "./impact.ts";
 import { type ImpactLine, type ImpactReport, reportImpact } from "./impactReport.ts";
@@ -30,7 +30,7 @@ export function compareShows(before: ShowSheet, after: ShowSheet, list: string):
   const steps = stepsBetween(before.show, after.show);
   const impact = impactOf(before, after, steps);
   const report = reportImpact(before, { sheet: after, steps, impact }, list);
-  return { ...report, beside: steps.flatMap(besideWords), steps };
+  return { ...report, beside: [...steps.flatMap(besideWords), ...scriptWords(steps)], steps };
 }
 
 /** What stands beside the cues and is different; nothing for what stands in them. */
@@ -40,7 +40,15 @@ function besideWords(step: Step): string[] {
     const title = before.title === after.title ? [] : [`The show is called ${after.title}`];
     return [...title, ...(sameData(before.newCue, after.newCue) ? [] : ["What new cues start with changed"])];
   }
+  if (step.at === "script")
+    return [!step.after ? "The script is taken away" : step.before ? "The pace of the script changed" : "The script came"];
   return step.at === "entry" ? [entryWords(step)] : [];
+}
+
+/** How many lines of the play came, went or changed; nothing where none did. */
+function scriptWords(steps: readonly Step[]): string[] {
+  const lines = steps.filter((step) => step.at === "line");
+  return lines.length > 0 ? [`${count(lines.length, "line")} of the script changed`] : [];
 }
 
 /** One entry that is different: "Palette Dusk added". */

@@ -9,7 +9,7 @@ import { type Key, keyAt, keyNamed } from "../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { TrackingWalk, carriedMove, sameTracking, valueOfMove } from "../sheet/tracking.ts";
 import { columnRange } from "./columnRange.ts";
-import { type CueStep, type Step, isCueData } from "./step.ts";
+import { type CueDataStep, type CueStep, type RenumberStep, type Step, isCueData } from "./step.ts";
 
 /**
  * One value of one look that an edit changes, by the cue's number afterwards; null is unset. Values are in the attribute's own unit.
@@ -55,8 +55,8 @@ export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly St
  * The steps that change the cues of one list.
  * In their order. Entries and the show's own fields belong to no list.
  */
-export function stepsInList(steps: readonly Step[], list: string): Exclude<Step, { at: "entry" | "show" }>[] {
-  return steps.filter((step) => step.at !== "entry" && step.at !== "show").filter((step) => step.list === list);
+export function stepsInList(steps: readonly Step[], list: string): (CueDataStep | RenumberStep)[] {
+  return steps.filter((step) => step.at === "renumber" || isCueData(step)).filter((step) => step.list === list);
 }
 
 /** The cues whose stored moves or times change, in their order. A new label, note, scene or call changes nothing that runs. */

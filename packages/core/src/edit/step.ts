@@ -1,19 +1,22 @@
 // The smallest exact changes, of which every edit is made: what stood there, and what stands there afterwards. They are stored, sent to every
 // window, turned round for undo, and compared before they are applied. They name cues, channels and ids, never places in an array.
 import { z } from "zod";
-import type {
-  Channel,
-  CueHead,
-  FixtureType,
-  Group,
-  HeldLook,
-  ListHead,
-  MoveSpec,
-  Pace,
-  Palette,
-  PartHead,
-  ShowHead,
-  Tempo,
+import {
+  type Channel,
+  type CueHead,
+  type FixtureType,
+  type Group,
+  type HeldLook,
+  type ListHead,
+  type MoveSpec,
+  type Pace,
+  type Palette,
+  type PartHead,
+  type ScriptHead,
+  type ScriptLine,
+  type ShowHead,
+  type Tempo,
+  scriptParts,
 } from "../show/schema.ts";
 
 /**
@@ -21,7 +24,7 @@ import type {
  * show still is as it was; turned round it is its own inverse.
  * History, undo and every window speak in steps: applied to the same show they give the same show anywhere.
  */
-export type Step = CueDataStep | RenumberStep | EntryStep | ShowStep;
+export type Step = CueDataStep | RenumberStep | EntryStep | ShowStep | ScriptStep | LineStep;
 
 /**
  * A change of what one cue holds.
@@ -141,6 +144,34 @@ export interface ShowStep {
 }
 
 /**
+ * The play comes, goes, or changes its pace or its standby time. It holds no line when it comes or goes.
+ * Absent means that the show has no play.
+ */
+export interface ScriptStep {
+  at: "script";
+  before?: ScriptHead | undefined;
+  after?: ScriptHead | undefined;
+}
+/**
+ * A line of the play and the line that it stands behind.
+ * `behind` is null for the first line. It counts where the line comes; where one goes it only says where it would come back.
+ */
+export interface PlacedLine {
+  behind: string | null;
+  line: ScriptLine;
+}
+/**
+ * One line of the play comes, goes, changes, or goes to another place.
+ * Its id stays the same as long as it is there.
+ */
+export interface LineStep {
+  at: "line";
+  line: string;
+  before?: PlacedLine | undefined;
+  after?: PlacedLine | undefined;
+}
+
+/**
  * The steps that take these back: each turned round, the last first. Applied to the show after them they give the identical document
  * before.
  * Each step says what was there before, so nothing else is needed.
@@ -162,6 +193,10 @@ function invertStep(step: Step): Step {
       return { ...step, before: step.after, after: step.before };
     case "show":
       return { ...step, before: step.after, after: step.before };
+    case "script":
+      return { ...step, before: step.after, after: step.before };
+    case "line":
+      return { ...step, before: step.after, after: step.before };
     case "renumber":
       return { ...step, cues: step.cues.map(({ from, to }) => ({ from: to, to: from })) };
   }
@@ -173,6 +208,14 @@ function invertStep(step: Step): Step {
  */
 export function isCueData(step: Step): step is CueDataStep {
   return step.at === "cue" || step.at === "part" || step.at === "move";
+}
+
+/**
+ * True for a change of the play.
+ * Cues are placed by steps of their own.
+ */
+export function isOfScript(step: Step): step is ScriptStep | LineStep {
+  return step.at === "script" || step.at === "line";
 }
 
 /**
@@ -193,6 +236,10 @@ export function addressOf(step: Step): string {
       return `${step.of}/${step.id}`;
     case "show":
       return "show";
+    case "script":
+      return "script";
+    case "line":
+      return `script/${step.line}`;
   }
 }
 
@@ -204,6 +251,8 @@ const placed = z.strictObject({
   part: z.number().int().min(1),
   move: z.custom<MoveSpec>((value) => typeof value === "number" || (typeof value === "object" && value !== null), "is not a move"),
 });
+const scriptHead = z.strictObject(scriptParts.head).optional();
+const placedLine = z.strictObject({ behind: z.string().nullable(), line: scriptParts.line }).optional();
 const inList = { list: z.string() };
 const inCue = { ...inList, cue: z.string() };
 
@@ -227,4 +276,6 @@ export const stepSchema = z.union([
   z.strictObject({ at: z.literal("renumber"), ...inList, cues: z.array(z.strictObject({ from: z.string(), to: z.string() })) }),
   z.strictObject({ at: z.literal("entry"), of: z.enum(ENTRY_KINDS), id: z.string(), before: placedEntry, after: placedEntry }),
   z.strictObject({ at: z.literal("show"), before: showHead, after: showHead }),
+  z.strictObject({ at: z.literal("script"), before: scriptHead, after: scriptHead }),
+  z.strictObject({ at: z.literal("line"), line: z.string(), before: placedLine, after: placedLine }),
 ]);

@@ -1,13 +1,13 @@
 import { named } from "./lightRules.ts";
 import type { Destination, Missing, Named, Range, Sentence, TypedMapping } from "./sentence.ts";
-import { TimeRules } from "./timeRules.ts";
+import { BookRules } from "./bookRules.ts";
 import { word } from "./tokens.ts";
 
 /**
  * The rules for what is done to whole cues: walls, recasting, copies, moves, numbers. What a cue's number must be is checked later.
  * One method for each rule of the grammar; `docs/line.md` shows them by example.
  */
-export class CueRules extends TimeRules {
+export class CueRules extends BookRules {
   /** `block #21`, `unassert #3..8`; `block #21 for 1..6 pan` writes the moves of those lights and sets no flag. */
   protected readonly flag = this.RULE("flag", (): Sentence => {
     const what = this.OR<"block" | "unblock" | "assert" | "unassert">([

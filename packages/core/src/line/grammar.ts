@@ -31,6 +31,10 @@ class LineParser extends CueRules {
       },
       { ALT: () => (this.CONSUME(word.Help), { kind: "help" }) },
       { ALT: () => this.SUBRULE(this.rehearsal) },
+      { ALT: () => this.SUBRULE(this.silence) },
+      { ALT: () => this.SUBRULE(this.scriptSettings) },
+      { ALT: () => this.SUBRULE(this.caller) },
+      { ALT: () => this.SUBRULE(this.outside) },
       { ALT: () => ({ kind: "newCues", times: this.SUBRULE(this.newCues) }) },
       { ALT: () => ({ kind: "find", text: this.SUBRULE(this.searched) }) },
       {
@@ -148,6 +152,8 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.History), "history") },
       { ALT: () => (this.CONSUME(word.Paper), "paper") },
       { ALT: () => (this.CONSUME(word.Planner), "planner") },
+      { ALT: () => (this.CONSUME(word.Book), "book") },
+      { ALT: () => (this.CONSUME(word.Log), "log") },
     ]),
   );
 
@@ -309,11 +315,13 @@ class LineParser extends CueRules {
   private readonly inTheseCues = this.RULE("inTheseCues", (cues: Range | undefined): Sentence =>
     this.OR<Sentence>([
       { ALT: () => ({ kind: "carries", cues, carries: this.SUBRULE(this.carries) }) },
+      { ALT: () => ({ kind: "call", cues, call: this.SUBRULE(this.calling) }) },
       {
         ALT: () => {
           this.CONSUME(word.Colon);
           return this.OR2<Sentence>([
             { ALT: () => ({ kind: "carries", cues, carries: this.SUBRULE2(this.carries) }) },
+            { ALT: () => ({ kind: "call", cues, call: this.SUBRULE2(this.calling) }) },
             { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
             { ALT: () => ({ kind: "last", cues, seconds: this.SUBRULE(this.lasting) }) },
             { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },

@@ -44,7 +44,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["help"], "opens this help", "begin start how"),
       entry(["#12", "#10..20"], "goes to a cue and looks at it, blind; a range of them"),
       entry(
-        ["score", "stage", "rig", "run", "check", "history", "paper", "planner"],
+        ["score", "stage", "rig", "run", "check", "history", "paper", "book", "planner", "log"],
         "goes to a view",
         "findings faults errors versions past print pdf cue sheet",
       ),
@@ -63,6 +63,31 @@ export const LINE_HELP: readonly LineChapter[] = [
         ['accept #12.3 "the designer wants it seen"'],
         "what Check finds in these cues is meant: folded away with this note, until its facts change",
         "findings ignore check note",
+      ),
+      entry(
+        ['#12: call "leave the lamp"', '#12: call after "lamp"', "#12: call none"],
+        "calls a cue on or after the last word of what is said in the play; or nowhere",
+        "script word place standby stage manager",
+      ),
+      entry(
+        ["quiet #12..13", "not quiet #12..13"],
+        "asks for silence in the lines from the call of one cue to that of the other: the planner moves no light there",
+        "silence script lines noise",
+      ),
+      entry(
+        ["script pace 142", "script standby 5", "script pace 120 in #12..13"],
+        "words a minute of the play, or of the lines between two cues; by how many seconds a standby comes before its call",
+        "speaking speed tempo words minute",
+      ),
+      entry(
+        ["call at 20", "call from #12 at 5", "call stop"],
+        "live: the simulated stage manager reads the play so many times as fast and presses Go at each cue's word; or leaves",
+        "caller stage manager run through",
+      ),
+      entry(
+        ["osc on", "osc off"],
+        "listens to programs outside, which press Go and more by OSC; or no longer",
+        "remote control udp network",
       ),
       entry(
         ["rehearse", "rehearse at 2"],

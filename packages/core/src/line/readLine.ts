@@ -22,6 +22,7 @@ import type { LineFault } from "./fault.ts";
 import { parseLine } from "./grammar.ts";
 import { type HandRequest, operationInHand, handRequest } from "./handLine.ts";
 import { recordTimesOf, timesPatchOf } from "./cueTimes.ts";
+import { callEdit, checkedCaller, quietEdit, scriptEdit } from "./bookLine.ts";
 import { checkedRange, faultless, single } from "./checked.ts";
 import { Fault, attributeOf, channelsOf, listNamed, matches, paletteNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
 import { type LinePress, actionOf, pressOf, rankEdit } from "./pressLine.ts";
@@ -46,6 +47,9 @@ export type LineRequest =
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
   | { kind: "rehearse"; speed: number }
+  | { kind: "caller"; speed: number; from?: string }
+  | { kind: "callerLeaves" }
+  | { kind: "osc"; on: boolean }
   | { kind: "show"; what: Shown; shown: boolean }
   | { kind: "press"; press: LinePress }
   | { kind: "numbers"; cues: Range | undefined }
@@ -108,6 +112,11 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
           length: 1,
         });
       return sentence;
+    case "callerLeaves":
+    case "osc":
+      return sentence;
+    case "caller":
+      return { ...sentence, ...checkedCaller(sentence) };
     case "accept":
       return { ...sentence, cues: checkedRange(sentence.cues) };
     case "carries":
@@ -117,6 +126,12 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
         ...cues,
         carries: sentence.carries,
       }));
+    case "call":
+      return editOf(cuesFor(sentence.cues, context), (cues) => callEdit(cues, sentence.call, context));
+    case "quiet":
+      return { kind: "edit", edits: [quietEdit(sentence, context)], channels: undefined, cues: undefined };
+    case "script":
+      return { kind: "edit", edits: [scriptEdit(sentence, context)], channels: undefined, cues: undefined };
     case "goCue":
       return { kind: "choose", cues: checkedRange(sentence.cues) };
     case "times": {

@@ -5,7 +5,7 @@ import type { Trigger } from "../show/schema.ts";
  * The views that can be gone to by their name.
  * As they stand in the frame.
  */
-export type ViewName = "score" | "stage" | "planner" | "run" | "rig" | "check" | "history" | "paper";
+export type ViewName = "score" | "stage" | "book" | "planner" | "run" | "rig" | "check" | "history" | "paper" | "log";
 
 /**
  * What the Score can show or put away.
@@ -28,6 +28,17 @@ export type Sentence =
   | { kind: "help" }
   // The whole list run without waiting, called so many times as fast as it is spoken.
   | { kind: "rehearse"; speed: number }
+  // Where in the play a cue is called: on or after the last word of a phrase; null: nowhere.
+  | { kind: "call"; cues: Range | undefined; call: { phrase: string; after: boolean } | null }
+  // The lines between the calls of two cues ask for silence, or no longer do.
+  | { kind: "quiet"; cues: Range; quiet: boolean }
+  // Words a minute and seconds of standby, of the play or of the lines between two cues; null takes a setting away.
+  | { kind: "script"; cues: Range | undefined; pace?: number | null; standby?: number | null }
+  // The play is called by the simulated stage manager, so many times as fast as it is spoken; or that leaves.
+  | { kind: "caller"; speed: number; from?: string }
+  | { kind: "callerLeaves" }
+  // Programs outside are listened to, or no longer.
+  | { kind: "osc"; on: boolean }
   // The times that new cues begin with; null: none.
   | { kind: "newCues"; times: TypedPartTimes | null }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }

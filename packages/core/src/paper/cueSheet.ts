@@ -1,4 +1,5 @@
 import type { Cue, Show, Trigger } from "../show/schema.ts";
+import { shortened } from "../show/words.ts";
 import { sceneAt } from "../sheet/scenes.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../sheet/sheet.ts";
 import { cueDuration } from "../time/durations.ts";
@@ -17,7 +18,7 @@ function callWords({ call }: Cue, script: Show["script"]): string {
   const line = script?.lines.find(({ id }) => id === call.line);
   const page = line?.page === undefined ? "" : `p. ${line.page}, `;
   const who = line?.who ? `${line.who}: ` : "";
-  const text = line ? shortened(line.text) : call.line;
+  const text = line ? shortened(line.text, ENOUGH_LETTERS) : call.line;
   return `${page}${who}“${text}” ${placeWords(call)}`;
 }
 
@@ -27,10 +28,8 @@ function placeWords({ kind, word }: NonNullable<Cue["call"]>): string {
   return `${kind === "after" ? "after" : "on"} ${word ? `“${word}”` : "the line"}`;
 }
 
-/** A line of the play as far as it is needed to find it. */
-function shortened(text: string): string {
-  return text.length > 60 ? `${text.slice(0, 57).trimEnd()} …` : text;
-}
+/** A line of the play is found by so many letters. */
+const ENOUGH_LETTERS = 60;
 
 /**
  * Scene by scene, every cue with where it is called, what fires it and how long it lasts: for the stage manager. Rows first to last.

@@ -35,9 +35,14 @@ export function rehearsalFindingId({ code, cue, key }: RehearsalFinding): string
   return `${code} ${cue} ${key}`;
 }
 
+/** So many findings of one kind: "3 sweeps". */
+export function rehearsalKindWords(code: RehearsalCode, number: number): string {
+  return count(number, COUNTED[code]);
+}
+
 /** "3 sweeps, 1 cut fade", or "clean": what was found, counted kind by kind. */
 export function rehearsalWords({ findings }: Pick<Rehearsal, "findings">): string {
-  const words = rehearsalKinds(findings).map(([code, number]) => count(number, COUNTED[code]));
+  const words = rehearsalKinds(findings).map(([code, number]) => rehearsalKindWords(code, number));
   return words.length === 0 ? "clean" : words.join(", ");
 }
 

@@ -4,7 +4,7 @@ import { runToEnd } from "../show/runToEnd.ts";
 import { callMoment } from "../script/scriptTime.ts";
 import { nextRow } from "../mix/follows.ts";
 import { Mix } from "../mix/mix.ts";
-import { moveRig, simulatedRig } from "../output/simulatedRig.ts";
+import { type SimulatedRig, moveRig, simulatedRig } from "../output/simulatedRig.ts";
 import { type Rehearsal, reported } from "./findings.ts";
 import { isPressed, pressMoment } from "./presses.ts";
 import { Watch } from "./watch.ts";
@@ -39,7 +39,31 @@ export function rehearse(sheet: ShowSheet, wish: RehearsalWish = {}): Rehearsal 
 }
 
 /** As `rehearse`, as a computation that pauses every few hundred frames. The rehearsal is given back by the generator's return. */
-export function* rehearseInSteps(sheet: ShowSheet, { speed = 1, list: id }: RehearsalWish = {}): Generator<undefined, Rehearsal> {
+export function* rehearseInSteps(sheet: ShowSheet, wish: RehearsalWish = {}): Generator<undefined, Rehearsal> {
+  return (yield* runThrough(sheet, wish, Number.POSITIVE_INFINITY)).rehearsal;
+}
+
+/** The stage at one moment of a rehearsal, by key ordinal: what each key is told, and where a light as fast as its type has come. In the attribute's own unit. */
+export interface RehearsalMoment {
+  readonly told: Float64Array;
+  readonly is: Float64Array;
+}
+
+/**
+ * The stage at a moment of a rehearsal, for a picture of what was found there: the show is run again up to it. Seconds of the rehearsal; past its end the stage at its end.
+ * Costs as much as rehearsing up to that moment. Throws ShowError for a list that there is not.
+ */
+export function rehearsalMoment(sheet: ShowSheet, wish: RehearsalWish, moment: number): RehearsalMoment {
+  const { told, is } = runToEnd(runThrough(sheet, wish, moment)).rig;
+  return { told: told.slice(), is: is.slice() };
+}
+
+/** Runs the show up to a moment, or to its end: what was found, and the lights as they stand then. */
+function* runThrough(
+  sheet: ShowSheet,
+  { speed = 1, list: id }: RehearsalWish,
+  until: number,
+): Generator<undefined, { readonly rehearsal: Rehearsal; readonly rig: SimulatedRig }> {
   const list = listOf(sheet, id);
   const { script } = sheet.show;
   const mix = new Mix(sheet);
@@ -47,7 +71,7 @@ export function* rehearseInSteps(sheet: ShowSheet, { speed = 1, list: id }: Rehe
   const watch = new Watch(list, rig);
   const assumed = list.cues.flatMap((cue, row) => (isPressed(list, row) && callMoment(script, cue.call) === null ? [cue.number] : []));
   const run = mix.lists.get(list.id);
-  if (!run || list.cues.length === 0) return { clean: true, seconds: 0, assumed, findings: [] };
+  if (!run || list.cues.length === 0) return { rehearsal: { clean: true, seconds: 0, assumed, findings: [] }, rig };
   let now = 0;
   let step = 0;
   let last: number | null = null;
@@ -77,15 +101,15 @@ export function* rehearseInSteps(sheet: ShowSheet, { speed = 1, list: id }: Rehe
     hear();
     const travels = moveRig(rig, step);
     watch.look(now);
-    if (now > endsBy) break;
+    if (now > endsBy || now >= until) break;
     const rests = !travels && watch.isQuiet && !mix.isMoving(now);
     if (rests && row < 0) break;
     // Nothing happens before the next press: nobody needs to watch.
-    const next = rests && press < Number.POSITIVE_INFINITY ? press : Math.min(now + FRAME, press);
+    const next = Math.min(until, rests && press < Number.POSITIVE_INFINITY ? press : Math.min(now + FRAME, press));
     step = rests ? 0 : next - now;
     now = next;
     if (frames % BETWEEN_PAUSES === BETWEEN_PAUSES - 1) yield;
   }
   const findings = watch.findings();
-  return { clean: findings.length === 0, seconds: reported(now), assumed, findings };
+  return { rehearsal: { clean: findings.length === 0, seconds: reported(now), assumed, findings }, rig };
 }

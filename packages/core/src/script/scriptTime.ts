@@ -1,10 +1,7 @@
 import { cached } from "../show/cached.ts";
-import type { Cue, ScriptLine, Show } from "../show/schema.ts";
-
-/** The play of a show. */
-type Script = NonNullable<Show["script"]>;
-/** Where in the script a cue is called. */
-type Call = NonNullable<Cue["call"]>;
+import { at } from "../show/at.ts";
+import type { Call, Script, ScriptLine } from "../show/schema.ts";
+import { placeOfCall, wordsOf } from "./words.ts";
 
 /** Words a minute where a script names no pace of its own. */
 export const SPEAKING_PACE = 150;
@@ -20,11 +17,12 @@ export interface LineTime {
 }
 
 /**
- * How long a line takes: its words at the pace, at least a second, or what the line itself says (FORMAT). Seconds.
- * `pace` is words a minute, above 0. Words are what blanks separate.
+ * How long a line takes: its words at the pace, at least a second, or what the line itself says (FORMAT). A heading is not spoken and takes no time. Seconds.
+ * `pace` is words a minute, above 0; one of the line's own goes before it. Words are what blanks separate.
  */
 export function lineSeconds(line: ScriptLine, pace: number): number {
-  return line.seconds ?? Math.max(1, (wordsOf(line.text).length / pace) * 60);
+  if (line.heading) return line.seconds ?? 0;
+  return line.seconds ?? Math.max(1, (wordsOf(line.text).length / (line.pace ?? pace)) * 60);
 }
 
 /**
@@ -33,9 +31,12 @@ export function lineSeconds(line: ScriptLine, pace: number): number {
  */
 export const lineTimes = cached((script: Script): ReadonlyMap<string, LineTime> => {
   const times = new Map<string, LineTime>();
+  const usual = script.pace ?? SPEAKING_PACE;
+  let pace = usual;
   let start = 0;
   for (const line of script.lines) {
-    const seconds = lineSeconds(line, script.pace ?? SPEAKING_PACE);
+    if (line.heading) pace = line.pace ?? usual;
+    const seconds = lineSeconds(line, pace);
     times.set(line.id, { line, start, seconds });
     start += seconds;
   }
@@ -52,11 +53,30 @@ export function callMoment(script: Script | undefined, call: Call | undefined): 
   const time = script && call && lineTimes(script).get(call.line);
   if (!time || !call) return null;
   const after = call.kind === "after";
-  if (call.word === undefined) return time.start + (after ? time.seconds : 0);
-  const words = wordsOf(time.line.text);
-  const place = words.findIndex((word) => plainWord(word) === plainWord(call.word ?? ""));
+  const place = placeOfCall(time.line.text, call);
   if (place < 0) return time.start + (after ? time.seconds : 0);
-  return time.start + (time.seconds * (place + (after ? 1 : 0))) / words.length;
+  return time.start + (time.seconds * (place + (after ? 1 : 0))) / wordsOf(time.line.text).length;
+}
+
+/** How long the whole play takes as its words have it. Seconds; 0 for a script without lines. */
+export function playSeconds(script: Script): number {
+  const last = script.lines.at(-1);
+  const time = last && lineTimes(script).get(last.id);
+  return time ? time.start + time.seconds : 0;
+}
+
+/**
+ * The line that is spoken at a moment, and which of its words, counted from 0. Before the first line it is the first, past the end the last; undefined for a script
+ * without lines. `moment` is seconds from the script's first word.
+ */
+export function placeAt(script: Script, moment: number): { readonly line: ScriptLine; readonly word: number } | undefined {
+  const times = [...lineTimes(script).values()];
+  if (times.length === 0) return undefined;
+  const behind = times.findIndex(({ start, seconds }) => start + seconds > moment);
+  const { line, start, seconds } = at(times, behind < 0 ? times.length - 1 : behind);
+  const words = wordsOf(line.text).length;
+  const share = seconds > 0 ? (moment - start) / seconds : 0;
+  return { line, word: Math.min(words - 1, Math.max(0, Math.floor(share * words))) };
 }
 
 /** The quiet lines of a script with their times; found once for each script. */
@@ -85,14 +105,4 @@ export function quietLinesBetween(script: Script | undefined, from: number, to: 
   return quietTimes(script)
     .filter(({ start, seconds }) => start < to && start + seconds > from)
     .map(({ line }) => line);
-}
-
-/** The words of a line as they are spoken. */
-function wordsOf(text: string): string[] {
-  return text.split(/\s+/).filter((word) => word !== "");
-}
-
-/** A word without its case and its punctuation, to be compared. */
-function plainWord(word: string): string {
-  return word.toLowerCase().replace(/[^\p{L}\p{N}]/gu, "");
 }

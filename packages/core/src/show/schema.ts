@@ -205,6 +205,8 @@ export const markSchema = z.strictObject({
 export const callSchema = z.strictObject({
   line: text.max(100),
   word: text.max(100).optional(),
+  /** Which of several like words of the line is meant, counted from 1; the first when absent. */
+  nth: z.number().int("is not a whole number").min(2, "is below 2; the first needs none").max(1000).optional(),
   kind: text.max(40).optional(),
 });
 const after = seconds.optional();
@@ -301,17 +303,25 @@ const unlessEmpty = <T extends z.ZodType>(schema: T) =>
     .transform((all) => (all.length > 0 ? all : undefined))
     .optional();
 
-/** One line of the play: who says it, and how long it takes if that is known. Seconds. */
-const scriptLine = z.strictObject({
-  id: text.min(1).max(100),
+/** Words a minute. */
+const speakingPace = z.number().positive();
+/**
+ * What a line of the play holds beside its id: who says it, and how long it takes if that is known, seconds. A heading is not spoken and takes no time; a pace of its own
+ * holds for the line, that of a heading for all lines up to the next heading.
+ */
+const scriptLineFields = {
   page: z.number().optional(),
   who: text.max(100).optional(),
   text: text.max(10_000),
+  heading: z.boolean().optional(),
+  pace: speakingPace.optional(),
   seconds: seconds.optional(),
   quiet: z.boolean().optional(),
-});
-/** The play line by line. `pace` is words a minute. */
-const script = z.strictObject({ pace: z.number().positive().optional(), lines: z.array(scriptLine) });
+};
+const scriptLine = z.strictObject({ id: text.min(1).max(100), ...scriptLineFields });
+/** The play line by line. `pace` is words a minute, `standby` the seconds by which a standby comes before its call (section 12 of the running rules). */
+const scriptHeadFields = { pace: speakingPace.optional(), standby: seconds.optional() };
+const script = z.strictObject({ ...scriptHeadFields, lines: z.array(scriptLine) });
 
 /** What a cue starts with when it is recorded and nothing is said of it. */
 const newCue = z.strictObject({ times: partTimes });
@@ -341,6 +351,8 @@ export const showSchema = z.strictObject({
 export const documentParts = { moves: rawMoves, move: moveSchema, waves, cueNumber };
 /** The schemas of what stands beside the cues. */
 export const entrySchemas = { fixtureType, channel, group, palette, pace, list, heldLook, tempo };
+/** The schemas of the play's own fields, and of what a line of it holds. */
+export const scriptParts = { head: scriptHeadFields, line: scriptLine, lineFields: scriptLineFields };
 /** The schemas of single fields, for those who read something beside the document: edits, forms, what comes over the network. */
 export const editParts = { id, text, label, newCue, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
 
@@ -458,6 +470,12 @@ export type Tempo = z.infer<typeof tempo>;
 export type Action = z.infer<typeof actionSchema>;
 /** A line of the play. */
 export type ScriptLine = z.infer<typeof scriptLine>;
+/** The play of a show. */
+export type Script = z.infer<typeof script>;
+/** What a script says over its lines: its speaking pace, words a minute, and the seconds by which a standby comes before its call. */
+export type ScriptHead = Omit<Script, "lines">;
+/** Where in the script a cue is called. */
+export type Call = z.infer<typeof callSchema>;
 /**
  * A whole show: plain data, never changed, only replaced.
  * Two that say the same serialize to the same bytes. Sheets, looks and times are worked out of it and kept by its identity.

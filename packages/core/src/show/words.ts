@@ -31,6 +31,14 @@ export function lightRuns(channels: readonly number[], through = ".."): string {
 }
 
 /**
+ * The beginning of a text that is longer than so many letters, with an ellipsis behind it.
+ * A text that is short enough stays as it is.
+ */
+export function shortened(text: string, most: number): string {
+  return text.length > most ? `${text.slice(0, most - 3).trimEnd()} …` : text;
+}
+
+/**
  * "1 light", "3 lights".
  * The plural is made with an s: choose words that take one.
  */

@@ -26,6 +26,7 @@ import { removeHeldLook, setHeldLook } from "./heldLooks.ts";
 import { removePace, setPace } from "./paces.ts";
 import { removePalette, setPalette } from "./palettes.ts";
 import { renumberChannel } from "./renumberChannel.ts";
+import { setLines, setScript, setText } from "./script.ts";
 import { setShow } from "./setShow.ts";
 import { removeTempo, setTempo } from "./tempos.ts";
 import { setWave } from "./setWave.ts";
@@ -61,6 +62,9 @@ export const EDIT_KINDS = {
   assert,
   unassert,
   setShow,
+  setScript,
+  setLines,
+  setText,
   setPalette,
   setGroup,
   setPace,

@@ -9,6 +9,7 @@ import { headStep } from "../plan/headStep.ts";
 import { eachRow } from "../plan/rows.ts";
 import { checkActions } from "../plan/wholeCue.ts";
 import type { Step } from "../step.ts";
+import { callWords } from "../../script/words.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { rangeWords } from "./kindWords.ts";
 
@@ -68,11 +69,12 @@ function triggerWords(trigger: SetCueEdit["trigger"]): string {
 }
 
 /** What is set of a cue, field by field. */
-function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, carries, ...others }: SetCueEdit): string[] {
+function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, carries, call, ...others }: SetCueEdit): string[] {
   return [
     ...(carries === undefined ? [] : [CARRIES_WORDS[carries ?? "track"]]),
     ...(label === undefined ? [] : [label ? `label “${label}”` : "label taken away"]),
     ...(trigger === undefined ? [] : [triggerWords(trigger)]),
+    ...(call === undefined ? [] : [`called ${callWords(call)}${call ? `, line ${call.line}` : ""}`]),
     ...Object.keys(others).map((name) => `${name} set`),
   ];
 }

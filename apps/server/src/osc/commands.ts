@@ -1,0 +1,113 @@
+import { ShowError, isCueNumber } from "@zm/core";
+import type { PressRequest } from "@zm/protocol";
+import type { OscWords } from "@zm/protocol/oscPacket";
+
+/** What a message asks for: something to press, to be told where everything stands, or a run to be begun. */
+export type OscCommand =
+  { readonly press: PressRequest } | { readonly hello: true } | { readonly run: { readonly name: string; readonly speed: number } };
+
+/** What can be pressed on a list, behind /zm/ for the first list and /zm/list/ID/ for any. */
+const ON_LIST = ["go", "back", "hold", "goto", "release", "rate", "master", "fader", "catch"] as const;
+const OTHERS = ["hello", "run", "standby", "fire", "look", "tempo"] as const;
+
+/** What a message asks for. Throws ShowError that names what is wrong and what could stand there. */
+export function oscCommand({ address, args }: OscWords): OscCommand {
+  const [, root, ...rest] = address.split("/");
+  if (root !== "zm") throw new ShowError(`${address} is not known here; every address begins with /zm/`);
+  const [first, list, verb] = rest;
+  if (first === "list" && rest.length === 3 && list !== undefined)
+    return { press: { ...onList(verb, args, address), list: decodeURIComponent(list) } };
+  if (rest.length !== 1) throw unknown(address);
+  switch (first) {
+    case "hello":
+      return { hello: true };
+    case "run":
+      return { run: { name: text(args[0] ?? ""), speed: number(args[1] ?? 1, address, "speed") } };
+    case "standby":
+      return { press: { press: "standby", chosen: pairs(args, address) } };
+    case "fire":
+      return { press: { press: "fire" } };
+    case "look":
+      return {
+        press: {
+          press: "look",
+          look: text(needed(args[0], address, "the held look")),
+          level: number(args[1], address, "level"),
+          ...time(args[2], address),
+        },
+      };
+    case "tempo":
+      return {
+        press: {
+          press: "tempo",
+          tempo: text(needed(args[0], address, "the tempo")),
+          perMinute: number(args[1], address, "beats a minute"),
+        },
+      };
+    default:
+      return { press: onList(first, args, address) };
+  }
+}
+
+/** A press on one list. */
+function onList(verb: string | undefined, args: OscWords["args"], address: string): PressRequest {
+  switch (verb) {
+    case "go":
+      return { press: "go", ...(args[0] === undefined ? {} : { cue: cueNumber(args[0], address) }) };
+    case "back":
+    case "catch":
+      return { press: verb };
+    case "hold":
+      return { press: "hold", ...(args[0] === undefined ? {} : { held: Number(args[0]) !== 0 }) };
+    case "goto":
+      return { press: "goto", cue: cueNumber(needed(args[0], address, "the cue"), address), ...time(args[1], address) };
+    case "release":
+      return { press: "release", ...time(args[0], address) };
+    case "rate":
+      return { press: "rate", rate: number(args[0], address, "rate") };
+    case "master":
+    case "fader":
+      return { press: verb, level: number(args[0], address, "level"), ...time(args[1], address) };
+    default:
+      throw unknown(address);
+  }
+}
+
+function unknown(address: string): ShowError {
+  return new ShowError(
+    `${address} is not known here; there is ${OTHERS.map((each) => `/zm/${each}`).join(", ")}, and /zm/VERB or /zm/list/ID/VERB with ${ON_LIST.join(", ")}`,
+  );
+}
+
+function needed(value: string | number | undefined, address: string, what: string): string | number {
+  if (value === undefined || value === "") throw new ShowError(`${address} needs ${what}`);
+  return value;
+}
+
+function text(value: string | number): string {
+  return String(value).slice(0, 200);
+}
+
+function number(value: string | number | undefined, address: string, what: string): number {
+  const found = Number(needed(value, address, `a ${what}`));
+  if (!Number.isFinite(found)) throw new ShowError(`${address} needs a ${what}, and "${value}" is no number`);
+  // Numbers come with the precision of a float.
+  return Math.round(found * 1000) / 1000;
+}
+
+function time(value: string | number | undefined, address: string): { time?: number } {
+  return value === undefined ? {} : { time: number(value, address, "time in seconds") };
+}
+
+/** The number of a cue, sent as text or as a number. */
+function cueNumber(value: string | number, address: string): string {
+  const cue = typeof value === "number" ? String(Math.round(value * 1000) / 1000) : value;
+  if (!isCueNumber(cue)) throw new ShowError(`${address} needs the number of a cue, and "${value}" is none`);
+  return cue;
+}
+
+/** Lists and their next cues, in pairs; none empties the set. */
+function pairs(args: OscWords["args"], address: string): { list: string; cue: string }[] {
+  if (args.length % 2 !== 0) throw new ShowError(`${address} takes pairs of a list and a cue`);
+  return args.flatMap((list, index) => (index % 2 === 0 ? [{ list: text(list), cue: cueNumber(args[index + 1] ?? "", address) }] : []));
+}

@@ -1,0 +1,34 @@
+import { ApiProperty } from "@nestjs/swagger";
+import { ADDRESS, type CallerRequest, type OscSettings } from "@zm/protocol";
+import { IsBoolean, IsInt, IsNumber, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf } from "class-validator";
+
+/** How programs outside reach the show that runs. */
+export class OscDto implements OscSettings {
+  @ApiProperty()
+  @IsBoolean({ message: "on is true or false" })
+  on: boolean;
+
+  @ApiProperty({ example: "127.0.0.1:8765" })
+  @Matches(ADDRESS, { message: "address is a host and a port, such as 127.0.0.1:8765" })
+  address: string;
+
+  @ApiProperty({ type: Number, nullable: true, description: "The show that they speak to; null: the one on stage" })
+  @ValidateIf((body: OscDto) => body.show !== null)
+  @IsInt({ message: "show is the number of a show, or null" })
+  show: number | null;
+}
+
+/** Has the play called. */
+export class CallerDto implements CallerRequest {
+  @ApiProperty({ description: "How many times as fast as it is spoken", example: 20 })
+  @IsNumber()
+  @Min(1, { message: "speed is 1 to 60" })
+  @Max(60, { message: "speed is 1 to 60" })
+  speed: number;
+
+  @ApiProperty({ required: false, description: "The first cue that is called; left out, the one behind the cue on stage" })
+  @IsOptional()
+  @IsString()
+  @MaxLength(12)
+  from?: string | undefined;
+}

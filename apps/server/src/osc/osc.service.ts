@@ -1,0 +1,227 @@
+import { type RemoteInfo, type Socket, createSocket } from "node:dgram";
+import { join } from "node:path";
+import { Injectable, Logger, NotFoundException, type OnModuleDestroy, type OnModuleInit } from "@nestjs/common";
+import { ShowError, findRow } from "@zm/core";
+import {
+  type OscMessage,
+  type OscSettings,
+  type OscState,
+  type RunEvent,
+  beginRunRequest,
+  oscSettings,
+  placeOfAddress,
+  pressRequest,
+} from "@zm/protocol";
+import { type OscWords, readOsc, writeOsc } from "@zm/protocol/oscPacket";
+import { Subscription } from "rxjs";
+import type { z } from "zod";
+import { RunService } from "../run/run.service.ts";
+import { RunLogService } from "../runlog/runLog.service.ts";
+import { Settings } from "../settings.ts";
+import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
+import { wordsOf } from "../shared/wordsOf.ts";
+import { ShowsService } from "../shows/shows.service.ts";
+import { oscCommand } from "./commands.ts";
+
+/** Off until it is switched on, and then for this machine alone. */
+const AT_FIRST: OscSettings = { on: false, address: "127.0.0.1:8765", show: null };
+/** Whoever has sent something is told what happens for so long. Milliseconds. */
+const LISTENS = 10 * 60_000;
+const MOST_LISTENERS = 50;
+const MOST_MESSAGES = 60;
+
+interface Listener {
+  readonly address: string;
+  readonly port: number;
+  until: number;
+}
+
+/** The door for programs outside: OSC over UDP. They press what a window can press, are told what happens, and hear of refusals as messages. */
+@Injectable()
+export class OscService implements OnModuleInit, OnModuleDestroy {
+  private readonly log = new Logger("Osc");
+  private readonly path: string;
+  private settings: OscSettings;
+  private socket: Socket | null = null;
+  private fault: string | null = null;
+  private readonly listeners = new Map<string, Listener>();
+  private readonly messages: OscMessage[] = [];
+  private readonly subscriptions = new Subscription();
+  /** Messages are done one after the other, in the order in which they come. */
+  private queue: Promise<void> = Promise.resolve();
+  /** The show that was spoken to last, and where its lists stood after the newest event. */
+  private spoken: number | null = null;
+  private stood: Readonly<Record<string, string | null>> = {};
+
+  constructor(
+    private readonly runs: RunService,
+    private readonly shows: ShowsService,
+    private readonly runLog: RunLogService,
+    settings: Settings,
+  ) {
+    this.path = join(settings.runs, "osc.json");
+    const kept = oscSettings.safeParse(readJsonFile(this.path));
+    this.settings = kept.success ? kept.data : AT_FIRST;
+    if (settings.osc !== undefined) this.settings = { ...this.settings, on: true, address: settings.osc };
+    this.subscriptions.add(this.runs.changes.subscribe((event) => this.tell(event)));
+  }
+
+  async onModuleInit(): Promise<void> {
+    await this.listen();
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    this.subscriptions.unsubscribe();
+    await this.queue;
+    await this.close();
+  }
+
+  state(): OscState {
+    return { ...this.settings, fault: this.fault, messages: this.messages };
+  }
+
+  /** Listens as the settings say from now on, and keeps them. */
+  async set(settings: OscSettings): Promise<OscState> {
+    writeJsonFile(this.path, settings);
+    this.settings = settings;
+    await this.close();
+    await this.listen();
+    return this.state();
+  }
+
+  /** The address at which programs outside are listened to; null while nobody is. */
+  get address(): string | null {
+    return this.socket && this.fault === null ? this.settings.address : null;
+  }
+
+  /** The show that programs outside speak to: the one that was set, else the one on stage, else the first there is. Throws NotFoundException where there is none. */
+  async target(): Promise<number> {
+    const wanted = this.settings.show ?? (await this.runs.output()).show;
+    if (wanted !== null) return wanted;
+    const [first] = await this.shows.list();
+    if (!first) throw new NotFoundException("There is no show yet");
+    return first.id;
+  }
+
+  private listen(): Promise<void> {
+    this.fault = null;
+    if (!this.settings.on) return Promise.resolve();
+    const { host, port } = placeOfAddress(this.settings.address);
+    const socket = createSocket("udp4");
+    this.socket = socket;
+    socket.on("message", (packet, from) => this.take(packet, from));
+    return new Promise((resolve) => {
+      socket.on("error", (error) => {
+        this.fault = `Nobody can be listened to at ${this.settings.address}: ${wordsOf(error)}`;
+        this.log.warn(this.fault);
+        resolve();
+      });
+      socket.bind(port, host, () => resolve());
+    });
+  }
+
+  private close(): Promise<void> {
+    const { socket } = this;
+    this.socket = null;
+    this.listeners.clear();
+    return new Promise((resolve) => {
+      if (!socket) return resolve();
+      try {
+        socket.close(() => resolve());
+      } catch {
+        // One that could not be opened is not open.
+        resolve();
+      }
+    });
+  }
+
+  private take(packet: Buffer, from: RemoteInfo): void {
+    const who = `${from.address}:${from.port}`;
+    if (!this.listeners.has(who) && this.listeners.size >= MOST_LISTENERS) this.listeners.delete([...this.listeners.keys()][0] ?? "");
+    this.listeners.set(who, { address: from.address, port: from.port, until: Date.now() + LISTENS });
+    let all: OscWords[];
+    try {
+      all = readOsc(packet);
+    } catch (error) {
+      return this.send(who, { address: "/zm/error", args: ["", `This is no OSC message: ${wordsOf(error)}`] });
+    }
+    for (const message of all) this.queue = this.queue.then(() => this.do(message, who));
+  }
+
+  /** Does what a message asks for; why it cannot be done goes back as a message. */
+  private async do(message: OscWords, who: string): Promise<void> {
+    this.note("in", who, message);
+    try {
+      const command = oscCommand(message);
+      const show = await this.target();
+      if (show !== this.spoken) [this.spoken, this.stood] = [show, {}];
+      if ("hello" in command) await this.greet(show, who);
+      else if ("run" in command) await this.begin(show, command.run, message.address);
+      else await this.runs.press(show, held(pressRequest, command.press, message.address), { by: "osc", who });
+    } catch (error) {
+      this.send(who, { address: "/zm/error", args: [message.address, wordsOf(error)] });
+    }
+  }
+
+  /** Begins a run of the run log. */
+  private async begin(show: number, run: object, address: string): Promise<void> {
+    const { name, speed = 1 } = held(beginRunRequest, run, address);
+    await this.runLog.begin(show, name, speed);
+  }
+
+  /** Tells somebody which show it is, and where each of its lists stands. */
+  private async greet(show: number, who: string): Promise<void> {
+    const { sheet } = await this.shows.show(show);
+    const { mix } = await this.runs.state(show);
+    this.send(who, { address: "/zm/show", args: [show, sheet.show.title] });
+    for (const [list, { cue }] of Object.entries(mix.lists)) this.send(who, { address: "/zm/at", args: [list, cue ?? ""] });
+  }
+
+  /** Tells everybody who listens what has been fired, held or let go of. */
+  private tell({ show, fired, cues, happening }: RunEvent): void {
+    if (!this.socket || this.listeners.size === 0 || show !== this.spoken) return;
+    const sheet = this.shows.openSheet(show);
+    for (const { list, cue, by } of fired) {
+      const own = sheet?.lists.get(list);
+      const label = own?.cues[findRow(own, cue)]?.label ?? "";
+      this.sendAll({ address: "/zm/cue", args: [list, cue, label, by] });
+    }
+    for (const [list, cue] of Object.entries(cues)) {
+      const told = fired.some((each) => each.list === list && each.cue === cue);
+      if (!told && this.stood[list] !== undefined && this.stood[list] !== cue) this.sendAll({ address: "/zm/at", args: [list, cue ?? ""] });
+    }
+    this.stood = cues;
+    if ("hold" in happening)
+      this.sendAll({ address: "/zm/held", args: [happening.list ?? Object.keys(cues)[0] ?? "", happening.hold ? 1 : 0] });
+  }
+
+  private sendAll(message: OscWords): void {
+    const time = Date.now();
+    for (const [who, { until }] of this.listeners) {
+      if (until < time) this.listeners.delete(who);
+      else this.send(who, message);
+    }
+  }
+
+  private send(who: string, message: OscWords): void {
+    const listener = this.listeners.get(who);
+    if (!listener || !this.socket) return;
+    this.note("out", who, message);
+    this.socket.send(writeOsc(message), listener.port, listener.address, (error) => {
+      if (error) this.listeners.delete(who);
+    });
+  }
+
+  private note(way: OscMessage["way"], who: string, { address, args }: OscWords): void {
+    const words = [address, ...args.map((each) => (typeof each === "string" ? `"${each}"` : String(each)))].join(" ");
+    this.messages.unshift({ at: Date.now(), way, who, words });
+    this.messages.length = Math.min(this.messages.length, MOST_MESSAGES);
+  }
+}
+
+/** What a message asks for, held against the contract, as what windows ask is. Throws ShowError. */
+function held<Shape extends z.ZodType>(shape: Shape, asked: unknown, address: string): z.output<Shape> {
+  const parsed = shape.safeParse(asked);
+  if (parsed.success) return parsed.data;
+  throw new ShowError(`${address}: ${parsed.error.issues.map(({ path, message }) => `${path.join(".")} ${message}`).join("; ")}`);
+}

@@ -1,0 +1,69 @@
+import { appendFileSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
+import { dirname } from "node:path";
+import type { LogEntry } from "@zm/core";
+import { z } from "zod";
+
+/** An entry that is not in the database yet. `opens` says that a run begins with it: the first cue of the main list, from nothing. */
+export interface WaitingEntry {
+  readonly show: number;
+  readonly id: string;
+  readonly entry: LogEntry;
+  readonly opens: boolean;
+}
+/** A run that somebody begins; what comes behind it belongs to it. */
+export interface WaitingRun {
+  readonly show: number;
+  readonly begins: { readonly name: string; readonly speed: number; readonly at: number };
+}
+export type WaitingItem = WaitingEntry | WaitingRun;
+
+const entry = z.object({
+  at: z.number(),
+  list: z.string(),
+  cue: z.string().nullable(),
+  how: z.enum(["next", "goto", "back", "hold", "resume", "release"]),
+  by: z.enum(["window", "osc", "follow", "action", "standby"]),
+  who: z.string(),
+});
+const item = z.union([
+  z.object({ show: z.number(), id: z.string(), entry, opens: z.boolean() }),
+  z.object({ show: z.number(), begins: z.object({ name: z.string(), speed: z.number(), at: z.number() }) }),
+]);
+
+/** What waits for the database, in a file of its own, a line each: nothing that was fired is forgotten while the database is away, or when the server ends. */
+export class LogFile {
+  constructor(private readonly path: string) {}
+
+  /** What waited when the server ended. A line that was cut off by a crash is left out. */
+  read(): WaitingItem[] {
+    let text: string;
+    try {
+      text = readFileSync(this.path, "utf8");
+    } catch {
+      return [];
+    }
+    return text.split("\n").flatMap((line) => {
+      try {
+        return [item.parse(JSON.parse(line))];
+      } catch {
+        return [];
+      }
+    });
+  }
+
+  add(items: readonly WaitingItem[]): void {
+    mkdirSync(dirname(this.path), { recursive: true });
+    appendFileSync(this.path, linesOf(items));
+  }
+
+  /** Keeps only these. */
+  keep(items: readonly WaitingItem[]): void {
+    mkdirSync(dirname(this.path), { recursive: true });
+    writeFileSync(`${this.path}.new`, linesOf(items));
+    renameSync(`${this.path}.new`, this.path);
+  }
+}
+
+function linesOf(items: readonly WaitingItem[]): string {
+  return items.map((each) => `${JSON.stringify(each)}\n`).join("");
+}

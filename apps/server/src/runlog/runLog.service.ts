@@ -1,0 +1,259 @@
+import { randomUUID } from "node:crypto";
+import { join } from "node:path";
+import { Injectable, Logger, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
+import { groupBy, logEntries, writeLogCsv } from "@zm/core";
+import type { LoggedRunReply, RunEvent, RunSummary, RunsReply } from "@zm/protocol";
+import { Subject, Subscription } from "rxjs";
+import { DataSource, type EntityManager, In } from "typeorm";
+import { DatabaseWatch } from "../database/databaseWatch.ts";
+import { LogRow, RunRow, ShowRow } from "../database/entities.ts";
+import { isLost } from "../database/lost.ts";
+import { insertRows } from "../database/rows.ts";
+import { RunService } from "../run/run.service.ts";
+import { Settings } from "../settings.ts";
+import { now } from "../shared/clock.ts";
+import { wordsOf } from "../shared/wordsOf.ts";
+import { ShowsService } from "../shows/shows.service.ts";
+import { LogFile, type WaitingItem } from "./logFile.ts";
+
+/** After so long without a cue the next belongs to another run. Milliseconds. */
+const LONGEST_PAUSE = 6 * 3_600_000;
+/** So many of the newest runs are given for times between cues: ten count, and some have not fired all. */
+const NEWEST = 20;
+/** What was fired is stored so soon after it, together with what comes at the same time. Milliseconds. */
+const SOON = 50;
+const MOST_AT_ONCE = 500;
+
+/** The run that entries of a show belong to now. */
+interface OpenRun {
+  readonly id: number;
+  last: number;
+  fresh: boolean;
+}
+
+/** Keeps what was fired, when and by whom, as runs. What the database cannot take now waits in a file. */
+@Injectable()
+export class RunLogService implements OnModuleDestroy {
+  /** The number of each show whose log has more in it. */
+  readonly changes = new Subject<number>();
+  private readonly log = new Logger("RunLog");
+  private readonly subscriptions = new Subscription();
+  private readonly file: LogFile;
+  private waiting: WaitingItem[];
+  private storing: Promise<void> | null = null;
+  private timer: NodeJS.Timeout | undefined;
+  /** By show: where its first list stood after the newest event. */
+  private readonly stood = new Map<number, string | null>();
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly shows: ShowsService,
+    private readonly watch: DatabaseWatch,
+    private readonly runs: RunService,
+    settings: Settings,
+  ) {
+    this.file = new LogFile(join(settings.runs, "runlog.jsonl"));
+    this.waiting = this.file.read();
+    this.subscriptions.add(this.runs.changes.subscribe((event) => this.hear(event)));
+    this.subscriptions.add(this.watch.away.subscribe((away) => (away ? undefined : this.storeSoon())));
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    this.subscriptions.unsubscribe();
+    clearTimeout(this.timer);
+    await this.store().catch(() => undefined);
+  }
+
+  /** The runs of a show, the newest first. */
+  async all(show: number): Promise<RunsReply> {
+    await this.ready(show);
+    const rows: (RunSummary & { ended: number | null; cues: number | string })[] = await this.database.query(
+      `SELECT runs.id, runs.name, runs.began, runs.speed, MAX(run_log.at) AS ended, COUNT(run_log.cue) AS cues
+        FROM runs LEFT JOIN run_log ON run_log.run_id = runs.id WHERE runs.show_id = ? GROUP BY runs.id ORDER BY runs.began DESC, runs.id DESC LIMIT 500`,
+      [show],
+    );
+    const runs = rows.map((row) => ({ ...row, ended: row.ended ?? row.began, cues: Number(row.cues) }));
+    return { runs, waiting: this.waiting.filter((item) => item.show === show).length };
+  }
+
+  /** The newest runs of a show that were called at the pace at which it is spoken, with their entries. */
+  async newest(show: number): Promise<LoggedRunReply[]> {
+    await this.ready(show);
+    const rows = await this.database.manager.find(RunRow, {
+      where: { showId: show, speed: 1 },
+      order: { began: "DESC", id: "DESC" },
+      take: NEWEST,
+    });
+    return this.withEntries(rows);
+  }
+
+  /** One run with its entries. Throws NotFoundException. */
+  async run(show: number, id: number): Promise<LoggedRunReply> {
+    await this.ready(show);
+    const [found] = await this.withEntries([await this.rowOf(show, id)]);
+    if (!found) throw new NotFoundException(`There is no run number ${id}`);
+    return found;
+  }
+
+  /** Begins a run; what is fired from now on belongs to it. */
+  async begin(show: number, name: string, speed: number): Promise<RunsReply> {
+    await this.shows.show(show);
+    this.add([{ show, begins: { name: name.trim(), speed, at: now() } }]);
+    await this.store();
+    this.changes.next(show);
+    return this.all(show);
+  }
+
+  async name(show: number, id: number, name: string): Promise<RunsReply> {
+    await this.ready(show);
+    await this.rowOf(show, id);
+    await this.database.manager.update(RunRow, { id }, { name: name.trim() });
+    this.changes.next(show);
+    return this.all(show);
+  }
+
+  async remove(show: number, id: number): Promise<RunsReply> {
+    await this.ready(show);
+    await this.rowOf(show, id);
+    await this.database.manager.delete(RunRow, { id });
+    this.changes.next(show);
+    return this.all(show);
+  }
+
+  /** All runs of a show, or one, as a table. */
+  async csv(show: number, id?: number): Promise<string> {
+    await this.ready(show);
+    const where = id === undefined ? { showId: show } : { showId: show, id };
+    const rows = await this.database.manager.find(RunRow, { where, order: { began: "DESC", id: "DESC" } });
+    const { sheet } = await this.shows.show(show);
+    return writeLogCsv(sheet, await this.withEntries(rows), (at) => new Date(at).toISOString());
+  }
+
+  /** Makes sure that the show is there and that what was fired is in the database. */
+  private async ready(show: number): Promise<void> {
+    await this.shows.show(show);
+    this.watch.expect();
+    await this.store();
+  }
+
+  private async rowOf(show: number, id: number): Promise<RunRow> {
+    const row = await this.database.manager.findOneBy(RunRow, { id, showId: show });
+    if (!row) throw new NotFoundException(`There is no run number ${id} of this show`);
+    return row;
+  }
+
+  private async withEntries(rows: readonly RunRow[]): Promise<LoggedRunReply[]> {
+    if (rows.length === 0) return [];
+    const entries = await this.database.manager.find(LogRow, { where: { runId: In(rows.map(({ id }) => id)) }, order: { at: "ASC" } });
+    const byRun = groupBy(entries, ({ runId }) => runId);
+    return rows.map(({ id, name, began, speed }) => ({
+      id,
+      name,
+      began,
+      speed,
+      entries: (byRun.get(id) ?? []).map(({ at, list, cue, how, by, who }) => ({ at, list, cue, how, by, who })),
+    }));
+  }
+
+  private hear(event: RunEvent): void {
+    const [first = ""] = Object.keys(event.cues);
+    const before = this.stood.get(event.show);
+    this.stood.set(event.show, event.cues[first] ?? null);
+    const entries = logEntries(event, first);
+    let opens = before === null;
+    this.add(
+      entries.map((entry) => {
+        const begins = opens && entry.list === first && entry.how === "next";
+        if (begins) opens = false;
+        return { show: event.show, id: randomUUID(), entry: { ...entry, who: entry.who.slice(0, 64) }, opens: begins };
+      }),
+    );
+  }
+
+  private add(items: readonly WaitingItem[]): void {
+    if (items.length === 0) return;
+    this.waiting.push(...items);
+    try {
+      this.file.add(items);
+    } catch (error) {
+      this.log.warn(`What was fired could not be written down: ${wordsOf(error)}`);
+    }
+    this.storeSoon();
+  }
+
+  private storeSoon(): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => {
+      // Where the database is away it says so itself, and is told when it is back.
+      this.store().catch((error: unknown) =>
+        isLost(error) ? undefined : this.log.warn(`The run log could not be stored: ${wordsOf(error)}`),
+      );
+    }, SOON);
+  }
+
+  /** Stores what waits, in its order. */
+  private async store(): Promise<void> {
+    while (this.storing) await this.storing;
+    if (this.waiting.length === 0 || this.watch.away.value) return;
+    this.storing = this.storeWaiting().finally(() => (this.storing = null));
+    await this.storing;
+  }
+
+  private async storeWaiting(): Promise<void> {
+    while (this.waiting.length > 0) {
+      const items = this.waiting.slice(0, MOST_AT_ONCE);
+      await this.database.transaction((manager) => storeItems(manager, items));
+      this.waiting = this.waiting.slice(items.length);
+      try {
+        this.file.keep(this.waiting);
+      } catch (error) {
+        this.log.warn(`What was stored of the run log is still written down: ${wordsOf(error)}`);
+      }
+      for (const show of new Set(items.map((item) => item.show))) this.changes.next(show);
+    }
+  }
+}
+
+/** Stores entries in their order, each in its run. What was stored before, and what belongs to a show that is gone, is left out. */
+async function storeItems(manager: EntityManager, items: readonly WaitingItem[]): Promise<void> {
+  const ids = items.flatMap((item) => ("id" in item ? [item.id] : []));
+  const known = new Set((await manager.find(LogRow, { select: { id: true }, where: { id: In(ids) } })).map(({ id }) => id));
+  const shows = new Set(
+    (await manager.find(ShowRow, { select: { id: true }, where: { id: In([...new Set(items.map(({ show }) => show))]) } })).map(
+      ({ id }) => id,
+    ),
+  );
+  const open = new Map<number, OpenRun>();
+  const rows: LogRow[] = [];
+  for (const item of items) {
+    if (!shows.has(item.show)) continue;
+    if ("begins" in item) {
+      const { name, speed, at } = item.begins;
+      open.set(item.show, { id: await newRun(manager, item.show, at, name, speed), last: at, fresh: true });
+      continue;
+    }
+    if (known.has(item.id)) continue;
+    const { at } = item.entry;
+    const now = open.get(item.show) ?? (await newestRun(manager, item.show));
+    const another = !now || (item.opens && !now.fresh) || at - now.last > LONGEST_PAUSE;
+    const run = another ? { id: await newRun(manager, item.show, at, "", 1), last: at, fresh: false } : now;
+    run.last = at;
+    run.fresh = false;
+    open.set(item.show, run);
+    rows.push({ id: item.id, runId: run.id, ...item.entry });
+  }
+  await insertRows(manager, LogRow, rows);
+}
+
+async function newRun(manager: EntityManager, showId: number, began: number, name: string, speed: number): Promise<number> {
+  const { id } = await manager.save(manager.create(RunRow, { showId, began, name, speed }));
+  return id;
+}
+
+/** The run of a show that was begun last; `fresh` where nothing was fired in it yet. */
+async function newestRun(manager: EntityManager, showId: number): Promise<OpenRun | undefined> {
+  const row = await manager.findOne(RunRow, { where: { showId }, order: { began: "DESC", id: "DESC" } });
+  if (!row) return undefined;
+  const newest = await manager.findOne(LogRow, { where: { runId: row.id }, order: { at: "DESC" } });
+  return { id: row.id, last: newest?.at ?? row.began, fresh: newest === null };
+}

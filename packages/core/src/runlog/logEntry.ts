@@ -1,0 +1,59 @@
+import type { Happening } from "../mix/happening.ts";
+import type { FiredCue } from "../mix/running.ts";
+
+/** Who pressed: a window of the application, or something outside that speaks OSC; `who` tells them apart. */
+export interface PressedBy {
+  readonly by: "window" | "osc";
+  readonly who: string;
+}
+
+/** What fired a cue: who pressed, or what in the show. */
+export type FiredBy = PressedBy["by"] | "follow" | "action" | "standby";
+/** How it came about: the next cue in order, out of order, one back; or what is no cue: held, going on, let go of. */
+export type LogHow = "next" | "goto" | "back" | "hold" | "resume" | "release";
+
+/** One entry of a run log. `cue` is null for what fires none. `at` is milliseconds of the server's clock, which runs on through a run. */
+export interface LogEntry {
+  readonly at: number;
+  readonly list: string;
+  readonly cue: string | null;
+  readonly how: LogHow;
+  readonly by: FiredBy;
+  readonly who: string;
+}
+
+/** What has happened to what runs, as far as a log needs it. The run's clock read 0 at `origin`, milliseconds. */
+export interface Logged {
+  readonly happening: Happening;
+  readonly fired: readonly FiredCue[];
+  readonly origin: number;
+  readonly from: PressedBy | null;
+}
+
+/**
+ * The entries that something that has happened gives, in the order in which it happened. `first` is the list that a press without a list speaks of.
+ * Empty where nothing was fired, held or let go of.
+ */
+export function logEntries({ happening, fired, origin, from }: Logged, first: string): LogEntry[] {
+  const list = ("list" in happening ? happening.list : undefined) ?? first;
+  const pressed = { by: from?.by ?? "window", who: from?.who ?? "" } as const;
+  const cues = fired.map(({ at, list: of, cue, by }): LogEntry => {
+    const own = by === "press" || by === "standby" ? pressed : { by, who: "" };
+    const how = by === "press" && of === list ? howPressed(happening) : "next";
+    return { at: origin + at * 1000, list: of, cue, how, ...own, by: by === "standby" ? by : own.by };
+  });
+  const besides = withoutCue(happening);
+  return besides ? [...cues, { at: origin + happening.t * 1000, list, cue: null, how: besides, ...pressed }] : cues;
+}
+
+/** How a press fires a cue. */
+function howPressed(happening: Happening): LogHow {
+  if ("goto" in happening) return "goto";
+  return "back" in happening ? "back" : "next";
+}
+
+/** What a press does that fires no cue; undefined for one that fires, and for what no log tells. */
+function withoutCue(happening: Happening): LogHow | undefined {
+  if ("hold" in happening) return happening.hold === false ? "resume" : "hold";
+  return "release" in happening ? "release" : undefined;
+}

@@ -1,0 +1,36 @@
+import type { LogEntry } from "@zm/core";
+import { z } from "zod";
+import { whole } from "./whole.ts";
+
+/** A run of a show: when it began, what it is called, how many times as fast as it is spoken it was called, and what was fired in it. */
+export const runSummary = z.object({
+  id: z.number(),
+  name: z.string(),
+  /** Milliseconds since 1970. */
+  began: z.number(),
+  ended: z.number(),
+  speed: z.number(),
+  /** How many cues were fired. */
+  cues: z.number(),
+});
+export type RunSummary = z.infer<typeof runSummary>;
+
+/** The runs of a show, the newest first. `waiting` entries are not in the database yet. */
+export const runsReply = z.object({ runs: z.array(runSummary), waiting: z.number() });
+export type RunsReply = z.infer<typeof runsReply>;
+
+/** One run with its entries, in the order of time. */
+export const loggedRun = runSummary.omit({ ended: true, cues: true }).extend({ entries: z.array(whole<LogEntry>()) });
+export type LoggedRunReply = z.infer<typeof loggedRun>;
+
+/** The newest runs with their entries, the newest first, for times between cues. */
+export const loggedRunsReply = z.object({ runs: z.array(loggedRun) });
+export type LoggedRunsReply = z.infer<typeof loggedRunsReply>;
+
+/** Begins a run: what is fired from now on belongs to it. */
+export const beginRunRequest = z.object({ name: z.string().max(200), speed: z.number().min(0.1).max(60).optional() });
+export type BeginRunRequest = z.infer<typeof beginRunRequest>;
+
+/** Names a run. */
+export const nameRunRequest = z.object({ name: z.string().max(200) });
+export type NameRunRequest = z.infer<typeof nameRunRequest>;
