@@ -80,6 +80,8 @@ export interface LayerTable {
 
   /** By key: whether nothing of it moves with time, and what it puts out then. */
   readonly calm: Uint8Array;
+  /** The same bytes of `calm`, four at a time; what is left over at its end is not here. */
+  readonly calmFours: Uint32Array;
   readonly calmOut: Float64Array;
   /** By source: the scale and the weight with which `calmOut` was reckoned. */
   readonly calmScales: Float64Array;
@@ -103,6 +105,7 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
   const perSlot = (): Float64Array => new Float64Array(slots);
   const perKey = (): Float64Array => new Float64Array(count);
   const homes = Float64Array.from(keys, ({ attribute }) => (attribute.family === "intensity" ? 0 : attribute.home));
+  const calm = new Uint8Array(count);
   return {
     sources,
     times: new Float64Array(sources),
@@ -139,7 +142,8 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
     restClock: new Int32Array(count).fill(-1),
     waves: new Map(),
     hasWaves: new Uint8Array(count),
-    calm: new Uint8Array(count),
+    calm,
+    calmFours: new Uint32Array(calm.buffer, 0, count >> 2),
     calmOut: perKey(),
     calmScales: new Float64Array(sources),
     calmWeights: new Float64Array(sources),

@@ -9,8 +9,10 @@ export interface SimulatedRig {
   readonly is: Float64Array;
   /** Units a second; Infinity where a key is there at once. */
   readonly speeds: Float64Array;
-  /** The keys that have a speed, and room for where they come to: all others are where they were told to be. */
+  /** The keys that have a speed: all others are where they were told to be. */
   readonly slow: Int32Array;
+  /** Room for the keys that are not yet there, and for where they come to. */
+  readonly travelling: Int32Array;
   readonly way: Float64Array;
 }
 
@@ -22,28 +24,28 @@ export function simulatedRig(keys: Keys): SimulatedRig {
   const home = Float64Array.from(keys.all, ({ attribute }) => attribute.home);
   const speeds = Float64Array.from(keys.all, ({ attribute }) => attribute.speed ?? Number.POSITIVE_INFINITY);
   const slow = Int32Array.from(keys.all.filter(({ attribute }) => attribute.speed !== undefined).map(({ ordinal }) => ordinal));
-  return { told: home.slice(), is: home, speeds, slow, way: new Float64Array(slow.length) };
+  return { told: home.slice(), is: home, speeds, slow, travelling: new Int32Array(slow.length), way: new Float64Array(slow.length) };
 }
 
 /**
  * Lets a rig move for so many seconds towards what it is told. True where something is not yet there.
  * A key moves in a straight line and at full speed, and stops where it was told to be. Changes `is` in place.
  */
-export function moveRig({ told, is, speeds, slow, way }: SimulatedRig, seconds: number): boolean {
-  let moves = false;
+export function moveRig({ told, is, speeds, slow, travelling, way }: SimulatedRig, seconds: number): boolean {
+  let late = 0;
   for (let place = 0; place < slow.length; place += 1) {
     const key = slow[place] ?? 0;
     const to = told[key] ?? 0;
     const from = is[key] ?? 0;
-    way[place] = to;
     // Most lights rest most of the time.
     if (to === from) continue;
     const most = (speeds[key] ?? 0) * seconds;
     if (Math.abs(to - from) <= most) continue;
-    way[place] = from + Math.sign(to - from) * most;
-    moves = true;
+    way[late] = from + Math.sign(to - from) * most;
+    travelling[late] = key;
+    late += 1;
   }
   is.set(told);
-  for (let place = 0; place < slow.length; place += 1) is[slow[place] ?? 0] = way[place] ?? 0;
-  return moves;
+  for (let place = 0; place < late; place += 1) is[travelling[place] ?? 0] = way[place] ?? 0;
+  return late > 0;
 }

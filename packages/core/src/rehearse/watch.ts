@@ -161,19 +161,22 @@ export class Watch {
   }
 
   private lookAt(ordinal: number, now: number): void {
-    const [told, is] = [floatAt(this.rig.told, ordinal), floatAt(this.rig.is, ordinal)];
-    const lags = told !== is;
-    const moves = lags || told !== floatAt(this.before, ordinal);
-    const [why, row] = [this.why[ordinal] ?? NOTHING, intAt(this.rows, ordinal)];
-    const key = at(this.list.keys.all, ordinal);
-    const over = floatAt(this.over, row);
-    if (moves && this.levelOf(key.channel) > SEEN) {
-      if ((why === MARK && now > NEAR) || (why === JUMP && lags && key.attribute.family === "position"))
-        this.see("sweep-seen", row, key, now);
-      if (why !== MARK && lags && now > over + PATIENCE) this.see("late", row, key, now);
-    }
+    const told = floatAt(this.rig.told, ordinal);
+    const lags = told !== floatAt(this.rig.is, ordinal);
+    const why = this.why[ordinal] ?? NOTHING;
+    if (lags || told !== floatAt(this.before, ordinal)) return this.lookAtMoving(ordinal, why, lags, now);
     const isThere = why === MARK ? Math.abs(told - floatAt(this.targets, ordinal)) < NEAR : now > floatAt(this.ends, ordinal);
-    if (!moves && isThere) this.active.delete(ordinal);
+    if (isThere) this.active.delete(ordinal);
+  }
+
+  private lookAtMoving(ordinal: number, why: number, lags: boolean, now: number): void {
+    // What moves as it was told to is a fade, and no finding.
+    if (why !== MARK && !lags) return;
+    const key = at(this.list.keys.all, ordinal);
+    if (this.levelOf(key.channel) <= SEEN) return;
+    const row = intAt(this.rows, ordinal);
+    if ((why === MARK && now > NEAR) || (why === JUMP && key.attribute.family === "position")) this.see("sweep-seen", row, key, now);
+    if (why !== MARK && now > floatAt(this.over, row) + PATIENCE) this.see("late", row, key, now);
   }
 
   private lookAtBlackout(now: number): void {
