@@ -48,7 +48,7 @@ test("nobody is called while OSC is off; switched on, the caller reads the play,
   await expect(caller.getByRole("list", { name: "The caller says" })).toContainText("Cue 14, go: on “first”", { timeout: 20_000 });
   await expect(page.locator('[aria-current="step"]')).toBeVisible();
   await expect(caller.getByRole("list", { name: "The caller says" })).toContainText("Cue 15, go: on “lamp”", { timeout: 20_000 });
-  await expect(page.getByRole("banner").getByRole("status")).toContainText(/on stage cue 1[5-9]/);
+  await expect(page.getByRole("banner").getByRole("status")).toContainText(/on stage cue (1[5-9]|2)/);
   await caller.getByRole("button", { name: /Send the caller away/ }).click();
   await expect(caller.getByRole("button", { name: "Call the play" })).toBeVisible();
   // What it pressed is a run of its own, which does not count.
@@ -62,7 +62,7 @@ test("the line has the play called and sends the caller away; what cannot be pre
   const show = await ownShow(request);
   await listenFor(page, show);
   await enterLine(page, "book");
-  await enterLine(page, "call from #22 at 20", /^Live: Enter has the play called from cue 22, 20 times as fast/);
+  await enterLine(page, "call from #22 at 5", /^Live: Enter has the play called from cue 22, 5 times as fast/);
   const says = page.getByRole("list", { name: "The caller says" });
   await expect(says).toContainText("Cue 22, go", { timeout: 20_000 });
   // Somebody goes elsewhere: the next cue is not pressed, and that is said.

@@ -1,6 +1,6 @@
 import { type APIRequestContext, type Page, expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
-import { OWN, cueOf, documentOf, openView, ownShow } from "../support/show.ts";
+import { OWN, cueOf, documentOf, edit, openView, ownShow } from "../support/show.ts";
 
 interface Running {
   lists: Record<string, { cue: string | null; rate: number; master: { to: number }; follow: unknown }>;
@@ -93,6 +93,8 @@ test("a side list is started, quickened and released from the shelf, and a set c
 
 test("a follow is caught and fired by hand, a bounce of Go is one press and a second press is another", async ({ page, request }) => {
   const show = await ownShow(request);
+  // There is to be time enough to catch it.
+  await edit(request, show, { op: "setCue", from: "9.5", to: "9.5", trigger: { type: "follow", from: "go", after: 60 } });
   await openView(page, show, "run");
   await page.getByLabel("Go to cue").fill("9");
   await page.getByRole("button", { name: "At once" }).click();

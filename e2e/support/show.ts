@@ -49,6 +49,12 @@ export async function documentOf(request: APIRequestContext, show: number): Prom
   return reply.json();
 }
 
+/** Makes edits in a show as another window does. */
+export async function edit(request: APIRequestContext, show: number, ...edits: readonly object[]): Promise<void> {
+  const made = await request.post(`/api/shows/${show}/edits`, { headers: OWN, data: { base: 0, edits } });
+  expect(made.ok()).toBe(true);
+}
+
 /** One cue of the document. */
 export async function cueOf(request: APIRequestContext, show: number, number: string): Promise<CueDocument> {
   const { lists } = await documentOf(request, show);

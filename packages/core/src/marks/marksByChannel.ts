@@ -56,19 +56,23 @@ function marked(list: ListSheet, calls: ReadonlyMap<number, readonly Call[]>): M
   return new Map([...calls].map(([channel, own]) => [channel, own.map((call) => markOf(list, call))]));
 }
 
-/** Works out the lights anew whose moves have changed; where the settings of marks have, the marks of all lights. */
+/** Works out the lights anew whose moves have changed, or of whose marks a cue says something else; all of them where the list does. */
 function renewMarks(list: ListSheet, base: ListSheet, known: ListMarks, touched: ReadonlySet<number>): ListMarks {
   const calls = new Map(known.calls);
   for (const channel of touched) calls.set(channel, callsOf(list, channel));
-  if (!sameSettings(base, list)) return { calls, marks: marked(list, calls), sorted: undefined };
+  if (!sameData(base.list.marks, list.list.marks)) return { calls, marks: marked(list, calls), sorted: undefined };
+  const rows = setAnew(base, list);
+  const isSetAnew = (own: readonly Call[]): boolean => rows.size > 0 && own.some(({ row }) => rows.has(row));
+  const channels = new Set(touched);
+  for (const [channel, own] of calls) if (isSetAnew(own)) channels.add(channel);
   const marks = new Map(known.marks);
   const anew: Mark[] = [];
-  for (const channel of touched) {
+  for (const channel of channels) {
     const own = (calls.get(channel) ?? []).map((call) => markOf(list, call));
     marks.set(channel, own);
     anew.push(...own);
   }
-  return { calls, marks, sorted: known.sorted && replaced(known.sorted, touched, anew) };
+  return { calls, marks, sorted: known.sorted && replaced(known.sorted, channels, anew) };
 }
 
 /** A sorted row of marks with those of some lights replaced. */
@@ -88,10 +92,14 @@ function replaced(sorted: readonly Mark[], channels: ReadonlySet<number>, anew: 
   return all;
 }
 
-/** True when list and cues say the same of marks, so that a light whose moves have not changed keeps its marks. */
-function sameSettings(before: ListSheet, after: ListSheet): boolean {
-  if (!sameData(before.list.marks, after.list.marks)) return false;
-  return before.cues.every((cue, row) => cue === after.cues[row] || sameData(cue.mark, after.cues[row]?.mark));
+/** The rows whose cue says something else of its marks than before; a light that is called in none of them keeps its marks. */
+function setAnew(before: ListSheet, after: ListSheet): Set<number> {
+  const rows = new Set<number>();
+  after.cues.forEach((cue, row) => {
+    const old = before.cues[row];
+    if (cue !== old && !sameData(cue.mark, old?.mark)) rows.add(row);
+  });
+  return rows;
 }
 
 /**
