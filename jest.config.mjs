@@ -34,6 +34,8 @@ export default {
   projects: [
     { ...base, displayName: "core", rootDir: "packages/core", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "demo", rootDir: "packages/demo", testMatch: ["<rootDir>/test/**/*.test.ts"] },
+    { ...base, displayName: "protocol", rootDir: "packages/protocol", testMatch: ["<rootDir>/test/**/*.test.ts"] },
+    { ...base, displayName: "dummy-rig", rootDir: "apps/dummy-rig", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "cli", rootDir: "apps/cli", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "caller", rootDir: "apps/caller", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "web", rootDir: "apps/web", testMatch: ["<rootDir>/test/**/*.test.ts"] },
