@@ -23,6 +23,8 @@ export { cueOnStage, runNow, serverNow, useLive } from "./liveStore.ts";
 const AGAIN = 1000;
 /** A line that was cut is tried again at least so often; milliseconds. */
 const LONGEST_WAIT = 2000;
+/** A line that neither comes nor is refused is given up after so long, and tried again; milliseconds. */
+const COMING = 4000;
 /** So long after the newest entry of the run log it is asked for; milliseconds. */
 const LOGGED = 1000;
 
@@ -33,7 +35,11 @@ export function useLiveShow(show: number): void {
   useEffect(() => {
     rememberOpened(show);
     useLive.setState({ show });
-    const socket: Socket<FromServer, ToServer> = io({ transports: ["websocket"], reconnectionDelayMax: LONGEST_WAIT });
+    const socket: Socket<FromServer, ToServer> = io({
+      transports: ["websocket"],
+      reconnectionDelayMax: LONGEST_WAIT,
+      timeout: COMING,
+    });
     let logged: ReturnType<typeof setTimeout> | undefined;
     let again: ReturnType<typeof setTimeout> | undefined;
     const watch = (): void => {
