@@ -70,7 +70,8 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const { help, search, numbers, take } = useDialogs();
   const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
-  useEffect(() => void setTimeout(loadLazyParts, 300), []);
+  // What cannot be loaded now is asked for again when it is wanted, and refused there.
+  useEffect(() => void setTimeout(() => loadLazyParts().catch(() => undefined), 300), []);
   return (
     <div className={`flex h-full flex-col ${live ? "border-2 border-error" : "border-2 border-transparent"}`}>
       <h1 className="sr-only">

@@ -27,7 +27,7 @@ export function loadLater<T>(load: () => Promise<T>): () => Promise<T> {
   return load;
 }
 
-/** Loads every part that was left for later, so that the first key press finds it there. */
-export function loadLazyParts(): void {
-  for (const load of loaders) void load();
+/** Loads every part that was left for later, so that the first key press finds it there. Rejects where one cannot be loaded. */
+export async function loadLazyParts(): Promise<void> {
+  await Promise.all(loaders.map((load) => load()));
 }

@@ -4,6 +4,7 @@ import { listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { chooseNothing } from "../../src/choice/choice.ts";
 import { CueInspector } from "../../src/inspector/CueInspector.tsx";
+import { loadLazyParts } from "../../src/shared/lazyPart.ts";
 import { renderOpened } from "../support/opened.tsx";
 
 const list = listOf(sheetOf(saltAndParaffin()));
@@ -12,6 +13,7 @@ function renderCue(number: string) {
   return renderOpened(<CueInspector list={list} row={list.cues.findIndex((cue) => cue.number === number)} />);
 }
 
+beforeAll(loadLazyParts);
 beforeEach(chooseNothing);
 
 test("a cue's label, follow and times stand in fields, and its parts one below the other", () => {
