@@ -47,8 +47,7 @@ test("nobody is called while OSC is off; switched on, the caller reads the play,
   await caller.getByRole("button", { name: "from 14" }).click();
   await expect(caller.getByRole("list", { name: "The caller says" })).toContainText("Cue 14, go: on “first”", { timeout: 20_000 });
   await expect(page.locator('[aria-current="step"]')).toBeVisible();
-  await expect(caller.getByRole("list", { name: "The caller says" })).toContainText("Cue 15, go: on “lamp”", { timeout: 20_000 });
-  await expect(page.getByRole("banner").getByRole("status")).toContainText(/on stage cue (1[5-9]|2)/);
+  await expect(page.getByRole("banner").getByRole("status")).toContainText(/on stage cue (1[5-9]|2)/, { timeout: 20_000 });
   await caller.getByRole("button", { name: /Send the caller away/ }).click();
   await expect(caller.getByRole("button", { name: "Call the play" })).toBeVisible();
   // What it pressed is a run of its own, which does not count.
@@ -67,7 +66,7 @@ test("the line has the play called and sends the caller away; what cannot be pre
   await expect(says).toContainText("Cue 22, go", { timeout: 20_000 });
   // Somebody goes elsewhere: the next cue is not pressed, and that is said.
   await press(request, show, { press: "goto", cue: "40", time: 0 });
-  await expect(says).toContainText(/Cue 23 is not pressed: the list is at cue 40(\.5)? and not at 22\.5/, { timeout: 20_000 });
+  await expect(says).toContainText(/Cue 23 is not pressed: the list is at cue 40(\.5)? and not at cue 22\.5/, { timeout: 20_000 });
   await enterLine(page, "call stop");
   await expect(page.getByRole("button", { name: "Call the play" })).toBeVisible();
   await enterLine(page, "osc off");

@@ -1,13 +1,13 @@
-import { setTimeout } from "node:timers/promises";
 import { type CallStep, type ListSheet, type ShowSheet, callMoment, callSteps, callWords, lineTimes, placeAt } from "@zm/core";
 import type { CallerEvent } from "@zm/protocol";
 import type { OscWords } from "@zm/protocol/oscPacket";
 
-/** What the caller needs of the world: a way to say something to the desk, a way to tell what it does, and a clock in seconds. */
+/** What the caller needs of the world: a way to say something to the desk, a way to tell what it does, a clock, and a way to wait; seconds. */
 export interface CallerWorld {
   readonly send: (address: string, ...args: (string | number)[]) => Promise<void>;
   readonly tell: (event: Omit<CallerEvent, "show">) => void;
   readonly now: () => number;
+  readonly wait: (seconds: number) => Promise<void>;
 }
 
 export interface CallerWish {
@@ -22,8 +22,14 @@ export interface CallerWish {
 const LEAD = 1;
 /** The server is given so long to answer a greeting. Seconds. */
 const PATIENCE = 5;
-/** So often it looks whether something is to be said. Milliseconds. */
-const TICK = 4;
+/** A list that is on its way to the cue before, by what was just pressed or by a follow, is waited for so long. Seconds. */
+const ON_ITS_WAY = 1;
+/** So often it looks whether something is to be said, or has come about. Seconds. */
+const TICK = 0.02;
+/** It never waits for less, so that it ends. Seconds. */
+const SHORTEST = 0.001;
+/** So often the server is asked again where everything stands. Seconds. */
+const ASKING = 0.2;
 
 /** A simulated stage manager: reads the play at a speed, tells standbys, and presses Go at each cue's word, if the list is at the cue before. */
 export class Caller {
@@ -31,6 +37,8 @@ export class Caller {
   private readonly stands = new Map<string, string>();
   private greeted = false;
   private stopped = false;
+  /** False once a cue was not pressed, until the list is where the play is again. */
+  private inStep = true;
 
   constructor(
     private readonly sheet: ShowSheet,
@@ -62,7 +70,7 @@ export class Caller {
     const { speed } = this.wish;
     // What is fired from here on belongs to a run of its own.
     await this.world.send("/zm/run", speed === 1 ? "called" : `called, ${speed} times as fast`, this.wish.keepsRate ? 1 : speed);
-    await this.bringBefore(row);
+    await this.bringBefore(row, first.row);
     await this.setRates(speed);
     const start = first.standby - LEAD;
     const begun = this.world.now();
@@ -83,11 +91,16 @@ export class Caller {
 
   /** Asks where everything stands until it is answered. */
   private async greet(): Promise<void> {
+    await this.ask(() => this.greeted, "Nobody answers: is OSC switched on in Rig, OSC, and for this show?");
+  }
+
+  /** Asks where everything stands until it is so. Throws Error with these words where it does not come about. */
+  private async ask(isSo: () => boolean, without: string): Promise<void> {
     const begun = this.world.now();
-    while (!this.greeted) {
-      if (this.world.now() - begun > PATIENCE) throw new Error("Nobody answers: is OSC switched on in Rig, OSC, and for this show?");
+    while (!isSo() && !this.stopped) {
+      if (this.world.now() - begun > PATIENCE) throw new Error(without);
       await this.world.send("/zm/hello");
-      await setTimeout(200);
+      await this.world.wait(ASKING);
     }
   }
 
@@ -100,12 +113,16 @@ export class Caller {
     return row;
   }
 
-  /** Brings the list to the cue before a row, where it is not there already. */
-  private async bringBefore(row: number): Promise<void> {
+  /** Brings the list to the cue before a row, where it is not there already, and waits until it is; `next` is the row that is pressed first, up to which it may follow on. */
+  private async bringBefore(row: number, next: number): Promise<void> {
     if (this.standing() === row - 1) return;
     if (row === 0) await this.world.send(`${this.door}/release`, 0);
     else await this.world.send(`${this.door}/goto`, this.list.cues[row - 1]?.number ?? "", 0);
-    await setTimeout(300);
+    const hasCome = (): boolean => this.standing() >= row - 1 && this.standing() < next;
+    await this.ask(
+      hasCome,
+      `The list is ${this.placeOf(this.standing())} and does not come where the play is to begin: ${this.placeOf(row - 1)}`,
+    );
   }
 
   private standing(): number {
@@ -130,7 +147,7 @@ export class Caller {
         this.read = line.id;
         this.say("reads", `${line.who === undefined ? "" : `${line.who}: `}${line.text}`, { moment: moment(), line: line.id });
       }
-      await setTimeout(Math.min(TICK * 5, Math.max(1, ((until - moment()) / this.wish.speed) * 1000)));
+      await this.world.wait(Math.min(TICK, Math.max(SHORTEST, (until - moment()) / this.wish.speed)));
     }
     return !this.stopped;
   }
@@ -138,22 +155,34 @@ export class Caller {
 
   /** Presses Go where the list is at the cue before; else says so, and does not press. */
   private async press({ row, cue, called }: CallStep, moment: number): Promise<boolean> {
-    const before = this.list.cues[row - 1]?.number ?? "";
-    const stands = this.stands.get(this.list.id) ?? "";
+    this.inStep = await this.comesTo(row - 1);
     const own = this.list.cues[row];
-    const where = called ? callWords(own?.call) : "which has no word";
-    if (stands !== before) {
-      const standing = stands === "" ? "before its first cue" : `at cue ${stands}`;
-      this.say(
-        "says",
-        `Cue ${cue} is not pressed: the list is ${standing} and not ${before === "" ? "before its first" : `at ${before}`}`,
-        { moment, cue },
-      );
+    if (!this.inStep) {
+      this.say("says", `Cue ${cue} is not pressed: the list is ${this.placeOf(this.standing())} and not ${this.placeOf(row - 1)}`, {
+        moment,
+        cue,
+      });
       return false;
     }
     await this.world.send(`${this.door}/go`, cue);
-    this.say("go", `Cue ${cue}, go: ${where}`, { moment, cue, line: own?.call?.line ?? null });
+    this.say("go", `Cue ${cue}, go: ${called ? callWords(own?.call) : "which has no word"}`, {
+      moment,
+      cue,
+      line: own?.call?.line ?? null,
+    });
     return true;
+  }
+
+  /** True where the list stands in a row, or comes there now; one that is past it, or was not where the play is before, is not waited for. */
+  private async comesTo(row: number): Promise<boolean> {
+    const begun = this.world.now();
+    const mayCome = (): boolean => this.inStep && !this.stopped && this.standing() < row && this.world.now() - begun < ON_ITS_WAY;
+    while (mayCome()) await this.world.wait(TICK);
+    return this.standing() === row;
+  }
+
+  private placeOf(row: number): string {
+    return row < 0 ? "before its first cue" : `at cue ${this.list.cues[row]?.number}`;
   }
 
   private async setRates(rate: number): Promise<void> {

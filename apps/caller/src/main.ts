@@ -1,4 +1,5 @@
 import { readFile } from "node:fs/promises";
+import { setTimeout } from "node:timers/promises";
 import { parseArgs } from "node:util";
 import { type ShowSheet, listOf, readShow, sheetOf } from "@zm/core";
 import type { CallerEvent } from "@zm/protocol";
@@ -92,6 +93,7 @@ async function main(): Promise<number> {
       send: (address, ...args) => door.send(address, ...args),
       tell,
       now: () => performance.now() / 1000,
+      wait: (seconds) => setTimeout(seconds * 1000),
     },
   );
   for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => caller.stop());
