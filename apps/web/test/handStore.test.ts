@@ -3,14 +3,15 @@ import { saltAndParaffin } from "@zm/demo";
 import type { HandReply, HandRequest, HandState } from "@zm/protocol";
 import fc from "fast-check";
 import { forgetHandTurn, leaveHand, makeHandChange, takeHand, useHand } from "../src/show/handStore.ts";
+import { enqueue } from "../src/show/queue.ts";
 import { useNotices } from "../src/shared/notices.ts";
 
 const timers = import.meta.jest;
 const sheet = sheetOf(saltAndParaffin());
-const give = (channel: number, level: number): HandChange => ({ do: "give", moves: { [channel]: { intensity: { value: level } } } });
-/** The levels of a Hand by light, read from what it holds. */
+const give = (channel: number, level: number): HandChange => ({ do: "give", moves: { [channel]: { intensity: level } } });
+/** The moves of a Hand by the name of their key. */
 const levels = (hand: Hand): Record<string, unknown> =>
-  Object.fromEntries(Object.entries(hand.moves).map(([channel, move]) => [channel, move["intensity"]]));
+  Object.fromEntries(Object.entries(hand.held).flatMap(([key, held]) => ("move" in held ? [[key, held.move]] : [])));
 
 /** A server that has one Hand, answers when it is told to, and keeps what it was asked. */
 class HandServer {
@@ -79,17 +80,34 @@ function begin(): void {
 
 test("what is given shows at once, goes to the server in its turn, and what is typed ahead goes along with what still waits", async () => {
   makeHandChange(1, sheet, give(1, 50), 0);
-  expect(levels(useHand.getState().hand)).toEqual({ 1: { value: 50 } });
+  expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 50 });
   await settled();
   makeHandChange(1, sheet, give(2, 60), 0);
   makeHandChange(1, sheet, give(2, 70), 0);
   await settled();
   expect(server.open).toBe(1);
   await server.answer();
-  expect(levels(useHand.getState().hand)).toEqual({ 1: { value: 50 }, 2: { value: 70 } });
+  expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 50, "2.intensity": 70 });
   await server.answer();
   expect(server.taken).toEqual([give(1, 50), give(2, 60), give(2, 70)]);
-  expect(levels(server.hand)).toEqual({ 1: { value: 50 }, 2: { value: 70 } });
+  expect(levels(server.hand)).toEqual({ "1.intensity": 50, "2.intensity": 70 });
+});
+
+test("what is given behind something else that was asked for is sent behind it", async () => {
+  const order: string[] = [];
+  let goOn = (): void => undefined;
+  void enqueue(() => new Promise<void>((resolve) => (goOn = resolve)));
+  makeHandChange(1, sheet, give(1, 50), 0);
+  void enqueue(() => Promise.resolve(order.push(`recorded behind ${server.taken.length}`)));
+  makeHandChange(1, sheet, give(2, 60), 0);
+  await settled();
+  goOn();
+  for (let round = 0; round < 4; round += 1) {
+    await settled();
+    await server.answer();
+  }
+  expect(order).toEqual(["recorded behind 1"]);
+  expect(server.taken).toEqual([give(1, 50), give(2, 60)]);
 });
 
 test("what another window gives waits while an own change is on its way, and is there behind it", async () => {
@@ -97,9 +115,9 @@ test("what another window gives waits while an own change is on its way, and is 
   await settled();
   server.change(give(3, 30));
   takeHand(server.state());
-  expect(levels(useHand.getState().hand)).toEqual({ 1: { value: 50 } });
+  expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 50 });
   await server.answer();
-  expect(levels(useHand.getState().hand)).toEqual({ 1: { value: 50 }, 3: { value: 30 } });
+  expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 50, "3.intensity": 30 });
 });
 
 test("a change that the server refuses is told, and the Hand is the server's again", async () => {
@@ -124,7 +142,7 @@ test("what comes late is left alone, but for a server that has been started agai
   const newest = server.state();
   takeHand(newest);
   takeHand({ ...newest, turn: 1, hand: EMPTY_HAND });
-  expect(levels(useHand.getState().hand)).toEqual({ 1: { value: 20 } });
+  expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 20 });
   forgetHandTurn();
   takeHand({ ...newest, turn: 0, hand: EMPTY_HAND });
   expect(levels(useHand.getState().hand)).toEqual({});
@@ -150,7 +168,7 @@ test("however fast it is given, heard of and refused, everything is sent once an
           given.push(give(each.channel, each.level));
           makeHandChange(1, sheet, give(each.channel, each.level), 0);
           // What was just given is seen, whatever else is on its way.
-          expect(levels(useHand.getState().hand)[each.channel]).toEqual({ value: each.level });
+          expect(levels(useHand.getState().hand)[`${each.channel}.intensity`]).toBe(each.level);
         } else if (each.do === "elsewhere") {
           server.change(give(each.channel, each.level));
           takeHand(server.state());
