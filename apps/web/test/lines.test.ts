@@ -13,7 +13,13 @@ const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
 const row = (cue: string): number => findRow(list, cue);
 const fresh = useChoice.getState();
-beforeEach(() => useChoice.setState(fresh, true));
+const timers = import.meta.jest;
+// A notice leaves by itself after a while; nobody waits for that here.
+beforeEach(() => {
+  timers.useFakeTimers();
+  useChoice.setState(fresh, true);
+});
+afterEach(() => timers.useRealTimers());
 
 const folds = (scenes: string[], cues: string[] = []) => ({
   foldedScenes: new Set(scenes.map((scene) => `main/${scene}`)),
