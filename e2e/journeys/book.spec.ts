@@ -158,7 +158,7 @@ test("a new version comes in as Fountain with its parts told apart; cues whose w
       "Title: Salt\n\n# Act one\n\nINT. LIGHTHOUSE - NIGHT\n\nEdwin comes in.\n\nEDWIN\nCareful with it, please. It is the last of eleven.\n\nADA\nEleven what?\n",
     ),
   });
-  await expect(page.getByText("5 lines: 2 headings, 1 directions, 1 EDWIN, 1 ADA")).toBeVisible();
+  await expect(page.getByText("5 lines: 2 headings, 1 direction, 1 EDWIN, 1 ADA")).toBeVisible();
   const impact = page.getByRole("region", { name: "Impact" });
   await expect(impact).toContainText("Cue 14: “first” is gone; it is called on “last” now.");
   await page.getByRole("button", { name: "Make it" }).click();
@@ -191,7 +191,7 @@ test("a show without a play says what comes first, and does it; the Book passes 
   await page.goto(`/show/${id}/book`);
   await page.getByRole("button", { name: "Paste or open a script" }).click();
   await page.getByRole("textbox", { name: "Text of the script" }).fill("ADA: The lamp is out.");
-  await expect(page.getByText("1 lines: 1 ADA")).toBeVisible();
+  await expect(page.getByText("1 line: 1 ADA")).toBeVisible();
   await page.getByRole("button", { name: "Make it" }).click();
   await stored(page);
   await expect(page.getByRole("grid", { name: /^The play/ })).toContainText("The lamp is out.");
@@ -236,7 +236,14 @@ test("on a slow line what is pressed twice ends as it was, calls land in their o
   await page.keyboard.press("End");
   await page.keyboard.type(" Mind.");
   await page.keyboard.press("Control+Enter");
+  // What is typed while it is on its way stays in the text, and is made with the next press.
+  await page.keyboard.type(" Now.");
   await stored(page);
-  expect((await lineOf(request, show, "I.3.8"))?.text).toContain("Mind.");
+  expect((await lineOf(request, show, "I.3.8"))?.text).toMatch(/ Mind\.$/);
   expect((await lineOf(request, show, "I.4.3"))?.quiet).toBe(true);
+  await expect(text).toContainText("Mind. Now.");
+  await page.keyboard.press("Control+Enter");
+  await stored(page);
+  await expect(text).toBeHidden();
+  expect((await lineOf(request, show, "I.3.8"))?.text).toMatch(/ Mind\. Now\.$/);
 });

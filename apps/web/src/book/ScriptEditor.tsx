@@ -1,10 +1,10 @@
-import { type EditInput, type ScriptFormat, SCRIPT_FORMATS, guessScriptFormat, readScriptText, writeScriptText } from "@zm/core";
+import { type EditInput, type ScriptFormat, SCRIPT_FORMATS, count, guessScriptFormat, readScriptText, writeScriptText } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { FileField } from "../shared/FileField.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
-import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { useList, useMakeEdits, useSheetNow, useShow } from "../show/useShow.ts";
 import { type Writing, lineMarks, useBook } from "./book.ts";
 import { TextField } from "./TextField.tsx";
 
@@ -16,10 +16,11 @@ export function ScriptEditor({ writing }: { writing: Writing }) {
   const { sheet } = useShow();
   const list = useList();
   const makeEdits = useMakeEdits();
+  const sheetNow = useSheetNow();
   const whole = "text" in writing;
   const { script } = sheet.show;
   // What was there when the writing began: somebody else's edit does not replace what is being written.
-  const [begun] = useState(() => beginning(script?.lines ?? [], writing));
+  const [begun, setBegun] = useState(() => beginning(script?.lines ?? [], writing));
   const cuesAt = useMemo(() => {
     if (!script || whole) return [];
     const marks = lineMarks(list, script);
@@ -28,13 +29,18 @@ export function ScriptEditor({ writing }: { writing: Writing }) {
     );
   }, [script, list, whole, begun]);
   const [text, setText] = useState(begun.text);
+  const newest = useRef(text);
+  const write = (written: string): void => {
+    newest.current = written;
+    setText(written);
+  };
   const [format, setFormat] = useState<ScriptFormat | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const asFormat = format ?? guessScriptFormat(text);
   const edit = useMemo((): EditInput => {
-    const stretch = "text" in writing ? {} : { first: writing.first, last: writing.last };
+    const stretch = whole ? {} : { first: begun.lines[0]?.id ?? "", last: begun.lines.at(-1)?.id ?? "" };
     return { op: "setText", ...stretch, text, format: whole ? asFormat : "plain" };
-  }, [writing, text, whole, asFormat]);
+  }, [begun, text, whole, asFormat]);
   const changed = text !== begun.text;
   useEffect(() => {
     const timer = setTimeout(() => useChoice.setState({ draft: changed ? { from: "book", edits: [edit] } : null, operation: null }), PAUSE);
@@ -43,7 +49,12 @@ export function ScriptEditor({ writing }: { writing: Writing }) {
   useEffect(() => () => useChoice.setState(({ draft }) => (draft?.from === "book" ? { draft: null } : {})), []);
   const close = (): void => useBook.setState({ writing: null });
   const make = async (): Promise<void> => {
-    if (!changed || (await makeEdits([edit]))) close();
+    if (!changed) return close();
+    if (!(await makeEdits([edit]))) return;
+    if (newest.current === text) return close();
+    // What was typed meanwhile is written on, in the lines that the scene has now.
+    const lines = whole ? [] : stretchNow(script?.lines ?? [], begun.lines, sheetNow().show.script?.lines ?? []);
+    setBegun({ ...begun, text, lines });
   };
   const [act, busy] = useOnce(make);
   return (
@@ -71,7 +82,7 @@ export function ScriptEditor({ writing }: { writing: Writing }) {
               accept=".txt,.fountain,.spmd,text/plain"
               onFile={async (opened) => {
                 setFormat(opened.name.endsWith(".fountain") ? "fountain" : null);
-                setText(await opened.text());
+                write(await opened.text());
               }}
             />
           </>
@@ -89,7 +100,7 @@ export function ScriptEditor({ writing }: { writing: Writing }) {
         value={text}
         at={begun.at}
         cues={cuesAt}
-        onChange={setText}
+        onChange={write}
         onMake={act}
         onDrop={() => {
           if (!changed) close();
@@ -105,10 +116,7 @@ const FORMAT_WORDS: Readonly<Record<ScriptFormat, string>> = {
 };
 
 /** The text with which writing begins, its lines, and the place of the line at which somebody stood. */
-function beginning(
-  lines: readonly Parameters<typeof writeScriptText>[0][number][],
-  writing: Writing,
-): { text: string; lines: typeof lines; at: number } {
+function beginning(lines: Lines, writing: Writing): { text: string; lines: Lines; at: number } {
   if ("text" in writing) return { text: writing.text, lines: [], at: 0 };
   const [first, last] = [writing.first, writing.last].map((id) => lines.findIndex((line) => line.id === id));
   const own = lines.slice(first ?? 0, (last ?? 0) + 1);
@@ -122,15 +130,28 @@ function beginning(
   };
 }
 
+type Lines = readonly Parameters<typeof writeScriptText>[0][number][];
+
+/** The lines of a stretch once it has been written anew: all between those that stood before it and those that stood behind it. */
+function stretchNow(before: Lines, stretch: Lines, now: Lines): Lines {
+  const first = before.findIndex(({ id }) => id === stretch[0]?.id);
+  const behind = before.length - first - stretch.length;
+  return now.slice(first, now.length - behind);
+}
+
+const HEADING = "heading";
+const DIRECTION = "direction";
+
 /** How the parts of a text are told apart: "169 lines: 62 ADA, 48 EDWIN, 40 directions, 14 headings". */
 function partsTold(text: string, format: ScriptFormat): string {
   if (text.trim() === "") return "Pasted or from a file; cues stay with their words";
   const lines = readScriptText(text, format);
   const counts = new Map<string, number>();
   for (const { who, heading } of lines) {
-    const part = heading ? "headings" : (who ?? "directions");
+    const part = heading ? HEADING : (who ?? DIRECTION);
     counts.set(part, (counts.get(part) ?? 0) + 1);
   }
-  const told = [...counts].sort(([, a], [, b]) => b - a).map(([part, many]) => `${many} ${part}`);
-  return `${lines.length} lines: ${told.slice(0, 8).join(", ")}${told.length > 8 ? ` and ${told.length - 8} more parts` : ""}`;
+  const isPart = (part: string): boolean => part !== HEADING && part !== DIRECTION;
+  const told = [...counts].sort(([, a], [, b]) => b - a).map(([part, many]) => (isPart(part) ? `${many} ${part}` : count(many, part)));
+  return `${count(lines.length, "line")}: ${told.slice(0, 8).join(", ")}${told.length > 8 ? ` and ${told.length - 8} more parts` : ""}`;
 }

@@ -238,7 +238,7 @@ function EntryRow({ entry, before, began, list, expected }: EntryRowProps) {
   const script = gap !== null && from !== undefined && to !== undefined && from >= 0 && to > from ? expected(from, to) : null;
   return (
     <div className="flex h-7 items-center gap-3 border-b border-rule/60 px-4" title={new Date(entry.at).toLocaleString("en-GB")}>
-      <span className="figures w-16 text-right">{clockTime((entry.at - began) / 1000)}</span>
+      <span className="figures w-16 text-right">{clockTime(Math.floor((entry.at - began) / 1000))}</span>
       <span className="figures w-20 text-right">{gap === null ? "" : `${tenths(gap)} s`}</span>
       <span className="figures w-24 text-right text-quiet">{script === null ? "" : `${tenths(script)} s`}</span>
       <button

@@ -14,16 +14,26 @@ export interface Asked {
   readonly body: unknown;
 }
 
-/** Renders a part of the window with a show open in it; `asked` collects what it asks of a server that refuses everything. */
-export function renderOpened(part: ReactElement, show: Show = saltAndParaffin()): { sheet: ShowSheet; asked: Asked[] } {
+/**
+ * Renders a part of the window with a show open in it; `asked` collects what it asks of a server that refuses everything but `answers`, by method and path
+ * ("GET /api/shows/1/runs").
+ */
+export function renderOpened(
+  part: ReactElement,
+  show: Show = saltAndParaffin(),
+  answers: Readonly<Record<string, unknown>> = {},
+): { sheet: ShowSheet; asked: Asked[] } {
   const sheet = sheetOf(show);
   const asked: Asked[] = [];
   globalThis.fetch = (input, init) => {
-    asked.push({ method: init?.method ?? "GET", path: String(input), body: JSON.parse(String(init?.body ?? "null")) });
+    const method = init?.method ?? "GET";
+    asked.push({ method, path: String(input), body: JSON.parse(String(init?.body ?? "null")) });
+    const answer = answers[`${method} ${String(input)}`];
+    if (answer !== undefined) return Promise.resolve(new Response(JSON.stringify(answer)));
     return Promise.resolve(new Response(JSON.stringify({ message: "Not here", faults: ["Not here"] }), { status: 409 }));
   };
   render(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
       <MemoryRouter initialEntries={["/show/1/score"]}>
         <ShowContext.Provider value={{ id: 1, revision: 0, sheet }}>
           <Worked>{part}</Worked>
