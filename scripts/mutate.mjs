@@ -1,11 +1,14 @@
 // Changes one line of the core at a time and sees whether its tests notice: prints every change that they let pass, and the share that
-// they caught. Usage:  node scripts/mutate.mjs [how many] [seed]   (in a copy of the folder: the sources are changed while it runs)
+// they caught. Usage:  node scripts/mutate.mjs [how many] [seed] [sources] [tests]   (in a copy of the folder: the sources are changed while it runs)
+// Sources and tests are patterns of their paths; left out, all of them: mutate.mjs 40 1 'rehearse/|marks/' 'rehearse|marks|planner'
 import { spawnSync } from "node:child_process";
 import { readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 
 const wanted = Number(process.argv[2] ?? 60);
 const seed = Number(process.argv[3] ?? 1);
+const sources = new RegExp(process.argv[4] ?? "");
+const tests = process.argv[5] ?? "";
 const JEST = ["--no-warnings", "--experimental-vm-modules", "node_modules/jest/bin/jest.js"];
 const source = new URL("../packages/core/src/", import.meta.url).pathname;
 
@@ -38,7 +41,7 @@ function randomFrom(start) {
 /** Every line that can be changed: of code, not of a comment, an import, a type or a text for the user. */
 function places() {
   const files = readdirSync(source, { recursive: true }).filter(
-    (name) => name.endsWith(".ts") && !/index\.ts|help\.ts|words\.ts/i.test(name),
+    (name) => name.endsWith(".ts") && sources.test(name) && !/index\.ts|help\.ts|words\.ts/i.test(name),
   );
   return files.sort().flatMap((name) =>
     readFileSync(join(source, name), "utf8")
@@ -61,7 +64,7 @@ function runTests(which) {
 
 /** The files of tests in groups, the quickest first, so that most changes are noticed within seconds. Refuses to begin where the tests fail as it is. */
 function groupsOfTests() {
-  const whole = runTests(["--json"]);
+  const whole = runTests(["--json", ...(tests === "" ? [] : ["--testPathPatterns", tests])]);
   if (whole.status !== 0) throw new Error("The tests of the core fail before anything is changed; mend them first");
   const files = JSON.parse(whole.stdout)
     .testResults.map((file) => ({ path: file.name, takes: file.endTime - file.startTime }))
