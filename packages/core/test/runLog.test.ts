@@ -181,6 +181,19 @@ describe("entries of the log", () => {
     ]);
     expect(logEntries({ ...at, happening: { t: 2, list: "sea", rate: 2 }, fired: [] }, "main")).toEqual([]);
   });
+  test("what was pressed stands before what it brought about in the same moment, and behind what was earlier", () => {
+    const cues = [
+      { at: 3, list: "sea", cue: "1", by: "action" },
+      { at: 3, list: "main", cue: "4", by: "press" },
+      { at: 2.5, list: "main", cue: "3", by: "follow" },
+    ] as const;
+    const entries = logEntries({ happening: { t: 3, goto: "4" } as never, fired: cues, origin: 0, from: null }, "main");
+    expect(entries.map(({ list: of, cue, at }) => [of, cue, at])).toEqual([
+      ["main", "3", 2500],
+      ["main", "4", 3000],
+      ["sea", "1", 3000],
+    ]);
+  });
   test("the table has a line for each entry, seconds from the beginning of its run", () => {
     const { show } = smallShow([oneCue("1", {}, {}, { label: "=Storm" })]);
     const text = writeLogCsv(sheetOf(show), [{ id: 7, name: "dress", began: 5000, speed: 1, entries: [fired("1", 6.5)] }], String);

@@ -31,19 +31,24 @@ export interface Logged {
 }
 
 /**
- * The entries that something that has happened gives, in the order in which it happened. `first` is the list that a press without a list speaks of.
+ * The entries that something that has happened gives, in the order in which it happened, what was pressed before what it brought about in the same moment. `first` is the list that a press without a list speaks of.
  * Empty where nothing was fired, held or let go of.
  */
 export function logEntries({ happening, fired, origin, from }: Logged, first: string): LogEntry[] {
   const list = ("list" in happening ? happening.list : undefined) ?? first;
   const pressed = { by: from?.by ?? "window", who: from?.who ?? "" } as const;
-  const cues = fired.map(({ at, list: of, cue, by }): LogEntry => {
+  const cues = fired.toSorted(causeFirst).map(({ at, list: of, cue, by }): LogEntry => {
     const own = by === "press" || by === "standby" ? pressed : { by, who: "" };
     const how = by === "press" && of === list ? howPressed(happening) : "next";
     return { at: origin + at * 1000, list: of, cue, how, ...own, by: by === "standby" ? by : own.by };
   });
   const besides = withoutCue(happening);
   return besides ? [...cues, { at: origin + happening.t * 1000, list, cue: null, how: besides, ...pressed }] : cues;
+}
+
+/** The order of time; what was pressed stands before what it brought about in the same moment. */
+function causeFirst(a: FiredCue, b: FiredCue): number {
+  return a.at - b.at || Number(b.by === "press") - Number(a.by === "press");
 }
 
 /** How a press fires a cue. */
