@@ -127,6 +127,10 @@ test("light in a cue that is called a blackout is found when its time is over, f
   expect(
     found(edited(dark, { op: "change", from: "2", to: "2", keys: { channels: [2], families: ["intensity"] }, do: { set: 0 } })),
   ).toEqual([]);
+  // The first light of the rig counts as any other.
+  const first = edited(dark, { op: "change", from: "2", to: "2", keys: { families: ["intensity"] }, do: { set: 0 } });
+  const lit = edited(first, { op: "change", from: "2", to: "2", keys: { channels: [1], families: ["intensity"] }, do: { set: 30 } });
+  expect(found(lit).map(({ code, key }) => [code, key])).toEqual([["dark-missed", "1.intensity"]]);
   // Half a per cent is dark.
   expect(
     found(edited(dark, { op: "change", from: "2", to: "2", keys: { channels: [2], families: ["intensity"] }, do: { set: 0.5 } })),
