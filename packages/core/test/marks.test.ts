@@ -180,6 +180,15 @@ test("a channel's own setting beats the cue's, the cue's the list's; a cue outsi
   expect(settings({ at: "2.5" })).toMatchObject({ markAt: null, report: "mark-lit" });
 });
 
+test("a light that was turned while it was dark goes on from where it was turned to", () => {
+  // At 90 degrees a second: from 45 to 180 it takes a second and a half.
+  const sheet = dark([oneCue("3", { "1": { pan: 45 } })]);
+  const list = listOf(sheet);
+  const mark = markAtRow(marksByChannel(list).get(1) ?? [], list.cues.length - 1);
+  expect(mark && markedKeys(list, mark).map(({ from, to, fade }) => [from, to, fade])).toEqual([[45, 180, 1.5]]);
+  expect(lastMark(sheet)).toMatchObject({ needed: 1.5 });
+});
+
 test("an edit of the mark settings changes the marks and nothing else", () => {
   const sheet = dark([oneCue("3", {})]);
   const outcome = makeEdits(sheet, readEdits({ op: "setCue", from: "9", to: "9", mark: { policy: "early" } }));
