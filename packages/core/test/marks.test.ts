@@ -103,7 +103,9 @@ test("a call comes at its word, after it, or at its line; unknown lines have no 
   expect(callMoment(show.script, { line: "z" })).toBeNull();
   expect(callMoment(undefined, { line: "a" })).toBeNull();
   expect(quietLinesBetween(show.script, 0, 10.5).map((line) => line.id)).toEqual(["b"]);
+  // Line b is spoken from 10 s to 12 s; what only touches it has none of it.
   expect(quietLinesBetween(show.script, 12, 30)).toEqual([]);
+  expect(quietLinesBetween(show.script, 0, 10)).toEqual([]);
 });
 
 test("a cue that follows is expected when its chain brings it", () => {
