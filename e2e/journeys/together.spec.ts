@@ -117,6 +117,27 @@ test("a follow is caught and fired by hand, a bounce of Go is one press and a se
   await expect(page.getByTestId("on-stage")).toHaveText("11");
 });
 
+test("a list that runs faster or darker than its cues say is told of in Run and to those who look on, and set back with one press", async ({
+  page,
+  request,
+  context,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show, "run");
+  await expect(page.getByRole("button", { name: /set back/ })).toHaveCount(0);
+  const press = (data: object) => request.post(`/api/shows/${show}/run`, { headers: OWN, data });
+  await press({ press: "rate", list: "main", rate: 20 });
+  await press({ press: "master", list: "main", level: 60 });
+  const looksOn = await context.newPage();
+  await looksOn.goto(`/watch/${show}`);
+  await expect(looksOn.getByText("20× as fast")).toBeVisible();
+  await page.getByRole("button", { name: "20× as fast: set back" }).click();
+  await page.getByRole("button", { name: "master 60 %: set back" }).click();
+  await expect(page.getByRole("button", { name: /set back/ })).toHaveCount(0);
+  await expect.poll(async () => (await running(request, show)).lists["main"]).toMatchObject({ rate: 1, master: { to: 100 } });
+  await expect(looksOn.getByText("as fast")).toHaveCount(0);
+});
+
 test("a cue that starts a list sets it going, and a go-to out of that stretch leaves it as running in order would", async ({
   page,
   request,

@@ -71,11 +71,20 @@ export class Caller {
     // What is fired from here on belongs to a run of its own.
     await this.world.send("/zm/run", speed === 1 ? "called" : `called, ${speed} times as fast`, this.wish.keepsRate ? 1 : speed);
     await this.bringBefore(row, first.row);
-    await this.setRates(speed);
-    const start = first.standby - LEAD;
+    try {
+      await this.setRates(speed);
+      return await this.read(steps, first.standby - LEAD);
+    } finally {
+      await this.setRates(1);
+    }
+  }
+
+  /** Reads the play from a moment of it, and calls what is to be called. */
+  private async read(steps: readonly CallStep[], start: number): Promise<{ pressed: number; missed: number }> {
+    const { speed } = this.wish;
     const begun = this.world.now();
     const moment = (): number => start + (this.world.now() - begun) * speed;
-    this.say("begins", `Reads the play from cue ${first.cue}${speed === 1 ? "" : `, ${speed} times as fast`}`, { moment: start });
+    this.say("begins", `Reads the play from cue ${steps[0]?.cue}${speed === 1 ? "" : `, ${speed} times as fast`}`, { moment: start });
     let [pressed, missed] = [0, 0];
     for (const step of steps) {
       if (!(await this.readTo(moment, step.standby))) break;
@@ -84,7 +93,6 @@ export class Caller {
       if (await this.press(step, moment())) pressed += 1;
       else missed += 1;
     }
-    await this.setRates(1);
     this.say("ends", `${pressed} cues called${missed > 0 ? `, ${missed} not pressed` : ""}`, { moment: moment() });
     return { pressed, missed };
   }
@@ -143,15 +151,15 @@ export class Caller {
     const { script } = this.sheet.show;
     while (moment() < until && !this.stopped) {
       const line = script && placeAt(script, moment())?.line;
-      if (line && line.id !== this.read) {
-        this.read = line.id;
+      if (line && line.id !== this.line) {
+        this.line = line.id;
         this.say("reads", `${line.who === undefined ? "" : `${line.who}: `}${line.text}`, { moment: moment(), line: line.id });
       }
       await this.world.wait(Math.min(TICK, Math.max(SHORTEST, (until - moment()) / this.wish.speed)));
     }
     return !this.stopped;
   }
-  private read: string | undefined;
+  private line: string | undefined;
 
   /** Presses Go where the list is at the cue before; else says so, and does not press. */
   private async press({ row, cue, called }: CallStep, moment: number): Promise<boolean> {

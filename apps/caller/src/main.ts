@@ -96,7 +96,9 @@ async function main(): Promise<number> {
       wait: (seconds) => setTimeout(seconds * 1000),
     },
   );
-  for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => caller.stop());
+  // Whoever listened to what is told is gone.
+  process.stdout.on("error", () => caller.stop());
+  for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => caller.stop());
   try {
     const { missed } = await caller.call();
     return missed > 0 ? 2 : 0;

@@ -249,6 +249,15 @@ test("sent away it leaves at once and sets the rates back; a desk that does not 
   await expect(alone.call()).rejects.toThrow("Nobody answers");
 });
 
+test("whatever ends it, the lists have their own rate again", async () => {
+  const desk = new Desk();
+  desk.hear = ({ words }) => {
+    if (words === "Stand by cue 2") throw new Error("The line is gone");
+  };
+  await expect(desk.call(play())).rejects.toThrow("The line is gone");
+  expect(desk.heard.slice(-2)).toEqual(["/zm/list/main/rate 1", "/zm/list/sea/rate 1"]);
+});
+
 test("refusals of the desk are said", async () => {
   const sheet = play();
   const said: Said[] = [];

@@ -1,4 +1,6 @@
 import { createSocket } from "node:dgram";
+import { existsSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
 import { readShow } from "@zm/core";
 import type { LoggedRunReply, OscState, RunsReply } from "@zm/protocol";
 import { type OscWords, readOsc, writeOsc } from "@zm/protocol/oscPacket";
@@ -182,6 +184,32 @@ describe("OSC", () => {
       '/zm/go "2"',
       '/zm/go "1"',
     ]);
+  });
+
+  test("lists that a caller left at its speed when the server was killed run at their own again after the start; what else was set stays", async () => {
+    server = await startServer(show);
+    const rates = async (): Promise<unknown[]> => {
+      const { body } = await client(server).get("/api/shows/1/run");
+      const { main, sea } = body.mix.lists;
+      return [main.rate, sea.rate];
+    };
+    for (const [list, rate] of [
+      ["main", 20],
+      ["sea", 3],
+    ] as const)
+      await client(server).post("/api/shows/1/run").send({ press: "rate", list, rate }).expect(200);
+    writeFileSync(join(server.runs, "caller.json"), JSON.stringify({ show: 1, speed: 20 }));
+    server = await server.restart();
+    await until(async () => (await rates())[0] === 1);
+    expect(await rates()).toEqual([1, 3]);
+    await until(() => !existsSync(join(server.runs, "caller.json")));
+  });
+
+  test("a caller left behind of a show that is gone is forgotten", async () => {
+    server = await startServer(show);
+    writeFileSync(join(server.runs, "caller.json"), JSON.stringify({ show: 77, speed: 20 }));
+    server = await server.restart();
+    await until(() => !existsSync(join(server.runs, "caller.json")));
   });
 
   test("where it cannot listen it says why, and it keeps its settings", async () => {

@@ -1,15 +1,26 @@
 import { type ChildProcess, spawn } from "node:child_process";
+import { rmSync } from "node:fs";
+import { join } from "node:path";
 import { createInterface } from "node:readline";
+import { setTimeout } from "node:timers/promises";
 import { fileURLToPath } from "node:url";
-import { ConflictException, Injectable, type OnModuleDestroy } from "@nestjs/common";
+import { ConflictException, Injectable, NotFoundException, type OnModuleDestroy, type OnModuleInit } from "@nestjs/common";
 import { type CallerEvent, type CallerRequest, type CallerState, callerEvent } from "@zm/protocol";
 import { Subject } from "rxjs";
+import { z } from "zod";
+import { RunService } from "../run/run.service.ts";
 import { Settings } from "../settings.ts";
+import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { OscService } from "./osc.service.ts";
 
 const PROGRAM = fileURLToPath(new URL("../../../caller/dist/main.js", import.meta.url));
 const MOST_SAID = 60;
+/** What a caller sets for the time that it is there: the lists of a show run so many times as fast. */
+const leftRates = z.object({ show: z.number(), speed: z.number() });
+type LeftRates = z.infer<typeof leftRates>;
+/** While the show cannot be asked it is tried again so often; milliseconds. */
+const AGAIN = 2000;
 /** So long the caller is given to say its last words; milliseconds. */
 const LONGEST_END = 2000;
 
@@ -22,18 +33,29 @@ interface Calling {
 
 /** Runs the simulated stage manager beside the server. It comes in by the door that is there for everybody outside; here is only heard what it says. */
 @Injectable()
-export class CallerService implements OnModuleDestroy {
+export class CallerService implements OnModuleInit, OnModuleDestroy {
   readonly events = new Subject<CallerEvent>();
   private calling: Calling | null = null;
   private said: CallerEvent[] = [];
+  private ending = false;
+  /** Says that a caller is there, for a start after the server was killed. */
+  private readonly path: string;
 
   constructor(
     private readonly osc: OscService,
     private readonly shows: ShowsService,
+    private readonly runs: RunService,
     private readonly settings: Settings,
-  ) {}
+  ) {
+    this.path = join(settings.runs, "caller.json");
+  }
+
+  onModuleInit(): void {
+    void this.setLeftRatesBack();
+  }
 
   async onModuleDestroy(): Promise<void> {
+    this.ending = true;
     await this.end();
   }
 
@@ -50,6 +72,7 @@ export class CallerService implements OnModuleDestroy {
     if ((await this.osc.target()) !== show) throw new ConflictException("OSC speaks to another show: choose this one in Rig, OSC");
     await this.end();
     this.said = [];
+    if (speed !== 1) writeJsonFile(this.path, { show, speed });
     const server = `http://127.0.0.1:${this.settings.port}`;
     const wanted = from === undefined ? [] : ["--from", from];
     const program = spawn(
@@ -66,8 +89,9 @@ export class CallerService implements OnModuleDestroy {
     let trouble = "";
     program.stderr.on("data", (data: Buffer) => (trouble += data.toString()));
     program.once("error", (error) => (trouble += error.message));
-    void ended.then(() => {
+    void ended.then(async () => {
       if (this.calling === calling) this.calling = null;
+      await this.setRatesBack({ show, speed }).catch(() => undefined);
       if (trouble !== "") this.say({ show, what: "says", moment: 0, words: trouble.trim().slice(0, 400), line: null, cue: null });
       this.say({ show, what: "ends", moment: this.said[0]?.moment ?? 0, words: "The caller has left", line: null, cue: null });
     });
@@ -84,9 +108,36 @@ export class CallerService implements OnModuleDestroy {
     const { calling } = this;
     if (!calling) return;
     calling.program.kill("SIGTERM");
-    const late = setTimeout(() => calling.program.kill("SIGKILL"), LONGEST_END);
+    const patience = new AbortController();
+    void setTimeout(LONGEST_END, undefined, { signal: patience.signal }).then(
+      () => calling.program.kill("SIGKILL"),
+      () => undefined,
+    );
     await calling.ended;
-    clearTimeout(late);
+    patience.abort();
+  }
+
+  /** Sets back what a caller that was killed, or whose server was, has left: lists that run at its speed. Throws where the show cannot be asked; then it is tried at the next start. */
+  private async setRatesBack({ show, speed }: LeftRates): Promise<void> {
+    if (speed !== 1) {
+      const { mix } = await this.runs.state(show);
+      const left = Object.entries(mix.lists).filter(([, { rate }]) => rate === speed);
+      for (const [list] of left) await this.runs.press(show, { press: "rate", list, rate: 1 }, { by: "osc", who: "caller" });
+    }
+    rmSync(this.path, { force: true });
+  }
+
+  /** At the start: a caller that was there when the server was killed has set nothing back. */
+  private async setLeftRatesBack(): Promise<void> {
+    const left = leftRates.safeParse(readJsonFile(this.path));
+    while (left.success && !this.ending) {
+      try {
+        return await this.setRatesBack(left.data);
+      } catch (error) {
+        if (error instanceof NotFoundException) return rmSync(this.path, { force: true });
+        await setTimeout(AGAIN, undefined, { ref: false });
+      }
+    }
   }
 
   private hear(show: number, line: string): void {

@@ -1,4 +1,4 @@
-import { nextRow } from "@zm/core";
+import { type ListRun, nextRow } from "@zm/core";
 import { ChevronsLeft, ChevronsRight, Pause, Play, SkipBack } from "lucide-react";
 import { Link } from "react-router";
 import { CallerSays } from "../outside/CallerPart.tsx";
@@ -10,7 +10,9 @@ import { GoTo } from "./GoTo.tsx";
 import { NextCue } from "./NextCue.tsx";
 import { OnStage } from "./OnStage.tsx";
 import { RunPicture } from "./RunPicture.tsx";
+import { unusualOf } from "./unusual.ts";
 import { useGo } from "./useGo.ts";
+import { usePress } from "./usePress.ts";
 
 /** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
 export function RunView() {
@@ -41,6 +43,7 @@ export function RunView() {
               <div className="min-w-0 flex-1">
                 <CallerSays most={1} />
               </div>
+              <SetBack run={own} />
               <Link className="shrink-0 text-[13px] text-quiet underline" to={`/show/${id}/log`} title="What was fired, when and by whom">
                 Run log
               </Link>
@@ -98,4 +101,21 @@ export function RunView() {
       </div>
     </div>
   );
+}
+
+/** What makes the list run otherwise than its cues say, each with a way to set it back. */
+function SetBack({ run }: { run: ListRun | undefined }) {
+  const press = usePress();
+  return (run ? unusualOf(run) : []).map(({ words, back, press: pressed }) => (
+    <button
+      key={words}
+      type="button"
+      className="btn btn-outline btn-xs shrink-0 border-error text-error"
+      title={back}
+      aria-label={`${words}: set back`}
+      onClick={() => void press(pressed)}
+    >
+      {words} · set back
+    </button>
+  ));
 }

@@ -6,6 +6,7 @@ import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
 import { RunPicture } from "./RunPicture.tsx";
+import { unusualOf } from "./unusual.ts";
 import { useRunTime } from "./useRunTime.ts";
 
 /** A page that only looks on: the stage and where the show stands, for the designer's tablet; in large letters for the stage manager. Nothing here can be pressed. */
@@ -59,7 +60,14 @@ function Standing({ show, large }: { show: OpenShow; large: boolean }) {
       className={`grid shrink-0 grid-cols-2 gap-8 border-t border-rule px-8 py-5 ${large ? "flex-1 content-center" : ""}`}
     >
       <div className="min-w-0">
-        <p className="text-quiet">on stage{run?.clock.held ? ", held" : ""}</p>
+        <p className="text-quiet">
+          on stage{run?.clock.held ? ", held" : ""}
+          {(run ? unusualOf(run) : []).map(({ words: unusual }) => (
+            <span key={unusual} className="text-error">
+              , {unusual}
+            </span>
+          ))}
+        </p>
         <p className={`figures font-bold text-primary ${size}`} data-testid="on-stage">
           {stands ?? "–"}
         </p>

@@ -1,0 +1,61 @@
+import { Mix, listOf, sheetOf } from "@zm/core";
+import { saltAndParaffin } from "@zm/demo";
+import { unusualOf } from "../src/run/unusual.ts";
+
+const sheet = sheetOf(saltAndParaffin());
+const main = listOf(sheet).id;
+
+/** What is unusual of a list after some presses. */
+function after(press: (mix: Mix) => void, list = main): ReturnType<typeof unusualOf> {
+  const mix = new Mix(sheet);
+  press(mix);
+  const run = mix.lists.get(list);
+  if (!run) throw new Error(`There is no list ${list}`);
+  return unusualOf(run);
+}
+
+test("a list that runs as its cues say has nothing unusual, whatever it is at", () => {
+  expect(after(() => undefined)).toEqual([]);
+  expect(after((mix) => mix.goto(main, "14", 0, 0))).toEqual([]);
+  expect(
+    after((mix) => {
+      mix.rate(main, 20, 0);
+      mix.rate(main, 1, 1);
+    }),
+  ).toEqual([]);
+});
+
+test("a rate and a master that are not its own are said, each with the press that sets it back", () => {
+  const found = after((mix) => {
+    mix.rate(main, 20, 0);
+    mix.master(main, 60, 0);
+  });
+  expect(found.map(({ words, press }) => [words, press.ask])).toEqual([
+    ["20× as fast", { press: "rate", list: main, rate: 1 }],
+    ["master 60 %", { press: "master", list: main, level: 100, time: 1 }],
+  ]);
+  expect(after((mix) => mix.rate(main, 0.5, 0)).map(({ words }) => words)).toEqual(["at 0.5 of its speed"]);
+});
+
+test("a list that has a master of its own is usual at it", () => {
+  const { show } = sheet;
+  const dimmed = sheetOf({ ...show, lists: show.lists.map((list, index) => (index === 0 ? { ...list, master: 80 } : list)) });
+  const mix = new Mix(dimmed);
+  const run = (): ReturnType<typeof unusualOf> => {
+    const own = mix.lists.get(main);
+    return own ? unusualOf(own) : [];
+  };
+  expect(run()).toEqual([]);
+  mix.master(main, 100, 0);
+  expect(run().map(({ words, press }) => [words, press.ask])).toEqual([
+    ["master 100 %", { press: "master", list: main, level: 80, time: 1 }],
+  ]);
+});
+
+test("what sets it back here is what the server is asked for", () => {
+  const mix = new Mix(sheet);
+  mix.rate(main, 20, 0);
+  const own = mix.lists.get(main);
+  const [found] = own ? unusualOf(own) : [];
+  expect(found?.press.here?.(3)).toEqual({ t: 3, list: main, rate: 1 });
+});
