@@ -14,6 +14,7 @@ import {
   markReason,
   markedKeys,
   marksByChannel,
+  marksMadeByGoto,
   planMarks,
   quietLinesBetween,
   readEdits,
@@ -189,6 +190,12 @@ test("a light that was turned while it was dark goes on from where it was turned
   const mark = markAtRow(marksByChannel(list).get(1) ?? [], list.cues.length - 1);
   expect(mark && markedKeys(list, mark).map(({ from, to, fade }) => [from, to, fade])).toEqual([[45, 180, 1.5]]);
   expect(lastMark(sheet)).toMatchObject({ needed: 1.5 });
+});
+
+test("a go-to makes the marks whose cue it has reached or passed, up to right before their call, and no others", () => {
+  const list = listOf(dark([oneCue("3", {}), oneCue("4", {})], { mark: { at: "3" } }));
+  const made = list.cues.map((_, row) => marksMadeByGoto(list, row).map(({ calledAt }) => list.cues[calledAt]?.number));
+  expect(made).toEqual([[], [], ["9"], ["9"], []]);
 });
 
 test("an edit of the mark settings changes the marks and nothing else", () => {

@@ -122,6 +122,9 @@ describe("time", () => {
     const sheet = play({ 1: { line: "I.1.1" }, 2: { line: "I.1.2" } });
     const follows = make(sheet, { op: "setCue", from: "2", to: "2", trigger: { type: "follow", from: "go", after: 1 } }).sheet;
     expect(cueCalls(listOf(follows), follows.show.script).map(({ cue }) => cue)).toEqual(["1"]);
+    // Nothing comes before the first cue that it could follow: somebody presses it.
+    const first = make(sheet, { op: "setCue", from: "1", to: "1", trigger: { type: "follow", from: "go", after: 1 } }).sheet;
+    expect(cueCalls(listOf(first), first.show.script).map(({ cue }) => cue)).toEqual(["1", "2"]);
   });
 });
 
