@@ -82,16 +82,17 @@ export class CallerService implements OnModuleInit, OnModuleDestroy {
         stdio: ["ignore", "pipe", "pipe"],
       },
     );
-    const ended = new Promise<void>((resolve) => program.once("close", () => resolve()));
+    const closed = new Promise<void>((resolve) => program.once("close", () => resolve()));
+    // The next one comes when nothing is left of this one.
+    const ended = closed.then(() => this.setRatesBack({ show, speed })).catch(() => undefined);
     const calling = { show, speed, program, ended };
     this.calling = calling;
     createInterface({ input: program.stdout }).on("line", (line) => this.hear(show, line));
     let trouble = "";
     program.stderr.on("data", (data: Buffer) => (trouble += data.toString()));
     program.once("error", (error) => (trouble += error.message));
-    void ended.then(async () => {
+    void ended.then(() => {
       if (this.calling === calling) this.calling = null;
-      await this.setRatesBack({ show, speed }).catch(() => undefined);
       if (trouble !== "") this.say({ show, what: "says", moment: 0, words: trouble.trim().slice(0, 400), line: null, cue: null });
       this.say({ show, what: "ends", moment: this.said[0]?.moment ?? 0, words: "The caller has left", line: null, cue: null });
     });
