@@ -53,10 +53,10 @@ for (const view of ["score", "stage", "run"] as const) {
 
 test("the rig and what leaves for it have no serious finding, in desk and in foolscap", async ({ page, request }) => {
   const show = await ownShow(request);
-  for (const tab of ["lights", "types", "groups", "palettes", "paces", "output"]) {
-    await page.goto(`/show/${show}/rig/${tab}`);
-    await expect(page.getByRole("navigation", { name: "Rig" })).toBeVisible();
-    if (tab === "lights") await page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true }).click();
+  await page.goto(`/show/${show}/rig/lights`);
+  for (const tab of ["Lights", "Types", "Groups", "Palettes", "Paces", "Output", "OSC"]) {
+    await page.getByRole("navigation", { name: "Rig" }).getByRole("link", { name: tab }).click();
+    if (tab === "Lights") await page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true }).click();
     expect([tab, await findingsInBoth(page)]).toEqual([tab, []]);
   }
 });
@@ -82,7 +82,7 @@ test("the Book, and writing in it, have no serious finding, in desk and in fools
   expect(["writing", await findingsInBoth(page)]).toEqual(["writing", []]);
 });
 
-test("Check, History and Paper have no serious finding, in desk and in foolscap", async ({ page, request }) => {
+test("Check, History, Paper and the run log have no serious finding, in desk and in foolscap", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/check`);
   await page
@@ -103,6 +103,10 @@ test("Check, History and Paper have no serious finding, in desk and in foolscap"
   await enterLine(page, "paper");
   await expect(page.getByRole("list", { name: "Pages" })).toBeVisible();
   expect(["paper", await findingsInBoth(page)]).toEqual(["paper", []]);
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "go" } });
+  await enterLine(page, "log");
+  await expect(page.getByRole("group", { name: "Fired, in order" })).toContainText("Preset");
+  expect(["log", await findingsInBoth(page)]).toEqual(["log", []]);
 });
 
 test("the Hand, recording, updating, the shelf, help and the pages that look on have no serious finding, in desk and in foolscap", async ({
