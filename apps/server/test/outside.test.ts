@@ -1,7 +1,7 @@
 import { createSocket } from "node:dgram";
 import { existsSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { readShow } from "@zm/core";
+import { readShow, serializeShow } from "@zm/core";
 import type { LoggedRunReply, OscState, RunsReply } from "@zm/protocol";
 import { type OscWords, readOsc, writeOsc } from "@zm/protocol/oscPacket";
 import { type DatabaseDoor, doorTo } from "./support/databaseDoor.ts";
@@ -279,6 +279,22 @@ describe("the run log", () => {
     await client(server).delete(`/api/shows/1/runs/${second?.id}`).expect(200);
     expect((await runs()).runs).toHaveLength(1);
     await client(server).get("/api/shows/1/runs/999").expect(404);
+  });
+
+  test("what is fired in one moment stands in the order in which it was", async () => {
+    const follows = { trigger: { type: "follow", from: "go", after: 0 } };
+    const chain = Array.from({ length: 12 }, (_, index) => cue(String(index + 1), index, index > 0 ? follows : {}));
+    const document = JSON.parse(serializeShow(show));
+    server = await startServer(readShow({ ...document, lists: [{ ...document.lists[0], cues: chain }] }));
+    await client(server).post("/api/shows/1/run").send({ press: "go" }).expect(200);
+    const log = async (): Promise<LoggedRunReply | undefined> => {
+      const { runs }: RunsReply = (await client(server).get("/api/shows/1/runs")).body;
+      return runs[0] && (await client(server).get(`/api/shows/1/runs/${runs[0].id}`)).body;
+    };
+    await until(async () => ((await log())?.entries.length ?? 0) === 12);
+    const entries = (await log())?.entries ?? [];
+    expect(new Set(entries.map(({ at }) => at)).size).toBe(1);
+    expect(entries.map(({ cue: number }) => number)).toEqual(chain.map((_, index) => String(index + 1)));
   });
 
   test("a run that is begun takes what is fired next; one at another speed is not among those that count", async () => {

@@ -230,6 +230,8 @@ export class LogRow {
   @PrimaryColumn({ type: "char", length: 36 }) id: string;
   @Column({ name: "run_id", type: "int" }) runId: number;
   @Column({ type: "double" }) at: number;
+  /** Counts the entries of a run as they came: the order of those of one moment. */
+  @Column({ type: "int" }) place: number;
   @Column({ name: "list_id", ...ID }) list: string;
   @Column({ type: "varchar", length: 12, nullable: true }) cue: string | null;
   @Column({ type: "varchar", length: 10 }) how: LogEntry["how"];

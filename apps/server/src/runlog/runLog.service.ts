@@ -28,6 +28,8 @@ const MOST_AT_ONCE = 500;
 interface OpenRun {
   readonly id: number;
   last: number;
+  /** The place of its newest entry. */
+  place: number;
   fresh: boolean;
 }
 
@@ -144,7 +146,10 @@ export class RunLogService implements OnModuleDestroy {
 
   private async withEntries(rows: readonly RunRow[]): Promise<LoggedRunReply[]> {
     if (rows.length === 0) return [];
-    const entries = await this.database.manager.find(LogRow, { where: { runId: In(rows.map(({ id }) => id)) }, order: { at: "ASC" } });
+    const entries = await this.database.manager.find(LogRow, {
+      where: { runId: In(rows.map(({ id }) => id)) },
+      order: { at: "ASC", place: "ASC" },
+    });
     const byRun = groupBy(entries, ({ runId }) => runId);
     return rows.map(({ id, name, began, speed }) => ({
       id,
@@ -229,18 +234,19 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
     if (!shows.has(item.show)) continue;
     if ("begins" in item) {
       const { name, speed, at } = item.begins;
-      open.set(item.show, { id: await newRun(manager, item.show, at, name, speed), last: at, fresh: true });
+      open.set(item.show, { id: await newRun(manager, item.show, at, name, speed), last: at, place: 0, fresh: true });
       continue;
     }
     if (known.has(item.id)) continue;
     const { at } = item.entry;
     const now = open.get(item.show) ?? (await newestRun(manager, item.show));
     const another = !now || (item.opens && !now.fresh) || at - now.last > LONGEST_PAUSE;
-    const run = another ? { id: await newRun(manager, item.show, at, "", 1), last: at, fresh: false } : now;
+    const run = another ? { id: await newRun(manager, item.show, at, "", 1), last: at, place: 0, fresh: false } : now;
     run.last = at;
     run.fresh = false;
+    run.place += 1;
     open.set(item.show, run);
-    rows.push({ id: item.id, runId: run.id, ...item.entry });
+    rows.push({ id: item.id, runId: run.id, place: run.place, ...item.entry });
   }
   await insertRows(manager, LogRow, rows);
 }
@@ -255,5 +261,6 @@ async function newestRun(manager: EntityManager, showId: number): Promise<OpenRu
   const row = await manager.findOne(RunRow, { where: { showId }, order: { began: "DESC", id: "DESC" } });
   if (!row) return undefined;
   const newest = await manager.findOne(LogRow, { where: { runId: row.id }, order: { at: "DESC" } });
-  return { id: row.id, last: newest?.at ?? row.began, fresh: newest === null };
+  const place = (await manager.maximum(LogRow, "place", { runId: row.id })) ?? 0;
+  return { id: row.id, last: newest?.at ?? row.began, place, fresh: newest === null };
 }

@@ -8,9 +8,9 @@ export class RunLog1764800000000 implements MigrationInterface {
         KEY runs_of_show (show_id, began), FOREIGN KEY (show_id) REFERENCES shows (id) ON DELETE CASCADE)`,
     );
     await runner.query(
-      `CREATE TABLE run_log (id CHAR(36) PRIMARY KEY, run_id INT NOT NULL, at DOUBLE NOT NULL, list_id VARCHAR(64) NOT NULL, cue VARCHAR(12) NULL,
+      `CREATE TABLE run_log (id CHAR(36) PRIMARY KEY, run_id INT NOT NULL, at DOUBLE NOT NULL, place INT NOT NULL, list_id VARCHAR(64) NOT NULL, cue VARCHAR(12) NULL,
         how VARCHAR(10) NOT NULL, fired_by VARCHAR(10) NOT NULL, who VARCHAR(64) NOT NULL,
-        KEY log_of_run (run_id, at), FOREIGN KEY (run_id) REFERENCES runs (id) ON DELETE CASCADE)`,
+        KEY log_of_run (run_id, at, place), FOREIGN KEY (run_id) REFERENCES runs (id) ON DELETE CASCADE)`,
     );
   }
 
