@@ -1,4 +1,4 @@
-import { Mix, listOf, sheetOf } from "@zm/core";
+import { Mix, listOf, makeEdits, readEdits, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { unusualOf } from "../src/run/unusual.ts";
 
@@ -58,4 +58,25 @@ test("what sets it back here is what the server is asked for", () => {
   const own = mix.lists.get(main);
   const [found] = own ? unusualOf(own) : [];
   expect(found?.press.here?.(3)).toEqual({ t: 3, list: main, rate: 1 });
+});
+
+test("what a cue of the list sets besides is as its cues say, from that cue on", () => {
+  const slow = listOf(
+    makeEdits(sheet, readEdits([{ op: "setCue", from: "14", to: "14", actions: [{ do: "rate", list: main, rate: 0.5 }] }])).sheet,
+  );
+  const mix = new Mix(sheetOf({ ...sheet.show, lists: sheet.show.lists.map((list) => (list.id === main ? slow.list : list)) }));
+  const words = (): string[] => {
+    const own = mix.lists.get(main);
+    return own ? unusualOf(own).map((each) => each.words) : [];
+  };
+  mix.goto(main, "13", 0, 0);
+  mix.go(main, 1);
+  mix.advance(2);
+  expect(mix.lists.get(main)?.rate).toBe(0.5);
+  expect(words()).toEqual([]);
+  mix.rate(main, 3, 3);
+  expect(words()).toEqual(["3× as fast"]);
+  mix.rate(main, 0.5, 4);
+  mix.goto(main, "8", 5, 0);
+  expect(words()).toEqual(["at 0.5 of its speed"]);
 });

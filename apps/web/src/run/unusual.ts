@@ -1,4 +1,4 @@
-import type { ListRun } from "@zm/core";
+import { type ListRun, type ListSheet, findRow } from "@zm/core";
 import { seconds } from "../shared/words.ts";
 import type { Pressed } from "./usePress.ts";
 
@@ -10,18 +10,21 @@ export interface Unusual {
 }
 
 /** What makes a list run otherwise than its cues say; nothing where it runs as it is written. A show that runs too fast, or half dark, must be seen to. */
-export function unusualOf({ list: { list }, rate, master }: ListRun): Unusual[] {
+export function unusualOf({ list, cue, rate, master }: ListRun): Unusual[] {
   const { id } = list;
+  const row = cue === null ? -1 : findRow(list, cue);
+  const [told, before] = [toldByCues(list, row), toldByCues(list, row - 1)];
   const found: Unusual[] = [];
-  if (rate !== 1) {
+  // What a cue does besides may come some time after its Go.
+  if (rate !== told.rate && rate !== before.rate) {
     found.push({
       words: rate > 1 ? `${seconds(rate)}× as fast` : `at ${seconds(rate)} of its speed`,
       back: "What is fired from now on takes the times of its cues again",
-      press: { ask: { press: "rate", list: id, rate: 1 }, here: (t) => ({ t, list: id, rate: 1 }) },
+      press: { ask: { press: "rate", list: id, rate: told.rate }, here: (t) => ({ t, list: id, rate: told.rate }) },
     });
   }
-  const own = list.fader === undefined || list.fader === "levels" ? (list.master ?? 100) : 100;
-  if (master.to !== own) {
+  const own = told.master;
+  if (master.to !== own && master.to !== before.master) {
     found.push({
       words: `master ${seconds(master.to)} %`,
       back: `Its master goes to ${own} % again, in one second`,
@@ -29,4 +32,17 @@ export function unusualOf({ list: { list }, rate, master }: ListRun): Unusual[] 
     });
   }
   return found;
+}
+
+/** The rate and the master that a list has once its cues up to a row have been fired in order: its own, or what its cues set besides. */
+function toldByCues({ id, list, cues }: ListSheet, row: number): { rate: number; master: number } {
+  const told = { rate: 1, master: list.fader === undefined || list.fader === "levels" ? (list.master ?? 100) : 100 };
+  for (const { actions = [] } of cues.slice(0, row + 1)) {
+    for (const action of actions) {
+      if ((action.do !== "rate" && action.do !== "master") || action.list !== id) continue;
+      if (action.do === "rate") told.rate = action.rate;
+      else told.master = action.level;
+    }
+  }
+  return told;
 }
