@@ -69,7 +69,7 @@ describe("phrases of the play", () => {
     expect(linesBetweenCues(list, script, 0, 2)).toEqual(["a", "b", "c"]);
     expect(linesBetweenCues(list, script, 1, 1)).toEqual(["b"]);
     expect(linesBetweenCues(list, script, 0, 3)).toEqual([]);
-    expect(linesBetweenCues(list, script, 3, 0)).toEqual([]);
+    expect(linesBetweenCues(list, script, 2, 3)).toEqual([]);
   });
 });
 
