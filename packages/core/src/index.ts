@@ -144,7 +144,8 @@ export { runningActions } from "./mix/runningActions.ts";
 export { type ListSpan, listSpans } from "./mix/listSpans.ts";
 export * from "./time/partEnds.ts";
 export { nextRow, previousRow, standingCue } from "./mix/follows.ts";
-export { type ListRun, idleRun, runTime } from "./mix/listRun.ts";
+export { trackedActions } from "./mix/actions.ts";
+export { type ListRun, idleRun, ownMaster, runTime } from "./mix/listRun.ts";
 /** A held look on its fader. */
 export type { LookRun } from "./mix/lookRun.ts";
 export { type Ramp, rampAt } from "./mix/ramp.ts";

@@ -2,7 +2,7 @@ import { type ChildProcess, spawn } from "node:child_process";
 import { rmSync } from "node:fs";
 import { join } from "node:path";
 import { createInterface } from "node:readline";
-import { setTimeout } from "node:timers/promises";
+import { setTimeout as wait } from "node:timers/promises";
 import { fileURLToPath } from "node:url";
 import { ConflictException, Injectable, NotFoundException, type OnModuleDestroy, type OnModuleInit } from "@nestjs/common";
 import { type CallerEvent, type CallerRequest, type CallerState, callerEvent } from "@zm/protocol";
@@ -109,13 +109,9 @@ export class CallerService implements OnModuleInit, OnModuleDestroy {
     const { calling } = this;
     if (!calling) return;
     calling.program.kill("SIGTERM");
-    const patience = new AbortController();
-    void setTimeout(LONGEST_END, undefined, { signal: patience.signal }).then(
-      () => calling.program.kill("SIGKILL"),
-      () => undefined,
-    );
+    const late = setTimeout(() => calling.program.kill("SIGKILL"), LONGEST_END);
     await calling.ended;
-    patience.abort();
+    clearTimeout(late);
   }
 
   /** Sets back what a caller that was killed, or whose server was, has left: lists that run at its speed. Throws where the show cannot be asked; then it is tried at the next start. */
@@ -136,7 +132,7 @@ export class CallerService implements OnModuleInit, OnModuleDestroy {
         return await this.setRatesBack(left.data);
       } catch (error) {
         if (error instanceof NotFoundException) return rmSync(this.path, { force: true });
-        await setTimeout(AGAIN, undefined, { ref: false });
+        await wait(AGAIN, undefined, { ref: false });
       }
     }
   }

@@ -2,6 +2,7 @@ import { oscSettings, type OscSettings, type OscState } from "@zm/protocol";
 import { api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
 import { AddressField } from "./AddressField.tsx";
+import { SettingSwitch } from "./SettingSwitch.tsx";
 import { type ServerSettings, useServerSettings } from "./useServerSettings.ts";
 
 /** What was said is read again so often; milliseconds. */
@@ -23,16 +24,9 @@ export function OscTab() {
   return (
     <div className="flex h-full flex-col gap-3 overflow-y-auto p-4">
       <div className="flex flex-wrap items-center gap-4">
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="toggle toggle-sm"
-            checked={state?.on ?? false}
-            disabled={!state}
-            onChange={(event) => set({ on: event.target.checked })}
-          />
+        <SettingSwitch state={state} onSwitch={(on) => set({ on })}>
           Listen to programs outside, by OSC
-        </label>
+        </SettingSwitch>
         <AddressField label="At" value={state?.address ?? ""} onTake={(address) => set({ address })} />
         <label className="flex items-center gap-2 text-quiet">
           they speak to

@@ -7,6 +7,7 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
 import { AddressField } from "./AddressField.tsx";
+import { SettingSwitch } from "./SettingSwitch.tsx";
 import { useOutput } from "./useOutput.ts";
 
 /** What is sent is read again so often; milliseconds. */
@@ -32,16 +33,9 @@ export function OutputTab() {
   return (
     <div className="flex h-full flex-col gap-3 overflow-y-auto p-4">
       <div className="flex flex-wrap items-center gap-4">
-        <label className="flex items-center gap-2">
-          <input
-            type="checkbox"
-            className="toggle toggle-sm"
-            checked={state?.on ?? false}
-            disabled={!state}
-            onChange={(event) => set({ on: event.target.checked })}
-          />
+        <SettingSwitch state={state} onSwitch={(on) => set({ on })}>
           Send levels to the lights
-        </label>
+        </SettingSwitch>
         <AddressField label="To" value={state?.address ?? ""} onTake={(address) => set({ address })} />
         <p className="text-quiet">{stateWords(state, id)}</p>
       </div>

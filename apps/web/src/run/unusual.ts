@@ -1,4 +1,4 @@
-import { type ListRun, type ListSheet, findRow } from "@zm/core";
+import { type ListRun, type ListSheet, findRow, ownMaster, trackedActions } from "@zm/core";
 import { seconds } from "../shared/words.ts";
 import type { Pressed } from "./usePress.ts";
 
@@ -35,14 +35,7 @@ export function unusualOf({ list, cue, rate, master }: ListRun): Unusual[] {
 }
 
 /** The rate and the master that a list has once its cues up to a row have been fired in order: its own, or what its cues set besides. */
-function toldByCues({ id, list, cues }: ListSheet, row: number): { rate: number; master: number } {
-  const told = { rate: 1, master: list.fader === undefined || list.fader === "levels" ? (list.master ?? 100) : 100 };
-  for (const { actions = [] } of cues.slice(0, row + 1)) {
-    for (const action of actions) {
-      if ((action.do !== "rate" && action.do !== "master") || action.list !== id) continue;
-      if (action.do === "rate") told.rate = action.rate;
-      else told.master = action.level;
-    }
-  }
-  return told;
+function toldByCues(list: ListSheet, row: number): { rate: number; master: number } {
+  const told = trackedActions(list, row, (id) => (id === list.id ? list : undefined)).lists.get(list.id);
+  return { rate: told?.rate ?? 1, master: told?.master ?? ownMaster(list) };
 }

@@ -58,6 +58,14 @@ export interface ListRun {
 }
 
 /**
+ * The master that a list has of its own, 0 to 100: the one it was given, where its fader is one of levels (section 7 of the running rules).
+ * Full for a list whose fader is its rate or the size of its waves.
+ */
+export function ownMaster({ list: { fader = "levels", master = 100 } }: ListSheet): number {
+  return fader === "levels" ? master : 100;
+}
+
+/**
  * A list that stands before its first cue.
  * It holds nothing, at its own master and at rate 1.
  */
@@ -68,7 +76,7 @@ export function idleRun(source: number, list: ListSheet): ListRun {
     clock: { at: 0, seconds: 0, held: false },
     waveClock: { at: 0, seconds: 0, held: false },
     rate: 1,
-    master: steady(list.list.fader === undefined || list.list.fader === "levels" ? (list.list.master ?? 100) : 100),
+    master: steady(ownMaster(list)),
     size: steady(100),
     cue: null,
     firedAt: 0,
