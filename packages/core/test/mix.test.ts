@@ -1,4 +1,18 @@
-import { rampAt, Mix, type MixPress, type MixSample, type ShowSheet, playMix, readMixRun, readShow, sheetOf } from "../src/index.ts";
+import {
+  type Key,
+  Mix,
+  type MixPress,
+  type MixSample,
+  type ShowSheet,
+  keyNamed,
+  mixFrom,
+  playMix,
+  rampAt,
+  readMixRun,
+  readShow,
+  sheetOf,
+  snapshotOf,
+} from "../src/index.ts";
 import { stepAfter, stepRow } from "../src/mix/steps.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
@@ -6,6 +20,12 @@ import { oneCue, smallShow } from "./support/smallShow.ts";
 function several(lists: readonly object[], fields: object = {}): ShowSheet {
   const { lists: _main, ...show } = smallShow([]).show;
   return sheetOf(readShow({ ...show, ...fields, lists: lists.map((list, index) => ({ id: `l${index}`, label: "", cues: [], ...list })) }));
+}
+
+function keyOf(sheet: ShowSheet, name: string): Key {
+  const key = keyNamed(sheet.keys, name);
+  if (!key) throw new Error(`no key ${name}`);
+  return key;
 }
 
 function run(sheet: ShowSheet, presses: readonly MixPress[], at: readonly number[]): MixSample[] {
@@ -114,6 +134,93 @@ test("actions that start each other round and round end, and are told of once", 
   expect(mix.reports.map(({ code, at }) => [code, at])).toEqual([["action-loop", 0]]);
   expect(mix.log.length).toBeLessThan(200);
   expect(mix.lists.get("l0")?.cue).toBe("1");
+});
+
+test("a list that fires itself at every moment is stopped and told of, and stays stopped when its run is taken up again", () => {
+  const sheet = several([{ steps: { interval: 60 }, cues: [oneCue("1", {}, {}, { actions: [{ do: "go", list: "l0", after: 0.0001 }] })] }]);
+  const mix = new Mix(sheet);
+  mix.go("l0", 0);
+  mix.advance(30);
+  expect(mix.reports).toMatchObject([{ code: "action-loop", list: "l0" }]);
+  expect(mix.log.length).toBeLessThan(600);
+  const again = mixFrom(sheet, snapshotOf(mix));
+  again.advance(60);
+  expect(again.log).toEqual([]);
+  again.go("l0", 61);
+  expect(again.log.length).toBe(1);
+});
+
+describe("after a go-to before them, what later cues have started and set", () => {
+  const actions = [
+    { do: "start", list: "l1" },
+    { do: "rate", list: "l1", rate: 2 },
+    { do: "master", list: "l1", level: 40 },
+    { do: "look", look: "warm", level: 80 },
+    { do: "tempo", tempo: "slow", perMinute: 200 },
+  ];
+  const sheet = several(
+    [
+      { cues: [oneCue("1", {}), oneCue("2", {}, {}, { actions }), oneCue("3", {})] },
+      { releaseTime: 2, master: 90, cues: [oneCue("1", { 5: { intensity: 50 } })] },
+    ],
+    {
+      heldLooks: [{ id: "warm", label: "Warm", values: { 1: { intensity: 100 } } }],
+      tempos: [{ id: "slow", label: "Slow", perMinute: 60 }],
+    },
+  );
+  const standing = (mix: Mix): object => ({
+    cue: mix.lists.get("l1")?.cue,
+    rate: mix.lists.get("l1")?.rate,
+    master: mix.lists.get("l1")?.master.to,
+    look: mix.looks.get("warm")?.level.to,
+    tempo: mix.tempos.get("slow"),
+  });
+  const before = { cue: null, rate: 1, master: 90, look: 0, tempo: 60 };
+  const ran = (): Mix => {
+    const mix = new Mix(sheet);
+    for (const t of [0, 1, 2]) mix.go("l0", t);
+    mix.advance(3);
+    expect(standing(mix)).toEqual({ cue: "1", rate: 2, master: 40, look: 80, tempo: 200 });
+    return mix;
+  };
+
+  test.each<[string, (mix: Mix) => void]>([
+    ["at once", (mix) => mix.goto("l0", "1", 4, 0)],
+    ["in a time", (mix) => mix.goto("l0", "1", 4, 3)],
+    [
+      "by Back, twice",
+      (mix) => {
+        mix.back("l0", 4);
+        expect(standing(mix)).toEqual({ cue: "1", rate: 2, master: 40, look: 80, tempo: 200 });
+        mix.back("l0", 5);
+      },
+    ],
+    [
+      "after its run was written down and taken up again",
+      (mix) => {
+        const again = mixFrom(sheet, snapshotOf(mix));
+        again.goto("l0", "1", 4, 0);
+        expect(standing(again)).toEqual(before);
+        mix.goto("l0", "1", 4, 0);
+      },
+    ],
+  ])("is as before the first cue: %s", (_, going) => {
+    const mix = ran();
+    going(mix);
+    expect(standing(mix)).toEqual(before);
+    // The list goes in its own release time.
+    mix.advance(9);
+    expect(mix.output(keyOf(sheet, "5.intensity"), 9)).toBe(0);
+  });
+
+  test("stays as it is where somebody has set it by hand since", () => {
+    const mix = ran();
+    mix.go("l1", 3);
+    mix.rate("l1", 3, 3);
+    mix.look100("warm", 10, 3);
+    mix.goto("l0", "1", 4, 0);
+    expect(standing(mix)).toEqual({ cue: "1", rate: 3, master: 90, look: 10, tempo: 60 });
+  });
 });
 
 test("after a go-to the lists that the cues speak of stand as running in order would have left them; others are left alone", () => {

@@ -2,11 +2,14 @@ import fc from "fast-check";
 import { type MixPress, playMix } from "../src/index.ts";
 import { cueWith, END, optional, presses, SHORTEST, showArbitrary, waves } from "./support/runningShow.ts";
 
-test("where everything takes its time and nothing waves no output jumps, whatever takes hold and is let go", () => {
+test.each([
+  { what: "without waves", sway: fc.constant(undefined) },
+  { what: "with waves of several sources", sway: optional(waves) },
+])("where everything takes its time no output jumps, whatever takes hold, is let go or has its master at 0: $what", ({ sway }) => {
   let moved = 0;
   const runs = 150;
   fc.assert(
-    fc.property(showArbitrary(cueWith(fc.constant(undefined))), presses, (sheet, pressed) => {
+    fc.property(showArbitrary(cueWith(sway)), presses, (sheet, pressed) => {
       // Each press is looked at from just before it to just behind it, and between them a moment here and there.
       const at = [...new Set(pressed.map(({ t }) => t)), ...Array.from({ length: 30 }, (_, index) => (index * END) / 30 + 0.21)];
       const pairs = at.map((t): [number, number] => [Math.max(0, t - 0.0005), t + 0.0005]);

@@ -1,3 +1,4 @@
+import { restingAt } from "../sheet/rest.ts";
 import { at, intAt } from "../show/at.ts";
 import type { MoveSpec, Part } from "../show/schema.ts";
 import { litRows } from "../marks/calls.ts";
@@ -138,7 +139,7 @@ function faultOf(context: CheckContext, key: Key, column: Column, index: number,
   const isWheel = attribute.family === "beam" && attribute.snap === true;
   const watched = attribute.family === "position" || isWheel || palette !== undefined;
   if (!watched || row === 0 || lit[row] !== 1 || lit[row - 1] !== 1) return undefined;
-  const from = Number.isNaN(before) ? attribute.home : before;
+  const from = Number.isNaN(before) ? restingAt(context.list, key, row - 1) : before;
   const part = partNumbered(cueAt(context.list, row), at(column.parts, index));
   return jumps(key, spec, part, from, value) ? "jump" : undefined;
 }
@@ -190,8 +191,8 @@ function tell(context: CheckContext, code: Code, first: Met, message: string, me
 function jump(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const travel = Math.max(
     ...all.map(
-      ({ key, before, value }) =>
-        Math.abs(value - (Number.isNaN(before) ? key.attribute.home : before)) / (key.attribute.speed ?? Infinity),
+      ({ key, row, before, value }) =>
+        Math.abs(value - (Number.isNaN(before) ? restingAt(context.list, key, row - 1) : before)) / (key.attribute.speed ?? Infinity),
     ),
   );
   const message = `Channel ${first.key.channel} is lit and its ${names(all)} jumps in view in cue ${cueAt(context.list, first.row).number}. Give the move a time, or prepare it while the light is dark.`;

@@ -86,9 +86,16 @@ export function callsOf(list: ListSheet, channel: number): Call[] {
   const values = room(list);
   for (const key of prepared) {
     columnValues(list, key.ordinal, values);
+    // Where the key rests in the rows before `reached`: R(k) of section 4.
+    let rest = key.attribute.home;
+    let reached = 0;
     for (let place = 0; place < rises.length; place += 1) {
       const row = rises[place]?.row ?? 0;
-      const moved = markedMove(key, row === 0 ? key.attribute.home : floatAt(values, row - 1), floatAt(values, row));
+      for (; reached < row; reached += 1) {
+        const value = floatAt(values, reached);
+        if (!Number.isNaN(value)) rest = value;
+      }
+      const moved = markedMove(key, row === 0 ? key.attribute.home : floatAt(values, row - 1), floatAt(values, row), rest);
       if (moved < 0) continue;
       ordinals[place]?.push(key.ordinal);
       travels[place] = Math.max(travels[place] ?? 0, moved);
@@ -127,9 +134,8 @@ function risesOf(lit: Uint8Array): Rise[] {
   return rises;
 }
 
-/** The time that a key of a called light takes from the look before, seconds; below 0 when it is not in the mark set. */
-function markedMove(key: Key, before: number, to: number): number {
+/** The time that a key of a called light takes from the look before, where it is unset there from where it rests, seconds; below 0 when it is not in the mark set. */
+function markedMove({ attribute: { speed } }: Key, before: number, to: number, rest: number): number {
   if (Number.isNaN(to) || sameValue(before, to)) return -1;
-  const { home, speed } = key.attribute;
-  return speed === undefined ? 0 : Math.abs(to - (Number.isNaN(before) ? home : before)) / speed;
+  return speed === undefined ? 0 : Math.abs(to - (Number.isNaN(before) ? rest : before)) / speed;
 }

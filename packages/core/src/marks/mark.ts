@@ -1,5 +1,6 @@
 import { columnOf, valueAt } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
+import { restingAt } from "../sheet/rest.ts";
 import { type ListSheet, findRow } from "../sheet/sheet.ts";
 import type { Call } from "./calls.ts";
 
@@ -58,11 +59,9 @@ export function markedKeys(list: ListSheet, { ordinals, calledAt, fade }: Mark):
   return ordinals.flatMap((ordinal) => {
     const key = list.keys.all[ordinal];
     if (!key) return [];
-    const { home, speed } = key.attribute;
-    const column = columnOf(list, key);
-    const before = calledAt === 0 ? home : valueAt(list, column, calledAt - 1);
-    const from = Number.isNaN(before) ? home : before;
-    const to = valueAt(list, column, calledAt);
+    const { speed } = key.attribute;
+    const from = restingAt(list, key, calledAt - 1);
+    const to = valueAt(list, columnOf(list, key), calledAt);
     return [{ key, from, to, fade: Math.max(fade, speed === undefined ? 0 : Math.abs(to - from) / speed) }];
   });
 }

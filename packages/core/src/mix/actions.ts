@@ -21,6 +21,8 @@ export interface TrackedActions {
   readonly lists: ReadonlyMap<string, TrackedList>;
   /** By held look: its last level, 0 to 100. */
   readonly looks: ReadonlyMap<string, number>;
+  /** By tempo: its last beats a minute. */
+  readonly tempos: ReadonlyMap<string, number>;
 }
 
 /**
@@ -32,13 +34,15 @@ export interface TrackedActions {
 export function trackedActions(list: ListSheet, row: number, listOf: (id: string) => ListSheet | undefined): TrackedActions {
   const lists = new Map<string, TrackedList>();
   const looks = new Map<string, number>();
+  const tempos = new Map<string, number>();
   for (const cue of list.cues.slice(0, row + 1)) {
     for (const action of cue.actions ?? []) {
       if (action.do === "look") looks.set(action.look, action.level);
+      if (action.do === "tempo") tempos.set(action.tempo, action.perMinute);
       takeAction(lists, action, listOf);
     }
   }
-  return { lists, looks };
+  return { lists, looks, tempos };
 }
 
 /**

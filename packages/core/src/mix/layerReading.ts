@@ -138,7 +138,30 @@ export function swayWeight(table: LayerTable, slot: number, source: number, weig
  * For one key; `writeAll` gives all of them for less.
  */
 export function outAt(table: LayerTable, key: number): number {
-  const value = table.hasWaves[key] === 1 ? swayed(table, key) : outOf(table, key, -1);
+  const value = blendedAt(table, key);
+  return table.hasRemainder[key] === 1 ? inRange(table, key, value + remainderAt(table, key)) : value;
+}
+
+/**
+ * What the layers and waves of a key come to, within its range, before the remainder that keeps it from jumping.
+ * What an instruction is held against just before and just after it takes hold.
+ */
+export function blendedAt(table: LayerTable, key: number): number {
+  return inRange(table, key, table.hasWaves[key] === 1 ? swayed(table, key) : outOf(table, key, -1));
+}
+
+/**
+ * What is still added to a key's output so that it did not jump (section 7 of the running rules); 0 once its fade is over.
+ * In the attribute's own unit.
+ */
+export function remainderAt(table: LayerTable, key: number): number {
+  if (table.hasRemainder[key] !== 1) return 0;
+  const elapsed = (table.times[table.remainderClock[key] ?? 0] ?? 0) - (table.remainderStart[key] ?? 0);
+  const fade = table.remainderFade[key] ?? 0;
+  return elapsed >= fade ? 0 : (table.remainders[key] ?? 0) * (1 - curveByCode(table.remainderCurve[key] ?? 0, Math.max(0, elapsed / fade)));
+}
+
+function inRange(table: LayerTable, key: number, value: number): number {
   const [low, high] = [table.lowest[key] ?? 0, table.greatest[key] ?? 0];
   return value < low ? low : value > high ? high : value;
 }
@@ -160,6 +183,12 @@ export function writeAll(table: LayerTable, into: Float64Array): void {
   if (into !== calmOut) into.set(calmOut);
 }
 
+/** True where nothing more will be added to a key's output. */
+function isRemainderOver(table: LayerTable, key: number): boolean {
+  const time = table.times[table.remainderClock[key] ?? 0] ?? 0;
+  return time >= (table.remainderStart[key] ?? 0) + (table.remainderFade[key] ?? 0);
+}
+
 /** Four calm keys side by side, as `calmFours` reads them. */
 const ALL_CALM = 0x01010101;
 
@@ -168,7 +197,7 @@ const ALL_CALM = 0x01010101;
  * each layer would cost several times as much. A property holds the two against one another.
  */
 function writeMoving(table: LayerTable): void {
-  const { calm, calmFours, calmOut, hasWaves, isLevel, heights, stacks, states, highest, weights, scales, times, sources } = table;
+  const { calm, calmFours, calmOut, hasWaves, hasRemainder, isLevel, heights, stacks, states, highest, weights, scales, times, sources } = table;
   const { from, to, start, fade, curve, left, goStart, goFade, goCurve, lowest, greatest } = table;
   const { restFrom, restTo, restStart, restFade, restCurve, restClock } = table;
   const count = calm.length;
@@ -178,8 +207,9 @@ function writeMoving(table: LayerTable): void {
       while ((key & 3) === 3 && calmFours[(key + 1) >> 2] === ALL_CALM) key += 4;
       continue;
     }
-    if (hasWaves[key] === 1) {
+    if (hasWaves[key] === 1 || hasRemainder[key] === 1) {
       calmOut[key] = outAt(table, key);
+      if (hasRemainder[key] === 1 && isRemainderOver(table, key)) hasRemainder[key] = 0;
       continue;
     }
     const level = isLevel[key] === 1;

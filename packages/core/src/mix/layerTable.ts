@@ -73,6 +73,16 @@ export interface LayerTable {
   readonly restFade: Float64Array;
   readonly restCurve: Uint8Array;
   readonly restClock: Int32Array;
+  /** By key: the source that was the last to hold it before nobody did; -1 where nobody ever has. */
+  readonly leftBy: Int32Array;
+
+  /** By key: what is added to its output so that it does not jump (a remainder), on its way to 0 on a source's clock, and whether there is any. */
+  readonly remainders: Float64Array;
+  readonly remainderStart: Float64Array;
+  readonly remainderFade: Float64Array;
+  readonly remainderCurve: Uint8Array;
+  readonly remainderClock: Int32Array;
+  readonly hasRemainder: Uint8Array;
 
   /** By key: the waves of each source that has any, and whether there are some. */
   readonly waves: Map<number, Map<number, RunningWave[]>>;
@@ -140,6 +150,13 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
     restFade: perKey(),
     restCurve: new Uint8Array(count),
     restClock: new Int32Array(count).fill(-1),
+    leftBy: new Int32Array(count).fill(-1),
+    remainders: perKey(),
+    remainderStart: perKey(),
+    remainderFade: perKey(),
+    remainderCurve: new Uint8Array(count),
+    remainderClock: new Int32Array(count),
+    hasRemainder: new Uint8Array(count),
     waves: new Map(),
     hasWaves: new Uint8Array(count),
     calm,
@@ -193,6 +210,13 @@ function pairs(a: LayerTable, b: LayerTable): [Numbers, Numbers][] {
     [a.restFade, b.restFade],
     [a.restCurve, b.restCurve],
     [a.restClock, b.restClock],
+    [a.leftBy, b.leftBy],
+    [a.remainders, b.remainders],
+    [a.remainderStart, b.remainderStart],
+    [a.remainderFade, b.remainderFade],
+    [a.remainderCurve, b.remainderCurve],
+    [a.remainderClock, b.remainderClock],
+    [a.hasRemainder, b.hasRemainder],
     [a.hasWaves, b.hasWaves],
   ];
 }

@@ -1,8 +1,11 @@
 // Who holds a key, and from where to where (section 7 of the running rules): taking hold and letting go, on a table of layers.
 import { floatAt } from "../show/at.ts";
 import { GOING, HELD, type LayerTable, NONE, slotOf } from "./layerTable.ts";
-import { courseAt, heightAt, isAbove, outOf, stackedAt, swayWeight, weightAt } from "./layerReading.ts";
+import { blendedAt, courseAt, heightAt, isAbove, outOf, remainderAt, stackedAt, swayWeight, weightAt } from "./layerReading.ts";
 import { type RunningWave, sizeAt } from "./waves.ts";
+
+/** What an output changes by in its last digits is no jump. */
+const SMALLEST_JUMP = 1e-9;
 
 /**
  * A value on its way: where it goes, in how many seconds of its source's own clock, and how (the number of a curve).
@@ -46,6 +49,12 @@ export class Layers {
     return false;
   }
 
+  /** True where somebody else has to do with a key: another source holds it, or was the last to hold it while nobody does. */
+  isOthers(key: number, source: number): boolean {
+    const { [key]: leftBy = -1 } = this.table.leftBy;
+    return this.heldByOthers(key, source) || (!this.holds(key, source) && leftBy >= 0 && leftBy !== source);
+  }
+
   /** Where a source's layer of a key will be when its fade is over; where it holds none, what the key rests at. */
   destination(key: number, source: number): number {
     return this.holds(key, source) ? floatAt(this.table.to, slotOf(this.table, key, source)) : floatAt(this.table.restTo, key);
@@ -69,8 +78,32 @@ export class Layers {
     return scale === 0 ? 0 : outOf(table, key, source) / scale;
   }
 
-  /** Lets a source take hold of a key now, from where it is seen, or from a value that is given. */
-  takeHold(key: number, source: number, { to, fade, curve }: Course, from = this.startFor(key, source)): void {
+  /** Lets a source take hold of a key now, from where it is seen, or from a value that is given. Where its output would jump all the same, the difference goes in the fade. */
+  takeHold(key: number, source: number, course: Course, from = this.startFor(key, source)): void {
+    this.withoutJump(key, source, course, () => this.hold(key, source, course, from));
+  }
+
+  /**
+   * Does something to a key; where that makes its output jump though it has a time, what it jumps by is added to the output and goes to 0 in that time
+   * ("Nothing jumps that has time", section 7 of the running rules). With a fade of 0 it jumps.
+   */
+  private withoutJump(key: number, source: number, { fade, curve }: Pick<Course, "fade" | "curve">, change: () => void): void {
+    const { table } = this;
+    const before = blendedAt(table, key);
+    const left = remainderAt(table, key);
+    change();
+    const jump = before - blendedAt(table, key);
+    if (Math.abs(jump) < SMALLEST_JUMP) return;
+    table.calm[key] = 0;
+    table.hasRemainder[key] = fade > 0 ? 1 : 0;
+    table.remainders[key] = jump + left;
+    table.remainderStart[key] = floatAt(table.times, source);
+    table.remainderFade[key] = fade;
+    table.remainderCurve[key] = curve;
+    table.remainderClock[key] = source;
+  }
+
+  private hold(key: number, source: number, { to, fade, curve }: Course, from: number): void {
     this.prune(key);
     const { table } = this;
     const slot = slotOf(this.table, key, source);
@@ -132,10 +165,14 @@ export class Layers {
    * where it is, and the fade that it is in goes on. Letting go once more starts from the weight that is left.
    */
   letGo(key: number, source: number, fade: number, curve: number): void {
+    if (!this.has(key, source)) return;
+    this.withoutJump(key, source, { fade, curve }, () => this.leave(key, source, fade, curve));
+  }
+
+  private leave(key: number, source: number, fade: number, curve: number): void {
     const { table } = this;
     const slot = slotOf(this.table, key, source);
     const state = table.states[slot];
-    if (state === NONE) return;
     if (state === HELD && table.isLevel[key] === 0 && !this.heldByOthers(key, source)) return this.rest(key, source);
     const weight = weightAt(table, slot, source, table.isLevel[key] === 1);
     if (fade <= 0 || weight <= 0) return this.remove(key, source);
@@ -202,6 +239,7 @@ export class Layers {
     table.restFade[key] = floatAt(table.fade, slot);
     table.restCurve[key] = table.curve[slot] ?? 0;
     table.restClock[key] = source;
+    table.leftBy[key] = source;
     while (stackedAt(table, key, 0) !== source) this.remove(key, stackedAt(table, key, 0));
     this.remove(key, source);
   }

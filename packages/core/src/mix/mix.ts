@@ -44,6 +44,7 @@ export class Mix extends Running {
   /** Go on a list: its next cue; a held list goes on instead. False where there is no next cue. */
   go(id: string, now: number): boolean {
     const run = this.press(id, now);
+    this.owners.clear("run", id);
     if (run.clock.held) {
       this.turnClock(run, now, false);
       return true;
@@ -55,6 +56,7 @@ export class Mix extends Running {
   goto(id: string, cue: string, now: number, time?: number): void {
     const run = this.press(id, now);
     const row = rowOf(run.list, cue);
+    this.owners.clear("run", id);
     this.turnClock(run, now, false);
     this.fire(run, row, now, { how: "goto", time }, "press");
   }
@@ -62,6 +64,7 @@ export class Mix extends Running {
   /** Goes back to the cue before, quickly, and starts no chain; a held list goes on. False where there is no cue before. */
   back(id: string, now: number): boolean {
     const run = this.press(id, now);
+    this.owners.clear("run", id);
     this.turnClock(run, now, false);
     const row = previousRow(run);
     if (row < 0) return false;
@@ -77,12 +80,15 @@ export class Mix extends Running {
 
   /** Lets a list go, in the time said or its own; it stands before its first cue then, and nothing of it waits. */
   release(id: string, now: number, time?: number): void {
-    this.letGoOf(this.press(id, now), now, time);
+    const run = this.press(id, now);
+    this.owners.clear("run", id);
+    this.letGoOf(run, now, time);
   }
 
   /** Sets a list's master, 0 to 100 %, in a time. */
   master(id: string, level: number, now: number, time = 0): void {
     const run = this.press(id, now);
+    this.owners.clear("master", id);
     run.master = rampTo(run.master, level, now, time);
     this.forget();
   }
@@ -94,6 +100,8 @@ export class Mix extends Running {
   fader(id: string, level: number, now: number, time = 0): void {
     const run = this.press(id, now);
     const { fader = "levels", startsAt } = run.list.list;
+    this.owners.clear(fader === "rate" ? "rate" : "master", id);
+    if (startsAt !== undefined) this.owners.clear("run", id);
     if (fader === "rate") this.setRate(run, Math.max(0.01, level / 50), now);
     else if (fader === "size") run.size = rampTo(run.size, level, now, time);
     else run.master = rampTo(run.master, level, now, time);
@@ -110,18 +118,23 @@ export class Mix extends Running {
 
   /** Sets how many times as fast as usual a list runs: what it fires from now on. What it has fired keeps its times. */
   rate(id: string, rate: number, now: number): void {
-    this.setRate(this.press(id, now), rate, now);
+    const run = this.press(id, now);
+    this.owners.clear("rate", id);
+    this.setRate(run, rate, now);
   }
 
   /** Moves the fader of a held look, 0 to 100, in a time. Throws ShowError for a look that there is not. */
   look100(id: string, level: number, now: number, time = 0): void {
     this.run(now, false);
-    this.raise(this.lookNamed(id), level, now, time);
+    const look = this.lookNamed(id);
+    this.owners.clear("look", id);
+    this.raise(look, level, now, time);
   }
 
   /** Sets a tempo; lists that step at it keep in step. */
   tempo(id: string, perMinute: number, now: number): void {
     this.run(now, false);
+    this.owners.clear("tempo", id);
     this.setTempo(id, perMinute);
   }
 
@@ -139,6 +152,7 @@ export class Mix extends Running {
     for (const { list, cue } of entries) {
       const run = this.listNamed(list);
       const row = rowOf(run.list, cue);
+      this.owners.clear("run", list);
       this.fire(run, row, now, { how: row === nextRow(run) ? "next" : "goto" }, "standby");
     }
   }

@@ -6,6 +6,7 @@ import { NONE, type LayerTable, copyTable, slotOf } from "./layerTable.ts";
 import { heightAt, stackedAt } from "./layerReading.ts";
 import type { ListRun } from "./listRun.ts";
 import { Mix } from "./mix.ts";
+import type { Owned } from "./owners.ts";
 import type { Ramp } from "./ramp.ts";
 import type { Waiting } from "./waiting.ts";
 import { wavesAt } from "./waveChanges.ts";
@@ -27,6 +28,7 @@ const COURSE = [
   "swayFade",
 ] as const;
 const REST = ["restFrom", "restTo", "restStart", "restFade", "restCurve"] as const;
+const REMAINDER = ["remainders", "remainderStart", "remainderFade", "remainderCurve"] as const;
 
 /** Something that waits, with its key by name. */
 type WaitingSnapshot = Omit<Waiting, "key"> & { readonly key: string };
@@ -61,6 +63,12 @@ export interface MixSnapshot {
   /** What keys rest at where that is not their home: the key, the source whose clock counts or none, and the numbers. */
   readonly rests: readonly (readonly [string, string | null, ...number[]])[];
   readonly waves: readonly { readonly key: string; readonly source: string; readonly waves: readonly RunningWave[] }[];
+  /** Whose actions have set what. */
+  readonly owners: readonly Owned[];
+  /** Which source was the last to hold a key, where any was. */
+  readonly leftBy: readonly (readonly [string, string])[];
+  /** What is added to outputs so that they do not jump: the key, the source whose clock counts, and the numbers. */
+  readonly remainders: readonly (readonly [string, string, ...number[]])[];
 }
 
 /**
@@ -73,6 +81,8 @@ export function snapshotOf(mix: Mix): MixSnapshot {
   const nameOf = (key: number): string => keys.all[key]?.name ?? "";
   const layers: MixSnapshot["layers"][number][] = [];
   const rests: MixSnapshot["rests"][number][] = [];
+  const leftBy: MixSnapshot["leftBy"][number][] = [];
+  const remainders: MixSnapshot["remainders"][number][] = [];
   for (const { ordinal, name, attribute } of keys.all) {
     for (let place = 0; place < heightAt(table, ordinal); place += 1) {
       const source = stackedAt(table, ordinal, place);
@@ -82,6 +92,10 @@ export function snapshotOf(mix: Mix): MixSnapshot {
     const clock = table.restClock[ordinal] ?? -1;
     const isHome = clock < 0 && table.restTo[ordinal] === (attribute.family === "intensity" ? 0 : attribute.home);
     if (!isHome) rests.push([name, clock < 0 ? null : (names[clock] ?? null), ...REST.map((part) => table[part][ordinal] ?? 0)]);
+    const last = table.leftBy[ordinal] ?? -1;
+    if (last >= 0) leftBy.push([name, names[last] ?? ""]);
+    if (table.hasRemainder[ordinal] === 1)
+      remainders.push([name, names[table.remainderClock[ordinal] ?? 0] ?? "", ...REMAINDER.map((part) => table[part][ordinal] ?? 0)]);
   }
   return {
     now: mix.now,
@@ -90,8 +104,11 @@ export function snapshotOf(mix: Mix): MixSnapshot {
     looks: Object.fromEntries([...mix.looks].map(([id, { level, up }]) => [id, { level, up }])),
     tempos: Object.fromEntries(mix.tempos),
     standby: mix.standby,
+    owners: mix.owners.all,
     layers,
     rests,
+    leftBy,
+    remainders,
     waves: [...table.waves].flatMap(([key, bySource]) =>
       [...bySource].flatMap(([source, waves]) => (waves.length === 0 ? [] : [{ key: nameOf(key), source: names[source] ?? "", waves }])),
     ),
@@ -118,6 +135,7 @@ export function mixFrom(sheet: ShowSheet, snapshot: MixSnapshot): Mix {
   const { table, keys } = mix;
   mix.now = snapshot.now;
   mix.turn = snapshot.turn;
+  mix.owners.take(snapshot.owners);
   mix.standby = snapshot.standby.filter(({ list, cue }) => isCue(sheet, list, cue));
   for (const [id, perMinute] of Object.entries(snapshot.tempos)) if (mix.tempos.has(id)) mix.tempos.set(id, perMinute);
   for (const [id, look] of mix.looks) Object.assign(look, snapshot.looks[id] ?? {});
@@ -139,6 +157,17 @@ export function mixFrom(sheet: ShowSheet, snapshot: MixSnapshot): Mix {
   }
   for (const [name, source, ...numbers] of snapshot.rests)
     takeRest(table, keyNamed(keys, name)?.ordinal, numbers, sources.get(source ?? ""));
+  for (const [name, source] of snapshot.leftBy) {
+    const [key, own] = [keyNamed(keys, name)?.ordinal, sources.get(source)];
+    if (key !== undefined && own !== undefined) table.leftBy[key] = own;
+  }
+  for (const [name, source, ...numbers] of snapshot.remainders) {
+    const [key, own] = [keyNamed(keys, name)?.ordinal, sources.get(source)];
+    if (key === undefined || own === undefined) continue;
+    REMAINDER.forEach((part, index) => (table[part][key] = numbers[index] ?? 0));
+    table.remainderClock[key] = own;
+    table.hasRemainder[key] = 1;
+  }
   for (const { key: name, source, waves } of snapshot.waves) {
     const [key, own] = [keyNamed(keys, name)?.ordinal, sources.get(source)];
     if (key === undefined || own === undefined) continue;
@@ -227,6 +256,7 @@ export function copyMix(into: Mix, from: Mix): void {
   into.now = from.now;
   into.turn = from.turn;
   into.standby = from.standby;
+  into.owners.take(from.owners.all);
   into.tempos.clear();
   for (const [id, perMinute] of from.tempos) into.tempos.set(id, perMinute);
   for (const [id, run] of from.lists) {

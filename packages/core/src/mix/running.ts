@@ -6,7 +6,7 @@ import { emptyState, stateAt } from "../sheet/checkpoints.ts";
 import type { Keys } from "../sheet/keys.ts";
 import { type ShowSheet, cueAt, findRow } from "../sheet/sheet.ts";
 import { durationOf } from "../time/transition.ts";
-import { trackedActions } from "./actions.ts";
+import { type TrackedActions, trackedActions } from "./actions.ts";
 import { awaitTransition } from "./awaiting.ts";
 import { curveCode } from "./curveCodes.ts";
 import { type RunReport, awaitMark, moveInDark, secondsToWake, wakeMarks } from "./darkMoves.ts";
@@ -14,8 +14,9 @@ import { FiringGuard } from "./firingGuard.ts";
 import { followOf, nextRow, previousRow } from "./follows.ts";
 import { type LayerTable, emptyTable } from "./layerTable.ts";
 import { Layers } from "./layers.ts";
-import { type ListRun, idleRun, momentOf, runTime, turnClock, waveTime } from "./listRun.ts";
+import { type ListRun, idleRun, momentOf, ownMaster, runTime, turnClock, waveTime } from "./listRun.ts";
 import { type LookRun, idleLook, isHighest, lowerLook, raiseLook } from "./lookRun.ts";
+import { type OwnedAspect, Owners } from "./owners.ts";
 import { rampAt, rampTo } from "./ramp.ts";
 import { stepAfter, stepAt } from "./steps.ts";
 import { atRate, transitionNext, transitionTo } from "./transitions.ts";
@@ -83,6 +84,8 @@ export class Running {
   protected holder: ListRun | null = null;
   protected moment = Number.NaN;
   protected readonly guard = new FiringGuard();
+  /** What actions of cues have set. */
+  readonly owners = new Owners();
 
   constructor(sheet: ShowSheet) {
     this.show = sheet.show;
@@ -259,7 +262,7 @@ export class Running {
 
   /** Fires a row (sections 3 to 5 and 7): what waits is dropped or added, and nothing takes hold yet. */
   protected fire(run: ListRun, row: number, now: number, { how, time }: Fire, by: FiredCue["by"]): void {
-    if (this.guard.refuses(run, now, this.reports)) return;
+    if (this.guard.refuses(run, now, this.reports)) return stopSelf(run);
     this.look(now);
     const { list } = run;
     const cue = cueAt(list, row);
@@ -315,7 +318,7 @@ export class Running {
         this.layers.letGo(key, run.source, fade, curve);
         break;
       case "rest":
-        if (!this.layers.heldByOthers(key, run.source)) this.layers.takeHold(key, run.source, { to, fade, curve });
+        if (!this.layers.isOthers(key, run.source)) this.layers.takeHold(key, run.source, { to, fade, curve });
         this.layers.letGo(key, run.source, fade, curve);
         break;
       case "mark":
@@ -363,11 +366,16 @@ export class Running {
     if (action.do === "look") {
       const look = this.looks.get(action.look);
       if (look) this.raise(look, action.level, now, action.time ?? 0);
-      return;
+      return this.own(own, "look", action.look);
     }
-    if (action.do === "tempo") return this.setTempo(action.tempo, action.perMinute);
+    if (action.do === "tempo") {
+      this.setTempo(action.tempo, action.perMinute);
+      return this.own(own, "tempo", action.tempo);
+    }
     const run = action.list === undefined ? own : this.lists.get(action.list);
     if (!run) return;
+    if (action.do === "rate" || action.do === "master") this.own(own, action.do, run.list.id);
+    else if (run !== own) this.own(own, "run", run.list.id);
     switch (action.do) {
       case "start":
         if (run.cue === null) this.startAt(run, action.cue, now);
@@ -415,24 +423,73 @@ export class Running {
     if (row >= 0) this.fire(run, row, now, { how: "goto", time }, "action");
   }
 
-  /** After a go-to the lists and looks that the cues up to there speak of stand as if those cues had been fired in order. */
+  private own(run: ListRun, aspect: OwnedAspect, id: string): void {
+    this.owners.set({ aspect, id, owner: run.list.id });
+  }
+
+  /**
+   * After a go-to the lists, looks and tempos that the cues up to there speak of stand as if those cues had been fired in order; what actions of the list have
+   * set besides is as before the first cue. What was set by hand since is left alone.
+   */
   protected followActions(run: ListRun, row: number, now: number, time: number | undefined): void {
     run.actions = [];
     const tracked = trackedActions(run.list, row, (id) => this.lists.get(id)?.list);
+    this.setBack(run, tracked, now, time);
     for (const [id, { cue, rate, master }] of tracked.lists) {
       const other = this.lists.get(id);
-      if (!other || other === run) continue;
-      if (rate !== undefined) this.setRate(other, rate, now);
-      if (master !== undefined) other.master = rampTo(other.master, master, now, time ?? 0);
+      if (!other) continue;
+      if (rate !== undefined) {
+        this.setRate(other, rate, now);
+        this.own(run, "rate", id);
+      }
+      if (master !== undefined) {
+        other.master = rampTo(other.master, master, now, time ?? 0);
+        this.own(run, "master", id);
+      }
+      if (cue === undefined || other === run) continue;
+      this.own(run, "run", id);
       if (cue === null && other.cue !== null) this.letGoOf(other, now, time);
-      if (cue === null || cue === undefined || other.cue === cue) continue;
+      if (cue === null || other.cue === cue) continue;
       if (other.cue !== null && other.list.list.steps) continue;
       this.gotoNamed(other, cue, now, time);
     }
     for (const [id, level] of tracked.looks) {
       const look = this.looks.get(id);
       if (look) this.raise(look, level, now, time ?? 0);
+      this.own(run, "look", id);
+    }
+    for (const [id, perMinute] of tracked.tempos) {
+      this.setTempo(id, perMinute);
+      this.own(run, "tempo", id);
     }
     this.forget();
   }
+
+  /** Sets back what actions of a list have set and the cues up to where it goes do not speak of: as the show has it, lists let go of in their release time. */
+  private setBack(run: ListRun, tracked: TrackedActions, now: number, time: number | undefined): void {
+    for (const { aspect, id, owner } of this.owners.all) {
+      if (owner !== run.list.id || isSpokenOf(tracked, aspect, id)) continue;
+      this.owners.clear(aspect, id);
+      const [other, look] = [this.lists.get(id), this.looks.get(id)];
+      if (aspect === "look" && look) this.raise(look, 0, now, time ?? 0);
+      else if (aspect === "tempo") this.setTempo(id, this.show.tempos?.find((tempo) => tempo.id === id)?.perMinute ?? this.tempos.get(id) ?? 60);
+      else if (aspect === "rate" && other) this.setRate(other, 1, now);
+      else if (aspect === "master" && other) other.master = rampTo(other.master, ownMaster(other.list), now, time ?? 0);
+      else if (aspect === "run" && other && other.cue !== null) this.letGoOf(other, now);
+    }
+  }
+}
+
+/** True where the cues up to somewhere say of a thing what it is to be. */
+function isSpokenOf({ lists, looks, tempos }: TrackedActions, aspect: OwnedAspect, id: string): boolean {
+  if (aspect === "look") return looks.has(id);
+  if (aspect === "tempo") return tempos.has(id);
+  const list = lists.get(id);
+  return (aspect === "run" ? list?.cue : list?.[aspect]) !== undefined;
+}
+
+/** Lets nothing of a list fire by itself any more. What it is fading goes on. */
+function stopSelf(run: ListRun): void {
+  run.follow = null;
+  run.actions = [];
 }

@@ -1,5 +1,6 @@
 import { markedInto } from "../marks/marks.ts";
-import { sameValue } from "../sheet/entry.ts";
+import { EMPTY_COLUMN } from "../sheet/column.ts";
+import { columnOf, sameValue } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { restingAt } from "../sheet/rest.ts";
 import { cueAt } from "../sheet/sheet.ts";
@@ -66,6 +67,9 @@ export function transitionTo(layers: Layers, run: ListRun, row: number, { shown,
     const { due, later = false } = waiting.get(key.ordinal) ?? {};
     const from = output(key);
     const end = due === undefined ? layers.destination(key.ordinal, source) : due.what === "letGo" ? 0 : due.to;
+    // What another source holds or has left where it is, and what this list never sets, is not moved; of what the list has itself it lets go.
+    const isOwn = due !== undefined || later || layers.has(key.ordinal, source);
+    if (!inLook(key) && !isOwn && (layers.isOthers(key.ordinal, source) || columnOf(list, key) === EMPTY_COLUMN)) return [];
     const isThere = sameValue(from, to) && sameValue(end, to) && !later;
     if (isThere && !inLook(key)) return [];
     if (isThere && due) held.push({ key, from: to, to, delay: 0, fade: 0, curve: "linear", cause: "implied", part: first.number });

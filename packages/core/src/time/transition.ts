@@ -5,6 +5,7 @@ import { type LookState, eachMoveAt, emptyState, stateAt } from "../sheet/checkp
 import { heldInto } from "../marks/marks.ts";
 import type { Key } from "../sheet/keys.ts";
 import { sameValue } from "../sheet/entry.ts";
+import { restingAt } from "../sheet/rest.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { timingOf } from "./times.ts";
 import { isWall, tracksOn } from "../sheet/tracking.ts";
@@ -120,7 +121,7 @@ export function transitionFrom(list: ListSheet, row: number, before: LookBefore,
   const add = (key: Key, to: number, cause: Cause, part: Part, spec: MoveSpec | undefined): void => {
     const from = before(key);
     if (Number.isNaN(to) && key.attribute.family !== "intensity") letGo.push(letGoOf(key, from, part, spec));
-    else runs.push(runOf(key, from, to, cause, part, spec));
+    else runs.push(runOf(key, Number.isNaN(from) ? startUnset(list, key, row) : from, to, cause, part, spec));
   };
   const shown = stateAt(list, row, room("shown", list));
   const target = (key: Key): number => floatAt(shown.values, key.ordinal);
@@ -148,9 +149,13 @@ function letGoOf(key: Key, before: number, part: Part, spec: MoveSpec | undefine
   return { key, delay, fade, counts: spec !== undefined && isRelease(spec) && !Number.isNaN(before) };
 }
 
-/** The run of a key from the look before to this one, with the times of its part and its own. */
-function runOf(key: Key, before: number, target: number, cause: Cause, part: Part, spec: MoveSpec | undefined): Run {
-  const from = Number.isNaN(before) ? key.attribute.home : before;
+/** From where a key runs that is unset in the look before: from where it rests (SEMANTICS section 5), an intensity from 0. */
+function startUnset(list: ListSheet, key: Key, row: number): number {
+  return key.attribute.family === "intensity" ? 0 : restingAt(list, key, row - 1);
+}
+
+/** The run of a key from where it is to this look, with the times of its part and its own. */
+function runOf(key: Key, from: number, target: number, cause: Cause, part: Part, spec: MoveSpec | undefined): Run {
   const to = Number.isNaN(target) ? 0 : target;
   const { delay, fade, curve } = timingOf(key.attribute, spec, part, from, to);
   return { key, from, to, delay, fade, curve, cause, part: part.number };

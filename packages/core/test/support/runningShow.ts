@@ -64,13 +64,13 @@ export const showArbitrary = (cue: fc.Arbitrary<object>): fc.Arbitrary<ShowSheet
 
 export const moment = fc.integer({ min: 0, max: 2 * END }).map((halves) => halves / 2);
 const on = fc.constantFrom("l0", "l1", "l2");
-/** Presses of all kinds; no master goes to 0, for what a list takes hold of then is dark at once by the rule. */
+/** Presses of all kinds, masters of 0 among them. */
 export const press: fc.Arbitrary<MixPress> = fc.oneof(
   { weight: 6, arbitrary: fc.record({ t: moment, list: on, go: fc.constant(true as const) }) },
   { weight: 2, arbitrary: fc.record({ t: moment, list: on, goto: fc.constantFrom("1", "2"), time: seconds }) },
   { weight: 1, arbitrary: fc.record({ t: moment, list: on, back: fc.constant(true as const) }) },
   { weight: 2, arbitrary: fc.record({ t: moment, list: on, release: fc.constant(true as const), time: seconds }) },
-  { weight: 2, arbitrary: fc.record({ t: moment, list: on, master: fc.constantFrom(20, 60, 100), time: seconds }) },
+  { weight: 2, arbitrary: fc.record({ t: moment, list: on, master: fc.constantFrom(0, 20, 60, 100), time: seconds }) },
   { weight: 2, arbitrary: fc.record({ t: moment, look: fc.constant("warm"), level, time: seconds }) },
 );
 export const presses = fc.array(press, { minLength: 6, maxLength: 16 });
