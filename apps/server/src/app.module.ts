@@ -22,7 +22,11 @@ import { RunController } from "./run/run.controller.ts";
 import { RunService } from "./run/run.service.ts";
 import { RunLogController } from "./runlog/runLog.controller.ts";
 import { RunLogService } from "./runlog/runLog.service.ts";
+import { ServerLock } from "./database/serverLock.ts";
+import { StageController } from "./run/stage.controller.ts";
+import { Troubles } from "./shared/troubles.ts";
 import { Settings } from "./settings.ts";
+import { ImportFile } from "./shows/importFile.ts";
 import { Imports } from "./shows/imports.ts";
 import { ShowsController } from "./shows/shows.controller.ts";
 import { ShowsService } from "./shows/shows.service.ts";
@@ -30,7 +34,7 @@ import { ShowsService } from "./shows/shows.service.ts";
 /** The whole server over a database that is already open. */
 @Module({})
 export class AppModule {
-  static over(database: DataSource, settings: Settings): DynamicModule {
+  static over(database: DataSource, settings: Settings, lock: ServerLock): DynamicModule {
     return {
       module: AppModule,
       imports: [TerminusModule.forRoot({ logger: false })],
@@ -43,6 +47,7 @@ export class AppModule {
         AcceptedController,
         HealthController,
         OutputController,
+        StageController,
         RunLogController,
         OscController,
         CallerController,
@@ -50,8 +55,11 @@ export class AppModule {
       providers: [
         { provide: DataSource, useValue: database },
         { provide: Settings, useValue: settings },
+        { provide: ServerLock, useValue: lock },
+        Troubles,
         DatabaseWatch,
         Imports,
+        ImportFile,
         ShowsService,
         RunService,
         HandService,

@@ -4,7 +4,7 @@ import { ValidationPipe } from "@nestjs/common";
 import { NestFactory } from "@nestjs/core";
 import type { NestExpressApplication } from "@nestjs/platform-express";
 import { DocumentBuilder, SwaggerModule } from "@nestjs/swagger";
-import { type NextFunction, type Request, type Response, raw } from "express";
+import type { NextFunction, Request, Response } from "express";
 import helmet from "helmet";
 import { SHOW_TYPE } from "@zm/protocol";
 import type { DataSource } from "typeorm";
@@ -12,13 +12,16 @@ import { AppModule } from "./app.module.ts";
 import type { Settings } from "./settings.ts";
 import { ErrorFilter } from "./shared/errorFilter.ts";
 import { PinoLogger, makeLog, requestLog } from "./shared/pinoLogger.ts";
-import { guard } from "./shared/guard.ts";
+import { guard, writersOnly } from "./shared/guard.ts";
+import type { ServerLock } from "./database/serverLock.ts";
+import { refusalOfFields } from "./shared/refusalWords.ts";
+import { TimeLimit } from "./shared/timeLimit.ts";
 import { ShowsService } from "./shows/shows.service.ts";
 
 /** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */
-export async function createApp(database: DataSource, settings: Settings): Promise<NestExpressApplication> {
+export async function createApp(database: DataSource, settings: Settings, lock: ServerLock): Promise<NestExpressApplication> {
   const log = makeLog(settings);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings), { logger: new PinoLogger(log) });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings, lock), { logger: new PinoLogger(log) });
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -35,9 +38,11 @@ export async function createApp(database: DataSource, settings: Settings): Promi
   );
   app.use(requestLog(log));
   app.use(guard(SHOW_TYPE));
-  app.use(raw({ type: SHOW_TYPE, limit: "200mb" }));
-  app.useBodyParser("json", { limit: "20mb" });
-  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
+  app.use(writersOnly(lock));
+  // A show that is imported is streamed into a file; everything else is small. What is packed counts as it is unpacked.
+  app.useBodyParser("json", { limit: "1mb" });
+  app.useGlobalInterceptors(new TimeLimit());
+  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, exceptionFactory: refusalOfFields }));
   app.useGlobalFilters(new ErrorFilter());
   const description = new DocumentBuilder()
     .setTitle("Zealous Mark")

@@ -1,8 +1,10 @@
 import "reflect-metadata";
 import { saltAndParaffin } from "@zm/demo";
 import { createApp } from "./app.ts";
-import { openDatabase } from "./database/dataSource.ts";
+import { connectDatabase, openDatabase } from "./database/dataSource.ts";
 import { ShowRow } from "./database/entities.ts";
+import { ServerLock } from "./database/serverLock.ts";
+import { makeLog } from "./shared/pinoLogger.ts";
 import { readSettings } from "./settings.ts";
 import { importThread } from "./shows/importWorker.ts";
 import { insertShow } from "./shows/showRows.ts";
@@ -11,17 +13,22 @@ import { wordsOf } from "./shared/wordsOf.ts";
 /** Longer than this the server does not take to end; milliseconds. */
 const LONGEST_END = 3500;
 
-/** Opens the database, has the demo where there is no show yet, and serves until it is told to end. */
+/** Opens the database, has the demo where there is no show yet, and serves until it is told to end. A server that is not the one that writes only reads. */
 async function serve(): Promise<void> {
   const settings = readSettings(process.env);
-  const database = await openDatabase(settings);
-  if ((await database.manager.count(ShowRow)) === 0) await database.transaction((manager) => insertShow(manager, saltAndParaffin()));
-  const app = await createApp(database, settings);
+  const lock = await ServerLock.take(settings);
+  const database = await (lock.onlyReads ? connectDatabase(settings.database) : openDatabase(settings));
+  const address = `http://${settings.host}:${settings.port}`;
+  await lock.tellHolder(address);
+  if (!lock.onlyReads && (await database.manager.count(ShowRow)) === 0)
+    await database.transaction((manager) => insertShow(manager, saltAndParaffin()));
+  const app = await createApp(database, settings, lock);
   // Longer than anybody lets a connection rest between two requests: one that is closed while a request is on its way loses it.
   app.getHttpServer().keepAliveTimeout = 75_000;
-  await app.listen(settings.port, "127.0.0.1");
+  await app.listen(settings.port, settings.host);
   importThread();
-  process.stdout.write(`Zealous Mark is at http://127.0.0.1:${settings.port}\n`);
+  process.stdout.write(`Zealous Mark is at ${address}\n`);
+  if (lock.readingBecause !== null) process.stdout.write(`${lock.readingBecause}\n`);
   const stop = (): void => {
     // A database that hangs, or a window that does not let go, must not keep it from ending.
     setTimeout(() => process.exit(0), LONGEST_END).unref();
@@ -33,6 +40,10 @@ async function serve(): Promise<void> {
   };
   process.once("SIGINT", stop);
   process.once("SIGTERM", stop);
+  const log = makeLog(settings);
+  // What nobody has caught concerns one request, or one window; the show goes on.
+  process.on("uncaughtException", (error) => log.error({ stack: error.stack }, `Nobody had caught this: ${error.message}`));
+  process.on("unhandledRejection", (error) => log.error(`Nobody had caught this: ${wordsOf(error)}`));
 }
 
 serve().catch((error: unknown) => {

@@ -1,6 +1,5 @@
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { ADDRESS } from "@zm/protocol";
 import {
   IsBoolean,
   IsIn,
@@ -15,6 +14,8 @@ import {
   ValidateNested,
   validateSync,
 } from "class-validator";
+
+import { IsAddress } from "./shared/isAddress.ts";
 
 const LEVELS = ["debug", "info", "warn", "error", "silent"] as const;
 
@@ -45,6 +46,13 @@ export class Settings {
   @Max(65_535, { message: "ZM_PORT is a port, 0 to 65535" })
   readonly port: number;
 
+  /** The host at which it listens. Until there are accounts whoever reaches it may do everything, so it is this machine alone. */
+  @IsIn(["127.0.0.1"], {
+    message:
+      "ZM_HOST can only be 127.0.0.1: there are no accounts yet, so whoever reached the server from another machine could run and change every show",
+  })
+  readonly host: string;
+
   @ValidateNested()
   readonly database: DatabaseSettings;
 
@@ -58,12 +66,12 @@ export class Settings {
 
   /** An address to which levels are sent from the start, whatever the settings page says. */
   @IsOptional()
-  @Matches(ADDRESS, { message: "ZM_OUTPUT is a host and a port, such as 127.0.0.1:5568" })
+  @IsAddress("ZM_OUTPUT", "127.0.0.1:5568")
   readonly output: string | undefined;
 
   /** An address at which programs outside are listened to from the start, whatever the settings page says. */
   @IsOptional()
-  @Matches(ADDRESS, { message: "ZM_OSC is a host and a port, such as 127.0.0.1:8765" })
+  @IsAddress("ZM_OSC", "127.0.0.1:8765")
   readonly osc: string | undefined;
 
   /** Whether shows run in the thread that serves, instead of one of their own. */
@@ -86,6 +94,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   });
   const settings = Object.assign(new Settings(), {
     port: Number(env["ZM_PORT"] ?? 4600),
+    host: env["ZM_HOST"] ?? "127.0.0.1",
     database,
     pages: env["ZM_PAGES"] ?? fileURLToPath(new URL("../../web/dist", import.meta.url)),
     runs: join(env["ZM_DATA"] ?? fileURLToPath(new URL("../../../.data", import.meta.url)), "runs", database.name),

@@ -129,6 +129,8 @@ export { Mix } from "./mix/mix.ts";
 /** A cue that was fired, for a log. */
 export type { FiredCue } from "./mix/running.ts";
 export * from "./mix/mixSnapshot.ts";
+export { faultsOf } from "./show/faults.ts";
+export { readMixSnapshot } from "./mix/readSnapshot.ts";
 export * from "./mix/happening.ts";
 export * from "./rehearse/callSteps.ts";
 export * from "./rehearse/compare.ts";

@@ -2,8 +2,15 @@ import type { EditInput, Step } from "@zm/core";
 import { z } from "zod";
 import { whole } from "./whole.ts";
 
-/** Who asks for a change: the window by a name of its own, and the gesture it belongs to. What one gesture does is one step of undo. */
-export const authorFields = { window: z.string().max(64).optional(), gesture: z.string().max(64).optional() };
+/**
+ * Who asks for a change: the window by a name of its own, the gesture it belongs to (what one gesture does is one step of undo), and the request by one of its own: the
+ * same one twice is done once.
+ */
+export const authorFields = {
+  window: z.string().max(64).optional(),
+  gesture: z.string().max(64).optional(),
+  request: z.string().min(1).max(64).optional(),
+};
 
 /** A step that can be taken back or made again; `window` made it, or took it back last. */
 export const stepSummary = z.object({ id: z.string(), of: z.enum(["edit", "hand"]), words: z.string(), window: z.string().nullable() });

@@ -1,7 +1,7 @@
 import type { EditEvent, HistoryState } from "./history.ts";
 import type { HandState } from "./hand.ts";
 import type { CallerEvent } from "./osc.ts";
-import type { RigSeen } from "./output.ts";
+import type { RigSeen, Trouble } from "./output.ts";
 import type { RunEvent, RunState } from "./run.ts";
 
 /** What a window hears live of the show that it watches. */
@@ -17,6 +17,10 @@ export interface FromServer {
   rig: (seen: RigSeen) => void;
   /** True while the database does not answer. */
   database: (away: boolean) => void;
+  /** Everything that is wrong with the server, for as long as it is. */
+  troubles: (troubles: readonly Trouble[]) => void;
+  /** Which show is on stage; null: none. */
+  stage: (show: number | null) => void;
   removed: (show: number) => void;
   /** The run log of the show has more in it. */
   logged: (show: number) => void;

@@ -12,15 +12,19 @@ export function readOsc(packet: Uint8Array): OscWords[] {
   return wordsOf(fromBuffer(packet));
 }
 
-/** A message as a packet: whole numbers as integers, others as floats. */
+/** A message as a packet: whole numbers as integers, others as floats. Control characters, at which a text would end early, are left out. */
 export function writeOsc({ address, args }: OscWords): Uint8Array {
-  const packet = toBuffer({ address, args: args.map(typed) });
+  const packet = toBuffer({ address: plainText(address), args: args.map(typed) });
   return new Uint8Array(packet.buffer, packet.byteOffset, packet.byteLength);
 }
 
 function typed(value: string | number): { type: "string"; value: string } | { type: "integer" | "float"; value: number } {
-  if (typeof value === "string") return { type: "string", value };
+  if (typeof value === "string") return { type: "string", value: plainText(value) };
   return { type: Number.isInteger(value) && Math.abs(value) < 2 ** 31 ? "integer" : "float", value };
+}
+
+function plainText(text: string): string {
+  return text.replace(/\p{Cc}+/gu, " ");
 }
 
 function wordsOf(packet: OscPacketOutput): OscWords[] {

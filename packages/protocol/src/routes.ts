@@ -3,7 +3,7 @@ import { acceptRequest, acceptedReply } from "./checks.ts";
 import { handReply, handRequest, handState } from "./hand.ts";
 import { editEvent, editsRequest, stepRequest } from "./history.ts";
 import { callerRequest, callerState, oscSettings, oscState } from "./osc.ts";
-import { outputSettings, outputState, sentLevels } from "./output.ts";
+import { outputSettings, outputState, sentLevels, stageRequest, stageState } from "./output.ts";
 import { backRequest, historyPage, pastShow, versionRequest, versionsReply } from "./past.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
 import { beginRunRequest, loggedRun, loggedRunsReply, nameRunRequest, runsReply } from "./runlog.ts";
@@ -55,6 +55,8 @@ export const routes = {
   forgetDamagedHand: route("DELETE", "/api/shows/{id}/hand/damaged", z.object({}), handState),
   output: route("GET", "/api/output", nothing, outputState),
   setOutput: route("PUT", "/api/output", outputSettings, outputState),
+  stage: route("GET", "/api/stage", nothing, stageState),
+  putOnStage: route("PUT", "/api/stage", stageRequest, stageState),
   osc: route("GET", "/api/osc", nothing, oscState),
   setOsc: route("PUT", "/api/osc", oscSettings, oscState),
   runs: route("GET", "/api/shows/{id}/runs", nothing, runsReply),

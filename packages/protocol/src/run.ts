@@ -58,13 +58,15 @@ export const PRESSES = [
 /** Something pressed on what runs. Which fields a press needs stands with each. */
 export const pressRequest = z.object({
   press: z.enum(PRESSES),
+  /** A name of its own for this press: the same one twice is done once. */
+  id: z.string().min(1).max(64).optional(),
   /** The list that it speaks of; the first when left out. */
   list: z.string().max(64).optional(),
-  /** go: the cue that the window showed as next. goto: the cue to go to. */
+  /** go: the cue that the window showed as next. back: the cue in which it showed the list. goto: the cue to go to. */
   cue: z.string().max(12).optional(),
   /** goto, release, master, look: in so many seconds; left out, as the show says. */
   time: z.number().min(0).max(3600).optional(),
-  /** hold: whether it is to be held; left out, the other of what it is. */
+  /** hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held, so that two presses at once let it go on and fire nothing. */
   held: z.boolean().optional(),
   /** master, fader, look: 0 to 100. */
   level: z.number().min(0).max(100).optional(),

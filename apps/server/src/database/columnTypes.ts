@@ -14,9 +14,14 @@ export type NewCue = NonNullable<Show["newCue"]>;
 export type ListRunning = Omit<CueList, "id" | "label" | "marks" | "cues">;
 export type PartWaves = NonNullable<Cue["parts"][number]["waves"]>;
 export type FamilyTimesByName = Pick<PartTimes, "position" | "colour" | "beam">;
-/** Where a running list stood before and after an edit that was made together with the run; null is before the first cue. */
+/**
+ * What the run has to do with an edit that was made together with it: a list that stands in the cue `before` stands in `after` from then on; null is before the
+ * first cue. It is stored in the edit's own transaction, so that it is taken up after a crash.
+ */
 export interface RunMove {
   readonly list: string;
   readonly before: string | null;
   readonly after: string | null;
+  /** The keys in hand that count as recorded with it. */
+  readonly recorded?: readonly string[] | undefined;
 }

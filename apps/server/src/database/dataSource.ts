@@ -7,6 +7,7 @@ import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
 import { Histories1764200000000 } from "./migrations/histories.ts";
 import { RunLog1764800000000 } from "./migrations/runLog.ts";
+import { Requests1764900000000 } from "./migrations/requests.ts";
 import { Running1764600000000 } from "./migrations/running.ts";
 import { RunsElsewhere1764700000000 } from "./migrations/runsElsewhere.ts";
 import { Versions1764400000000 } from "./migrations/versions.ts";
@@ -33,6 +34,7 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
       Running1764600000000,
       RunsElsewhere1764700000000,
       RunLog1764800000000,
+      Requests1764900000000,
     ],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.
@@ -40,8 +42,8 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
   };
 }
 
-/** Opens the database and brings its tables up to date. */
-export async function openDatabase(settings: Settings): Promise<DataSource> {
+/** Opens the database and brings its tables up to date; each step of that can be begun again, wherever it was cut off. */
+export async function openDatabase(settings: Pick<Settings, "database">): Promise<DataSource> {
   const source = await connectDatabase(settings.database);
   await source.runMigrations({ transaction: "each" });
   return source;

@@ -1,7 +1,8 @@
-import { Injectable, type OnModuleDestroy } from "@nestjs/common";
-import { BehaviorSubject } from "rxjs";
+import { Injectable, type OnApplicationShutdown, type OnModuleDestroy } from "@nestjs/common";
+import { BehaviorSubject, Subject, firstValueFrom } from "rxjs";
 import { DataSource } from "typeorm";
 import { DatabaseAway } from "./lost.ts";
+import { ServerLock } from "./serverLock.ts";
 
 /** How often the database is asked whether it is there, and how long it may take to answer; milliseconds. */
 const EVERY = 1000;
@@ -9,13 +10,18 @@ const PATIENCE = 3000;
 
 /** Knows whether the database answers, so that what needs it is refused at once and in words while it does not. */
 @Injectable()
-export class DatabaseWatch implements OnModuleDestroy {
+export class DatabaseWatch implements OnModuleDestroy, OnApplicationShutdown {
   /** True while the database does not answer. */
   readonly away = new BehaviorSubject(false);
   private timer: NodeJS.Timeout;
   private ended = false;
+  /** The question that is still not answered, so that a database that hangs is not asked more and more. */
+  private asking: Promise<boolean> | undefined;
 
-  constructor(private readonly database: DataSource) {
+  constructor(
+    private readonly database: DataSource,
+    private readonly lock: ServerLock,
+  ) {
     this.timer = setTimeout(() => void this.look(), EVERY);
   }
 
@@ -25,9 +31,32 @@ export class DatabaseWatch implements OnModuleDestroy {
     this.away.complete();
   }
 
+  async onApplicationShutdown(): Promise<void> {
+    await this.lock.end();
+  }
+
   /** Throws DatabaseAway while the database does not answer. */
   expect(): void {
     if (this.away.value) throw new DatabaseAway();
+  }
+
+  /**
+   * Work on the database, given up as soon as the database is known not to answer: then throws DatabaseAway, and calls `abandoned` first. The work itself may
+   * still come to an end when the database wakes.
+   */
+  async bounded<T>(work: Promise<T>, abandoned: () => void = () => undefined): Promise<T> {
+    const given = new Subject<never>();
+    const away = this.away.subscribe((isAway) => {
+      if (!isAway) return;
+      abandoned();
+      given.error(new DatabaseAway());
+    });
+    work.catch(() => undefined);
+    try {
+      return await Promise.race([work, firstValueFrom(given)]);
+    } finally {
+      away.unsubscribe();
+    }
   }
 
   /** Says that a query has just found the database gone. */
@@ -45,12 +74,19 @@ export class DatabaseWatch implements OnModuleDestroy {
   private async answers(): Promise<boolean> {
     let patience: NodeJS.Timeout | undefined;
     const late = new Promise<boolean>((resolve) => (patience = setTimeout(() => resolve(false), PATIENCE)));
-    const asked = this.database.query("SELECT 1").then(
-      () => true,
-      () => false,
-    );
+    this.asking ??= this.ask().finally(() => (this.asking = undefined));
+    const asked = this.asking;
     const answers = await Promise.race([asked, late]);
     clearTimeout(patience);
     return answers;
+  }
+
+  private async ask(): Promise<boolean> {
+    const reached = this.database.query("SELECT 1").then(
+      () => true,
+      () => false,
+    );
+    const [answers, holds] = await Promise.all([reached, this.lock.holds()]);
+    return answers && holds;
   }
 }

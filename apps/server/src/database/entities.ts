@@ -183,6 +183,19 @@ export class EditRow {
   @Column({ name: "made_by", type: "varchar", length: 64, nullable: true }) madeBy: string | null;
   /** Where the running list stood with it, for an edit that was made together with the run. */
   @Column({ type: "simple-json", nullable: true }) run: RunMove | null;
+  /** The name of its own that the request carried: the same one twice is done once. */
+  @Column({ type: "varchar", length: 64, nullable: true }) request: string | null;
+  /** In how many rows of their own the steps of a large edit are kept; null where they stand here. */
+  @Column({ type: "int", nullable: true }) pieces: number | null;
+}
+
+/** A piece of the steps of a large edit. */
+@Entity("edit_pieces")
+export class EditPieceRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ type: "int" }) revision: number;
+  @PrimaryColumn({ type: "int" }) piece: number;
+  @Column({ type: "longtext" }) steps: string;
 }
 
 /** A state of a show that has a name. */
@@ -254,6 +267,7 @@ export const entities = [
   PartRow,
   MoveRow,
   EditRow,
+  EditPieceRow,
   VersionRow,
   AcceptedRow,
   HandRow,

@@ -1,9 +1,17 @@
-import { setTimeout } from "node:timers/promises";
-import { ConflictException, InternalServerErrorException, Logger, NotFoundException } from "@nestjs/common";
+import { setTimeout as wait } from "node:timers/promises";
+import {
+  ConflictException,
+  GatewayTimeoutException,
+  InternalServerErrorException,
+  Logger,
+  NotFoundException,
+  ServiceUnavailableException,
+} from "@nestjs/common";
 import { type Show, ShowError } from "@zm/core";
 import type { RunEvent } from "@zm/protocol";
 import { Subject } from "rxjs";
 import { DatabaseAway } from "../database/lost.ts";
+import { now } from "../shared/clock.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { EngineHost } from "./engineHost.ts";
 import { engineWorker } from "./engineWorker.ts";
@@ -11,11 +19,23 @@ import type { Answer, EngineSetUp, Order, OrderBody, Refusal, Report } from "./o
 
 /** So long the engine is given to say its last words; milliseconds. */
 const LONGEST_END = 500;
+/** So long an order may take; a large show has to be read for the first one. Milliseconds. */
+const LONGEST_ORDER = 15_000;
+/** An engine whose thread ends comes back after so long, each time twice as long, up to the longest; after a while of running it begins again. Milliseconds. */
+const FIRST_PAUSE = 250;
+const LONGEST_PAUSE = 10_000;
+const SOUND = 30_000;
+/** Its frames are counted so often; one that has made none for so long, after its first, stands still and is ended. Milliseconds. */
+const LOOKING = 1000;
+const STANDS_STILL = 5000;
 const STARTED_AGAIN = "The engine has just been started again; look at what is on, and press once more";
+const NO_ANSWER = "The engine has not answered; look at what is on before you press once more";
+const COMING_BACK = "The engine has stopped and is being started again; what it sends to lights stands still meanwhile. Press once more when it is back";
 
 interface Asked {
   readonly resolve: (value: Answer) => void;
   readonly reject: (error: Error) => void;
+  readonly limit: NodeJS.Timeout;
 }
 
 /** Where the engine runs: what takes its orders, and how it is ended. */
@@ -24,31 +44,50 @@ interface Seat {
   end(): Promise<void> | void;
 }
 
-/** The engine as the rest of the server sees it: shows run in a thread of their own, which is started anew should it ever end. */
+/** What is wrong with the engine or what it does, for as long as it is; null: it is over. */
+export interface EngineTrouble {
+  readonly id: string;
+  readonly words: string | null;
+}
+
+/** The engine as the rest of the server sees it: shows run in a thread of their own, which is started anew should it ever end or stand still. */
 export class Engine {
   /** Everything that has happened to what runs, in order. */
   readonly events = new Subject<RunEvent>();
+  readonly troubles = new Subject<EngineTrouble>();
+  /** The show that is on stage, whenever it is another; null: none. */
+  readonly onStage = new Subject<number | null>();
+  /** Says that the thread is another, which knows nothing but what is written down. */
+  readonly restarted = new Subject<void>();
   private readonly log = new Logger("Engine");
-  private seat: Seat;
+  private readonly setUp: EngineSetUp;
+  private seat: Seat | null;
   private readonly asked = new Map<number, Asked>();
   private orders = 0;
   private ended = false;
+  private pause = FIRST_PAUSE;
+  private looking: NodeJS.Timeout | undefined;
 
   /** `here` runs it in this thread, which a short-lived server does not wait for. */
-  constructor(
-    private readonly setUp: EngineSetUp,
-    here: boolean,
-  ) {
+  constructor(setUp: Omit<EngineSetUp, "beats">, here: boolean) {
+    this.setUp = { ...setUp, beats: new Int32Array(new SharedArrayBuffer(4)) };
     this.seat = here ? this.beginHere() : this.beginThread();
   }
 
-  /** Gives an order, and gives back its answer. Throws what the order was refused for. */
+  /** Gives an order, and gives back its answer. Throws what the order was refused for, and GatewayTimeoutException where none comes in time. */
   ask(order: OrderBody): Promise<Answer> {
+    const { seat } = this;
+    if (!seat) return Promise.reject(new ServiceUnavailableException(COMING_BACK));
     this.orders += 1;
     const number = this.orders;
     return new Promise((resolve, reject) => {
-      this.asked.set(number, { resolve, reject });
-      this.seat.take({ ...order, number });
+      const limit = setTimeout(() => {
+        this.asked.delete(number);
+        reject(new GatewayTimeoutException(NO_ANSWER));
+      }, LONGEST_ORDER);
+      limit.unref();
+      this.asked.set(number, { resolve, reject, limit });
+      seat.take({ ...order, number });
     });
   }
 
@@ -66,8 +105,11 @@ export class Engine {
 
   async end(): Promise<void> {
     this.ended = true;
-    await Promise.race([this.ask({ do: "end", show: 0 }), setTimeout(LONGEST_END)]).catch(() => undefined);
+    clearInterval(this.looking);
+    if (!this.seat) return;
+    await Promise.race([this.ask({ do: "end", show: 0 }), wait(LONGEST_END)]).catch(() => undefined);
     await this.seat.end();
+    for (const { limit } of this.asked.values()) clearTimeout(limit);
   }
 
   private beginHere(): Seat {
@@ -78,15 +120,11 @@ export class Engine {
 
   private beginThread(): Seat {
     const worker = engineWorker(this.setUp);
+    const began = now();
     worker.on("message", (report: Report) => this.hear(report));
     worker.on("error", (error) => this.log.error(`The engine failed: ${wordsOf(error)}`));
-    worker.on("exit", () => {
-      for (const { reject } of this.asked.values()) reject(new ConflictException(STARTED_AGAIN));
-      this.asked.clear();
-      if (this.ended) return;
-      this.log.error("The engine has ended by itself; it is started again and goes on");
-      this.seat = this.beginThread();
-    });
+    worker.on("exit", () => void this.comeBack(began));
+    this.watchBeats(() => void worker.terminate());
     return {
       take: (order) => worker.postMessage(order),
       end: async () => {
@@ -95,11 +133,57 @@ export class Engine {
     };
   }
 
+  /** The thread has ended: it is started again, sooner where it had run well for a while. */
+  private async comeBack(began: number): Promise<void> {
+    clearInterval(this.looking);
+    this.seat = null;
+    for (const { reject, limit } of this.asked.values()) {
+      clearTimeout(limit);
+      reject(new ConflictException(STARTED_AGAIN));
+    }
+    this.asked.clear();
+    if (this.ended) return;
+    if (now() - began > SOUND) this.pause = FIRST_PAUSE;
+    this.log.error(`The engine has ended by itself; it is started again in ${this.pause / 1000} s and goes on`);
+    this.troubles.next({ id: "engine", words: COMING_BACK });
+    await wait(this.pause, undefined, { ref: false });
+    this.pause = Math.min(this.pause * 2, LONGEST_PAUSE);
+    if (this.ended) return;
+    this.seat = this.beginThread();
+    this.troubles.next({ id: "engine", words: null });
+    this.restarted.next();
+  }
+
+  /** Looks whether frames are made. A server that was itself held up counts from then on. */
+  private watchBeats(stands: () => void): void {
+    const { beats } = this.setUp;
+    let known = Atomics.load(beats, 0);
+    /** When a frame was seen last; undefined before the first. */
+    let seen: number | undefined;
+    let looked = now();
+    this.looking = setInterval(() => {
+      const time = now();
+      const heldUp = time - looked > 2 * LOOKING;
+      looked = time;
+      const made = Atomics.load(beats, 0);
+      if (made !== known || (heldUp && seen !== undefined)) seen = time;
+      known = made;
+      if (seen === undefined || time - seen < STANDS_STILL) return;
+      this.log.error(`The engine has made no frame for ${STANDS_STILL / 1000} s; its thread is ended and started again`);
+      seen = undefined;
+      stands();
+    }, LOOKING);
+    this.looking.unref();
+  }
+
   private hear(report: Report): void {
     if ("event" in report) return this.events.next(report.event);
     if ("warning" in report) return this.log.warn(report.warning);
+    if ("trouble" in report) return this.troubles.next({ id: report.trouble, words: report.words });
+    if ("onStage" in report) return this.onStage.next(report.onStage);
     const asked = this.asked.get(report.answer);
     this.asked.delete(report.answer);
+    clearTimeout(asked?.limit);
     if ("refusal" in report) asked?.reject(errorOf(report.refusal));
     else asked?.resolve(report.value);
   }

@@ -2,7 +2,8 @@ import { NotFoundException } from "@nestjs/common";
 import { ShowError, sheetInSteps } from "@zm/core";
 import { join } from "node:path";
 import { createHistogram } from "node:perf_hooks";
-import type { OutputSettings, RunEvent } from "@zm/protocol";
+import { setTimeout as wait } from "node:timers/promises";
+import type { OutputSettings, OutputState, RunEvent } from "@zm/protocol";
 import { OutputSender } from "../output/sender.ts";
 import { OutputFile } from "../output/settingsFile.ts";
 import type { DataSource } from "typeorm";
@@ -11,26 +12,32 @@ import { isLost } from "../database/lost.ts";
 import { now } from "../shared/clock.ts";
 import { inSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
-import { readShowRows } from "../shows/readRows.ts";
+import { type StoredRun, readStoredRun } from "../shows/storedRun.ts";
 import type { Answer, EnginePace, EngineSetUp, Order, Refusal, Report } from "./orders.ts";
 import { CannotNow } from "./pressed.ts";
 import { RunFiles } from "./runFile.ts";
 import { RunningShow } from "./runningShow.ts";
+import type { DamagedFile } from "./soundFile.ts";
+import { StageFile } from "./stageFile.ts";
 
 /** So many milliseconds lie between two frames: 40 a second. */
 const FRAME = 25;
 /** While something moves, where it stands is written down so often, so that a jump of the machine's clock costs little. Milliseconds. */
 const WRITING = 2000;
+/** A show that cannot be read because the database is away is tried again so often; milliseconds. */
+const AGAIN = 1000;
+/** A level above this is lit. */
+const LIT = 0;
 
 /** Runs shows: it keeps its frames with no window open and the database away. In a thread of its own it keeps them whatever the rest of the server does. */
 export class EngineHost {
   private readonly shows = new Map<number, RunningShow>();
   private readonly opening = new Map<number, Promise<RunningShow>>();
+  private readonly lagging = new Set<number>();
   private readonly files: RunFiles;
   private readonly outputFile: OutputFile;
   private readonly sender: OutputSender;
-  /** The show on stage: the one in which something was pressed last. */
-  private onStage: number | null = null;
+  private readonly stage: StageFile;
   private values = new Float64Array(0);
   private written = new Map<number, number>();
   /** What is told last, behind everything that has happened before it. */
@@ -39,24 +46,29 @@ export class EngineHost {
   /** How late frames came, microseconds, since somebody last asked. */
   private readonly late = createHistogram();
   private timer: NodeJS.Timeout | undefined;
+  private ended = false;
+  /** By what went wrong, what was told of it last. */
+  private readonly troubles = new Map<string, string>();
 
   constructor(
     private readonly setUp: EngineSetUp,
     private readonly tell: (report: Report) => void,
   ) {
     this.files = new RunFiles(setUp.runs);
-    this.outputFile = new OutputFile(join(setUp.runs, "output.json"), setUp.output);
-    this.sender = new OutputSender(this.outputFile, (text) => this.warn(text));
+    this.outputFile = new OutputFile(join(setUp.runs, "output.json"), setUp.output, setUp.onlyReads);
+    this.sender = new OutputSender(this.outputFile, (fault) => this.trouble("output", fault));
+    this.stage = new StageFile(setUp.runs);
+    this.tellDamaged("stage", "Which show is on stage", this.stage.damaged, "Put it on stage again in Run.");
   }
 
   /** Begins: what ran when the server ended goes on. */
   start(): void {
-    for (const show of this.files.shows())
-      this.open(show).catch((error: unknown) => this.warn(`Show ${show} could not go on: ${wordsOf(error)}`));
+    if (!this.setUp.onlyReads) for (const show of this.files.shows()) void this.takeUp(show);
     this.loop();
   }
 
   async end(): Promise<void> {
+    this.ended = true;
     clearTimeout(this.timer);
     this.shows.clear();
     await this.files.settled();
@@ -75,6 +87,7 @@ export class EngineHost {
     if (order.do === "release") return this.release(order.show, order.removed);
     if (order.do === "isIdle") return { idle: this.shows.get(order.show)?.isIdle() ?? true };
     if (order.do === "output") return this.output(order.settings);
+    if (order.do === "stage") return this.putOnStage(order.put);
     if (order.do === "sent") return { sent: this.sender.sent() };
     if (order.do === "pace") return { pace: this.pace() };
     if (order.do === "end") {
@@ -89,35 +102,65 @@ export class EngineHost {
         return {};
       case "state":
         return { state: running.state() };
-      case "press":
-        this.onStage = order.show;
-        return this.happened(running, running.press(order.press, order.from));
-      case "settle":
-        return this.happened(running, running.settle(order.list, order.before, order.after));
+      case "press": {
+        const event = running.press(order.press, order.from);
+        // Only a press that was done takes the stage.
+        this.setStage(order.show);
+        return this.happened(running, [event]);
+      }
       case "edit":
-        return this.happened(running, running.edit(order.revision, order.steps));
+        return this.happened(running, running.edit(order.revision, order.steps, order.run));
       case "hand":
         running.hand = order.hand;
+        await this.kept(`hand ${order.show}`, () => this.files.writeHand(order.show, order.hand));
         return {};
     }
   }
 
   /** Writes down what has come about before anybody is told that it has. */
-  private happened(running: RunningShow, event: RunEvent | null): Promise<Answer> {
-    if (!event) return Promise.resolve({ event });
+  private happened(running: RunningShow, events: readonly RunEvent[]): Promise<Answer> {
+    const event = events.at(-1) ?? null;
+    if (events.length === 0) return Promise.resolve({ event });
     // What has happened is told in its order, however long the disk takes with each.
-    this.telling = Promise.all([this.telling, this.write(running)]).then(() => this.tell({ event }));
+    this.telling = Promise.all([this.telling, this.write(running)]).then(() => events.forEach((each) => this.tell({ event: each })));
     return this.telling.then(() => ({ event }));
   }
 
-  /** Writes down where a show stands, while its frames go on. A disk that fails is told of, and the show goes on without. */
+  /** Writes down where a show stands, while its frames go on. */
   private async write(running: RunningShow): Promise<void> {
     this.written.set(running.show, now());
+    await this.kept(`run ${running.show}`, () => this.files.write(running.written()));
+  }
+
+  /** Writes something down. A disk that fails is told of for as long as it does, and the show goes on without. */
+  private async kept(what: string, write: () => Promise<void>): Promise<void> {
+    if (this.setUp.onlyReads) return;
     try {
-      await this.files.write(running.written());
+      await write();
+      this.trouble(what, null);
     } catch (error) {
-      this.warn(`Where show ${running.show} stands could not be written down: ${wordsOf(error)}`);
+      this.trouble(what, `Where show ${what.split(" ")[1] ?? ""} stands cannot be written down: ${diskWords(error)}. It runs on; after a crash it would not stand there.`);
     }
+  }
+
+  /** Takes up a show that ran when the server ended, as soon as it can be read. */
+  private async takeUp(show: number): Promise<void> {
+    while (!this.ended) {
+      try {
+        await this.open(show);
+        return;
+      } catch (error) {
+        if (error instanceof NotFoundException) return this.forgetGone(show);
+        if (!isLost(error)) return this.trouble(`open ${show}`, `Show ${show} could not go on: ${wordsOf(error)}`);
+        await wait(AGAIN, undefined, { ref: false });
+        if (this.shows.has(show)) return;
+      }
+    }
+  }
+
+  /** A show that is no longer there leaves the stage. Its files stay: the database may be another. */
+  private forgetGone(show: number): void {
+    if (this.stage.show === show) this.setStage(null);
   }
 
   private open(show: number, document?: Extract<Order, { do: "open" }>["document"]): Promise<RunningShow> {
@@ -127,50 +170,100 @@ export class EngineHost {
   }
 
   private async load(show: number, document: Extract<Order, { do: "open" }>["document"]): Promise<RunningShow> {
-    const stored = document ?? (await this.read(show));
+    const { data: written, damaged } = this.files.read(show);
+    const stored: StoredRun | null = document ? { ...document, missed: [] } : await this.read(show, written?.revision);
     if (!stored) throw new NotFoundException(`There is no show number ${show}`);
-    const running = new RunningShow(show, await inSlices(sheetInSteps(stored.show)), stored.revision, this.files.read(show));
+    const sheet = await inSlices(sheetInSteps(stored.show));
+    const running = new RunningShow(show, sheet, stored.revision, written, stored.missed);
+    const hand = this.files.readHand(show);
+    // What is in hand is in the output again before the first packet leaves.
+    running.hand = hand.data ?? null;
+    const where = written ? "It stands where the file before it says." : "It stands before its first cue.";
+    this.tellDamaged(`run ${show}`, `Where show ${show} stood`, damaged, where);
+    this.tellDamaged(`hand ${show}`, `What was in hand of show ${show}`, hand.damaged, "");
+    await inSlices(running.catchUp());
     this.shows.set(show, running);
-    // After a restart the show on stage is the one that was written down last.
-    if (this.onStage === null && this.files.newest() === show) this.onStage = show;
+    // Before it was stored which show is on stage, it was the one in which something was pressed.
+    if (!this.stage.isKnown && this.stage.show === null && written && this.files.shows().length === 1) this.setStage(show);
     // What would have fired while nobody ran it fires before anybody asks.
-    await this.happened(running, running.pass() ?? null);
+    await this.happened(running, oneOrNone(running.pass()));
+    this.trouble(`open ${show}`, null);
     return running;
   }
 
-  private async read(show: number): ReturnType<typeof readShowRows> {
+  private async read(show: number, since: number | undefined): Promise<StoredRun | null> {
     const source: DataSource = await connectDatabase(this.setUp.database);
     try {
       // In one look at the database, so that an edit made meanwhile is in it whole or not at all.
-      return await source.transaction("REPEATABLE READ", (manager) => readShowRows(manager, show));
+      return await source.transaction("REPEATABLE READ", (manager) => readStoredRun(manager, show, since));
     } finally {
       await source.destroy();
     }
   }
 
   private output(settings: OutputSettings | undefined): Answer {
-    // Whoever receives at the old addresses is told that no more comes there.
-    if (settings) this.sender.lastWords();
-    if (settings) this.outputFile.set(settings);
-    return { output: { ...this.outputFile.settings, show: this.onStage } };
+    if (settings) {
+      // Whoever receives at the old addresses is told that no more comes there.
+      this.sender.lastWords();
+      this.outputFile.set(settings);
+      this.sender.takeSettings();
+    }
+    const output: OutputState = { ...this.outputFile.settings, show: this.stage.show, fault: this.sender.fault };
+    return { output };
+  }
+
+  private async putOnStage(put: number | null | undefined): Promise<Answer> {
+    if (put !== undefined) {
+      if (put !== null && !this.shows.has(put)) await this.open(put);
+      this.setStage(put);
+    }
+    const onStage = this.stage.show === null ? undefined : this.shows.get(this.stage.show);
+    return { stage: { show: this.stage.show, lit: onStage ? this.litLights(onStage) : 0 } };
+  }
+
+  /** How many lights of a show are lit now. */
+  private litLights(running: RunningShow): number {
+    const { keys } = running.sheet;
+    const values = new Float64Array(keys.all.length);
+    running.frame(values);
+    const lit = keys.all.filter(({ ordinal, attribute }) => attribute.family === "intensity" && (values[ordinal] ?? 0) > LIT);
+    return new Set(lit.map(({ channel }) => channel)).size;
+  }
+
+  private setStage(show: number | null): void {
+    if (this.stage.show === show || this.setUp.onlyReads) return;
+    if (show === null) this.sender.lastWords();
+    void this.kept("stage", () => this.stage.put(show));
+    this.tell({ onStage: show });
   }
 
   private async release(show: number, removed: boolean): Promise<Answer> {
+    if (removed && this.stage.show === show) this.setStage(null);
     this.shows.delete(show);
     this.written.delete(show);
     if (removed) await this.files.remove(show);
     return {};
   }
 
-  /** One frame, and the next in its time; frames that were missed are not made up for. */
+  /** One frame, and the next in its time; frames that were missed are not made up for. What fails in a frame is left out of it, and told once. */
   private loop(): void {
     const time = now();
+    Atomics.add(this.setUp.beats, 0, 1);
     this.late.record(Math.max(1, Math.round((time - this.next) * 1000)));
-    for (const running of this.shows.values()) this.frame(running, time);
-    const onStage = this.onStage === null ? undefined : this.shows.get(this.onStage);
-    if (onStage && this.sender.isOn) this.send(onStage);
+    for (const running of this.shows.values()) this.guarded(`frame ${running.show}`, () => this.frame(running, time));
+    const onStage = this.stage.show === null ? undefined : this.shows.get(this.stage.show);
+    if (onStage && this.sender.isOn) this.guarded("send", () => this.send(onStage));
     this.next = Math.max(this.next + FRAME, now());
     this.timer = setTimeout(() => this.loop(), Math.max(0, this.next - now()));
+  }
+
+  private guarded(what: string, work: () => void): void {
+    try {
+      work();
+      this.trouble(what, null);
+    } catch (error) {
+      this.trouble(what, `A frame of the running show failed and is left out: ${wordsOf(error)}`);
+    }
   }
 
   private pace(): EnginePace {
@@ -182,9 +275,23 @@ export class EngineHost {
   }
 
   private frame(running: RunningShow, time: number): void {
+    if (this.lagging.has(running.show)) return;
+    if (running.isLagging) return void this.catchUp(running);
     const event = running.pass();
-    if (event) void this.happened(running, event);
+    if (event) void this.happened(running, [event]);
     else if (time - (this.written.get(running.show) ?? time) > WRITING && running.isMoving()) void this.write(running);
+  }
+
+  /** Brings a run up to now after the machine has slept, without holding up the frames of others. */
+  private async catchUp(running: RunningShow): Promise<void> {
+    this.lagging.add(running.show);
+    try {
+      await inSlices(running.catchUp());
+    } catch (error) {
+      this.trouble(`frame ${running.show}`, `Show ${running.show} could not be brought up to now: ${wordsOf(error)}`);
+    } finally {
+      this.lagging.delete(running.show);
+    }
   }
 
   private send(running: RunningShow): void {
@@ -194,9 +301,32 @@ export class EngineHost {
     this.sender.send({ show, sheet, hand, values: this.values, still: running.still, tempos: running.tempos });
   }
 
-  private warn(warning: string): void {
-    this.tell({ warning });
+  /** Tells of something that is wrong, once for as long as it is; null: it is over. */
+  private trouble(what: string, words: string | null): void {
+    if ((this.troubles.get(what) ?? null) === words) return;
+    if (words === null) this.troubles.delete(what);
+    else this.troubles.set(what, words);
+    this.tell({ trouble: what, words });
+    if (words !== null) this.tell({ warning: words });
   }
+
+  /** Tells of files that were damaged and kept aside: what they say, and what stands instead. */
+  private tellDamaged(what: string, said: string, files: readonly DamagedFile[], instead: string): void {
+    for (const { path, why } of files)
+      this.trouble(`damaged ${what}`, `${said} was written in a file that is damaged (${why}); it is kept as ${path}. ${instead}`.trim());
+  }
+}
+
+function oneOrNone<T>(thing: T | undefined): T[] {
+  return thing === undefined ? [] : [thing];
+}
+
+/** What a disk that fails says, in words. */
+function diskWords(error: unknown): string {
+  const code: unknown = typeof error === "object" && error !== null ? Reflect.get(error, "code") : undefined;
+  if (code === "ENOSPC" || code === "EFBIG" || code === "EDQUOT") return "the disk is full";
+  if (code === "EROFS" || code === "EACCES" || code === "EPERM") return "the folder of its data may not be written";
+  return wordsOf(error);
 }
 
 function refusalOf(error: unknown, show: number): Refusal {

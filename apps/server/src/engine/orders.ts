@@ -1,5 +1,6 @@
 import type { Hand, PressedBy, Show, Step } from "@zm/core";
-import type { OutputSettings, OutputState, PressRequest, RunEvent, RunState, SentLevels } from "@zm/protocol";
+import type { OutputSettings, OutputState, PressRequest, RunEvent, RunState, SentLevels, StageState } from "@zm/protocol";
+import type { RunMove } from "../database/columnTypes.ts";
 import type { Settings } from "../settings.ts";
 
 /** What the engine's thread is asked to do with a show. Each order has a number by which it is answered. */
@@ -7,8 +8,8 @@ export type Order = { readonly number: number; readonly show: number } & (
   | { readonly do: "open"; readonly document?: { readonly show: Show; readonly revision: number } }
   | { readonly do: "state" }
   | { readonly do: "press"; readonly press: PressRequest; readonly from: PressedBy }
-  | { readonly do: "settle"; readonly list: string; readonly before: string | null; readonly after: string | null }
-  | { readonly do: "edit"; readonly revision: number; readonly steps: readonly Step[] }
+  /** An edit of the show, and where it leaves a running list. */
+  | { readonly do: "edit"; readonly revision: number; readonly steps: readonly Step[]; readonly run: RunMove | null }
   | { readonly do: "hand"; readonly hand: Hand }
   /** Forgets a show; one that was removed, with what was written down of it. */
   | { readonly do: "release"; readonly removed: boolean }
@@ -17,6 +18,8 @@ export type Order = { readonly number: number; readonly show: number } & (
   /** How levels leave for the lights; with settings, from now on so. These speak of no show. */
   | { readonly do: "output"; readonly settings?: OutputSettings }
   | { readonly do: "sent" }
+  /** Which show is on stage; with `put`, from now on that one, or none. These speak of no show. */
+  | { readonly do: "stage"; readonly put?: number | null }
   /** How punctual its frames have been since somebody last asked. */
   | { readonly do: "pace" }
   /** Ends: whoever receives levels is told that no more come. */
@@ -39,6 +42,7 @@ export interface Answer {
   readonly idle?: boolean;
   readonly output?: OutputState;
   readonly sent?: SentLevels;
+  readonly stage?: Omit<StageState, "title">;
   readonly pace?: EnginePace;
 }
 
@@ -55,7 +59,11 @@ export type Report =
   | { readonly answer: number; readonly value: Answer }
   | { readonly answer: number; readonly refusal: Refusal }
   | { readonly event: RunEvent }
-  | { readonly warning: string };
+  | { readonly warning: string }
+  /** Something is wrong for as long as it is told with words; null: it is over. */
+  | { readonly trouble: string; readonly words: string | null }
+  /** Which show is on stage has changed. */
+  | { readonly onStage: number | null };
 
 /** What the engine's thread is started with. */
 export interface EngineSetUp {
@@ -64,4 +72,8 @@ export interface EngineSetUp {
   readonly runs: string;
   /** An address to which levels are sent whatever the settings say. */
   readonly output: string | undefined;
+  /** True where another server has the show: nothing is written down, and nothing leaves for lights. */
+  readonly onlyReads: boolean;
+  /** Counts its frames, so that one that stands still is seen from outside. */
+  readonly beats: Int32Array;
 }

@@ -1,111 +1,136 @@
-import { mkdirSync, readFileSync, readdirSync, rmSync, statSync } from "node:fs";
-import { rename, writeFile } from "node:fs/promises";
+import { readFileSync, readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import type { MixSnapshot } from "@zm/core";
+import { EMPTY_HAND, type Hand, type MixSnapshot, ShowError, readHand, readMixSnapshot } from "@zm/core";
+import { z } from "zod";
+import { wordsOf } from "../shared/wordsOf.ts";
+import { type DamagedFile, SoundFile, type SoundReading, keepAside } from "./soundFile.ts";
 
 /** A run as it is written down: what runs, and when by the machine's clock (milliseconds) the run's clock read `mix.now`. */
 export interface WrittenRun {
-  readonly version: 1;
   readonly show: number;
   readonly turn: number;
   readonly takenAt: number;
+  /** The revision of the show that it has taken in; undefined where the version before did not say. */
+  readonly revision: number | undefined;
+  /** The ids of the newest presses. */
+  readonly done: readonly string[];
   readonly mix: MixSnapshot;
 }
 
-/** A run that waits to be written down, and those who wait for that. */
-interface Waiting {
-  run: WrittenRun;
-  readonly told: ((error: unknown) => void)[];
+/** What is in hand, as it is written down beside the run. */
+interface WrittenHand {
+  readonly hand: string;
 }
 
-/** The files in which what runs is written down, one for each show, so that it stands again after a crash, with the database away too. */
+const olderHead = z.object({ show: z.number().int(), turn: z.number(), takenAt: z.number() });
+const head = olderHead.extend({ revision: z.number().int(), done: z.array(z.string()) });
+const handText = z.object({ hand: z.string() });
+
+/** The files in which what runs and what is in hand is written down, for each show, so that it stands again after a crash, with the database away too. */
 export class RunFiles {
-  /** By show, what is to be written next; and the shows of which something is being written. */
-  private readonly waiting = new Map<number, Waiting>();
-  private readonly writing = new Map<number, Promise<void>>();
+  private readonly runs = new Map<number, SoundFile<WrittenRun>>();
+  private readonly hands = new Map<number, SoundFile<WrittenHand>>();
 
   constructor(private readonly folder: string) {}
 
-  /**
-   * Writes a run down, whole or not at all, while the frames go on. Resolves when this run, or a newer one of the same show, has been handed to the system; what goes
-   * wrong with the disk comes through.
-   */
+  /** Writes a run down, whole or not at all, while the frames go on; what goes wrong with the disk comes through. */
   write(run: WrittenRun): Promise<void> {
-    const done = new Promise<void>((resolve, reject) => {
-      const next = this.waiting.get(run.show) ?? { run, told: [] };
-      next.run = run;
-      next.told.push((error) => (error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error)))));
-      this.waiting.set(run.show, next);
-    });
-    if (!this.writing.has(run.show)) this.writing.set(run.show, this.writeAll(run.show));
-    return done;
+    return this.runOf(run.show).write(run);
+  }
+
+  /** Writes down what is in hand of a show. */
+  writeHand(show: number, hand: Hand): Promise<void> {
+    return this.handOf(show).write({ hand: JSON.stringify({ ...hand, leaving: {} }) });
   }
 
   /** Resolves when nothing waits to be written any more. */
   async settled(): Promise<void> {
-    await Promise.all(this.writing.values());
+    await Promise.all([...this.runs.values(), ...this.hands.values()].map((file) => file.settled()));
   }
 
-  private async writeAll(show: number): Promise<void> {
-    for (let next = this.waiting.get(show); next; next = this.waiting.get(show)) {
-      this.waiting.delete(show);
-      const failed = await this.put(next.run).then(
-        () => undefined,
-        (error: unknown) => error ?? new Error("nothing was said"),
-      );
-      for (const tell of next.told) tell(failed);
-    }
-    this.writing.delete(show);
+  /** A show's run as the newest sound file has it, and what was damaged. */
+  read(show: number): SoundReading<WrittenRun> {
+    const reading = this.runOf(show).read();
+    const older = this.readOlder(show);
+    // What the version before wrote counts until something newer is there.
+    return { data: reading.data ?? older.data, damaged: [...reading.damaged, ...older.damaged] };
   }
 
-  private async put(run: WrittenRun): Promise<void> {
-    mkdirSync(this.folder, { recursive: true });
-    const path = this.path(run.show);
-    await writeFile(`${path}.new`, JSON.stringify(run));
-    await rename(`${path}.new`, path);
+  /** What was in hand of a show, and what was damaged. */
+  readHand(show: number): SoundReading<Hand> {
+    const { data, damaged } = this.handOf(show).read();
+    return { data: data && (readHand(data.hand) ?? EMPTY_HAND), damaged };
   }
 
-  /** A show's run as it was written down last; undefined where there is none, or none that can be read. */
-  read(show: number): WrittenRun | undefined {
-    try {
-      const run: unknown = JSON.parse(readFileSync(this.path(show), "utf8"));
-      return isWritten(run) ? run : undefined;
-    } catch {
-      return undefined;
-    }
-  }
-
-  /** Forgets a show's run, with what waits to be written of it. */
+  /** Forgets a show's run and Hand, with what waits to be written of them. */
   async remove(show: number): Promise<void> {
-    for (const tell of this.waiting.get(show)?.told ?? []) tell(undefined);
-    this.waiting.delete(show);
-    await this.writing.get(show);
-    rmSync(this.path(show), { force: true });
+    await Promise.all([this.runOf(show).remove(), this.handOf(show).remove()]);
+    this.runs.delete(show);
+    this.hands.delete(show);
+    rmSync(this.olderPath(show), { force: true });
   }
 
   /** The shows of which a run is written down. */
   shows(): number[] {
     try {
-      return readdirSync(this.folder).flatMap((name) => {
-        const number = /^show-(\d+)\.json$/.exec(name)?.[1];
+      const found = readdirSync(this.folder).flatMap((name) => {
+        const number = /^show-(\d+)(?:\.[ab])?\.json$/.exec(name)?.[1];
         return number === undefined ? [] : [Number(number)];
       });
+      return [...new Set(found)];
     } catch {
       return [];
     }
   }
 
-  /** The show of which a run was written down last; undefined where none was. */
-  newest(): number | undefined {
-    const times = this.shows().map((show) => ({ show, at: statSync(this.path(show)).mtimeMs }));
-    return times.sort((a, b) => b.at - a.at)[0]?.show;
+  private runOf(show: number): SoundFile<WrittenRun> {
+    const known = this.runs.get(show) ?? new SoundFile(join(this.folder, `show-${show}`), (raw) => runOf(raw, show, false));
+    this.runs.set(show, known);
+    return known;
   }
 
-  private path(show: number): string {
+  private handOf(show: number): SoundFile<WrittenHand> {
+    const known = this.hands.get(show) ?? new SoundFile(join(this.folder, `hand-${show}`), handIn);
+    this.hands.set(show, known);
+    return known;
+  }
+
+  private olderPath(show: number): string {
     return join(this.folder, `show-${show}.json`);
+  }
+
+  private readOlder(show: number): { data: WrittenRun | undefined; damaged: DamagedFile[] } {
+    const path = this.olderPath(show);
+    let text: string;
+    try {
+      text = readFileSync(path, "utf8");
+    } catch {
+      return { data: undefined, damaged: [] };
+    }
+    try {
+      return { data: runOf(JSON.parse(text), show, true), damaged: [] };
+    } catch (error) {
+      return { data: undefined, damaged: [{ path: keepAside(path), why: wordsOf(error) }] };
+    }
   }
 }
 
-function isWritten(run: unknown): run is WrittenRun {
-  return typeof run === "object" && run !== null && Reflect.get(run, "version") === 1 && typeof Reflect.get(run, "mix") === "object";
+/** A written run, held against its shape. Throws Error that says what is missing or damaged. */
+function runOf(raw: unknown, show: number, older: boolean): WrittenRun {
+  const parsed = older ? olderHead.safeParse(raw) : head.safeParse(raw);
+  if (!parsed.success) throw new Error(`${parsed.error.issues.map(({ path }) => path.join(".")).join(", ")} missing or damaged`);
+  if (parsed.data.show !== show) throw new Error(`it is of show ${parsed.data.show}`);
+  const mix: unknown = typeof raw === "object" && raw !== null ? Reflect.get(raw, "mix") : undefined;
+  try {
+    return { revision: undefined, done: [], ...parsed.data, mix: readMixSnapshot(mix, older) };
+  } catch (error) {
+    throw new Error(error instanceof ShowError ? error.faults.join("; ") : wordsOf(error), { cause: error });
+  }
+}
+
+/** What was written of a Hand, held against its shape. Throws Error where it cannot be read. */
+function handIn(raw: unknown): WrittenHand {
+  const parsed = handText.safeParse(raw);
+  if (!parsed.success || !readHand(parsed.data.hand)) throw new Error("what was in hand cannot be read");
+  return parsed.data;
 }

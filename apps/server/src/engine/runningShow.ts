@@ -11,12 +11,22 @@ import {
   mixCheck,
   mixFrom,
   snapshotOf,
+  snapshotRenamed,
   takeSteps,
 } from "@zm/core";
 import type { PressRequest, RunEvent, RunState } from "@zm/protocol";
+import type { RunMove } from "../database/columnTypes.ts";
 import { now } from "../shared/clock.ts";
 import { happeningOf } from "./pressed.ts";
+import type { MissedEdit } from "../shows/storedRun.ts";
 import type { WrittenRun } from "./runFile.ts";
+
+/** Presses by their ids are known for so long, so that the same one twice is done once. */
+const MOST_KNOWN = 64;
+/** A run is brought up to now in steps of so many seconds where it was away for long. */
+const STRIDE = 1;
+/** A run that lags behind so many seconds is brought up to now step by step, between the frames of others. */
+const LAGGING = 5;
 
 /** No run was away for longer than this; a clock of the machine that says so has jumped. Milliseconds. */
 const LONGEST_AWAY = 24 * 3_600_000;
@@ -27,6 +37,8 @@ export class RunningShow {
   hand: Hand | null = null;
   private mix: Mix;
   private turn: number;
+  /** The newest presses by their ids, each with what came of it; null where that was before a restart. */
+  private readonly known = new Map<string, RunEvent | null>();
   /** Milliseconds of the server's clock at which the run's clock read 0. */
   private origin: number;
 
@@ -36,6 +48,7 @@ export class RunningShow {
     public sheet: ShowSheet,
     public revision: number,
     written: WrittenRun | undefined,
+    missed: readonly MissedEdit[] = [],
   ) {
     if (!written) {
       this.mix = new Mix(sheet);
@@ -44,9 +57,25 @@ export class RunningShow {
       return;
     }
     const away = Math.min(Math.max(0, Date.now() - written.takenAt), LONGEST_AWAY);
-    this.mix = mixFrom(sheet, written.mix);
+    const mix = missed.flatMap(({ steps }) => renumbered(steps)).reduce((run, { list, numbers }) => snapshotRenamed(run, list, numbers), written.mix);
+    this.mix = mixFrom(sheet, mix);
+    for (const id of written.done) this.known.set(id, null);
     this.turn = Math.max(written.turn + 1, Math.floor(now()));
     this.origin = now() - written.mix.now * 1000 - away;
+    for (const { run } of missed) if (run) this.takeMove(run, this.mix.now);
+  }
+
+  /** Brings a run that was away up to now, a step at a time, with a pause where others have their turn. */
+  *catchUp(): Generator<undefined, void> {
+    while (this.mix.now + STRIDE < this.time) {
+      this.mix.advance(this.mix.now + STRIDE);
+      yield;
+    }
+  }
+
+  /** True where it lies so far behind that bringing it up to now at once would hold up everybody's frames. */
+  get isLagging(): boolean {
+    return this.mix.now + LAGGING < this.time;
   }
 
   /** The run's own time now. Seconds. */
@@ -65,7 +94,8 @@ export class RunningShow {
 
   written(): WrittenRun {
     this.mix.advance(this.time);
-    return { version: 1, show: this.show, turn: this.turn, takenAt: Date.now(), mix: snapshotOf(this.mix) };
+    const { show, turn, revision } = this;
+    return { show, turn, revision, takenAt: Date.now(), done: [...this.known.keys()], mix: snapshotOf(this.mix) };
   }
 
   /** True while something is on its way. */
@@ -79,30 +109,41 @@ export class RunningShow {
     return !isOn && !this.isMoving();
   }
 
-  /** Presses something. CannotNow and ShowError come through; then nothing has happened. */
+  /** Presses something; the same press twice, by its id, is done once. CannotNow and ShowError come through; then nothing has happened. */
   press(press: PressRequest, from: PressedBy): RunEvent {
+    const { id } = press;
+    const known = id === undefined ? undefined : this.known.get(id);
+    if (known) return known;
     const t = this.time;
     this.mix.advance(t);
-    return this.happen(happeningOf(this.mix, press, t, this.first), from);
+    // What came of a press before a restart is in the run already.
+    if (known === null) return this.happen({ t, passed: true }, from);
+    const event = this.happen(happeningOf(this.mix, press, t, this.first), from);
+    if (id !== undefined) this.known.set(id, event);
+    for (const old of [...this.known.keys()].slice(0, -MOST_KNOWN)) this.known.delete(old);
+    return event;
   }
 
-  /** Lets a list stand where an edit has left it; null where it has gone on meanwhile, or the cue is gone. */
-  settle(list: string, before: string | null, after: string | null): RunEvent | null {
-    const run = this.mix.lists.get(list);
-    if (!run || run.cue !== before) return null;
-    if (after !== null && !run.list.cues.some(({ number }) => number === after)) return null;
-    return this.happen({ t: this.time, list, settle: after });
-  }
-
-  /** Takes an edit of the show: what runs goes on as it was told. */
-  edit(revision: number, steps: readonly Step[]): RunEvent | null {
-    if (revision <= this.revision) return null;
+  /** Takes an edit of the show: what runs goes on as it was told, and a list that it leaves elsewhere stands there. Gives back what has happened. */
+  edit(revision: number, steps: readonly Step[], run: RunMove | null): RunEvent[] {
+    if (revision <= this.revision) return [];
     this.sheet = takeSteps(this.sheet, steps);
     this.revision = revision;
-    const edited = steps.flatMap((step) =>
-      step.at === "renumber" ? step.cues.map(({ from, to }) => ({ list: step.list, from, to })) : [],
-    );
-    return this.happen({ t: this.time, edited });
+    const edited = renumbered(steps).flatMap(({ list, numbers }) => [...numbers].map(([from, to]) => ({ list, from, to })));
+    const events = [this.happen({ t: this.time, edited })];
+    if (run && this.mayTake(run)) events.push(this.happen({ t: this.time, list: run.list, settle: run.after }));
+    return events;
+  }
+
+  /** False where the list has gone on meanwhile, or the cue is gone. */
+  private mayTake({ list, before, after }: RunMove): boolean {
+    const run = this.mix.lists.get(list);
+    if (!run || run.cue !== before) return false;
+    return after === null || run.list.cues.some(({ number }) => number === after);
+  }
+
+  private takeMove(move: RunMove, t: number): void {
+    if (this.mayTake(move)) this.mix.settle(move.list, move.after, t);
   }
 
   /** Lets time pass up to now; tells what has fired by itself, or undefined where nothing has. */
@@ -134,4 +175,11 @@ export class RunningShow {
     const { show, turn, revision, origin } = this;
     return { show, turn, revision, happening, cues, fired, reports, check: mixCheck(this.mix), origin, from };
   }
+}
+
+/** The numbers that steps give to cues, list by list, the new one by the old one. */
+function renumbered(steps: readonly Step[]): { list: string; numbers: ReadonlyMap<string, string> }[] {
+  return steps.flatMap((step) =>
+    step.at === "renumber" ? [{ list: step.list, numbers: new Map(step.cues.map(({ from, to }) => [from, to])) }] : [],
+  );
 }

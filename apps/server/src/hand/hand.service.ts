@@ -48,11 +48,13 @@ export class HandService implements OnModuleDestroy {
     private readonly shows: ShowsService,
     private readonly runs: RunService,
     private readonly database: DataSource,
-    watch: DatabaseWatch,
+    private readonly watch: DatabaseWatch,
   ) {
     this.subscriptions.add(runs.fired.subscribe((show) => this.follow(show, (hand, sheet) => giveWay(hand, sheet, now()))));
     this.subscriptions.add(
-      this.shows.changes.subscribe(({ show, kind, steps }) => {
+      this.shows.changes.subscribe(({ show, kind, steps, run }) => {
+        const recorded = kind === "edit" ? (run?.recorded ?? []) : [];
+        if (recorded.length > 0) this.follow(show, (hand, sheet) => changeHand(hand, { do: "recorded", keys: [...recorded] }, sheet, now()));
         if (steps.some((step) => step.at === "entry")) this.follow(show, fitHand);
         if (kind !== "edit") this.follow(show, (hand) => followHistory(hand, steps));
       }),
@@ -130,7 +132,7 @@ export class HandService implements OnModuleDestroy {
   /** The text of a Hand that could not be read any more; undefined where there is none. */
   async damaged(showId: number): Promise<string | undefined> {
     await this.holding(showId);
-    const row = await this.database.manager.findOneBy(HandRow, { showId });
+    const row = await this.watch.bounded(this.database.manager.findOneBy(HandRow, { showId }));
     return row?.damaged ?? undefined;
   }
 
@@ -175,7 +177,7 @@ export class HandService implements OnModuleDestroy {
     holding.stored = false;
     holding.writing = holding.writing.then(async () => {
       try {
-        await upsertHand(this.database.manager, showId, hand);
+        await this.watch.bounded(upsertHand(this.database.manager, showId, hand));
         holding.stored = holding.turn === turn;
         return true;
       } catch (error) {
@@ -192,7 +194,7 @@ export class HandService implements OnModuleDestroy {
 
   private async load(showId: number): Promise<Holding> {
     const { sheet } = await this.shows.show(showId);
-    const row = await this.database.manager.findOneBy(HandRow, { showId });
+    const row = await this.watch.bounded(this.database.manager.findOneBy(HandRow, { showId }));
     const read = row ? readHand(row.hand) : EMPTY_HAND;
     if (row && !read) {
       this.log.warn(`What is in hand of show ${showId} could not be read; it is kept as it was found`);

@@ -29,6 +29,8 @@ export class HistoryService {
    */
   async step(id: number, what: "undo" | "redo", expected: string | undefined, author: Author): Promise<StepReply> {
     await this.hands.ready(id);
+    const done = await this.shows.doneBefore(id, author.request);
+    if (done) return { words: done.summary, edit: done, hand: await this.hands.state(id), history: done.history };
     return this.shows.runExclusive(id, async (show) => {
       const step = (what === "undo" ? show.history.done : show.history.undone).at(-1);
       if (!step) throw new ConflictException(what === "undo" ? "There is nothing to take back" : "There is nothing to make again");
@@ -46,20 +48,28 @@ export class HistoryService {
   /** Makes edits, marks what is in hand as recorded and lets the list stand in the edited look: all or nothing. */
   async editRunning(id: number, body: RunningEditsDto): Promise<RunningReply> {
     const { base, edits, recorded, onStage = null } = body;
+    const author = authorOf(body);
+    const done = await this.shows.doneBefore(id, author.request);
+    if (done) return this.replyTo(id, done, recorded);
     const list = listOf((await this.shows.show(id)).sheet, body.list).id;
     await this.runs.ready(id);
     await this.hands.ready(id);
     this.runs.expect(id, list, onStage);
-    const run: RunMove = { list, before: onStage, after: body.stands === undefined ? onStage : body.stands };
-    const edit = await this.shows.edit(id, base, edits, authorOf(body), {
+    const run: RunMove = { list, before: onStage, after: body.stands === undefined ? onStage : body.stands, recorded };
+    const edit = await this.shows.edit(id, base, edits, author, {
       run,
       write: async (manager) => {
         await this.hands.writeRecorded(manager, id, recorded);
         this.runs.expect(id, list, onStage);
       },
     });
+    return this.replyTo(id, edit, recorded);
+  }
+
+  /** The edit is stored; Hand and run have taken their part in it when this is answered. */
+  private async replyTo(id: number, edit: EditEvent, recorded: readonly string[]): Promise<RunningReply> {
     await this.hands.recorded(id, recorded);
-    await this.runs.settle(id, run);
+    await this.runs.followed(id);
     return { edit, hand: await this.hands.state(id) };
   }
 
@@ -69,9 +79,9 @@ export class HistoryService {
       show.history.move(what, author.window);
       return null;
     }
-    const { event, run } = await this.shows.stepEdit(show, step, what, author);
+    const event = await this.shows.stepEdit(show, step, what, author);
     if (step.hand) await this.hands.step(show.id, step.hand, what);
-    if (run) await this.runs.settle(show.id, what === "redo" ? run : { list: run.list, before: run.after, after: run.before });
+    await this.runs.followed(show.id);
     return event;
   }
 }

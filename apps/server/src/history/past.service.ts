@@ -5,7 +5,7 @@ import { Between, DataSource, LessThan } from "typeorm";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, VersionRow } from "../database/entities.ts";
 import type { Author } from "../shared/author.ts";
-import { inSlices } from "../shared/slices.ts";
+import { inSlices, mapInSlices } from "../shared/slices.ts";
 import { readSteps } from "../shows/storedSteps.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
@@ -71,8 +71,9 @@ export class PastService {
   /** Makes the show what it was after a revision, as an edit like any other. */
   async goBack(id: number, revision: number, author: Author): Promise<EditEvent> {
     const { revision: now } = await this.shows.show(id);
-    const steps: Step[] = [];
-    for await (const some of this.stepsBack(id, now, revision)) steps.push(...some);
+    const stretches: Step[][] = [];
+    for await (const some of this.stepsBack(id, now, revision)) stretches.push(some);
+    const steps = stretches.flat();
     const words = `Back to how the show was after edit ${revision}`;
     return this.shows.edit(id, now, [{ op: "steps", steps, words }], author);
   }
@@ -85,25 +86,15 @@ export class PastService {
       const rows = await this.database.manager.find(EditRow, {
         where: { showId: id, revision: Between(Math.max(revision, last - STRIDE) + 1, last) },
         order: { revision: "DESC" },
-        select: { showId: true, revision: true, steps: true },
+        select: { showId: true, revision: true, steps: true, pieces: true },
       });
-      yield await inSlices(stepsOf(rows));
+      yield (await mapInSlices(await readSteps(this.database.manager, rows), invertSteps)).flat();
     }
   }
 }
 
 function refuseFuture(revision: number, now: number): void {
   if (revision > now) throw new NotFoundException(`The show has had ${now} edits; there is no state after edit ${revision} yet`);
-}
-
-/** What edits come to backwards, the newest first. */
-function* stepsOf(rows: readonly EditRow[]): Generator<undefined, Step[]> {
-  const steps: Step[] = [];
-  for (const row of rows) {
-    steps.push(...invertSteps(readSteps(row)));
-    yield;
-  }
-  return steps;
 }
 
 function* taken(show: Show, steps: readonly Step[]): Generator<undefined, Show> {

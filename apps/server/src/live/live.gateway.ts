@@ -1,7 +1,7 @@
 import type { IncomingMessage } from "node:http";
 import { Logger, type OnModuleDestroy } from "@nestjs/common";
 import { ConnectedSocket, MessageBody, type OnGatewayInit, SubscribeMessage, WebSocketGateway, WebSocketServer } from "@nestjs/websockets";
-import type { FromServer, RigSeen, ToServer, WatchReply } from "@zm/protocol";
+import { type FromServer, type ToServer, type WatchReply, rigSeen } from "@zm/protocol";
 import { Subscription } from "rxjs";
 import { Server, Socket } from "socket.io";
 import { HandService } from "../hand/hand.service.ts";
@@ -13,6 +13,7 @@ import { RunService } from "../run/run.service.ts";
 import { now } from "../shared/clock.ts";
 import { isServedTo } from "../shared/guard.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
+import { Troubles } from "../shared/troubles.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
 /** Tells every open window of a show what has changed and what has been fired. */
@@ -33,10 +34,15 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     private readonly database: DatabaseWatch,
     private readonly runLog: RunLogService,
     private readonly caller: CallerService,
+    private readonly troubles: Troubles,
   ) {}
 
   afterInit(): void {
-    this.subscriptions.add(this.shows.changes.subscribe((change) => this.server.to(room(change.show)).emit("edit", change)));
+    this.subscriptions.add(
+      this.shows.changes.subscribe(({ run: _run, ...change }) => this.server.to(room(change.show)).emit("edit", change)),
+    );
+    this.subscriptions.add(this.troubles.all.subscribe((troubles) => this.server.emit("troubles", troubles)));
+    this.subscriptions.add(this.runs.onStage.subscribe((show) => this.server.emit("stage", show)));
     this.subscriptions.add(this.runs.changes.subscribe((event) => this.server.to(room(event.show)).emit("fired", event)));
     this.subscriptions.add(this.hands.changes.subscribe((change) => this.server.to(room(change.show)).emit("hand", change)));
     this.subscriptions.add(this.histories.changes.subscribe((change) => this.server.to(room(change.show)).emit("history", change)));
@@ -53,7 +59,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   /** A window opens a show: from now on it hears of it, beginning with where the list stands and what is in hand. */
   @SubscribeMessage("watch")
   async watch(@ConnectedSocket() socket: Socket<ToServer, FromServer>, @MessageBody() show: unknown): Promise<WatchReply> {
-    if (typeof show !== "number") return { error: "watch takes the number of a show" };
+    if (typeof show !== "number" || !Number.isSafeInteger(show)) return { error: "watch takes the number of a show" };
     try {
       const { revision, history } = await this.shows.show(show);
       await socket.join(room(show));
@@ -61,6 +67,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
       socket.emit("hand", await this.hands.state(show));
       socket.emit("history", history.state());
       socket.emit("database", this.database.away.value);
+      socket.emit("troubles", this.troubles.all.value);
       return { revision };
     } catch (error) {
       this.log.warn(`A window could not watch show ${show}: ${wordsOf(error)}`);
@@ -84,8 +91,9 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
 
   /** Passes on to the windows of a show what simulated lights tell of themselves. */
   @SubscribeMessage("rig")
-  rig(@MessageBody() seen: RigSeen): void {
-    if (typeof seen?.show === "number" && typeof seen.values === "object") this.server.to(room(seen.show)).emit("rig", seen);
+  rig(@MessageBody() told: unknown): void {
+    const seen = rigSeen.safeParse(told);
+    if (seen.success) this.server.to(room(seen.data.show)).emit("rig", seen.data);
   }
 
   /** The server's clock, for a window that sets its own by it. Milliseconds. */

@@ -126,7 +126,7 @@ export class CallerService implements OnModuleInit, OnModuleDestroy {
 
   /** At the start: a caller that was there when the server was killed has set nothing back. */
   private async setLeftRatesBack(): Promise<void> {
-    const left = leftRates.safeParse(readJsonFile(this.path));
+    const left = leftRates.safeParse(readJsonFile(this.path).data);
     while (left.success && !this.ending) {
       try {
         return await this.setRatesBack(left.data);

@@ -16,7 +16,7 @@ export function oscCommand({ address, args }: OscWords): OscCommand {
   if (root !== "zm") throw new ShowError(`${address} is not known here; every address begins with /zm/`);
   const [first, list, verb] = rest;
   if (first === "list" && rest.length === 3 && list !== undefined)
-    return { press: { ...onList(verb, args, address), list: decodeURIComponent(list) } };
+    return { press: { ...onList(verb, args, address), list: decoded(list, address) } };
   if (rest.length !== 1) throw unknown(address);
   switch (first) {
     case "hello":
@@ -58,7 +58,7 @@ function onList(verb: string | undefined, args: OscWords["args"], address: strin
     case "catch":
       return { press: verb };
     case "hold":
-      return { press: "hold", ...(args[0] === undefined ? {} : { held: Number(args[0]) !== 0 }) };
+      return { press: "hold", ...(args[0] === undefined ? {} : { held: onOff(args[0], address) }) };
     case "goto":
       return { press: "goto", cue: cueNumber(needed(args[0], address, "the cue"), address), ...time(args[1], address) };
     case "release":
@@ -89,10 +89,28 @@ function text(value: string | number): string {
 }
 
 function number(value: string | number | undefined, address: string, what: string): number {
-  const found = Number(needed(value, address, `a ${what}`));
+  const given = needed(value, address, `a ${what}`);
+  const found = typeof given === "number" || /^-?\d+([.]\d+)?$/.test(given.trim()) ? Number(given) : Number.NaN;
   if (!Number.isFinite(found)) throw new ShowError(`${address} needs a ${what}, and "${value}" is no number`);
   // Numbers come with the precision of a float.
   return Math.round(found * 1000) / 1000;
+}
+
+/** On or off, as a number or as a word. */
+function onOff(value: string | number, address: string): boolean {
+  const word = String(value).trim().toLowerCase();
+  if (["1", "on", "true"].includes(word)) return true;
+  if (["0", "off", "false"].includes(word)) return false;
+  throw new ShowError(`${address} takes on or off, or 1 or 0, and "${word}" is neither`);
+}
+
+/** The id of a list as it stands in an address, where signs may be written as %20 and the like. */
+function decoded(list: string, address: string): string {
+  try {
+    return decodeURIComponent(list);
+  } catch {
+    throw new ShowError(`${address} names no list: a % stands before two digits there`);
+  }
 }
 
 function time(value: string | number | undefined, address: string): { time?: number } {

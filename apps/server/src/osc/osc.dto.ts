@@ -1,6 +1,8 @@
 import { ApiProperty } from "@nestjs/swagger";
-import { ADDRESS, type CallerRequest, type OscSettings } from "@zm/protocol";
-import { IsBoolean, IsInt, IsNumber, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateIf } from "class-validator";
+import type { CallerRequest, OscSettings } from "@zm/protocol";
+import { IsBoolean, IsInt, IsNumber, IsOptional, IsString, Max, MaxLength, Min, ValidateIf } from "class-validator";
+
+import { IsAddress } from "../shared/isAddress.ts";
 
 /** How programs outside reach the show that runs. */
 export class OscDto implements OscSettings {
@@ -9,7 +11,7 @@ export class OscDto implements OscSettings {
   on: boolean;
 
   @ApiProperty({ example: "127.0.0.1:8765" })
-  @Matches(ADDRESS, { message: "address is a host and a port, such as 127.0.0.1:8765" })
+  @IsAddress("address", "127.0.0.1:8765")
   address: string;
 
   @ApiProperty({ type: Number, nullable: true, description: "The show that they speak to; null: the one on stage" })

@@ -1,7 +1,7 @@
 import { type RemoteInfo, type Socket, createSocket } from "node:dgram";
 import { join } from "node:path";
 import { Injectable, Logger, NotFoundException, type OnModuleDestroy, type OnModuleInit } from "@nestjs/common";
-import { ShowError, findRow } from "@zm/core";
+import { ShowError, faultsOf, findRow } from "@zm/core";
 import {
   type OscMessage,
   type OscSettings,
@@ -18,23 +18,26 @@ import type { z } from "zod";
 import { RunService } from "../run/run.service.ts";
 import { RunLogService } from "../runlog/runLog.service.ts";
 import { Settings } from "../settings.ts";
+import { ServerLock } from "../database/serverLock.ts";
+import { keepAside } from "../engine/soundFile.ts";
 import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
+import { Troubles } from "../shared/troubles.ts";
+import { findHost } from "../output/hosts.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { oscCommand } from "./commands.ts";
+import { Listeners } from "./listeners.ts";
 
 /** Off until it is switched on, and then for this machine alone. */
 const AT_FIRST: OscSettings = { on: false, address: "127.0.0.1:8765", show: null };
-/** Whoever has sent something is told what happens for so long. Milliseconds. */
-const LISTENS = 10 * 60_000;
-const MOST_LISTENERS = 50;
 const MOST_MESSAGES = 60;
-
-interface Listener {
-  readonly address: string;
-  readonly port: number;
-  until: number;
-}
+/** So many messages wait to be done; what comes beyond is left out, and that is told. */
+const MOST_WAITING = 200;
+/** So long after the last one that was left out it is told that this is over; milliseconds. */
+const FLOODED = 10_000;
+/** What is said by servers like this one. It is not answered: two of them would go on for ever. */
+const SAID_HERE = new Set(["/zm/error", "/zm/cue", "/zm/at", "/zm/held", "/zm/show"]);
+const TROUBLE = "osc";
 
 /** The door for programs outside: OSC over UDP. They press what a window can press, are told what happens, and hear of refusals as messages. */
 @Injectable()
@@ -44,7 +47,10 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   private settings: OscSettings;
   private socket: Socket | null = null;
   private fault: string | null = null;
-  private readonly listeners = new Map<string, Listener>();
+  private readonly listeners = new Listeners();
+  private waiting = 0;
+  private leftOut = 0;
+  private flooded: NodeJS.Timeout | undefined;
   private readonly messages: OscMessage[] = [];
   private readonly subscriptions = new Subscription();
   /** Messages are done one after the other, in the order in which they come. */
@@ -57,12 +63,15 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     private readonly runs: RunService,
     private readonly shows: ShowsService,
     private readonly runLog: RunLogService,
+    private readonly troubles: Troubles,
+    lock: ServerLock,
     settings: Settings,
   ) {
     this.path = join(settings.runs, "osc.json");
-    const kept = oscSettings.safeParse(readJsonFile(this.path));
-    this.settings = kept.success ? kept.data : AT_FIRST;
+    this.settings = this.readSettings();
     if (settings.osc !== undefined) this.settings = { ...this.settings, on: true, address: settings.osc };
+    // One server alone listens; the other would press everything a second time.
+    if (lock.onlyReads) this.settings = { ...this.settings, on: false };
     this.subscriptions.add(this.runs.changes.subscribe((event) => this.tell(event)));
   }
 
@@ -71,6 +80,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   }
 
   async onModuleDestroy(): Promise<void> {
+    clearTimeout(this.flooded);
     this.subscriptions.unsubscribe();
     await this.queue;
     await this.close();
@@ -80,8 +90,12 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     return { ...this.settings, fault: this.fault, messages: this.messages };
   }
 
-  /** Listens as the settings say from now on, and keeps them. */
+  /** Listens as the settings say from now on, and keeps them. Throws ShowError for a host that cannot be found; then nothing has changed. */
   async set(settings: OscSettings): Promise<OscState> {
+    await findHost(placeOfAddress(settings.address).host).catch((error: unknown) => {
+      throw new ShowError(wordsOf(error));
+    });
+    this.troubles.set(`damaged ${TROUBLE}`, null);
     writeJsonFile(this.path, settings);
     this.settings = settings;
     await this.close();
@@ -105,6 +119,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
 
   private listen(): Promise<void> {
     this.fault = null;
+    this.troubles.set(`${TROUBLE} listens`, null);
     if (!this.settings.on) return Promise.resolve();
     const { host, port } = placeOfAddress(this.settings.address);
     const socket = createSocket("udp4");
@@ -114,6 +129,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       socket.on("error", (error) => {
         this.fault = `Nobody can be listened to at ${this.settings.address}: ${wordsOf(error)}`;
         this.log.warn(this.fault);
+        this.troubles.set(`${TROUBLE} listens`, this.fault);
         resolve();
       });
       socket.bind(port, host, () => resolve());
@@ -135,17 +151,46 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     });
   }
 
+  /** The settings as they were kept. A file that is damaged is put aside, and nobody is listened to. */
+  private readSettings(): OscSettings {
+    const { data, exists } = readJsonFile(this.path);
+    const kept = oscSettings.safeParse(data);
+    if (kept.success) return kept.data;
+    if (exists) this.troubles.set(`damaged ${TROUBLE}`, `OSC is off: its stored settings are damaged; they are kept as ${keepAside(this.path)}. Set it in Rig, OSC`);
+    return AT_FIRST;
+  }
+
   private take(packet: Buffer, from: RemoteInfo): void {
-    const who = `${from.address}:${from.port}`;
-    if (!this.listeners.has(who) && this.listeners.size >= MOST_LISTENERS) this.listeners.delete([...this.listeners.keys()][0] ?? "");
-    this.listeners.set(who, { address: from.address, port: from.port, until: Date.now() + LISTENS });
+    const who = this.listeners.hear(from.address, from.port, Date.now());
     let all: OscWords[];
     try {
       all = readOsc(packet);
-    } catch (error) {
-      return this.send(who, { address: "/zm/error", args: ["", `This is no OSC message: ${wordsOf(error)}`] });
+    } catch {
+      return this.send(who, { address: "/zm/error", args: ["", "This is no OSC message"] });
     }
-    for (const message of all) this.queue = this.queue.then(() => this.do(message, who));
+    for (const message of all) {
+      if (SAID_HERE.has(message.address)) continue;
+      if (this.waiting >= MOST_WAITING) {
+        this.leaveOut(who, message);
+        continue;
+      }
+      this.waiting += 1;
+      this.queue = this.queue.then(() => this.do(message, who)).finally(() => (this.waiting -= 1));
+    }
+  }
+
+  /** A message more than can be done is left out; windows are told, and whoever sent the first of them. */
+  private leaveOut(who: string, { address }: OscWords): void {
+    this.leftOut += 1;
+    if (this.leftOut === 1) this.send(who, { address: "/zm/error", args: [address, "More messages came at once than can be done; this one was left out"] });
+    clearTimeout(this.flooded);
+    this.flooded = setTimeout(() => {
+      this.leftOut = 0;
+      this.troubles.set(TROUBLE, null);
+    }, FLOODED);
+    this.flooded.unref();
+    if (this.leftOut === 1 || this.leftOut % 1000 === 0)
+      this.troubles.set(TROUBLE, `More OSC messages come than can be done, the last from ${who}; some are left out`);
   }
 
   /** Does what a message asks for; why it cannot be done goes back as a message. */
@@ -155,6 +200,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       const command = oscCommand(message);
       const show = await this.target();
       if (show !== this.spoken) [this.spoken, this.stood] = [show, {}];
+      if ("hello" in command) this.listeners.greet(who, Date.now());
       if ("hello" in command) await this.greet(show, who);
       else if ("run" in command) await this.begin(show, command.run, message.address);
       else await this.runs.press(show, held(pressRequest, command.press, message.address), { by: "osc", who });
@@ -196,24 +242,25 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   }
 
   private sendAll(message: OscWords): void {
-    const time = Date.now();
-    for (const [who, { until }] of this.listeners) {
-      if (until < time) this.listeners.delete(who);
-      else this.send(who, message);
-    }
+    for (const who of this.listeners.current(Date.now())) this.send(who, message);
   }
 
   private send(who: string, message: OscWords): void {
     const listener = this.listeners.get(who);
     if (!listener || !this.socket) return;
     this.note("out", who, message);
-    this.socket.send(writeOsc(message), listener.port, listener.address, (error) => {
-      if (error) this.listeners.delete(who);
-    });
+    try {
+      this.socket.send(writeOsc(message), listener.port, listener.address, (error) => {
+        if (error) this.listeners.forget(who);
+      });
+    } catch (error) {
+      this.listeners.forget(who);
+      this.log.warn(`${message.address} could not be sent to ${who}: ${wordsOf(error)}`);
+    }
   }
 
   private note(way: OscMessage["way"], who: string, { address, args }: OscWords): void {
-    const words = [address, ...args.map((each) => (typeof each === "string" ? `"${each}"` : String(each)))].join(" ");
+    const words = [address, ...args.map((each) => (typeof each === "string" ? `"${each}"` : String(each)))].join(" ").slice(0, 300);
     this.messages.unshift({ at: Date.now(), way, who, words });
     this.messages.length = Math.min(this.messages.length, MOST_MESSAGES);
   }
@@ -223,5 +270,5 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
 function held<Shape extends z.ZodType>(shape: Shape, asked: unknown, address: string): z.output<Shape> {
   const parsed = shape.safeParse(asked);
   if (parsed.success) return parsed.data;
-  throw new ShowError(`${address}: ${parsed.error.issues.map(({ path, message }) => `${path.join(".")} ${message}`).join("; ")}`);
+  throw new ShowError(`${address}: ${faultsOf(parsed.error, asked).join("; ")}`);
 }

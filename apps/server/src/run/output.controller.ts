@@ -1,7 +1,9 @@
 import { Body, Controller, Get, Put } from "@nestjs/common";
 import { ApiOperation, ApiProperty, ApiTags } from "@nestjs/swagger";
-import { ADDRESS, type OutputSettings, type OutputState, type SentLevels } from "@zm/protocol";
-import { IsBoolean, IsObject, Matches } from "class-validator";
+import { type OutputSettings, type OutputState, type SentLevels, outputSettings } from "@zm/protocol";
+import { ShowError } from "@zm/core";
+import { IsBoolean, IsObject } from "class-validator";
+import { IsAddress } from "../shared/isAddress.ts";
 import { RunService } from "./run.service.ts";
 
 /** How levels leave for the lights. */
@@ -11,7 +13,7 @@ export class OutputDto implements OutputSettings {
   on: boolean;
 
   @ApiProperty({ example: "127.0.0.1:5568" })
-  @Matches(ADDRESS, { message: "address is a host and a port, such as 127.0.0.1:5568" })
+  @IsAddress("address", "127.0.0.1:5568")
   address: string;
 
   @ApiProperty({ description: "By universe, where it goes elsewhere", type: Object })
@@ -33,7 +35,9 @@ export class OutputController {
   @Put()
   @ApiOperation({ summary: "Switch the output on or off, and say where it goes" })
   set(@Body() body: OutputDto): Promise<OutputState> {
-    return this.runs.setOutput(body);
+    const parsed = outputSettings.safeParse({ ...body });
+    if (parsed.success) return this.runs.setOutput(parsed.data);
+    throw new ShowError(parsed.error.issues.map(({ path, message }) => `${path.map(String).join(" ")}: ${message}`));
   }
 
   @Get("levels")

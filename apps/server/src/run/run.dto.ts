@@ -9,6 +9,7 @@ import {
   IsNumber,
   IsOptional,
   IsString,
+  Length,
   Max,
   MaxLength,
   Min,
@@ -34,6 +35,12 @@ export class PressDto implements PressRequest {
   @IsIn(PRESSES, { message: `press is one of ${PRESSES.join(", ")}` })
   press: PressRequest["press"];
 
+  @ApiProperty({ required: false, description: "A name of its own for this press: the same one twice is done once" })
+  @IsOptional()
+  @IsString()
+  @Length(1, 64)
+  id?: string | undefined;
+
   @ApiProperty({ required: false, description: "The list; the first when left out" })
   @IsOptional()
   @IsString()
@@ -42,7 +49,7 @@ export class PressDto implements PressRequest {
 
   @ApiProperty({
     required: false,
-    description: "go: the cue that the window showed as next, so that two presses at once fire one cue. goto: the cue to go to.",
+    description: "go: the cue that the window showed as next, so that two presses at once fire one cue. back: the cue in which it showed the list. goto: the cue to go to.",
   })
   @IsOptional()
   @IsString()
@@ -56,7 +63,7 @@ export class PressDto implements PressRequest {
   @Max(3600)
   time?: number | undefined;
 
-  @ApiProperty({ required: false, description: "hold: whether it is to be held; left out, the other of what it is" })
+  @ApiProperty({ required: false, description: "hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held" })
   @IsOptional()
   @IsBoolean()
   held?: boolean | undefined;

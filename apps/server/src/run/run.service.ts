@@ -1,13 +1,20 @@
 import { ConflictException, Injectable, InternalServerErrorException, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
-import type { Hand, PressedBy } from "@zm/core";
-import type { EditEvent, OutputSettings, OutputState, PressRequest, RunEvent, RunState, SentLevels } from "@zm/protocol";
+import { type Hand, type PressedBy, ShowError } from "@zm/core";
+import { type OutputSettings, type OutputState, type PressRequest, type RunEvent, type RunState, type SentLevels, type StageState, placeOfAddress } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
-import type { RunMove } from "../database/columnTypes.ts";
 import { DatabaseAway } from "../database/lost.ts";
 import { Engine } from "../engine/engine.ts";
 import type { Answer, EnginePace, OrderBody } from "../engine/orders.ts";
+import { ServerLock } from "../database/serverLock.ts";
+import { findHost } from "../output/hosts.ts";
 import { Settings } from "../settings.ts";
-import { ShowsService } from "../shows/shows.service.ts";
+import { wordsOf } from "../shared/wordsOf.ts";
+import { Troubles } from "../shared/troubles.ts";
+import { ShowsService, type StoredEdit } from "../shows/shows.service.ts";
+
+/** Troubles of the engine begin so; those of files that were damaged outlive its thread, since they are not met again. */
+const OF_ENGINE = "engine: ";
+const DAMAGED = `${OF_ENGINE}damaged`;
 
 /** What runs, as the server and its windows ask for it. It runs in the engine; here is known where each list stands. */
 @Injectable()
@@ -16,19 +23,37 @@ export class RunService implements OnModuleDestroy {
   readonly changes = new Subject<RunEvent>();
   /** The number of each show of which a cue has been fired. */
   readonly fired = new Subject<number>();
+  /** Which show is on stage, whenever it is another; null: none. */
+  readonly onStage = new Subject<number | null>();
   private readonly engine: Engine;
   private readonly subscriptions = new Subscription();
   /** By show: where each of its lists stands, as the newest event said. */
   private readonly standing = new Map<number, Readonly<Record<string, string | null>>>();
 
+  /** By show: what the engine is still doing with the newest edit. */
+  private readonly following = new Map<number, Promise<unknown>>();
+
   constructor(
     private readonly shows: ShowsService,
+    troubles: Troubles,
+    lock: ServerLock,
     settings: Settings,
   ) {
-    this.engine = new Engine({ database: settings.database, runs: settings.runs, output: settings.output }, settings.engineHere);
+    const { database, runs, output, engineHere } = settings;
+    this.engine = new Engine({ database, runs, output, onlyReads: lock.onlyReads }, engineHere);
     this.subscriptions.add(this.engine.events.subscribe((event) => this.hear(event)));
+    this.subscriptions.add(this.engine.onStage.subscribe((show) => this.onStage.next(show)));
+    this.subscriptions.add(this.engine.troubles.subscribe(({ id, words }) => troubles.set(`${OF_ENGINE}${id}`, words)));
+    this.subscriptions.add(
+      this.engine.restarted.subscribe(() => {
+        troubles.clear((id) => id.startsWith(OF_ENGINE) && !id.startsWith(DAMAGED));
+        // What runs of shows that are in memory here goes on although the database may be away.
+        for (const show of this.standing.keys()) void this.state(show).catch(() => undefined);
+      }),
+    );
     this.subscriptions.add(this.shows.changes.subscribe((edit) => this.follow(edit)));
     this.subscriptions.add(this.shows.removed.subscribe((show) => this.engine.tell({ do: "release", show, removed: true })));
+    this.shows.mayRemove = (show) => this.refuseOnStage(show);
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -65,9 +90,18 @@ export class RunService implements OnModuleDestroy {
       );
   }
 
-  /** Lets a list stand where an edit has left it: the running fades go on and end in the edited look. A list that has gone on is left alone. */
-  async settle(show: number, { list, before, after }: RunMove): Promise<void> {
-    await this.ask({ do: "settle", show, list, before, after });
+  /** Resolves when the engine has taken in all edits of a show so far, with where they leave a running list. */
+  async followed(show: number): Promise<void> {
+    await this.following.get(show);
+  }
+
+  /** Which show is on stage, how it is called, and how many of its lights are lit. */
+  async stage(put?: number | null): Promise<StageState> {
+    if (typeof put === "number") await this.shows.show(put);
+    const { stage } = await this.engine.ask({ do: "stage", show: 0, ...(put === undefined ? {} : { put }) });
+    if (!stage) throw new InternalServerErrorException("The engine said nothing of the stage");
+    const title = stage.show === null ? "" : await this.shows.titleOf(stage.show);
+    return { ...stage, title };
   }
 
   /** How punctual the engine's frames have been since this was last asked; throws where it does not answer. */
@@ -87,8 +121,9 @@ export class RunService implements OnModuleDestroy {
     return outputOf(await this.engine.ask({ do: "output", show: 0 }));
   }
 
-  /** Lets levels leave for the lights so from now on. */
+  /** Lets levels leave for the lights so from now on. Throws ShowError for a host that cannot be found; then nothing has changed. */
   async setOutput(settings: OutputSettings): Promise<OutputState> {
+    await expectHosts([settings.address, ...Object.values(settings.universes)]);
     return outputOf(await this.engine.ask({ do: "output", show: 0, settings }));
   }
 
@@ -126,8 +161,26 @@ export class RunService implements OnModuleDestroy {
     if (event.fired.length > 0) this.fired.next(event.show);
   }
 
-  private follow({ show, revision, steps }: EditEvent): void {
-    this.engine.tell({ do: "edit", show, revision, steps });
+  private follow({ show, revision, steps, run }: StoredEdit): void {
+    const taken = this.engine.ask({ do: "edit", show, revision, steps, run }).catch(() => undefined);
+    this.following.set(show, taken);
+  }
+
+  private async refuseOnStage(show: number): Promise<void> {
+    const { stage } = await this.engine.ask({ do: "stage", show: 0 });
+    if (stage?.show !== show) return;
+    throw new ConflictException(
+      "This show is on stage, so it is not removed. Put another show on stage in Run, or take this one off it, and remove it then.",
+    );
+  }
+}
+
+/** Throws ShowError that names the first host that cannot be found. */
+async function expectHosts(addresses: readonly string[]): Promise<void> {
+  for (const host of new Set(addresses.map((address) => placeOfAddress(address).host))) {
+    await findHost(host).catch((error: unknown) => {
+      throw new ShowError(wordsOf(error));
+    });
   }
 }
 

@@ -1,10 +1,12 @@
 import { ApiProperty } from "@nestjs/swagger";
-import { IsOptional, IsString, MaxLength } from "class-validator";
+import { IsOptional, IsString, Length, MaxLength } from "class-validator";
 
 /** Who made a change: the window, and the gesture that it belongs to. What one gesture does is one step of undo. */
 export interface Author {
   readonly window: string | null;
   readonly gesture: string | null;
+  /** The name of its own that the request carries: the same one twice is done once. */
+  readonly request: string | null;
 }
 
 /** What every changing request may say of its author. */
@@ -23,9 +25,15 @@ export class AuthorDto {
   @IsString()
   @MaxLength(64)
   gesture?: string | undefined;
+
+  @ApiProperty({ required: false, description: "A name of its own for this request: the same one twice is done once" })
+  @IsOptional()
+  @IsString()
+  @Length(1, 64)
+  request?: string | undefined;
 }
 
 /** The author that a request names. */
-export function authorOf({ window, gesture }: AuthorDto): Author {
-  return { window: window ?? null, gesture: gesture ?? null };
+export function authorOf({ window, gesture, request }: AuthorDto): Author {
+  return { window: window ?? null, gesture: gesture ?? null, request: request ?? null };
 }

@@ -3,6 +3,8 @@ import { ShowError } from "@zm/core";
 import type { Response } from "express";
 import { AWAY, isLost } from "../database/lost.ts";
 
+import { plainWords, unreadableWords } from "./refusalWords.ts";
+
 interface Reply {
   readonly status: number;
   readonly message: string;
@@ -25,16 +27,14 @@ export class ErrorFilter implements ExceptionFilter {
     if (error instanceof HttpException) {
       const body = error.getResponse();
       const messages = typeof body === "object" && "message" in body ? [body.message].flat().map(String) : [error.message];
-      return { status: error.getStatus(), message: messages[0] ?? error.message, faults: messages };
+      const plain = messages.map((message) => plainWords(error.getStatus(), message));
+      return { status: error.getStatus(), message: plain[0] ?? error.message, faults: plain };
     }
     if (isLost(error)) return single(503, AWAY);
     const status = numberIn(error, "status") ?? 500;
     if (status >= 500) this.log.error(error instanceof Error ? error.stack : String(error));
     if (status === 413) return single(413, `This is larger than the ${sizeWords(numberIn(error, "limit") ?? 0)} that can be sent at once`);
-    return single(
-      status,
-      status < 500 && error instanceof Error ? error.message : "Something went wrong on the server; nothing was changed",
-    );
+    return single(status, status < 500 ? unreadableWords(status) : "Something went wrong on the server; nothing was changed");
   }
 }
 

@@ -1,6 +1,7 @@
 import type { IncomingMessage } from "node:http";
 import { OWN_HEADER } from "@zm/protocol";
 import type { NextFunction, Request, Response } from "express";
+import type { ServerLock } from "../database/serverLock.ts";
 
 const CHANGING = new Set(["POST", "PUT", "PATCH", "DELETE"]);
 const LOOPBACK = ["127.0.0.1", "localhost", "[::1]"];
@@ -31,5 +32,14 @@ export function guard(showType: string): (request: Request, response: Response, 
     if (hasBody && !request.is("application/json") && !request.is(showType))
       return refuse(415, "The body of a request is JSON, sent as application/json");
     next();
+  };
+}
+
+/** Refuses what changes something on a server that only reads, with the reason and who may. */
+export function writersOnly({ readingBecause }: Pick<ServerLock, "readingBecause">): (request: Request, response: Response, next: NextFunction) => void {
+  return (request, response, next) => {
+    if (readingBecause === null || !CHANGING.has(request.method)) return next();
+    const message = `${readingBecause}. Nothing was changed.`;
+    response.status(503).json({ message, faults: [message] });
   };
 }

@@ -1,4 +1,5 @@
 import "reflect-metadata";
+import { readFile } from "node:fs/promises";
 import { parentPort } from "node:worker_threads";
 import { ShowError, parseShow } from "@zm/core";
 import { connectDatabase } from "../database/dataSource.ts";
@@ -6,8 +7,8 @@ import type { ImportOrder, ImportReport } from "./importWorker.ts";
 import { insertShow } from "./showRows.ts";
 
 /** Reads a document and stores it as a new show, away from the thread that serves and runs shows. */
-async function importShow({ bytes, database }: ImportOrder, report: (what: ImportReport) => void): Promise<number> {
-  const show = parseShow(new TextDecoder("utf-8", { ignoreBOM: true }).decode(bytes));
+async function importShow({ path, database }: ImportOrder, report: (what: ImportReport) => void): Promise<number> {
+  const show = parseShow(new TextDecoder("utf-8", { ignoreBOM: true }).decode(await readFile(path)));
   const source = await connectDatabase(database);
   try {
     return await source.transaction((manager) => insertShow(manager, show, (stored, all) => report({ stored, all })));

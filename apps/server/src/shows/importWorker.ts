@@ -6,8 +6,8 @@ import type { Progress } from "./showRows.ts";
 /** What the importing thread is asked. */
 export interface ImportOrder {
   readonly id: number;
-  /** The document as it was sent, UTF-8. */
-  readonly bytes: Uint8Array;
+  /** The file of the document, UTF-8. */
+  readonly path: string;
   readonly database: Settings["database"];
 }
 
@@ -29,6 +29,10 @@ export class ImportFailure extends Error {
   }
 }
 
+/** So much memory the thread may use for what it reads, MB; a document that wants more ends it, and nothing else. */
+const MEMORY = 640;
+const TOO_LARGE = "The document is too large for this server to read";
+
 type Listener = (report: ImportReport) => void;
 
 /**
@@ -36,7 +40,7 @@ type Listener = (report: ImportReport) => void;
  * and kept, since starting it takes as long as importing a middling show; it does not keep the process from ending.
  */
 class ImportWorker {
-  private readonly worker = startThread(import.meta.url, "importThread");
+  private readonly worker = startThread(import.meta.url, "importThread", { maxOldGenerationSizeMb: MEMORY });
   /** By order. */
   private readonly listeners = new Map<number, Listener>();
   private orders = 0;
@@ -48,7 +52,7 @@ class ImportWorker {
     this.worker.unref();
     this.ready = new Promise((resolve) => this.listeners.set(0, () => resolve()));
     this.worker.on("message", ({ order, report }: { order: number; report: ImportReport }) => this.listeners.get(order)?.(report));
-    this.worker.on("error", (error) => this.fail(String(error)));
+    this.worker.on("error", (error) => this.fail("code" in error && error.code === "ERR_WORKER_OUT_OF_MEMORY" ? TOO_LARGE : String(error)));
     this.worker.on("exit", (code) => {
       ended();
       this.fail(`The importing thread ended by itself with ${code}`);
@@ -59,9 +63,9 @@ class ImportWorker {
     await this.worker.terminate();
   }
 
-  async import(bytes: Uint8Array, database: Settings["database"], progress: Progress): Promise<number> {
+  async import(path: string, database: Settings["database"], progress: Progress): Promise<number> {
     this.orders += 1;
-    const order: ImportOrder = { id: this.orders, bytes, database };
+    const order: ImportOrder = { id: this.orders, path, database };
     try {
       return await new Promise<number>((resolve, reject) => {
         this.listeners.set(order.id, (report) => {
@@ -94,6 +98,6 @@ export function importThread(): ImportWorker {
  * Reads a document and stores it as a new show, in the importing thread. Gives back the show's number. Throws ShowError for a
  * faulty document, ImportFailure for anything else; then nothing is stored.
  */
-export function importInThread(bytes: Uint8Array, database: Settings["database"], progress: Progress): Promise<number> {
-  return importThread().import(bytes, database, progress);
+export function importInThread(path: string, database: Settings["database"], progress: Progress): Promise<number> {
+  return importThread().import(path, database, progress);
 }

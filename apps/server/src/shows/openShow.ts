@@ -11,6 +11,10 @@ export interface OpenShow {
   readonly history: History;
   /** True while it is not known whether the database took the newest edit: it went away before it confirmed it. */
   doubtful: boolean;
+  /** The newest requests for edits by their names, and the revision that each came to. */
+  readonly requests: Map<string, number>;
+  /** The end of the newest work on the database, for which whoever looks what it has taken waits. */
+  storing: Promise<unknown>;
   /** The work under way; each piece waits for the one before it. */
   queue: Promise<unknown>;
 }

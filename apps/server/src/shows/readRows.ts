@@ -30,6 +30,7 @@ import type {
 } from "../database/entities.ts";
 import { ShowRow } from "../database/entities.ts";
 import { mapInSlices } from "../shared/slices.ts";
+import { textWithoutControls } from "./storedText.ts";
 
 /** The moves of so many parts are asked for at once: enough that asking does not count, few enough that reading the answer does not hold the server up. */
 const PARTS_AT_ONCE = 8;
@@ -215,7 +216,7 @@ function specOf({ value, palette, fade, delay, curve }: MoveRow): MoveSpec {
 }
 
 function json<T = unknown>(text: Json): T | null {
-  return text === null ? null : JSON.parse(text);
+  return text === null ? null : JSON.parse(text, textWithoutControls);
 }
 
 function flag(stored: boolean | number | null): boolean | null {
@@ -231,5 +232,14 @@ function unlessEmpty<N extends string, T>(name: N, entries: readonly T[]): Parti
 
 /** The fields that hold something, as the document has them. */
 function withoutNulls(fields: object): object {
-  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== null && value !== undefined));
+  const told = Object.entries(fields).filter(([, value]) => value !== null && value !== undefined);
+  return Object.fromEntries(told.map(([name, value]: [string, unknown]) => [name, ONE_LINE.has(name) ? oneLine(value) : textWithoutControls(name, value)]));
+}
+
+/** Fields of one line; they were stored with breaks before these were refused. */
+const ONE_LINE = new Set(["label", "name"]);
+
+function oneLine(value: unknown): unknown {
+  const text = textWithoutControls("", value);
+  return typeof text === "string" ? text.replace(/[\t\n\r]+/g, " ") : text;
 }

@@ -13,8 +13,11 @@ import {
   Patch,
   Post,
   Query,
+  Req,
   StreamableFile,
+  UnsupportedMediaTypeException,
 } from "@nestjs/common";
+import type { Request } from "express";
 import { ApiBody, ApiConsumes, ApiOperation, ApiTags } from "@nestjs/swagger";
 import {
   type EditEvent,
@@ -28,6 +31,8 @@ import {
 import { type Show, compactPieces, serializedPieces } from "@zm/core";
 import { authorOf } from "../shared/author.ts";
 import { textInSlices } from "../shared/slices.ts";
+import { TakesItsTime } from "../shared/timeLimit.ts";
+import { ImportFile } from "./importFile.ts";
 import { Imports } from "./imports.ts";
 import { EditsDto, TitleDto } from "./shows.dto.ts";
 import { ShowsService } from "./shows.service.ts";
@@ -38,6 +43,7 @@ export class ShowsController {
   constructor(
     private readonly shows: ShowsService,
     private readonly imports: Imports,
+    private readonly files: ImportFile,
   ) {}
 
   @Get()
@@ -50,11 +56,13 @@ export class ShowsController {
   @ApiOperation({ summary: "Import a show document as a new show; every fault is named and then nothing is stored" })
   @ApiConsumes(SHOW_TYPE)
   @ApiBody({ schema: { type: "object" } })
-  async add(@Body() document: unknown, @Headers("x-import") name?: string): Promise<ImportReply> {
+  @TakesItsTime()
+  async add(@Req() request: Request, @Headers("x-import") name?: string): Promise<ImportReply> {
+    if (!request.is(SHOW_TYPE)) throw new UnsupportedMediaTypeException(`A show document is sent as ${SHOW_TYPE}`);
     this.imports.set(name, { stage: "reading", stored: 0, all: 0 });
     try {
-      const bytes = document instanceof Uint8Array ? document : new Uint8Array();
-      return { id: await this.shows.add(bytes, (stored, all) => this.imports.set(name, { stage: "storing", stored, all })) };
+      const progress = (stored: number, all: number): void => this.imports.set(name, { stage: "storing", stored, all });
+      return { id: await this.files.receive(request, (path) => this.shows.add(path, progress)) };
     } finally {
       this.imports.set(name, { stage: "over", stored: 0, all: 0 });
     }

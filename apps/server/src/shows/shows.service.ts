@@ -20,9 +20,10 @@ import {
   sheetInSteps,
   takeSteps,
 } from "@zm/core";
+import { setTimeout as wait } from "node:timers/promises";
 import type { EditEvent, ShowSummary } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
-import { DataSource, type EntityManager, MoreThan } from "typeorm";
+import { Between, DataSource, type EntityManager, MoreThan } from "typeorm";
 import type { RunMove } from "../database/columnTypes.ts";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, ShowRow } from "../database/entities.ts";
@@ -35,7 +36,7 @@ import { LoadingCache } from "../shared/loadingCache.ts";
 import { inSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { type OpenShow, clash } from "./openShow.ts";
-import { readSteps } from "./storedSteps.ts";
+import { insertPieces, readSteps, readStepsOf, stepTexts } from "./storedSteps.ts";
 import { importInThread } from "./importWorker.ts";
 import { readShowRows } from "./readRows.ts";
 import type { Progress } from "./showRows.ts";
@@ -50,10 +51,21 @@ export interface Alongside {
 
 type Change = Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[]; sheet: ShowSheet; author: Author };
 
+/** An edit that is stored, and what the run has to do with it. */
+export interface StoredEdit extends EditEvent {
+  readonly run: RunMove | null;
+}
+
 /** So many edits are read from the history at once. */
 const HISTORY_PAGE = 500;
 /** A window that has missed more edits than this opens the show anew, which is quicker. */
 const MOST_MISSED = 500;
+/** So many edits since are held against one at a time. */
+const CLASH_PAGE = 50;
+/** So many of the newest requests are known by their names. */
+const MOST_REQUESTS = 500;
+/** So long somebody waits for work on the database that was under way when it went; milliseconds. */
+const LONGEST_STORING = 10_000;
 
 const UNCONFIRMED =
   "The database went away before it confirmed this. If it was stored it will appear here by itself when the database is back; look before you make it again.";
@@ -65,9 +77,11 @@ const UNCONFIRMED =
 @Injectable()
 export class ShowsService implements OnModuleDestroy {
   /** Every change that has been stored, in order. */
-  readonly changes = new Subject<EditEvent>();
+  readonly changes = new Subject<StoredEdit>();
   /** The number of each show that has been removed. */
   readonly removed = new Subject<number>();
+  /** Throws where a show may not be removed now. Set by whoever knows which one is on stage. */
+  mayRemove: (id: number) => Promise<void> = () => Promise.resolve();
   private readonly log = new Logger("Shows");
   private readonly open = new LoadingCache<number, OpenShow>();
   private readonly subscription: Subscription;
@@ -88,23 +102,32 @@ export class ShowsService implements OnModuleDestroy {
 
   async list(): Promise<ShowSummary[]> {
     this.watch.expect();
-    const rows = await this.database.manager.find(ShowRow, { order: { id: "ASC" } });
+    const rows = await this.watch.bounded(this.database.manager.find(ShowRow, { order: { id: "ASC" } }));
     return rows.map(({ id, title, revision }) => ({ id, title, revision }));
   }
 
-  /** Reads a document and stores it as a new show, all or nothing; gives back its number. `progress` hears how far it is. ShowError comes through for a faulty document. */
-  async add(document: Uint8Array, progress: Progress): Promise<number> {
+  /** Reads the document in a file and stores it as a new show, all or nothing; gives back its number. `progress` hears how far it is. ShowError comes through for a faulty document. */
+  async add(path: string, progress: Progress): Promise<number> {
     this.watch.expect();
-    return importInThread(document, this.settings.database, progress);
+    return this.watch.bounded(importInThread(path, this.settings.database, progress));
+  }
+
+  /** How a show is called, without opening it; empty for one that is gone. */
+  async titleOf(id: number): Promise<string> {
+    const open = this.open.get(id);
+    if (open) return open.sheet.show.title;
+    const row = await this.watch.bounded(this.database.manager.findOneBy(ShowRow, { id }));
+    return row?.title ?? "";
   }
 
   /** Removes a show with its history. Throws NotFoundException where there is none, ConflictException where its name is not the one that is asked for. */
   async remove(id: number, title: string): Promise<void> {
     this.watch.expect();
+    await this.mayRemove(id);
     await this.runExclusive(id, async (show) => {
       if (show.sheet.show.title !== title)
         throw new ConflictException(`Show ${id} is called "${show.sheet.show.title}", not "${title}"; nothing was removed`);
-      await this.database.manager.delete(ShowRow, { id });
+      await this.watch.bounded(this.database.manager.delete(ShowRow, { id }));
       this.open.delete(id);
     });
     this.removed.next(id);
@@ -148,21 +171,27 @@ export class ShowsService implements OnModuleDestroy {
     return this.editsSince(show, revision);
   }
 
-  private async editsSince(show: OpenShow, revision: number): Promise<EditEvent[]> {
+  private async editsSince(show: OpenShow, revision: number, last = show.revision): Promise<EditEvent[]> {
     this.watch.expect();
-    const rows = await this.database.manager.find(EditRow, {
-      where: { showId: show.id, revision: MoreThan(revision) },
-      order: { revision: "ASC" },
-    });
-    const history = show.history.state();
-    return rows.map((row) => ({
-      show: show.id,
-      revision: row.revision,
-      kind: row.kind,
-      summary: row.summary,
-      steps: readSteps(row),
-      history,
-    }));
+    const rows = await this.watch.bounded(
+      this.database.manager.find(EditRow, {
+        where: { showId: show.id, revision: Between(revision + 1, last) },
+        order: { revision: "ASC" },
+      }),
+    );
+    const steps = await this.watch.bounded(readSteps(this.database.manager, rows));
+    return rows.map((row, index) => eventOf(show, row, steps[index] ?? []));
+  }
+
+  /** The edit that a request came to which has been done before; undefined for one that is new. */
+  async doneBefore(id: number, request: string | null): Promise<EditEvent | undefined> {
+    const show = await this.show(id);
+    if (show.doubtful) await this.runExclusive(id, (own) => this.takeStored(own));
+    const revision = request === null ? undefined : show.requests.get(request);
+    if (revision === undefined) return undefined;
+    this.watch.expect();
+    const row = await this.watch.bounded(this.database.manager.findOneByOrFail(EditRow, { showId: id, revision }));
+    return eventOf(show, row, await this.watch.bounded(readStepsOf(this.database.manager, row)));
   }
 
   /**
@@ -174,6 +203,8 @@ export class ShowsService implements OnModuleDestroy {
     return this.runExclusive(id, async (show) => {
       if (show.doubtful) await this.takeStored(show);
       if (base > show.revision) await this.takeStored(show);
+      const done = await this.doneBefore(id, author.request);
+      if (done) return done;
       if (base > show.revision)
         throw new ConflictException("This window knows of edits that the server does not have; reload it and make the edit again");
       const make = async (): Promise<EditEvent> => {
@@ -197,23 +228,20 @@ export class ShowsService implements OnModuleDestroy {
     return this.edit(id, revision, [{ op: "setShow", title }], author);
   }
 
-  /** Takes an edit back, or makes it again; only from within `runExclusive`. Tells where the run stood with it. */
-  async stepEdit(
-    show: OpenShow,
-    step: EditStep,
-    what: "undo" | "redo",
-    author: Author,
-  ): Promise<{ event: EditEvent; run: RunMove | null }> {
+  /** Takes an edit back, or makes it again, and lets a list stand where it stood; only from within `runExclusive`. */
+  async stepEdit(show: OpenShow, step: EditStep, what: "undo" | "redo", author: Author): Promise<EditEvent> {
     this.watch.expect();
     if (show.doubtful) await this.takeStored(show);
-    const row = await this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision });
-    const steps = what === "undo" ? invertSteps(readSteps(row)) : readSteps(row);
-    const event = await this.commit(
+    const row = await this.watch.bounded(this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision }));
+    const made = await this.watch.bounded(readStepsOf(this.database.manager, row));
+    const steps = what === "undo" ? invertSteps(made) : made;
+    const move = row.run && { list: row.run.list, before: row.run.before, after: row.run.after };
+    const run = what === "undo" ? move && { ...move, before: move.after, after: move.before } : move;
+    return this.commit(
       show,
       { kind: what, ofRevision: step.revision, summary: row.summary, steps, sheet: takeSteps(show.sheet, steps), author },
-      {},
+      run ? { run } : {},
     );
-    return { event, run: row.run };
   }
 
   /** Does work on a show when all that was asked for before it is done. */
@@ -226,9 +254,10 @@ export class ShowsService implements OnModuleDestroy {
 
   private async load(id: number): Promise<OpenShow> {
     this.watch.expect();
-    const stored = await readShowRows(this.database.manager, id);
+    const stored = await this.watch.bounded(readShowRows(this.database.manager, id));
     if (!stored) throw new NotFoundException(`There is no show number ${id}`);
-    const history = await this.readHistory(id);
+    const requests = new Map<string, number>();
+    const history = await this.readHistory(id, requests);
     return {
       id,
       sheet: await inSlices(sheetInSteps(stored.show)),
@@ -236,23 +265,28 @@ export class ShowsService implements OnModuleDestroy {
       asked: now(),
       history,
       doubtful: false,
+      requests,
+      storing: Promise.resolve(),
       queue: Promise.resolve(),
     };
   }
 
   /** The order of undo, from the names of all edits; read in pages, since a show that is worked on for months has many. */
-  private async readHistory(id: number): Promise<History> {
+  private async readHistory(id: number, requests: OpenShow["requests"]): Promise<History> {
     const history = new History(id);
     for (let last = 0; ;) {
-      const page = await this.database.manager.find(EditRow, {
-        where: { showId: id, revision: MoreThan(last) },
-        order: { revision: "ASC" },
-        take: HISTORY_PAGE,
-        select: { showId: true, revision: true, kind: true, ofRevision: true, summary: true, madeBy: true },
-      });
+      const page = await this.watch.bounded(
+        this.database.manager.find(EditRow, {
+          where: { showId: id, revision: MoreThan(last) },
+          order: { revision: "ASC" },
+          take: HISTORY_PAGE,
+          select: { showId: true, revision: true, kind: true, ofRevision: true, summary: true, madeBy: true, request: true },
+        }),
+      );
       for (const row of page) {
-        if (row.kind === "edit") history.addEdit(row.revision, row.summary, { window: row.madeBy, gesture: null });
+        if (row.kind === "edit") history.addEdit(row.revision, row.summary, { window: row.madeBy, gesture: null, request: null });
         else history.move(row.kind, row.madeBy);
+        if (row.request !== null) keepRequest(requests, row.request, row.revision);
       }
       last = page.at(-1)?.revision ?? last;
       if (page.length < HISTORY_PAGE) return history;
@@ -260,64 +294,73 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
-    const since = await this.editsSince(show, base);
-    const place = clash(
-      steps,
-      since.flatMap((event) => event.steps),
-    );
-    if (place === null) return;
-    throw new ConflictException(
-      `${place} has just been changed in another window (${since.at(-1)?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
-    );
+    if (show.revision - base > MOST_MISSED)
+      throw new ConflictException("This window has missed too many edits to make one now; it opens the show anew. Nothing was changed");
+    for (let from = base; from < show.revision; from += CLASH_PAGE) {
+      const since = await this.editsSince(show, from, Math.min(from + CLASH_PAGE, show.revision));
+      const place = clash(
+        steps,
+        since.flatMap((event) => event.steps),
+      );
+      if (place !== null)
+        throw new ConflictException(
+          `${place} has just been changed in another window (${since.at(-1)?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
+        );
+    }
   }
 
   private async commit(show: OpenShow, change: Change, alongside: Alongside): Promise<EditEvent> {
     const { kind, ofRevision, summary, steps, sheet, author } = change;
     if (steps.length === 0) throw new ConflictException("This changes nothing: the show already is like that");
     this.watch.expect();
+    const texts = await stepTexts(steps);
     const row: EditRow = {
       showId: show.id,
       revision: show.revision + 1,
       kind,
       ofRevision,
       summary: summary.slice(0, 400),
-      steps: JSON.stringify(steps),
+      steps: texts.steps,
       madeAt: new Date(),
       madeBy: author.window,
       run: alongside.run ?? null,
+      request: author.request,
+      pieces: texts.pieces.length > 0 ? texts.pieces.length : null,
     };
-    await this.store(show, row, steps, sheet.show, alongside);
+    await this.store(show, row, { steps, after: sheet.show, pieces: texts.pieces }, alongside);
     return this.taken(show, row, steps, sheet, author);
   }
 
   /** Takes a stored edit into memory and tells everybody; nothing here can fail. */
-  private taken(
-    show: OpenShow,
-    { revision, kind, summary }: EditRow,
-    steps: readonly Step[],
-    sheet: OpenShow["sheet"],
-    author: Author,
-  ): EditEvent {
+  private taken(show: OpenShow, row: EditRow, steps: readonly Step[], sheet: OpenShow["sheet"], author: Author): EditEvent {
+    const { revision, kind, summary, run, request } = row;
     show.sheet = sheet;
     show.revision = revision;
     if (kind === "edit") show.history.addEdit(revision, summary, author);
     else show.history.move(kind, author.window);
-    const event: EditEvent = { show: show.id, revision, kind, summary, steps, history: show.history.state() };
-    this.changes.next(event);
+    if (request !== null) keepRequest(show.requests, request, revision);
+    const event = eventOf(show, row, steps);
+    this.changes.next({ ...event, run });
     return event;
   }
 
-  private async store(show: OpenShow, row: EditRow, steps: readonly Step[], after: Show, alongside: Alongside): Promise<void> {
+  private async store(show: OpenShow, row: EditRow, { steps, after, pieces }: Written, alongside: Alongside): Promise<void> {
     let confirming = false;
+    let isGivenUp = false;
+    const work = this.database.transaction(async (manager: EntityManager) => {
+      const moved = await manager.update(ShowRow, { id: show.id, revision: show.revision }, { revision: row.revision });
+      if (moved.affected !== 1) throw new StaleShow();
+      await writeSteps(manager, show.id, steps, show.sheet.show, after);
+      await manager.insert(EditRow, row);
+      await insertPieces(manager, row, pieces);
+      await alongside.write?.(manager);
+      // A database that hung and wakes must not store what was refused meanwhile.
+      if (isGivenUp) throw new DatabaseAway();
+      confirming = true;
+    });
+    show.storing = work.catch(() => undefined);
     try {
-      await this.database.transaction(async (manager: EntityManager) => {
-        const moved = await manager.update(ShowRow, { id: show.id, revision: show.revision }, { revision: row.revision });
-        if (moved.affected !== 1) throw new StaleShow();
-        await writeSteps(manager, show.id, steps, show.sheet.show, after);
-        await manager.insert(EditRow, row);
-        await alongside.write?.(manager);
-        confirming = true;
-      });
+      await this.watch.bounded(work, () => (isGivenUp = true));
     } catch (error) {
       if (error instanceof StaleShow) {
         await this.takeStored(show);
@@ -343,15 +386,41 @@ export class ShowsService implements OnModuleDestroy {
   /** Takes in the edits that are stored and not known here: one that was never confirmed, or those that another server has made. */
   private async takeStored(show: OpenShow): Promise<void> {
     this.watch.expect();
-    const rows = await this.database.manager.find(EditRow, {
-      where: { showId: show.id, revision: MoreThan(show.revision) },
-      order: { revision: "ASC" },
-    });
-    for (const row of rows) {
-      const steps = readSteps(row);
-      this.taken(show, row, steps, takeSteps(show.sheet, steps), { window: row.madeBy, gesture: null });
+    // What was under way when the database went comes to its end first, so that nothing is stored behind this look.
+    await Promise.race([show.storing, wait(LONGEST_STORING, undefined, { ref: false })]);
+    const rows = await this.watch.bounded(
+      this.database.manager.find(EditRow, {
+        where: { showId: show.id, revision: MoreThan(show.revision) },
+        order: { revision: "ASC" },
+      }),
+    );
+    const all = await this.watch.bounded(readSteps(this.database.manager, rows));
+    for (const [index, row] of rows.entries()) {
+      const steps = all[index] ?? [];
+      this.taken(show, row, steps, takeSteps(show.sheet, steps), { window: row.madeBy, gesture: null, request: row.request });
     }
     show.doubtful = false;
+  }
+}
+
+/** What a transaction writes of an edit: its steps, the show after it, and the pieces in which the steps are kept where they are many. */
+interface Written {
+  readonly steps: readonly Step[];
+  readonly after: Show;
+  readonly pieces: readonly string[];
+}
+
+/** A stored edit as it is told. */
+function eventOf(show: OpenShow, { revision, kind, summary }: EditRow, steps: readonly Step[]): EditEvent {
+  return { show: show.id, revision, kind, summary, steps, history: show.history.state() };
+}
+
+/** Keeps the name of a request, and forgets the oldest ones. */
+function keepRequest(requests: OpenShow["requests"], request: string, revision: number): void {
+  requests.set(request, revision);
+  for (const old of requests.keys()) {
+    if (requests.size <= MOST_REQUESTS) return;
+    requests.delete(old);
   }
 }
 

@@ -9,6 +9,7 @@ import request from "supertest";
 import { DataSource } from "typeorm";
 import { createApp } from "../../src/app.ts";
 import { openDatabase } from "../../src/database/dataSource.ts";
+import { ServerLock } from "../../src/database/serverLock.ts";
 import { readSettings, type Settings } from "../../src/settings.ts";
 import { insertShow } from "../../src/shows/showRows.ts";
 
@@ -54,8 +55,9 @@ export async function emptyDatabase(): Promise<Settings> {
 
 /** Starts a server over a database as it is. */
 export async function serve(settings: Settings): Promise<TestServer> {
+  const lock = await ServerLock.take(settings);
   const database = await openDatabase(settings);
-  const app = await createApp(database, { ...settings, pages: "/nowhere" });
+  const app = await createApp(database, { ...settings, pages: "/nowhere" }, lock);
   await app.listen(0, "127.0.0.1");
   const stop = async (): Promise<void> => {
     await app.close();

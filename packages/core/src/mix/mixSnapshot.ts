@@ -30,6 +30,13 @@ const COURSE = [
 const REST = ["restFrom", "restTo", "restStart", "restFade", "restCurve"] as const;
 const REMAINDER = ["remainders", "remainderStart", "remainderFade", "remainderCurve"] as const;
 
+/** So many numbers stand behind the names of a layer, a rest and a remainder. */
+export const NUMBERS_OF_LAYER = COURSE.length;
+/** As `NUMBERS_OF_LAYER`, for what keys rest at. */
+export const NUMBERS_OF_REST = REST.length;
+/** As `NUMBERS_OF_LAYER`, for what is added so that nothing jumps. */
+export const NUMBERS_OF_REMAINDER = REMAINDER.length;
+
 /** Something that waits, with its key by name. */
 type WaitingSnapshot = Omit<Waiting, "key"> & { readonly key: string };
 
@@ -212,6 +219,20 @@ function takeRest(table: LayerTable, key: number | undefined, numbers: readonly 
   if (key === undefined) return;
   REST.forEach((part, index) => (table[part][key] = numbers[index] ?? 0));
   table.restClock[key] = clock ?? -1;
+}
+
+/**
+ * A snapshot as it is when cues of one list have taken other numbers since it was taken: the list stands in the same cue, waits for the same one, and the same
+ * ones are chosen to go. `numbers` gives the new number by the old one.
+ */
+export function snapshotRenamed(snapshot: MixSnapshot, list: string, numbers: ReadonlyMap<string, string>): MixSnapshot {
+  const named = (cue: string): string => numbers.get(cue) ?? cue;
+  const own = snapshot.lists[list];
+  if (!own) return snapshot;
+  const { cue, follow } = own;
+  const renamed = { ...own, cue: cue === null ? null : named(cue), follow: follow && { ...follow, cue: named(follow.cue) } };
+  const standby = snapshot.standby.map((each) => (each.list === list ? { ...each, cue: named(each.cue) } : each));
+  return { ...snapshot, lists: { ...snapshot.lists, [list]: renamed }, standby };
 }
 
 /** The names of a run's sources, in the order of their numbers: lists and looks may share an id. */

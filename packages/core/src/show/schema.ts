@@ -15,9 +15,18 @@ const id = z
   .string()
   .regex(/^[\p{L}\p{N}][\p{L}\p{N}_.-]{0,63}$/u, "is not an id; use letters, digits, - _ and .")
   .refine((text) => !RESERVED.has(text), "is a word that programs keep for themselves; choose another id");
+/** Characters that are not written: all controls but the tab and the breaks of lines. */
+// eslint-disable-next-line no-control-regex -- these are the ones that are looked for
+const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f]/;
 /** Text that every other program can store and send: half a surrogate pair would come back changed. */
-const text = z.string().refine((value) => !/\p{Surrogate}/u.test(value), "holds half a character; type it again");
-const label = text.max(200, "is longer than 200 characters");
+const text = z
+  .string()
+  .refine((value) => !/\p{Surrogate}/u.test(value), "holds half a character; type it again")
+  .refine((value) => !CONTROL.test(value), "holds a control character, which no sheet and no program can show; take it out");
+/** A name is one line: it stands in a row of a sheet and in messages to other programs. */
+const label = text.max(200, "is longer than 200 characters").refine((value) => !/[\t\n\r]/.test(value), "is one line; take out the line breaks and tabs");
+/** What a show is called; something can be read. */
+const title = label.refine((value) => value.trim() !== "", "is empty; a show has a title");
 /** Far beyond any attribute of any light, and small enough that sums and products of two stay exact enough. */
 const LARGEST = 1e9;
 const number = z.number().min(-LARGEST, "is too far below 0").max(LARGEST, "is too large");
@@ -334,7 +343,7 @@ const newCue = z.strictObject({ times: partTimes });
 export const showSchema = z.strictObject({
   format: z.literal("zealous-mark/show", "is not zealous-mark/show; this is not a show document"),
   version: z.literal(1, "is not a version that can be read; this program reads version 1"),
-  title: label,
+  title,
   fixtureTypes: z.array(fixtureType).default(() => []),
   channels: z.array(channel).default(() => []),
   groups: z.array(group).default(() => []),
@@ -354,7 +363,24 @@ export const entrySchemas = { fixtureType, channel, group, palette, pace, list, 
 /** The schemas of the play's own fields, and of what a line of it holds. */
 export const scriptParts = { head: scriptHeadFields, line: scriptLine, lineFields: scriptLineFields };
 /** The schemas of single fields, for those who read something beside the document: edits, forms, what comes over the network. */
-export const editParts = { id, text, label, newCue, seconds, number, channelNumber, cueNumber, family, curve, partTimes, spread, parts };
+export const editParts = {
+  id,
+  text,
+  label,
+  title,
+  newCue,
+  seconds,
+  number,
+  channelNumber,
+  cueNumber,
+  family,
+  curve,
+  partTimes,
+  spread,
+  parts,
+  wave: runningWave,
+  action: actionSchema,
+};
 
 /**
  * What an attribute has to do with: the light's level, where it points, its colour, or the shape of its beam.

@@ -4,7 +4,7 @@ import type { MigrationInterface, QueryRunner } from "typeorm";
 export class Hands1764100000000 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(
-      `CREATE TABLE hands (show_id INT NOT NULL PRIMARY KEY, hand LONGTEXT NOT NULL,
+      `CREATE TABLE IF NOT EXISTS hands (show_id INT NOT NULL PRIMARY KEY, hand LONGTEXT NOT NULL,
         FOREIGN KEY (show_id) REFERENCES shows (id) ON DELETE CASCADE) COLLATE utf8mb4_bin`,
     );
   }

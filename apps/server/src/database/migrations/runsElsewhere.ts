@@ -3,7 +3,7 @@ import type { MigrationInterface, QueryRunner } from "typeorm";
 /** Where lists stand is written down beside the server that runs them, whole, and no longer here. */
 export class RunsElsewhere1764700000000 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
-    await runner.query("DROP TABLE runs");
+    await runner.query("DROP TABLE IF EXISTS runs");
   }
 
   async down(runner: QueryRunner): Promise<void> {

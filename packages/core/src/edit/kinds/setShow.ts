@@ -8,7 +8,7 @@ import { defineEdit } from "./kind.ts";
 /** The title of the show, and what new cues start with; null takes that away, what is left out stays. */
 const schema = z.strictObject({
   op: z.literal("setShow"),
-  title: editParts.label.min(1, "is empty; a show has a title").optional(),
+  title: editParts.title.optional(),
   newCue: editParts.newCue.nullable().optional(),
 });
 
