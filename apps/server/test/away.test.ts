@@ -1,6 +1,7 @@
 import { readSettings } from "../src/settings.ts";
 import { type DatabaseDoor, doorTo } from "./support/databaseDoor.ts";
 import { type TestServer, client, startServer } from "./support/testServer.ts";
+import { until } from "./support/until.ts";
 
 let door: DatabaseDoor;
 let server: TestServer;
@@ -15,14 +16,6 @@ afterEach(async () => {
   await server.end();
   await door.shut();
 });
-
-async function until(holds: () => Promise<boolean>): Promise<void> {
-  const end = Date.now() + 10_000;
-  while (!(await holds())) {
-    if (Date.now() > end) throw new Error("It did not come about within ten seconds");
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-}
 
 test("while the database is away the show runs and reads, edits say why not, and everything works again by itself", async () => {
   await http().get("/api/shows/1/run").expect(200);

@@ -56,9 +56,9 @@ test("a foreign page's socket cannot watch the show, one of ours can", async () 
 test("a body that is too large is told its own limit", async () => {
   const { body } = await client(server)
     .post("/api/shows/1/edits")
-    .send({ base: 0, edits: [{ op: "setCue", note: "x".repeat(21 * 1024 * 1024) }] })
+    .send({ base: 0, edits: [{ op: "setCue", note: "x".repeat(2 * 1024 * 1024) }] })
     .expect(413);
-  expect(body.message).toBe("This is larger than the 20 MB that can be sent at once");
+  expect(body.message).toBe("This is larger than the 1 MB that can be sent at once");
 });
 
 test("text that holds half a character is refused by name", async () => {

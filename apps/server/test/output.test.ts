@@ -3,6 +3,7 @@ import type { AddressInfo } from "node:net";
 import { readShow } from "@zm/core";
 import { type TestServer, client, serve, emptyDatabase } from "./support/testServer.ts";
 import { insertShow } from "../src/shows/showRows.ts";
+import { until } from "./support/until.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
 const show = readShow({
@@ -27,14 +28,6 @@ const socket = createSocket("udp4");
 const packets: Buffer[] = [];
 let server: TestServer;
 
-async function until(holds: () => boolean): Promise<void> {
-  const end = Date.now() + 10_000;
-  while (!holds()) {
-    if (Date.now() > end) throw new Error("It did not come about within ten seconds");
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
-}
-
 beforeAll(async () => {
   socket.on("message", (message) => packets.push(message));
   await new Promise<void>((resolve) => socket.bind(0, "127.0.0.1", resolve));
@@ -50,7 +43,7 @@ afterAll(async () => {
 test("nothing is sent until the output is switched on; then a packet is what the standard's table says, byte for byte", async () => {
   const http = client(server);
   const { port }: AddressInfo = socket.address();
-  expect((await http.get("/api/output").expect(200)).body).toEqual({ on: false, address: "127.0.0.1:5568", universes: {}, show: null });
+  expect((await http.get("/api/output").expect(200)).body).toEqual({ on: false, address: "127.0.0.1:5568", universes: {}, show: null, fault: null });
   await http.post("/api/shows/1/run").send({ press: "go" }).expect(200);
   await new Promise((resolve) => setTimeout(resolve, 200));
   expect(packets).toEqual([]);

@@ -6,6 +6,7 @@ import type { LoggedRunReply, OscState, RunsReply } from "@zm/protocol";
 import { type OscWords, readOsc, writeOsc } from "@zm/protocol/oscPacket";
 import { type DatabaseDoor, doorTo } from "./support/databaseDoor.ts";
 import { type TestServer, client, startServer } from "./support/testServer.ts";
+import { until } from "./support/until.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
 const cue = (number: string, level: number, fields: object = {}): object => ({
@@ -46,14 +47,6 @@ afterEach(async () => {
   await door?.shut();
   door = undefined;
 });
-
-async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
-  const end = Date.now() + 20_000;
-  while (!(await holds())) {
-    if (Date.now() > end) throw new Error("It did not come about within twenty seconds");
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
-}
 
 /** A free port for OSC. */
 async function freePort(): Promise<number> {

@@ -1,10 +1,11 @@
-import { readFile, writeFile } from "node:fs/promises";
+import { readFile, readdir, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
 import { happenTo, mixCheck, mixFrom, readShow, sheetOf, snapshotOf } from "@zm/core";
 import { type Socket, io } from "socket.io-client";
 import request from "supertest";
-import type { FromServer, RunEvent, RunState, ToServer } from "@zm/protocol";
+import type { FromServer, RunEvent, RunState, ToServer, Trouble } from "@zm/protocol";
 import { type TestServer, client, startServer } from "./support/testServer.ts";
+import { until } from "./support/until.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
 const cue = (number: string, level: number, trigger?: object): object => ({
@@ -35,24 +36,23 @@ const mainNow = async () => (await stateNow()).mix.lists["main"];
 const cueNow = async (): Promise<string | null | undefined> => (await mainNow())?.cue;
 
 /** A window that watches the show and keeps what it hears. */
-async function watch(): Promise<{ socket: Socket; runs: RunState[]; fired: RunEvent[]; edits: { revision: number }[] }> {
+async function watch(): Promise<{
+  socket: Socket;
+  runs: RunState[];
+  fired: RunEvent[];
+  edits: { revision: number }[];
+  troubles: (readonly Trouble[])[];
+}> {
   const socket: Socket<FromServer, ToServer> = io(server.address, { transports: ["websocket"] });
   sockets.push(socket);
-  const heard = { socket, runs: [] as RunState[], fired: [] as RunEvent[], edits: [] as { revision: number }[] };
+  const heard = { socket, runs: [] as RunState[], fired: [] as RunEvent[], edits: [] as { revision: number }[], troubles: [] as (readonly Trouble[])[] };
   socket.on("run", (state) => heard.runs.push(state));
   socket.on("fired", (event) => heard.fired.push(event));
+  socket.on("troubles", (troubles) => heard.troubles.push(troubles));
   socket.on("edit", (event) => heard.edits.push(event));
   await new Promise<void>((resolve) => socket.on("connect", () => resolve()));
   await socket.emitWithAck("watch", 1);
   return heard;
-}
-
-async function until(holds: () => boolean | Promise<boolean>): Promise<void> {
-  const end = Date.now() + 20_000;
-  while (!(await holds())) {
-    if (Date.now() > end) throw new Error("It did not come about within twenty seconds");
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
 }
 
 beforeEach(async () => {
@@ -171,17 +171,82 @@ test("a server that is started again goes on: in the same cue, a fade where it w
   await until(async () => (await cueNow()) === "3");
 });
 
-test("a damaged file of what runs leaves the list before its first cue", async () => {
-  await press({ press: "goto", cue: "2" }).expect(200);
-  await until(async () => (await cueNow()) === "3");
-  const path = join(server.runs, "show-1.json");
-  // What is written down comes behind what is told.
-  await until(async () => (await readFile(path, "utf8")).includes('"cue":"3"'));
-  await writeFile(path, "{ half");
-  server = await server.restart();
-  expect(await cueNow()).toBeNull();
-  await press({ press: "go" }).expect(200);
+test("where the newest file of what runs is damaged the list stands where the one before has it, and windows are told where the damaged one is kept", async () => {
+  await press({ press: "goto", cue: "1", time: 0 }).expect(200);
+  await press({ press: "goto", cue: "4", time: 0 }).expect(200);
+  const serial = async (path: string): Promise<number> => JSON.parse(await readFile(path, "utf8")).serial;
+  const paths = ["a", "b"].map((generation) => join(server.runs, `show-1.${generation}.json`));
+  const serials = await Promise.all(paths.map(serial));
+  const newest = paths[(serials[0] ?? 0) > (serials[1] ?? 0) ? 0 : 1] ?? "";
+  const sound = JSON.parse(await readFile(newest, "utf8"));
+  delete sound.data.mix.lists.main.firedAt;
+  server = await server.restart(async () => writeFile(newest, JSON.stringify(sound)));
   expect(await cueNow()).toBe("1");
+  const { troubles } = await watch();
+  await until(() => troubles.at(-1)?.some(({ words }) => /Where show 1 stood .*firedAt.*kept as .*damaged-.*the file before/.test(words)) ?? false);
+  expect((await readdir(server.runs)).some((name) => name.includes("damaged"))).toBe(true);
+  await press({ press: "go", cue: "2" }).expect(200);
+});
+
+test("where both files are damaged the list stands before its first cue, and that is told", async () => {
+  await press({ press: "goto", cue: "1", time: 0 }).expect(200);
+  await press({ press: "goto", cue: "4", time: 0 }).expect(200);
+  server = await server.restart(async () => {
+    for (const generation of ["a", "b"]) await writeFile(join(server.runs, `show-1.${generation}.json`), '{"serial":7,"data":null}');
+  });
+  expect(await cueNow()).toBeNull();
+  const { troubles } = await watch();
+  await until(() => troubles.at(-1)?.some(({ words }) => words.includes("before its first cue")) ?? false);
+});
+
+test("a run of the version before is taken over", async () => {
+  await press({ press: "goto", cue: "4", time: 0 }).expect(200);
+  server = await server.restart(async () => {
+    const path = join(server.runs, "show-1.b.json");
+    const { data } = JSON.parse(await readFile(path, "utf8"));
+    const { owners: _owners, leftBy: _left, remainders: _remainders, ...mix } = data.mix;
+    const { revision: _revision, done: _done, ...head } = data;
+    await writeFile(join(server.runs, "show-1.json"), JSON.stringify({ ...head, version: 1, mix }));
+    for (const generation of ["a", "b"]) await rm(join(server.runs, `show-1.${generation}.json`), { force: true });
+  });
+  expect(await cueNow()).toBe("4");
+});
+
+describe("a press carries what the window saw", () => {
+  test("two windows press Go on a held list: it goes on once, and no cue is fired", async () => {
+    await press({ press: "go", cue: "1" }).expect(200);
+    await press({ press: "hold", held: true }).expect(200);
+    const answers = await Promise.all([press({ press: "go", held: true }), press({ press: "go", held: true })]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+    expect(await mainNow()).toMatchObject({ cue: "1", clock: { held: false } });
+  });
+
+  test("Go that saw the list run does not let go on what was held meanwhile", async () => {
+    await press({ press: "go", cue: "1" }).expect(200);
+    await press({ press: "hold", held: true }).expect(200);
+    const { body } = await press({ press: "go", cue: "2", held: false }).expect(409);
+    expect(body.message).toContain("held meanwhile");
+    expect(await mainNow()).toMatchObject({ cue: "1", clock: { held: true } });
+  });
+
+  test("Back from two windows at once goes back one cue", async () => {
+    await press({ press: "goto", cue: "4", time: 0 }).expect(200);
+    const answers = await Promise.all([press({ press: "back", cue: "4" }), press({ press: "back", cue: "4" })]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+    expect(await cueNow()).toBe("3");
+  });
+
+  test("the same press twice, by its name, is done once; after a restart too", async () => {
+    const go = { press: "go", id: "one" };
+    const [first, second] = await Promise.all([press(go).expect(200), press(go).expect(200)]);
+    expect(second.body.turn).toBe(first.body.turn);
+    expect(await cueNow()).toBe("1");
+    server = await server.restart();
+    await press(go).expect(200);
+    expect(await cueNow()).toBe("1");
+    await press({ press: "go", id: "two" }).expect(200);
+    expect(await cueNow()).toBe("2");
+  });
 });
 
 test("an edit during a run never makes a running fade jump", async () => {

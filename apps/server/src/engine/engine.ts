@@ -1,4 +1,5 @@
 import { setTimeout as wait } from "node:timers/promises";
+import type { Worker } from "node:worker_threads";
 import {
   ConflictException,
   GatewayTimeoutException,
@@ -19,15 +20,20 @@ import type { Answer, EngineSetUp, Order, OrderBody, Refusal, Report } from "./o
 
 /** So long the engine is given to say its last words; milliseconds. */
 const LONGEST_END = 500;
-/** So long an order may take; a large show has to be read for the first one. Milliseconds. */
-const LONGEST_ORDER = 15_000;
-/** An engine whose thread ends comes back after so long, each time twice as long, up to the longest; after a while of running it begins again. Milliseconds. */
-const FIRST_PAUSE = 250;
-const LONGEST_PAUSE = 10_000;
-const SOUND = 30_000;
-/** Its frames are counted so often; one that has made none for so long, after its first, stands still and is ended. Milliseconds. */
-const LOOKING = 1000;
-const STANDS_STILL = 5000;
+/** How the engine is looked after. Milliseconds. */
+export interface EngineCare {
+  /** So long an order may take; a large show has to be read for the first one. */
+  readonly longestOrder: number;
+  /** A thread that ends comes back after so long, each time twice as long, up to the longest; once it has run for a while it begins again. */
+  readonly firstPause: number;
+  readonly longestPause: number;
+  readonly sound: number;
+  /** Its frames are counted so often; one that has made none for so long, after its first, stands still and is ended. */
+  readonly looking: number;
+  readonly standsStill: number;
+}
+
+const CARE: EngineCare = { longestOrder: 15_000, firstPause: 250, longestPause: 10_000, sound: 30_000, looking: 1000, standsStill: 5000 };
 const STARTED_AGAIN = "The engine has just been started again; look at what is on, and press once more";
 const NO_ANSWER = "The engine has not answered; look at what is on before you press once more";
 const COMING_BACK = "The engine has stopped and is being started again; what it sends to lights stands still meanwhile. Press once more when it is back";
@@ -43,6 +49,13 @@ interface Seat {
   take(order: Order): void;
   end(): Promise<void> | void;
 }
+
+/** A thread in which the engine runs. */
+export type EngineThread = Pick<Worker, "postMessage" | "terminate"> & {
+  on(event: "message", hear: (report: Report) => void): unknown;
+  on(event: "error", hear: (error: Error) => void): unknown;
+  on(event: "exit", hear: () => void): unknown;
+};
 
 /** What is wrong with the engine or what it does, for as long as it is; null: it is over. */
 export interface EngineTrouble {
@@ -65,11 +78,17 @@ export class Engine {
   private readonly asked = new Map<number, Asked>();
   private orders = 0;
   private ended = false;
-  private pause = FIRST_PAUSE;
+  private pause: number;
   private looking: NodeJS.Timeout | undefined;
 
   /** `here` runs it in this thread, which a short-lived server does not wait for. */
-  constructor(setUp: Omit<EngineSetUp, "beats">, here: boolean) {
+  constructor(
+    setUp: Omit<EngineSetUp, "beats">,
+    here: boolean,
+    private readonly care: EngineCare = CARE,
+    private readonly begin: (setUp: EngineSetUp) => EngineThread = engineWorker,
+  ) {
+    this.pause = care.firstPause;
     this.setUp = { ...setUp, beats: new Int32Array(new SharedArrayBuffer(4)) };
     this.seat = here ? this.beginHere() : this.beginThread();
   }
@@ -84,7 +103,7 @@ export class Engine {
       const limit = setTimeout(() => {
         this.asked.delete(number);
         reject(new GatewayTimeoutException(NO_ANSWER));
-      }, LONGEST_ORDER);
+      }, this.care.longestOrder);
       limit.unref();
       this.asked.set(number, { resolve, reject, limit });
       seat.take({ ...order, number });
@@ -119,7 +138,7 @@ export class Engine {
   }
 
   private beginThread(): Seat {
-    const worker = engineWorker(this.setUp);
+    const worker = this.begin(this.setUp);
     const began = now();
     worker.on("message", (report: Report) => this.hear(report));
     worker.on("error", (error) => this.log.error(`The engine failed: ${wordsOf(error)}`));
@@ -143,11 +162,11 @@ export class Engine {
     }
     this.asked.clear();
     if (this.ended) return;
-    if (now() - began > SOUND) this.pause = FIRST_PAUSE;
+    if (now() - began > this.care.sound) this.pause = this.care.firstPause;
     this.log.error(`The engine has ended by itself; it is started again in ${this.pause / 1000} s and goes on`);
     this.troubles.next({ id: "engine", words: COMING_BACK });
     await wait(this.pause, undefined, { ref: false });
-    this.pause = Math.min(this.pause * 2, LONGEST_PAUSE);
+    this.pause = Math.min(this.pause * 2, this.care.longestPause);
     if (this.ended) return;
     this.seat = this.beginThread();
     this.troubles.next({ id: "engine", words: null });
@@ -163,16 +182,16 @@ export class Engine {
     let looked = now();
     this.looking = setInterval(() => {
       const time = now();
-      const heldUp = time - looked > 2 * LOOKING;
+      const heldUp = time - looked > 2 * this.care.looking;
       looked = time;
       const made = Atomics.load(beats, 0);
       if (made !== known || (heldUp && seen !== undefined)) seen = time;
       known = made;
-      if (seen === undefined || time - seen < STANDS_STILL) return;
-      this.log.error(`The engine has made no frame for ${STANDS_STILL / 1000} s; its thread is ended and started again`);
+      if (seen === undefined || time - seen < this.care.standsStill) return;
+      this.log.error(`The engine has made no frame for ${this.care.standsStill / 1000} s; its thread is ended and started again`);
       seen = undefined;
       stands();
-    }, LOOKING);
+    }, this.care.looking);
     this.looking.unref();
   }
 

@@ -1,15 +1,31 @@
 import { type Server, type Socket, connect, createServer } from "node:net";
 
-/** A door between a server and its database that can be shut, so that the database is away, and opened again. */
+/** A door between a server and its database: it can be shut, so that the database is away; held, so that it hangs; and let a COMMIT through while its answer is lost. */
 export interface DatabaseDoor {
   readonly port: number;
   shut(): Promise<void>;
   open(): Promise<void>;
+  /** Lets nothing through either way from now on, and cuts nothing. */
+  hold(): void;
+  /** Lets everything through again, what was held first. */
+  wake(): void;
+  /** The next COMMIT reaches the database; then the line breaks before its answer, and the door is shut. */
+  loseNextCommit(): void;
 }
+
+/** How long the database is given to do a COMMIT whose answer is lost; milliseconds. */
+const COMMITTING = 150;
 
 /** Puts a door in front of a port; it is open. */
 export async function doorTo(port: number): Promise<DatabaseDoor> {
   const sockets = new Set<Socket>();
+  let losing = false;
+  let isHeld = false;
+  const shut = (): Promise<void> =>
+    new Promise((resolve) => {
+      server.close(() => resolve());
+      for (const socket of sockets) socket.destroy();
+    });
   const server: Server = createServer((inside) => {
     const outside = connect(port, "127.0.0.1");
     for (const socket of [inside, outside]) {
@@ -20,8 +36,19 @@ export async function doorTo(port: number): Promise<DatabaseDoor> {
         inside.destroy();
         outside.destroy();
       });
+      if (isHeld) socket.pause();
     }
-    inside.pipe(outside).pipe(inside);
+    let isLost = false;
+    inside.on("data", (bytes) => {
+      outside.write(bytes);
+      if (!losing || !bytes.toString("latin1").includes("COMMIT")) return;
+      losing = false;
+      isLost = true;
+      setTimeout(() => void shut(), COMMITTING);
+    });
+    outside.on("data", (bytes) => {
+      if (!isLost) inside.write(bytes);
+    });
   });
   const listen = (at: number): Promise<void> => new Promise((resolve) => server.listen(at, "127.0.0.1", resolve));
   await listen(0);
@@ -29,11 +56,16 @@ export async function doorTo(port: number): Promise<DatabaseDoor> {
   const own = typeof address === "object" && address ? address.port : 0;
   return {
     port: own,
-    shut: () =>
-      new Promise((resolve) => {
-        server.close(() => resolve());
-        for (const socket of sockets) socket.destroy();
-      }),
+    shut,
     open: () => listen(own),
+    hold: () => {
+      isHeld = true;
+      for (const socket of sockets) socket.pause();
+    },
+    wake: () => {
+      isHeld = false;
+      for (const socket of sockets) socket.resume();
+    },
+    loseNextCommit: () => (losing = true),
   };
 }

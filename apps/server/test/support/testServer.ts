@@ -20,8 +20,9 @@ export interface TestServer {
   readonly address: string;
   /** The folder in which it writes down what runs. */
   readonly runs: string;
-  /** Stops the server and starts another over the same database. */
-  restart(): Promise<TestServer>;
+  readonly settings: Settings;
+  /** Stops the server, does something to what it has written down, and starts another over the same database and folder. */
+  restart(meanwhile?: () => Promise<void>): Promise<TestServer>;
   /** Stops everything and drops the database. */
   end(): Promise<void>;
 }
@@ -67,9 +68,11 @@ export async function serve(settings: Settings): Promise<TestServer> {
     app,
     database,
     runs: settings.runs,
+    settings,
     address: await app.getUrl(),
-    restart: async () => {
+    restart: async (meanwhile) => {
       await stop();
+      await meanwhile?.();
       return serve(settings);
     },
     // What the server still has under way ends before its database goes.
