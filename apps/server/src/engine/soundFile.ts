@@ -71,7 +71,7 @@ export class SoundFile<T extends object> {
       this.waiting.data = data;
       this.waiting.told.push((error) => (error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error)))));
     });
-    this.writing ??= this.writeAll().finally(() => (this.writing = undefined));
+    this.writing ??= this.writeAll();
     return done;
   }
 
@@ -96,6 +96,8 @@ export class SoundFile<T extends object> {
       );
       for (const tell of next.told) tell(failed);
     }
+    // In the same moment in which nothing waits any more: what is written from then on begins anew.
+    this.writing = undefined;
   }
 
   private async put(data: T): Promise<void> {

@@ -23,6 +23,8 @@ export interface TestServer {
   readonly settings: Settings;
   /** Stops the server, does something to what it has written down, and starts another over the same database and folder. */
   restart(meanwhile?: () => Promise<void>): Promise<TestServer>;
+  /** Stops it; the database stays. */
+  stop(): Promise<void>;
   /** Stops everything and drops the database. */
   end(): Promise<void>;
 }
@@ -58,6 +60,7 @@ export async function emptyDatabase(): Promise<Settings> {
 export async function serve(settings: Settings): Promise<TestServer> {
   const lock = await ServerLock.take(settings);
   const database = await openDatabase(settings);
+  await lock.tellHolder("http://127.0.0.1");
   const app = await createApp(database, { ...settings, pages: "/nowhere" }, lock);
   await app.listen(0, "127.0.0.1");
   const stop = async (): Promise<void> => {
@@ -70,6 +73,7 @@ export async function serve(settings: Settings): Promise<TestServer> {
     runs: settings.runs,
     settings,
     address: await app.getUrl(),
+    stop,
     restart: async (meanwhile) => {
       await stop();
       await meanwhile?.();
