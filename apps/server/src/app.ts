@@ -42,7 +42,9 @@ export async function createApp(database: DataSource, settings: Settings, lock: 
   // A show that is imported is streamed into a file; everything else is small. What is packed counts as it is unpacked.
   app.useBodyParser("json", { limit: "1mb" });
   app.useGlobalInterceptors(new TimeLimit());
-  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, exceptionFactory: refusalOfFields }));
+  app.useGlobalPipes(
+    new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, exceptionFactory: refusalOfFields }),
+  );
   app.useGlobalFilters(new ErrorFilter());
   const description = new DocumentBuilder()
     .setTitle("Zealous Mark")

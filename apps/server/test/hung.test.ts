@@ -24,7 +24,13 @@ test("a database that hangs is as one that is away after a few seconds: everythi
   door.hold();
   const began = Date.now();
   // More than the pool has lines: none of them waits for ever.
-  const edits = await Promise.all(Array.from({ length: 12 }, (_, count) => http().post("/api/shows/1/edits").send(label(`hung ${count}`, 0))));
+  const edits = await Promise.all(
+    Array.from({ length: 12 }, (_, count) =>
+      http()
+        .post("/api/shows/1/edits")
+        .send(label(`hung ${count}`, 0)),
+    ),
+  );
   expect(edits.map(({ status }) => status)).toEqual(Array(12).fill(503));
   expect(edits[0]?.body.message).toMatch(/database (is away|went away)/);
   expect(Date.now() - began).toBeLessThan(9000);
@@ -33,7 +39,14 @@ test("a database that hangs is as one that is away after a few seconds: everythi
   await http().get("/api/health").expect(503);
   door.wake();
   await until(async () => (await http().get("/api/shows")).status === 200);
-  await until(async () => (await http().post("/api/shows/1/edits").send(label("awake", await revision()))).status === 200);
+  await until(
+    async () =>
+      (
+        await http()
+          .post("/api/shows/1/edits")
+          .send(label("awake", await revision()))
+      ).status === 200,
+  );
   expect(await revision()).toBe(1);
   const { body } = await http().get("/api/shows/1/history").expect(200);
   expect(body.edits).toHaveLength(1);

@@ -24,7 +24,11 @@ const show = readShow({
 let door: DatabaseDoor;
 let server: TestServer;
 const http = (): ReturnType<typeof client> => client(server);
-const note = (words: string, fields: object = {}): object => ({ base: 0, edits: [{ op: "setCue", from: "1", to: "1", note: words }], ...fields });
+const note = (words: string, fields: object = {}): object => ({
+  base: 0,
+  edits: [{ op: "setCue", from: "1", to: "1", note: words }],
+  ...fields,
+});
 const open = async () => (await http().get("/api/shows/1").expect(200)).body;
 const list = async () => (await http().get("/api/shows/1/run").expect(200)).body.mix.lists.main;
 const hand = async () => (await http().get("/api/shows/1/hand").expect(200)).body.hand;
@@ -55,12 +59,25 @@ afterEach(async () => {
 
 test("the same request for an edit twice is done once, over a restart too; undo and redo likewise", async () => {
   const [first, second] = await Promise.all([
-    http().post("/api/shows/1/edits").send(note("A", { request: "r1" })).expect(200),
-    http().post("/api/shows/1/edits").send(note("A", { request: "r1" })).expect(200),
+    http()
+      .post("/api/shows/1/edits")
+      .send(note("A", { request: "r1" }))
+      .expect(200),
+    http()
+      .post("/api/shows/1/edits")
+      .send(note("A", { request: "r1" }))
+      .expect(200),
   ]);
   expect([first.body.revision, second.body.revision]).toEqual([1, 1]);
   server = await server.restart();
-  expect((await http().post("/api/shows/1/edits").send(note("A", { request: "r1" })).expect(200)).body.revision).toBe(1);
+  expect(
+    (
+      await http()
+        .post("/api/shows/1/edits")
+        .send(note("A", { request: "r1" }))
+        .expect(200)
+    ).body.revision,
+  ).toBe(1);
   for (let time = 0; time < 2; time += 1) await http().post("/api/shows/1/undo").send({ request: "u1" }).expect(200);
   expect((await open()).revision).toBe(2);
   expect((await open()).history).toMatchObject({ undo: null, redo: { of: "edit" } });
@@ -68,7 +85,10 @@ test("the same request for an edit twice is done once, over a restart too; undo 
 
 test("the same record made with the run twice is done once, and answered alike", async () => {
   for (let time = 0; time < 2; time += 1) {
-    const { body } = await http().post("/api/shows/1/run/edits").send(recordNext({ request: "r2" })).expect(200);
+    const { body } = await http()
+      .post("/api/shows/1/run/edits")
+      .send(recordNext({ request: "r2" }))
+      .expect(200);
     expect(body.edit.revision).toBe(1);
     expect(body.hand.hand.held["1.intensity"].fresh).toBe(false);
   }
@@ -108,7 +128,10 @@ test("cues that were renumbered while the run was away are the same cues", async
 test("a record whose COMMIT was done and whose answer was lost is taken in whole when the database is back, and undo takes back that alone", async () => {
   await http().post("/api/shows/1/edits").send(note("before")).expect(200);
   door.loseNextCommit();
-  const lost = await http().post("/api/shows/1/run/edits").send(recordNext({ request: "r3" })).expect(503);
+  const lost = await http()
+    .post("/api/shows/1/run/edits")
+    .send(recordNext({ request: "r3" }))
+    .expect(503);
   expect(lost.body.message).toContain("before it confirmed");
   await door.open();
   await until(async () => (await http().get("/api/shows")).status === 200);
@@ -116,7 +139,14 @@ test("a record whose COMMIT was done and whose answer was lost is taken in whole
   await until(async () => (await list()).cue === "1.5");
   await until(async () => !(await isFresh()));
   // The window asks once more, with the same name.
-  expect((await http().post("/api/shows/1/run/edits").send(recordNext({ request: "r3" })).expect(200)).body.edit.revision).toBe(2);
+  expect(
+    (
+      await http()
+        .post("/api/shows/1/run/edits")
+        .send(recordNext({ request: "r3" }))
+        .expect(200)
+    ).body.edit.revision,
+  ).toBe(2);
   await http().post("/api/shows/1/undo").send({}).expect(200);
   const { show: now, history } = await open();
   expect(now.lists[0].cues.map((cue: { number: string; note?: string }) => [cue.number, cue.note])).toEqual([

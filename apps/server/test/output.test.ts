@@ -43,7 +43,13 @@ afterAll(async () => {
 test("nothing is sent until the output is switched on; then a packet is what the standard's table says, byte for byte", async () => {
   const http = client(server);
   const { port }: AddressInfo = socket.address();
-  expect((await http.get("/api/output").expect(200)).body).toEqual({ on: false, address: "127.0.0.1:5568", universes: {}, show: null, fault: null });
+  expect((await http.get("/api/output").expect(200)).body).toEqual({
+    on: false,
+    address: "127.0.0.1:5568",
+    universes: {},
+    show: null,
+    fault: null,
+  });
   await http.post("/api/shows/1/run").send({ press: "go" }).expect(200);
   await new Promise((resolve) => setTimeout(resolve, 200));
   expect(packets).toEqual([]);

@@ -45,7 +45,13 @@ async function watch(): Promise<{
 }> {
   const socket: Socket<FromServer, ToServer> = io(server.address, { transports: ["websocket"] });
   sockets.push(socket);
-  const heard = { socket, runs: [] as RunState[], fired: [] as RunEvent[], edits: [] as { revision: number }[], troubles: [] as (readonly Trouble[])[] };
+  const heard = {
+    socket,
+    runs: [] as RunState[],
+    fired: [] as RunEvent[],
+    edits: [] as { revision: number }[],
+    troubles: [] as (readonly Trouble[])[],
+  };
   socket.on("run", (state) => heard.runs.push(state));
   socket.on("fired", (event) => heard.fired.push(event));
   socket.on("troubles", (troubles) => heard.troubles.push(troubles));
@@ -183,7 +189,9 @@ test("where the newest file of what runs is damaged the list stands where the on
   server = await server.restart(async () => writeFile(newest, JSON.stringify(sound)));
   expect(await cueNow()).toBe("1");
   const { troubles } = await watch();
-  await until(() => troubles.at(-1)?.some(({ words }) => /Where show 1 stood .*firedAt.*kept as .*damaged-.*the file before/.test(words)) ?? false);
+  await until(
+    () => troubles.at(-1)?.some(({ words }) => /Where show 1 stood .*firedAt.*kept as .*damaged-.*the file before/.test(words)) ?? false,
+  );
   expect((await readdir(server.runs)).some((name) => name.includes("damaged"))).toBe(true);
   await press({ press: "go", cue: "2" }).expect(200);
 });

@@ -68,7 +68,9 @@ test("a show is put on stage on purpose, and stands there after a crash, whichev
   const { body } = await client(server).put("/api/stage").send({ show: 1 }).expect(200);
   expect(body).toEqual({ show: 1, title: "Salt", lit: 1 });
   // What runs in the other show goes on being written down.
-  await client(server).post("/api/shows/2/hand").send({ changes: [{ do: "give", moves: { 1: { intensity: 20 } } }] });
+  await client(server)
+    .post("/api/shows/2/hand")
+    .send({ changes: [{ do: "give", moves: { 1: { intensity: 20 } } }] });
   server = await server.restart();
   expect(await stage()).toMatchObject({ show: 1 });
   heard = [];

@@ -20,7 +20,19 @@ function firedStates(count: number): { states: RunState[]; events: RunEvent[] } 
     happenTo(mix, happening, sheet, list.id);
     states.push(stateAt(turn));
     const cues = { [list.id]: mix.lists.get(list.id)?.cue ?? null };
-    events.push({ show: 1, turn, revision: 7, happening, cues, fired: [], reports: [], check: mixCheck(mix), origin: 0, from: null });
+    events.push({
+      show: 1,
+      turn,
+      revision: 7,
+      happening,
+      cues,
+      fired: [],
+      reports: [],
+      check: mixCheck(mix),
+      origin: 0,
+      press: null,
+      from: null,
+    });
   }
   return { states, events };
 }

@@ -35,6 +35,8 @@ export const runEvent = z.object({
   check: z.number(),
   /** The run's clock read 0 at this moment, milliseconds of the server's clock. */
   origin: z.number(),
+  /** The name of the press that it answers; null for what came by itself, and for presses without one. */
+  press: z.string().nullable(),
   /** Who pressed; null for what came by itself. */
   from: z.object({ by: z.enum(["window", "osc"]), who: z.string() }).nullable(),
 });
@@ -51,6 +53,7 @@ export const PRESSES = [
   "catch",
   "rate",
   "look",
+  "bump",
   "tempo",
   "standby",
   "fire",
@@ -66,7 +69,7 @@ export const pressRequest = z.object({
   cue: z.string().max(12).optional(),
   /** goto, release, master, look: in so many seconds; left out, as the show says. */
   time: z.number().min(0).max(3600).optional(),
-  /** hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held, so that two presses at once let it go on and fire nothing. */
+  /** hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held, so that two presses at once let it go on and fire nothing. bump: whether it is pressed; whoever holds it says so again and again. */
   held: z.boolean().optional(),
   /** master, fader, look: 0 to 100. */
   level: z.number().min(0).max(100).optional(),

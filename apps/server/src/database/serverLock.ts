@@ -46,7 +46,11 @@ export class ServerLock {
 
   /** Writes down which server has the lock, for those who do not; once the tables are there. */
   async tellHolder(address: string): Promise<void> {
-    await this.connection?.query("REPLACE INTO servers (name, address, pid, since) VALUES (?, ?, ?, UTC_TIMESTAMP())", [NAME, address, process.pid]);
+    await this.connection?.query("REPLACE INTO servers (name, address, pid, since) VALUES (?, ?, ?, UTC_TIMESTAMP())", [
+      NAME,
+      address,
+      process.pid,
+    ]);
   }
 
   /** True while the lock is held. One whose connection has gone takes it again where nobody else has it by now; says who has. */
@@ -88,7 +92,10 @@ async function connect({ database }: Settings): Promise<Connection> {
 }
 
 async function getLock(connection: Connection, { database }: Settings, seconds: number): Promise<boolean> {
-  const [rows] = await connection.query<RowDataPacket[]>("SELECT GET_LOCK(?, ?) AS taken", [`zealous_mark.${database.name}`.slice(0, 64), seconds]);
+  const [rows] = await connection.query<RowDataPacket[]>("SELECT GET_LOCK(?, ?) AS taken", [
+    `zealous_mark.${database.name}`.slice(0, 64),
+    seconds,
+  ]);
   return rows[0]?.["taken"] === 1;
 }
 

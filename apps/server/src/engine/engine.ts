@@ -36,7 +36,8 @@ export interface EngineCare {
 const CARE: EngineCare = { longestOrder: 15_000, firstPause: 250, longestPause: 10_000, sound: 30_000, looking: 1000, standsStill: 5000 };
 const STARTED_AGAIN = "The engine has just been started again; look at what is on, and press once more";
 const NO_ANSWER = "The engine has not answered; look at what is on before you press once more";
-const COMING_BACK = "The engine has stopped and is being started again; what it sends to lights stands still meanwhile. Press once more when it is back";
+const COMING_BACK =
+  "The engine has stopped and is being started again; what it sends to lights stands still meanwhile. Press once more when it is back";
 
 interface Asked {
   readonly resolve: (value: Answer) => void;

@@ -139,7 +139,10 @@ export class EngineHost {
       await write();
       this.trouble(what, null);
     } catch (error) {
-      this.trouble(what, `Where show ${what.split(" ")[1] ?? ""} stands cannot be written down: ${diskWords(error)}. It runs on; after a crash it would not stand there.`);
+      this.trouble(
+        what,
+        `Where show ${what.split(" ")[1] ?? ""} stands cannot be written down: ${diskWords(error)}. It runs on; after a crash it would not stand there.`,
+      );
     }
   }
 
@@ -186,7 +189,7 @@ export class EngineHost {
     // Before it was stored which show is on stage, it was the one in which something was pressed.
     if (!this.stage.isKnown && this.stage.show === null && written && this.files.shows().length === 1) this.setStage(show);
     // What would have fired while nobody ran it fires before anybody asks.
-    await this.happened(running, oneOrNone(running.pass()));
+    await this.happened(running, running.pass());
     this.trouble(`open ${show}`, null);
     return running;
   }
@@ -277,8 +280,8 @@ export class EngineHost {
   private frame(running: RunningShow, time: number): void {
     if (this.lagging.has(running.show)) return;
     if (running.isLagging) return void this.catchUp(running);
-    const event = running.pass();
-    if (event) void this.happened(running, [event]);
+    const events = running.pass();
+    if (events.length > 0) void this.happened(running, events);
     else if (time - (this.written.get(running.show) ?? time) > WRITING && running.isMoving()) void this.write(running);
   }
 
@@ -315,10 +318,6 @@ export class EngineHost {
     for (const { path, why } of files)
       this.trouble(`damaged ${what}`, `${said} was written in a file that is damaged (${why}); it is kept as ${path}. ${instead}`.trim());
   }
-}
-
-function oneOrNone<T>(thing: T | undefined): T[] {
-  return thing === undefined ? [] : [thing];
 }
 
 /** What a disk that fails says, in words. */

@@ -15,14 +15,19 @@ export function happeningOf(mix: Mix, press: PressRequest, t: number, first: str
       return { t, list: id, hold: press.held ?? !run.clock.held };
     case "go":
       if (press.held !== undefined && press.held !== run.clock.held)
-        throw new CannotNow(run.clock.held ? `The list has been held meanwhile; Go lets it go on. Look at it and press again` : "The list goes on already; nothing was fired");
+        throw new CannotNow(
+          run.clock.held
+            ? `The list has been held meanwhile; Go lets it go on. Look at it and press again`
+            : "The list goes on already; nothing was fired",
+        );
       if (!run.clock.held) expectNext(mix, id, press.cue);
       return { t, list: id, go: true };
     case "goto":
       if (press.cue === undefined) throw new ShowError("Go to which cue? Give its number");
       return { t, list: id, goto: cueAt(run.list, rowOf(run.list, press.cue)).number, ...time };
     case "back":
-      if (press.cue !== undefined && press.cue !== run.cue) throw new CannotNow(`The list stands in cue ${run.cue ?? "none"} by now; nothing was pressed`);
+      if (press.cue !== undefined && press.cue !== run.cue)
+        throw new CannotNow(`The list stands in cue ${run.cue ?? "none"} by now; nothing was pressed`);
       if (previousRow(run) < 0) throw new CannotNow("There is no cue before this one");
       return { t, list: id, back: true };
     case "release":
@@ -36,6 +41,7 @@ export function happeningOf(mix: Mix, press: PressRequest, t: number, first: str
       return { t, list: id, catch: true };
     case "rate":
       return { t, list: id, rate: wanted(press.rate, "rate, such as 1.5") };
+    case "bump":
     case "look": {
       const look = wanted(press.look, "look");
       if (!mix.looks.has(look))

@@ -14,6 +14,8 @@ export interface WrittenRun {
   readonly revision: number | undefined;
   /** The ids of the newest presses. */
   readonly done: readonly string[];
+  /** The held looks of which a bump was pressed, and where each fader goes back to. */
+  readonly bumps: Readonly<Record<string, number>>;
   readonly mix: MixSnapshot;
 }
 
@@ -23,7 +25,7 @@ interface WrittenHand {
 }
 
 const olderHead = z.object({ show: z.number().int(), turn: z.number(), takenAt: z.number() });
-const head = olderHead.extend({ revision: z.number().int(), done: z.array(z.string()) });
+const head = olderHead.extend({ revision: z.number().int(), done: z.array(z.string()), bumps: z.record(z.string(), z.number()) });
 const handText = z.object({ hand: z.string() });
 
 /** The files in which what runs and what is in hand is written down, for each show, so that it stands again after a crash, with the database away too. */
@@ -122,7 +124,7 @@ function runOf(raw: unknown, show: number, older: boolean): WrittenRun {
   if (parsed.data.show !== show) throw new Error(`it is of show ${parsed.data.show}`);
   const mix: unknown = typeof raw === "object" && raw !== null ? Reflect.get(raw, "mix") : undefined;
   try {
-    return { revision: undefined, done: [], ...parsed.data, mix: readMixSnapshot(mix, older) };
+    return { revision: undefined, done: [], bumps: {}, ...parsed.data, mix: readMixSnapshot(mix, older) };
   } catch (error) {
     throw new Error(error instanceof ShowError ? error.faults.join("; ") : wordsOf(error), { cause: error });
   }

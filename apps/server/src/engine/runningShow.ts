@@ -23,6 +23,8 @@ import type { WrittenRun } from "./runFile.ts";
 
 /** Presses by their ids are known for so long, so that the same one twice is done once. */
 const MOST_KNOWN = 64;
+/** A bump is held for so long after somebody has said that it is pressed; milliseconds. */
+const BUMPING = 1500;
 /** A run is brought up to now in steps of so many seconds where it was away for long. */
 const STRIDE = 1;
 /** A run that lags behind so many seconds is brought up to now step by step, between the frames of others. */
@@ -39,6 +41,9 @@ export class RunningShow {
   private turn: number;
   /** The newest presses by their ids, each with what came of it; null where that was before a restart. */
   private readonly known = new Map<string, RunEvent | null>();
+  private newest: RunEvent | undefined;
+  /** By held look: a bump that is pressed, where the fader goes back to, and until when somebody has said that it is. Milliseconds. */
+  private readonly bumps = new Map<string, { back: number; until: number }>();
   /** Milliseconds of the server's clock at which the run's clock read 0. */
   private origin: number;
 
@@ -57,9 +62,13 @@ export class RunningShow {
       return;
     }
     const away = Math.min(Math.max(0, Date.now() - written.takenAt), LONGEST_AWAY);
-    const mix = missed.flatMap(({ steps }) => renumbered(steps)).reduce((run, { list, numbers }) => snapshotRenamed(run, list, numbers), written.mix);
+    const mix = missed
+      .flatMap(({ steps }) => renumbered(steps))
+      .reduce((run, { list, numbers }) => snapshotRenamed(run, list, numbers), written.mix);
     this.mix = mixFrom(sheet, mix);
     for (const id of written.done) this.known.set(id, null);
+    // Whoever held a bump must say so again; after a restart nobody has.
+    for (const [look, back] of Object.entries(written.bumps)) this.bumps.set(look, { back, until: 0 });
     this.turn = Math.max(written.turn + 1, Math.floor(now()));
     this.origin = now() - written.mix.now * 1000 - away;
     for (const { run } of missed) if (run) this.takeMove(run, this.mix.now);
@@ -95,7 +104,7 @@ export class RunningShow {
   written(): WrittenRun {
     this.mix.advance(this.time);
     const { show, turn, revision } = this;
-    return { show, turn, revision, takenAt: Date.now(), done: [...this.known.keys()], mix: snapshotOf(this.mix) };
+    return { show, turn, revision, takenAt: Date.now(), done: [...this.known.keys()], bumps: this.heldBumps(), mix: snapshotOf(this.mix) };
   }
 
   /** True while something is on its way. */
@@ -117,11 +126,40 @@ export class RunningShow {
     const t = this.time;
     this.mix.advance(t);
     // What came of a press before a restart is in the run already.
-    if (known === null) return this.happen({ t, passed: true }, from);
-    const event = this.happen(happeningOf(this.mix, press, t, this.first), from);
+    if (known === null) return this.happen({ t, passed: true }, from, id);
+    const event = press.press === "bump" ? this.bump(press, t, from) : this.happen(happeningOf(this.mix, press, t, this.first), from, id);
+    if (press.press === "look" && press.look !== undefined) this.bumps.delete(press.look);
     if (id !== undefined) this.known.set(id, event);
     for (const old of [...this.known.keys()].slice(0, -MOST_KNOWN)) this.known.delete(old);
     return event;
+  }
+
+  /** A bump is held: the fader is full while somebody says that it is pressed, and goes back when nobody does any more. */
+  private bump(press: PressRequest, t: number, from: PressedBy): RunEvent {
+    const look = press.look ?? "";
+    const known = this.bumps.get(look);
+    const wanted = happeningOf(this.mix, { ...press, press: "look", level: 100, time: 0 }, t, this.first);
+    if (press.held !== false) {
+      const back = known?.back ?? this.mix.looks.get(look)?.level.to ?? 0;
+      this.bumps.set(look, { back, until: now() + BUMPING });
+      return known ? this.again() : this.happen(wanted, from, press.id);
+    }
+    if (!known) return this.again();
+    this.bumps.delete(look);
+    return this.happen({ t, look, level: known.back, time: 0 }, from, press.id);
+  }
+
+  /** Lets bumps go back of which nobody says any more that they are pressed. */
+  private endBumps(t: number): RunEvent[] {
+    const over = [...this.bumps].filter(([, { until }]) => until < now());
+    return over.flatMap(([look, { back }]) => {
+      this.bumps.delete(look);
+      return this.mix.looks.has(look) ? [this.happen({ t, look, level: back, time: 0 })] : [];
+    });
+  }
+
+  private heldBumps(): Record<string, number> {
+    return Object.fromEntries([...this.bumps].map(([look, { back }]) => [look, back]));
   }
 
   /** Takes an edit of the show: what runs goes on as it was told, and a list that it leaves elsewhere stands there. Gives back what has happened. */
@@ -146,11 +184,12 @@ export class RunningShow {
     if (this.mayTake(move)) this.mix.settle(move.list, move.after, t);
   }
 
-  /** Lets time pass up to now; tells what has fired by itself, or undefined where nothing has. */
-  pass(): RunEvent | undefined {
+  /** Lets time pass up to now; tells what has come about by itself. */
+  pass(): RunEvent[] {
     const t = this.time;
     this.mix.advance(t);
-    return this.mix.log.length > 0 || this.mix.reports.length > 0 ? this.happen({ t, passed: true }) : undefined;
+    const passed = this.mix.log.length > 0 || this.mix.reports.length > 0 ? [this.happen({ t, passed: true })] : [];
+    return this.bumps.size === 0 ? passed : [...passed, ...this.endBumps(t)];
   }
 
   /** Writes what every key puts out now into `into`. */
@@ -166,14 +205,21 @@ export class RunningShow {
     return this.mix.tempos;
   }
 
-  private happen(happening: Happening, from: PressedBy | null = null): RunEvent {
+  /** The newest event once more, for a press that changes nothing. */
+  private again(): RunEvent {
+    return this.newest ?? this.happen({ t: this.time, passed: true });
+  }
+
+  private happen(happening: Happening, from: PressedBy | null = null, press: string | null = null): RunEvent {
     this.mix = happenTo(this.mix, happening, this.sheet, this.first);
     this.turn += 1;
     const fired: FiredCue[] = this.mix.log.splice(0);
     const reports = this.mix.reports.splice(0);
     const cues = Object.fromEntries([...this.mix.lists].map(([id, { cue }]) => [id, cue]));
     const { show, turn, revision, origin } = this;
-    return { show, turn, revision, happening, cues, fired, reports, check: mixCheck(this.mix), origin, from };
+    const event: RunEvent = { show, turn, revision, happening, cues, fired, reports, check: mixCheck(this.mix), origin, from, press };
+    this.newest = event;
+    return event;
   }
 }
 

@@ -69,7 +69,9 @@ export class SoundFile<T extends object> {
     const done = new Promise<void>((resolve, reject) => {
       this.waiting ??= { data, told: [] };
       this.waiting.data = data;
-      this.waiting.told.push((error) => (error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error)))));
+      this.waiting.told.push((error) =>
+        error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error))),
+      );
     });
     this.writing ??= this.writeAll();
     return done;

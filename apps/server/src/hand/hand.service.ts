@@ -54,7 +54,8 @@ export class HandService implements OnModuleDestroy {
     this.subscriptions.add(
       this.shows.changes.subscribe(({ show, kind, steps, run }) => {
         const recorded = kind === "edit" ? (run?.recorded ?? []) : [];
-        if (recorded.length > 0) this.follow(show, (hand, sheet) => changeHand(hand, { do: "recorded", keys: [...recorded] }, sheet, now()));
+        if (recorded.length > 0)
+          this.follow(show, (hand, sheet) => changeHand(hand, { do: "recorded", keys: [...recorded] }, sheet, now()));
         if (steps.some((step) => step.at === "entry")) this.follow(show, fitHand);
         if (kind !== "edit") this.follow(show, (hand) => followHistory(hand, steps));
       }),

@@ -156,7 +156,11 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     const { data, exists } = readJsonFile(this.path);
     const kept = oscSettings.safeParse(data);
     if (kept.success) return kept.data;
-    if (exists) this.troubles.set(`damaged ${TROUBLE}`, `OSC is off: its stored settings are damaged; they are kept as ${keepAside(this.path)}. Set it in Rig, OSC`);
+    if (exists)
+      this.troubles.set(
+        `damaged ${TROUBLE}`,
+        `OSC is off: its stored settings are damaged; they are kept as ${keepAside(this.path)}. Set it in Rig, OSC`,
+      );
     return AT_FIRST;
   }
 
@@ -182,7 +186,8 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   /** A message more than can be done is left out; windows are told, and whoever sent the first of them. */
   private leaveOut(who: string, { address }: OscWords): void {
     this.leftOut += 1;
-    if (this.leftOut === 1) this.send(who, { address: "/zm/error", args: [address, "More messages came at once than can be done; this one was left out"] });
+    if (this.leftOut === 1)
+      this.send(who, { address: "/zm/error", args: [address, "More messages came at once than can be done; this one was left out"] });
     clearTimeout(this.flooded);
     this.flooded = setTimeout(() => {
       this.leftOut = 0;

@@ -49,7 +49,8 @@ export class PressDto implements PressRequest {
 
   @ApiProperty({
     required: false,
-    description: "go: the cue that the window showed as next, so that two presses at once fire one cue. back: the cue in which it showed the list. goto: the cue to go to.",
+    description:
+      "go: the cue that the window showed as next, so that two presses at once fire one cue. back: the cue in which it showed the list. goto: the cue to go to.",
   })
   @IsOptional()
   @IsString()
@@ -63,7 +64,11 @@ export class PressDto implements PressRequest {
   @Max(3600)
   time?: number | undefined;
 
-  @ApiProperty({ required: false, description: "hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held" })
+  @ApiProperty({
+    required: false,
+    description:
+      "hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held. bump: whether it is pressed; it goes back where nobody says so again within 1.5 s",
+  })
   @IsOptional()
   @IsBoolean()
   held?: boolean | undefined;

@@ -1,6 +1,15 @@
 import { ConflictException, Injectable, InternalServerErrorException, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
 import { type Hand, type PressedBy, ShowError } from "@zm/core";
-import { type OutputSettings, type OutputState, type PressRequest, type RunEvent, type RunState, type SentLevels, type StageState, placeOfAddress } from "@zm/protocol";
+import {
+  type OutputSettings,
+  type OutputState,
+  type PressRequest,
+  type RunEvent,
+  type RunState,
+  type SentLevels,
+  type StageState,
+  placeOfAddress,
+} from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DatabaseAway } from "../database/lost.ts";
 import { Engine } from "../engine/engine.ts";

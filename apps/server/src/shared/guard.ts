@@ -36,7 +36,9 @@ export function guard(showType: string): (request: Request, response: Response, 
 }
 
 /** Refuses what changes something on a server that only reads, with the reason and who may. */
-export function writersOnly({ readingBecause }: Pick<ServerLock, "readingBecause">): (request: Request, response: Response, next: NextFunction) => void {
+export function writersOnly({
+  readingBecause,
+}: Pick<ServerLock, "readingBecause">): (request: Request, response: Response, next: NextFunction) => void {
   return (request, response, next) => {
     if (readingBecause === null || !CHANGING.has(request.method)) return next();
     const message = `${readingBecause}. Nothing was changed.`;

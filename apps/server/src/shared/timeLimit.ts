@@ -1,4 +1,11 @@
-import { type CallHandler, type ExecutionContext, GatewayTimeoutException, Injectable, type NestInterceptor, SetMetadata } from "@nestjs/common";
+import {
+  type CallHandler,
+  type ExecutionContext,
+  GatewayTimeoutException,
+  Injectable,
+  type NestInterceptor,
+  SetMetadata,
+} from "@nestjs/common";
 import { type Observable, catchError, throwError, timeout, TimeoutError } from "rxjs";
 
 /** So long a request is waited for; milliseconds. */
@@ -18,7 +25,9 @@ export class TimeLimit implements NestInterceptor {
       catchError((error: unknown) =>
         throwError(() =>
           error instanceof TimeoutError
-            ? new GatewayTimeoutException(`This was not done within ${LONGEST / 1000} s, and is not waited for; look whether it was before you do it again`)
+            ? new GatewayTimeoutException(
+                `This was not done within ${LONGEST / 1000} s, and is not waited for; look whether it was before you do it again`,
+              )
             : error,
         ),
       ),

@@ -6,7 +6,14 @@ import { join } from "node:path";
 import { type Readable, Transform } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { createGunzip, createInflate } from "node:zlib";
-import { HttpException, Injectable, PayloadTooLargeException, RequestTimeoutException, ServiceUnavailableException, UnsupportedMediaTypeException } from "@nestjs/common";
+import {
+  HttpException,
+  Injectable,
+  PayloadTooLargeException,
+  RequestTimeoutException,
+  ServiceUnavailableException,
+  UnsupportedMediaTypeException,
+} from "@nestjs/common";
 import { Settings } from "../settings.ts";
 
 /** A document may be so large, unpacked; bytes. */
@@ -26,7 +33,8 @@ export class ImportFile {
 
   /** Receives a document and does something with its file when the imports before it are done. What is refused says why: too large, too slow, packed in a way that is not known, too many at once. */
   async receive<T>(request: IncomingMessage, work: (path: string) => Promise<T>): Promise<T> {
-    if (this.waiting >= MOST_WAITING) throw new ServiceUnavailableException(`${MOST_WAITING} shows are being imported already; wait until one is there, and try again`);
+    if (this.waiting >= MOST_WAITING)
+      throw new ServiceUnavailableException(`${MOST_WAITING} shows are being imported already; wait until one is there, and try again`);
     this.waiting += 1;
     const turn = this.queue.then(() => this.take(request, work));
     this.queue = turn.catch(() => undefined);
@@ -65,7 +73,9 @@ async function write(request: IncomingMessage, path: string): Promise<void> {
   } catch (error) {
     if (late.signal.aborted) throw new RequestTimeoutException("Nothing more came of this document; send it again");
     if (error instanceof HttpException) throw error;
-    throw new ServiceUnavailableException("The document could not be received whole; nothing was imported. Is the disk full?", { cause: error });
+    throw new ServiceUnavailableException("The document could not be received whole; nothing was imported. Is the disk full?", {
+      cause: error,
+    });
   } finally {
     clearTimeout(patience);
   }

@@ -35,7 +35,10 @@ export async function insertPieces(
 }
 
 /** The exact steps of stored edits of one show, in the order of the rows, read in slices. Throws ShowError where they do not read. */
-export async function readSteps(manager: EntityManager, rows: readonly Pick<EditRow, "showId" | "revision" | "steps" | "pieces">[]): Promise<Step[][]> {
+export async function readSteps(
+  manager: EntityManager,
+  rows: readonly Pick<EditRow, "showId" | "revision" | "steps" | "pieces">[],
+): Promise<Step[][]> {
   const large = rows.filter(({ pieces }) => pieces !== null);
   const [showId] = large.map((row) => row.showId);
   const kept =
@@ -49,7 +52,8 @@ export async function readSteps(manager: EntityManager, rows: readonly Pick<Edit
   const all: Step[][] = [];
   for (const { revision, steps, pieces } of rows) {
     const texts = pieces === null ? [steps] : (piecesOf.get(revision) ?? []).map((piece) => piece.steps);
-    if (pieces !== null && texts.length !== pieces) throw new Error(`Edit ${revision} is stored in ${pieces} pieces, and ${texts.length} are there`);
+    if (pieces !== null && texts.length !== pieces)
+      throw new Error(`Edit ${revision} is stored in ${pieces} pieces, and ${texts.length} are there`);
     all.push((await mapInSlices(texts, stepsIn)).flat());
   }
   return all;

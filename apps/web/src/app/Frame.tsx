@@ -23,6 +23,7 @@ import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
 import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
+import { Troubles } from "./Troubles.tsx";
 import { FindDialog, KeysDialog, NumbersDialog, RecordDrawer, Shelf, TakeDialog, UpdateDrawer } from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
@@ -79,6 +80,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
       </h1>
       <TopBar show={show} live={live} />
       <DamagedHand />
+      <Troubles />
       <div className="relative flex min-h-0 flex-1">
         <main className="min-w-0 flex-1">
           <Outlet />

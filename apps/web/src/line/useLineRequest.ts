@@ -21,6 +21,7 @@ import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
+import { putOnStage } from "../run/StageSwitch.tsx";
 import { pressFor } from "../run/typedPress.ts";
 import { usePress } from "../run/usePress.ts";
 import { useCall } from "../outside/useCall.ts";
@@ -211,9 +212,9 @@ export function useLineRequest({
         void navigate(`/show/${id}/score`);
         return showInScore(request.what, request.shown, listAt(target));
       case "press": {
+        if (request.press.do === "putOnStage") return putOnStage(client, id);
         const pressed = pressFor(request.press, useLive.getState().run);
-        if (pressed) await press(pressed);
-        return true;
+        return pressed === undefined || (await press(pressed));
       }
       case "hand":
         return inHand(request);

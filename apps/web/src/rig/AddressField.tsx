@@ -1,4 +1,4 @@
-import { ADDRESS } from "@zm/protocol";
+import { isAddress } from "@zm/protocol";
 import { useState } from "react";
 
 interface AddressFieldProps {
@@ -11,7 +11,7 @@ interface AddressFieldProps {
 export function AddressField({ label, value, onTake }: AddressFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? value;
-  const wrong = text !== "" && !ADDRESS.test(text);
+  const wrong = text !== "" && !isAddress(text);
   const take = (): void => {
     if (typed === null || wrong) return;
     if (typed !== value) onTake(typed);
@@ -25,7 +25,7 @@ export function AddressField({ label, value, onTake }: AddressFieldProps) {
         placeholder="host:port"
         value={text}
         aria-invalid={wrong}
-        title={wrong ? "A host and a port, such as 127.0.0.1:5568" : undefined}
+        title={wrong ? "A host and a port from 1 to 65535, such as 127.0.0.1:5568" : undefined}
         onChange={(event) => setTyped(event.target.value.trim())}
         onBlur={take}
         onKeyDown={(event) => {

@@ -37,7 +37,13 @@ export function OutputTab() {
           Send levels to the lights
         </SettingSwitch>
         <AddressField label="To" value={state?.address ?? ""} onTake={(address) => set({ address })} />
-        <p className="text-quiet">{stateWords(state, id)}</p>
+        {state?.fault ? (
+          <p role="alert" className="text-error">
+            {state.fault}
+          </p>
+        ) : (
+          <p className="text-quiet">{stateWords(state, id)}</p>
+        )}
       </div>
       <div className="flex flex-wrap items-center gap-2">
         <div role="group" aria-label="Universe" className="flex gap-1">
@@ -67,7 +73,7 @@ export function OutputTab() {
 function stateWords(state: OutputState | undefined, id: number): string {
   if (!state) return "";
   if (!state.on) return "Nothing is sent until this is switched on; 127.0.0.1 is this machine alone";
-  if (state.show === null) return "Nothing is sent yet: it begins when something is fired";
+  if (state.show === null) return "Nothing is sent: no show is on stage. A Go puts its show there, or the switch in Run";
   return state.show === id
     ? "The levels of this show are sent, 40 times a second while something moves"
     : `Show ${state.show} is on stage, and its levels are sent`;

@@ -10,6 +10,7 @@ import { GoTo } from "./GoTo.tsx";
 import { NextCue } from "./NextCue.tsx";
 import { OnStage } from "./OnStage.tsx";
 import { RunPicture } from "./RunPicture.tsx";
+import { StageSwitch } from "./StageSwitch.tsx";
 import { unusualOf } from "./unusual.ts";
 import { useGo } from "./useGo.ts";
 import { usePress } from "./usePress.ts";
@@ -44,6 +45,7 @@ export function RunView() {
                 <CallerSays most={1} />
               </div>
               <SetBack run={own} />
+              <StageSwitch />
               <Link className="shrink-0 text-[13px] text-quiet underline" to={`/show/${id}/log`} title="What was fired, when and by whom">
                 Run log
               </Link>

@@ -1,6 +1,7 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { listOf, nextRow, runTime, standingCue } from "@zm/core";
 import { Link, useParams } from "react-router";
+import { Troubles } from "../app/Troubles.tsx";
 import { clockTime, triggerWords } from "../shared/words.ts";
 import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
@@ -35,6 +36,7 @@ function Watching({ show, large }: { show: OpenShow; large: boolean }) {
           {large ? "With the stage" : "In large letters"}
         </Link>
       </header>
+      <Troubles />
       {!large && <RunPicture cue={cue} />}
       <Standing show={show} large={large} />
     </main>

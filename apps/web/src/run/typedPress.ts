@@ -7,6 +7,8 @@ import type { Pressed } from "./usePress.ts";
 /** What a typed line presses; undefined where there is nothing to do, as for a list that is to start and runs already. */
 export function pressFor(press: LinePress, run: LiveRun | null | undefined): Pressed | undefined {
   switch (press.do) {
+    case "putOnStage":
+      return undefined;
     case "fire":
       return { ask: { press: "fire" } };
     case "standby":
@@ -26,8 +28,9 @@ export function pressFor(press: LinePress, run: LiveRun | null | undefined): Pre
     case "go": {
       // It fires the cue that was next when it was typed, and no other.
       const own = run?.mix.lists.get(listOf(press) ?? "");
-      const next = own && !own.clock.held ? own.list.cues[nextRow(own)]?.number : undefined;
-      return { ask: { press: "go", list: listOf(press), ...(next === undefined ? {} : { cue: next }) } };
+      const held = own?.clock.held ?? false;
+      const next = own && !held ? own.list.cues[nextRow(own)]?.number : undefined;
+      return { ask: { press: "go", list: listOf(press), held, ...(next === undefined ? {} : { cue: next }) } };
     }
     case "back":
     case "catch":
@@ -57,6 +60,8 @@ function timed({ time }: { time?: number | undefined }): { time?: number } {
 export function pressWords(press: LinePress, sheet: ShowSheet, run: LiveRun | null | undefined): string {
   const label = (id: string): string => sheet.lists.get(id)?.list.label || id;
   switch (press.do) {
+    case "putOnStage":
+      return "puts this show on stage; the lights of the one that is there go dark";
     case "fire": {
       const set = run?.mix.standby ?? [];
       return set.length === 0

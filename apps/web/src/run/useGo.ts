@@ -26,12 +26,16 @@ export function useGo(list: string) {
       pressedAt.current = event.timeStamp;
       const run = runOf();
       const next = run ? run.list.cues[nextRow(run)]?.number : undefined;
-      const seen = next === undefined || run?.clock.held ? {} : { cue: next };
+      const held = run?.clock.held ?? false;
+      const seen = { held, ...(next === undefined || held ? {} : { cue: next }) };
       void press({ ask: { press: "go", list, ...seen }, here: (t) => ({ t, list, go: true }) });
     },
     [press, list, runOf],
   );
-  const back = useCallback(() => void press({ ask: { press: "back", list }, here: (t) => ({ t, list, back: true }) }), [press, list]);
+  const back = useCallback(() => {
+    const cue = runOf()?.cue ?? null;
+    void press({ ask: { press: "back", list, ...(cue === null ? {} : { cue }) }, here: (t) => ({ t, list, back: true }) });
+  }, [press, list, runOf]);
   const hold = useCallback(() => {
     const held = !(runOf()?.clock.held ?? false);
     void press({ ask: { press: "hold", list, held }, here: (t) => ({ t, list, hold: held }) });

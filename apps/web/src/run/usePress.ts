@@ -1,11 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import type { Happening } from "@zm/core";
-import type { PressRequest } from "@zm/protocol";
+import { type PressRequest, runEvent } from "@zm/protocol";
 import { useCallback } from "react";
 import { tellTrouble } from "../shared/notices.ts";
-import { api } from "../show/api.ts";
-import { pressHere, takeFired, unpressHere } from "../show/takeFired.ts";
+import { api, requestName } from "../show/api.ts";
+import { pressAnswered, pressHere, takeFired, unpressHere } from "../show/takeFired.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
+import { PressQueue } from "./pressQueue.ts";
 
 /** A press, and what it does here at once, before the server has answered: what is left out waits for the answer. */
 export interface Pressed {
@@ -13,21 +14,34 @@ export interface Pressed {
   readonly here?: (t: number) => Happening;
 }
 
-/** Presses something on what runs. It is shown at once; a refusal is told, and what the server knows of is shown again. */
-export function usePress(): (pressed: Pressed) => Promise<void> {
-  const { id } = useShow();
+/** The presses of this window on their way to each show. */
+const queues = new Map<number, PressQueue>();
+
+function queueOf(show: number): PressQueue {
+  const queue = queues.get(show) ?? new PressQueue((ask) => api.press(show, ask));
+  queues.set(show, queue);
+  return queue;
+}
+
+/** Presses something on what runs, in the order in which it was pressed. It is shown at once; a refusal is told, and what the server knows of is shown again. True when it was done. */
+export function usePress(): (pressed: Pressed) => Promise<boolean> {
+  const { id: show } = useShow();
   const client = useQueryClient();
   const sheetNow = useSheetNow();
   return useCallback(
     async ({ ask, here }) => {
-      if (here) pressHere(sheetNow(), here);
-      try {
-        takeFired(client, await api.press(id, ask));
-      } catch (error) {
-        unpressHere();
-        tellTrouble(error);
+      const id = requestName();
+      if (here) pressHere(id, sheetNow(), here);
+      const result = await queueOf(show).add({ ...ask, id });
+      if ("refusal" in result) {
+        unpressHere(id);
+        tellTrouble(result.refusal);
+        return false;
       }
+      if ("answer" in result) takeFired(client, runEvent.parse(result.answer));
+      pressAnswered(id);
+      return true;
     },
-    [id, client, sheetNow],
+    [show, client, sheetNow],
   );
 }

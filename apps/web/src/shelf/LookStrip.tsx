@@ -1,6 +1,6 @@
 import { type HeldLook, type LookRun } from "@zm/core";
 import { Trash2 } from "lucide-react";
-import { useRef } from "react";
+import { useCallback, useEffect, useRef } from "react";
 import { usePress } from "../run/usePress.ts";
 import { useRunTime } from "../run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuRule, NamedEntry } from "../shared/DropMenu.tsx";
@@ -10,24 +10,41 @@ import { Fader } from "./Fader.tsx";
 import { Strip } from "./Strip.tsx";
 import { shownAt } from "./shownAt.ts";
 
+/** While a bump is held it is said again so often; milliseconds. */
+const BUMPING = 500;
+
 /** A held look on its fader. */
 export function LookStrip({ look, run }: { look: HeldLook; run: LookRun | undefined }) {
   const now = useRunTime();
   const press = usePress();
   const level = run ? shownAt(run.level, now) : 0;
-  const before = useRef<number | null>(null);
+  const bumping = useRef<ReturnType<typeof setInterval> | null>(null);
   const move = (to: number): void =>
     void press({ ask: { press: "look", look: look.id, level: to }, here: (t) => ({ t, look: look.id, level: to }) });
+  const hold = (held: boolean): void => void press({ ask: { press: "bump", look: look.id, held } });
   const bump = (): void => {
-    if (before.current !== null) return;
-    before.current = level;
-    move(100);
+    if (bumping.current !== null) return;
+    // Held for as long as it is said again: where this window goes, so does the bump.
+    bumping.current = setInterval(() => hold(true), BUMPING);
+    void press({ ask: { press: "bump", look: look.id, held: true }, here: (t) => ({ t, look: look.id, level: 100 }) });
   };
-  const letGo = (): void => {
-    if (before.current === null) return;
-    move(before.current);
-    before.current = null;
-  };
+  const letGo = useCallback((): void => {
+    if (bumping.current === null) return;
+    clearInterval(bumping.current);
+    bumping.current = null;
+    void press({ ask: { press: "bump", look: look.id, held: false } });
+  }, [press, look.id]);
+  useEffect(() => {
+    // A window in the background says nothing any more.
+    const leave = (): void => {
+      if (document.visibilityState === "hidden") letGo();
+    };
+    document.addEventListener("visibilitychange", leave);
+    return () => {
+      document.removeEventListener("visibilitychange", leave);
+      letGo();
+    };
+  }, [letGo]);
   const name = look.label || look.id;
   return (
     <Strip

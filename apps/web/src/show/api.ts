@@ -20,10 +20,13 @@ export class Refusal extends Error {
   readonly faults: readonly string[];
   /** True where the server or its database is away, so that the same may be answered later. */
   readonly passing: boolean;
-  constructor(message: string, faults: readonly string[], passing = false) {
+  /** True where no answer came at all. */
+  readonly unanswered: boolean;
+  constructor(message: string, faults: readonly string[], passing = false, unanswered = false) {
     super(message);
     this.faults = faults;
     this.passing = passing;
+    this.unanswered = unanswered;
   }
 }
 
@@ -32,6 +35,29 @@ interface Sent {
   readonly at?: Readonly<Record<string, string | number>>;
   readonly query?: string;
   readonly headers?: Readonly<Record<string, string>>;
+}
+
+/** So long an answer is waited for; milliseconds. The server itself gives up sooner, in words. */
+const LONGEST = 30_000;
+/** What was not answered is asked once more after so long, where the same twice is done once; milliseconds. */
+const AGAIN = 1500;
+
+/** A name of its own for something that is asked: the same one twice is done once. */
+export function requestName(): string {
+  return `${WINDOW.slice(0, 24)}-${Date.now().toString(36)}-${(named += 1)}`;
+}
+let named = 0;
+
+/** Asks, and once more where no answer came: the server knows the request by its name. What it refuses comes through at once. */
+async function once<T>(ask: (request: string) => Promise<T>): Promise<T> {
+  const request = requestName();
+  try {
+    return await ask(request);
+  } catch (error) {
+    if (!(error instanceof Refusal) || !error.unanswered) throw error;
+    await new Promise((resolve) => setTimeout(resolve, AGAIN));
+    return ask(request);
+  }
 }
 
 /** Asks the server and holds its answer against the contract. Throws Refusal with the server's own words. */
@@ -45,10 +71,13 @@ async function call<Request extends z.ZodType, Reply extends z.ZodType>(
   const own = new Headers({ ...headers, [OWN_HEADER.name]: OWN_HEADER.value });
   if (body !== undefined) own.set("Content-Type", isText ? SHOW_TYPE : "application/json");
   const sent = body === undefined ? {} : { body: isText ? body : JSON.stringify(body) };
-  const response = await fetch(url, { method, headers: own, ...sent }).catch(() => {
+  // A document on its way takes as long as it takes.
+  const limit = isText ? {} : { signal: AbortSignal.timeout(LONGEST) };
+  const response = await fetch(url, { method, headers: own, ...limit, ...sent }).catch(() => {
     throw new Refusal(
       "The server does not answer. If this was stored all the same it appears here when the server is back; look before you do it again.",
       [],
+      true,
       true,
     );
   });
@@ -73,16 +102,20 @@ export const api = {
     call(routes.history, undefined, { at: { id }, query: before === null ? "" : `?before=${before}` }),
   nameVersion: (id: number, revision: number, name: string) => call(routes.nameVersion, { revision, name, window: WINDOW }, { at: { id } }),
   pastShow: (id: number, revision: number) => call(routes.pastShow, undefined, { at: { id, revision } }),
-  goBack: (id: number, revision: number, gesture: string) => call(routes.goBack, { revision, gesture, window: WINDOW }, { at: { id } }),
+  goBack: (id: number, revision: number, gesture: string) =>
+    once((request) => call(routes.goBack, { revision, gesture, window: WINDOW, request }, { at: { id } })),
   edit: (id: number, base: number, edits: readonly EditInput[], gesture: string) =>
-    call(routes.edit, { base, edits: [...edits], gesture, window: WINDOW }, { at: { id } }),
+    once((request) => call(routes.edit, { base, edits: [...edits], gesture, window: WINDOW, request }, { at: { id } })),
   editRunning: (id: number, base: number, running: Omit<RunningEditsRequest, "base">, gesture: string) =>
-    call(routes.editRunning, { ...running, base, gesture, window: WINDOW }, { at: { id } }),
-  step: (id: number, what: "undo" | "redo", step: string) => call(routes[what], { step, window: WINDOW }, { at: { id } }),
+    once((request) => call(routes.editRunning, { ...running, base, gesture, window: WINDOW, request }, { at: { id } })),
+  step: (id: number, what: "undo" | "redo", step: string) =>
+    once((request) => call(routes[what], { step, window: WINDOW, request }, { at: { id } })),
   press: (id: number, press: PressRequest) => call(routes.press, press, { at: { id } }),
   run: (id: number) => call(routes.run, undefined, { at: { id } }),
   output: () => call(routes.output, undefined),
   setOutput: (settings: OutputSettings) => call(routes.setOutput, settings),
+  stage: () => call(routes.stage, undefined),
+  putOnStage: (show: number | null) => call(routes.putOnStage, { show }),
   osc: () => call(routes.osc, undefined),
   setOsc: (settings: OscSettings) => call(routes.setOsc, settings),
   runs: (id: number) => call(routes.runs, undefined, { at: { id } }),
@@ -99,7 +132,7 @@ export const api = {
   changeHand: (id: number, changes: readonly HandChange[], gesture: string) =>
     call(routes.changeHand, { changes: [...changes], gesture, window: WINDOW }, { at: { id } }),
   forgetDamagedHand: (id: number) => call(routes.forgetDamagedHand, {}, { at: { id } }),
-  rename: (id: number, title: string) => call(routes.rename, { title, window: WINDOW }, { at: { id } }),
+  rename: (id: number, title: string) => once((request) => call(routes.rename, { title, window: WINDOW, request }, { at: { id } })),
   remove: (id: number, title: string) => call(routes.remove, { title, window: WINDOW }, { at: { id } }),
   importShow: (text: string, name?: string) =>
     call(routes.importShow, text, name === undefined ? {} : { headers: { [IMPORT_HEADER]: name } }),

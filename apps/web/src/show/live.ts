@@ -11,6 +11,7 @@ import { leaveCaller, takeCaller, takeCallerEvent } from "./caller.ts";
 import { runsKey } from "./runLog.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { showsQuery } from "./openShow.ts";
+import { stageKey } from "./onStage.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { forgetRunTurn, here, useLive } from "./liveStore.ts";
 import { takeRigSeen } from "./rigSeen.ts";
@@ -55,6 +56,7 @@ export function useLiveShow(show: number): void {
       void setClock(socket);
       api.caller(show).then(takeCaller, () => undefined);
       useLive.setState({ connected: true });
+      void client.invalidateQueries({ queryKey: stageKey });
     });
     socket.on("disconnect", () => useLive.setState({ connected: false }));
     socket.on("edit", (event) => void takeEdit(client, event));
@@ -64,6 +66,8 @@ export function useLiveShow(show: number): void {
     socket.on("hand", takeHand);
     socket.on("history", takeHistory);
     socket.on("database", (databaseAway) => useLive.setState({ databaseAway }));
+    socket.on("troubles", (troubles) => useLive.setState({ troubles }));
+    socket.on("stage", () => void client.invalidateQueries({ queryKey: stageKey }));
     socket.on("caller", takeCallerEvent);
     socket.on("logged", () => {
       clearTimeout(logged);

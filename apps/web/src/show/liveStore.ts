@@ -1,4 +1,5 @@
 import type { Mix } from "@zm/core";
+import type { Trouble } from "@zm/protocol";
 import { create } from "zustand";
 
 /**
@@ -21,11 +22,13 @@ interface Live {
   connected: boolean;
   /** The database does not answer: what is stored waits, what runs goes on. */
   databaseAway: boolean;
+  /** What is wrong with the server, for as long as it is. */
+  troubles: readonly Trouble[];
   /** Milliseconds to add to this window's clock to have the server's. */
   clockOffset: number;
 }
 
-export const useLive = create<Live>(() => ({ show: null, run: null, connected: false, databaseAway: false, clockOffset: 0 }));
+export const useLive = create<Live>(() => ({ show: null, run: null, connected: false, databaseAway: false, troubles: [], clockOffset: 0 }));
 
 /** Whatever the server says next of what runs is taken, however it counts. */
 export function forgetRunTurn(): void {

@@ -20,12 +20,16 @@ export function takeRun(client: QueryClient, { show, turn, origin, mix }: RunSta
 export function takeFired(client: QueryClient, event: RunEvent): void {
   const { show, run } = useLive.getState();
   if (event.show !== show) return;
+  if (event.press !== null) pressed.delete(event.press);
   if (run && event.turn <= run.turn) return;
   const sheet = client.getQueryData<OpenShow>(showKey(show))?.sheet;
   const base = run && sheet && event.turn === run.turn + 1 ? computed(run, sheet, event) : undefined;
   if (run && sheet && base) showRun({ show, turn: event.turn, origin: run.origin, base }, sheet);
   else void askWhole(client, show);
 }
+
+/** What was pressed here and is not answered yet, in its order; it lies over what the server knows of. */
+const pressed = new Map<string, (mix: Mix) => void>();
 
 function computed({ base }: LiveRun, sheet: ShowSheet, { happening, check }: RunEvent): Mix | undefined {
   try {
@@ -43,7 +47,10 @@ function computed({ base }: LiveRun, sheet: ShowSheet, { happening, check }: Run
 function showRun({ base, ...run }: Omit<LiveRun, "mix">, sheet: ShowSheet): void {
   const known = useLive.getState().run?.mix;
   const mix = known && known !== base && fits(known, base) ? known : new Mix(sheet);
-  if (fits(mix, base)) copyMix(mix, base);
+  if (fits(mix, base)) {
+    copyMix(mix, base);
+    for (const press of pressed.values()) press(mix);
+  }
   useLive.setState({ run: { ...run, base, mix: fits(mix, base) ? mix : base } });
 }
 
@@ -61,23 +68,35 @@ export function editRun(sheet: ShowSheet): void {
   useLive.setState({ run: { ...run, base, mix } });
 }
 
-/** Shows at once what was pressed here; what the server says of it comes to take its place. What cannot be done is left to the server to refuse. */
-export function pressHere(sheet: ShowSheet, press: (now: number) => Happening): void {
+/** Shows at once what was pressed here, by its name; what the server says of it comes to take its place. What cannot be done is left to the server to refuse. */
+export function pressHere(id: string, sheet: ShowSheet, press: (now: number) => Happening): void {
   const { run } = useLive.getState();
   if (!run) return;
-  try {
-    happenTo(run.mix, press(runNow(run)), sheet, listOf(sheet).id);
-    useLive.setState({ run: { ...run } });
-  } catch {
-    // The server refuses it in words.
-  }
+  const happening = press(runNow(run));
+  const lay = (mix: Mix): void => {
+    try {
+      happenTo(mix, happening, sheet, listOf(sheet).id);
+    } catch {
+      // The server refuses it in words.
+    }
+  };
+  pressed.set(id, lay);
+  lay(run.mix);
+  useLive.setState({ run: { ...run } });
+}
+
+/** A press has been answered, or gave way to a newer one. */
+export function pressAnswered(id: string): void {
+  pressed.delete(id);
 }
 
 /** Shows again what the server knows of, after something that was pressed here has been refused. */
-export function unpressHere(): void {
+export function unpressHere(id: string): void {
+  pressed.delete(id);
   const { run } = useLive.getState();
   if (!run || run.mix === run.base) return;
   copyMix(run.mix, run.base);
+  for (const press of pressed.values()) press(run.mix);
   useLive.setState({ run: { ...run } });
 }
 

@@ -181,6 +181,7 @@ export const LINE_HELP: readonly LineChapter[] = [
         "chooses cues that go together, on several lists; fires exactly those",
         "together sync",
       ),
+      entry(["put on stage"], "puts this show on stage: its levels leave for the lights from now on", "output lights other show switch"),
       entry(
         ["priority sea 60", "highest warmers", "latest warmers"],
         "how a list or a held look stands to others",

@@ -15,7 +15,8 @@ export type LinePress =
   | { do: "fader"; list: string; level: number; time?: number }
   | { do: "catch"; list: string }
   | { do: "standby"; chosen: { list: string; cue: string }[] }
-  | { do: "fire" };
+  | { do: "fire" }
+  | { do: "putOnStage" };
 
 /** An action as a cue holds it. Throws Fault for a list, a look or a tempo that the show does not have. */
 export function actionOf({ do: what, name, cue = "", value = 0, time, after }: TypedAction, sheet: ShowSheet): Action {
@@ -67,6 +68,7 @@ export function pressOf(press: TypedPress, sheet: ShowSheet): LinePress {
       return { do: "standby", chosen };
     }
     case "fire":
+    case "putOnStage":
       return press;
   }
 }

@@ -234,7 +234,8 @@ export type TypedPress =
   | { do: "fader"; name: Named; level: number; time?: number }
   | { do: "catch" | "back"; name: Named }
   | { do: "standby"; chosen: { name: Named; cue: string }[] }
-  | { do: "fire" };
+  | { do: "fire" }
+  | { do: "putOnStage" };
 
 /**
  * What a cue is to do besides, as it was typed: to a list, a held look or a tempo by its name. Times are seconds.

@@ -153,6 +153,7 @@ export class TimeRules extends LightRules {
       { ALT: () => (this.CONSUME(word.Catch), { do: "catch", name: named(this.CONSUME2(word.Name)) }) },
       { ALT: () => (this.CONSUME(word.Back), { do: "back", name: named(this.CONSUME3(word.Name)) }) },
       { ALT: () => (this.CONSUME(word.Fire), this.CONSUME(word.SetWord), { do: "fire" }) },
+      { ALT: () => (this.CONSUME(word.Put), this.CONSUME(word.On), this.CONSUME(word.Stage), { do: "putOnStage" }) },
       { ALT: () => (this.CONSUME(word.Standby), { do: "standby", chosen: this.SUBRULE(this.standbySet) }) },
     ]),
   );

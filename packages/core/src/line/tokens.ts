@@ -146,6 +146,7 @@ const keywords = {
   Standby: keyword("Standby", "standby"),
   Fire: keyword("Fire", "fire"),
   SetWord: keyword("SetWord", "set"),
+  Put: keyword("Put", "put"),
   Hand: keyword("Hand", "hand"),
   Once: keyword("Once", "once"),
   Priority: keyword("Priority", "priority"),

@@ -31,8 +31,10 @@ export class FiringGuard {
     if (!(now - own.began < 1)) Object.assign(own, { began: now, inSecond: 0 });
     own.atOnce += 1;
     own.inSecond += 1;
-    if (own.atOnce === MOST_AT_ONCE) reports.push(circle(run, now, `${MOST_AT_ONCE} times at one moment: actions start each other round and round`));
-    else if (own.inSecond === MOST_A_SECOND) reports.push(circle(run, now, `${MOST_A_SECOND} times within a second, faster than any chase`));
+    if (own.atOnce === MOST_AT_ONCE)
+      reports.push(circle(run, now, `${MOST_AT_ONCE} times at one moment: actions start each other round and round`));
+    else if (own.inSecond === MOST_A_SECOND)
+      reports.push(circle(run, now, `${MOST_A_SECOND} times within a second, faster than any chase`));
     return own.atOnce >= MOST_AT_ONCE || own.inSecond >= MOST_A_SECOND;
   }
 }

@@ -158,7 +158,9 @@ export function remainderAt(table: LayerTable, key: number): number {
   if (table.hasRemainder[key] !== 1) return 0;
   const elapsed = (table.times[table.remainderClock[key] ?? 0] ?? 0) - (table.remainderStart[key] ?? 0);
   const fade = table.remainderFade[key] ?? 0;
-  return elapsed >= fade ? 0 : (table.remainders[key] ?? 0) * (1 - curveByCode(table.remainderCurve[key] ?? 0, Math.max(0, elapsed / fade)));
+  return elapsed >= fade
+    ? 0
+    : (table.remainders[key] ?? 0) * (1 - curveByCode(table.remainderCurve[key] ?? 0, Math.max(0, elapsed / fade)));
 }
 
 function inRange(table: LayerTable, key: number, value: number): number {
@@ -197,7 +199,8 @@ const ALL_CALM = 0x01010101;
  * each layer would cost several times as much. A property holds the two against one another.
  */
 function writeMoving(table: LayerTable): void {
-  const { calm, calmFours, calmOut, hasWaves, hasRemainder, isLevel, heights, stacks, states, highest, weights, scales, times, sources } = table;
+  const { calm, calmFours, calmOut, hasWaves, hasRemainder, isLevel, heights, stacks, states, highest, weights, scales, times, sources } =
+    table;
   const { from, to, start, fade, curve, left, goStart, goFade, goCurve, lowest, greatest } = table;
   const { restFrom, restTo, restStart, restFade, restCurve, restClock } = table;
   const count = calm.length;

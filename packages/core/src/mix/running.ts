@@ -472,7 +472,8 @@ export class Running {
       this.owners.clear(aspect, id);
       const [other, look] = [this.lists.get(id), this.looks.get(id)];
       if (aspect === "look" && look) this.raise(look, 0, now, time ?? 0);
-      else if (aspect === "tempo") this.setTempo(id, this.show.tempos?.find((tempo) => tempo.id === id)?.perMinute ?? this.tempos.get(id) ?? 60);
+      else if (aspect === "tempo")
+        this.setTempo(id, this.show.tempos?.find((tempo) => tempo.id === id)?.perMinute ?? this.tempos.get(id) ?? 60);
       else if (aspect === "rate" && other) this.setRate(other, 1, now);
       else if (aspect === "master" && other) other.master = rampTo(other.master, ownMaster(other.list), now, time ?? 0);
       else if (aspect === "run" && other && other.cue !== null) this.letGoOf(other, now);

@@ -24,7 +24,9 @@ const text = z
   .refine((value) => !/\p{Surrogate}/u.test(value), "holds half a character; type it again")
   .refine((value) => !CONTROL.test(value), "holds a control character, which no sheet and no program can show; take it out");
 /** A name is one line: it stands in a row of a sheet and in messages to other programs. */
-const label = text.max(200, "is longer than 200 characters").refine((value) => !/[\t\n\r]/.test(value), "is one line; take out the line breaks and tabs");
+const label = text
+  .max(200, "is longer than 200 characters")
+  .refine((value) => !/[\t\n\r]/.test(value), "is one line; take out the line breaks and tabs");
 /** What a show is called; something can be read. */
 const title = label.refine((value) => value.trim() !== "", "is empty; a show has a title");
 /** Far beyond any attribute of any light, and small enough that sums and products of two stay exact enough. */
