@@ -65,3 +65,59 @@ test("a migration that was cut off behind the exchange of the tables ends its wo
   expect(text).toBe(fixture("beforeCueIds.json"));
   expect(await server.database.query("SHOW TABLES LIKE 'old_%'")).toEqual([]);
 });
+
+/** A database of which the statement of a number is never done: what the server does to it breaks there. */
+async function cutAt(settings: Settings, statement: number): Promise<boolean> {
+  const source = await new DataSource(databaseOptions(settings.database)).initialize();
+  const make = source.createQueryRunner.bind(source);
+  let count = 0;
+  let isCut = false;
+  source.createQueryRunner = (mode) => {
+    const runner = make(mode);
+    const query = runner.query.bind(runner);
+    runner.query = async (sql: string, parameters?: unknown[], structured?: boolean) => {
+      if (isCut) throw new Error("cut off");
+      if (!/^\s*(SELECT|SHOW|START|COMMIT|ROLLBACK)/i.test(sql)) count += 1;
+      if (count === statement) {
+        isCut = true;
+        throw new Error("cut off");
+      }
+      return structured === undefined ? query(sql, parameters) : query(sql, parameters, structured as true);
+    };
+    return runner;
+  };
+  await source.runMigrations({ transaction: "each" }).catch(() => undefined);
+  await source.destroy();
+  return isCut;
+}
+
+test("an upgrade that is cut off at any statement goes on at the next start, and loses nothing", async () => {
+  let cuts = 0;
+  // Each start is cut off one statement later than the one before, over what those have left.
+  for (let statement = 1; await cutAt(settings, statement); statement += 1) cuts += 1;
+  expect(cuts).toBeGreaterThan(12);
+  server = await serve(settings);
+  const { text } = await client(server).get("/api/shows/2/document").buffer(true).expect(200);
+  expect(text).toBe(fixture("beforeCueIds.json"));
+});
+
+test("a first start that is cut off at any statement ends in the tables of one that is not", async () => {
+  const tables = async (source: DataSource): Promise<unknown[]> => {
+    const names: Record<string, string>[] = await source.query("SHOW TABLES");
+    return Promise.all(names.flatMap((row) => Object.values(row)).map((name) => source.query(`SHOW CREATE TABLE ${name}`)));
+  };
+  const own = await emptyDatabase();
+  let cuts = 0;
+  for (let statement = 1; await cutAt(own, statement); statement += 1) cuts += 1;
+  expect(cuts).toBeGreaterThan(15);
+  const whole = await emptyDatabase();
+  const [cutOff, notCut] = [await serve(own), await serve(whole)];
+  const plain = async ({ database }: TestServer): Promise<string> =>
+    JSON.stringify(await tables(database)).replace(/AUTO_INCREMENT=\d+ /g, "");
+  try {
+    expect(await plain(cutOff)).toBe(await plain(notCut));
+  } finally {
+    await cutOff.end();
+    await notCut.end();
+  }
+});

@@ -6,7 +6,7 @@ import type { LoggedRunReply, OscState, RunsReply } from "@zm/protocol";
 import { type OscWords, readOsc, writeOsc } from "@zm/protocol/oscPacket";
 import { type DatabaseDoor, doorTo } from "./support/databaseDoor.ts";
 import { type TestServer, client, startServer } from "./support/testServer.ts";
-import { until } from "./support/until.ts";
+import { pause, until } from "./support/until.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
 const cue = (number: string, level: number, fields: object = {}): object => ({
@@ -118,6 +118,62 @@ describe("OSC", () => {
     outside.say("/zm/release", 0);
     await until(() => outside.heard.some(({ address, args }) => address === "/zm/at" && args[0] === "main" && args[1] === ""));
     expect(await cues()).toMatchObject({ main: null });
+  });
+
+  test("what is said by servers like this one is not answered, so that two of them do not go on for ever", async () => {
+    server = await startServer(show);
+    const outside = await desk(await openDoor());
+    for (const address of ["/zm/error", "/zm/at", "/zm/cue", "/zm/held", "/zm/show"]) outside.say(address, "a", "b");
+    outside.say("/zm/nonsense");
+    await until(() => outside.heard.length > 0);
+    expect(outside.heard).toEqual([{ address: "/zm/error", args: ["/zm/nonsense", expect.stringContaining("is not known here")] }]);
+  });
+
+  test("words that are no number or no switch are refused, and nothing is held by mistake", async () => {
+    server = await startServer(show);
+    const outside = await desk(await openDoor());
+    outside.say("/zm/go");
+    await until(async () => (await cues())["main"] === "1");
+    outside.say("/zm/hold", "off");
+    outside.say("/zm/hold", "perhaps");
+    outside.say("/zm/rate", "fast");
+    outside.say("/zm/rate", "0x10");
+    outside.say("/zm/master", "");
+    outside.say("/zm/list/%E0%A4%A/go");
+    const errors = (): OscWords[] => outside.heard.filter(({ address }) => address === "/zm/error");
+    await until(() => errors().length === 5);
+    expect(errors().map(({ args }) => args[0])).toEqual(["/zm/hold", "/zm/rate", "/zm/rate", "/zm/master", "/zm/list/%E0%A4%A/go"]);
+    const { mix } = (await client(server).get("/api/shows/1/run")).body;
+    expect(mix.lists.main).toMatchObject({ rate: 1, clock: { held: false } });
+  });
+
+  test("control characters reach no packet, and sixty strangers drive out nobody who has said hello", async () => {
+    server = await startServer(show);
+    await server.database.query("UPDATE cues SET label = ? WHERE show_id = 1", ["Be\u0000ll"]);
+    const port = await openDoor();
+    const outside = await desk(port);
+    outside.say("/zm/hello");
+    await until(() => outside.heard.length >= 3);
+    const strangers = await Promise.all(Array.from({ length: 60 }, () => desk(port)));
+    for (const stranger of strangers) stranger.say("/zm/non\u0000sense");
+    await until(() => strangers.at(-1)?.heard.length === 1);
+    outside.heard.length = 0;
+    outside.say("/zm/goto", "4.5", 0);
+    await until(() => outside.heard.some(({ address }) => address === "/zm/cue"));
+  });
+
+  test("a flood is left out beyond what can be done, and that is told; what comes after it is done", async () => {
+    server = await startServer(show);
+    const outside = await desk(await openDoor());
+    for (let count = 0; count < 5000; count += 1) outside.say("/zm/master", 50 + (count % 50), 0);
+    await until(() => outside.heard.some(({ args }) => String(args[1]).includes("More messages came at once")));
+    await pause(500);
+    outside.say("/zm/goto", "2", 0);
+    await until(async () => ["2", "3"].includes((await cues())["main"] ?? ""));
+    outside.raw(new Uint8Array(60_000));
+    outside.raw(new Uint8Array([47, 0, 0]));
+    await client(server).get("/api/health");
+    await until(async () => (await client(server).get("/api/shows")).status === 200);
   });
 
   test("standby and fire, a rate, a master and a look", async () => {

@@ -177,7 +177,7 @@ export class RunLogService implements OnModuleDestroy {
 
   private add(items: readonly WaitingItem[]): void {
     if (items.length === 0) return;
-    this.waiting.push(...items);
+    this.waiting = [...this.waiting, ...items];
     try {
       this.file.add(items);
     } catch (error) {

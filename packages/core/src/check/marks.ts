@@ -1,3 +1,4 @@
+import { append } from "../show/append.ts";
 import type { EditInput } from "../edit/index.ts";
 import type { MarkSettings } from "../show/schema.ts";
 import { type Mark, markedKeys } from "../marks/mark.ts";
@@ -19,7 +20,7 @@ export function checkMarks(context: CheckContext): Finding[] {
   for (const [channel, marks] of marksByChannel(list)) {
     const own = knownMarks(context, channel, marks) ?? marks.flatMap((mark) => checkMark(context, mark, timeFor));
     keep.marks.set(channel, { of: marks, found: own });
-    found.push(...own);
+    append(found, own);
   }
   return found;
 }

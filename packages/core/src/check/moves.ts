@@ -1,3 +1,4 @@
+import { append } from "../show/append.ts";
 import { restingAt } from "../sheet/rest.ts";
 import { at, intAt } from "../show/at.ts";
 import type { MoveSpec, Part } from "../show/schema.ts";
@@ -56,7 +57,7 @@ export function* checkMovesInSteps(context: CheckContext): Generator<undefined, 
     const known = holds && !holds.channels.has(channel) ? holds.cache.moves.get(channel) : undefined;
     const own = known ?? checkLight(context, channel, [...keys.values()]);
     keep.moves.set(channel, own);
-    found.push(...own);
+    append(found, own);
     if (!known) yield;
   }
   return found;

@@ -1,5 +1,6 @@
 // Where an edit is made: planned into exact steps, applied, and asked what it does to the looks. The server and every window call these
 // functions and nothing else to change a show.
+import { append } from "../show/append.ts";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
 import { readCueMoves, readShow } from "../show/parse.ts";
@@ -47,8 +48,8 @@ export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
     const plan = planEdit(current, edit);
     current = takeSteps(current, plan.steps);
     if (edit.op === "steps") checkTouched(current, plan.steps);
-    steps.push(...plan.steps);
-    notes.push(...(plan.notes ?? []));
+    append(steps, plan.steps);
+    append(notes, (plan.notes ?? []));
   }
   return { sheet: current, steps, notes, inverse: steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [] };
 }
@@ -90,7 +91,7 @@ function checkTouched(sheet: ShowSheet, steps: readonly Step[]): void {
     const cue = cueAt(list, row);
     const parsed = cueSchema.safeParse(cue);
     if (parsed.success) readCueMoves(parsed.data, rig, sheet.palettes.byId, `Cue ${cue.number}`, faults);
-    else faults.push(...faultsOf(parsed.error, cue).map((fault) => `Cue ${cue.number}: ${fault}`));
+    else append(faults, faultsOf(parsed.error, cue).map((fault) => `Cue ${cue.number}: ${fault}`));
   }
   if (faults.length > 0) throw new ShowError(faults);
 }

@@ -1,5 +1,6 @@
 // The impact of edits (section 6): which stored moves and which looks they change. This is the question that is asked at every letter
 // typed, so it walks only rows in which something can differ, and stops where both states meet again.
+import { append } from "../show/append.ts";
 import { floatAt, intAt } from "../show/at.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
@@ -43,10 +44,10 @@ export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly St
   for (const [id, is] of after.lists) {
     const was = before.lists.get(id);
     const own = stepsInList(steps, id);
-    impact.storedCues.push(...storedCues(own));
+    append(impact.storedCues, storedCues(own));
     if (!was || was === is) continue;
     const looks = was.keys === is.keys ? lookChanges(was, is, own) : acrossRigs(was, is, renamed(own));
-    impact.looks.push(...(id === first ? looks : looks.map((look) => ({ ...look, list: id }))));
+    append(impact.looks, (id === first ? looks : looks.map((look) => ({ ...look, list: id }))));
   }
   return impact;
 }

@@ -1,3 +1,4 @@
+import { append } from "../show/append.ts";
 import { CarriedCache, union } from "../show/carriedCache.ts";
 import { sameData } from "../show/sameData.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
@@ -70,7 +71,7 @@ function renewMarks(list: ListSheet, base: ListSheet, known: ListMarks, touched:
   for (const channel of channels) {
     const own = (calls.get(channel) ?? []).map((call) => markOf(list, call));
     marks.set(channel, own);
-    anew.push(...own);
+    append(anew, own);
   }
   return { calls, marks, sorted: known.sorted && replaced(known.sorted, channels, anew) };
 }

@@ -6,6 +6,8 @@ import { sameData } from "../show/sameData.ts";
 
 /** The columns of the table, in their order. */
 const COLUMNS = ["channel", "type", "label", "universe", "address", "x", "y", "z", "aimX", "aimY", "aimZ"] as const;
+/** What a spreadsheet would take for a formula, or for a text that was kept from being one: a quote is put before it, which reading takes away again. */
+const FORMULA = /^['=+\-@\t\r].*$/;
 /** One line of the table by the names of its columns. */
 type Row = Partial<Record<(typeof COLUMNS)[number], string>>;
 
@@ -27,7 +29,7 @@ export function writeRigCsv(show: Pick<Show, "channels">): string {
     place?.aim?.y ?? "",
     place?.aim?.z ?? "",
   ]);
-  return Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: "\n", escapeFormulae: false }) + "\n";
+  return Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: "\n", escapeFormulae: FORMULA }) + "\n";
 }
 
 /**
@@ -42,6 +44,7 @@ export function readRigCsv(text: string, show: Show): EditInput[] {
     header: true,
     skipEmptyLines: "greedy",
     transformHeader: plainHeader,
+    transform: (text) => (/^'['=+\-@\t\r]/.test(text) ? text.slice(1) : text),
   });
   const faults = errors
     .filter(({ code }) => code !== "UndetectableDelimiter")

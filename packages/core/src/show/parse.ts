@@ -1,3 +1,4 @@
+import { append } from "./append.ts";
 import { cueOrder } from "./cueNumber.ts";
 import { ShowError } from "./errors.ts";
 import { faultsOf } from "./faults.ts";
@@ -179,7 +180,7 @@ function checkPalette(palette: Palette, rig: Rig, faults: string[]): void {
       else checkAcrossTypes(palette, entry, rig);
     } catch (error) {
       if (!(error instanceof ShowError)) throw error;
-      faults.push(...error.faults);
+      append(faults, error.faults);
     }
   }
 }
@@ -269,7 +270,7 @@ function checkRunning(show: Show, faults: string[]): void {
     if (tempo !== undefined && !show.tempos?.some(({ id }) => id === tempo))
       faults.push(`list ${list.id}, steps: there is no tempo "${tempo}"`);
     for (const cue of list.cues)
-      faults.push(...actionFaults(cue, show).map((fault) => `list ${list.id}, cue ${cue.number}, actions: ${fault}`));
+      append(faults, actionFaults(cue, show).map((fault) => `list ${list.id}, cue ${cue.number}, actions: ${fault}`));
   }
 }
 

@@ -1,3 +1,4 @@
+import { append } from "./append.ts";
 import { ShowError } from "./errors.ts";
 import { type Rig, attributeAt } from "./rig.ts";
 import { type Attribute, type MoveSpec, type Moves, CURVES } from "./schema.ts";
@@ -51,7 +52,7 @@ function readChannelMoves(
       clean[name] = readMove(raw, attribute, palettes, `${place}, ${channel}.${name}`);
     } catch (error) {
       if (!(error instanceof ShowError)) throw error;
-      faults.push(...error.faults);
+      append(faults, error.faults);
     }
   }
   return clean;

@@ -1,3 +1,4 @@
+import { append } from "../show/append.ts";
 import { at } from "../show/at.ts";
 import { moveTiming } from "../show/move.ts";
 import type { Curve } from "../show/schema.ts";
@@ -54,7 +55,7 @@ export function linksOver(list: ListSheet, first: number, last: number, gap: num
   let offset = 0;
   for (let row = first; row <= last;) {
     const chain = chainFrom(list, row).filter((link) => link.row <= last);
-    links.push(...chain.map((link) => ({ ...link, start: link.start + offset, pressed: link.row === row })));
+    append(links, chain.map((link) => ({ ...link, start: link.start + offset, pressed: link.row === row })));
     offset = gap + endOfLinks(links);
     row += Math.max(1, chain.length);
   }

@@ -1,3 +1,4 @@
+import { append } from "../../show/append.ts";
 import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { checkShow, readCueMoves } from "../../show/parse.ts";
@@ -31,7 +32,7 @@ function planSetList(sheet: ShowSheet, edit: z.infer<typeof setSchema>): Step[] 
   const faults: string[] = [];
   const list: CueList = { ...head, cues: [] };
   const show = { ...sheet.show, lists: [...sheet.show.lists.filter((each) => each.id !== head.id), { ...list, cues }] };
-  faults.push(...checkShow(show));
+  append(faults, checkShow(show));
   const rig = rigOf(sheet.show);
   const read = cues.map((cue) => readCueMoves(cue, rig, sheet.palettes.byId, `Cue ${cue.number}`, faults));
   refuseFaults(faults);

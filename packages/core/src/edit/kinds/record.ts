@@ -1,3 +1,4 @@
+import { append } from "../../show/append.ts";
 import { z } from "zod";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
@@ -62,9 +63,9 @@ function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[]
   const steps: Step[] = [...cueSteps(list.id, cue, edit, keeps), ...partSteps(list.id, cue, edit, said)];
   for (const { key, before, after } of touched)
     steps.push({ at: "move", list: list.id, cue: edit.cue, channel: key.channel, attribute: key.attribute.id, before, after });
-  steps.push(...emptyPartSteps(list, cue, edit, touched));
+  append(steps, emptyPartSteps(list, cue, edit, touched));
   if (edit.scope !== "cueOnly" || (cue?.carries ?? "track") !== "track") return steps;
-  steps.push(...restoreSteps(list, found, cue, edit, touched));
+  append(steps, restoreSteps(list, found, cue, edit, touched));
   return said.size === 0 ? steps : withWavesKept(sheet, list, steps, [edit.cue]);
 }
 
