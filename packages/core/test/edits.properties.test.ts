@@ -9,6 +9,7 @@ import {
   cueOrder,
   entryAt,
   freeNumberAfter,
+  invertSteps,
   listOf,
   lookAt,
   makeEdits,
@@ -238,6 +239,37 @@ test("deleting a cue and keeping looks changes no look that stays", () => {
       expect(outcome?.sheet.show.lists[0]?.cues.length).toBe(cues.length - 1);
     }),
   );
+});
+
+test("many cues deleted, moved or copied at once come to what they come to one by one, and are refused alike", () => {
+  const accepted = { all: 0, made: 0 };
+  const several = fc.tuple(
+    fc.constantFrom<"keepLooks" | "letGo" | "move" | "copy">("keepLooks", "letGo", "move", "copy"),
+    fc.uniqueArray(fc.nat({ max: 9 }), { minLength: 2, maxLength: 6 }),
+    fc.array(fc.constantFrom("20", "21", "22", "23.5", "0.1", "0.2", "7", "1"), { minLength: 6, maxLength: 6 }),
+  );
+  fc.assert(
+    fc.property(showArbitrary, several, (show, [what, picks, numbers]) => {
+      const cues = show.lists[0]?.cues ?? [];
+      const chosen = [...new Set(picks.map((pick) => pick % cues.length))].flatMap((place) => cues[place]?.number ?? []);
+      const edits = chosen.map((cue, index): EditInput => {
+        const to = numbers[index] ?? "99";
+        if (what === "move") return { op: "moveCue", cue, to };
+        return what === "copy" ? { op: "copyCue", cue, to } : { op: "deleteCue", cue, looks: what };
+      });
+      const together = attempt(sheetOf(show), edits);
+      let apart: ShowSheet | undefined = sheetOf(show);
+      for (const edit of edits) apart = apart && attempt(apart, [edit])?.sheet;
+      accepted.all += 1;
+      if (together) accepted.made += 1;
+      // One by one some releases are left over that nothing needs; the looks are what was promised to stay.
+      const kept = what === "keepLooks";
+      const told = (sheet: ShowSheet): unknown => (kept ? foldLooks(sheet.show) : serializeShow(sheet.show));
+      expect(together && told(together.sheet)).toEqual(apart ? told(apart) : null);
+      if (together) expect(serializeShow(takeSteps(together.sheet, invertSteps(together.steps)).show)).toBe(serializeShow(show));
+    }),
+  );
+  expect(accepted.made / accepted.all).toBeGreaterThan(0.5);
 });
 
 test("an edit that is refused leaves the show as it was, and the ones before it unmade", () => {

@@ -35,7 +35,7 @@ export type EditEvent = z.infer<typeof editEvent>;
 export const editsRequest = z.object({
   ...authorFields,
   base: z.number().int().min(0),
-  edits: z.array(whole<EditInput>()).min(1).max(1000),
+  edits: z.array(whole<EditInput>()).min(1).max(10_000),
 });
 export type EditsRequest = z.infer<typeof editsRequest>;
 

@@ -18,7 +18,7 @@ export class EditsDto extends AuthorDto implements EditsRequest {
   })
   @IsArray({ message: "edits is an array of edit operations" })
   @ArrayNotEmpty({ message: "edits holds at least one edit" })
-  @ArrayMaxSize(1000)
+  @ArrayMaxSize(10_000)
   @IsObject({ each: true, message: "each edit is an object with op" })
   edits: EditInput[];
 }

@@ -40,7 +40,7 @@ export function* checkSheetInSteps(sheet: ShowSheet, cache: CheckCache = newChec
   const kept = new Map<string, ListCache>();
   for (const list of sheet.lists.values()) {
     const keep = newListCache(list, sheet.show.script);
-    append(found, (yield* checkListInSteps(sheet, list, keep, cache.lists.get(list.id))));
+    append(found, yield* checkListInSteps(sheet, list, keep, cache.lists.get(list.id)));
     kept.set(list.id, keep);
   }
   cache.lists.clear();
@@ -60,7 +60,7 @@ function* checkListInSteps(
   const found: Finding[] = [];
   for (const rule of LIST_RULES) {
     const own = rule({ sheet, list, nextWall, holds, keep });
-    append(found, (Array.isArray(own) ? own : yield* own));
+    append(found, Array.isArray(own) ? own : yield* own);
     yield;
   }
   return inOrder(list, found);

@@ -1,5 +1,6 @@
 // Where an edit is made: planned into exact steps, applied, and asked what it does to the looks. The server and every window call these
 // functions and nothing else to change a show.
+import { at } from "../show/at.ts";
 import { append } from "../show/append.ts";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
@@ -12,6 +13,7 @@ import { stepGroups } from "./apply.ts";
 import { type Edit, planEdit } from "./edits.ts";
 import { type Impact, impactOf } from "./impact.ts";
 import { type Step, invertSteps, isCueData } from "./step.ts";
+import { planTogether, runOf } from "./together.ts";
 
 /**
  * What edits leave behind: the show after them, every smallest change, and how to take it back.
@@ -44,12 +46,24 @@ export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
   let current = sheet;
   const steps: Step[] = [];
   const notes: string[] = [];
-  for (const edit of edits) {
+  for (let next = 0; next < edits.length;) {
+    const run = runOf(edits, next);
+    const plans = planTogether(current, run);
+    if (plans) {
+      for (let plan = plans.next(); !plan.done; plan = plans.next(current)) {
+        current = takeSteps(current, plan.value);
+        append(steps, plan.value);
+      }
+      next += run.length;
+      continue;
+    }
+    const edit = at(edits, next);
+    next += 1;
     const plan = planEdit(current, edit);
     current = takeSteps(current, plan.steps);
     if (edit.op === "steps") checkTouched(current, plan.steps);
     append(steps, plan.steps);
-    append(notes, (plan.notes ?? []));
+    append(notes, plan.notes ?? []);
   }
   return { sheet: current, steps, notes, inverse: steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [] };
 }
@@ -91,7 +105,11 @@ function checkTouched(sheet: ShowSheet, steps: readonly Step[]): void {
     const cue = cueAt(list, row);
     const parsed = cueSchema.safeParse(cue);
     if (parsed.success) readCueMoves(parsed.data, rig, sheet.palettes.byId, `Cue ${cue.number}`, faults);
-    else append(faults, faultsOf(parsed.error, cue).map((fault) => `Cue ${cue.number}: ${fault}`));
+    else
+      append(
+        faults,
+        faultsOf(parsed.error, cue).map((fault) => `Cue ${cue.number}: ${fault}`),
+      );
   }
   if (faults.length > 0) throw new ShowError(faults);
 }

@@ -47,7 +47,7 @@ export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly St
     append(impact.storedCues, storedCues(own));
     if (!was || was === is) continue;
     const looks = was.keys === is.keys ? lookChanges(was, is, own) : acrossRigs(was, is, renamed(own));
-    append(impact.looks, (id === first ? looks : looks.map((look) => ({ ...look, list: id }))));
+    append(impact.looks, id === first ? looks : looks.map((look) => ({ ...look, list: id })));
   }
   return impact;
 }

@@ -270,7 +270,10 @@ function checkRunning(show: Show, faults: string[]): void {
     if (tempo !== undefined && !show.tempos?.some(({ id }) => id === tempo))
       faults.push(`list ${list.id}, steps: there is no tempo "${tempo}"`);
     for (const cue of list.cues)
-      append(faults, actionFaults(cue, show).map((fault) => `list ${list.id}, cue ${cue.number}, actions: ${fault}`));
+      append(
+        faults,
+        actionFaults(cue, show).map((fault) => `list ${list.id}, cue ${cue.number}, actions: ${fault}`),
+      );
   }
 }
 

@@ -55,7 +55,10 @@ export function linksOver(list: ListSheet, first: number, last: number, gap: num
   let offset = 0;
   for (let row = first; row <= last;) {
     const chain = chainFrom(list, row).filter((link) => link.row <= last);
-    append(links, chain.map((link) => ({ ...link, start: link.start + offset, pressed: link.row === row })));
+    append(
+      links,
+      chain.map((link) => ({ ...link, start: link.start + offset, pressed: link.row === row })),
+    );
     offset = gap + endOfLinks(links);
     row += Math.max(1, chain.length);
   }

@@ -1,11 +1,8 @@
 import { z } from "zod";
-import { carriedAt } from "../../sheet/entry.ts";
-import { type ListSheet, type ShowSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
+import { type ListSheet, type ShowSheet, rowOf } from "../../sheet/sheet.ts";
 import { cueNumber, list } from "../fields.ts";
-import { restoreFrom } from "../plan/moveSteps.ts";
-import { withWavesKept } from "../plan/keptWaves.ts";
-import { wholeCueSteps } from "../plan/wholeCue.ts";
-import { type Step, invertSteps } from "../step.ts";
+import { deletionSteps } from "../plan/deletion.ts";
+import type { Step } from "../step.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { manyWords } from "./kindWords.ts";
 
@@ -24,10 +21,7 @@ type DeleteCueEdit = z.infer<typeof schema>;
  */
 function planDeleteCue(sheet: ShowSheet, list: ListSheet, edit: DeleteCueEdit): Step[] {
   const row = rowOf(list, edit.cue);
-  const taken = invertSteps(wholeCueSteps(sheet, list, cueAt(list, row)));
-  if (edit.looks === "letGo") return taken;
-  const kept = list.keys.all.flatMap((key) => restoreFrom(list, key, row + 1, carriedAt(list, key, row - 1), carriedAt(list, key, row)));
-  return withWavesKept(sheet, list, [...taken, ...kept]);
+  return deletionSteps(sheet, list, row, row, edit.looks === "keepLooks");
 }
 
 /** What becomes of what tracked out of the cue, in two words. */
