@@ -33,7 +33,13 @@ class DummyRigProgram {
       this.rig?.tell(universe, levels);
     });
     await receiver.listen(port);
-    createServer((_request, response) => {
+    createServer((request, response) => {
+      // A foreign page that reached it by another name reads nothing.
+      if (![`127.0.0.1:${webPort}`, `localhost:${webPort}`].includes(request.headers.host ?? "")) {
+        response.writeHead(403, { "content-type": "application/json" });
+        response.end(JSON.stringify({ message: "This address is not served here" }));
+        return;
+      }
       response.setHeader("content-type", "application/json");
       response.end(JSON.stringify(this.account()));
     }).listen(webPort, "127.0.0.1");

@@ -284,6 +284,23 @@ describe("OSC", () => {
 });
 
 describe("the run log", () => {
+  test("steps that a list makes by itself are counted, not listed one by one", async () => {
+    const [main, sea] = show.lists;
+    if (!main || !sea) throw new Error("The show has two lists");
+    const chase = { ...sea, steps: { interval: 0.05 } };
+    server = await startServer(readShow({ ...show, lists: [main, chase] }));
+    await press({ press: "go", list: "sea" }).expect(200);
+    await pause(1500);
+    await press({ press: "release", list: "sea", time: 0 }).expect(200);
+    server = await server.restart();
+    await until(async () => ((await newest())[0]?.entries[0]?.steps ?? 0) > 15);
+    const entries = (await newest())[0]?.entries ?? [];
+    expect(entries.map(({ list, how }) => [list, how])).toEqual([
+      ["sea", "next"],
+      ["sea", "release"],
+    ]);
+  });
+
   test("keeps what was fired, when and by whom; a run begins with the first cue from nothing, and has a name", async () => {
     server = await startServer(show);
     const outside = await desk(await openDoor());

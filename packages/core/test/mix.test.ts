@@ -321,3 +321,44 @@ test("a fader that jumps is looked at before it does: it is where it was, and ne
   const ramp = { from: 20, to: 80, start: 5, fade: 0 };
   expect([4.9, 5, 6].map((time) => rampAt(ramp, time))).toEqual([20, 80, 80]);
 });
+
+test("four hours of running at speed keep no more than four minutes do", () => {
+  const sheet = several(
+    [
+      { cues: [oneCue("1", { 1: { intensity: 80, pan: 20 } }), oneCue("2", { 1: { intensity: 40, pan: { release: true } } })] },
+      {
+        steps: { interval: 0.6 },
+        cues: [1, 2, 3].map((step) => ({
+          number: String(step),
+          parts: [
+            {
+              number: 1,
+              times: { up: 0.4 },
+              moves: { 5: { intensity: step * 20 } },
+              waves: { 1: { pan: { shape: "sine", size: 5, period: 2 } } },
+            },
+          ],
+        })),
+      },
+    ],
+    { heldLooks: [{ id: "warm", label: "Warm", values: { 1: { intensity: 30 } } }] },
+  );
+  const mix = new Mix(sheet);
+  const sizeAfter = (minutes: number): number => {
+    for (; mix.now < minutes * 60;) {
+      const now = mix.now + 5;
+      if (now % 20 === 0) mix.goto("l0", now % 40 === 0 ? "1" : "2", now);
+      if (now % 35 === 0) mix.look100("warm", now % 70 === 0 ? 100 : 0, now, 2);
+      mix.advance(now);
+      mix.log.length = 0;
+    }
+    return JSON.stringify(snapshotOf(mix)).length;
+  };
+  mix.go("l1", 0);
+  mix.rate("l1", 2, 0);
+  mix.rate("l0", 20, 0);
+  const early = sizeAfter(4);
+  const late = sizeAfter(240);
+  expect(late).toBeLessThan(early * 1.3);
+  expect(mix.reports.length).toBeLessThan(5);
+});

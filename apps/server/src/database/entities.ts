@@ -250,6 +250,8 @@ export class LogRow {
   @Column({ type: "varchar", length: 10 }) how: LogEntry["how"];
   @Column({ name: "fired_by", type: "varchar", length: 10 }) by: LogEntry["by"];
   @Column({ type: "varchar", length: 64 }) who: string;
+  /** How many steps the list has made by itself from there on. */
+  @Column({ type: "int", nullable: true }) steps: number | null;
 }
 
 export const entities = [

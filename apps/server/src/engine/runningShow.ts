@@ -23,6 +23,8 @@ import type { WrittenRun } from "./runFile.ts";
 
 /** Presses by their ids are known for so long, so that the same one twice is done once. */
 const MOST_KNOWN = 64;
+/** So many cues are told in one event at most. */
+const MOST_FIRED = 500;
 /** A bump is held for so long after somebody has said that it is pressed; milliseconds. */
 const BUMPING = 1500;
 /** A run is brought up to now in steps of so many seconds where it was away for long. */
@@ -213,7 +215,8 @@ export class RunningShow {
   private happen(happening: Happening, from: PressedBy | null = null, press: string | null = null): RunEvent {
     this.mix = happenTo(this.mix, happening, this.sheet, this.first);
     this.turn += 1;
-    const fired: FiredCue[] = this.mix.log.splice(0);
+    // After a long sleep a chase has made steps by the ten thousand: the newest are told.
+    const fired: FiredCue[] = this.mix.log.splice(0).slice(-MOST_FIRED);
     const reports = this.mix.reports.splice(0);
     const cues = Object.fromEntries([...this.mix.lists].map(([id, { cue }]) => [id, cue]));
     const { show, turn, revision, origin } = this;

@@ -16,6 +16,12 @@ import { wordsOf } from "../shared/wordsOf.ts";
 import { Troubles } from "../shared/troubles.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
+/** A window that has not taken in so much of what it was told is cut; it comes back and begins with what is so by then. Messages, bytes. */
+const MOST_WAITING = 2000;
+const MOST_BYTES = 16 * 1_048_576;
+/** It is looked so often; milliseconds. */
+const LOOKING = 2000;
+
 /** Tells every open window of a show what has changed and what has been fired. */
 @WebSocketGateway({
   serveClient: false,
@@ -25,6 +31,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   @WebSocketServer() private readonly server: Server<ToServer, FromServer>;
   private readonly log = new Logger("Live");
   private readonly subscriptions = new Subscription();
+  private looking: NodeJS.Timeout | undefined;
 
   constructor(
     private readonly shows: ShowsService,
@@ -38,6 +45,8 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   ) {}
 
   afterInit(): void {
+    this.looking = setInterval(() => this.cutSlow(), LOOKING);
+    this.looking.unref();
     this.subscriptions.add(
       this.shows.changes.subscribe(({ run: _run, ...change }) => this.server.to(room(change.show)).emit("edit", change)),
     );
@@ -53,7 +62,18 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   }
 
   onModuleDestroy(): void {
+    clearInterval(this.looking);
     this.subscriptions.unsubscribe();
+  }
+
+  /** Cuts windows that take in nothing any more, so that what they are told does not pile up here. */
+  private cutSlow(): void {
+    for (const socket of this.server.sockets.sockets.values()) {
+      const waiting = bufferOf(socket.conn);
+      if (waiting.messages <= MOST_WAITING && waiting.bytes <= MOST_BYTES) continue;
+      this.log.warn(`A window has not taken in ${waiting.messages} messages; it is cut, and begins anew when it comes back`);
+      socket.disconnect(true);
+    }
   }
 
   /** A window opens a show: from now on it hears of it, beginning with where the list stands and what is in hand. */
@@ -101,6 +121,15 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   clock(): number {
     return now();
   }
+}
+
+/** How much waits for a window: messages that were not handed to its line, and bytes that its line has not sent. */
+function bufferOf(line: object): { messages: number; bytes: number } {
+  const waiting: unknown = Reflect.get(line, "writeBuffer");
+  const transport: unknown = Reflect.get(line, "transport");
+  const socket: unknown = typeof transport === "object" && transport !== null ? Reflect.get(transport, "socket") : undefined;
+  const bytes: unknown = typeof socket === "object" && socket !== null ? Reflect.get(socket, "bufferedAmount") : undefined;
+  return { messages: Array.isArray(waiting) ? waiting.length : 0, bytes: typeof bytes === "number" ? bytes : 0 };
 }
 
 function room(show: number): string {

@@ -15,7 +15,12 @@ export interface WaitingRun {
   readonly show: number;
   readonly begins: { readonly name: string; readonly speed: number; readonly at: number };
 }
-export type WaitingItem = WaitingEntry | WaitingRun;
+/** How many steps a list has made by itself since an entry. */
+export interface WaitingCount {
+  readonly show: number;
+  readonly counted: { readonly id: string; readonly steps: number };
+}
+export type WaitingItem = WaitingEntry | WaitingRun | WaitingCount;
 
 const entry = z.object({
   at: z.number(),
@@ -27,6 +32,7 @@ const entry = z.object({
 });
 const item = z.union([
   z.object({ show: z.number(), id: z.string(), entry, opens: z.boolean() }),
+  z.object({ show: z.number(), counted: z.object({ id: z.string(), steps: z.number() }) }),
   z.object({ show: z.number(), begins: z.object({ name: z.string(), speed: z.number(), at: z.number() }) }),
 ]);
 

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { join } from "node:path";
 import { Injectable, Logger, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
-import { groupBy, logEntries, writeLogCsv } from "@zm/core";
+import { type LogEntry, groupBy, logEntries, writeLogCsv } from "@zm/core";
 import type { LoggedRunReply, RunEvent, RunSummary, RunsReply } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DataSource, type EntityManager, In } from "typeorm";
@@ -23,6 +23,8 @@ const NEWEST = 20;
 /** What was fired is stored so soon after it, together with what comes at the same time. Milliseconds. */
 const SOON = 50;
 const MOST_AT_ONCE = 500;
+/** Steps of a chase are counted in the log so often; milliseconds. */
+const COUNTING = 5000;
 
 /** The run that entries of a show belong to now. */
 interface OpenRun {
@@ -46,6 +48,9 @@ export class RunLogService implements OnModuleDestroy {
   private timer: NodeJS.Timeout | undefined;
   /** By show: where its first list stood after the newest event. */
   private readonly stood = new Map<number, string | null>();
+  /** By show and list, its newest entry, and how many steps it has made by itself since: all, and those that were told. */
+  private readonly chases = new Map<string, { show: number; id: string; steps: number; told: number }>();
+  private counting: NodeJS.Timeout | undefined;
 
   constructor(
     private readonly database: DataSource,
@@ -62,6 +67,8 @@ export class RunLogService implements OnModuleDestroy {
 
   async onModuleDestroy(): Promise<void> {
     this.subscriptions.unsubscribe();
+    clearTimeout(this.counting);
+    this.tellCounts();
     clearTimeout(this.timer);
     await this.store().catch(() => undefined);
   }
@@ -156,7 +163,15 @@ export class RunLogService implements OnModuleDestroy {
       name,
       began,
       speed,
-      entries: (byRun.get(id) ?? []).map(({ at, list, cue, how, by, who }) => ({ at, list, cue, how, by, who })),
+      entries: (byRun.get(id) ?? []).map(({ at, list, cue, how, by, who, steps }) => ({
+        at,
+        list,
+        cue,
+        how,
+        by,
+        who,
+        ...(steps === null ? {} : { steps }),
+      })),
     }));
   }
 
@@ -164,15 +179,39 @@ export class RunLogService implements OnModuleDestroy {
     const [first = ""] = Object.keys(event.cues);
     const before = this.stood.get(event.show);
     this.stood.set(event.show, event.cues[first] ?? null);
-    const entries = logEntries(event, first);
+    const entries = this.withoutSteps(event.show, logEntries(event, first));
     let opens = before === null;
     this.add(
       entries.map((entry) => {
         const begins = opens && entry.list === first && entry.how === "next";
         if (begins) opens = false;
-        return { show: event.show, id: randomUUID(), entry: { ...entry, who: entry.who.slice(0, 64) }, opens: begins };
+        const id = randomUUID();
+        this.chases.set(`${event.show} ${entry.list}`, { show: event.show, id, steps: 0, told: 0 });
+        return { show: event.show, id, entry: { ...entry, who: entry.who.slice(0, 64) }, opens: begins };
       }),
     );
+  }
+
+  /** The entries without the steps that lists have made by themselves: these are counted with the entry before them, however many there are. */
+  private withoutSteps(show: number, entries: readonly LogEntry[]): LogEntry[] {
+    return entries.filter(({ list, isStep = false }) => {
+      const chase = isStep ? this.chases.get(`${show} ${list}`) : undefined;
+      if (!chase) return true;
+      chase.steps += 1;
+      this.counting ??= setTimeout(() => this.tellCounts(), COUNTING);
+      return false;
+    });
+  }
+
+  private tellCounts(): void {
+    this.counting = undefined;
+    const counted: WaitingItem[] = [];
+    for (const chase of this.chases.values()) {
+      if (chase.steps === chase.told) continue;
+      chase.told = chase.steps;
+      counted.push({ show: chase.show, counted: { id: chase.id, steps: chase.steps } });
+    }
+    this.add(counted);
   }
 
   private add(items: readonly WaitingItem[]): void {
@@ -237,6 +276,11 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
       open.set(item.show, { id: await newRun(manager, item.show, at, name, speed), last: at, place: 0, fresh: true });
       continue;
     }
+    if ("counted" in item) {
+      await insertRows(manager, LogRow, rows.splice(0));
+      await manager.update(LogRow, { id: item.counted.id }, { steps: item.counted.steps });
+      continue;
+    }
     if (known.has(item.id)) continue;
     const { at } = item.entry;
     const now = open.get(item.show) ?? (await newestRun(manager, item.show));
@@ -246,7 +290,7 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
     run.fresh = false;
     run.place += 1;
     open.set(item.show, run);
-    rows.push({ id: item.id, runId: run.id, place: run.place, ...item.entry });
+    rows.push({ id: item.id, runId: run.id, place: run.place, ...item.entry, steps: null });
   }
   await insertRows(manager, LogRow, rows);
 }

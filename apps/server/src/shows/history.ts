@@ -26,6 +26,8 @@ export interface HandStep extends StepBase {
 
 /** Steps of the Hand are not stored; so many are kept. */
 const MOST_HAND_STEPS = 200;
+/** So many steps can be taken back one by one; what is older is reached through the history of the show. */
+const MOST_STEPS = 5000;
 
 /** One order in time over the show and the Hand: what can be taken back, and what was and can be made again. */
 export class History {
@@ -38,7 +40,9 @@ export class History {
 
   /** An edit that was stored. */
   addEdit(revision: number, words: string, author: Author): void {
-    this.done.push({ of: "edit", id: `e${revision}`, revision, words, hand: undefined, ...author });
+    const { window, gesture } = author;
+    this.done.push({ of: "edit", id: `e${revision}`, revision, words, hand: undefined, window, gesture });
+    if (this.done.length > MOST_STEPS) this.done.shift();
     this.undone = [];
     this.turn += 1;
   }
@@ -54,7 +58,14 @@ export class History {
     } else if (same && newest.of === "edit") newest.hand = squashDiffs(newest.hand ?? {}, diff);
     else {
       this.handSteps += 1;
-      this.done.push({ of: "hand", id: `h${this.handSteps}-${Math.floor(now())}`, diff, words, ...author });
+      this.done.push({
+        of: "hand",
+        id: `h${this.handSteps}-${Math.floor(now())}`,
+        diff,
+        words,
+        window: author.window,
+        gesture: author.gesture,
+      });
       this.trimHandSteps();
     }
     this.undone = [];

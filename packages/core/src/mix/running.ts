@@ -39,6 +39,8 @@ export interface FiredCue {
   readonly list: string;
   readonly cue: string;
   readonly by: "press" | "follow" | "action" | "standby";
+  /** True for a step that a list makes by itself. */
+  readonly isStep?: boolean;
 }
 
 /** How a cue is fired: in its order, or out of it, then in a time of its own for every key where one is said. */
@@ -283,7 +285,8 @@ export class Running {
     run.duration = durationOf(transition);
     for (const mark of how === "next" ? marksMadeAt(list, row) : marksMadeByGoto(list, row))
       awaitMark(this.layers, this.keys, run, mark, { due, turn: this.nextTurn });
-    this.log.push({ at: now, list: list.id, cue: cue.number, by });
+    const isStep = by === "follow" && list.list.steps !== undefined;
+    this.log.push({ at: now, list: list.id, cue: cue.number, by, ...(isStep ? { isStep } : {}) });
     run.follow = followOf(run, (tempo) => this.tempos.get(tempo));
     if (how === "goto") this.followActions(run, row, now, time);
     else this.awaitActions(run, cue);

@@ -4,7 +4,7 @@ import { type ShowSheet, findRow } from "../sheet/sheet.ts";
 import type { LogEntry } from "./logEntry.ts";
 import type { LoggedRun } from "./measured.ts";
 
-const COLUMNS = ["run", "name", "speed", "time", "seconds", "list", "cue", "label", "how", "by", "who"];
+const COLUMNS = ["run", "name", "speed", "time", "seconds", "list", "cue", "label", "how", "by", "who", "steps"];
 
 /**
  * Runs as a table that any spreadsheet opens: a line for each entry, the oldest run first. `time` is UTC, `seconds` counts from the first entry of the run.
@@ -26,6 +26,7 @@ export function writeLogCsv(sheet: ShowSheet, runs: readonly LoggedRun[], timeOf
         entry.how,
         entry.by,
         entry.who,
+        entry.steps ?? "",
       ]),
     );
   return `${Papa.unparse([COLUMNS, ...rows], { newline: "\n", escapeFormulae: true })}\n`;

@@ -20,6 +20,10 @@ export interface LogEntry {
   readonly how: LogHow;
   readonly by: FiredBy;
   readonly who: string;
+  /** How many steps the list has made by itself from there on; absent for what makes none. They have no entries of their own. */
+  readonly steps?: number | undefined;
+  /** True for a step that a list makes by itself: it is counted with the entry before it. */
+  readonly isStep?: boolean;
 }
 
 /** What has happened to what runs, as far as a log needs it. The run's clock read 0 at `origin`, milliseconds. */
@@ -37,10 +41,10 @@ export interface Logged {
 export function logEntries({ happening, fired, origin, from }: Logged, first: string): LogEntry[] {
   const list = ("list" in happening ? happening.list : undefined) ?? first;
   const pressed = { by: from?.by ?? "window", who: from?.who ?? "" } as const;
-  const cues = fired.toSorted(causeFirst).map(({ at, list: of, cue, by }): LogEntry => {
+  const cues = fired.toSorted(causeFirst).map(({ at, list: of, cue, by, isStep }): LogEntry => {
     const own = by === "press" || by === "standby" ? pressed : { by, who: "" };
     const how = by === "press" && of === list ? howPressed(happening) : "next";
-    return { at: origin + at * 1000, list: of, cue, how, ...own, by: by === "standby" ? by : own.by };
+    return { at: origin + at * 1000, list: of, cue, how, ...own, by: by === "standby" ? by : own.by, ...(isStep ? { isStep } : {}) };
   });
   const besides = withoutCue(happening);
   return besides ? [...cues, { at: origin + happening.t * 1000, list, cue: null, how: besides, ...pressed }] : cues;
