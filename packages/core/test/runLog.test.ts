@@ -198,8 +198,8 @@ describe("entries of the log", () => {
     const { show } = smallShow([oneCue("1", {}, {}, { label: "=Storm" })]);
     const text = writeLogCsv(sheetOf(show), [{ id: 7, name: "dress", began: 5000, speed: 1, entries: [fired("1", 6.5)] }], String);
     expect(text.split("\n")).toEqual([
-      "run,name,speed,time,seconds,list,cue,label,how,by,who",
-      '7,dress,1,6500,1.500,main,1,"\'=Storm",next,window,',
+      "run,name,speed,time,seconds,list,cue,label,how,by,who,steps",
+      '7,dress,1,6500,1.500,main,1,"\'=Storm",next,window,,',
       "",
     ]);
   });

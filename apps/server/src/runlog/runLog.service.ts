@@ -180,6 +180,8 @@ export class RunLogService implements OnModuleDestroy {
     const before = this.stood.get(event.show);
     this.stood.set(event.show, event.cues[first] ?? null);
     const entries = this.withoutSteps(event.show, logEntries(event, first));
+    // What a chase has counted belongs to the entry before the one that comes now.
+    if (entries.some(({ list }) => this.chases.has(`${event.show} ${list}`))) this.tellCounts();
     let opens = before === null;
     this.add(
       entries.map((entry) => {
@@ -204,6 +206,7 @@ export class RunLogService implements OnModuleDestroy {
   }
 
   private tellCounts(): void {
+    clearTimeout(this.counting);
     this.counting = undefined;
     const counted: WaitingItem[] = [];
     for (const chase of this.chases.values()) {
