@@ -1,5 +1,5 @@
 // Two clients edit, a list is run, levels are sent; meanwhile the server and the database are killed at random moments, clients are cut, clocks jump, the disk is
-// full for a while, and a second server works on the same database. What was acknowledged must be there afterwards, the list must stand in the cue that was fired
+// full for a while, the database hangs, and a second server comes to the same database. What was acknowledged must be there afterwards, the list must stand in the cue that was fired
 // last, and nobody may fire one twice.
 import { spawn, spawnSync } from "node:child_process";
 import { createSocket } from "node:dgram";
@@ -166,17 +166,51 @@ async function fullDisk() {
   return { alive, firedMeanwhile };
 }
 
-/** A second server on the same database, with a data folder of its own: both take edits. */
+/** The database hangs: it is stopped and not dead. Edits are refused in words within a few seconds, the list goes on, and everything works again when it wakes. */
+async function hungDatabase() {
+  const fired = report.cuesFired;
+  const database = Number(readFileSync(process.env.ZM_DB_PID_FILE, "utf8"));
+  process.kill(database, "SIGSTOP");
+  const began = performance.now();
+  const refused = await until(async () => (await ask("/api/shows")).status === 503, 15_000);
+  await sleep(4000);
+  const firedMeanwhile = report.cuesFired - fired;
+  process.kill(database, "SIGCONT");
+  await until(async () => (await ask("/api/shows")).status === 200);
+  return { refusedAfter: Math.round(refused), firedMeanwhile, hungFor: Math.round(performance.now() - began) };
+}
+
+/** What is in hand, and which show is on stage, are the same after a kill of the server, before anybody has asked for them. */
+async function handAndStage() {
+  const level = 40 + Math.floor(random() * 50);
+  await ask("/api/shows/1/hand", { changes: [{ do: "give", moves: { 1: { intensity: level } } }] });
+  const { body: before } = await ask("/api/stage");
+  server.kill("SIGKILL");
+  await sleep(20);
+  await until(async () => (await ask("/api/shows/1/run")).status === 200);
+  const { body: hand } = await ask("/api/shows/1/hand");
+  const { body: after } = await ask("/api/stage");
+  await ask("/api/shows/1/hand", { changes: [{ do: "drop", keys: ["1.intensity"], fade: 0 }] });
+  return hand.hand?.held?.["1.intensity"]?.move === level && after.show === before.show;
+}
+
+/** A second server on the same database, with a data folder of its own: it reads, and takes no edit. Gives how many it refused; -1 where it took one. */
 async function secondServer(cues) {
   // The port behind the server's is usually the database's.
   const port = PORT + 2;
   const second = serverProcess({ ZM_PORT: String(port), ZM_DATA: `${process.env.ZM_DATA}/second` });
   await until(async () => (await ask("/api/shows/1", undefined, port)).status === 200);
-  const before = report.editsAcknowledged;
-  const end = performance.now() + 8000;
-  for (let count = 0; performance.now() < end; count += 1) await writeNote(cues, count, port);
+  let refused = 0;
+  for (let count = 0; count < 20 && refused >= 0; count += 1) {
+    const { status } = await ask(
+      "/api/shows/1/edits",
+      { base: 0, edits: [{ op: "setCue", from: cues[0], to: cues[0], note: "second" }] },
+      port,
+    );
+    refused = status === 503 ? refused + 1 : -1;
+  }
   second.kill("SIGTERM");
-  return report.editsAcknowledged - before;
+  return refused;
 }
 
 /** Fires the list cue by cue; what was acknowledged is where it must stand. */
@@ -207,8 +241,8 @@ async function hold(asked) {
   const now = body?.mix?.lists.main.cue ?? null;
   if (now !== last && now !== asked) {
     const [is, was] = [order.indexOf(now), order.indexOf(last)];
-    // Follows fire by themselves meanwhile; what lies behind the last acknowledged cue was lost.
-    if (is < was) report.cuesSkipped += 1;
+    // Follows fire by themselves meanwhile, behind the first cue too where it was asked for and not acknowledged; what lies behind the last acknowledged cue was lost.
+    if (is < was && asked !== order[0]) report.cuesSkipped += 1;
   }
   last = now;
 }
@@ -267,7 +301,9 @@ for (const [place, what] of kills.entries()) {
 await sleep(1500);
 setClock(0);
 const disk = await fullDisk();
-const bySecond = await secondServer(secondCues);
+const hung = await hungDatabase();
+const handKept = await handAndStage();
+const refusedBySecond = await secondServer(secondCues);
 await sleep(500);
 ended = true;
 await Promise.allSettled(work);
@@ -284,7 +320,9 @@ console.log(
       seed,
       ...report,
       diskFull: disk,
-      editsBySecondServer: bySecond,
+      databaseHung: hung,
+      handAndStageKept: handKept,
+      refusedBySecondServer: refusedBySecond,
       longestGapOfLevels: Math.round(longestGap),
       slowestToStandAgain: slowest,
     },
@@ -293,4 +331,12 @@ console.log(
   ),
 );
 process.exitCode =
-  report.editsLost + report.cuesSkipped + report.cuesTwice === 0 && disk.alive && disk.firedMeanwhile > 0 && bySecond > 0 ? 0 : 1;
+  report.editsLost + report.cuesSkipped + report.cuesTwice === 0 &&
+  disk.alive &&
+  disk.firedMeanwhile > 0 &&
+  hung.refusedAfter < 8000 &&
+  hung.firedMeanwhile > 0 &&
+  handKept &&
+  refusedBySecond > 0
+    ? 0
+    : 1;

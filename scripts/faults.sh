@@ -19,7 +19,7 @@ trap finish EXIT
 trap 'exit 130' INT TERM
 export ZM_DB_PID_FILE="$DATA/faults-mariadb/mariadb.pid"
 rm -rf "$DATA/faults-mariadb" "$ZM_DATA"
-npm run -s build >"$DATA/build.log" 2>&1 || fail "The build failed; $DATA/build.log says more."
+[ -n "${ZM_BUILT:-}" ] || npm run -s build >"$DATA/build.log" 2>&1 || fail "The build failed; $DATA/build.log says more."
 start_database "$DATA/faults-mariadb"
 keep_database "$DATA/faults-mariadb" &
 KEEPER_PID=$!

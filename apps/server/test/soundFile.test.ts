@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { SoundFile } from "../src/engine/soundFile.ts";
+import { SoundFile } from "../src/shared/soundFile.ts";
 
 interface Data {
   readonly text: string;

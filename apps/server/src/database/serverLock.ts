@@ -4,7 +4,6 @@ import { type Server, createServer } from "node:net";
 import { Logger } from "@nestjs/common";
 import { type Connection, type RowDataPacket, createConnection } from "mysql2/promise";
 import type { Settings } from "../settings.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
 
 /** So long a server that starts waits for the one before it to let go; seconds. */
 const WAITING = 3;
@@ -106,8 +105,8 @@ async function holderWords(connection: Connection): Promise<string> {
     const [rows] = await connection.query<RowDataPacket[]>("SELECT address, pid FROM servers WHERE name = ?", [NAME]);
     const [row] = rows;
     return row ? `The server at ${String(row["address"])} (process ${String(row["pid"])}) has this database` : nobody;
-  } catch (error) {
-    return `${nobody} (${wordsOf(error)})`;
+  } catch {
+    return nobody;
   }
 }
 

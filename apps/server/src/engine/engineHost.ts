@@ -17,7 +17,7 @@ import type { Answer, EnginePace, EngineSetUp, Order, Refusal, Report } from "./
 import { CannotNow } from "./pressed.ts";
 import { RunFiles } from "./runFile.ts";
 import { RunningShow } from "./runningShow.ts";
-import type { DamagedFile } from "./soundFile.ts";
+import type { DamagedFile } from "../shared/soundFile.ts";
 import { StageFile } from "./stageFile.ts";
 
 /** So many milliseconds lie between two frames: 40 a second. */

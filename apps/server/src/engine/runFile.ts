@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { EMPTY_HAND, type Hand, type MixSnapshot, ShowError, readHand, readMixSnapshot } from "@zm/core";
 import { z } from "zod";
 import { wordsOf } from "../shared/wordsOf.ts";
-import { type DamagedFile, SoundFile, type SoundReading, keepAside } from "./soundFile.ts";
+import { type DamagedFile, SoundFile, type SoundReading, keepAside } from "../shared/soundFile.ts";
 
 /** A run as it is written down: what runs, and when by the machine's clock (milliseconds) the run's clock read `mix.now`. */
 export interface WrittenRun {

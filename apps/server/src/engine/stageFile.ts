@@ -1,6 +1,6 @@
 import { join } from "node:path";
 import { z } from "zod";
-import { type DamagedFile, SoundFile } from "./soundFile.ts";
+import { type DamagedFile, SoundFile } from "../shared/soundFile.ts";
 
 /** Which show is on stage; null: none. */
 interface OnStage {

@@ -19,7 +19,7 @@ import { RunService } from "../run/run.service.ts";
 import { RunLogService } from "../runlog/runLog.service.ts";
 import { Settings } from "../settings.ts";
 import { ServerLock } from "../database/serverLock.ts";
-import { keepAside } from "../engine/soundFile.ts";
+import { keepAside } from "../shared/soundFile.ts";
 import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
 import { Troubles } from "../shared/troubles.ts";
 import { findHost } from "../output/hosts.ts";

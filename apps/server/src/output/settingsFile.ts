@@ -1,6 +1,6 @@
 import { randomBytes } from "node:crypto";
 import { type OutputSettings, isAddress, outputSettings } from "@zm/protocol";
-import { keepAside } from "../engine/soundFile.ts";
+import { keepAside } from "../shared/soundFile.ts";
 import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
 
 /** Nothing is sent until it is switched on; then to this machine alone. */

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Put } from "@nestjs/common";
 import { ApiOperation, ApiProperty, ApiTags } from "@nestjs/swagger";
 import { type OutputSettings, type OutputState, type SentLevels, outputSettings } from "@zm/protocol";
-import { ShowError } from "@zm/core";
+import { ShowError, faultsOf } from "@zm/core";
 import { IsBoolean, IsObject } from "class-validator";
 import { IsAddress } from "../shared/isAddress.ts";
 import { RunService } from "./run.service.ts";
@@ -37,7 +37,7 @@ export class OutputController {
   set(@Body() body: OutputDto): Promise<OutputState> {
     const parsed = outputSettings.safeParse({ ...body });
     if (parsed.success) return this.runs.setOutput(parsed.data);
-    throw new ShowError(parsed.error.issues.map(({ path, message }) => `${path.map(String).join(" ")}: ${message}`));
+    throw new ShowError(faultsOf(parsed.error, body));
   }
 
   @Get("levels")

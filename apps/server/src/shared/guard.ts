@@ -1,7 +1,6 @@
 import type { IncomingMessage } from "node:http";
 import { OWN_HEADER } from "@zm/protocol";
 import type { NextFunction, Request, Response } from "express";
-import type { ServerLock } from "../database/serverLock.ts";
 
 const CHANGING = new Set(["POST", "PUT", "PATCH", "DELETE"]);
 const LOOPBACK = ["127.0.0.1", "localhost", "[::1]"];
@@ -38,7 +37,9 @@ export function guard(showType: string): (request: Request, response: Response, 
 /** Refuses what changes something on a server that only reads, with the reason and who may. */
 export function writersOnly({
   readingBecause,
-}: Pick<ServerLock, "readingBecause">): (request: Request, response: Response, next: NextFunction) => void {
+}: {
+  readonly readingBecause: string | null;
+}): (request: Request, response: Response, next: NextFunction) => void {
   return (request, response, next) => {
     if (readingBecause === null || !CHANGING.has(request.method)) return next();
     const message = `${readingBecause}. Nothing was changed.`;

@@ -41,6 +41,7 @@ function messagesOf({ property, constraints = {}, children = [] }: ValidationErr
 
 /** What the framework says by itself, in our words; anything else stays as it is. */
 export function plainWords(status: number, message: string): string {
+  if (status === 400 && /JSON|Unexpected/.test(message)) return unreadableWords(400);
   if (message.startsWith("Validation failed (")) return "A number in the address is none: shows, edits and runs are whole numbers there";
   if (status === 404 && message.startsWith("Cannot ")) return `There is nothing at ${message.slice("Cannot ".length)}`;
   return message;

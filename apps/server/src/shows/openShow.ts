@@ -11,6 +11,8 @@ export interface OpenShow {
   readonly history: History;
   /** True while it is not known whether the database took the newest edit: it went away before it confirmed it. */
   doubtful: boolean;
+  /** What the edits since the show was opened have touched. */
+  readonly touched: TouchedSince;
   /** The newest requests for edits by their names, and the revision that each came to. */
   readonly requests: Map<string, number>;
   /** The end of the newest work on the database, for which whoever looks what it has taken waits. */
@@ -31,6 +33,47 @@ export function clash(mine: readonly Step[], theirs: readonly Step[]): string | 
       claims(step).some((claim) => touched.has(claim) || worked.has(claim)) || placesWorkedIn(step).some((place) => touched.has(place)),
   );
   return hit ? placeWords(hit) : null;
+}
+
+/** So many places are remembered; beyond that it begins anew. */
+const MOST_PLACES = 300_000;
+
+/** Which edit was the last to touch each place, since a revision: so that an edit thought out long ago is held against all since without reading them. */
+export class TouchedSince {
+  private readonly claimed = new Map<string, number>();
+  private readonly worked = new Map<string, number>();
+
+  /** Edits up to `from` are not known here. */
+  constructor(public from: number) {}
+
+  /** An edit has been made. */
+  add(revision: number, steps: readonly Step[]): void {
+    if (this.claimed.size + this.worked.size > MOST_PLACES) {
+      this.claimed.clear();
+      this.worked.clear();
+      this.from = revision;
+      return;
+    }
+    for (const step of steps) {
+      for (const claim of claims(step)) this.claimed.set(claim, revision);
+      for (const place of placesWorkedIn(step)) this.worked.set(place, revision);
+    }
+  }
+
+  /** The first place at which steps get in the way of an edit behind `base`, which is not before `from`, with the revision of that edit; null where they do not. */
+  clash(mine: readonly Step[], base: number): { readonly place: string; readonly revision: number } | null {
+    for (const step of mine) {
+      const own = claims(step);
+      const met = [
+        ...own.map((claim) => this.claimed.get(claim)),
+        ...own.map((claim) => this.worked.get(claim)),
+        ...placesWorkedIn(step).map((place) => this.claimed.get(place)),
+      ];
+      const revision = Math.max(0, ...met.map((each) => each ?? 0));
+      if (revision > base) return { place: placeWords(step), revision };
+    }
+    return null;
+  }
 }
 
 /** What a step needs for itself: the thing it changes, and a whole cue or list where it brings, takes or renumbers. */

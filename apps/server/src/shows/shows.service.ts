@@ -35,7 +35,7 @@ import { now } from "../shared/clock.ts";
 import { LoadingCache } from "../shared/loadingCache.ts";
 import { inSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
-import { type OpenShow, clash } from "./openShow.ts";
+import { type OpenShow, TouchedSince, clash } from "./openShow.ts";
 import { insertPieces, readSteps, readStepsOf, stepTexts } from "./storedSteps.ts";
 import { importInThread } from "./importWorker.ts";
 import { readShowRows } from "./readRows.ts";
@@ -266,6 +266,7 @@ export class ShowsService implements OnModuleDestroy {
       history,
       doubtful: false,
       requests,
+      touched: new TouchedSince(stored.revision),
       storing: Promise.resolve(),
       queue: Promise.resolve(),
     };
@@ -294,16 +295,20 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
-    for (let from = base; from < show.revision; from += CLASH_PAGE) {
-      const since = await this.editsSince(show, from, Math.min(from + CLASH_PAGE, show.revision));
+    const { touched } = show;
+    const met = touched.clash(steps, Math.max(base, touched.from));
+    if (met) {
+      const [edit] = await this.editsSince(show, met.revision - 1, met.revision);
+      throw clashWith(met.place, edit);
+    }
+    // What was edited before the show was opened here is read, a page at a time.
+    for (let from = base; from < touched.from; from += CLASH_PAGE) {
+      const since = await this.editsSince(show, from, Math.min(from + CLASH_PAGE, touched.from));
       const place = clash(
         steps,
         since.flatMap((event) => event.steps),
       );
-      if (place !== null)
-        throw new ConflictException(
-          `${place} has just been changed in another window (${since.at(-1)?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
-        );
+      if (place !== null) throw clashWith(place, since.at(-1));
     }
   }
 
@@ -334,6 +339,7 @@ export class ShowsService implements OnModuleDestroy {
     const { revision, kind, summary, run, request } = row;
     show.sheet = sheet;
     show.revision = revision;
+    show.touched.add(revision, steps);
     if (kind === "edit") show.history.addEdit(revision, summary, author);
     else show.history.move(kind, author.window);
     if (request !== null) keepRequest(show.requests, request, revision);
@@ -406,6 +412,12 @@ interface Written {
   readonly steps: readonly Step[];
   readonly after: Show;
   readonly pieces: readonly string[];
+}
+
+function clashWith(place: string, edit: EditEvent | undefined): ConflictException {
+  return new ConflictException(
+    `${place} has just been changed in another window (${edit?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
+  );
 }
 
 /** A stored edit as it is told. */

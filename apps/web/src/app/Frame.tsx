@@ -23,7 +23,7 @@ import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
 import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
-import { Troubles } from "./Troubles.tsx";
+import { Troubles } from "../show/Troubles.tsx";
 import { FindDialog, KeysDialog, NumbersDialog, RecordDrawer, Shelf, TakeDialog, UpdateDrawer } from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";

@@ -1,7 +1,7 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { listOf, nextRow, runTime, standingCue } from "@zm/core";
 import { Link, useParams } from "react-router";
-import { Troubles } from "../app/Troubles.tsx";
+import { Troubles } from "../show/Troubles.tsx";
 import { clockTime, triggerWords } from "../shared/words.ts";
 import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";

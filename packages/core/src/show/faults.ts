@@ -20,8 +20,43 @@ function sentences(issue: z.core.$ZodIssue, root: unknown): string[] {
     const inner = (deepest ?? []).map((each) => ({ ...each, path: [...issue.path, ...each.path] }));
     if (inner.length > 0 && depth(deepest ?? []) > 0) return inner.flatMap((each) => sentences(each, root));
   }
+  const plain = plainWords(issue);
+  if (plain !== undefined) return [`${place}: ${plain}`];
   if (issue.message === "Invalid input") return [`${place}: is none of what may stand here`];
   return [`${place}: ${issue.message.replace(/^Invalid input: /, "").replace(/^Too (small|big): /, "")}`];
+}
+
+/** What is expected of a value, by the name that the schema gives its kind. */
+const EXPECTED: Readonly<Record<string, string>> = {
+  string: "is a text",
+  number: "is a number",
+  int: "is a whole number",
+  boolean: "is true or false",
+  array: "is a list",
+  object: "is an object",
+  record: "is an object",
+  tuple: "is a list",
+};
+
+/** What the schema complains of in words of its own, said in ours; undefined where the words are ours already. */
+function plainWords(issue: z.core.$ZodIssue): string | undefined {
+  switch (issue.code) {
+    case "invalid_type":
+      return issue.message.startsWith("Invalid input") ? (EXPECTED[issue.expected] ?? "is none of what may stand here") : undefined;
+    case "too_small":
+      return issue.message.startsWith("Too small") ? `is below ${String(issue.minimum)}, or has fewer than that` : undefined;
+    case "too_big":
+      return issue.message.startsWith("Too big") ? `is above ${String(issue.maximum)}, or has more than that` : undefined;
+    case "invalid_value":
+      return issue.message.startsWith("Invalid") ? `is one of ${issue.values.map(String).join(", ")}` : undefined;
+    case "not_multiple_of":
+    case "invalid_format":
+    case "invalid_key":
+    case "invalid_element":
+      return issue.message.startsWith("Invalid") ? "is none of what may stand here" : undefined;
+    default:
+      return undefined;
+  }
 }
 
 /** How far into the data the deepest of some complaints reaches. */

@@ -21,8 +21,14 @@ function parsed(text: string, what: string): unknown {
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {
-    throw new ShowError(`${what}: the text is not whole JSON (${error instanceof Error ? error.message : "unreadable"})`);
+    throw new ShowError(`${what}: the text is not whole JSON${placeIn(text, error)}`);
   }
+}
+
+/** Where the text stops being JSON, as far as the engine says; it names the character in words of its own. */
+function placeIn(text: string, error: unknown): string {
+  const [, at] = (error instanceof Error && /position (\d+)/.exec(error.message)) || [];
+  return at === undefined ? "" : `, at line ${lineAt(text, Number(at))}`;
 }
 
 /** Something that is wrong with the text, and at which character. */

@@ -1,5 +1,5 @@
 import { create } from "zustand";
-import { useLive } from "../show/live.ts";
+import { useLive } from "./liveStore.ts";
 
 /** What somebody has put away in this window, with the words that it had: it comes again with others. */
 const useAway = create<{ away: readonly string[] }>(() => ({ away: [] }));

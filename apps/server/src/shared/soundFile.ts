@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, renameSync, rmSync } from "node:fs";
 import { dirname } from "node:path";
 import writeFileAtomic from "write-file-atomic";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { wordsOf } from "./wordsOf.ts";
 
 /** What is wrong with a file, and where it was put. */
 export interface DamagedFile {
