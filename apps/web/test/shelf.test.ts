@@ -1,6 +1,5 @@
-import { Mix, listOf, sheetOf, runningActions } from "@zm/core";
+import { actionWords, Mix, listOf, sheetOf, runningActions } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { actionWords } from "../src/shared/actionWords.ts";
 import { meanTempo } from "../src/shelf/meanTempo.ts";
 
 const sheet = sheetOf(saltAndParaffin());

@@ -129,6 +129,7 @@ export { Mix } from "./mix/mix.ts";
 /** A cue that was fired, for a log. */
 export type { FiredCue } from "./mix/running.ts";
 export * from "./mix/mixSnapshot.ts";
+export { actionWords } from "./script/actionWords.ts";
 export { faultsOf } from "./show/faults.ts";
 export { readMixSnapshot } from "./mix/readSnapshot.ts";
 export * from "./mix/happening.ts";

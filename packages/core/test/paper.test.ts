@@ -7,7 +7,9 @@ import {
   paperOf,
   paperPages,
   readEdits,
+  readShow,
   renumberingPaper,
+  sheetOf,
 } from "../src/index.ts";
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
@@ -52,9 +54,9 @@ const cellsOf = (sheet: ShowSheet, kind: "cues" | "changes" | "patch" | "palette
 
 test("the cue sheet says scene by scene where each cue is called, what fires it, and how long it lasts", () => {
   expect(paperOf(SHOW, { kind: "cues" }).rows).toEqual([
-    { heading: "Scene I.1", cells: ["1", "p. 3, ADA: “Then leave the lamp.” on “lamp”", "Dawn", "call", "3 s", ""] },
-    { cells: ["2", "", "", "by itself, 1.5 s after 1 is complete", "2 s", "only when the door is shut"] },
-    { heading: "Scene I.2", cells: ["3", "", "Night", "call", "0 s", ""] },
+    { heading: "Scene I.1", cells: ["1", "p. 3, ADA: “Then leave the lamp.” on “lamp”", "Dawn", "call", "up 3, down 5 + 1", "3 s", ""] },
+    { cells: ["2", "", "", "by itself, 1.5 s after 1 is complete", "up 2", "2 s", "only when the door is shut"] },
+    { heading: "Scene I.2", cells: ["3", "", "Night", "call", "at once\nwall", "0 s", ""] },
   ]);
 });
 
@@ -70,10 +72,45 @@ test("a paper that begins in the midst of a scene names the scene, and a cue tha
 
 test("the programmer's list says what each cue stores, lights that do the same together, and its times", () => {
   expect(cellsOf(SHOW, "changes")).toEqual([
-    ["1", "Dawn", "intensity: 1, 5 at 40\nposition: 1 chair", "up 3, down 5 + 1", "3"],
-    ["2", "", "intensity: 5 let go", "up 2", "1"],
-    ["3", "Night · block", "no move", "", "0"],
+    ["1", "Dawn", "intensity: 1, 5 at 40\nposition: 1 chair", "call", "up 3, down 5 + 1", "3"],
+    ["2", "", "intensity: 5 let go", "by itself, 1.5 s after 1 is complete", "up 2", "1"],
+    ["3", "Night · wall", "no move", "call", "", "0"],
   ]);
+});
+
+test("times of families, parts, moves and curves, waves and what a cue does besides stand on paper as they hold", () => {
+  const cue = {
+    number: "1",
+    carries: "cueOnly",
+    actions: [{ do: "start", list: "sea", after: 2 }],
+    parts: [
+      {
+        number: 1,
+        curve: "ease",
+        times: { up: 6, position: { delay: 5 } },
+        moves: { 1: { intensity: 40, pan: { value: 20, fade: 4, delay: 1 } } },
+        waves: { 1: { pan: { shape: "sine", size: 5, period: 4 } } },
+      },
+      { number: 2, label: "lamp", times: { down: 2, downDelay: 1, upDelay: 0.5 }, moves: { 5: { intensity: 10 } } },
+    ],
+  };
+  const { show } = smallShow([]);
+  const lists = [
+    { id: "main", label: "Main", cues: [cue] },
+    { id: "sea", label: "Sea", cues: [] },
+  ];
+  const sheet = sheetOf(readShow({ ...show, lists }));
+  expect(cellsOf(sheet, "changes")[0]).toEqual([
+    "1",
+    "this cue only",
+    "intensity: 1 at 40; 5 at 10\nposition: 1 pan 20\nwaves: 1 pan sine 5 every 4 s\nbesides: start Sea, 2 s after",
+    "call",
+    "part 1: up 6, position 6 + 5, curve ease\npart 2 lamp: up 0 + 0.5, down 2 + 1\n1 pan in 4 after 1",
+    "3",
+  ]);
+  expect(cellsOf(sheet, "cues")[0]?.[4]).toBe(
+    "part 1: up 6, position 6 + 5, curve ease\npart 2 lamp: up 0 + 0.5, down 2 + 1\nthis cue only",
+  );
 });
 
 test("hookup and palettes say what is where and what uses what", () => {
@@ -93,7 +130,9 @@ test("only the cues of a range stand on the paper, and a range without any is re
 
 test("a paper is a table for a spreadsheet, and pages with a head, a foot and only the columns in which something stands", () => {
   const paper = paperOf(SHOW, { kind: "cues", from: "3" });
-  expect(paperCsv(paper)).toBe("part of the play,cue,called at,what happens,fired by,lasts,notes\nScene I.2,3,,Night,call,0 s,\n");
+  expect(paperCsv(paper)).toBe(
+    'part of the play,cue,called at,what happens,fired by,times,lasts,notes\nScene I.2,3,,Night,call,"at once\nwall",0 s,\n',
+  );
   const pages = paperPages(paper, { show: "Small", made: "today", large: true });
   expect(pages.defaultStyle.fontSize).toBe(14);
   expect(pages.footer(2, 3)).toMatchObject({ columns: [{ text: "today" }, { text: "page 2 of 3" }] });
@@ -102,9 +141,9 @@ test("a paper is a table for a spreadsheet, and pages with a head, a foot and on
       table: {
         headerRows: 1,
         body: [
-          [{ text: "cue" }, { text: "what happens" }, { text: "fired by" }, { text: "lasts" }],
-          [{ text: "Scene I.2", colSpan: 4 }, {}, {}, {}],
-          [{ text: "3" }, { text: "Night" }, { text: "call" }, { text: "0 s" }],
+          [{ text: "cue" }, { text: "what happens" }, { text: "fired by" }, { text: "times" }, { text: "lasts" }],
+          [{ text: "Scene I.2", colSpan: 5 }, {}, {}, {}, {}],
+          [{ text: "3" }, { text: "Night" }, { text: "call" }, { text: "at once\nwall" }, { text: "0 s" }],
         ],
       },
     },

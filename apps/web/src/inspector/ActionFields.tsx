@@ -1,11 +1,10 @@
-import { type Action, type Cue, type ListSheet, type ShowSheet, runningActions } from "@zm/core";
+import { actionWords, type Action, type Cue, type ListSheet, type ShowSheet, runningActions } from "@zm/core";
 import { Play, Trash2 } from "lucide-react";
 import { useLive } from "../show/live.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { putLine } from "../line/lineText.ts";
 import { DropMenu, MenuEntry, MenuHeading, MenuRule } from "../shared/DropMenu.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
-import { actionWords } from "../shared/actionWords.ts";
 
 /** What a cue does besides its moves: lists that it starts and lets go, looks that it raises, each some seconds after its Go. */
 export function ActionFields({ list, cue }: { list: ListSheet; cue: Cue }) {

@@ -1,20 +1,25 @@
+import { findRow } from "@zm/core";
 import { useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { notify } from "../shared/notices.ts";
 import { NO_TIME, readSeconds } from "../shared/readSeconds.ts";
+import { useMainList } from "../show/useShow.ts";
 
 /** Going to a cue: in its own times, in a time that is said, or at once. */
 export function GoTo({ goTo }: { goTo: (cue: string, time?: number) => void }) {
-  const chosen = useChoice((choice) => choice.cueEnd);
-  const [typed, setTyped] = useState<string | null>(null);
+  const list = useMainList();
+  const [typed, setTyped] = useState("");
   const [time, setTime] = useState("");
   const [wrong, setWrong] = useState(false);
-  const cue = typed ?? chosen ?? "";
+  const cue = typed.trim();
+  // Said while it is typed: nothing moves for a cue that there is not.
+  const missing = cue !== "" && findRow(list, cue) < 0;
   const go = (atOnce: boolean): void => {
     const own = atOnce ? 0 : readSeconds(time);
     setWrong(own === undefined);
-    if (cue === "" || own === undefined) return;
+    if (missing) notify(`There is no cue ${cue} in this list; nothing moves`, "trouble");
+    if (cue === "" || missing || own === undefined) return;
     goTo(cue, own ?? undefined);
-    setTyped(null);
+    setTyped("");
   };
   return (
     <form
@@ -27,8 +32,11 @@ export function GoTo({ goTo }: { goTo: (cue: string, time?: number) => void }) {
       <input
         aria-label="Go to cue"
         placeholder="cue"
-        className="input input-sm figures w-14 bg-base-200 px-1.5"
-        value={cue}
+        className="input input-sm figures w-16 bg-base-200 px-1.5 aria-invalid:border-error aria-invalid:text-error"
+        aria-invalid={missing}
+        title={missing ? `There is no cue ${cue} in this list` : undefined}
+        value={typed}
+        onFocus={(event) => event.target.select()}
         onChange={(event) => setTyped(event.target.value)}
       />
       <input

@@ -1,6 +1,5 @@
-import { type LinePress, type ShowSheet, nextRow } from "@zm/core";
+import { actionWords, type LinePress, type ShowSheet, nextRow } from "@zm/core";
 import type { LiveRun } from "../show/liveStore.ts";
-import { actionWords } from "../shared/actionWords.ts";
 import { seconds } from "../shared/words.ts";
 import type { Pressed } from "./usePress.ts";
 

@@ -1,4 +1,4 @@
-import { type Cue, type ListSheet, cueDuration, readTime, count } from "@zm/core";
+import { actionWords, type Cue, type ListSheet, cueDuration, readTime, count } from "@zm/core";
 import { ListVideo, Play, Split, SquareStop, TriangleAlert } from "lucide-react";
 import { memo, useRef, useState } from "react";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
@@ -9,7 +9,6 @@ import { NO_TIME } from "../shared/readSeconds.ts";
 import { readTrigger } from "../shared/readTrigger.ts";
 import { lasts, seconds, triggerWords, upDown } from "../shared/words.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
-import { actionWords } from "../shared/actionWords.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { SceneFold } from "./SceneFold.tsx";
 import { foldName } from "./lines.ts";

@@ -1,16 +1,11 @@
-import type { Cue, Show, Trigger } from "../show/schema.ts";
+import type { Cue, Show } from "../show/schema.ts";
 import { shortened } from "../show/words.ts";
 import { sceneAt } from "../sheet/scenes.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../sheet/sheet.ts";
 import { cueDuration } from "../time/durations.ts";
 import { writeSeconds } from "../time/readTime.ts";
+import { cueMarks, firesWords, partsWords } from "./cueWords.ts";
 import type { Paper, PaperRow } from "./table.ts";
-
-/** What fires a cue, for somebody who calls it: nothing is said of a press. */
-function firesWords(trigger: Trigger | undefined, before: Cue | undefined): string {
-  if (trigger?.type !== "follow") return "call";
-  return `by itself, ${writeSeconds(trigger.after)} s after ${before?.number ?? "the cue before"} ${trigger.from === "go" ? "goes" : "is complete"}`;
-}
 
 /** The line and the word at which a cue is called; empty for a cue without a call. */
 function callWords({ call }: Cue, script: Show["script"]): string {
@@ -24,7 +19,8 @@ function callWords({ call }: Cue, script: Show["script"]): string {
 
 /** Where in its line a cue is called. */
 function placeWords({ kind, word }: NonNullable<Cue["call"]>): string {
-  if (kind === "visual") return word ? `when seen, “${word}”` : "when seen";
+  // A cue on a word is called on that word, whatever else is to be seen then.
+  if (kind === "visual") return word ? `on “${word}”, when seen` : "when seen";
   return `${kind === "after" ? "after" : "on"} ${word ? `“${word}”` : "the line"}`;
 }
 
@@ -32,7 +28,7 @@ function placeWords({ kind, word }: NonNullable<Cue["call"]>): string {
 const ENOUGH_LETTERS = 60;
 
 /**
- * Scene by scene, every cue with where it is called, what fires it and how long it lasts: for the stage manager. Rows first to last.
+ * Scene by scene, every cue with where it is called, what fires it, its times and how long it lasts: for the stage manager and whoever runs it. Rows first to last.
  * Lights and values are left away: it is for whoever calls the show.
  */
 export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: number, last: number): Paper {
@@ -44,6 +40,7 @@ export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: numbe
       callWords(cue, show.script),
       cue.label ?? "",
       firesWords(cue.trigger, list.cues[row - 1]),
+      [partsWords(cue) || "at once", cueMarks(cue).join(", ")].filter(Boolean).join("\n"),
       `${writeSeconds(cueDuration(list, row))} s`,
       cue.note ?? "",
     ];
@@ -59,6 +56,7 @@ export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: numbe
       { name: "called at", share: 4 },
       { name: "what happens", share: 3 },
       { name: "fired by", share: 3 },
+      { name: "times", share: 2 },
       { name: "lasts" },
       { name: "notes", share: 2 },
     ],

@@ -1,9 +1,13 @@
-import type { Action, ShowSheet } from "@zm/core";
-import { seconds } from "./words.ts";
+import type { Action } from "../show/schema.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import { writeSeconds } from "../time/readTime.ts";
 
-/** What an action does, in a few words; when it does it stands beside it. */
+/**
+ * What an action does, in a few words: "raise warmers to 80 % in 3 s"; how long after the Go it does is not said here.
+ * Lists, held looks and tempos by their labels. The same in every window and on paper.
+ */
 export function actionWords(action: Action, { lists, show }: ShowSheet): string {
-  const inTime = "time" in action && action.time !== undefined ? ` in ${seconds(action.time)} s` : "";
+  const inTime = "time" in action && action.time !== undefined ? ` in ${writeSeconds(action.time)} s` : "";
   if (action.do === "look") {
     const label = show.heldLooks?.find(({ id }) => id === action.look)?.label || action.look;
     return action.level === 0 ? `take ${label} out${inTime}` : `raise ${label} to ${action.level} %${inTime}`;
