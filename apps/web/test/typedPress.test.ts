@@ -15,18 +15,18 @@ function run(press: (mix: Mix) => void = () => undefined): LiveRun {
 }
 
 test("a typed Go fires the cue that was next when it was typed; a held list is told to go on", () => {
-  expect(pressFor({ do: "go", list: main }, run())?.ask).toEqual({ press: "go", list: main, cue: "0.5" });
+  expect(pressFor({ do: "go", list: main }, run())?.ask).toEqual({ press: "go", list: main, cue: "0.5", held: false });
   expect(
     pressFor(
       { do: "go", list: main },
       run((mix) => mix.goto(main, "14", 0, 0)),
     )?.ask,
-  ).toEqual({ press: "go", list: main, cue: "15" });
+  ).toEqual({ press: "go", list: main, cue: "15", held: false });
   const held = run((mix) => {
     mix.goto(main, "14", 0, 0);
     mix.hold(main, true, 0);
   });
-  expect(pressFor({ do: "go", list: main }, held)?.ask).toEqual({ press: "go", list: main });
+  expect(pressFor({ do: "go", list: main }, held)?.ask).toEqual({ press: "go", list: main, held: true });
 });
 
 test("a list that is to start begins where it is told to, and one that runs already is left alone", () => {

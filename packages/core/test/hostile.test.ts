@@ -73,7 +73,7 @@ test.each([
   ['"١"', "is not a cue number"],
   ['"NaN"', "is not a cue number"],
   ['"Infinity"', "is not a cue number"],
-  ["1", "expected string"],
+  ["1", "is a text"],
 ])("a cue number of %s is refused", (number, words) => {
   expect(refusal(withText('"number": "1"', `"number": ${number}`))).toContain(words);
 });
@@ -96,12 +96,17 @@ test("a moves object whose channels are prototype keys is refused, and nothing l
   expect(Reflect.get({}, "intensity")).toBeUndefined();
 });
 
-test("labels may hold anything that can be written: emoji, right-to-left text, zero bytes, markup", () => {
-  for (const label of ["🎭🔥", "שלום עולם", "\u202Ereversed", "a\u0000b", "<script>alert(1)</script>", "'; DROP TABLE cues; --"]) {
+test("labels may hold anything that can be written: emoji, right-to-left text, markup; control characters and line breaks are refused", () => {
+  for (const label of ["🎭🔥", "שלום עולם", "\u202Ereversed", "<script>alert(1)</script>", "'; DROP TABLE cues; --"]) {
     const show = parseShow(text.replace('"title": "Small"', `"title": ${JSON.stringify(label)}`));
     expect(show.title).toBe(label);
     expect(parseShow(serializeShow(show)).title).toBe(label);
   }
+  for (const label of ["a\u0000b", "\u001b[31m", "a\u0085"])
+    expect(refusal(text.replace('"title": "Small"', `"title": ${JSON.stringify(label)}`))).toContain("title: holds a control character");
+  for (const label of ["two\nlines", "a\tb"])
+    expect(refusal(text.replace('"title": "Small"', `"title": ${JSON.stringify(label)}`))).toContain("title: is one line");
+  for (const label of ["", "  "]) expect(refusal(text.replace('"title": "Small"', `"title": "${label}"`))).toContain("a show has a title");
   expect(refusal(text.replace('"title": "Small"', `"title": "${"x".repeat(201)}"`))).toContain("longer than 200 characters");
   expect(refusal(text.replace('"title": "Small"', '"title": "a\\ud800"'))).toBe("title: holds half a character; type it again");
 });

@@ -25,7 +25,7 @@ const patch = fc.record({ universe: fc.integer({ min: 1, max: 3 }), address: fc.
 const metres = fc.integer({ min: -900, max: 900 }).map((centimetre) => centimetre / 100);
 const point = fc.record({ x: metres, y: metres, z: metres });
 const label = fc
-  .string({ unit: fc.constantFrom("a", "Ö", " ", ",", ";", '"', "\t", "=", "-", "7", "\n"), minLength: 1, maxLength: 8 })
+  .string({ unit: fc.constantFrom("a", "Ö", " ", ",", ";", '"', "'", "=", "-", "7", "@", "+"), minLength: 1, maxLength: 8 })
   .map((text) => text.trim());
 const rig: fc.Arbitrary<Channel[]> = fc.uniqueArray(fc.integer({ min: 1, max: 40 }), { minLength: 1, maxLength: 8 }).chain((numbers) =>
   fc.tuple(

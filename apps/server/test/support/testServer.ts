@@ -50,6 +50,7 @@ export async function emptyDatabase(): Promise<Settings> {
   const settings = readSettings(process.env);
   const name = `zealous_test_${process.pid}_${count}`;
   const admin = await new DataSource({ type: "mariadb", ...settings.database, database: "zealous_mark" }).initialize();
+  await admin.query(`DROP DATABASE IF EXISTS ${name}`);
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`);
   await admin.destroy();
   // A thread of its own for each of many short-lived servers would take longer to start than what is tried.
