@@ -30,7 +30,7 @@ const base = {
 
 export default {
   // What is tested is whether it works, not how fast: a busy machine may take its time.
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   projects: [
     { ...base, displayName: "core", rootDir: "packages/core", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "demo", rootDir: "packages/demo", testMatch: ["<rootDir>/test/**/*.test.ts"] },

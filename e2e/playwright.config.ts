@@ -5,8 +5,8 @@ const flags: string[] = JSON.parse(readFileSync(new URL("chromium.json", import.
 
 export default defineConfig({
   testDir: ".",
-  timeout: 120_000,
-  expect: { timeout: 10_000 },
+  timeout: 300_000,
+  expect: { timeout: 30_000 },
   workers: 2,
   fullyParallel: true,
   // What there is one of, the database and the lights, is used by journeys that are run last and one by one, so that they disturb no other.

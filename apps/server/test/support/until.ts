@@ -1,5 +1,5 @@
 /** Waits until something holds. Throws Error where it has not come about within so long; milliseconds. */
-export async function until(holds: () => boolean | Promise<boolean>, most = 20_000): Promise<void> {
+export async function until(holds: () => boolean | Promise<boolean>, most = 60_000): Promise<void> {
   const end = Date.now() + most;
   while (!(await holds())) {
     if (Date.now() > end) throw new Error(`It did not come about within ${most / 1000} seconds`);
