@@ -4,7 +4,7 @@ import { sceneAt } from "../sheet/scenes.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../sheet/sheet.ts";
 import { cueDuration } from "../time/durations.ts";
 import { writeSeconds } from "../time/readTime.ts";
-import { cueMarks, firesWords, partsWords } from "./cueWords.ts";
+import { firesWords } from "./cueWords.ts";
 import type { Paper, PaperRow } from "./table.ts";
 
 /** The line and the word at which a cue is called; empty for a cue without a call. */
@@ -28,7 +28,7 @@ function placeWords({ kind, word }: NonNullable<Cue["call"]>): string {
 const ENOUGH_LETTERS = 60;
 
 /**
- * Scene by scene, every cue with where it is called, what fires it, its times and how long it lasts: for the stage manager and whoever runs it. Rows first to last.
+ * Scene by scene, every cue with where it is called, what fires it and how long it lasts: for the stage manager. Rows first to last.
  * Lights and values are left away: it is for whoever calls the show.
  */
 export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: number, last: number): Paper {
@@ -40,7 +40,6 @@ export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: numbe
       callWords(cue, show.script),
       cue.label ?? "",
       firesWords(cue.trigger, list.cues[row - 1]),
-      [partsWords(cue) || "at once", cueMarks(cue).join(", ")].filter(Boolean).join("\n"),
       `${writeSeconds(cueDuration(list, row))} s`,
       cue.note ?? "",
     ];
@@ -56,7 +55,6 @@ export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: numbe
       { name: "called at", share: 4 },
       { name: "what happens", share: 3 },
       { name: "fired by", share: 3 },
-      { name: "times", share: 2 },
       { name: "lasts" },
       { name: "notes", share: 2 },
     ],
