@@ -22,7 +22,7 @@ import { ServerLock } from "../database/serverLock.ts";
 import { keepAside } from "../shared/soundFile.ts";
 import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
 import { Troubles } from "../shared/troubles.ts";
-import { findHost } from "../output/hosts.ts";
+import { expectHosts } from "../output/hosts.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { oscCommand } from "./commands.ts";
@@ -92,9 +92,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
 
   /** Listens as the settings say from now on, and keeps them. Throws ShowError for a host that cannot be found; then nothing has changed. */
   async set(settings: OscSettings): Promise<OscState> {
-    await findHost(placeOfAddress(settings.address).host).catch((error: unknown) => {
-      throw new ShowError(wordsOf(error));
-    });
+    await expectHosts([settings.address]);
     this.troubles.set(`damaged ${TROUBLE}`, null);
     writeJsonFile(this.path, settings);
     this.settings = settings;

@@ -1,6 +1,8 @@
 import { type LookupAddress, promises as dns } from "node:dns";
 import { isIPv4 } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
+import { ShowError } from "@zm/core";
+import { placeOfAddress } from "@zm/protocol";
 import { wordsOf } from "../shared/wordsOf.ts";
 
 /** So long a host name is looked for; milliseconds. */
@@ -21,6 +23,15 @@ export async function findHost(host: string, find: (host: string) => Promise<Loo
   } finally {
     late.abort();
     tooLate.catch(() => undefined);
+  }
+}
+
+/** Throws ShowError that names the first host of some addresses that cannot be found. */
+export async function expectHosts(addresses: readonly string[]): Promise<void> {
+  for (const host of new Set(addresses.map((address) => placeOfAddress(address).host))) {
+    await findHost(host).catch((error: unknown) => {
+      throw new ShowError(wordsOf(error));
+    });
   }
 }
 

@@ -1,5 +1,5 @@
 import { ConflictException, Injectable, InternalServerErrorException, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
-import { type Hand, type PressedBy, ShowError } from "@zm/core";
+import type { Hand, PressedBy } from "@zm/core";
 import {
   type OutputSettings,
   type OutputState,
@@ -8,16 +8,14 @@ import {
   type RunState,
   type SentLevels,
   type StageState,
-  placeOfAddress,
 } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DatabaseAway } from "../database/lost.ts";
 import { Engine } from "../engine/engine.ts";
 import type { Answer, EnginePace, OrderBody } from "../engine/orders.ts";
 import { ServerLock } from "../database/serverLock.ts";
-import { findHost } from "../output/hosts.ts";
+import { expectHosts } from "../output/hosts.ts";
 import { Settings } from "../settings.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
 import { Troubles } from "../shared/troubles.ts";
 import { ShowsService, type StoredEdit } from "../shows/shows.service.ts";
 
@@ -181,15 +179,6 @@ export class RunService implements OnModuleDestroy {
     throw new ConflictException(
       "This show is on stage, so it is not removed. Put another show on stage in Run, or take this one off it, and remove it then.",
     );
-  }
-}
-
-/** Throws ShowError that names the first host that cannot be found. */
-async function expectHosts(addresses: readonly string[]): Promise<void> {
-  for (const host of new Set(addresses.map((address) => placeOfAddress(address).host))) {
-    await findHost(host).catch((error: unknown) => {
-      throw new ShowError(wordsOf(error));
-    });
   }
 }
 
