@@ -17,7 +17,7 @@ import type { Answer, EnginePace, EngineSetUp, Order, Refusal, Report } from "./
 import { CannotNow } from "./pressed.ts";
 import { RunFiles } from "./runFile.ts";
 import { RunningShow } from "./runningShow.ts";
-import type { DamagedFile } from "../shared/soundFile.ts";
+import { HostTroubles } from "./hostTroubles.ts";
 import { StageFile } from "./stageFile.ts";
 
 /** So many milliseconds lie between two frames: 40 a second. */
@@ -47,18 +47,18 @@ export class EngineHost {
   private readonly late = createHistogram();
   private timer: NodeJS.Timeout | undefined;
   private ended = false;
-  /** By what went wrong, what was told of it last. */
-  private readonly troubles = new Map<string, string>();
+  private readonly troubles: HostTroubles;
 
   constructor(
     private readonly setUp: EngineSetUp,
     private readonly tell: (report: Report) => void,
   ) {
+    this.troubles = new HostTroubles(tell);
     this.files = new RunFiles(setUp.runs);
     this.outputFile = new OutputFile(join(setUp.runs, "output.json"), setUp.output, setUp.onlyReads);
-    this.sender = new OutputSender(this.outputFile, (fault) => this.trouble("output", fault));
+    this.sender = new OutputSender(this.outputFile, (fault) => this.troubles.set("output", fault));
     this.stage = new StageFile(setUp.runs);
-    this.tellDamaged("stage", "Which show is on stage", this.stage.damaged, "Put it on stage again in Run.");
+    this.troubles.damaged("stage", "Which show is on stage", this.stage.damaged, "Put it on stage again in Run.");
   }
 
   /** Begins: what ran when the server ended goes on. */
@@ -112,7 +112,7 @@ export class EngineHost {
         return this.happened(running, running.edit(order.revision, order.steps, order.run));
       case "hand":
         running.hand = order.hand;
-        await this.kept(`hand ${order.show}`, () => this.files.writeHand(order.show, order.hand));
+        await this.kept(`hand ${order.show}`, `What is in hand of show ${order.show}`, () => this.files.writeHand(order.show, order.hand));
         return {};
     }
   }
@@ -129,21 +129,11 @@ export class EngineHost {
   /** Writes down where a show stands, while its frames go on. */
   private async write(running: RunningShow): Promise<void> {
     this.written.set(running.show, now());
-    await this.kept(`run ${running.show}`, () => this.files.write(running.written()));
+    await this.kept(`run ${running.show}`, `Where show ${running.show} stands`, () => this.files.write(running.written()));
   }
 
-  /** Writes something down. A disk that fails is told of for as long as it does, and the show goes on without. */
-  private async kept(what: string, write: () => Promise<void>): Promise<void> {
-    if (this.setUp.onlyReads) return;
-    try {
-      await write();
-      this.trouble(what, null);
-    } catch (error) {
-      this.trouble(
-        what,
-        `Where show ${what.split(" ")[1] ?? ""} stands cannot be written down: ${diskWords(error)}. It runs on; after a crash it would not stand there.`,
-      );
-    }
+  private async kept(what: string, said: string, write: () => Promise<void>): Promise<void> {
+    if (!this.setUp.onlyReads) await this.troubles.kept(what, said, write);
   }
 
   /** Takes up a show that ran when the server ended, as soon as it can be read. */
@@ -154,7 +144,7 @@ export class EngineHost {
         return;
       } catch (error) {
         if (error instanceof NotFoundException) return this.forgetGone(show);
-        if (!isLost(error)) return this.trouble(`open ${show}`, `Show ${show} could not go on: ${wordsOf(error)}`);
+        if (!isLost(error)) return this.troubles.set(`open ${show}`, `Show ${show} could not go on: ${wordsOf(error)}`);
         await wait(AGAIN, undefined, { ref: false });
         if (this.shows.has(show)) return;
       }
@@ -182,15 +172,15 @@ export class EngineHost {
     // What is in hand is in the output again before the first packet leaves.
     running.hand = hand.data ?? null;
     const where = written ? "It stands where the file before it says." : "It stands before its first cue.";
-    this.tellDamaged(`run ${show}`, `Where show ${show} stood`, damaged, where);
-    this.tellDamaged(`hand ${show}`, `What was in hand of show ${show}`, hand.damaged, "");
+    this.troubles.damaged(`run ${show}`, `Where show ${show} stood`, damaged, where);
+    this.troubles.damaged(`hand ${show}`, `What was in hand of show ${show}`, hand.damaged, "");
     await inSlices(running.catchUp());
     this.shows.set(show, running);
     // Before it was stored which show is on stage, it was the one in which something was pressed.
     if (!this.stage.isKnown && this.stage.show === null && written && this.files.shows().length === 1) this.setStage(show);
     // What would have fired while nobody ran it fires before anybody asks.
     await this.happened(running, running.pass());
-    this.trouble(`open ${show}`, null);
+    this.troubles.set(`open ${show}`, null);
     return running;
   }
 
@@ -236,7 +226,9 @@ export class EngineHost {
   private setStage(show: number | null): void {
     if (this.stage.show === show || this.setUp.onlyReads) return;
     if (show === null) this.sender.lastWords();
-    void this.kept("stage", () => this.stage.put(show));
+    // Which show was on stage is known again.
+    this.troubles.set("damaged stage", null);
+    void this.kept("stage", "Which show is on stage", () => this.stage.put(show));
     this.tell({ onStage: show });
   }
 
@@ -253,20 +245,11 @@ export class EngineHost {
     const time = now();
     Atomics.add(this.setUp.beats, 0, 1);
     this.late.record(Math.max(1, Math.round((time - this.next) * 1000)));
-    for (const running of this.shows.values()) this.guarded(`frame ${running.show}`, () => this.frame(running, time));
+    for (const running of this.shows.values()) this.troubles.guarded(`frame ${running.show}`, () => this.frame(running, time));
     const onStage = this.stage.show === null ? undefined : this.shows.get(this.stage.show);
-    if (onStage && this.sender.isOn) this.guarded("send", () => this.send(onStage));
+    if (onStage && this.sender.isOn) this.troubles.guarded("send", () => this.send(onStage));
     this.next = Math.max(this.next + FRAME, now());
     this.timer = setTimeout(() => this.loop(), Math.max(0, this.next - now()));
-  }
-
-  private guarded(what: string, work: () => void): void {
-    try {
-      work();
-      this.trouble(what, null);
-    } catch (error) {
-      this.trouble(what, `A frame of the running show failed and is left out: ${wordsOf(error)}`);
-    }
   }
 
   private pace(): EnginePace {
@@ -291,7 +274,7 @@ export class EngineHost {
     try {
       await inSlices(running.catchUp());
     } catch (error) {
-      this.trouble(`frame ${running.show}`, `Show ${running.show} could not be brought up to now: ${wordsOf(error)}`);
+      this.troubles.set(`frame ${running.show}`, `Show ${running.show} could not be brought up to now: ${wordsOf(error)}`);
     } finally {
       this.lagging.delete(running.show);
     }
@@ -303,29 +286,6 @@ export class EngineHost {
     running.frame(this.values);
     this.sender.send({ show, sheet, hand, values: this.values, still: running.still, tempos: running.tempos });
   }
-
-  /** Tells of something that is wrong, once for as long as it is; null: it is over. */
-  private trouble(what: string, words: string | null): void {
-    if ((this.troubles.get(what) ?? null) === words) return;
-    if (words === null) this.troubles.delete(what);
-    else this.troubles.set(what, words);
-    this.tell({ trouble: what, words });
-    if (words !== null) this.tell({ warning: words });
-  }
-
-  /** Tells of files that were damaged and kept aside: what they say, and what stands instead. */
-  private tellDamaged(what: string, said: string, files: readonly DamagedFile[], instead: string): void {
-    for (const { path, why } of files)
-      this.trouble(`damaged ${what}`, `${said} was written in a file that is damaged (${why}); it is kept as ${path}. ${instead}`.trim());
-  }
-}
-
-/** What a disk that fails says, in words. */
-function diskWords(error: unknown): string {
-  const code: unknown = typeof error === "object" && error !== null ? Reflect.get(error, "code") : undefined;
-  if (code === "ENOSPC" || code === "EFBIG" || code === "EDQUOT") return "the disk is full";
-  if (code === "EROFS" || code === "EACCES" || code === "EPERM") return "the folder of its data may not be written";
-  return wordsOf(error);
 }
 
 function refusalOf(error: unknown, show: number): Refusal {

@@ -12,7 +12,7 @@ export interface Listener {
   hello: boolean;
 }
 
-/** Those outside who are told what happens. There are only so many: who was heard from longest ago gives way, strangers before those who have said hello. */
+/** Those outside who are told what happens. There are only so many: the stranger who was heard from longest ago gives way; who has said hello gives way to nobody. */
 export class Listeners {
   private readonly all = new Map<string, Listener>();
 
@@ -61,10 +61,10 @@ export class Listeners {
     this.all.clear();
   }
 
-  /** Lets the stranger go who was heard from longest ago, else whoever was; false where there is nobody. */
+  /** Lets the stranger go who was heard from longest ago; false where all have said hello. */
   private giveWay(): boolean {
-    const order = [...this.all].sort(([, a], [, b]) => Number(a.hello) - Number(b.hello) || a.heard - b.heard);
-    const [first] = order;
+    const strangers = [...this.all].filter(([, { hello }]) => !hello);
+    const [first] = strangers.sort(([, a], [, b]) => a.heard - b.heard);
     if (!first) return false;
     this.all.delete(first[0]);
     return true;

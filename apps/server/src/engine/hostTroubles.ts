@@ -1,0 +1,53 @@
+import type { DamagedFile } from "../shared/soundFile.ts";
+import { wordsOf } from "../shared/wordsOf.ts";
+import type { Report } from "./orders.ts";
+
+/** What is wrong in the engine, by what went wrong: each is told once for as long as it is, and so is its end. */
+export class HostTroubles {
+  private readonly said = new Map<string, string>();
+
+  constructor(private readonly tell: (report: Report) => void) {}
+
+  /** Tells of something that is wrong; null: it is over. */
+  set(what: string, words: string | null): void {
+    if ((this.said.get(what) ?? null) === words) return;
+    if (words === null) this.said.delete(what);
+    else this.said.set(what, words);
+    this.tell({ trouble: what, words });
+    if (words !== null) this.tell({ warning: words });
+  }
+
+  /** Tells of files that were damaged and kept aside: what they say, and what stands instead. */
+  damaged(what: string, said: string, files: readonly DamagedFile[], instead: string): void {
+    for (const { path, why } of files)
+      this.set(`damaged ${what}`, `${said} was written in a file that is damaged (${why}); it is kept as ${path}. ${instead}`.trim());
+  }
+
+  /** Writes `said` down. A disk that fails is told of for as long as it does, and the show goes on without. */
+  async kept(what: string, said: string, write: () => Promise<void>): Promise<void> {
+    try {
+      await write();
+      this.set(what, null);
+    } catch (error) {
+      this.set(what, `${said} cannot be written down: ${diskWords(error)}. All runs on; after a crash it would not be known.`);
+    }
+  }
+
+  /** Does a part of a frame. What fails is left out of the frame and told. */
+  guarded(what: string, work: () => void): void {
+    try {
+      work();
+      this.set(what, null);
+    } catch (error) {
+      this.set(what, `A frame of the running show failed and is left out: ${wordsOf(error)}`);
+    }
+  }
+}
+
+/** What a disk that fails says, in words. */
+function diskWords(error: unknown): string {
+  const code: unknown = typeof error === "object" && error !== null ? Reflect.get(error, "code") : undefined;
+  if (code === "ENOSPC" || code === "EFBIG" || code === "EDQUOT") return "the disk is full";
+  if (code === "EROFS" || code === "EACCES" || code === "EPERM") return "the folder of its data may not be written";
+  return wordsOf(error);
+}
