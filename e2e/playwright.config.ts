@@ -11,8 +11,8 @@ export default defineConfig({
   fullyParallel: true,
   // What there is one of, the database and the lights, is used by journeys that are run last and one by one, so that they disturb no other.
   projects: [
-    { name: "journeys", testIgnore: /databaseAway|lights/ },
-    { name: "alone", testMatch: /databaseAway|lights/ },
+    { name: "journeys", testIgnore: /databaseAway|lights|onStage/ },
+    { name: "alone", testMatch: /databaseAway|lights|onStage/ },
   ],
   reporter: [["line"], ["json", { outputFile: process.env["ZM_E2E_REPORT"] ?? "test-results/report.json" }]],
   use: {

@@ -4,22 +4,10 @@ set -u
 cd "$(dirname "$0")/.." || exit 1
 RUN="node --no-warnings --conditions=@zm/source --import @swc-node/register/esm-register scripts/attacks.mjs"
 if [ -n "${PORT:-}" ]; then exec $RUN "$PORT" "${1:-100000}" "${2:-1}"; fi
-DATA=$PWD/.data
-export ZM_PORT=${ZM_ATTACKS_PORT:-4660} ZM_DB_PORT=${ZM_ATTACKS_DB_PORT:-4661} ZM_LOG_LEVEL=silent ZM_DATA=$DATA/attacks
-mkdir -p "$DATA"
-# shellcheck source=scripts/database.sh
-. scripts/database.sh
+export ZM_LOG_LEVEL=silent
 SERVER_PID=
-finish() {
-  [ -n "$SERVER_PID" ] && kill -TERM "$SERVER_PID" 2>/dev/null
-  stop_database
-  rm -rf "$DATA/attacks-mariadb" "$ZM_DATA"
-}
-trap finish EXIT
-trap 'exit 130' INT TERM
-rm -rf "$DATA/attacks-mariadb" "$ZM_DATA"
-[ -n "${ZM_BUILT:-}" ] || npm run -s build >"$DATA/build.log" 2>&1 || fail "The build failed; $DATA/build.log says more."
-start_database "$DATA/attacks-mariadb"
+end_also() { [ -n "$SERVER_PID" ] && kill -TERM "$SERVER_PID" 2>/dev/null; }
+. scripts/ownDatabase.sh attacks "${ZM_ATTACKS_PORT:-4660}"
 ZM_OSC=127.0.0.1:$((ZM_PORT + 4165)) node apps/server/dist/main.js >"$DATA/attacks.log" 2>&1 &
 SERVER_PID=$!
 for _ in $(seq 150); do port_taken "$ZM_PORT" && break; sleep 0.2; done

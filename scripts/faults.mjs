@@ -1,11 +1,12 @@
 // Two clients edit, a list is run, levels are sent; meanwhile the server and the database are killed at random moments, clients are cut, clocks jump, the disk is
-// full for a while, the database hangs, and a second server comes to the same database. What was acknowledged must be there afterwards, the list must stand in the cue that was fired
-// last, and nobody may fire one twice.
+// full for a while, the database hangs, answers of COMMITs are lost, and a second server comes to the same database. What was acknowledged must be there afterwards, the
+// list must stand in the cue that was fired last, and nobody may fire one twice. In a second show every edit, record and undo is asked for until it is answered, and done once.
 import { spawn, spawnSync } from "node:child_process";
 import { createSocket } from "node:dgram";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { setTimeout as sleep } from "node:timers/promises";
 import { io } from "socket.io-client";
+import { doorTo } from "../apps/server/test/support/databaseDoor.ts";
 
 /* global AbortSignal */
 
@@ -14,6 +15,8 @@ const [serverKills, databaseKills, seed] = process.argv.slice(2).map(Number);
 const PORT = Number(process.env.ZM_PORT);
 const LEVELS = PORT + 968;
 const HEADERS = { "Content-Type": "application/json", "X-Requested-With": "zealous-mark" };
+/** Between the servers and their database; it loses answers. */
+const door = await doorTo(Number(process.env.ZM_DB_PORT));
 /** No list is pressed faster than this; milliseconds. */
 const PRESSING = 400;
 
@@ -31,8 +34,8 @@ const setClock = (offset) => writeFileSync(JUMP_FILE, String(offset));
 setClock(0);
 
 function serverProcess(env) {
-  return spawn("node", ["--import", "./scripts/jumpingClock.mjs", "apps/server/dist/main.js"], {
-    env: { ...process.env, NODE_OPTIONS: "", ZM_JUMP_FILE: JUMP_FILE, ...env },
+  return spawn("node", ["--no-warnings", "--import", "./scripts/jumpingClock.mjs", "apps/server/dist/main.js"], {
+    env: { ...process.env, NODE_OPTIONS: "", ZM_JUMP_FILE: JUMP_FILE, ZM_DB_PORT: String(door.port), ...env },
     stdio: process.env.ZM_FAULTS_LOG ? "inherit" : "ignore",
   });
 }
@@ -56,6 +59,16 @@ async function ask(path, body, port = PORT) {
   return { status: response.status, body: await response.json() };
 }
 
+/** A show as a second one, of its own. */
+async function importShow(show) {
+  const response = await fetch(`http://127.0.0.1:${PORT}/api/shows`, {
+    method: "POST",
+    headers: { ...HEADERS, "Content-Type": "application/vnd.zealous-mark.show+json" },
+    body: JSON.stringify({ ...show, title: `${show.title}, a second` }),
+  });
+  return { body: await response.json() };
+}
+
 async function until(what, most = 60_000) {
   const began = performance.now();
   for (;;) {
@@ -71,11 +84,15 @@ const report = {
   databaseKills: 0,
   clocksSet: 0,
   clientsCut: 0,
+  commitsCut: 0,
   editsAcknowledged: 0,
   editsLost: 0,
   cuesFired: 0,
   cuesSkipped: 0,
+  skippedWhere: [],
   cuesTwice: 0,
+  askedUntilAnswered: 0,
+  notDoneOnce: [],
 };
 const stands = [];
 
@@ -133,7 +150,9 @@ async function cutClient(port, cues) {
 
 /** Lets a client write for a while and cuts it at any moment. */
 async function cutOneClient(cues) {
-  const client = spawn("node", ["scripts/faults.mjs", "client", String(PORT), ...cues], { stdio: ["ignore", "inherit", "inherit", "ipc"] });
+  const client = spawn(process.execPath, [...process.execArgv, "scripts/faults.mjs", "client", String(PORT), ...cues], {
+    stdio: ["ignore", "inherit", "inherit", "ipc"],
+  });
   client.on("message", ({ cue, note }) => {
     if (note === undefined) return notes.delete(cue);
     notes.set(cue, note);
@@ -242,9 +261,74 @@ async function hold(asked) {
   if (now !== last && now !== asked) {
     const [is, was] = [order.indexOf(now), order.indexOf(last)];
     // Follows fire by themselves meanwhile, behind the first cue too where it was asked for and not acknowledged; what lies behind the last acknowledged cue was lost.
-    if (is < was && asked !== order[0]) report.cuesSkipped += 1;
+    if (is < was && asked !== order[0]) {
+      report.cuesSkipped += 1;
+      report.skippedWhere.push(`stood in ${now} where ${last} was acknowledged and ${asked} asked for`);
+    }
   }
   last = now;
+}
+
+/** Asks until it is answered, by the same name each time: whatever happened to the answers, it is done once. */
+async function askUntilAnswered(path, body) {
+  const request = `once-${report.askedUntilAnswered}`;
+  report.askedUntilAnswered += 1;
+  const { body: answer } = await new Promise((resolve, reject) => {
+    until(async () => {
+      const answer = await ask(path, { ...body, request });
+      if (answer.status >= 500) return false;
+      resolve(answer);
+      return true;
+    }).catch(reject);
+  });
+  return answer;
+}
+
+/** What a show says of itself: its revision, its cues with their notes, and where its list stands. */
+async function standOf(show) {
+  let stand;
+  await until(async () => {
+    const [{ body: open }, { body: run }] = [await ask(`/api/shows/${show}`), await ask(`/api/shows/${show}/run`)];
+    if (!open.show || !run.mix) return false;
+    const [{ cues }] = open.show.lists;
+    stand = { revision: open.revision, cues: cues.map(({ number, note = "" }) => `${number} ${note}`).join(), at: run.mix.lists.main.cue };
+    return true;
+  });
+  return stand;
+}
+
+/** In a show of its own: a note, a record that the list stands in afterwards, and an undo of each, over and over; what the show says is held against what was asked. */
+async function once(show) {
+  await ask(`/api/shows/${show}/run`, { press: "go", list: "main" });
+  const hold = (what, is, wanted) => {
+    const [a, b] = [JSON.stringify(is), JSON.stringify(wanted)];
+    if (a !== b) report.notDoneOnce.push(`${what}: ${a.slice(0, 120)} where ${b.slice(0, 120)} was expected`);
+  };
+  for (let count = 0; !ended; count += 1) {
+    const before = await standOf(show);
+    await askUntilAnswered(`/api/shows/${show}/edits`, {
+      base: before.revision,
+      edits: [{ op: "setCue", from: "1", to: "1", note: `once ${count}` }],
+    });
+    const noted = await standOf(show);
+    hold("a note", { revision: noted.revision, at: noted.at }, { revision: before.revision + 1, at: before.at });
+    const level = 1 + (count % 99);
+    await until(
+      async () => (await ask(`/api/shows/${show}/hand`, { changes: [{ do: "give", moves: { 1: { intensity: level } } }] })).status < 300,
+    );
+    await askUntilAnswered(`/api/shows/${show}/run/edits`, {
+      base: noted.revision,
+      edits: [{ op: "record", cue: "0.1", moves: { 1: { intensity: level } } }],
+      recorded: ["1.intensity"],
+      onStage: noted.at,
+      stands: "0.1",
+    });
+    const recorded = await standOf(show);
+    hold("a record", recorded, { revision: noted.revision + 1, cues: `0.1 ,${noted.cues}`, at: "0.1" });
+    await askUntilAnswered(`/api/shows/${show}/undo`, {});
+    hold("an undo", await standOf(show), { revision: recorded.revision + 1, cues: noted.cues, at: noted.at });
+    await sleep(50);
+  }
 }
 
 /** Watches what is fired, over every start of the server: a cue that goes twice running without having been gone to was fired twice. */
@@ -275,10 +359,15 @@ const { body: opened } = await ask("/api/shows/1");
 const cues = opened.show.lists[0].cues.map(({ number }) => number);
 order.push(...cues);
 const [ownCues, cutCues, secondCues] = [cues.slice(0, 90), cues.slice(90, 97), cues.slice(97)];
-const work = [edit(ownCues.slice(0, 45)), edit(ownCues.slice(45)), run()];
+const { body: second } = await importShow(opened.show);
+const work = [edit(ownCues.slice(0, 45)), edit(ownCues.slice(45)), run(), once(second.id)];
 await sleep(2000);
 
-const kills = [...Array(serverKills).fill("server"), ...Array(databaseKills).fill("database")].sort(() => random() - 0.5);
+const kills = [
+  ...Array(serverKills).fill("server"),
+  ...Array(databaseKills).fill("database"),
+  ...Array(Math.ceil(serverKills / 3)).fill("commit"),
+].sort(() => random() - 0.5);
 for (const [place, what] of kills.entries()) {
   await sleep(500 + random() * 2500);
   if (place % 4 === 3) {
@@ -292,6 +381,12 @@ for (const [place, what] of kills.entries()) {
     report.serverKills += 1;
     await sleep(20);
     stands.push(await until(async () => (await ask("/api/shows/1/run")).status === 200));
+  } else if (what === "commit") {
+    await door.loseNextCommit();
+    report.commitsCut += 1;
+    await sleep(random() * 1000);
+    await door.open();
+    await until(async () => (await ask("/api/shows")).status === 200);
   } else {
     process.kill(Number(readFileSync(process.env.ZM_DB_PID_FILE, "utf8")), "SIGKILL");
     report.databaseKills += 1;
@@ -306,13 +401,14 @@ const handKept = await handAndStage();
 const refusedBySecond = await secondServer(secondCues);
 await sleep(500);
 ended = true;
-await Promise.allSettled(work);
+for (const { reason } of await Promise.allSettled(work)) if (reason) report.notDoneOnce.push(`a client ended: ${reason}`);
 const { body: after } = await ask("/api/shows/1");
 const kept = new Map(after.show.lists[0].cues.map(({ number, note }) => [number, note]));
 for (const [cue, note] of notes) if (kept.get(cue) !== note) report.editsLost += 1;
 server.kill("SIGTERM");
 line.close();
 socket.close();
+await door.shut();
 const slowest = Math.round(Math.max(0, ...stands));
 console.log(
   JSON.stringify(
@@ -331,7 +427,8 @@ console.log(
   ),
 );
 process.exitCode =
-  report.editsLost + report.cuesSkipped + report.cuesTwice === 0 &&
+  report.editsLost + report.cuesSkipped + report.cuesTwice + report.notDoneOnce.length === 0 &&
+  report.askedUntilAnswered > 0 &&
   disk.alive &&
   disk.firedMeanwhile > 0 &&
   hung.refusedAfter < 8000 &&

@@ -2,27 +2,15 @@
 # Remakes docs/screenshots from the demo: a database of its own, the built page, one picture of each main view.
 set -u
 cd "$(dirname "$0")/.." || exit 1
-DATA=$PWD/.data
-export ZM_PORT=${ZM_SHOTS_PORT:-4620} ZM_DB_PORT=${ZM_SHOTS_DB_PORT:-4621}
-mkdir -p "$DATA"
-# shellcheck source=scripts/database.sh
-. scripts/database.sh
-need chromium chromium
 SERVER_PID=
 RIG_PID=
-finish() {
+end_also() {
   [ -n "$RIG_PID" ] && kill -TERM "$RIG_PID" 2>/dev/null
   [ -n "$SERVER_PID" ] && kill -TERM "$SERVER_PID" 2>/dev/null && wait "$SERVER_PID" 2>/dev/null
-  stop_database
-  rm -rf "$DATA/shots-mariadb"
 }
-trap finish EXIT
-trap 'exit 130' INT TERM
-rm -rf "$DATA/shots-mariadb"
-npm run -s build >"$DATA/build.log" 2>&1 || fail "The build failed; $DATA/build.log says more."
-start_database "$DATA/shots-mariadb"
-export ZM_DATA=$DATA/shots ZM_RIG_PORT=$((ZM_PORT + 968)) ZM_RIG_WEB_PORT=$((ZM_PORT + 2))
-rm -rf "$ZM_DATA"
+. scripts/ownDatabase.sh shots "${ZM_SHOTS_PORT:-4620}"
+need chromium chromium
+export ZM_RIG_PORT=$((ZM_PORT + 968)) ZM_RIG_WEB_PORT=$((ZM_PORT + 2))
 ZM_OUTPUT=127.0.0.1:$ZM_RIG_PORT node apps/server/dist/main.js >"$DATA/shots-server.log" 2>&1 &
 SERVER_PID=$!
 node apps/dummy-rig/dist/main.js >"$DATA/shots-rig.log" 2>&1 &

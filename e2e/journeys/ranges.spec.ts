@@ -160,6 +160,18 @@ test("two states are held against one another, a cue is brought back, and the wh
   expect(await documentOf(request, show)).toEqual(before);
   await page.keyboard.press("Control+z");
   await expect(table.getByRole("row", { name: /≠ 6 The keeper's room/ })).toBeVisible();
+
+  // Cues that took other numbers are the same cues: each is told once, and comes back as itself.
+  await enterLine(page, "renumber #6..8 from 6.2 by 0.1");
+  await expect(table.getByRole("row", { name: /→ 6\.3 Ada sets the table/ })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Bring back" })).toContainText("3 cues change their numbers");
+  await table.getByRole("row", { name: /→ 6\.3 Ada sets the table/ }).click();
+  await page.getByRole("button", { name: "This cue", exact: true }).click();
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText("1 cue changes its number");
+  await page.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  expect(await cueOf(request, show, "7")).toEqual(before.lists[0]?.cues.find(({ number }) => number === "7"));
+  expect((await cueOf(request, show, "6.2")).label).toBe("The keeper's room");
 });
 
 test("the cue sheet is seen as it is printed, for all cues or those chosen, and saved as PDF and as a table", async ({ page, request }) => {

@@ -48,6 +48,20 @@ test("the show is seen as it was after any edit, whatever came since: numbers, p
   await http().get("/api/shows/1/at/99").expect(404);
 });
 
+test("which cue is which between two states is known from what was done, over undo too", async () => {
+  const same = async (from: number, to = ""): Promise<unknown> => (await http().get(`/api/shows/1/at/${from}/cues${to}`).expect(200)).body;
+  await edit(0, { op: "renumber", from: "1", to: "1", start: "1.1", step: "1" }).expect(200);
+  await edit(1, { op: "insertCue", cue: "1", label: "Another" }).expect(200);
+  expect(await same(0)).toEqual({ from: 0, to: 2, lists: { main: { "1": null, "1.1": "1" } } });
+  expect(await same(1)).toEqual({ from: 1, to: 2, lists: { main: { "1": null } } });
+  expect(await same(0, "?to=1")).toEqual({ from: 0, to: 1, lists: { main: { "1.1": "1" } } });
+  for (let time = 0; time < 2; time += 1) await http().post("/api/shows/1/undo").expect(200);
+  expect(await same(0)).toEqual({ from: 0, to: 4, lists: { main: {} } });
+  const { body } = await http().get("/api/shows/1/at/3/cues?to=1").expect(400);
+  expect(body.message).toBe("State 3 comes after state 1; name the earlier one first");
+  await http().get("/api/shows/1/at/0/cues?to=99").expect(404);
+});
+
 test("going back is an edit of its own, and is taken back like any other", async () => {
   const first = await showNow();
   await edit(0, label("One")).expect(200);

@@ -37,6 +37,17 @@ export type VersionsReply = z.infer<typeof versionsReply>;
 /** The show as it was after a revision. */
 export const pastShow = z.object({ revision: z.number(), show: whole<Show>() });
 
+/**
+ * Which cue is which between the state after one revision and that after another: by list, by the number in the later one, the number in the earlier one; null for a
+ * cue that came in between. Numbers that are not in it are the same cue in both.
+ */
+export const sameCues = z.object({
+  from: z.number(),
+  to: z.number(),
+  lists: z.record(z.string(), z.record(z.string(), z.string().nullable())),
+});
+export type SameCues = z.infer<typeof sameCues>;
+
 /** Makes the show what it was after a revision, as an edit of its own. */
 export const backRequest = z.object({ ...authorFields, revision: z.number().int().min(0) });
 export type BackRequest = z.infer<typeof backRequest>;

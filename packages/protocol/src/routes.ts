@@ -4,7 +4,7 @@ import { handReply, handRequest, handState } from "./hand.ts";
 import { editEvent, editsRequest, stepRequest } from "./history.ts";
 import { callerRequest, callerState, oscSettings, oscState } from "./osc.ts";
 import { outputSettings, outputState, sentLevels, stageRequest, stageState } from "./output.ts";
-import { backRequest, historyPage, pastShow, versionRequest, versionsReply } from "./past.ts";
+import { backRequest, historyPage, pastShow, sameCues, versionRequest, versionsReply } from "./past.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
 import { beginRunRequest, loggedRun, loggedRunsReply, nameRunRequest, runsReply } from "./runlog.ts";
 import { importReply, importState, openShowReply, removeReply, showSummary, titleRequest } from "./shows.ts";
@@ -42,6 +42,7 @@ export const routes = {
   history: route("GET", "/api/shows/{id}/history", nothing, historyPage),
   nameVersion: route("POST", "/api/shows/{id}/versions", versionRequest, versionsReply),
   pastShow: route("GET", "/api/shows/{id}/at/{revision}", nothing, pastShow),
+  sameCues: route("GET", "/api/shows/{id}/at/{revision}/cues", nothing, sameCues),
   goBack: route("POST", "/api/shows/{id}/back", backRequest, editEvent),
   accepted: route("GET", "/api/shows/{id}/accepted", nothing, acceptedReply),
   accept: route("POST", "/api/shows/{id}/accepted", acceptRequest, acceptedReply),

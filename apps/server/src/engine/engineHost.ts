@@ -1,5 +1,5 @@
 import { NotFoundException } from "@nestjs/common";
-import { ShowError, sheetInSteps } from "@zm/core";
+import { ShowError, sheetInSteps, takeInSteps } from "@zm/core";
 import { join } from "node:path";
 import { createHistogram } from "node:perf_hooks";
 import { setTimeout as wait } from "node:timers/promises";
@@ -33,6 +33,8 @@ const LIT = 0;
 export class EngineHost {
   private readonly shows = new Map<number, RunningShow>();
   private readonly opening = new Map<number, Promise<RunningShow>>();
+  /** By show, the edits that are being taken. */
+  private readonly editing = new Map<number, Promise<void>>();
   private readonly lagging = new Set<number>();
   private readonly files: RunFiles;
   private readonly outputFile: OutputFile;
@@ -109,12 +111,27 @@ export class EngineHost {
         return this.happened(running, [event]);
       }
       case "edit":
-        return this.happened(running, running.edit(order.revision, order.steps, order.run));
+        return this.happened(running, await this.edited(running, order));
       case "hand":
         running.hand = order.hand;
         await this.kept(`hand ${order.show}`, `What is in hand of show ${order.show}`, () => this.files.writeHand(order.show, order.hand));
         return {};
     }
+  }
+
+  /** Takes edits in their order; a large one in slices, between which frames have their turn. */
+  private edited(running: RunningShow, { revision, steps, run }: Extract<Order, { do: "edit" }>): Promise<RunEvent[]> {
+    const turn = (this.editing.get(running.show) ?? Promise.resolve()).then(async () => {
+      if (revision <= running.revision) return [];
+      const sheet = await inSlices(takeInSteps(running.sheet, steps));
+      return running.edit(revision, sheet, steps, run);
+    });
+    const settled = turn.then(
+      () => undefined,
+      () => undefined,
+    );
+    this.editing.set(running.show, settled);
+    return turn;
   }
 
   /** Writes down what has come about before anybody is told that it has. */
@@ -235,6 +252,7 @@ export class EngineHost {
   private async release(show: number, removed: boolean): Promise<Answer> {
     if (removed && this.stage.show === show) this.setStage(null);
     this.shows.delete(show);
+    this.editing.delete(show);
     this.written.delete(show);
     if (removed) await this.files.remove(show);
     return {};

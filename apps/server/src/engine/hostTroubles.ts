@@ -6,6 +6,9 @@ import type { Report } from "./orders.ts";
 export class HostTroubles {
   private readonly said = new Map<string, string>();
 
+  /** What could not be written down, to be tried again when the disk takes something. */
+  private readonly failed = new Map<string, { said: string; write: () => Promise<void> }>();
+
   constructor(private readonly tell: (report: Report) => void) {}
 
   /** Tells of something that is wrong; null: it is over. */
@@ -27,10 +30,19 @@ export class HostTroubles {
   async kept(what: string, said: string, write: () => Promise<void>): Promise<void> {
     try {
       await write();
+      this.failed.delete(what);
       this.set(what, null);
     } catch (error) {
+      this.failed.set(what, { said, write });
       this.set(what, `${said} cannot be written down: ${diskWords(error)}. All runs on; after a crash it would not be known.`);
+      return;
     }
+    // Where the disk takes one thing again, it is offered what it did not take before.
+    const [again] = this.failed;
+    if (!again) return;
+    const [other, { said: saidOf, write: writeOf }] = again;
+    this.failed.delete(other);
+    await this.kept(other, saidOf, writeOf);
   }
 
   /** Does a part of a frame. What fails is left out of the frame and told. */
@@ -49,5 +61,6 @@ function diskWords(error: unknown): string {
   const code: unknown = typeof error === "object" && error !== null ? Reflect.get(error, "code") : undefined;
   if (code === "ENOSPC" || code === "EFBIG" || code === "EDQUOT") return "the disk is full";
   if (code === "EROFS" || code === "EACCES" || code === "EPERM") return "the folder of its data may not be written";
+  if (code === "ENOENT" || code === "ENOTDIR") return "the folder of its data is gone";
   return wordsOf(error);
 }

@@ -12,7 +12,6 @@ import {
   mixFrom,
   snapshotOf,
   snapshotRenamed,
-  takeSteps,
 } from "@zm/core";
 import type { PressRequest, RunEvent, RunState } from "@zm/protocol";
 import type { RunMove } from "../database/columnTypes.ts";
@@ -164,10 +163,9 @@ export class RunningShow {
     return Object.fromEntries([...this.bumps].map(([look, { back }]) => [look, back]));
   }
 
-  /** Takes an edit of the show: what runs goes on as it was told, and a list that it leaves elsewhere stands there. Gives back what has happened. */
-  edit(revision: number, steps: readonly Step[], run: RunMove | null): RunEvent[] {
-    if (revision <= this.revision) return [];
-    this.sheet = takeSteps(this.sheet, steps);
+  /** Takes the sheet that an edit of the show leaves: what runs goes on as it was told, and a list that it leaves elsewhere stands there. Gives back what has happened. */
+  edit(revision: number, sheet: ShowSheet, steps: readonly Step[], run: RunMove | null): RunEvent[] {
+    this.sheet = sheet;
     this.revision = revision;
     const edited = renumbered(steps).flatMap(({ list, numbers }) => [...numbers].map(([from, to]) => ({ list, from, to })));
     const events = [this.happen({ t: this.time, edited })];

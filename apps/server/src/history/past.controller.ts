@@ -2,7 +2,7 @@ import { Readable } from "node:stream";
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post, Query, StreamableFile } from "@nestjs/common";
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
 import { compactPieces } from "@zm/core";
-import type { EditEvent, HistoryPage, VersionsReply } from "@zm/protocol";
+import type { EditEvent, HistoryPage, SameCues, VersionsReply } from "@zm/protocol";
 import { authorOf } from "../shared/author.ts";
 import { textInSlices } from "../shared/slices.ts";
 import { BackDto, VersionDto } from "./history.dto.ts";
@@ -39,6 +39,16 @@ export class PastController {
       yield "}";
     };
     return new StreamableFile(Readable.from(textInSlices(pieces())), { type: "application/json" });
+  }
+
+  @Get("at/:revision/cues")
+  @ApiOperation({ summary: "Which cue is which between the state after an edit and a later one, or the newest" })
+  sameCues(
+    @Param("id", ParseIntPipe) id: number,
+    @Param("revision", ParseIntPipe) revision: number,
+    @Query("to", new ParseIntPipe({ optional: true })) to?: number,
+  ): Promise<SameCues> {
+    return this.past.sameCues(id, revision, to);
   }
 
   @Post("back")

@@ -1,6 +1,6 @@
-import { Injectable, NotFoundException } from "@nestjs/common";
-import { type Show, type Step, invertSteps, stepGroups } from "@zm/core";
-import type { EditEvent, HistoryPage, NamedVersion } from "@zm/protocol";
+import { BadRequestException, Injectable, NotFoundException } from "@nestjs/common";
+import { type Show, type Step, identitiesOf, invertSteps, stepGroups } from "@zm/core";
+import type { EditEvent, HistoryPage, NamedVersion, SameCues } from "@zm/protocol";
 import { Between, DataSource, LessThan } from "typeorm";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, VersionRow } from "../database/entities.ts";
@@ -66,6 +66,18 @@ export class PastService {
     let show = sheet.show;
     for await (const steps of this.stepsBack(id, now, revision)) show = await inSlices(taken(show, steps));
     return show;
+  }
+
+  /** Which cue is which between the state after a revision and that after a later one; left out, the newest. */
+  async sameCues(id: number, from: number, later?: number): Promise<SameCues> {
+    const { revision: now } = await this.shows.show(id);
+    const to = later ?? now;
+    refuseFuture(to, now);
+    if (from > to) throw new BadRequestException(`State ${from} comes after state ${to}; name the earlier one first`);
+    const stretches: Step[][] = [];
+    for await (const back of this.stepsBack(id, to, from)) stretches.push(back.filter(({ at }) => at === "renumber" || at === "cue"));
+    const lists = [...identitiesOf(invertSteps(stretches.flat()))].map(([list, cues]) => [list, Object.fromEntries(cues)] as const);
+    return { from, to, lists: Object.fromEntries(lists) };
   }
 
   /** Makes the show what it was after a revision, as an edit like any other. */

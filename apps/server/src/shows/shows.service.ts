@@ -13,12 +13,12 @@ import {
   ShowError,
   type ShowSheet,
   type Step,
-  applyEdits,
+  applyInSteps,
   describeEdits,
   invertSteps,
   readEdits,
   sheetInSteps,
-  takeSteps,
+  takeInSteps,
 } from "@zm/core";
 import { setTimeout as wait } from "node:timers/promises";
 import type { EditEvent, ShowSummary } from "@zm/protocol";
@@ -208,7 +208,7 @@ export class ShowsService implements OnModuleDestroy {
       if (base > show.revision)
         throw new ConflictException("This window knows of edits that the server does not have; reload it and make the edit again");
       const make = async (): Promise<EditEvent> => {
-        const { steps, sheet } = applyEdits(show.sheet, edits);
+        const { steps, sheet } = await inSlices(applyInSteps(show.sheet, edits));
         if (base < show.revision) await this.refuseClash(show, base, steps);
         return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, sheet, author }, alongside);
       };
@@ -239,7 +239,7 @@ export class ShowsService implements OnModuleDestroy {
     const run = what === "undo" ? move && { ...move, before: move.after, after: move.before } : move;
     return this.commit(
       show,
-      { kind: what, ofRevision: step.revision, summary: row.summary, steps, sheet: takeSteps(show.sheet, steps), author },
+      { kind: what, ofRevision: step.revision, summary: row.summary, steps, sheet: await inSlices(takeInSteps(show.sheet, steps)), author },
       run ? { run } : {},
     );
   }
@@ -401,7 +401,7 @@ export class ShowsService implements OnModuleDestroy {
     const all = await this.watch.bounded(readSteps(this.database.manager, rows));
     for (const [index, row] of rows.entries()) {
       const steps = all[index] ?? [];
-      this.taken(show, row, steps, takeSteps(show.sheet, steps), { window: row.madeBy, gesture: null, request: row.request });
+      this.taken(show, row, steps, await inSlices(takeInSteps(show.sheet, steps)), { window: row.madeBy, gesture: null, request: row.request });
     }
     show.doubtful = false;
   }

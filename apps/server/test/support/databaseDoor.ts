@@ -9,8 +9,8 @@ export interface DatabaseDoor {
   hold(): void;
   /** Lets everything through again, what was held first. */
   wake(): void;
-  /** The next COMMIT reaches the database; then the line breaks before its answer, and the door is shut. */
-  loseNextCommit(): void;
+  /** The next COMMIT reaches the database; then the line breaks before its answer, and the door is shut. Settles when it is. */
+  loseNextCommit(): Promise<void>;
 }
 
 /** How long the database is given to do a COMMIT whose answer is lost; milliseconds. */
@@ -19,7 +19,7 @@ const COMMITTING = 150;
 /** Puts a door in front of a port; it is open. */
 export async function doorTo(port: number): Promise<DatabaseDoor> {
   const sockets = new Set<Socket>();
-  let losing = false;
+  let losing: (() => void) | undefined;
   let isHeld = false;
   const shut = (): Promise<void> =>
     new Promise((resolve) => {
@@ -42,9 +42,10 @@ export async function doorTo(port: number): Promise<DatabaseDoor> {
     inside.on("data", (bytes) => {
       outside.write(bytes);
       if (!losing || !bytes.toString("latin1").includes("COMMIT")) return;
-      losing = false;
+      const settle = losing;
+      losing = undefined;
       isLost = true;
-      setTimeout(() => void shut(), COMMITTING);
+      setTimeout(() => void shut().then(settle), COMMITTING);
     });
     outside.on("data", (bytes) => {
       if (!isLost) inside.write(bytes);
@@ -66,6 +67,6 @@ export async function doorTo(port: number): Promise<DatabaseDoor> {
       isHeld = false;
       for (const socket of sockets) socket.resume();
     },
-    loseNextCommit: () => (losing = true),
+    loseNextCommit: () => new Promise((resolve) => (losing = resolve)),
   };
 }

@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import {
+  type Comparison,
   PAPER_KINDS,
   type Paper,
   type PaperKind,
@@ -17,7 +18,7 @@ import { Suspense, useEffect, useMemo, useState } from "react";
 import { create } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 import { chosenCues, useChoice } from "../choice/choice.ts";
-import { comparisonOf, pastQuery, usePoints } from "../past/past.ts";
+import { comparisonOf, pastQuery, sameCuesQuery, usePoints } from "../past/past.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { tellTrouble } from "../shared/notices.ts";
@@ -156,29 +157,29 @@ function KindSwitch() {
 
 /** The paper that is chosen, or why there is none; null while the past is read. */
 function useChosenPaper(range: { from: string; to: string } | null): Paper | { fault: string } | null {
-  const { id, sheet } = useShow();
+  const { id, sheet, revision } = useShow();
   const list = useList();
   const { kind } = usePaper();
   const { show, then } = usePoints();
   const ofPast = !isPaperKind(kind) && show === id && then !== null;
   const { data: past } = useQuery({ ...pastQuery(id, then ?? 0), enabled: ofPast });
+  const { data: same } = useQuery({ ...sameCuesQuery(id, then ?? 0, revision), enabled: ofPast });
   const [from, to] = [range?.from, range?.to];
   return useMemo(() => {
     try {
       if (!isPaperKind(kind)) {
         if (!ofPast) return { fault: "Choose a state in History first; this paper holds the show against it." };
-        return past ? pastPaper(kind, past, sheet, list.id, then ?? 0) : null;
+        return past && same ? pastPaper(kind, comparisonOf(past, sheet, list.id, same), sheet, then ?? 0) : null;
       }
       return paperOf(sheet, { kind, list: list.id, ...(PAPER_KINDS[kind].ofCues ? { from, to } : {}) });
     } catch (error) {
       if (error instanceof ShowError) return { fault: error.message };
       throw error;
     }
-  }, [kind, sheet, list.id, from, to, past, ofPast, then]);
+  }, [kind, sheet, list.id, from, to, past, same, ofPast, then]);
 }
 
-function pastPaper(kind: keyof typeof PAST_KINDS, past: ShowSheet, now: ShowSheet, list: string, then: number): Paper {
-  const comparison = comparisonOf(past, now, list);
+function pastPaper(kind: keyof typeof PAST_KINDS, comparison: Comparison, now: ShowSheet, then: number): Paper {
   const since = then === 0 ? "since the show began" : `since edit ${then}`;
   if (kind === "differences") return differencesPaper(comparison, since);
   return renumberingPaper(comparison, since, (id, cue) => {

@@ -11,7 +11,7 @@ import { api } from "../show/api.ts";
 import { currentGesture } from "../show/gesture.ts";
 import { enqueue } from "../show/queue.ts";
 import { takeEdit, useList, useShow } from "../show/useShow.ts";
-import { comparisonOf, pastQuery, usePoints } from "./past.ts";
+import { comparisonOf, pastQuery, sameCuesQuery, usePoints } from "./past.ts";
 
 /** What can be had back of the state that is looked at: chosen cues, chosen lights in them, or everything. Its impact stands below before it is made. */
 export function BringBack() {
@@ -21,13 +21,15 @@ export function BringBack() {
   const { data: past } = useQuery({ ...pastQuery(id, then ?? 0), enabled: show === id && then !== null });
   const choice = useChoice(useShallow(({ cue, cueEnd, channels }) => ({ cue, cueEnd, channels })));
   const cues = chosenCues(choice);
-  const comparison = useMemo(() => (past ? comparisonOf(past, sheet, list.id) : null), [past, sheet, list.id]);
+  const { data: same } = useQuery({ ...sameCuesQuery(id, then ?? 0, revision), enabled: show === id && then !== null });
+  const comparison = useMemo(() => (past && same ? comparisonOf(past, sheet, list.id, same) : null), [past, sheet, list.id, same]);
   if (show !== id || then === null)
     return <p className="text-quiet">What differs in the chosen cue, and what can be brought back, stands here.</p>;
   const name = then === 0 ? "how the show began" : `the state after edit ${then}`;
   const numbers = cues && past ? numbersIn(sheet, past, list.id, cues) : [];
   const consider = (channels?: readonly number[]): void => {
-    const steps = past && unlessRefused(() => bringBackSteps(sheet, past, { list: list.id, cues: numbers, channels }));
+    const identity = same?.get(list.id) ?? new Map<string, string | null>();
+    const steps = past && same && unlessRefused(() => bringBackSteps(sheet, past, { list: list.id, cues: numbers, channels, identity }));
     if (!steps || !cues) return;
     const range = cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`;
     const words = `${range}${channels ? `, ${lightWords(channels)},` : ""} as after edit ${then}`;

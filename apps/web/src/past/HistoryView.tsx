@@ -8,7 +8,7 @@ import { messageOf } from "../shared/messageOf.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { CompareTable } from "./CompareTable.tsx";
 import { EditList } from "./EditList.tsx";
-import { comparisonOf, pastQuery, usePoints } from "./past.ts";
+import { comparisonOf, pastQuery, sameCuesQuery, usePoints } from "./past.ts";
 
 /** Everything that was ever done to the show, and two states of it held against one another. */
 export function HistoryView() {
@@ -30,7 +30,7 @@ export function HistoryView() {
 }
 
 function Compared({ then }: { then: number }) {
-  const { id, sheet } = useShow();
+  const { id, sheet, revision } = useShow();
   const list = useList();
   const against = usePoints((points) => points.against);
   const pictures = useChoice((choice) => choice.under === "pictures");
@@ -38,8 +38,12 @@ function Compared({ then }: { then: number }) {
   const other = useQuery({ ...pastQuery(id, against ?? 0), enabled: against !== null });
   const now = against === null ? sheet : other.data;
   const before = past.data;
-  const comparison = useMemo(() => (before && now ? comparisonOf(before, now, list.id) : null), [before, now, list.id]);
-  const trouble = past.error ?? (against === null ? null : other.error);
+  const same = useQuery(sameCuesQuery(id, then, against ?? revision));
+  const comparison = useMemo(
+    () => (before && now && same.data ? comparisonOf(before, now, list.id, same.data) : null),
+    [before, now, list.id, same.data],
+  );
+  const trouble = past.error ?? same.error ?? (against === null ? null : other.error);
   if (trouble)
     return (
       <p role="alert" className="p-6 text-error">

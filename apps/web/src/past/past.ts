@@ -1,5 +1,5 @@
-import { type QueryClient, infiniteQueryOptions, queryOptions } from "@tanstack/react-query";
-import { type ShowSheet, compareShows, sheetOf } from "@zm/core";
+import { type QueryClient, infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { type CueIdentities, type ShowSheet, compareShows, sheetOf } from "@zm/core";
 import { create } from "zustand";
 import { memoLast } from "../shared/memoLast.ts";
 import { api } from "../show/api.ts";
@@ -24,6 +24,20 @@ export function chooseOther(show: number, revision: number): void {
   if (then === null) return choosePoint(show, revision);
   usePoints.setState({ show, then: Math.min(then, revision), against: Math.max(then, revision) });
 }
+
+/** Which cue is which between two states, as the history knows it. */
+export const sameCuesQuery = (id: number, from: number, to: number) =>
+  queryOptions({
+    queryKey: ["sameCues", id, from, to],
+    queryFn: async (): Promise<CueIdentities> => {
+      const { lists } = await api.sameCues(id, from, to);
+      return new Map(Object.entries(lists).map(([list, cues]) => [list, new Map(Object.entries(cues))]));
+    },
+    staleTime: Infinity,
+    structuralSharing: false,
+    retry: false,
+    placeholderData: keepPreviousData,
+  });
 
 /** What is different between two states; worked out once for all who ask for the same. */
 export const comparisonOf = memoLast(compareShows);

@@ -102,6 +102,7 @@ export const api = {
     call(routes.history, undefined, { at: { id }, query: before === null ? "" : `?before=${before}` }),
   nameVersion: (id: number, revision: number, name: string) => call(routes.nameVersion, { revision, name, window: WINDOW }, { at: { id } }),
   pastShow: (id: number, revision: number) => call(routes.pastShow, undefined, { at: { id, revision } }),
+  sameCues: (id: number, revision: number, to: number) => call(routes.sameCues, undefined, { at: { id, revision }, query: `?to=${to}` }),
   goBack: (id: number, revision: number, gesture: string) =>
     once((request) => call(routes.goBack, { revision, gesture, window: WINDOW, request }, { at: { id } })),
   edit: (id: number, base: number, edits: readonly EditInput[], gesture: string) =>

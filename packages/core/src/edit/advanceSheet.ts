@@ -4,6 +4,7 @@
 import { at } from "../show/at.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { paletteOf } from "../show/move.ts";
+import { runToEnd } from "../show/runToEnd.ts";
 import { sameData } from "../show/sameData.ts";
 import type { CueList, Show } from "../show/schema.ts";
 import { carryCheckpoints } from "../sheet/checkpoints.ts";
@@ -28,11 +29,19 @@ export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[
   if (first?.at === "entry") return advanceEntry(sheet, show, first);
   if (first?.at === "renumber")
     return withLists(sheet, show, (known, list) => (list.id === first.list ? renumbered(known, list, first) : known));
-  const byList = groupBy(steps.filter(isCueData), (step) => step.list);
-  return withLists(sheet, show, (known, list) => {
-    const own = byList.get(list.id);
-    return own ? advanceList(known, list, own) : known;
-  });
+  return runToEnd(advanceInSteps(sheet, show, steps));
+}
+
+/** As `advanceSheet`, with pauses in between where cues change, for a server that has more to do. */
+export function* advanceInSteps(sheet: ShowSheet, show: Show, steps: readonly Step[]): Generator<undefined, ShowSheet> {
+  const [first] = steps;
+  if (first && !isCueData(first)) return advanceSheet(sheet, show, steps);
+  const advanced = new Map<string, ListSheet>();
+  for (const [id, own] of groupBy(steps.filter(isCueData), (step) => step.list)) {
+    const [known, list] = [sheet.lists.get(id), show.lists.find((each) => each.id === id)];
+    if (known && list) advanced.set(id, yield* advanceList(known, list, own));
+  }
+  return withLists(sheet, show, (known, list) => advanced.get(list.id) ?? known);
 }
 
 /**
@@ -107,18 +116,26 @@ function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListS
     : { ...after, columns: shifted(before.columns, map) };
 }
 
+/** So many keys are taken over between two pauses. */
+const KEYS = 20;
+
 /**
  * A list with some of its cues changed: only the columns of the keys that have other moves are made anew, and what was computed
  * of the list before is carried over as far as it holds: checkpoints by key, marks by channel, durations by cue.
  */
-function advanceList(before: ListSheet, list: CueList, steps: readonly CueDataStep[]): ListSheet {
+function* advanceList(before: ListSheet, list: CueList, steps: readonly CueDataStep[]): Generator<undefined, ListSheet> {
   const rows = steps.some((step) => step.at === "cue") ? rowsKept(before, rowsOf(list.cues)) : before;
   const inPlace = before.order === rows.order;
   const columns = inPlace ? [...before.columns] : shifted(before.columns, rowMap(before, rows.order));
   const { order, tracking, lastWall, trackingBreaks } = rows;
   const after = { ...before, list, cues: list.cues, order, tracking, lastWall, trackingBreaks, columns };
+  yield;
   const touched = touchedRows(after, steps);
-  for (const [key, own] of touched) columns[key.ordinal] = refill(after, key, columns[key.ordinal] ?? EMPTY_COLUMN, own);
+  for (const [key, own] of touched) {
+    if (key.ordinal % KEYS === 0) yield;
+    columns[key.ordinal] = refill(after, key, columns[key.ordinal] ?? EMPTY_COLUMN, own);
+  }
+  yield;
   if (inPlace && before.tracking === tracking) {
     carryCheckpoints(before, after, new Set([...touched.keys()].map((key) => key.ordinal)));
     carryMarks(before, after, new Set([...touched.keys()].map((key) => key.channel)));

@@ -5,28 +5,20 @@ import { sameData } from "../show/sameData.ts";
 import type { Cue, CueList, MoveSpec, Script, ScriptLine, Show } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { headOf, partHeadOf } from "./apply.ts";
+import { type CueIdentities, type CueIdentity, pairCues } from "./identity.ts";
 import { entriesOf, entryId } from "./applyEntry.ts";
 import { scriptHeadOf } from "./applyScript.ts";
 import { showHeadOf } from "./applyShow.ts";
-import {
-  type CueDataStep,
-  ENTRY_KINDS,
-  type EntryStep,
-  type LineStep,
-  type PlacedMove,
-  type RenumberStep,
-  type ScriptStep,
-  type Step,
-} from "./step.ts";
+import { type CueDataStep, ENTRY_KINDS, type EntryStep, type LineStep, type PlacedMove, type ScriptStep, type Step } from "./step.ts";
 
 /**
- * The exact changes that lie between two states of a show, whoever made them: the show's own fields, entries, then list by list the numbers
- * and what the cues hold. A cue that is gone and one that has come count as the same under another number where they are alike. They tell what
- * is different; where the rig differs they need not apply one by one.
+ * The exact changes that lie between two states of a show, whoever made them: the show's own fields, entries, then list by list the cues that go,
+ * the numbers, and what the cues hold. `identities` says which cue is which; where it is left out, a cue that is gone and one that has come count as the same
+ * under another number where they are alike. They tell what is different; where the rig differs they need not apply one by one.
  * Costs a walk over both shows; parts that are the same object in both are passed over at once.
- * Empty where both say the same. For comparing and bringing back, where no history of edits leads from one to the other.
+ * Empty where both say the same. For comparing and bringing back.
  */
-export function stepsBetween(before: Show, after: Show): Step[] {
+export function stepsBetween(before: Show, after: Show, identities?: CueIdentities): Step[] {
   const [was, is] = [showHeadOf(before), showHeadOf(after)];
   return [
     ...(sameData(was, is) ? [] : [{ at: "show" as const, before: was, after: is }]),
@@ -36,23 +28,30 @@ export function stepsBetween(before: Show, after: Show): Step[] {
       stepsOfList(
         before.lists.find(({ id }) => id === list.id),
         list,
+        identities && (identities.get(list.id) ?? new Map()),
       ),
     ),
   ];
 }
 
 /**
- * The changes between two states of one list: its numbers first, then what each cue holds, by the numbers after. `before` undefined
+ * The changes between two states of one list: the cues that go, then its numbers, then what each cue holds, by the numbers after. `before` undefined
  * stands for a list that was not there. Empty where both hold the same.
- * Renumberings are found by cues that are alike but for their number.
+ * Without `identity`, renumberings are found by cues that are alike but for their number.
  */
-export function stepsOfList(before: CueList | undefined, after: CueList): Step[] {
-  const renumber = renumbering(before?.cues ?? [], after.cues, after.id);
-  const names = new Map(renumber?.cues.map(({ from, to }) => [from, to]));
-  const was = new Map((before?.cues ?? []).map((cue) => [names.get(cue.number) ?? cue.number, cue]));
-  const is = new Map(after.cues.map((cue) => [cue.number, cue]));
-  const numbers = [...new Set([...was.keys(), ...is.keys()])].sort((a, b) => cueOrder(a) - cueOrder(b));
-  return [...(renumber ? [renumber] : []), ...numbers.flatMap((number) => cueSteps(after.id, number, was.get(number), is.get(number)))];
+export function stepsOfList(before: CueList | undefined, after: CueList, identity?: CueIdentity): Step[] {
+  const old = before?.cues ?? [];
+  const { pairs, goes, comes } = pairCues(old, after.cues, identity ?? likeness(old, after.cues));
+  const renumbered = pairs.filter(({ was, is }) => was.number !== is.number);
+  const cues = renumbered.map(({ was, is }) => ({ from: was.number, to: is.number }));
+  const stays = [...pairs, ...comes.map((is) => ({ was: undefined, is }))]
+    .map(({ was, is }) => ({ was, is, order: cueOrder(is.number) }))
+    .sort((a, b) => a.order - b.order);
+  return [
+    ...goes.flatMap((cue) => cueSteps(after.id, cue.number, cue, undefined)),
+    ...(cues.length > 0 ? [{ at: "renumber" as const, list: after.id, cues }] : []),
+    ...stays.flatMap(({ was, is }) => cueSteps(after.id, is.number, was, is)),
+  ];
 }
 
 /**
@@ -104,15 +103,14 @@ function movesByKey(cue: Cue | undefined): Map<string, PlacedMove> {
 }
 
 /**
- * The step that gives cues which are alike their other numbers; undefined where none are. Alike is what holds the same, and behind that
- * what has the same label, in their order: a cue that was both renumbered and changed is found by what it is called.
+ * Which cue is which where nothing is known of what was done in between: those with the same number are the same; of the others those that hold the same, and behind
+ * that those with the same label, in their order.
  */
-function renumbering(before: readonly Cue[], after: readonly Cue[], list: string): RenumberStep | undefined {
+function likeness(before: readonly Cue[], after: readonly Cue[]): CueIdentity {
   const [old, now] = [new Set(before.map(({ number }) => number)), new Set(after.map(({ number }) => number))];
   const gone = before.filter(({ number }) => !now.has(number));
   const come = after.filter(({ number }) => !old.has(number));
-  if (gone.length === 0 || come.length === 0) return undefined;
-  const pairs: { from: string; to: string }[] = [];
+  const found = new Map<string, string | null>();
   const taken = new Set<Cue>();
   const pair = (sameAs: (cue: Cue) => string): void => {
     const byLikeness = groupBy(
@@ -120,15 +118,15 @@ function renumbering(before: readonly Cue[], after: readonly Cue[], list: string
       sameAs,
     );
     for (const cue of gone.filter((each) => !taken.has(each))) {
-      const found = byLikeness.get(sameAs(cue))?.find((each) => !taken.has(each));
-      if (!found || sameAs(cue) === "") continue;
-      for (const each of [cue, found]) taken.add(each);
-      pairs.push({ from: cue.number, to: found.number });
+      const like = byLikeness.get(sameAs(cue))?.find((each) => !taken.has(each));
+      if (!like || sameAs(cue) === "") continue;
+      for (const each of [cue, like]) taken.add(each);
+      found.set(like.number, cue.number);
     }
   };
   pair(({ number: _number, ...rest }) => JSON.stringify(rest));
   pair(({ label = "" }) => label);
-  return pairs.length > 0 ? { at: "renumber", list, cues: pairs } : undefined;
+  return found;
 }
 
 /**

@@ -5,10 +5,11 @@ import { append } from "../show/append.ts";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
 import { readCueMoves, readShow } from "../show/parse.ts";
+import { runToEnd } from "../show/runToEnd.ts";
 import { rigOf } from "../show/rig.ts";
 import { cueSchema } from "../show/schema.ts";
 import { type ShowSheet, cueAt, findRow, listOf } from "../sheet/sheet.ts";
-import { advanceSheet } from "./advanceSheet.ts";
+import { advanceInSteps } from "./advanceSheet.ts";
 import { stepGroups } from "./apply.ts";
 import { type Edit, planEdit } from "./edits.ts";
 import { type Impact, impactOf } from "./impact.ts";
@@ -43,6 +44,11 @@ export interface Outcome extends Applied {
  * Each edit is planned on the show that the one before it leaves. Edits that change nothing are no fault.
  */
 export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
+  return runToEnd(applyInSteps(sheet, edits));
+}
+
+/** As `applyEdits`, with pauses in between, for a server that has more to do. */
+export function* applyInSteps(sheet: ShowSheet, edits: readonly Edit[]): Generator<undefined, Applied> {
   let current = sheet;
   const steps: Step[] = [];
   const notes: string[] = [];
@@ -51,7 +57,9 @@ export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
     const plans = planTogether(current, run);
     if (plans) {
       for (let plan = plans.next(); !plan.done; plan = plans.next(current)) {
-        current = takeSteps(current, plan.value);
+        yield;
+        if (!plan.value) continue;
+        current = yield* takeInSteps(current, plan.value);
         append(steps, plan.value);
       }
       next += run.length;
@@ -60,7 +68,8 @@ export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
     const edit = at(edits, next);
     next += 1;
     const plan = planEdit(current, edit);
-    current = takeSteps(current, plan.steps);
+    yield;
+    current = yield* takeInSteps(current, plan.steps);
     if (edit.op === "steps") checkTouched(current, plan.steps);
     append(steps, plan.steps);
     append(notes, plan.notes ?? []);
@@ -83,7 +92,19 @@ export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
  * Costs what the steps touch. Use it where they have been planned elsewhere; planning again could come to something else.
  */
 export function takeSteps(sheet: ShowSheet, steps: readonly Step[]): ShowSheet {
-  return stepGroups(steps).reduce((current, group) => advanceSheet(current, group.apply(current.show), group.steps), sheet);
+  return runToEnd(takeInSteps(sheet, steps));
+}
+
+/** As `takeSteps`, with pauses in between, for a server that has more to do. */
+export function* takeInSteps(sheet: ShowSheet, steps: readonly Step[]): Generator<undefined, ShowSheet> {
+  let current = sheet;
+  for (const group of stepGroups(steps)) {
+    yield;
+    const show = group.apply(current.show);
+    yield;
+    current = yield* advanceInSteps(current, show, group.steps);
+  }
+  return current;
 }
 
 /**

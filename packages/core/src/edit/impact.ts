@@ -10,6 +10,7 @@ import { type Key, keyAt, keyNamed } from "../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { TrackingWalk, carriedMove, sameTracking, valueOfMove } from "../sheet/tracking.ts";
 import { columnRange } from "./columnRange.ts";
+import { type CueIdentity, SAME_NUMBERS, identitiesOf } from "./identity.ts";
 import { type CueDataStep, type CueStep, type RenumberStep, type Step, isCueData } from "./step.ts";
 
 /**
@@ -46,7 +47,7 @@ export function impactOf(before: ShowSheet, after: ShowSheet, steps: readonly St
     const own = stepsInList(steps, id);
     append(impact.storedCues, storedCues(own));
     if (!was || was === is) continue;
-    const looks = was.keys === is.keys ? lookChanges(was, is, own) : acrossRigs(was, is, renamed(own));
+    const looks = was.keys === is.keys ? lookChanges(was, is, own) : acrossRigs(was, is, identityIn(own, id));
     append(impact.looks, id === first ? looks : looks.map((look) => ({ ...look, list: id })));
   }
   return impact;
@@ -108,7 +109,7 @@ class LookChangeCollector {
  */
 function lookChanges(was: ListSheet, is: ListSheet, steps: readonly Step[]): LookChange[] {
   const found = new LookChangeCollector(is);
-  const rows = was.order === is.order ? null : rowPairs(was, is, renamed(steps));
+  const rows = was.order === is.order ? null : rowPairs(was, is, identityIn(steps, is.id));
   if (rows && !isInPlace(rows, was)) {
     for (const key of keysTouched(was, is, steps)) compareWhole(was, is, key, rows, found);
     return found.changes;
@@ -169,27 +170,15 @@ function compareFrom(was: ListSheet, is: ListSheet, key: Key, { first, last }: R
 }
 
 /**
- * By cue number before: its number after, for the cues that have taken another. Several renumberings behind each other count as one.
- * Cues that end under their old number are not in the map.
- */
-export function renamed(steps: readonly Step[]): Map<string, string> {
-  const origin = new Map<string, string>();
-  for (const step of steps) {
-    if (step.at !== "renumber") continue;
-    const moved = step.cues.map(({ from, to }) => ({ to, first: origin.get(from) ?? from }));
-    for (const { from } of step.cues) origin.delete(from);
-    for (const { to, first } of moved) origin.set(to, first);
-  }
-  return new Map([...origin].map(([to, from]) => [from, to]));
-}
-
-/**
- * By row after: the row before, or -1 for a cue that is new. `names` as `renamed` gives them.
+ * By row after: the row before, or -1 for a cue that is new. `identity` as `identitiesOf` gives it.
  * Rows before that are in no pair belong to cues that went.
  */
-export function rowPairs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): Int32Array {
-  const rows = new Map(was.cues.map((cue, row) => [names.get(cue.number) ?? cue.number, row]));
-  return Int32Array.from(is.cues, (cue) => rows.get(cue.number) ?? -1);
+export function rowPairs(was: ListSheet, is: ListSheet, identity: CueIdentity): Int32Array {
+  const rows = new Map(was.cues.map((cue, row) => [cue.number, row]));
+  return Int32Array.from(is.cues, ({ number }) => {
+    const before = identity.get(number);
+    return before === null ? -1 : (rows.get(before ?? number) ?? -1);
+  });
 }
 
 /**
@@ -227,10 +216,15 @@ function compareValues(old: Float64Array, now: Float64Array, key: Key, rows: Int
   }
 }
 
+/** Which cue of a list is which after some steps. */
+export function identityIn(steps: readonly Step[], list: string): CueIdentity {
+  return identitiesOf(steps).get(list) ?? SAME_NUMBERS;
+}
+
 /** Compares lists over different rigs, where a key of one may be missing in the other: it counts as unset there. */
-function acrossRigs(was: ListSheet, is: ListSheet, names: ReadonlyMap<string, string>): LookChange[] {
+function acrossRigs(was: ListSheet, is: ListSheet, identity: CueIdentity): LookChange[] {
   const found = new LookChangeCollector(is);
-  const rows = rowPairs(was, is, names);
+  const rows = rowPairs(was, is, identity);
   const nothing = new Float64Array(Math.max(was.cues.length, is.cues.length)).fill(Number.NaN);
   for (const key of is.keys.all) {
     const old = keyNamed(was.keys, key.name);

@@ -12,9 +12,11 @@ import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
 import { writeSeconds } from "../time/readTime.ts";
 import type { Outcome } from "./edit.ts";
-import { type LookChange, renamed, rowPairs, stepsInList } from "./impact.ts";
+import { type LookChange, identityIn, rowPairs, stepsInList } from "./impact.ts";
+import { type CueIdentity, turnedIdentity } from "./identity.ts";
 import { lookWords } from "./lookWords.ts";
 import { swayWords } from "./swayWords.ts";
+import { renamedMark } from "./plan/renumberSteps.ts";
 import { type PartStep, type Step, isCueData } from "./step.ts";
 
 /**
@@ -149,13 +151,16 @@ function tellList(
   times: boolean,
 ): CueImpact[] {
   const gathered = new Map<string, CueImpact>();
-  const names = renamed(steps);
-  const pairs = rowPairs(was, is, names);
+  const identity = identityIn(steps, is.id);
+  const pairs = rowPairs(was, is, identity);
+  const come = new Set(is.cues.filter((_, row) => pairs[row] === -1).map(({ number }) => number));
   const tell: Tell = (cue, after, kind, words) => {
-    const known = gathered.get(cue) ?? { cue, after, words: [], kind };
+    // A cue that comes may have the number of one that goes.
+    const name = after !== undefined && come.has(after) ? `comes ${cue}` : cue;
+    const known = gathered.get(name) ?? { cue, after, words: [], kind };
     known.words.push(words);
     if (KIND_ORDER.indexOf(kind) < KIND_ORDER.indexOf(known.kind)) known.kind = kind;
-    gathered.set(cue, known);
+    gathered.set(name, known);
   };
   const numberBefore = (row: number): string => was.cues[intAt(pairs, row)]?.number ?? is.cues[row]?.number ?? "";
   const kept = new Set(pairs);
@@ -188,12 +193,13 @@ function tellList(
     tell(numberBefore(row), is.cues[row]?.number, "looks", () => words);
   }
   const stored = groupBy(steps.filter(isCueData), (step) => step.cue);
+  const names = turnedIdentity(identity);
   for (const [cue, own] of stored) {
     const row = findRow(is, cue);
     if (row < 0) continue;
     changed.add(row);
     if (!byCue.has(cue) && !swaying.has(row) && pairs[row] !== -1) {
-      const words = storedWords(own);
+      const words = storedWords(own.slice(1 + own.findLastIndex((step) => step.at === "cue" && !step.after)), names);
       if (words !== "") tell(numberBefore(row), cue, "stores", () => words);
     }
   }
@@ -205,7 +211,7 @@ function tellList(
 }
 
 /** What a cue stores anew while its look stays: "gets 2 moves". Empty where only its parts come or go with it. */
-function storedWords(steps: readonly Step[]): string {
+function storedWords(steps: readonly Step[], names: CueIdentity): string {
   const moves = steps.filter((step) => step.at === "move");
   const say = (some: readonly Step[], verb: string): string[] => (some.length === 0 ? [] : [`${verb} ${count(some.length, "move")}`]);
   const words = [
@@ -224,7 +230,7 @@ function storedWords(steps: readonly Step[]): string {
     ...(steps.some((step) => step.at === "part" && !onlyWaves(step)) ? ["its times change"] : []),
     ...(steps.some((step) => step.at === "part" && !sameData(step.before?.waves, step.after?.waves)) ? ["its waves change"] : []),
   ];
-  const settings = settingsWords(steps);
+  const settings = settingsWords(steps, names);
   return words.length > 0 ? `${words.join(", ")}; looks as before` : settings;
 }
 
@@ -238,14 +244,15 @@ const SETTING_WORDS: Readonly<Partial<Record<keyof CueHead, string>>> = {
   scene: "belongs to another scene",
 };
 
-/** Which of its own fields a cue changes, in words; empty where it changes none. */
-function settingsWords(steps: readonly Step[]): string {
+/** Which of its own fields a cue changes, in words; empty where it changes none. A mark that goes on naming the same cue under its new number is none. */
+function settingsWords(steps: readonly Step[], names: CueIdentity): string {
   const words = new Set<string>();
   for (const step of steps) {
     if (step.at !== "cue" || !step.before || !step.after) continue;
-    const { before, after } = step;
-    const names = [...new Set([...Object.keys(before), ...Object.keys(after)])];
-    for (const name of names)
+    const { after } = step;
+    const before = step.before.mark ? { ...step.before, mark: renamedMark(step.before.mark, (cue) => names.get(cue) ?? cue) } : step.before;
+    const fields = [...new Set([...Object.keys(before), ...Object.keys(after)])];
+    for (const name of fields)
       if (!sameData(Reflect.get(before, name), Reflect.get(after, name)))
         words.add(Object.entries(SETTING_WORDS).find(([each]) => each === name)?.[1] ?? "its own settings change");
   }

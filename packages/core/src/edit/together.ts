@@ -2,15 +2,15 @@
 import { ShowError } from "../show/errors.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, listOf, rowOf } from "../sheet/sheet.ts";
 import type { Edit } from "./edits.ts";
-import { deletionSteps } from "./plan/deletion.ts";
+import { deletionInSteps } from "./plan/deletion.ts";
 import { renumberSteps } from "./plan/renumberSteps.ts";
 import { wholeCueSteps } from "./plan/wholeCue.ts";
 import type { Step } from "./step.ts";
 
 type Of<Op extends Edit["op"]> = Extract<Edit, { op: Op }>;
 
-/** What some edits come to one behind the other: a row of plans, each on the show that the one before it leaves. */
-export type PlansTogether = Generator<readonly Step[], void, ShowSheet>;
+/** What some edits come to one behind the other: a row of plans, each on the show that the one before it leaves. Undefined is a pause: the show stays as it is. */
+export type PlansTogether = Generator<readonly Step[] | undefined, void, ShowSheet>;
 
 /**
  * The edits in a row that can be planned as one with the first of them, at least two; only the first where they cannot.
@@ -64,7 +64,7 @@ function* deleted(sheet: ShowSheet, list: ListSheet, edits: readonly Of<"deleteC
   const keepsLooks = edits[0]?.looks === "keepLooks";
   let current = sheet;
   for (const { first, last } of stretchesOf(rows).reverse())
-    current = yield deletionSteps(current, listOf(current, list.id), first, last, keepsLooks);
+    current = yield yield* deletionInSteps(current, listOf(current, list.id), first, last, keepsLooks);
 }
 
 /** Rows as stretches of neighbours. */

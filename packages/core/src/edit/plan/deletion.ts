@@ -1,3 +1,5 @@
+import { runToEnd } from "../../show/runToEnd.ts";
+import { append } from "../../show/append.ts";
 import { carriedAt } from "../../sheet/entry.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
 import { type Step, invertSteps } from "../step.ts";
@@ -10,10 +12,30 @@ import { wholeCueSteps } from "./wholeCue.ts";
  * own for the key. Behind the last cue nothing needs to be kept.
  */
 export function deletionSteps(sheet: ShowSheet, list: ListSheet, first: number, last: number, keepsLooks: boolean): Step[] {
-  const taken = invertSteps(list.cues.slice(first, last + 1).flatMap((cue) => wholeCueSteps(sheet, list, cue)));
+  return runToEnd(deletionInSteps(sheet, list, first, last, keepsLooks));
+}
+
+/** So many keys are looked at between two pauses. */
+const KEYS = 20;
+
+/** As `deletionSteps`, with pauses in between, for a server that has more to do. */
+export function* deletionInSteps(
+  sheet: ShowSheet,
+  list: ListSheet,
+  first: number,
+  last: number,
+  keepsLooks: boolean,
+): Generator<undefined, Step[]> {
+  const whole: Step[] = [];
+  for (const cue of list.cues.slice(first, last + 1)) {
+    append(whole, wholeCueSteps(sheet, list, cue));
+    yield;
+  }
+  const taken = invertSteps(whole);
   if (!keepsLooks) return taken;
-  const kept = list.keys.all.flatMap((key) =>
-    restoreFrom(list, key, last + 1, carriedAt(list, key, first - 1), carriedAt(list, key, last)),
-  );
-  return withWavesKept(sheet, list, [...taken, ...kept]);
+  for (const key of list.keys.all) {
+    append(taken, restoreFrom(list, key, last + 1, carriedAt(list, key, first - 1), carriedAt(list, key, last)));
+    if (key.ordinal % KEYS === 0) yield;
+  }
+  return withWavesKept(sheet, list, taken);
 }

@@ -1,5 +1,5 @@
 import { sameData } from "../../show/sameData.ts";
-import type { Cue, MarkSettings } from "../../show/schema.ts";
+import type { MarkSettings } from "../../show/schema.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { headOf } from "../apply.ts";
 import type { Step } from "../step.ts";
@@ -13,16 +13,15 @@ export function renumberSteps(list: ListSheet, cues: { from: string; to: string 
   const numbers = new Map(cues.map(({ from, to }) => [from, to]));
   const marks = list.cues.flatMap((cue): Step[] => {
     if (!cue.mark) return [];
-    const mark = renamedMark(cue.mark, numbers);
+    const mark = renamedMark(cue.mark, (number) => numbers.get(number) ?? number);
     if (sameData(mark, cue.mark)) return [];
     return [{ at: "cue", list: list.id, cue: numbers.get(cue.number) ?? cue.number, before: headOf(cue), after: { ...headOf(cue), mark } }];
   });
   return [{ at: "renumber", list: list.id, cues }, ...marks];
 }
 
-/** Mark settings that go on naming the same cues under their new numbers. */
-function renamedMark(mark: MarkSettings, numbers: ReadonlyMap<string, string>): NonNullable<Cue["mark"]> {
-  const named = (number: string): string => numbers.get(number) ?? number;
+/** Mark settings that go on naming the same cues under their new numbers. `named` gives the number of a cue afterwards. */
+export function renamedMark(mark: MarkSettings, named: (number: string) => string): MarkSettings {
   const channels =
     mark.channels &&
     Object.fromEntries(Object.entries(mark.channels).map(([channel, own]) => [channel, "at" in own ? { at: named(own.at) } : own]));
