@@ -165,7 +165,8 @@ async function cutOneClient(cues) {
 
 /** Lets nothing more be written by a process, as on a full disk; then again. */
 function fillDisk(pid, full) {
-  return spawnSync("prlimit", ["--pid", String(pid), `--fsize=${full ? 0 : "unlimited"}`]).status === 0;
+  // The soft limit alone: the hard one could not be raised again.
+  return spawnSync("prlimit", ["--pid", String(pid), `--fsize=${full ? 0 : "unlimited"}:unlimited`]).status === 0;
 }
 
 /** The disk is full for the server, then for the database too; edits may be refused, the list goes on and nothing acknowledged is lost. */
@@ -180,7 +181,7 @@ async function fullDisk() {
   fillDisk(database, true);
   await sleep(4000);
   fillDisk(database, false);
-  fillDisk(own.pid, false);
+  if (!fillDisk(own.pid, false)) throw new Error("the disk of the server could not be emptied again");
   await until(async () => (await ask("/api/shows")).status === 200);
   return { alive, firedMeanwhile };
 }
@@ -346,9 +347,12 @@ line.on("fired", ({ fired, happening }) => {
 const socket = createSocket("udp4");
 let heardAt;
 let longestGap = 0;
+/** What was being done to the server, and what was when the longest gap of its levels ended. */
+let phase = "at the beginning";
+let longestGapAt = phase;
 socket.on("message", () => {
   const now = performance.now();
-  if (heardAt !== undefined) longestGap = Math.max(longestGap, now - heardAt);
+  if (heardAt !== undefined && now - heardAt > longestGap) [longestGap, longestGapAt] = [now - heardAt, phase];
   heardAt = now;
 });
 await new Promise((resolve) => socket.bind(LEVELS, "127.0.0.1", resolve));
@@ -370,6 +374,7 @@ const kills = [
 ].sort(() => random() - 0.5);
 for (const [place, what] of kills.entries()) {
   await sleep(500 + random() * 2500);
+  phase = `${place}: ${what}`;
   if (place % 4 === 3) {
     // An hour on or back, or right again.
     setClock([0, 3_600_000, -3_600_000][Math.floor(random() * 3)]);
@@ -395,9 +400,13 @@ for (const [place, what] of kills.entries()) {
 }
 await sleep(1500);
 setClock(0);
+phase = "disk";
 const disk = await fullDisk();
+phase = "hung database";
 const hung = await hungDatabase();
+phase = "Hand and stage";
 const handKept = await handAndStage();
+phase = "second server";
 const refusedBySecond = await secondServer(secondCues);
 await sleep(500);
 ended = true;
@@ -420,6 +429,7 @@ console.log(
       handAndStageKept: handKept,
       refusedBySecondServer: refusedBySecond,
       longestGapOfLevels: Math.round(longestGap),
+      longestGapAt,
       slowestToStandAgain: slowest,
     },
     null,
