@@ -71,7 +71,7 @@ const NEARLY = {
   putOnStage: { show: 1 },
   setOsc: { on: false, address: "127.0.0.1:8765", show: null },
   beginRun: { name: "attack", speed: 1 },
-  nameRun: { name: "attack" },
+  changeRun: { name: "attack", counts: true },
   startCaller: { speed: 20, from: "1" },
 };
 /** Edits of every kind, of which one field is made wrong. */

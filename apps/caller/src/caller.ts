@@ -69,13 +69,14 @@ export class Caller {
     if (!first) throw new Error("There is nothing left to call in this list; say from which cue with --from");
     const { speed } = this.wish;
     // What is fired from here on belongs to a run of its own.
-    await this.world.send("/zm/run", speed === 1 ? "called" : `called, ${speed} times as fast`, this.wish.keepsRate ? 1 : speed);
+    await this.world.send("/zm/run", speed === 1 ? "called" : `called, ${speed} times as fast`, speed);
     await this.bringBefore(row, first.row);
     try {
       await this.setRates(speed);
       return await this.read(steps, first.standby - LEAD);
     } finally {
       await this.setRates(1);
+      await this.world.send("/zm/endrun");
     }
   }
 

@@ -221,6 +221,8 @@ test("the lists run at its speed while it reads, and at their own afterwards; wh
   const keeps = new Desk();
   await keeps.call(play(), { keepsRate: true });
   expect(keeps.heard.filter((each) => each.includes("/rate"))).toEqual([]);
+  // However fast the lists run, the play is read faster, and the times of its run say nothing.
+  expect(keeps.heard.find((each) => each.startsWith("/zm/run"))).toBe("/zm/run called, 60 times as fast 60");
 });
 
 test("sent away it leaves at once and sets the rates back; a desk that does not answer is said", async () => {
@@ -229,7 +231,7 @@ test("sent away it leaves at once and sets the rates back; a desk that does not 
     if (words === "Stand by cue 2") desk.stop();
   };
   expect(await desk.call(play())).toEqual({ pressed: 1, missed: 0 });
-  expect(desk.heard.at(-1)).toBe("/zm/list/sea/rate 1");
+  expect(desk.heard.slice(-2)).toEqual(["/zm/list/sea/rate 1", "/zm/endrun"]);
   const sheet = play();
   let time = 0;
   const alone = new Caller(
@@ -255,7 +257,7 @@ test("whatever ends it, the lists have their own rate again", async () => {
     if (words === "Stand by cue 2") throw new Error("The line is gone");
   };
   await expect(desk.call(play())).rejects.toThrow("The line is gone");
-  expect(desk.heard.slice(-2)).toEqual(["/zm/list/main/rate 1", "/zm/list/sea/rate 1"]);
+  expect(desk.heard.slice(-3)).toEqual(["/zm/list/main/rate 1", "/zm/list/sea/rate 1", "/zm/endrun"]);
 });
 
 test("refusals of the desk are said", async () => {

@@ -85,7 +85,11 @@ const cues = async (): Promise<Record<string, string | null>> => {
   const { body } = await client(server).get("/api/shows/1/run");
   return Object.fromEntries(Object.entries<{ cue: string | null }>(body.mix.lists).map(([id, run]) => [id, run.cue]));
 };
-const newest = async (): Promise<LoggedRunReply[]> => (await client(server).get("/api/shows/1/runs/newest").expect(200)).body.runs;
+/** The newest runs that count. */
+const counted = async (): Promise<LoggedRunReply[]> => (await client(server).get("/api/shows/1/runs/newest").expect(200)).body.runs;
+/** The newest runs with what was fired in them, whether they count or not. */
+const newest = async (): Promise<LoggedRunReply[]> =>
+  Promise.all((await runs()).runs.map(async ({ id }) => (await client(server).get(`/api/shows/1/runs/${id}`).expect(200)).body));
 const runs = async (): Promise<RunsReply> => (await client(server).get("/api/shows/1/runs").expect(200)).body;
 const press = (body: object) => client(server).post("/api/shows/1/run").send(body);
 
@@ -368,9 +372,84 @@ describe("the run log", () => {
     await client(server).post("/api/shows/1/runs").send({ name: "called", speed: 20 }).expect(200);
     await press({ press: "go" }).expect(200);
     await until(async () => (await runs()).runs[0]?.cues === 1);
-    expect((await runs()).runs).toMatchObject([{ name: "called", speed: 20, cues: 1 }]);
-    expect(await newest()).toEqual([]);
+    expect((await runs()).runs).toMatchObject([{ name: "called", speed: 20, cues: 1, begun: "window", counts: false, open: true }]);
+    expect(await counted()).toEqual([]);
     await client(server).post("/api/shows/1/runs").send({ name: "x", speed: 100 }).expect(400);
+  });
+
+  const change = (run: number | undefined, body: object) => client(server).patch(`/api/shows/1/runs/${run}`).send(body);
+  const told = async (): Promise<unknown[]> =>
+    (await runs()).runs.map(({ begun, counts, open, cues: many }) => [begun, counts, open, many]);
+  /** From nothing to the first cue. */
+  const fromNothing = async (): Promise<void> => {
+    await press({ press: "release", time: 0 }).expect(200);
+    await press({ press: "go" }).expect(200);
+  };
+
+  test("what is fired without a run that was begun does not count, unless somebody says so; a run that was begun lasts until it is ended, whatever is let go of", async () => {
+    server = await startServer(show);
+    await press({ press: "go" }).expect(200);
+    await until(async () => (await runs()).runs[0]?.cues === 1);
+    expect(await told()).toEqual([["itself", false, false, 1]]);
+    expect(await counted()).toEqual([]);
+    const { body } = await client(server).post("/api/shows/1/runs").send({ name: "" }).expect(200);
+    const [begun] = body.runs;
+    await fromNothing();
+    await fromNothing();
+    await until(async () => (await runs()).runs[0]?.cues === 2);
+    expect(await told()).toEqual([
+      ["window", true, true, 2],
+      ["itself", false, false, 1],
+    ]);
+    await change(begun.id, { ends: true }).expect(200);
+    await fromNothing();
+    await until(async () => (await runs()).runs.length === 3);
+    expect(await told()).toEqual([
+      ["itself", false, false, 1],
+      ["window", true, false, 2],
+      ["itself", false, false, 1],
+    ]);
+    expect((await counted()).map(({ id }) => id)).toEqual([begun.id]);
+    const [own] = (await runs()).runs;
+    await change(own?.id, { counts: true }).expect(200);
+    await change(begun.id, { counts: false }).expect(200);
+    expect((await counted()).map(({ id }) => id)).toEqual([own?.id]);
+    await change(own?.id, { counts: "yes" }).expect(400);
+    const fast = (await client(server).post("/api/shows/1/runs").send({ name: "fast", speed: 20 }).expect(200)).body.runs[0];
+    expect((await change(fast.id, { counts: true }).expect(409)).body.message).toContain("20 times as fast");
+  });
+
+  test("a caller's run takes all that is fired until the caller leaves; a second caller meanwhile counts for nothing, and what comes afterwards is a run of its own", async () => {
+    server = await startServer(show);
+    const address = await openDoor();
+    const [first, second] = [await desk(address), await desk(address)];
+    first.say("/zm/run", "called", 20);
+    await until(async () => (await runs()).runs.length === 1);
+    await fromNothing();
+    await fromNothing();
+    await until(async () => (await runs()).runs[0]?.cues === 2);
+    expect(await told()).toEqual([["caller", false, true, 2]]);
+    // Somebody in a window who begins a run would have the caller's presses in it.
+    const refused = await client(server).post("/api/shows/1/runs").send({ name: "dress" }).expect(409);
+    expect(refused.body.message).toContain("A caller reads the play");
+    second.say("/zm/run", "called", 1);
+    await until(async () => (await runs()).runs.length === 2);
+    first.say("/zm/go");
+    await until(async () => (await runs()).runs[0]?.cues === 1);
+    first.say("/zm/endrun");
+    second.say("/zm/endrun");
+    await until(async () => (await runs()).runs[0]?.open === false);
+    await fromNothing();
+    await until(async () => (await runs()).runs.length === 3);
+    expect(await told()).toEqual([
+      ["itself", false, false, 1],
+      ["caller", false, false, expect.any(Number)],
+      ["caller", false, false, 2],
+    ]);
+    expect(await counted()).toEqual([]);
+    first.say("/zm/run", "called", 1);
+    await until(async () => (await runs()).runs.length === 4);
+    expect((await told())[0]).toEqual(["caller", true, true, 0]);
   });
 
   test("what is fired while the database is away is kept, over an end of the server too, and stored once", async () => {

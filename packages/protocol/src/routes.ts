@@ -6,7 +6,7 @@ import { callerRequest, callerState, oscSettings, oscState } from "./osc.ts";
 import { outputSettings, outputState, sentLevels, stageRequest, stageState } from "./output.ts";
 import { backRequest, historyPage, pastShow, sameCues, versionRequest, versionsReply } from "./past.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
-import { beginRunRequest, loggedRun, loggedRunsReply, nameRunRequest, runsReply } from "./runlog.ts";
+import { beginRunRequest, loggedRun, changeRunRequest, loggedRunsReply, runsReply } from "./runlog.ts";
 import { importReply, importState, openShowReply, removeReply, showSummary, titleRequest } from "./shows.ts";
 
 /** One thing that can be asked of the server. `{id}` in a path is the number of a show. */
@@ -64,7 +64,7 @@ export const routes = {
   beginRun: route("POST", "/api/shows/{id}/runs", beginRunRequest, runsReply),
   newestRuns: route("GET", "/api/shows/{id}/runs/newest", nothing, loggedRunsReply),
   loggedRun: route("GET", "/api/shows/{id}/runs/{run}", nothing, loggedRun),
-  nameRun: route("PATCH", "/api/shows/{id}/runs/{run}", nameRunRequest, runsReply),
+  changeRun: route("PATCH", "/api/shows/{id}/runs/{run}", changeRunRequest, runsReply),
   removeRun: route("DELETE", "/api/shows/{id}/runs/{run}", nothing, runsReply),
   caller: route("GET", "/api/shows/{id}/caller", nothing, callerState),
   startCaller: route("POST", "/api/shows/{id}/caller", callerRequest, callerState),

@@ -12,6 +12,12 @@ export const runSummary = z.object({
   speed: z.number(),
   /** How many cues were fired. */
   cues: z.number(),
+  /** Who began it: somebody in a window, a caller, or nobody: the first cue that was fired from nothing. */
+  begun: z.enum(["window", "caller", "itself"]),
+  /** Whether its times serve the planner and the pace: only of a run that was begun on purpose, at the pace at which the play is spoken. */
+  counts: z.boolean(),
+  /** True for a run that was begun and has not been ended: what is fired belongs to it. */
+  open: z.boolean(),
 });
 export type RunSummary = z.infer<typeof runSummary>;
 
@@ -20,7 +26,7 @@ export const runsReply = z.object({ runs: z.array(runSummary), waiting: z.number
 export type RunsReply = z.infer<typeof runsReply>;
 
 /** One run with its entries, in the order of time. */
-export const loggedRun = runSummary.omit({ ended: true, cues: true }).extend({ entries: z.array(whole<LogEntry>()) });
+export const loggedRun = runSummary.omit({ ended: true, cues: true, open: true }).extend({ entries: z.array(whole<LogEntry>()) });
 export type LoggedRunReply = z.infer<typeof loggedRun>;
 
 /** The newest runs with their entries, the newest first, for times between cues. */
@@ -31,6 +37,10 @@ export type LoggedRunsReply = z.infer<typeof loggedRunsReply>;
 export const beginRunRequest = z.object({ name: z.string().max(200), speed: z.number().min(0.1).max(60).optional() });
 export type BeginRunRequest = z.infer<typeof beginRunRequest>;
 
-/** Names a run. */
-export const nameRunRequest = z.object({ name: z.string().max(200) });
-export type NameRunRequest = z.infer<typeof nameRunRequest>;
+/** Gives a run a name, says whether its times count, or ends it. */
+export const changeRunRequest = z.object({
+  name: z.string().max(200).optional(),
+  counts: z.boolean().optional(),
+  ends: z.literal(true).optional(),
+});
+export type ChangeRunRequest = z.infer<typeof changeRunRequest>;

@@ -8,6 +8,7 @@ import { Hands1764100000000 } from "./migrations/hands.ts";
 import { Histories1764200000000 } from "./migrations/histories.ts";
 import { RunLog1764800000000 } from "./migrations/runLog.ts";
 import { Requests1764900000000 } from "./migrations/requests.ts";
+import { RunsOnPurpose1765000000000 } from "./migrations/runsOnPurpose.ts";
 import { Running1764600000000 } from "./migrations/running.ts";
 import { RunsElsewhere1764700000000 } from "./migrations/runsElsewhere.ts";
 import { Versions1764400000000 } from "./migrations/versions.ts";
@@ -35,6 +36,7 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
       RunsElsewhere1764700000000,
       RunLog1764800000000,
       Requests1764900000000,
+      RunsOnPurpose1765000000000,
     ],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.

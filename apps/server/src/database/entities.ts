@@ -235,6 +235,11 @@ export class RunRow {
   /** Milliseconds since 1970. */
   @Column({ type: "double" }) began: number;
   @Column({ type: "double" }) speed: number;
+  /** Who began it: `window`, or the address of a caller; null where it began by itself. */
+  @Column({ type: "varchar", length: 64, nullable: true }) owner: string | null;
+  @Column({ type: "boolean" }) counts: boolean;
+  /** When it was ended, milliseconds since 1970; null for one that was not. */
+  @Column({ type: "double", nullable: true }) ended: number | null;
 }
 
 /** One entry of a run log. */

@@ -8,6 +8,7 @@ import { ConflictException, Injectable, NotFoundException, type OnModuleDestroy,
 import { type CallerEvent, type CallerRequest, type CallerState, callerEvent } from "@zm/protocol";
 import { Subject } from "rxjs";
 import { z } from "zod";
+import { RunLogService } from "../runlog/runLog.service.ts";
 import { RunService } from "../run/run.service.ts";
 import { Settings } from "../settings.ts";
 import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
@@ -45,6 +46,7 @@ export class CallerService implements OnModuleInit, OnModuleDestroy {
     private readonly osc: OscService,
     private readonly shows: ShowsService,
     private readonly runs: RunService,
+    private readonly runLog: RunLogService,
     private readonly settings: Settings,
   ) {
     this.path = join(settings.runs, "caller.json");
@@ -84,7 +86,10 @@ export class CallerService implements OnModuleInit, OnModuleDestroy {
     );
     const closed = new Promise<void>((resolve) => program.once("close", () => resolve()));
     // The next one comes when nothing is left of this one.
-    const ended = closed.then(() => this.setRatesBack({ show, speed })).catch(() => undefined);
+    const ended = closed
+      .then(() => this.runLog.callerLeft(show))
+      .then(() => this.setRatesBack({ show, speed }))
+      .catch(() => undefined);
     const calling = { show, speed, program, ended };
     this.calling = calling;
     createInterface({ input: program.stdout }).on("line", (line) => this.hear(show, line));

@@ -2,13 +2,16 @@ import { ShowError, isCueNumber } from "@zm/core";
 import type { PressRequest } from "@zm/protocol";
 import type { OscWords } from "@zm/protocol/oscPacket";
 
-/** What a message asks for: something to press, to be told where everything stands, or a run to be begun. */
+/** What a message asks for: something to press, to be told where everything stands, or a run to be begun or ended. */
 export type OscCommand =
-  { readonly press: PressRequest } | { readonly hello: true } | { readonly run: { readonly name: string; readonly speed: number } };
+  | { readonly press: PressRequest }
+  | { readonly hello: true }
+  | { readonly run: { readonly name: string; readonly speed: number } }
+  | { readonly runEnds: true };
 
 /** What can be pressed on a list, behind /zm/ for the first list and /zm/list/ID/ for any. */
 const ON_LIST = ["go", "back", "hold", "goto", "release", "rate", "master", "fader", "catch"] as const;
-const OTHERS = ["hello", "run", "standby", "fire", "look", "tempo"] as const;
+const OTHERS = ["hello", "run", "endrun", "standby", "fire", "look", "tempo"] as const;
 
 /** What a message asks for. Throws ShowError that names what is wrong and what could stand there. */
 export function oscCommand({ address, args }: OscWords): OscCommand {
@@ -23,6 +26,8 @@ export function oscCommand({ address, args }: OscWords): OscCommand {
       return { hello: true };
     case "run":
       return { run: { name: text(args[0] ?? ""), speed: number(args[1] ?? 1, address, "speed") } };
+    case "endrun":
+      return { runEnds: true };
     case "standby":
       return { press: { press: "standby", chosen: pairs(args, address) } };
     case "fire":

@@ -205,17 +205,18 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       if (show !== this.spoken) [this.spoken, this.stood] = [show, {}];
       if ("hello" in command) this.listeners.greet(who, Date.now());
       if ("hello" in command) await this.greet(show, who);
-      else if ("run" in command) await this.begin(show, command.run, message.address);
+      else if ("run" in command) await this.begin(show, command.run, message.address, who);
+      else if ("runEnds" in command) await this.runLog.callerLeft(show, who);
       else await this.runs.press(show, held(pressRequest, command.press, message.address), { by: "osc", who });
     } catch (error) {
       this.send(who, { address: "/zm/error", args: [message.address, wordsOf(error)] });
     }
   }
 
-  /** Begins a run of the run log. */
-  private async begin(show: number, run: object, address: string): Promise<void> {
+  /** Begins a run of the run log, which belongs to whoever said so. */
+  private async begin(show: number, run: object, address: string, who: string): Promise<void> {
     const { name, speed = 1 } = held(beginRunRequest, run, address);
-    await this.runLog.begin(show, name, speed);
+    await this.runLog.begin(show, name, speed, who);
   }
 
   /** Tells somebody which show it is, and where each of its lists stands. */

@@ -10,17 +10,25 @@ export interface WaitingEntry {
   readonly entry: LogEntry;
   readonly opens: boolean;
 }
-/** A run that somebody begins; what comes behind it belongs to it. */
+/** A run that somebody begins; what comes behind it belongs to it until it is ended. */
 export interface WaitingRun {
   readonly show: number;
-  readonly begins: { readonly name: string; readonly speed: number; readonly at: number };
+  readonly begins: { readonly name: string; readonly speed: number; readonly at: number; readonly owner: string };
+}
+/** The end of the run that a caller began. */
+export interface WaitingEnd {
+  readonly show: number;
+  readonly ends: { readonly owner: string; readonly at: number };
 }
 /** How many steps a list has made by itself since an entry. */
 export interface WaitingCount {
   readonly show: number;
   readonly counted: { readonly id: string; readonly steps: number };
 }
-export type WaitingItem = WaitingEntry | WaitingRun | WaitingCount;
+export type WaitingItem = WaitingEntry | WaitingRun | WaitingEnd | WaitingCount;
+
+/** Who owns a run that somebody has begun in a window. */
+export const WINDOW = "window";
 
 const entry = z.object({
   at: z.number(),
@@ -33,7 +41,11 @@ const entry = z.object({
 const item = z.union([
   z.object({ show: z.number(), id: z.string(), entry, opens: z.boolean() }),
   z.object({ show: z.number(), counted: z.object({ id: z.string(), steps: z.number() }) }),
-  z.object({ show: z.number(), begins: z.object({ name: z.string(), speed: z.number(), at: z.number() }) }),
+  z.object({
+    show: z.number(),
+    begins: z.object({ name: z.string(), speed: z.number(), at: z.number(), owner: z.string().default(WINDOW) }),
+  }),
+  z.object({ show: z.number(), ends: z.object({ owner: z.string(), at: z.number() }) }),
 ]);
 
 /** What waits for the database, in a file of its own, a line each: nothing that was fired is forgotten while the database is away, or when the server ends. */

@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, Header, HttpCode, Param, ParseIntPipe, Patch, Post, Query } from "@nestjs/common";
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
 import type { LoggedRunReply, LoggedRunsReply, RunsReply } from "@zm/protocol";
-import { BeginRunDto, NameRunDto } from "./runLog.dto.ts";
+import { BeginRunDto, ChangeRunDto } from "./runLog.dto.ts";
 import { RunLogService } from "./runLog.service.ts";
 
 @ApiTags("run log")
@@ -43,9 +43,9 @@ export class RunLogController {
   }
 
   @Patch("runs/:run")
-  @ApiOperation({ summary: "Name a run" })
-  name(@Param("id", ParseIntPipe) id: number, @Param("run", ParseIntPipe) run: number, @Body() { name }: NameRunDto): Promise<RunsReply> {
-    return this.runLog.name(id, run, name);
+  @ApiOperation({ summary: "Name a run, end it, or say whether its times count" })
+  change(@Param("id", ParseIntPipe) id: number, @Param("run", ParseIntPipe) run: number, @Body() body: ChangeRunDto): Promise<RunsReply> {
+    return this.runLog.change(id, run, body);
   }
 
   @Delete("runs/:run")

@@ -1,6 +1,6 @@
 import { ApiProperty } from "@nestjs/swagger";
-import type { BeginRunRequest, NameRunRequest } from "@zm/protocol";
-import { IsNumber, IsOptional, IsString, Max, MaxLength, Min } from "class-validator";
+import type { BeginRunRequest, ChangeRunRequest } from "@zm/protocol";
+import { Equals, IsBoolean, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from "class-validator";
 
 /** A run that is begun. */
 export class BeginRunDto implements BeginRunRequest {
@@ -20,10 +20,21 @@ export class BeginRunDto implements BeginRunRequest {
   speed?: number | undefined;
 }
 
-/** A name for a run. */
-export class NameRunDto implements NameRunRequest {
-  @ApiProperty({ description: "What it is called; empty for its date alone", example: "second dress" })
+/** What is changed of a run. */
+export class ChangeRunDto implements ChangeRunRequest {
+  @ApiProperty({ required: false, description: "What it is called; empty for its date alone", example: "second dress" })
+  @IsOptional()
   @IsString({ message: "name is what the run is called" })
-  @MaxLength(200)
-  name: string;
+  @MaxLength(200, { message: "name is at most 200 characters" })
+  name?: string | undefined;
+
+  @ApiProperty({ required: false, description: "Whether its times serve the planner and the pace" })
+  @IsOptional()
+  @IsBoolean({ message: "counts is true or false" })
+  counts?: boolean | undefined;
+
+  @ApiProperty({ required: false, description: "Ends a run that was begun: what is fired afterwards is not of it" })
+  @IsOptional()
+  @Equals(true, { message: "ends is true, or left out" })
+  ends?: true | undefined;
 }

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { join } from "node:path";
-import { Injectable, Logger, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
+import { ConflictException, Injectable, Logger, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
 import { type LogEntry, groupBy, logEntries, writeLogCsv } from "@zm/core";
-import type { LoggedRunReply, RunEvent, RunSummary, RunsReply } from "@zm/protocol";
+import type { ChangeRunRequest, LoggedRunReply, RunEvent, RunSummary, RunsReply } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DataSource, type EntityManager, In } from "typeorm";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
@@ -14,7 +14,7 @@ import { Settings } from "../settings.ts";
 import { now } from "../shared/clock.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { ShowsService } from "../shows/shows.service.ts";
-import { LogFile, type WaitingItem } from "./logFile.ts";
+import { LogFile, WINDOW, type WaitingItem } from "./logFile.ts";
 
 /** After so long without a cue the next belongs to another run. Milliseconds. */
 const LONGEST_PAUSE = 6 * 3_600_000;
@@ -26,14 +26,20 @@ const MOST_AT_ONCE = 500;
 /** Steps of a chase are counted in the log so often; milliseconds. */
 const COUNTING = 5000;
 
-/** The run that entries of a show belong to now. */
-interface OpenRun {
+/** The newest run of a show. */
+interface NewestRun {
   readonly id: number;
+  /** Who began it; null where it began by itself. */
+  readonly owner: string | null;
   last: number;
   /** The place of its newest entry. */
   place: number;
   fresh: boolean;
+  ended: boolean;
 }
+
+/** A caller that has said nothing for so long has gone, and its run is over. Milliseconds. */
+const CALLER_GONE = 10 * 60_000;
 
 /** Keeps what was fired, when and by whom, as runs. What the database cannot take now waits in a file. */
 @Injectable()
@@ -76,20 +82,27 @@ export class RunLogService implements OnModuleDestroy {
   /** The runs of a show, the newest first. */
   async all(show: number): Promise<RunsReply> {
     await this.ready(show);
-    const rows: (RunSummary & { ended: number | null; cues: number | string })[] = await this.database.query(
-      `SELECT runs.id, runs.name, runs.began, runs.speed, MAX(run_log.at) AS ended, COUNT(run_log.cue) AS cues
+    const rows: SummaryRow[] = await this.database.query(
+      `SELECT runs.id, runs.name, runs.began, runs.speed, runs.owner, runs.counts, runs.ended, MAX(run_log.at) AS newest, COUNT(run_log.cue) AS cues
         FROM runs LEFT JOIN run_log ON run_log.run_id = runs.id WHERE runs.show_id = ? GROUP BY runs.id ORDER BY runs.began DESC, runs.id DESC LIMIT 500`,
       [show],
     );
-    const runs = rows.map((row) => ({ ...row, ended: row.ended ?? row.began, cues: Number(row.cues) }));
+    const runs = rows.map(({ newest, ended, cues, counts, owner, ...row }, index) => ({
+      ...row,
+      ended: newest ?? row.began,
+      cues: Number(cues),
+      counts: Boolean(counts),
+      begun: begunBy(owner),
+      open: index === 0 && owner !== null && ended === null,
+    }));
     return { runs, waiting: this.waiting.filter((item) => item.show === show).length };
   }
 
-  /** The newest runs of a show that were called at the pace at which it is spoken, with their entries. */
+  /** The newest runs of a show that count, with their entries. */
   async newest(show: number): Promise<LoggedRunReply[]> {
     await this.ready(show);
     const rows = await this.database.manager.find(RunRow, {
-      where: { showId: show, speed: 1 },
+      where: { showId: show, speed: 1, counts: true },
       order: { began: "DESC", id: "DESC" },
       take: NEWEST,
     });
@@ -104,19 +117,45 @@ export class RunLogService implements OnModuleDestroy {
     return found;
   }
 
-  /** Begins a run; what is fired from now on belongs to it. */
-  async begin(show: number, name: string, speed: number): Promise<RunsReply> {
+  /**
+   * Begins a run; what is fired from now on belongs to it, until it is ended. `owner` is the address of a caller. Throws ConflictException where a caller reads the play:
+   * its run ends when it leaves.
+   */
+  async begin(show: number, name: string, speed: number, owner = WINDOW): Promise<RunsReply> {
     await this.shows.show(show);
-    this.add([{ show, begins: { name: name.trim(), speed, at: now() } }]);
+    if (owner === WINDOW && !this.watch.away.value) await this.refuseWhileCalled(show);
+    this.add([{ show, begins: { name: name.trim(), speed, at: now(), owner } }]);
     await this.store();
     this.changes.next(show);
     return this.all(show);
   }
 
-  async name(show: number, id: number, name: string): Promise<RunsReply> {
+  private async refuseWhileCalled(show: number): Promise<void> {
+    await this.store();
+    const run = await newestRun(this.database.manager, show);
+    if (run && isCalled(run, now()))
+      throw new ConflictException("A caller reads the play: what is fired belongs to its run until it leaves. Begin one of your own then");
+  }
+
+  /** Ends the run that a caller began; nothing where it has none that is open. Left out, the owner is whichever caller is there. */
+  async callerLeft(show: number, owner = ANY_CALLER): Promise<void> {
+    this.add([{ show, ends: { owner, at: now() } }]);
+    await this.store();
+    this.changes.next(show);
+  }
+
+  /** Names a run, ends it, or says whether its times count. Throws ConflictException for one that was called at another pace. */
+  async change(show: number, id: number, { name, counts, ends }: ChangeRunRequest): Promise<RunsReply> {
     await this.ready(show);
-    await this.rowOf(show, id);
-    await this.database.manager.update(RunRow, { id }, { name: name.trim() });
+    const row = await this.rowOf(show, id);
+    if (counts === true && row.speed !== 1)
+      throw new ConflictException(`This run was called ${row.speed} times as fast as the play is spoken, so its times cannot count`);
+    const change = {
+      ...(name === undefined ? {} : { name: name.trim() }),
+      ...(counts === undefined ? {} : { counts }),
+      ...(ends && row.ended === null ? { ended: now() } : {}),
+    };
+    if (Object.keys(change).length > 0) await this.database.manager.update(RunRow, { id }, change);
     this.changes.next(show);
     return this.all(show);
   }
@@ -158,11 +197,13 @@ export class RunLogService implements OnModuleDestroy {
       order: { at: "ASC", place: "ASC" },
     });
     const byRun = groupBy(entries, ({ runId }) => runId);
-    return rows.map(({ id, name, began, speed }) => ({
+    return rows.map(({ id, name, began, speed, owner, counts }) => ({
       id,
       name,
       began,
       speed,
+      begun: begunBy(owner),
+      counts,
       entries: (byRun.get(id) ?? []).map(({ at, list, cue, how, by, who, steps }) => ({
         at,
         list,
@@ -270,13 +311,26 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
       ({ id }) => id,
     ),
   );
-  const open = new Map<number, OpenRun>();
+  const open = new Map<number, NewestRun>();
   const rows: LogRow[] = [];
   for (const item of items) {
     if (!shows.has(item.show)) continue;
     if ("begins" in item) {
-      const { name, speed, at } = item.begins;
-      open.set(item.show, { id: await newRun(manager, item.show, at, name, speed), last: at, place: 0, fresh: true });
+      const { name, speed, at, owner } = item.begins;
+      const before = open.get(item.show) ?? (await newestRun(manager, item.show));
+      // Where two read at once, what is fired belongs to neither alone.
+      const isAlone = !before || owner === before.owner || !isCalled(before, at);
+      if (before && !before.ended) await manager.update(RunRow, { id: before.id }, { ended: at });
+      const id = await newRun(manager, { showId: item.show, began: at, name, speed, owner, counts: speed === 1 && isAlone });
+      open.set(item.show, { id, owner, last: at, place: 0, fresh: true, ended: false });
+      continue;
+    }
+    if ("ends" in item) {
+      const run = open.get(item.show) ?? (await newestRun(manager, item.show));
+      const isIts = run && (run.owner === item.ends.owner || (item.ends.owner === ANY_CALLER && begunBy(run.owner) === "caller"));
+      if (!run || run.ended || !isIts) continue;
+      await manager.update(RunRow, { id: run.id }, { ended: item.ends.at });
+      open.set(item.show, { ...run, ended: true });
       continue;
     }
     if ("counted" in item) {
@@ -287,8 +341,18 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
     if (known.has(item.id)) continue;
     const { at } = item.entry;
     const now = open.get(item.show) ?? (await newestRun(manager, item.show));
-    const another = !now || (item.opens && !now.fresh) || at - now.last > LONGEST_PAUSE;
-    const run = another ? { id: await newRun(manager, item.show, at, "", 1), last: at, place: 0, fresh: false } : now;
+    // A run that somebody began goes on until it is ended, whatever is let go of between; one by itself, until the list begins from nothing.
+    const another = !now || now.ended || (now.owner === null && item.opens && !now.fresh) || at - now.last > LONGEST_PAUSE;
+    const run = another
+      ? {
+          id: await newRun(manager, { showId: item.show, began: at, name: "", speed: 1, owner: null, counts: false }),
+          owner: null,
+          last: at,
+          place: 0,
+          fresh: false,
+          ended: false,
+        }
+      : now;
     run.last = at;
     run.fresh = false;
     run.place += 1;
@@ -298,16 +362,38 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
   await insertRows(manager, LogRow, rows);
 }
 
-async function newRun(manager: EntityManager, showId: number, began: number, name: string, speed: number): Promise<number> {
-  const { id } = await manager.save(manager.create(RunRow, { showId, began, name, speed }));
+async function newRun(manager: EntityManager, run: Omit<RunRow, "id" | "ended">): Promise<number> {
+  const { id } = await manager.save(manager.create(RunRow, { ...run, ended: null }));
   return id;
 }
 
+/** What the query for all runs gives of one. */
+interface SummaryRow extends Pick<RunSummary, "id" | "name" | "began" | "speed"> {
+  readonly owner: string | null;
+  readonly counts: number;
+  readonly ended: number | null;
+  readonly newest: number | null;
+  readonly cues: number | string;
+}
+
+/** Stands for whichever caller there is. */
+const ANY_CALLER = "";
+
+function begunBy(owner: string | null): RunSummary["begun"] {
+  if (owner === null) return "itself";
+  return owner === WINDOW ? "window" : "caller";
+}
+
+/** True for the run of a caller that reads on: it has not ended it, and something was fired lately. */
+function isCalled(run: NewestRun, at: number): boolean {
+  return begunBy(run.owner) === "caller" && !run.ended && at - run.last < CALLER_GONE;
+}
+
 /** The run of a show that was begun last; `fresh` where nothing was fired in it yet. */
-async function newestRun(manager: EntityManager, showId: number): Promise<OpenRun | undefined> {
+async function newestRun(manager: EntityManager, showId: number): Promise<NewestRun | undefined> {
   const row = await manager.findOne(RunRow, { where: { showId }, order: { began: "DESC", id: "DESC" } });
   if (!row) return undefined;
   const newest = await manager.findOne(LogRow, { where: { runId: row.id }, order: { at: "DESC" } });
   const place = (await manager.maximum(LogRow, "place", { runId: row.id })) ?? 0;
-  return { id: row.id, last: newest?.at ?? row.began, place, fresh: newest === null };
+  return { id: row.id, owner: row.owner, last: newest?.at ?? row.began, place, fresh: newest === null, ended: row.ended !== null };
 }

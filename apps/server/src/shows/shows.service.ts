@@ -401,7 +401,11 @@ export class ShowsService implements OnModuleDestroy {
     const all = await this.watch.bounded(readSteps(this.database.manager, rows));
     for (const [index, row] of rows.entries()) {
       const steps = all[index] ?? [];
-      this.taken(show, row, steps, await inSlices(takeInSteps(show.sheet, steps)), { window: row.madeBy, gesture: null, request: row.request });
+      this.taken(show, row, steps, await inSlices(takeInSteps(show.sheet, steps)), {
+        window: row.madeBy,
+        gesture: null,
+        request: row.request,
+      });
     }
     show.doubtful = false;
   }

@@ -33,7 +33,7 @@ export function LogView() {
     return (
       <EmptyView
         title="Nothing has been fired yet"
-        words="Every cue that is fired is kept here with its moment and who fired it: a run begins with the first cue of the main list. The times between cues that runs give serve the planner, and the play's real pace is learnt from them."
+        words="Every cue that is fired is kept here with its moment and who fired it. Begin a run before a rehearsal: its times between cues serve the planner, and the play's real pace is learnt from them. What is fired besides, while you programme, is kept too and does not count."
       >
         <BeginRun />
       </EmptyView>
@@ -45,7 +45,7 @@ export function LogView() {
         <div className="flex h-11 shrink-0 items-center gap-2 border-b border-rule px-3">
           <h2 className="font-bold">Runs</h2>
           <span className="flex-1" />
-          <BeginRun />
+          {runs[0]?.open ? <EndRun run={runs[0]} /> : <BeginRun />}
           <a
             className="btn btn-ghost btn-sm gap-1.5 font-normal"
             href={`/api/shows/${id}/runs.csv`}
@@ -94,6 +94,27 @@ function BeginRun() {
   );
 }
 
+function EndRun({ run }: { run: RunSummary }) {
+  const { id } = useShow();
+  const change = useRunsChange();
+  return (
+    <ActionButton
+      className="btn btn-sm border-neutral font-normal"
+      onAct={() => change(() => api.changeRun(id, run.id, { ends: true }))}
+      title={run.begun === "caller" ? "The caller ends its run itself when it leaves" : "What is fired from now on is not of this run"}
+    >
+      End the run
+    </ActionButton>
+  );
+}
+
+/** Why a run does not count; empty for one that does. */
+function uncounted({ speed, begun, counts }: RunSummary): string {
+  if (counts) return "";
+  if (speed !== 1) return `called ${speed} times as fast: not counted`;
+  return begun === "itself" ? "not begun on purpose: not counted" : "not counted";
+}
+
 /** When a run began, as it is called where it has no name. */
 function runName({ name, began }: Pick<RunSummary, "name" | "began">): string {
   return (
@@ -115,7 +136,7 @@ function RunRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
           value={run.name}
           onDone={(name) => {
             setNaming(false);
-            if (name !== undefined && name !== run.name) void change(() => api.nameRun(id, run.id, name));
+            if (name !== undefined && name !== run.name) void change(() => api.changeRun(id, run.id, { name }));
           }}
         />
       ) : (
@@ -130,8 +151,9 @@ function RunRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
           <span className="block text-[13px] text-quiet">
             {run.name && `${runName({ ...run, name: "" })}, `}
             {count(run.cues, "cue")} in {clockTime((run.ended - run.began) / 1000)}
-            {run.speed !== 1 && `, called ${run.speed} times as fast: not counted`}
+            {run.open && ", goes on"}
           </span>
+          {!run.counts && <span className="block text-[13px] text-quiet">{uncounted(run)}</span>}
         </button>
       )}
       {chosen && !naming && (
@@ -139,6 +161,15 @@ function RunRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
           <button type="button" className="btn btn-xs border-neutral font-normal" onClick={() => setNaming(true)}>
             Name it
           </button>
+          {run.speed === 1 && (
+            <ActionButton
+              className="btn btn-xs border-neutral font-normal"
+              title="Whether its times serve the planner and the pace of the play"
+              onAct={() => change(() => api.changeRun(id, run.id, { counts: !run.counts }))}
+            >
+              {run.counts ? "Do not count it" : "Count it"}
+            </ActionButton>
+          )}
           <a className="btn btn-xs border-neutral font-normal" href={`/api/shows/${id}/runs.csv?run=${run.id}`} download>
             CSV
           </a>
@@ -173,7 +204,7 @@ function LearntLine() {
         </>
       ) : (
         <span className="text-quiet">
-          The play's real pace is learnt from runs at the pace at which it is spoken; guessed {script.pace ?? SPEAKING_PACE} words a minute.
+          The play's real pace is learnt from runs that count; guessed {script.pace ?? SPEAKING_PACE} words a minute.
         </span>
       )}
     </p>

@@ -24,12 +24,23 @@ const run = (id: number, fields: Partial<RunSummary> = {}): RunSummary => ({
   ended: BEGAN + 3_661_000,
   speed: 1,
   cues: 3,
+  begun: "window",
+  counts: true,
+  open: false,
   ...fields,
 });
-const logged = ({ id, name, began, speed }: RunSummary, entries: LogEntry[]): LoggedRunReply => ({ id, name, began, speed, entries });
+const logged = ({ id, name, began, speed, begun, counts }: RunSummary, entries: LogEntry[]): LoggedRunReply => ({
+  id,
+  name,
+  began,
+  speed,
+  begun,
+  counts,
+  entries,
+});
 
 const evening = run(2, { name: "second dress" });
-const called = run(1, { speed: 20, cues: 1 });
+const called = run(1, { speed: 20, cues: 1, begun: "caller", counts: false });
 const runs: RunsReply = { runs: [evening, called], waiting: 0 };
 const entries = [
   entry(0, "14", { how: "goto" }),
@@ -68,6 +79,7 @@ test("a run that was called faster than it is spoken says that it does not count
   renderOpened(<LogView />, saltAndParaffin(), answers);
   const row = await screen.findByRole("button", { name: /20 times as fast: not counted/ });
   expect(row.textContent).toContain("1 cue in 61:01");
+  expect(screen.queryByRole("button", { name: "Count it" })).toBeNull();
   await user.click(row);
   await waitFor(async () => expect(cells((await fired())[0])).toContain("OSC 127.0.0.1"));
 });
@@ -90,6 +102,25 @@ test("a run is named once when the name is taken, and removed only with a second
   await user.click(screen.getByRole("button", { name: "Press once more to remove it" }));
   await waitFor(() => expect(screen.queryByRole("button", { name: /^third dress/ })).toBeNull());
   expect(changes().at(-1)).toEqual(["DELETE", null]);
+});
+
+test("a run that was not begun on purpose says that it does not count, and counts when somebody says so; one that goes on is ended", async () => {
+  const user = userEvent.setup();
+  const own = run(3, { begun: "itself", counts: false });
+  const { asked } = renderOpened(<LogView />, saltAndParaffin(), {
+    ...answers,
+    "GET /api/shows/1/runs": { runs: [own, called], waiting: 0 },
+    "GET /api/shows/1/runs/3": logged(own, entries),
+    "PATCH /api/shows/1/runs/3": { runs: [{ ...own, counts: true, begun: "window", open: true }, called], waiting: 0 },
+  });
+  const changes = (): unknown[] => asked.filter(({ method }) => method !== "GET").map(({ body }) => body);
+  await screen.findByRole("button", { name: /not begun on purpose: not counted/ });
+  expect(screen.getByRole("button", { name: "Begin a run" })).toBeTruthy();
+  await user.click(screen.getByRole("button", { name: "Count it" }));
+  await screen.findByRole("button", { name: "Do not count it" });
+  expect(screen.queryByText(/not begun on purpose/)).toBeNull();
+  await user.click(screen.getByRole("button", { name: "End the run" }));
+  await waitFor(() => expect(changes()).toEqual([{ counts: true }, { ends: true }]));
 });
 
 test("a name that is left as it was asks nothing of the server", async () => {
