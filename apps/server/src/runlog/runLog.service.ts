@@ -14,7 +14,7 @@ import { Settings } from "../settings.ts";
 import { now } from "../shared/clock.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { ShowsService } from "../shows/shows.service.ts";
-import { LogFile, WINDOW, type WaitingItem } from "./logFile.ts";
+import { LogFile, WINDOW, type WaitingEntry, type WaitingItem } from "./logFile.ts";
 
 /** After so long without a cue the next belongs to another run. Milliseconds. */
 const LONGEST_PAUSE = 6 * 3_600_000;
@@ -341,18 +341,17 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
     if (known.has(item.id)) continue;
     const { at } = item.entry;
     const now = open.get(item.show) ?? (await newestRun(manager, item.show));
-    // A run that somebody began goes on until it is ended, whatever is let go of between; one by itself, until the list begins from nothing.
-    const another = !now || now.ended || (now.owner === null && item.opens && !now.fresh) || at - now.last > LONGEST_PAUSE;
-    const run = another
-      ? {
-          id: await newRun(manager, { showId: item.show, began: at, name: "", speed: 1, owner: null, counts: false }),
-          owner: null,
-          last: at,
-          place: 0,
-          fresh: false,
-          ended: false,
-        }
-      : now;
+    const run =
+      !now || beginsAnother(now, item)
+        ? {
+            id: await newRun(manager, { showId: item.show, began: at, name: "", speed: 1, owner: null, counts: false }),
+            owner: null,
+            last: at,
+            place: 0,
+            fresh: false,
+            ended: false,
+          }
+        : now;
     run.last = at;
     run.fresh = false;
     run.place += 1;
@@ -360,6 +359,15 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
     rows.push({ id: item.id, runId: run.id, place: run.place, ...item.entry, steps: null });
   }
   await insertRows(manager, LogRow, rows);
+}
+
+/**
+ * True for a cue that begins a run of its own: a run that somebody began goes on until it is ended, whatever is let go of between; one by itself, until the list
+ * begins from nothing.
+ */
+function beginsAnother(now: NewestRun, { entry, opens }: WaitingEntry): boolean {
+  if (entry.cue === null) return false;
+  return now.ended || (now.owner === null && opens && !now.fresh) || entry.at - now.last > LONGEST_PAUSE;
 }
 
 async function newRun(manager: EntityManager, run: Omit<RunRow, "id" | "ended">): Promise<number> {
