@@ -35,6 +35,7 @@ export * from "./time/timeBars.ts";
 export * from "./time/readTime.ts";
 export { cueDuration } from "./time/durations.ts";
 export * from "./time/times.ts";
+export { type CutFade, cutFades } from "./time/cutFades.ts";
 export { eachTiming } from "./time/timings.ts";
 export * from "./time/transition.ts";
 export * from "./edit/edit.ts";

@@ -1,4 +1,5 @@
 import { at, floatAt } from "../show/at.ts";
+import { groupBy } from "../show/groupBy.ts";
 import type { Mark } from "../marks/mark.ts";
 import { marksByChannel, sameMarks } from "../marks/marksByChannel.ts";
 import { type Column, moveIndexAt } from "../sheet/column.ts";
@@ -6,7 +7,7 @@ import { sameValue, valueAt } from "../sheet/entry.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import { chainClock } from "../time/chainClock.ts";
 import { cueDuration } from "../time/durations.ts";
-import { eachTiming } from "../time/timings.ts";
+import { cutFades } from "../time/cutFades.ts";
 import type { CheckContext } from "./context.ts";
 import { type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count, figure } from "../show/words.ts";
@@ -15,8 +16,6 @@ import { count, figure } from "../show/words.ts";
 const MOST_LINKS = 8;
 /** A chain that runs by itself for longer than this is told of. Seconds. */
 const LONGEST = 300;
-/** Two times that differ by less are the same. Seconds. */
-const SLACK = 1e-6;
 
 /**
  * Follows that fire while the same keys still fade, and chains that run by themselves for very long.
@@ -41,13 +40,10 @@ function chainsOf(list: ListSheet): number[][] {
 
 /** Tells of keys that a later cue of a chain takes before an earlier one has brought them to their end. */
 function overlaps(context: CheckContext, chains: readonly (readonly number[])[]): Finding[] {
-  const { list, keep } = context;
-  const until = new Float64Array(list.keys.all.length);
-  const by = new Int32Array(list.keys.all.length);
   return chains.flatMap((rows) => {
     const [press = 0] = rows;
-    const own = knownOverlaps(context, rows) ?? overlapsIn(context, rows, until, by);
-    keep.chains.set(press, own);
+    const own = knownOverlaps(context, rows) ?? overlapsIn(context, rows);
+    context.keep.chains.set(press, own);
     return own;
   });
 }
@@ -85,19 +81,14 @@ function sameMoveAt(a: Column, b: Column, row: number): boolean {
   return a.specs[one] === b.specs[other] && a.parts[one] === b.parts[other];
 }
 
-function overlapsIn(context: CheckContext, rows: readonly number[], until: Float64Array, by: Int32Array): Finding[] {
+function overlapsIn(context: CheckContext, rows: readonly number[]): Finding[] {
   const { list } = context;
   const { offsets } = chainClock(list);
-  until.fill(Number.NEGATIVE_INFINITY);
+  const links = rows.map((row) => ({ row, start: floatAt(offsets, row), duration: 0 }));
+  const byCue = groupBy(cutFades(list, links), ({ by }) => by);
   return rows.flatMap((row) => {
-    const start = floatAt(offsets, row);
     const cut = new Map<number, number>();
-    eachTiming(list, row, ({ ordinal, channel }, delay, fade) => {
-      const holds = start + delay;
-      if ((until[ordinal] ?? 0) > holds + SLACK) cut.set(channel, Math.min(cut.get(channel) ?? row, by[ordinal] ?? row));
-      until[ordinal] = holds + fade;
-      by[ordinal] = row;
-    });
+    for (const { key, row: of } of byCue.get(row) ?? []) cut.set(key.channel, Math.min(cut.get(key.channel) ?? of, of));
     return cut.size === 0 ? [] : [overlap(context, row, cut)];
   });
 }

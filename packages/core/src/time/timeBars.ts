@@ -2,9 +2,12 @@ import { append } from "../show/append.ts";
 import { at } from "../show/at.ts";
 import { moveTiming } from "../show/move.ts";
 import type { Curve } from "../show/schema.ts";
+import { groupBy } from "../show/groupBy.ts";
+import type { Key } from "../sheet/keys.ts";
 import { entryAt } from "../sheet/entry.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { type ChainLink, chainFrom } from "./chain.ts";
+import { type CutFade, cutFades } from "./cutFades.ts";
 import { type Run, transitionAt } from "./transition.ts";
 
 /**
@@ -79,20 +82,13 @@ export function endOfLinks(links: readonly ChainLink[]): number {
  */
 export function timeBars(list: ListSheet, links: readonly ChainLink[]): TimeBar[] {
   const runs = links.map(({ row }) => transitionAt(list, row));
-  const holds = links.map(({ start }, place) => new Map(at(runs, place).map(({ key, delay }) => [key.ordinal, start + delay])));
-  return links.flatMap((link, place) => {
-    const later = holds.slice(place + 1).map((taken, index) => ({ taken, row: at(links, place + 1 + index).row }));
-    return barsOf(list, link, at(runs, place), later);
-  });
+  const cut = groupBy(cutFades(list, links), ({ row }) => row);
+  return links.flatMap(({ row }, place) =>
+    barsOf(list, row, at(runs, place), new Map((cut.get(row) ?? []).map((each) => [each.key, each]))),
+  );
 }
 
-/** When a later cue of the chain takes hold of its keys, by their ordinals; seconds on the line of time. */
-interface Later {
-  readonly row: number;
-  readonly taken: ReadonlyMap<number, number>;
-}
-
-function barsOf(list: ListSheet, { row, start }: ChainLink, runs: readonly Run[], later: readonly Later[]): TimeBar[] {
+function barsOf(list: ListSheet, row: number, runs: readonly Run[], cut: ReadonlyMap<Key, CutFade>): TimeBar[] {
   const groups = new Map<string, { own: boolean; kind: BarKind; runs: Run[] }>();
   for (const run of runs) {
     const own = hasOwnTimes(list, run, row);
@@ -102,14 +98,13 @@ function barsOf(list: ListSheet, { row, start }: ChainLink, runs: readonly Run[]
     if (group) group.runs.push(run);
     else groups.set(name, { own, kind, runs: [run] });
   }
-  return [...groups.values()].map(({ own, kind, runs: together }) => barOf(row, start, { own, kind, runs: together }, later)).sort(byPlace);
+  return [...groups.values()].map(({ own, kind, runs: together }) => barOf(row, { own, kind, runs: together }, cut)).sort(byPlace);
 }
 
 function barOf(
   row: number,
-  start: number,
   { own, kind, runs }: { own: boolean; kind: BarKind; runs: readonly Run[] },
-  later: readonly Later[],
+  cut: ReadonlyMap<Key, CutFade>,
 ): TimeBar {
   const longest = runs.reduce((most, run) => (run.delay + run.fade > most.delay + most.fade ? run : most));
   const { part, delay, fade, curve } = longest;
@@ -122,24 +117,15 @@ function barOf(
     delay,
     fade,
     curve,
-    cut: cutOf(runs, start, later),
+    cut: firstCut(runs, cut),
   };
 }
 
 /** Where the first of some runs loses its key to a later cue, and how many lights do. */
-function cutOf(runs: readonly Run[], start: number, later: readonly Later[]): TimeBar["cut"] {
-  let first: { row: number; after: number } | undefined;
-  const lights = new Set<number>();
-  for (const { key, delay, fade } of runs) {
-    for (const { row, taken } of later) {
-      const holds = taken.get(key.ordinal);
-      if (holds === undefined || holds >= start + delay + fade) continue;
-      const after = Math.max(0, holds - start - delay);
-      lights.add(key.channel);
-      if (!first || after < first.after) first = { row, after };
-    }
-  }
-  return first && { ...first, lights: lights.size };
+function firstCut(runs: readonly Run[], cut: ReadonlyMap<Key, CutFade>): TimeBar["cut"] {
+  const own = runs.flatMap(({ key }) => cut.get(key) ?? []);
+  const [first] = own.toSorted((a, b) => a.after - b.after);
+  return first && { row: first.by, after: first.after, lights: new Set(own.map(({ key }) => key.channel)).size };
 }
 
 function kindOf({ key, from, to }: Run): BarKind {
