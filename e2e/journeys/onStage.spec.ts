@@ -73,7 +73,9 @@ test("a disk that fails is told in every window for as long as it does, and the 
   try {
     await standsIn(page, "3");
     for (const window of [page, other]) await expect(trouble(window)).toContainText(`Where show ${show} stands cannot be written down`);
-    const told = trouble(other).getByRole("listitem").filter({ hasText: "Where show" });
+    const told = trouble(other)
+      .getByRole("listitem")
+      .filter({ hasText: `Where show ${show} stands` });
     await told.getByRole("button", { name: "Put away" }).click();
     await expect(told).toBeHidden();
     await page.getByRole("button", { name: "Go", exact: true }).click();

@@ -56,6 +56,10 @@ export class Settings {
   @ValidateNested()
   readonly database: DatabaseSettings;
 
+  /** The program that calls the play. */
+  @IsString()
+  readonly caller: string;
+
   /** The folder of the built page. */
   @IsString()
   readonly pages: string;
@@ -96,6 +100,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     port: Number(env["ZM_PORT"] ?? 4600),
     host: env["ZM_HOST"] ?? "127.0.0.1",
     database,
+    caller: fileURLToPath(new URL("../../caller/dist/main.js", import.meta.url)),
     pages: env["ZM_PAGES"] ?? fileURLToPath(new URL("../../web/dist", import.meta.url)),
     runs: join(env["ZM_DATA"] ?? fileURLToPath(new URL("../../../.data", import.meta.url)), "runs", database.name),
     output: env["ZM_OUTPUT"],

@@ -76,6 +76,22 @@ test("going back is an edit of its own, and is taken back like any other", async
   await http().post("/api/shows/1/back").send({ revision: 99 }).expect(404);
 });
 
+test("going back and forth, over and over, stores what is different and not the ways there and back", async () => {
+  const first = await showNow();
+  await edit(0, label("One"), { op: "renumber", from: "1", to: "9", start: "1", step: "0.5" }).expect(200);
+  const second = await showNow();
+  const sizes: number[] = [];
+  for (let time = 0; time < 6; time += 1) {
+    const { body } = await http()
+      .post("/api/shows/1/back")
+      .send({ revision: time % 2 === 0 ? 0 : 1 })
+      .expect(200);
+    sizes.push(JSON.stringify(body.steps).length);
+    expect(await showNow()).toEqual(time % 2 === 0 ? first : second);
+  }
+  expect(Math.max(...sizes)).toBeLessThan(Math.min(...sizes) * 1.5);
+});
+
 test("a state has a name, another, and none; names survive a restart", async () => {
   await edit(0, label("One")).expect(200);
   const name = (revision: number, text: string): ReturnType<ReturnType<typeof client>["post"]> =>

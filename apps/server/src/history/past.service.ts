@@ -1,5 +1,5 @@
 import { BadRequestException, Injectable, NotFoundException } from "@nestjs/common";
-import { type Show, type Step, identitiesOf, invertSteps, stepGroups } from "@zm/core";
+import { type Show, ShowError, type ShowSheet, type Step, identitiesOf, invertSteps, sameData, stepsBetween, stepGroups } from "@zm/core";
 import type { EditEvent, HistoryPage, NamedVersion, SameCues } from "@zm/protocol";
 import { Between, DataSource, LessThan } from "typeorm";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
@@ -82,12 +82,30 @@ export class PastService {
 
   /** Makes the show what it was after a revision, as an edit like any other. */
   async goBack(id: number, revision: number, author: Author): Promise<EditEvent> {
-    const { revision: now } = await this.shows.show(id);
+    const { sheet, revision: now } = await this.shows.show(id);
     const stretches: Step[][] = [];
     for await (const some of this.stepsBack(id, now, revision)) stretches.push(some);
-    const steps = stretches.flat();
+    const all = stretches.flat();
+    const steps = (await this.shortest(sheet, all)) ?? all;
     const words = `Back to how the show was after edit ${revision}`;
     return this.shows.edit(id, now, [{ op: "steps", steps, words }], author);
+  }
+
+  /**
+   * What lies between now and a state, without the ways there and back that were made since: an edit that goes back holds no more than what is different, however
+   * often it is done. Undefined where that does not lead to the very same show.
+   */
+  private async shortest(sheet: ShowSheet, back: readonly Step[]): Promise<Step[] | undefined> {
+    const then = await inSlices(taken(sheet.show, back));
+    const steps = stepsBetween(sheet.show, then, identitiesOf(back));
+    if (steps.length === 0) return undefined;
+    try {
+      const there = await inSlices(taken(sheet.show, steps));
+      return sameData(there, then) ? steps : undefined;
+    } catch (error) {
+      if (error instanceof ShowError) return undefined;
+      throw error;
+    }
   }
 
   /** The steps that lead from a revision back to an earlier one, some edits at a time. */

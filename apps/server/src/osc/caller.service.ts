@@ -3,7 +3,6 @@ import { rmSync } from "node:fs";
 import { join } from "node:path";
 import { createInterface } from "node:readline";
 import { setTimeout as wait } from "node:timers/promises";
-import { fileURLToPath } from "node:url";
 import { ConflictException, Injectable, NotFoundException, type OnModuleDestroy, type OnModuleInit } from "@nestjs/common";
 import { type CallerEvent, type CallerRequest, type CallerState, callerEvent } from "@zm/protocol";
 import { Subject } from "rxjs";
@@ -15,7 +14,6 @@ import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { OscService } from "./osc.service.ts";
 
-const PROGRAM = fileURLToPath(new URL("../../../caller/dist/main.js", import.meta.url));
 const MOST_SAID = 60;
 /** What a caller sets for the time that it is there: the lists of a show run so many times as fast. */
 const leftRates = z.object({ show: z.number(), speed: z.number() });
@@ -79,7 +77,7 @@ export class CallerService implements OnModuleInit, OnModuleDestroy {
     const wanted = from === undefined ? [] : ["--from", from];
     const program = spawn(
       process.execPath,
-      [PROGRAM, "--json", "--show", String(show), "--speed", String(speed), "--server", server, "--osc", address, ...wanted],
+      [this.settings.caller, "--json", "--show", String(show), "--speed", String(speed), "--server", server, "--osc", address, ...wanted],
       {
         stdio: ["ignore", "pipe", "pipe"],
       },
