@@ -415,6 +415,7 @@ describe("the run log", () => {
     await change(begun.id, { counts: false }).expect(200);
     expect((await counted()).map(({ id }) => id)).toEqual([own?.id]);
     await change(own?.id, { counts: "yes" }).expect(400);
+    await change(own?.id, { counts: null, name: null, ends: null }).expect(200);
     const fast = (await client(server).post("/api/shows/1/runs").send({ name: "fast", speed: 20 }).expect(200)).body.runs[0];
     expect((await change(fast.id, { counts: true }).expect(409)).body.message).toContain("20 times as fast");
   });

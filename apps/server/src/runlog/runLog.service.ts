@@ -151,8 +151,9 @@ export class RunLogService implements OnModuleDestroy {
     if (counts === true && row.speed !== 1)
       throw new ConflictException(`This run was called ${row.speed} times as fast as the play is spoken, so its times cannot count`);
     const change = {
-      ...(name === undefined ? {} : { name: name.trim() }),
-      ...(counts === undefined ? {} : { counts }),
+      // Null says as much as leaving it out.
+      ...(typeof name === "string" ? { name: name.trim() } : {}),
+      ...(typeof counts === "boolean" ? { counts } : {}),
       ...(ends && row.ended === null ? { ended: now() } : {}),
     };
     if (Object.keys(change).length > 0) await this.database.manager.update(RunRow, { id }, change);
