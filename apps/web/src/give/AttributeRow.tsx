@@ -52,7 +52,7 @@ export function AttributeRow({ attribute, values, onGive, id, onFocus }: Attribu
         title={
           wrong
             ? "Write 70, full, out, +10, *0.8, or a fan such as 0~100; Esc drops it"
-            : "70, full, out, +10, *0.8, or a fan: 0~100, 20~80~20"
+            : "70, full, out, +10, *0.8, or a fan: 15~90, 30~75~30"
         }
         value={typed ?? words}
         onFocus={(event) => {

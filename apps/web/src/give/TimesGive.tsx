@@ -40,7 +40,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
             key={name}
             label={`own ${name}, seconds`}
             placeholder={name}
-            title="Seconds, or a fan over the lights: 0~5, 2~5~2"
+            title="Seconds, or a fan over the lights: 0~3.5, 4~1~4"
             words={words(name)}
             read={readSpread}
             onTake={(value) => time(selection, { [name]: value })}

@@ -1,8 +1,15 @@
-import { type ListSheet, findRow, freeNumberAfter } from "@zm/core";
+import { type Cue, type ListSheet, findRow, freeNumberAfter } from "@zm/core";
 import { openNumbers } from "../shared/dialogs.ts";
 import { putLine } from "../line/lineText.ts";
 import { lightSpans } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
+
+/** The times that a cue has, as they are typed; where it has none, the beginning of such a line. */
+function ownTimes(cue: Cue | undefined): string {
+  const { up, down } = cue?.parts[0]?.times ?? {};
+  const said = [...(up === undefined ? [] : [`up ${up}`]), ...(down === undefined ? [] : [`down ${down}`])];
+  return said.length > 0 ? said.join(" ") : "up ";
+}
 
 /** Everything that can be done to whole cues. Each puts its line into the line entry, where it can be changed, with its impact before it is made. */
 export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { from: string; to: string }; channels: readonly number[] }) {
@@ -23,7 +30,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     ...(one
       ? []
       : ([
-          ["Set times", `${range}: up 3 down 5`],
+          ["Set times", `${range}: ${ownTimes(cue)}`],
           ["What fires them", `${range}: follows end 0`],
         ] as const)),
     ["Stretch times", `${range}: times * 1.2`],

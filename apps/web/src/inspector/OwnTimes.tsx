@@ -73,8 +73,8 @@ export function OwnTimes({ list, cues, channels, attributes, lens }: OwnTimesPro
             placeholder={name}
             title={
               readSpread(text) === undefined
-                ? `"${text}" is no time; write seconds such as 3 or 1:30, or a fan such as 0~5`
-                : "Seconds, or a fan over the chosen lights: 0~5, 2~5~2"
+                ? `"${text}" is no time; write seconds such as 3 or 1:30, or a fan such as 0~3.5`
+                : "Seconds, or a fan over the chosen lights: 0~3.5, 4~1~4"
             }
             autoComplete="off"
             aria-invalid={readSpread(text) === undefined}

@@ -142,7 +142,7 @@ function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; 
           aria-label={lens === "intensity" ? undefined : `${attribute} of the cells`}
           aria-invalid={text.trim() !== "" && read(text) === null}
           title={
-            text.trim() !== "" && read(text) === null ? `"${text}" is no value; write 70, +10, *0.8, out or a fan such as 0~50` : undefined
+            text.trim() !== "" && read(text) === null ? `"${text}" is no value; write 70, +10, *0.8, out or a fan such as 15~60` : undefined
           }
           className="input input-sm figures min-w-0 flex-1 bg-base-100 aria-invalid:border-error aria-invalid:text-error"
           placeholder={slots?.[0]?.name ?? (lens === "position" ? "=-20 0~30" : "70 +10 out")}

@@ -87,7 +87,7 @@ function PaceForm({ pace }: { pace: Pace }) {
         ))}
       </div>
       <p className="text-[13px] text-quiet">
-        A number for all lights, or a fan over them: 0~5 from the first to the last, 2~5~2 from the ends to the middle.
+        A number for all lights, or a fan over them: 0~3.5 from the first to the last, 4~1~4 from the ends to the middle.
       </p>
     </EntryForm>
   );

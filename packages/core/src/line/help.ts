@@ -36,7 +36,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["lit"], "chooses every light that gives light now"),
       entry(["again", "again 3"], "chooses what was chosen before; a few choices back", "previous last selection select"),
       entry(
-        ["@all", "@row-1"],
+        ["@moving-wash", "@row-4"],
         "groups that the rig makes by itself: the lights of a type by its name, those that hang in one row",
         "group type row bar",
       ),
@@ -123,7 +123,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       ),
       entry(["61 gobo = leaves"], "a slot of a wheel by its name", "gobo wheel"),
       entry(["@front = dusk", "1..6 colour = dusk"], "a palette"),
-      entry(["1..6 position fade 3 delay 0~2 curve ease"], "times of their own for what is in hand or stored, fans allowed"),
+      entry(["61..68 position fade 4.5 delay 0~3 curve ease"], "times of their own for what is in hand or stored, fans allowed"),
       entry(["1..6 pace slow-sweep"], "a stored pace laid on them"),
       entry(["5 release", "5 position release"], "lets everything of the light go, or one family: a release", "delete clear remove free"),
       entry(
@@ -201,7 +201,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       ),
       entry(["record next"], "records what has changed in hand as the next cue"),
       entry(
-        ['record #12 "Storm breaks" up 3 down 5 delay 1', "record #12 up 3 position 4 delay 1"],
+        ['record #33.5 "Storm breaks" up 7 down 4 delay 1.5', "record #33.5 up 7 position 9 delay 1.5"],
         "records it as a cue, new or known, with label and times",
         "store save write new cue start",
       ),
@@ -219,7 +219,7 @@ export const LINE_HELP: readonly LineChapter[] = [
         "actions chase submaster snapshot",
       ),
       entry(
-        ["new cues up 3 down 5", "new cues none"],
+        ["new cues up 7 down 4", "new cues none"],
         "the times that a new cue starts with when nothing is said of them",
         "default time setting",
       ),
@@ -240,12 +240,12 @@ export const LINE_HELP: readonly LineChapter[] = [
     entries: [
       entry(["#10..20: 5 = 40 only"], "in a range of cues; only restores the looks behind it, else it tracks on"),
       entry(
-        ["#10..20: 5 = 0~50 along cues", "#10..20: 1..6 + 10 stored"],
+        ["#24..31: 5 = 15~60 along cues", "#10..20: 1..6 + 10 stored"],
         "a fan that runs along the cues; only moves that are stored, and none is made",
         "spread ramp crescendo",
       ),
       entry(
-        ["up 3 down 5", "#12: up 3 delay 1 down 5", "#12: up 1:30 down 2+1", "#10..20: times * 1.2"],
+        ["up 7 down 4", "#24: up 7 delay 1.5 down 4", "#24: up 1:20 down 4+1.5", "#10..20: times * 1.2"],
         "the times of cues, of all their parts; 1:30 is a minute and a half, 2+1 is two seconds after a delay of one",
         "fade time duration seconds split in out",
       ),
@@ -300,19 +300,19 @@ export const LINE_HELP: readonly LineChapter[] = [
         "merge join multipart name",
       ),
       entry(
-        ["block #21", "unblock #21", "assert #21", "unassert #21"],
+        ["block #22", "unblock #22", "assert #22", "unassert #22"],
         "walls and assertion; no look changes",
         "wall stop tracking blackout",
       ),
-      entry(["block #21 for 1..6", "block #21 for 1..6 colour"], "what tracks in is written for these lights; no block is set"),
+      entry(["block #22 for 21..32", "block #22 for 21..32 colour"], "what tracks in is written for these lights; no block is set"),
       entry(
-        ["recast 1 as 2 in #10..40", "recast 1 as 2 too in #10..40", "recast 1..4 as 11..14 in #10..40"],
-        "2 does what 1 did, several lights one by one in their order; too: 1 goes on doing it",
+        ["recast 61 as 65 in #24..31", "recast 61 as 65 too in #24..31", "recast 61..64 as 65..68 in #24..31"],
+        "65 does what 61 did, several lights one by one in their order; too: 61 goes on doing it",
         "replace swap light substitute",
       ),
       entry(
-        ["recast 1 as 2 in #10..40 leave", "recast 1 as 2 in #10..40 drop", "recast 1 as 2 map red to green turned"],
-        "what 2 cannot do stays with 1, is dropped, or is done by another attribute, turned round",
+        ["recast 61 as 71 in #24..31 leave", "recast 61 as 71 in #24..31 drop", "recast 61 as 71 map gobo to zoom turned"],
+        "what 71 cannot do stays with 61, is dropped, or is done by another attribute, turned round",
       ),
       entry(["exchange 1 and 2 in #10..40", "exchange 1..3 and 7..9"], "each does what the other did"),
       entry(["swap dusk for noon in #10..40", "swap dusk, noon for noon, dusk in #10..40"], "one palette for another, or several at once"),
