@@ -436,7 +436,8 @@ describe("the run log", () => {
     second.say("/zm/run", "called", 1);
     await until(async () => (await runs()).runs.length === 2);
     first.say("/zm/go");
-    await until(async () => (await runs()).runs[0]?.cues === 1);
+    // A cue that follows may have come already.
+    await until(async () => ((await runs()).runs[0]?.cues ?? 0) >= 1);
     first.say("/zm/endrun");
     second.say("/zm/endrun");
     await until(async () => (await runs()).runs[0]?.open === false);

@@ -92,6 +92,13 @@ test("going back and forth, over and over, stores what is different and not the 
   expect(Math.max(...sizes)).toBeLessThan(Math.min(...sizes) * 1.5);
 });
 
+test("a state that is named twice at once has one of the names, and control characters are refused", async () => {
+  const name = (words: string) => http().post("/api/shows/1/versions").send({ revision: 0, name: words });
+  const all = await Promise.all(Array.from({ length: 8 }, (_, index) => name(`night ${index}`)));
+  expect(all.map(({ status }) => status)).toEqual(Array(8).fill(200));
+  expect((await name("a\u0007b").expect(400)).body.message).toContain("control character");
+});
+
 test("a state has a name, another, and none; names survive a restart", async () => {
   await edit(0, label("One")).expect(200);
   const name = (revision: number, text: string): ReturnType<ReturnType<typeof client>["post"]> =>

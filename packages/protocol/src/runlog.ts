@@ -1,4 +1,4 @@
-import type { LogEntry } from "@zm/core";
+import { type LogEntry, isPlainText } from "@zm/core";
 import { z } from "zod";
 import { whole } from "./whole.ts";
 
@@ -34,7 +34,10 @@ export const loggedRunsReply = z.object({ runs: z.array(loggedRun) });
 export type LoggedRunsReply = z.infer<typeof loggedRunsReply>;
 
 /** Begins a run: what is fired from now on belongs to it. */
-export const beginRunRequest = z.object({ name: z.string().max(200), speed: z.number().min(0.1).max(60).optional() });
+export const beginRunRequest = z.object({
+  name: z.string().max(200).refine(isPlainText, "holds a control character; take it out"),
+  speed: z.number().min(0.1).max(60).optional(),
+});
 export type BeginRunRequest = z.infer<typeof beginRunRequest>;
 
 /** Gives a run a name, says whether its times count, or ends it. */

@@ -1,3 +1,4 @@
+import { IsPlain } from "../shared/isPlain.ts";
 import { ApiProperty } from "@nestjs/swagger";
 import type { AcceptRequest } from "@zm/protocol";
 import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsString, Matches, MaxLength, ValidateIf } from "class-validator";
@@ -20,6 +21,7 @@ export class AcceptDto extends AuthorDto implements AcceptRequest {
   })
   @ValidateIf(({ note }: AcceptDto) => note !== null)
   @IsString({ message: "note says why, or is null" })
+  @IsPlain("note")
   @MaxLength(500)
   note: string | null;
 }

@@ -1,6 +1,7 @@
 import { ApiProperty } from "@nestjs/swagger";
 import { ArrayMaxSize, IsArray, IsInt, IsOptional, IsString, MaxLength, Min } from "class-validator";
 import type { BackRequest, RunningEditsRequest, VersionRequest } from "@zm/protocol";
+import { IsPlain } from "../shared/isPlain.ts";
 import { AuthorDto } from "../shared/author.ts";
 import { EditsDto } from "../shows/shows.dto.ts";
 
@@ -50,6 +51,7 @@ export class VersionDto extends AuthorDto implements VersionRequest {
 
   @ApiProperty({ description: "Its name; empty to take the name away", example: "after second dress" })
   @IsString({ message: "name is what the state is called" })
+  @IsPlain("name")
   @MaxLength(200)
   name: string;
 }

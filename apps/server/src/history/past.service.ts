@@ -56,7 +56,8 @@ export class PastService {
     refuseFuture(revision, show.revision);
     const plain = name.trim();
     if (plain === "") await this.database.manager.delete(VersionRow, { showId: id, revision });
-    else await this.database.manager.save(VersionRow, { showId: id, revision, name: plain, madeAt: new Date() });
+    // Two that name it at once: the later counts.
+    else await this.database.manager.upsert(VersionRow, { showId: id, revision, name: plain, madeAt: new Date() }, ["showId", "revision"]);
     return this.versions(id);
   }
 

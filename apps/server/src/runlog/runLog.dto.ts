@@ -1,12 +1,14 @@
 import { ApiProperty } from "@nestjs/swagger";
 import type { BeginRunRequest, ChangeRunRequest } from "@zm/protocol";
+import { IsPlain } from "../shared/isPlain.ts";
 import { Equals, IsBoolean, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from "class-validator";
 
 /** A run that is begun. */
 export class BeginRunDto implements BeginRunRequest {
   @ApiProperty({ description: "What it is called", example: "second dress" })
   @IsString({ message: "name is what the run is called" })
-  @MaxLength(200)
+  @MaxLength(200, { message: "name is at most 200 characters" })
+  @IsPlain("name")
   name: string;
 
   @ApiProperty({
@@ -26,6 +28,7 @@ export class ChangeRunDto implements ChangeRunRequest {
   @IsOptional()
   @IsString({ message: "name is what the run is called" })
   @MaxLength(200, { message: "name is at most 200 characters" })
+  @IsPlain("name")
   name?: string | undefined;
 
   @ApiProperty({ required: false, description: "Whether its times serve the planner and the pace" })

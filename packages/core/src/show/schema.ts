@@ -27,6 +27,10 @@ const text = z
 const label = text
   .max(200, "is longer than 200 characters")
   .refine((value) => !/[\t\n\r]/.test(value), "is one line; take out the line breaks and tabs");
+/** True for text without controls, other than tabs and breaks of lines. For names that are stored beside the show. */
+export function isPlainText(value: unknown): boolean {
+  return typeof value === "string" && !CONTROL.test(value);
+}
 /** What a show is called; something can be read. */
 const title = label.refine((value) => value.trim() !== "", "is empty; a show has a title");
 /** Far beyond any attribute of any light, and small enough that sums and products of two stay exact enough. */
