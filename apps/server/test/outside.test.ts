@@ -436,8 +436,8 @@ describe("the run log", () => {
     second.say("/zm/run", "called", 1);
     await until(async () => (await runs()).runs.length === 2);
     first.say("/zm/go");
-    // A cue that follows may have come already.
-    await until(async () => ((await runs()).runs[0]?.cues ?? 0) >= 1);
+    // With the cue that follows it.
+    await until(async () => (await cues())["main"] === "3" && ((await runs()).runs[0]?.cues ?? 0) === 2);
     first.say("/zm/endrun");
     second.say("/zm/endrun");
     await until(async () => (await runs()).runs[0]?.open === false);
