@@ -441,16 +441,24 @@ describe("the run log", () => {
     first.say("/zm/endrun");
     second.say("/zm/endrun");
     await until(async () => (await runs()).runs[0]?.open === false);
-    await fromNothing();
+    // What follows by itself behind the end is of the run whose cue it follows.
+    await press({ press: "goto", cue: "1", time: 0 }).expect(200);
     await until(async () => (await runs()).runs.length === 3);
+    await press({ press: "go" }).expect(200);
+    await change((await runs()).runs[0]?.id, { ends: true }).expect(200);
+    await until(async () => (await runs()).runs[0]?.cues === 3);
+    expect((await runs()).runs).toHaveLength(3);
+    await fromNothing();
+    await until(async () => (await runs()).runs.length === 4);
     expect(await told()).toEqual([
       ["itself", false, false, 1],
+      ["itself", false, false, 3],
       ["caller", false, false, expect.any(Number)],
       ["caller", false, false, 2],
     ]);
     expect(await counted()).toEqual([]);
     first.say("/zm/run", "called", 1);
-    await until(async () => (await runs()).runs.length === 4);
+    await until(async () => (await runs()).runs.length === 5);
     expect((await told())[0]).toEqual(["caller", true, true, 0]);
   });
 

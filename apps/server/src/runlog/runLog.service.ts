@@ -367,7 +367,8 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
  * begins from nothing.
  */
 function beginsAnother(now: NewestRun, { entry, opens }: WaitingEntry): boolean {
-  if (entry.cue === null) return false;
+  // What nobody pressed is of the run of whoever pressed before it, even where that has just been ended.
+  if (entry.cue === null || entry.by === "follow" || entry.by === "action") return false;
   return now.ended || (now.owner === null && opens && !now.fresh) || entry.at - now.last > LONGEST_PAUSE;
 }
 
