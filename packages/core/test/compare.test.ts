@@ -208,7 +208,7 @@ test("whatever was done in between, the identity finds the cue that a walk with 
       const before = sheet;
       const all: Step[] = [];
       // The judge: every cue carries a name of its own, which renumbering keeps.
-      let names = new Map(before.show.lists.map(({ id, cues }) => [id, new Map(cues.map(({ number }) => [number, `was ${number}`]))]));
+      const names = new Map(before.show.lists.map(({ id, cues }) => [id, new Map(cues.map(({ number }) => [number, `was ${number}`]))]));
       for (const [edit, pick] of edits) {
         const outcome = attempt(sheet, [fitEdit(sheet.show, edit, pick)]);
         if (!outcome) continue;
@@ -236,7 +236,6 @@ test("whatever was done in between, the identity finds the cue that a walk with 
           if (found !== undefined) moved += 1;
         }
       }
-      names = new Map();
       const [list] = sheet.show.lists;
       if (!list) return;
       const identity = identitiesOf(all).get(list.id);
