@@ -74,7 +74,9 @@ test("bars, threads and cut fades are told in words", () => {
   expect(rowLabel(list, barNamed("12", "part 2 Cold from outside: up"), barNamed("12", "part 1: down"))).toBe("part 2 up");
   const links = linksOver(list, row("12"), row("14"), 1);
   expect(links.map((link) => linkWords(list, link))).toEqual(["Go", "end + 0.4", "go + 0.6", "end + 1", "Go"]);
-  const cut = timeBars(list, linksOver(list, row("22"), row("22.5"), 1)).find((bar) => bar.cut);
-  expect(cut && cutWords(list, cut)).toMatch(/^(\d+ of \d+ )?cut short by 22\.5 after 6 s$/);
+  const cut = timeBars(list, linksOver(list, row("40"), row("40.5"), 1)).find((bar) => bar.cut);
+  expect(cut && cutWords(list, cut)).toMatch(/^(\d+ of \d+ )?cut short by 40\.5 after 8 s$/);
+  // A wall that leaves lights where they are has no fades of them.
+  expect(timeBars(list, linksOver(list, row("22"), row("22.5"), 1)).filter((bar) => bar.cut)).toEqual([]);
   expect(cutWords(list, barNamed("12", "part 1: up"))).toBeUndefined();
 });
