@@ -1,4 +1,4 @@
-import { type LogEntry, isPlainText } from "@zm/core";
+import { type LogEntry, NOT_PLAIN, isPlainText } from "@zm/core";
 import { z } from "zod";
 import { whole } from "./whole.ts";
 
@@ -35,7 +35,7 @@ export type LoggedRunsReply = z.infer<typeof loggedRunsReply>;
 
 /** Begins a run: what is fired from now on belongs to it. */
 export const beginRunRequest = z.object({
-  name: z.string().max(200).refine(isPlainText, "holds a control character; take it out"),
+  name: z.string().max(200).refine(isPlainText, NOT_PLAIN),
   speed: z.number().min(0.1).max(60).optional(),
 });
 export type BeginRunRequest = z.infer<typeof beginRunRequest>;

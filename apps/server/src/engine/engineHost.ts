@@ -34,7 +34,7 @@ export class EngineHost {
   private readonly shows = new Map<number, RunningShow>();
   private readonly opening = new Map<number, Promise<RunningShow>>();
   /** By show, the edits that are being taken. */
-  private readonly editing = new Map<number, Promise<void>>();
+  private readonly editing = new Map<number, Promise<unknown>>();
   private readonly lagging = new Set<number>();
   private readonly files: RunFiles;
   private readonly outputFile: OutputFile;
@@ -126,11 +126,10 @@ export class EngineHost {
       const sheet = await inSlices(takeInSteps(running.sheet, steps));
       return running.edit(revision, sheet, steps, run);
     });
-    const settled = turn.then(
-      () => undefined,
-      () => undefined,
+    this.editing.set(
+      running.show,
+      turn.catch(() => undefined),
     );
-    this.editing.set(running.show, settled);
     return turn;
   }
 

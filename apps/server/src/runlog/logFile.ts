@@ -15,10 +15,10 @@ export interface WaitingRun {
   readonly show: number;
   readonly begins: { readonly name: string; readonly speed: number; readonly at: number; readonly owner: string };
 }
-/** The end of the run that a caller began. */
+/** The end of the run that a caller began; `owner` null: whichever caller did. */
 export interface WaitingEnd {
   readonly show: number;
-  readonly ends: { readonly owner: string; readonly at: number };
+  readonly ends: { readonly owner: string | null; readonly at: number };
 }
 /** How many steps a list has made by itself since an entry. */
 export interface WaitingCount {
@@ -45,7 +45,7 @@ const item = z.union([
     show: z.number(),
     begins: z.object({ name: z.string(), speed: z.number(), at: z.number(), owner: z.string().default(WINDOW) }),
   }),
-  z.object({ show: z.number(), ends: z.object({ owner: z.string(), at: z.number() }) }),
+  z.object({ show: z.number(), ends: z.object({ owner: z.string().nullable(), at: z.number() }) }),
 ]);
 
 /** What waits for the database, in a file of its own, a line each: nothing that was fired is forgotten while the database is away, or when the server ends. */

@@ -138,7 +138,7 @@ export class RunLogService implements OnModuleDestroy {
   }
 
   /** Ends the run that a caller began; nothing where it has none that is open. Left out, the owner is whichever caller is there. */
-  async callerLeft(show: number, owner = ANY_CALLER): Promise<void> {
+  async callerLeft(show: number, owner: string | null = null): Promise<void> {
     this.add([{ show, ends: { owner, at: now() } }]);
     await this.store();
     this.changes.next(show);
@@ -322,14 +322,12 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
       // Where two read at once, what is fired belongs to neither alone.
       const isAlone = !before || owner === before.owner || !isCalled(before, at);
       if (before && !before.ended) await manager.update(RunRow, { id: before.id }, { ended: at });
-      const id = await newRun(manager, { showId: item.show, began: at, name, speed, owner, counts: speed === 1 && isAlone });
-      open.set(item.show, { id, owner, last: at, place: 0, fresh: true, ended: false });
+      open.set(item.show, await newRun(manager, { showId: item.show, began: at, name, speed, owner, counts: speed === 1 && isAlone }));
       continue;
     }
     if ("ends" in item) {
       const run = open.get(item.show) ?? (await newestRun(manager, item.show));
-      const isIts = run && (run.owner === item.ends.owner || (item.ends.owner === ANY_CALLER && begunBy(run.owner) === "caller"));
-      if (!run || run.ended || !isIts) continue;
+      if (!run || run.ended || begunBy(run.owner) !== "caller" || (item.ends.owner ?? run.owner) !== run.owner) continue;
       await manager.update(RunRow, { id: run.id }, { ended: item.ends.at });
       open.set(item.show, { ...run, ended: true });
       continue;
@@ -344,14 +342,7 @@ async function storeItems(manager: EntityManager, items: readonly WaitingItem[])
     const now = open.get(item.show) ?? (await newestRun(manager, item.show));
     const run =
       !now || beginsAnother(now, item)
-        ? {
-            id: await newRun(manager, { showId: item.show, began: at, name: "", speed: 1, owner: null, counts: false }),
-            owner: null,
-            last: at,
-            place: 0,
-            fresh: false,
-            ended: false,
-          }
+        ? await newRun(manager, { showId: item.show, began: at, name: "", speed: 1, owner: null, counts: false })
         : now;
     run.last = at;
     run.fresh = false;
@@ -372,9 +363,9 @@ function beginsAnother(now: NewestRun, { entry, opens }: WaitingEntry): boolean 
   return now.ended || (now.owner === null && opens && !now.fresh) || entry.at - now.last > LONGEST_PAUSE;
 }
 
-async function newRun(manager: EntityManager, run: Omit<RunRow, "id" | "ended">): Promise<number> {
-  const { id } = await manager.save(manager.create(RunRow, { ...run, ended: null }));
-  return id;
+async function newRun(manager: EntityManager, run: Omit<RunRow, "id" | "ended">): Promise<NewestRun> {
+  const { id, owner, began } = await manager.save(manager.create(RunRow, { ...run, ended: null }));
+  return { id, owner, last: began, place: 0, fresh: true, ended: false };
 }
 
 /** What the query for all runs gives of one. */
@@ -385,9 +376,6 @@ interface SummaryRow extends Pick<RunSummary, "id" | "name" | "began" | "speed">
   readonly newest: number | null;
   readonly cues: number | string;
 }
-
-/** Stands for whichever caller there is. */
-const ANY_CALLER = "";
 
 function begunBy(owner: string | null): RunSummary["begun"] {
   if (owner === null) return "itself";

@@ -18,19 +18,21 @@ const id = z
 /** Characters that are not written: all controls but the tab and the breaks of lines. */
 // eslint-disable-next-line no-control-regex -- these are the ones that are looked for
 const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f]/;
-/** Text that every other program can store and send: half a surrogate pair would come back changed. */
-const text = z
-  .string()
-  .refine((value) => !/\p{Surrogate}/u.test(value), "holds half a character; type it again")
-  .refine((value) => !CONTROL.test(value), "holds a control character, which no sheet and no program can show; take it out");
-/** A name is one line: it stands in a row of a sheet and in messages to other programs. */
-const label = text
-  .max(200, "is longer than 200 characters")
-  .refine((value) => !/[\t\n\r]/.test(value), "is one line; take out the line breaks and tabs");
 /** True for text without controls, other than tabs and breaks of lines. For names that are stored beside the show. */
 export function isPlainText(value: unknown): boolean {
   return typeof value === "string" && !CONTROL.test(value);
 }
+/** What is wrong with text that is not plain. */
+export const NOT_PLAIN = "holds a control character, which no sheet and no program can show; take it out";
+/** Text that every other program can store and send: half a surrogate pair would come back changed. */
+const text = z
+  .string()
+  .refine((value) => !/\p{Surrogate}/u.test(value), "holds half a character; type it again")
+  .refine(isPlainText, NOT_PLAIN);
+/** A name is one line: it stands in a row of a sheet and in messages to other programs. */
+const label = text
+  .max(200, "is longer than 200 characters")
+  .refine((value) => !/[\t\n\r]/.test(value), "is one line; take out the line breaks and tabs");
 /** What a show is called; something can be read. */
 const title = label.refine((value) => value.trim() !== "", "is empty; a show has a title");
 /** Far beyond any attribute of any light, and small enough that sums and products of two stay exact enough. */

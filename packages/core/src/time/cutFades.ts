@@ -1,10 +1,11 @@
+import { at } from "../show/at.ts";
 import type { Curve } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import { sameValue } from "../sheet/entry.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import type { ChainLink } from "./chain.ts";
 import { curveAt } from "./curve.ts";
-import { transitionOf } from "./transition.ts";
+import { type Transition, transitionOf } from "./transition.ts";
 
 /** Two times that differ by less are the same. Seconds. */
 const SLACK = 1e-6;
@@ -34,17 +35,22 @@ interface Taking {
 
 /**
  * The fades of a chain that are cut short, as they run on stage: only where a key really is on its way when another cue of the chain takes it. A cue that restates
- * a value moves nothing, unless the key was still on its way to it. Check, Score and the drawing of times read it from here.
+ * a value moves nothing, unless the key was still on its way to it. Check, Score and the drawing of times read it from here. Whoever has the `transitions` of the links
+ * already passes them along.
  */
-export function cutFades(list: ListSheet, links: readonly ChainLink[]): CutFade[] {
+export function cutFades(
+  list: ListSheet,
+  links: readonly ChainLink[],
+  transitions: readonly Transition[] = links.map(({ row }) => transitionOf(list, row)),
+): CutFade[] {
   const takings = new Map<Key, Taking[]>();
   const add = (key: Key, taking: Taking): void => {
     const own = takings.get(key);
     if (own) own.push(taking);
     else takings.set(key, [taking]);
   };
-  for (const { row, start } of links) {
-    const { runs, letGo } = transitionOf(list, row);
+  for (const [place, { row, start }] of links.entries()) {
+    const { runs, letGo } = at(transitions, place);
     for (const { key, from, to, delay, fade, curve } of runs) add(key, { row, at: start + delay, from, to, fade, curve });
     for (const { key, delay } of letGo) add(key, { row, at: start + delay, from: Number.NaN, to: undefined, fade: 0, curve: "linear" });
   }

@@ -8,7 +8,7 @@ import { entryAt } from "../sheet/entry.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { type ChainLink, chainFrom } from "./chain.ts";
 import { type CutFade, cutFades } from "./cutFades.ts";
-import { type Run, transitionAt } from "./transition.ts";
+import { type Run, transitionOf } from "./transition.ts";
 
 /**
  * The kinds of moves that have times of their own in a part: levels that rise, levels that fall, and the other families.
@@ -81,10 +81,10 @@ export function endOfLinks(links: readonly ChainLink[]): number {
  * Keys that a mark has prepared are in no bar: they do not move then.
  */
 export function timeBars(list: ListSheet, links: readonly ChainLink[]): TimeBar[] {
-  const runs = links.map(({ row }) => transitionAt(list, row));
-  const cut = groupBy(cutFades(list, links), ({ row }) => row);
+  const transitions = links.map(({ row }) => transitionOf(list, row));
+  const cut = groupBy(cutFades(list, links, transitions), ({ row }) => row);
   return links.flatMap(({ row }, place) =>
-    barsOf(list, row, at(runs, place), new Map((cut.get(row) ?? []).map((each) => [each.key, each]))),
+    barsOf(list, row, at(transitions, place).runs, new Map((cut.get(row) ?? []).map((each) => [each.key, each]))),
   );
 }
 
