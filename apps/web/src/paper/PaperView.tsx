@@ -1,4 +1,3 @@
-import { useQuery } from "@tanstack/react-query";
 import {
   type Comparison,
   PAPER_KINDS,
@@ -18,7 +17,8 @@ import { Suspense, useEffect, useMemo, useState } from "react";
 import { create } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 import { chosenCues, useChoice } from "../choice/choice.ts";
-import { comparisonOf, pastQuery, sameCuesQuery, usePoints } from "../past/past.ts";
+import { usePoints } from "../past/past.ts";
+import { useComparison } from "../past/useComparison.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { tellTrouble } from "../shared/notices.ts";
@@ -157,26 +157,25 @@ function KindSwitch() {
 
 /** The paper that is chosen, or why there is none; null while the past is read. */
 function useChosenPaper(range: { from: string; to: string } | null): Paper | { fault: string } | null {
-  const { id, sheet, revision } = useShow();
+  const { id, sheet } = useShow();
   const list = useList();
   const { kind } = usePaper();
   const { show, then } = usePoints();
   const ofPast = !isPaperKind(kind) && show === id && then !== null;
-  const { data: past } = useQuery({ ...pastQuery(id, then ?? 0), enabled: ofPast });
-  const { data: same } = useQuery({ ...sameCuesQuery(id, then ?? 0, revision), enabled: ofPast });
+  const { comparison } = useComparison(list.id, ofPast ? then : null);
   const [from, to] = [range?.from, range?.to];
   return useMemo(() => {
     try {
       if (!isPaperKind(kind)) {
         if (!ofPast) return { fault: "Choose a state in History first; this paper holds the show against it." };
-        return past && same ? pastPaper(kind, comparisonOf(past, sheet, list.id, same), sheet, then ?? 0) : null;
+        return comparison && pastPaper(kind, comparison, sheet, then ?? 0);
       }
       return paperOf(sheet, { kind, list: list.id, ...(PAPER_KINDS[kind].ofCues ? { from, to } : {}) });
     } catch (error) {
       if (error instanceof ShowError) return { fault: error.message };
       throw error;
     }
-  }, [kind, sheet, list.id, from, to, past, same, ofPast, then]);
+  }, [kind, sheet, list.id, from, to, comparison, ofPast, then]);
 }
 
 function pastPaper(kind: keyof typeof PAST_KINDS, comparison: Comparison, now: ShowSheet, then: number): Paper {

@@ -1,6 +1,5 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { type EditInput, type ShowSheet, bringBackSteps, cueOrder } from "@zm/core";
-import { useMemo } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -11,18 +10,17 @@ import { api } from "../show/api.ts";
 import { currentGesture } from "../show/gesture.ts";
 import { enqueue } from "../show/queue.ts";
 import { takeEdit, useList, useShow } from "../show/useShow.ts";
-import { comparisonOf, pastQuery, sameCuesQuery, usePoints } from "./past.ts";
+import { usePoints } from "./past.ts";
+import { useComparison } from "./useComparison.ts";
 
 /** What can be had back of the state that is looked at: chosen cues, chosen lights in them, or everything. Its impact stands below before it is made. */
 export function BringBack() {
   const { id, sheet, revision } = useShow();
   const list = useList();
   const { show, then, against } = usePoints();
-  const { data: past } = useQuery({ ...pastQuery(id, then ?? 0), enabled: show === id && then !== null });
+  const { before: past, same, comparison } = useComparison(list.id, show === id ? then : null);
   const choice = useChoice(useShallow(({ cue, cueEnd, channels }) => ({ cue, cueEnd, channels })));
   const cues = chosenCues(choice);
-  const { data: same } = useQuery({ ...sameCuesQuery(id, then ?? 0, revision), enabled: show === id && then !== null });
-  const comparison = useMemo(() => (past && same ? comparisonOf(past, sheet, list.id, same) : null), [past, sheet, list.id, same]);
   if (show !== id || then === null)
     return <p className="text-quiet">What differs in the chosen cue, and what can be brought back, stands here.</p>;
   const name = then === 0 ? "how the show began" : `the state after edit ${then}`;

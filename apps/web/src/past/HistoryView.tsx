@@ -1,4 +1,3 @@
-import { useQuery } from "@tanstack/react-query";
 import { type Comparison, type ListSheet, type ShowSheet, cueOrder, findRow, firstRowFrom, stageAtRest } from "@zm/core";
 import { useMemo } from "react";
 import { useChoice } from "../choice/choice.ts";
@@ -8,7 +7,8 @@ import { messageOf } from "../shared/messageOf.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { CompareTable } from "./CompareTable.tsx";
 import { EditList } from "./EditList.tsx";
-import { comparisonOf, pastQuery, sameCuesQuery, usePoints } from "./past.ts";
+import { usePoints } from "./past.ts";
+import { useComparison } from "./useComparison.ts";
 
 /** Everything that was ever done to the show, and two states of it held against one another. */
 export function HistoryView() {
@@ -30,20 +30,10 @@ export function HistoryView() {
 }
 
 function Compared({ then }: { then: number }) {
-  const { id, sheet, revision } = useShow();
   const list = useList();
   const against = usePoints((points) => points.against);
   const pictures = useChoice((choice) => choice.under === "pictures");
-  const past = useQuery(pastQuery(id, then));
-  const other = useQuery({ ...pastQuery(id, against ?? 0), enabled: against !== null });
-  const now = against === null ? sheet : other.data;
-  const before = past.data;
-  const same = useQuery(sameCuesQuery(id, then, against ?? revision));
-  const comparison = useMemo(
-    () => (before && now && same.data ? comparisonOf(before, now, list.id, same.data) : null),
-    [before, now, list.id, same.data],
-  );
-  const trouble = past.error ?? same.error ?? (against === null ? null : other.error);
+  const { before, after: now, comparison, error: trouble } = useComparison(list.id, then, against);
   if (trouble)
     return (
       <p role="alert" className="p-6 text-error">
