@@ -9,12 +9,16 @@ export interface DatabaseDoor {
   hold(): void;
   /** Lets everything through again, what was held first. */
   wake(): void;
-  /** The next COMMIT reaches the database; then the line breaks before its answer, and the door is shut. Settles when it is. */
+  /**
+   * The next COMMIT of a transaction that has stored an edit reaches the database; then the line breaks before its answer, and the door is shut. Settles when it is.
+   * What else is committed at that time (the run log, the server's lease) goes through.
+   */
   loseNextCommit(): Promise<void>;
 }
 
 /** How long the database is given to do a COMMIT whose answer is lost; milliseconds. */
 const COMMITTING = 150;
+const STORES_EDIT = /INSERT INTO `?edits`?/i;
 
 /** Puts a door in front of a port; it is open. */
 export async function doorTo(port: number): Promise<DatabaseDoor> {
@@ -39,9 +43,15 @@ export async function doorTo(port: number): Promise<DatabaseDoor> {
       if (isHeld) socket.pause();
     }
     let isLost = false;
+    let hasStoredEdit = false;
     inside.on("data", (bytes) => {
       outside.write(bytes);
-      if (!losing || !bytes.toString("latin1").includes("COMMIT")) return;
+      const words = bytes.toString("latin1");
+      hasStoredEdit ||= STORES_EDIT.test(words);
+      if (!words.includes("COMMIT")) return;
+      const isOfEdit = hasStoredEdit;
+      hasStoredEdit = false;
+      if (!losing || !isOfEdit) return;
       const settle = losing;
       losing = undefined;
       isLost = true;
