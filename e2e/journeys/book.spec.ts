@@ -247,3 +247,63 @@ test("on a slow line what is pressed twice ends as it was, calls land in their o
   await expect(text).toBeHidden();
   expect((await lineOf(request, show, "I.3.8"))?.text).toMatch(/ Mind\. Now\.$/);
 });
+
+test("two who write in one scene keep each other's words; where both changed a line it is asked, and nothing written is lost by a look elsewhere or a reload", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show, "book");
+  const text = page.getByRole("textbox", { name: "Text of the scene" });
+  const write = async (): Promise<void> => {
+    await wordAt(page, "I.3.8", 0).click();
+    await page.keyboard.press("e");
+    await expect(text).toBeFocused();
+    await page.keyboard.press("End");
+  };
+  /** Somebody else writes a line anew. */
+  const elsewhere = async (line: string, words: string): Promise<void> => {
+    const { revision }: { revision: number } = await (await request.get(`/api/shows/${show}`)).json();
+    const edit = { op: "setText", first: line, last: line, text: words, format: "plain" };
+    const answer = await request.post(`/api/shows/${show}/edits`, { headers: OWN, data: { base: revision, edits: [edit] } });
+    expect(answer.status()).toBe(200);
+  };
+  const find = async (): Promise<void> => {
+    await page.getByLabel("Find in the play").fill("first of eleven");
+    await page.getByLabel("Find in the play").press("Enter");
+    await page.getByLabel("Find in the play").press("Escape");
+  };
+  await find();
+  await write();
+  await page.keyboard.type(" Mind.");
+  await elsewhere("I.3.5", "ADA: Somebody else wrote this.");
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByText("Somebody else has written in this scene meanwhile; both are in it now")).toBeVisible();
+  await stored(page);
+  expect((await lineOf(request, show, "I.3.8"))?.text).toMatch(/ Mind\.$/);
+  expect((await lineOf(request, show, "I.3.5"))?.text).toBe("Somebody else wrote this.");
+
+  await write();
+  await page.keyboard.type(" Now.");
+  await page.getByRole("link", { name: "Score" }).click();
+  await expect(page.getByText("What was written is not made yet; it is kept in the Book")).toBeVisible();
+  await page.getByRole("link", { name: "Book" }).click();
+  await expect(text).toContainText("Mind. Now.");
+  await page.reload();
+  await page.getByRole("button", { name: "Write on" }).click();
+  await expect(text).toContainText("Mind. Now.");
+  await text.press("Escape");
+  await page.getByRole("button", { name: "Write on" }).click();
+  await expect(text).toContainText("Mind. Now.");
+  await elsewhere("I.3.8", "EDWIN: Theirs.");
+  await page.keyboard.press("Control+Enter");
+  const asked = page.getByRole("alert").filter({ hasText: "changed the same lines of this scene" });
+  await expect(asked).toBeVisible();
+  expect((await lineOf(request, show, "I.3.8"))?.text).toBe("Theirs.");
+  await asked.getByRole("button", { name: "Mine stands" }).click();
+  await expect(asked).toBeHidden();
+  await text.press("Control+Enter");
+  await expect(page.getByRole("grid", { name: /^The play/ })).toBeVisible();
+  await stored(page);
+  expect((await lineOf(request, show, "I.3.8"))?.text).toMatch(/ Mind\. Now\.$/);
+});

@@ -86,6 +86,7 @@ export * from "./planner/weights.ts";
 export * from "./script/expected.ts";
 export * from "./script/scriptTime.ts";
 export * from "./script/findPhrase.ts";
+export { mergeTexts } from "./script/mergeTexts.ts";
 export * from "./script/scriptText.ts";
 export * from "./script/standbys.ts";
 export * from "./script/words.ts";

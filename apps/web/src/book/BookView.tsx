@@ -1,6 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { type Script, findRow, lineTimes, phrasePlaces, placeOfCall } from "@zm/core";
-import { useCallback, useEffect, useEffectEvent, useMemo, useRef } from "react";
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { useShortcut } from "../shared/useShortcut.ts";
@@ -11,6 +11,7 @@ import { BookBar } from "./BookBar.tsx";
 import { BookLine } from "./BookLine.tsx";
 import { type WordPlace, chosenLines, lineMarks, useBook, writeScene } from "./book.ts";
 import { callEdit, callThere, landingWords, wordCount } from "./callWords.ts";
+import { keepWriting, readKept } from "./keptWriting.ts";
 import { ScriptEditor } from "./ScriptEditor.tsx";
 import { useQuietLines } from "./useQuietLines.ts";
 import { useQuietStroke } from "./useQuietStroke.ts";
@@ -144,6 +145,7 @@ function Play({ script }: { script: Script }) {
   return (
     <>
       <BookBar script={script} places={found} />
+      <KeptWritings script={script} />
       <div
         ref={scroller}
         role="grid"
@@ -205,6 +207,31 @@ function Play({ script }: { script: Script }) {
       </p>
     </>
   );
+}
+
+/** What was written in scenes and is not made yet: it can be written on or thrown away. */
+function KeptWritings({ script }: { script: Script }) {
+  const { id } = useShow();
+  const [kept, setKept] = useState(() => Object.keys(readKept(id)));
+  const there = kept.flatMap((first) => script.lines.filter((line) => line.id === first));
+  return there.map((line) => (
+    <div key={line.id} role="status" className="flex shrink-0 items-center gap-2 border-b border-rule px-4 py-1 text-[13px]">
+      <span className="min-w-0 flex-1 truncate">What was written in “{line.text}” is not made yet.</span>
+      <button type="button" className="btn btn-xs border-neutral" onClick={() => writeScene(script, line.id)}>
+        Write on
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost btn-xs font-normal"
+        onClick={() => {
+          keepWriting(id, line.id, null);
+          setKept((before) => before.filter((first) => first !== line.id));
+        }}
+      >
+        Throw away
+      </button>
+    </div>
+  ));
 }
 
 /** By line, the words that were found in it. */

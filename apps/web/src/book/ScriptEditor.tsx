@@ -1,26 +1,21 @@
-import { type EditInput, type ScriptFormat, SCRIPT_FORMATS, count, guessScriptFormat, readScriptText, writeScriptText } from "@zm/core";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { type ScriptFormat, SCRIPT_FORMATS, count, readScriptText } from "@zm/core";
+import { useMemo, useRef } from "react";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { FileField } from "../shared/FileField.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
-import { useList, useMakeEdits, useSheetNow, useShow } from "../show/useShow.ts";
-import { type Writing, lineMarks, useBook } from "./book.ts";
+import { useList, useShow } from "../show/useShow.ts";
+import { type Writing, lineMarks } from "./book.ts";
 import { TextField } from "./TextField.tsx";
-
-/** After so long without a letter the impact of what is written is worked out. Milliseconds. */
-const PAUSE = 250;
+import { useWriting } from "./useWriting.ts";
 
 /** The text of a scene, or of a whole play that comes from outside, being written. What it does to the cues stands beside it before it is made. */
 export function ScriptEditor({ writing }: { writing: Writing }) {
   const { sheet } = useShow();
   const list = useList();
-  const makeEdits = useMakeEdits();
-  const sheetNow = useSheetNow();
-  const whole = "text" in writing;
   const { script } = sheet.show;
-  // What was there when the writing began: somebody else's edit does not replace what is being written.
-  const [begun, setBegun] = useState(() => beginning(script?.lines ?? [], writing));
+  const whole = "text" in writing;
+  const scene = useWriting(writing);
+  const { begun, text, changed, clash } = scene;
   const cuesAt = useMemo(() => {
     if (!script || whole) return [];
     const marks = lineMarks(list, script);
@@ -28,85 +23,94 @@ export function ScriptEditor({ writing }: { writing: Writing }) {
       (marks.get(id) ?? []).filter(({ kind }) => kind === "go").map(({ cue }) => ({ cue, line: index })),
     );
   }, [script, list, whole, begun]);
-  const [text, setText] = useState(begun.text);
-  const newest = useRef(text);
-  const write = (written: string): void => {
-    newest.current = written;
-    setText(written);
-  };
-  const [format, setFormat] = useState<ScriptFormat | null>(null);
-  const file = useRef<HTMLInputElement>(null);
-  const asFormat = format ?? guessScriptFormat(text);
-  const edit = useMemo((): EditInput => {
-    const stretch = whole ? {} : { first: begun.lines[0]?.id ?? "", last: begun.lines.at(-1)?.id ?? "" };
-    return { op: "setText", ...stretch, text, format: whole ? asFormat : "plain" };
-  }, [begun, text, whole, asFormat]);
-  const changed = text !== begun.text;
-  useEffect(() => {
-    const timer = setTimeout(() => useChoice.setState({ draft: changed ? { from: "book", edits: [edit] } : null, operation: null }), PAUSE);
-    return () => clearTimeout(timer);
-  }, [edit, changed]);
-  useEffect(() => () => useChoice.setState(({ draft }) => (draft?.from === "book" ? { draft: null } : {})), []);
-  const close = (): void => useBook.setState({ writing: null });
-  const make = async (): Promise<void> => {
-    if (!changed) return close();
-    if (!(await makeEdits([edit]))) return;
-    if (newest.current === text) return close();
-    // What was typed meanwhile is written on, in the lines that the scene has now.
-    const lines = whole ? [] : stretchNow(script?.lines ?? [], begun.lines, sheetNow().show.script?.lines ?? []);
-    setBegun({ ...begun, text, lines });
-  };
-  const [act, busy] = useOnce(make);
+  const [act, busy] = useOnce(scene.make);
   return (
     <section aria-label={whole ? "New version of the script" : "Writing the scene"} className="flex min-h-0 flex-1 flex-col">
       <div className="flex h-11 shrink-0 items-center gap-2 border-b border-rule px-3">
         <h2 className="font-bold">{whole ? "New version of the script" : "Writing this scene"}</h2>
         <span className="min-w-0 flex-1 truncate text-[13px] text-quiet">
-          {whole ? partsTold(text, asFormat) : "NAME: words, # a heading, all else is a direction"}
+          {whole ? partsTold(text, scene.format) : "NAME: words, # a heading, all else is a direction"}
         </span>
-        {whole && (
-          <>
-            <span role="group" aria-label="Format" className="flex gap-1">
-              {SCRIPT_FORMATS.map((each) => (
-                <Toggle key={each} pressed={asFormat === each} title={FORMAT_WORDS[each]} onClick={() => setFormat(each)}>
-                  {each === "fountain" ? "Fountain" : "plain text"}
-                </Toggle>
-              ))}
-            </span>
-            <button type="button" className="btn btn-sm border-neutral" onClick={() => file.current?.click()}>
-              Open a file …
-            </button>
-            <FileField
-              ref={file}
-              label="Script file"
-              accept=".txt,.fountain,.spmd,text/plain"
-              onFile={async (opened) => {
-                setFormat(opened.name.endsWith(".fountain") ? "fountain" : null);
-                write(await opened.text());
-              }}
-            />
-          </>
-        )}
+        {whole && <WholeScript format={scene.format} onFormat={scene.setFormat} onText={scene.write} />}
         <button type="button" className="btn btn-primary btn-sm" aria-busy={busy} disabled={!changed} onClick={act} title="Ctrl Enter">
           Make it
         </button>
-        <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={close} title="Esc">
+        <button
+          type="button"
+          className="btn btn-outline btn-sm border-neutral"
+          onClick={scene.drop}
+          title={changed ? "What was written here is thrown away" : "Esc"}
+        >
           {changed ? "Drop" : "Close"}
         </button>
       </div>
+      {clash !== null && <ClashBar onMine={() => scene.goOn("mine", clash)} onTheirs={() => scene.goOn("theirs", clash)} />}
       <TextField
         label={whole ? "Text of the script" : "Text of the scene"}
         placeholder={whole ? "Paste the script here, or open a file" : ""}
         value={text}
         at={begun.at}
         cues={cuesAt}
-        onChange={write}
+        onChange={scene.write}
         onMake={act}
-        onDrop={() => {
-          if (!changed) close();
+        onLeave={() => {
+          if (!whole || !changed) scene.leave();
         }}
       />
+      <p className="flex h-9 shrink-0 items-center border-t border-rule px-4 text-[13px] text-quiet">
+        Ctrl Enter makes it.{" "}
+        {whole ? (changed ? "Drop throws it away." : "Esc closes.") : changed ? "Esc leaves it here, to be written on." : "Esc closes."}
+      </p>
     </section>
+  );
+}
+
+interface WholeScriptProps {
+  format: ScriptFormat;
+  onFormat: (format: ScriptFormat | null) => void;
+  onText: (text: string) => void;
+}
+
+/** What a whole script that comes from outside is read as, and a file of it. */
+function WholeScript({ format, onFormat, onText }: WholeScriptProps) {
+  const file = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <span role="group" aria-label="Format" className="flex gap-1">
+        {SCRIPT_FORMATS.map((each) => (
+          <Toggle key={each} pressed={format === each} title={FORMAT_WORDS[each]} onClick={() => onFormat(each)}>
+            {each === "fountain" ? "Fountain" : "plain text"}
+          </Toggle>
+        ))}
+      </span>
+      <button type="button" className="btn btn-sm border-neutral" onClick={() => file.current?.click()}>
+        Open a file …
+      </button>
+      <FileField
+        ref={file}
+        label="Script file"
+        accept=".txt,.fountain,.spmd,text/plain"
+        onFile={async (opened) => {
+          onFormat(opened.name.endsWith(".fountain") ? "fountain" : null);
+          onText(await opened.text());
+        }}
+      />
+    </>
+  );
+}
+
+/** Asks whose words stand where two people have written in the same lines. */
+function ClashBar({ onMine, onTheirs }: { onMine: () => void; onTheirs: () => void }) {
+  return (
+    <div role="alert" className="flex shrink-0 items-center gap-2 border-b border-error px-3 py-1.5">
+      <span className="min-w-0 flex-1">Somebody else has changed the same lines of this scene meanwhile. Nothing is made yet.</span>
+      <button type="button" className="btn btn-sm border-neutral" title="Then make it: their words in these lines go" onClick={onMine}>
+        Mine stands
+      </button>
+      <button type="button" className="btn btn-sm border-neutral" title="Ctrl Z in the text brings yours back" onClick={onTheirs}>
+        Look at theirs
+      </button>
+    </div>
   );
 }
 
@@ -114,30 +118,6 @@ const FORMAT_WORDS: Readonly<Record<ScriptFormat, string>> = {
   plain: "NAME: words, or a name in capitals over its words; # or Act and Scene are headings; all else is a direction",
   fountain: "The open plain-text format for scripts",
 };
-
-/** The text with which writing begins, its lines, and the place of the line at which somebody stood. */
-function beginning(lines: Lines, writing: Writing): { text: string; lines: Lines; at: number } {
-  if ("text" in writing) return { text: writing.text, lines: [], at: 0 };
-  const [first, last] = [writing.first, writing.last].map((id) => lines.findIndex((line) => line.id === id));
-  const own = lines.slice(first ?? 0, (last ?? 0) + 1);
-  return {
-    text: writeScriptText(own),
-    lines: own,
-    at: Math.max(
-      0,
-      own.findIndex(({ id }) => id === writing.at),
-    ),
-  };
-}
-
-type Lines = readonly Parameters<typeof writeScriptText>[0][number][];
-
-/** The lines of a stretch once it has been written anew: all between those that stood before it and those that stood behind it. */
-function stretchNow(before: Lines, stretch: Lines, now: Lines): Lines {
-  const first = before.findIndex(({ id }) => id === stretch[0]?.id);
-  const behind = before.length - first - stretch.length;
-  return now.slice(first, now.length - behind);
-}
 
 const HEADING = "heading";
 const DIRECTION = "direction";

@@ -13,7 +13,7 @@ interface TextFieldProps {
   cues: readonly { readonly cue: string; readonly line: number }[];
   onChange: (text: string) => void;
   onMake: () => void;
-  onDrop: () => void;
+  onLeave: () => void;
 }
 
 /** The cues of a paragraph, in the margin beside it. */
@@ -33,12 +33,12 @@ class CueMarker extends GutterMarker {
 }
 
 /** A field for long text with undo of its own; cues stand beside the paragraphs that they belong to and move with them. */
-export function TextField({ label, placeholder, value, at, cues, onChange, onMake, onDrop }: TextFieldProps) {
+export function TextField({ label, placeholder, value, at, cues, onChange, onMake, onLeave }: TextFieldProps) {
   const place = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | null>(null);
   const change = useEffectEvent(onChange);
   const make = useEffectEvent(onMake);
-  const drop = useEffectEvent(onDrop);
+  const leave = useEffectEvent(onLeave);
   const begin = useEffectEvent((parent: HTMLElement) => {
     const markers = StateField.define<RangeSet<CueMarker>>({
       create: ({ doc }) => {
@@ -64,7 +64,7 @@ export function TextField({ label, placeholder, value, at, cues, onChange, onMak
           history(),
           keymap.of([
             { key: "Mod-Enter", run: () => (make(), true) },
-            { key: "Escape", run: () => (drop(), true) },
+            { key: "Escape", run: () => (leave(), true) },
             ...defaultKeymap,
             ...historyKeymap,
           ]),
