@@ -219,7 +219,7 @@ test("lights named twice, unknown, or not as many on both sides are refused by n
   expect(refusal(sheet, [{ ...edit, channel: [1, 2], as: [2, 3], how: "swap" }])).toContain("Channel 2 is named twice");
   expect(refusal(sheet, [{ ...edit, channel: [1, 2], as: 3 }])).toBe("2 lights cannot be recast as 1 light; name as many on both sides");
   expect(refusal(sheet, [{ ...edit, channel: [1, 9], as: [2, 3] }])).toBe("Channel 9 is not in the rig");
-  expect(refusal(sheet, [{ ...edit, channel: [2, 3], as: [3, 2] }])).toBe("Channel 2 and 1 other have no move in cues 1 to 1");
+  expect(refusal(sheet, [{ ...edit, channel: [2, 3], as: [3, 2] }])).toContain("Channel 2 and 1 other have no move in cues 1 to 1");
 });
 
 const ROW = smallShow([

@@ -52,7 +52,12 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
           ["Copy these moves", `copy ${lightSpans(channels)} of ${range} to #${next}`],
           ["Move these moves", `move ${lightSpans(channels)} of ${range} to #${next}`],
         ] as const)),
-    ...(first === undefined ? [] : ([["Recast", `recast ${recastWords(channels)} in ${range}`]] as const)),
+    ...(first === undefined
+      ? []
+      : ([
+          ["Recast what it shows", `recast look of ${recastWords(channels)} in ${range} only`],
+          ["Recast stored moves", `recast ${recastWords(channels)} in ${range}`],
+        ] as const)),
     ...(first !== undefined && second !== undefined ? ([["Exchange", `exchange ${first} and ${second} in ${range}`]] as const) : []),
     ["Swap palettes", `swap ${list.palettes.ids[0] ?? "one"} for ${list.palettes.ids[1] ?? "other"} in ${range}`],
     ["Gather", `gather ${range} "New list"`],

@@ -31,23 +31,36 @@ export class CueRules extends BookRules {
     );
   });
 
-  /** `recast 1 as 2 in #10..40`, `recast 1 as 2 too` (both then do it), `exchange 1 and 2`. */
+  /** `recast 1 as 2 in #10..40`, `recast 1 as 2 too` (both then do it), `exchange 1 and 2`; `recast look of 1 as 2 in #10..40 only`. */
   protected readonly recast = this.RULE("recast", (): Sentence =>
     this.OR<Sentence>([
       {
         ALT: () => {
           this.CONSUME(word.Recast);
+          const where = this.SUBRULE(this.lookOf);
           const lights = this.SUBRULE(this.lights);
           this.CONSUME(word.As);
           const as = this.SUBRULE2(this.lights);
           const how = this.OPTION(() => (this.CONSUME(word.Too), "copy" as const)) ?? "replace";
           const cues = this.SUBRULE(this.inCues);
-          return { kind: "recast", lights, as, how, cues, map: this.SUBRULE(this.mappings), missing: this.SUBRULE(this.missing) };
+          const after = this.SUBRULE(this.onlyThere);
+          return {
+            kind: "recast",
+            lights,
+            as,
+            how,
+            where,
+            after,
+            cues,
+            map: this.SUBRULE(this.mappings),
+            missing: this.SUBRULE(this.missing),
+          };
         },
       },
       {
         ALT: () => {
           this.CONSUME(word.Exchange);
+          const where = this.SUBRULE2(this.lookOf);
           const lights = this.SUBRULE3(this.lights);
           this.CONSUME(word.And);
           const as = this.SUBRULE4(this.lights);
@@ -56,7 +69,9 @@ export class CueRules extends BookRules {
             lights,
             as,
             how: "swap",
+            where,
             cues: this.SUBRULE2(this.inCues),
+            after: this.SUBRULE2(this.onlyThere),
             map: [],
             missing: this.SUBRULE2(this.missing),
           };
@@ -75,6 +90,18 @@ export class CueRules extends BookRules {
     this.AT_LEAST_ONE_SEP2({ SEP: word.Comma, DEF: () => as.push(named(this.CONSUME2(word.Name))) });
     return { kind: "swapPalette", palettes, as, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
   });
+
+  /** What lights show is given on, not only what is stored. */
+  private readonly lookOf = this.RULE(
+    "lookOf",
+    (): "look" | "moves" => this.OPTION(() => (this.CONSUME(word.Look), this.CONSUME(word.Of), "look" as const)) ?? "moves",
+  );
+
+  /** Behind the cues all is as before. */
+  private readonly onlyThere = this.RULE(
+    "onlyThere",
+    (): "restore" | "track" => this.OPTION(() => (this.CONSUME(word.Only), "restore" as const)) ?? "track",
+  );
 
   /** Attributes that stand for those which the other light lacks. */
   private readonly mappings = this.RULE("mappings", (): TypedMapping[] => {

@@ -311,6 +311,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "replace swap light substitute",
       ),
       entry(
+        ["recast look of 61 as 65 in #24..31 only", "recast look of 61 as 65 too in #24..31 only"],
+        "65 shows what 61 showed, also what had tracked in, and 61 is out; only: behind #31 all is as before",
+        "replace broken lamp fixture instead take over",
+      ),
+      entry(
         ["recast 61 as 71 in #24..31 leave", "recast 61 as 71 in #24..31 drop", "recast 61 as 71 map gobo to zoom turned"],
         "what 71 cannot do stays with 61, is dropped, or is done by another attribute, turned round",
       ),

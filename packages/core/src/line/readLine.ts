@@ -292,7 +292,10 @@ function editOf(cues: Range, edit: (cues: Range) => EditInput): EditRequest {
  * What a sentence about recasting asks for. Lights are named on both sides and go together in that order; whether their numbers agree
  * is for the edit to say. The lights that take over are chosen afterwards. Throws Fault.
  */
-function recasting({ lights, as, how, cues, missing, map }: Extract<Sentence, { kind: "recast" }>, context: LineContext): LineRequest {
+function recasting(
+  { lights, as, how, where, after, cues, missing, map }: Extract<Sentence, { kind: "recast" }>,
+  context: LineContext,
+): LineRequest {
   const [from, to] = [channelsOf(lights, context.sheet), channelsOf(as, context.sheet)];
   const plain = <T>(all: T[]): T | T[] => (all.length === 1 && all[0] !== undefined ? all[0] : all);
   const edit: Omit<Extract<EditInput, { op: "recast" }>, "from" | "to"> = {
@@ -301,6 +304,8 @@ function recasting({ lights, as, how, cues, missing, map }: Extract<Sentence, { 
     channel: plain(from),
     as: plain(to),
     how,
+    where,
+    after,
     ...(missing === "leave" ? { skipMissing: true } : {}),
     ...(missing === "drop" ? { dropMissing: true } : {}),
     ...(map.length > 0 ? { map: map.map((each) => mappingOf(each, context.sheet)) } : {}),

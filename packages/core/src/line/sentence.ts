@@ -77,6 +77,8 @@ export type Sentence =
       lights: Lights;
       as: Lights;
       how: "replace" | "copy" | "swap";
+      where: "look" | "moves";
+      after: "restore" | "track";
       cues: Range | undefined;
       missing: Missing;
       map: TypedMapping[];

@@ -90,6 +90,6 @@ function others(list: ListSheet, types: ReadonlyMap<number, string>, { channel, 
   return free.slice(0, MOST_OTHERS).map(([other]) => ({
     kind: "other",
     words: `Let light ${other} do it in cues ${from} to ${to}: it is free`,
-    edits: [{ op: "recast", list: list.id, from, to, channel, as: other, how: "replace" }],
+    edits: [{ op: "recast", list: list.id, from, to, channel, as: other, how: "replace", where: "look", after: "restore" }],
   }));
 }

@@ -1,5 +1,10 @@
 import { z } from "zod";
 import { at } from "../../show/at.ts";
+import { UNSET, carriedAt, entryAt } from "../../sheet/entry.ts";
+import { resolve } from "../../sheet/palettes.ts";
+import { isWall, trackedIn, trackedOut } from "../../sheet/tracking.ts";
+import { wavesOf } from "../../sheet/waves.ts";
+import { withWavesKept } from "../plan/keptWaves.ts";
 import { ShowError } from "../../show/errors.ts";
 import { makeMove, moveTiming, paletteOf, plainValue } from "../../show/move.ts";
 import { readMove } from "../../show/readMoves.ts";
@@ -10,7 +15,7 @@ import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 import { headOf } from "../apply.ts";
 import type { MoveStep, PlacedMove, Step } from "../step.ts";
 import { headStep } from "../plan/headStep.ts";
-import { storeStep, storedMove } from "../plan/moveSteps.ts";
+import { type Tracked, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "../plan/moveSteps.ts";
 import { type SaidWave, saidSteps, saidWave } from "../plan/partWaves.ts";
 import type { Plan } from "../plan/plan.ts";
 import { eachRow } from "../plan/rows.ts";
@@ -29,6 +34,9 @@ const schema = z.strictObject({
   /** As many lights as `channel` names: the first does what the first did, and so on, all at once. */
   as: lights,
   how: z.enum(["replace", "copy", "swap"]).default("replace"),
+  /** Stored moves alone, or what the lights show: then what had tracked in goes along too, and a light that gives its work away is dark. */
+  where: z.enum(["look", "moves"]).default("moves"),
+  after: z.enum(["restore", "track"]).default("track"),
   /** What the other light cannot do stays where it is. */
   skipMissing: z.boolean().optional(),
   /** What the other light cannot do is forgotten. */
@@ -67,13 +75,20 @@ function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit): Plan {
     throw new ShowError(
       `${missing.join("; ")}. Choose a light that has it, map it to what it has, leave those moves where they are (leave, at the end of the line), or drop them (drop)`,
     );
-  const steps = rows.flatMap((row) => [
-    ...moveSteps(sheet, list, row, edit, handovers),
-    ...waveSteps(list, row, edit, handovers),
-    ...markSteps(list, row, edit, pairs),
-  ]);
-  if (steps.length === 0) throw new ShowError(`${lightsWords(pairs)} no move in cues ${edit.from} to ${edit.to}`);
-  return { steps, notes: [...missing, ...gaps(sheet, steps)] };
+  const columns = recastColumns(sheet, list, rows, edit, handovers);
+  const steps: Step[] = [
+    ...columns.steps,
+    ...rows.flatMap((row, index) => [...waveSteps(list, row, edit, handovers, index === 0), ...markSteps(list, row, edit, pairs)]),
+  ];
+  if (steps.length === 0)
+    throw new ShowError(
+      `${lightsWords(pairs)} no move in cues ${edit.from} to ${edit.to}${edit.where === "look" ? "" : '; "recast look of" gives on what they show'}`,
+    );
+  const inRange = rows.map((row) => cueAt(list, row).number);
+  return {
+    steps: edit.after === "restore" ? withWavesKept(sheet, list, steps, inRange) : steps,
+    notes: [...missing, ...gaps(sheet, steps), ...leftLit(list, rows, edit, pairs), ...columns.behind],
+  };
 }
 
 /** Which lights an edit speaks of, the exchanged ones both ways. Throws ShowError for lights that are unknown, named twice, or not as many on both sides. */
@@ -124,31 +139,118 @@ function keysOf(list: ListSheet, channel: number): Key[] {
   return [...(list.keys.byChannel.get(channel)?.values() ?? [])];
 }
 
-/** What the lights do in one row, given on all at once: what is given away goes, unless it is only copied or something takes its place. */
-function moveSteps(sheet: ShowSheet, list: ListSheet, row: number, edit: RecastEdit, handovers: readonly Handover[]): MoveStep[] {
-  const becomes = new Map<Key, PlacedMove | undefined>();
-  for (const { from, to } of handovers) {
-    const isGiven = to !== undefined || edit.dropMissing === true;
-    if (isGiven && edit.how !== "copy" && storedMove(list, from, row)) becomes.set(from, undefined);
+/** The moves of all lights that give something away or take something over, over the rows of the range, and what that leaves behind it in words. */
+function recastColumns(
+  sheet: ShowSheet,
+  list: ListSheet,
+  rows: readonly number[],
+  edit: RecastEdit,
+  handovers: readonly Handover[],
+): { readonly steps: MoveStep[]; readonly behind: string[] } {
+  const incoming = new Map(handovers.flatMap((handover) => (handover.to ? [[handover.to, handover] as const] : [])));
+  const givenAway = new Set(handovers.filter((each) => isGivenAway(edit, each)).map(({ from }) => from));
+  const touched = new Set([...givenAway, ...incoming.keys()]);
+  const [first, last] = [at(rows, 0), at(rows, rows.length - 1)];
+  const steps: MoveStep[] = [];
+  const changedBehind = new Set<number>();
+  for (const key of touched) {
+    let carried: Tracked = carriedAt(list, key, first - 1);
+    for (const row of rows) {
+      const tracking = at(list.tracking, row);
+      const base = trackedIn<Tracked>(tracking, carried, UNSET);
+      const placed = placedAt(sheet, list, row, edit, key, incoming.get(key), givenAway.has(key), base);
+      steps.push(...storeStep(list, key, row, placed));
+      const shown = placed ? { value: resolve(placed.move, key, list.palettes), spec: placed.move } : base;
+      carried = trackedOut(tracking, carried, shown);
+    }
+    const was = carriedAt(list, key, last);
+    if (edit.after === "restore") steps.push(...restoreFrom(list, key, last + 1, carried, was));
+    else if (last + 1 < list.cues.length && !isWall(list, last + 1) && !storedMove(list, key, last + 1) && !sameTracked(carried, was))
+      changedBehind.add(key.channel);
   }
-  for (const handover of handovers) {
-    const mine = storedMove(list, handover.from, row);
-    if (mine && handover.to) becomes.set(handover.to, { part: mine.part, move: given(sheet, list, row, handover, handover.to, mine) });
-  }
-  return [...becomes].flatMap(([key, move]) => storeStep(list, key, row, move));
+  return { steps, behind: behindWords(list, last, [...changedBehind]) };
 }
 
-/** The waves of the lights in one row, given on as their moves are. */
-function waveSteps(list: ListSheet, row: number, edit: RecastEdit, handovers: readonly Handover[]): Step[] {
+/** True for a key whose moves leave it: they are not only copied, and the other light can do them or they are forgotten. */
+function isGivenAway({ how, dropMissing }: RecastEdit, { to }: Handover): boolean {
+  return how !== "copy" && (to !== undefined || dropMissing === true);
+}
+
+/** What a key that gives away or takes over stores in a row afterwards, where `base` tracks into it then. All of it is read from the cues as they were. */
+function placedAt(
+  sheet: ShowSheet,
+  list: ListSheet,
+  row: number,
+  { where }: RecastEdit,
+  key: Key,
+  incoming: Handover | undefined,
+  isAway: boolean,
+  base: Tracked,
+): PlacedMove | undefined {
+  const mine = incoming && storedMove(list, incoming.from, row);
+  if (mine && incoming) return { part: mine.part, move: given(sheet, list, row, incoming, key, mine) };
+  if (where === "moves") return isAway ? undefined : storedMove(list, key, row);
+  const part = storedMove(list, key, row)?.part ?? cueAt(list, row).parts[0]?.number ?? 1;
+  if (!incoming) return key.attribute.family === "intensity" && base.value > 0 ? { part, move: makeMove({ value: 0 }, {}) } : undefined;
+  const wanted = shownBy(list, row, incoming, key);
+  return sameTracked(base, wanted) ? undefined : { part, move: makeMove(targetOf(wanted), {}) };
+}
+
+/** What the first light shows in a row, as the other one shows it. */
+function shownBy(list: ListSheet, row: number, { from, mapped }: Handover, to: Key): Tracked {
+  const shown = entryAt(list, from, row);
+  if (mapped) {
+    const value = Number.isNaN(shown.value) ? shown.value : mappedValue(shown.value, from.attribute, to.attribute, mapped.turned);
+    return { value, spec: undefined };
+  }
+  const palette = shown.spec === undefined ? undefined : paletteOf(shown.spec);
+  if (palette === undefined) return { value: shown.value, spec: undefined };
+  return { value: list.palettes.valueFor(palette, to) ?? Number.NaN, spec: { palette } };
+}
+
+/** A sentence for each light that gives its stored moves away and stays lit at what tracked in. */
+function leftLit(list: ListSheet, rows: readonly number[], { where, how }: RecastEdit, pairs: readonly Pair[]): string[] {
+  if (where === "look" || how === "swap") return [];
+  const takers = new Set(pairs.map(({ to }) => to));
+  const [row] = rows;
+  return pairs.flatMap(({ from, to }) => {
+    const key = keysOf(list, from).find(({ attribute }) => attribute.family === "intensity");
+    if (!key || row === undefined || takers.has(from) || storedMove(list, key, row)) return [];
+    const { value } = entryAt(list, key, row);
+    if (!(value > 0)) return [];
+    const cue = cueAt(list, row).number;
+    return how === "copy"
+      ? [`Light ${from} is at ${value} already when cue ${cue} begins; light ${to} does not take that over: "recast look of" does`]
+      : [`Light ${from} stays lit at ${value}, which tracks into cue ${cue}: "recast look of" gives that on too, and takes it out`];
+  });
+}
+
+/** A sentence for the lights that stand otherwise behind the range; none where there are none. */
+function behindWords(list: ListSheet, last: number, lights: readonly number[]): string[] {
+  if (lights.length === 0) return [];
+  const who = lights.length === 1 ? `Light ${lights[0] ?? ""} keeps` : `Lights ${sideWords(lights)} keep`;
+  return [
+    `${who} in cue ${cueAt(list, last + 1).number} what there is in cue ${cueAt(list, last).number}; with "only" all is as before there`,
+  ];
+}
+
+/** The waves of the lights in one row, given on as their moves are; where looks are given on, the first row says those that tracked into it. */
+function waveSteps(list: ListSheet, row: number, edit: RecastEdit, handovers: readonly Handover[], isFirst: boolean): Step[] {
   const cue = cueAt(list, row);
   const becomes = new Map<Key, SaidWave | null>();
   const parts = new Map<Key, number>();
-  for (const { from, to } of handovers) {
-    const isGiven = to !== undefined || edit.dropMissing === true;
-    if (isGiven && edit.how !== "copy" && saidWave(cue, from)) becomes.set(from, null);
+  const trackedIn = (key: Key): { said: SaidWave; part: number } | undefined => {
+    const wave = edit.where === "look" && isFirst ? wavesOf(list).get(key)?.[row]?.wave : undefined;
+    return wave ? { said: wave, part: cue.parts[0]?.number ?? 1 } : undefined;
+  };
+  for (const handover of handovers) {
+    const { from } = handover;
+    if (!isGivenAway(edit, handover)) continue;
+    if (trackedIn(from)) becomes.set(from, isFirst && saidWave(cue, from) ? null : { stop: true });
+    else if (saidWave(cue, from)) becomes.set(from, null);
   }
   for (const { from, to, mapped } of handovers) {
-    const mine = saidWave(cue, from);
+    const mine = saidWave(cue, from) ?? trackedIn(from);
     if (!mine || !to) continue;
     becomes.set(to, mapped ? mappedWave(mine.said, from.attribute, to.attribute, mapped.turned) : mine.said);
     parts.set(to, mine.part);
@@ -211,7 +313,7 @@ function gaps(sheet: ShowSheet, steps: readonly Step[]): string[] {
 }
 
 /** What is said of the three ways to recast. */
-const HOW_WORDS = { replace: "", copy: ", kept as well", swap: " exchanged" } as const;
+const HOW_WORDS = { replace: " recast as", copy: " also done by", swap: " exchanged with" } as const;
 
 /** Whose moves are spoken of: "Channel 1 has", "Channels 1 and 4 more have". */
 function lightsWords(pairs: readonly Pair[]): string {
@@ -235,5 +337,5 @@ function sideWords(side: number | readonly number[]): string {
 export const recast = defineEdit(schema, {
   plan: (sheet, edit) => planRecast(sheet, listFor(sheet, edit), edit),
   words: (edit) =>
-    `${rangeWords(edit)}: ${sideWords(edit.channel)} ${edit.how === "swap" ? "and" : "recast as"} ${sideWords(edit.as)}${HOW_WORDS[edit.how]}`,
+    `${rangeWords(edit)}: ${edit.where === "look" ? "what " : ""}${sideWords(edit.channel)}${edit.where === "look" ? " shows" : ""}${HOW_WORDS[edit.how]} ${sideWords(edit.as)}${edit.after === "restore" ? ", restored after" : ""}`,
 });
