@@ -182,7 +182,7 @@ test("a show without a play says what comes first, and does it; the Book passes 
     headers: { ...OWN, "Content-Type": "application/vnd.zealous-mark.show+json" },
     data: JSON.stringify({
       format: "zealous-mark/show",
-      version: 1,
+      version: 2,
       title: "No play",
       lists: [{ id: "main", label: "Main", cues: [{ number: "1" }] }],
     }),
@@ -253,7 +253,7 @@ test("two who write in one scene keep each other's words; where both changed a l
   request,
 }) => {
   const show = await ownShow(request);
-  await openView(page, show, "book");
+  await openBook(page, show, "14");
   const text = page.getByRole("textbox", { name: "Text of the scene" });
   const write = async (): Promise<void> => {
     await wordAt(page, "I.3.8", 0).click();

@@ -10,7 +10,7 @@ test("a show is exported as the open document and imported again as a show of it
   const file = info.outputPath("show.json");
   await (await coming).saveAs(file);
   const text = readText(file);
-  expect(JSON.parse(text)).toMatchObject({ format: "zealous-mark/show", version: 1, title: "Salt and Paraffin" });
+  expect(JSON.parse(text)).toMatchObject({ format: "zealous-mark/show", version: 2, title: "Salt and Paraffin" });
 
   await page.getByLabel("Show document").setInputFiles({
     name: "copy.json",

@@ -54,7 +54,7 @@ export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
       words: ["SHOW"],
       options: { from: "N", ...LIST },
       summary: "the chain that a Go on a cue starts, key by key",
-      help: "From a Go on cue N at 0 up to the first cue that waits for a Go. Times are seconds; `cause` is explicit, implied or asserted.",
+      help: "From a Go on cue N at 0 up to the first cue that waits for a Go. Times are seconds; `cause` is explicit, implied or restated.",
       run: schedule,
     },
   ],

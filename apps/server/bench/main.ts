@@ -106,7 +106,7 @@ async function idleOf(server: Served, chain: number): Promise<number> {
 function followChain(): Show {
   return readShow({
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: "A chain of follows",
     fixtureTypes: [{ id: "lamp", name: "Lamp", attributes: [{ id: "intensity", family: "intensity", min: 0, max: 100, home: 0 }] }],
     channels: [{ number: 1, type: "lamp" }],

@@ -11,7 +11,7 @@ const cue = (number: string, level: number, up: number, trigger?: object): objec
 });
 const show = readShow({
   format: "zealous-mark/show",
-  version: 1,
+  version: 2,
   title: "History",
   fixtureTypes: [{ id: "lamp", name: "Lamp", attributes: [intensity] }],
   channels: [

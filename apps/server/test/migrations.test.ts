@@ -40,6 +40,9 @@ test("a show of the state before is the identical document, with its history and
   expect(text).toBe(fixture("beforeCueIds.json"));
   expect((await http.get("/api/shows/2/hand").expect(200)).body.hand.held).toHaveProperty(["1.intensity"]);
   await http.post("/api/shows/2/redo").send({}).expect(200);
+  // The edit was stored when restating and policies had other names.
+  const redone: { number: string }[] = (await http.get("/api/shows/2").expect(200)).body.show.lists[0].cues;
+  expect(redone.find(({ number }) => number === "15")).toMatchObject({ label: "Lamp", restate: true, mark: { policy: "dark" } });
   for (let steps = 0; steps < 3; steps += 1) await http.post("/api/shows/2/undo").send({}).expect(200);
   const undone = (await http.get("/api/shows/2").expect(200)).body.show.lists[0].cues;
   expect(undone.map((cue: { number: string }) => cue.number)).toEqual(["1", "2.5", "3"]);

@@ -8,7 +8,7 @@ import { until } from "./support/until.ts";
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
 const show = readShow({
   format: "zealous-mark/show",
-  version: 1,
+  version: 2,
   title: "Once",
   fixtureTypes: [{ id: "lamp", name: "Lamp", attributes: [intensity] }],
   channels: [{ number: 1, type: "lamp" }],

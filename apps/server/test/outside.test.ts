@@ -16,7 +16,7 @@ const cue = (number: string, level: number, fields: object = {}): object => ({
 });
 const show = readShow({
   format: "zealous-mark/show",
-  version: 1,
+  version: 2,
   title: "Outside",
   fixtureTypes: [{ id: "lamp", name: "Lamp", attributes: [intensity] }],
   channels: [{ number: 1, type: "lamp" }],

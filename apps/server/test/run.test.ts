@@ -15,7 +15,7 @@ const cue = (number: string, level: number, trigger?: object): object => ({
 });
 const show = readShow({
   format: "zealous-mark/show",
-  version: 1,
+  version: 2,
   title: "Run",
   fixtureTypes: [{ id: "lamp", name: "Lamp", attributes: [intensity] }],
   channels: [{ number: 1, type: "lamp" }],

@@ -40,7 +40,7 @@ test("every field of the document survives the rows", async () => {
     ...demo,
     title: "Ünïcode 🎭",
     lists: [
-      { ...list, marks: { policy: "early", fade: 2 }, priority: 80, master: 90, releaseTime: 0 },
+      { ...list, marks: { policy: "dark", fade: 2 }, priority: 80, master: 90, releaseTime: 0 },
       ...sideLists,
       {
         id: "sea",
@@ -56,10 +56,10 @@ test("every field of the document survives the rows", async () => {
             note: "a\nb",
             scene: "II",
             block: false,
-            assert: true,
+            restate: true,
             carries: "isolated",
             trigger: { type: "go" },
-            mark: { policy: "live", at: "0.1", channels: { "61": { at: "0.1" }, "62": { live: true } } },
+            mark: { policy: "view", at: "0.1", channels: { "61": { at: "0.1" }, "62": { view: true } } },
             call: { line: "I.1", word: "now", kind: "on" },
             waves: "pass",
             actions: [{ do: "start", list: "main" }, { do: "look", look: "warmers", level: 80, time: 3, after: 1 }, { do: "release" }],

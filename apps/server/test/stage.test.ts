@@ -10,7 +10,7 @@ const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home
 const showIn = (universe: number, title: string): ReturnType<typeof readShow> =>
   readShow({
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title,
     fixtureTypes: [{ id: "lamp", name: "Lamp", attributes: [intensity] }],
     channels: [{ number: 1, type: "lamp", patch: { universe, address: 1 } }],

@@ -62,7 +62,7 @@ test("dark lights that move or wait are marked with the cue that they are for; l
 
 test("what a plan changes is told in the picture by where dark lights wait", () => {
   const at = findRow(list, "22.5");
-  const placed = makeEdits(sheet, readEdits([{ op: "setCue", from: "23", to: "23", mark: { policy: "live" } }])).sheet;
+  const placed = makeEdits(sheet, readEdits([{ op: "setCue", from: "23", to: "23", mark: { policy: "view" } }])).sheet;
   const [was, is] = [
     { sheet, list },
     { sheet: placed, list: listOf(placed) },

@@ -16,7 +16,7 @@ const list = listOf(
   sheetOf(
     readShow({
       format: "zealous-mark/show",
-      version: 1,
+      version: 2,
       title: "Waiting",
       fixtureTypes: [type],
       channels: [1, 2, 3].map((number) => ({ number, type: "mover" })),

@@ -74,6 +74,7 @@ export * from "./line/help.ts";
 export type { HandOperation, HandRequest } from "./line/handLine.ts";
 export { litRows } from "./marks/calls.ts";
 export * from "./marks/marks.ts";
+export * from "./marks/policy.ts";
 export * from "./marks/reason.ts";
 export { marksByChannel } from "./marks/marksByChannel.ts";
 export * from "./marks/standing.ts";

@@ -177,7 +177,7 @@ const RIG = {
   ],
   palettes: [{ id: "rose", family: "colour", label: "Rose", values: [{ attribute: "red", value: 90 }] }],
 };
-const washes = (cues: object[]): ShowSheet => smallShow(cues, { policy: "late" }, RIG);
+const washes = (cues: object[]): ShowSheet => smallShow(cues, { policy: "before" }, RIG);
 
 test("several lights are recast at once: each takes over what its light did before anything was given away", () => {
   const sheet = washes([oneCue("1", { "1": { intensity: 10 }, "2": { intensity: 20 }, "3": { intensity: 30 } })]);

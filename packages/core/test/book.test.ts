@@ -33,7 +33,7 @@ const CUES = [
   oneCue("3", { 1: { intensity: 80, pan: 180 } }, {}, { call: { line: "c", word: "spring" } }),
   oneCue("4", { 5: { intensity: 10 } }),
 ];
-const show = (): ShowSheet => smallShow(CUES, { policy: "late" }, { script: SCRIPT });
+const show = (): ShowSheet => smallShow(CUES, { policy: "before" }, { script: SCRIPT });
 const make = (sheet: ShowSheet, ...edits: EditInput[]): ShowSheet => makeEdits(sheet, readEdits(edits)).sheet;
 
 describe("phrases of the play", () => {

@@ -33,7 +33,7 @@ function show(cues: object[], more: object = {}): ShowSheet {
   return sheetOf(
     readShow({
       format: "zealous-mark/show",
-      version: 1,
+      version: 2,
       title: "Check",
       fixtureTypes: [
         { id: "mover", name: "Mover", attributes },
@@ -277,7 +277,7 @@ test("long-chain: a Go that starts many cues, or a few that run for very long", 
 test("several lights of one cue that are marked too late are mended together, none taking back what another says", () => {
   const base = {
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: "Marks",
     fixtureTypes: [{ id: "mover", name: "Mover", attributes }],
     channels: [1, 2].map((number) => ({ number, type: "mover" })),

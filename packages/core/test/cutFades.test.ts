@@ -14,7 +14,7 @@ function chained(show: Show): Show {
     ...show,
     lists: show.lists.map((list) => ({
       ...list,
-      marks: { policy: "live" as const },
+      marks: { policy: "view" as const },
       cues: list.cues.map(({ mark: _mark, trigger: _trigger, ...cue }, row) => ({
         ...cue,
         ...(row % 3 === 0 ? {} : { trigger: { type: "follow" as const, from: "go" as const, after: row % 2 } }),

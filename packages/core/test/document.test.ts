@@ -24,7 +24,7 @@ function document(change: (show: ReturnType<typeof blank>) => void): unknown {
 function blank() {
   return {
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: "Small",
     fixtureTypes: [
       { id: "lamp", name: "Lamp", attributes: [{ ...intensity }, { id: "red", family: "colour", min: 0, max: 100, home: 100 }] },
@@ -149,7 +149,7 @@ test.each<[string, (show: ReturnType<typeof blank>) => void, string]>([
     (show) => show.palettes[0]?.values.push({ attribute: "red", value: 1000 }),
     "palette dusk, red: 1000 is outside 0 to 100",
   ],
-  ["another version", (show) => Object.assign(show, { version: 2 }), "version: is not a version that can be read"],
+  ["another version", (show) => Object.assign(show, { version: 3 }), "version: is not a version that can be read"],
 ])("%s is named with its place", (_, change, words) => {
   const faults = faultsOf(change);
   expect(faults.join("\n")).toContain(words);

@@ -47,14 +47,14 @@ function picked([show, pick]: [Show, number]): { sheet: ShowSheet; row: number; 
   return { sheet, row, cue: cueAt(listOf(sheet), row).number };
 }
 
-test("walls and assertion change no look, whatever they are set on or taken from", () => {
+test("walls and restating change no look, whatever they are set on or taken from", () => {
   fc.assert(
     fc.property(showArbitrary, flagArbitrary, (show, edit) => {
       const outcome = attempt(sheetOf(show), [edit]);
       if (!outcome) return;
       expect(outcome.impact.looks).toEqual([]);
       for (const cue of listOf(outcome.sheet).cues.filter((each) => within(each.number, edit))) {
-        const flag = edit.op.endsWith("assert") ? cue.assert : cue.block;
+        const flag = edit.op.endsWith("restate") ? cue.restate : cue.block;
         expect(flag === true).toBe(!edit.op.startsWith("un"));
       }
     }),
@@ -90,7 +90,7 @@ test("an asserting cue runs every key that its look holds", () => {
   fc.assert(
     fc.property(showAndPick, (pick) => {
       const { sheet, row, cue } = picked(pick);
-      const list = listOf(attempt(sheet, [{ op: "assert", from: cue, to: cue }])?.sheet ?? sheet);
+      const list = listOf(attempt(sheet, [{ op: "restate", from: cue, to: cue }])?.sheet ?? sheet);
       const marked = new Set(
         marksOf(list).flatMap((mark) =>
           mark.markAt !== null && mark.markAt < row && row <= mark.calledAt ? markedKeys(list, mark).map(({ key }) => key.name) : [],
@@ -461,7 +461,7 @@ function twoMovers(moves: object): Show {
   ];
   return readShow({
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: "Two",
     fixtureTypes: [{ id: "mover", name: "Mover", attributes }],
     channels: [

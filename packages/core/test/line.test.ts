@@ -77,7 +77,7 @@ test.each([
 test.each([
   ["block #1..2", { op: "block", from: "1", to: "2" }],
   ["unblock #2", { op: "unblock", from: "2", to: "2" }],
-  ["assert #2", { op: "assert" }],
+  ["restate #2", { op: "restate" }],
   ["recast 1 as 2 in #1..3", { op: "recast", channel: 1, as: 2, how: "replace", from: "1", to: "3" }],
   ["recast look of 1 as 2 in #1..3 only", { op: "recast", channel: 1, as: 2, where: "look", after: "restore", from: "1", to: "3" }],
   ["exchange look of 1 and 2 in #2 only", { op: "recast", how: "swap", where: "look", after: "restore" }],

@@ -30,7 +30,7 @@ import { oneCue, smallShow } from "./support/smallShow.ts";
 const follow = (after: number, from: "go" | "complete" = "go"): object => ({ trigger: { type: "follow", from, after } });
 
 /** A mover that is dark from cue 2 on and comes up in the last cue at pan 180, which takes it 2 s. */
-function dark(between: readonly object[], call: object = {}, marks: object = { policy: "late" }, script?: object): ShowSheet {
+function dark(between: readonly object[], call: object = {}, marks: object = { policy: "before" }, script?: object): ShowSheet {
   return smallShow(
     [
       oneCue("1", { "1": { intensity: 80, pan: 0 } }, { up: 2 }),
@@ -55,7 +55,7 @@ test("in a chain the time starts when the light is dark, and a mark in the cue t
 test("a later mark cue of the same chain has the rest of the fade-out before it", () => {
   const chain = [oneCue("3", {}, {}, follow(3))];
   expect(lastMark(dark(chain, follow(9)))).toMatchObject({ markAt: "3", available: 7 });
-  expect(lastMark(dark(chain, follow(9), { policy: "early" }))).toMatchObject({ markAt: "2", available: 7 });
+  expect(lastMark(dark(chain, follow(9), { policy: "dark" }))).toMatchObject({ markAt: "2", available: 7 });
 });
 
 test("where somebody presses between the fade-out and the mark cue, the light counts as dark", () => {
@@ -82,11 +82,11 @@ const called = (line: string, word?: string, kind?: string): object => ({
 
 test("where people press, the script tells the time between two cues that are placed in it", () => {
   const placed = (line: string, word?: string): ShowSheet =>
-    dark([oneCue("3", {}, {}, called("a", "nine"))], called(line, word), { policy: "late" }, script);
+    dark([oneCue("3", {}, {}, called("a", "nine"))], called(line, word), { policy: "before" }, script);
   expect(lastMark(placed("b"))).toMatchObject({ markAt: "3", available: 2, report: null });
   expect(lastMark(placed("a", "ten"))).toMatchObject({ available: 1, report: "mark-late" });
   expect(lastMark(placed("d", "lamp"))).toMatchObject({ available: 10 + 2 + 12 + 1 - 8 });
-  expect(lastMark(dark([oneCue("3", {})], called("b"), { policy: "late" }, script))).toMatchObject({ available: null, report: null });
+  expect(lastMark(dark([oneCue("3", {})], called("b"), { policy: "before" }, script))).toMatchObject({ available: null, report: null });
 });
 
 test("a line takes its words at the pace, at least a second, or what it says itself", () => {
@@ -123,7 +123,7 @@ function chained(show: Show): Show {
     ...show,
     lists: show.lists.map((list) => ({
       ...list,
-      cues: list.cues.map(({ assert: _assert, ...cue }, row) => ({
+      cues: list.cues.map(({ restate: _restate, ...cue }, row) => ({
         ...cue,
         trigger: row === 0 ? { type: "go" as const } : { type: "follow" as const, from: "complete" as const, after: 2 + row },
       })),
@@ -175,10 +175,10 @@ test("the time of a fade-out is that of the light's own run in the transition", 
 
 test("a channel's own setting beats the cue's, the cue's the list's; a cue outside the window is reported and the light moves live", () => {
   const settings = (mark: object): object | undefined => lastMark(dark([oneCue("3", {})], { mark }));
-  expect(settings({ policy: "early" })).toMatchObject({ markAt: "2" });
-  expect(settings({ policy: "early", at: "3" })).toMatchObject({ markAt: "3" });
+  expect(settings({ policy: "dark" })).toMatchObject({ markAt: "2" });
+  expect(settings({ policy: "dark", at: "3" })).toMatchObject({ markAt: "3" });
   expect(settings({ at: "3", channels: { "1": { at: "2" } } })).toMatchObject({ markAt: "2" });
-  expect(settings({ at: "2", channels: { "1": { live: true } } })).toMatchObject({ markAt: null, report: null });
+  expect(settings({ at: "2", channels: { "1": { view: true } } })).toMatchObject({ markAt: null, report: null });
   expect(settings({ at: "1" })).toMatchObject({ markAt: null, report: "mark-lit", available: null });
   expect(settings({ at: "2.5" })).toMatchObject({ markAt: null, report: "mark-lit" });
 });
@@ -200,7 +200,7 @@ test("a go-to makes the marks whose cue it has reached or passed, up to right be
 
 test("an edit of the mark settings changes the marks and nothing else", () => {
   const sheet = dark([oneCue("3", {})]);
-  const outcome = makeEdits(sheet, readEdits({ op: "setCue", from: "9", to: "9", mark: { policy: "early" } }));
+  const outcome = makeEdits(sheet, readEdits({ op: "setCue", from: "9", to: "9", mark: { policy: "dark" } }));
   expect(lastMark(outcome.sheet)).toMatchObject({ markAt: "2" });
   expect(outcome.impact).toEqual({ storedCues: ["9"], looks: [] });
 });
@@ -212,12 +212,12 @@ describe("why a mark is made where it is", () => {
     return mark && markReason(list, mark);
   };
   test("what is said of the light beats the cue that is named, that the cue's policy, that the list's", () => {
-    expect(reason({})).toEqual({ said: "list", by: { policy: "late" } });
-    expect(reason({}, { policy: "early" })).toEqual({ said: "list", by: { policy: "early" } });
-    expect(reason({ mark: { policy: "live" } })).toEqual({ said: "cue", by: { policy: "live" } });
-    expect(reason({ mark: { policy: "early", at: "3" } })).toEqual({ said: "cue", by: { at: "3" } });
+    expect(reason({})).toEqual({ said: "list", by: { policy: "before" } });
+    expect(reason({}, { policy: "dark" })).toEqual({ said: "list", by: { policy: "dark" } });
+    expect(reason({ mark: { policy: "view" } })).toEqual({ said: "cue", by: { policy: "view" } });
+    expect(reason({ mark: { policy: "dark", at: "3" } })).toEqual({ said: "cue", by: { at: "3" } });
     expect(reason({ mark: { at: "3", channels: { 1: { at: "2" } } } })).toEqual({ said: "light", by: { at: "2" } });
-    expect(reason({ mark: { at: "3", channels: { 1: { live: true } } } })).toEqual({ said: "light", by: { policy: "live" } });
+    expect(reason({ mark: { at: "3", channels: { 1: { view: true } } } })).toEqual({ said: "light", by: { policy: "view" } });
   });
 
   test("a row has to do with the mark whose window or call it is, and with no other", () => {

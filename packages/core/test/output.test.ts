@@ -5,7 +5,7 @@ const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home
 const pan = { id: "pan", family: "position", min: -270, max: 270, home: 0, speed: 90, bits: 16 };
 const show = readShow({
   format: "zealous-mark/show",
-  version: 1,
+  version: 2,
   title: "Output",
   fixtureTypes: [
     { id: "lamp", name: "Lamp", attributes: [intensity] },

@@ -39,7 +39,7 @@ function oneMark(seconds: readonly number[], quiet: readonly number[] = []): Sho
   ];
   return smallShow(
     cues,
-    { policy: "late" },
+    { policy: "before" },
     { script: script(seconds.map((each, index) => ({ seconds: each, ...(quiet.includes(index) ? { quiet: true } : {}) }))) },
   );
 }
@@ -79,7 +79,7 @@ function crowd(): ShowSheet {
       oneCue("4", { "5": { intensity: 20 } }, {}, call(3)),
       oneCue("5", all({ intensity: 80, pan: 90 }), {}, call(4)),
     ],
-    { policy: "late" },
+    { policy: "before" },
     {
       channels: [...numbers.map((number) => ({ number, type: "mover" })), { number: 5, type: "lamp" }],
       script: script([5, 5, 5, 5, 5].map((seconds) => ({ seconds }))),
@@ -130,7 +130,7 @@ test("where no cue gives enough time the ways out are told, and each of them can
   expect(ways.map(({ kind, words }) => [kind, words])).toEqual([
     ["earlier", "Let light 1 go dark in cue 3 already"],
     ["later", "Let light 1 come up 0.9 s later in cue 5"],
-    ["live", "Let light 1 move in view"],
+    ["view", "Let light 1 move in view"],
     ["other", "Let light 2 do it in cues 5 to 5: it is free"],
   ]);
   const sweeps = (after: ShowSheet): number =>

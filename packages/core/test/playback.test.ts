@@ -99,7 +99,7 @@ function blankShow(list: ListSheet): Parameters<typeof sheetOf>[0] {
   const attributes = new Map([...list.keys.byChannel].map(([number, keys]) => [number, [...keys.values()].map((key) => key.attribute)]));
   return {
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: "",
     fixtureTypes: [...attributes].map(([number, own]) => ({ id: `type${number}`, name: "", attributes: own })),
     channels: [...attributes.keys()].map((number) => ({ number, type: `type${number}` })),
@@ -129,8 +129,8 @@ test("a light that comes up somewhere else has moved in the dark, so that its po
   expect(transitionAt(list, 3).map((run) => run.key.name)).toEqual(["1.intensity"]);
   const presses = [go(0), go(5), go(10), go(20)];
   expect(outputs(list, "1.pan", presses, [9, 10, 11, 20])).toEqual([0, 0, 90, 90]);
-  expect(outputs(smallList(cues, { policy: "early" }), "1.pan", presses, [7, 7.5, 8, 20])).toEqual([0, 45, 90, 90]);
-  expect(outputs(smallList(cues, { policy: "live" }), "1.pan", presses, [19, 20, 22.5, 25])).toEqual([0, 0, 45, 90]);
+  expect(outputs(smallList(cues, { policy: "dark" }), "1.pan", presses, [7, 7.5, 8, 20])).toEqual([0, 45, 90, 90]);
+  expect(outputs(smallList(cues, { policy: "view" }), "1.pan", presses, [19, 20, 22.5, 25])).toEqual([0, 0, 45, 90]);
 });
 
 test("after a go to into a dark window its mark is made there and then", () => {
@@ -141,7 +141,7 @@ test("after a go to into a dark window its mark is made there and then", () => {
       oneCue("3", {}),
       oneCue("4", { "1": { intensity: 50, pan: 90 } }, { up: 5 }),
     ],
-    { policy: "early" },
+    { policy: "dark" },
   );
   expect(outputs(list, "1.pan", [go(0), { t: 5, goto: "3", time: 2 }, go(20)], [6.9, 7.5, 8, 20.1])).toEqual([0, 45, 90, 90]);
 });

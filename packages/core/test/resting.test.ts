@@ -141,7 +141,7 @@ test("a mark waits for the light to be at 0 for good: a jump to dark starts it a
         oneCue("2", { "1": { intensity: { value: 0, fade: 6, curve } } }),
         oneCue("3", { "1": { intensity: 50, pan: 90 } }),
       ],
-      { policy: "early" },
+      { policy: "dark" },
     );
   const pan = (curve: string): (number | undefined)[] =>
     rehearse(

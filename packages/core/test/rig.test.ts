@@ -17,7 +17,7 @@ import {
 import { oneCue, smallShow } from "./support/smallShow.ts";
 
 const sheet = smallShow(
-  [oneCue("1", { "1": { intensity: 40, pan: { palette: "chair" } } }, {}, { mark: { channels: { "1": { live: true } } } })],
+  [oneCue("1", { "1": { intensity: 40, pan: { palette: "chair" } } }, {}, { mark: { channels: { "1": { view: true } } } })],
   {},
   {
     groups: [{ id: "all", label: "All", channels: [5, 1] }],
@@ -32,7 +32,7 @@ test("a light takes another number everywhere, every look stays, and it is taken
     expect(show.channels.map(({ number }) => number)).toEqual(to === 9 ? [5, 9] : [3, 5]);
     expect(show.groups[0]?.channels).toEqual([5, to]);
     expect(show.palettes[0]?.values[0]?.channel).toBe(to);
-    expect(show.lists[0]?.cues[0]?.mark?.channels).toEqual({ [to]: { live: true } });
+    expect(show.lists[0]?.cues[0]?.mark?.channels).toEqual({ [to]: { view: true } });
     const before = allLooks(listOf(sheet))[0];
     const after = allLooks(listOf(outcome.sheet))[0];
     expect(JSON.stringify(after).replaceAll(`"${to}`, '"1')).toBe(JSON.stringify(before));

@@ -116,7 +116,7 @@ describe("measured times", () => {
       oneCue("3", { 1: { intensity: 80, pan: 90 } }, {}, { call: { line: "c" } }),
     ];
     const script = { pace: 60, lines: ["a", "b", "c"].map((id) => ({ id, text: "one two three four five" })) };
-    const { show } = smallShow(movers, { policy: "late" }, { script });
+    const { show } = smallShow(movers, { policy: "before" }, { script });
     const own = listOf(sheetOf(show));
     expect(planMarks(own, show.script)).toMatchObject([{ available: 5, known: "script", report: null }]);
     const measured = measuredTimes(own, [run(straight(0, 5, 5.5))]);
@@ -134,7 +134,7 @@ describe("the pace that is learnt", () => {
   const called = ["a", "b", "c", "d"].map((id, index) =>
     oneCue(String(index + 1), { 5: { intensity: index + 1 } }, {}, { call: { line: id } }),
   );
-  const { show } = smallShow(called, { policy: "late" }, { script });
+  const { show } = smallShow(called, { policy: "before" }, { script });
   const own = listOf(sheetOf(show));
 
   test("it is the words spoken between calls over the time that they took; what has a length of its own is taken out", () => {
@@ -221,7 +221,7 @@ describe("what is called", () => {
       oneCue("4", { 5: { intensity: 4 } }),
       oneCue("5", { 5: { intensity: 5 } }, {}, { call: { line: "b", word: "eight" } }),
     ];
-    const { show } = smallShow(own, { policy: "late" }, { script });
+    const { show } = smallShow(own, { policy: "before" }, { script });
     const steps = callSteps(listOf(sheetOf(show)), show.script);
     // Cue 2 fires at 5, after the word at which cue 3 is called.
     expect(steps.map(({ cue, standby, go, called }) => [cue, standby, go, called])).toEqual([

@@ -72,7 +72,7 @@ function showOf(all: readonly Written[], calls: readonly [number, number][]): Sh
   });
   return readShow({
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: "A play",
     lists: [{ id: "main", label: "Main", cues: cues.map(({ parts: _none, ...cue }) => cue) }],
     script: {

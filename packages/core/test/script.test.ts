@@ -34,7 +34,7 @@ function play(calls: Readonly<Record<string, object | undefined>>, script: objec
   return sheetOf(
     readShow({
       format: "zealous-mark/show",
-      version: 1,
+      version: 2,
       title: "A play",
       fixtureTypes: [{ id: "lamp", name: "Lamp", attributes: [{ id: "intensity", family: "intensity", min: 0, max: 100, home: 0 }] }],
       channels: [{ number: 1, type: "lamp", label: "" }],

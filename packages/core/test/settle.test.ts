@@ -87,7 +87,7 @@ test("settling never jumps, ends in the new look, and the next Go goes on from t
     fc.property(showArbitrary, movesArbitrary, fc.nat(), fc.integer({ min: 1, max: 60 }), (random, moves, pick, quarter) => {
       const sheet = sheetOf({
         ...random,
-        lists: random.lists.slice(0, 1).map((list) => ({ ...list, marks: { policy: "live" as const } })),
+        lists: random.lists.slice(0, 1).map((list) => ({ ...list, marks: { policy: "view" as const } })),
       });
       const before = listOf(sheet);
       const row = pick % before.cues.length;

@@ -49,7 +49,7 @@ export const actTwo: Cue[] = [
   cue(
     "34",
     "Edwin on the stairs",
-    { scene: "II.1", times: { up: 3, position: { fade: 5 } }, mark: { policy: "early", fade: 7 } },
+    { scene: "II.1", times: { up: 3, position: { fade: 5 } }, mark: { policy: "dark", fade: 7 } },
     level([75, 76], 45),
     position([75, 76], "stairs"),
     colour([75, 76], "electric"),
@@ -155,7 +155,7 @@ export const actTwo: Cue[] = [
   cue(
     "45",
     "Blackout",
-    { scene: "II.2", assert: true, times: { up: 0, down: 0 }, trigger: fromEnd(2) },
+    { scene: "II.2", restate: true, times: { up: 0, down: 0 }, trigger: fromEnd(2) },
     level([...cabin, ...lantern, ...sea, ...front, ...door, ...washes, ...back, 61, 62, 63, 64, 65, 66, 67, 68], 0),
   ),
   cue(

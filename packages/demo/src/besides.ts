@@ -9,7 +9,7 @@ export const sideLists: CueList[] = [
   {
     id: "tower",
     label: "Tower",
-    marks: { policy: "live" },
+    marks: { policy: "view" },
     steps: { tempo: "swell", order: "bounce", rounds: 0 },
     releaseTime: 2,
     cues: [tower("1", "Out at sea", "sky"), tower("2", "Over the rail", "window"), tower("3", "Into the room", "lamp")],

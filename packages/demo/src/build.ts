@@ -84,7 +84,7 @@ export function blackout(number: string, label: string, scene: string, trigger?:
   return cue(
     number,
     label,
-    { scene, block: true, assert: true, times: { up: 0, down: 0 }, ...(trigger ? { trigger } : {}) },
+    { scene, block: true, restate: true, times: { up: 0, down: 0 }, ...(trigger ? { trigger } : {}) },
     level(everything, 0),
   );
 }

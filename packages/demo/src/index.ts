@@ -9,14 +9,14 @@ import { channels, fixtureTypes, groups, palettes } from "./rig.ts";
 export function saltAndParaffin(): Show {
   return readShow({
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: "Salt and Paraffin",
     fixtureTypes,
     channels,
     groups,
     palettes,
     paces: [{ id: "slow-sweep", label: "Slow sweep", position: { fade: 6, delay: "0~2", curve: "ease" } }],
-    lists: [{ id: "main", label: "Main", marks: { policy: "late" }, cues: [...actOne, ...actTwo].map(called).map(acting) }, ...sideLists],
+    lists: [{ id: "main", label: "Main", marks: { policy: "before" }, cues: [...actOne, ...actTwo].map(called).map(acting) }, ...sideLists],
     heldLooks,
     tempos,
     script,

@@ -71,14 +71,14 @@ export function trialShow(size: TrialSize, seed = 1): Show {
   }));
   return readShow({
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: `Trial, ${size}, seed ${seed}`,
     fixtureTypes: TYPES,
     channels,
     groups: [{ id: "all", label: "All", channels: channels.map((channel) => channel.number) }],
     palettes,
     paces: [{ id: "slow", label: "Slow", position: { fade: 6, delay: "0~2" } }],
-    lists: [{ id: "main", label: "Main", marks: { policy: "late" }, cues: new Writer(random, channels, palettes, lights).cues(cues) }],
+    lists: [{ id: "main", label: "Main", marks: { policy: "before" }, cues: new Writer(random, channels, palettes, lights).cues(cues) }],
     script: { pace: 150, lines },
   });
 }
@@ -145,12 +145,12 @@ class Writer {
       label: blackout ? "Blackout" : opening ? `Scene ${1 + row / 20}` : `Cue ${number}`,
       scene: `${1 + Math.floor(row / 20)}`,
       ...(blackout || (opening && row > 0 && random.chance(0.5)) ? { block: true } : {}),
-      ...(random.chance(0.02) ? { assert: true } : {}),
+      ...(random.chance(0.02) ? { restate: true } : {}),
       ...(random.chance(0.02) ? { carries: "cueOnly" as const } : {}),
       ...(row > 0 && random.chance(0.15)
         ? { trigger: { type: "follow" as const, from: random.pick(["go", "complete"] as const), after: random.between(0, 6) } }
         : {}),
-      ...(random.chance(0.05) ? { mark: { policy: random.pick(["early", "late", "live"] as const), fade: random.between(0, 8) } } : {}),
+      ...(random.chance(0.05) ? { mark: { policy: random.pick(["dark", "before", "view"] as const), fade: random.between(0, 8) } } : {}),
       ...(random.chance(0.7) ? { call: { line: `L${row * 2 + 1}` } } : {}),
       parts: this.parts(moves),
     };

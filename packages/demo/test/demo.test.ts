@@ -98,7 +98,7 @@ test("the demo shows every kind of thing that the sheet can draw", () => {
   expect(cues.some((cue) => cue.carries === "cueOnly")).toBe(true);
   expect(cues.some((cue) => cue.carries === "isolated")).toBe(true);
   const blackouts = cues.filter((cue) => cue.label?.startsWith("Blackout"));
-  expect(blackouts.filter((cue) => !cue.block || !cue.assert).map(({ number }) => number)).toEqual(["45"]);
+  expect(blackouts.filter((cue) => !cue.block || !cue.restate).map(({ number }) => number)).toEqual(["45"]);
   expect(
     cueDuration(
       list,

@@ -130,7 +130,7 @@ export class CueRow {
   @Column({ type: "text", nullable: true }) note: string | null;
   @Column({ type: "varchar", length: 60, nullable: true }) scene: string | null;
   @Column({ type: "boolean", nullable: true }) block: boolean | null;
-  @Column({ name: "asserted", type: "boolean", nullable: true }) assert: boolean | null;
+  @Column({ type: "boolean", nullable: true }) restate: boolean | null;
   @Column({ type: "varchar", length: 20, nullable: true }) carries: string | null;
   @Column({ name: "fires_on", type: "simple-json", nullable: true }) trigger: Trigger | null;
   @Column({ type: "simple-json", nullable: true }) mark: Mark | null;

@@ -77,7 +77,7 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
     );
   return {
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: row.title,
     fixtureTypes: await read("fixture_types", "id, name, attributes", fixtureType, (type: RawType) => ({
       ...type,
@@ -129,7 +129,7 @@ type RawPart = Raw<PartRow, "families" | "waves">;
 
 async function readCues(manager: EntityManager, showId: number, keys: Keys): Promise<Map<string, Cue[]>> {
   const cueRows: RawCue[] = await manager.query(
-    `SELECT id, list_id AS listId, number, label, note, scene, block, asserted AS \`assert\`, carries, fires_on AS \`trigger\`, mark, called_at AS \`call\`, actions, waves
+    `SELECT id, list_id AS listId, number, label, note, scene, block, restate, carries, fires_on AS \`trigger\`, mark, called_at AS \`call\`, actions, waves
       FROM cues WHERE show_id = ? ORDER BY list_id, number`,
     [showId],
   );
@@ -158,9 +158,9 @@ async function readCues(manager: EntityManager, showId: number, keys: Keys): Pro
   return new Map([...byList].map(([list, own]) => [list, own.map(({ cue }) => cue)]));
 }
 
-function cueOf({ id: _id, listId: _list, number, block, assert, trigger, mark, call, actions, ...head }: RawCue, parts: object[]): Cue {
+function cueOf({ id: _id, listId: _list, number, block, restate, trigger, mark, call, actions, ...head }: RawCue, parts: object[]): Cue {
   const structured = { trigger: json(trigger), mark: json(mark), call: json(call), actions: json(actions) };
-  const flags = { block: flag(block), assert: flag(assert) };
+  const flags = { block: flag(block), restate: flag(restate) };
   return cueSchema.parse({ number: cueNumberAt(number), ...withoutNulls({ ...head, ...flags, ...structured }), parts });
 }
 

@@ -115,7 +115,7 @@ export function cueRow(place: CuePlace, head: CueHead): Omit<CueRow, "id"> {
     note: head.note ?? null,
     scene: head.scene ?? null,
     block: head.block ?? null,
-    assert: head.assert ?? null,
+    restate: head.restate ?? null,
     carries: head.carries ?? null,
     trigger: head.trigger ?? null,
     mark: head.mark ?? null,

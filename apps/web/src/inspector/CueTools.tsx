@@ -26,7 +26,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     cue?.block ? ["Unblock", `unblock ${range}`] : ["Block", `block ${range}`],
     ...(channels.length > 0 && !cue?.block ? ([["Block these lights", `block ${range} for ${lightSpans(channels)}`]] as const) : []),
     ...(one ? ([["Wall off behind, insert", `insert #${free} block next`]] as const) : []),
-    cue?.assert ? ["Assert no more", `unassert ${range}`] : ["Assert", `assert ${range}`],
+    cue?.restate ? ["Restate no more", `unrestate ${range}`] : ["Restate", `restate ${range}`],
     ...(one
       ? []
       : ([

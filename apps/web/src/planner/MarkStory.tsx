@@ -1,4 +1,14 @@
-import { type ListSheet, type Mark, type MarkReason, markAtRow, markReason, markTimes, marksByChannel, planMark } from "@zm/core";
+import {
+  type ListSheet,
+  type Mark,
+  type MarkReason,
+  POLICY_WORDS,
+  markAtRow,
+  markReason,
+  markTimes,
+  marksByChannel,
+  planMark,
+} from "@zm/core";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { Fact } from "../shared/Fact.tsx";
@@ -58,8 +68,7 @@ function placeWords(list: ListSheet, { markAt, calledAt }: Mark, row: number): s
   return row < markAt ? `Is dark; it moves in ${place}, for ${call}.` : `Waits where it belongs in ${call}.`;
 }
 
-const POLICY_WORDS = { late: "right before it is called", early: "as soon as it is dark", live: "in view" } as const;
-const SAID_WORDS = { light: "said of this light", cue: "said of its cue", list: "the list's policy" } as const;
+const SAID_WORDS = { light: "said of this light", cue: "said of its cue", list: "said of the list" } as const;
 
 function reasonWords({ said, by }: MarkReason): string {
   return `${"at" in by ? `in ${by.at}` : POLICY_WORDS[by.policy]}, ${SAID_WORDS[said]}`;

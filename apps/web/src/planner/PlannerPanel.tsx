@@ -7,6 +7,8 @@ import {
   type PlannedMark,
   type WeighedPlace,
   PLAN_WEIGHTS,
+  POLICIES,
+  POLICY_WORDS,
   WEIGHT_WORDS,
   count,
   findRow,
@@ -27,7 +29,6 @@ import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { KNOWN_WORDS } from "./knownWords.ts";
 import { travelWords } from "./MarkColumn.tsx";
 import { type ListPlan, useListPlan, usePlanning, useProposal } from "./usePlan.ts";
-import { POLICIES } from "./grid.ts";
 
 const PlannerCharts = lazyPart(async () => (await import("./PlannerCharts.tsx")).PlannerCharts);
 
@@ -136,7 +137,7 @@ function CueMarks({ list, row, channel }: { list: ListSheet; row: number; channe
     <div className="flex flex-col gap-1.5">
       <div className="flex items-center gap-2">
         <label htmlFor="mark-policy" className="w-14 shrink-0 text-quiet">
-          policy
+          prepared
         </label>
         <select
           id="mark-policy"
@@ -146,14 +147,16 @@ function CueMarks({ list, row, channel }: { list: ListSheet; row: number; channe
         >
           <option value="">as the list has it</option>
           {POLICIES.map((each) => (
-            <option key={each}>{each}</option>
+            <option key={each} value={each}>
+              {POLICY_WORDS[each]}
+            </option>
           ))}
         </select>
         {scene && scene.last > scene.first && (
           <button
             type="button"
             className="btn btn-xs h-8 border-neutral px-1.5 font-normal"
-            title={`All cues of ${scene.scene} have the policy of this one then`}
+            title={`All cues of ${scene.scene} are prepared as this one is then`}
             onClick={() => set({ policy: cue.mark?.policy }, scene)}
           >
             for {scene.scene}
@@ -174,10 +177,10 @@ function CueMarks({ list, row, channel }: { list: ListSheet; row: number; channe
         <button
           type="button"
           className="btn btn-xs self-start border-neutral px-1.5 font-normal"
-          title="What is said of this light alone goes; the policy counts again"
+          title="What is said of this light alone goes; what the cue or the list says counts again"
           onClick={() => set({ channels: Object.keys(others).length > 0 ? others : undefined })}
         >
-          {"live" in own ? "Not live any more" : "As the policy has it"}
+          {"view" in own ? "Not in view any more" : "As the cue or the list has it"}
         </button>
       )}
     </div>
@@ -211,7 +214,7 @@ function Places({ list, own, weights }: { list: ListSheet; own: MarkProposal; we
           className="btn btn-sm justify-start border-neutral px-2 font-normal"
           onClick={() => consider([placeMark(list, mark, null)])}
         >
-          live: it moves in view
+          it moves in view
         </button>
       )}
     </div>

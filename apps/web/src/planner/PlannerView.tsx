@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type MarkPlan, count, findRow, litRows } from "@zm/core";
+import { type MarkPlan, type MarkPolicy, POLICIES, POLICY_WORDS, count, findRow, litRows } from "@zm/core";
 import { memo, useEffect, useEffectEvent, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { PicturesDrawer } from "../score/PicturesDrawer.tsx";
@@ -9,7 +9,7 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { seconds, tenths } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { SpineRow } from "../spine/Spine.tsx";
-import { COLUMN, POLICIES, ROW } from "./grid.ts";
+import { COLUMN, ROW } from "./grid.ts";
 import { KNOWN_BRIEFLY } from "./knownWords.ts";
 import { MarkColumn } from "./MarkColumn.tsx";
 import { type ListPlan, useListPlan, usePlanning, useProposal } from "./usePlan.ts";
@@ -138,21 +138,21 @@ export function PlannerView() {
 function Summary({ plan: { list, marks }, proposal }: { plan: ListPlan; proposal: MarkPlan | null }) {
   const makeEdits = useMakeEdits();
   const all = usePlanning((planning) => planning.all);
-  const policy = list.list.marks?.policy ?? "late";
+  const policy = list.list.marks?.policy ?? "before";
   const late = marks.filter(({ report }) => report === "mark-late").length;
   const lit = marks.filter(({ report }) => report === "mark-lit").length;
   const unknown = marks.filter(({ mark, known }) => mark.markAt !== null && known === null).length;
-  const set = (wanted: (typeof POLICIES)[number]): void => {
+  const set = (wanted: MarkPolicy): void => {
     const { cues: _cues, ...head } = list.list;
     void makeEdits([{ op: "setList", list: { ...head, marks: { ...head.marks, policy: wanted } } }]);
   };
   return (
     <div className="sticky z-10 flex h-8 items-center gap-3 pl-3.5 text-[13px]" style={{ left: SPINE }}>
-      <span className="text-quiet">policy</span>
-      <span role="group" aria-label="Policy of the list" className="flex gap-1">
+      <span className="text-quiet">prepared</span>
+      <span role="group" aria-label="When lights are prepared" className="flex gap-1">
         {POLICIES.map((each) => (
-          <Toggle key={each} pressed={policy === each} title={POLICY_WORDS[each]} onClick={() => set(each)}>
-            {each}
+          <Toggle key={each} pressed={policy === each} title={POLICY_TITLES[each]} onClick={() => set(each)}>
+            {POLICY_WORDS[each]}
           </Toggle>
         ))}
       </span>
@@ -172,10 +172,10 @@ function Summary({ plan: { list, marks }, proposal }: { plan: ListPlan; proposal
   );
 }
 
-const POLICY_WORDS = {
-  late: "Lights are prepared in the cue right before they are called",
-  early: "Lights are prepared as soon as they are dark",
-  live: "Lights move in view as they come up",
+const POLICY_TITLES = {
+  before: "Lights are prepared in the cue just before they are called",
+  dark: "Lights are prepared as soon as they are dark",
+  view: "Lights move in view as they come up",
 } as const;
 
 /** How long a time bar can be, pixels; long times are pressed together. */

@@ -111,7 +111,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
       onPointerDown={(event) => (event.shiftKey ? extendToCue(cue.number) : chooseCue(cue.number))}
     >
       {cue.block && <span aria-hidden className="pointer-events-none absolute -top-[3px] right-0 left-0 h-[4px] border-y border-primary" />}
-      {cue.assert && <span aria-hidden className="absolute top-1 bottom-1 left-1 w-[4px] border-x border-primary" />}
+      {cue.restate && <span aria-hidden className="absolute top-1 bottom-1 left-1 w-[4px] border-x border-primary" />}
       <span
         role="rowheader"
         className={`figures relative flex w-[58px] shrink-0 items-center justify-end gap-1 pr-2 text-right ${chosen ? "font-bold" : ""} ${onStage ? "text-primary" : ""}`}

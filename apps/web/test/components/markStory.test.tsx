@@ -15,7 +15,7 @@ const follows = (after: number): object => ({ trigger: { type: "follow", from: "
 const show = (mark: object | undefined, wait = 3): Show =>
   readShow({
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title: "A turn",
     fixtureTypes: [
       {
@@ -73,12 +73,12 @@ test("in the first cue of its dark it says where it will move", () => {
   expect(told(show(undefined), "2")?.textContent).toContain("Is dark; it moves in 3 Moment 3, for 4 Moment 4.");
 });
 test("in the cue that calls it, it says where it was prepared", () => {
-  expect(told(show({ policy: "early" }), "4")?.textContent).toContain("Was prepared in 2 Moment 2.");
+  expect(told(show({ policy: "dark" }), "4")?.textContent).toContain("Was prepared in 2 Moment 2.");
   expect(facts()["why there"]).toBe("as soon as it is dark, said of its cue");
 });
 
 test("a light that moves in view says so and needs no time in the dark; one that was lit all along says nothing", () => {
-  expect(told(show({ policy: "live" }), "3")?.textContent).toContain("Moves in view as it comes up in 4 Moment 4.");
+  expect(told(show({ policy: "view" }), "3")?.textContent).toContain("Moves in view as it comes up in 4 Moment 4.");
   expect(Object.keys(facts())).toEqual(["dark in", "why there"]);
 });
 test("where a light stays lit there is nothing to tell", () => {

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
+import { upgradedNames } from "../show/upgrade.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { EDIT_KINDS } from "./kinds/registry.ts";
 import type { Plan } from "./plan/plan.ts";
@@ -41,6 +42,15 @@ export function planEdit(sheet: ShowSheet, edit: Edit): Plan {
   return EDIT_KINDS[edit.op].plan(sheet, edit);
 }
 
+/** An edit that reads as it is, or with the names that edits had before; else what is wrong with it as it is. */
+function parseEdit(raw: unknown): ReturnType<typeof editSchema.safeParse> {
+  const parsed = editSchema.safeParse(raw);
+  // Steps carry parts of the document, which their schema does not look into.
+  if (parsed.success && parsed.data.op !== "steps") return parsed;
+  const upgraded = editSchema.safeParse(upgradedNames(raw));
+  return upgraded.success ? upgraded : parsed;
+}
+
 /**
  * Reads edits from plain data, one or an array. Throws ShowError naming the edit and the field that is wrong.
  * The message counts edits from 1. What depends on the show, such as whether a cue exists, is checked when it is planned.
@@ -49,11 +59,11 @@ export function readEdits(raw: unknown): Edit[] {
   const all = Array.isArray(raw) ? raw : [raw];
   return all.map((one: unknown, index) => {
     const place = all.length > 1 ? `Edit ${index + 1}` : "The edit";
+    const parsed = parseEdit(one);
+    if (parsed.success) return parsed.data;
     const op = typeof one === "object" && one !== null && "op" in one ? one.op : undefined;
     if (typeof op === "string" && !EDIT_OPS.includes(op))
       throw new ShowError(`${place}: there is no edit "${op}"; the edits are ${EDIT_OPS.join(", ")}`);
-    const parsed = editSchema.safeParse(one);
-    if (parsed.success) return parsed.data;
     throw new ShowError(faultsOf(parsed.error, one).map((fault) => `${place}: ${fault.replace("the document: ", "")}`));
   });
 }

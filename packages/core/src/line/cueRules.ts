@@ -8,13 +8,13 @@ import { word } from "./tokens.ts";
  * One method for each rule of the grammar; `docs/line.md` shows them by example.
  */
 export class CueRules extends BookRules {
-  /** `block #21`, `unassert #3..8`; `block #21 for 1..6 pan` writes the moves of those lights and sets no flag. */
+  /** `block #21`, `unrestate #3..8`; `block #21 for 1..6 pan` writes the moves of those lights and sets no flag. */
   protected readonly flag = this.RULE("flag", (): Sentence => {
-    const what = this.OR<"block" | "unblock" | "assert" | "unassert">([
+    const what = this.OR<"block" | "unblock" | "restate" | "unrestate">([
       { ALT: () => (this.CONSUME(word.Block), "block") },
       { ALT: () => (this.CONSUME(word.Unblock), "unblock") },
-      { ALT: () => (this.CONSUME(word.Assert), "assert") },
-      { ALT: () => (this.CONSUME(word.Unassert), "unassert") },
+      { ALT: () => (this.CONSUME(word.Restate), "restate") },
+      { ALT: () => (this.CONSUME(word.Unrestate), "unrestate") },
     ]);
     this.CONSUME(word.Hash);
     const cues = this.SUBRULE(this.cueRange);

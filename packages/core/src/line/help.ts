@@ -164,7 +164,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(
         ["hold sea", "resume sea", "catch main", "release sea in 4"],
         "lets a list stand, go on, wait for a Go; lets it go",
-        "pause stop assert follow",
+        "pause stop follow",
       ),
       entry(
         ["rate sea 1.5", "master sea 60 in 3", "fader sea 40", "tempo slow 96"],
@@ -300,8 +300,8 @@ export const LINE_HELP: readonly LineChapter[] = [
         "merge join multipart name",
       ),
       entry(
-        ["block #22", "unblock #22", "assert #22", "unassert #22"],
-        "walls and assertion; no look changes",
+        ["block #22", "unblock #22", "restate #22", "unrestate #22"],
+        "a wall: nothing tracks in; restate: all that it shows runs again, so that it holds after a jump. No look changes",
         "wall stop tracking blackout",
       ),
       entry(["block #22 for 21..32", "block #22 for 21..32 colour"], "what tracks in is written for these lights; no block is set"),

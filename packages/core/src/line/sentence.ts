@@ -69,7 +69,7 @@ export type Sentence =
   | { kind: "last"; cues: Range | undefined; seconds: number }
   // `walled`: the cue behind it is blocked first, so that nothing inserted leaks on.
   | { kind: "insert"; cue: string; label?: string; walled: boolean }
-  | { kind: "flag"; what: "block" | "unblock" | "assert" | "unassert"; cues: Range }
+  | { kind: "flag"; what: "block" | "unblock" | "restate" | "unrestate"; cues: Range }
   // Only the moves of these lights are written; the cue gets no flag.
   | { kind: "blockLights"; cues: Range; lights: Lights; attribute?: Named }
   | {

@@ -68,20 +68,20 @@ export function markedKeys(list: ListSheet, { ordinals, calledAt, fade }: Mark):
 
 /**
  * Where the mark of a call is made: what the cue says for this light, else for all its lights, else the list's policy, else
- * late. A named cue in which the light is not dark gives none.
+ * just before. A named cue in which the light is not dark gives none.
  */
 function placeOf(list: ListSheet, { channel, row, window }: Call): Pick<Mark, "markAt" | "strayCue"> {
-  const live = { markAt: null, strayCue: null };
-  if (!window) return live;
+  const inView = { markAt: null, strayCue: null };
+  if (!window) return inView;
   const settings = list.cues[row]?.mark;
   const own = settings?.channels?.[channel];
-  if (own && "live" in own) return live;
+  if (own && "view" in own) return inView;
   const named = own?.at ?? settings?.at;
   if (named !== undefined) {
     const at = findRow(list, named);
     return at >= window.first && at <= window.last ? { markAt: at, strayCue: null } : { markAt: null, strayCue: named };
   }
-  const policy = settings?.policy ?? list.list.marks?.policy ?? "late";
-  if (policy === "live") return live;
-  return { markAt: policy === "early" ? window.first : window.last, strayCue: null };
+  const policy = settings?.policy ?? list.list.marks?.policy ?? "before";
+  if (policy === "view") return inView;
+  return { markAt: policy === "dark" ? window.first : window.last, strayCue: null };
 }

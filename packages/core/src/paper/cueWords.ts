@@ -35,7 +35,7 @@ export function partsWords({ parts }: Cue): string {
 export function cueMarks(cue: Cue): string[] {
   return [
     cue.block ? "wall" : "",
-    cue.assert ? "restates" : "",
+    cue.restate ? "restates" : "",
     cue.carries === "cueOnly" ? "this cue only" : "",
     cue.carries === "isolated" ? "isolated" : "",
   ].filter(Boolean);

@@ -162,7 +162,7 @@ export function arrival({ needed, delay, fade }: Pick<Mark, "needed" | "delay" |
 /** True for a light that the cue itself says moves live. */
 function isLiveByChoice(list: ListSheet, { calledAt, channel, markAt, strayCue }: Mark): boolean {
   const own = at(list.cues, calledAt).mark?.channels?.[channel];
-  return own === undefined ? markAt === null && strayCue === null : "live" in own;
+  return own === undefined ? markAt === null && strayCue === null : "view" in own;
 }
 
 /** The edits that make cues say where their lights are prepared. */
@@ -181,7 +181,7 @@ function editsFor(list: ListSheet, moved: readonly MarkProposal[]): EditInput[] 
  */
 export function placeMark(list: ListSheet, { calledAt, channel }: Pick<Mark, "calledAt" | "channel">, row: number | null): EditInput {
   const cue = cueAt(list, calledAt);
-  const own = row === null ? { live: true as const } : { at: cueAt(list, row).number };
+  const own = row === null ? { view: true as const } : { at: cueAt(list, row).number };
   return {
     op: "setCue",
     list: list.id,

@@ -12,7 +12,7 @@ import { placeMark } from "./proposals.ts";
 
 /** One way out: what it is, what it costs in words, and the edits that take it. */
 export interface WayOut {
-  readonly kind: "earlier" | "later" | "live" | "other";
+  readonly kind: "earlier" | "later" | "view" | "other";
   readonly words: string;
   readonly edits: readonly EditInput[];
 }
@@ -63,7 +63,7 @@ export function waysOut(list: ListSheet, types: ReadonlyMap<number, string>, mar
     }
   }
   if (mark.markAt !== null || mark.strayCue !== null)
-    ways.push({ kind: "live", words: `Let light ${channel} move in view`, edits: [placeMark(list, mark, null)] });
+    ways.push({ kind: "view", words: `Let light ${channel} move in view`, edits: [placeMark(list, mark, null)] });
   return [...ways, ...others(list, types, mark)];
 }
 

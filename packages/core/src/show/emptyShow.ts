@@ -8,7 +8,7 @@ import type { Show } from "./schema.ts";
 export function emptyShow(title: string): Show {
   return {
     format: "zealous-mark/show",
-    version: 1,
+    version: 2,
     title,
     fixtureTypes: [],
     channels: [],

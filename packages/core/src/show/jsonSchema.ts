@@ -19,7 +19,7 @@ export function showJsonSchema(): object {
       if (zodSchema === documentParts.cueNumber) Object.assign(jsonSchema, { type: "string", pattern: CUE_NUMBER_PATTERN });
     },
   });
-  return { ...schema, $id: "https://zealous-mark.invalid/show/1", title: "Zealous Mark show document, version 1" };
+  return { ...schema, $id: "https://zealous-mark.invalid/show/2", title: "Zealous Mark show document, version 2" };
 }
 
 /** Moves are checked by hand in the core, so what the schema says of them is written here: by channel number, then by attribute. */

@@ -6,6 +6,7 @@ import { readJson } from "./readJson.ts";
 import { checkRange, readMoves } from "./readMoves.ts";
 import { type Rig, attributeAt, rigOf } from "./rig.ts";
 import { isRelease, moveTiming } from "./move.ts";
+import { upgradedDocument } from "./upgrade.ts";
 import { type Cue, type CueList, type HeldLook, type Palette, type Show, showSchema } from "./schema.ts";
 
 /**
@@ -20,11 +21,12 @@ export function parseShow(text: string): Show {
 /**
  * As `parseShow`, for a document that is already plain data.
  * For data that is already parsed, such as rows of a database or a test's literal.
- * What comes back is a clean copy in the one order of fields; the input is not changed.
+ * What comes back is a clean copy in the one order of fields and of the newest version; the input is not changed.
  */
 export function readShow(raw: unknown): Show {
-  const parsed = showSchema.safeParse(raw);
-  if (!parsed.success) throw new ShowError(faultsOf(parsed.error, raw));
+  const document = upgradedDocument(raw);
+  const parsed = showSchema.safeParse(document);
+  if (!parsed.success) throw new ShowError(faultsOf(parsed.error, document));
   const faults: string[] = [];
   const show = parsed.data;
   checkRig(show, faults);

@@ -198,10 +198,10 @@ export const triggerSchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("follow"), from: z.enum(["go", "complete"]), after: seconds }),
 ]);
 
-/** Where one light is marked for this cue: in a named cue before it, or not at all (`live`). */
-const channelMark = z.union([z.strictObject({ at: cueNumber }), z.strictObject({ live: z.literal(true) })]);
-/** When lights are marked: as late as possible, as early as possible, or live, which is not at all. */
-const policy = z.enum(["late", "early", "live"]);
+/** Where one light is marked for this cue: in a named cue before it, or not at all (`view`: it moves in view). */
+const channelMark = z.union([z.strictObject({ at: cueNumber }), z.strictObject({ view: z.literal(true) })]);
+/** When lights are marked: just before they are called, as soon as they are dark, or not at all: then they move in view. */
+const policy = z.enum(["before", "dark", "view"]);
 /**
  * What a cue says of how its lights are marked: when (`policy`, or `at` a cue), how fast, and what single lights do otherwise. Seconds
  * (SEMANTICS section 5).
@@ -254,7 +254,7 @@ export const cueFields = {
   note: text.max(5000).optional(),
   scene: text.max(60).optional(),
   block: z.boolean().optional(),
-  assert: z.boolean().optional(),
+  restate: z.boolean().optional(),
   carries: z.enum(["track", "cueOnly", "isolated"]).optional(),
   trigger: triggerSchema.optional(),
   mark: markSchema.optional(),
@@ -350,7 +350,7 @@ const newCue = z.strictObject({ times: partTimes });
  */
 export const showSchema = z.strictObject({
   format: z.literal("zealous-mark/show", "is not zealous-mark/show; this is not a show document"),
-  version: z.literal(1, "is not a version that can be read; this program reads version 1"),
+  version: z.literal(2, "is not a version that can be read; this program reads versions 1 and 2"),
   title,
   fixtureTypes: z.array(fixtureType).default(() => []),
   channels: z.array(channel).default(() => []),

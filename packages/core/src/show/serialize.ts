@@ -17,7 +17,7 @@ const CUE_ORDER = [
   "note",
   "scene",
   "block",
-  "assert",
+  "restate",
   "carries",
   "trigger",
   "mark",

@@ -14,7 +14,7 @@ import { isWall, tracksOn } from "../sheet/tracking.ts";
  * Why a key is in a transition (SEMANTICS section 3).
  * The weightiest counts: a key with a move of its own is explicit, whatever else holds.
  */
-export type Cause = "explicit" | "implied" | "asserted";
+export type Cause = "explicit" | "implied" | "restated";
 
 /**
  * One key of a transition: where it runs from and to, and when, in seconds from the cue's Go.
@@ -61,12 +61,12 @@ export interface Transition {
 export type LookBefore = (key: Key) => number;
 
 /**
- * True for a row whose transition can hold keys that it does not move: at a wall, behind a cue that keeps its moves, and where it asserts.
+ * True for a row whose transition can hold keys that it does not move: at a wall, behind a cue that keeps its moves, and where it restates.
  * For all other rows it is enough to look at the moves that they store.
  */
 export function isWide(list: ListSheet, row: number): boolean {
   const behind = row > 0 && !tracksOn(list, row - 1);
-  return behind || isWall(list, row) || cueAt(list, row).assert === true;
+  return behind || isWall(list, row) || cueAt(list, row).restate === true;
 }
 
 /**
@@ -136,7 +136,7 @@ export function transitionFrom(list: ListSheet, row: number, before: LookBefore,
   for (const key of list.keys.all) {
     const from = before(key);
     const to = target(key);
-    const cause = sameValue(from, to) ? (cue.assert && !Number.isNaN(to) ? "asserted" : undefined) : "implied";
+    const cause = sameValue(from, to) ? (cue.restate && !Number.isNaN(to) ? "restated" : undefined) : "implied";
     if (!cause || shown.origins[key.ordinal] === row || isMarked(key)) continue;
     add(key, to, cause, first, undefined);
   }

@@ -65,8 +65,8 @@ export function fitEdit(show: Show, edit: EditInput, pick: number): EditInput {
     case "setCue":
     case "block":
     case "unblock":
-    case "assert":
-    case "unassert":
+    case "restate":
+    case "unrestate":
       return { ...edit, ...ordered(edit.from, edit.to) };
     default:
       return fitEntry(show, edit);

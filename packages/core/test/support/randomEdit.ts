@@ -122,9 +122,9 @@ const blindWork = fc.oneof(
     dropMissing: fc.constant(true),
   }),
 );
-/** Walls and assertion over a range. */
+/** Walls and restating over a range. */
 export const flagArbitrary = fc
-  .tuple(fc.constantFrom("block" as const, "unblock" as const, "assert" as const, "unassert" as const), range)
+  .tuple(fc.constantFrom("block" as const, "unblock" as const, "restate" as const, "unrestate" as const), range)
   .map(([op, { from, to }]) => ({ op, from, to }));
 /** A part of a cue given to a new one behind it; the numbers leave room for some. */
 export const splitArbitrary = fc.record({
@@ -213,7 +213,7 @@ export const entryArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
     type: { id: "lamp", name: "Lamp", attributes: [{ id: "intensity", family: "intensity" as const, min: 0, max: 60, home: 0 }] },
   }),
   fixed({ op: "removeType" as const, type: "lamp" }),
-  fixed({ op: "setList" as const, list: { id: "main", label: "Main", marks: { policy: "early" as const, fade: 2 } } }),
+  fixed({ op: "setList" as const, list: { id: "main", label: "Main", marks: { policy: "dark" as const, fade: 2 } } }),
   fixed({ op: "setList" as const, list: { id: "new", label: "New", cues: [{ number: "3" }] } }),
   fixed({ op: "removeList" as const, list: "sea" }),
 );

@@ -106,11 +106,11 @@ const number = fc.constantFrom(...NUMBERS);
 /** Settings of a cue's marks, of which some name cues that are not there or lie outside the dark window. */
 export const markArbitrary = fc.record(
   {
-    policy: fc.constantFrom("late" as const, "early" as const, "live" as const),
+    policy: fc.constantFrom("before" as const, "dark" as const, "view" as const),
     at: number,
     fade: seconds,
     delay: seconds,
-    channels: fc.record({ "1": fc.oneof(fc.record({ at: number }), fc.constant({ live: true as const })) }),
+    channels: fc.record({ "1": fc.oneof(fc.record({ at: number }), fc.constant({ view: true as const })) }),
   },
   { requiredKeys: [] },
 );
@@ -123,7 +123,7 @@ const cueBody = fc.record(
   {
     label: fc.string({ maxLength: 8 }),
     block: fc.boolean(),
-    assert: fc.boolean(),
+    restate: fc.boolean(),
     carries: fc.constantFrom("track" as const, "track" as const, "track" as const, "cueOnly" as const, "isolated" as const),
     trigger,
     mark: markArbitrary,
@@ -136,7 +136,7 @@ const cueBody = fc.record(
 
 /** Shows with a small rig and twelve cues or more of every kind: walls, cue only, isolated, parts, follows, palettes with gaps, releases. */
 export const showArbitrary: fc.Arbitrary<Show> = fc.subarray(NUMBERS, { minLength: 12 }).chain((numbers) =>
-  fc.tuple(fc.tuple(...numbers.map(() => cueBody)), fc.constantFrom("late", "early", "live", undefined)).map(([bodies, policy]) => {
+  fc.tuple(fc.tuple(...numbers.map(() => cueBody)), fc.constantFrom("before", "dark", "view", undefined)).map(([bodies, policy]) => {
     const cues: Cue[] = bodies.map(({ first, second, ...head }, index) => ({
       number: numbers[index] ?? "1",
       ...head,
@@ -144,7 +144,7 @@ export const showArbitrary: fc.Arbitrary<Show> = fc.subarray(NUMBERS, { minLengt
     }));
     return readShow({
       format: "zealous-mark/show",
-      version: 1,
+      version: 2,
       title: "Random",
       fixtureTypes: [...fixtureTypes, spare],
       channels,

@@ -57,7 +57,7 @@ export const showArbitrary = (cue: fc.Arbitrary<object>): fc.Arbitrary<ShowSheet
     const heldLooks = [
       { id: "warm", label: "Warm", levels, fade: SHORTEST, values: { 1: { intensity: 30, pan: 20 }, 5: { intensity: 80 } } },
     ];
-    const own = lists.map((each, index) => ({ id: `l${index}`, label: "", marks: { policy: "live" }, releaseTime: 2, ...each }));
+    const own = lists.map((each, index) => ({ id: `l${index}`, label: "", marks: { policy: "view" }, releaseTime: 2, ...each }));
     return sheetOf(readShow({ ...smallShow([]).show, heldLooks, lists: own }));
   });
 };

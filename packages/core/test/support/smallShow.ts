@@ -1,12 +1,12 @@
 import { type ListSheet, type ShowSheet, listOf, readShow, sheetOf } from "../../src/index.ts";
 
 /** A show over a rig of one mover (1) and one lamp (5), for cases written out by hand. */
-export function smallShow(cues: readonly object[], marks: object = { policy: "late" }, fields: object = {}): ShowSheet {
+export function smallShow(cues: readonly object[], marks: object = { policy: "before" }, fields: object = {}): ShowSheet {
   const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
   return sheetOf(
     readShow({
       format: "zealous-mark/show",
-      version: 1,
+      version: 2,
       title: "Small",
       fixtureTypes: [
         {

@@ -19,7 +19,7 @@ import { namesWords, rangeWords, whoseWords } from "./kindWords.ts";
 const flagSchema = <Op extends string>(op: Op) => z.strictObject({ op: z.literal(op), list, ...range });
 
 /** The step that sets or clears a flag; none where it is like that already. */
-function flagStep(list: ListSheet, cue: Cue, flag: "block" | "assert", on: boolean): Step[] {
+function flagStep(list: ListSheet, cue: Cue, flag: "block" | "restate", on: boolean): Step[] {
   if ((cue[flag] === true) === on) return [];
   const { [flag]: _was, ...rest } = headOf(cue);
   return [headStep(list, cue, on ? { ...rest, [flag]: true } : rest)];
@@ -106,18 +106,18 @@ export const block = defineEdit(blockSchema, {
  */
 export const unblock = defineEdit(flagSchema("unblock"), flagParts(unblockSteps, "unblocked"));
 /**
- * Making cues assert: what they show is said again when they are fired (SEMANTICS section 4).
+ * Making cues restate: what they show is said again when they are fired (SEMANTICS section 4).
  * Times change, looks do not: set keys take part in the cue's transition again.
  */
-export const assert = defineEdit(
-  flagSchema("assert"),
-  flagParts((list, row) => flagStep(list, cueAt(list, row), "assert", true), "asserted"),
+export const restate = defineEdit(
+  flagSchema("restate"),
+  flagParts((list, row) => flagStep(list, cueAt(list, row), "restate", true), "restated"),
 );
 /**
- * Taking assertion from cues.
+ * Taking that from cues: they restate no more.
  * Looks stay; keys that nothing moves are out of the transition of these cues again.
  */
-export const unassert = defineEdit(
-  flagSchema("unassert"),
-  flagParts((list, row) => flagStep(list, cueAt(list, row), "assert", false), "not asserted any more"),
+export const unrestate = defineEdit(
+  flagSchema("unrestate"),
+  flagParts((list, row) => flagStep(list, cueAt(list, row), "restate", false), "not restated any more"),
 );

@@ -19,7 +19,7 @@ import { split } from "./split.ts";
 import { assignPart } from "./assignPart.ts";
 import { removeChannel, setChannel } from "./channels.ts";
 import { removeType, setType } from "./fixtureTypes.ts";
-import { assert, block, unassert, unblock } from "./flags.ts";
+import { block, restate, unblock, unrestate } from "./flags.ts";
 import { removeGroup, setGroup } from "./groups.ts";
 import { removeList, setList } from "./lists.ts";
 import { removeHeldLook, setHeldLook } from "./heldLooks.ts";
@@ -59,8 +59,8 @@ export const EDIT_KINDS = {
   assignPart,
   block,
   unblock,
-  assert,
-  unassert,
+  restate,
+  unrestate,
   setShow,
   setScript,
   setLines,
