@@ -76,21 +76,21 @@ test("from an empty show to a run by keyboard alone: rig, palettes, a pace, ten 
     await enterLine(page, "@washes = spread");
     await enterLine(page, 'record #1 "Preset" up 4 down 6 delay 1', /^Adds cue 1: 18 values of 12 lights\. Enter records it/);
     await enterLine(page, "@front = out");
-    await enterLine(page, 'record next "House out" up 3', /^Adds cue 2 behind 1: 6 values of 6 lights/);
+    await enterLine(page, 'record new "House out" up 3', /^Adds cue 2 behind 1: 6 values of 6 lights/);
     await enterLine(page, "@washes = 40~80");
     await enterLine(page, "@washes = night");
-    await enterLine(page, 'record next "Night" up 5 delay 0.5 down 2');
+    await enterLine(page, 'record new "Night" up 5 delay 0.5 down 2');
     for (const [level, label] of [
       ["20~60", "Dawn"],
       ["70", "Day"],
       ["out", "Noon out"],
     ]) {
       await enterLine(page, `@front = ${level}`);
-      await enterLine(page, `record next "${label}" up 2`);
+      await enterLine(page, `record new "${label}" up 2`);
     }
     await enterLine(page, "@washes pan = 60~-60");
     await enterLine(page, "@washes pace slow-sweep");
-    await enterLine(page, 'record next "The sweep" up 1 down 8', /^Adds cue 7 behind 6: 12 values of 6 lights/);
+    await enterLine(page, 'record new "The sweep" up 1 down 8', /^Adds cue 7 behind 6: 12 values of 6 lights/);
     for (const level of ["10", "45~5"]) {
       await enterLine(page, `1..6 / 2 = ${level}`);
       await keyboard.press("Escape");
@@ -98,7 +98,7 @@ test("from an empty show to a run by keyboard alone: rig, palettes, a pace, ten 
       await expect(page.getByText(/^Recorded as cue \d+: 3 values/).last()).toBeVisible();
     }
     await enterLine(page, "1..6, 11..16 = out");
-    await enterLine(page, 'record next "Blackout" up 0');
+    await enterLine(page, 'record new "Blackout" up 0');
     await enterLine(page, "block #10", /no cue looks different/);
 
     const { lists } = await documentOf(request, show);
@@ -177,8 +177,8 @@ test("the line completes words and names, brings back what was typed, and the he
   await expect(line).toHaveValue("update at source");
   await keyboard.press("Escape");
   await keyboard.press("?");
-  await keyboard.type("record next");
-  await expect(page.getByRole("dialog").getByRole("option", { selected: true })).toContainText("record next");
+  await keyboard.type("record new");
+  await expect(page.getByRole("dialog").getByRole("option", { selected: true })).toContainText("record new");
   await keyboard.press("Enter");
-  await expect(line).toHaveValue("record next");
+  await expect(line).toHaveValue("record new");
 });

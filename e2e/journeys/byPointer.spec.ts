@@ -150,8 +150,8 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
     await stage.getByRole("button", { name: "Front", exact: true }).click();
     for (const [index, operation] of ["Full", "Half", "Out", "+5", "Full", "−5", "Half", "+5"].entries()) {
       await stage.getByRole("button", { name: operation, exact: true }).click();
-      await expect(button(`Record next: ${index + 2}`)).toBeEnabled();
-      await button(`Record next: ${index + 2}`).click();
+      await expect(button(`Record ${index + 2}`)).toBeEnabled();
+      await button(`Record ${index + 2}`).click();
       await expect(page.getByRole("banner").getByRole("status")).toHaveText(`Live, cue ${index + 2}, the last`);
     }
     await stage.getByRole("button", { name: "Wash", exact: true }).click();

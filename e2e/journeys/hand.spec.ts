@@ -11,7 +11,7 @@ test("what is in hand is one for all windows, and a record taken back leaves it 
   const before = await documentOf(request, show);
   await enterLine(page, "@cabin + 15");
   await expect(other.getByRole("region", { name: "In hand" })).toContainText("8 values of 8 lights, none recorded");
-  await other.getByRole("button", { name: "Record next: 8.5" }).click();
+  await other.getByRole("button", { name: "Record 8.5" }).click();
   await expect(page.getByRole("region", { name: "In hand" })).toContainText("all recorded");
   await expect(page.getByRole("banner").getByRole("status")).toHaveText("Live, cue 8.5");
   const { look } = await onStage(request, show);
@@ -81,7 +81,7 @@ test("the record sheet filters, takes out, keeps to one cue, and warns when the 
   await sheet.getByLabel("Cue number").fill("6");
   await expect(sheet.getByRole("alert")).toBeHidden();
   await sheet.getByRole("button", { name: "Take out" }).click();
-  await sheet.getByRole("button", { name: "Everything after follows" }).click();
+  await sheet.getByRole("button", { name: "Later cues change too" }).click();
   await expect(sentence).toHaveText(
     /^Takes moves out of cue 6: 3 values of 3 lights; cue 6|^Takes moves out of cue 6: 3 values of 3 lights/,
   );

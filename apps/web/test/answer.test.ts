@@ -65,10 +65,10 @@ function said(
 }
 
 test("a record is read back as the sentence of its sheet, with what should be warned of", () => {
-  expect(said("record next").text).toMatch(
+  expect(said("record new").text).toMatch(
     /^Inserts cue 7\.5 between 7 and 8: 5 values of 3 lights; cues 8 to \S+ change on 3 lights; it has no times, so it snaps\. Enter records it$/,
   );
-  expect(said("record next of 1 intensity").text).toMatch(/^Inserts cue 7\.5 between 7 and 8: 1 value of 1 light/);
+  expect(said("record new of 1 intensity").text).toMatch(/^Inserts cue 7\.5 between 7 and 8: 1 value of 1 light/);
   expect(said("record #20 only").text).toMatch(
     /^Changes cue 20: .*The stage stands at cue 7, and the cue before 20 is 19: it will look different from what you see\. Enter records it$/,
   );

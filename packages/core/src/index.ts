@@ -52,7 +52,7 @@ export { type CueIdentities, type CueIdentity, identitiesOf, turnedIdentity } fr
 export { type Impact, type LookChange, impactOf } from "./edit/impact.ts";
 export * from "./edit/impactReport.ts";
 export * from "./edit/step.ts";
-export { stepGroups } from "./edit/apply.ts";
+export { stepGroups, stepGroupsInSteps, stretchesOfCues } from "./edit/apply.ts";
 export { entriesOf, entryId } from "./edit/applyEntry.ts";
 export * from "./fan/fan.ts";
 /** Own times that are asked for lights. */
@@ -95,6 +95,7 @@ export * from "./time/chainClock.ts";
 export * from "./check/check.ts";
 export { mendAll } from "./check/mendAll.ts";
 export { type CheckCache, newCheckCache } from "./check/checkCache.ts";
+export { append } from "./show/append.ts";
 export { capital, count, lightRuns } from "./show/words.ts";
 export { paletteUses } from "./edit/plan/storedMoves.ts";
 export { CODES } from "./check/finding.ts";

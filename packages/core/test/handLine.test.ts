@@ -103,7 +103,7 @@ test("a press names lists, cues and looks that there are", () => {
 
 test.each([
   ["record", { cue: undefined, wish: { from: "hand", changed: true, mode: "merge", scope: "track" } }],
-  ["record next", { cue: "next" }],
+  ["record new", { cue: "new" }],
   [
     'record #12 "Storm breaks" up 3 delay 1 down 5 delay 2',
     { cue: "12", wish: { label: "Storm breaks", times: { up: 3, upDelay: 1, down: 5, downDelay: 2 } } },

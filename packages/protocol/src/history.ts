@@ -26,7 +26,8 @@ export const editEvent = z.object({
   revision: z.number(),
   kind: z.enum(["edit", "undo", "redo"]),
   summary: z.string(),
-  steps: whole<readonly Step[]>(),
+  /** Null for an edit of very many steps: whoever hears of it reads the show anew. */
+  steps: whole<readonly Step[]>().nullable(),
   history: historyState,
 });
 export type EditEvent = z.infer<typeof editEvent>;

@@ -146,7 +146,7 @@ export class Engine {
     worker.on("exit", () => void this.comeBack(began));
     this.watchBeats(() => void worker.terminate());
     return {
-      take: (order) => worker.postMessage(order),
+      take: (order) => worker.postMessage(order, order.do === "edit" ? order.pieces.map(({ buffer }) => buffer) : []),
       end: async () => {
         await worker.terminate();
       },

@@ -1,5 +1,5 @@
 import { NotFoundException } from "@nestjs/common";
-import { ShowError, sheetInSteps, takeInSteps } from "@zm/core";
+import { ShowError, append, sheetInSteps, takeInSteps } from "@zm/core";
 import { join } from "node:path";
 import { createHistogram } from "node:perf_hooks";
 import { setTimeout as wait } from "node:timers/promises";
@@ -10,7 +10,8 @@ import type { DataSource } from "typeorm";
 import { connectDatabase } from "../database/dataSource.ts";
 import { isLost } from "../database/lost.ts";
 import { now } from "../shared/clock.ts";
-import { inSlices } from "../shared/slices.ts";
+import { eachInSlices, inSlices } from "../shared/slices.ts";
+import { stepsIn } from "../shows/stepsIn.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { type StoredRun, readStoredRun } from "../shows/storedRun.ts";
 import type { Answer, EnginePace, EngineSetUp, Order, Refusal, Report } from "./orders.ts";
@@ -120,9 +121,11 @@ export class EngineHost {
   }
 
   /** Takes edits in their order; a large one in slices, between which frames have their turn. */
-  private edited(running: RunningShow, { revision, steps, run }: Extract<Order, { do: "edit" }>): Promise<RunEvent[]> {
+  private edited(running: RunningShow, { revision, steps: own, pieces, run }: Extract<Order, { do: "edit" }>): Promise<RunEvent[]> {
     const turn = (this.editing.get(running.show) ?? Promise.resolve()).then(async () => {
       if (revision <= running.revision) return [];
+      const steps = [...own];
+      await eachInSlices(pieces, (piece) => append(steps, stepsIn(new TextDecoder().decode(piece))), 1);
       const sheet = await inSlices(takeInSteps(running.sheet, steps));
       return running.edit(revision, sheet, steps, run);
     });

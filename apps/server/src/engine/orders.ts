@@ -8,8 +8,14 @@ export type Order = { readonly number: number; readonly show: number } & (
   | { readonly do: "open"; readonly document?: { readonly show: Show; readonly revision: number } }
   | { readonly do: "state" }
   | { readonly do: "press"; readonly press: PressRequest; readonly from: PressedBy }
-  /** An edit of the show, and where it leaves a running list. */
-  | { readonly do: "edit"; readonly revision: number; readonly steps: readonly Step[]; readonly run: RunMove | null }
+  /** An edit of the show, and where it leaves a running list. Very many steps come as the bytes of texts, in pieces, which are handed over without a copy and read in slices. */
+  | {
+      readonly do: "edit";
+      readonly revision: number;
+      readonly steps: readonly Step[];
+      readonly pieces: readonly Uint8Array<ArrayBuffer>[];
+      readonly run: RunMove | null;
+    }
   | { readonly do: "hand"; readonly hand: Hand }
   /** Forgets a show; one that was removed, with what was written down of it. */
   | { readonly do: "release"; readonly removed: boolean }

@@ -52,7 +52,7 @@ export class HandService implements OnModuleDestroy {
   ) {
     this.subscriptions.add(runs.fired.subscribe((show) => this.follow(show, (hand, sheet) => giveWay(hand, sheet, now()))));
     this.subscriptions.add(
-      this.shows.changes.subscribe(({ show, kind, steps, run }) => {
+      this.shows.changes.subscribe(({ event: { show, kind }, steps, run }) => {
         const recorded = kind === "edit" ? (run?.recorded ?? []) : [];
         if (recorded.length > 0)
           this.follow(show, (hand, sheet) => changeHand(hand, { do: "recorded", keys: [...recorded] }, sheet, now()));

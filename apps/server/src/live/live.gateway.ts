@@ -47,9 +47,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   afterInit(): void {
     this.looking = setInterval(() => this.cutSlow(), LOOKING);
     this.looking.unref();
-    this.subscriptions.add(
-      this.shows.changes.subscribe(({ run: _run, ...change }) => this.server.to(room(change.show)).emit("edit", change)),
-    );
+    this.subscriptions.add(this.shows.changes.subscribe(({ event }) => this.server.to(room(event.show)).emit("edit", event)));
     this.subscriptions.add(this.troubles.all.subscribe((troubles) => this.server.emit("troubles", troubles)));
     this.subscriptions.add(this.runs.onStage.subscribe((show) => this.server.emit("stage", show)));
     this.subscriptions.add(this.runs.changes.subscribe((event) => this.server.to(room(event.show)).emit("fired", event)));

@@ -168,8 +168,10 @@ export class RunService implements OnModuleDestroy {
     if (event.fired.length > 0) this.fired.next(event.show);
   }
 
-  private follow({ show, revision, steps, run }: StoredEdit): void {
-    const taken = this.engine.ask({ do: "edit", show, revision, steps, run }).catch(() => undefined);
+  private follow({ event: { show, revision }, steps, pieces, run }: StoredEdit): void {
+    const taken = this.engine
+      .ask({ do: "edit", show, revision, steps: pieces.length > 0 ? [] : steps, pieces, run })
+      .catch(() => undefined);
     this.following.set(show, taken);
   }
 

@@ -3,6 +3,8 @@ import { now } from "./clock.ts";
 
 /** So long a computation holds the event loop before everything else has its turn; milliseconds. */
 const SLICE = 4;
+/** Of many small things so many are done between two looks at the clock. */
+const BETWEEN_LOOKS = 100;
 
 /** The slice that a long computation is in. */
 class Slice {
@@ -28,6 +30,17 @@ export async function inSlices<T>(work: Generator<unknown, T>): Promise<T> {
   for (let step = work.next(); ; step = work.next()) {
     if (step.done) return step.value;
     if (slice.isOver) await slice.next();
+  }
+}
+
+/** Does something with each thing, in slices; of small things so many between two looks at the clock. */
+export async function eachInSlices<T>(things: Iterable<T>, act: (thing: T) => void, betweenLooks = BETWEEN_LOOKS): Promise<void> {
+  const slice = new Slice();
+  let place = 0;
+  for (const thing of things) {
+    act(thing);
+    place += 1;
+    if (place % betweenLooks === 0 && slice.isOver) await slice.next();
   }
 }
 

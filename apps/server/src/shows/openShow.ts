@@ -1,4 +1,5 @@
 import type { History } from "./history.ts";
+import { eachInSlices } from "../shared/slices.ts";
 import { ENTRY_WORDS, type ShowSheet, type Step, addressOf, capital, isCueData } from "@zm/core";
 
 /** A show held in memory while it is worked on. */
@@ -46,18 +47,18 @@ export class TouchedSince {
   /** Edits up to `from` are not known here. */
   constructor(public from: number) {}
 
-  /** An edit has been made. */
-  add(revision: number, steps: readonly Step[]): void {
+  /** An edit is being made; called, and waited for, before it is told. */
+  async add(revision: number, steps: readonly Step[]): Promise<void> {
     if (this.claimed.size + this.worked.size > MOST_PLACES) {
       this.claimed.clear();
       this.worked.clear();
       this.from = revision;
       return;
     }
-    for (const step of steps) {
+    await eachInSlices(steps, (step) => {
       for (const claim of claims(step)) this.claimed.set(claim, revision);
       for (const place of placesWorkedIn(step)) this.worked.set(place, revision);
-    }
+    });
   }
 
   /** The first place at which steps get in the way of an edit behind `base`, which is not before `from`, with the revision of that edit; null where they do not. */

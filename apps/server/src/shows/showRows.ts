@@ -230,7 +230,8 @@ async function insertCues(manager: EntityManager, showId: number, show: Show): P
   return new Map(parts.map(({ id, list_id, number, part }) => [partPlace(list_id, number, part), id]));
 }
 
-const MOVE_COLUMNS = ["part_id", "channel", "attribute", "value", "palette", "released", "fade", "delay", "curve"];
+/** The columns of moves in the order of their cells. */
+export const MOVE_COLUMNS = ["part_id", "channel", "attribute", "value", "palette", "released", "fade", "delay", "curve"];
 
 function* moveCells(show: Show, ids: PartIds): Generator<readonly Cell[]> {
   for (const list of show.lists) {
@@ -245,6 +246,7 @@ function* moveCells(show: Show, ids: PartIds): Generator<readonly Cell[]> {
   }
 }
 
-function cellsOf({ partId, channel, attribute, value, palette, released, fade, delay, curve }: MoveRow): readonly Cell[] {
+/** A row of moves as it is loaded in bulk. */
+export function cellsOf({ partId, channel, attribute, value, palette, released, fade, delay, curve }: MoveRow): readonly Cell[] {
   return [partId, channel, attribute, value, palette, released, fade, delay, curve];
 }

@@ -15,7 +15,7 @@ import {
   type Step,
   applyInSteps,
   describeEdits,
-  invertSteps,
+  invertInSteps,
   readEdits,
   sheetInSteps,
   takeInSteps,
@@ -33,7 +33,7 @@ import { Settings } from "../settings.ts";
 import type { Author } from "../shared/author.ts";
 import { now } from "../shared/clock.ts";
 import { LoadingCache } from "../shared/loadingCache.ts";
-import { inSlices } from "../shared/slices.ts";
+import { inSlices, mapInSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { type OpenShow, TouchedSince, clash } from "./openShow.ts";
 import { insertPieces, readSteps, readStepsOf, stepTexts } from "./storedSteps.ts";
@@ -52,7 +52,11 @@ export interface Alongside {
 type Change = Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[]; sheet: ShowSheet; author: Author };
 
 /** An edit that is stored, and what the run has to do with it. */
-export interface StoredEdit extends EditEvent {
+export interface StoredEdit {
+  readonly event: EditEvent;
+  readonly steps: readonly Step[];
+  /** The bytes of the steps as texts, in pieces, where they are many, for one who takes them away; else empty. */
+  readonly pieces: readonly Uint8Array<ArrayBuffer>[];
   readonly run: RunMove | null;
 }
 
@@ -60,6 +64,8 @@ export interface StoredEdit extends EditEvent {
 const HISTORY_PAGE = 500;
 /** A window that has missed more edits than this opens the show anew, which is quicker. */
 const MOST_MISSED = 500;
+/** An edit of more steps than this is told without them. */
+const MOST_TOLD = 5000;
 /** So many edits since are held against one at a time. */
 const CLASH_PAGE = 50;
 /** So many of the newest requests are known by their names. */
@@ -172,6 +178,11 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   private async editsSince(show: OpenShow, revision: number, last = show.revision): Promise<EditEvent[]> {
+    return (await this.storedSince(show, revision, last)).map(({ row, steps }) => eventOf(show, row, steps));
+  }
+
+  /** The stored edits behind a revision up to a later one, with their steps. */
+  private async storedSince(show: OpenShow, revision: number, last: number): Promise<{ row: EditRow; steps: Step[] }[]> {
     this.watch.expect();
     const rows = await this.watch.bounded(
       this.database.manager.find(EditRow, {
@@ -180,7 +191,7 @@ export class ShowsService implements OnModuleDestroy {
       }),
     );
     const steps = await this.watch.bounded(readSteps(this.database.manager, rows));
-    return rows.map((row, index) => eventOf(show, row, steps[index] ?? []));
+    return rows.map((row, index) => ({ row, steps: steps[index] ?? [] }));
   }
 
   /** The edit that a request came to which has been done before; undefined for one that is new. */
@@ -234,7 +245,7 @@ export class ShowsService implements OnModuleDestroy {
     if (show.doubtful) await this.takeStored(show);
     const row = await this.watch.bounded(this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision }));
     const made = await this.watch.bounded(readStepsOf(this.database.manager, row));
-    const steps = what === "undo" ? invertSteps(made) : made;
+    const steps = what === "undo" ? await inSlices(invertInSteps(made)) : made;
     const move = row.run && { list: row.run.list, before: row.run.before, after: row.run.after };
     const run = what === "undo" ? move && { ...move, before: move.after, after: move.before } : move;
     return this.commit(
@@ -303,12 +314,12 @@ export class ShowsService implements OnModuleDestroy {
     }
     // What was edited before the show was opened here is read, a page at a time.
     for (let from = base; from < touched.from; from += CLASH_PAGE) {
-      const since = await this.editsSince(show, from, Math.min(from + CLASH_PAGE, touched.from));
+      const since = await this.storedSince(show, from, Math.min(from + CLASH_PAGE, touched.from));
       const place = clash(
         steps,
-        since.flatMap((event) => event.steps),
+        since.flatMap((edit) => edit.steps),
       );
-      if (place !== null) throw clashWith(place, since.at(-1));
+      if (place !== null) throw clashWith(place, since.at(-1)?.row);
     }
   }
 
@@ -331,20 +342,27 @@ export class ShowsService implements OnModuleDestroy {
       pieces: texts.pieces.length > 0 ? texts.pieces.length : null,
     };
     await this.store(show, row, { steps, after: sheet.show, pieces: texts.pieces }, alongside);
-    return this.taken(show, row, steps, sheet, author);
+    return this.taken(show, row, { steps, pieces: texts.pieces }, sheet, author);
   }
 
   /** Takes a stored edit into memory and tells everybody; nothing here can fail. */
-  private taken(show: OpenShow, row: EditRow, steps: readonly Step[], sheet: OpenShow["sheet"], author: Author): EditEvent {
+  private async taken(
+    show: OpenShow,
+    row: EditRow,
+    { steps, pieces }: Pick<Written, "steps" | "pieces">,
+    sheet: OpenShow["sheet"],
+    author: Author,
+  ): Promise<EditEvent> {
     const { revision, kind, summary, run, request } = row;
+    await show.touched.add(revision, steps);
+    const bytes = await mapInSlices(pieces, (piece) => new TextEncoder().encode(piece));
     show.sheet = sheet;
     show.revision = revision;
-    show.touched.add(revision, steps);
     if (kind === "edit") show.history.addEdit(revision, summary, author);
     else show.history.move(kind, author.window);
     if (request !== null) keepRequest(show.requests, request, revision);
     const event = eventOf(show, row, steps);
-    this.changes.next({ ...event, run });
+    this.changes.next({ event, steps, pieces: bytes, run });
     return event;
   }
 
@@ -401,11 +419,9 @@ export class ShowsService implements OnModuleDestroy {
     const all = await this.watch.bounded(readSteps(this.database.manager, rows));
     for (const [index, row] of rows.entries()) {
       const steps = all[index] ?? [];
-      this.taken(show, row, steps, await inSlices(takeInSteps(show.sheet, steps)), {
-        window: row.madeBy,
-        gesture: null,
-        request: row.request,
-      });
+      const { pieces } = await stepTexts(steps);
+      const sheet = await inSlices(takeInSteps(show.sheet, steps));
+      await this.taken(show, row, { steps, pieces }, sheet, { window: row.madeBy, gesture: null, request: row.request });
     }
     show.doubtful = false;
   }
@@ -418,15 +434,15 @@ interface Written {
   readonly pieces: readonly string[];
 }
 
-function clashWith(place: string, edit: EditEvent | undefined): ConflictException {
+function clashWith(place: string, edit: Pick<EditEvent, "summary"> | undefined): ConflictException {
   return new ConflictException(
     `${place} has just been changed in another window (${edit?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
   );
 }
 
-/** A stored edit as it is told. */
+/** A stored edit as it is told. Of one with very many steps they are left out: a window reads the show anew, which is quicker for both. */
 function eventOf(show: OpenShow, { revision, kind, summary }: EditRow, steps: readonly Step[]): EditEvent {
-  return { show: show.id, revision, kind, summary, steps, history: show.history.state() };
+  return { show: show.id, revision, kind, summary, steps: steps.length > MOST_TOLD ? null : steps, history: show.history.state() };
 }
 
 /** Keeps the name of a request, and forgets the oldest ones. */

@@ -9,41 +9,46 @@ import {
   cueOrder,
   groupBy,
   isCueData,
-  isOfScript,
-  stepGroups,
+  stepGroupsInSteps,
+  stretchesOfCues,
 } from "@zm/core";
 import type { EntityManager } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
 import { CueRow, MoveRow, PartRow, ShowRow } from "../database/entities.ts";
-import { upsertRows } from "../database/rows.ts";
+import { loadRows, upsertRows } from "../database/rows.ts";
+import { eachInSlices, inSlices } from "../shared/slices.ts";
 import { settleEntries, writeEntries } from "./entryRows.ts";
-import { cueRow, moveRow, partRow } from "./showRows.ts";
+import { MOVE_COLUMNS, cellsOf, cueRow, moveRow, partRow } from "./showRows.ts";
 
 const CHUNK = 500;
+/** So many new moves are loaded in bulk. */
+const MANY = 1000;
+/** So many steps on cues are written before the event loop has a turn. */
+const STRETCH = 4000;
 
 /** Writes what steps leave behind: each touched row once, in an order that keeps every constraint. */
 export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[], before: Show, after: Show): Promise<void> {
-  const touched = touchedEntries(steps);
+  const touched = await touchedEntries(steps);
   if (steps.some((step) => step.at === "show"))
     await manager.update(ShowRow, { id: showId }, { title: after.title, newCue: after.newCue ?? null });
-  if (steps.some(isOfScript)) await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
+  if (steps.some(({ at }) => at === "script" || at === "line"))
+    await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
   await writeEntries(manager, showId, touched, after);
-  for (const group of stepGroups(steps)) {
+  for (const group of await inSlices(stepGroupsInSteps(steps))) {
     const [first] = group.steps;
     if (first?.at === "renumber") await writeNumbers(manager, showId, first);
-    else
-      for (const [listId, own] of groupBy(group.steps.filter(isCueData), ({ list }) => list))
-        await new CueWriter(manager, showId, listId).write(own);
+    else if (first && isCueData(first))
+      for (const stretch of stretchesOfCues(group.steps.filter(isCueData), STRETCH))
+        for (const [listId, own] of groupBy(stretch, ({ list }) => list)) await new CueWriter(manager, showId, listId).write(own);
   }
   await settleEntries(manager, showId, touched, before, after);
 }
 
-function touchedEntries(steps: readonly Step[]): Map<EntryKind, Set<string>> {
+async function touchedEntries(steps: readonly Step[]): Promise<Map<EntryKind, Set<string>>> {
   const touched = new Map<EntryKind, Set<string>>();
-  for (const step of steps) {
-    if (step.at !== "entry") continue;
-    touched.set(step.of, (touched.get(step.of) ?? new Set()).add(step.id));
-  }
+  await eachInSlices(steps, (step) => {
+    if (step.at === "entry") touched.set(step.of, (touched.get(step.of) ?? new Set()).add(step.id));
+  });
   return touched;
 }
 
@@ -139,7 +144,9 @@ class CueWriter {
     }
     for (const chunk of chunksOf(gone, CHUNK))
       await this.manager.query("DELETE FROM moves WHERE (part_id, channel, attribute) IN (?)", [chunk]);
-    await upsertRows(this.manager, MoveRow, rows);
+    const areNew = moves.every(({ before }) => before === undefined);
+    if (areNew && rows.length >= MANY) await loadRows(this.manager, "moves", MOVE_COLUMNS, rows.map(cellsOf));
+    else await upsertRows(this.manager, MoveRow, rows);
   }
 
   private async cueIds(numbers: ReadonlySet<number>): Promise<Map<number, number>> {

@@ -1,9 +1,9 @@
-import { type Step, groupBy, readEdits } from "@zm/core";
+import { type Step, append, groupBy } from "@zm/core";
 import { type EntityManager, In } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
 import { EditPieceRow, EditRow } from "../database/entities.ts";
-import { mapInSlices } from "../shared/slices.ts";
-import { textWithoutControls } from "./storedText.ts";
+import { eachInSlices, mapInSlices } from "../shared/slices.ts";
+import { stepsIn } from "./stepsIn.ts";
 
 /** Steps of more than so many are kept in pieces, each in a row of its own: no row is larger than the database takes, and reading one does not hold the server up. */
 const STEPS_A_PIECE = 400;
@@ -54,7 +54,9 @@ export async function readSteps(
     const texts = pieces === null ? [steps] : (piecesOf.get(revision) ?? []).map((piece) => piece.steps);
     if (pieces !== null && texts.length !== pieces)
       throw new Error(`Edit ${revision} is stored in ${pieces} pieces, and ${texts.length} are there`);
-    all.push((await mapInSlices(texts, stepsIn)).flat());
+    const own: Step[] = [];
+    await eachInSlices(texts, (text) => append(own, stepsIn(text)), 1);
+    all.push(own);
   }
   return all;
 }
@@ -63,9 +65,4 @@ export async function readSteps(
 export async function readStepsOf(manager: EntityManager, row: Pick<EditRow, "showId" | "revision" | "steps" | "pieces">): Promise<Step[]> {
   const [steps = []] = await readSteps(manager, [row]);
   return steps;
-}
-
-function stepsIn(text: string): Step[] {
-  const [edit] = readEdits({ op: "steps", steps: JSON.parse(text, textWithoutControls) as unknown });
-  return edit?.op === "steps" ? edit.steps : [];
 }

@@ -70,10 +70,10 @@ export function HandPanel() {
           <ActionButton
             className={`btn btn-xs ${primary ? "btn-primary" : "border-neutral"}`}
             disabled={fresh === 0 || next === undefined}
-            title="Records what has changed in hand as the next cue (n)"
+            title="Records what has changed in hand as a new cue, right behind the one on stage (n)"
             onAct={recordNext}
           >
-            Record next{next === undefined ? "" : `: ${next}`}
+            Record{next === undefined ? "" : ` ${next}`}
           </ActionButton>
           <button
             type="button"

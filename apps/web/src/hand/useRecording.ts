@@ -72,7 +72,7 @@ export function useRecording() {
     [list, main, onStage],
   );
   const recording = useRef(false);
-  /** Records everything that has changed in hand as the next cue, right behind the one on stage. Pressed again while it does so it does nothing. */
+  /** Records everything that has changed in hand as a new cue, right behind the one on stage. Pressed again while it does so it does nothing. */
   const recordNext = useCallback(async (): Promise<void> => {
     if (recording.current) return;
     if (next === undefined) return notify("There is no number free behind the cue on stage; renumber the cues behind it first", "trouble");

@@ -230,7 +230,7 @@ function recordAnswer(
 ): Answer {
   if (cue === undefined) return { text: "Enter opens the record sheet", fault: false };
   return unlessRefused(() => {
-    const number = cue === "next" ? (recording.next ?? "") : cue;
+    const number = cue === "new" ? (recording.next ?? "") : cue;
     const plan = recording.plan({ ...wish, cue: number });
     const warning = recording.warningFor(number);
     return `${recordSentence(recording.list, plan, makeEdits(sheet, readEdits([...plan.edits])))}. ${warning ? `${warning}. ` : ""}Enter records it`;

@@ -124,7 +124,7 @@ export function useLineRequest({
       useChoice.setState({ drawer: "record" });
       return true;
     }
-    const number = cue === "next" ? recording.next : cue;
+    const number = cue === "new" ? recording.next : cue;
     if (number === undefined || !isCueNumber(number)) {
       notify(number === undefined ? "No number is free behind the cue on stage" : `${number} is not a cue number`, "trouble");
       return false;

@@ -366,7 +366,7 @@ function EmptyScore() {
   return (
     <EmptyView
       title={`No cue in ${list.list.label || "this list"} yet`}
-      words="Choose lights on the Stage, give them levels and colours, then record what is in hand as the first cue: press n, or type record next."
+      words="Choose lights on the Stage, give them levels and colours, then record what is in hand as the first cue: press n, or type record new."
     >
       <div className="flex gap-2">
         <Link className="btn btn-primary btn-sm" to={`/show/${id}/stage`}>

@@ -40,7 +40,7 @@ export const KEYS = {
     shown: "n",
     keys: "n",
     plain: true,
-    does: "record what has changed in hand as the next cue",
+    does: "record what has changed in hand as a new cue",
     found: "store save new cue",
   },
   update: { where: "everywhere", shown: "u", keys: "u", plain: true, does: "update the cue on stage" },

@@ -21,11 +21,14 @@ export async function takeEdit(client: QueryClient, event: EditEvent): Promise<v
   const known = client.getQueryData<OpenShow>(showKey(event.show));
   if (!known || event.revision <= known.revision) return;
   if (event.revision > known.revision + 1) return catchUp(client, event.show);
+  const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[event.kind];
+  const { steps } = event;
+  // Of an edit of very many steps only that it was made is told.
+  if (steps === null) return readAnew(client, event.show, `${verb}${event.summary}`);
   try {
-    const sheet = takeSteps(known.sheet, event.steps);
+    const sheet = takeSteps(known.sheet, steps);
     client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet });
     editRun(sheet);
-    const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[event.kind];
     useLastEdit.setState({
       edit: {
         show: known.id,
@@ -33,12 +36,21 @@ export async function takeEdit(client: QueryClient, event: EditEvent): Promise<v
         words: `${verb}${event.summary}`,
         before: known.sheet,
         after: sheet,
-        steps: event.steps,
+        steps,
       },
     });
   } catch {
     await client.invalidateQueries({ queryKey: showKey(event.show) });
   }
+}
+
+/** Reads the whole show again after an edit, and says which. */
+async function readAnew(client: QueryClient, id: number, words: string): Promise<void> {
+  useLastEdit.setState({ edit: null });
+  await client.invalidateQueries({ queryKey: showKey(id) });
+  const read = client.getQueryData<OpenShow>(showKey(id));
+  if (read) editRun(read.sheet);
+  notify(words);
 }
 
 /** Asks for every edit after the revision that the window has; where that cannot be answered the whole show is read anew. */

@@ -2,7 +2,6 @@
 // still right. This file decides what is, so that an edit costs what it touches and not what the show weighs. A property holds every sheet
 // that came about like this against one made from nothing.
 import { at } from "../show/at.ts";
-import { groupBy } from "../show/groupBy.ts";
 import { paletteOf } from "../show/move.ts";
 import { runToEnd } from "../show/runToEnd.ts";
 import { sameData } from "../show/sameData.ts";
@@ -37,11 +36,24 @@ export function* advanceInSteps(sheet: ShowSheet, show: Show, steps: readonly St
   const [first] = steps;
   if (first && !isCueData(first)) return advanceSheet(sheet, show, steps);
   const advanced = new Map<string, ListSheet>();
-  for (const [id, own] of groupBy(steps.filter(isCueData), (step) => step.list)) {
+  for (const [id, own] of yield* byList(steps)) {
     const [known, list] = [sheet.lists.get(id), show.lists.find((each) => each.id === id)];
     if (known && list) advanced.set(id, yield* advanceList(known, list, own));
   }
   return withLists(sheet, show, (known, list) => advanced.get(list.id) ?? known);
+}
+
+/** The steps on cues, by the list that they change. */
+function* byList(steps: readonly Step[]): Generator<undefined, Map<string, CueDataStep[]>> {
+  const found = new Map<string, CueDataStep[]>();
+  for (const [place, step] of steps.entries()) {
+    if (place % STEPS === 0) yield;
+    if (!isCueData(step)) continue;
+    const own = found.get(step.list);
+    if (own) own.push(step);
+    else found.set(step.list, [step]);
+  }
+  return found;
 }
 
 /**
@@ -113,11 +125,13 @@ function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListS
   const inPlace = map.every((row, index) => row === index);
   return inPlace
     ? { ...after, tracking: before.tracking, lastWall: before.lastWall, trackingBreaks: before.trackingBreaks }
-    : { ...after, columns: shifted(before.columns, map) };
+    : { ...after, columns: runToEnd(shifted(before.columns, map)) };
 }
 
 /** So many keys are taken over between two pauses. */
 const KEYS = 20;
+/** So many steps are looked at between two pauses. */
+const STEPS = 2000;
 
 /**
  * A list with some of its cues changed: only the columns of the keys that have other moves are made anew, and what was computed
@@ -126,11 +140,11 @@ const KEYS = 20;
 function* advanceList(before: ListSheet, list: CueList, steps: readonly CueDataStep[]): Generator<undefined, ListSheet> {
   const rows = steps.some((step) => step.at === "cue") ? rowsKept(before, rowsOf(list.cues)) : before;
   const inPlace = before.order === rows.order;
-  const columns = inPlace ? [...before.columns] : shifted(before.columns, rowMap(before, rows.order));
+  const columns = inPlace ? [...before.columns] : yield* shifted(before.columns, rowMap(before, rows.order));
   const { order, tracking, lastWall, trackingBreaks } = rows;
   const after = { ...before, list, cues: list.cues, order, tracking, lastWall, trackingBreaks, columns };
   yield;
-  const touched = touchedRows(after, steps);
+  const touched = yield* touchedRows(after, steps);
   for (const [key, own] of touched) {
     if (key.ordinal % KEYS === 0) yield;
     columns[key.ordinal] = refill(after, key, columns[key.ordinal] ?? EMPTY_COLUMN, own);
@@ -168,10 +182,15 @@ function rowMap(before: ListSheet, order: readonly number[]): number[] {
  * The columns after rows have come, gone or changed places. `map` gives by old row the new one, -1 for a row that is gone.
  * A column of which no row has moved stays the same.
  */
-function shifted(columns: readonly Column[], map: readonly number[]): Column[] {
+function* shifted(columns: readonly Column[], map: readonly number[]): Generator<undefined, Column[]> {
   const first = map.findIndex((row, index) => row !== index);
   if (first < 0) return [...columns];
-  return columns.map((column) => ((column.rows.at(-1) ?? -1) < first ? column : shiftedColumn(column, map)));
+  const after: Column[] = [];
+  for (const [ordinal, column] of columns.entries()) {
+    if (ordinal % KEYS === 0) yield;
+    after.push((column.rows.at(-1) ?? -1) < first ? column : shiftedColumn(column, map));
+  }
+  return after;
 }
 
 /** A column whose rows have moved; those that are gone drop out. */
@@ -187,11 +206,12 @@ function shiftedColumn(column: Column, map: readonly number[]): Column {
  * The keys of which steps change moves, and the rows in which they do. Keys that the rig does not have are passed over: such a step
  * belongs to a list that was read with another rig.
  */
-function touchedRows(list: ListSheet, steps: readonly CueDataStep[]): Map<Key, Set<number>> {
+function* touchedRows(list: ListSheet, steps: readonly CueDataStep[]): Generator<undefined, Map<Key, Set<number>>> {
   const touched = new Map<Key, Set<number>>();
   let cue = "";
   let row = -1;
-  for (const step of steps) {
+  for (const [place, step] of steps.entries()) {
+    if (place % STEPS === 0) yield;
     if (step.at !== "move") continue;
     if (step.cue !== cue) row = findRow(list, step.cue);
     cue = step.cue;

@@ -4,6 +4,7 @@ import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { at } from "../show/at.ts";
 import { ShowError } from "../show/errors.ts";
+import { runToEnd } from "../show/runToEnd.ts";
 import { firstNotBelow } from "../show/search.ts";
 import { sameMove } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
@@ -29,7 +30,12 @@ import {
 interface StepGroup {
   readonly steps: readonly Step[];
   readonly apply: (show: Show) => Show;
+  /** As `apply`, with pauses in between. */
+  readonly applyInSteps: (show: Show) => Generator<undefined, Show>;
 }
+
+/** So many steps are gathered, or made on cues, between two pauses. */
+const STEPS = 2000;
 
 /**
  * Steps gathered into groups: those on cues' data together, those on the play together, a renumbering or an entry by itself, in their order. Applying one shares
@@ -39,33 +45,74 @@ interface StepGroup {
  * Runs of steps on one cue cost one copy of that cue.
  */
 export function stepGroups(steps: readonly Step[]): StepGroup[] {
+  return runToEnd(stepGroupsInSteps(steps));
+}
+
+/** As `stepGroups`, with pauses in between, for a server that has more to do. */
+export function* stepGroupsInSteps(steps: readonly Step[]): Generator<undefined, StepGroup[]> {
   const found: StepGroup[] = [];
   let together: CueDataStep[] = [];
   let ofScript: (ScriptStep | LineStep)[] = [];
   const close = (): void => {
     const [own, lines] = [together, ofScript];
-    if (own.length > 0) found.push({ steps: own, apply: (show) => onCues(show, own) });
-    if (lines.length > 0) found.push({ steps: lines, apply: (show) => applyScript(show, lines) });
+    if (own.length > 0) found.push(groupOf(own, (show) => onCuesInSteps(show, own)));
+    if (lines.length > 0) found.push(groupOf(lines, (show) => atOnce(applyScript(show, lines))));
     together = [];
     ofScript = [];
   };
-  for (const step of steps) {
+  for (const [place, step] of steps.entries()) {
+    if (place % STEPS === 0) yield;
     if (isCueData(step) ? ofScript.length > 0 : together.length > 0) close();
     if (isCueData(step)) together.push(step);
     else if (isOfScript(step)) ofScript.push(step);
     else {
       close();
-      found.push({ steps: [step], apply: (show) => applyAlone(show, step) });
+      found.push(groupOf([step], (show) => atOnce(applyAlone(show, step))));
     }
   }
   close();
   return found;
 }
 
+function groupOf(steps: readonly Step[], applyInSteps: StepGroup["applyInSteps"]): StepGroup {
+  return { steps, applyInSteps, apply: (show) => runToEnd(applyInSteps(show)) };
+}
+
+/** What is computed without a pause. */
+// eslint-disable-next-line require-yield
+function* atOnce<T>(value: T): Generator<undefined, T> {
+  return value;
+}
+
 /** A step that is not about the content of cues. */
 function applyAlone(show: Show, step: Exclude<Step, CueDataStep | ScriptStep | LineStep>): Show {
   if (step.at === "entry") return applyEntry(show, step);
   return step.at === "show" ? applyShow(show, step) : onNumbers(show, step);
+}
+
+/**
+ * Neighbouring steps on cues in stretches of about so many, each cut where another cue begins: what is done to a cue in one place stays together.
+ * For work that pauses between stretches. Empty for no steps.
+ */
+export function stretchesOfCues(steps: readonly CueDataStep[], size = STEPS): CueDataStep[][] {
+  const stretches: CueDataStep[][] = [];
+  for (let first = 0; first < steps.length;) {
+    let end = Math.min(steps.length, first + size);
+    while (end < steps.length && at(steps, end).cue === at(steps, end - 1).cue) end += 1;
+    stretches.push(steps.slice(first, end));
+    first = end;
+  }
+  return stretches;
+}
+
+/** Steps about the content of cues, made on stretches of them in their order. */
+function* onCuesInSteps(show: Show, steps: readonly CueDataStep[]): Generator<undefined, Show> {
+  let current = show;
+  for (const stretch of stretchesOfCues(steps)) {
+    yield;
+    current = onCues(current, stretch);
+  }
+  return current;
 }
 
 /** Steps about the content of cues, list by list, so that a list is copied once however many there are. */

@@ -10,7 +10,7 @@ import { rigOf } from "../show/rig.ts";
 import { cueSchema } from "../show/schema.ts";
 import { type ShowSheet, cueAt, findRow, listOf } from "../sheet/sheet.ts";
 import { advanceInSteps } from "./advanceSheet.ts";
-import { stepGroups } from "./apply.ts";
+import { stepGroupsInSteps } from "./apply.ts";
 import { type Edit, planEdit } from "./edits.ts";
 import { type Impact, impactOf } from "./impact.ts";
 import { type Step, invertSteps, isCueData } from "./step.ts";
@@ -74,7 +74,15 @@ export function* applyInSteps(sheet: ShowSheet, edits: readonly Edit[]): Generat
     append(steps, plan.steps);
     append(notes, plan.notes ?? []);
   }
-  return { sheet: current, steps, notes, inverse: steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [] };
+  // The inverse of a large edit is as large; a server that stores the steps does not ask for it.
+  return {
+    sheet: current,
+    steps,
+    notes,
+    get inverse(): Edit[] {
+      return steps.length > 0 ? [{ op: "steps", steps: invertSteps(steps) }] : [];
+    },
+  };
 }
 
 /**
@@ -98,10 +106,8 @@ export function takeSteps(sheet: ShowSheet, steps: readonly Step[]): ShowSheet {
 /** As `takeSteps`, with pauses in between, for a server that has more to do. */
 export function* takeInSteps(sheet: ShowSheet, steps: readonly Step[]): Generator<undefined, ShowSheet> {
   let current = sheet;
-  for (const group of stepGroups(steps)) {
-    yield;
-    const show = group.apply(current.show);
-    yield;
+  for (const group of yield* stepGroupsInSteps(steps)) {
+    const show = yield* group.applyInSteps(current.show);
     current = yield* advanceInSteps(current, show, group.steps);
   }
   return current;

@@ -1,6 +1,8 @@
 // The smallest exact changes, of which every edit is made: what stood there, and what stands there afterwards. They are stored, sent to every
 // window, turned round for undo, and compared before they are applied. They name cues, channels and ids, never places in an array.
 import { z } from "zod";
+import { at } from "../show/at.ts";
+import { runToEnd } from "../show/runToEnd.ts";
 import {
   type Channel,
   type CueHead,
@@ -177,14 +179,30 @@ export interface LineStep {
  * Each step says what was there before, so nothing else is needed.
  */
 export function invertSteps(steps: readonly Step[]): Step[] {
-  return steps.map(invertStep).reverse();
+  return runToEnd(invertInSteps(steps));
+}
+
+/** So many steps are looked at between two pauses. */
+const STEPS = 2000;
+
+/** As `invertSteps`, with pauses in between, for a server that has more to do. */
+export function* invertInSteps(steps: readonly Step[]): Generator<undefined, Step[]> {
+  const inverted: Step[] = [];
+  for (let place = steps.length - 1; place >= 0; place -= 1) {
+    inverted.push(invertStep(at(steps, place)));
+    if (place % STEPS === 0) yield;
+  }
+  return inverted;
 }
 
 /** The step that takes one back: before and after change places. */
 function invertStep(step: Step): Step {
   switch (step.at) {
-    case "move":
-      return { ...step, before: step.after, after: step.before };
+    case "move": {
+      // By name: an edit of a whole list has hundreds of thousands of these.
+      const { list, cue, channel, attribute, before, after } = step;
+      return { at: "move", list, cue, channel, attribute, before: after, after: before };
+    }
     case "part":
       return { ...step, before: step.after, after: step.before };
     case "cue":

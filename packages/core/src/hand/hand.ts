@@ -302,6 +302,7 @@ export function giveWay(hand: Hand, sheet: ShowSheet, now: number): Hand {
  * `steps` are those that were made, in their order. Values themselves stay in hand.
  */
 export function followHistory(hand: Hand, steps: readonly Step[]): Hand {
+  if (Object.keys(hand.held).length === 0) return hand;
   const fresh = new Map<string, boolean>();
   for (const step of steps) {
     if (step.at === "move") {

@@ -167,7 +167,7 @@ class LineParser extends CueRules {
     this.OPTION(() =>
       this.OR([
         { ALT: () => (this.CONSUME(word.Hash), (words.cue = this.CONSUME(word.Decimal).image)) },
-        { ALT: () => (this.CONSUME(word.Next), (words.cue = "next")) },
+        { ALT: () => (this.CONSUME(word.New), (words.cue = "new")) },
       ]),
     );
     this.OPTION2(() => (words.label = this.CONSUME(word.Text).image.slice(1, -1)));
@@ -179,8 +179,8 @@ class LineParser extends CueRules {
   private readonly recordOption = this.RULE("recordOption", (words: RecordWords = {}): void => {
     this.OR([
       { ALT: () => this.SUBRULE(this.partTime, { ARGS: [(words.times ??= {})] }) },
-      { ALT: () => (this.CONSUME(word.Merge), (words.mode = "merge")) },
-      { ALT: () => (this.CONSUME(word.Replace), (words.mode = "replace")) },
+      { ALT: () => (this.CONSUME(word.Add), (words.mode = "merge")) },
+      { ALT: () => (this.CONSUME(word.Exactly), (words.mode = "replace")) },
       { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.Out), (words.mode = "remove")) },
       { ALT: () => (this.CONSUME(word.Only), (words.only = true)) },
       { ALT: () => (this.CONSUME(word.Part), (words.part = Number(this.CONSUME(word.Decimal).image))) },

@@ -27,7 +27,7 @@ export type HandOperation =
   | { do: "takeUp" };
 
 /**
- * What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "next" takes the next
+ * What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "new" takes the next
  * free one. An update without a place asks where.
  * Levels and values in the attribute's own unit, times in seconds.
  */
@@ -78,7 +78,7 @@ function selectionOf({ lights, attribute }: { lights?: Lights; attribute?: Named
   return { ...(lights ? { channels: channelsOf(lights, sheet) } : {}), ...attributeOf(attribute, sheet) };
 }
 
-/** What a typed record asks for. What was not said has the plain meaning: from the Hand, values and times, merged, tracking on. */
+/** What a typed record asks for. What was not said has the plain meaning: from the Hand, values and times, added to the cue, tracking on. */
 function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: ShowSheet): HandRequest {
   const family = words.family && familyNamed(words.family);
   return {

@@ -199,14 +199,14 @@ export const LINE_HELP: readonly LineChapter[] = [
         "what is given takes hold in its own delay, fade and curve, so that a pace is tried live; or at once",
         "fade live time",
       ),
-      entry(["record next"], "records what has changed in hand as the next cue"),
+      entry(["record new"], "records what has changed in hand as a new cue, right behind the one on stage", "next store save"),
       entry(
         ['record #33.5 "Storm breaks" up 7 down 4 delay 1.5', "record #33.5 up 7 position 9 delay 1.5"],
         "records it as a cue, new or known, with label and times",
         "store save write new cue start",
       ),
       entry(
-        ["record #12 replace", "record #12 take out", "record #12 only", "record #12 part 2"],
+        ["record #12 exactly", "record #12 take out", "record #12 only", "record #12 part 2"],
         "exactly this; out of the cue; this cue only, later looks stay; into a part",
       ),
       entry(

@@ -51,7 +51,7 @@ export interface ColumnMove {
  */
 export function pickMoves(column: Column, places: readonly number[]): Column {
   if (places.length === 0) return EMPTY_COLUMN;
-  const picked = <T>(all: readonly T[]): T[] => places.flatMap((place) => all[place] ?? []);
+  const picked = <T>(all: readonly T[]): T[] => places.map((place) => at(all, place));
   const specs = picked(column.specs);
   return { rows: picked(column.rows), specs, parts: picked(column.parts), values: picked(column.values), palettes: palettesIn(specs) };
 }

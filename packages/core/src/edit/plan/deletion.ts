@@ -2,7 +2,7 @@ import { runToEnd } from "../../show/runToEnd.ts";
 import { append } from "../../show/append.ts";
 import { carriedAt } from "../../sheet/entry.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
-import { type Step, invertSteps } from "../step.ts";
+import { type Step, invertInSteps } from "../step.ts";
 import { withWavesKept } from "./keptWaves.ts";
 import { restoreFrom } from "./moveSteps.ts";
 import { wholeCueSteps } from "./wholeCue.ts";
@@ -31,7 +31,7 @@ export function* deletionInSteps(
     append(whole, wholeCueSteps(sheet, list, cue));
     yield;
   }
-  const taken = invertSteps(whole);
+  const taken = yield* invertInSteps(whole);
   if (!keepsLooks) return taken;
   for (const key of list.keys.all) {
     append(taken, restoreFrom(list, key, last + 1, carriedAt(list, key, first - 1), carriedAt(list, key, last)));

@@ -1,0 +1,76 @@
+import {
+  type Cue,
+  FAMILIES,
+  type Outcome,
+  type PartTimes,
+  type RecordPlan,
+  type RecordWish,
+  ShowError,
+  findRow,
+  isCueNumber,
+  makeEdits,
+  readEdits,
+  recordSentence,
+} from "@zm/core";
+import { useMemo } from "react";
+import { useChoice } from "../choice/choice.ts";
+import { useSame } from "../shared/useSame.ts";
+import { useHand } from "../show/handStore.ts";
+import { useShow } from "../show/useShow.ts";
+import type { RecordEntry } from "./recordEntry.ts";
+import type { useRecording } from "./useRecording.ts";
+
+/** A record that has been worked out, or why it cannot be made. */
+type RecordPreview = { fault: string } | { planned: RecordPlan; outcome: Outcome; sentence: string };
+
+/** What making a record would do, and what the sheet shows of the cue that it goes into: undefined for a new one. */
+export function useRecordPreview(
+  entry: RecordEntry,
+  { plan, list, startTimes }: Pick<ReturnType<typeof useRecording>, "plan" | "list" | "startTimes">,
+): { preview: RecordPreview; known: Cue | undefined; times: PartTimes } {
+  const { sheet } = useShow();
+  const hand = useHand((state) => state.hand);
+  const chosen = useChoice((choice) => choice.channels);
+  const { cue, part } = entry;
+  const known = isCueNumber(cue) ? list.cues[findRow(list, cue)] : undefined;
+  const times = entry.times ?? (known ? {} : (startTimes ?? {}));
+  const wish = useSame(wishOf(entry, chosen, known, times));
+  const preview = useMemo((): RecordPreview => {
+    const fault = faultIn(cue, part);
+    if (fault !== undefined) return { fault };
+    try {
+      const planned = plan(wish, hand);
+      const outcome = makeEdits(sheet, readEdits([...planned.edits]));
+      return { planned, outcome, sentence: recordSentence(list, planned, outcome) };
+    } catch (error) {
+      if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
+      throw error;
+    }
+  }, [wish, cue, part, plan, hand, sheet, list]);
+  return { preview, known, times };
+}
+
+/** Why a cue number or a part cannot be one; undefined where both can. */
+function faultIn(cue: string, part: string): string | undefined {
+  if (cue.trim() === "") return "Which cue? Type its number";
+  if (!isCueNumber(cue)) return `${cue} is not a cue number; it has at most three decimal places`;
+  return part.trim() === "" || /^[1-9]\d?$/.test(part.trim()) ? undefined : `"${part}" is not a part; parts count from 1 to 99`;
+}
+
+function wishOf(entry: RecordEntry, chosen: readonly number[], known: Cue | undefined, times: PartTimes): RecordWish {
+  const { cue, from, what, changed, mode, scope, running, onlyChosen, families, part, label } = entry;
+  return {
+    cue,
+    from,
+    what,
+    changed,
+    mode,
+    scope,
+    ...(running ? { running } : {}),
+    ...(onlyChosen ? { channels: chosen } : {}),
+    ...(families.length < FAMILIES.length ? { families } : {}),
+    ...(/^\d+$/.test(part.trim()) ? { part: Number(part) } : {}),
+    ...(label === null || (label === "" && !known?.label) ? {} : { label }),
+    times,
+  };
+}
