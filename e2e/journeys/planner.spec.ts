@@ -58,9 +58,9 @@ test("a plan is asked for, made as one edit after its impact was shown, and take
   await plan.getByLabel("a second in a quiet line").fill("0");
   await plan.getByLabel("a second in a quiet line").press("Enter");
   await expect(plan.getByRole("status")).not.toContainText("quiet");
-  await page.getByRole("group", { name: "Policy of the list" }).getByRole("button", { name: "early" }).click();
+  await page.getByRole("group", { name: "When lights are prepared" }).getByRole("button", { name: "as soon as it is dark" }).click();
   await stored(page);
-  await expect(page.getByRole("group", { name: "Policy of the list" }).getByRole("button", { name: "early" })).toHaveAttribute(
+  await expect(page.getByRole("group", { name: "When lights are prepared" }).getByRole("button", { name: "as soon as it is dark" })).toHaveAttribute(
     "aria-pressed",
     "true",
   );

@@ -87,7 +87,7 @@ test("what a rehearsal found is seen in the picture at its moment, in the Score 
   await expect(prepared).toContainText("Was prepared in 24 Unpacking.");
   await expect(prepared).toContainText(/needs11 s/);
   await expect(prepared).toContainText(/has9 s, by the script/);
-  await expect(prepared).toContainText("right before it is called, the list's policy");
+  await expect(prepared).toContainText("just before, said of the list");
   await enterLine(page, "#24");
   await expect(prepared).toContainText("Moves here, in the dark, for 24.2 The first coil.");
   await expect(page.getByRole("list", { name: "Prepares" })).toContainText("65 for 24.2 (11 s)");

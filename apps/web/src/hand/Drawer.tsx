@@ -26,7 +26,7 @@ export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
         tabIndex={-1}
         role="dialog"
         aria-label={label}
-        className="absolute top-0 right-0 bottom-0 z-40 flex w-[392px] flex-col gap-2 overflow-y-auto border-l border-secondary bg-base-200 px-5 py-2"
+        className="absolute top-0 right-0 bottom-0 z-40 flex w-[428px] flex-col gap-2 overflow-y-auto border-l border-secondary bg-base-200 px-5 py-2"
         onSubmit={(event) => {
           event.preventDefault();
           submit();

@@ -23,21 +23,21 @@ export function FromWhat({ entry: { from, running }, set }: QuestionProps) {
   return (
     <Question name="from what">
       <Toggle pressed={from === "hand"} onClick={() => set("from", "hand")} title="The values in hand">
-        the Hand
+        The Hand
       </Toggle>
       <Toggle
         pressed={from === "stage"}
         onClick={() => set("from", "stage")}
         title="Everything that the running list and the Hand have put on stage"
       >
-        the stage
+        The stage
       </Toggle>
       <Toggle
         pressed={running}
         onClick={() => set("running", !running)}
         title="Besides: lists that run beside this one in their cues, held looks at their levels. The cue brings them about, in place of what it does besides now"
       >
-        and what runs now
+        And what runs now
       </Toggle>
     </Question>
   );
@@ -61,7 +61,7 @@ export function WhichOfIt({ entry: { changed, onlyChosen, families, what }, set 
           onClick={() => set("changed", !changed)}
           title="From the Hand: changed since the last record. From the stage: not what the cue shows anyway"
         >
-          only what changed
+          Only what changed
         </Toggle>
         <Toggle
           pressed={onlyChosen}
@@ -69,7 +69,7 @@ export function WhichOfIt({ entry: { changed, onlyChosen, families, what }, set 
           onClick={() => set("onlyChosen", !onlyChosen)}
           title={chosen.length === 0 ? "No light is chosen" : lightWords(chosen)}
         >
-          chosen lights
+          Chosen lights
         </Toggle>
       </Question>
       <Question name="" label="families">
@@ -82,9 +82,9 @@ export function WhichOfIt({ entry: { changed, onlyChosen, families, what }, set 
       <Question name="" label="values or times">
         {(
           [
-            ["both", "values and own times"],
-            ["values", "values"],
-            ["times", "own times"],
+            ["both", "Values and own times"],
+            ["values", "Values"],
+            ["times", "Own times"],
           ] as const
         ).map(([each, word]) => (
           <Toggle key={each} pressed={what === each} onClick={() => set("what", each)}>
@@ -120,8 +120,8 @@ export function IntoWhat({ form, entry: { cue, mode, label }, label: known, reco
   return (
     <>
       <Question name="into what">
-        {next !== undefined && <Toggle pressed={cue === next} onClick={() => set("cue", next)}>{`new: ${next}`}</Toggle>}
-        {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => set("cue", onStage)}>{`on stage: ${onStage}`}</Toggle>}
+        {next !== undefined && <Toggle pressed={cue === next} onClick={() => set("cue", next)}>{`New: ${next}`}</Toggle>}
+        {onStage !== null && <Toggle pressed={cue === onStage} onClick={() => set("cue", onStage)}>{`On stage: ${onStage}`}</Toggle>}
       </Question>
       <div className="flex items-end gap-1.5 pl-[5.5rem]">
         <input
@@ -197,7 +197,6 @@ export function HowFast({ times, stored, start, onChange }: HowFastProps) {
   const same = JSON.stringify(times) === JSON.stringify(start ?? {});
   return (
     <>
-      <span className="text-[13px] text-quiet">how fast</span>
       <RecordTimes times={times} stored={stored} onChange={onChange} />
       <div className="flex min-h-7 items-center gap-2 text-[13px] text-quiet">
         <span className="min-w-0 flex-1">

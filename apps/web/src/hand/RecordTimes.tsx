@@ -14,8 +14,8 @@ interface RecordTimesProps {
 /** The times that a record gives its part: up, down and the families across, their delays below. An empty field gives none. */
 export function RecordTimes({ times, stored, onChange }: RecordTimesProps) {
   return (
-    <div role="group" aria-label="Times of the cue" className="grid grid-cols-[2.6rem_repeat(5,1fr)] items-center gap-x-1.5 gap-y-1">
-      <span />
+    <div role="group" aria-label="Times of the cue" className="grid grid-cols-[3.6rem_repeat(5,1fr)] items-center gap-x-1.5 gap-y-1">
+      <span className="text-[13px] text-quiet">how fast</span>
       {TIMED.map((of) => (
         <span key={of} className="text-[13px] text-quiet">
           {of}
