@@ -60,8 +60,7 @@ test("a plan is asked for, made as one edit after its impact was shown, and take
   await expect(plan.getByRole("status")).not.toContainText("quiet");
   await page.getByRole("group", { name: "When lights are prepared" }).getByRole("button", { name: "as soon as it is dark" }).click();
   await stored(page);
-  await expect(page.getByRole("group", { name: "When lights are prepared" }).getByRole("button", { name: "as soon as it is dark" })).toHaveAttribute(
-    "aria-pressed",
-    "true",
-  );
+  await expect(
+    page.getByRole("group", { name: "When lights are prepared" }).getByRole("button", { name: "as soon as it is dark" }),
+  ).toHaveAttribute("aria-pressed", "true");
 });
