@@ -74,7 +74,7 @@ test("a side list is started, quickened and released from the shelf, and a set c
   }
   await expect.poll(async () => (await running(request, show)).tempos["swell"] ?? 0).toBeGreaterThan(40);
   await tower.getByRole("button").first().click();
-  await page.getByRole("menuitem", { name: "Rate 2" }).click();
+  await page.getByRole("menuitem", { name: "Twice as fast" }).click();
   await expect.poll(async () => (await running(request, show)).lists["tower"]?.rate).toBe(2);
   await tower.getByRole("button", { name: "Release" }).click();
   await expect(tower.getByText("runs by itself")).toBeVisible();

@@ -2,6 +2,7 @@ import {
   type Cue,
   type ListSheet,
   type Script,
+  SPEAKING_PACES,
   callWords,
   count,
   learntPace,
@@ -226,6 +227,7 @@ function ChosenLines({ script, lines }: { script: Script; lines: readonly string
       </LineField>
       <LineField label="words a minute">
         <NumberField
+          {...SPEAKING_PACES}
           label="words a minute of these lines"
           value={same(({ pace }) => pace)}
           hint="as the play"
@@ -256,6 +258,7 @@ function ThePlay({ list, script }: { list: ListSheet; script: Script }) {
       </dl>
       <LineField label="words a minute">
         <NumberField
+          {...SPEAKING_PACES}
           label="words a minute of the play"
           value={script.pace}
           hint={String(SPEAKING_PACE)}

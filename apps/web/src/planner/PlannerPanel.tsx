@@ -7,12 +7,12 @@ import {
   type PlannedMark,
   type WeighedPlace,
   PLAN_WEIGHTS,
+  PLAN_WEIGHT_BOUNDS,
   POLICIES,
   POLICY_WORDS,
   WEIGHT_WORDS,
   count,
   findRow,
-  isPlanWeight,
   placeMark,
   planWeightNames,
   proposePlan,
@@ -23,6 +23,7 @@ import { Suspense, useMemo } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { Fact } from "../shared/Fact.tsx";
+import { NumberField } from "../shared/NumberField.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, tenths } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -278,17 +279,14 @@ function WholePlan({ plan, proposal }: { plan: ListPlan; proposal: MarkPlan | nu
           {planWeightNames().map((name) => (
             <label key={name} className="flex items-center gap-2">
               <span className="min-w-0 flex-1 text-[13px] text-quiet">{WEIGHT_WORDS[name]}</span>
-              <input
-                key={weights[name]}
-                className="input input-sm figures w-[64px] bg-base-100 px-2"
-                defaultValue={weights[name]}
-                onBlur={(event) => {
-                  const value = Number(event.target.value.replace(",", "."));
-                  if (isPlanWeight(value)) usePlanning.setState({ weights: { ...weights, [name]: value } });
-                  else event.target.value = String(weights[name]);
-                }}
-                onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-              />
+              <span className="w-[64px]">
+                <NumberField
+                  label={WEIGHT_WORDS[name]}
+                  value={weights[name]}
+                  {...PLAN_WEIGHT_BOUNDS}
+                  onTake={(value) => value !== null && usePlanning.setState({ weights: { ...weights, [name]: value } })}
+                />
+              </span>
             </label>
           ))}
           <button

@@ -9,10 +9,11 @@ import { notify } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
-import {} from "./CellField.tsx";
-import { readNumber } from "../shared/readNumber.ts";
+import { notInWords, readNumber, readNumberIn } from "../shared/readNumber.ts";
 import { InUse } from "./InUse.tsx";
 import { NameField } from "../give/TimesGive.tsx";
+
+const CHANNEL_NUMBERS = { min: 1, max: 99_999, whole: true };
 
 /** What can be done to the chosen lights of the rig at once. */
 export function RigPanel() {
@@ -71,9 +72,13 @@ export function RigPanel() {
         placeholder="101"
         hint="cues, groups and palettes go along"
         onTake={async (text) => {
-          const edits = renumberEdits(show, known, Number(text));
-          if (!(await makeTold(edits))) return false;
-          useChoice.setState({ channels: known.map((_, index) => Number(text) + index) });
+          const first = readNumberIn(text, CHANNEL_NUMBERS);
+          if (first === undefined) {
+            notify(`"${text}" ${notInWords(CHANNEL_NUMBERS)}; write the number of the first light, such as 101`, "trouble");
+            return false;
+          }
+          if (!(await makeTold(renumberEdits(show, known, first)))) return false;
+          useChoice.setState({ channels: known.map((_, index) => first + index) });
           return true;
         }}
       />

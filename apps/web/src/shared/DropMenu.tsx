@@ -1,6 +1,8 @@
 import * as Menu from "@radix-ui/react-dropdown-menu";
 import { ChevronDown } from "lucide-react";
 import { createContext, useContext, useState } from "react";
+import { type NumberBounds, notInWords, readNumberIn } from "./readNumber.ts";
+import { NO_TIME, readSeconds } from "./readSeconds.ts";
 
 interface DropMenuProps {
   label: string;
@@ -91,22 +93,20 @@ export function MenuRule() {
   return <Menu.Separator className="my-1 border-t border-rule" />;
 }
 
-/** An entry that asks for a name where it stands before it does what it says. */
-export function NamedEntry({
-  label,
-  value = "",
-  placeholder,
-  onName,
-  children,
-}: {
+interface AskingEntryProps {
   label: string;
-  /** The name that it has now. */
+  /** What holds now. */
   value?: string;
   placeholder: string;
-  onName: (name: string) => unknown;
+  /** Takes what was typed, and gives back a sentence where that cannot be taken: it stays, marked. */
+  take: (text: string) => string | undefined;
   children: React.ReactNode;
-}) {
+}
+
+/** An entry that asks for something where it stands before it does what it says. */
+function AskingEntry({ label, value = "", placeholder, take, children }: AskingEntryProps) {
   const [asking, setAsking] = useState(false);
+  const [fault, setFault] = useState<string | undefined>();
   const { close, startNaming } = useContext(OpenMenu);
   if (!asking)
     return (
@@ -121,20 +121,85 @@ export function NamedEntry({
       </Entry>
     );
   return (
-    <input
-      aria-label={label}
-      placeholder={placeholder}
-      defaultValue={value}
-      autoFocus
-      onFocus={(event) => event.target.select()}
-      className="input input-sm my-0.5 w-full bg-base-100"
-      onKeyDown={(event) => {
-        // Letters and arrows are meant for the name, not for walking the menu.
-        if (event.key !== "Escape") event.stopPropagation();
-        const name = event.currentTarget.value.trim();
-        if (event.key !== "Enter" || event.repeat || name === "") return;
-        close();
-        void onName(name);
+    <>
+      <input
+        aria-label={label}
+        placeholder={placeholder}
+        defaultValue={value}
+        autoFocus
+        aria-invalid={fault !== undefined}
+        onFocus={(event) => event.target.select()}
+        onChange={() => setFault(undefined)}
+        className="input input-sm my-0.5 w-full bg-base-100 aria-invalid:border-error aria-invalid:text-error"
+        onKeyDown={(event) => {
+          // Letters and arrows are meant for the name, not for walking the menu.
+          if (event.key !== "Escape") event.stopPropagation();
+          if (event.key !== "Enter" || event.repeat) return;
+          const wrong = take(event.currentTarget.value.trim());
+          setFault(wrong);
+          if (wrong === undefined) close();
+        }}
+      />
+      {fault !== undefined && (
+        <p role="alert" className="px-1 text-[13px] text-error">
+          {fault}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** An entry that asks for a name. */
+export function NamedEntry({ onName, ...props }: Omit<AskingEntryProps, "take"> & { onName: (name: string) => unknown }) {
+  return (
+    <AskingEntry
+      {...props}
+      take={(text) => {
+        if (text === "") return "It needs a name";
+        void onName(text);
+        return undefined;
+      }}
+    />
+  );
+}
+
+type NumberEntryProps = Omit<AskingEntryProps, "take"> &
+  NumberBounds & {
+    /** Told null for an emptied field, where that says something. */
+    onNumber: (value: number | null) => unknown;
+    mayBeEmpty?: boolean;
+  };
+
+/** An entry that asks for a number between its ends. */
+export function NumberEntry({ onNumber, mayBeEmpty = false, min, max, whole, ...props }: NumberEntryProps) {
+  const bounds = {
+    ...(min === undefined ? {} : { min }),
+    ...(max === undefined ? {} : { max }),
+    ...(whole === undefined ? {} : { whole }),
+  };
+  return (
+    <AskingEntry
+      {...props}
+      take={(text) => {
+        const number = text === "" && mayBeEmpty ? null : readNumberIn(text, bounds);
+        if (number === undefined) return `This ${notInWords(bounds)}`;
+        void onNumber(number);
+        return undefined;
+      }}
+    />
+  );
+}
+
+/** An entry that asks for a time. */
+export function SecondsEntry({ onSeconds, ...props }: Omit<AskingEntryProps, "take"> & { onSeconds: (seconds: number) => unknown }) {
+  return (
+    <AskingEntry
+      {...props}
+      take={(text) => {
+        const time = readSeconds(text);
+        if (typeof time !== "number") return `This ${NO_TIME}`;
+        void onSeconds(time);
+        return undefined;
       }}
     />
   );

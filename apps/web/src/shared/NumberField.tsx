@@ -1,8 +1,8 @@
 import { plain } from "./plain.ts";
-import { readNumber } from "./readNumber.ts";
+import { type NumberBounds, notInWords, readNumberIn } from "./readNumber.ts";
 import { TakenField } from "./TakenField.tsx";
 
-interface NumberFieldProps {
+interface NumberFieldProps extends NumberBounds {
   label: string;
   value: number | undefined;
   hint?: string | undefined;
@@ -10,19 +10,16 @@ interface NumberFieldProps {
   onTake: (value: number | null) => void;
 }
 
-/** A number above 0, taken when the field is left. */
-export function NumberField({ label, value, hint, onTake }: NumberFieldProps) {
+/** A number between its ends, taken when the field is left. */
+export function NumberField({ label, value, hint, onTake, ...bounds }: NumberFieldProps) {
   return (
     <TakenField
       numeric
       label={label}
       shown={value === undefined ? "" : plain(value)}
       hint={hint}
-      wrongWords="is no number above 0"
-      read={(text) => {
-        const number = readNumber(text);
-        return Number.isFinite(number) && number > 0 ? number : undefined;
-      }}
+      wrongWords={notInWords(bounds)}
+      read={(text) => readNumberIn(text, bounds)}
       isSame={(number) => number === (value ?? null)}
       onTake={onTake}
     />

@@ -3,7 +3,7 @@ import { useRef } from "react";
 import { chooseList } from "../choice/choice.ts";
 import { useGo } from "../run/useGo.ts";
 import { useRunTime } from "../run/useRunTime.ts";
-import { DropMenu, MenuEntry, MenuRule, NamedEntry } from "../shared/DropMenu.tsx";
+import { DropMenu, MenuEntry, MenuHeading, NumberEntry, SecondsEntry } from "../shared/DropMenu.tsx";
 import { useLive } from "../show/live.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
@@ -99,67 +99,82 @@ interface ListStripMenuProps {
   chosen: boolean;
 }
 
+const RATES = { min: 0.01, max: 100 };
+const PERCENT = { min: 0, max: 100 };
+const RATE_WORDS: Readonly<Record<number, string>> = { 0.5: "Half as fast", 1: "As written", 2: "Twice as fast" };
+const FADERS = [
+  ["levels", "It dims its levels"],
+  ["rate", "It sets its speed"],
+  ["size", "It sets the size of its waves"],
+] as const;
+
 function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
   const makeEdits = useMakeEdits();
   const { cues: _cues, ...head } = list.list;
   const set = (change: Partial<typeof head>): void => void makeEdits([{ op: "setList", list: { ...head, ...change } }]);
   return (
     <DropMenu label="" name={`More of ${list.list.label || list.id}`} button="min-h-7 h-7 px-0.5" list="w-72">
+      <MenuEntry onAct={() => chooseList(list.id)}>Work on its cues</MenuEntry>
       <MenuEntry onAct={onChoose}>{chosen ? "Take it out of the standby set" : "Put its next cue into the standby set"}</MenuEntry>
-      <MenuEntry onAct={() => chooseList(list.id)}>Work on this list</MenuEntry>
-      <MenuRule />
+      <MenuHeading>How fast</MenuHeading>
       {[0.5, 1, 2].map((rate) => (
         <MenuEntry key={rate} onAct={() => onRate(rate)}>
-          Rate {rate}
+          {RATE_WORDS[rate]}
         </MenuEntry>
       ))}
-      <NamedEntry label="Rate" placeholder="rate, then Enter" onName={(text) => onRate(Number(text))}>
-        Another rate …
-      </NamedEntry>
-      <MenuRule />
-      {(["levels", "rate", "size"] as const).map((what) => (
-        <MenuEntry key={what} current={(head.fader ?? "levels") === what} onAct={() => set({ fader: what })}>
-          The fader is its {what === "size" ? "size of waves" : what}
-        </MenuEntry>
-      ))}
-      <NamedEntry
+      <NumberEntry label="Rate" placeholder="times its own speed, then Enter" {...RATES} onNumber={(rate) => rate !== null && onRate(rate)}>
+        Another speed …
+      </NumberEntry>
+      <MenuHeading>What makes it go</MenuHeading>
+      <NumberEntry
         label="Starts at, per cent"
         placeholder="per cent, then Enter; empty: not"
         value={head.startsAt === undefined ? "" : String(head.startsAt)}
-        onName={(text) => set({ startsAt: text === "" ? undefined : Number(text) })}
+        mayBeEmpty
+        {...PERCENT}
+        onNumber={(startsAt) => set({ startsAt: startsAt ?? undefined })}
       >
-        {head.startsAt === undefined ? "Starts by its fader …" : `Starts at ${head.startsAt} % …`}
-      </NamedEntry>
-      <NamedEntry
+        {head.startsAt === undefined ? "Raising its fader starts it …" : `Raising its fader to ${head.startsAt} % starts it …`}
+      </NumberEntry>
+      {head.steps ? (
+        <MenuEntry onAct={() => set({ steps: undefined })}>It no longer goes on by itself</MenuEntry>
+      ) : (
+        <SecondsEntry
+          label="Seconds between two steps"
+          placeholder="seconds, then Enter"
+          onSeconds={(interval) => set({ steps: { interval, order: "forward", rounds: 0 } })}
+        >
+          It goes on by itself every …
+        </SecondsEntry>
+      )}
+      <SecondsEntry
         label="Releases in seconds"
         placeholder="seconds, then Enter"
         value={String(head.releaseTime ?? 1)}
-        onName={(text) => set({ releaseTime: Number(text) })}
+        onSeconds={(releaseTime) => set({ releaseTime })}
       >
-        Releases in {head.releaseTime ?? 1} s …
-      </NamedEntry>
-      <NamedEntry
+        Let go, it fades in {head.releaseTime ?? 1} s …
+      </SecondsEntry>
+      <MenuHeading>What its fader does</MenuHeading>
+      {FADERS.map(([what, words]) => (
+        <MenuEntry key={what} current={(head.fader ?? "levels") === what} onAct={() => set({ fader: what })}>
+          {words}
+        </MenuEntry>
+      ))}
+      <MenuHeading>Where others want the same light</MenuHeading>
+      <NumberEntry
         label="Priority, 0 to 100"
         placeholder="priority, then Enter"
         value={String(head.priority ?? 50)}
-        onName={(text) => set({ priority: Number(text) })}
+        {...PERCENT}
+        whole
+        onNumber={(priority) => priority !== null && set({ priority })}
       >
-        Priority {head.priority ?? 50} …
-      </NamedEntry>
+        Its priority is {head.priority ?? 50} …
+      </NumberEntry>
       <MenuEntry onAct={() => set({ levels: head.levels === "highest" ? "latest" : "highest" })}>
-        Its levels count by the {head.levels === "highest" ? "latest" : "highest"}
+        Let {head.levels === "highest" ? "the latest level count" : "the highest level count"}
       </MenuEntry>
-      {head.steps ? (
-        <MenuEntry onAct={() => set({ steps: undefined })}>It no longer runs by itself</MenuEntry>
-      ) : (
-        <NamedEntry
-          label="Seconds between two steps"
-          placeholder="seconds, then Enter"
-          onName={(text) => set({ steps: { interval: Number(text), order: "forward", rounds: 0 } })}
-        >
-          Runs by itself, a step every …
-        </NamedEntry>
-      )}
     </DropMenu>
   );
 }

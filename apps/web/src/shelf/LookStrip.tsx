@@ -3,7 +3,7 @@ import { Trash2 } from "lucide-react";
 import { useCallback, useEffect, useRef } from "react";
 import { usePress } from "../run/usePress.ts";
 import { useRunTime } from "../run/useRunTime.ts";
-import { DropMenu, MenuEntry, MenuRule, NamedEntry } from "../shared/DropMenu.tsx";
+import { DropMenu, MenuEntry, MenuHeading, MenuRule, NamedEntry, NumberEntry, SecondsEntry } from "../shared/DropMenu.tsx";
 import { notify } from "../shared/notices.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
@@ -91,23 +91,27 @@ function LookMenu({ look }: { look: HeldLook }) {
       <NamedEntry label="Name of this look" placeholder="name, then Enter" value={look.label} onName={(label) => set({ label })}>
         Rename …
       </NamedEntry>
-      <NamedEntry
+      <SecondsEntry
         label="Seconds in which its colours and positions come"
         placeholder="seconds, then Enter"
         value={String(look.fade ?? 1)}
-        onName={(text) => set({ fade: Number(text) })}
+        onSeconds={(fade) => set({ fade })}
       >
-        Comes in {look.fade ?? 1} s …
-      </NamedEntry>
-      <NamedEntry
+        Its colours and positions come in {look.fade ?? 1} s …
+      </SecondsEntry>
+      <MenuHeading>Where others want the same light</MenuHeading>
+      <NumberEntry
         label="Priority, 0 to 100"
         placeholder="priority, then Enter"
         value={String(look.priority ?? 50)}
-        onName={(text) => set({ priority: Number(text) })}
+        min={0}
+        max={100}
+        whole
+        onNumber={(priority) => priority !== null && set({ priority })}
       >
-        Priority {look.priority ?? 50} …
-      </NamedEntry>
-      <MenuEntry onAct={() => set({ levels: other })}>Its levels count by the {other}</MenuEntry>
+        Its priority is {look.priority ?? 50} …
+      </NumberEntry>
+      <MenuEntry onAct={() => set({ levels: other })}>Let the {other} level count</MenuEntry>
       <MenuRule />
       <MenuEntry onAct={remove}>
         <Trash2 size={15} /> Remove this look

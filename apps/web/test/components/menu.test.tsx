@@ -1,6 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { DropMenu, MenuEntry, NamedEntry } from "../../src/shared/DropMenu.tsx";
+import { DropMenu, MenuEntry, NamedEntry, NumberEntry, SecondsEntry } from "../../src/shared/DropMenu.tsx";
 
 function renderMenu(): { heard: string[]; open: () => Promise<void> } {
   const heard: string[] = [];
@@ -64,4 +64,43 @@ test("the entry for what is open now says so", async () => {
   await open();
   expect(screen.getByRole("menuitem", { name: "Other show" }).getAttribute("aria-current")).toBe("true");
   expect(screen.getByRole("menuitem", { name: "Import …" }).getAttribute("aria-current")).toBeNull();
+});
+
+test("an entry that wants a number keeps nonsense, marked, says what could stand there, and takes a comma; a time may be 1:30", async () => {
+  const heard: (number | null)[] = [];
+  render(
+    <DropMenu label="Sea" button="" list="">
+      <NumberEntry label="Priority" placeholder="" min={0} max={100} whole onNumber={(number) => heard.push(number)}>
+        Priority …
+      </NumberEntry>
+      <NumberEntry label="Rate" placeholder="" min={0.01} max={100} mayBeEmpty onNumber={(number) => heard.push(number)}>
+        Speed …
+      </NumberEntry>
+      <SecondsEntry label="Seconds" placeholder="" onSeconds={(seconds) => heard.push(seconds)}>
+        Fades …
+      </SecondsEntry>
+    </DropMenu>,
+  );
+  const user = userEvent.setup();
+  const open = (): Promise<void> => user.click(screen.getByRole("button", { name: "Sea" }));
+  const ask = async (entry: string): Promise<void> => user.click(screen.getByRole("menuitem", { name: entry }));
+  await open();
+  await ask("Priority …");
+  await user.keyboard("3752{Enter}");
+  expect(screen.getByRole("alert").textContent).toBe("This is no whole number from 0 to 100");
+  expect(screen.getByLabelText("Priority")).toMatchObject({ value: "3752", ariaInvalid: "true" });
+  await user.keyboard("{Backspace}{Backspace}{Enter}");
+  await open();
+  await ask("Speed …");
+  await user.keyboard("1,5{Enter}");
+  await open();
+  await ask("Speed …");
+  await user.keyboard("{Enter}");
+  await open();
+  await ask("Fades …");
+  await user.keyboard("soon{Enter}");
+  expect(screen.getByRole("alert").textContent).toContain("is not a time; write seconds such as 3");
+  await user.clear(screen.getByLabelText("Seconds"));
+  await user.keyboard("1:30{Enter}");
+  expect(heard).toEqual([37, 1.5, null, 90]);
 });

@@ -41,7 +41,7 @@ test("Record asks for exactly the edit that the sentence told of", async () => {
   const cue = screen.getByLabelText("Cue number");
   await user.clear(cue);
   await user.type(cue, "8.7");
-  await user.click(screen.getByRole("button", { name: "Record" }));
+  await user.click(screen.getByRole("button", { name: /^Record \d/ }));
   expect(asked.filter(({ path }) => path.endsWith("edits")).map(({ body }) => body)).toMatchObject([
     { edits: [{ op: "record", cue: "8.7", mode: "merge", scope: "track", moves: { 1: { intensity: 66 }, 2: { intensity: 44 } } }] },
   ]);

@@ -1,6 +1,7 @@
 // What typed lines about the play come to: a cue at a word, quiet lines, the pace.
 import type { EditInput } from "../edit/index.ts";
 import { linesBetweenCues, placeForCue } from "../script/findPhrase.ts";
+import { SPEAKING_PACES } from "../script/scriptTime.ts";
 import { callAt } from "../script/words.ts";
 import type { Script } from "../show/schema.ts";
 import { type ListSheet, type ShowSheet, findRow } from "../sheet/sheet.ts";
@@ -33,7 +34,8 @@ export function quietEdit({ cues, quiet }: Extract<Sentence, { kind: "quiet" }>,
 
 /** The edit that sets the pace or the standby of the play, or the pace of the lines between two cues. Throws Fault. */
 export function scriptEdit({ cues, pace, standby }: Extract<Sentence, { kind: "script" }>, context: PlayContext): EditInput {
-  if (pace === 0) throw fault("Nobody speaks 0 words a minute; a usual pace is 140");
+  if (typeof pace === "number" && (pace < SPEAKING_PACES.min || pace > SPEAKING_PACES.max))
+    throw fault(`Nobody speaks ${pace} words a minute; a pace is from ${SPEAKING_PACES.min} to ${SPEAKING_PACES.max}, a usual one 140`);
   const set = { ...(pace === undefined ? {} : { pace }), ...(standby === undefined ? {} : { standby }) };
   if (!cues) return { op: "setScript", ...set };
   if (standby !== undefined || pace === undefined)

@@ -1,6 +1,9 @@
 import { z } from "zod";
 
-const weight = z.number().min(0, "is a weight below 0").max(1000, "is a weight above 1000");
+/** Between which ends a weight lies. */
+export const PLAN_WEIGHT_BOUNDS = { min: 0, max: 1000 } as const;
+
+const weight = z.number().min(PLAN_WEIGHT_BOUNDS.min, "is a weight below 0").max(PLAN_WEIGHT_BOUNDS.max, "is a weight above 1000");
 
 /** What a plan weighs, as it may be written; what is left out has its default. */
 export const planWeightsSchema = z.strictObject({
@@ -34,9 +37,4 @@ export const WEIGHT_WORDS: Readonly<Record<keyof PlanWeights, string>> = {
 /** The names of the weights, in the order in which they count. */
 export function planWeightNames(): (keyof PlanWeights)[] {
   return ["short", "unknown", "quiet", "early", "crowd"];
-}
-
-/** True for a number that a weight can be: 0 to 1000. */
-export function isPlanWeight(value: number): boolean {
-  return weight.safeParse(value).success;
 }

@@ -3,6 +3,12 @@ import { at } from "../show/at.ts";
 import type { Call, Script, ScriptLine } from "../show/schema.ts";
 import { placeOfCall, wordsOf } from "./words.ts";
 
+/**
+ * Words a minute that somebody may be said to speak at: what is typed beyond is a slip.
+ * A document may hold others; they are read.
+ */
+export const SPEAKING_PACES = { min: 20, max: 400 } as const;
+
 /** Words a minute where a script names no pace of its own. */
 export const SPEAKING_PACE = 150;
 
