@@ -1,7 +1,8 @@
 import { useEffect } from "react";
-import { chooseNothing, useChoice } from "../choice/choice.ts";
+import { type Draft, chooseNothing, useChoice } from "../choice/choice.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useRecording } from "../hand/useRecording.ts";
+import { setLine } from "../line/lineText.ts";
 import { modalIsOpen, openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
@@ -16,7 +17,12 @@ export function useFrameKeys(live: boolean): void {
   const { drop } = useHandChange();
   useEffect(watchGestures, []);
   useEffect(keepTyping, []);
-  useShortcut("undo", () => void history("undo"));
+  useShortcut("undo", () => {
+    // What is only considered goes first; it has not been made.
+    const { draft } = useChoice.getState();
+    if (draft && draft.from !== "book") return dropConsidered(draft);
+    void history("undo");
+  });
   useShortcut("redo", () => void history("redo"));
   useShortcut("find", () => openSearch());
   useShortcut("help", openHelp);
@@ -33,6 +39,12 @@ export function useFrameKeys(live: boolean): void {
     else if (channels.length > 0 || draft) chooseNothing();
     else if (live) drop();
   });
+}
+
+/** Drops what is only considered, with the line that it came from. */
+function dropConsidered({ from }: Draft): void {
+  useChoice.setState({ draft: null, operation: null });
+  if (from === "line") setLine("");
 }
 
 /** Keeps what is typed for a dialog that has been asked for and is still being fetched. */

@@ -1,5 +1,6 @@
 import type { Attribute } from "@zm/core";
-import { useRef } from "react";
+import { useRef, useState } from "react";
+import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { fanWith, middleOf } from "./fanWith.ts";
 import { plain } from "../shared/plain.ts";
 
@@ -21,6 +22,13 @@ type Handle = "first" | "middle" | "last";
 /** The chosen lights as a row of bars: dragging an end leans the row, dragging the middle bends it. */
 export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStripProps) {
   const held = useRef<{ handle: Handle; y: number; value: number; points: { first: number; middle: number; last: number } } | null>(null);
+  const [dragging, setDragging] = useState(false);
+  useDropOnEscape(dragging, () => {
+    const from = held.current;
+    held.current = null;
+    setDragging(false);
+    if (from) onFan(fanWith(from.points, from.handle, from.value));
+  });
   const count = values.length;
   if (count < 2) return null;
   const first = values[0] ?? 0;
@@ -31,6 +39,7 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
   const grab = (event: React.PointerEvent, handle: Handle, value: number): void => {
     event.currentTarget.setPointerCapture(event.pointerId);
     held.current = { handle, y: event.clientY, value, points: { first, middle, last } };
+    setDragging(true);
   };
   const bend = (event: React.PointerEvent): void => {
     const from = held.current;
@@ -88,7 +97,10 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
           strokeWidth={2}
           onPointerDown={(event) => grab(event, handle, value)}
           onPointerMove={bend}
-          onPointerUp={() => (held.current = null)}
+          onPointerUp={() => {
+            held.current = null;
+            setDragging(false);
+          }}
           onKeyDown={(event) => nudge(event, handle, value)}
         />
       ))}

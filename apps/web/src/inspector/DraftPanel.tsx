@@ -3,6 +3,7 @@ import { useMatch } from "react-router";
 import { lookAt, useChoice } from "../choice/choice.ts";
 import { ScriptImpactLines } from "../preview/ScriptImpactLines.tsx";
 import { ImpactList } from "../preview/ImpactList.tsx";
+import { makeConsidered } from "../choice/makeConsidered.ts";
 import { comeBack } from "../line/comeBack.ts";
 import { setLine, useLineText } from "../line/lineText.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
@@ -37,10 +38,11 @@ export function DraftPanel() {
     if (draft.from === "line") setLine("");
   };
   const make = async (): Promise<void> => {
+    if (draft.from !== "line") return void (await makeConsidered(draft, makeEdits));
     const { text, began } = useLineText.getState();
     drop();
     const made = await makeEdits(draft.edits);
-    if (!made && draft.from === "line" && began) comeBack(text, began);
+    if (!made && began) comeBack(text, began);
   };
   return (
     <section aria-label="Impact">

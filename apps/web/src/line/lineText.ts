@@ -33,13 +33,13 @@ export function setLine(text: string, target?: LineTarget): void {
   useLineText.setState(({ began }) => ({ text, began: text.trim() === "" ? null : (target ?? began ?? targetNow()) }));
 }
 
-/** Puts a line into the line entry and goes there, to be finished and entered. It begins anew, with what is chosen now. */
-export function putLine(text: string, target?: LineTarget): void {
+/** Puts a line into the line entry and goes there, to be finished and entered; `whole` selects it, so that what is typed next takes its place. It begins anew, with what is chosen now. */
+export function putLine(text: string, target?: LineTarget, whole = false): void {
   setLine("");
   setLine(text, target);
   const field = focusOn("line");
   if (!(field instanceof HTMLInputElement)) return;
-  requestAnimationFrame(() => field.setSelectionRange(text.length, text.length));
+  requestAnimationFrame(() => field.setSelectionRange(whole ? 0 : text.length, text.length));
 }
 
 /** Where a line lands, in a word or two: "live", "blind 3", "blind 10 to 20". */

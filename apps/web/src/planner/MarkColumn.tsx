@@ -1,6 +1,7 @@
 import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, markedKeys, placeMark } from "@zm/core";
 import { memo, useState } from "react";
 import { chooseCue, chooseLights } from "../choice/choice.ts";
+import { isOutside, useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { seconds } from "../shared/words.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { COLUMN, ROW } from "./grid.ts";
@@ -105,10 +106,13 @@ function Lozenge({
 }) {
   const makeEdits = useMakeEdits();
   const [dragged, setDragged] = useState<number | null>(null);
+  // Where it was put last while that is on its way: an arrow typed meanwhile counts from there.
+  const [asked, setAsked] = useState<number | null>(null);
+  useDropOnEscape(dragged !== null, () => setDragged(null));
   const cue = list.cues[mark.calledAt]?.number ?? "";
   const chosen = usePlanning(({ chosen: each }) => each?.channel === channel && each.cue === cue);
   const { window } = mark;
-  const row = dragged ?? mark.markAt ?? mark.calledAt;
+  const row = dragged ?? asked ?? mark.markAt ?? mark.calledAt;
   // While it is dragged it tells what it would have where it is.
   const there = dragged === null ? available : (timeFor(mark, dragged)?.seconds ?? null);
   const bad = dragged === null ? report !== null : there !== null && there < mark.needed;
@@ -121,7 +125,9 @@ function Lozenge({
   const put = (to: number): void => {
     if (!window) return;
     const wanted = Math.min(window.last, Math.max(window.first, to));
-    if (wanted !== mark.markAt) void makeEdits([placeMark(list, mark, wanted)]);
+    if (wanted === (asked ?? mark.markAt)) return;
+    setAsked(wanted);
+    void makeEdits([placeMark(list, mark, wanted)]).then(() => setAsked((newest) => (newest === wanted ? null : newest)));
   };
   const rowAt = (event: React.PointerEvent<HTMLButtonElement>): number => {
     const box = event.currentTarget.parentElement?.getBoundingClientRect();
@@ -153,7 +159,7 @@ function Lozenge({
           if (event.buttons === 1 && window) setDragged(rowAt(event));
         }}
         onPointerUp={(event) => {
-          if (dragged !== null) put(rowAt(event));
+          if (dragged !== null && !isOutside(event, event.currentTarget.closest("[data-planner-sheet]"))) put(rowAt(event));
           setDragged(null);
         }}
         onPointerCancel={() => setDragged(null)}
@@ -162,7 +168,7 @@ function Lozenge({
           if (step === 0) return;
           event.preventDefault();
           event.stopPropagation();
-          put((mark.markAt ?? mark.calledAt) + step);
+          put((asked ?? mark.markAt ?? mark.calledAt) + step);
         }}
       >
         <svg width={16} height={16} aria-hidden>

@@ -60,7 +60,14 @@ export function PlannerView() {
   const [first, last] = [shown[0]?.index ?? 0, shown.at(-1)?.index ?? 0];
   return (
     <div className="flex h-full flex-col">
-      <div ref={scroller} role="group" aria-label="Marks" tabIndex={0} className="relative min-h-0 flex-1 overflow-auto bg-sheet">
+      <div
+        ref={scroller}
+        data-planner-sheet
+        role="group"
+        aria-label="Marks"
+        tabIndex={0}
+        className="relative min-h-0 flex-1 overflow-auto bg-sheet"
+      >
         <div
           className="sticky top-0 z-20 flex border-b border-rule bg-base-100"
           style={{ height: HEADER, width: columns.getTotalSize() + 40, minWidth: "100%" }}

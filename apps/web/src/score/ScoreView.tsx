@@ -7,6 +7,8 @@ import { findingsOf, useRehearsal } from "../rehearsal/rehearsal.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { openNumbers } from "../shared/dialogs.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
+import { makeConsidered } from "../choice/makeConsidered.ts";
+import { isOutside, useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { useSame } from "../shared/useSame.ts";
@@ -222,11 +224,12 @@ export function ScoreView() {
     if (cell) chooseCell(list, lines, layout, cell, true);
   };
   const release = (event: React.PointerEvent<HTMLElement>): void => {
-    const cell = carrying ? cellUnder(event) : null;
+    const cell = carrying && !isOutside(event, scroller.current) ? cellUnder(event) : null;
     if (cell) carryCells(list, lines, layout, cell);
     setDragging(false);
     setCarrying(false);
   };
+  useDropOnEscape(carrying, () => setCarrying(false));
   const give = (event: React.ClipboardEvent, text: string | null): void => {
     event.preventDefault();
     if (text !== null) event.clipboardData.setData("text/plain", text);
@@ -263,8 +266,7 @@ export function ScoreView() {
       const { draft } = useChoice.getState();
       if (draft?.from !== "cells") return void focusOn(choice.channels.length > 0 ? "range value" : "cue label");
       if (event.repeat || faultOf(sheet, draft.edits) !== undefined) return;
-      useChoice.setState({ draft: null, operation: null });
-      void makeEdits(draft.edits);
+      void makeConsidered(draft, makeEdits);
     },
     { on: scroller },
   );

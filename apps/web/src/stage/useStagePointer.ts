@@ -1,7 +1,8 @@
 import { type Moves, type Point, aimNear, keyAt } from "@zm/core";
-import { type RefObject, useRef } from "react";
+import { type RefObject, useRef, useState } from "react";
 import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
+import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { useShow } from "../show/useShow.ts";
 import type { Painted } from "./StagePicture.tsx";
 import { hungPlaces } from "./scene.ts";
@@ -26,6 +27,12 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
   const { change, outputOf } = useHandChange();
   const press = useRef<{ what: Press; from: Spot; moved: boolean } | null>(null);
   const pending = useRef(0);
+  const [drawing, setDrawing] = useState(false);
+  useDropOnEscape(drawing, () => {
+    press.current = null;
+    setDrawing(false);
+    if (painted.current) painted.current = { ...painted.current, lasso: [] };
+  });
 
   const spotOf = (event: React.PointerEvent): Spot => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -79,6 +86,7 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
     event.currentTarget.setPointerCapture(event.pointerId);
     const from = spotOf(event);
     press.current = { what: whatIsAt(from), from, moved: false };
+    setDrawing(press.current.what.kind === "lasso");
   };
   const move = (event: React.PointerEvent<HTMLElement>): void => {
     const spot = spotOf(event);
@@ -103,6 +111,7 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
   const up = (event: React.PointerEvent<HTMLElement>): void => {
     const now = press.current;
     press.current = null;
+    setDrawing(false);
     if (!now) return;
     if (now.what.kind === "head" && !now.moved) {
       if (event.shiftKey) toggleLights([now.what.channel]);

@@ -1,5 +1,6 @@
 import { type DrawnLink, type ListSheet, type TimeBar, at, endOfLinks } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { seconds } from "../shared/words.ts";
 import { type BarChange, barLabel, barName, barWords, cutWords, linkWords, rowLabel } from "./barEdits.ts";
 import { type TimeScale, placeOf, snapped, timeScale } from "./scale.ts";
@@ -61,6 +62,10 @@ export function TimesChart({ list, links, bars, width, namesWidth, picked, onPic
       window.removeEventListener("pointercancel", end);
     };
   }, [drag]);
+  useDropOnEscape(drag !== null, () => {
+    setDrag(null);
+    onDrop();
+  });
   const take = (row: ChartRow, grip: Drag["grip"]) => (event: React.PointerEvent) => {
     if (event.button !== 0) return;
     event.currentTarget.closest<SVGElement>('[role="slider"]')?.focus();

@@ -1,6 +1,7 @@
 import { type EditInput, type ListSheet, type TimeBar } from "@zm/core";
 import { useCallback, useMemo, useRef } from "react";
 import { type Draft, useChoice } from "../choice/choice.ts";
+import { makeConsidered } from "../choice/makeConsidered.ts";
 import { faultOf, sheetAfter } from "../preview/preview.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { barEdit, barName, followEdit } from "./barEdits.ts";
@@ -51,8 +52,7 @@ export function useTimesDraft(list: ListSheet): TimesDraft {
   const make = useCallback((): void => {
     const { draft: now } = useChoice.getState();
     if (now?.from !== "times" || faultOf(sheet, now.edits) !== undefined) return;
-    useChoice.setState({ draft: null });
-    void makeEdits(now.edits);
+    void makeConsidered(now, makeEdits);
   }, [sheet, makeEdits]);
   return { shown, wish, consider, make, drop };
 }
