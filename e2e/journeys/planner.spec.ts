@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
-import { cueOf, ownShow } from "../support/show.ts";
+import { cueOf, documentOf, ownShow } from "../support/show.ts";
 
 test("a mark that has no time is found in the planner, moved along its window, and put back", async ({ page, request }) => {
   const show = await ownShow(request);
@@ -63,4 +63,44 @@ test("a plan is asked for, made as one edit after its impact was shown, and take
   await expect(
     page.getByRole("group", { name: "When lights are prepared" }).getByRole("button", { name: "as soon as it is dark" }),
   ).toHaveAttribute("aria-pressed", "true");
+});
+
+test("in haste: arrows on a mark add up on a slow line, what was refused is still considered, and Ctrl Z drops it before anything is taken back", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/planner`);
+  await expect(page.getByText("4 late")).toBeVisible();
+  await enterLine(page, "#33");
+  const lozenge = page.getByRole("button", { name: /^Light \d+ for cue 33:.*too little/ }).first();
+  await lozenge.scrollIntoViewIfNeeded();
+  await lozenge.click();
+  const [, light = ""] = /Light (\d+) for/.exec((await lozenge.getAttribute("aria-label")) ?? "") ?? [];
+  const own = page.getByRole("button", { name: new RegExp(`^Light ${light} for cue 33:`) });
+  const { lists } = await documentOf(request, show);
+  const cues = lists[0]?.cues.map(({ number }) => number) ?? [];
+  await page.route("**/edits", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1000));
+    await route.continue();
+  });
+  await own.press("ArrowUp");
+  await page.keyboard.press("ArrowUp");
+  await stored(page);
+  expect((await cueOf(request, show, "33")).mark).toMatchObject({ channels: { [light]: { at: cues[cues.indexOf("33") - 3] } } });
+  await page.unroute("**/edits");
+
+  const panel = page.getByRole("region", { name: "Chosen mark" });
+  await panel.getByRole("group", { name: "Places" }).getByRole("button", { name: "it moves in view" }).click();
+  const impact = page.getByRole("region", { name: "Impact" });
+  await expect(impact).toContainText(`${light} moves in view instead of being prepared in`);
+  await page.route("**/edits", (route) => route.fulfill({ status: 503, json: { message: "The database is away" } }), { times: 1 });
+  await page.getByRole("button", { name: "Make it" }).click();
+  await expect(page.getByText("The database is away")).toBeVisible();
+  await expect(impact).toBeVisible();
+  const before = await cueOf(request, show, "33");
+  await page.keyboard.press("Control+z");
+  await expect(impact).toBeHidden();
+  await stored(page);
+  expect(await cueOf(request, show, "33")).toEqual(before);
 });

@@ -175,3 +175,28 @@ test("a plan of a made-up show never makes a mark worse, leaves fewer that are l
     expect(checkSheet(after).filter(({ code }) => code === "mark-lit")).toEqual([]);
   }
 });
+
+test("a plan leaves marks where their cue places them, for a light or for all, unless it is told to move them too", () => {
+  const early = { op: "setCue" as const, from: "5", to: "5" };
+  for (const mark of [{ channels: { "1": { at: "2" } } }, { at: "2" }, { policy: "dark" as const }]) {
+    const placed = made(oneMark([5, 5, 5, 5, 5]), [
+      { op: "change", from: "1", to: "1", keys: { channels: [1], families: ["intensity"] }, do: { set: 0 } },
+      { ...early, mark },
+    ]);
+    const list = listOf(placed);
+    const kept = proposePlan(list, { script: placed.show.script });
+    expect([mark, kept.edits, kept.proposals[0]?.pinned, kept.proposals[0]?.moves]).toEqual([mark, [], true, false]);
+    const all = proposePlan(list, { script: placed.show.script, pinnedToo: true });
+    expect([mark, all.proposals[0]?.pinned, all.edits.length]).toEqual([mark, false, 1]);
+  }
+});
+
+test("a mark that has just what it needs is not called late because it eases; one that is late wherever it is prepared is", () => {
+  const [tight, short] = [oneMark([5, 0.35, 0.35, 0.35, 5]), oneMark([5, 0.2, 0.2, 0.2, 5])];
+  const proposals = [tight, short].map((sheet) => plan(sheet).proposals[0]);
+  expect(planMarks(listOf(short), short.show.script)[0]?.report).toBe("mark-late");
+  expect(proposals.map((own) => [own?.isLate, (own?.short ?? 0) > 0])).toEqual([
+    [false, true],
+    [true, true],
+  ]);
+});

@@ -1,8 +1,9 @@
 import { useEffect } from "react";
+import { useMatch } from "react-router";
 import { type Draft, chooseNothing, useChoice } from "../choice/choice.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useRecording } from "../hand/useRecording.ts";
-import { setLine } from "../line/lineText.ts";
+import { putLine, setLine } from "../line/lineText.ts";
 import { modalIsOpen, openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
@@ -16,6 +17,8 @@ export function useFrameKeys(live: boolean): void {
   const { recordNext } = useRecording();
   const { drop } = useHandChange();
   useEffect(watchGestures, []);
+  const beginsLines = useMatch("/show/:id/:view")?.params.view;
+  useEffect(() => (beginsLines === "score" || beginsLines === "stage" ? beginLines() : undefined), [beginsLines]);
   useEffect(keepTyping, []);
   useShortcut("undo", () => {
     // What is only considered goes first; it has not been made.
@@ -45,6 +48,19 @@ export function useFrameKeys(live: boolean): void {
 function dropConsidered({ from }: Draft): void {
   useChoice.setState({ draft: null, operation: null });
   if (from === "line") setLine("");
+}
+
+/** A digit, @ or # that is typed while no field has the focus begins a line with it. */
+function beginLines(): () => void {
+  const typed = (event: KeyboardEvent): void => {
+    if (event.defaultPrevented || modalIsOpen() || event.ctrlKey || event.metaKey || event.altKey || !/^[0-9@#]$/.test(event.key)) return;
+    const { target } = event;
+    if (target instanceof Element && target.closest("input, select, textarea, [contenteditable], [role='dialog'], [role='menu']")) return;
+    event.preventDefault();
+    putLine(event.key);
+  };
+  document.addEventListener("keydown", typed);
+  return () => document.removeEventListener("keydown", typed);
 }
 
 /** Keeps what is typed for a dialog that has been asked for and is still being fetched. */

@@ -72,7 +72,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
         <button
           type="button"
           className="btn btn-xs border-neutral font-normal"
-          title="The table of the numbers, old and new (#)"
+          title="The table of the numbers, old and new (k)"
           onClick={() => openNumbers(cues.from, one ? (list.cues.at(-1)?.number ?? cues.to) : cues.to)}
         >
           {one ? "Renumber from here …" : "Renumber …"}

@@ -12,6 +12,7 @@ import { useRecording } from "../hand/useRecording.ts";
 import { useUpdating } from "../hand/useUpdating.ts";
 import { useHistoryStore } from "../show/historyStore.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
+import { useLastPress } from "../show/lastPress.ts";
 import { enqueue, useWaiting } from "../show/queue.ts";
 import { useHistory, useList, useSheetNow, useShow } from "../show/useShow.ts";
 import { answerTo } from "./answer.ts";
@@ -73,7 +74,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   };
   useEffect(() => draft(text, read));
   const type = (value: string): void => {
-    setLine(value);
+    setLine(value.replace(/^\/+/, ""));
     setPick(-1);
     // At once, not behind the next painting: what it would do is worked out meanwhile.
     draft(value, readText(value, useLineText.getState().began ?? target, sheetNow()));
@@ -218,7 +219,9 @@ function Standing() {
   const held = useHand((state) => state.hand.held);
   const names = Object.keys(held);
   const dropped = useHand((state) => Object.keys(state.hand.dropped).length);
-  const last = useLastEdit((state) => state.edit?.words);
+  const edited = useLastEdit((state) => state.edit?.words);
+  const pressed = useLastPress((state) => state.words);
+  const last = pressed === null ? edited : pressed === "" ? undefined : pressed;
   const { change } = useHandChange();
   const chosen = channels.length === 0 ? "nothing chosen" : `${count(channels.length, "light")} chosen`;
   return (

@@ -7,6 +7,7 @@ import {
   listOf,
   offeredPlace,
   isCueNumber,
+  capital,
 } from "@zm/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
@@ -22,7 +23,7 @@ import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
 import { putOnStage } from "../run/StageSwitch.tsx";
-import { pressFor } from "../run/typedPress.ts";
+import { pressFor, pressWords } from "../run/typedPress.ts";
 import { usePress } from "../run/usePress.ts";
 import { useCall } from "../outside/useCall.ts";
 import { api } from "../show/api.ts";
@@ -213,8 +214,9 @@ export function useLineRequest({
         return showInScore(request.what, request.shown, listAt(target));
       case "press": {
         if (request.press.do === "putOnStage") return putOnStage(client, id);
-        const pressed = pressFor(request.press, useLive.getState().run);
-        return pressed === undefined || (await press(pressed));
+        const { run } = useLive.getState();
+        const pressed = pressFor(request.press, run);
+        return pressed === undefined || (await press({ ...pressed, words: capital(pressWords(request.press, sheet, run)) }));
       }
       case "hand":
         return inHand(request);

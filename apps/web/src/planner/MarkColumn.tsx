@@ -1,4 +1,4 @@
-import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, markedKeys, placeMark } from "@zm/core";
+import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, isPlaced, markedKeys, placeMark } from "@zm/core";
 import { memo, useState } from "react";
 import { chooseCue, chooseLights } from "../choice/choice.ts";
 import { isOutside, useDropOnEscape } from "../shared/useDropOnEscape.ts";
@@ -134,6 +134,7 @@ function Lozenge({
     const at = Math.floor((event.clientY - (box?.top ?? 0)) / ROW);
     return window ? Math.min(window.last, Math.max(window.first, at)) : mark.calledAt;
   };
+  const placed = isPlaced(list, mark);
   const where = mark.markAt === null ? "moves in view" : `is prepared in ${list.cues[mark.markAt]?.number ?? ""}`;
   const times = `needs ${seconds(mark.needed)} s${available === null ? "" : `, has ${seconds(available)} s`}`;
   return (
@@ -148,8 +149,8 @@ function Lozenge({
       <button
         type="button"
         aria-pressed={chosen}
-        aria-label={`Light ${channel} for cue ${cue}: ${where}, ${times}${report === "mark-late" ? ", too little" : ""}`}
-        title={`For cue ${cue}: ${where}, ${times}. Drag it along the window, or press the arrow keys`}
+        aria-label={`Light ${channel} for cue ${cue}: ${where}, ${times}${report === "mark-late" ? ", too little" : ""}${placed ? ", placed by its cue" : ""}`}
+        title={`For cue ${cue}: ${where}, ${times}. ${placed ? "Its cue places it: a plan leaves it there. " : ""}Drag it along the window, or press the arrow keys`}
         className="absolute grid h-7 w-7 cursor-ns-resize touch-none place-items-center"
         style={{ left: x + AXIS - 14, top: row * ROW }}
         onClick={choose}
@@ -177,6 +178,7 @@ function Lozenge({
             className={`${bad ? "stroke-error" : "stroke-secondary"} ${chosen ? (bad ? "fill-error" : "fill-secondary") : "fill-sheet"}`}
             strokeWidth={1.5}
           />
+          {placed && <path d="M3 15h10" className={bad ? "stroke-error" : "stroke-secondary"} strokeWidth={2} />}
         </svg>
       </button>
       {(mark.markAt !== null || dragged !== null) && (

@@ -37,7 +37,15 @@ export function PlannerCharts({ plan: { list, marks, moving } }: { plan: ListPla
       <figure>
         <figcaption className="text-[13px] text-quiet">seconds needed (across) against there (up); below the line is late</figcaption>
         <ScatterChart width={WIDTH} height={140} margin={{ top: 4, right: 8, bottom: 0, left: 0 }} accessibilityLayer={false}>
-          <XAxis type="number" dataKey="needed" domain={[0, Math.ceil(most)]} {...AXIS} />
+          {/* Both axes alike, so that the line between them is straight. */}
+          <XAxis
+            type="number"
+            dataKey="needed"
+            scale="log"
+            domain={[0.1, Math.ceil(most)]}
+            {...AXIS}
+            tickFormatter={(value: number) => String(Math.round(value * 10) / 10)}
+          />
           <YAxis
             type="number"
             dataKey="available"

@@ -13,6 +13,7 @@ import {
   WEIGHT_WORDS,
   count,
   findRow,
+  isPlaced,
   placeMark,
   planWeightNames,
   proposePlan,
@@ -25,6 +26,7 @@ import { lazyPart } from "../shared/lazyPart.ts";
 import { Fact } from "../shared/Fact.tsx";
 import { NumberField } from "../shared/NumberField.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
+import { Toggle } from "../shared/Toggle.tsx";
 import { cueName, tenths } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { KNOWN_WORDS } from "./knownWords.ts";
@@ -239,7 +241,9 @@ function placeWords({ time, cost }: WeighedPlace, weights: PlanWeights): string 
 function WholePlan({ plan, proposal }: { plan: ListPlan; proposal: MarkPlan | null }) {
   const weights = usePlanning((planning) => planning.weights);
   const moved = proposal?.proposals.filter(({ moves }) => moves) ?? [];
-  const cannot = proposal?.proposals.filter(({ short }) => short > 0) ?? [];
+  const late = proposal?.proposals.filter(({ isLate }) => isLate) ?? [];
+  const placed = plan.marks.filter(({ mark }) => isPlaced(plan.list, mark)).length;
+  const pinnedToo = usePlanning((planning) => planning.pinnedToo);
   const most = Math.max(0, ...plan.moving);
   return (
     <section aria-label="Plan" className="flex flex-col gap-2 border-t border-rule pt-3">
@@ -256,7 +260,17 @@ function WholePlan({ plan, proposal }: { plan: ListPlan; proposal: MarkPlan | nu
       )}
       {proposal && (
         <>
-          <p role="status">{planWords(moved, cannot.length)}</p>
+          <p role="status">{planWords(moved, late)}</p>
+          {placed > 0 && (
+            <Toggle
+              pressed={pinnedToo}
+              title="Marks with a line under them were placed by hand, or by their cue"
+              onClick={() => usePlanning.setState({ pinnedToo: !pinnedToo })}
+            >
+              {pinnedToo ? "Also those that cues place" : `${count(placed, "mark")} placed by cues stay`}
+            </Toggle>
+          )}
+          <PlanLines list={plan.list} moved={moved} late={late} />
           <div className="flex gap-1.5">
             <button
               type="button"
@@ -308,8 +322,44 @@ function WholePlan({ plan, proposal }: { plan: ListPlan; proposal: MarkPlan | nu
   );
 }
 
+/** So many lights of a plan are named before the rest is folded away. */
+const NAMED = 6;
+
+/** Each light that a plan moves, from where to where, and each that stays late. */
+function PlanLines({ list, moved, late }: { list: ListSheet; moved: readonly MarkProposal[]; late: readonly MarkProposal[] }) {
+  const lines = [
+    ...late.map(({ mark }) => `${mark.channel} for ${list.cues[mark.calledAt]?.number ?? ""} is late wherever it is prepared`),
+    ...moved.map(({ mark, best, now }) => moveWords(list, mark, now, best)),
+  ];
+  const row = (line: string) => <li key={line}>{line}</li>;
+  return (
+    <div className="text-[13px]">
+      <ul aria-label="Lights of the plan">{lines.slice(0, NAMED).map(row)}</ul>
+      {lines.length > NAMED && (
+        <details>
+          <summary className="cursor-pointer py-0.5 text-quiet">{lines.length - NAMED} more</summary>
+          <ul>{lines.slice(NAMED).map(row)}</ul>
+        </details>
+      )}
+    </div>
+  );
+}
+
+/** "65 for 33: in 31 instead of 32, has 4.2 s instead of 0.6". */
+function moveWords(
+  list: ListSheet,
+  { channel, calledAt }: MarkProposal["mark"],
+  now: WeighedPlace | null,
+  best: WeighedPlace | null,
+): string {
+  const cueAt = (row: number | undefined): string => (row === undefined ? "view" : (list.cues[row]?.number ?? ""));
+  const has = best?.time ? `, has ${tenths(best.time.seconds)} s${now?.time ? ` instead of ${tenths(now.time.seconds)}` : ""}` : "";
+  return `${channel} for ${cueAt(calledAt)}: in ${cueAt(best?.row)} instead of ${cueAt(now?.row)}${has}`;
+}
+
 /** What a plan does, in a sentence. */
-function planWords(moved: readonly MarkProposal[], cannot: number): string {
+function planWords(moved: readonly MarkProposal[], late: readonly MarkProposal[]): string {
+  const cannot = late.length;
   if (moved.length === 0)
     return cannot === 0
       ? "Every mark is where it had better be."

@@ -32,12 +32,14 @@ interface Planning {
   /** A plan has been asked for: its places are drawn beside those that the marks have. */
   readonly proposes: boolean;
   readonly weights: PlanWeights;
+  /** A plan may also move marks that their cues place. */
+  readonly pinnedToo: boolean;
   /** Lights that need no time are shown too: colours change at once. */
   readonly all: boolean;
 }
 
 /** What is being thought about in the planner; it survives a change of view. */
-export const usePlanning = create<Planning>(() => ({ chosen: null, proposes: false, weights: PLAN_WEIGHTS, all: false }));
+export const usePlanning = create<Planning>(() => ({ chosen: null, proposes: false, weights: PLAN_WEIGHTS, pinnedToo: false, all: false }));
 
 /** The marks of a list, those of each light together, and what lies between its cues. */
 export interface ListPlan {
@@ -105,14 +107,14 @@ const NO_SCRIPT = {};
 export function useProposal({ list, measured }: ListPlan): MarkPlan | null {
   const { sheet } = useShow();
   const { script } = sheet.show;
-  const { proposes, weights } = usePlanning();
+  const { proposes, weights, pinnedToo } = usePlanning();
   return useMemo(() => {
     if (!proposes) return null;
     const known = plansOf(measured).get(script ?? NO_SCRIPT) ?? new Map<string, MarkPlan>();
     plansOf(measured).set(script ?? NO_SCRIPT, known);
-    const name = JSON.stringify(weights);
-    const plan = known.get(name) ?? proposePlan(list, { script, measured, weights });
+    const name = JSON.stringify({ weights, pinnedToo });
+    const plan = known.get(name) ?? proposePlan(list, { script, measured, weights, pinnedToo });
     known.set(name, plan);
     return plan;
-  }, [proposes, list, script, weights, measured]);
+  }, [proposes, list, script, weights, pinnedToo, measured]);
 }

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import type { Happening } from "@zm/core";
 import { type PressRequest, runEvent } from "@zm/protocol";
 import { useCallback } from "react";
+import { useLastPress } from "../show/lastPress.ts";
 import { tellTrouble } from "../shared/notices.ts";
 import { api, requestName } from "../show/api.ts";
 import { pressAnswered, pressHere, takeFired, unpressHere } from "../show/takeFired.ts";
@@ -12,6 +13,8 @@ import { PressQueue } from "./pressQueue.ts";
 export interface Pressed {
   readonly ask: PressRequest;
   readonly here?: (t: number) => Happening;
+  /** What it does, in words, for whoever typed it. */
+  readonly words?: string;
 }
 
 /** The presses of this window on their way to each show. */
@@ -29,8 +32,10 @@ export function usePress(): (pressed: Pressed) => Promise<boolean> {
   const client = useQueryClient();
   const sheetNow = useSheetNow();
   return useCallback(
-    async ({ ask, here }) => {
+    async ({ ask, here, words = "" }) => {
       const id = requestName();
+      // What was said of something before does not stand beside it.
+      useLastPress.setState({ words: "" });
       if (here) pressHere(id, sheetNow(), here);
       const result = await queueOf(show).add({ ...ask, id });
       if ("refusal" in result) {
@@ -40,6 +45,7 @@ export function usePress(): (pressed: Pressed) => Promise<boolean> {
       }
       if ("answer" in result) takeFired(client, runEvent.parse(result.answer));
       pressAnswered(id);
+      if (words !== "") useLastPress.setState({ words });
       return true;
     },
     [show, client, sheetNow],

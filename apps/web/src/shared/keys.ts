@@ -17,6 +17,12 @@ export interface KeyEntry {
 /** Every key of the application: the shortcuts are bound from this table, and the help is printed from it. */
 export const KEYS = {
   line: { where: "everywhere", shown: "/", keys: "/", plain: true, inDrawers: true, does: "to the line entry" },
+  beginLine: {
+    where: "everywhere",
+    shown: "0 to 9, @, #",
+    does: "in Score and Stage: begins a line with it",
+    found: "type number group cue",
+  },
   help: { where: "everywhere", shown: "?", keys: "?", plain: true, inDrawers: true, does: "this help, to be searched" },
   find: {
     where: "everywhere",
@@ -194,8 +200,8 @@ export const KEYS = {
   },
   numbers: {
     where: "Score",
-    shown: "#",
-    keys: "#",
+    shown: "k",
+    keys: "k",
     plain: true,
     does: "the table of the numbers, old and new, of the chosen cues",
     found: "renumber print",

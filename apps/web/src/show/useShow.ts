@@ -11,6 +11,7 @@ import { api } from "./api.ts";
 import { WINDOW, currentGesture } from "./gesture.ts";
 import { takeHistory, useHistoryStore } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
+import { useLastPress } from "./lastPress.ts";
 import { type OpenShow, showKey } from "./openShow.ts";
 import { editRun } from "./takeFired.ts";
 import { type Runner, enqueue } from "./queue.ts";
@@ -20,6 +21,7 @@ export async function takeEdit(client: QueryClient, event: EditEvent): Promise<v
   takeHistory(event.history);
   const known = client.getQueryData<OpenShow>(showKey(event.show));
   if (!known || event.revision <= known.revision) return;
+  useLastPress.setState({ words: null });
   if (event.revision > known.revision + 1) return catchUp(client, event.show);
   const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[event.kind];
   const { steps } = event;

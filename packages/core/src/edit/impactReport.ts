@@ -1,5 +1,6 @@
 // The impact as people read it. The looks come from `impact.ts`; what else can surprise somebody is found here: cues that come, go or take
 // another number, follows that count from another cue now, and how long cues and chains last.
+import { placeChangeWords } from "../marks/placeChanges.ts";
 import { intAt } from "../show/at.ts";
 import { count } from "../show/words.ts";
 import { groupBy } from "../show/groupBy.ts";
@@ -199,7 +200,8 @@ function tellList(
     if (row < 0) continue;
     changed.add(row);
     if (!byCue.has(cue) && !swaying.has(row) && pairs[row] !== -1) {
-      const words = storedWords(own.slice(1 + own.findLastIndex((step) => step.at === "cue" && !step.after)), names);
+      const kept = own.slice(1 + own.findLastIndex((step) => step.at === "cue" && !step.after));
+      const words = storedWords(kept, names, () => placeChangeWords(was, findRow(was, numberBefore(row)), is, row));
       if (words !== "") tell(numberBefore(row), cue, "stores", () => words);
     }
   }
@@ -211,7 +213,7 @@ function tellList(
 }
 
 /** What a cue stores anew while its look stays: "gets 2 moves". Empty where only its parts come or go with it. */
-function storedWords(steps: readonly Step[], names: CueIdentity): string {
+function storedWords(steps: readonly Step[], names: CueIdentity, places: () => string): string {
   const moves = steps.filter((step) => step.at === "move");
   const say = (some: readonly Step[], verb: string): string[] => (some.length === 0 ? [] : [`${verb} ${count(some.length, "move")}`]);
   const words = [
@@ -230,13 +232,13 @@ function storedWords(steps: readonly Step[], names: CueIdentity): string {
     ...(steps.some((step) => step.at === "part" && !onlyWaves(step)) ? ["its times change"] : []),
     ...(steps.some((step) => step.at === "part" && !sameData(step.before?.waves, step.after?.waves)) ? ["its waves change"] : []),
   ];
-  const settings = settingsWords(steps, names);
+  const settings = settingsWords(steps, names, places);
   return words.length > 0 ? `${words.join(", ")}; looks as before` : settings;
 }
 
 /** What the own fields of a cue are that change, in words; those that are not named here are told together. */
 const SETTING_WORDS: Readonly<Partial<Record<keyof CueHead, string>>> = {
-  mark: "its lights are prepared otherwise",
+  mark: "what it says of the preparing of its lights changes; each is prepared where it was",
   actions: "does otherwise besides",
   label: "has another label",
   note: "has another note",
@@ -245,7 +247,7 @@ const SETTING_WORDS: Readonly<Partial<Record<keyof CueHead, string>>> = {
 };
 
 /** Which of its own fields a cue changes, in words; empty where it changes none. A mark that goes on naming the same cue under its new number is none. */
-function settingsWords(steps: readonly Step[], names: CueIdentity): string {
+function settingsWords(steps: readonly Step[], names: CueIdentity, places: () => string): string {
   const words = new Set<string>();
   for (const step of steps) {
     if (step.at !== "cue" || !step.before || !step.after) continue;
@@ -254,7 +256,10 @@ function settingsWords(steps: readonly Step[], names: CueIdentity): string {
     const fields = [...new Set([...Object.keys(before), ...Object.keys(after)])];
     for (const name of fields)
       if (!sameData(Reflect.get(before, name), Reflect.get(after, name)))
-        words.add(Object.entries(SETTING_WORDS).find(([each]) => each === name)?.[1] ?? "its own settings change");
+        words.add(
+          (name === "mark" ? places() : "") ||
+            (Object.entries(SETTING_WORDS).find(([each]) => each === name)?.[1] ?? "its own settings change"),
+        );
   }
   return [...words].join(", ");
 }

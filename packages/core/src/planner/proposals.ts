@@ -5,6 +5,7 @@ import type { MarkSettings, Show } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import type { Mark } from "../marks/mark.ts";
+import { markReason } from "../marks/reason.ts";
 import { marksOf } from "../marks/marks.ts";
 import { type KnownTime, type MeasuredTimes, expectedTimes } from "../script/expected.ts";
 import { quietSeconds } from "../script/scriptTime.ts";
@@ -34,8 +35,12 @@ export interface MarkProposal {
   readonly now: WeighedPlace | null;
   /** True where it had better be elsewhere. */
   readonly moves: boolean;
-  /** Seconds that even the best place is short of. */
+  /** Seconds that even the best place is short of, with what easing costs: what a way out has to bring. */
   readonly short: number;
+  /** True for a light that is late even at the best place: nothing but a way out helps it. */
+  readonly isLate: boolean;
+  /** True where the cue says itself where the light is prepared: it stays there, unless a plan may move such marks too. */
+  readonly pinned: boolean;
 }
 
 /** A place for each mark of a list, and the edits that put those there which had better be elsewhere: one gesture, one undo. */
@@ -52,18 +57,22 @@ export interface PlanWish {
   readonly measured?: MeasuredTimes | undefined;
   readonly weights?: PlanWeights | undefined;
   readonly rows?: { readonly first: number; readonly last: number } | undefined;
+  /** Also marks that a cue places itself, by hand or by its own policy. */
+  readonly pinnedToo?: boolean | undefined;
 }
 
 /**
  * Proposes a place for each mark of a list. A light that a cue moves live by its own setting stays live. Marks with the least choice choose first, so that the others
  * make room for them. Costs a few microseconds for each row of each dark window.
  */
-export function proposePlan(list: ListSheet, { script, measured, weights = PLAN_WEIGHTS, rows }: PlanWish): MarkPlan {
+export function proposePlan(list: ListSheet, { script, measured, weights = PLAN_WEIGHTS, rows, pinnedToo = false }: PlanWish): MarkPlan {
   const crowd = new Int32Array(list.cues.length);
   const scale = new Scale(list, script, markTimes(list, script, measured), weights, crowd);
   const all = marksOf(list).filter(({ calledAt }) => !rows || (calledAt >= rows.first && calledAt <= rows.last));
   const chosen = new Map<Mark, WeighedPlace>();
-  const free = all.filter((mark) => mark.window && !isLiveByChoice(list, mark));
+  const isPinned = (mark: Mark): boolean => !pinnedToo && isPlaced(list, mark);
+  const free = all.filter((mark) => mark.window && !isLiveByChoice(list, mark) && !isPinned(mark));
+  for (const { markAt } of all.filter(isPinned)) if (markAt !== null) crowd[markAt] = (crowd[markAt] ?? 0) + 1;
   for (const mark of [...free].sort((a, b) => choiceOf(a) - choiceOf(b) || a.calledAt - b.calledAt || a.channel - b.channel)) {
     const best = scale.bestFor(mark);
     chosen.set(mark, best);
@@ -73,7 +82,9 @@ export function proposePlan(list: ListSheet, { script, measured, weights = PLAN_
     const best = chosen.get(mark) ?? null;
     const now = mark.markAt === null || !mark.window ? null : scale.weigh(mark, mark.markAt);
     const moves = best !== null && best.row !== mark.markAt && (now === null || best.total < now.total);
-    return { mark, best, now, moves, short: best ? shortOf(mark, best.time) : 0 };
+    const there = moves ? best : (now ?? best);
+    const isLate = there !== null && there.time !== null && there.time.seconds < mark.needed - 1e-9;
+    return { mark, best, now, moves, short: there ? shortOf(mark, there.time) : 0, isLate, pinned: isPinned(mark) };
   });
   return {
     proposals,
@@ -157,6 +168,14 @@ const EASING = 0.1;
 export function arrival({ needed, delay, fade }: Pick<Mark, "needed" | "delay" | "fade">): number {
   const travels = needed - delay;
   return fade >= travels ? needed : needed + EASING * travels;
+}
+
+/**
+ * True for a mark that its cue places itself, for this light or for all: by hand, or by a policy of its own. One that names a cue in which the light is lit is none.
+ * A plan leaves it where it is, unless it is told otherwise.
+ */
+export function isPlaced(list: ListSheet, mark: Mark): boolean {
+  return mark.strayCue === null && markReason(list, mark).said !== "list";
 }
 
 /** True for a light that the cue itself says moves live. */
