@@ -1,5 +1,5 @@
 import { LINE_HELP } from "@zm/core";
-import { FIRST_STEPS, KEY_HELP } from "../src/app/keyHelp.ts";
+import { FIRST_STEPS, KEY_HELP, PLACES } from "../src/app/keyHelp.ts";
 import { readSeconds } from "../src/shared/readSeconds.ts";
 import { readTrigger } from "../src/shared/readTrigger.ts";
 import { targetWords } from "../src/line/lineText.ts";
@@ -7,16 +7,44 @@ import { targetWords } from "../src/line/lineText.ts";
 /** Everything that the help is searched in. */
 const entries = [
   ...FIRST_STEPS.map(({ does, how }) => `how to begin start first new ${does} ${how}`),
+  ...PLACES.map(({ does, how, found }) => `${does} ${how} ${found}`),
   ...KEY_HELP.flatMap(({ where, keys }) => keys.map(({ shown, does, found = "" }) => [where, shown, does, found].join(" "))),
   ...LINE_HELP.flatMap(({ about, entries: own }) => own.map(({ typed, does, found = "" }) => [about, ...typed, does, found].join(" "))),
 ].map((entry) => entry.toLowerCase());
 
-test.each(["blackout", "gobo", "dark", "start", "delete", "undo", "store", "default", "fade", "solo", "begin"])(
-  "the help is found by %s",
-  (word) => {
-    expect(entries.some((entry) => entry.includes(word))).toBe(true);
-  },
-);
+test.each([
+  "blackout",
+  "gobo",
+  "dark",
+  "start",
+  "delete",
+  "undo",
+  "store",
+  "default",
+  "fade",
+  "solo",
+  "begin",
+  "save",
+  "export",
+  "backup",
+  "file",
+  "mark",
+  "prepare",
+  "house lights",
+  "work light",
+  "flash",
+  "preset",
+  "autofollow",
+  "why",
+  "goto",
+  "interval",
+  "highlight",
+  "universe",
+  "assert",
+  "autosave",
+])("the help is found by %s", (word) => {
+  expect(entries.some((entry) => entry.includes(word))).toBe(true);
+});
 
 test("a field without a delay takes minutes, and no delay", () => {
   expect(["", "1:30", "2.5", "2+1", "soon"].map(readSeconds)).toEqual([null, 90, 2.5, undefined, undefined]);

@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 import { putLine } from "../line/lineText.ts";
 import { Modal } from "../shared/Modal.tsx";
 import { useShow } from "../show/useShow.ts";
-import { FIRST_STEPS, KEY_HELP } from "./keyHelp.ts";
+import { FIRST_STEPS, KEY_HELP, PLACES } from "./keyHelp.ts";
 
 /** How to begin, every key, and everything that can be typed, to be searched. What is chosen of the typed goes to the line entry. */
 export function KeysDialog({ words, onClose }: { words: string; onClose: () => void }) {
@@ -45,6 +45,24 @@ export function KeysDialog({ words, onClose }: { words: string; onClose: () => v
         ))}
       </Command.Group>
     </>
+  );
+  const places = (
+    <Command.Group heading="Where things are" className={GROUP}>
+      {PLACES.map(({ does, how, found, view }) => (
+        <Command.Item
+          key={does}
+          value={`${does} ${how} ${found}`}
+          className={ITEM}
+          onSelect={() => {
+            onClose();
+            void navigate(`/show/${id}/${view}`);
+          }}
+        >
+          <span className="w-64 shrink-0">{does}</span>
+          <span className="text-quiet">{how}</span>
+        </Command.Item>
+      ))}
+    </Command.Group>
   );
   const keys = (
     <>
@@ -87,13 +105,15 @@ export function KeysDialog({ words, onClose }: { words: string; onClose: () => v
           ref={input}
           value={search}
           onValueChange={setSearch}
-          placeholder="what do you look for? such as blackout, gobo, dark, start, delete"
+          placeholder="what do you look for? such as blackout, save, house lights, why"
           className="h-12 shrink-0 border-b border-rule bg-transparent px-5 text-[15px] outline-none placeholder:text-quiet"
         />
         <Command.List ref={list} className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
           <Command.Empty className="px-3 py-4 text-quiet">Nothing of that. Fewer letters find more.</Command.Empty>
           {search.trim() === "" && steps}
+          {search.trim() === "" && places}
           {search.trim() === "" && keys}
+          {search.trim() !== "" && places}
           {lines}
           {search.trim() !== "" && keys}
           {search.trim() !== "" && steps}

@@ -22,3 +22,68 @@ export const FIRST_STEPS: readonly { readonly does: string; readonly how: string
   { does: "Read and change cues", how: "the Score shows every cue; nothing moves on stage while you edit there", view: "score" },
   { does: "Run it", how: "Go, back, hold; Ctrl Enter presses Go", view: "run" },
 ];
+
+/** What people look for by other words than ours: how it is called here, where it is, and the view to go to. */
+export const PLACES: readonly { readonly does: string; readonly how: string; readonly found: string; readonly view: string }[] = [
+  {
+    does: "Nothing has to be saved",
+    how: "every change is stored at once; History keeps each of them, and states that you give a name",
+    found: "save autosave version backup restore",
+    view: "history",
+  },
+  {
+    does: "The show as a file",
+    how: "the menu at the show's name, top left: Export, Import",
+    found: "export import file save backup download copy usb json document",
+    view: "score",
+  },
+  {
+    does: "Palettes",
+    how: "values with a name, of one family; cues that refer to them follow when they change",
+    found: "preset reference colour position library",
+    view: "rig/palettes",
+  },
+  {
+    does: "Held looks on the shelf",
+    how: "looks on faders beside the list, opened with l: house lights, work light, what runs before the show",
+    found: "house lights work light worklight submaster preset scene fader cleaners",
+    view: "run",
+  },
+  { does: "Bump a held look", how: "on its strip of the shelf, full while it is pressed", found: "flash strobe hit key", view: "run" },
+  {
+    does: "Which light is which",
+    how: "click it on the Stage, or type  5 = full  with  others out  behind it, live",
+    found: "highlight identify find lamp solo only",
+    view: "stage",
+  },
+  {
+    does: "Why a light is as it is",
+    how: "choose its cell in the Score: the inspector says which cue moved it, and until when it tracks",
+    found: "why where does it come from source origin tracking explain",
+    view: "score",
+  },
+  {
+    does: "A list that goes on by itself",
+    how: "on its strip of the shelf: goes on by itself every so many seconds, or at a tempo",
+    found: "interval steps chase chaser loop sequence effect",
+    view: "run",
+  },
+  {
+    does: "Go to a cue",
+    how: "in Run: its number, its own times or a time; or choose it in the spine",
+    found: "goto jump skip",
+    view: "run",
+  },
+  {
+    does: "Lights prepared in the dark",
+    how: "the Planner: what moves where before it is called, what is late, and a plan for all",
+    found: "mark prepare preset position move in the dark late",
+    view: "planner",
+  },
+  {
+    does: "Addresses",
+    how: "Rig, Lights: universe and address of each light; Output: where they are sent",
+    found: "universe patch dmx address channel sacn e1.31 output",
+    view: "rig/lights",
+  },
+];

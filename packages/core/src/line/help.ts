@@ -271,7 +271,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(
         ["#12: follows end 2", "#12: follows go 1.5", "#12: on go"],
         "what fires a cue: the completion of the cue before, its Go, or a press",
-        "auto automatic link wait trigger start go",
+        "auto automatic autofollow follow-on link wait trigger start go",
       ),
       entry(
         ["#12: start sea", "#12: start sea at #3 after 1", "#12: release sea in 4"],
@@ -302,7 +302,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(
         ["block #22", "unblock #22", "restate #22", "unrestate #22"],
         "a wall: nothing tracks in; restate: all that it shows runs again, so that it holds after a jump. No look changes",
-        "wall stop tracking blackout",
+        "wall stop tracking blackout assert say again",
       ),
       entry(["block #22 for 21..32", "block #22 for 21..32 colour"], "what tracks in is written for these lights; no block is set"),
       entry(
