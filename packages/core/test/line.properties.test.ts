@@ -203,7 +203,7 @@ test("the options of a record may stand in any order", () => {
   const options: readonly (readonly [string, object])[] = [
     ["up 3 delay 1", { times: expect.objectContaining({ up: 3, upDelay: 1 }) }],
     ["position 4", { times: expect.objectContaining({ position: { fade: 4 } }) }],
-    ["replace", { mode: "replace" }],
+    ["exactly", { mode: "replace" }],
     ["only", { scope: "cueOnly" }],
     ["part 2", { part: 2 }],
     ["all", { changed: false }],

@@ -52,11 +52,11 @@ const SHOW = smallShow(
 const cellsOf = (sheet: ShowSheet, kind: "cues" | "changes" | "patch" | "palettes", range = {}): readonly (readonly string[])[] =>
   paperOf(sheet, { kind, ...range }).rows.map(({ cells }) => cells);
 
-test("the cue sheet says scene by scene where each cue is called, what fires it, and how long it lasts", () => {
+test("the cue sheet says scene by scene where each cue is called, what fires it, its times, and whether it is a wall", () => {
   expect(paperOf(SHOW, { kind: "cues" }).rows).toEqual([
-    { heading: "Scene I.1", cells: ["1", "p. 3, ADA: “Then leave the lamp.” on “lamp”", "Dawn", "call", "3 s", ""] },
-    { cells: ["2", "", "", "by itself, 1.5 s after 1 is complete", "2 s", "only when the door is shut"] },
-    { heading: "Scene I.2", cells: ["3", "", "Night", "call", "0 s", ""] },
+    { heading: "Scene I.1", cells: ["1", "p. 3, ADA: “Then leave the lamp.” on “lamp”", "Dawn", "call", "up 3, down 5 + 1", "3 s", ""] },
+    { cells: ["2", "", "", "by itself, 1.5 s after 1 is complete", "up 2", "2 s", "only when the door is shut"] },
+    { heading: "Scene I.2", cells: ["3", "", "Night", "call", "at once\nwall", "0 s", ""] },
   ]);
 });
 
@@ -127,7 +127,9 @@ test("only the cues of a range stand on the paper, and a range without any is re
 
 test("a paper is a table for a spreadsheet, and pages with a head, a foot and only the columns in which something stands", () => {
   const paper = paperOf(SHOW, { kind: "cues", from: "3" });
-  expect(paperCsv(paper)).toBe("part of the play,cue,called at,what happens,fired by,lasts,notes\nScene I.2,3,,Night,call,0 s,\n");
+  expect(paperCsv(paper)).toBe(
+    'part of the play,cue,called at,what happens,fired by,times,lasts,notes\nScene I.2,3,,Night,call,"at once\nwall",0 s,\n',
+  );
   const pages = paperPages(paper, { show: "Small", made: "today", large: true });
   expect(pages.defaultStyle.fontSize).toBe(14);
   expect(pages.footer(2, 3)).toMatchObject({ columns: [{ text: "today" }, { text: "page 2 of 3" }] });
@@ -136,9 +138,9 @@ test("a paper is a table for a spreadsheet, and pages with a head, a foot and on
       table: {
         headerRows: 1,
         body: [
-          [{ text: "cue" }, { text: "what happens" }, { text: "fired by" }, { text: "lasts" }],
-          [{ text: "Scene I.2", colSpan: 4 }, {}, {}, {}],
-          [{ text: "3" }, { text: "Night" }, { text: "call" }, { text: "0 s" }],
+          [{ text: "cue" }, { text: "what happens" }, { text: "fired by" }, { text: "times" }, { text: "lasts" }],
+          [{ text: "Scene I.2", colSpan: 5 }, {}, {}, {}, {}],
+          [{ text: "3" }, { text: "Night" }, { text: "call" }, { text: "at once\nwall" }, { text: "0 s" }],
         ],
       },
     },

@@ -61,7 +61,7 @@ test("a dark light tells in the cue of its mark for which cue it moves, what it 
     "dark in": "2 to 3",
     needs: "2 s",
     has: "3 s, by the chain of follows",
-    "why there": "right before it is called, the list's policy",
+    "why there": "just before, said of the list",
   });
 });
 

@@ -4,7 +4,7 @@ import { sceneAt } from "../sheet/scenes.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../sheet/sheet.ts";
 import { cueDuration } from "../time/durations.ts";
 import { writeSeconds } from "../time/readTime.ts";
-import { firesWords } from "./cueWords.ts";
+import { cueMarks, firesWords, partsWords } from "./cueWords.ts";
 import type { Paper, PaperRow } from "./table.ts";
 
 /** The line and the word at which a cue is called; empty for a cue without a call. */
@@ -28,8 +28,8 @@ function placeWords({ kind, word }: NonNullable<Cue["call"]>): string {
 const ENOUGH_LETTERS = 60;
 
 /**
- * Scene by scene, every cue with where it is called, what fires it and how long it lasts: for the stage manager. Rows first to last.
- * Lights and values are left away: it is for whoever calls the show.
+ * Scene by scene, every cue with where it is called, what fires it, its times part by part, whether it is a wall or keeps to itself, and how long it lasts: for the stage
+ * manager and the operator. Rows first to last. Lights and values are left away: the list of changes has them.
  */
 export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: number, last: number): Paper {
   const rows: PaperRow[] = [];
@@ -40,6 +40,7 @@ export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: numbe
       callWords(cue, show.script),
       cue.label ?? "",
       firesWords(cue.trigger, list.cues[row - 1]),
+      [partsWords(cue) || "at once", cueMarks(cue).join(", ")].filter(Boolean).join("\n"),
       `${writeSeconds(cueDuration(list, row))} s`,
       cue.note ?? "",
     ];
@@ -55,6 +56,7 @@ export function cueSheetPaper({ show }: ShowSheet, list: ListSheet, first: numbe
       { name: "called at", share: 4 },
       { name: "what happens", share: 3 },
       { name: "fired by", share: 3 },
+      { name: "times", share: 3 },
       { name: "lasts" },
       { name: "notes", share: 2 },
     ],
