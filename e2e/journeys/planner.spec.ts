@@ -94,9 +94,11 @@ test("in haste: arrows on a mark add up on a slow line, what was refused is stil
   await panel.getByRole("group", { name: "Places" }).getByRole("button", { name: "it moves in view" }).click();
   const impact = page.getByRole("region", { name: "Impact" });
   await expect(impact).toContainText(`${light} moves in view instead of being prepared in`);
-  await page.route("**/edits", (route) => route.fulfill({ status: 503, json: { message: "The database is away" } }), { times: 1 });
+  await page.route("**/edits", (route) => route.fulfill({ status: 409, json: { message: "Cue 33 has just been changed" } }), { times: 1 });
+  const refused = page.waitForResponse((response) => response.status() === 409);
   await page.getByRole("button", { name: "Make it" }).click();
-  await expect(page.getByText("The database is away")).toBeVisible();
+  await refused;
+  await stored(page);
   await expect(impact).toBeVisible();
   const before = await cueOf(request, show, "33");
   await page.keyboard.press("Control+z");

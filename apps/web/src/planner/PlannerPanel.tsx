@@ -73,7 +73,14 @@ function ChosenMark({ plan: { list, quiet, measured }, planned }: { plan: ListPl
   const light = sheet.show.channels.find(({ number }) => number === mark.channel);
   const types = useMemo(() => new Map(sheet.show.channels.map(({ number, type }) => [number, type])), [sheet.show.channels]);
   const alone = useMemo(
-    () => proposePlan(list, { script: sheet.show.script, measured, weights, rows: { first: mark.calledAt, last: mark.calledAt } }),
+    () =>
+      proposePlan(list, {
+        script: sheet.show.script,
+        measured,
+        weights,
+        rows: { first: mark.calledAt, last: mark.calledAt },
+        pinnedToo: true,
+      }),
     [list, sheet.show.script, weights, measured, mark.calledAt],
   );
   const own = alone.proposals.find((each) => each.mark.channel === mark.channel);

@@ -98,8 +98,8 @@ interface AskingEntryProps {
   /** What holds now. */
   value?: string;
   placeholder: string;
-  /** Takes what was typed, and gives back a sentence where that cannot be taken: it stays, marked. */
-  take: (text: string) => string | undefined;
+  /** What is done with what was typed; a sentence where that cannot be taken: it stays, marked. */
+  take: (text: string) => string | (() => unknown);
   children: React.ReactNode;
 }
 
@@ -135,9 +135,10 @@ function AskingEntry({ label, value = "", placeholder, take, children }: AskingE
           // Letters and arrows are meant for the name, not for walking the menu.
           if (event.key !== "Escape") event.stopPropagation();
           if (event.key !== "Enter" || event.repeat) return;
-          const wrong = take(event.currentTarget.value.trim());
-          setFault(wrong);
-          if (wrong === undefined) close();
+          const taken = take(event.currentTarget.value.trim());
+          if (typeof taken === "string") return setFault(taken);
+          close();
+          void taken();
         }}
       />
       {fault !== undefined && (
@@ -155,9 +156,7 @@ export function NamedEntry({ onName, ...props }: Omit<AskingEntryProps, "take"> 
     <AskingEntry
       {...props}
       take={(text) => {
-        if (text === "") return "It needs a name";
-        void onName(text);
-        return undefined;
+        return text === "" ? "It needs a name" : () => onName(text);
       }}
     />
   );
@@ -182,9 +181,7 @@ export function NumberEntry({ onNumber, mayBeEmpty = false, min, max, whole, ...
       {...props}
       take={(text) => {
         const number = text === "" && mayBeEmpty ? null : readNumberIn(text, bounds);
-        if (number === undefined) return `This ${notInWords(bounds)}`;
-        void onNumber(number);
-        return undefined;
+        return number === undefined ? `This ${notInWords(bounds)}` : () => onNumber(number);
       }}
     />
   );
@@ -197,9 +194,7 @@ export function SecondsEntry({ onSeconds, ...props }: Omit<AskingEntryProps, "ta
       {...props}
       take={(text) => {
         const time = readSeconds(text);
-        if (typeof time !== "number") return `This ${NO_TIME}`;
-        void onSeconds(time);
-        return undefined;
+        return typeof time === "number" ? () => onSeconds(time) : `This ${NO_TIME}`;
       }}
     />
   );
