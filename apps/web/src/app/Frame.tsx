@@ -1,5 +1,5 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
-import { CircleDot, CircleQuestionMark, Moon, Search, SlidersVertical, Sun } from "lucide-react";
+import { CircleDot, CircleQuestionMark, Contrast, Search, SlidersVertical } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useMatch, useNavigation, useParams } from "react-router";
 import { useChoice } from "../choice/choice.ts";
@@ -144,7 +144,7 @@ const VIEWS = [
 
 function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
   return (
-    <header className="flex h-11 shrink-0 items-center gap-1 border-b border-rule px-3">
+    <header className="flex h-11 min-w-0 shrink-0 items-center gap-1 border-b border-rule px-3 max-[1200px]:gap-0 max-[1200px]:px-2 max-[1200px]:[&_.btn-square]:w-7">
       <ShowMenu title={show.sheet.show.title} />
       <ListMenu />
       <nav aria-label="Views" className="flex h-full items-stretch">
@@ -153,7 +153,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
             key={path}
             to={`/show/${show.id}/${path}`}
             className={({ isActive }) =>
-              `flex items-center border-b-2 px-1.5 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
+              `flex items-center border-b-2 px-1.5 max-[1200px]:px-1 max-[1200px]:text-[14px] ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
             }
           >
             {label}
@@ -178,7 +178,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
         title="Record a cue (r)"
         onClick={() => useChoice.setState({ drawer: "record" })}
       >
-        <CircleDot size={15} /> Record
+        <CircleDot size={15} className="shrink-0" /> <span className="max-[1200px]:sr-only">Record</span>
       </button>
       <ShelfButton />
       <HistoryButtons />
@@ -207,7 +207,7 @@ function ShelfButton() {
       title="Held looks and side lists on faders (l)"
       onClick={toggleShelf}
     >
-      <SlidersVertical size={15} /> Shelf
+      <SlidersVertical size={15} className="shrink-0" /> <span className="max-[1200px]:sr-only">Shelf</span>
     </button>
   );
 }
@@ -226,7 +226,8 @@ function ThemeButton() {
         set(other);
       }}
     >
-      {theme === "desk" ? <Sun size={15} /> : <Moon size={15} />}
+      {/* No lamp and no sun: beside those that are worked with, this is about the page. */}
+      <Contrast size={15} className={theme === "desk" ? "" : "rotate-180"} />
     </button>
   );
 }

@@ -18,7 +18,7 @@ export function HistoryButtons() {
         title={undo ? `Take back: ${stepWords(undo)} (Ctrl Z)` : "Nothing to take back"}
         onClick={() => void history("undo")}
       >
-        <Undo2 size={15} /> Undo
+        <Undo2 size={15} className="shrink-0" /> <span className="max-[1200px]:sr-only">Undo</span>
       </button>
       <button
         type="button"

@@ -40,7 +40,7 @@ export function CheckView() {
     <div className="flex h-full">
       <SpineColumn />
       <div className="flex min-w-0 flex-1 flex-col">
-        <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
+        <div className="flex h-10 shrink-0 items-center gap-4 overflow-x-auto border-b border-rule px-4 whitespace-nowrap *:shrink-0">
           <CheckTabs />
           <div role="group" aria-label="What is shown" className="flex gap-1.5">
             {SEVERITIES.map(([severity, word]) => (
@@ -142,49 +142,51 @@ function FindingRow({ finding, by }: { finding: Finding; by: "cue" | "kind" }) {
     if (cue !== null && finding.list !== null) goTo(finding.list, cue);
   };
   return (
-    <div className="flex items-start gap-3 border-b border-rule/50 px-4 py-1.5 hover:bg-base-200">
+    <div className="flex flex-wrap items-start gap-x-3 border-b border-rule/50 px-4 py-1.5 hover:bg-base-200">
       <SeverityMark severity={severity} />
       {by === "kind" && <span className="figures w-12 shrink-0 text-right">{cue}</span>}
-      <button type="button" className="min-w-0 flex-1 text-left" title="Chooses its cue and its light" onClick={choose}>
+      <button type="button" className="min-w-64 flex-1 text-left" title="Chooses its cue and its light" onClick={choose}>
         {message}
       </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-xs shrink-0 font-normal"
-        onClick={() => {
-          choose();
-          void navigate(`/show/${id}/${cue === null ? "rig/lights" : "score"}`);
-        }}
-      >
-        Go there
-      </button>
-      {accepting ? (
-        <span className="w-56 shrink-0">
-          <EditableText
-            label="Why this is accepted"
-            value=""
-            check={(text) => (text === "" ? "Say why in a few words; Esc leaves it as it is" : undefined)}
-            onDone={(note) => {
-              setAccepting(false);
-              if (note !== undefined) void accept([finding], note);
-            }}
-          />
-        </span>
-      ) : (
+      <div className="ml-auto flex shrink-0 items-center gap-3">
         <button
           type="button"
           className="btn btn-ghost btn-xs shrink-0 font-normal"
-          title="It is meant: folded away with a note, until its facts change"
-          onClick={() => setAccepting(true)}
+          onClick={() => {
+            choose();
+            void navigate(`/show/${id}/${cue === null ? "rig/lights" : "score"}`);
+          }}
         >
-          Accept …
+          Go there
         </button>
-      )}
-      {mend && (
-        <button type="button" className="btn btn-xs shrink-0 border-neutral font-normal" onClick={() => consider(mend)}>
-          Mend: show me
-        </button>
-      )}
+        {accepting ? (
+          <span className="w-56 shrink-0">
+            <EditableText
+              label="Why this is accepted"
+              value=""
+              check={(text) => (text === "" ? "Say why in a few words; Esc leaves it as it is" : undefined)}
+              onDone={(note) => {
+                setAccepting(false);
+                if (note !== undefined) void accept([finding], note);
+              }}
+            />
+          </span>
+        ) : (
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs shrink-0 font-normal"
+            title="It is meant: folded away with a note, until its facts change"
+            onClick={() => setAccepting(true)}
+          >
+            Accept …
+          </button>
+        )}
+        {mend && (
+          <button type="button" className="btn btn-xs shrink-0 border-neutral font-normal" onClick={() => consider(mend)}>
+            Mend: show me
+          </button>
+        )}
+      </div>
     </div>
   );
 }

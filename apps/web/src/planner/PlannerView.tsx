@@ -170,9 +170,9 @@ function Summary({ plan: { list, marks }, proposal }: { plan: ListPlan; proposal
       >
         All lights
       </Toggle>
-      <span>{count(marks.length, "mark")}</span>
       {late > 0 && <span className="font-bold text-error">{late} late</span>}
       {lit > 0 && <span className="font-bold text-error">{lit} in light</span>}
+      <span>{count(marks.length, "mark")}</span>
       {unknown > 0 && <span className="text-quiet">{unknown} of unknown time</span>}
       {proposal && <span className="text-secondary">{proposal.proposals.filter(({ moves }) => moves).length} proposed elsewhere</span>}
     </div>
@@ -186,7 +186,7 @@ const POLICY_TITLES = {
 } as const;
 
 /** How long a time bar can be, pixels; long times are pressed together. */
-const LONGEST_BAR = 56;
+const LONGEST_BAR = 44;
 
 /** What lies between a cue and the next: how long it is and how that is known, whether it is quiet, how many lights move then. */
 const GapRow = memo(function GapRow({ plan: { list, until, quiet, moving }, row, top }: { plan: ListPlan; row: number; top: number }) {
@@ -212,7 +212,7 @@ const GapRow = memo(function GapRow({ plan: { list, until, quiet, moving }, row,
               style={{ width: Math.min(LONGEST_BAR, 3 + 9 * Math.log2(1 + Math.max(0, time.seconds))) }}
             />
             <span className="figures">{tenths(time.seconds)}</span>
-            <span className="text-quiet">{known}</span>
+            <span className="whitespace-nowrap text-quiet">{known}</span>
           </>
         )}
         {silent > 0 && <span className="sr-only">, quiet for {seconds(silent)} seconds</span>}

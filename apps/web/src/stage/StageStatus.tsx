@@ -18,7 +18,7 @@ export function StageStatus({ live }: { live: boolean }) {
     <span
       role="status"
       title={words}
-      className={`badge h-7 max-w-64 gap-1.5 px-3 text-[13px] whitespace-nowrap ${trouble ? "badge-error" : live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content"}`}
+      className={`badge ml-1 h-7 max-w-64 min-w-0 shrink gap-1.5 px-3 text-[13px] max-[1200px]:px-1.5 whitespace-nowrap ${trouble ? "badge-error" : live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content"}`}
     >
       <span className="truncate">{words}</span>
     </span>

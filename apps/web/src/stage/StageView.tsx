@@ -53,7 +53,7 @@ export function StageView() {
     <div className="flex h-full">
       <SpineColumn width={SPINE} />
       <div className="flex min-w-0 flex-1 flex-col bg-black" data-theme="desk">
-        <div className="flex h-9 shrink-0 items-center gap-2 border-b border-rule bg-base-100 px-3 text-base-content">
+        <div className="flex h-9 shrink-0 items-center gap-2 overflow-x-auto border-b border-rule bg-base-100 px-3 whitespace-nowrap text-base-content *:shrink-0 max-[1200px]:gap-1 max-[1200px]:px-1.5">
           <div role="group" aria-label="What the picture shows" className="flex gap-1">
             <Toggle pressed={!blind} onClick={() => useStageLook.setState({ shows: "stage" })}>
               On stage
