@@ -184,4 +184,19 @@ describe("words of the history, and what Check says", () => {
     expect(found({ line: "a", word: "LAMP", nth: 2 })).toEqual([]);
     expect(found({ line: "c" })).toEqual([]);
   });
+
+  test("call-needless: a cue that follows by itself and is called as well; taking the call away mends it", () => {
+    const sheet = make(show(), {
+      op: "setCue",
+      from: "3",
+      to: "3",
+      call: { line: "c" },
+      trigger: { type: "follow", from: "complete", after: 1 },
+    });
+    const found = checkSheet(sheet).filter(({ code }) => code === "call-needless");
+    expect(found).toMatchObject([{ cue: "3", severity: "warning" }]);
+    expect(checkSheet(make(sheet, ...(found[0]?.mend ?? []))).filter(({ code }) => code === "call-needless")).toEqual([]);
+    const pressed = make(sheet, { op: "setCue", from: "3", to: "3", trigger: null });
+    expect(checkSheet(pressed).filter(({ code }) => code === "call-needless")).toEqual([]);
+  });
 });

@@ -92,6 +92,7 @@ export const KINDS = [
   ["at-home-while-lit", "lit where it rests"],
   ["unreachable-cue", "out of reach"],
   ["call-adrift", "called on a word that nobody says"],
+  ["call-needless", "called, and follows by itself"],
   ["never-stopped", "started, and never let go"],
   ["not-running", "let go, and not started"],
   ["no-change", "says what tracks in anyway"],

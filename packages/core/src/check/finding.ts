@@ -26,6 +26,7 @@ export const CODES = {
   "patch-clash": "error",
   "unreachable-cue": "warning",
   "call-adrift": "warning",
+  "call-needless": "warning",
   "action-loop": "error",
   "never-stopped": "warning",
   "not-running": "warning",

@@ -40,7 +40,16 @@ export function checkReach(context: CheckContext): Finding[] {
         [{ op: "setCue", from: first.number, to: first.number, trigger: null }],
       ),
     );
-  return [...found, ...strayCalls(context)];
+  return [...found, ...strayCalls(context), ...needlessCalls(context)];
+}
+
+/** Tells of cues that follow by themselves and are called in the script as well: the call would fire the cue behind them. */
+function needlessCalls(context: CheckContext): Finding[] {
+  return context.list.cues.flatMap(({ number, call, trigger }, row) => {
+    if (!call || trigger?.type !== "follow" || row === 0) return [];
+    const message = `Cue ${number} follows by itself and is called in the script as well: a Go at that word would fire the cue behind it. Take the call away, or let the cue wait for a Go.`;
+    return [findingAt(context, "call-needless", row, null, message, [{ op: "setCue", from: number, to: number, call: null }])];
+  });
 }
 
 /** Tells of cues that are called at a script line which is not there, or on a word which that line does not have. */

@@ -77,6 +77,15 @@ const flagParts = (stepsAt: (list: ListSheet, row: number) => Step[], words: str
   words: (edit: FlagEdit): string => `${rangeWords(edit)}: ${words}`,
 });
 
+/** A sentence for a wall that does not hold: a cue that keeps its moves to itself lets pass what came before it. */
+function openBehind(list: ListSheet, row: number): string[] {
+  const { number, carries } = cueAt(list, row);
+  if (carries === undefined || carries === "track" || row + 1 >= list.cues.length) return [];
+  return [
+    `Cue ${number} keeps its moves to itself, so the wall holds in it alone: behind it what came before tracks on. Block cue ${cueAt(list, row + 1).number} to stop that`,
+  ];
+}
+
 const blockSchema = flagSchema("block").extend({ keys: selection.optional() });
 
 /** The steps of a block for some lights only: what tracks into the first cue of the range is written there, and no flag is set. */
@@ -93,7 +102,8 @@ export const block = defineEdit(blockSchema, {
     const list = listFor(sheet, edit);
     const { keys } = edit;
     const stepsAt = keys ? (row: number) => keysBlockedSteps(list, row, keys) : (row: number) => blockSteps(list, row);
-    return withWavesKept(sheet, list, eachRow(list, edit.from, edit.to).flatMap(stepsAt));
+    const rows = eachRow(list, edit.from, edit.to);
+    return { steps: withWavesKept(sheet, list, rows.flatMap(stepsAt)), notes: keys ? [] : rows.flatMap((row) => openBehind(list, row)) };
   },
   words: (edit) =>
     edit.keys
