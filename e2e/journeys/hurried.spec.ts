@@ -305,3 +305,30 @@ test("after an edit of very many moves every window reads the show anew, and one
   const { lists } = await documentOf(request, id);
   expect(lists[0]?.cues).toHaveLength(100);
 });
+
+test("a digit, # or @ begins a line from the Score and the Stage, / is no part of it, and a press answers where the edit before it stood", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const line = page.getByRole("combobox", { name: "Line entry" });
+  await page.getByText("Kettle").click();
+  await page.keyboard.type("/7: = ");
+  await expect(line).toHaveValue("7: = ");
+  await page.keyboard.press("Escape");
+  await page.keyboard.type("#8: 3 = 41\n");
+  await expect(line).toHaveValue("");
+  await stored(page);
+  expect(await level(request, show, "8", "3")).toBe(41);
+  const said = page.locator("#line-answer");
+  await expect(said).toContainText("Cue 8");
+  await page.getByRole("link", { name: "Stage" }).click();
+  await page.keyboard.type("1..3 = 20\n");
+  await expect.poll(async () => Object.keys(await inHand(request, show))).toContain("1.intensity");
+  await page.keyboard.type("= 55\n");
+  await expect.poll(async () => (await inHand(request, show))["2.intensity"]?.move).toBe(55);
+  await enterLine(page, "start tower");
+  await expect(said).toContainText(/[Tt]ower/);
+  await expect(said).not.toContainText("Cue 8");
+});

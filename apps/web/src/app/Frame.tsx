@@ -1,3 +1,4 @@
+import { useLineText } from "../line/lineText.ts";
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { CircleDot, CircleQuestionMark, Contrast, Search, SlidersVertical } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
@@ -152,6 +153,8 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
           <NavLink
             key={path}
             to={`/show/${show.id}/${path}`}
+            // What is typed next belongs to the view that was asked for, even before it is there.
+            onClick={() => useLineText.setState({ blind: path !== "stage" && path !== "run" })}
             className={({ isActive }) =>
               `flex items-center border-b-2 px-1.5 max-[1200px]:px-1 max-[1200px]:text-[14px] ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
             }

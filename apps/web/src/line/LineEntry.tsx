@@ -1,4 +1,4 @@
-import { type LineFault, type LineRequest, type ShowSheet, completeLine, count, heldWords, listOf, readLine } from "@zm/core";
+import { type LineFault, completeLine, count, heldWords } from "@zm/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
@@ -20,18 +20,9 @@ import { comeBack } from "./comeBack.ts";
 import { CompletionList } from "./CompletionList.tsx";
 import { enteredLines, keepLine } from "./lineHistory.ts";
 import { type LineTarget, setLine, targetNow, targetWords, useLineText } from "./lineText.ts";
+import { type Read, readText } from "./readText.ts";
 import { chooseFor, isDoneHere, useLineRequest } from "./useLineRequest.ts";
-import { memoLast } from "../shared/memoLast.ts";
 import { messageOf } from "../shared/messageOf.ts";
-
-type Read = { request: LineRequest } | { fault: LineFault } | null;
-
-/** What a line asks for on a show; the same answer for as long as nothing has changed. Null for an empty line. */
-const readText = memoLast((value: string, at: LineTarget, sheet: ShowSheet): Read => {
-  if (value.trim() === "") return null;
-  const into = listOf(sheet, at.list !== null && sheet.lists.has(at.list) ? at.list : undefined);
-  return readLine(value, { sheet, list: into, cues: at.cues ?? undefined, toHand: !at.blind });
-});
 
 /** The one place for keyboard entry: what is typed is completed, read back with its impact, and Enter makes it. `blind`: the view edits cues, not the stage. */
 export function LineEntry({ blind }: { blind: boolean }) {

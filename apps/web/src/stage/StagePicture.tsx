@@ -92,6 +92,8 @@ export function StagePicture(props: StagePictureProps) {
       if (began < restUntil) return;
       const scale = window.devicePixelRatio || 1;
       const { clientWidth: width, clientHeight: height } = element;
+      // A picture that is folded away or squeezed to nothing has no pixel to paint.
+      if (width === 0 || height === 0) return;
       const now = latest.current;
       const plain = now.lights?.() ?? stageLights(now.sheet, now.outputs?.() ?? NO_OUTPUTS);
       const lights = now.waits ? withWaiting(plain, now.waits) : plain;

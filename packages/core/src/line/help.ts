@@ -33,7 +33,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         ["5", "1..12", "1..12 / 2", "5, 7..9", "@front"],
         "chooses lights: channels, spans, every second of them, groups; fans spread in this order",
       ),
-      entry(["lit"], "chooses every light that gives light now"),
+      entry(
+        ["lit"],
+        "chooses every light that gives light now; a line that begins with = + * or - speaks of the chosen lights, as = out",
+        "chosen selection",
+      ),
       entry(["again", "again 3"], "chooses what was chosen before; a few choices back", "previous last selection select"),
       entry(
         ["@moving-wash", "@row-4"],
@@ -157,33 +161,33 @@ export const LINE_HELP: readonly LineChapter[] = [
     about: "What runs",
     entries: [
       entry(
-        ["start sea", "start sea at #3", "go sea", "go sea to #3", "back sea"],
+        ["start tower", "start tower at #3", "go tower", "go tower to #3", "back tower"],
         "fires cues of a list now, by its name",
         "go press run list chase",
       ),
       entry(
-        ["hold sea", "resume sea", "catch main", "release sea in 4"],
+        ["hold tower", "resume tower", "catch main", "release tower in 4"],
         "lets a list stand, go on, wait for a Go; lets it go",
         "pause stop follow",
       ),
       entry(
-        ["rate sea 1.5", "master sea 60 in 3", "fader sea 40", "tempo slow 96"],
+        ["rate tower 1.5", "master tower 60 in 3", "fader tower 40", "tempo swell 24"],
         "how fast, how bright, its fader, a tempo",
         "speed submaster beat",
       ),
       entry(
-        ["raise warmers to 80 in 3", 'keep look "Warm wash"', 'keep look "Warm wash" from stage'],
+        ["raise worklight to 80 in 3", 'keep look "Warm wash"', 'keep look "Warm wash" from stage'],
         "a held look's fader; a held look of what is in hand, or of the lights that are lit",
         "submaster",
       ),
       entry(
-        ["standby sea #3, main #12", "drop standby", "fire set"],
+        ["standby tower #3, main #12", "drop standby", "fire set"],
         "chooses cues that go together, on several lists; fires exactly those",
         "together sync",
       ),
       entry(["put on stage"], "puts this show on stage: its levels leave for the lights from now on", "output lights other show switch"),
       entry(
-        ["priority sea 60", "highest warmers", "latest warmers"],
+        ["priority tower 60", "highest worklight", "latest worklight"],
         "how a list or a held look stands to others",
         "precedence over under",
       ),
@@ -274,17 +278,17 @@ export const LINE_HELP: readonly LineChapter[] = [
         "auto automatic autofollow follow-on link wait trigger start go",
       ),
       entry(
-        ["#12: start sea", "#12: start sea at #3 after 1", "#12: release sea in 4"],
+        ["#12: start tower", "#12: start tower at #3 after 1", "#12: release tower in 4"],
         "starts another list when the cue fires, some seconds after its Go; lets it go",
         "action link trigger run macro besides",
       ),
       entry(
-        ["#12: rate sea 1.5", "#12: master sea 60 in 3", "#12: raise warmers to 80 in 3", "#12: tempo slow 96"],
+        ["#12: rate tower 1.5", "#12: master tower 60 in 3", "#12: raise worklight to 80 in 3", "#12: tempo swell 24"],
         "a list's rate and master, a held look's level, a tempo, when the cue fires",
         "action speed fader submaster",
       ),
       entry(
-        ["#12: go sea", "#12: go sea to #3", "#12: hold sea", "#12: actions none"],
+        ["#12: go tower", "#12: go tower to #3", "#12: hold tower", "#12: actions none"],
         "steps a list on, holds it; takes all of it away",
         "action",
       ),
