@@ -96,7 +96,7 @@ test("a stroke along the margin asks for silence, the key and the line take it a
   await page.keyboard.press("q");
   await stored(page);
   for (const id of ["I.3.8", "I.3.9"]) expect((await lineOf(request, show, id))?.quiet).toBeUndefined();
-  await enterLine(page, "quiet #13..14");
+  await enterLine(page, "quiet #12..14");
   expect((await lineOf(request, show, "I.3.8"))?.quiet).toBe(true);
   await enterLine(page, "script pace 70 standby 3");
   const { pace, standby } = (await playOf(request, show)).script ?? {};

@@ -96,11 +96,11 @@ test("runs are kept with what was fired, named and exported; their times are the
   // From 14 to 15 the play says two and a half minutes; this run took a second.
   await enterLine(page, "book");
   await enterLine(page, "#15");
-  await expect(page.getByRole("region", { name: "Call", exact: true })).toContainText(/since 141\.\d s, runs/);
+  await expect(page.getByRole("region", { name: "Call", exact: true })).toContainText(/since 141\.\d s, in runs/);
   await enterLine(page, "planner");
   await enterLine(page, "#14");
   await expect(page.getByText(/^1\.\d$/).first()).toBeVisible();
-  await expect(page.getByText("runs", { exact: true }).first()).toBeVisible();
+  await expect(page.getByText("in runs", { exact: true }).first()).toBeVisible();
   await enterLine(page, "log");
   await page.getByRole("button", { name: "Remove …" }).click();
   await page.getByRole("button", { name: "Press once more to remove it" }).click();

@@ -102,15 +102,6 @@ test("an asserting cue runs every key that its look holds", () => {
   );
 });
 
-test("a wall in a cue that keeps its moves to itself says that it holds in that cue alone", () => {
-  const cues = [oneCue("1", { "1": { intensity: 50 } }), oneCue("2", {}, {}, { carries: "cueOnly" }), oneCue("3", {})];
-  const noted = (from: string): readonly string[] => makeEdits(smallShow(cues), readEdits([{ op: "block", from, to: from }])).notes;
-  expect(noted("2")).toEqual([
-    "Cue 2 keeps its moves to itself, so the wall holds in it alone: behind it what came before tracks on. Block cue 3 to stop that",
-  ]);
-  expect(noted("3")).toEqual([]);
-});
-
 test("recast gives every move of one light to the other inside the range, and touches nothing else", () => {
   fc.assert(
     fc.property(showArbitrary, recastArbitrary, (show, edit) => {

@@ -51,7 +51,7 @@ ADA: It is a lighthouse. The light is upstairs. You are letting the weather in.
 (Lightning.)
 EDWIN: I was told somebody would meet the boat.
 ADA: Somebody is meeting you now. Put that down before it goes through my floor.
-([13]He comes in and lowers the crate.)
+(He comes in and lowers the crate.)
 EDWIN: Careful with it, please. It is the [14]first of eleven.
 ADA: Eleven what?
 EDWIN: Eleven crates. Wire, mostly. A dynamo. The lamp itself, packed in straw like an egg.
