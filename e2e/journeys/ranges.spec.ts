@@ -181,7 +181,7 @@ test("the cue sheet is seen as it is printed, for all cues or those chosen, and 
   await page.getByRole("rowheader", { name: "13", exact: true }).click({ modifiers: ["Shift"] });
   await enterLine(page, "paper", /Enter goes to Paper/);
   const pages = page.getByRole("list", { name: "Pages" });
-  await expect(pages.getByRole("listitem")).toHaveCount(6);
+  await expect(pages.getByRole("listitem")).toHaveCount(7);
   await page.getByRole("button", { name: "Only the chosen cues" }).click();
   await expect(pages.getByRole("listitem")).toHaveCount(1);
   const saved = async (button: string): Promise<string> => {

@@ -113,8 +113,8 @@ export function KeysDialog({ words, onClose }: { words: string; onClose: () => v
           {search.trim() === "" && steps}
           {search.trim() === "" && places}
           {search.trim() === "" && keys}
-          {search.trim() !== "" && places}
           {lines}
+          {search.trim() !== "" && places}
           {search.trim() !== "" && keys}
           {search.trim() !== "" && steps}
         </Command.List>
