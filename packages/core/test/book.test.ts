@@ -108,6 +108,10 @@ describe("typed lines of the play", () => {
     expect(asked("call from #12 at 5")).toEqual({ kind: "caller", speed: 5, from: "12" });
     expect(asked("call")).toEqual({ kind: "caller", speed: 1 });
     expect(asked("call stop")).toEqual({ kind: "callerLeaves" });
+    expect(asked('begin run "Second dress"')).toEqual({ kind: "logRun", begins: true, name: "Second dress" });
+    expect(asked("begin run")).toEqual({ kind: "logRun", begins: true });
+    expect(asked("end run")).toEqual({ kind: "logRun", begins: false });
+    expect(asked("run")).toEqual({ kind: "view", view: "run" });
     expect(asked("osc on")).toEqual({ kind: "osc", on: true });
     expect(asked("osc off")).toEqual({ kind: "osc", on: false });
     expect(asked("book")).toEqual({ kind: "view", view: "book" });

@@ -84,6 +84,12 @@ export function answerTo(
       return good(
         `Live: Enter has the play called${request.from === undefined ? " from where the list stands" : ` from cue ${request.from}`}${request.speed === 1 ? "" : `, ${request.speed} times as fast`}`,
       );
+    case "logRun":
+      return good(
+        request.begins
+          ? `Enter begins a run${request.name === undefined ? "" : ` “${request.name}”`}: what is fired from then on belongs to it, and its times count`
+          : "Enter ends the run that is under way",
+      );
     case "callerLeaves":
       return good("Enter sends the caller away");
     case "osc":

@@ -23,6 +23,7 @@ import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
 import { notify } from "../shared/notices.ts";
 import { putOnStage } from "../run/StageSwitch.tsx";
+import { logRun } from "../runlog/logRun.ts";
 import { pressFor, pressWords } from "../run/typedPress.ts";
 import { usePress } from "../run/usePress.ts";
 import { useCall } from "../outside/useCall.ts";
@@ -187,6 +188,8 @@ export function useLineRequest({
         return call(request.speed, request.from);
       case "callerLeaves":
         return leave();
+      case "logRun":
+        return logRun(client, id, request);
       case "osc": {
         const { address, show } = await api.osc();
         const { fault } = await api.setOsc({ on: request.on, address, show });

@@ -61,6 +61,21 @@ export class BookRules extends TimeRules {
     ]);
   });
 
+  /** `begin run`, `begin run "Second dress"`: what is fired from then on is kept as a run; `end run`. */
+  protected readonly loggedRun = this.RULE("loggedRun", (): Sentence =>
+    this.OR<Sentence>([
+      {
+        ALT: () => {
+          this.CONSUME(word.Begin);
+          this.CONSUME(word.Run);
+          const name = this.OPTION(() => this.CONSUME(word.Text).image.slice(1, -1));
+          return { kind: "logRun", begins: true, ...(name === undefined ? {} : { name }) };
+        },
+      },
+      { ALT: () => (this.CONSUME(word.End), this.CONSUME2(word.Run), { kind: "logRun", begins: false }) },
+    ]),
+  );
+
   /** `osc on`, `osc off`: programs outside are listened to, or no longer. */
   protected readonly outside = this.RULE("outside", (): Sentence => {
     this.CONSUME(word.Osc);

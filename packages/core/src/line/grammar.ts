@@ -34,6 +34,7 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.silence) },
       { ALT: () => this.SUBRULE(this.scriptSettings) },
       { ALT: () => this.SUBRULE(this.caller) },
+      { ALT: () => this.SUBRULE(this.loggedRun) },
       { ALT: () => this.SUBRULE(this.outside) },
       { ALT: () => ({ kind: "newCues", times: this.SUBRULE(this.newCues) }) },
       { ALT: () => ({ kind: "find", text: this.SUBRULE(this.searched) }) },

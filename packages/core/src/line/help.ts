@@ -84,6 +84,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "speaking speed tempo words minute",
       ),
       entry(
+        ["begin run", 'begin run "Second dress"', "end run"],
+        "what is fired from now on is kept as a run, and its times count; or the run that is under way ends",
+        "log performance rehearsal record times count",
+      ),
+      entry(
         ["call at 20", "call from #12 at 5", "call stop"],
         "live: the simulated stage manager reads the play so many times as fast and presses Go at each cue's word; or leaves",
         "caller stage manager run through",

@@ -49,6 +49,7 @@ export type LineRequest =
   | { kind: "rehearse"; speed: number }
   | { kind: "caller"; speed: number; from?: string }
   | { kind: "callerLeaves" }
+  | { kind: "logRun"; begins: boolean; name?: string }
   | { kind: "osc"; on: boolean }
   | { kind: "show"; what: Shown; shown: boolean }
   | { kind: "press"; press: LinePress }
@@ -113,6 +114,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
         });
       return sentence;
     case "callerLeaves":
+    case "logRun":
     case "osc":
       return sentence;
     case "caller":

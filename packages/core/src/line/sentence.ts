@@ -37,6 +37,8 @@ export type Sentence =
   // The play is called by the simulated stage manager, so many times as fast as it is spoken; or that leaves.
   | { kind: "caller"; speed: number; from?: string }
   | { kind: "callerLeaves" }
+  // A run that is kept begins, under a name where it has one; or the one that is under way ends.
+  | { kind: "logRun"; begins: boolean; name?: string }
   // Programs outside are listened to, or no longer.
   | { kind: "osc"; on: boolean }
   // The times that new cues begin with; null: none.

@@ -92,6 +92,7 @@ const keywords = {
   None: keyword("None", "none"),
   Follows: keyword("Follows", "follows"),
   End: keyword("End", "end"),
+  Begin: keyword("Begin", "begin"),
   On: keyword("On", "on"),
   Go: keyword("Go", "go"),
   Insert: keyword("Insert", "insert"),
