@@ -189,11 +189,9 @@ test("the cue sheet is seen as it is printed, for all cues or those chosen, and 
     return readText(await download.path());
   };
   const table = await saved("Save as CSV");
-  expect(table.split("\n").slice(0, 2)).toEqual([
-    "part of the play,cue,called at,what happens,fired by,lasts,notes",
-    expect.stringMatching(/^Scene I\.3,12,.*Edwin at the door,call,7 s,$/),
-  ]);
-  expect(table.trim().split("\n")).toHaveLength(5);
+  expect(table.split("\n")[0]).toBe("part of the play,cue,called at,what happens,fired by,times,lasts,notes");
+  expect(table).toMatch(/\nScene I\.3,12,.*Edwin at the door,call,"part 1: up 3, down 5, colour 4/);
+  expect(table.match(/^(Scene I\.3)?,1[23]/gm)).toHaveLength(4);
   expect((await saved("Save as PDF")).slice(0, 5)).toBe("%PDF-");
   await page.getByRole("button", { name: "Palettes" }).click();
   await expect(page.getByRole("button", { name: "Only the chosen cues" })).toBeDisabled();
