@@ -52,7 +52,7 @@ export { type CueIdentities, type CueIdentity, identitiesOf, turnedIdentity } fr
 export { type Impact, type LookChange, impactOf } from "./edit/impact.ts";
 export * from "./edit/impactReport.ts";
 export * from "./edit/step.ts";
-export { stepGroups, stepGroupsInSteps, stretchesOfCues } from "./edit/apply.ts";
+export { showAfterInSteps, stepGroupsInSteps, stretchesOfCues } from "./edit/apply.ts";
 export { entriesOf, entryId } from "./edit/applyEntry.ts";
 export * from "./fan/fan.ts";
 /** Own times that are asked for lights. */

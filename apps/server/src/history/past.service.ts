@@ -1,5 +1,15 @@
 import { BadRequestException, Injectable, NotFoundException } from "@nestjs/common";
-import { type Show, ShowError, type ShowSheet, type Step, identitiesOf, invertSteps, sameData, stepsBetween, stepGroups } from "@zm/core";
+import {
+  type Show,
+  ShowError,
+  type ShowSheet,
+  type Step,
+  identitiesOf,
+  invertSteps,
+  sameData,
+  showAfterInSteps,
+  stepsBetween,
+} from "@zm/core";
 import type { EditEvent, HistoryPage, NamedVersion, SameCues } from "@zm/protocol";
 import { Between, DataSource, LessThan } from "typeorm";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
@@ -65,7 +75,7 @@ export class PastService {
   async showAt(id: number, revision: number): Promise<Show> {
     const { sheet, revision: now } = await this.shows.show(id);
     let show = sheet.show;
-    for await (const steps of this.stepsBack(id, now, revision)) show = await inSlices(taken(show, steps));
+    for await (const steps of this.stepsBack(id, now, revision)) show = await inSlices(showAfterInSteps(show, steps));
     return show;
   }
 
@@ -97,11 +107,11 @@ export class PastService {
    * often it is done. Undefined where that does not lead to the very same show.
    */
   private async shortest(sheet: ShowSheet, back: readonly Step[]): Promise<Step[] | undefined> {
-    const then = await inSlices(taken(sheet.show, back));
+    const then = await inSlices(showAfterInSteps(sheet.show, back));
     const steps = stepsBetween(sheet.show, then, identitiesOf(back));
     if (steps.length === 0) return undefined;
     try {
-      const there = await inSlices(taken(sheet.show, steps));
+      const there = await inSlices(showAfterInSteps(sheet.show, steps));
       return sameData(there, then) ? steps : undefined;
     } catch (error) {
       if (error instanceof ShowError) return undefined;
@@ -126,13 +136,4 @@ export class PastService {
 
 function refuseFuture(revision: number, now: number): void {
   if (revision > now) throw new NotFoundException(`The show has had ${now} edits; there is no state after edit ${revision} yet`);
-}
-
-function* taken(show: Show, steps: readonly Step[]): Generator<undefined, Show> {
-  let now = show;
-  for (const group of stepGroups(steps)) {
-    now = group.apply(now);
-    yield;
-  }
-  return now;
 }

@@ -9,6 +9,7 @@ import {
   cueOrder,
   groupBy,
   isCueData,
+  isOfScript,
   stepGroupsInSteps,
   stretchesOfCues,
 } from "@zm/core";
@@ -31,8 +32,7 @@ export async function writeSteps(manager: EntityManager, showId: number, steps: 
   const touched = await touchedEntries(steps);
   if (steps.some((step) => step.at === "show"))
     await manager.update(ShowRow, { id: showId }, { title: after.title, newCue: after.newCue ?? null });
-  if (steps.some(({ at }) => at === "script" || at === "line"))
-    await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
+  if (steps.some(isOfScript)) await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
   await writeEntries(manager, showId, touched, after);
   for (const group of await inSlices(stepGroupsInSteps(steps))) {
     const [first] = group.steps;

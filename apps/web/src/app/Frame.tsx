@@ -1,4 +1,3 @@
-import { useLineText } from "../line/lineText.ts";
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { CircleDot, CircleQuestionMark, Contrast, Search, SlidersVertical } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
@@ -10,6 +9,7 @@ import { Inspector } from "../inspector/Inspector.tsx";
 import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
 import { startPreviews, useWorkPreviews } from "../preview/usePreview.ts";
+import { editsBlind, useLineText } from "../line/lineText.ts";
 import { useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
@@ -119,7 +119,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
         <HandPanel />
       </PartBoundary>
       <PartBoundary what="The line entry">
-        <LineEntry blind={!run && !stage} />
+        <LineEntry blind={editsBlind(view)} />
       </PartBoundary>
       <Suspense fallback={null}>
         {help !== null && <KeysDialog words={help} onClose={() => useDialogs.setState({ help: null })} />}
@@ -154,7 +154,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
             key={path}
             to={`/show/${show.id}/${path}`}
             // What is typed next belongs to the view that was asked for, even before it is there.
-            onClick={() => useLineText.setState({ blind: path !== "stage" && path !== "run" })}
+            onClick={() => useLineText.setState({ blind: editsBlind(path) })}
             className={({ isActive }) =>
               `flex items-center border-b-2 px-1.5 max-[1200px]:px-1 max-[1200px]:text-[14px] ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
             }

@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 import { putLine } from "../line/lineText.ts";
 import { Modal } from "../shared/Modal.tsx";
 import { useShow } from "../show/useShow.ts";
-import { FIRST_STEPS, KEY_HELP, PLACES } from "./keyHelp.ts";
+import { FIRST_STEPS, type HelpLead, KEY_HELP, PLACES } from "./keyHelp.ts";
 
 /** How to begin, every key, and everything that can be typed, to be searched. What is chosen of the typed goes to the line entry. */
 export function KeysDialog({ words, onClose }: { words: string; onClose: () => void }) {
@@ -23,47 +23,12 @@ export function KeysDialog({ words, onClose }: { words: string; onClose: () => v
     setTimeout(() => putLine(typed.find((line) => holdsWords(line, search) > 0) ?? typed[0] ?? ""), 0);
   };
   // Without a search it begins with how to begin; with one, what can be typed comes first.
-  const steps = (
-    <>
-      <Command.Group heading="How to begin" className={GROUP}>
-        {FIRST_STEPS.map(({ does, how, view }, index) => (
-          <Command.Item
-            key={does}
-            value={`how to begin start first new ${does} ${how}`}
-            className={ITEM}
-            onSelect={() => {
-              onClose();
-              void navigate(`/show/${id}/${view}`);
-            }}
-          >
-            <span className="w-64 shrink-0">
-              <span className="figures mr-2 text-quiet">{index + 1}</span>
-              {does}
-            </span>
-            <span className="text-quiet">{how}</span>
-          </Command.Item>
-        ))}
-      </Command.Group>
-    </>
-  );
-  const places = (
-    <Command.Group heading="Where things are" className={GROUP}>
-      {PLACES.map(({ does, how, found, view }) => (
-        <Command.Item
-          key={does}
-          value={`${does} ${how} ${found}`}
-          className={ITEM}
-          onSelect={() => {
-            onClose();
-            void navigate(`/show/${id}/${view}`);
-          }}
-        >
-          <span className="w-64 shrink-0">{does}</span>
-          <span className="text-quiet">{how}</span>
-        </Command.Item>
-      ))}
-    </Command.Group>
-  );
+  const go = (view: string): void => {
+    onClose();
+    void navigate(`/show/${id}/${view}`);
+  };
+  const steps = <Leads heading="How to begin" leads={FIRST_STEPS} also="how to begin start first new" numbered onGo={go} />;
+  const places = <Leads heading="Where things are" leads={PLACES} onGo={go} />;
   const keys = (
     <>
       {KEY_HELP.map(({ where, keys }) => (
@@ -126,6 +91,32 @@ export function KeysDialog({ words, onClose }: { words: string; onClose: () => v
         </div>
       </Command>
     </Modal>
+  );
+}
+
+interface LeadsProps {
+  heading: string;
+  leads: readonly HelpLead[];
+  /** Words by which all of them are found. */
+  also?: string;
+  numbered?: boolean;
+  onGo: (view: string) => void;
+}
+
+/** What leads to a view, one below the other. */
+function Leads({ heading, leads, also = "", numbered = false, onGo }: LeadsProps) {
+  return (
+    <Command.Group heading={heading} className={GROUP}>
+      {leads.map(({ does, how, found = "", view }, index) => (
+        <Command.Item key={does} value={`${also} ${does} ${how} ${found}`} className={ITEM} onSelect={() => onGo(view)}>
+          <span className="w-64 shrink-0">
+            {numbered && <span className="figures mr-2 text-quiet">{index + 1}</span>}
+            {does}
+          </span>
+          <span className="text-quiet">{how}</span>
+        </Command.Item>
+      ))}
+    </Command.Group>
   );
 }
 

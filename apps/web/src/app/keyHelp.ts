@@ -7,8 +7,16 @@ export const KEY_HELP: readonly { readonly where: string; readonly keys: readonl
   ...new Set(ALL.map(({ where }) => where)),
 ].map((where) => ({ where: `Keys, ${where}`, keys: ALL.filter((key) => key.where === where) }));
 
+/** Something that is done or found in a view, and words that people look for it by. */
+export interface HelpLead {
+  readonly does: string;
+  readonly how: string;
+  readonly found?: string;
+  readonly view: string;
+}
+
 /** What somebody new does first, step by step, and the view in which it is done. */
-export const FIRST_STEPS: readonly { readonly does: string; readonly how: string; readonly view: string }[] = [
+export const FIRST_STEPS: readonly HelpLead[] = [
   { does: "Make a type of light", how: "what it can do: a level, pan and tilt, colours", view: "rig/types" },
   { does: "Add lights", how: "1 to 12, of a type, from an address; or type  patch 1..12 as led-wash from 1.1", view: "rig/lights" },
   { does: "Make groups", how: 'lights that you often take together; or type  keep group "Front" 1..6', view: "rig/groups" },
@@ -24,7 +32,7 @@ export const FIRST_STEPS: readonly { readonly does: string; readonly how: string
 ];
 
 /** What people look for by other words than ours: how it is called here, where it is, and the view to go to. */
-export const PLACES: readonly { readonly does: string; readonly how: string; readonly found: string; readonly view: string }[] = [
+export const PLACES: readonly HelpLead[] = [
   {
     does: "Nothing has to be saved",
     how: "every change is stored at once; History keeps each of them, and states that you give a name",

@@ -1,9 +1,10 @@
 import { useEffect } from "react";
 import { useMatch } from "react-router";
-import { type Draft, chooseNothing, useChoice } from "../choice/choice.ts";
+import { chooseNothing, useChoice } from "../choice/choice.ts";
 import { useHandChange } from "../hand/useHandChange.ts";
 import { useRecording } from "../hand/useRecording.ts";
-import { putLine, setLine } from "../line/lineText.ts";
+import { dropConsidered } from "../line/dropConsidered.ts";
+import { putLine } from "../line/lineText.ts";
 import { modalIsOpen, openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
@@ -42,12 +43,6 @@ export function useFrameKeys(live: boolean): void {
     else if (channels.length > 0 || draft) chooseNothing();
     else if (live) drop();
   });
-}
-
-/** Drops what is only considered, with the line that it came from. */
-function dropConsidered({ from }: Draft): void {
-  useChoice.setState({ draft: null, operation: null });
-  if (from === "line") setLine("");
 }
 
 /** A digit, @ or # that is typed while no field has the focus begins a line with it. */

@@ -2,6 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type Script, findRow, lineTimes, phrasePlaces, placeOfCall } from "@zm/core";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
+import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { useCaller } from "../show/caller.ts";
@@ -278,6 +279,7 @@ function stepped(script: Script, { line, word }: WordPlace, { key, ctrlKey, altK
 function useCueDrag(land: (cue: string, place: WordPlace) => void): void {
   const dragging = useBook((book) => book.drags !== null);
   const landing = useEffectEvent(land);
+  useDropOnEscape(dragging, () => useBook.setState({ drags: null }));
   useEffect(() => {
     if (!dragging) return;
     const over = ({ clientX, clientY }: PointerEvent): void => {
@@ -292,16 +294,11 @@ function useCueDrag(land: (cue: string, place: WordPlace) => void): void {
       useBook.setState({ drags: null });
       if (drags?.over) landing(drags.cue, drags.over);
     };
-    const drop = (event: KeyboardEvent): void => {
-      if (event.key === "Escape") useBook.setState({ drags: null });
-    };
     window.addEventListener("pointermove", over);
     window.addEventListener("pointerup", end);
-    window.addEventListener("keydown", drop, true);
     return () => {
       window.removeEventListener("pointermove", over);
       window.removeEventListener("pointerup", end);
-      window.removeEventListener("keydown", drop, true);
     };
   }, [dragging]);
 }

@@ -1,5 +1,6 @@
 import type { Script } from "@zm/core";
 import { useCallback, useEffect, useEffectEvent, useState } from "react";
+import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 
 interface Stroke {
@@ -33,17 +34,13 @@ export function useQuietStroke(script: Script): {
     if (lines.length > 0) void makeEdits([{ op: "setLines", lines, quiet: stroke.quiet }]);
   });
   const drawing = stroke !== null;
+  useDropOnEscape(drawing, () => setStroke(null));
   useEffect(() => {
     if (!drawing) return;
-    const drop = (event: KeyboardEvent): void => {
-      if (event.key === "Escape") setStroke(null);
-    };
     const end = (): void => finish();
     window.addEventListener("pointerup", end);
-    window.addEventListener("keydown", drop, true);
     return () => {
       window.removeEventListener("pointerup", end);
-      window.removeEventListener("keydown", drop, true);
     };
   }, [drawing]);
   const draftAt = (index: number): boolean | null => {

@@ -5,7 +5,8 @@ import { ScriptImpactLines } from "../preview/ScriptImpactLines.tsx";
 import { ImpactList } from "../preview/ImpactList.tsx";
 import { makeConsidered } from "../choice/makeConsidered.ts";
 import { comeBack } from "../line/comeBack.ts";
-import { setLine, useLineText } from "../line/lineText.ts";
+import { dropConsidered } from "../line/dropConsidered.ts";
+import { useLineText } from "../line/lineText.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { sentence } from "../shared/words.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -33,10 +34,7 @@ export function DraftPanel() {
     );
   }
   if (!preview) return null;
-  const drop = (): void => {
-    useChoice.setState({ draft: null, operation: null });
-    if (draft.from === "line") setLine("");
-  };
+  const drop = (): void => dropConsidered(draft);
   const make = async (): Promise<void> => {
     if (draft.from !== "line") return void (await makeConsidered(draft, makeEdits));
     const { text, began } = useLineText.getState();

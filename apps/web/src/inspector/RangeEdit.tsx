@@ -1,6 +1,7 @@
 import type { Operation, Family, KeySelection, ListSheet } from "@zm/core";
 import { useEffect, useEffectEvent, useState } from "react";
 import { type Lens, chosenCellAttributes, useChoice } from "../choice/choice.ts";
+import { makeConsidered } from "../choice/makeConsidered.ts";
 import { faultOf } from "../preview/preview.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { useSame } from "../shared/useSame.ts";
@@ -109,12 +110,8 @@ function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; 
   const take = (): void => {
     if (!draft || faultOf(sheet, draft.edits) !== undefined) return;
     const typed = text;
-    useChoice.setState({ draft: null, operation: null });
     focusOn("score");
-    void makeEdits(draft.edits).then((made) => {
-      // A refused value comes back where nothing else has been begun.
-      if (!made && useChoice.getState().operation === null) type(typed);
-    });
+    void makeConsidered(draft, makeEdits, () => setText(typed));
   };
   const palettes = sheet.show.palettes.filter((palette) => palette.family === lens);
   return (

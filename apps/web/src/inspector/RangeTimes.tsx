@@ -1,6 +1,7 @@
 import { type EditInput, type ListSheet, cueOrder, findRow, firstRowFrom, rangeLength } from "@zm/core";
 import { useEffect, useRef, useState } from "react";
 import { type Draft, useChoice } from "../choice/choice.ts";
+import { makeConsidered } from "../choice/makeConsidered.ts";
 import { faultOf } from "../preview/preview.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { readFactor } from "../shared/readNumber.ts";
@@ -42,12 +43,8 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
     const { draft } = useChoice.getState();
     if (event.key === "Escape" && draft === own.current) useChoice.setState({ draft: null });
     if (event.key !== "Enter" || event.repeat || !draft || draft !== own.current || faultOf(sheet, draft.edits) !== undefined) return;
-    useChoice.setState({ draft: null });
     focusOn("score");
-    void makeEdits(draft.edits).then((made) => {
-      // A refused time comes back where nothing else has been begun.
-      if (!made && useChoice.getState().draft === null) again();
-    });
+    void makeConsidered(draft, makeEdits, again);
   };
   const takeLast = (text: string): void => {
     setLast(text);

@@ -19,6 +19,11 @@ interface LineState {
   readonly blind: boolean;
 }
 
+/** True for a view in which a line that names no cue goes to cues; on the Stage and in Run it goes to the Hand. */
+export function editsBlind(view: string | undefined): boolean {
+  return view !== "stage" && view !== "run";
+}
+
 /** What stands in the line entry. */
 export const useLineText = create<LineState>(() => ({ text: "", began: null, blind: true }));
 

@@ -38,7 +38,7 @@ import { atOnce } from "../show/queue.ts";
 import { useHistory, useMakeEdits, useShow } from "../show/useShow.ts";
 import { showInScore } from "../score/shown.ts";
 import { useStageLook } from "../stage/stageLook.ts";
-import { type LineTarget, useLineText } from "./lineText.ts";
+import { type LineTarget, editsBlind, useLineText } from "./lineText.ts";
 
 type Asked<K extends LineRequest["kind"]> = Extract<LineRequest, { kind: K }>;
 
@@ -165,7 +165,7 @@ export function useLineRequest({
         return true;
       case "view":
         // What is typed next belongs to the view that was asked for, even before it is there.
-        useLineText.setState({ blind: request.view !== "stage" && request.view !== "run" });
+        useLineText.setState({ blind: editsBlind(request.view) });
         void navigate(`/show/${id}/${request.view}`);
         return true;
       case "find":

@@ -162,20 +162,15 @@ export function NamedEntry({ onName, ...props }: Omit<AskingEntryProps, "take"> 
   );
 }
 
-type NumberEntryProps = Omit<AskingEntryProps, "take"> &
-  NumberBounds & {
-    /** Told null for an emptied field, where that says something. */
-    onNumber: (value: number | null) => unknown;
-    mayBeEmpty?: boolean;
-  };
+interface NumberEntryProps extends Omit<AskingEntryProps, "take"> {
+  bounds: NumberBounds;
+  /** Told null for an emptied field, where that says something. */
+  onNumber: (value: number | null) => unknown;
+  mayBeEmpty?: boolean;
+}
 
 /** An entry that asks for a number between its ends. */
-export function NumberEntry({ onNumber, mayBeEmpty = false, min, max, whole, ...props }: NumberEntryProps) {
-  const bounds = {
-    ...(min === undefined ? {} : { min }),
-    ...(max === undefined ? {} : { max }),
-    ...(whole === undefined ? {} : { whole }),
-  };
+export function NumberEntry({ bounds, onNumber, mayBeEmpty = false, ...props }: NumberEntryProps) {
   return (
     <AskingEntry
       {...props}

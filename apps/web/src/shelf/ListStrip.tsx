@@ -7,6 +7,7 @@ import { DropMenu, MenuEntry, MenuHeading, NumberEntry, SecondsEntry } from "../
 import { useLive } from "../show/live.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
+import { RankEntries } from "./RankEntries.tsx";
 import { Strip } from "./Strip.tsx";
 import { shownAt } from "./shownAt.ts";
 import { meanTempo } from "./meanTempo.ts";
@@ -122,7 +123,12 @@ function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
           {RATE_WORDS[rate]}
         </MenuEntry>
       ))}
-      <NumberEntry label="Rate" placeholder="times its own speed, then Enter" {...RATES} onNumber={(rate) => rate !== null && onRate(rate)}>
+      <NumberEntry
+        label="Rate"
+        placeholder="times its own speed, then Enter"
+        bounds={RATES}
+        onNumber={(rate) => rate !== null && onRate(rate)}
+      >
         Another speed …
       </NumberEntry>
       <MenuHeading>What makes it go</MenuHeading>
@@ -131,7 +137,7 @@ function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
         placeholder="per cent, then Enter; empty: not"
         value={head.startsAt === undefined ? "" : String(head.startsAt)}
         mayBeEmpty
-        {...PERCENT}
+        bounds={PERCENT}
         onNumber={(startsAt) => set({ startsAt: startsAt ?? undefined })}
       >
         {head.startsAt === undefined ? "Raising its fader starts it …" : `Raising its fader to ${head.startsAt} % starts it …`}
@@ -161,20 +167,7 @@ function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
           {words}
         </MenuEntry>
       ))}
-      <MenuHeading>Where others want the same light</MenuHeading>
-      <NumberEntry
-        label="Priority, 0 to 100"
-        placeholder="priority, then Enter"
-        value={String(head.priority ?? 50)}
-        {...PERCENT}
-        whole
-        onNumber={(priority) => priority !== null && set({ priority })}
-      >
-        Its priority is {head.priority ?? 50} …
-      </NumberEntry>
-      <MenuEntry onAct={() => set({ levels: head.levels === "highest" ? "latest" : "highest" })}>
-        Let {head.levels === "highest" ? "the latest level count" : "the highest level count"}
-      </MenuEntry>
+      <RankEntries priority={head.priority ?? 50} levels={head.levels ?? "latest"} onSet={set} />
     </DropMenu>
   );
 }

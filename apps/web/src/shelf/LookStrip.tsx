@@ -3,10 +3,11 @@ import { Trash2 } from "lucide-react";
 import { useCallback, useEffect, useRef } from "react";
 import { usePress } from "../run/usePress.ts";
 import { useRunTime } from "../run/useRunTime.ts";
-import { DropMenu, MenuEntry, MenuHeading, MenuRule, NamedEntry, NumberEntry, SecondsEntry } from "../shared/DropMenu.tsx";
+import { DropMenu, MenuEntry, MenuRule, NamedEntry, SecondsEntry } from "../shared/DropMenu.tsx";
 import { notify } from "../shared/notices.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
+import { RankEntries } from "./RankEntries.tsx";
 import { Strip } from "./Strip.tsx";
 import { shownAt } from "./shownAt.ts";
 
@@ -85,7 +86,6 @@ function LookMenu({ look }: { look: HeldLook }) {
     if (await makeEdits([{ op: "removeHeldLook", look: look.id, used: "drop" }]))
       notify(`The held look ${look.label || look.id} is removed. Ctrl Z brings it back`);
   };
-  const other = (look.levels ?? "highest") === "highest" ? "latest" : "highest";
   return (
     <DropMenu label="" name={`More of ${look.label || look.id}`} button="min-h-7 h-7 px-0.5" list="w-64">
       <NamedEntry label="Name of this look" placeholder="name, then Enter" value={look.label} onName={(label) => set({ label })}>
@@ -99,19 +99,7 @@ function LookMenu({ look }: { look: HeldLook }) {
       >
         Its colours and positions come in {look.fade ?? 1} s …
       </SecondsEntry>
-      <MenuHeading>Where others want the same light</MenuHeading>
-      <NumberEntry
-        label="Priority, 0 to 100"
-        placeholder="priority, then Enter"
-        value={String(look.priority ?? 50)}
-        min={0}
-        max={100}
-        whole
-        onNumber={(priority) => priority !== null && set({ priority })}
-      >
-        Its priority is {look.priority ?? 50} …
-      </NumberEntry>
-      <MenuEntry onAct={() => set({ levels: other })}>Let the {other} level count</MenuEntry>
+      <RankEntries priority={look.priority ?? 50} levels={look.levels ?? "highest"} onSet={set} />
       <MenuRule />
       <MenuEntry onAct={remove}>
         <Trash2 size={15} /> Remove this look

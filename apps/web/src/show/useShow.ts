@@ -26,7 +26,7 @@ export async function takeEdit(client: QueryClient, event: EditEvent): Promise<v
   const verb = { edit: "", undo: "Taken back: ", redo: "Made again: " }[event.kind];
   const { steps } = event;
   // Of an edit of very many steps only that it was made is told.
-  if (steps === null) return readAnew(client, event.show, `${verb}${event.summary}`);
+  if (steps === null) return readAnew(client, event, verb);
   try {
     const sheet = takeSteps(known.sheet, steps);
     client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet });
@@ -46,8 +46,21 @@ export async function takeEdit(client: QueryClient, event: EditEvent): Promise<v
   }
 }
 
-/** Reads the whole show again after an edit, and says which. */
-async function readAnew(client: QueryClient, id: number, words: string): Promise<void> {
+/** By show, the revision for which it is being read anew. */
+const reading = new Map<number, { readonly revision: number; readonly done: Promise<void> }>();
+
+/** Reads the whole show again after an edit, and says which; once, though a window hears of its own edits twice. */
+function readAnew(client: QueryClient, { show, revision, summary }: EditEvent, verb: string): Promise<void> {
+  const under = reading.get(show);
+  if (under && under.revision >= revision) return under.done;
+  const done = readNow(client, show, `${verb}${summary}`).finally(() => {
+    if (reading.get(show)?.revision === revision) reading.delete(show);
+  });
+  reading.set(show, { revision, done });
+  return done;
+}
+
+async function readNow(client: QueryClient, id: number, words: string): Promise<void> {
   useLastEdit.setState({ edit: null });
   await client.invalidateQueries({ queryKey: showKey(id) });
   const read = client.getQueryData<OpenShow>(showKey(id));

@@ -70,10 +70,10 @@ test("an entry that wants a number keeps nonsense, marked, says what could stand
   const heard: (number | null)[] = [];
   render(
     <DropMenu label="Sea" button="" list="">
-      <NumberEntry label="Priority" placeholder="" min={0} max={100} whole onNumber={(number) => heard.push(number)}>
+      <NumberEntry label="Priority" placeholder="" bounds={{ min: 0, max: 100, whole: true }} onNumber={(number) => heard.push(number)}>
         Priority …
       </NumberEntry>
-      <NumberEntry label="Rate" placeholder="" min={0.01} max={100} mayBeEmpty onNumber={(number) => heard.push(number)}>
+      <NumberEntry label="Rate" placeholder="" bounds={{ min: 0.01, max: 100 }} mayBeEmpty onNumber={(number) => heard.push(number)}>
         Speed …
       </NumberEntry>
       <SecondsEntry label="Seconds" placeholder="" onSeconds={(seconds) => heard.push(seconds)}>

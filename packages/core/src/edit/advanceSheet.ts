@@ -13,6 +13,7 @@ import { resolve } from "../sheet/palettes.ts";
 import { type ListSheet, type RowFacts, type ShowSheet, findRow, listSheet, palettesOfShow, rowsOf, sheetOf } from "../sheet/sheet.ts";
 import { carryMarks } from "../marks/marksByChannel.ts";
 import { carryDurations } from "../time/durations.ts";
+import { KEYS_A_PAUSE, STEPS_A_PAUSE } from "./pauses.ts";
 import { type CueDataStep, type EntryStep, type RenumberStep, type Step, isCueData } from "./step.ts";
 import { sameTracking } from "../sheet/tracking.ts";
 
@@ -47,7 +48,7 @@ export function* advanceInSteps(sheet: ShowSheet, show: Show, steps: readonly St
 function* byList(steps: readonly Step[]): Generator<undefined, Map<string, CueDataStep[]>> {
   const found = new Map<string, CueDataStep[]>();
   for (const [place, step] of steps.entries()) {
-    if (place % STEPS === 0) yield;
+    if (place % STEPS_A_PAUSE === 0) yield;
     if (!isCueData(step)) continue;
     const own = found.get(step.list);
     if (own) own.push(step);
@@ -128,11 +129,6 @@ function renumbered(before: ListSheet, list: CueList, step: RenumberStep): ListS
     : { ...after, columns: runToEnd(shifted(before.columns, map)) };
 }
 
-/** So many keys are taken over between two pauses. */
-const KEYS = 20;
-/** So many steps are looked at between two pauses. */
-const STEPS = 2000;
-
 /**
  * A list with some of its cues changed: only the columns of the keys that have other moves are made anew, and what was computed
  * of the list before is carried over as far as it holds: checkpoints by key, marks by channel, durations by cue.
@@ -146,7 +142,7 @@ function* advanceList(before: ListSheet, list: CueList, steps: readonly CueDataS
   yield;
   const touched = yield* touchedRows(after, steps);
   for (const [key, own] of touched) {
-    if (key.ordinal % KEYS === 0) yield;
+    if (key.ordinal % KEYS_A_PAUSE === 0) yield;
     columns[key.ordinal] = refill(after, key, columns[key.ordinal] ?? EMPTY_COLUMN, own);
   }
   yield;
@@ -187,7 +183,7 @@ function* shifted(columns: readonly Column[], map: readonly number[]): Generator
   if (first < 0) return [...columns];
   const after: Column[] = [];
   for (const [ordinal, column] of columns.entries()) {
-    if (ordinal % KEYS === 0) yield;
+    if (ordinal % KEYS_A_PAUSE === 0) yield;
     after.push((column.rows.at(-1) ?? -1) < first ? column : shiftedColumn(column, map));
   }
   return after;
@@ -211,7 +207,7 @@ function* touchedRows(list: ListSheet, steps: readonly CueDataStep[]): Generator
   let cue = "";
   let row = -1;
   for (const [place, step] of steps.entries()) {
-    if (place % STEPS === 0) yield;
+    if (place % STEPS_A_PAUSE === 0) yield;
     if (step.at !== "move") continue;
     if (step.cue !== cue) row = findRow(list, step.cue);
     cue = step.cue;

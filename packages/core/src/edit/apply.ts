@@ -4,7 +4,6 @@ import { groupBy } from "../show/groupBy.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { at } from "../show/at.ts";
 import { ShowError } from "../show/errors.ts";
-import { runToEnd } from "../show/runToEnd.ts";
 import { firstNotBelow } from "../show/search.ts";
 import { sameMove } from "../show/move.ts";
 import { sameData } from "../show/sameData.ts";
@@ -12,6 +11,7 @@ import type { Cue, CueHead, CueList, MoveSpec, Part, PartHead, Show } from "../s
 import { applyEntry } from "./applyEntry.ts";
 import { applyScript } from "./applyScript.ts";
 import { applyShow } from "./applyShow.ts";
+import { STEPS_A_PAUSE } from "./pauses.ts";
 import {
   type CueDataStep,
   type CueStep,
@@ -26,56 +26,51 @@ import {
   isOfScript,
 } from "./step.ts";
 
-/** Neighbouring steps that are made in one go, and the function that makes them on a show. `apply` throws ShowError and changes nothing. */
+/** Neighbouring steps that are made in one go, and what makes them on a show, with pauses in between. It throws ShowError and changes nothing. */
 interface StepGroup {
   readonly steps: readonly Step[];
-  readonly apply: (show: Show) => Show;
-  /** As `apply`, with pauses in between. */
   readonly applyInSteps: (show: Show) => Generator<undefined, Show>;
 }
-
-/** So many steps are gathered, or made on cues, between two pauses. */
-const STEPS = 2000;
 
 /**
  * Steps gathered into groups: those on cues' data together, those on the play together, a renumbering or an entry by itself, in their order. Applying one shares
  * everything it does not touch and holds each step against what is there first: it throws ShowError when that is not what the
  * step expects, and then the show is as it was.
- * A group is a function from a show to the show after it. Applying groups one by one lets a server pause between them.
- * Runs of steps on one cue cost one copy of that cue.
+ * Runs of steps on one cue cost one copy of that cue. Gathering pauses too, for a server that has more to do.
  */
-export function stepGroups(steps: readonly Step[]): StepGroup[] {
-  return runToEnd(stepGroupsInSteps(steps));
-}
-
-/** As `stepGroups`, with pauses in between, for a server that has more to do. */
 export function* stepGroupsInSteps(steps: readonly Step[]): Generator<undefined, StepGroup[]> {
   const found: StepGroup[] = [];
   let together: CueDataStep[] = [];
   let ofScript: (ScriptStep | LineStep)[] = [];
   const close = (): void => {
     const [own, lines] = [together, ofScript];
-    if (own.length > 0) found.push(groupOf(own, (show) => onCuesInSteps(show, own)));
-    if (lines.length > 0) found.push(groupOf(lines, (show) => atOnce(applyScript(show, lines))));
+    if (own.length > 0) found.push({ steps: own, applyInSteps: (show) => onCuesInSteps(show, own) });
+    if (lines.length > 0) found.push({ steps: lines, applyInSteps: (show) => atOnce(applyScript(show, lines)) });
     together = [];
     ofScript = [];
   };
   for (const [place, step] of steps.entries()) {
-    if (place % STEPS === 0) yield;
+    if (place % STEPS_A_PAUSE === 0) yield;
     if (isCueData(step) ? ofScript.length > 0 : together.length > 0) close();
     if (isCueData(step)) together.push(step);
     else if (isOfScript(step)) ofScript.push(step);
     else {
       close();
-      found.push(groupOf([step], (show) => atOnce(applyAlone(show, step))));
+      found.push({ steps: [step], applyInSteps: (show) => atOnce(applyAlone(show, step)) });
     }
   }
   close();
   return found;
 }
 
-function groupOf(steps: readonly Step[], applyInSteps: StepGroup["applyInSteps"]): StepGroup {
-  return { steps, applyInSteps, apply: (show) => runToEnd(applyInSteps(show)) };
+/**
+ * The show after steps, with pauses in between. Throws ShowError where the show is not as a step found it.
+ * Of the document alone: whoever has a sheet takes them with `takeSteps`.
+ */
+export function* showAfterInSteps(show: Show, steps: readonly Step[]): Generator<undefined, Show> {
+  let current = show;
+  for (const group of yield* stepGroupsInSteps(steps)) current = yield* group.applyInSteps(current);
+  return current;
 }
 
 /** What is computed without a pause. */
@@ -94,7 +89,7 @@ function applyAlone(show: Show, step: Exclude<Step, CueDataStep | ScriptStep | L
  * Neighbouring steps on cues in stretches of about so many, each cut where another cue begins: what is done to a cue in one place stays together.
  * For work that pauses between stretches. Empty for no steps.
  */
-export function stretchesOfCues(steps: readonly CueDataStep[], size = STEPS): CueDataStep[][] {
+export function stretchesOfCues(steps: readonly CueDataStep[], size = STEPS_A_PAUSE): CueDataStep[][] {
   const stretches: CueDataStep[][] = [];
   for (let first = 0; first < steps.length;) {
     let end = Math.min(steps.length, first + size);

@@ -2,6 +2,7 @@
 // window, turned round for undo, and compared before they are applied. They name cues, channels and ids, never places in an array.
 import { z } from "zod";
 import { at } from "../show/at.ts";
+import { STEPS_A_PAUSE } from "./pauses.ts";
 import { runToEnd } from "../show/runToEnd.ts";
 import {
   type Channel,
@@ -182,15 +183,12 @@ export function invertSteps(steps: readonly Step[]): Step[] {
   return runToEnd(invertInSteps(steps));
 }
 
-/** So many steps are looked at between two pauses. */
-const STEPS = 2000;
-
 /** As `invertSteps`, with pauses in between, for a server that has more to do. */
 export function* invertInSteps(steps: readonly Step[]): Generator<undefined, Step[]> {
   const inverted: Step[] = [];
   for (let place = steps.length - 1; place >= 0; place -= 1) {
     inverted.push(invertStep(at(steps, place)));
-    if (place % STEPS === 0) yield;
+    if (place % STEPS_A_PAUSE === 0) yield;
   }
   return inverted;
 }

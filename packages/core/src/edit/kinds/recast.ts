@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { append } from "../../show/append.ts";
 import { at } from "../../show/at.ts";
 import { UNSET, carriedAt, entryAt } from "../../sheet/entry.ts";
 import { resolve } from "../../sheet/palettes.ts";
@@ -159,12 +160,12 @@ function recastColumns(
       const tracking = at(list.tracking, row);
       const base = trackedIn<Tracked>(tracking, carried, UNSET);
       const placed = placedAt(sheet, list, row, edit, key, incoming.get(key), givenAway.has(key), base);
-      steps.push(...storeStep(list, key, row, placed));
+      append(steps, storeStep(list, key, row, placed));
       const shown = placed ? { value: resolve(placed.move, key, list.palettes), spec: placed.move } : base;
       carried = trackedOut(tracking, carried, shown);
     }
     const was = carriedAt(list, key, last);
-    if (edit.after === "restore") steps.push(...restoreFrom(list, key, last + 1, carried, was));
+    if (edit.after === "restore") append(steps, restoreFrom(list, key, last + 1, carried, was));
     else if (last + 1 < list.cues.length && !isWall(list, last + 1) && !storedMove(list, key, last + 1) && !sameTracked(carried, was))
       changedBehind.add(key.channel);
   }
@@ -239,18 +240,18 @@ function waveSteps(list: ListSheet, row: number, edit: RecastEdit, handovers: re
   const cue = cueAt(list, row);
   const becomes = new Map<Key, SaidWave | null>();
   const parts = new Map<Key, number>();
-  const trackedIn = (key: Key): { said: SaidWave; part: number } | undefined => {
+  const tracksIn = (key: Key): { said: SaidWave; part: number } | undefined => {
     const wave = edit.where === "look" && isFirst ? wavesOf(list).get(key)?.[row]?.wave : undefined;
     return wave ? { said: wave, part: cue.parts[0]?.number ?? 1 } : undefined;
   };
   for (const handover of handovers) {
     const { from } = handover;
     if (!isGivenAway(edit, handover)) continue;
-    if (trackedIn(from)) becomes.set(from, isFirst && saidWave(cue, from) ? null : { stop: true });
-    else if (saidWave(cue, from)) becomes.set(from, null);
+    if (saidWave(cue, from)) becomes.set(from, null);
+    else if (tracksIn(from)) becomes.set(from, { stop: true });
   }
   for (const { from, to, mapped } of handovers) {
-    const mine = saidWave(cue, from) ?? trackedIn(from);
+    const mine = saidWave(cue, from) ?? tracksIn(from);
     if (!mine || !to) continue;
     becomes.set(to, mapped ? mappedWave(mine.said, from.attribute, to.attribute, mapped.turned) : mine.said);
     parts.set(to, mine.part);

@@ -2,6 +2,7 @@ import { runToEnd } from "../../show/runToEnd.ts";
 import { append } from "../../show/append.ts";
 import { carriedAt } from "../../sheet/entry.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
+import { KEYS_A_PAUSE } from "../pauses.ts";
 import { type Step, invertInSteps } from "../step.ts";
 import { withWavesKept } from "./keptWaves.ts";
 import { restoreFrom } from "./moveSteps.ts";
@@ -14,9 +15,6 @@ import { wholeCueSteps } from "./wholeCue.ts";
 export function deletionSteps(sheet: ShowSheet, list: ListSheet, first: number, last: number, keepsLooks: boolean): Step[] {
   return runToEnd(deletionInSteps(sheet, list, first, last, keepsLooks));
 }
-
-/** So many keys are looked at between two pauses. */
-const KEYS = 20;
 
 /** As `deletionSteps`, with pauses in between, for a server that has more to do. */
 export function* deletionInSteps(
@@ -35,7 +33,7 @@ export function* deletionInSteps(
   if (!keepsLooks) return taken;
   for (const key of list.keys.all) {
     append(taken, restoreFrom(list, key, last + 1, carriedAt(list, key, first - 1), carriedAt(list, key, last)));
-    if (key.ordinal % KEYS === 0) yield;
+    if (key.ordinal % KEYS_A_PAUSE === 0) yield;
   }
   return withWavesKept(sheet, list, taken);
 }

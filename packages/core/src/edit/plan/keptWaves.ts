@@ -1,11 +1,12 @@
 import { at } from "../../show/at.ts";
+import { runToEnd } from "../../show/runToEnd.ts";
 import { sameData } from "../../show/sameData.ts";
 import type { Wave } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
 import { trackingOf } from "../../sheet/tracking.ts";
 import { type WaveRows, trackedWaves, wavePart, wavesOf } from "../../sheet/waves.ts";
-import { stepGroups } from "../apply.ts";
+import { showAfterInSteps } from "../apply.ts";
 import type { Step } from "../step.ts";
 import { type SaidWave, saidSteps } from "./partWaves.ts";
 
@@ -29,7 +30,7 @@ export function withWavesKept(sheet: ShowSheet, list: ListSheet, steps: readonly
 
 /** The rows of the list as the steps leave it. */
 function rowsAfter(sheet: ShowSheet, list: ListSheet, steps: readonly Step[]): WaveRows {
-  const show = stepGroups(steps).reduce((before, group) => group.apply(before), sheet.show);
+  const show = runToEnd(showAfterInSteps(sheet.show, steps));
   const cues = show.lists.find(({ id }) => id === list.id)?.cues ?? [];
   return { cues, tracking: trackingOf(cues).tracking, keys: list.keys };
 }
