@@ -1,6 +1,5 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
-import { ValidationPipe } from "@nestjs/common";
 import { NestFactory } from "@nestjs/core";
 import type { NestExpressApplication } from "@nestjs/platform-express";
 import { DocumentBuilder, SwaggerModule } from "@nestjs/swagger";
@@ -14,7 +13,7 @@ import { ErrorFilter } from "./shared/errorFilter.ts";
 import { PinoLogger, makeLog, requestLog } from "./shared/pinoLogger.ts";
 import { guard, writersOnly } from "./shared/guard.ts";
 import type { ServerLock } from "./database/serverLock.ts";
-import { refusalOfFields } from "./shared/refusalWords.ts";
+import { BodyPipe } from "./shared/bodyPipe.ts";
 import { TimeLimit } from "./shared/timeLimit.ts";
 import { ShowsService } from "./shows/shows.service.ts";
 
@@ -42,9 +41,7 @@ export async function createApp(database: DataSource, settings: Settings, lock: 
   // A show that is imported is streamed into a file; everything else is small. What is packed counts as it is unpacked.
   app.useBodyParser("json", { limit: "1mb" });
   app.useGlobalInterceptors(new TimeLimit());
-  app.useGlobalPipes(
-    new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, exceptionFactory: refusalOfFields }),
-  );
+  app.useGlobalPipes(new BodyPipe());
   app.useGlobalFilters(new ErrorFilter());
   const description = new DocumentBuilder()
     .setTitle("Zealous Mark")

@@ -69,3 +69,22 @@ test("text that holds half a character is refused by name", async () => {
     .expect(422);
   expect(body.message).toMatch(/label: holds half a character/);
 });
+
+test("a body names its fields and nothing of its class; what stands in the entries of a list is held to theirs", async () => {
+  const http = client(server);
+  const refused = async (path: string, body: string): Promise<string> =>
+    (await http.post(`/api/shows/1/${path}`).type("json").send(body).expect(400)).body.message;
+  const press = '"press":"standby","chosen":';
+  for (const name of ["__proto__", "constructor", "prototype"]) {
+    expect(await refused("run", `{"press":"go","${name}":{"press":"back"}}`)).toBe("The body of the request is not what is asked for here");
+    expect(await refused("run", `{${press}[{"list":"main","cue":"1","${name}":{}}]}`)).toBe("chosen.0 is not what is asked for here");
+  }
+  expect(await refused("run", "[]")).toBe("The body of the request is not what is asked for here");
+  expect(await refused("run", '{"press":"go","loudly":true}')).toBe("loudly is not known here; leave it out");
+  expect(await refused("run", `{${press}[{"list":"main","cue":1}]}`)).toBe("chosen.0.cue is a text");
+  expect(await refused("run", `{${press}[{"list":"main","cue":"1","at":2}]}`)).toBe("chosen.0.at is not known here; leave it out");
+  expect(await refused("run", `{${press}["main"]}`)).toMatch(/chosen[.]0 is /);
+  expect(await refused("edits", "{}")).toBe("base is the revision that the edit was made on, a whole number");
+  expect((await http.get("/api/shows/1/run")).body.mix.lists.main.cue).toBeNull();
+  expect((await http.get("/api/shows/1/run")).body.mix.standby).toEqual([]);
+});

@@ -1,6 +1,5 @@
 import { ApiProperty } from "@nestjs/swagger";
 import { PRESSES, type PressRequest } from "@zm/protocol";
-import { Type } from "class-transformer";
 import {
   ArrayMaxSize,
   IsArray,
@@ -15,6 +14,7 @@ import {
   Min,
   ValidateNested,
 } from "class-validator";
+import { EntriesAre } from "../shared/bodyPipe.ts";
 
 /** A cue chosen as the next of its list. */
 class ChosenDto {
@@ -111,6 +111,6 @@ export class PressDto implements PressRequest {
   @IsArray()
   @ArrayMaxSize(200)
   @ValidateNested({ each: true })
-  @Type(() => ChosenDto)
+  @EntriesAre(ChosenDto)
   chosen?: ChosenDto[] | undefined;
 }

@@ -19,9 +19,11 @@ const WORDS: Readonly<Record<string, (field: string, number: string) => string>>
   arrayNotEmpty: (field) => `${field} has no entry`,
   isIn: (field) => `${field} is none of what may stand there`,
   nestedValidation: (field) => `${field} is an object`,
+  unknownValue: (field) => `${field} is not what is asked for here`,
 };
+const KINDS = new Set(["isString", "isNumber", "isInt", "isBoolean", "isArray", "isObject"]);
 /** How the validator begins what it says by itself; what we have written for a field begins otherwise. */
-const ITS_OWN = /^(each value in |nested property |property )|^\S+ (must|should) /;
+const ITS_OWN = /^(each value in |nested property |property |an unknown value )|^\S+ (must|should) /;
 
 /** A refusal that names every field that is wrong, in our words. */
 export function refusalOfFields(errors: ValidationError[]): BadRequestException {
@@ -30,13 +32,19 @@ export function refusalOfFields(errors: ValidationError[]): BadRequestException 
 }
 
 function messagesOf({ property, constraints = {}, children = [] }: ValidationError, place: string): string[] {
-  const field = place === "" ? property : `${place}.${property}`;
-  const own = Object.entries(constraints).map(([rule, message]) => {
+  // An entry of a list that is no object at all has no name of its own.
+  const field = [place, property].filter(Boolean).join(".");
+  const own = kindsFirst(Object.entries(constraints)).map(([rule, message]) => {
     if (!ITS_OWN.test(message)) return message;
     const [number = ""] = /-?\d+([.]\d+)?/.exec(message.replace(property, "")) ?? [];
     return WORDS[rule]?.(field, number) ?? `${field} is not what may stand there`;
   });
   return [...own, ...children.flatMap((child) => messagesOf(child, field))];
+}
+
+/** A text where a number is wanted is told as that before it is told as too long. */
+function kindsFirst(constraints: [string, string][]): [string, string][] {
+  return constraints.sort(([one], [other]) => Number(KINDS.has(other)) - Number(KINDS.has(one)));
 }
 
 /** What the framework says by itself, in our words; anything else stays as it is. */
