@@ -57,6 +57,13 @@ async function bench(size: TrialSize): Promise<void> {
   const edit = { op: "renumber", from: "1", to: String(last), start: "1", step: "0.5" };
   await step(server, `renumber ${last} cues, stored`, idle, () => server.request("POST", `/${id}/edits`, { base: 0, edits: [edit] }));
   await step(server, "the renumbering taken back", idle, () => server.request("POST", `/${id}/undo`, {}));
+  const numbers = show.lists[0]?.cues.map(({ number }) => number) ?? [];
+  for (const [name, gone] of Object.entries({ "a third of the cues": numbers.slice(10, Math.ceil(cues / 3)), "all cues": numbers })) {
+    const edits = gone.map((cue) => ({ op: "deleteCue", cue, looks: "keepLooks" }));
+    const base = await revisionOf(server, id);
+    await step(server, `${name} deleted`, idle, () => server.request("POST", `/${id}/edits`, { base, edits }));
+    await step(server, `${name} taken back`, idle, () => server.request("POST", `/${id}/undo`, {}));
+  }
   const exported = await step(server, "export", idle, async () => (await server.request("GET", `/${id}/document`)).text());
   if (exported !== text) throw new Error("The exported document is not the one that was imported");
   await server.end();
@@ -83,6 +90,11 @@ async function bench(size: TrialSize): Promise<void> {
     await browser.close();
   }
   await server.end();
+}
+
+async function revisionOf(server: Served, show: number): Promise<number> {
+  const shows = (await (await server.request("GET", "")).json()) as { id: number; revision: number }[];
+  return shows.find(({ id }) => id === show)?.revision ?? Number.NaN;
 }
 
 /** Opens the Score in a window; gives the milliseconds from asking for the page to the painted sheet. */

@@ -39,6 +39,7 @@ export { type CutFade, cutFades } from "./time/cutFades.ts";
 export { eachTiming } from "./time/timings.ts";
 export * from "./time/transition.ts";
 export * from "./edit/edit.ts";
+export * from "./edit/takeSteps.ts";
 export * from "./edit/edits.ts";
 export { patchedTimes } from "./edit/plan/patchedTimes.ts";
 export * from "./edit/gather.ts";

@@ -241,12 +241,36 @@ test("deleting a cue and keeping looks changes no look that stays", () => {
   );
 });
 
+test("cues that move and keep looks change no look, wherever they go", () => {
+  const met = { all: 0, made: 0 };
+  const places = fc.array(fc.tuple(fc.nat(), fc.constantFrom("20", "21", "23.5", "0.1", "0.2", "1.5", "2.6")), {
+    minLength: 1,
+    maxLength: 4,
+  });
+  fc.assert(
+    fc.property(showArbitrary, places, (show, picks) => {
+      const cues = show.lists[0]?.cues ?? [];
+      const goes = new Map(picks.map(([pick, to]): [string, string] => [cues[pick % cues.length]?.number ?? "1", to]));
+      const edits = [...goes].map(([cue, to]): EditInput => ({ op: "moveCue", cue, to, looks: "keepLooks" }));
+      met.all += 1;
+      const outcome = attempt(sheetOf(show), edits);
+      if (!outcome) return;
+      met.made += 1;
+      // Held against looks that are folded apart from the code under test.
+      const looks = byCue(outcome.sheet.show);
+      for (const [cue, look] of byCue(show)) expect([cue, looks.get(goes.get(cue) ?? cue)]).toEqual([cue, look]);
+      expect(outcome.impact.looks).toEqual([]);
+    }),
+  );
+  expect(met.made / met.all).toBeGreaterThan(0.5);
+});
+
 test("many cues deleted, moved or copied at once come to what they come to one by one, and are refused alike", () => {
   const accepted = { all: 0, made: 0 };
   const several = fc.tuple(
-    fc.constantFrom<"keepLooks" | "letGo" | "move" | "copy">("keepLooks", "letGo", "move", "copy"),
+    fc.constantFrom<"keepLooks" | "letGo" | "move" | "moveLooks" | "copy">("keepLooks", "letGo", "move", "moveLooks", "copy"),
     fc.uniqueArray(fc.nat({ max: 9 }), { minLength: 2, maxLength: 6 }),
-    fc.array(fc.constantFrom("20", "21", "22", "23.5", "0.1", "0.2", "7", "1"), { minLength: 6, maxLength: 6 }),
+    fc.uniqueArray(fc.constantFrom("20", "21", "22", "23.5", "0.1", "0.2", "7", "1"), { minLength: 6, maxLength: 6 }),
   );
   fc.assert(
     fc.property(showArbitrary, several, (show, [what, picks, numbers]) => {
@@ -255,6 +279,7 @@ test("many cues deleted, moved or copied at once come to what they come to one b
       const edits = chosen.map((cue, index): EditInput => {
         const to = numbers[index] ?? "99";
         if (what === "move") return { op: "moveCue", cue, to };
+        if (what === "moveLooks") return { op: "moveCue", cue, to, looks: "keepLooks" };
         return what === "copy" ? { op: "copyCue", cue, to } : { op: "deleteCue", cue, looks: what };
       });
       const together = attempt(sheetOf(show), edits);
@@ -263,7 +288,7 @@ test("many cues deleted, moved or copied at once come to what they come to one b
       accepted.all += 1;
       if (together) accepted.made += 1;
       // One by one some releases are left over that nothing needs; the looks are what was promised to stay.
-      const kept = what === "keepLooks";
+      const kept = what === "keepLooks" || what === "moveLooks";
       const told = (sheet: ShowSheet): unknown => (kept ? foldLooks(sheet.show) : serializeShow(sheet.show));
       expect(together && told(together.sheet)).toEqual(apart ? told(apart) : null);
       if (together) expect(serializeShow(takeSteps(together.sheet, invertSteps(together.steps)).show)).toBe(serializeShow(show));

@@ -46,6 +46,52 @@ test("a cue inserted before a follow says what is followed now, and how long the
   expect(inserted.summary).toBe("adds 1 cue, 1 cue looks different, 1 follow changes, 2 cues or chains last otherwise");
 });
 
+test("a cue that moves says what it takes along: its scene, its call, what it starts; one that is only renumbered has all of it where it was", () => {
+  const line = (id: string, text: string): object => ({ id, who: "ADA", text });
+  const called = smallShow(
+    [
+      oneCue("1", { "5": { intensity: 20 } }, {}, { scene: "I.1", call: { line: "a", word: "Come" } }),
+      oneCue("2", { "5": { intensity: 50 } }, {}, { scene: "I.1", call: { line: "b", word: "Go" } }),
+      oneCue("3", { "1": { intensity: 10 } }, {}, { scene: "I.2", call: { line: "c", word: "Stay" } }),
+      oneCue("4", { "1": { intensity: 20 } }, {}, { scene: "I.2" }),
+    ],
+    undefined,
+    { script: { lines: [line("a", "Come in."), line("b", "Go out."), line("c", "Stay here.")] } },
+  );
+  const sheet = makeEdits(
+    called,
+    readEdits([
+      { op: "setList", list: { id: "sea", label: "Sea" } },
+      { op: "setCue", from: "2", to: "2", actions: [{ do: "start", list: "sea" }] },
+    ]),
+  ).sheet;
+  const moved = report(sheet, { op: "moveCue", cue: "2", to: "3.5", looks: "keepLooks" });
+  expect(moved.summary).toMatch(/^moves 1 cue, no cue looks different/);
+  expect(told(moved)).toContain(
+    "2: moves to 3.5; keeps its scene I.1, among cues of I.2; is still called on “Go”, before cue 3 is; will start Sea there; gets 1 move; looks as before",
+  );
+  const behind = report(sheet, { op: "moveCue", cue: "3", to: "1.5" });
+  expect(told(behind).find((each) => each.startsWith("3: "))).toContain("is still called on “Stay”, after cue 2 is");
+  const numbered = report(sheet, { op: "renumber", from: "1", to: "4", start: "11" });
+  expect(numbered.summary).toMatch(/^4 cues change their numbers, no cue looks different/);
+  expect(told(numbered)).toEqual(["1: becomes 11", "2: becomes 12", "3: becomes 13", "4: becomes 14"]);
+});
+
+test("a move is told as a move, within the list and into another, and so is its undo", () => {
+  const words = (...edits: EditInput[]): string => describeEdits(readEdits(edits));
+  const move = (cue: string, to: string, looks: "keepLooks" | "letGo"): EditInput => ({ op: "moveCue", cue, to, looks });
+  expect(words(move("1", "8", "letGo"))).toBe("Cue 1 moved to 8");
+  expect(words(move("2", "9", "keepLooks"), move("1", "8", "keepLooks"))).toBe("2 cues from 1 to 2 moved to 8 on, looks kept");
+  const into = (cue: string): EditInput => ({ op: "copyCue", cue, to: cue, toList: "sea", what: "look", after: "restore" });
+  expect(words(into("1"), into("4"), { op: "deleteCue", cue: "1" }, { op: "deleteCue", cue: "4" })).toBe(
+    "2 cues from 1 to 4 moved to 1 of sea, looks kept",
+  );
+  expect(words(into("1"), { op: "deleteCue", cue: "1", looks: "letGo" })).toBe("Cue 1 moved to 1 of sea");
+  expect(words(into("1"), { op: "deleteCue", cue: "4" })).toBe(
+    "Cue 1 copied to 1 of sea, whole look, later looks stay; Cue 4 deleted, looks kept",
+  );
+});
+
 test("cues that go are said, and what then follows what", () => {
   const removed = report(show, { op: "deleteCue", cue: "1" }, { op: "deleteCue", cue: "4" });
   expect(removed.summary).toMatch(/^removes 2 cues, no cue looks different, 1 follow changes/);

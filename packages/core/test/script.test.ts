@@ -233,6 +233,16 @@ describe("edits of the script", () => {
     expect(notes[0]).toContain("Cue 1: its line is cut");
   });
 
+  test("the worst is told first: a line that is cut before a word that is gone", () => {
+    const { notes } = thereAndBack(play(calls), {
+      op: "setText",
+      first: "I.1.1",
+      last: "I.1.4",
+      text: "ADA: You could walk down with me.",
+    });
+    expect(notes.map((note) => note.slice(0, 22))).toEqual(["Cue 2: its line is cut", "Cue 3: its line is cut", "Cue 1: “come” is gone;"]);
+  });
+
   test("a stretch is written anew and what is around it stays", () => {
     const { sheet } = thereAndBack(play(calls), { op: "setText", first: "I.1.2", last: "I.1.3", text: "(She waits.)" });
     expect(textOf(sheet.show)).toEqual(["Act one", "You could come down with me.", "(She waits.)", "It is only oil."]);

@@ -79,6 +79,23 @@ test("edits that keep looks keep the waves of every cue that is left", () => {
   expect(accepted).toBeGreaterThan(runs * 0.6);
 });
 
+test("a cue that moves and keeps looks keeps every wave, its own too", () => {
+  fc.assert(
+    fc.property(
+      fc.array(said, { minLength: 8, maxLength: 8 }),
+      fc.integer({ min: 1, max: 8 }),
+      fc.constantFrom("0.5", "4.5", "9"),
+      (cues, at, to) => {
+        const sheet = smallShow(cues.map(cueSaying));
+        const cue = String(at);
+        const after = shownSizes(makeEdits(sheet, readEdits([{ op: "moveCue", cue, to, looks: "keepLooks" }])).sheet);
+        for (const [number, size] of shownSizes(sheet)) expect([number, after.get(number === cue ? to : number)]).toEqual([number, size]);
+      },
+    ),
+    { numRuns: 150 },
+  );
+});
+
 /** What the parts of a cue say of waves. */
 function wavesIn(sheet: ShowSheet, number: string): object[] {
   return (

@@ -23,9 +23,9 @@ import { MOVE_COLUMNS, cellsOf, cueRow, moveRow, partRow } from "./showRows.ts";
 
 const CHUNK = 500;
 /** So many new moves are loaded in bulk. */
-const MANY = 1000;
+const MANY = 700;
 /** So many steps on cues are written before the event loop has a turn. */
-const STRETCH = 4000;
+const STRETCH = 2000;
 
 /** Writes what steps leave behind: each touched row once, in an order that keeps every constraint. */
 export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[], before: Show, after: Show): Promise<void> {

@@ -45,6 +45,11 @@ export function DraftPanel() {
   return (
     <section aria-label="Impact">
       <h2 className="font-bold">Impact</h2>
+      {preview.notes.map((note) => (
+        <p key={note} className="mt-1 font-semibold">
+          {note}.
+        </p>
+      ))}
       {preview.changesNothing ? (
         <p className="mt-1 text-quiet">This changes nothing: every cue already is like that.</p>
       ) : (
@@ -62,11 +67,6 @@ export function DraftPanel() {
         </>
       )}
       <ScriptImpactLines />
-      {preview.notes.map((note) => (
-        <p key={note} className="mt-1.5">
-          {note}.
-        </p>
-      ))}
       {draft.from !== "book" && (
         <div className="mt-3 flex gap-2">
           <ActionButton className="btn btn-primary btn-sm" disabled={preview.changesNothing} onAct={make}>

@@ -141,8 +141,9 @@ function* advanceList(before: ListSheet, list: CueList, steps: readonly CueDataS
   const after = { ...before, list, cues: list.cues, order, tracking, lastWall, trackingBreaks, columns };
   yield;
   const touched = yield* touchedRows(after, steps);
+  let refilled = 0;
   for (const [key, own] of touched) {
-    if (key.ordinal % KEYS_A_PAUSE === 0) yield;
+    if (refilled++ % KEYS_A_PAUSE === 0) yield;
     columns[key.ordinal] = refill(after, key, columns[key.ordinal] ?? EMPTY_COLUMN, own);
   }
   yield;

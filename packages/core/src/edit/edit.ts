@@ -9,11 +9,10 @@ import { runToEnd } from "../show/runToEnd.ts";
 import { rigOf } from "../show/rig.ts";
 import { cueSchema } from "../show/schema.ts";
 import { type ShowSheet, cueAt, findRow, listOf } from "../sheet/sheet.ts";
-import { advanceInSteps } from "./advanceSheet.ts";
-import { stepGroupsInSteps } from "./apply.ts";
 import { type Edit, planEdit } from "./edits.ts";
 import { type Impact, impactOf } from "./impact.ts";
 import { type Step, invertSteps, isCueData } from "./step.ts";
+import { takeInSteps } from "./takeSteps.ts";
 import { planTogether, runOf } from "./together.ts";
 
 /**
@@ -92,25 +91,6 @@ export function* applyInSteps(sheet: ShowSheet, edits: readonly Edit[]): Generat
 export function makeEdits(sheet: ShowSheet, edits: readonly Edit[]): Outcome {
   const applied = applyEdits(sheet, edits);
   return { ...applied, impact: impactOf(sheet, applied.sheet, applied.steps) };
-}
-
-/**
- * The sheet after exact steps, such as come from another window. Throws ShowError when the show is not as they expect: the window then has
- * to catch up.
- * Costs what the steps touch. Use it where they have been planned elsewhere; planning again could come to something else.
- */
-export function takeSteps(sheet: ShowSheet, steps: readonly Step[]): ShowSheet {
-  return runToEnd(takeInSteps(sheet, steps));
-}
-
-/** As `takeSteps`, with pauses in between, for a server that has more to do. */
-export function* takeInSteps(sheet: ShowSheet, steps: readonly Step[]): Generator<undefined, ShowSheet> {
-  let current = sheet;
-  for (const group of yield* stepGroupsInSteps(steps)) {
-    const show = yield* group.applyInSteps(current.show);
-    current = yield* advanceInSteps(current, show, group.steps);
-  }
-  return current;
 }
 
 /**

@@ -16,6 +16,7 @@ import type { Outcome } from "./edit.ts";
 import { type LookChange, identityIn, rowPairs, stepsInList } from "./impact.ts";
 import { type CueIdentity, turnedIdentity } from "./identity.ts";
 import { lookWords } from "./lookWords.ts";
+import { movedRows, movedWords } from "./movedWords.ts";
 import { swayWords } from "./swayWords.ts";
 import { renamedMark } from "./plan/renumberSteps.ts";
 import { type PartStep, type Step, isCueData } from "./step.ts";
@@ -63,10 +64,11 @@ interface CueImpact {
   kind: ImpactKind;
 }
 
-/** How many cues go, come, take another number, look different, follow otherwise, and last longer or shorter. */
+/** How many cues go, come, move, take another number, look different, follow otherwise, and last longer or shorter. */
 interface Counts {
   gone: number;
   come: number;
+  moved: number;
   renumbered: number;
   look: number;
   follow: number;
@@ -88,14 +90,17 @@ export function reportImpact(
 ): ImpactReport {
   const [first] = after.lists.keys();
   const looks = groupBy(impact.looks, (look) => look.list ?? first ?? "");
-  const counts: Counts = { gone: 0, come: 0, renumbered: 0, look: 0, follow: 0, time: 0 };
+  const counts: Counts = { gone: 0, come: 0, moved: 0, renumbered: 0, look: 0, follow: 0, time: 0 };
   const lines: ImpactLine[] = [];
   const elsewhere = new Set<string>();
   for (const id of new Set([...before.lists.keys(), ...after.lists.keys()])) {
     const [was, is] = [before.lists.get(id), after.lists.get(id)];
     if (was === is) continue;
     const listLabel = id === worked ? undefined : (is ?? was)?.list.label || id;
-    const cues = was && is ? tellList(was, is, stepsInList(steps, id), looks.get(id) ?? [], counts, times) : tellWholeList(was, is, counts);
+    const cues =
+      was && is
+        ? tellList({ was, is, sheet: after }, stepsInList(steps, id), looks.get(id) ?? [], counts, times)
+        : tellWholeList(was, is, counts);
     if (cues.length > 0 && listLabel !== undefined) elsewhere.add(listLabel);
     lines.push(
       ...cues.map((each) => ({
@@ -113,12 +118,13 @@ export function reportImpact(
 }
 
 /** The impact in one sentence, the weightiest first. It always says whether any look changes: that is what people fear. */
-function summaryOf({ gone, come, renumbered, look, follow, time }: Counts, elsewhere: ReadonlySet<string>): string {
+function summaryOf({ gone, come, moved, renumbered, look, follow, time }: Counts, elsewhere: ReadonlySet<string>): string {
   const plural = (number: number, one: string, many: string): string[] =>
     number === 0 ? [] : [number === 1 ? one : many.replace("#", String(number))];
   const words = [
     ...(gone === 0 ? [] : [`removes ${count(gone, "cue")}`]),
     ...(come === 0 ? [] : [`adds ${count(come, "cue")}`]),
+    ...(moved === 0 ? [] : [`moves ${count(moved, "cue")}`]),
     ...plural(renumbered, "1 cue changes its number", "# cues change their numbers"),
     ...(look === 0 ? ["no cue looks different"] : plural(look, "1 cue looks different", "# cues look different")),
     ...plural(follow, "1 follow changes", "# follows change"),
@@ -144,8 +150,7 @@ function tellWholeList(was: ListSheet | undefined, is: ListSheet | undefined, co
 
 /** Everything that is different in one list, each cue once, in the order of the numbers that the cues had. Counts into `counts`. */
 function tellList(
-  was: ListSheet,
-  is: ListSheet,
+  { was, is, sheet }: { was: ListSheet; is: ListSheet; sheet: ShowSheet },
   steps: readonly Step[],
   looks: readonly LookChange[],
   counts: Counts,
@@ -165,6 +170,7 @@ function tellList(
   };
   const numberBefore = (row: number): string => was.cues[intAt(pairs, row)]?.number ?? is.cues[row]?.number ?? "";
   const kept = new Set(pairs);
+  const moved = movedRows(pairs);
   was.cues.forEach((cue, row) => {
     if (kept.has(row)) return;
     counts.gone += 1;
@@ -175,8 +181,11 @@ function tellList(
       counts.come += 1;
       tell(cue.number, cue.number, "comes", () => "comes");
     } else if (numberBefore(row) !== cue.number) {
-      counts.renumbered += 1;
-      tell(numberBefore(row), cue.number, "renumbered", () => `becomes ${cue.number}`);
+      if (moved[row]) counts.moved += 1;
+      else counts.renumbered += 1;
+      tell(numberBefore(row), cue.number, "renumbered", () =>
+        moved[row] ? [`moves to ${cue.number}`, ...movedWords(sheet, is, row)].join("; ") : `becomes ${cue.number}`,
+      );
     }
   });
   const byCue = groupBy(looks, (look) => look.cue);

@@ -2,7 +2,8 @@
  * The door of the edits: what the line, the Hand, the rig and the checks may use of them. Behind it lie the schema of each edit
  * (`schema/`), what it comes to as exact steps (`plan/`), and what those do to the looks (`impact`).
  */
-export { type Applied, type Outcome, applyEdits, makeEdits, takeSteps } from "./edit.ts";
+export { type Applied, type Outcome, applyEdits, makeEdits } from "./edit.ts";
+export { takeSteps } from "./takeSteps.ts";
 export {
   type ChangeEdit,
   type Operation,

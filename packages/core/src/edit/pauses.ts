@@ -4,7 +4,7 @@
  * So many keys are looked at between two pauses.
  * A key costs a walk down its column.
  */
-export const KEYS_A_PAUSE = 20;
+export const KEYS_A_PAUSE = 16;
 /**
  * So many steps are looked at, or made, between two pauses.
  * A step costs about a microsecond.

@@ -73,18 +73,18 @@ export function copyRangeEdits(journey: Journey, what: "moves" | "look", after: 
 /**
  * The edits that move a range of cues to other numbers or into another list. With `keepLooks` every look stays what it was, that of
  * the cues which move too; else they take along what they store, and later looks follow.
- * Within a list it is a renumbering where the order stays. Together they are one gesture.
+ * Within a list the cues stay the same cues. Together they are one gesture.
  */
 export function moveRangeEdits(journey: Journey, looks: "keepLooks" | "letGo"): EditInput[] {
   const { list, into = list } = journey;
   const { first, last } = rowsIn(list, journey.from, journey.to);
   const cues = list.cues.slice(first, last + 1).map(({ number }) => number);
-  if (into !== list || looks === "keepLooks") {
+  if (into !== list) {
     const copies = copyRangeEdits(journey, looks === "keepLooks" ? "look" : "moves", looks === "keepLooks" ? "restore" : "track");
     return [...copies, ...cues.map((cue): EditInput => ({ op: "deleteCue", list: list.id, cue, looks }))];
   }
   const numbers = numbersFor(journey, true);
-  const moves = cues.map((cue, index): EditInput => ({ op: "moveCue", list: list.id, cue, to: numbers[index] ?? cue }));
+  const moves = cues.map((cue, index): EditInput => ({ op: "moveCue", list: list.id, cue, to: numbers[index] ?? cue, looks }));
   // Towards the end the last goes first, so that none takes a number that another still has.
   return cueOrder(numbers[0] ?? journey.from) > cueOrder(cues[0] ?? journey.from) ? moves.reverse() : moves;
 }

@@ -3,7 +3,7 @@ import { ShowError } from "../show/errors.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, listOf, rowOf } from "../sheet/sheet.ts";
 import type { Edit } from "./edits.ts";
 import { deletionInSteps } from "./plan/deletion.ts";
-import { renumberSteps } from "./plan/renumberSteps.ts";
+import { movedCueSteps } from "./plan/movedCues.ts";
 import { wholeCueSteps } from "./plan/wholeCue.ts";
 import type { Step } from "./step.ts";
 
@@ -26,7 +26,7 @@ export function runOf(edits: readonly Edit[], from: number): readonly Edit[] {
 
 function isAlike(a: Edit, b: Edit): boolean {
   if (a.op === "deleteCue" && b.op === "deleteCue") return a.list === b.list && a.looks === b.looks;
-  if (a.op === "moveCue" && b.op === "moveCue") return a.list === b.list;
+  if (a.op === "moveCue" && b.op === "moveCue") return a.list === b.list && a.looks === b.looks;
   if (a.op === "copyCue" && b.op === "copyCue")
     return a.list === b.list && a.toList === b.toList && [a, b].every(({ what, after }) => what === "moves" && after === "track");
   return false;
@@ -44,7 +44,7 @@ function areOf<Op extends Edit["op"]>(op: Op, edits: readonly Edit[]): edits is 
 export function planTogether(sheet: ShowSheet, edits: readonly Edit[]): PlansTogether | undefined {
   if (edits.length < 2) return undefined;
   if (areOf("deleteCue", edits)) return deleted(sheet, listOf(sheet, edits[0]?.list), edits);
-  if (areOf("moveCue", edits)) return one(movedSteps(listOf(sheet, edits[0]?.list), edits));
+  if (areOf("moveCue", edits)) return one(movedSteps(sheet, listOf(sheet, edits[0]?.list), edits));
   if (areOf("copyCue", edits)) return one(copiedSteps(sheet, listOf(sheet, edits[0]?.list), edits));
   return undefined;
 }
@@ -79,7 +79,7 @@ function stretchesOf(rows: ReadonlySet<number>): { first: number; last: number }
 }
 
 /** All numbers change at once; each must be free when its turn comes, as if they moved one by one. */
-function movedSteps(list: ListSheet, edits: readonly Of<"moveCue">[]): Step[] {
+function movedSteps(sheet: ShowSheet, list: ListSheet, edits: readonly Of<"moveCue">[]): Step[] {
   const origin = new Map(list.cues.map(({ number }) => [number, number]));
   for (const edit of edits) {
     // A cue may be named as it is written or as it has become.
@@ -92,7 +92,7 @@ function movedSteps(list: ListSheet, edits: readonly Of<"moveCue">[]): Step[] {
     origin.set(edit.to, was);
   }
   const changed = [...origin].flatMap(([to, from]) => (to === from ? [] : [{ from, to }]));
-  return renumberSteps(list, changed);
+  return movedCueSteps(sheet, list, changed, edits[0]?.looks ?? "letGo");
 }
 
 /** Copies of what cues store, with later looks following: none of them changes what another copies. */

@@ -156,6 +156,7 @@ export const copyArbitrary = fc.record(
 /** Cues that take other numbers. */
 export const renumberArbitrary = fc.oneof(
   cues.map(([from, to]) => ({ op: "moveCue" as const, cue: from, to })),
+  cues.map(([from, to]) => ({ op: "moveCue" as const, cue: from, to, looks: "keepLooks" as const })),
   fc
     .record({ range, start: fc.constantFrom("0.1", "1", "2", "3.5", "20"), step: fc.constantFrom("0.5", "1", "10") })
     .map(({ range: { from, to }, ...rest }) => ({ op: "renumber" as const, from, to, ...rest })),

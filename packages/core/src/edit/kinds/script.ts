@@ -106,7 +106,8 @@ function revised(sheet: ShowSheet, script: Script, rewriting: Rewriting, exact?:
   const revision = reviseLines(script.lines, rewriting);
   const lines = exact?.() ?? revision.lines;
   const steps: Step[] = scriptSteps(sheet.show.script, { ...script, lines: [...lines] });
-  const notes: string[] = [];
+  // What has lost its line is worse than what has lost its word, and is told first.
+  const notes: Record<"line-cut" | "word-gone", string[]> = { "line-cut": [], "word-gone": [] };
   const saidBy = new Map(lines.map(({ id, text }) => [id, text]));
   for (const list of sheet.lists.values())
     for (const cue of list.cues) {
@@ -114,15 +115,15 @@ function revised(sheet: ShowSheet, script: Script, rewriting: Rewriting, exact?:
       const { call, fate } = revision.callAfter(cue.call);
       if (!sameData(call, cue.call)) steps.push(headStep(list, cue, { ...headOf(cue), call }));
       if (fate === "word-gone")
-        notes.push(
+        notes[fate].push(
           `Cue ${cue.number}: “${cue.call.word ?? ""}” is gone; it is called on “${call.word ?? saidBy.get(call.line) ?? ""}” now`,
         );
       if (fate === "line-cut")
-        notes.push(
+        notes[fate].push(
           `Cue ${cue.number}: its line is cut; it is called at the beginning of “${shortened(saidBy.get(call.line) ?? call.line, TOLD_LETTERS)}” now`,
         );
     }
-  return { steps, notes };
+  return { steps, notes: [...notes["line-cut"], ...notes["word-gone"]] };
 }
 
 /** So many letters of a line are told in a note. */

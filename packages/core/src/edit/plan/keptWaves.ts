@@ -14,12 +14,18 @@ import { type SaidWave, saidSteps } from "./partWaves.ts";
  * The steps of an edit that keeps looks, with those that keep the waves of every cue behind it too: where another wave would track in, the cue
  * says its own again, or that there is none. A wave that is said again starts anew.
  * For edits such as blocking, deleting and recording, which promise that looks behind them stay.
- * `except` names cues whose own waves are what the steps make them. Gives the steps back as they are where no wave is near.
+ * `except` names cues whose own waves are what the steps make them; `named` gives the number that a cue has afterwards. Gives the steps back as they are where no wave is near.
  */
-export function withWavesKept(sheet: ShowSheet, list: ListSheet, steps: readonly Step[], except: readonly string[] = []): Step[] {
+export function withWavesKept(
+  sheet: ShowSheet,
+  list: ListSheet,
+  steps: readonly Step[],
+  except: readonly string[] = [],
+  named: (cue: string) => string = (cue) => cue,
+): Step[] {
   if (wavesOf(list).size === 0 && except.length === 0) return [...steps];
   const after = rowsAfter(sheet, list, steps);
-  const before = new Map(list.cues.map((cue, row) => [cue.number, row]));
+  const before = new Map(list.cues.map((cue, row) => [named(cue.number), row]));
   for (const cue of except) before.delete(cue);
   const told = new Map<number, Map<Key, SaidWave>>();
   for (const key of new Set([...wavesOf(list).keys(), ...wavesOf(after).keys()])) {

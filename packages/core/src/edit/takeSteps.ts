@@ -1,0 +1,24 @@
+import { runToEnd } from "../show/runToEnd.ts";
+import type { ShowSheet } from "../sheet/sheet.ts";
+import { advanceInSteps } from "./advanceSheet.ts";
+import { stepGroupsInSteps } from "./apply.ts";
+import type { Step } from "./step.ts";
+
+/**
+ * The sheet after exact steps, such as come from another window. Throws ShowError when the show is not as they expect: the window then has
+ * to catch up.
+ * Costs what the steps touch. Use it where they have been planned elsewhere; planning again could come to something else.
+ */
+export function takeSteps(sheet: ShowSheet, steps: readonly Step[]): ShowSheet {
+  return runToEnd(takeInSteps(sheet, steps));
+}
+
+/** As `takeSteps`, with pauses in between, for a server that has more to do. */
+export function* takeInSteps(sheet: ShowSheet, steps: readonly Step[]): Generator<undefined, ShowSheet> {
+  let current = sheet;
+  for (const group of yield* stepGroupsInSteps(steps)) {
+    const show = yield* group.applyInSteps(current.show);
+    current = yield* advanceInSteps(current, show, group.steps);
+  }
+  return current;
+}
