@@ -10,6 +10,7 @@ export type Call = NonNullable<Cue["call"]>;
 export type Action = NonNullable<Cue["actions"]>[number];
 export type Script = NonNullable<Show["script"]>;
 export type NewCue = NonNullable<Show["newCue"]>;
+export type EditsAfter = NonNullable<Show["editsAfter"]>;
 /** The fields of a list that say how it runs beside others. */
 export type ListRunning = Omit<CueList, "id" | "label" | "marks" | "cues">;
 export type PartWaves = NonNullable<Cue["parts"][number]["waves"]>;

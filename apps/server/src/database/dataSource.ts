@@ -3,6 +3,7 @@ import type { Settings } from "../settings.ts";
 import { entities } from "./entities.ts";
 import { AcceptedFindings1764500000000 } from "./migrations/acceptedFindings.ts";
 import { CueIdentity1764300000000 } from "./migrations/cueIdentity.ts";
+import { EditsAfter1766100000000 } from "./migrations/editsAfter.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
 import { Histories1764200000000 } from "./migrations/histories.ts";
@@ -39,6 +40,7 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
       Requests1764900000000,
       RunsOnPurpose1765000000000,
       Restate1766000000000,
+      EditsAfter1766100000000,
     ],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.

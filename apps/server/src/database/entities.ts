@@ -7,6 +7,7 @@ import type {
   ListRunning,
   Mark,
   Marks,
+  EditsAfter,
   NewCue,
   PartWaves,
   Patch,
@@ -28,6 +29,8 @@ export class ShowRow {
   @Column({ type: "simple-json", nullable: true }) script: Script | null;
   /** What a cue starts with when it is recorded and nothing is said of it. */
   @Column({ name: "new_cue", type: "simple-json", nullable: true }) newCue: NewCue | null;
+  /** What becomes of looks behind a changed range where nothing is said of it. */
+  @Column({ name: "edits_after", type: "varchar", length: 10, nullable: true }) editsAfter: EditsAfter | null;
 }
 
 @Entity("fixture_types")

@@ -121,6 +121,7 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
     ),
     ...(row.script === null ? {} : { script: row.script }),
     ...(row.newCue === null ? {} : { newCue: row.newCue }),
+    ...(row.editsAfter === null ? {} : { editsAfter: row.editsAfter }),
   };
 }
 

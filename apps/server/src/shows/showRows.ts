@@ -163,8 +163,8 @@ export type Progress = (stored: number, all: number) => void;
 
 /** Stores a whole new show as rows and gives back its number. Only within a transaction. */
 export async function insertShow(manager: EntityManager, show: Show, progress?: Progress): Promise<number> {
-  const { title, script = null, newCue = null } = show;
-  const { id: showId } = await manager.save(manager.create(ShowRow, { title, revision: 0, script, newCue }));
+  const { title, script = null, newCue = null, editsAfter = null } = show;
+  const { id: showId } = await manager.save(manager.create(ShowRow, { title, revision: 0, script, newCue, editsAfter }));
   await insertRows(manager, FixtureTypeRow, show.fixtureTypes.map(typeRow(showId)));
   await insertRows(manager, ChannelRow, show.channels.map(channelRow(showId)));
   await insertRows(manager, GroupRow, show.groups.map(groupRow(showId)));

@@ -31,7 +31,11 @@ const STRETCH = 2000;
 export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[], before: Show, after: Show): Promise<void> {
   const touched = await touchedEntries(steps);
   if (steps.some((step) => step.at === "show"))
-    await manager.update(ShowRow, { id: showId }, { title: after.title, newCue: after.newCue ?? null });
+    await manager.update(
+      ShowRow,
+      { id: showId },
+      { title: after.title, newCue: after.newCue ?? null, editsAfter: after.editsAfter ?? null },
+    );
   if (steps.some(isOfScript)) await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
   await writeEntries(manager, showId, touched, after);
   for (const group of await inSlices(stepGroupsInSteps(steps))) {

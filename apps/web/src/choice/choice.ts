@@ -35,7 +35,8 @@ interface Choice {
   /** Tracked values are written in every cell. */
   tracked: boolean;
   operation: Operation | null;
-  after: "restore" | "track";
+  /** What becomes of looks behind a changed range; null: as the show has it. */
+  after: "restore" | "track" | null;
   /** An edit that is being thought about: its impact is drawn, nothing is made yet. */
   draft: Draft | null;
   /** The list that is worked on; null for the show's first. */
@@ -71,7 +72,7 @@ export const useChoice = create<Choice>(() => ({
   moving: null,
   tracked: false,
   operation: null,
-  after: "restore",
+  after: null,
   draft: null,
   list: null,
   drawer: null,

@@ -1,4 +1,5 @@
 import { type Cue, type ListSheet, findRow, freeNumberAfter } from "@zm/core";
+import { useChoice } from "../choice/choice.ts";
 import { openNumbers } from "../shared/dialogs.ts";
 import { putLine } from "../line/lineText.ts";
 import { lightSpans } from "../shared/words.ts";
@@ -11,8 +12,9 @@ function ownTimes(cue: Cue | undefined): string {
   return said.length > 0 ? said.join(" ") : "up ";
 }
 
-/** Everything that can be done to whole cues. Each puts its line into the line entry, where it can be changed, with its impact before it is made. */
+/** Everything that can be done to whole cues, and to what the lens shows of the chosen lights. Each puts its line into the line entry, where it can be changed, with its impact before it is made. */
 export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { from: string; to: string }; channels: readonly number[] }) {
+  const lens = useChoice((choice) => choice.lens);
   const one = cues.from === cues.to;
   const range = one ? `#${cues.from}` : `#${cues.from}..${cues.to}`;
   const free = freeNumberAfter(list, findRow(list, cues.to)) ?? cues.to;
@@ -22,6 +24,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
   const { sheet } = useShow();
   const other = [...sheet.lists.keys()].find((id) => id !== list.id);
   const newPart = Math.max(1, ...(cue?.parts ?? []).map(({ number }) => number)) + 1;
+  const lights = `${lightSpans(channels)}${lens === "intensity" || lens === "times" ? "" : ` ${lens}`}`;
   const lines: (readonly [string, string])[] = [
     cue?.block ? ["Unblock", `unblock ${range}`] : ["Block", `block ${range}`],
     ...(channels.length > 0 && !cue?.block ? ([["Block these lights", `block ${range} for ${lightSpans(channels)}`]] as const) : []),
@@ -42,15 +45,15 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     ...(other === undefined ? [] : ([["Copy to another list", `copy look of ${range} to list ${other}`]] as const)),
     ...(one && channels.length > 0
       ? ([
-          ["Split off", `split ${lightSpans(channels)} of #${cues.from} to #${free}`],
-          ["To a new part", `#${cues.from}: ${lightSpans(channels)} to part ${newPart}`],
+          ["Split off", `split ${lights} of #${cues.from} to #${free}`],
+          ["To a new part", `#${cues.from}: ${lights} to part ${newPart}`],
         ] as const)
       : []),
     ...(first === undefined || next === undefined
       ? []
       : ([
-          ["Copy these moves", `copy ${lightSpans(channels)} of ${range} to #${next}`],
-          ["Move these moves", `move ${lightSpans(channels)} of ${range} to #${next}`],
+          ["Copy these moves", `copy ${lights} of ${range} to #${next}`],
+          ["Move these moves", `move ${lights} of ${range} to #${next}`],
         ] as const)),
     ...(first === undefined
       ? []

@@ -12,6 +12,8 @@ import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { lensKeys } from "../cells/cells.ts";
 import { WaveEdit } from "../waves/WaveEdit.tsx";
 import { OwnTimes } from "./OwnTimes.tsx";
+import { useAfterRange } from "../preview/useAfterRange.ts";
+import { BehindTheRange } from "./BehindTheRange.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { readOperation } from "./readOperation.ts";
 
@@ -64,7 +66,8 @@ function familyShown(list: ListSheet, channels: readonly number[], attributes: r
 /** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
 function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; only: readonly string[] | undefined }) {
   const { sheet } = useShow();
-  const { channels, operation, after, draft } = useChoice();
+  const { channels, operation, draft } = useChoice();
+  const after = useAfterRange();
   const [picked, setPicked] = useState("");
   const able = new Map(channels.flatMap((channel) => lensKeys(list, channel, lens).map(({ attribute: each }) => [each.id, each])));
   const attributes = [...able.keys()].filter((each) => only?.includes(each) ?? true);
@@ -97,6 +100,8 @@ function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; 
   // Taken or dropped elsewhere; a text that only does not read yet stays.
   const clearTaken = useEffectEvent(() => {
     if (read(text)) setText("");
+    // What was chosen for one edit is not meant for the next.
+    useChoice.setState({ after: null });
   });
   useEffect(() => {
     if (operation === null) clearTaken();
@@ -205,18 +210,7 @@ function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; 
           Stored moves
         </Toggle>
       </fieldset>
-      <fieldset className="flex gap-1.5" aria-label="After the range">
-        {(["restore", "track"] as const).map((choice) => (
-          <Toggle
-            key={choice}
-            pressed={after === choice}
-            title={choice === "restore" ? "No look past the range changes" : "What the last cue shows tracks on to the next move"}
-            onClick={() => useChoice.setState({ after: choice })}
-          >
-            {choice === "restore" ? "Restore after" : "Track on"}
-          </Toggle>
-        ))}
-      </fieldset>
+      <BehindTheRange after={after} />
     </>
   );
 }

@@ -26,6 +26,7 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
   const makeEdits = useMakeEdits();
   const [save, saving] = useOnce(() => edits && makeEdits(edits));
   const [removing, setRemoving] = useState<string | null>(null);
+  const [unread, setUnread] = useState<string | null>(null);
   const { all, onAll, mostLines } = useAllLines();
   const list = listOf(sheet).id;
   const entered = useSame(edits);
@@ -46,9 +47,13 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
     <form
       aria-label={label}
       className="flex max-w-3xl flex-col gap-4"
+      onChange={() => setUnread(null)}
       onSubmit={(event) => {
         event.preventDefault();
-        if (good) save();
+        const refused = refusedField(event.currentTarget);
+        setUnread(refused?.getAttribute("aria-label") ?? null);
+        if (refused) refused.focus();
+        else if (good) save();
       }}
     >
       {draft.changedElsewhere && (
@@ -76,6 +81,11 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
           </button>
         )}
       </div>
+      {unread !== null && (
+        <p role="alert" className="text-error">
+          {unread}: what stands there cannot be read, and nothing was saved. Mend it, or drop it with Esc.
+        </p>
+      )}
       <p role="status" className={result && "fault" in result ? "text-error" : "text-quiet"}>
         {result && "fault" in result ? result.fault : preview ? `Saving it: ${preview.summary}.` : ""}
       </p>
@@ -93,6 +103,11 @@ export function EntryForm({ label, edits, removals, draft, children }: EntryForm
       )}
     </form>
   );
+}
+
+/** The first field of a form that holds a text which cannot be taken. Saving the rest would drop it in silence. */
+function refusedField(form: HTMLFormElement): HTMLElement | null {
+  return form.querySelector<HTMLElement>('[aria-invalid="true"]');
 }
 
 interface NamedFieldProps extends UseFormRegisterReturn {

@@ -127,7 +127,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
       </span>
       <span
         role="gridcell"
-        className={`flex min-w-0 flex-1 items-center gap-1.5 pr-1.5 pl-1.5 ${chosen ? "font-bold" : ""}`}
+        className={`flex min-w-0 flex-1 items-center gap-1.5 self-stretch pr-1.5 pl-1.5 ${chosen ? "font-bold" : ""}`}
         onDoubleClick={open("label")}
       >
         {editing === "label" ? (

@@ -1,6 +1,7 @@
 import { type Attribute, type GivenWave, type Key, type ListSheet, cueOrder, firstRowFrom, waveOver, waveWords, wavesOf } from "@zm/core";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
+import { useAfterRange } from "../preview/useAfterRange.ts";
 import { useChoice } from "../choice/choice.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useWavesOpen } from "./useWavesOpen.ts";
@@ -16,7 +17,8 @@ interface WaveEditProps {
 /** What sways in the chosen cells, edited blind over the range with its impact before it is made. */
 export function WaveEdit({ list, cues, keys }: WaveEditProps) {
   const open = useWavesOpen((state) => state.open);
-  const { draft, after } = useChoice();
+  const { draft } = useChoice();
+  const after = useAfterRange();
   const attributes = [...new Map(keys.map(({ attribute }) => [attribute.id, attribute])).values()].filter(({ snap }) => !snap);
   const [picked, setPicked] = useState("");
   const attribute: Attribute | undefined = attributes.find(({ id }) => id === picked) ?? attributes[0];

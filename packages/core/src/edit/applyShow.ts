@@ -4,14 +4,14 @@ import { sameData } from "../show/sameData.ts";
 import { type Show, type ShowHead, showSchema } from "../show/schema.ts";
 import type { ShowStep } from "./step.ts";
 
-const headSchema = showSchema.pick({ title: true, newCue: true });
+const headSchema = showSchema.pick({ title: true, newCue: true, editsAfter: true });
 
 /**
- * The title of a show and what its new cues start with.
+ * The title of a show and what its new cues and changes of ranges start with.
  * Plain data that compares by content.
  */
-export function showHeadOf({ title, newCue }: Show): ShowHead {
-  return { title, ...(newCue ? { newCue } : {}) };
+export function showHeadOf({ title, newCue, editsAfter }: Show): ShowHead {
+  return { title, ...(newCue ? { newCue } : {}), ...(editsAfter ? { editsAfter } : {}) };
 }
 
 /**
@@ -23,6 +23,6 @@ export function applyShow(show: Show, step: ShowStep): Show {
     throw new ShowError("The show's own settings have been changed since; look at them and make the edit again");
   const parsed = headSchema.safeParse(step.after);
   if (!parsed.success) throw new ShowError(faultsOf(parsed.error, step.after));
-  const { newCue: _before, ...rest } = show;
+  const { newCue: _newCue, editsAfter: _editsAfter, ...rest } = show;
   return { ...rest, ...parsed.data };
 }

@@ -38,7 +38,11 @@ function besideWords(step: Step): string[] {
   if (step.at === "show") {
     const { before, after } = step;
     const title = before.title === after.title ? [] : [`The show is called ${after.title}`];
-    return [...title, ...(sameData(before.newCue, after.newCue) ? [] : ["What new cues start with changed"])];
+    return [
+      ...title,
+      ...(sameData(before.newCue, after.newCue) ? [] : ["What new cues start with changed"]),
+      ...(before.editsAfter === after.editsAfter ? [] : ["What changes of ranges do behind them changed"]),
+    ];
   }
   if (step.at === "script")
     return [!step.after ? "The script is taken away" : step.before ? "The pace of the script changed" : "The script came"];

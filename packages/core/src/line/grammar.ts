@@ -37,6 +37,7 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.loggedRun) },
       { ALT: () => this.SUBRULE(this.outside) },
       { ALT: () => ({ kind: "newCues", times: this.SUBRULE(this.newCues) }) },
+      { ALT: () => (this.CONSUME(word.Ranges), { kind: "editsAfter", after: this.SUBRULE(this.behind) }) },
       { ALT: () => ({ kind: "find", text: this.SUBRULE(this.searched) }) },
       {
         ALT: () => {
@@ -110,6 +111,11 @@ class LineParser extends CueRules {
     this.CONSUME(word.CuesWord);
     return this.OR<TypedPartTimes | null>([{ ALT: () => this.SUBRULE(this.partTimes) }, { ALT: () => (this.CONSUME(word.None), null) }]);
   });
+
+  /** `only`: behind the range all is as before; `track`: what its last cue shows goes on. */
+  private readonly behind = this.RULE("behind", (): "restore" | "track" =>
+    this.OR<"restore" | "track">([{ ALT: () => (this.CONSUME(word.Only), "restore") }, { ALT: () => (this.CONSUME(word.Track), "track") }]),
+  );
 
   /** `find storm`: the words joined by blanks, quotation marks taken off. */
   private readonly searched = this.RULE("searched", (): string => {
@@ -409,7 +415,7 @@ class LineParser extends CueRules {
 
   /**
    * Lights with what is done to them. Without an operation they are only chosen. The words behind it (`others out`, `along cues`,
-   * `stored`, `only`) have this one order, so that a line reads the same whoever typed it.
+   * `stored`, `only` or `track`) have this one order, so that a line reads the same whoever typed it.
    */
   private readonly onLights = this.RULE("onLights", (cues: Range | undefined): Sentence => {
     const lights = this.SUBRULE(this.lights);
@@ -418,12 +424,12 @@ class LineParser extends CueRules {
     const othersOut = this.OPTION3(() => (this.CONSUME(word.Others), this.CONSUME(word.Out))) !== undefined;
     const along = this.OPTION5(() => (this.CONSUME(word.Along), this.CONSUME(word.CuesWord))) !== undefined;
     const stored = this.OPTION6(() => this.CONSUME(word.Stored)) !== undefined;
-    const only = this.OPTION4(() => this.CONSUME(word.Only)) !== undefined;
+    const after = this.OPTION4(() => this.SUBRULE(this.behind));
     return {
       kind: "lights",
       cues,
       lights,
-      only,
+      ...(after ? { after } : {}),
       ...(along ? { along } : {}),
       ...(stored ? { stored } : {}),
       ...(othersOut ? { othersOut } : {}),

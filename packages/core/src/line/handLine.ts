@@ -133,12 +133,17 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
  * `channels` are the lights in the order in which they were named, which is the order of fans.
  */
 export function operationInHand(
-  { attribute, only, othersOut = false, along, stored }: Extract<Sentence, { kind: "lights" }>,
+  { attribute, after, othersOut = false, along, stored }: Extract<Sentence, { kind: "lights" }>,
   operation: TypedOperation,
   channels: number[],
   sheet: ShowSheet,
 ): HandRequest {
-  if (only) throw new Fault({ message: "only speaks of cues; begin with #10..20: or leave it out", at: 0, length: 1 });
+  if (after)
+    throw new Fault({
+      message: `${after === "restore" ? "only" : "track"} speaks of cues; begin with #10..20: or leave it out`,
+      at: 0,
+      length: 1,
+    });
   if (along || stored)
     throw new Fault({
       message: `${along ? "along cues" : "stored"} speaks of cues; begin with #10..20: or leave it out`,

@@ -247,7 +247,15 @@ export const LINE_HELP: readonly LineChapter[] = [
   {
     about: "Cues, blind",
     entries: [
-      entry(["#10..20: 5 = 40 only"], "in a range of cues; only restores the looks behind it, else it tracks on"),
+      entry(
+        ["#10..20: 5 = 40 only", "#10..20: 5 = 40 track"],
+        "in a range of cues; only: the looks behind it stay; track: later cues change too; else as the show has it",
+      ),
+      entry(
+        ["ranges only", "ranges track"],
+        "what changes of ranges do behind them in this show, where nothing is said of it",
+        "default restore leak tracking preference setting",
+      ),
       entry(
         ["#24..31: 5 = 15~60 along cues", "#10..20: 1..6 + 10 stored"],
         "a fan that runs along the cues; only moves that are stored, and none is made",

@@ -105,6 +105,8 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       const newCue = sentence.times === null ? null : { times: recordTimesOf(sentence.times) };
       return { kind: "edit", edits: [{ op: "setShow", newCue }], channels: undefined, cues: undefined };
     }
+    case "editsAfter":
+      return { kind: "edit", edits: [{ op: "setShow", editsAfter: sentence.after }], channels: undefined, cues: undefined };
     case "rehearse":
       if (!isRehearsalSpeed(sentence.speed))
         throw new Fault({
@@ -400,14 +402,14 @@ function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: Line
   const cues = cuesFor(sentence.cues, context);
   const edits = editsOnLights(sentence, sentence.operation, channels, cues, context);
   if (!sentence.othersOut) return { kind: "edit", edits, channels, cues };
-  return { kind: "edit", edits: [...edits, ...othersOut(channels, cues, sentence.only, context)], channels, cues };
+  return { kind: "edit", edits: [...edits, ...othersOut(channels, cues, sentence.after ?? behindOf(context), context)], channels, cues };
 }
 
 /**
  * The edit that takes out every other light that is lit somewhere in the range; a light that is dark all through gets no move.
  * An empty array where no other light is lit.
  */
-function othersOut(channels: readonly number[], cues: Range, only: boolean, { list }: LineContext): EditInput[] {
+function othersOut(channels: readonly number[], cues: Range, after: "restore" | "track", { list }: LineContext): EditInput[] {
   const [first, end] = [firstRowFrom(list, cueOrder(cues.from)), firstRowFrom(list, cueOrder(cues.to) + 1)];
   const others = [...list.keys.byChannel.keys()].filter((channel) => {
     if (channels.includes(channel) || !intensityOf(list.keys, channel)) return false;
@@ -416,22 +418,27 @@ function othersOut(channels: readonly number[], cues: Range, only: boolean, { li
   });
   if (others.length === 0) return [];
   const keys = { channels: others, families: ["intensity" as const] };
-  return [{ op: "change", list: list.id, ...cues, keys, do: { set: 0 }, where: "look", after: only ? "restore" : "track" }];
+  return [{ op: "change", list: list.id, ...cues, keys, do: { set: 0 }, where: "look", after }];
+}
+
+/** What becomes of the looks behind a changed range in this show where nothing is said of it. */
+function behindOf({ sheet }: LineContext): "restore" | "track" {
+  return sheet.show.editsAfter ?? "track";
 }
 
 /**
- * The edits of a sentence about lights in a range of cues. Looks are meant unless `stored` is said; the change tracks on past the
- * range unless `only` is said (section 6, change a range). Throws Fault.
+ * The edits of a sentence about lights in a range of cues. Looks are meant unless `stored` is said; what becomes of looks
+ * behind the range is what is said of it, or what the show does (section 6, change a range). Throws Fault.
  */
 function editsOnLights(
-  { attribute, only, stored, along }: Extract<Sentence, { kind: "lights" }>,
+  { attribute, after: said, stored, along }: Extract<Sentence, { kind: "lights" }>,
   operation: TypedOperation,
   channels: number[],
   cues: Range,
   context: LineContext,
 ): EditInput[] {
   const list = context.list.id;
-  const after = only ? "restore" : "track";
+  const after = said ?? behindOf(context);
   const keys = { channels, ...attributeOf(attribute, context.sheet) };
   if ("part" in operation) {
     if (cues.from !== cues.to) throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });

@@ -43,6 +43,8 @@ export type Sentence =
   | { kind: "osc"; on: boolean }
   // The times that new cues begin with; null: none.
   | { kind: "newCues"; times: TypedPartTimes | null }
+  // What becomes of looks behind a changed range where nothing is said of it.
+  | { kind: "editsAfter"; after: "restore" | "track" }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }
   // What was dropped from the Hand last is held again.
   | { kind: "takeUp" }
@@ -107,7 +109,8 @@ export type Sentence =
       lights: Lights;
       attribute?: Named;
       operation?: TypedOperation;
-      only: boolean;
+      /** What becomes of the looks behind the range; left out, as the show says. */
+      after?: "restore" | "track";
       othersOut?: boolean;
       stored?: boolean;
       along?: boolean;

@@ -104,6 +104,7 @@ const keywords = {
   Find: keyword("Find", "find"),
   Help: keyword("Help", "help"),
   New: keyword("New", "new"),
+  Ranges: keyword("Ranges", "ranges"),
   CuesWord: keyword("CuesWord", "cues"),
   Leave: keyword("Leave", "leave"),
   MovesWord: keyword("MovesWord", "moves"),

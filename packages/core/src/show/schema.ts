@@ -342,6 +342,8 @@ const script = z.strictObject({ ...scriptHeadFields, lines: z.array(scriptLine) 
 
 /** What a cue starts with when it is recorded and nothing is said of it. */
 const newCue = z.strictObject({ times: partTimes });
+/** What becomes of the looks behind a range that is changed, where nothing is said of it; left out, the change tracks on. */
+const editsAfter = z.enum(["track", "restore"]);
 
 /**
  * A whole show as the open document has it (FORMAT). What holds between its fields is checked by `readShow`.
@@ -362,6 +364,7 @@ export const showSchema = z.strictObject({
   tempos: unlessEmpty(tempo),
   script: script.optional(),
   newCue: newCue.optional(),
+  editsAfter: editsAfter.optional(),
 });
 
 /** What the published schema of the document has to spell out by itself. */
@@ -377,6 +380,7 @@ export const editParts = {
   label,
   title,
   newCue,
+  editsAfter,
   seconds,
   number,
   channelNumber,
@@ -516,7 +520,7 @@ export type Call = z.infer<typeof callSchema>;
  */
 export type Show = z.infer<typeof showSchema>;
 /** What stands over a whole show: its title, and what new cues start with. */
-export type ShowHead = Pick<Show, "title" | "newCue">;
+export type ShowHead = Pick<Show, "title" | "newCue" | "editsAfter">;
 /** A list without its cues. */
 export type ListHead = Omit<CueList, "cues">;
 /** A cue without its number and parts. */

@@ -52,7 +52,7 @@ export function compactPieces(show: Show): Generator<string> {
 }
 
 function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): Generator<string> {
-  const { lists: _none, heldLooks, tempos, script, newCue, ...head } = orderedShow({ ...show, lists: [] });
+  const { lists: _none, heldLooks, tempos, script, newCue, editsAfter, ...head } = orderedShow({ ...show, lists: [] });
   const line = (depth: number): string => (indent === 0 ? "" : `\n${" ".repeat(depth)}`);
   const colon = indent === 0 ? ":" : ": ";
   const textAt = (value: object, depth: number): string => JSON.stringify(value, undefined, indent).replaceAll("\n", line(depth));
@@ -69,6 +69,7 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
   if (tempos) yield `,${line(1)}"tempos"${colon}${textAt(tempos, 1)}`;
   if (script) yield `,${line(1)}"script"${colon}${textAt(script, 1)}`;
   if (newCue) yield `,${line(1)}"newCue"${colon}${textAt(newCue, 1)}`;
+  if (editsAfter) yield `,${line(1)}"editsAfter"${colon}${JSON.stringify(editsAfter)}`;
   yield `${line(0)}}`;
 }
 
@@ -79,7 +80,8 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
  */
 export function orderedShow(show: Show): Show {
   const rig = rigOf(show);
-  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, heldLooks, tempos, script, newCue } = show;
+  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, heldLooks, tempos, script, newCue, editsAfter } =
+    show;
   return {
     format,
     version,
@@ -94,6 +96,7 @@ export function orderedShow(show: Show): Show {
     ...(tempos ? { tempos: tempos.map((tempo) => pick(tempo, ["id", "label", "perMinute"])) } : {}),
     ...(script ? { script } : {}),
     ...(newCue ? { newCue } : {}),
+    ...(editsAfter ? { editsAfter } : {}),
   };
 }
 

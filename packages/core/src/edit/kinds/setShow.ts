@@ -5,11 +5,12 @@ import { showHeadOf } from "../applyShow.ts";
 import type { ShowStep } from "../step.ts";
 import { defineEdit } from "./kind.ts";
 
-/** The title of the show, and what new cues start with; null takes that away, what is left out stays. */
+/** The title of the show, what new cues start with, and what becomes of looks behind a changed range; null takes that away, what is left out stays. */
 const schema = z.strictObject({
   op: z.literal("setShow"),
   title: editParts.title.optional(),
   newCue: editParts.newCue.nullable().optional(),
+  editsAfter: editParts.editsAfter.nullable().optional(),
 });
 
 type SetShowEdit = z.infer<typeof schema>;
@@ -18,15 +19,20 @@ type SetShowEdit = z.infer<typeof schema>;
 function planSetShow(show: Show, edit: SetShowEdit): ShowStep[] {
   const before = showHeadOf(show);
   const newCue = edit.newCue === undefined ? before.newCue : (edit.newCue ?? undefined);
-  const after: ShowHead = { title: edit.title ?? before.title, ...(newCue ? { newCue } : {}) };
+  const editsAfter = edit.editsAfter === undefined ? before.editsAfter : (edit.editsAfter ?? undefined);
+  const after: ShowHead = { title: edit.title ?? before.title, ...(newCue ? { newCue } : {}), ...(editsAfter ? { editsAfter } : {}) };
   return sameData(before, after) ? [] : [{ at: "show", before, after }];
 }
 
 /**
- * Renaming the show, or setting what new cues start with.
+ * Renaming the show, or setting what new cues and changes of ranges start with.
  * Cues that are there keep their times: it only says what the next ones begin with.
  */
 export const setShow = defineEdit(schema, {
   plan: ({ show }, edit) => planSetShow(show, edit),
-  words: ({ title }) => (title === undefined ? "Times of new cues set" : `Show renamed “${title}”`),
+  words: ({ title, editsAfter }) => {
+    if (title !== undefined) return `Show renamed “${title}”`;
+    if (editsAfter === undefined) return "Times of new cues set";
+    return editsAfter === "restore" ? "Changes of ranges restore after them" : "Changes of ranges track on";
+  },
 });
