@@ -122,13 +122,43 @@ test("several lights are recast at once, ranges go elsewhere with their looks ke
   await openView(page, show);
   await enterLine(page, "recast 1..3 as 2, 3, 1 in #6..8", /1 to 3 recast as 2, 3, 1/);
   expect((await cueOf(request, show, "6")).parts[0]?.moves["2"]).toMatchObject({ intensity: 60 });
-  await enterLine(page, "move #7..8 to #30.9 keep looks", /copied to/);
+  await enterLine(page, "move #7..8 to #30.9 keep looks", /moved to 30.9 on, looks kept/);
   expect((await documentOf(request, show)).lists[0]?.cues.map(({ number }) => number)).not.toContain("7");
   await enterLine(page, 'copy list as "Matinee"', /copied as Matinee/);
   expect((await documentOf(request, show)).lists.map(({ label }) => label)).toContain("Matinee");
   await page.keyboard.press("Escape");
   await page.getByRole("grid", { name: "Score" }).focus();
   for (let step = 0; step < 3; step += 1) {
+    await page.keyboard.press("Control+z");
+    await stored(page);
+  }
+  await expect.poll(() => documentOf(request, show)).toEqual(before);
+});
+
+test("what a changed range does behind it has one default a show, in panel and line, for one edit otherwise and for all from then on", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openView(page, show);
+  await page.getByRole("rowheader", { name: "6", exact: true }).click();
+  await enterLine(page, "1", /./);
+  const behind = page.getByRole("group", { name: "After the range" });
+  await expect(behind.getByRole("button", { name: "Track on" })).toHaveAttribute("aria-pressed", "true");
+  await expect(behind.getByRole("button", { name: "Always" })).toHaveCount(0);
+  await behind.getByRole("button", { name: "Restore after" }).click();
+  await behind.getByRole("button", { name: "Always" }).click();
+  await stored(page);
+  expect((await documentOf(request, show)).editsAfter).toBe("restore");
+  // The line has the same default now, and a word for the other.
+  await enterLine(page, "#6: 1 = 33", /restored after/);
+  await enterLine(page, "#6: 1 = 34 track", /^(?!.*restored after)/);
+  await enterLine(page, "ranges track", /track on/);
+  await expect(behind.getByRole("button", { name: "Track on" })).toHaveAttribute("aria-pressed", "true");
+  await page.keyboard.press("Escape");
+  await page.getByRole("grid", { name: "Score" }).focus();
+  for (let step = 0; step < 4; step += 1) {
     await page.keyboard.press("Control+z");
     await stored(page);
   }
@@ -167,7 +197,7 @@ test("two states are held against one another, a cue is brought back, and the wh
   await expect(page.getByRole("region", { name: "Bring back" })).toContainText("3 cues change their numbers");
   await table.getByRole("row", { name: /→ 6\.3 Ada sets the table/ }).click();
   await page.getByRole("button", { name: "This cue", exact: true }).click();
-  await expect(page.getByRole("region", { name: "Impact" })).toContainText("1 cue changes its number");
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText("Moves 1 cue");
   await page.getByRole("button", { name: "Make it" }).click();
   await stored(page);
   expect(await cueOf(request, show, "7")).toEqual(before.lists[0]?.cues.find(({ number }) => number === "7"));

@@ -76,7 +76,7 @@ test("a typed line is read back with its impact, made with Enter, and a wrong wo
   const line = page.getByLabel("Line entry");
   await expect(line).toBeFocused();
   await line.fill("#6..9: 3..6 + 10 ohne");
-  await expect(page.locator("#line-answer")).toHaveText('"ohne" means nothing here; here could stand others, along, stored, only');
+  await expect(page.locator("#line-answer")).toHaveText('"ohne" means nothing here; here could stand others, along, stored, only, track');
   await line.fill("#6..9: 3..6 + 10 onl");
   await expect(page.locator("#line-answer")).toHaveText("Tab: only");
   await line.fill("#6..9: 3..6 + 10 only");

@@ -17,6 +17,25 @@ test("label and times are written into the spine where they stand", async ({ pag
   expect(await cueOf(request, show, "7")).toMatchObject({ label: "Supper", parts: [{ times: { up: 4, down: 90 } }] });
 });
 
+test("a label is written where there is none yet, and what fires a cue where nothing stands", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const row = page.getByRole("row", { name: /^7 Ada sets the table/ });
+  await row.getByText("Ada sets the table").dblclick();
+  await page.getByLabel("Label of cue 7").fill("");
+  await page.keyboard.press("Enter");
+  await expect.poll(async () => (await cueOf(request, show, "7")).label).toBeUndefined();
+  const bare = page.getByRole("row").filter({ has: page.getByRole("rowheader", { name: "7", exact: true }) });
+  await bare.getByRole("gridcell").nth(0).dblclick();
+  await page.getByLabel("Label of cue 7").fill("Supper");
+  await page.keyboard.press("Enter");
+  await expect.poll(async () => (await cueOf(request, show, "7")).label).toBe("Supper");
+  await bare.getByRole("gridcell").nth(1).dblclick();
+  await page.getByLabel("What cue 7 follows").fill("end + 2");
+  await page.keyboard.press("Enter");
+  await expect.poll(async () => (await cueOf(request, show, "7")).trigger).toEqual({ type: "follow", from: "complete", after: 2 });
+});
+
 test("times, delays, family times and the trigger are set in the inspector, and duration and chain follow at once", async ({
   page,
   request,

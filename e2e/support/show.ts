@@ -4,6 +4,7 @@ import { type APIRequestContext, type Page, expect } from "@playwright/test";
 /** The parts of a show document that the journeys look at. */
 export interface ShowDocument {
   title: string;
+  editsAfter?: string;
   channels: { number: number; label?: string; patch?: object }[];
   lists: { label?: string; cues: CueDocument[] }[];
 }

@@ -28,7 +28,10 @@ export function BehindTheRange({ after }: { after: "restore" | "track" }) {
         <ActionButton
           className="btn btn-ghost btn-xs font-normal"
           title={`This show begins with ${after === "restore" ? "Restore after" : "Track on"} from now on, in the line too`}
-          onAct={() => makeEdits([{ op: "setShow", editsAfter: after }])}
+          onAct={async () => {
+            // From here on it is what the show has, and not what was chosen here.
+            if (await makeEdits([{ op: "setShow", editsAfter: after }])) useChoice.setState({ after: null });
+          }}
         >
           Always
         </ActionButton>
