@@ -1,4 +1,4 @@
-import type { EditInput, Step } from "@zm/core";
+import { type EditInput, MOST_EDITS, type Step } from "@zm/core";
 import { z } from "zod";
 import { whole } from "./whole.ts";
 
@@ -36,7 +36,7 @@ export type EditEvent = z.infer<typeof editEvent>;
 export const editsRequest = z.object({
   ...authorFields,
   base: z.number().int().min(0),
-  edits: z.array(whole<EditInput>()).min(1).max(10_000),
+  edits: z.array(whole<EditInput>()).min(1).max(MOST_EDITS),
 });
 export type EditsRequest = z.infer<typeof editsRequest>;
 

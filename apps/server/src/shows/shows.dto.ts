@@ -1,5 +1,5 @@
 import { ApiProperty } from "@nestjs/swagger";
-import type { EditInput } from "@zm/core";
+import { type EditInput, MOST_EDITS } from "@zm/core";
 import type { EditsRequest, StepRequest, TitleRequest } from "@zm/protocol";
 import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsInt, IsNotEmpty, IsObject, IsOptional, IsString, MaxLength, Min } from "class-validator";
 import { AuthorDto } from "../shared/author.ts";
@@ -18,7 +18,7 @@ export class EditsDto extends AuthorDto implements EditsRequest {
   })
   @IsArray({ message: "edits is an array of edit operations" })
   @ArrayNotEmpty({ message: "edits holds at least one edit" })
-  @ArrayMaxSize(10_000)
+  @ArrayMaxSize(MOST_EDITS)
   @IsObject({ each: true, message: "each edit is an object with op" })
   edits: EditInput[];
 }

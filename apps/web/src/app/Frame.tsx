@@ -4,7 +4,7 @@ import { Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useMatch, useNavigation, useParams } from "react-router";
 import { useChoice } from "../choice/choice.ts";
 import { ShowMenu } from "../file/ShowMenu.tsx";
-import { HandPanel } from "../hand/HandPanel.tsx";
+import { HandListPlace, HandPanel } from "../hand/HandPanel.tsx";
 import { Inspector } from "../inspector/Inspector.tsx";
 import { ListMenu } from "../lists/ListMenu.tsx";
 import { LineEntry } from "../line/LineEntry.tsx";
@@ -108,6 +108,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
           </Suspense>
         </PartBoundary>
       </div>
+      <HandListPlace />
       {shelf && (
         <PartBoundary what="The shelf">
           <Suspense fallback={null}>

@@ -17,7 +17,8 @@ import {
   waveName,
 } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
-import { useRef } from "react";
+import { useEffect, useRef } from "react";
+import { createPortal } from "react-dom";
 import { useMatch } from "react-router";
 import { create } from "zustand";
 import { Notices } from "../show/Notices.tsx";
@@ -30,8 +31,15 @@ import { useRecording } from "./useRecording.ts";
 import { useChoice } from "../choice/choice.ts";
 import { useHandChange } from "./useHandChange.ts";
 
-/** Whether the values in hand are shown: on the Stage, and where cues are read, which want the room. */
-const useOpen = create<{ stage: boolean; elsewhere: boolean }>(() => ({ stage: true, elsewhere: false }));
+/** Whether the values in hand are shown, as somebody has said: on the Stage, and where cues are read, which want the room. Null on the Stage: while something is not recorded. */
+const useOpen = create<{ stage: boolean | null; elsewhere: boolean }>(() => ({ stage: null, elsewhere: false }));
+/** Where the values in hand are shown: above whatever stands over the bar. */
+const usePlace = create<{ place: HTMLElement | null }>(() => ({ place: null }));
+
+/** The place above which the values in hand open; the frame puts it over the shelf, which they must not hide. */
+export function HandListPlace() {
+  return <div ref={(place) => usePlace.setState({ place })} className="relative shrink-0" />;
+}
 
 /** The bar of the Hand, always there so that nothing changes size when it fills: what is held, what can be done with it, and beside it what the window has to tell. */
 export function HandPanel() {
@@ -40,17 +48,24 @@ export function HandPanel() {
   const { change, drop: dropKeys } = useHandChange();
   const { recordNext, next } = useRecording();
   const place = useMatch("/show/:id/stage") === null ? "elsewhere" : "stage";
-  const open = useOpen((state) => state[place]);
   // Where a look is built it is what is done next; elsewhere the view has a next step of its own.
   const primary = useChoice((choice) => choice.drawer === null && choice.draft === null) && place === "stage";
   const names = heldNames(sheet, hand);
   const keys = names.flatMap((name) => keyNamed(sheet.keys, name) ?? keyOfWave(sheet.keys, name) ?? []);
   const channels = [...new Set(keys.map((key) => key.channel))];
   const fresh = names.filter((name) => hand.held[name]?.fresh).length;
+  const open = useOpen((state) => state[place]) ?? fresh > 0;
+  const listPlace = usePlace((state) => state.place);
+  useEffect(() => {
+    if (fresh === 0) useOpen.setState({ stage: null });
+  }, [fresh]);
   const drop = (gone: readonly Key[]): void => dropKeys(namesOf(gone, names));
   return (
     <section aria-label="In hand" className="relative flex h-9 shrink-0 items-center gap-2 border-t border-rule bg-base-200 px-3">
-      {open && keys.length > 0 && <HandTable keys={keys} channels={channels} onDrop={drop} onDropNames={dropKeys} />}
+      {open &&
+        keys.length > 0 &&
+        listPlace &&
+        createPortal(<HandTable keys={keys} channels={channels} onDrop={drop} onDropNames={dropKeys} />, listPlace)}
       <button
         type="button"
         className="flex h-7 items-center gap-1.5 font-bold disabled:font-normal disabled:text-quiet"
@@ -141,7 +156,7 @@ function HandTable({ keys, channels, onDrop, onDropNames }: HandTableProps) {
   return (
     <div
       ref={scroller}
-      className="absolute bottom-9 left-0 z-30 max-h-[322px] max-w-[60vw] overflow-auto rounded-tr border-t border-r border-rule bg-base-200 px-3 pb-1.5"
+      className="absolute bottom-0 left-0 z-30 max-h-[238px] max-w-[60vw] overflow-auto rounded-tr border-t border-r border-rule bg-base-200 px-3 pb-1.5"
       tabIndex={0}
       role="group"
       aria-label="Values in hand"

@@ -53,7 +53,7 @@ export function StageView() {
     <div className="flex h-full">
       <SpineColumn width={SPINE} />
       <div className="flex min-w-0 flex-1 flex-col bg-black" data-theme="desk">
-        <div className="flex h-9 shrink-0 items-center gap-2 overflow-x-auto border-b border-rule bg-base-100 px-3 whitespace-nowrap text-base-content *:shrink-0 max-[1200px]:gap-1 max-[1200px]:px-1.5">
+        <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-base-100 px-3 whitespace-nowrap text-base-content *:shrink-0 max-[1200px]:gap-x-1 max-[1200px]:px-1.5 max-[1200px]:py-1">
           <div role="group" aria-label="What the picture shows" className="flex gap-1">
             <Toggle pressed={!blind} onClick={() => useStageLook.setState({ shows: "stage" })}>
               On stage
@@ -98,9 +98,11 @@ export function StageView() {
               onChange={(event) => useStageLook.setState({ haze: Number(event.target.value) })}
             />
           </label>
-          <span className="min-w-0 flex-1 truncate pl-2 text-quiet">{caption}</span>
         </div>
         <div className="relative min-h-0 flex-1">
+          {sheet.show.channels.length > 0 && (
+            <p className="pointer-events-none absolute top-1.5 left-3 z-10 max-w-[70%] truncate text-[13px] text-quiet">{caption}</p>
+          )}
           {sheet.show.channels.length === 0 && (
             <div className="absolute inset-0 z-10 grid place-items-center text-base-content">
               <EmptyView

@@ -10,6 +10,9 @@ const [firstSchema, ...otherSchemas] = Object.values(EDIT_KINDS).map((kind) => k
 if (!firstSchema) throw new TypeError("There is no kind of edit");
 const editSchema = z.discriminatedUnion("op", [firstSchema, ...otherSchemas]);
 
+/** So many edits are made as one gesture at most: what a line, a window or a request asks for at once. */
+export const MOST_EDITS = 10_000;
+
 /** Which lights and attributes an edit speaks of. */
 export type { KeySelection } from "./fields.ts";
 /** A change of values over cues, and what it does to each value. */

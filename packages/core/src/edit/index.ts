@@ -13,6 +13,7 @@ export {
   type RecordEdit,
   type TimesPatch,
   EDIT_OPS,
+  MOST_EDITS,
   readEdits,
 } from "./edits.ts";
 export { type GatheredCue, gatherEdits } from "./gather.ts";

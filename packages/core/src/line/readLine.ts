@@ -12,6 +12,7 @@ import {
   moveRangeEdits,
   pasteEdits,
   walledInsertEdits,
+  MOST_EDITS,
 } from "../edit/index.ts";
 import { cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { litRows } from "../marks/calls.ts";
@@ -378,8 +379,8 @@ function onePartCue(cues: Range): Range {
 function deletion(range: Range, looks: "keepLooks" | "letGo", { list }: LineContext): LineRequest {
   const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(range.from) && cueOrder(cue.number) <= cueOrder(range.to));
   if (inside.length === 0) throw new Fault({ message: `No cue from ${range.from} to ${range.to} is in the list`, at: 0, length: 1 });
-  if (inside.length > 1000)
-    throw new Fault({ message: `${inside.length} cues at once are too many; delete at most 1000`, at: 0, length: 1 });
+  if (inside.length > MOST_EDITS)
+    throw new Fault({ message: `${inside.length} cues at once are too many; delete at most ${MOST_EDITS}`, at: 0, length: 1 });
   const before = list.cues.filter((cue) => cueOrder(cue.number) < cueOrder(range.from)).at(-1)?.number;
   const edits = inside.map((cue): EditInput => ({
     op: "deleteCue",
