@@ -24,7 +24,7 @@ test("lights are made to sway from the give panel, it is changed, taken back, re
   await stored(page);
   await expect(page.getByRole("region", { name: "In hand" })).toContainText("4 values and 4 waves of 4 lights");
   expect((await inHand(request, show))["64.pan wave"]).toMatchObject({
-    wave: { shape: "sine", size: 40, period: 2, phase: 360 },
+    wave: { shape: "sine", size: 40, period: 2, phase: 270 },
     fresh: true,
   });
   // One step back takes the last change back, one more the one before.

@@ -219,6 +219,21 @@ test("in its own times a value rises out of what lies under it, and goes on from
   expect(over(swayed, "2.pan", [20_000, 20_500, 21_500, 22_500], 0)).toEqual([0, 7.5, -22.5, 30]);
 });
 
+test("a wave that is spread over a whole round runs along the lights: the last does not stand where the first does", () => {
+  const phasesOf = (phase: number | string, channels: number[]): unknown[] => {
+    const waves = giveWaves(RUNNING, { channels, attributes: ["pan"] }, { shape: "sine", size: 10, period: 4, phase });
+    return channels.map((channel) => {
+      const said = waves[channel]?.pan;
+      return said && "phase" in said ? said.phase : undefined;
+    });
+  };
+  expect(phasesOf("0~360", [5, 1, 2])).toEqual([0, 120, 240]);
+  expect(phasesOf("90~-630", [5, 1])).toEqual([90, -270]);
+  expect(phasesOf("0~180", [5, 1, 2])).toEqual([0, 90, 180]);
+  expect(phasesOf("0~360~0", [5, 1, 2])).toEqual([0, 360, 0]);
+  expect(phasesOf("0~360", [5])).toEqual([0]);
+});
+
 test("what was given to lights is told again of their waves, as fields show it", () => {
   const given: GivenWave[] = [
     { shape: "sine", size: "10~40", period: 4, phase: "0~360" },

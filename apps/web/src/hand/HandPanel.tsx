@@ -14,6 +14,7 @@ import {
   moveTiming,
   paletteOf,
   resolve,
+  slotName,
   waveName,
 } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
@@ -243,7 +244,8 @@ function valueWords(key: Key, held: HeldValue, sheet: ShowSheet): { word: string
   const times = [fade === undefined ? "" : `${seconds(fade)} s`, delay ? `after ${seconds(delay)}` : "", curve ? curveWords(curve) : ""]
     .filter(Boolean)
     .join(" ");
-  const shown = plain(resolve(held.move, key, sheet.palettes));
+  const value = resolve(held.move, key, sheet.palettes);
+  const shown = slotName(key.attribute, value) ?? plain(value);
   const word = isRelease(held.move) ? "let go" : palette ? (sheet.palettes.byId.get(palette)?.label ?? palette) : shown;
   return { word, times };
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { fanAt, fanOf } from "../../fan/fan.ts";
+import { type Fan, fanAt, fanOf, fanPoints } from "../../fan/fan.ts";
 import { ShowError } from "../../show/errors.ts";
 import { type Wave, WAVE_SHAPES, type Waves } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
@@ -46,9 +46,31 @@ function waveOf(given: GivenWave, place: number, count: number, tempos: readonly
   const own: Wave = { shape, size: fanAt(size, place, count) };
   if (seconds !== undefined) own.period = seconds;
   if (tempo !== undefined) own.tempo = tempo;
-  if (phase !== undefined) own.phase = fanAt(phase, place, count);
+  if (phase !== undefined) own.phase = phaseAt(phase, place, count);
   return own;
 }
+
+/**
+ * The phase of one light. A fan over whole rounds runs along the lights as on a ring: the last stands one step before the first, which it would else meet. Degrees.
+ */
+function phaseAt(phase: Fan, place: number, count: number): number {
+  const [from = 0, to = from, ...more] = fanPoints(phase);
+  const isRing = more.length === 0 && to !== from && (to - from) % ROUND === 0;
+  return isRing ? from + ((to - from) * place) / count : fanAt(phase, place, count);
+}
+
+/** The fan that gives lights these phases: the reverse of `phaseAt`. */
+function phaseFanOf(phases: readonly number[]): Fan | undefined {
+  const fan = fanOf(phases);
+  const [from, to, ...more] = fan === undefined ? [] : fanPoints(fan);
+  if (from === undefined || to === undefined || more.length > 0) return fan;
+  const round = ((to - from) * phases.length) / (phases.length - 1);
+  const isRing = Math.abs(round / ROUND - Math.round(round / ROUND)) < 1e-6 && Math.round(round / ROUND) !== 0;
+  return isRing ? `${from}~${from + Math.round(round)}` : fan;
+}
+
+/** A whole round of a wave, degrees. */
+const ROUND = 360;
 
 /**
  * What was given to lights that have these waves, in their order: the reverse of `wavesFor`, for fields that show it.
@@ -61,7 +83,7 @@ export function waveOver(waves: readonly (SaidWave | undefined)[]): GivenWave | 
   if (!first || own.length < waves.length || own.some(({ shape, tempo }) => shape !== first.shape || tempo !== first.tempo))
     return undefined;
   const [size, period] = [fanOf(own.map((wave) => wave.size)), fanOf(own.map((wave) => wave.period))];
-  const phase = own.some((wave) => wave.phase !== undefined) ? fanOf(own.map((wave) => wave.phase ?? 0)) : undefined;
+  const phase = own.some((wave) => wave.phase !== undefined) ? phaseFanOf(own.map((wave) => wave.phase ?? 0)) : undefined;
   if (size === undefined) return undefined;
   const rate = first.tempo !== undefined ? { tempo: first.tempo } : { period: period ?? 1 };
   return { shape: first.shape, size, ...rate, ...(phase === undefined ? {} : { phase }) };
