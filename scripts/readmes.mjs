@@ -1,0 +1,75 @@
+// Holds the READMEs of the source folders against the folders: each has one, every file and folder that it names is there, and the folders that it says it uses are
+// those that its files import from.
+import { existsSync, readFileSync, readdirSync } from "node:fs";
+import { dirname, join, relative } from "node:path";
+
+const ROOTS = ["apps", "packages"]
+  .flatMap((kind) => readdirSync(kind).map((name) => join(kind, name, "src")))
+  .filter((path) => existsSync(path));
+const folders = ROOTS.flatMap((root) => [root, ...subfolders(root)]);
+const faults = folders.flatMap((folder) => {
+  const path = join(folder, "README.md");
+  if (!existsSync(path)) return [`${folder} has no README.md: say what lives there, what it uses and where to begin`];
+  const text = readFileSync(path, "utf8");
+  const gone = namesIn(text).filter((name) => !isThere(folder, name));
+  return [...gone.map((name) => `${path} names ${name}, which is not there`), ...usesFaults(folder, path, text)];
+});
+for (const fault of faults) console.error(fault);
+console.log(`${folders.length} folders of source, ${faults.length} faults in their READMEs`);
+process.exitCode = faults.length > 0 ? 1 : 0;
+
+function subfolders(folder) {
+  const own = readdirSync(folder, { withFileTypes: true }).filter((entry) => entry.isDirectory());
+  return own.flatMap(({ name }) => [join(folder, name), ...subfolders(join(folder, name))]);
+}
+
+/** What stands in a README as code and is a file or a folder: with an ending, with a slash, or in the line of what is used. */
+function namesIn(text) {
+  const used = text.split("\n").filter((line) => line.startsWith("Uses:"));
+  const codes = [...text.matchAll(/`([^`\s]+)`/g)].map(([, name]) => name);
+  const usedNames = used.flatMap((line) => [...line.matchAll(/`([^`\s]+)`/g)].map(([, name]) => name));
+  return [...new Set([...codes.filter((name) => /\.(tsx?|mjs|md)$|\/$/.test(name)), ...usedNames])];
+}
+
+/** Where the line of what a folder uses is not what its files import from; folders at the top of a source alone have such a line. */
+function usesFaults(folder, path, text) {
+  const line = text.split("\n").find((each) => each.startsWith("Uses:"));
+  if (line === undefined) return [];
+  const said = [...line.matchAll(/`([^`\s]+)`/g)].map(([, name]) => name).sort();
+  const own = [...new Set(filesUnder(folder).flatMap((file) => foldersImported(folder, file)))].sort();
+  return said.join() === own.join()
+    ? []
+    : [`${path} says that it uses ${said.join(", ") || "nothing"}, and it uses ${own.join(", ") || "nothing"}`];
+}
+
+function filesUnder(folder) {
+  return [folder, ...subfolders(folder)].flatMap((each) =>
+    readdirSync(each)
+      .filter((name) => /\.tsx?$/.test(name))
+      .map((name) => join(each, name)),
+  );
+}
+
+/** The folders beside `folder` from which a file imports. */
+function foldersImported(folder, file) {
+  const source = dirname(folder);
+  return [...readFileSync(file, "utf8").matchAll(/from "(\.[^"]+)"|import\("(\.[^"]+)"\)/g)].flatMap(([, plain, lazy]) => {
+    const [first, ...rest] = relative(source, join(dirname(file), plain ?? lazy)).split("/");
+    return rest.length === 0 || first === ".." || first === relative(source, folder) ? [] : [first];
+  });
+}
+
+/** A name counts from the folder, from one above it up to the source, or from the top of the repository; `*` stands for anything. */
+function isThere(folder, name) {
+  for (let from = folder; from !== "."; from = dirname(from)) if (matches(from, name)) return true;
+  return matches(".", name);
+}
+
+function matches(from, name) {
+  if (!name.includes("*")) return existsSync(join(from, name));
+  const [inside, pattern] = [
+    join(from, dirname(name)),
+    new RegExp(`^${name.split("/").at(-1).replaceAll(".", "[.]").replaceAll("*", ".*")}$`),
+  ];
+  return existsSync(inside) && readdirSync(inside).some((each) => pattern.test(each));
+}
