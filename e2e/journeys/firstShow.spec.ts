@@ -86,7 +86,7 @@ test("times, follows and how cues carry are written where they stand, and the li
     parts: [{ times: { up: 90, upDelay: 2, down: 4 } }],
   });
   await row.getByText("Kettle").click();
-  await page.getByLabel("carries").selectOption("this cue only");
+  await page.getByLabel("carries", { exact: true }).selectOption("this cue only");
   await stored(page);
   expect(await cueOf(request, show, "8")).toHaveProperty("carries", "cueOnly");
   await enterLine(page, "#8..9 carries track", /what it moves tracks on/);

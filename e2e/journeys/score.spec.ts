@@ -1,4 +1,4 @@
-import { stored } from "../support/build.ts";
+import { enterLine, stored } from "../support/build.ts";
 import { expect, test } from "@playwright/test";
 import { cellAt, cueOf, documentOf, drawFrame, openView, ownShow } from "../support/show.ts";
 
@@ -193,4 +193,25 @@ test("groups fold and unfold, and tracked values are shown on demand", async ({ 
   await page.keyboard.press("t");
   await expect(page.getByRole("button", { name: "Tracked" })).toHaveAttribute("aria-pressed", "true");
   expect((await shot()).equals(without)).toBe(false);
+});
+
+test("an unusual word is explained where it stands until the hint is put away, for good; a line brings it back", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const spine = page.getByText("The spine is the column of cues at the left.");
+  const hand = page.getByText(/^The Hand holds what you give to lights/);
+  await expect(spine).toBeVisible();
+  await expect(hand).toBeVisible();
+  await page.getByRole("button", { name: "Put away what spine means" }).click();
+  await expect(spine).toHaveCount(0);
+  await page.reload();
+  await expect(hand).toBeVisible();
+  await expect(spine).toHaveCount(0);
+  await enterLine(page, "hide hints", /puts away: what unusual words mean/);
+  await expect(hand).toHaveCount(0);
+  await enterLine(page, "show hints", /shows: what unusual words mean/);
+  await expect(spine).toBeVisible();
 });

@@ -24,6 +24,7 @@ import { useMatch } from "react-router";
 import { create } from "zustand";
 import { Notices } from "../show/Notices.tsx";
 import { ActionButton } from "../shared/ActionButton.tsx";
+import { WordHint } from "../shared/WordHint.tsx";
 import { plain } from "../shared/plain.ts";
 import { curveWords, seconds } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
@@ -76,7 +77,12 @@ export function HandPanel() {
       >
         {open ? <ChevronDown size={14} /> : <ChevronUp size={14} />} In hand
       </button>
-      {keys.length === 0 && <span className="text-[13px] text-quiet">nothing</span>}
+      {keys.length === 0 && (
+        <>
+          <span className="text-[13px] text-quiet">nothing</span>
+          <WordHint word="hand" oneLine className="min-w-0" />
+        </>
+      )}
       {keys.length > 0 && (
         <>
           <span className="shrink-0 text-[13px] text-quiet">

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { useMatch } from "react-router";
 import { lookAt, useChoice } from "../choice/choice.ts";
 import { ScriptImpactLines } from "../preview/ScriptImpactLines.tsx";
+import { WordHint } from "../shared/WordHint.tsx";
 import { ImpactList } from "../preview/ImpactList.tsx";
 import { makeConsidered } from "../choice/makeConsidered.ts";
 import { comeBack } from "../line/comeBack.ts";
@@ -45,6 +46,7 @@ export function DraftPanel() {
   return (
     <section aria-label="Impact">
       <h2 className="font-bold">Impact</h2>
+      <WordHint word="impact" className="mt-1" />
       {preview.notes.map((note) => (
         <p key={note} className="mt-1 font-semibold">
           {note}.

@@ -8,6 +8,7 @@ import { RigPanel } from "../rig/RigPanel.tsx";
 import { CarriesField } from "./CarriesField.tsx";
 import { LastEditPanel } from "./LastEditPanel.tsx";
 import { CueInspector } from "./CueInspector.tsx";
+import { WordHint } from "../shared/WordHint.tsx";
 import { CueTools } from "./CueTools.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
 import { RangeEdit } from "./RangeEdit.tsx";
@@ -99,6 +100,7 @@ function ChosenCue() {
       {one && !choice.considers && <CueInspector key={`${list.id}/${choice.cueEnd}`} list={list} row={row} />}
       {retimes && !drawn && <TimesImpact />}
       <LastEditPanel />
+      {!cues && <WordHint word="spine" />}
       {!cues && (
         <p className="text-quiet">
           Choose a cue in the spine, or draw a frame around cells in the sheet. Arrow keys walk, shift widens.{" "}

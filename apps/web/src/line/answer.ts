@@ -141,6 +141,7 @@ function betweenWords(sheet: OpenShow["sheet"], list: string, { from, to }: { fr
 /** What the Score can show or put away, in words. */
 const SHOWN_WORDS: Readonly<Record<Extract<LineRequest, { kind: "show" }>["what"], string>> = {
   times: "the chosen cues over time",
+  hints: "what unusual words mean, where they stand",
   pictures: "the stage before and after",
   scenes: "the cues of each scene",
   parts: "the parts of the chosen cues",

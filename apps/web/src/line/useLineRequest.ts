@@ -21,6 +21,7 @@ import { unlessRefused } from "../shared/unlessRefused.ts";
 import type { useKeeping } from "../hand/useKeeping.ts";
 import type { useUpdating } from "../hand/useUpdating.ts";
 import type { useRecording } from "../hand/useRecording.ts";
+import { showHints } from "../shared/wordHints.ts";
 import { notify } from "../shared/notices.ts";
 import { putOnStage } from "../run/StageSwitch.tsx";
 import { logRun } from "../runlog/logRun.ts";
@@ -213,6 +214,10 @@ export function useLineRequest({
         openTake(request);
         return true;
       case "show":
+        if (request.what === "hints") {
+          showHints(request.shown);
+          return true;
+        }
         void navigate(`/show/${id}/score`);
         return showInScore(request.what, request.shown, listAt(target));
       case "press": {

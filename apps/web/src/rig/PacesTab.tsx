@@ -8,6 +8,7 @@ import { readSpread } from "../shared/readSpread.ts";
 import { curveWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
+import { WordHint } from "../shared/WordHint.tsx";
 import { EntryList } from "./EntryList.tsx";
 
 /** A pace as its form says it: times as they are typed. */
@@ -49,6 +50,7 @@ export function PacesTab() {
       entered={entered}
       addWord="New pace"
     >
+      <WordHint word="pace" className="mb-3 max-w-3xl" />
       {pace ? (
         <PaceForm key={pace.id} pace={pace} />
       ) : (

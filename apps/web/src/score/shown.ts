@@ -6,7 +6,7 @@ import { toggleMoving } from "./moving.ts";
 import { chosenRows } from "./paint.ts";
 
 /** What the Score can show or put away. */
-export type Shown = Extract<LineRequest, { kind: "show" }>["what"];
+export type Shown = Exclude<Extract<LineRequest, { kind: "show" }>["what"], "hints">;
 
 /** Shows something in the Score or puts it away; false, with a notice, where nothing is chosen that it could speak of. */
 export function showInScore(what: Shown, shown: boolean, list: ListSheet): boolean {

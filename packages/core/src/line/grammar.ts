@@ -101,6 +101,7 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Attributes), "attributes") },
       { ALT: () => (this.CONSUME(word.Moving), "moving") },
       { ALT: () => (this.CONSUME(word.Tracked), "tracked") },
+      { ALT: () => (this.CONSUME(word.Hints), "hints") },
     ]);
     return { kind: "show", what, shown };
   });

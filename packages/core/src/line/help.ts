@@ -57,6 +57,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "draws the chosen cues over time, or the stage before and after, under the Score; hide puts it away",
         "drawer timeline compare",
       ),
+      entry(
+        ["hide hints", "show hints"],
+        "puts away what explains unusual words where they stand, or brings it back",
+        "explain meaning glossary",
+      ),
       entry(["hide scenes", "show scenes"], "folds every scene into one line, or opens them", "collapse fold unfold"),
       entry(
         ["show parts", "show attributes", "show moving", "show tracked"],

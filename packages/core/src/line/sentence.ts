@@ -11,7 +11,7 @@ export type ViewName = "score" | "stage" | "book" | "planner" | "run" | "rig" | 
  * What the Score can show or put away.
  * Typed as `show times`, `hide pictures`.
  */
-export type Shown = "times" | "pictures" | "scenes" | "parts" | "attributes" | "moving" | "tracked";
+export type Shown = "times" | "pictures" | "scenes" | "parts" | "attributes" | "moving" | "tracked" | "hints";
 
 /**
  * What somebody typed, before it is held against a show. Places in the text count from 0.

@@ -129,6 +129,7 @@ const keywords = {
   Attributes: keyword("Attributes", "attributes"),
   Moving: keyword("Moving", "moving"),
   Tracked: keyword("Tracked", "tracked"),
+  Hints: keyword("Hints", "hints"),
   Start: keyword("Start", "start"),
   Hold: keyword("Hold", "hold"),
   Resume: keyword("Resume", "resume"),
