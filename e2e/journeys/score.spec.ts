@@ -205,7 +205,7 @@ test("an unusual word is explained where it stands until the hint is put away, f
   const hand = page.getByText(/^The Hand holds what you give to lights/);
   await expect(spine).toBeVisible();
   await expect(hand).toBeVisible();
-  await page.getByRole("button", { name: "Put away what spine means" }).click();
+  await page.getByRole("button", { name: "I know what spine means" }).click();
   await expect(spine).toHaveCount(0);
   await page.reload();
   await expect(hand).toBeVisible();

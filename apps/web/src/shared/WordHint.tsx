@@ -10,8 +10,8 @@ export function WordHint({ word, className = "", oneLine = false }: { word: Hint
       <span className={`min-w-0 flex-1 ${oneLine ? "truncate" : ""}`}>{WORD_HINTS[word]}</span>
       <button
         type="button"
-        aria-label={`Put away what ${word} means`}
-        title="I know. Typed: hide hints puts all of them away, show hints brings them back"
+        aria-label={`I know what ${word} means`}
+        title="Puts it away. Typed: hide hints puts all of them away, show hints brings them back"
         className="btn btn-ghost btn-xs btn-square h-5 min-h-0 w-5"
         onClick={() => putAway(word)}
       >
