@@ -38,6 +38,7 @@ export * from "./time/times.ts";
 export { type CutFade, cutFades } from "./time/cutFades.ts";
 export { eachTiming } from "./time/timings.ts";
 export * from "./time/transition.ts";
+export * from "./show/editsAfter.ts";
 export * from "./edit/edit.ts";
 export * from "./edit/takeSteps.ts";
 export * from "./edit/edits.ts";

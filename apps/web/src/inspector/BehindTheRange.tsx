@@ -1,3 +1,4 @@
+import { editsAfter } from "@zm/core";
 import { useChoice } from "../choice/choice.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -7,7 +8,7 @@ import { useMakeEdits, useShow } from "../show/useShow.ts";
 export function BehindTheRange({ after }: { after: "restore" | "track" }) {
   const { sheet } = useShow();
   const makeEdits = useMakeEdits();
-  const usual = sheet.show.editsAfter ?? "track";
+  const usual = editsAfter(sheet.show);
   return (
     <fieldset className="flex items-center gap-1.5" aria-label="After the range">
       {(["track", "restore"] as const).map((choice) => (

@@ -11,7 +11,7 @@ export function describeEdits(edits: readonly Edit[]): string {
   const [first, second, ...others] = edits;
   if (!first) return "Nothing";
   if (!second) return describeEdit(first);
-  const alike = EDIT_KINDS[first.op].manyWords(edits) ?? movedWords(edits);
+  const alike = EDIT_KINDS[first.op].manyWords(edits) ?? movedToListWords(edits);
   return alike ?? `${describeEdit(first)}; ${describeEdit(second)}${others.length > 0 ? `; and ${others.length} more` : ""}`;
 }
 
@@ -21,7 +21,7 @@ function describeEdit(edit: Edit): string {
 }
 
 /** Cues that are copied into another list and then deleted have moved there. Undefined where the edits are anything else. */
-function movedWords(edits: readonly Edit[]): string | undefined {
+function movedToListWords(edits: readonly Edit[]): string | undefined {
   const copies = edits.filter((edit) => edit.op === "copyCue");
   const gone = edits.filter((edit) => edit.op === "deleteCue");
   const [first] = copies;

@@ -29,6 +29,7 @@ import { Fault, attributeOf, channelsOf, listNamed, matches, paletteNamed, times
 import { type LinePress, actionOf, pressOf, rankEdit } from "./pressLine.ts";
 import { bulkEdits } from "../rig/rigEdits.ts";
 import { readPatch } from "../rig/patch.ts";
+import { editsAfter } from "../show/editsAfter.ts";
 import { freeId } from "../show/ids.ts";
 import { REHEARSAL_SPEEDS, isRehearsalSpeed } from "../rehearse/rehearse.ts";
 import { ShowError } from "../show/errors.ts";
@@ -403,7 +404,12 @@ function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: Line
   const cues = cuesFor(sentence.cues, context);
   const edits = editsOnLights(sentence, sentence.operation, channels, cues, context);
   if (!sentence.othersOut) return { kind: "edit", edits, channels, cues };
-  return { kind: "edit", edits: [...edits, ...othersOut(channels, cues, sentence.after ?? behindOf(context), context)], channels, cues };
+  return {
+    kind: "edit",
+    edits: [...edits, ...othersOut(channels, cues, sentence.after ?? editsAfter(context.sheet.show), context)],
+    channels,
+    cues,
+  };
 }
 
 /**
@@ -422,11 +428,6 @@ function othersOut(channels: readonly number[], cues: Range, after: "restore" | 
   return [{ op: "change", list: list.id, ...cues, keys, do: { set: 0 }, where: "look", after }];
 }
 
-/** What becomes of the looks behind a changed range in this show where nothing is said of it. */
-function behindOf({ sheet }: LineContext): "restore" | "track" {
-  return sheet.show.editsAfter ?? "track";
-}
-
 /**
  * The edits of a sentence about lights in a range of cues. Looks are meant unless `stored` is said; what becomes of looks
  * behind the range is what is said of it, or what the show does (section 6, change a range). Throws Fault.
@@ -439,7 +440,7 @@ function editsOnLights(
   context: LineContext,
 ): EditInput[] {
   const list = context.list.id;
-  const after = said ?? behindOf(context);
+  const after = said ?? editsAfter(context.sheet.show);
   const keys = { channels, ...attributeOf(attribute, context.sheet) };
   if ("part" in operation) {
     if (cues.from !== cues.to) throw new Fault({ message: "A part belongs to one cue; name one, as in #12:", at: 0, length: 1 });

@@ -2,7 +2,7 @@ import { intAt } from "../../show/at.ts";
 import { UNSET, columnOf, entryAt } from "../../sheet/entry.ts";
 import { EMPTY_COLUMN } from "../../sheet/column.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
-import { trackedIn, trackedOut, trackingOf } from "../../sheet/tracking.ts";
+import { trackedIn, trackedOut } from "../../sheet/tracking.ts";
 import type { Step } from "../step.ts";
 import { type Tracked, aimStep, sameTracked, storedMove, targetOf } from "./moveSteps.ts";
 
@@ -11,11 +11,10 @@ import { type Tracked, aimStep, sameTracked, storedMove, targetOf } from "./move
  * in which the cue stood before. What a cue stores itself it has taken along, so that only what tracks can be another.
  */
 export function keptLooksSteps(before: ListSheet, after: ListSheet, pairs: Int32Array): Step[] {
-  const { tracking } = trackingOf(after.cues);
   return after.keys.all.flatMap((key) => {
     if (columnOf(after, key) === EMPTY_COLUMN) return [];
     let carried: Tracked = UNSET;
-    return tracking.flatMap((cue, row) => {
+    return after.tracking.flatMap((cue, row) => {
       const shown = entryAt(before, key, intAt(pairs, row));
       const isSaid = storedMove(after, key, row) !== undefined || sameTracked(trackedIn(cue, carried, UNSET), shown);
       carried = trackedOut(cue, carried, shown);
