@@ -1,13 +1,19 @@
 import { type EditInput, type ScriptFormat, guessScriptFormat, mergeTexts, writeScriptText } from "@zm/core";
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { notify } from "../shared/notices.ts";
-import { useMakeEdits, useSheetNow, useShow } from "../show/useShow.ts";
+import { notify, tellTrouble } from "../shared/notices.ts";
+import { Refusal } from "../show/api.ts";
+import { type Runner, enqueue } from "../show/queue.ts";
+import { catchUp, useMakeEdits, useSheetNow, useShow } from "../show/useShow.ts";
 import { type Writing, useBook } from "./book.ts";
 import { keepWriting, readKept } from "./keptWriting.ts";
 
 /** After so long without a letter the impact of what is written is worked out. Milliseconds. */
 const PAUSE = 250;
+
+/** As every edit, but what refuses it comes through. */
+const inTurn: Runner = (work) => enqueue(work);
 
 type Lines = readonly Parameters<typeof writeScriptText>[0][number][];
 
@@ -25,6 +31,7 @@ interface Begun {
  */
 export function useWriting(writing: Writing) {
   const { id, sheet } = useShow();
+  const client = useQueryClient();
   const makeEdits = useMakeEdits();
   const sheetNow = useSheetNow();
   const first = "text" in writing ? null : writing.first;
@@ -72,8 +79,21 @@ export function useWriting(writing: Writing) {
     setText(written);
     keep(stands, written);
   };
+  /** What an edit of somebody else met, of which this window had not heard yet, is held against it once more; any other refusal is told. */
+  const refused = async (error: unknown, held: string): Promise<void> => {
+    if (error instanceof Refusal && error.conflict) {
+      await catchUp(client, id);
+      if (!whole && writeScriptText(stretchNow(begun.all, begun.lines, linesNow())) !== held) return make();
+    }
+    tellTrouble(error);
+  };
   const send = async (own: EditInput, written: string, before: Lines, stretch: Lines): Promise<boolean> => {
-    if (!(await makeEdits([own]))) return false;
+    try {
+      await makeEdits([own], inTurn);
+    } catch (error) {
+      await refused(error, writeScriptText(stretch));
+      return false;
+    }
     if (newest.current === text) {
       drop();
       return true;

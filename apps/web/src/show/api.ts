@@ -23,11 +23,14 @@ export class Refusal extends Error {
   readonly passing: boolean;
   /** True where no answer came at all. */
   readonly unanswered: boolean;
-  constructor(message: string, faults: readonly string[], passing = false, unanswered = false) {
+  /** True where what was asked meets what somebody else has done meanwhile. */
+  readonly conflict: boolean;
+  constructor(message: string, faults: readonly string[], { passing = false, unanswered = false, conflict = false } = {}) {
     super(message);
     this.faults = faults;
     this.passing = passing;
     this.unanswered = unanswered;
+    this.conflict = conflict;
   }
 }
 
@@ -78,17 +81,16 @@ async function call<Request extends z.ZodType, Reply extends z.ZodType>(
     throw new Refusal(
       "The server does not answer. If this was stored all the same it appears here when the server is back; look before you do it again.",
       [],
-      true,
-      true,
+      { passing: true, unanswered: true },
     );
   });
   const answer: unknown = await response.json().catch(() => ({}));
   if (response.ok) return reply.parse(answer);
   const refused = refusalReply.safeParse(answer);
-  const passing = response.status >= 500;
+  const why = { passing: response.status >= 500, conflict: response.status === 409 };
   throw refused.success
-    ? new Refusal(refused.data.message, refused.data.faults, passing)
-    : new Refusal(`The server answered ${response.status}`, [], passing);
+    ? new Refusal(refused.data.message, refused.data.faults, why)
+    : new Refusal(`The server answered ${response.status}`, [], why);
 }
 
 /** What can be asked of the server. Every call throws Refusal with the server's own words. */

@@ -39,7 +39,7 @@ test("a server that is away is asked again by itself, and the show opens when it
   let asked = 0;
   open(() => {
     asked += 1;
-    if (asked < 3) throw new Refusal("The server does not answer", [], true);
+    if (asked < 3) throw new Refusal("The server does not answer", [], { passing: true });
     return "here";
   });
   expect((await screen.findByRole("alert")).textContent).toBe("The server does not answer");
