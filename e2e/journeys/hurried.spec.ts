@@ -332,3 +332,70 @@ test("a digit, # or @ begins a line from the Score and the Stage, / is no part o
   await expect(said).toContainText(/[Tt]ower/);
   await expect(said).not.toContainText("Cue 8");
 });
+
+test("what is done while the database or the server is away is named, and told once they are back: stored after all, or not and done with one press", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const line = page.getByRole("combobox", { name: "Line entry" });
+  const type = async (text: string): Promise<void> => {
+    await line.fill(text);
+    await line.press("Enter");
+  };
+  const told = page.getByRole("alert").filter({ hasText: "label" });
+  // Nobody can say what was stored before both have come back.
+  let away = true;
+  await page.route("**/requests/*", (route) =>
+    away ? route.fulfill({ status: 503, json: { message: "Away", faults: [] } }) : route.continue(),
+  );
+
+  await page.route(
+    "**/edits",
+    (route) => route.fulfill({ status: 503, json: { message: "The database is away: nothing was changed", faults: [] } }),
+    { times: 1 },
+  );
+  await type('label #8 "Pot boils"');
+  await expect(told).toContainText("Pot boils");
+  await expect(told).toContainText("The database is away");
+  await line.fill("");
+  away = false;
+  await expect(told).toContainText("Not stored");
+  expect((await cueOf(request, show, "8")).label).toBe("Kettle");
+  await page.getByRole("button", { name: "Do it now" }).click();
+  await stored(page);
+  expect((await cueOf(request, show, "8")).label).toBe("Pot boils");
+  await expect(told).toBeHidden();
+
+  // The edit arrives; both answers are lost on the way.
+  away = true;
+  let lost = 0;
+  await page.route(
+    "**/edits",
+    async (route) => {
+      if (lost === 0) await route.fetch();
+      lost += 1;
+      await route.abort();
+    },
+    { times: 2 },
+  );
+  await type('label #9 "It blows"');
+  await expect(page.getByRole("alert").filter({ hasText: "It blows" })).toContainText("does not answer");
+  expect(lost).toBe(2);
+  away = false;
+  await expect(page.getByRole("status").filter({ hasText: "Stored after all" })).toContainText("It blows");
+  expect((await cueOf(request, show, "9")).label).toBe("It blows");
+
+  // Done again by hand before that is known, there is nothing more to tell.
+  away = true;
+  await page.route("**/edits", (route) => route.fulfill({ status: 503, json: { message: "The database is away", faults: [] } }), {
+    times: 1,
+  });
+  await type('label #10 "Latched"');
+  await expect(page.getByRole("alert").filter({ hasText: "Latched" })).toContainText("The database is away");
+  await line.press("Enter");
+  await stored(page);
+  expect((await cueOf(request, show, "10")).label).toBe("Latched");
+  await expect(page.getByRole("alert").filter({ hasText: "Latched" })).toBeHidden();
+});

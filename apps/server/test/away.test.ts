@@ -51,3 +51,21 @@ test("a show that cannot be opened while the database is away can be opened when
   await until(async () => (await http().get("/api/shows/1")).status === 200);
   await http().post("/api/shows/1/run").send({ press: "go" }).expect(200);
 }, 40_000);
+
+test("whether a request was stored is answered when the database is back, and not guessed before", async () => {
+  await http()
+    .post("/api/shows/1/edits")
+    .send({ ...label("Stored", 0), request: "first" })
+    .expect(200);
+  expect((await http().get("/api/shows/1/requests/first").expect(200)).body).toEqual({ stored: true });
+  await door.shut();
+  await http()
+    .post("/api/shows/1/edits")
+    .send({ ...label("Lost", 1), request: "second" })
+    .expect(503);
+  await http().get("/api/shows/1/requests/second").expect(503);
+  await door.open();
+  await until(async () => (await http().get("/api/shows/1/requests/second")).status === 200);
+  expect((await http().get("/api/shows/1/requests/second").expect(200)).body).toEqual({ stored: false });
+  expect((await http().get("/api/shows/1/requests/first").expect(200)).body).toEqual({ stored: true });
+}, 40_000);

@@ -7,7 +7,7 @@ import { outputSettings, outputState, sentLevels, stageRequest, stageState } fro
 import { backRequest, historyPage, pastShow, sameCues, versionRequest, versionsReply } from "./past.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
 import { beginRunRequest, loggedRun, changeRunRequest, loggedRunsReply, runsReply } from "./runlog.ts";
-import { importReply, importState, openShowReply, removeReply, showSummary, titleRequest } from "./shows.ts";
+import { importReply, importState, openShowReply, removeReply, showSummary, storedReply, titleRequest } from "./shows.ts";
 
 /** One thing that can be asked of the server. `{id}` in a path is the number of a show. */
 export interface Route<Request extends z.ZodType, Reply extends z.ZodType> {
@@ -38,6 +38,7 @@ export const routes = {
   rename: route("PATCH", "/api/shows/{id}", titleRequest, editEvent),
   remove: route("DELETE", "/api/shows/{id}", titleRequest, removeReply),
   editsAfter: route("GET", "/api/shows/{id}/edits", nothing, z.array(editEvent)),
+  isStored: route("GET", "/api/shows/{id}/requests/{request}", nothing, storedReply),
   edit: route("POST", "/api/shows/{id}/edits", editsRequest, editEvent),
   history: route("GET", "/api/shows/{id}/history", nothing, historyPage),
   nameVersion: route("POST", "/api/shows/{id}/versions", versionRequest, versionsReply),

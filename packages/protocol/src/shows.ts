@@ -29,6 +29,10 @@ export type ImportReply = z.infer<typeof importReply>;
 export const titleRequest = z.object({ ...authorFields, title: z.string().min(1).max(200) });
 export type TitleRequest = z.infer<typeof titleRequest>;
 
+/** Whether a request of this name has been stored; asked after a server or a database that was away has come back. */
+export const storedReply = z.object({ stored: z.boolean() });
+export type StoredReply = z.infer<typeof storedReply>;
+
 export const removeReply = z.object({ removed: z.number() });
 export type RemoveReply = z.infer<typeof removeReply>;
 

@@ -27,6 +27,7 @@ import {
   type RemoveReply,
   SHOW_TYPE,
   type ShowSummary,
+  type StoredReply,
 } from "@zm/protocol";
 import { type Show, compactPieces, serializedPieces } from "@zm/core";
 import { authorOf } from "../shared/author.ts";
@@ -117,6 +118,12 @@ export class ShowsController {
   @ApiOperation({ summary: "The edits after a revision, for a window that is behind" })
   edits(@Param("id", ParseIntPipe) id: number, @Query("after", ParseIntPipe) after: number): Promise<EditEvent[]> {
     return this.shows.editsAfter(id, after);
+  }
+
+  @Get(":id/requests/:request")
+  @ApiOperation({ summary: "Whether a request of this name was stored, for a window whose question was not answered" })
+  async isStored(@Param("id", ParseIntPipe) id: number, @Param("request") request: string): Promise<StoredReply> {
+    return { stored: await this.shows.isStored(id, request) };
   }
 
   @Post(":id/edits")

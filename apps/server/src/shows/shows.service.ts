@@ -205,6 +205,15 @@ export class ShowsService implements OnModuleDestroy {
     return eventOf(show, row, await this.watch.bounded(readStepsOf(this.database.manager, row)));
   }
 
+  /** True where the request of this name has come to an edit. What was asked for before comes to its end first. Throws DatabaseAway while nobody can know. */
+  async isStored(id: number, request: string): Promise<boolean> {
+    return this.runExclusive(id, async (show) => {
+      this.watch.expect();
+      if (show.doubtful) await this.takeStored(show);
+      return show.requests.has(request);
+    });
+  }
+
   /**
    * Makes edits that were thought out on `base`. Edits by others since then are kept; where they touch the same things
    * this throws ConflictException and nothing is changed. ShowError comes through for edits that cannot be made.

@@ -5,6 +5,7 @@ import { useChoice } from "../choice/choice.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
 import { Refusal } from "../show/api.ts";
 import { type Runner, enqueue } from "../show/queue.ts";
+import { isUnsettled } from "../show/unsettled.ts";
 import { catchUp, useMakeEdits, useSheetNow, useShow } from "../show/useShow.ts";
 import { type Writing, useBook } from "./book.ts";
 import { keepWriting, readKept } from "./keptWriting.ts";
@@ -85,7 +86,7 @@ export function useWriting(writing: Writing) {
       await catchUp(client, id);
       if (!whole && writeScriptText(stretchNow(begun.all, begun.lines, linesNow())) !== held) return make();
     }
-    tellTrouble(error);
+    if (!isUnsettled(error)) tellTrouble(error);
   };
   const send = async (own: EditInput, written: string, before: Lines, stretch: Lines): Promise<boolean> => {
     try {

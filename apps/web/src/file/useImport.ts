@@ -52,7 +52,7 @@ export function useImport(): (file: File) => Promise<readonly string[]> {
       try {
         const { id } = await api.importShow(await file.text(), ticket);
         await client.invalidateQueries({ queryKey: showsQuery.queryKey });
-        if (goneOn()) notify(`${file.name} is imported`, "word", { word: "Open it", run: () => openOther(id) });
+        if (goneOn()) notify(`${file.name} is imported`, "word", { action: { word: "Open it", run: () => openOther(id) } });
         else {
           notify(`${file.name} is imported; it is the show you see now`);
           openOther(id);

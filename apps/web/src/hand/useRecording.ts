@@ -85,6 +85,7 @@ export function useRecording() {
       notify(
         `Recorded as cue ${next}: ${heldWords(made.keys)}. Ctrl Z takes it back${warning ? `\n${warning}` : ""}`,
         warning ? "trouble" : "word",
+        { of: "step" },
       );
   }, [next, warningFor, plan, make]);
 

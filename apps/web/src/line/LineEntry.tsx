@@ -22,6 +22,7 @@ import { enteredLines, keepLine } from "./lineHistory.ts";
 import { type LineTarget, setLine, targetNow, targetWords, useLineText } from "./lineText.ts";
 import { type Read, readText } from "./readText.ts";
 import { chooseFor, isDoneHere, useLineRequest } from "./useLineRequest.ts";
+import { isUnsettled } from "../show/unsettled.ts";
 import { messageOf } from "../shared/messageOf.ts";
 
 /** The one place for keyboard entry: what is typed is completed, read back with its impact, and Enter makes it. `blind`: the view edits cues, not the stage. */
@@ -103,7 +104,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
     try {
       if (!(await latest.current.doRequest(again.request, at))) comeBack(line, at);
     } catch (error) {
-      comeBack(line, at, messageOf(error));
+      comeBack(line, at, isUnsettled(error) ? undefined : messageOf(error));
     }
   };
 

@@ -8,9 +8,8 @@ export function comeBack(line: string, target: LineTarget, why?: string): void {
     if (why !== undefined) notify(`Not done: ${line}\n${why}`, "trouble");
     return;
   }
-  notify(`Not done: ${line}${why === undefined ? "" : `\n${why}`}`, "trouble", {
-    word: "Take it back into the line",
-    run: () => putLine(line, target, true),
+  notify(`Came back: ${line}${why === undefined ? "" : `\n${why}`}`, "trouble", {
+    action: { word: "Take it back into the line", run: () => putLine(line, target, true) },
   });
 }
 

@@ -29,7 +29,7 @@ export function ListMenu() {
     const { label, id } = list.list;
     chooseList(null);
     if (await makeEdits([{ op: "removeList", list: id, used: "drop" }]))
-      notify(`The list ${label || id} is removed. Ctrl Z brings it back`);
+      notify(`The list ${label || id} is removed. Ctrl Z brings it back`, "word", { of: "step" });
     else chooseList(id);
   };
   return (

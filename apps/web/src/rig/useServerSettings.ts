@@ -34,7 +34,7 @@ export function useServerSettings<Settings extends object, State extends Setting
       return write({ ...settingsOf(newest), ...change });
     },
     onSuccess: (state) => client.setQueryData<State>(key, state),
-    onError: tellTrouble,
+    onError: (error) => tellTrouble(error),
   });
   const waiting = useMutationState({
     filters: { mutationKey: setting, status: "pending" },

@@ -84,7 +84,7 @@ function LookMenu({ look }: { look: HeldLook }) {
   const set = (change: Partial<HeldLook>): void => void makeEdits([{ op: "setHeldLook", look: { ...look, ...change } }]);
   const remove = async (): Promise<void> => {
     if (await makeEdits([{ op: "removeHeldLook", look: look.id, used: "drop" }]))
-      notify(`The held look ${look.label || look.id} is removed. Ctrl Z brings it back`);
+      notify(`The held look ${look.label || look.id} is removed. Ctrl Z brings it back`, "word", { of: "step" });
   };
   return (
     <DropMenu label="" name={`More of ${look.label || look.id}`} button="min-h-7 h-7 px-0.5" list="w-64">

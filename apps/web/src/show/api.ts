@@ -25,12 +25,19 @@ export class Refusal extends Error {
   readonly unanswered: boolean;
   /** True where what was asked meets what somebody else has done meanwhile. */
   readonly conflict: boolean;
-  constructor(message: string, faults: readonly string[], { passing = false, unanswered = false, conflict = false } = {}) {
+  /** The name that the request had, by which the server can be asked later whether it was stored. */
+  readonly request: string | null;
+  constructor(
+    message: string,
+    faults: readonly string[],
+    { passing = false, unanswered = false, conflict = false, request = null }: Partial<Omit<Refusal, keyof Error | "faults">> = {},
+  ) {
     super(message);
     this.faults = faults;
     this.passing = passing;
     this.unanswered = unanswered;
     this.conflict = conflict;
+    this.request = request;
   }
 }
 
@@ -55,12 +62,15 @@ let named = 0;
 /** Asks, and once more where no answer came: the server knows the request by its name. What it refuses comes through at once. */
 async function once<T>(ask: (request: string) => Promise<T>): Promise<T> {
   const request = requestName();
+  const named = (error: unknown): never => {
+    throw error instanceof Refusal ? new Refusal(error.message, error.faults, { ...error, request }) : error;
+  };
   try {
     return await ask(request);
   } catch (error) {
-    if (!(error instanceof Refusal) || !error.unanswered) throw error;
+    if (!(error instanceof Refusal) || !error.unanswered) return named(error);
     await new Promise((resolve) => setTimeout(resolve, AGAIN));
-    return ask(request);
+    return ask(request).catch(named);
   }
 }
 
@@ -98,6 +108,7 @@ export const api = {
   shows: () => call(routes.shows, undefined),
   show: (id: number) => call(routes.show, undefined, { at: { id } }),
   editsAfter: (id: number, revision: number) => call(routes.editsAfter, undefined, { at: { id }, query: `?after=${revision}` }),
+  isStored: (id: number, request: string) => call(routes.isStored, undefined, { at: { id, request } }),
   accepted: (id: number) => call(routes.accepted, undefined, { at: { id } }),
   accept: (id: number, findings: readonly string[], note: string | null) =>
     call(routes.accept, { findings: [...findings], note, window: WINDOW }, { at: { id } }),

@@ -1,5 +1,6 @@
 import type { CallerEvent, CallerState } from "@zm/protocol";
 import { create } from "zustand";
+import { notify } from "../shared/notices.ts";
 
 interface Caller extends CallerState {
   /** Where in the play the caller reads; null while nobody does. */
@@ -13,8 +14,14 @@ const MOST_SAID = 60;
 /** The simulated stage manager of the show that is open, as the server tells of it. */
 export const useCaller = create<Caller>(() => AWAY);
 
-/** Takes the whole: for a window that opens. */
+/** Takes the whole: for a window that opens, and for one whose line to the server comes back. A caller that went with the server is told. */
 export function takeCaller(state: CallerState): void {
+  const { running, line } = useCaller.getState();
+  if (running && !state.running && state.said[0]?.what !== "ends")
+    notify(
+      `The caller went away with the server${line === null ? "" : `, at line ${line}`}. Choose a cue and call the play from there`,
+      "trouble",
+    );
   useCaller.setState({ ...state, line: null, moment: state.said[0]?.moment ?? 0 });
 }
 

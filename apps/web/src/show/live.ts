@@ -16,6 +16,7 @@ import { rememberOpened } from "./lastOpened.ts";
 import { forgetRunTurn, here, useLive } from "./liveStore.ts";
 import { takeRigSeen } from "./rigSeen.ts";
 import { takeFired, takeRun } from "./takeFired.ts";
+import { settle } from "./unsettled.ts";
 import { catchUp, takeEdit } from "./useShow.ts";
 
 export { cueOnStage, runNow, serverNow, useLive } from "./liveStore.ts";
@@ -53,6 +54,7 @@ export function useLiveShow(show: number): void {
       // A server that has been started again may count from elsewhere: what it says first is so.
       forgetTurns();
       watch();
+      void settle();
       void setClock(socket);
       api.caller(show).then(takeCaller, () => undefined);
       useLive.setState({ connected: true });
@@ -65,7 +67,10 @@ export function useLiveShow(show: number): void {
     socket.on("fired", (event) => takeFired(client, event));
     socket.on("hand", takeHand);
     socket.on("history", takeHistory);
-    socket.on("database", (databaseAway) => useLive.setState({ databaseAway }));
+    socket.on("database", (databaseAway) => {
+      useLive.setState({ databaseAway });
+      if (!databaseAway) void settle();
+    });
     socket.on("troubles", (troubles) => useLive.setState({ troubles }));
     socket.on("stage", () => void client.invalidateQueries({ queryKey: stageKey }));
     socket.on("caller", takeCallerEvent);

@@ -1,10 +1,11 @@
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
-import { type EditInput, type ListSheet, type ShowSheet, listOf, takeSteps } from "@zm/core";
+import { type EditInput, type ListSheet, type ShowSheet, describeEdits, listOf, readEdits, takeSteps } from "@zm/core";
 import { createContext, useCallback, useContext } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
 import { nextFrame } from "../shared/nextFrame.ts";
-import { notify, tellTrouble } from "../shared/notices.ts";
+import { notify } from "../shared/notices.ts";
+import { type Deed, isUnsettled, tellDone, tellRefused } from "./unsettled.ts";
 import { takeHand } from "./handStore.ts";
 import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
 import { api } from "./api.ts";
@@ -120,10 +121,13 @@ export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => P
     (edits, run = enqueue) => {
       milestone("edit-sent");
       const gesture = currentGesture();
-      return done(
-        run(async () => takeEdit(client, await api.edit(id, revisionOf(client, id), edits, gesture))),
-        run,
-      );
+      const make = (turn: Runner): Promise<boolean> =>
+        done(
+          turn(async () => takeEdit(client, await api.edit(id, revisionOf(client, id), edits, gesture))),
+          turn,
+          { show: id, words: () => describeEdits(readEdits(edits)), again: () => make(enqueue) },
+        );
+      return make(run);
     },
     [client, id],
   );
@@ -136,14 +140,17 @@ export function useMakeRunningEdits(): (running: Omit<RunningEditsRequest, "base
   return useCallback(
     (running, run = enqueue) => {
       const gesture = currentGesture();
-      return done(
-        run(async () => {
-          const reply = await api.editRunning(id, revisionOf(client, id), running, gesture);
-          await takeEdit(client, reply.edit);
-          takeHand(reply.hand);
-        }),
-        run,
-      );
+      const make = (turn: Runner): Promise<boolean> =>
+        done(
+          turn(async () => {
+            const reply = await api.editRunning(id, revisionOf(client, id), running, gesture);
+            await takeEdit(client, reply.edit);
+            takeHand(reply.hand);
+          }),
+          turn,
+          { show: id, words: () => describeEdits(readEdits(running.edits)), again: () => make(enqueue) },
+        );
+      return make(run);
     },
     [client, id],
   );
@@ -160,6 +167,7 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
   return useCallback(
     (what, run = enqueue) => {
       const pressed = performance.now();
+      const { words } = useHistoryStore.getState()[what] ?? { words: "" };
       return done(
         run(async () => {
           const step = useHistoryStore.getState()[what];
@@ -185,6 +193,7 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
           if (!reply.edit) notify(what === "undo" ? `Taken back: ${reply.words}` : `Made again: ${reply.words}`);
         }),
         run,
+        { show: id, words: () => `${what === "undo" ? "Take back" : "Make again"}: ${words}` },
       );
     },
     [client, id],
@@ -192,13 +201,14 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
 }
 
 /** Waits for work. A refusal is told to the user and gives false; work that another piece does in its own turn hands the refusal on to it. */
-async function done(work: Promise<unknown>, run: Runner): Promise<boolean> {
+async function done(work: Promise<unknown>, run: Runner, deed: Deed): Promise<boolean> {
   try {
     await work;
+    tellDone(deed);
     return true;
   } catch (error) {
+    if (run === enqueue || isUnsettled(error)) tellRefused(error, deed);
     if (run !== enqueue) throw error;
-    tellTrouble(error);
     return false;
   }
 }

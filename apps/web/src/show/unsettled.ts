@@ -1,0 +1,84 @@
+import { isOver, notify, tellTrouble } from "../shared/notices.ts";
+import { Refusal, api } from "./api.ts";
+
+/** What somebody did: its words, and how it is done once more. */
+export interface Deed {
+  readonly show: number;
+  readonly words: () => string;
+  /** Left out where doing it again could do something else meanwhile. */
+  readonly again?: () => unknown;
+}
+
+/** Something that was asked while the server or its database was away, so that nobody knows whether it is stored. */
+interface Unsettled extends Deed {
+  readonly request: string;
+}
+
+/** While something is unsettled the server is asked again so often; milliseconds. */
+const AGAIN = 3000;
+
+let unsettled: readonly Unsettled[] = [];
+/** The words of what was told as refused or not stored, so that it is not told any more once it is done. */
+let told: ReadonlySet<string> = new Set();
+let asking: Promise<void> | null = null;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/**
+ * Tells why something was not done, and what it was. Where the server or its database is away this stays until they are back;
+ * then it is told whether it was stored, and what was not can be done once more.
+ */
+export function tellRefused(error: unknown, deed: Deed): void {
+  if (!isUnsettled(error)) return tellTrouble(error, "refused");
+  const words = deed.words();
+  told = new Set([...told, words]);
+  notify(`${words}\n${error.message}`, "trouble", { of: `deed ${words}`, lasting: true });
+  unsettled = [...unsettled, { ...deed, request: error.request }];
+  askAgain();
+}
+
+/** True where nobody knows yet whether something was stored: that is told by itself, and what became of it later. */
+export function isUnsettled(error: unknown): error is Refusal & { readonly request: string } {
+  return error instanceof Refusal && error.passing && error.request !== null;
+}
+
+/** What was refused before and is done now has nothing more to be told of it. */
+export function tellDone({ show, words }: Deed): void {
+  isOver("refused");
+  if (told.size === 0 || !told.has(words())) return;
+  told = new Set([...told].filter((other) => other !== words()));
+  unsettled = unsettled.filter((one) => one.show !== show || one.words() !== words());
+  isOver(`deed ${words()}`);
+}
+
+/** Asks what became of everything that is unsettled; when server and database are back. */
+export function settle(): Promise<void> {
+  asking ??= settleEach().finally(() => {
+    asking = null;
+    askAgain();
+  });
+  return asking;
+}
+
+function askAgain(): void {
+  clearTimeout(timer);
+  if (unsettled.length > 0) timer = setTimeout(() => void settle(), AGAIN);
+}
+
+async function settleEach(): Promise<void> {
+  for (const one of unsettled) {
+    const stored = await api.isStored(one.show, one.request).then(
+      (reply) => reply.stored,
+      (error: unknown) => (error instanceof Refusal && error.passing ? undefined : false),
+    );
+    if (stored === undefined) return;
+    unsettled = unsettled.filter((other) => other !== one);
+    const words = one.words();
+    isOver(`deed ${words}`);
+    if (stored) notify(`Stored after all: ${words}`);
+    else
+      notify(`Not stored: ${words}`, "trouble", {
+        of: `deed ${words}`,
+        ...(one.again ? { action: { word: "Do it now", run: one.again } } : {}),
+      });
+  }
+}
