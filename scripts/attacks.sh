@@ -8,7 +8,8 @@ export ZM_LOG_LEVEL=silent
 SERVER_PID=
 end_also() { [ -n "$SERVER_PID" ] && kill -TERM "$SERVER_PID" 2>/dev/null; }
 . scripts/ownDatabase.sh attacks "${ZM_ATTACKS_PORT:-4660}"
-ZM_OSC=127.0.0.1:$((ZM_PORT + 4165)) node apps/server/dist/main.js >"$DATA/attacks.log" 2>&1 &
+# shellcheck disable=SC2046
+ZM_OSC=127.0.0.1:$((ZM_PORT + 4165)) node $(cat apps/server/node-flags) apps/server/dist/main.js >"$DATA/attacks.log" 2>&1 &
 SERVER_PID=$!
 for _ in $(seq 150); do port_taken "$ZM_PORT" && break; sleep 0.2; done
 $RUN "$ZM_PORT" "${1:-100000}" "${2:-1}"

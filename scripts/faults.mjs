@@ -7,6 +7,7 @@ import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { setTimeout as sleep } from "node:timers/promises";
 import { io } from "socket.io-client";
 import { doorTo } from "../apps/server/test/support/databaseDoor.ts";
+import { serverFlags } from "./serverFlags.mjs";
 
 /* global AbortSignal */
 
@@ -34,7 +35,7 @@ const setClock = (offset) => writeFileSync(JUMP_FILE, String(offset));
 setClock(0);
 
 function serverProcess(env) {
-  return spawn("node", ["--no-warnings", "--import", "./scripts/jumpingClock.mjs", "apps/server/dist/main.js"], {
+  return spawn("node", [...serverFlags(), "--no-warnings", "--import", "./scripts/jumpingClock.mjs", "apps/server/dist/main.js"], {
     env: { ...process.env, NODE_OPTIONS: "", ZM_JUMP_FILE: JUMP_FILE, ZM_DB_PORT: String(door.port), ...env },
     stdio: process.env.ZM_FAULTS_LOG ? "inherit" : "ignore",
   });

@@ -5,6 +5,7 @@ import { createHistogram } from "node:perf_hooks";
 import { setTimeout as sleep } from "node:timers/promises";
 import { setTimeout } from "node:timers";
 import { chromium } from "playwright-core";
+import { serverFlags } from "./serverFlags.mjs";
 
 const FRAME = 25;
 /** Frames later than this are seen. */
@@ -38,7 +39,7 @@ async function measure(seconds) {
     if (!response.ok) throw new Error(`${path}: ${response.status} ${await response.text()}`);
     return response.json();
   };
-  const server = spawn("node", ["apps/server/dist/main.js"], {
+  const server = spawn("node", [...serverFlags(), "apps/server/dist/main.js"], {
     env: { ...process.env, ZM_OUTPUT: `127.0.0.1:${PORT + 968}` },
     stdio: ["ignore", "ignore", "inherit"],
   });

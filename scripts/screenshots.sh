@@ -11,7 +11,8 @@ end_also() {
 . scripts/ownDatabase.sh shots "${ZM_SHOTS_PORT:-4620}"
 need chromium chromium
 export ZM_RIG_PORT=$((ZM_PORT + 968)) ZM_RIG_WEB_PORT=$((ZM_PORT + 2))
-ZM_OUTPUT=127.0.0.1:$ZM_RIG_PORT node apps/server/dist/main.js >"$DATA/shots-server.log" 2>&1 &
+# shellcheck disable=SC2046
+ZM_OUTPUT=127.0.0.1:$ZM_RIG_PORT node $(cat apps/server/node-flags) apps/server/dist/main.js >"$DATA/shots-server.log" 2>&1 &
 SERVER_PID=$!
 node apps/dummy-rig/dist/main.js >"$DATA/shots-rig.log" 2>&1 &
 RIG_PID=$!

@@ -9,6 +9,7 @@ import { serializeShow } from "@zm/core";
 import { trialShow } from "@zm/demo";
 import { SHOW_TYPE } from "@zm/protocol";
 import { io } from "socket.io-client";
+import { serverFlags } from "./serverFlags.mjs";
 
 const minutes = Number(process.argv[2] ?? 4);
 if (!(minutes >= 1)) {
@@ -35,7 +36,7 @@ async function ask(method, path, body, type = "application/json") {
   return response.json();
 }
 
-const server = spawn("node", ["apps/server/dist/main.js"], {
+const server = spawn("node", [...serverFlags(), "apps/server/dist/main.js"], {
   env: { ...process.env, ZM_OSC: `127.0.0.1:${PORT + 4165}` },
   stdio: ["ignore", "ignore", "inherit"],
 });

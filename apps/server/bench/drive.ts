@@ -14,7 +14,10 @@ export class Served {
   ) {}
 
   static async start(): Promise<Served> {
-    const child = fork(fileURLToPath(new URL("served.js", import.meta.url)), { stdio: ["ignore", "inherit", "inherit", "ipc"] });
+    const child = fork(fileURLToPath(new URL("served.js", import.meta.url)), {
+      stdio: ["ignore", "inherit", "inherit", "ipc"],
+      execArgv: readFileSync("apps/server/node-flags", "utf8").trim().split(/\s+/),
+    });
     const [{ address }] = (await once(child, "message")) as [{ address: string }];
     return new Served(address.replace("[::1]", "127.0.0.1"), child);
   }
