@@ -8,7 +8,6 @@ import {
   addressOf,
   cueOrder,
   groupBy,
-  isCueData,
   isOfScript,
   stepGroupsInSteps,
   stretchesOfCues,
@@ -29,29 +28,39 @@ const STRETCH = 2000;
 
 /** Writes what steps leave behind: each touched row once, in an order that keeps every constraint. */
 export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[], before: Show, after: Show): Promise<void> {
-  const touched = await touchedEntries(steps);
-  if (steps.some((step) => step.at === "show"))
+  const { entries, ofShow, ofScript } = await touchedBy(steps);
+  if (ofShow)
     await manager.update(
       ShowRow,
       { id: showId },
       { title: after.title, newCue: after.newCue ?? null, editsAfter: after.editsAfter ?? null },
     );
-  if (steps.some(isOfScript)) await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
-  await writeEntries(manager, showId, touched, after);
+  if (ofScript) await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
+  await writeEntries(manager, showId, entries, after);
   for (const group of await inSlices(stepGroupsInSteps(steps))) {
     const [first] = group.steps;
     if (first?.at === "renumber") await writeNumbers(manager, showId, first);
-    else if (first && isCueData(first))
-      for (const stretch of stretchesOfCues(group.steps.filter(isCueData), STRETCH))
+    else if (group.onCues)
+      for (const stretch of stretchesOfCues(group.onCues, STRETCH))
         for (const [listId, own] of groupBy(stretch, ({ list }) => list)) await new CueWriter(manager, showId, listId).write(own);
   }
-  await settleEntries(manager, showId, touched, before, after);
+  await settleEntries(manager, showId, entries, before, after);
 }
 
-async function touchedEntries(steps: readonly Step[]): Promise<Map<EntryKind, Set<string>>> {
-  const touched = new Map<EntryKind, Set<string>>();
+/** What steps touch beside the content of cues. */
+interface Touched {
+  readonly entries: Map<EntryKind, Set<string>>;
+  ofShow: boolean;
+  ofScript: boolean;
+}
+
+async function touchedBy(steps: readonly Step[]): Promise<Touched> {
+  const touched: Touched = { entries: new Map(), ofShow: false, ofScript: false };
+  const { entries } = touched;
   await eachInSlices(steps, (step) => {
-    if (step.at === "entry") touched.set(step.of, (touched.get(step.of) ?? new Set()).add(step.id));
+    if (step.at === "entry") entries.set(step.of, (entries.get(step.of) ?? new Set()).add(step.id));
+    else if (step.at === "show") touched.ofShow = true;
+    else if (isOfScript(step)) touched.ofScript = true;
   });
   return touched;
 }

@@ -29,6 +29,8 @@ import {
 /** Neighbouring steps that are made in one go, and what makes them on a show, with pauses in between. It throws ShowError and changes nothing. */
 interface StepGroup {
   readonly steps: readonly Step[];
+  /** The same steps where they are on the content of cues. */
+  readonly onCues?: readonly CueDataStep[];
   readonly applyInSteps: (show: Show) => Generator<undefined, Show>;
 }
 
@@ -44,7 +46,7 @@ export function* stepGroupsInSteps(steps: readonly Step[]): Generator<undefined,
   let ofScript: (ScriptStep | LineStep)[] = [];
   const close = (): void => {
     const [own, lines] = [together, ofScript];
-    if (own.length > 0) found.push({ steps: own, applyInSteps: (show) => onCuesInSteps(show, own) });
+    if (own.length > 0) found.push({ steps: own, onCues: own, applyInSteps: (show) => onCuesInSteps(show, own) });
     if (lines.length > 0) found.push({ steps: lines, applyInSteps: (show) => atOnce(applyScript(show, lines)) });
     together = [];
     ofScript = [];
@@ -89,15 +91,13 @@ function applyAlone(show: Show, step: Exclude<Step, CueDataStep | ScriptStep | L
  * Neighbouring steps on cues in stretches of about so many, each cut where another cue begins: what is done to a cue in one place stays together.
  * For work that pauses between stretches. Empty for no steps.
  */
-export function stretchesOfCues(steps: readonly CueDataStep[], size = STEPS_A_PAUSE): CueDataStep[][] {
-  const stretches: CueDataStep[][] = [];
+export function* stretchesOfCues(steps: readonly CueDataStep[], size = STEPS_A_PAUSE): Generator<CueDataStep[], undefined> {
   for (let first = 0; first < steps.length;) {
     let end = Math.min(steps.length, first + size);
     while (end < steps.length && at(steps, end).cue === at(steps, end - 1).cue) end += 1;
-    stretches.push(steps.slice(first, end));
+    yield steps.slice(first, end);
     first = end;
   }
-  return stretches;
 }
 
 /** Steps about the content of cues, made on stretches of them in their order. */
