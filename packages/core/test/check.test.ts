@@ -221,7 +221,7 @@ test("at-home-while-lit: a light that comes up with position or colour never set
     oneCue("4", {}, up),
   ]);
   expect(of(sheet, "at-home-while-lit")).toMatchObject([
-    { cue: "1", channel: 1, message: expect.stringContaining("comes up in cue 1, and so in 1 more cues with its red never set") },
+    { cue: "1", channel: 1, message: expect.stringContaining("comes up in cue 1, and so in 1 more cue with its red never set") },
   ]);
 });
 

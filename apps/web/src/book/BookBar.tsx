@@ -4,6 +4,7 @@ import { useRef } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { clockTime } from "../shared/words.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
+import { useCaller } from "../show/caller.ts";
 import { sceneAround, useBook, writeScene } from "./book.ts";
 
 /** Over the play: scenes, pages, what is looked for, and the doors to its text. */
@@ -15,8 +16,11 @@ export function BookBar({ script, places }: { script: Script; places: ReadonlyMa
   const times = lineTimes(script);
   const pages = [...new Set(script.lines.flatMap(({ page }) => (page === undefined ? [] : [page])))];
   const order = [...places.keys()].flatMap((line) => (places.get(line) ?? []).map((word) => ({ line, word })));
-  const scene = at ? script.lines[sceneAround(script, at.line).first]?.id : headings[0]?.id;
-  const page = at ? script.lines.find(({ id }) => id === at.line)?.page : pages[0];
+  // While the play is called, scene and page are those that are heard.
+  const heard = useCaller((caller) => caller.line);
+  const line = heard ?? at?.line;
+  const scene = line === undefined ? headings[0]?.id : script.lines[sceneAround(script, line).first]?.id;
+  const page = line === undefined ? pages[0] : script.lines.find(({ id }) => id === line)?.page;
   const goTo = (line: string | undefined): void => {
     if (line !== undefined) useBook.setState({ at: { line, word: 0 }, until: null });
   };

@@ -5,9 +5,9 @@ import { useShow } from "../show/useShow.ts";
 export function CheckTabs() {
   const { id } = useShow();
   const tab = ({ isActive }: { isActive: boolean }): string =>
-    `flex h-full items-center border-b-2 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`;
+    `flex h-8 items-center border-b-2 ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`;
   return (
-    <nav aria-label="How the show is looked through" className="flex h-full gap-3">
+    <nav aria-label="How the show is looked through" className="flex gap-3">
       <NavLink end to={`/show/${id}/check`} className={tab}>
         As written
       </NavLink>

@@ -35,17 +35,18 @@ export function CheckView() {
     if (!next.delete(severity)) next.add(severity);
     setShown(next);
   };
-  const countOf = (severity: Severity): number => (found ?? []).filter((finding) => finding.severity === severity).length;
+  const countWords = (severity: Severity, word: string): string =>
+    found === null ? `… ${word}s` : count(found.filter((finding) => finding.severity === severity).length, word);
   return (
     <div className="flex h-full">
       <SpineColumn />
       <div className="flex min-w-0 flex-1 flex-col">
-        <div className="flex h-10 shrink-0 items-center gap-4 overflow-x-auto border-b border-rule px-4 whitespace-nowrap *:shrink-0">
+        <div className="flex min-h-10 shrink-0 flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-rule px-4 py-1 whitespace-nowrap">
           <CheckTabs />
           <div role="group" aria-label="What is shown" className="flex gap-1.5">
             {SEVERITIES.map(([severity, word]) => (
               <Toggle key={severity} pressed={shown.has(severity)} onClick={() => flip(severity)}>
-                <SeverityMark severity={severity} /> {count(countOf(severity), word)}
+                <SeverityMark severity={severity} /> {countWords(severity, word)}
               </Toggle>
             ))}
           </div>

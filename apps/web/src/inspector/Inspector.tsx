@@ -30,13 +30,16 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
   const drafted = useChoice(({ draft }) => draft !== null && ["line", "rig", "check", "history", "planner", "book"].includes(draft.from));
   const rehearsal = useMatch("/show/:id/check/rehearsal") !== null;
   const tab = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
-  // The other tabs of the rig have all that they say beside what is chosen in them.
-  if (view === "rig" && tab !== "lights" && !drafted) return null;
+  const lightsChosen = useChoice(({ channels }) => channels.length > 0);
+  // The other tabs of the rig have all that they say beside what is chosen in them, and what was seen in a rehearsal beside its moment.
+  if (!drafted && ((view === "rig" && tab !== "lights") || (view === "check" && rehearsal))) return null;
+  // Where room is short, a column that would only say what comes into it leaves it to the view.
+  const onlySays = !drafted && ((view === "rig" && !lightsChosen) || view === "check");
   return (
     <aside
       aria-label="Inspector"
       tabIndex={0}
-      className="flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l [overflow-anchor:none] border-rule bg-base-200 px-4 py-4"
+      className={`${onlySays ? "max-[1199px]:hidden" : ""} flex h-full w-[266px] shrink-0 flex-col gap-4 overflow-y-auto border-l [overflow-anchor:none] border-rule bg-base-200 px-4 py-4`}
     >
       {drafted && <DraftPanel />}
       {(view === "stage" || view === "stageBlind") && (
@@ -45,13 +48,7 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
         </Suspense>
       )}
       {view === "rig" && tab === "lights" && <RigPanel />}
-      {view === "check" && !drafted && (
-        <p className="text-quiet">
-          {rehearsal
-            ? "Choose what was seen: its cue and its lights are chosen, and the stage at that moment is shown. What mends it is found in the planner, in Check, or in the cue's times."
-            : "What mends a finding is shown here with its impact, before it is made."}
-        </p>
-      )}
+      {view === "check" && !drafted && <p className="text-quiet">What mends a finding is shown here with its impact, before it is made.</p>}
       {view === "history" && (
         <Suspense fallback={null}>
           <BringBack />

@@ -157,7 +157,7 @@ function EditRow({ row: { revision, edit, name } }: { row: Row }) {
           </button>
         )
       )}
-      <div className="flex min-h-[30px] items-center gap-2">
+      <div className="relative flex min-h-[30px] items-center gap-2">
         <button
           type="button"
           aria-pressed={chosen}
@@ -168,12 +168,12 @@ function EditRow({ row: { revision, edit, name } }: { row: Row }) {
           <span aria-hidden className="text-quiet">
             {name === null ? "·" : ""}
           </span>
-          <span className="min-w-0 flex-1 truncate">{words}</span>
+          <span className="line-clamp-2 min-w-0 flex-1 py-0.5 leading-[18px]">{words}</span>
           <span className="figures shrink-0 text-[13px] text-quiet">{edit ? timeWords(edit.madeAt, false) : ""}</span>
         </button>
         <button
           type="button"
-          className="btn btn-ghost btn-xs shrink-0 px-1 font-normal opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
+          className="btn btn-xs absolute right-0 border-neutral px-1 font-normal opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
           title={`Give the state after edit ${revision} a name`}
           onClick={() => setNaming(true)}
         >

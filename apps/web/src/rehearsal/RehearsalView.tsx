@@ -35,7 +35,7 @@ export function RehearsalView() {
     <div className="flex h-full">
       <SpineColumn />
       <div className="flex min-w-0 flex-1 flex-col">
-        <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
+        <div className="flex min-h-10 shrink-0 flex-wrap items-center gap-x-4 gap-y-1.5 border-b border-rule px-4 py-1">
           <CheckTabs />
           <label className="flex items-center gap-2 text-quiet">
             Called

@@ -61,13 +61,13 @@ export function BulkForm() {
   return (
     <form
       aria-label="Add lights"
-      className="flex shrink-0 items-center gap-2 px-4 py-2"
+      className="flex shrink-0 flex-wrap items-center gap-2 px-4 py-2"
       onSubmit={(event) => void handleSubmit(make)(event)}
     >
       <Field label="First light" placeholder="1" width="w-14" {...first} ref={firstRef} />
       <span className="text-quiet">to</span>
       <Field label="Last light" placeholder="12" width="w-14" {...register("to")} />
-      <select aria-label="Type of the lights" className="select select-sm w-36 bg-base-200" {...register("type")} value={kind}>
+      <select aria-label="Type of the lights" className="select select-sm w-36 shrink-0 bg-base-200" {...register("type")} value={kind}>
         {show.fixtureTypes.length === 0 && <option value="">no type yet</option>}
         {show.fixtureTypes.map((each) => (
           <option key={each.id} value={each.id}>

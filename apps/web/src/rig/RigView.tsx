@@ -40,12 +40,15 @@ export function RigView() {
     <div className="flex h-full">
       <SpineColumn width={SPINE} />
       <div className="flex min-w-0 flex-1 flex-col">
-        <nav aria-label="Rig" className="flex h-9 shrink-0 items-stretch gap-1 border-b border-rule px-3">
+        <nav
+          aria-label="Rig"
+          className="flex h-9 shrink-0 items-stretch gap-1 overflow-x-auto border-b border-rule px-3 max-[1199px]:gap-0 max-[1199px]:px-1"
+        >
           {TABS.map(([path, word]) => (
             <NavLink
               key={path}
               to={`/show/${id}/rig/${path}`}
-              className={`flex items-center gap-1.5 border-b-2 px-3 text-[14px] ${path === tab ? "border-secondary text-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
+              className={`flex items-center gap-1.5 border-b-2 px-3 text-[14px] max-[1199px]:px-2 ${path === tab ? "border-secondary text-secondary" : "border-transparent text-quiet hover:text-base-content"}`}
             >
               {word} <span className="figures text-[13px]">{counts[path]}</span>
             </NavLink>

@@ -1,7 +1,7 @@
-import { type ListSheet, at, count, sceneAt } from "@zm/core";
+import { type ListSheet, at, count, cueOrder, sceneAt } from "@zm/core";
 import { ChevronRight } from "lucide-react";
 import { memo } from "react";
-import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
+import { chooseCue, chosenCues, extendToCue, useChoice } from "../choice/choice.ts";
 import { PartRow } from "./PartRow.tsx";
 import { SpineRow } from "./Spine.tsx";
 import type { SheetLine } from "./lines.ts";
@@ -52,7 +52,11 @@ type Placed = Pick<LineRowProps, "list" | "top" | "width"> & { readonly row: num
 /** A folded scene: its name, its cues, and that it opens. */
 function SceneRow({ list, row, last, scene, top, width }: Placed & { readonly last: number; readonly scene: string }) {
   const [first, end] = [at(list.cues, row).number, at(list.cues, last).number];
-  const chosen = useChoice((choice) => choice.cue === first && choice.cueEnd === end);
+  // A cue that is chosen inside is seen at the scene that hides it.
+  const chosen = useChoice((choice) => {
+    const cues = chosenCues(choice);
+    return cues !== null && cueOrder(cues.from) <= cueOrder(end) && cueOrder(cues.to) >= cueOrder(first);
+  });
   return (
     <div
       role="row"

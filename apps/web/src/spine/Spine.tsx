@@ -123,7 +123,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
           </span>
         )}
         {onStage && <Play aria-label="on stage" size={9} className="absolute left-1 fill-current" />}
-        {cue.number}
+        <span className={cue.number.length > 6 ? "text-[11px] tracking-[-0.04em]" : ""}>{cue.number}</span>
       </span>
       <span
         role="gridcell"
@@ -145,6 +145,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
           <span className="truncate">{cue.label}</span>
         )}
         {width > SLIM && <CueTags list={list.id} cue={cue} />}
+        <CarriesTag cue={cue} />
         {width > SLIM && scene !== undefined && (
           <span className="ml-auto">
             <SceneFold list={list.id} scene={scene} />
@@ -175,7 +176,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
           <span
             key={name}
             role="gridcell"
-            className={`figures h-6 shrink-0 text-right leading-6 whitespace-nowrap ${name === "up" ? "w-[44px]" : "w-[46px]"} ${(name === "up" ? up : down).length > 5 ? "text-[13px] tracking-[-0.09em]" : ""}`}
+            className={`figures h-6 shrink-0 text-right leading-6 whitespace-nowrap ${name === "up" ? "w-[44px]" : "w-[46px]"} ${tight(name === "up" ? up : down)}`}
             onDoubleClick={open(name)}
           >
             {editing === name ? (
@@ -195,7 +196,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
       {width > SLIM && (
         <span
           role="gridcell"
-          className="figures w-[56px] shrink-0 pr-3 text-right text-quiet"
+          className={`figures w-[56px] shrink-0 pr-3 text-right text-quiet ${tight(lasts(list, row))}`}
           title={`Cue ${cue.number} is complete ${seconds(cueDuration(list, row))} s after its Go`}
         >
           {lasts(list, row)}
@@ -225,10 +226,20 @@ function CueTags({ list, cue }: { list: string; cue: Cue }) {
         </button>
       )}
       <ActionTag cue={cue} />
-      {cue.carries === "cueOnly" && <Tag title="Its moves stay inside this cue">only</Tag>}
-      {cue.carries === "isolated" && <Tag title="Nothing tracks in or out">isolated</Tag>}
     </>
   );
+}
+
+/** What a cue carries on, where that is not all of it: seen in every spine. */
+function CarriesTag({ cue }: { cue: Cue }) {
+  if (cue.carries === "cueOnly") return <Tag title="Its moves stay inside this cue">only</Tag>;
+  return cue.carries === "isolated" ? <Tag title="Nothing tracks in or out">isolated</Tag> : null;
+}
+
+/** Long times are set smaller, so that they do not run into those beside them. */
+function tight(time: string): string {
+  if (time.length < 5) return "";
+  return time.length === 5 ? "text-[13px] tracking-[-0.04em]" : "text-[12px] tracking-[-0.1em]";
 }
 
 /** What a cue does besides its moves: a triangle where it starts or raises something, a bar where it only lets go. */

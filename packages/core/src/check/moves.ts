@@ -13,7 +13,7 @@ import { timingOf } from "../time/times.ts";
 import { partNumbered } from "../time/transition.ts";
 import type { CheckContext } from "./context.ts";
 import { type Code, type Finding, type Severity, findingAt } from "./finding.ts";
-import { listed } from "../show/words.ts";
+import { count, listed } from "../show/words.ts";
 
 /** One stored move with what stands around it. */
 interface Met {
@@ -261,7 +261,7 @@ function atHome(context: CheckContext, channel: number, keys: readonly Key[], li
   const first = bare[0];
   if (first === undefined) return [];
   const unset = watched.filter((key) => isUnset(context, key, first)).map((key) => key.attribute.name ?? key.attribute.id);
-  const more = bare.length > 1 ? `, and so in ${bare.length - 1} more cues` : "";
+  const more = bare.length > 1 ? `, and so in ${count(bare.length - 1, "more cue")}` : "";
   const message = `Channel ${channel} comes up in cue ${cueAt(context.list, first).number}${more} with its ${listed(unset)} never set: it shows whatever it rests at. Set it before, or in that cue.`;
   return [findingAt(context, "at-home-while-lit", first, channel, message)];
 }

@@ -42,7 +42,11 @@ export function rehearsalKindWords(code: RehearsalCode, number: number): string 
 
 /** "3 sweeps, 1 cut fade", or "clean": what was found, counted kind by kind. */
 export function rehearsalWords({ findings }: Pick<Rehearsal, "findings">): string {
-  const words = rehearsalKinds(findings).map(([code, number]) => rehearsalKindWords(code, number));
+  const words = rehearsalKinds(findings).map(([code, number]) => {
+    // One light may be seen many times.
+    const lights = new Set(findings.flatMap((finding) => (finding.code === code ? [finding.channel] : []))).size;
+    return `${rehearsalKindWords(code, number)}${lights === number ? "" : ` of ${count(lights, "light")}`}`;
+  });
   return words.length === 0 ? "clean" : words.join(", ");
 }
 
