@@ -1,5 +1,5 @@
 // Holds the READMEs of the source folders against the folders: each has one, every file and folder that it names is there, and the folders that it says it uses are
-// those that its files import from.
+// those that its files import from. Where a file cites a page of rules, the heading that it names must stand there.
 import { existsSync, readFileSync, readdirSync } from "node:fs";
 import { dirname, join, relative } from "node:path";
 
@@ -7,16 +7,46 @@ const ROOTS = ["apps", "packages"]
   .flatMap((kind) => readdirSync(kind).map((name) => join(kind, name, "src")))
   .filter((path) => existsSync(path));
 const folders = ROOTS.flatMap((root) => [root, ...subfolders(root)]);
-const faults = folders.flatMap((folder) => {
+const RULES = Object.fromEntries(["rules", "running"].map((page) => [page, headingsOf(`docs/${page}.md`)]));
+let citations = 0;
+const readmeFaults = folders.flatMap((folder) => {
   const path = join(folder, "README.md");
   if (!existsSync(path)) return [`${folder} has no README.md: say what lives there, what it uses and where to begin`];
   const text = readFileSync(path, "utf8");
   const gone = namesIn(text).filter((name) => !isThere(folder, name));
   return [...gone.map((name) => `${path} names ${name}, which is not there`), ...usesFaults(folder, path, text)];
 });
+const tests = ["apps", "packages"]
+  .flatMap((kind) => readdirSync(kind).map((name) => join(kind, name, "test")))
+  .filter((path) => existsSync(path));
+const faults = [...readmeFaults, ...[...ROOTS, ...tests].flatMap(textsUnder).flatMap(citationFaults)];
 for (const fault of faults) console.error(fault);
-console.log(`${folders.length} folders of source, ${faults.length} faults in their READMEs`);
+console.log(`${folders.length} folders of source and ${citations} citations of rules, ${faults.length} faults`);
 process.exitCode = faults.length > 0 ? 1 : 0;
+
+function headingsOf(page) {
+  return readFileSync(page, "utf8")
+    .split("\n")
+    .flatMap((line) => (line.startsWith("## ") ? [line.slice(3)] : []));
+}
+
+/** Citations such as "docs/rules.md, Times and Playing", also where a comment breaks behind the comma, whose page or heading is not there. */
+function citationFaults(file) {
+  const text = readFileSync(file, "utf8").replace(/\n\s*(\*|\/\/)\s*/g, " ");
+  return [...text.matchAll(/docs\/(\w+)\.md,\s+(\w+)(?:,? (?:and|to) ([A-Z]\w+))?/g)].flatMap(([cited, page, ...named]) => {
+    citations += 1;
+    const gone = named.filter((heading) => heading !== undefined && !RULES[page]?.includes(heading));
+    return gone.map((heading) => `${file} cites ${cited}, and docs/${page}.md has no heading ${heading}`);
+  });
+}
+
+function textsUnder(folder) {
+  return [folder, ...subfolders(folder)].flatMap((each) =>
+    readdirSync(each)
+      .filter((name) => /\.(tsx?|md)$/.test(name))
+      .map((name) => join(each, name)),
+  );
+}
 
 function subfolders(folder) {
   const own = readdirSync(folder, { withFileTypes: true }).filter((entry) => entry.isDirectory());

@@ -45,7 +45,7 @@ interface LaidOut {
   readonly packets: PreparedPacket[];
 }
 
-/** Sends the levels of the show on stage as E1.31 data packets, one for each universe in use (section 11 of the running rules). Nothing that goes wrong with sending comes through. */
+/** Sends the levels of the show on stage as E1.31 data packets, one for each universe in use (docs/running.md, Output). Nothing that goes wrong with sending comes through. */
 export class OutputSender {
   private readonly socket: Socket;
   private readonly hosts = new Hosts(() => this.tellFault());

@@ -5,7 +5,7 @@ import { type Finding, findingAt } from "./finding.ts";
 
 /**
  * Lists that a cue starts and no later cue lets go of, releases of what nothing starts, and actions that start each other round and round
- * (section 9 of the running rules).
+ * (docs/running.md, Actions).
  * Told at the cue that starts or releases. Findings: `never-stopped`, `not-running`, `action-loop`.
  */
 export function checkActions(context: CheckContext): Finding[] {

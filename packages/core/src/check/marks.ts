@@ -11,7 +11,7 @@ import { figure, listed } from "../show/words.ts";
 
 /**
  * Marks that have no time to finish, and marks that are asked for in a cue in which the light is lit.
- * Findings: `mark-late` with needed and available time, and `mark-lit` (SEMANTICS section 5).
+ * Findings: `mark-late` with needed and available time, and `mark-lit` (docs/rules.md, Marks).
  */
 export function checkMarks(context: CheckContext): Finding[] {
   const { list, sheet, keep } = context;

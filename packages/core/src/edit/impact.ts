@@ -1,4 +1,4 @@
-// The impact of edits (section 6): which stored moves and which looks they change. This is the question that is asked at every letter
+// The impact of edits (docs/rules.md, Edits): which stored moves and which looks they change. This is the question that is asked at every letter
 // typed, so it walks only rows in which something can differ, and stops where both states meet again.
 import { append } from "../show/append.ts";
 import { floatAt, intAt } from "../show/at.ts";
@@ -27,7 +27,7 @@ export interface LookChange {
 }
 /**
  * What an edit does: the cues whose stored moves or times change, in their order, and every look that changes, cue by cue and key by key.
- * A stored move may change without changing any look, and the other way round, so both are told (SEMANTICS section 6).
+ * A stored move may change without changing any look, and the other way round, so both are told (docs/rules.md, Edits).
  */
 export interface Impact {
   storedCues: string[];

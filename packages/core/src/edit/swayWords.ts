@@ -9,8 +9,8 @@ import { wavesOf } from "../sheet/waves.ts";
 import type { Step } from "./step.ts";
 
 /**
- * By row after: how the waves of a cue are others than they were, "pan of 6 lights begins to sway", also where they only track into it (section 10 of the
- * running rules). `pairs` gives the row before, -1 for a cue that is new. Empty where no step touches a wave, a wall or the order of the cues.
+ * By row after: how the waves of a cue are others than they were, "pan of 6 lights begins to sway", also where they only track into it (docs/running.md,
+ * Waves). `pairs` gives the row before, -1 for a cue that is new. Empty where no step touches a wave, a wall or the order of the cues.
  */
 export function swayWords(was: ListSheet, is: ListSheet, pairs: Int32Array, steps: readonly Step[]): Map<number, string> {
   const words = new Map<number, string>();

@@ -14,7 +14,7 @@ export function fanPoints(fan: Fan): number[] {
 
 /**
  * What the light at `index` of `count` gets: equal steps from each point to the next, the first light on the first point and
- * the last on the last. One light alone takes the first point (SEMANTICS section 6).
+ * the last on the last. One light alone takes the first point (docs/rules.md, Edits).
  * `index` counts from 0 and is below `count`.
  */
 export function fanAt(fan: Fan, index: number, count: number): number {

@@ -59,8 +59,8 @@ function numberFor(
 }
 
 /**
- * The waves that the chosen lights take in hand; a fan of size, period or phase spreads over them in the order in which they were chosen (section 10 of the
- * running rules). Throws ShowError when none of the lights has what is asked, and for a tempo that the show does not have.
+ * The waves that the chosen lights take in hand; a fan of size, period or phase spreads over them in the order in which they were chosen (docs/running.md,
+ * Waves). Throws ShowError when none of the lights has what is asked, and for a tempo that the show does not have.
  */
 export function giveWaves(sheet: ShowSheet, selection: KeySelection, given: GivenWave): Waves {
   const tempos = (sheet.show.tempos ?? []).map(({ id }) => id);

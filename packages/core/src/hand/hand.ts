@@ -33,7 +33,7 @@ export interface HeldValue {
 export type Held = HeldValue | HeldWave;
 
 /**
- * A value in hand that goes where it belongs in its own delay, fade and curve (section 7 of the running rules): given at a moment, milliseconds of the
+ * A value in hand that goes where it belongs in its own delay, fade and curve (docs/running.md, Sources): given at a moment, milliseconds of the
  * server's clock, from what the key put out then. `from` null: it comes from what lies under the Hand, whatever that does meanwhile.
  */
 export interface HandCourse {

@@ -4,7 +4,7 @@ import { count } from "../show/words.ts";
 import { type Key, type Keys, keyNamed } from "../sheet/keys.ts";
 
 /**
- * A wave in hand, or that what sways there stops (section 10 of the running rules). It lies over the show as values in hand do.
+ * A wave in hand, or that what sways there stops (docs/running.md, Waves). It lies over the show as values in hand do.
  * `since` is when it was taken in hand, milliseconds of the server's clock; its size grows in `fade` seconds after `delay` seconds, at once where
  * they are absent.
  */

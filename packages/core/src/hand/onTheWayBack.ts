@@ -22,7 +22,7 @@ interface ComingIn {
 }
 
 /**
- * Where a value has come that takes hold of its key in its own delay, fade and curve (SEMANTICS section 3).
+ * Where a value has come that takes hold of its key in its own delay, fade and curve (docs/rules.md, Times).
  * `from` until its delay is over, `value` from its end on.
  */
 export function comingIn({ from, value, delay, fade, curve, seconds }: ComingIn): number {

@@ -132,7 +132,7 @@ class LineParser extends CueRules {
     return words.join(" ");
   });
 
-  /** `carries only`, `carries isolated`, `carries track`: how far a cue's moves reach (section 2 of the semantics). */
+  /** `carries only`, `carries isolated`, `carries track`: how far a cue's moves reach (docs/rules.md, Tracking). */
   private readonly carries = this.RULE("carries", (): "track" | "cueOnly" | "isolated" => {
     this.CONSUME(word.Carries);
     return this.OR<"track" | "cueOnly" | "isolated">([
@@ -342,7 +342,7 @@ class LineParser extends CueRules {
     ]),
   );
 
-  /** `waves stop`, `waves pass`, `waves track`: what a cue does to waves alone (section 10 of the running rules). */
+  /** `waves stop`, `waves pass`, `waves track`: what a cue does to waves alone (docs/running.md, Waves). */
   private readonly cueWaves = this.RULE("cueWaves", (): "stop" | "pass" | null => {
     this.CONSUME(word.Waves);
     return this.OR<"stop" | "pass" | null>([
@@ -361,7 +361,7 @@ class LineParser extends CueRules {
     ]);
   });
 
-  /** `priority sea 60`, `highest warmers`, `latest warmers`: how a list or a held look stands to others (section 7 of the running rules). */
+  /** `priority sea 60`, `highest warmers`, `latest warmers`: how a list or a held look stands to others (docs/running.md, Sources). */
   private readonly rank = this.RULE("rank", (): Sentence =>
     this.OR<Sentence>([
       {

@@ -49,7 +49,7 @@ export function timesOf(
 }
 
 /**
- * A wave as typed, held against the shapes and tempos that there are (section 10 of the running rules). Fans stay as they were typed.
+ * A wave as typed, held against the shapes and tempos that there are (docs/running.md, Waves). Fans stay as they were typed.
  * Throws Fault for a shape or a tempo that there is not.
  */
 export function waveNamed(typed: TypedWave, sheet: ShowSheet): GivenWave {

@@ -430,7 +430,7 @@ function othersOut(channels: readonly number[], cues: Range, after: "restore" | 
 
 /**
  * The edits of a sentence about lights in a range of cues. Looks are meant unless `stored` is said; what becomes of looks
- * behind the range is what is said of it, or what the show does (section 6, change a range). Throws Fault.
+ * behind the range is what is said of it, or what the show does (docs/rules.md, Edits, change a range). Throws Fault.
  */
 function editsOnLights(
   { attribute, after: said, stored, along }: Extract<Sentence, { kind: "lights" }>,

@@ -7,7 +7,7 @@ import { type Key, intensityOf } from "../sheet/keys.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 
 /**
- * A light that comes up at a row with keys that differ from the row before: its mark set and its dark window (SEMANTICS section 5). Rows
+ * A light that comes up at a row with keys that differ from the row before: its mark set and its dark window (docs/rules.md, Marks). Rows
  * throughout.
  * The word is the trade's for a light that is needed; nothing here depends on the stage manager's calls.
  */
@@ -86,7 +86,7 @@ export function callsOf(list: ListSheet, channel: number): Call[] {
   const values = room(list);
   for (const key of prepared) {
     columnValues(list, key.ordinal, values);
-    // Where the key rests in the rows before `reached`: R(k) of section 4.
+    // Where the key rests in the rows before `reached`: R(k) of docs/rules.md, Playing.
     let rest = key.attribute.home;
     let reached = 0;
     for (let place = 0; place < rises.length; place += 1) {

@@ -5,7 +5,7 @@ import { type ListSheet, findRow } from "../sheet/sheet.ts";
 import type { Call } from "./calls.ts";
 
 /**
- * A light that comes up somewhere new, and the cue in which it moves there in the dark (SEMANTICS section 5). Rows throughout, times in
+ * A light that comes up somewhere new, and the cue in which it moves there in the dark (docs/rules.md, Marks). Rows throughout, times in
  * seconds.
  * Planned from the list alone: what other lists light is only known when it runs.
  */
@@ -40,7 +40,7 @@ export interface MarkedKey {
 
 /**
  * What the settings of cue and list make of a call.
- * The cue's `mark.channels` beats its `mark.at` and policy, and these beat the list's policy (SEMANTICS section 5).
+ * The cue's `mark.channels` beats its `mark.at` and policy, and these beat the list's policy (docs/rules.md, Marks).
  */
 export function markOf(list: ListSheet, call: Call): Mark {
   const { channel, row, window, ordinals, travel } = call;

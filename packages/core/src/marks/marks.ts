@@ -29,7 +29,7 @@ export function marksMadeAt(list: ListSheet, row: number): Mark[] {
 
 /**
  * The marks that are made when the list goes to this row out of its order: all whose window it lands in after their own cue.
- * Their own cue lies at or before the row, their call behind it, and the light is dark in the row (SEMANTICS section 5).
+ * Their own cue lies at or before the row, their call behind it, and the light is dark in the row (docs/rules.md, Marks).
  */
 export function marksMadeByGoto(list: ListSheet, row: number): Mark[] {
   return around(list, row + 1).filter((mark) => mark.markAt !== null && mark.markAt <= row);

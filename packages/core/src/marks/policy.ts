@@ -1,6 +1,6 @@
 import type { MarkSettings } from "../show/schema.ts";
 
-/** When lights are prepared (SEMANTICS section 5). */
+/** When lights are prepared (docs/rules.md, Marks). */
 export type MarkPolicy = NonNullable<MarkSettings["policy"]>;
 
 /**

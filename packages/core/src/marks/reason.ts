@@ -10,7 +10,7 @@ export interface MarkReason {
 }
 
 /**
- * Why a mark is made where it is: the light's own entry of the cue beats the cue that it names, that beats the cue's policy, and that the list's (SEMANTICS section 5). A list
+ * Why a mark is made where it is: the light's own entry of the cue beats the cue that it names, that beats the cue's policy, and that the list's (docs/rules.md, Marks). A list
  * that says nothing prepares just before.
  */
 export function markReason(list: ListSheet, { channel, calledAt }: Pick<Mark, "channel" | "calledAt">): MarkReason {

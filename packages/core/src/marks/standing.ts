@@ -6,7 +6,7 @@ import { marksMadeByGoto } from "./marks.ts";
 
 /**
  * The stage at rest in a row, by key ordinal: its look, what is unset at its resting value (an intensity at 0), and the dark
- * lights where their marks have taken them (SEMANTICS sections 4 and 5). It is the same after running there, after a go-to, and
+ * lights where their marks have taken them (docs/rules.md, Playing and Marks). It is the same after running there, after a go-to, and
  * in the blind picture. Row -1 is the stage before the first cue.
  * In the attribute's own unit; every key of the rig has a number, none is NaN.
  */

@@ -13,8 +13,8 @@ export interface TrackedList {
 }
 
 /**
- * What the cues of a list, fired in order up to one of them, leave of the lists and looks that they speak of (section 9 of the running
- * rules).
+ * What the cues of a list, fired in order up to one of them, leave of the lists and looks that they speak of (docs/running.md,
+ * Actions).
  * What a go-to brings about, so that it ends as running in order would have.
  */
 export interface TrackedActions {

@@ -15,7 +15,7 @@ interface Told {
 }
 
 /**
- * Lets what a transition tells wait for its delay, and drops what waits for the same keys with it or later (sections 4 and 7): a newer instruction
+ * Lets what a transition tells wait for its delay, and drops what waits for the same keys with it or later (docs/rules.md, Playing and 7): a newer instruction
  * is never taken back by an older one.
  * `turn` gives the next number in the order of what was asked for, by which things at one moment are told apart.
  */

@@ -1,4 +1,4 @@
-// Marks while several lists run (sections 5 and 7): a light that its list has dark moves to where it will come up, unless something else lights it.
+// Marks while several lists run (docs/rules.md, Marks and 7): a light that its list has dark moves to where it will come up, unless something else lights it.
 import { type Mark, markedKeys } from "../marks/mark.ts";
 import { type Keys, intensityOf } from "../sheet/keys.ts";
 import { curveByCode, curveCode } from "./curveCodes.ts";
@@ -24,7 +24,7 @@ export interface RunReport {
 /**
  * Lets a dark light be sent where its mark wants it, from the moment at which its list has it dark. `due` is the list's own time.
  * A light that is dark already starts at `due`. Instructions that wait for its keys are dropped where they would take hold later
- * (SEMANTICS section 5).
+ * (docs/rules.md, Marks).
  */
 export function awaitMark(layers: Layers, keys: Keys, run: ListRun, mark: Mark, { due, turn }: { due: number; turn: () => number }): void {
   const level = intensityOf(keys, mark.channel);

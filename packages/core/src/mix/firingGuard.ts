@@ -2,7 +2,7 @@ import type { RunReport } from "./darkMoves.ts";
 import type { ListRun } from "./listRun.ts";
 import { SLACK } from "./slack.ts";
 
-/** One list fires at most so often at one moment: actions that start each other round and round end here (section 9 of the running rules). */
+/** One list fires at most so often at one moment: actions that start each other round and round end here (docs/running.md, Actions). */
 const MOST_AT_ONCE = 100;
 /** One list fires at most so often within a second: more is no chase, and would leave no time for the frames of everybody else. */
 const MOST_A_SECOND = 500;
@@ -17,7 +17,7 @@ interface Firings {
 
 /**
  * Counts how often each list fires, at one moment and within a second.
- * The hundredth firing of one list at one moment is refused and told (section 9 of the running rules), and so is what comes faster than any chase. Whoever asks
+ * The hundredth firing of one list at one moment is refused and told (docs/running.md, Actions), and so is what comes faster than any chase. Whoever asks
  * then stops what would fire the list again by itself.
  */
 export class FiringGuard {

@@ -1,4 +1,4 @@
-// What comes out of a table of layers at the moment that it is looked at (sections 7 and 10 of the running rules).
+// What comes out of a table of layers at the moment that it is looked at (docs/running.md, Sources and Waves).
 import { floatAt } from "../show/at.ts";
 import { curveByCode } from "./curveCodes.ts";
 import { GOING, HELD, type LayerTable, NONE, slotOf } from "./layerTable.ts";
@@ -58,7 +58,7 @@ function restAt(table: LayerTable, key: number): number {
 
 /**
  * True where a source's layer of a key lies over another's: a higher priority, or levels by the highest among the same.
- * The order of section 7 of the running rules, but for the moment at which they took hold.
+ * The order of docs/running.md, Sources, but for the moment at which they took hold.
  */
 export function isAbove(table: LayerTable, source: number, other: number, level: boolean): boolean {
   const [own, theirs] = [table.priorities[source] ?? 0, table.priorities[other] ?? 0];
@@ -124,7 +124,7 @@ function waveAt(table: LayerTable, key: number, source: number): number {
 
 /**
  * How far a layer's own sway counts over what sways beneath it: never more than the layer weighs.
- * The smaller of weight and u of section 10 of the running rules: no jump when a list takes a swaying light over.
+ * The smaller of weight and u of docs/running.md, Waves: no jump when a list takes a swaying light over.
  */
 export function swayWeight(table: LayerTable, slot: number, source: number, weight: number): number {
   const fade = floatAt(table.swayFade, slot);
@@ -151,7 +151,7 @@ export function blendedAt(table: LayerTable, key: number): number {
 }
 
 /**
- * What is still added to a key's output so that it did not jump (section 7 of the running rules); 0 once its fade is over.
+ * What is still added to a key's output so that it did not jump (docs/running.md, Sources); 0 once its fade is over.
  * In the attribute's own unit.
  */
 export function remainderAt(table: LayerTable, key: number): number {

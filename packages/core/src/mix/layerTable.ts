@@ -1,4 +1,4 @@
-// The layers of all keys as rows of numbers (section 7 of the running rules). A source has at most one layer of a key, so a layer has a fixed
+// The layers of all keys as rows of numbers (docs/running.md, Sources). A source has at most one layer of a key, so a layer has a fixed
 // place, its slot: source by source, key by key, so that a frame reads what lies side by side. A frame of thousands of keys reads them and allocates nothing.
 import type { Key } from "../sheet/keys.ts";
 import type { RunningWave } from "./waves.ts";

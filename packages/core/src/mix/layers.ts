@@ -1,4 +1,4 @@
-// Who holds a key, and from where to where (section 7 of the running rules): taking hold and letting go, on a table of layers.
+// Who holds a key, and from where to where (docs/running.md, Sources): taking hold and letting go, on a table of layers.
 import { floatAt } from "../show/at.ts";
 import { GOING, HELD, type LayerTable, NONE, slotOf } from "./layerTable.ts";
 import { blendedAt, courseAt, heightAt, isAbove, outOf, remainderAt, stackedAt, swayWeight, weightAt } from "./layerReading.ts";
@@ -20,7 +20,7 @@ export interface Course {
 /**
  * What sources do to the layers of keys. One moment at a time is looked at: `table` says what each source's clock, master and fader read
  * then.
- * Take hold, let go, and what follows from them (section 7 of the running rules). Set the table to a moment before anything is done
+ * Take hold, let go, and what follows from them (docs/running.md, Sources). Set the table to a moment before anything is done
  * at it.
  */
 export class Layers {
@@ -85,7 +85,7 @@ export class Layers {
 
   /**
    * Does something to a key; where that makes its output jump though it has a time, what it jumps by is added to the output and goes to 0 in that time
-   * ("Nothing jumps that has time", section 7 of the running rules). With a fade of 0 it jumps.
+   * ("Nothing jumps that has time", docs/running.md, Sources). With a fade of 0 it jumps.
    */
   private withoutJump(key: number, source: number, { fade, curve }: Pick<Course, "fade" | "curve">, change: () => void): void {
     const { table } = this;

@@ -58,7 +58,7 @@ export interface ListRun {
 }
 
 /**
- * The master that a list has of its own, 0 to 100: the one it was given, where its fader is one of levels (section 7 of the running rules).
+ * The master that a list has of its own, 0 to 100: the one it was given, where its fader is one of levels (docs/running.md, Sources).
  * Full for a list whose fader is its rate or the size of its waves.
  */
 export function ownMaster({ list: { fader = "levels", master = 100 } }: ListSheet): number {

@@ -13,7 +13,7 @@ export interface ListSpan {
 }
 
 /**
- * Over which cues each other list runs when this one is run in order (section 9 of the running rules), in the order in which they begin.
+ * Over which cues each other list runs when this one is run in order (docs/running.md, Actions), in the order in which they begin.
  * `listOf` gives the lists that actions speak of; one that is gone is left out. Empty where no cue speaks of another list.
  */
 export function listSpans(list: ListSheet, listOf: (id: string) => ListSheet | undefined): ListSpan[] {

@@ -21,7 +21,7 @@ export interface LookValue {
 
 /**
  * A held look on its fader, 0 to 100. It is changed in place; `source` is its number among the sources.
- * A look whose fader stands at 0 holds nothing (section 8 of the running rules).
+ * A look whose fader stands at 0 holds nothing (docs/running.md, Lists).
  */
 export interface LookRun {
   readonly source: number;

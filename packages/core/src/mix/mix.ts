@@ -1,4 +1,4 @@
-// Everything that runs, and what comes out (the running rules, sections 7 to 9). One clock in seconds drives it; whoever owns it says what
+// Everything that runs, and what comes out (docs/running.md, Sources to Actions). One clock in seconds drives it; whoever owns it says what
 // time it is. What happens is told to it in the order of time and gives the same numbers wherever it is done: on the server, in every window, headless.
 import type { CueList } from "../show/schema.ts";
 import { type Key, keyNamed } from "../sheet/keys.ts";

@@ -1,4 +1,4 @@
-// A run as plain data (sections 7 to 9): to be written down, so that it stands again after a crash; to be sent to a window that opens; and to be
+// A run as plain data (docs/running.md, Sources to 9): to be written down, so that it stands again after a crash; to be sent to a window that opens; and to be
 // carried over when the show is edited. Keys, lists and looks go by name, so that it fits a show whose rig and lists have changed.
 import { keyNamed } from "../sheet/keys.ts";
 import { type ShowSheet, findRow } from "../sheet/sheet.ts";

@@ -11,7 +11,7 @@ export interface Owned {
 }
 
 /**
- * Whose actions have set what, so that a go-to sets back what the cues up to there do not speak of (section 9 of the running rules). What is set by hand
+ * Whose actions have set what, so that a go-to sets back what the cues up to there do not speak of (docs/running.md, Actions). What is set by hand
  * belongs to nobody, and is left alone.
  */
 export class Owners {

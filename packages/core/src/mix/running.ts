@@ -1,4 +1,4 @@
-// How what runs goes on by itself (the running rules, sections 7 to 9).
+// How what runs goes on by itself (docs/running.md, Sources to Actions).
 import { marksMadeAt, marksMadeByGoto } from "../marks/marks.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Action, Cue, Show } from "../show/schema.ts";
@@ -262,7 +262,7 @@ export class Running {
     return true;
   }
 
-  /** Fires a row (sections 3 to 5 and 7): what waits is dropped or added, and nothing takes hold yet. */
+  /** Fires a row (docs/rules.md, Times to 5 and 7): what waits is dropped or added, and nothing takes hold yet. */
   protected fire(run: ListRun, row: number, now: number, { how, time }: Fire, by: FiredCue["by"]): void {
     if (this.guard.refuses(run, now, this.reports)) return stopSelf(run);
     this.look(now);

@@ -2,7 +2,7 @@ import type { Action } from "../show/schema.ts";
 import type { Mix } from "./mix.ts";
 
 /**
- * What runs now beside a list, as what a cue would do to bring it about (section 9 of the running rules): lists in their cues with their rates and masters,
+ * What runs now beside a list, as what a cue would do to bring it about (docs/running.md, Actions): lists in their cues with their rates and masters,
  * looks at their levels. Empty where nothing else runs.
  */
 export function runningActions(mix: Mix, own: string): Action[] {

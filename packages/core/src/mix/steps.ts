@@ -2,7 +2,7 @@ import type { CueList } from "../show/schema.ts";
 
 /**
  * How a list runs by itself.
- * The field `steps` of a list (section 8 of the running rules).
+ * The field `steps` of a list (docs/running.md, Lists).
  */
 export type StepsSettings = NonNullable<CueList["steps"]>;
 

@@ -44,7 +44,7 @@ interface Going {
 /**
  * The transition out of order: from what is on stage, and with every key that the look does not hold going where running in order would
  * have left it.
- * A `time` gives that fade and no delay to every key (SEMANTICS section 4).
+ * A `time` gives that fade and no delay to every key (docs/rules.md, Playing).
  */
 export function transitionTo(layers: Layers, run: ListRun, row: number, { shown, now, time }: Going): Transition {
   const { list, source } = run;

@@ -13,7 +13,7 @@ import type { Waiting } from "./waiting.ts";
 /**
  * What waits of the waves that a row begins and ends: at the list's rate, or all at once in the time that is said for all. `due` is the list's own
  * time at the Go.
- * In the times of the key's move where it has one, else of the part that holds the wave (section 10 of the running rules).
+ * In the times of the key's move where it has one, else of the part that holds the wave (docs/running.md, Waves).
  */
 export function waitingWaves(
   run: ListRun,
@@ -56,7 +56,7 @@ export function wavesAt(list: ListSheet, row: number): Map<number, WaveEntry> {
 }
 
 /**
- * What firing a row does to waves (section 10 of the running rules): one that the cue states begins anew, one that the look no longer holds
+ * What firing a row does to waves (docs/running.md, Waves): one that the cue states begins anew, one that the look no longer holds
  * ends, one that it says nothing of runs on. Times are those of the key's value move in that cue, else of the part that holds the wave.
  */
 function waveChanges(list: ListSheet, row: number, before: ReadonlyMap<number, WaveEntry>): WaveChange[] {

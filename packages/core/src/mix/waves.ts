@@ -50,7 +50,7 @@ export function contribution(wave: RunningWave, time: number, age: number, chann
 }
 
 /**
- * The height of a shape, -1 to 1, so many turns into it (section 10 of the running rules); a flicker is another for each channel, and
+ * The height of a shape, -1 to 1, so many turns into it (docs/running.md, Waves); a flicker is another for each channel, and
  * alike every time.
  * The number of a shape is its place in `WAVE_SHAPES`. 32-bit whole numbers make a flicker the same on every machine.
  */

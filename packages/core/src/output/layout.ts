@@ -23,7 +23,7 @@ export interface OutputLayout {
 }
 
 /**
- * Lays out a patched rig (section 11 of the running rules): a channel takes its attributes' addresses one behind the other from its patch on, coarse before
+ * Lays out a patched rig (docs/running.md, Output): a channel takes its attributes' addresses one behind the other from its patch on, coarse before
  * fine. What would run past 512 is left out; Check tells of it.
  * The order of the places is that of the channels. Nothing is laid out for lights without a patch.
  */

@@ -17,7 +17,7 @@ export interface SimulatedRig {
 }
 
 /**
- * A rig that stands at home and has been told nothing else (section 11 of the running rules).
+ * A rig that stands at home and has been told nothing else (docs/running.md, Output).
  * One entry for each key of the rig, patched or not.
  */
 export function simulatedRig(keys: Keys): SimulatedRig {

@@ -5,7 +5,7 @@ import { waveWords } from "../edit/index.ts";
 
 /**
  * The times of a part as they hold: "up 3, down 5 + 1, position 2", a delay behind the plus. Seconds. A family whose times are its own in one thing takes the other from
- * the up time (SEMANTICS section 3).
+ * the up time (docs/rules.md, Times).
  * Empty where the part says nothing: everything is there at once.
  */
 export function timesWords({ times, curve }: Pick<Part, "times" | "curve">): string {

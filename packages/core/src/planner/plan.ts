@@ -19,7 +19,7 @@ import { marksOf } from "../marks/marks.ts";
 export type MarkReport = "mark-late" | "mark-lit";
 
 /**
- * A mark with the time that it has, seconds; null where that is not known (SEMANTICS section 5).
+ * A mark with the time that it has, seconds; null where that is not known (docs/rules.md, Marks).
  * `mark.needed` is what it is held against. Live marks have neither time nor report of lateness.
  */
 export interface PlannedMark {
@@ -35,7 +35,7 @@ const SLACK = 1e-9;
 
 /**
  * Every mark of a list with what it has and what is wrong with it, by the row of the call, then by channel.
- * The time comes from the chain where everything between follows, else from the script (SEMANTICS section 5).
+ * The time comes from the chain where everything between follows, else from the script (docs/rules.md, Marks).
  */
 export function planMarks(list: ListSheet, script: Show["script"], measured?: MeasuredTimes): PlannedMark[] {
   const timeFor = markTimes(list, script, measured);

@@ -162,7 +162,7 @@ function shortOf(mark: Mark, time: KnownTime | null): number {
 const EASING = 0.1;
 
 /**
- * How long after its start a mark is really done, seconds: what it needs (SEMANTICS section 5), and where its lights go as fast as they can, what the easing costs them.
+ * How long after its start a mark is really done, seconds: what it needs (docs/rules.md, Marks), and where its lights go as fast as they can, what the easing costs them.
  * A plan asks for this much, so that nothing is seen; Check reports what is short of the need alone.
  */
 export function arrival({ needed, delay, fade }: Pick<Mark, "needed" | "delay" | "fade">): number {

@@ -17,7 +17,7 @@ export interface CallStep {
 }
 
 /**
- * What is called from a row of a list to its end, in its order (section 12 of the running rules): each cue at its call, never before the one before, its standby so many seconds
+ * What is called from a row of a list to its end, in its order (docs/running.md, Rehearsal): each cue at its call, never before the one before, its standby so many seconds
  * earlier, never before the Go of the cue before. Cues that follow by themselves are not called. Rows count from 0.
  */
 export function callSteps(list: ListSheet, script: Show["script"], from = 0): CallStep[] {

@@ -1,4 +1,4 @@
-/** What a rehearsal finds; the names are fixed, files and other tools rely on them (section 12 of the running rules). */
+/** What a rehearsal finds; the names are fixed, files and other tools rely on them (docs/running.md, Rehearsal). */
 export const REHEARSAL_CODES = {
   "sweep-seen": "a lit light travels to where it belongs in view of the audience",
   late: "something is still moving when its cue's time is over",

@@ -3,7 +3,7 @@ import { at } from "../show/at.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { callMoment } from "../script/scriptTime.ts";
 
-/** A cue without a call is taken so long after the one before. Seconds (section 12 of the running rules). */
+/** A cue without a call is taken so long after the one before. Seconds (docs/running.md, Rehearsal). */
 export const WITHOUT_CALL = 8;
 
 /**

@@ -32,7 +32,7 @@ export interface RehearsalWish {
 
 /**
  * Runs the whole show at the moments of its calls against lights that have the speeds of their types, without waiting, and tells what an audience would see that is hardly
- * meant (section 12 of the running rules). A cue without a call comes 8 s after the one before. Throws ShowError for a list that there is not.
+ * meant (docs/running.md, Rehearsal). A cue without a call comes 8 s after the one before. Throws ShowError for a list that there is not.
  */
 export function rehearse(sheet: ShowSheet, wish: RehearsalWish = {}): Rehearsal {
   return runToEnd(rehearseInSteps(sheet, wish));

@@ -52,7 +52,7 @@ interface Seen {
   until: number;
 }
 
-/** Watches a list that is run in order, and tells what an audience would see that is hardly meant (section 12 of the running rules). Times are seconds of the run. */
+/** Watches a list that is run in order, and tells what an audience would see that is hardly meant (docs/running.md, Rehearsal). Times are seconds of the run. */
 export class Watch {
   private readonly why: Uint8Array;
   private readonly rows: Int32Array;

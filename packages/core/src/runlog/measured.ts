@@ -4,7 +4,7 @@ import type { MeasuredTimes } from "../script/expected.ts";
 import { type ListSheet, findRow } from "../sheet/sheet.ts";
 import type { LogEntry } from "./logEntry.ts";
 
-/** So many of the newest runs that fired all cues between two count for the time between them (section 12 of the running rules). */
+/** So many of the newest runs that fired all cues between two count for the time between them (docs/running.md, Rehearsal). */
 export const RUNS_COUNTED = 10;
 
 /** A run as it was logged: its entries in the order of time, and how many times as fast as it is spoken the play was called. */
@@ -78,7 +78,7 @@ export function timesInRuns(
 }
 
 /**
- * The measured time between two cues: the shortest in the last ten runs that fired all cues between them in order (section 12 of the running rules). `runs` come with the newest
+ * The measured time between two cues: the shortest in the last ten runs that fired all cues between them in order (docs/running.md, Rehearsal). `runs` come with the newest
  * first. The function that it gives back may be asked thousands of times.
  */
 export function measuredTimes(list: ListSheet, runs: readonly LoggedRun[]): MeasuredTimes {

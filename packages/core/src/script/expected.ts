@@ -30,12 +30,12 @@ export interface KnownTime {
   readonly by: KnownBy;
 }
 
-/** The shortest time measured from the Go of one row to that of a later one, seconds; null where no run says (section 12 of the running rules). */
+/** The shortest time measured from the Go of one row to that of a later one, seconds; null where no run says (docs/running.md, Rehearsal). */
 export type MeasuredTimes = (from: number, to: number) => number | null;
 
 /**
  * Tells the time from the Go of one row to that of a later one: as their chain gives it, else as it was measured, else as the script estimates it; null when none of
- * them knows (section 12 of the running rules).
+ * them knows (docs/running.md, Rehearsal).
  * Rows count from 0 and `from` comes before `to`. The answer for one pair costs a look-up, so it may be asked for thousands of pairs.
  */
 export function knownTimes(

@@ -3,7 +3,7 @@ import type { ListSheet } from "../sheet/sheet.ts";
 import { callMoment } from "./scriptTime.ts";
 import { expectedTimes } from "./expected.ts";
 
-/** So many seconds before its call a standby is told where the show says nothing (section 12 of the running rules). */
+/** So many seconds before its call a standby is told where the show says nothing (docs/running.md, Rehearsal). */
 export const STANDBY_SECONDS = 5;
 
 /** A call of a cue and the standby that comes before it, as a stage manager writes them. Moments are seconds from the script's first word. */
@@ -16,7 +16,7 @@ export interface CueCall {
 
 /**
  * The cues that are called from the script, in the order of the list, each with the moments of its call and of its standby: so many seconds before the call, never before the
- * Go of the cue before (section 12 of the running rules). Cues that follow by themselves are not called; those without a place in the script are left out.
+ * Go of the cue before (docs/running.md, Rehearsal). Cues that follow by themselves are not called; those without a place in the script are left out.
  */
 export function cueCalls(list: ListSheet, script: Script | undefined): CueCall[] {
   if (!script) return [];

@@ -19,7 +19,7 @@ export function plainWord(word: string): string {
 
 /**
  * Which word of a line a call means, counted from 0: the first that matches, or the one that `nth` counts to. -1 where the call names no word, or the line does not have
- * it. Case and punctuation do not count (section 12 of the running rules).
+ * it. Case and punctuation do not count (docs/running.md, Rehearsal).
  */
 export function placeOfCall(text: string, { word, nth = 1 }: Pick<Call, "word" | "nth">): number {
   if (word === undefined) return -1;

@@ -138,7 +138,7 @@ function cleared(state: LookState): LookState {
   return state;
 }
 
-/** Lays the moves of a row over what tracks into it: D(k) of SEMANTICS section 2 for all keys at once. */
+/** Lays the moves of a row over what tracks into it: D(k) of docs/rules.md, Tracking for all keys at once. */
 function layOver(list: ListSheet, rows: RowMoves, row: number, state: LookState): void {
   if (isWall(list, row)) cleared(state);
   const end = intAt(rows.starts, row + 1);

@@ -7,7 +7,7 @@ import { carriedMove, isWall, shownMove } from "./tracking.ts";
 
 /**
  * What a list says about one key at one place: its value, and the move it comes from.
- * The origin of SEMANTICS section 2: an entry with a row but no value is a key that a release or a palette gap left unset.
+ * The origin of docs/rules.md, Tracking: an entry with a row but no value is a key that a release or a palette gap left unset.
  */
 export interface Entry {
   /** NaN: the key is unset. */
@@ -29,7 +29,7 @@ const EQUAL = 1e-6;
 
 /**
  * True when two values of a look are equal: both unset, or set and within 1e-6.
- * The tolerance of SEMANTICS section 2, in the attribute's own unit. The one place where values of looks are compared.
+ * The tolerance of docs/rules.md, Tracking, in the attribute's own unit. The one place where values of looks are compared.
  */
 export function sameValue(a: number, b: number): boolean {
   return Math.abs(a - b) <= EQUAL || (Number.isNaN(a) && Number.isNaN(b));
@@ -44,7 +44,7 @@ export function columnOf(list: ListSheet, key: Key): Column {
 }
 
 /**
- * What key shows in the look of a row, D(k) of SEMANTICS section 2.
+ * What key shows in the look of a row, D(k) of docs/rules.md, Tracking.
  * `UNSET` where nothing is in force, and for row -1.
  */
 export function entryAt(list: ListSheet, key: Key, row: number): Entry {
@@ -53,7 +53,7 @@ export function entryAt(list: ListSheet, key: Key, row: number): Entry {
 }
 
 /**
- * What tracks out of a row to the next, C(k) of SEMANTICS section 2. Row -1 carries nothing.
+ * What tracks out of a row to the next, C(k) of docs/rules.md, Tracking. Row -1 carries nothing.
  * A cue that keeps its moves to itself lets pass what came before it.
  */
 export function carriedAt(list: ListSheet, key: Key, row: number): Entry {
@@ -62,7 +62,7 @@ export function carriedAt(list: ListSheet, key: Key, row: number): Entry {
 }
 
 /**
- * What tracks into a row, B(k) of SEMANTICS section 2.
+ * What tracks into a row, B(k) of docs/rules.md, Tracking.
  * `UNSET` at a wall, in an isolated cue and in the first row.
  */
 export function baseAt(list: ListSheet, key: Key, row: number): Entry {

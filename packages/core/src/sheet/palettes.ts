@@ -12,7 +12,7 @@ export interface Palettes {
   /** Their ids in order, and the place of each, counted from 1. */
   readonly ids: readonly string[];
   readonly numbers: ReadonlyMap<string, number>;
-  /** The value for the channel, else for its type, else for all; undefined where the palette has none (SEMANTICS section 2). */
+  /** The value for the channel, else for its type, else for all; undefined where the palette has none (docs/rules.md, Tracking). */
   valueFor(palette: string, key: Key): number | undefined;
   /** The entry of the palette that `valueFor` answers from. */
   entryFor(palette: string, key: Key): Palette["values"][number] | undefined;

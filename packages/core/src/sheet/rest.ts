@@ -5,7 +5,7 @@ import type { ListSheet } from "./sheet.ts";
 
 /**
  * Where a key that is no intensity stands at rest in a row: its value in the look, else in the newest look before that sets it,
- * else its home. R(k) of SEMANTICS section 4; row -1 is before the first cue. In the attribute's own unit.
+ * else its home. R(k) of docs/rules.md, Playing; row -1 is before the first cue. In the attribute's own unit.
  * Where a go-to leaves what its look does not hold, so that it ends as running in order would have.
  */
 export function restingAt(list: ListSheet, key: Key, row: number): number {

@@ -3,7 +3,7 @@ import type { Cue } from "../show/schema.ts";
 import { type Column, countThrough } from "./column.ts";
 
 /**
- * How one cue takes part in tracking (SEMANTICS section 2).
+ * How one cue takes part in tracking (docs/rules.md, Tracking).
  * A blocked cue is a wall and carries; a cue-only cue is none and does not; an isolated cue is a wall and does not.
  */
 export interface CueTracking {
@@ -26,7 +26,7 @@ export interface TrackingRows {
 }
 
 /**
- * How the cues of a list track, in their order (SEMANTICS section 2).
+ * How the cues of a list track, in their order (docs/rules.md, Tracking).
  * The tables have a place for each cue.
  */
 export function trackingOf(cues: readonly Pick<Cue, "block" | "carries">[]): TrackingRows {
@@ -44,7 +44,7 @@ export function trackingOf(cues: readonly Pick<Cue, "block" | "carries">[]): Tra
 
 /**
  * True where nothing tracks into a row; false for a row that is not there.
- * Blocked and isolated cues (SEMANTICS section 2).
+ * Blocked and isolated cues (docs/rules.md, Tracking).
  */
 export function isWall({ tracking }: Pick<TrackingRows, "tracking">, row: number): boolean {
   return tracking[row]?.wall ?? false;
@@ -52,7 +52,7 @@ export function isWall({ tracking }: Pick<TrackingRows, "tracking">, row: number
 
 /**
  * True where what a row shows tracks on; false where it keeps its moves to itself, and for a row that is not there.
- * False for cue-only and isolated cues (SEMANTICS section 2).
+ * False for cue-only and isolated cues (docs/rules.md, Tracking).
  */
 export function tracksOn({ tracking }: Pick<TrackingRows, "tracking">, row: number): boolean {
   return tracking[row]?.carries ?? false;
@@ -124,7 +124,7 @@ export function trackedOut<T>(cue: CueTracking, carried: T, shown: T): T {
 /**
  * One key read down a list in runs of rows that show the same move: the one walk by which looks, traces and comparisons follow
  * what tracks. A move is told by its place in the column; -1: none is in force.
- * Reads the rule of SEMANTICS section 2 once for all its readers. Runs come in rising rows and touch each other.
+ * Reads the rule of docs/rules.md, Tracking once for all its readers. Runs come in rising rows and touch each other.
  */
 export class TrackingWalk {
   /** The run: from this row up to, and without, that one. */

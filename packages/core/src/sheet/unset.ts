@@ -15,7 +15,7 @@ import { isWall } from "./tracking.ts";
 export type UnsetBecause = { readonly why: "never" } | { readonly why: "wall" | "released" | "palette" | "kept"; readonly row: number };
 
 /**
- * Tells why a key is unset in a row (SEMANTICS section 2). For a key that is set the answer means nothing.
+ * Tells why a key is unset in a row (docs/rules.md, Tracking). For a key that is set the answer means nothing.
  * What began the gap counts: the rows behind it only track it on.
  */
 export function unsetBecause(list: ListSheet, key: Key, row: number): UnsetBecause {

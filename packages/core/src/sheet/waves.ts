@@ -51,7 +51,7 @@ function storedWaves(list: WaveRows): Map<Key, Map<number, WaveEntry>> {
 }
 
 /**
- * Walks one key down the list: waves track as values do (section 2), but for what a cue says of waves alone (section 10 of the running rules).
+ * Walks one key down the list: waves track as values do (docs/rules.md, Tracking), but for what a cue says of waves alone (docs/running.md, Waves).
  * `ownAt` gives what a row says itself, and is shown what tracks into it.
  * `ownAt` gives undefined where the row says nothing itself. One entry for each row of the list.
  */

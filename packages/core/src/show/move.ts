@@ -7,7 +7,7 @@ import type { MoveSpec, Moves, OwnTiming } from "./schema.ts";
 export type MoveTarget = { value: number } | { palette: string } | { release: true };
 /**
  * The times and the curve that a move has of its own, beside those of its part. Seconds.
- * An absent field means that the part decides, by the table of SEMANTICS section 3.
+ * An absent field means that the part decides, by the table of docs/rules.md, Times.
  */
 export type MoveTiming = OwnTiming;
 
@@ -42,7 +42,7 @@ export function paletteOf(spec: MoveSpec): string | undefined {
 
 /**
  * True for a move that takes its key out of the look.
- * A release of an intensity takes it to 0; any other key is let go of and stays where it is (SEMANTICS section 3).
+ * A release of an intensity takes it to 0; any other key is let go of and stays where it is (docs/rules.md, Times).
  */
 export function isRelease(spec: MoveSpec): boolean {
   return typeof spec !== "number" && spec.release === true;

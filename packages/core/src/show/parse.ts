@@ -44,7 +44,7 @@ export function readShow(raw: unknown): Show {
  * A held look with its values checked and cleaned; faults are added to `faults`. A look has values and palettes alone: no times, no
  * releases.
  * `faults` is added to and nothing is thrown, so that a document tells all its faults at once.
- * Values that are faulty are left out of what comes back (section 8 of the running rules).
+ * Values that are faulty are left out of what comes back (docs/running.md, Lists).
  */
 export function readHeldLook(look: HeldLook, rig: Rig, palettes: ReadonlyMap<string, { family: string }>, faults: string[]): HeldLook {
   const place = `held look ${look.id}`;
@@ -282,7 +282,7 @@ function checkRunning(show: Show, faults: string[]): void {
 /**
  * What the actions of a cue speak of that a show does not have, a sentence for each.
  * Empty where every list, held look and tempo exists. A release without a list speaks of the cue's own and is never at fault.
- * Used on import and before each edit that brings actions (section 9 of the running rules).
+ * Used on import and before each edit that brings actions (docs/running.md, Actions).
  */
 export function actionFaults({ actions = [] }: Pick<Cue, "actions">, show: Pick<Show, "lists" | "heldLooks" | "tempos">): string[] {
   const lists = new Set(show.lists.map(({ id }) => id));

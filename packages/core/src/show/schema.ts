@@ -4,7 +4,7 @@ import { isCueNumber, plainCueNumber } from "./cueNumber.ts";
 /** The families of attributes, in the order in which every sheet shows them. */
 export const FAMILIES = ["intensity", "position", "colour", "beam"] as const;
 /**
- * How a value runs from where it is to where it goes (SEMANTICS section 3).
+ * How a value runs from where it is to where it goes (docs/rules.md, Times).
  * The place of a curve in this list is its number in arrays of the engine, so a new one goes to the end.
  */
 export const CURVES = ["linear", "ease", "slowStart", "slowEnd", "atStart", "atEnd"] as const;
@@ -60,7 +60,7 @@ const attribute = z.strictObject({
   /** Units a second; absent: it is there at once. */
   speed: number.min(1e-6, "is not a speed above 0").optional(),
   snap: z.boolean().optional(),
-  /** How finely its value is sent: in one address, or in two, the coarse one first (section 11 of the running rules). */
+  /** How finely its value is sent: in one address, or in two, the coarse one first (docs/running.md, Output). */
   bits: z.union([z.literal(8), z.literal(16)]).optional(),
   /** The places of a wheel that have a name. */
   slots: z.array(z.strictObject({ value: number, name: label })).optional(),
@@ -111,13 +111,13 @@ const pace = z.strictObject({
 export const PLAIN_TIMES = ["up", "down", "upDelay", "downDelay"] as const;
 /**
  * The families whose moves may have times of their own in a part; levels have up and down.
- * Without times of their own they run in `up`, after `upDelay` (SEMANTICS section 3).
+ * Without times of their own they run in `up`, after `upDelay` (docs/rules.md, Times).
  */
 export const TIMED_FAMILIES = ["position", "colour", "beam"] as const;
 
 /** Times for the moves of one family in a part, in place of its up or down. Seconds. */
 const familyTimes = z.strictObject({ fade: seconds.optional(), delay: seconds.optional() });
-/** The times of a part. Seconds; what is absent falls back as SEMANTICS section 3 says. */
+/** The times of a part. Seconds; what is absent falls back as docs/rules.md, Times says. */
 const partTimes = z.strictObject({
   up: seconds.optional(),
   down: seconds.optional(),
@@ -146,7 +146,7 @@ const rawMoves = z.custom<Moves>(
 const moves = rawMoves.default(() => ({}));
 
 /**
- * The shapes of a wave over one period (section 10 of the running rules).
+ * The shapes of a wave over one period (docs/running.md, Waves).
  * All but `flicker` repeat with their period and swing between -1 and 1; a flicker never repeats, yet is the same every night.
  */
 export const WAVE_SHAPES = ["sine", "triangle", "square", "rise", "fall", "flicker"] as const;
@@ -189,8 +189,8 @@ const priority = z.number().int("is not a whole number").min(0, "is below 0").ma
 const levels = z.enum(["latest", "highest"]);
 
 /**
- * What fires a cue: a Go, or by itself so many seconds after the Go of the cue before, or after that cue is complete (SEMANTICS section
- * 3).
+ * What fires a cue: a Go, or by itself so many seconds after the Go of the cue before, or after that cue is complete (docs/rules.md,
+ * Times).
  * `after` is seconds, 0 or more. The two kinds of follow look alike on a sheet and are drawn apart for that reason.
  */
 export const triggerSchema = z.discriminatedUnion("type", [
@@ -204,7 +204,7 @@ const channelMark = z.union([z.strictObject({ at: cueNumber }), z.strictObject({
 const policy = z.enum(["before", "dark", "view"]);
 /**
  * What a cue says of how its lights are marked: when (`policy`, or `at` a cue), how fast, and what single lights do otherwise. Seconds
- * (SEMANTICS section 5).
+ * (docs/rules.md, Marks).
  * The cue's policy beats the list's, `at` holds for all its lights, and an entry in `channels` beats both.
  * Whether a cue named by `at` exists is not checked here: planning reports it.
  */
@@ -217,7 +217,7 @@ export const markSchema = z.strictObject({
 });
 /**
  * Where in the script a cue is called: at which line, at which word of it, and how.
- * `kind` "on" is spoken with the word, "after" behind it. Without a word the whole line is meant (section 12 of the running rules).
+ * `kind` "on" is spoken with the word, "after" behind it. Without a word the whole line is meant (docs/running.md, Rehearsal).
  */
 export const callSchema = z.strictObject({
   line: text.max(100),
@@ -228,8 +228,8 @@ export const callSchema = z.strictObject({
 });
 const after = seconds.optional();
 /**
- * Something that a cue does besides its moves, `after` seconds after its Go: to another list, to a held look, to a tempo (section 9 of the
- * running rules).
+ * Something that a cue does besides its moves, `after` seconds after its Go: to another list, to a held look, to a tempo (docs/running.md,
+ * Actions).
  * Seconds for `after` and `time`, per cent for levels, times as fast for rates, beats for tempos.
  * Names of lists and looks are checked against the show by `actionFaults`.
  */
@@ -247,7 +247,7 @@ export const actionSchema = z.discriminatedUnion("do", [
 
 /**
  * The fields of a cue that stand beside its number and its parts.
- * Every field but the number is optional; what is absent has the default of SEMANTICS.
+ * Every field but the number is optional; what is absent has the default that docs/rules.md says.
  */
 export const cueFields = {
   label: label.optional(),
@@ -336,7 +336,7 @@ const scriptLineFields = {
   quiet: z.boolean().optional(),
 };
 const scriptLine = z.strictObject({ id: text.min(1).max(100), ...scriptLineFields });
-/** The play line by line. `pace` is words a minute, `standby` the seconds by which a standby comes before its call (section 12 of the running rules). */
+/** The play line by line. `pace` is words a minute, `standby` the seconds by which a standby comes before its call (docs/running.md, Rehearsal). */
 const scriptHeadFields = { pace: speakingPace.optional(), standby: seconds.optional() };
 const script = z.strictObject({ ...scriptHeadFields, lines: z.array(scriptLine) });
 
@@ -399,7 +399,7 @@ export const editParts = {
  * The lens of the Score, the times of a part and a palette each speak of one family.
  */
 export type Family = (typeof FAMILIES)[number];
-/** How a fade runs from its start to its end (SEMANTICS section 3). */
+/** How a fade runs from its start to its end (docs/rules.md, Times). */
 export type Curve = (typeof CURVES)[number];
 /**
  * One thing that a type of light can do. Its numbers are in its own unit; `speed` is units a second, `snap` lets it jump, and `slots` name
@@ -425,7 +425,7 @@ export type Channel = z.infer<typeof channel>;
 export type Group = z.infer<typeof group>;
 /**
  * One value of a palette, for a channel, for a type, or for all lights that have the attribute.
- * The most particular one counts: the channel's, else the type's, else the one for all (SEMANTICS section 2).
+ * The most particular one counts: the channel's, else the type's, else the one for all (docs/rules.md, Tracking).
  */
 export type PaletteValue = z.infer<typeof paletteValue>;
 /**
@@ -441,7 +441,7 @@ export type Pace = z.infer<typeof pace>;
 /** Times of one family in a part. Seconds. */
 export type FamilyTimes = z.infer<typeof familyTimes>;
 /**
- * All times of a part. Seconds; an absent one falls back on another (SEMANTICS section 3).
+ * All times of a part. Seconds; an absent one falls back on another (docs/rules.md, Times).
  * Absent is not 0: an absent time falls back on another, a time of 0 jumps.
  */
 export type PartTimes = z.infer<typeof partTimes>;
@@ -462,7 +462,7 @@ export type MoveSpec =
   | ({ release: true; value?: never; palette?: never } & OwnTiming);
 /**
  * A wave of one key.
- * Added to the key's value while the cue's wave tracks (section 10 of the running rules). A palette never holds one.
+ * Added to the key's value while the cue's wave tracks (docs/running.md, Waves). A palette never holds one.
  */
 export type Wave = z.infer<typeof runningWave>;
 /** Waves by channel number, then by attribute; one may be a stop. */
@@ -479,7 +479,7 @@ export type Part = z.infer<typeof part>;
  * An absent trigger is a Go. The first cue of a list never follows anything.
  */
 export type Trigger = z.infer<typeof triggerSchema>;
-/** What a cue says of the marks of its lights (SEMANTICS section 5). */
+/** What a cue says of the marks of its lights (docs/rules.md, Marks). */
 export type MarkSettings = z.infer<typeof markSchema>;
 /**
  * A cue with all its parts. Those of a list stand in the order of their numbers.
@@ -503,7 +503,7 @@ export type HeldLook = z.infer<typeof heldLook>;
 export type Tempo = z.infer<typeof tempo>;
 /**
  * Something that a cue does besides its moves.
- * Tracked after a go-to, as values are (section 9 of the running rules).
+ * Tracked after a go-to, as values are (docs/running.md, Actions).
  */
 export type Action = z.infer<typeof actionSchema>;
 /** A line of the play. */

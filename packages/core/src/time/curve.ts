@@ -1,7 +1,7 @@
 import type { Curve } from "../show/schema.ts";
 
 /**
- * How far a fade has come, 0 to 1, when `p` (0 to 1) of its time has gone (SEMANTICS section 3).
+ * How far a fade has come, 0 to 1, when `p` (0 to 1) of its time has gone (docs/rules.md, Times).
  * The engine uses `curveByCode`, which has the same numbers without comparing texts.
  */
 export function curveAt(curve: Curve, p: number): number {

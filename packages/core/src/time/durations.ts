@@ -32,13 +32,13 @@ const cache = new CarriedCache<ListSheet, Float64Array, Touched>({
 
 /**
  * The duration of a cue that is fired in order, kept for as long as nothing it depends on changes. Seconds.
- * The largest delay + fade of SEMANTICS section 3; 0 for a cue that does nothing.
+ * The largest delay + fade of docs/rules.md, Times; 0 for a cue that does nothing.
  */
 export function cueDuration(list: ListSheet, row: number): number {
   const known = cache.get(list);
   const seconds = floatAt(known, row);
   if (!Number.isNaN(seconds)) return seconds;
-  // A cue is complete when the last of its keys is; what only goes on being let go counts too (SEMANTICS section 3).
+  // A cue is complete when the last of its keys is; what only goes on being let go counts too (docs/rules.md, Times).
   let longest = 0;
   const take = (delay: number, fade: number): void => {
     if (delay + fade > longest) longest = delay + fade;

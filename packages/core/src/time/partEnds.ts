@@ -6,7 +6,7 @@ import { transitionAt } from "./transition.ts";
 const known = cached((_list: ListSheet) => new Map<number, ReadonlyMap<number, number>>());
 
 /**
- * How many seconds after its Go each part of a cue is done, by part number, fired in its order (section 3). Parts that time nothing are
+ * How many seconds after its Go each part of a cue is done, by part number, fired in its order (docs/rules.md, Times). Parts that time nothing are
  * left out.
  * In seconds of the list at its usual rate. For showing what is left of each part while a cue runs.
  */

@@ -77,7 +77,7 @@ export function endOfLinks(links: readonly ChainLink[]): number {
 }
 
 /**
- * The bars of cues on a line of time, cue by cue, each in the order of its parts, kinds and own times (SEMANTICS sections 3 and 4).
+ * The bars of cues on a line of time, cue by cue, each in the order of its parts, kinds and own times (docs/rules.md, Times and Playing).
  * Keys that a mark has prepared are in no bar: they do not move then.
  */
 export function timeBars(list: ListSheet, links: readonly ChainLink[]): TimeBar[] {

@@ -12,7 +12,7 @@ export interface Timing {
 }
 
 /**
- * The times that a key takes from its own move and the part that times it, field by field (SEMANTICS section 3).
+ * The times that a key takes from its own move and the part that times it, field by field (docs/rules.md, Times).
  * `from` and `to` in the attribute's own unit decide between up and down. Undefined `spec`: the part alone decides.
  */
 export function timingOf(attribute: Attribute, spec: MoveSpec | undefined, part: Part, from: number, to: number): Timing {

@@ -32,7 +32,7 @@ export function eachTiming(list: ListSheet, row: number, visit: (key: Key, delay
 
 /**
  * Visits the release moves of a row that let go of a set key other than an intensity, with their delay and fade in seconds.
- * They count in the duration although they move nothing (SEMANTICS section 3).
+ * They count in the duration although they move nothing (docs/rules.md, Times).
  */
 export function eachRelease(list: ListSheet, row: number, visit: (delay: number, fade: number) => void): void {
   if (isWide(list, row)) {

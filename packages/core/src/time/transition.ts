@@ -11,7 +11,7 @@ import { timingOf } from "./times.ts";
 import { isWall, tracksOn } from "../sheet/tracking.ts";
 
 /**
- * Why a key is in a transition (SEMANTICS section 3).
+ * Why a key is in a transition (docs/rules.md, Times).
  * The weightiest counts: a key with a move of its own is explicit, whatever else holds.
  */
 export type Cause = "explicit" | "implied" | "restated";
@@ -46,7 +46,7 @@ export interface LetGo {
 }
 
 /**
- * All that firing a row does: the keys that run, and those that are let go (SEMANTICS section 3).
+ * All that firing a row does: the keys that run, and those that are let go (docs/rules.md, Times).
  * Each key is in it once at most.
  */
 export interface Transition {
@@ -70,7 +70,7 @@ export function isWide(list: ListSheet, row: number): boolean {
 }
 
 /**
- * The keys that run when a row is fired in order, T(k) of section 3; keys that were marked before are out of it.
+ * The keys that run when a row is fired in order, T(k) of docs/rules.md, Times; keys that were marked before are out of it.
  * Row 0 runs from home. Made anew at each call: whoever needs it often keeps it.
  */
 export function transitionAt(list: ListSheet, row: number): readonly Run[] {
@@ -149,7 +149,7 @@ function letGoOf(key: Key, before: number, part: Part, spec: MoveSpec | undefine
   return { key, delay, fade, counts: spec !== undefined && isRelease(spec) && !Number.isNaN(before) };
 }
 
-/** From where a key runs that is unset in the look before: from where it rests (SEMANTICS section 5), an intensity from 0. */
+/** From where a key runs that is unset in the look before: from where it rests (docs/rules.md, Marks), an intensity from 0. */
 function startUnset(list: ListSheet, key: Key, row: number): number {
   return key.attribute.family === "intensity" ? 0 : restingAt(list, key, row - 1);
 }

@@ -1,7 +1,7 @@
 import type { Cue, MoveSpec, Show } from "../../src/index.ts";
 
 /**
- * All looks of the first list, folded cue by cue exactly as SEMANTICS section 2 writes it: the slow and obvious way. It is a judge of
+ * All looks of the first list, folded cue by cue exactly as docs/rules.md, Tracking writes it: the slow and obvious way. It is a judge of
  * the code under test, so it calls none of it.
  */
 export function foldLooks(show: Show): Map<string, number>[] {

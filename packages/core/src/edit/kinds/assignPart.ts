@@ -52,7 +52,7 @@ function partHeadSteps(list: ListSheet, cue: Cue, edit: AssignPartEdit): Step[] 
 }
 
 /**
- * Giving moves of a cue to one of its parts (SEMANTICS section 6).
+ * Giving moves of a cue to one of its parts (docs/rules.md, Edits).
  * A part that is missing is made and one that is emptied goes, but for part 1. No look changes; times do.
  */
 export const assignPart = defineEdit(schema, {

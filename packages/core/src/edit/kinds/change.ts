@@ -51,7 +51,7 @@ export type Operation = z.infer<typeof operation>;
 export type ChangeEdit = z.infer<typeof schema>;
 
 /**
- * The steps of a change over a range of cues (section 6), key by key. With `restore` the first cue behind the range gets what it needs to
+ * The steps of a change over a range of cues (docs/rules.md, Edits), key by key. With `restore` the first cue behind the range gets what it needs to
  * look as before. Throws ShowError for an unknown channel or palette, a value outside the attribute's range, a range without cues.
  */
 function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
@@ -211,7 +211,7 @@ function what(edit: ChangeEdit): string {
 }
 
 /**
- * Changing values of chosen lights over a range of cues (SEMANTICS section 6).
+ * Changing values of chosen lights over a range of cues (docs/rules.md, Edits).
  * Results are clipped to the attribute's range and a note tells of it. `after: restore` leaves every look behind the range as it
  * was.
  */

@@ -64,7 +64,7 @@ function restoredBehind(list: ListSheet, cue: Cue): Step[] {
 
 /**
  * The parts of a cue with everything that it shows as moves: what tracks in, and what it must release where it stands now. Tracked values go
- * to the first part, which times what is implied (section 3).
+ * to the first part, which times what is implied (docs/rules.md, Times).
  */
 function lookParts(list: ListSheet, row: number, target: ListSheet, to: string): Part[] {
   const cue = cueAt(list, row);
@@ -121,7 +121,7 @@ function endWords({ what, after }: CopyCueEdit): string {
 }
 
 /**
- * Copying a cue, into the same list or another (SEMANTICS section 6).
+ * Copying a cue, into the same list or another (docs/rules.md, Edits).
  * `what: moves` copies what it stores, `look` all that it shows, so that it looks alike wherever it stands.
  */
 export const copyCue = defineEdit(schema, {

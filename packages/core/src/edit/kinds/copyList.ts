@@ -28,7 +28,7 @@ function planCopyList(sheet: ShowSheet, edit: CopyListEdit): Step[] {
 }
 
 /**
- * Copying a whole list, its cues keeping their numbers (SEMANTICS section 6).
+ * Copying a whole list, its cues keeping their numbers (docs/rules.md, Edits).
  * The id must be free. With its settings; what its cues do to other lists stays as it is.
  */
 export const copyList = defineEdit(schema, {

@@ -16,7 +16,7 @@ const schema = z.strictObject({
 type DeleteCueEdit = z.infer<typeof schema>;
 
 /**
- * The steps that delete a cue; with keepLooks, what later cues need of it moves on to the next (section 6), unless the next has a move of
+ * The steps that delete a cue; with keepLooks, what later cues need of it moves on to the next (docs/rules.md, Edits), unless the next has a move of
  * its own for the key. Behind the last cue nothing needs to be kept.
  */
 function planDeleteCue(sheet: ShowSheet, list: ListSheet, edit: DeleteCueEdit): Step[] {
@@ -36,7 +36,7 @@ function alikeLooks(edits: readonly DeleteCueEdit[]): string {
 }
 
 /**
- * Taking a cue out of its list (SEMANTICS section 6).
+ * Taking a cue out of its list (docs/rules.md, Edits).
  * `keepLooks` gives what later cues need on to the next, `letGo` lets later looks follow. The last cue of a list may go too.
  */
 export const deleteCue = defineEdit(schema, {

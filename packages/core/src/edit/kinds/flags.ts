@@ -64,7 +64,7 @@ interface FlagEdit {
   readonly to: string;
 }
 
-/** An edit that does something in each cue of a range, none of which changes a look (SEMANTICS section 2). */
+/** An edit that does something in each cue of a range, none of which changes a look (docs/rules.md, Tracking). */
 const flagParts = (stepsAt: (list: ListSheet, row: number) => Step[], words: string) => ({
   plan: (sheet: ShowSheet, edit: FlagEdit): Step[] => {
     const list = listFor(sheet, edit);
@@ -95,7 +95,7 @@ function keysBlockedSteps(list: ListSheet, row: number, keys: KeySelection): Ste
 
 /**
  * Making cues block: nothing tracks in, and their looks stay. With keys only those are held: their moves are written, and no flag is set.
- * Writes every tracked value of the look as a move first, so it changes no look anywhere (SEMANTICS section 2).
+ * Writes every tracked value of the look as a move first, so it changes no look anywhere (docs/rules.md, Tracking).
  */
 export const block = defineEdit(blockSchema, {
   plan: (sheet, edit) => {
@@ -116,7 +116,7 @@ export const block = defineEdit(blockSchema, {
  */
 export const unblock = defineEdit(flagSchema("unblock"), flagParts(unblockSteps, "unblocked"));
 /**
- * Making cues restate: what they show is said again when they are fired (SEMANTICS section 4).
+ * Making cues restate: what they show is said again when they are fired (docs/rules.md, Playing).
  * Times change, looks do not: set keys take part in the cue's transition again.
  */
 export const restate = defineEdit(

@@ -19,7 +19,7 @@ function planSetHeldLook(sheet: ShowSheet, look: HeldLook): Step[] {
 }
 
 /**
- * Making a held look this: its values, how its levels count, and how fast its other values take hold (section 8 of the running rules).
+ * Making a held look this: its values, how its levels count, and how fast its other values take hold (docs/running.md, Lists).
  * Its fader is a matter of the run and is not touched. Values are held against the rig.
  */
 export const setHeldLook = defineEdit(z.strictObject({ op: z.literal("setHeldLook"), look: entrySchemas.heldLook }), {

@@ -25,7 +25,7 @@ function planInsertCue(sheet: ShowSheet, list: ListSheet, edit: InsertCueEdit): 
 }
 
 /**
- * Putting a new cue into a list (SEMANTICS section 6).
+ * Putting a new cue into a list (docs/rules.md, Edits).
  * The number must be free. The new cue shows what tracks into it until moves are recorded.
  */
 export const insertCue = defineEdit(schema, {

@@ -28,7 +28,7 @@ function planMoveCue(sheet: ShowSheet, list: ListSheet, edit: MoveCueEdit): Step
 }
 
 /**
- * Moving a cue to another place in its list (SEMANTICS section 6).
+ * Moving a cue to another place in its list (docs/rules.md, Edits).
  * It stays the same cue and keeps what it stores. With `keepLooks` it takes its whole look along and every other look stays; with `letGo`
  * looks change as tracking has it, and the impact tells.
  */

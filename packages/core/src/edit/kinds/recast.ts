@@ -64,7 +64,7 @@ interface Handover {
 }
 
 /**
- * The steps that give what lights do to others, over a range (SEMANTICS section 6), all at once: 1 and 2 recast as 2 and 3 leaves 2
+ * The steps that give what lights do to others, over a range (docs/rules.md, Edits), all at once: 1 and 2 recast as 2 and 3 leaves 2
  * with what 1 did. Times, parts and mark settings go along. What another light cannot do is refused, unless it is mapped, left or dropped.
  */
 function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit): Plan {
@@ -332,7 +332,7 @@ function sideWords(side: number | readonly number[]): string {
 }
 
 /**
- * Giving what lights do to others (SEMANTICS section 6).
+ * Giving what lights do to others (docs/rules.md, Edits).
  * Attributes that the other light lacks refuse the edit unless `skipMissing` is given, and are then named in a note.
  */
 export const recast = defineEdit(schema, {

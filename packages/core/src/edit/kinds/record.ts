@@ -49,7 +49,7 @@ interface Touched {
 }
 
 /**
- * The steps of recording values into a cue, new or existing (section 6). Throws ShowError for values that the rig cannot hold, for
+ * The steps of recording values into a cue, new or existing (docs/rules.md, Edits). Throws ShowError for values that the rig cannot hold, for
  * `remove` from a cue that is not there, and for "this cue only" where nothing could keep later looks as they are.
  */
 function planRecord(sheet: ShowSheet, list: ListSheet, edit: RecordEdit): Step[] {
@@ -153,7 +153,7 @@ function restoreSteps(list: ListSheet, found: number, cue: Cue | undefined, edit
 }
 
 /**
- * Recording values into a cue (SEMANTICS section 6).
+ * Recording values into a cue (docs/rules.md, Edits).
  * With `cueOnly` the next cue restores what was there before; where there is none the cue itself keeps its moves in.
  */
 export const record = defineEdit(schema, {

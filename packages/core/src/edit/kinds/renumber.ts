@@ -87,7 +87,7 @@ function refuseCrossing(list: ListSheet, first: number, last: number, lowest: st
 }
 
 /**
- * Giving the cues of a range new numbers (SEMANTICS section 6).
+ * Giving the cues of a range new numbers (docs/rules.md, Edits).
  * Order never changes: numbers that would pass a neighbour are refused, and the neighbour is named. Marks that name a cue follow it.
  */
 export const renumber = defineEdit(schema, {

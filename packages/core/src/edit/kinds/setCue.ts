@@ -80,7 +80,7 @@ function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, 
 }
 
 /**
- * Setting the own fields of cues: label, note, scene, trigger, carries, mark, call, actions, waves (SEMANTICS section 6).
+ * Setting the own fields of cues: label, note, scene, trigger, carries, mark, call, actions, waves (docs/rules.md, Edits).
  * Null takes a field away, absent leaves it. Only `carries` changes looks; trigger, mark and the rest change how it runs.
  */
 export const setCue = defineEdit(schema, {

@@ -100,7 +100,7 @@ function ownTimesWords({ keys, fade, delay, curve, scale }: SetMoveTimesEdit): s
 }
 
 /**
- * Giving stored moves times of their own, or a pace (SEMANTICS section 6).
+ * Giving stored moves times of their own, or a pace (docs/rules.md, Edits).
  * Seconds or fans; null clears. Only moves that are stored take times: what tracks has none to give them to.
  */
 export const setMoveTimes = defineEdit(schema, {

@@ -43,7 +43,7 @@ export function noSuchPart(cue: string, part: number, parts: readonly { readonly
 }
 
 /**
- * Naming a part of a cue, or giving it a curve (SEMANTICS section 6, parts).
+ * Naming a part of a cue, or giving it a curve (docs/rules.md, Edits, parts).
  * A part that the cue does not have is refused: parts are made by giving them moves.
  */
 export const setPart = defineEdit(schema, {

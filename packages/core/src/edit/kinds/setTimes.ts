@@ -56,7 +56,7 @@ function timesWords(set: TimesPatch): string {
 }
 
 /**
- * Setting, clearing or scaling the times of parts (SEMANTICS section 6).
+ * Setting, clearing or scaling the times of parts (docs/rules.md, Edits).
  * Seconds; a scale is a factor of at least 0. Without a part it speaks of all parts of each cue in the range.
  */
 export const setTimes = defineEdit(schema, {

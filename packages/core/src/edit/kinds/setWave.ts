@@ -47,7 +47,7 @@ function planSetWave(sheet: ShowSheet, list: ListSheet, edit: SetWaveEdit): Step
 }
 
 /**
- * Giving lights a wave over a range of cues, stopping it, or forgetting it (section 10 of the running rules).
+ * Giving lights a wave over a range of cues, stopping it, or forgetting it (docs/running.md, Waves).
  * It stands in the first cue of the range and tracks on. A fan spreads size, period or phase over the lights in their order.
  * No look changes: a wave is added to values and is none itself.
  */

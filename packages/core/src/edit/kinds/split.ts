@@ -71,7 +71,7 @@ function refusePlace(list: ListSheet, row: number, { cue, to }: SplitEdit): void
 }
 
 /**
- * Letting some moves of a cue leave it for a new one right behind it (SEMANTICS section 6).
+ * Letting some moves of a cue leave it for a new one right behind it (docs/rules.md, Edits).
  * The new cue stands right behind and shows the old look; the cue itself shows it without those moves.
  */
 export const split = defineEdit(schema, {

@@ -57,7 +57,7 @@ function lengthOf(list: ListSheet, first: number, last: number): number {
 }
 
 /**
- * Letting a range of cues that runs by itself last so long in all (SEMANTICS section 6, times).
+ * Letting a range of cues that runs by itself last so long in all (docs/rules.md, Edits, times).
  * Fades, delays and follows are scaled together. Refused where somebody must press Go inside the range.
  */
 export const stretch = defineEdit(schema, {

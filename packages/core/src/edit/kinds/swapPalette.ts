@@ -76,7 +76,7 @@ function rowsUsing(list: ListSheet, key: Key, palette: string, first: number, la
 }
 
 /**
- * Making the moves of a range that refer to one palette refer to another (SEMANTICS section 6).
+ * Making the moves of a range that refer to one palette refer to another (docs/rules.md, Edits).
  * Both must be of one family; several may be swapped at once, so that two change places.
  * Lights that the other palette has no value for refuse the edit, or keep what they have with `skipMissing`.
  */

@@ -18,7 +18,7 @@ function planRemoveTempo(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): 
 }
 
 /**
- * Making a tempo this: a beat that several lists share (section 8 of the running rules).
+ * Making a tempo this: a beat that several lists share (docs/running.md, Lists).
  * Lists that name it step by it. A tap while the show runs is no edit.
  */
 export const setTempo = defineEdit(z.strictObject({ op: z.literal("setTempo"), tempo: entrySchemas.tempo }), {

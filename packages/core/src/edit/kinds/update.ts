@@ -23,7 +23,7 @@ const schema = z.strictObject({
 
 type UpdateEdit = z.infer<typeof schema>;
 
-/** The steps that put values where a cue gets them from: into the cue, into the cue they come from, or into the palette (SEMANTICS section 6). */
+/** The steps that put values where a cue gets them from: into the cue, into the cue they come from, or into the palette (docs/rules.md, Edits). */
 function planUpdate(sheet: ShowSheet, list: ListSheet, edit: UpdateEdit): Step[] {
   const row = rowOf(list, edit.cue);
   const moves = checkedMoves(sheet, edit.moves, `Cue ${edit.cue}`);
@@ -95,7 +95,7 @@ function withWishes(palette: Palette, wishes: readonly Wish[]): Palette["values"
 const PLACE_WORDS = { here: "here", atSource: "at the source", inPalette: "in the palette" } as const;
 
 /**
- * Putting values where a cue gets them from (SEMANTICS section 6).
+ * Putting values where a cue gets them from (docs/rules.md, Edits).
  * `here` stores in this cue, `atSource` where the value comes from, `inPalette` in the palette itself, for all who use it.
  */
 export const update = defineEdit(schema, {

@@ -9,7 +9,7 @@ import { restoreFrom } from "./moveSteps.ts";
 import { wholeCueSteps } from "./wholeCue.ts";
 
 /**
- * The steps that delete neighbouring cues; with `keepsLooks`, what later cues need of them moves on to the next (section 6), unless the next has a move of its
+ * The steps that delete neighbouring cues; with `keepsLooks`, what later cues need of them moves on to the next (docs/rules.md, Edits), unless the next has a move of its
  * own for the key. Behind the last cue nothing needs to be kept.
  */
 export function deletionSteps(sheet: ShowSheet, list: ListSheet, first: number, last: number, keepsLooks: boolean): Step[] {

@@ -18,7 +18,7 @@ export const fannedWave = z
   .refine(({ period, tempo }) => period !== undefined || tempo !== undefined, "needs a period or a tempo: how fast does it go?");
 
 /**
- * A wave for several lights, or that what sways there stops (section 10 of the running rules).
+ * A wave for several lights, or that what sways there stops (docs/running.md, Waves).
  * Size in the attribute's own unit, period in seconds, phase in degrees; each a number or a fan.
  */
 export const givenWave = z.union([fannedWave, z.strictObject({ stop: z.literal(true) })]);
@@ -27,7 +27,7 @@ export const givenWave = z.union([fannedWave, z.strictObject({ stop: z.literal(t
 export type GivenWave = z.infer<typeof givenWave>;
 
 /**
- * The waves that chosen keys get of one that is given with fans; these run over the lights in the order of the keys (section 10 of the running rules).
+ * The waves that chosen keys get of one that is given with fans; these run over the lights in the order of the keys (docs/running.md, Waves).
  * Throws ShowError for a tempo that the show does not have, naming those it has, and for a period below 0.05 s.
  */
 export function wavesFor(keys: readonly Key[], given: GivenWave, tempos: readonly string[]): Map<Key, SaidWave> {

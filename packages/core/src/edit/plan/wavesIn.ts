@@ -6,7 +6,7 @@ import { checkTempo } from "./fannedWave.ts";
 import type { SaidWave } from "./partWaves.ts";
 
 /**
- * Waves as a part holds them, each with its key (section 10 of the running rules).
+ * Waves as a part holds them, each with its key (docs/running.md, Waves).
  * Throws ShowError, naming `place`, for a light, an attribute or a tempo that the show does not have.
  */
 export function wavesIn({ show, keys }: ShowSheet, waves: Waves, place: string): [Key, SaidWave][] {

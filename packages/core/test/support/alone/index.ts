@@ -1,5 +1,5 @@
 /**
- * One list computed by itself, another way than the run of many sources does it (SEMANTICS sections 3 to 5): as a row of instructions for each key. Tests hold
+ * One list computed by itself, another way than the run of many sources does it (docs/rules.md, Times to Marks): as a row of instructions for each key. Tests hold
  * the run against it.
  */
 export * from "./clock.ts";

@@ -41,7 +41,7 @@ export function keyOutput(playback: Playback, key: Key, time: number): number {
 }
 
 /**
- * Fires a row in its order, after the one that stands on stage (SEMANTICS sections 3 to 5). A key that a mark has prepared
+ * Fires a row in its order, after the one that stands on stage (docs/rules.md, Times to Marks). A key that a mark has prepared
  * is left alone; one whose mark was never made, because the show has changed since, moves with its cue.
  */
 export function fireNext(playback: Playback, list: ListSheet, row: number, now: number): Playback {
@@ -56,7 +56,7 @@ export function fireNext(playback: Playback, list: ListSheet, row: number, now: 
 
 /**
  * Goes to a row out of its order: from what is on stage to the row's look. An intensity that the look does not hold goes out, any
- * other key to its resting value, so that the stage stands as it would after running there (SEMANTICS section 4). `time` gives
+ * other key to its resting value, so that the stage stands as it would after running there (docs/rules.md, Playing). `time` gives
  * every key that fade and no delay; left out, the cue's own times hold.
  */
 export function fireGoto(playback: Playback, list: ListSheet, row: number, now: number, time?: number): Playback {

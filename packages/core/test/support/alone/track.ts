@@ -10,7 +10,7 @@ export interface Instruction {
   readonly curve: Curve;
 }
 
-/** One key's row of instructions, rising in time, over the value it rests at before the first takes hold (SEMANTICS section 4). */
+/** One key's row of instructions, rising in time, over the value it rests at before the first takes hold (docs/rules.md, Playing). */
 export interface Track {
   readonly rest: number;
   readonly instructions: readonly Instruction[];
