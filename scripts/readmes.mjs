@@ -1,5 +1,6 @@
 // Holds the READMEs of the source folders against the folders: each has one, every file and folder that it names is there, and the folders that it says it uses are
 // those that its files import from. Where a file cites a page of rules, the heading that it names must stand there.
+// Links of the documentation lead somewhere, and every page of it is linked from its first one.
 import { existsSync, readFileSync, readdirSync } from "node:fs";
 import { dirname, join, relative } from "node:path";
 
@@ -19,10 +20,52 @@ const readmeFaults = folders.flatMap((folder) => {
 const tests = ["apps", "packages"]
   .flatMap((kind) => readdirSync(kind).map((name) => join(kind, name, "test")))
   .filter((path) => existsSync(path));
-const faults = [...readmeFaults, ...[...ROOTS, ...tests].flatMap(textsUnder).flatMap(citationFaults)];
+const PAGES = [
+  ...["README.md", "CONTRIBUTING.md", "CHANGELOG.md", "NOTICES.md"],
+  ...readdirSync("docs").flatMap((name) => (name.endsWith(".md") ? [`docs/${name}`] : [])),
+];
+const faults = [
+  ...readmeFaults,
+  ...PAGES.flatMap(linkFaults),
+  ...unlinked(),
+  ...[...ROOTS, ...tests].flatMap(textsUnder).flatMap(citationFaults),
+];
 for (const fault of faults) console.error(fault);
 console.log(`${folders.length} folders of source and ${citations} citations of rules, ${faults.length} faults`);
 process.exitCode = faults.length > 0 ? 1 : 0;
+
+/** Where a link leads, as the page has it: a path from the page's folder, and a heading in it. */
+function linksOf(page) {
+  return [...readFileSync(page, "utf8").matchAll(/\]\(([^)\s]+)\)/g)].flatMap(([, link]) => {
+    const [path, anchor] = link.split("#");
+    return /^https?:/.test(link) ? [] : [{ link, path: path === "" ? page : join(dirname(page), path), anchor }];
+  });
+}
+
+function linkFaults(page) {
+  return linksOf(page).flatMap(({ link, path, anchor }) => {
+    if (!existsSync(path)) return [`${page} links to ${link}, which is not there`];
+    return anchor === undefined || anchorsOf(path).includes(anchor) ? [] : [`${page} links to ${link}, and there is no such heading`];
+  });
+}
+
+function anchorsOf(page) {
+  return [...readFileSync(page, "utf8").matchAll(/^#+ (.+)$/gm)].map(([, heading]) =>
+    heading
+      .toLowerCase()
+      .replace(/[^\w\s-]/g, "")
+      .replace(/\s/g, "-"),
+  );
+}
+
+/** Pages and files of the documentation that its first page does not lead to. */
+function unlinked() {
+  const linked = new Set(linksOf("docs/README.md").map(({ path }) => path));
+  return readdirSync("docs", { withFileTypes: true }).flatMap((entry) => {
+    const path = `docs/${entry.name}`;
+    return entry.isDirectory() || path === "docs/README.md" || linked.has(path) ? [] : [`docs/README.md does not link to ${entry.name}`];
+  });
+}
 
 function headingsOf(page) {
   return readFileSync(page, "utf8")
