@@ -3,7 +3,8 @@ import { type EditInput, type ShowSheet, bringBackSteps, cueOrder } from "@zm/co
 import { useShallow } from "zustand/react/shallow";
 import { chosenCues, useChoice } from "../choice/choice.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
-import { notify, tellTrouble } from "../shared/notices.ts";
+import { notify } from "../shared/notices.ts";
+import { tellRefused } from "../show/unsettled.ts";
 import { unlessRefused } from "../shared/unlessRefused.ts";
 import { lightWords, sentence } from "../shared/words.ts";
 import { api } from "../show/api.ts";
@@ -45,7 +46,7 @@ export function BringBack() {
       )}
       {line && (
         <p>
-          <span className="figures">{line.after ?? line.cue}</span> {line.words()}
+          Cue <span className="figures">{line.after ?? line.cue}</span>: {line.words()}
         </p>
       )}
       <p className="border-t border-rule pt-2 font-bold">Bring back from edit {then}</p>
@@ -86,9 +87,9 @@ function GoBack({ show, then, name, same }: GoBackProps) {
     const gesture = currentGesture();
     try {
       await enqueue(async () => takeEdit(client, await api.goBack(show, then, gesture)));
-      notify(`The show is as it was: ${name}. Undo takes that back`);
+      notify(`The show is as it was: ${name}. Undo takes that back`, "word", { of: "step" });
     } catch (error) {
-      tellTrouble(error);
+      tellRefused(error, { show, words: () => `Go back to ${name}` });
     }
   };
   return (
