@@ -114,3 +114,26 @@ test("the Stage shows the chosen cue blind, apart from what runs", async ({ page
   await page.getByRole("button", { name: "On stage" }).click();
   await expect(page.getByText("On stage: nothing")).toBeVisible();
 });
+
+test("a press that nobody answers is named, and what is on stage is told when the server is back", async ({ page, request }) => {
+  const show = await ownShow(request);
+  let cut = false;
+  const lines: { close: () => Promise<void> }[] = [];
+  await page.routeWebSocket(/socket\.io/, (line) => {
+    if (cut) return void line.close();
+    line.connectToServer();
+    lines.push(line);
+  });
+  await openView(page, show, "run");
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "8", time: 0 } });
+  await expect(page.getByTestId("on-stage")).toHaveText("8");
+  await page.route(/\/api\/shows\/\d+\/run$/, (route) => route.abort(), { times: 1 });
+  await page.getByRole("button", { name: "Go", exact: true }).click();
+  const told = page.getByRole("alert").filter({ hasText: "Go 9" });
+  await expect(told).toContainText("The server does not answer");
+  cut = true;
+  for (const line of lines.splice(0)) await line.close();
+  cut = false;
+  await expect(page.getByRole("status").filter({ hasText: "The server is back; cue 8 is on stage" })).toBeVisible({ timeout: 30_000 });
+  await expect(told).toBeHidden();
+});

@@ -3,9 +3,9 @@ import type { Happening } from "@zm/core";
 import { type PressRequest, runEvent } from "@zm/protocol";
 import { useCallback } from "react";
 import { useLastPress } from "../show/lastPress.ts";
-import { tellTrouble } from "../shared/notices.ts";
 import { api, requestName } from "../show/api.ts";
 import { pressAnswered, pressHere, takeFired, unpressHere } from "../show/takeFired.ts";
+import { tellPressRefused } from "../show/unsettled.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
 import { PressQueue } from "./pressQueue.ts";
 
@@ -16,6 +16,24 @@ export interface Pressed {
   /** What it does, in words, for whoever typed it. */
   readonly words?: string;
 }
+
+/** What each press is called where it is told that it was not answered. */
+const DEEDS: Readonly<Record<PressRequest["press"], string>> = {
+  go: "Go",
+  back: "Back from",
+  hold: "Hold",
+  goto: "Go to",
+  release: "Release",
+  master: "Master",
+  fader: "Fader",
+  catch: "Catch",
+  rate: "Rate",
+  look: "Held look",
+  bump: "Bump",
+  tempo: "Tempo",
+  standby: "Standby set",
+  fire: "Fire the set",
+};
 
 /** The presses of this window on their way to each show. */
 const queues = new Map<number, PressQueue>();
@@ -40,7 +58,7 @@ export function usePress(): (pressed: Pressed) => Promise<boolean> {
       const result = await queueOf(show).add({ ...ask, id });
       if ("refusal" in result) {
         unpressHere(id);
-        tellTrouble(result.refusal);
+        tellPressRefused(result.refusal, words === "" ? `${DEEDS[ask.press]}${ask.cue === undefined ? "" : ` ${ask.cue}`}` : words);
         return false;
       }
       if ("answer" in result) takeFired(client, runEvent.parse(result.answer));

@@ -1,4 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
+import { listOf } from "@zm/core";
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { type Socket, io } from "socket.io-client";
@@ -10,13 +11,13 @@ import { api } from "./api.ts";
 import { leaveCaller, takeCaller, takeCallerEvent } from "./caller.ts";
 import { runsKey } from "./runLog.ts";
 import { useLastEdit } from "./lastEdit.ts";
-import { showsQuery } from "./openShow.ts";
+import { type OpenShow, showKey, showsQuery } from "./openShow.ts";
 import { stageKey } from "./onStage.ts";
 import { rememberOpened } from "./lastOpened.ts";
-import { forgetRunTurn, here, useLive } from "./liveStore.ts";
+import { cueOnStage, forgetRunTurn, here, useLive } from "./liveStore.ts";
 import { takeRigSeen } from "./rigSeen.ts";
 import { takeFired, takeRun } from "./takeFired.ts";
-import { settle } from "./unsettled.ts";
+import { settle, tellOnStageAgain } from "./unsettled.ts";
 import { catchUp, takeEdit } from "./useShow.ts";
 
 export { cueOnStage, runNow, serverNow, useLive } from "./liveStore.ts";
@@ -63,7 +64,11 @@ export function useLiveShow(show: number): void {
     socket.on("disconnect", () => useLive.setState({ connected: false }));
     socket.on("edit", (event) => void takeEdit(client, event));
     socket.on("rig", takeRigSeen);
-    socket.on("run", (state) => takeRun(client, state));
+    socket.on("run", (state) => {
+      takeRun(client, state);
+      const sheet = client.getQueryData<OpenShow>(showKey(show))?.sheet;
+      if (sheet) tellOnStageAgain(cueOnStage(useLive.getState().run, listOf(sheet).id));
+    });
     socket.on("fired", (event) => takeFired(client, event));
     socket.on("hand", takeHand);
     socket.on("history", takeHistory);

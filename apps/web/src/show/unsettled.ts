@@ -36,6 +36,26 @@ export function tellRefused(error: unknown, deed: Deed): void {
   askAgain();
 }
 
+/** Something was pressed and not answered since the server was heard last. */
+let pressedInVain = false;
+
+/** Tells why a press on what runs was not done. What came of one that was not answered is seen when the server is back. */
+export function tellPressRefused(error: unknown, words: string): void {
+  if (!(error instanceof Refusal) || !error.unanswered) return tellTrouble(error);
+  pressedInVain = true;
+  notify(`${words}\nThe server does not answer. When it is back it says what is on stage; look before you press again.`, "trouble", {
+    of: "press",
+  });
+}
+
+/** The server is back, and this cue on stage: what was pressed in vain has nothing more to be told of it. */
+export function tellOnStageAgain(cue: string | null): void {
+  if (!pressedInVain) return;
+  pressedInVain = false;
+  isOver("press");
+  notify(cue === null ? "The server is back; nothing is on stage" : `The server is back; cue ${cue} is on stage`);
+}
+
 /** True where nobody knows yet whether something was stored: that is told by itself, and what became of it later. */
 export function isUnsettled(error: unknown): error is Refusal & { readonly request: string } {
   return error instanceof Refusal && error.passing && error.request !== null;
