@@ -215,3 +215,37 @@ test("an unusual word is explained where it stands until the hint is put away, f
   await enterLine(page, "show hints", /shows: what unusual words mean/);
   await expect(spine).toBeVisible();
 });
+
+test("a frame that is drawn to the edge takes the sheet along, down and to the right, and a click beside the edge does not", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const sheet = page.getByRole("grid", { name: "Score" });
+  const box = await sheet.boundingBox();
+  if (!box) throw new Error("The sheet is not in sight");
+  const scrolled = (): Promise<number[]> => sheet.evaluate((element) => [element.scrollLeft, element.scrollTop]);
+  await page.mouse.click(box.x + 500, box.y + box.height - 20);
+  await page.waitForTimeout(300);
+  const [left = 0, top = 0] = await scrolled();
+  expect([left, top]).toEqual([0, 0]);
+  await page.mouse.move(box.x + 500, box.y + 200);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 520, box.y + 260, { steps: 3 });
+  await page.mouse.move(box.x + box.width - 6, box.y + box.height - 6, { steps: 4 });
+  await expect.poll(async () => (await scrolled())[1]).toBeGreaterThan(400);
+  await expect.poll(async () => (await scrolled())[0]).toBeGreaterThan(100);
+  await page.mouse.up();
+  const rest = await scrolled();
+  await page.waitForTimeout(200);
+  expect(await scrolled()).toEqual(rest);
+  // What has come in sight is chosen too: more than the rows that the window has at once.
+  const heading = await page
+    .getByRole("complementary", { name: "Inspector" })
+    .getByRole("heading", { name: /^Cues \S+ to \S+$/ })
+    .textContent();
+  const [, first = "", last = ""] = /^Cues (\S+) to (\S+)$/.exec(heading ?? "") ?? [];
+  const cues = (await documentOf(request, show)).lists[0]?.cues.map(({ number }) => number) ?? [];
+  expect(cues.indexOf(last) - cues.indexOf(first)).toBeGreaterThan(30);
+});

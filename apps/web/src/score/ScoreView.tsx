@@ -10,6 +10,7 @@ import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { makeConsidered } from "../choice/makeConsidered.ts";
 import { isOutside, useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
+import { type PointerPlace, useEdgeScroll } from "../shared/useEdgeScroll.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { useSame } from "../shared/useSame.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
@@ -40,6 +41,9 @@ const TimesDrawer = lazyPart(async () => (await import("../times/TimesDrawer.tsx
 
 export const SPINE_WIDTH = 424;
 const HEADER = 56;
+/** A pointer that has moved by fewer pixels since it was pressed draws no frame. */
+const SLIP = 5;
+
 /** What is seen is told again when it has moved by so much, pixels: tiles are kept painted further out than that. */
 const STEP = 64;
 /** Ghosts are worked out so many rows beyond what is in view. */
@@ -103,6 +107,7 @@ export function ScoreView() {
   const [theme, setTheme] = useState(0);
   const [ink, setInk] = useState<Ink | null>(null);
   const [dragging, setDragging] = useState(false);
+  const pressed = useRef<PointerPlace | null>(null);
   /** The chosen block is being carried to another cell. */
   const [carrying, setCarrying] = useState(false);
 
@@ -204,7 +209,7 @@ export function ScoreView() {
   });
   useEffect(() => bringColumn(), [choice.channelEnd, choice.attributeEnd]);
 
-  const cellUnder = (event: React.PointerEvent): CellPlace | null => {
+  const cellUnder = (event: PointerPlace): CellPlace | null => {
     const box = cells.current?.getBoundingClientRect();
     if (!box || layout.columns.length === 0) return null;
     const line = Math.min(lines.lines.length - 1, Math.max(0, Math.floor((event.clientY - box.top) / ROW)));
@@ -216,12 +221,22 @@ export function ScoreView() {
     event.currentTarget.setPointerCapture(event.pointerId);
     scroller.current?.focus({ preventScroll: true });
     if (event.altKey) return setCarrying(true);
+    pressed.current = { clientX: event.clientX, clientY: event.clientY };
     setDragging(true);
     chooseCell(list, lines, layout, cell, event.shiftKey);
   };
-  const drag = (event: React.PointerEvent<HTMLElement>): void => {
-    const cell = dragging ? cellUnder(event) : null;
+  const widenTo = (pointer: PointerPlace): void => {
+    const cell = dragging ? cellUnder(pointer) : null;
     if (cell) chooseCell(list, lines, layout, cell, true);
+  };
+  const scrollAlong = useEdgeScroll(dragging, scroller, { top: HEADER, left: SPINE_WIDTH }, widenTo);
+  const drag = (event: React.PointerEvent<HTMLElement>): void => {
+    // A click beside the edge is no drag.
+    const began = pressed.current;
+    if (began && Math.abs(event.clientX - began.clientX) + Math.abs(event.clientY - began.clientY) < SLIP) return;
+    pressed.current = null;
+    scrollAlong(event);
+    widenTo(event);
   };
   const release = (event: React.PointerEvent<HTMLElement>): void => {
     const cell = carrying && !isOutside(event, scroller.current) ? cellUnder(event) : null;
