@@ -12,6 +12,7 @@ import { openDatabase } from "../../src/database/dataSource.ts";
 import { ServerLock } from "../../src/database/serverLock.ts";
 import { readSettings, type Settings } from "../../src/settings.ts";
 import { insertShow } from "../../src/shows/showRows.ts";
+import { until } from "./until.ts";
 
 /** A server of its own over a database of its own, on a free port. */
 export interface TestServer {
@@ -44,6 +45,12 @@ export async function startServer(show: Show = saltAndParaffin(), through?: numb
   return server;
 }
 
+/** True once the thread of the engine has answered. */
+async function engineAnswers(app: NestExpressApplication): Promise<boolean> {
+  const health = await (await fetch(`${await app.getUrl()}/api/health`)).text();
+  return /"engine":\{[^}]*"status":"up"/.test(health);
+}
+
 /** Makes a database without tables, and gives the settings of a server over it. */
 export async function emptyDatabase(): Promise<Settings> {
   count += 1;
@@ -64,6 +71,8 @@ export async function serve(settings: Settings): Promise<TestServer> {
   await lock.tellHolder("http://127.0.0.1");
   const app = await createApp(database, { ...settings, pages: "/nowhere" }, lock);
   await app.listen(0, "127.0.0.1");
+  // On a busy machine the thread takes longer to stand than a press is waited for.
+  if (!settings.engineHere) await until(() => engineAnswers(app));
   const stop = async (): Promise<void> => {
     await app.close();
     await database.destroy();
