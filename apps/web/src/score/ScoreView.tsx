@@ -8,9 +8,7 @@ import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { openNumbers } from "../shared/dialogs.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
 import { makeConsidered } from "../choice/makeConsidered.ts";
-import { isOutside, useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
-import { type PointerPlace, useEdgeScroll } from "../shared/useEdgeScroll.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { useSame } from "../shared/useSame.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
@@ -26,23 +24,24 @@ import { toggleParts, toggleScene, useSheetLines } from "../spine/useSheetLines.
 import { CellReadout } from "./CellReadout.tsx";
 import { LensSwitch } from "./LensSwitch.tsx";
 import { ScoreHeader, openLights } from "./ScoreHeader.tsx";
-import { columnAt, layoutColumns, placeOfLight } from "./columns.ts";
+import { layoutColumns, placeOfLight } from "./columns.ts";
 import { type Seen, ScoreTiles, type TilePicture } from "./ScoreTiles.tsx";
 import { chosenRows } from "./paint.ts";
 import { ROW } from "./picture.ts";
 import { type Ink, inkOf } from "./palette.ts";
-import { carryCells, chooseWhole, copyCells, cutCells, pasteCells } from "./clipboard.ts";
+import { chooseWhole, copyCells, cutCells, pasteCells } from "./clipboard.ts";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { shownLights, toggleMoving } from "./moving.ts";
-import { type CellPlace, chooseCell, moveFocus } from "./walk.ts";
+import { useCellPointer } from "./useCellPointer.ts";
+import { moveFocus } from "./walk.ts";
 
 const PicturesDrawer = lazyPart(async () => (await import("./PicturesDrawer.tsx")).PicturesDrawer);
 const TimesDrawer = lazyPart(async () => (await import("../times/TimesDrawer.tsx")).TimesDrawer);
 
 export const SPINE_WIDTH = 424;
 const HEADER = 56;
-/** A pointer that has moved by fewer pixels since it was pressed draws no frame. */
-const SLIP = 5;
+/** What stands fast over the cells and beside them. */
+const INSET = { top: HEADER, left: SPINE_WIDTH };
 
 /** What is seen is told again when it has moved by so much, pixels: tiles are kept painted further out than that. */
 const STEP = 64;
@@ -106,10 +105,7 @@ export function ScoreView() {
   const [seen, setSeen] = useState<Seen>({ left: 0, right: 1280, top: 0, bottom: 800 });
   const [theme, setTheme] = useState(0);
   const [ink, setInk] = useState<Ink | null>(null);
-  const [dragging, setDragging] = useState(false);
-  const pressed = useRef<PointerPlace | null>(null);
-  /** The chosen block is being carried to another cell. */
-  const [carrying, setCarrying] = useState(false);
+  const { drawing, carrying, pointer } = useCellPointer({ list, lines, layout, scroller, cells, inset: INSET });
 
   const cues = useSame(chosenCues(choice));
   const chosen = useMemo(() => chosenRows(list, cues), [list, cues]);
@@ -193,8 +189,8 @@ export function ScoreView() {
   const focusRow = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   useEffect(() => {
     openAround(focusRow, choice.cue !== choice.cueEnd);
-    if (!dragging) bringRow(focusRow);
-  }, [focusRow, dragging, choice.cue, choice.cueEnd]);
+    if (!drawing) bringRow(focusRow);
+  }, [focusRow, drawing, choice.cue, choice.cueEnd]);
   // What opens or closes under the sheet does not hide the cue that is worked on.
   const bringFocus = useEffectEvent(() => bringRow(focusRow));
   const height = seen.bottom - seen.top;
@@ -202,49 +198,13 @@ export function ScoreView() {
   const bringColumn = useEffectEvent(() => {
     const column = layout.columns[placeOfLight(layout, choice.channelEnd, choice.attributeEnd)];
     const element = scroller.current;
-    if (!column || !element || dragging) return;
+    if (!column || !element || drawing) return;
     const room = element.clientWidth - SPINE_WIDTH;
     if (column.x < element.scrollLeft) element.scrollLeft = column.x - 20;
     else if (column.x + column.width > element.scrollLeft + room) element.scrollLeft = column.x + column.width - room + 20;
   });
   useEffect(() => bringColumn(), [choice.channelEnd, choice.attributeEnd]);
 
-  const cellUnder = (event: PointerPlace): CellPlace | null => {
-    const box = cells.current?.getBoundingClientRect();
-    if (!box || layout.columns.length === 0) return null;
-    const line = Math.min(lines.lines.length - 1, Math.max(0, Math.floor((event.clientY - box.top) / ROW)));
-    return { line, column: columnAt(layout, event.clientX - box.left) };
-  };
-  const press = (event: React.PointerEvent<HTMLElement>): void => {
-    const cell = cellUnder(event);
-    if (!cell || event.button !== 0) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    scroller.current?.focus({ preventScroll: true });
-    if (event.altKey) return setCarrying(true);
-    pressed.current = { clientX: event.clientX, clientY: event.clientY };
-    setDragging(true);
-    chooseCell(list, lines, layout, cell, event.shiftKey);
-  };
-  const widenTo = (pointer: PointerPlace): void => {
-    const cell = dragging ? cellUnder(pointer) : null;
-    if (cell) chooseCell(list, lines, layout, cell, true);
-  };
-  const scrollAlong = useEdgeScroll(dragging, scroller, { top: HEADER, left: SPINE_WIDTH }, widenTo);
-  const drag = (event: React.PointerEvent<HTMLElement>): void => {
-    // A click beside the edge is no drag.
-    const began = pressed.current;
-    if (began && Math.abs(event.clientX - began.clientX) + Math.abs(event.clientY - began.clientY) < SLIP) return;
-    pressed.current = null;
-    scrollAlong(event);
-    widenTo(event);
-  };
-  const release = (event: React.PointerEvent<HTMLElement>): void => {
-    const cell = carrying && !isOutside(event, scroller.current) ? cellUnder(event) : null;
-    if (cell) carryCells(list, lines, layout, cell);
-    setDragging(false);
-    setCarrying(false);
-  };
-  useDropOnEscape(carrying, () => setCarrying(false));
   const give = (event: React.ClipboardEvent, text: string | null): void => {
     event.preventDefault();
     if (text !== null) event.clipboardData.setData("text/plain", text);
@@ -325,13 +285,7 @@ export function ScoreView() {
               data-cells
               className={`absolute top-0 z-0 touch-none overflow-hidden ${carrying ? "cursor-grabbing" : "cursor-cell"}`}
               style={{ left: SPINE_WIDTH, width: layout.width, height: rows.getTotalSize() }}
-              onPointerDown={press}
-              onPointerMove={drag}
-              onPointerUp={release}
-              onPointerCancel={() => {
-                setDragging(false);
-                setCarrying(false);
-              }}
+              {...pointer}
             >
               <ScoreTiles picture={picture} ink={ink} theme={theme} count={lines.lines.length} width={layout.width} seen={seen} />
             </div>
