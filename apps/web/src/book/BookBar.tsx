@@ -9,13 +9,10 @@ import { sceneAround, useBook, writeScene } from "./book.ts";
 
 /** Over the play: scenes, pages, what is looked for, and the doors to its text. */
 export function BookBar({ script, places }: { script: Script; places: ReadonlyMap<string, readonly number[]> }) {
-  const { at, find } = useBook(useShallow(({ at: stands, find: words }) => ({ at: stands, find: words })));
-  const field = useRef<HTMLInputElement>(null);
-  useShortcut("findInPlay", () => field.current?.focus());
+  const at = useBook((book) => book.at);
   const headings = script.lines.filter(({ heading }) => heading);
   const times = lineTimes(script);
   const pages = [...new Set(script.lines.flatMap(({ page }) => (page === undefined ? [] : [page])))];
-  const order = [...places.keys()].flatMap((line) => (places.get(line) ?? []).map((word) => ({ line, word })));
   // While the play is called, scene and page are those that are heard.
   const heard = useCaller((caller) => caller.line);
   const line = heard ?? at?.line;
@@ -23,12 +20,6 @@ export function BookBar({ script, places }: { script: Script; places: ReadonlyMa
   const page = line === undefined ? pages[0] : script.lines.find(({ id }) => id === line)?.page;
   const goTo = (line: string | undefined): void => {
     if (line !== undefined) useBook.setState({ at: { line, word: 0 }, until: null });
-  };
-  const step = (by: number): void => {
-    if (order.length === 0) return;
-    const now = order.findIndex(({ line, word }) => line === at?.line && word === at.word);
-    const next = order[(now + by + order.length) % order.length] ?? order[0];
-    if (next) useBook.setState({ at: next, until: null });
   };
   return (
     <div className="flex h-11 shrink-0 items-center gap-2 border-b border-rule px-3">
@@ -60,6 +51,45 @@ export function BookBar({ script, places }: { script: Script; places: ReadonlyMa
           ))}
         </select>
       )}
+      <FindInPlay places={places} />
+      <span className="flex-1" />
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm gap-1.5 font-normal"
+        title="Writes the scene in which you stand (e)"
+        onClick={() => {
+          const line = at?.line ?? script.lines[0]?.id;
+          if (line !== undefined) writeScene(script, line);
+        }}
+      >
+        <Pencil size={14} /> Write
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm gap-1.5 font-normal"
+        title="A new version of the script, pasted or from a file: cues stay with their words"
+        onClick={() => useBook.setState({ writing: { text: "" } })}
+      >
+        <FileText size={14} /> New version
+      </button>
+    </div>
+  );
+}
+
+/** What is looked for in the play: how often it is there, and from one place to the next. */
+function FindInPlay({ places }: { places: ReadonlyMap<string, readonly number[]> }) {
+  const { at, find } = useBook(useShallow(({ at: stands, find: words }) => ({ at: stands, find: words })));
+  const field = useRef<HTMLInputElement>(null);
+  useShortcut("findInPlay", () => field.current?.focus());
+  const order = [...places.keys()].flatMap((line) => (places.get(line) ?? []).map((word) => ({ line, word })));
+  const step = (by: number): void => {
+    if (order.length === 0) return;
+    const now = order.findIndex(({ line, word }) => line === at?.line && word === at.word);
+    const next = order[(now + by + order.length) % order.length] ?? order[0];
+    if (next) useBook.setState({ at: next, until: null });
+  };
+  return (
+    <>
       <input
         ref={field}
         type="search"
@@ -86,26 +116,6 @@ export function BookBar({ script, places }: { script: Script; places: ReadonlyMa
           </button>
         </>
       )}
-      <span className="flex-1" />
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm gap-1.5 font-normal"
-        title="Writes the scene in which you stand (e)"
-        onClick={() => {
-          const line = at?.line ?? script.lines[0]?.id;
-          if (line !== undefined) writeScene(script, line);
-        }}
-      >
-        <Pencil size={14} /> Write
-      </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm gap-1.5 font-normal"
-        title="A new version of the script, pasted or from a file: cues stay with their words"
-        onClick={() => useBook.setState({ writing: { text: "" } })}
-      >
-        <FileText size={14} /> New version
-      </button>
-    </div>
+    </>
   );
 }
