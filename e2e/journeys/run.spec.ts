@@ -1,5 +1,5 @@
 import { type Page, expect, test } from "@playwright/test";
-import { OWN, cueOf, edit, openView, ownShow } from "../support/show.ts";
+import { OWN, cueOf, edit, openView, ownShow, liveLine } from "../support/show.ts";
 
 /** How bright the stage picture is, 0 to 255, over all its points. */
 async function brightness(page: Page): Promise<number> {
@@ -68,26 +68,18 @@ test("a window whose line was cut catches up with what it missed, edits and firi
   request,
 }) => {
   const show = await ownShow(request);
-  // The live line runs through here, so that it can be cut and kept cut.
-  let cut = false;
-  const lines: { close: () => Promise<void> }[] = [];
-  await page.routeWebSocket(/socket\.io/, (line) => {
-    if (cut) return void line.close();
-    line.connectToServer();
-    lines.push(line);
-  });
+  const live = await liveLine(page);
   // What a window asks for when its line comes is answered before the line is cut.
   const caughtUp = page.waitForResponse(/\/edits\?/);
   await openView(page, show);
   await caughtUp;
   await page.evaluate(() => document.body.setAttribute("data-opened", "once"));
-  cut = true;
-  for (const line of lines.splice(0)) await line.close();
+  await live.cut();
   await expect(page.getByRole("banner").getByRole("status")).toHaveText("No line to the server");
   await edit(request, show, { op: "setCue", from: "8", to: "8", label: "Pot boils" });
   await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "8", time: 0 } });
   await expect(page.getByRole("row", { name: /^8 Pot boils/ })).toHaveCount(0);
-  cut = false;
+  live.mend();
   await expect(page.getByRole("row", { name: /^(on stage)? ?8 Pot boils/ })).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage cue 8");
   await expect(page.locator("body[data-opened=once]")).toHaveCount(1);
@@ -117,13 +109,7 @@ test("the Stage shows the chosen cue blind, apart from what runs", async ({ page
 
 test("a press that nobody answers is named, and what is on stage is told when the server is back", async ({ page, request }) => {
   const show = await ownShow(request);
-  let cut = false;
-  const lines: { close: () => Promise<void> }[] = [];
-  await page.routeWebSocket(/socket\.io/, (line) => {
-    if (cut) return void line.close();
-    line.connectToServer();
-    lines.push(line);
-  });
+  const live = await liveLine(page);
   await openView(page, show, "run");
   await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "8", time: 0 } });
   await expect(page.getByTestId("on-stage")).toHaveText("8");
@@ -131,9 +117,8 @@ test("a press that nobody answers is named, and what is on stage is told when th
   await page.getByRole("button", { name: "Go", exact: true }).click();
   const told = page.getByRole("alert").filter({ hasText: "Go 9" });
   await expect(told).toContainText("The server does not answer");
-  cut = true;
-  for (const line of lines.splice(0)) await line.close();
-  cut = false;
+  await live.cut();
+  live.mend();
   await expect(page.getByRole("status").filter({ hasText: "The server is back; cue 8 is on stage" })).toBeVisible({ timeout: 30_000 });
   await expect(told).toBeHidden();
 });

@@ -1,6 +1,6 @@
 import { type APIRequestContext, type Page, expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
-import { OWN, cueOf, documentOf, edit, openView, ownShow } from "../support/show.ts";
+import { OWN, cueOf, documentOf, edit, openView, ownShow, liveLine } from "../support/show.ts";
 
 interface Running {
   lists: Record<string, { cue: string | null; rate: number; master: { to: number }; follow: unknown }>;
@@ -187,13 +187,7 @@ test("what a cue does besides is given in the inspector and typed, timed, taken 
 
 test("a page that only looks on follows the show, in large letters too, and comes back when the server does", async ({ page, request }) => {
   const show = await ownShow(request);
-  let cut = false;
-  const lines: { close: () => Promise<void> }[] = [];
-  await page.routeWebSocket(/socket\.io/, (line) => {
-    if (cut) return void line.close();
-    lines.push(line);
-    line.connectToServer();
-  });
+  const live = await liveLine(page);
   await page.goto(`/watch/${show}`);
   await expect(page.getByTestId("next-cue")).toHaveText("0.5");
   const press = (data: object) => request.post(`/api/shows/${show}/run`, { headers: OWN, data });
@@ -201,11 +195,10 @@ test("a page that only looks on follows the show, in large letters too, and come
   await expect(page.getByTestId("on-stage")).toHaveText("6");
   await page.getByRole("link", { name: "In large letters" }).click();
   await expect(page.getByTestId("on-stage")).toHaveText("6");
-  cut = true;
-  for (const line of lines) await line.close();
+  await live.cut();
   await expect(page.getByRole("status")).toHaveText(/comes back by itself/);
   await press({ press: "go" });
-  cut = false;
+  live.mend();
   await expect(page.getByTestId("on-stage")).toHaveText("7", { timeout: 30_000 });
   await expect(page.getByRole("button")).toHaveCount(0);
 });

@@ -44,6 +44,26 @@ export async function openView(page: Page, show: number, view: "score" | "stage"
   await expect(page.getByRole("banner").getByRole("status")).not.toHaveText("No line to the server");
 }
 
+/** The live line of a page, run through here so that it can be cut, kept cut and let come back. Before the page is opened. */
+export async function liveLine(page: Page): Promise<{ cut: () => Promise<void>; mend: () => void }> {
+  let isCut = false;
+  const lines: { close: () => Promise<void> }[] = [];
+  await page.routeWebSocket(/socket\.io/, (line) => {
+    if (isCut) return void line.close();
+    line.connectToServer();
+    lines.push(line);
+  });
+  return {
+    cut: async () => {
+      isCut = true;
+      for (const line of lines.splice(0)) await line.close();
+    },
+    mend: () => {
+      isCut = false;
+    },
+  };
+}
+
 /** The show document as the server has it now. */
 export async function documentOf(request: APIRequestContext, show: number): Promise<ShowDocument> {
   const reply = await request.get(`/api/shows/${show}/document`);
