@@ -17,7 +17,7 @@ interface Notices {
 }
 
 /** What passes: that something was refused, until the next that is made; that a step can be taken back; that a press was not answered; what became of something that was done while the server was away. */
-export type Passing = "refused" | "step" | "press" | `deed ${string}`;
+export type Passing = "refused" | "step" | "press" | `action ${string}`;
 
 /** How a notice is told. */
 interface Telling {
@@ -50,9 +50,14 @@ export function notify(text: string, kind: Notice["kind"] = "word", { action, of
 }
 
 /** Puts away what was told of something that is over. */
-export function isOver(what: Passing): void {
+export function dropNotices(what: Passing): void {
   const { notices } = useNotices.getState();
   if (notices.some(({ of }) => of === what)) useNotices.setState({ notices: notices.filter(({ of }) => of !== what) });
+}
+
+/** True while a notice tells of something that somebody did and that was not stored, or may not have been. */
+export function tellsOfActions(): boolean {
+  return useNotices.getState().notices.some(({ of }) => of?.startsWith("action ") === true);
 }
 
 /** Tells what went wrong, in the words of whoever threw it. */

@@ -62,15 +62,15 @@ let named = 0;
 /** Asks, and once more where no answer came: the server knows the request by its name. What it refuses comes through at once. */
 async function once<T>(ask: (request: string) => Promise<T>): Promise<T> {
   const request = requestName();
-  const named = (error: unknown): never => {
+  const withItsName = (error: unknown): never => {
     throw error instanceof Refusal ? new Refusal(error.message, error.faults, { ...error, request }) : error;
   };
   try {
     return await ask(request);
   } catch (error) {
-    if (!(error instanceof Refusal) || !error.unanswered) return named(error);
+    if (!(error instanceof Refusal) || !error.unanswered) return withItsName(error);
     await new Promise((resolve) => setTimeout(resolve, AGAIN));
-    return ask(request).catch(named);
+    return ask(request).catch(withItsName);
   }
 }
 

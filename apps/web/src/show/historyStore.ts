@@ -1,6 +1,6 @@
 import { create } from "zustand";
 import type { HistoryState } from "@zm/protocol";
-import { isOver } from "../shared/notices.ts";
+import { dropNotices } from "../shared/notices.ts";
 
 /** What undo and redo would do next, over show and Hand in the one order of time. */
 export const useHistoryStore = create<HistoryState>(() => ({ show: 0, turn: -1, undo: null, redo: null }));
@@ -9,7 +9,7 @@ export const useHistoryStore = create<HistoryState>(() => ({ show: 0, turn: -1, 
 export function takeHistory({ show, turn, undo, redo }: HistoryState): void {
   const known = useHistoryStore.getState();
   if (known.show === show && turn < known.turn) return;
-  if (undo?.id !== known.undo?.id) isOver("step");
+  if (undo?.id !== known.undo?.id) dropNotices("step");
   useHistoryStore.setState({ show, turn, undo, redo });
 }
 

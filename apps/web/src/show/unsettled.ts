@@ -1,8 +1,8 @@
-import { isOver, notify, tellTrouble } from "../shared/notices.ts";
+import { dropNotices, notify, tellTrouble, tellsOfActions } from "../shared/notices.ts";
 import { Refusal, api } from "./api.ts";
 
 /** What somebody did: its words, and how it is done once more. */
-export interface Deed {
+export interface UserAction {
   readonly show: number;
   readonly words: () => string;
   /** Left out where doing it again could do something else meanwhile. */
@@ -10,7 +10,7 @@ export interface Deed {
 }
 
 /** Something that was asked while the server or its database was away, so that nobody knows whether it is stored. */
-interface Unsettled extends Deed {
+interface Unsettled extends UserAction {
   readonly request: string;
 }
 
@@ -18,8 +18,6 @@ interface Unsettled extends Deed {
 const AGAIN = 3000;
 
 let unsettled: readonly Unsettled[] = [];
-/** The words of what was told as refused or not stored, so that it is not told any more once it is done. */
-let told: ReadonlySet<string> = new Set();
 let asking: Promise<void> | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -27,12 +25,11 @@ let timer: ReturnType<typeof setTimeout> | undefined;
  * Tells why something was not done, and what it was. Where the server or its database is away this stays until they are back;
  * then it is told whether it was stored, and what was not can be done once more.
  */
-export function tellRefused(error: unknown, deed: Deed): void {
+export function tellRefused(error: unknown, action: UserAction): void {
   if (!isUnsettled(error)) return tellTrouble(error, "refused");
-  const words = deed.words();
-  told = new Set([...told, words]);
-  notify(`${words}\n${error.message}`, "trouble", { of: `deed ${words}`, lasting: true });
-  unsettled = [...unsettled, { ...deed, request: error.request }];
+  const words = action.words();
+  notify(`${words}\n${error.message}`, "trouble", { of: `action ${words}`, lasting: true });
+  unsettled = [...unsettled, { ...action, request: error.request }];
   askAgain();
 }
 
@@ -52,7 +49,7 @@ export function tellPressRefused(error: unknown, words: string): void {
 export function tellOnStageAgain(cue: string | null): void {
   if (!pressedInVain) return;
   pressedInVain = false;
-  isOver("press");
+  dropNotices("press");
   notify(cue === null ? "The server is back; nothing is on stage" : `The server is back; cue ${cue} is on stage`);
 }
 
@@ -62,12 +59,13 @@ export function isUnsettled(error: unknown): error is Refusal & { readonly reque
 }
 
 /** What was refused before and is done now has nothing more to be told of it. */
-export function tellDone({ show, words }: Deed): void {
-  isOver("refused");
-  if (told.size === 0 || !told.has(words())) return;
-  told = new Set([...told].filter((other) => other !== words()));
-  unsettled = unsettled.filter((one) => one.show !== show || one.words() !== words());
-  isOver(`deed ${words()}`);
+export function tellDone(action: UserAction): void {
+  dropNotices("refused");
+  // Nearly always nothing is told, and the words of a large edit need not be made.
+  if (unsettled.length === 0 && !tellsOfActions()) return;
+  const words = action.words();
+  unsettled = unsettled.filter((one) => one.show !== action.show || one.words() !== words);
+  dropNotices(`action ${words}`);
 }
 
 /** Asks what became of everything that is unsettled; when server and database are back. */
@@ -93,11 +91,11 @@ async function settleEach(): Promise<void> {
     if (stored === undefined) return;
     unsettled = unsettled.filter((other) => other !== one);
     const words = one.words();
-    isOver(`deed ${words}`);
+    dropNotices(`action ${words}`);
     if (stored) notify(`Stored after all: ${words}`);
     else
       notify(`Not stored: ${words}`, "trouble", {
-        of: `deed ${words}`,
+        of: `action ${words}`,
         ...(one.again ? { action: { word: "Do it now", run: one.again } } : {}),
       });
   }

@@ -5,7 +5,7 @@ import { useChoice } from "../choice/choice.ts";
 import { milestone } from "../shared/milestone.ts";
 import { nextFrame } from "../shared/nextFrame.ts";
 import { notify } from "../shared/notices.ts";
-import { type Deed, isUnsettled, tellDone, tellRefused } from "./unsettled.ts";
+import { type UserAction, isUnsettled, tellDone, tellRefused } from "./unsettled.ts";
 import { takeHand } from "./handStore.ts";
 import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
 import { api } from "./api.ts";
@@ -201,13 +201,13 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
 }
 
 /** Waits for work. A refusal is told to the user and gives false; work that another piece does in its own turn hands the refusal on to it. */
-async function done(work: Promise<unknown>, run: Runner, deed: Deed): Promise<boolean> {
+async function done(work: Promise<unknown>, run: Runner, action: UserAction): Promise<boolean> {
   try {
     await work;
-    tellDone(deed);
+    tellDone(action);
     return true;
   } catch (error) {
-    if (run === enqueue || isUnsettled(error)) tellRefused(error, deed);
+    if (run === enqueue || isUnsettled(error)) tellRefused(error, action);
     if (run !== enqueue) throw error;
     return false;
   }
