@@ -1,12 +1,14 @@
 import type { Connection, QueryError, ResultSetHeader } from "mysql2";
 import { Readable } from "node:stream";
+import { setImmediate as turn } from "node:timers/promises";
 import type { EntityManager, EntityMetadata, ObjectLiteral } from "typeorm";
 import { chunksOf } from "./chunks.ts";
 
 /** So many rows go in one statement: enough that statements do not count, few enough that making one does not hold the server up. */
 const ROWS_A_STATEMENT = 1000;
-/** So many rows go in one piece of a stream. */
+/** So many rows go in one piece of a stream, and no more characters than this where a row is long. */
 const ROWS_A_PIECE = 2000;
+const CHARACTERS_A_PIECE = 200_000;
 
 /** Inserts rows, several in a statement, without making entities of them. */
 export async function insertRows<T extends ObjectLiteral>(manager: EntityManager, entity: new () => T, rows: readonly T[]): Promise<void> {
@@ -72,7 +74,7 @@ export async function loadRows(
   };
   await manager.query("SET SESSION foreign_key_checks = 0");
   const taken = await new Promise<number>((resolve, reject) => {
-    const infileStreamFactory = (): Readable => Readable.from(piecesOf(rows, count), { objectMode: true });
+    const infileStreamFactory = (): Readable => Readable.from(withTurns(piecesOf(rows, count)), { objectMode: true });
     connection.query<ResultSetHeader>({ sql, infileStreamFactory }, (error: QueryError | null, result) =>
       error ? reject(error) : resolve(result.affectedRows),
     );
@@ -80,17 +82,29 @@ export async function loadRows(
   if (taken !== sent) throw new Error(`${table} took ${taken} of ${sent} rows; nothing is stored`);
 }
 
+/** Pieces of a stream, with a turn of the event loop behind each: a socket that takes everything at once would leave none. */
+async function* withTurns(pieces: Iterable<Buffer>): AsyncGenerator<Buffer> {
+  for (const piece of pieces) {
+    yield piece;
+    await turn();
+  }
+}
+
 function* piecesOf(rows: Iterable<readonly Cell[]>, after: (rows: number) => void): Generator<Buffer> {
   let lines: string[] = [];
+  let characters = 0;
   const piece = (): Buffer => {
     const text = Buffer.from(lines.join(""));
     after(lines.length);
     lines = [];
+    characters = 0;
     return text;
   };
   for (const row of rows) {
-    lines.push(`${row.map(cellText).join("\t")}\n`);
-    if (lines.length >= ROWS_A_PIECE) yield piece();
+    const line = `${row.map(cellText).join("\t")}\n`;
+    lines.push(line);
+    characters += line.length;
+    if (lines.length >= ROWS_A_PIECE || characters >= CHARACTERS_A_PIECE) yield piece();
   }
   if (lines.length > 0) yield piece();
 }

@@ -79,9 +79,9 @@ export class HistoryService {
       show.history.move(what, author.window);
       return null;
     }
-    const event = await this.shows.stepEdit(show, step, what, author);
+    const { event, run } = await this.shows.stepEdit(show, step, what, author);
     if (step.hand) await this.hands.step(show.id, step.hand, what);
-    await this.runs.followed(show.id);
+    if (step.hand ?? run) await this.runs.followed(show.id);
     return event;
   }
 }

@@ -16,6 +16,8 @@ export interface OpenShow {
   readonly touched: TouchedSince;
   /** The newest requests for edits by their names, and the revision that each came to. */
   readonly requests: Map<string, number>;
+  /** The steps of the edit made last, which is the one that is taken back most often; undefined before one was made, and for a very large one. */
+  newest: { readonly revision: number; readonly steps: readonly Step[] } | undefined;
   /** The end of the newest work on the database, for which whoever looks what it has taken waits. */
   storing: Promise<unknown>;
   /** The work under way; each piece waits for the one before it. */
@@ -36,6 +38,23 @@ export function clash(mine: readonly Step[], theirs: readonly Step[]): string | 
   return hit ? placeWords(hit) : null;
 }
 
+/** The places that an edit touches: those that it needs for itself, and those that it works in. */
+export interface Places {
+  readonly claimed: Iterable<string>;
+  readonly worked: ReadonlySet<string>;
+}
+
+/** The places that steps touch. */
+export async function placesOf(steps: readonly Step[]): Promise<Places> {
+  const claimed: string[] = [];
+  const worked = new Set<string>();
+  await eachInSlices(steps, (step) => {
+    claimed.push(...claims(step));
+    for (const place of placesWorkedIn(step)) worked.add(place);
+  });
+  return { claimed, worked };
+}
+
 /** So many places are remembered; beyond that it begins anew. */
 const MOST_PLACES = 300_000;
 
@@ -47,18 +66,16 @@ export class TouchedSince {
   /** Edits up to `from` are not known here. */
   constructor(public from: number) {}
 
-  /** An edit is being made; called, and waited for, before it is told. */
-  async add(revision: number, steps: readonly Step[]): Promise<void> {
+  /** An edit has been made, which touches these places; called, and waited for, before it is told. */
+  async add(revision: number, { claimed, worked }: Places): Promise<void> {
     if (this.claimed.size + this.worked.size > MOST_PLACES) {
       this.claimed.clear();
       this.worked.clear();
       this.from = revision;
       return;
     }
-    await eachInSlices(steps, (step) => {
-      for (const claim of claims(step)) this.claimed.set(claim, revision);
-      for (const place of placesWorkedIn(step)) this.worked.set(place, revision);
-    });
+    await eachInSlices(claimed, (claim) => this.claimed.set(claim, revision));
+    await eachInSlices(worked, (place) => this.worked.set(place, revision));
   }
 
   /** The first place at which steps get in the way of an edit behind `base`, which is not before `from`, with the revision of that edit; null where they do not. */

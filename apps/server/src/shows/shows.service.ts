@@ -35,7 +35,7 @@ import { now } from "../shared/clock.ts";
 import { LoadingCache } from "../shared/loadingCache.ts";
 import { inSlices, mapInSlices } from "../shared/slices.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
-import { type OpenShow, TouchedSince, clash } from "./openShow.ts";
+import { type OpenShow, type Places, TouchedSince, clash, placesOf } from "./openShow.ts";
 import { insertPieces, readSteps, readStepsOf, stepTexts } from "./storedSteps.ts";
 import { importInThread } from "./importWorker.ts";
 import { readShowRows } from "./readRows.ts";
@@ -64,6 +64,8 @@ export interface StoredEdit {
 const HISTORY_PAGE = 500;
 /** A window that has missed more edits than this opens the show anew, which is quicker. */
 const MOST_MISSED = 500;
+/** The steps of the edit made last are kept in memory where they are no more than this. */
+const MOST_KEPT = 100_000;
 /** An edit of more steps than this is told without them. */
 const MOST_TOLD = 5000;
 /** So many edits since are held against one at a time. */
@@ -248,20 +250,24 @@ export class ShowsService implements OnModuleDestroy {
     return this.edit(id, revision, [{ op: "setShow", title }], author);
   }
 
-  /** Takes an edit back, or makes it again, and lets a list stand where it stood; only from within `runExclusive`. */
-  async stepEdit(show: OpenShow, step: EditStep, what: "undo" | "redo", author: Author): Promise<EditEvent> {
+  /** Takes an edit back, or makes it again, and lets a list stand where it stood, which it tells; only from within `runExclusive`. */
+  async stepEdit(
+    show: OpenShow,
+    step: EditStep,
+    what: "undo" | "redo",
+    author: Author,
+  ): Promise<{ readonly event: EditEvent; readonly run: RunMove | null }> {
     this.watch.expect();
     if (show.doubtful) await this.takeStored(show);
     const row = await this.watch.bounded(this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision }));
-    const made = await this.watch.bounded(readStepsOf(this.database.manager, row));
+    const made =
+      show.newest?.revision === step.revision ? show.newest.steps : await this.watch.bounded(readStepsOf(this.database.manager, row));
     const steps = what === "undo" ? await inSlices(invertInSteps(made)) : made;
     const move = row.run && { list: row.run.list, before: row.run.before, after: row.run.after };
     const run = what === "undo" ? move && { ...move, before: move.after, after: move.before } : move;
-    return this.commit(
-      show,
-      { kind: what, ofRevision: step.revision, summary: row.summary, steps, sheet: await inSlices(takeInSteps(show.sheet, steps)), author },
-      run ? { run } : {},
-    );
+    const sheet = await inSlices(takeInSteps(show.sheet, steps));
+    const change: Change = { kind: what, ofRevision: step.revision, summary: row.summary, steps, sheet, author };
+    return { event: await this.commit(show, change, run ? { run } : {}), run };
   }
 
   /** Does work on a show when all that was asked for before it is done. */
@@ -287,6 +293,7 @@ export class ShowsService implements OnModuleDestroy {
       doubtful: false,
       requests,
       touched: new TouchedSince(stored.revision),
+      newest: undefined,
       storing: Promise.resolve(),
       queue: Promise.resolve(),
     };
@@ -350,28 +357,30 @@ export class ShowsService implements OnModuleDestroy {
       request: author.request,
       pieces: texts.pieces.length > 0 ? texts.pieces.length : null,
     };
+    // What is told and remembered of the edit is made ready while the database works.
+    const ready = readyToTell(steps, texts.pieces);
     await this.store(show, row, { steps, after: sheet.show, pieces: texts.pieces }, alongside);
-    return this.taken(show, row, { steps, pieces: texts.pieces }, sheet, author);
+    return this.taken(show, row, await ready, sheet, author);
   }
 
   /** Takes a stored edit into memory and tells everybody; nothing here can fail. */
   private async taken(
     show: OpenShow,
     row: EditRow,
-    { steps, pieces }: Pick<Written, "steps" | "pieces">,
+    { steps, places, pieces }: ReadyToTell,
     sheet: OpenShow["sheet"],
     author: Author,
   ): Promise<EditEvent> {
     const { revision, kind, summary, run, request } = row;
-    await show.touched.add(revision, steps);
-    const bytes = await mapInSlices(pieces, (piece) => new TextEncoder().encode(piece));
+    await show.touched.add(revision, places);
     show.sheet = sheet;
     show.revision = revision;
     if (kind === "edit") show.history.addEdit(revision, summary, author);
     else show.history.move(kind, author.window);
     if (request !== null) keepRequest(show.requests, request, revision);
     const event = eventOf(show, row, steps);
-    this.changes.next({ event, steps, pieces: bytes, run });
+    show.newest = steps.length > MOST_KEPT ? undefined : { revision, steps };
+    this.changes.next({ event, steps, pieces, run });
     return event;
   }
 
@@ -430,7 +439,7 @@ export class ShowsService implements OnModuleDestroy {
       const steps = all[index] ?? [];
       const { pieces } = await stepTexts(steps);
       const sheet = await inSlices(takeInSteps(show.sheet, steps));
-      await this.taken(show, row, { steps, pieces }, sheet, { window: row.madeBy, gesture: null, request: row.request });
+      await this.taken(show, row, await readyToTell(steps, pieces), sheet, { window: row.madeBy, gesture: null, request: row.request });
     }
     show.doubtful = false;
   }
@@ -441,6 +450,15 @@ interface Written {
   readonly steps: readonly Step[];
   readonly after: Show;
   readonly pieces: readonly string[];
+}
+
+/** What is told and remembered of an edit that is stored. */
+interface ReadyToTell extends Pick<StoredEdit, "steps" | "pieces"> {
+  readonly places: Places;
+}
+
+async function readyToTell(steps: readonly Step[], pieces: readonly string[]): Promise<ReadyToTell> {
+  return { steps, places: await placesOf(steps), pieces: await mapInSlices(pieces, (piece) => new TextEncoder().encode(piece)) };
 }
 
 function clashWith(place: string, edit: Pick<EditEvent, "summary"> | undefined): ConflictException {

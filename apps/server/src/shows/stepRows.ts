@@ -15,7 +15,7 @@ import {
 import type { EntityManager } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
 import { CueRow, MoveRow, PartRow, ShowRow } from "../database/entities.ts";
-import { loadRows, upsertRows } from "../database/rows.ts";
+import { type Cell, loadRows, upsertRows } from "../database/rows.ts";
 import { eachInSlices, inSlices } from "../shared/slices.ts";
 import { settleEntries, writeEntries } from "./entryRows.ts";
 import { MOVE_COLUMNS, cellsOf, cueRow, moveRow, partRow } from "./showRows.ts";
@@ -23,8 +23,8 @@ import { MOVE_COLUMNS, cellsOf, cueRow, moveRow, partRow } from "./showRows.ts";
 const CHUNK = 500;
 /** So many new moves are loaded in bulk. */
 const MANY = 700;
-/** So many steps on cues are written before the event loop has a turn. */
-const STRETCH = 2000;
+/** So many steps on cues are written together: enough that statements do not count, few enough that no table in memory grows large. */
+const STRETCH = 8_000;
 
 /** Writes what steps leave behind: each touched row once, in an order that keeps every constraint. */
 export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[], before: Show, after: Show): Promise<void> {
@@ -81,6 +81,8 @@ async function writeNumbers(manager: EntityManager, showId: number, { list, cues
   await manager.query("UPDATE cues SET number = -1 - number WHERE show_id = ? AND list_id = ? AND number < 0", [showId, list]);
 }
 
+type PartStep = Extract<CueDataStep, { at: "part" }>;
+
 /** What is left of one key's move in a cue: the part that holds it, or none when it is gone. */
 interface LastMove {
   readonly number: number;
@@ -100,43 +102,45 @@ class CueWriter {
 
   async write(steps: readonly CueDataStep[]): Promise<void> {
     const { showId, listId, manager } = this;
-    const ends = lastSteps(steps);
+    const ends = await firstAndLast(steps);
+    const goneCues = new Set<number>();
+    await eachInSlices(ends, ({ last }) => {
+      if (last.at === "cue" && !last.after) goneCues.add(cueOrder(last.cue));
+    });
     const cues: Omit<CueRow, "id">[] = [];
-    const goneCues = new Set(ends.flatMap(({ last }) => (last.at === "cue" && !last.after ? [cueOrder(last.cue)] : [])));
+    const parts: PartStep[] = [];
     const moves: LastMove[] = [];
-    for (const { first, last } of ends) {
+    const standing = new Set<number>();
+    await eachInSlices(ends, ({ first, last }) => {
       const number = cueOrder(last.cue);
       // What a cue held that is gone leaves with it.
-      if (goneCues.has(number)) continue;
-      if (last.at === "cue") {
-        if (last.after) cues.push(cueRow({ showId, listId, number }, last.after));
-      } else if (last.at === "move") {
+      if (goneCues.has(number)) return;
+      standing.add(number);
+      if (last.at === "part") parts.push(last);
+      else if (last.at === "move") {
         const before = first.at === "move" ? first.before?.part : undefined;
         moves.push({ number, channel: last.channel, attribute: last.attribute, before, after: last.after });
-      }
-    }
+      } else if (last.after) cues.push(cueRow({ showId, listId, number }, last.after));
+    });
     await upsertRows<Omit<CueRow, "id">>(manager, CueRow, cues, ["showId", "listId", "number"]);
-    const cueIds = await this.cueIds(new Set(ends.map(({ last }) => cueOrder(last.cue)).filter((number) => !goneCues.has(number))));
-    const goneParts = await this.writeParts(
-      ends.map(({ last }) => last),
-      cueIds,
-    );
+    const cueIds = await this.cueIds(standing);
+    const goneParts = await this.writeParts(parts, cueIds);
     await this.writeMoves(moves, await this.partIds([...cueIds.values()]), cueIds);
-    if (goneParts.length > 0) await manager.query("DELETE FROM parts WHERE (cue_id, number) IN (?)", [goneParts]);
+    for (const chunk of chunksOf(goneParts, CHUNK)) await manager.query("DELETE FROM parts WHERE (cue_id, number) IN (?)", [chunk]);
     for (const chunk of chunksOf([...goneCues], CHUNK))
       await manager.query("DELETE FROM cues WHERE show_id = ? AND list_id = ? AND number IN (?)", [showId, listId, chunk]);
   }
 
   /** Writes the parts that stand; gives back those that are gone, as pairs of cue and number, to be deleted behind their moves. */
-  private async writeParts(lasts: readonly CueDataStep[], cueIds: ReadonlyMap<number, number>): Promise<[number, number][]> {
+  private async writeParts(lasts: readonly PartStep[], cueIds: ReadonlyMap<number, number>): Promise<[number, number][]> {
     const parts: Omit<PartRow, "id">[] = [];
     const gone: [number, number][] = [];
-    for (const step of lasts) {
+    await eachInSlices(lasts, (step) => {
       const cue = cueIds.get(cueOrder(step.cue));
-      if (step.at !== "part" || cue === undefined) continue;
+      if (cue === undefined) return;
       if (step.after) parts.push(partRow(cue, step.part, step.after));
       else gone.push([cue, step.part]);
-    }
+    });
     await upsertRows<Omit<PartRow, "id">>(this.manager, PartRow, parts, ["cueId", "number"]);
     return gone;
   }
@@ -149,16 +153,17 @@ class CueWriter {
     const partId = (number: number, part: number): number | undefined => partIds.get(`${cueIds.get(number) ?? ""}/${part}`);
     const gone: (number | string)[][] = [];
     const rows: MoveRow[] = [];
-    for (const { number, channel, attribute, before, after } of moves) {
+    let areNew = true;
+    await eachInSlices(moves, ({ number, channel, attribute, before, after }) => {
+      if (before !== undefined) areNew = false;
       const old = before === undefined || before === after?.part ? undefined : partId(number, before);
       if (old !== undefined) gone.push([old, channel, attribute]);
       const now = after && partId(number, after.part);
       if (after && now !== undefined) rows.push(moveRow(now, channel, attribute, after.move));
-    }
+    });
     for (const chunk of chunksOf(gone, CHUNK))
       await this.manager.query("DELETE FROM moves WHERE (part_id, channel, attribute) IN (?)", [chunk]);
-    const areNew = moves.every(({ before }) => before === undefined);
-    if (areNew && rows.length >= MANY) await loadRows(this.manager, "moves", MOVE_COLUMNS, rows.map(cellsOf));
+    if (areNew && rows.length >= MANY) await loadRows(this.manager, "moves", MOVE_COLUMNS, allCells(rows));
     else await upsertRows(this.manager, MoveRow, rows);
   }
 
@@ -187,11 +192,18 @@ class CueWriter {
   }
 }
 
+function* allCells(rows: readonly MoveRow[]): Generator<readonly Cell[]> {
+  for (const row of rows) yield cellsOf(row);
+}
+
 /** For each address that steps touch the first step and the last one. */
-function lastSteps(steps: readonly CueDataStep[]): { first: CueDataStep; last: CueDataStep }[] {
-  return [...groupBy(steps, addressOf).values()].flatMap((own) => {
-    const [first] = own;
-    const last = own.at(-1);
-    return first && last ? [{ first, last }] : [];
+async function firstAndLast(steps: readonly CueDataStep[]): Promise<Iterable<{ first: CueDataStep; last: CueDataStep }>> {
+  const ends = new Map<string, { readonly first: CueDataStep; last: CueDataStep }>();
+  await eachInSlices(steps, (step) => {
+    const address = addressOf(step);
+    const own = ends.get(address);
+    if (own) own.last = step;
+    else ends.set(address, { first: step, last: step });
   });
+  return [...ends.values()];
 }

@@ -2,6 +2,7 @@ import { type Step, append, groupBy } from "@zm/core";
 import { type EntityManager, In } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
 import { EditPieceRow, EditRow } from "../database/entities.ts";
+import { loadRows } from "../database/rows.ts";
 import { eachInSlices, mapInSlices } from "../shared/slices.ts";
 import { stepsIn } from "./stepsIn.ts";
 
@@ -31,7 +32,13 @@ export async function insertPieces(
   { showId, revision }: Pick<EditRow, "showId" | "revision">,
   pieces: readonly string[],
 ): Promise<void> {
-  for (const [piece, steps] of pieces.entries()) await manager.insert(EditPieceRow, { showId, revision, piece, steps });
+  if (pieces.length === 0) return;
+  await loadRows(
+    manager,
+    "edit_pieces",
+    ["show_id", "revision", "piece", "steps"],
+    pieces.map((steps, piece) => [showId, revision, piece, steps]),
+  );
 }
 
 /** The exact steps of stored edits of one show, in the order of the rows, read in slices. Throws ShowError where they do not read. */
