@@ -240,9 +240,9 @@ test("removing a light that cues use says what uses it, and asks", async ({ page
   await page.goto(`/show/${show}/rig`);
   await page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true }).click();
   await page.getByRole("button", { name: "Remove this light" }).click();
-  const asked = page.getByRole("alert").filter({ hasText: "Channel 3 is used by" });
+  const asked = page.getByRole("alert").filter({ hasText: "Light 3 is used by" });
   await expect(asked).toContainText(
-    /Channel 3 is used by \d+ moves in cues .*, group "cabin", held look "worklight"; take it out of those first/,
+    /Light 3 is used by \d+ moves in cues .*, group "cabin", held look "worklight"; take it out of those first/,
   );
   await asked.getByRole("button", { name: /show me/ }).click();
   await expect(page.getByRole("region", { name: "Impact" })).toContainText("1 light");

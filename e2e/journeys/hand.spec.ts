@@ -188,7 +188,7 @@ test("lights are renumbered and groups ordered in the rig, and every cue goes al
   const before = (await cueOf(request, show, "6")).parts[0]?.moves["2"];
   await page.getByLabel("Renumber from").fill("3");
   await page.getByLabel("Renumber from").press("Enter");
-  await expect(page.getByRole("alert")).toContainText("Channel 5 is in the rig already");
+  await expect(page.getByRole("alert")).toContainText("Light 5 is in the rig already");
   await page.getByRole("button", { name: "Put away" }).click();
   await page.getByLabel("Renumber from").fill("301");
   await page.getByLabel("Renumber from").press("Enter");
@@ -205,5 +205,5 @@ test("lights are renumbered and groups ordered in the rig, and every cue goes al
   await form.getByRole("button", { name: "Save" }).click();
   await expect(form.getByRole("button", { name: "Save" })).toBeDisabled();
   await form.getByLabel(/lights, in the order/).fill("1..2");
-  await expect(form.getByText("No channel from 1 to 2 is in the rig")).toBeVisible();
+  await expect(form.getByText("No light from 1 to 2 is in the rig")).toBeVisible();
 });

@@ -63,6 +63,12 @@ test("times, delays, family times and the trigger are set in the inspector, and 
 
   await page.getByText("The crate").click();
   await panel.getByLabel("fires").selectOption("after end");
+  const impact = panel.getByRole("region", { name: "Impact" });
+  await expect(impact).toContainText("Cue 14 ");
+  expect((await cueOf(request, show, "14")).trigger).toBeUndefined();
+  await impact.getByRole("button", { name: "Drop" }).click();
+  await expect(panel.getByLabel("fires")).toHaveValue("press");
+  await panel.getByLabel("fires").selectOption("after end");
   await panel.getByLabel("follow wait, seconds").fill("3");
   await panel.getByLabel("follow wait, seconds").press("Enter");
   await expect(page.getByRole("row", { name: /14 The crate/ })).toContainText("end + 3 s");

@@ -94,7 +94,7 @@ test("edit prints the show, the impact of each edit and what takes them back to 
 test("edit tells what an edit left alone", async () => {
   const demo = file("demo.json", serializeShow(saltAndParaffin()));
   const edits = file("recast.json", { op: "recast", from: "0", to: "99", channel: 61, as: 1, skipMissing: true });
-  expect(((await answer("edit", demo, edits)) as { notes: string[] }).notes[0]).toMatch(/^Channel 1 has no /);
+  expect(((await answer("edit", demo, edits)) as { notes: string[] }).notes[0]).toMatch(/^Light 1 has no /);
 });
 
 test("check prints findings with code, severity, place and sentence", async () => {

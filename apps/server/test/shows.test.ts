@@ -225,7 +225,7 @@ test("bad input is refused with the thing, the place and what to do, and nothing
   };
   await refused(change("6", "7", 1, 101), /1\.intensity: 101 is outside 0 to 100/);
   await refused(change("140", "150", 1, 5), /no cue from 140 to 150/);
-  await refused(change("6", "7", 999, 5), /Channel 999 is not in the rig/);
+  await refused(change("6", "7", 999, 5), /Light 999 is not in the rig/);
   await refused({ op: "setTimes", from: "6", to: "6", part: 3, set: { up: 1 } }, /Cue 6 has no part 3; its only part is 1/);
   await refused({ op: "setTimes", from: "6", to: "6", set: { up: -1 } }, /time below 0/);
   await refused({ op: "setCue", from: "6", to: "6", colour: "red" }, /unknown field "colour"/);

@@ -77,7 +77,7 @@ test("a block goes to as many lights as it has, or from the chosen one on to the
   choose("40", "40", [last]);
   pasteCells(list, layout, text);
   expect(stored(considered(), "40", last)).toEqual(stored(list, "6", 1));
-  expect(said()).toBe("Channel 3 has no light to go to; choose 3 lights");
+  expect(said()).toBe("Light 3 has no light to go to; choose 3 lights");
 });
 
 test("what cannot be copied or pasted is said, and changes nothing", () => {

@@ -208,18 +208,18 @@ test("what another light lacks is mapped to what it has, turned round where that
     ["2/5.cyan", { value: 30, fade: 3 }],
   ]);
   expect([...stored(made(sheet, [{ ...edit, dropMissing: true }])).keys()]).toEqual(["1/5.intensity"]);
-  expect(refusal(sheet, [edit])).toContain("Channel 5 has no red, and 1.red has 2 moves");
-  expect(refusal(sheet, [{ ...edit, map: [{ from: "red", to: "zoom" }] }])).toBe("red is mapped to zoom, and channel 5 has no zoom");
+  expect(refusal(sheet, [edit])).toContain("Light 5 has no red, and 1.red has 2 moves");
+  expect(refusal(sheet, [{ ...edit, map: [{ from: "red", to: "zoom" }] }])).toBe("red is mapped to zoom, and light 5 has no zoom");
 });
 
 test("lights named twice, unknown, or not as many on both sides are refused by name", () => {
   const sheet = washes([oneCue("1", { "1": { intensity: 10 } })]);
   const edit = { op: "recast" as const, from: "1", to: "1" };
-  expect(refusal(sheet, [{ ...edit, channel: [1, 1], as: [2, 3] }])).toContain("Channel 1 is named twice");
-  expect(refusal(sheet, [{ ...edit, channel: [1, 2], as: [2, 3], how: "swap" }])).toContain("Channel 2 is named twice");
+  expect(refusal(sheet, [{ ...edit, channel: [1, 1], as: [2, 3] }])).toContain("Light 1 is named twice");
+  expect(refusal(sheet, [{ ...edit, channel: [1, 2], as: [2, 3], how: "swap" }])).toContain("Light 2 is named twice");
   expect(refusal(sheet, [{ ...edit, channel: [1, 2], as: 3 }])).toBe("2 lights cannot be recast as 1 light; name as many on both sides");
-  expect(refusal(sheet, [{ ...edit, channel: [1, 9], as: [2, 3] }])).toBe("Channel 9 is not in the rig");
-  expect(refusal(sheet, [{ ...edit, channel: [2, 3], as: [3, 2] }])).toContain("Channel 2 and 1 other have no move in cues 1 to 1");
+  expect(refusal(sheet, [{ ...edit, channel: [1, 9], as: [2, 3] }])).toBe("Light 9 is not in the rig");
+  expect(refusal(sheet, [{ ...edit, channel: [2, 3], as: [3, 2] }])).toContain("Light 2 and 1 other have no move in cues 1 to 1");
 });
 
 const ROW = smallShow([
@@ -317,8 +317,8 @@ test("what has no place where a block is put is told, and text that is no block 
   const clip = clipOf(list, { first: 0, last: 2 }, [1, 5]);
   const { left } = pasteEdits(list, clip, 3, [5]);
   expect(left).toEqual([
-    "Channel 5 has no pan",
-    "Channel 5 has no light to go to; choose 2 lights",
+    "Light 5 has no pan",
+    "Light 5 has no light to go to; choose 2 lights",
     "1 cue of the block would stand behind the end of the list",
   ]);
   expect(() => pasteEdits(list, clipOf(list, { first: 1, last: 1 }, [1]), 3, [1])).toThrow("holds no move");

@@ -89,7 +89,7 @@ test("mark-late: the edit that mends it moves the mark to the last cue that has 
     severity: "warning",
     cue: "4",
     channel: 1,
-    message: "Channel 1 needs 2 s for its pan and has 1 s before cue 4: it is still moving when it comes up. A mark in cue 2 has 8 s.",
+    message: "Light 1 needs 2 s for its pan and has 1 s before cue 4: it is still moving when it comes up. A mark in cue 2 has 8 s.",
   });
   expect(of(mended(sheet, finding), "mark-late")).toEqual([]);
   const hopeless = show([...cues.slice(0, 2), oneCue("4", { "1": { intensity: 50, pan: 190 } }, up, follow("go", 1.5))]);
@@ -163,7 +163,7 @@ test("never-seen: values for a light that stays dark until they are overwritten,
   expect(finding).toMatchObject({
     cue: "1",
     channel: 1,
-    message: expect.stringContaining("sets the pan of channel 1, which stays dark until cue 2 ends it"),
+    message: expect.stringContaining("sets the pan of light 1, which stays dark until cue 2 ends it"),
   });
   expect(of(mended(show(cues), finding), "never-seen")).toEqual([]);
   expect(of(show(cues.slice(0, 2)), "never-seen").map(({ cue, message }) => [cue, message.includes("to the end of the list")])).toEqual([
@@ -242,7 +242,7 @@ test("patch-clash: channels that share addresses or reach past their universe, w
     cue: null,
     channel: 5,
     message:
-      "Channel 5 at 2.13 to 2.13 shares addresses with channel 1, which has 10 to 13: both answer to the same values. Addresses from 1 on are free.",
+      "Light 5 at 2.13 to 2.13 shares addresses with light 1, which has 10 to 13: both answer to the same values. Addresses from 1 on are free.",
   });
   expect(of(mended(sheet, finding), "patch-clash")).toEqual([]);
   expect(of(patched([1, "mover", 510]), "patch-clash")[0]?.message).toContain("reaches past the end of its universe");

@@ -140,11 +140,11 @@ test("a recast as a light that lacks an attribute is refused by name, or leaves 
   const sheet = smallShow([oneCue("1", { "1": { intensity: 50, pan: 20 } }), oneCue("2", { "1": { intensity: 0 } })]);
   const edit = { op: "recast" as const, from: "1", to: "9", channel: 1, as: 5 };
   expect(refusal(sheet, [edit])).toBe(
-    "Channel 5 has no pan, and 1.pan has 1 move. Choose a light that has it, map it to what it has, leave those moves where they are (leave, at the end of the line), or drop them (drop)",
+    "Light 5 has no pan, and 1.pan has 1 move. Choose a light that has it, map it to what it has, leave those moves where they are (leave, at the end of the line), or drop them (drop)",
   );
   const outcome = makeEdits(sheet, readEdits([{ ...edit, skipMissing: true }]));
   expect([...storedOf(outcome.sheet).keys()]).toEqual(["1/1.pan", "1/5.intensity", "2/5.intensity"]);
-  expect(outcome.notes).toEqual(["Channel 5 has no pan, and 1.pan has 1 move"]);
+  expect(outcome.notes).toEqual(["Light 5 has no pan, and 1.pan has 1 move"]);
 });
 
 test("mark settings go along with a recast", () => {
@@ -173,7 +173,7 @@ test("palettes of two families are not swapped, nor one for a palette with a gap
     "swap palettes of one family",
   );
   expect(refusal(sheet, [{ op: "swapPalette", from: "1", to: "1", palette: "dusk", as: "half" }])).toContain(
-    'Palette "half" has no red for channel 2',
+    'Palette "half" has no red for light 2',
   );
 });
 
@@ -276,14 +276,14 @@ test.each([
   [{ op: "setMoveTimes", from: "1", to: "3", fade: 2, pace: "slow" }, "Give either a pace, or times of their own"],
   [{ op: "setMoveTimes", from: "1", to: "3", pace: "slow" }, 'There is no pace "slow"; the paces are none yet'],
   [{ op: "setMoveTimes", from: "1", to: "3", fade: "2~" }, "is not a fan"],
-  [{ op: "recast", from: "1", to: "3", channel: 1, as: 1 }, "Channel 1 is to be recast as itself"],
-  [{ op: "removeChannel", channel: 5 }, "Channel 5 is used by 1 moves in cue 1; take it out of those first"],
+  [{ op: "recast", from: "1", to: "3", channel: 1, as: 1 }, "Light 1 is to be recast as itself"],
+  [{ op: "removeChannel", channel: 5 }, "Light 5 is used by 1 moves in cue 1; take it out of those first"],
   [{ op: "removeList", list: "main" }, 'List "main" is the only one'],
   [{ op: "removePalette", palette: "dusk" }, 'There is no palette "dusk" to take away'],
   [{ op: "setChannel", channel: { number: 5, type: "nothing" } }, 'channel 5: there is no fixture type "nothing"'],
   [
     { op: "setType", type: { id: "lamp", name: "Lamp", attributes: [] } },
-    "Cue 1, 5.intensity: there is a move, and channel 5 would have no intensity",
+    "Cue 1, 5.intensity: there is a move, and light 5 would have no intensity",
   ],
   [{ op: "dance" }, 'The edit: there is no edit "dance"; the edits are record, change'],
   [{ op: "block", from: "1", to: "2", colour: 1 }, 'unknown field "colour"'],

@@ -110,7 +110,7 @@ test("many cues deleted or channels removed at once are told as one, from the fi
   expect(words(first, { ...second, looks: "letGo" })).toBe("2 cues from 1 to 4 deleted");
   expect(words(first, { op: "insertCue", cue: "2" })).toBe("Cue 1 deleted, looks kept; Cue 2 inserted");
   expect(words(first, { op: "insertCue", cue: "2" }, second)).toBe("Cue 1 deleted, looks kept; Cue 2 inserted; and 1 more");
-  expect(words({ op: "removeChannel", channel: 1 }, { op: "removeChannel", channel: 5 })).toBe("2 channels from 1 to 5 removed");
+  expect(words({ op: "removeChannel", channel: 1 }, { op: "removeChannel", channel: 5 })).toBe("2 lights from 1 to 5 removed");
 });
 
 test("a cue whose palette has other numbers says that it looks as the palette now is", () => {

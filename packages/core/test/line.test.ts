@@ -115,7 +115,7 @@ test("delete names each cue that stands in the range, and leaves the one before 
 
 test.each([
   ["1 = nonsense", 4, "palette"],
-  ["9 = 5", 0, "Channel 9"],
+  ["9 = 5", 0, "Light 9"],
   ["@nobody = 5", 1, "group"],
   ["1 = ", 4, "not finished"],
   ["1 == 5", 3, "here could stand"],

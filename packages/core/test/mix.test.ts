@@ -305,7 +305,7 @@ test("a mark whose light another list lights waits until that has let go, and it
   mix.go("l0", 2);
   mix.advance(3);
   expect(mix.reports.map(({ code, message }) => `${code}: ${message}`)).toEqual([
-    "mark-lit: Channel 1 is lit by something else while list l0 would prepare it: its mark waits until it is dark.",
+    "mark-lit: Light 1 is lit by something else while list l0 would prepare it: its mark waits until it is dark.",
   ]);
 });
 

@@ -29,11 +29,11 @@ test("several edits are told as one where they are alike, and else one by one", 
   expect(describeEdits([deleted("1")])).toBe("Cue 1 deleted, looks kept");
   expect(describeEdits([deleted("1"), deleted("2")])).toBe("2 cues from 1 to 2 deleted, looks kept");
   expect(describeEdits([deleted("1"), deleted("2", "letGo")])).toBe("2 cues from 1 to 2 deleted");
-  expect(describeEdits([set(1), set(2), set(3)])).toBe("3 channels from 1 to 3 set");
+  expect(describeEdits([set(1), set(2), set(3)])).toBe("3 lights from 1 to 3 set");
   expect(describeEdits([readOne({ op: "removeChannel", channel: 1 }), readOne({ op: "removeChannel", channel: 5 })])).toBe(
-    "2 channels from 1 to 5 removed",
+    "2 lights from 1 to 5 removed",
   );
-  expect(describeEdits([deleted("1"), set(7)])).toBe("Cue 1 deleted, looks kept; Channel 7 set");
+  expect(describeEdits([deleted("1"), set(7)])).toBe("Cue 1 deleted, looks kept; Light 7 set");
   const moved = readOne({ op: "moveCue", cue: "1", to: "3" });
   expect(describeEdits([moved, deleted("2"), set(7), set(8)])).toBe("Cue 1 moved to 3; Cue 2 deleted, looks kept; and 2 more");
 });

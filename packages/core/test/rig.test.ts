@@ -38,7 +38,7 @@ test("a light takes another number everywhere, every look stays, and it is taken
     expect(JSON.stringify(after).replaceAll(`"${to}`, '"1')).toBe(JSON.stringify(before));
     expect(serializeShow(makeEdits(outcome.sheet, outcome.inverse).sheet.show)).toBe(serializeShow(sheet.show));
   }
-  expect(() => makeEdits(sheet, readEdits({ op: "renumberChannel", channel: 1, to: 5 }))).toThrow(/Channel 5 is in the rig already/);
+  expect(() => makeEdits(sheet, readEdits({ op: "renumberChannel", channel: 1, to: 5 }))).toThrow(/Light 5 is in the rig already/);
 });
 
 test("a row of lights is added one behind the other, over the end of a universe, and keeps what is known", () => {
@@ -99,8 +99,8 @@ test("a patch reads as it is written, and clashes are named by channel", () => {
   }));
   const faults = patchFaults(makeEdits(sheet, readEdits(edits)).sheet);
   expect([...faults.keys()]).toEqual([1, 5]);
-  expect(faults.get(1)).toMatch(/shares addresses with channel 5/);
-  expect(faults.get(5)).toMatch(/shares addresses with channel 1/);
+  expect(faults.get(1)).toMatch(/shares addresses with light 5/);
+  expect(faults.get(5)).toMatch(/shares addresses with light 1/);
   expect(patchFaults(sheet).size).toBe(0);
 });
 

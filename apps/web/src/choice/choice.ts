@@ -49,7 +49,7 @@ interface Choice {
 
 /** An edit under consideration and where it comes from. */
 export interface Draft {
-  from: "cells" | "times" | "line" | "rig" | "check" | "history" | "planner" | "book";
+  from: "cells" | "cue" | "times" | "line" | "rig" | "check" | "history" | "planner" | "book";
   edits: readonly EditInput[];
 }
 

@@ -1,17 +1,6 @@
-import {
-  type Cue,
-  type ListSheet,
-  type Part,
-  type TimesPatch,
-  type Trigger,
-  chainAround,
-  count,
-  cueDuration,
-  freeNumberAfter,
-  movesIn,
-} from "@zm/core";
+import { type Cue, type ListSheet, type Part, type TimesPatch, chainAround, count, cueDuration, freeNumberAfter, movesIn } from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
-import { Fragment, Suspense, useEffect, useId, useRef } from "react";
+import { Fragment, Suspense, useEffect, useRef } from "react";
 import { chooseCue, chooseLights } from "../choice/choice.ts";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
@@ -24,6 +13,7 @@ import { useMakeEdits } from "../show/useShow.ts";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { ActionFields } from "./ActionFields.tsx";
 import { CueWavesField } from "./CueWavesField.tsx";
+import { FiresField } from "./FiresField.tsx";
 import { CarriesField } from "./CarriesField.tsx";
 import { CueMarkLines } from "../planner/CueMarkLines.tsx";
 import { RehearsedIn } from "../rehearsal/RehearsedIn.tsx";
@@ -58,7 +48,7 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
         value={cue.label ?? ""}
         onTake={(label) => void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }])}
       />
-      <TriggerFields cue={cue} onTake={(trigger) => void makeEdits([{ op: "setCue", ...range, trigger }])} />
+      <FiresField list={list} cue={cue} />
       <CarriesField list={list} cues={{ from: cue.number, to: cue.number }} />
       <CueWavesField list={list} cue={cue} />
       <ActionFields list={list} cue={cue} />
@@ -90,38 +80,6 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
         </button>
       </div>
     </section>
-  );
-}
-
-function TriggerFields({ cue, onTake }: { cue: Cue; onTake: (trigger: Trigger | null) => void }) {
-  const id = useId();
-  const trigger = cue.trigger;
-  const kind = trigger?.type === "follow" ? trigger.from : "press";
-  const after = trigger?.type === "follow" ? trigger.after : 0;
-  const take = (next: string, seconds: number): void =>
-    onTake(next === "press" ? null : { type: "follow", from: next === "go" ? "go" : "complete", after: seconds });
-  return (
-    <div className="flex items-center gap-2">
-      <label htmlFor={id} className="w-12 shrink-0 text-quiet">
-        fires
-      </label>
-      <select
-        title="after Go: counted from the Go of the cue before; after end: from its completion"
-        id={id}
-        className="select select-sm min-w-0 flex-1 bg-base-100"
-        value={kind}
-        onChange={(event) => take(event.target.value, after)}
-      >
-        <option value="press">on Go</option>
-        <option value="go">after Go</option>
-        <option value="complete">after end</option>
-      </select>
-      {kind !== "press" && (
-        <span className="w-14 shrink-0">
-          <SecondsField label="follow wait, seconds" value={after} onTake={(value) => take(kind, value ?? 0)} />
-        </span>
-      )}
-    </div>
   );
 }
 

@@ -73,7 +73,12 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
 function ChosenCue() {
   const list = useList();
   const choice = useChoice(
-    useShallow(({ cue, cueEnd, channels, draft }) => ({ cue, cueEnd, channels, considers: draft !== null && draft.from !== "times" })),
+    useShallow(({ cue, cueEnd, channels, draft }) => ({
+      cue,
+      cueEnd,
+      channels,
+      considers: draft !== null && draft.from !== "times" && draft.from !== "cue",
+    })),
   );
   const retimes = useChoice(({ draft }) => draft?.from === "times");
   const drawn = useChoice(({ under }) => under === "times");

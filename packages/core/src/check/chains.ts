@@ -100,7 +100,7 @@ function overlap(context: CheckContext, row: number, cut: ReadonlyMap<number, nu
   // The first of them: the order in which lights and keys are met says nothing.
   const from = Math.min(...cut.values());
   const lights = [...cut.keys()];
-  const message = `Cue ${cue.number} follows while ${lights.length === 1 ? `channel ${lights[0] ?? ""} is` : `${count(lights.length, "light")} are`} still fading from cue ${cueAt(list, from).number}: that fade is cut short and never arrives. Let it follow when the cue before is complete, or shorten the fade.`;
+  const message = `Cue ${cue.number} follows while ${lights.length === 1 ? `light ${lights[0] ?? ""} is` : `${count(lights.length, "light")} are`} still fading from cue ${cueAt(list, from).number}: that fade is cut short and never arrives. Let it follow when the cue before is complete, or shorten the fade.`;
   const after =
     cue.trigger?.type === "follow" && cue.trigger.from === "go" ? Math.max(0, cue.trigger.after - cueDuration(list, row - 1)) : undefined;
   const mend =

@@ -6,7 +6,12 @@ import type { Finding } from "./finding.ts";
  * Whoever puts a finding aside keeps this, and sees it again when it says something else.
  */
 export function findingId({ code, list, cue, channel, message }: Finding): string {
-  return digest([code, list ?? "", cue ?? "", channel ?? "", message].join("\n"));
+  return digest([code, list ?? "", cue ?? "", channel ?? "", asFirstSaid(message)].join("\n"));
+}
+
+/** Messages said "channel" once where they say "light" now; what was put aside then stays aside. */
+function asFirstSaid(message: string): string {
+  return message.replace(/\bLight (?=\d)/g, "Channel ").replace(/\blight (?=\d)/g, "channel ");
 }
 
 /** Two mixed sums of 32 bits over a text; for telling texts apart, not for keeping secrets. */

@@ -51,7 +51,7 @@ function late(context: CheckContext, mark: Mark, available: number, timeFor: Mar
   const { list } = context;
   const what = listed(markedKeys(list, mark).map(({ key }) => key.attribute.name ?? key.attribute.id));
   const has = Math.max(0, available);
-  const told = `Channel ${mark.channel} needs ${figure(mark.needed)} s for its ${what} and has ${figure(has)} s before cue ${cueAt(list, mark.calledAt).number}: it is still moving when it comes up.`;
+  const told = `Light ${mark.channel} needs ${figure(mark.needed)} s for its ${what} and has ${figure(has)} s before cue ${cueAt(list, mark.calledAt).number}: it is still moving when it comes up.`;
   const better = latestThatServes(mark, timeFor);
   if (better === null)
     return findingAt(
@@ -90,7 +90,7 @@ function lit(context: CheckContext, mark: Mark): Finding {
   const dark = window
     ? `it is dark from cue ${cueAt(list, window.first).number} to cue ${cueAt(list, window.last).number} only`
     : "it is never dark before";
-  const message = `Channel ${mark.channel} is to be marked in cue ${mark.strayCue ?? ""} for cue ${call}, and ${dark}: it moves in view as it comes up. Name a cue in which it is dark.`;
+  const message = `Light ${mark.channel} is to be marked in cue ${mark.strayCue ?? ""} for cue ${call}, and ${dark}: it moves in view as it comes up. Name a cue in which it is dark.`;
   const mend = window ? [settingFor(list, mark, { at: cueAt(list, window.last).number })] : undefined;
   return findingAt(context, "mark-lit", mark.calledAt, mark.channel, message, mend);
 }

@@ -196,7 +196,7 @@ function jump(context: CheckContext, first: Met, all: readonly Met[]): Finding {
         Math.abs(value - (Number.isNaN(before) ? restingAt(context.list, key, row - 1) : before)) / (key.attribute.speed ?? Infinity),
     ),
   );
-  const message = `Channel ${first.key.channel} is lit and its ${names(all)} jumps in view in cue ${cueAt(context.list, first.row).number}. Give the move a time, or prepare it while the light is dark.`;
+  const message = `Light ${first.key.channel} is lit and its ${names(all)} jumps in view in cue ${cueAt(context.list, first.row).number}. Give the move a time, or prepare it while the light is dark.`;
   const fade = Math.max(1, Math.ceil(travel * 10) / 10);
   const wheels = all.some(({ key }) => key.attribute.snap === true);
   return tell(
@@ -230,7 +230,7 @@ function isFlash({ list }: CheckContext, { key, row }: Met, all: readonly Met[])
 /** Tells of a move that says what tracks in anyway. */
 function noChange(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const cue = cueAt(context.list, first.row).number;
-  const message = `Cue ${cue} moves the ${names(all)} of channel ${first.key.channel} to what tracks in anyway: nothing changes on stage, but later edits of earlier cues will stop here. Drop it, or block the cue if that is meant.`;
+  const message = `Cue ${cue} moves the ${names(all)} of light ${first.key.channel} to what tracks in anyway: nothing changes on stage, but later edits of earlier cues will stop here. Drop it, or block the cue if that is meant.`;
   return tell(context, "no-change", first, message, [{ op: "change", ...only(first, all, context), do: { drop: true }, where: "moves" }]);
 }
 
@@ -238,14 +238,14 @@ function noChange(context: CheckContext, first: Met, all: readonly Met[]): Findi
 function neverSeen(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const cue = cueAt(context.list, first.row).number;
   const until = first.ended ? `until cue ${context.list.cues[first.last + 1]?.number ?? ""} ends it` : "to the end of the list";
-  const message = `Cue ${cue} sets the ${names(all)} of channel ${first.key.channel}, which stays dark ${until}: nobody ever sees it. Drop it, or bring the light up.`;
+  const message = `Cue ${cue} sets the ${names(all)} of light ${first.key.channel}, which stays dark ${until}: nobody ever sees it. Drop it, or bring the light up.`;
   return tell(context, "never-seen", first, message, [{ op: "change", ...only(first, all, context), do: { drop: true }, where: "moves" }]);
 }
 
 /** Tells of a move that refers to a palette without a value for its light. */
 function gap(context: CheckContext, first: Met, all: readonly Met[]): Finding {
   const palettes = listed([...new Set(all.map(({ spec }) => `"${paletteOf(spec) ?? ""}"`))]);
-  const message = `Cue ${cueAt(context.list, first.row).number} sends the ${names(all)} of channel ${first.key.channel} to palette ${palettes}, which has no value for it: it counts as not set. Give the palette a value for channel ${first.key.channel}, or use another.`;
+  const message = `Cue ${cueAt(context.list, first.row).number} sends the ${names(all)} of light ${first.key.channel} to palette ${palettes}, which has no value for it: it counts as not set. Give the palette a value for light ${first.key.channel}, or use another.`;
   return tell(context, "palette-gap", first, message);
 }
 
@@ -262,7 +262,7 @@ function atHome(context: CheckContext, channel: number, keys: readonly Key[], li
   if (first === undefined) return [];
   const unset = watched.filter((key) => isUnset(context, key, first)).map((key) => key.attribute.name ?? key.attribute.id);
   const more = bare.length > 1 ? `, and so in ${count(bare.length - 1, "more cue")}` : "";
-  const message = `Channel ${channel} comes up in cue ${cueAt(context.list, first).number}${more} with its ${listed(unset)} never set: it shows whatever it rests at. Set it before, or in that cue.`;
+  const message = `Light ${channel} comes up in cue ${cueAt(context.list, first).number}${more} with its ${listed(unset)} never set: it shows whatever it rests at. Set it before, or in that cue.`;
   return [findingAt(context, "at-home-while-lit", first, channel, message)];
 }
 

@@ -25,7 +25,7 @@ function inUniverse(patched: readonly Patched[]): Finding[] {
         finding(
           own,
           free(own),
-          `shares addresses with channel ${other.channel.number}, which has ${other.first} to ${other.last}: both answer to the same values`,
+          `shares addresses with light ${other.channel.number}, which has ${other.first} to ${other.last}: both answer to the same values`,
         ),
       ];
     if (own.last > UNIVERSE) return [finding(own, free(own), PAST_THE_END)];
@@ -56,7 +56,7 @@ function finding(own: Patched, free: number | undefined, what: string): Finding 
     list: null,
     cue: null,
     channel: channel.number,
-    message: `Channel ${channel.number} at ${universe}.${first} to ${universe}.${last} ${what}. ${advice}`,
+    message: `Light ${channel.number} at ${universe}.${first} to ${universe}.${last} ${what}. ${advice}`,
     ...(free === undefined ? {} : { mend: [{ op: "setChannel", channel: { ...channel, patch: { universe, address: free } } }] }),
   };
 }

@@ -104,8 +104,8 @@ export function pasteEdits(list: ListSheet, clip: Clip, row: number, channels: r
     clip.channels.forEach((from, place) => {
       const to = channels[place];
       for (const [attribute, move] of Object.entries(moves[from] ?? {})) {
-        if (to === undefined) left.add(`Channel ${from} has no light to go to; choose ${clip.channels.length} lights`);
-        else if (!keyAt(list.keys, to, attribute)) left.add(`Channel ${to} has no ${attribute}`);
+        if (to === undefined) left.add(`Light ${from} has no light to go to; choose ${clip.channels.length} lights`);
+        else if (!keyAt(list.keys, to, attribute)) left.add(`Light ${to} has no ${attribute}`);
         else (taken[to] ??= {})[attribute] = move;
       }
     });

@@ -31,7 +31,7 @@ export const LINE_HELP: readonly LineChapter[] = [
     entries: [
       entry(
         ["5", "1..12", "1..12 / 2", "5, 7..9", "@front"],
-        "chooses lights: channels, spans, every second of them, groups; fans spread in this order",
+        "chooses lights: numbers, spans, every second of them, groups; fans spread in this order",
       ),
       entry(
         ["lit"],

@@ -99,8 +99,8 @@ export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
       throw new Fault({
         message:
           term.first === term.last
-            ? `Channel ${term.first} is not in the rig`
-            : `No channel from ${term.first} to ${term.last} is in the rig`,
+            ? `Light ${term.first} is not in the rig`
+            : `No light from ${term.first} to ${term.last} is in the rig`,
         at: term.at,
         length: String(term.first).length,
       });

@@ -86,7 +86,7 @@ export function moveInDark(
   }
   const isTold = run.marks.some((each) => each.channel === channel);
   run.marks.push({ channel, ...move });
-  const message = `Channel ${channel} is lit by something else while list ${run.list.id} would prepare it: its mark waits until it is dark.`;
+  const message = `Light ${channel} is lit by something else while list ${run.list.id} would prepare it: its mark waits until it is dark.`;
   return isTold ? [] : [{ at: now, code: "mark-lit", list: run.list.id, cue: run.cue, message }];
 }
 

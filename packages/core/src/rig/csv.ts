@@ -59,7 +59,7 @@ export function readRigCsv(text: string, show: Show): EditInput[] {
     const line = `Line ${index + 2}`;
     try {
       const channel = channelOf(row, show);
-      if (seen.has(channel.number)) throw new ShowError(`channel ${channel.number} stands in the table twice`);
+      if (seen.has(channel.number)) throw new ShowError(`light ${channel.number} stands in the table twice`);
       seen.add(channel.number);
       const before = show.channels.find(({ number }) => number === channel.number);
       return sameData(before, channel) ? [] : [{ op: "setChannel", channel }];
@@ -85,7 +85,7 @@ function plainHeader(header: string): string {
 /** The light that a line describes. Throws ShowError naming the column that is wrong. */
 function channelOf(row: Row, show: Show): Channel {
   const number = wholeOf(row, "channel", 1, 99_999);
-  if (number === undefined) throw new ShowError("the channel has no number");
+  if (number === undefined) throw new ShowError("the light has no number");
   const wanted = (row.type ?? "").trim();
   const type = show.fixtureTypes.find(({ id, name }) => id === wanted || name.toLowerCase() === wanted.toLowerCase());
   if (!type)

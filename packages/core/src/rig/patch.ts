@@ -32,14 +32,14 @@ export function patchFaults({ show }: Pick<ShowSheet, "show">): Map<number, stri
   const faults = new Map<number, string>();
   const tell = (own: Patched, what: string): void => {
     const { number } = own.channel;
-    if (!faults.has(number)) faults.set(number, `Channel ${number} at ${spanWords(own)} ${what}`);
+    if (!faults.has(number)) faults.set(number, `Light ${number} at ${spanWords(own)} ${what}`);
   };
   spans.forEach((own, index) => {
     for (let at = index + 1; at < spans.length; at += 1) {
       const other = spans[at];
       if (!other || other.universe !== own.universe || other.first > own.last) break;
-      tell(own, `shares addresses with channel ${other.channel.number} at ${spanWords(other)}: both answer to the same values`);
-      tell(other, `shares addresses with channel ${own.channel.number} at ${spanWords(own)}: both answer to the same values`);
+      tell(own, `shares addresses with light ${other.channel.number} at ${spanWords(other)}: both answer to the same values`);
+      tell(other, `shares addresses with light ${own.channel.number} at ${spanWords(own)}: both answer to the same values`);
     }
     if (own.last > UNIVERSE) tell(own, PAST_THE_END);
   });

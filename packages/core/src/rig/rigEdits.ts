@@ -27,7 +27,7 @@ export function bulkEdits(show: Show, { from, to, type, patch, label }: BulkRow)
       `There is no fixture type "${type}"; the types are ${show.fixtureTypes.map((each) => each.name || each.id).join(", ") || "none yet"}`,
     );
   if (!(Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to >= from))
-    throw new ShowError(`${from} to ${to} is not a row of channels; write the lower number first`);
+    throw new ShowError(`${from} to ${to} is not a row of lights; write the lower number first`);
   if (to - from >= MOST) throw new ShowError(`${to - from + 1} lights at once are too many; add at most ${MOST}`);
   const known = new Map(show.channels.map((channel) => [channel.number, channel]));
   const width = addressesOf(show, type);

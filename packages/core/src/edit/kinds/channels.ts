@@ -20,8 +20,8 @@ import { manyWords } from "./kindWords.ts";
  */
 export const setChannel = defineEdit(z.strictObject({ op: z.literal("setChannel"), channel: entrySchemas.channel }), {
   plan: (sheet, { channel }) => planSetEntry(sheet, "channels", String(channel.number), channel),
-  words: ({ channel }) => `Channel ${channel.number} set`,
-  manyWords: (edits) => `${manyWords(edits, "channels", ({ channel }) => String(channel.number))} set`,
+  words: ({ channel }) => `Light ${channel.number} set`,
+  manyWords: (edits) => `${manyWords(edits, "lights", ({ channel }) => String(channel.number))} set`,
 });
 
 const removeSchema = z.strictObject({ op: z.literal("removeChannel"), channel: channelNumber, used });
@@ -45,7 +45,7 @@ function planRemoveChannel(sheet: ShowSheet, edit: z.infer<typeof removeSchema>)
     ...(marks.length > 0 ? [`the mark settings of ${marks.length} cues`] : []),
   ];
   if (uses.length > 0 && edit.used === "refuse")
-    throw new ShowError(`Channel ${edit.channel} is used by ${uses.join(", ")}; take it out of those first, or take all that away with it`);
+    throw new ShowError(`Light ${edit.channel} is used by ${uses.join(", ")}; take it out of those first, or take all that away with it`);
   return [
     ...users.flatMap(({ list, key, row }) => storeStep(list, key, row, undefined)),
     ...marks,
@@ -79,6 +79,6 @@ function markSteps(list: ListSheet, channel: number): Step[] {
  */
 export const removeChannel = defineEdit(removeSchema, {
   plan: planRemoveChannel,
-  words: ({ channel }) => `Channel ${channel} removed`,
-  manyWords: (edits) => `${manyWords(edits, "channels", ({ channel }) => String(channel))} removed`,
+  words: ({ channel }) => `Light ${channel} removed`,
+  manyWords: (edits) => `${manyWords(edits, "lights", ({ channel }) => String(channel))} removed`,
 });

@@ -23,7 +23,7 @@ export const setType = defineEdit(z.strictObject({ op: z.literal("setType"), typ
 function planRemoveType(sheet: ShowSheet, id: string): Step[] {
   const { show } = sheet;
   const channels = show.channels.filter((channel) => channel.type === id).map((channel) => String(channel.number));
-  if (channels.length > 0) throw new ShowError(`Fixture type "${id}" is that of channels ${some(channels)}; change or remove those first`);
+  if (channels.length > 0) throw new ShowError(`Fixture type "${id}" is that of lights ${some(channels)}; change or remove those first`);
   const steps = removal(show, "fixtureTypes", id);
   refuseFaults(checkShow(steps.reduce(applyEntry, show)));
   return steps;

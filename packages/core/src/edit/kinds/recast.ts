@@ -100,13 +100,13 @@ function pairsOf(sheet: ShowSheet, edit: RecastEdit): Pair[] {
   for (const side of edit.how === "swap" ? [[...from, ...to]] : [from, to]) {
     const twice = side.find((channel, index) => side.indexOf(channel) < index);
     if (twice !== undefined && !(edit.how === "swap" && from.indexOf(twice) === to.indexOf(twice)))
-      throw new ShowError(`Channel ${twice} is named twice; each light is given away once and taken over once`);
+      throw new ShowError(`Light ${twice} is named twice; each light is given away once and taken over once`);
   }
   const pairs = from.map((channel, index) => ({ from: channel, to: at(to, index) }));
   for (const pair of pairs) {
-    if (pair.from === pair.to) throw new ShowError(`Channel ${pair.from} is to be recast as itself; name another light`);
+    if (pair.from === pair.to) throw new ShowError(`Light ${pair.from} is to be recast as itself; name another light`);
     for (const channel of [pair.from, pair.to])
-      if (!sheet.keys.byChannel.has(channel)) throw new ShowError(`Channel ${channel} is not in the rig`);
+      if (!sheet.keys.byChannel.has(channel)) throw new ShowError(`Light ${channel} is not in the rig`);
   }
   return edit.how === "swap" ? pairs.flatMap((pair) => [pair, { from: pair.to, to: pair.from }]) : pairs;
 }
@@ -118,12 +118,12 @@ function handoversOf(list: ListSheet, { from, to }: Pair, { map = [] }: RecastEd
     if (same) return { from: key, to: same, mapped: undefined };
     const mapping = map.find((each) => each.from === key.attribute.id);
     const other = mapping && keyAt(list.keys, to, mapping.to);
-    if (mapping && !other) throw new ShowError(`${mapping.from} is mapped to ${mapping.to}, and channel ${to} has no ${mapping.to}`);
+    if (mapping && !other) throw new ShowError(`${mapping.from} is mapped to ${mapping.to}, and light ${to} has no ${mapping.to}`);
     return { from: key, to: other, mapped: mapping && { turned: mapping.turned ?? false } };
   });
   const taken = handovers.flatMap((each) => (each.to ? [each.to] : []));
   const shared = taken.find((key, index) => taken.indexOf(key) < index);
-  if (shared) throw new ShowError(`Two attributes of channel ${from} would become ${shared.name}; map each to one of its own`);
+  if (shared) throw new ShowError(`Two attributes of light ${from} would become ${shared.name}; map each to one of its own`);
   return handovers;
 }
 
@@ -132,7 +132,7 @@ function lacking(list: ListSheet, rows: readonly number[], { from, to }: Handove
   if (to) return [];
   const moves = rows.filter((row) => storedMove(list, from, row)).length;
   const other = pairs.find((pair) => pair.from === from.channel)?.to;
-  return moves === 0 ? [] : [`Channel ${other ?? ""} has no ${from.attribute.id}, and ${from.name} has ${count(moves, "move")}`];
+  return moves === 0 ? [] : [`Light ${other ?? ""} has no ${from.attribute.id}, and ${from.name} has ${count(moves, "move")}`];
 }
 
 /** All keys of a light. */
@@ -308,7 +308,7 @@ function gaps(sheet: ShowSheet, steps: readonly Step[]): string[] {
     const palette = step.at === "move" && step.after ? paletteOf(step.after.move) : undefined;
     const key = step.at === "move" ? keyAt(sheet.keys, step.channel, step.attribute) : undefined;
     if (palette !== undefined && key && sheet.palettes.valueFor(palette, key) === undefined)
-      found.add(`Palette "${palette}" has no ${key.attribute.id} for channel ${key.channel}`);
+      found.add(`Palette "${palette}" has no ${key.attribute.id} for light ${key.channel}`);
   }
   return [...found];
 }
@@ -320,8 +320,8 @@ const HOW_WORDS = { replace: " recast as", copy: " also done by", swap: " exchan
 function lightsWords(pairs: readonly Pair[]): string {
   const [first] = pairs;
   return pairs.length === 1
-    ? `Channel ${first?.from ?? ""} has`
-    : `Channel ${first?.from ?? ""} and ${count(pairs.length - 1, "other")} have`;
+    ? `Light ${first?.from ?? ""} has`
+    : `Light ${first?.from ?? ""} and ${count(pairs.length - 1, "other")} have`;
 }
 
 /** The lights of one side: "1", "1 to 4", or "1, 7, 3". */

@@ -19,9 +19,9 @@ type RenumberChannelEdit = z.infer<typeof schema>;
 function planRenumberChannel(sheet: ShowSheet, { channel: from, to }: RenumberChannelEdit): Step[] {
   const { show } = sheet;
   const channel = show.channels.find(({ number }) => number === from);
-  if (!channel) throw new ShowError(`Channel ${from} is not in the rig`);
+  if (!channel) throw new ShowError(`Light ${from} is not in the rig`);
   if (show.channels.some(({ number }) => number === to))
-    throw new ShowError(`Channel ${to} is in the rig already; choose a number that is free`);
+    throw new ShowError(`Light ${to} is in the rig already; choose a number that is free`);
   const coming = entryChange(show, "channels", String(to), { ...channel, number: to });
   return [
     ...coming,
@@ -79,5 +79,5 @@ function inList(list: ListSheet, from: number, to: number): Step[] {
  */
 export const renumberChannel = defineEdit(schema, {
   plan: planRenumberChannel,
-  words: ({ channel, to }) => `Channel ${channel} becomes ${to}`,
+  words: ({ channel, to }) => `Light ${channel} becomes ${to}`,
 });

@@ -48,7 +48,7 @@ function planSetCue(sheet: ShowSheet, list: ListSheet, edit: SetCueEdit): Step[]
 /** Throws ShowError for mark settings of a light that is not in the rig. */
 function checkMark(sheet: ShowSheet, cue: Cue): void {
   for (const channel of Object.keys(cue.mark?.channels ?? {})) {
-    if (!sheet.keys.byChannel.has(Number(channel))) throw new ShowError(`Cue ${cue.number}, mark: channel ${channel} is not in the rig`);
+    if (!sheet.keys.byChannel.has(Number(channel))) throw new ShowError(`Cue ${cue.number}, mark: light ${channel} is not in the rig`);
   }
 }
 

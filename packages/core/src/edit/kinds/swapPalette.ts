@@ -50,7 +50,7 @@ function planSwapPalette(list: ListSheet, edit: SwapPaletteEdit, palette: string
   const users = list.keys.all.filter((key) => rowsUsing(list, key, from.id, first, last).length > 0);
   if (users.length === 0) throw new ShowError(`No move in cues ${edit.from} to ${edit.to} refers to palette "${from.id}"`);
   const missing = users.filter((key) => list.palettes.valueFor(to.id, key) === undefined);
-  const notes = missing.map((key) => `Palette "${to.id}" has no ${key.attribute.id} for channel ${key.channel}`);
+  const notes = missing.map((key) => `Palette "${to.id}" has no ${key.attribute.id} for light ${key.channel}`);
   if (missing.length > 0 && !edit.skipMissing)
     throw new ShowError(`${notes.join("; ")}. Choose another palette, or leave those moves as they are (leave, at the end of the line)`);
   const steps = users

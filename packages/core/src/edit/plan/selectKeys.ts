@@ -40,7 +40,7 @@ export function selectKeys(keys: Keys, selection: KeySelection): Key[] {
   }
   const chosen = channels.flatMap((channel) => {
     const own = keys.byChannel.get(channel);
-    if (!own) throw new ShowError(`Channel ${channel} is not in the rig`);
+    if (!own) throw new ShowError(`Light ${channel} is not in the rig`);
     return [...own.values()].filter((key) => isNamed(key, selection));
   });
   if (chosen.length === 0)

@@ -43,7 +43,7 @@ function movesThatNoLongerFit(sheet: ShowSheet, after: Show, of: EntryKind, id: 
   return eachMove(sheet, concerned, (spec) => of !== "palettes" || paletteOf(spec) === id).flatMap(({ key, list, row, spec }) => {
     const place = `Cue ${cueAt(list, row).number}, ${key.name}`;
     const attribute = rig.attributes.get(key.channel)?.get(key.attribute.id);
-    if (!attribute) return [`${place}: there is a move, and channel ${key.channel} would have no ${key.attribute.id}; drop the move first`];
+    if (!attribute) return [`${place}: there is a move, and light ${key.channel} would have no ${key.attribute.id}; drop the move first`];
     try {
       readMove(spec, attribute, palettes, place);
       return [];
