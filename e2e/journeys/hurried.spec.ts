@@ -296,7 +296,7 @@ test("after an edit of very many moves every window reads the show anew, and one
     await window.goto(`/show/${id}/score`);
     await expect(window.getByText("Moment 2", { exact: true }).first()).toBeVisible();
   }
-  await enterLine(page, "delete #2..100 let go");
+  await enterLine(page, "delete #2..100 drop");
   for (const window of [page, other]) await expect(window.getByText("Moment 2", { exact: true })).toHaveCount(0);
   await stored(page);
   await page.keyboard.press("Control+z");

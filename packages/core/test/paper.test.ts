@@ -73,7 +73,7 @@ test("a paper that begins in the midst of a scene names the scene, and a cue tha
 test("the programmer's list says what each cue stores, lights that do the same together, and its times", () => {
   expect(cellsOf(SHOW, "changes")).toEqual([
     ["1", "Dawn", "intensity: 1, 5 at 40\nposition: 1 chair", "call", "up 3, down 5 + 1", "3"],
-    ["2", "", "intensity: 5 let go", "by itself, 1.5 s after 1 is complete", "up 2", "1"],
+    ["2", "", "intensity: 5 released", "by itself, 1.5 s after 1 is complete", "up 2", "1"],
     ["3", "Night · wall", "no move", "call", "", "0"],
   ]);
 });

@@ -118,7 +118,7 @@ export function HandPanel() {
             type="button"
             className="btn btn-xs border-neutral"
             onClick={() => dropKeys(names)}
-            title="Lets go of everything in hand; it fades back to the show (Esc, Esc on the Stage). Ctrl Z takes it up again"
+            title="Drops everything in hand; it fades back to the show (Esc, Esc on the Stage). Ctrl Z takes it up again"
           >
             Drop all
           </button>
@@ -252,7 +252,7 @@ function valueWords(key: Key, held: HeldValue, sheet: ShowSheet): { word: string
     .join(" ");
   const value = resolve(held.move, key, sheet.palettes);
   const shown = slotName(key.attribute, value) ?? plain(value);
-  const word = isRelease(held.move) ? "let go" : palette ? (sheet.palettes.byId.get(palette)?.label ?? palette) : shown;
+  const word = isRelease(held.move) ? "released" : palette ? (sheet.palettes.byId.get(palette)?.label ?? palette) : shown;
   return { word, times };
 }
 

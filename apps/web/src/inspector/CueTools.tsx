@@ -66,7 +66,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     ["Gather", `gather ${range} "New list"`],
     ["Copy the list", `copy list as "Second ${list.list.label || list.id}"`],
     ["Delete", `delete ${range}`],
-    ["Delete, let go", `delete ${range} let go`],
+    ["Delete, drop its moves", `delete ${range} drop`],
   ];
   return (
     <details className="border-t border-rule pt-2 first:border-t-0 first:pt-0">

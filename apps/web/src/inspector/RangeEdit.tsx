@@ -181,7 +181,7 @@ function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; 
         </div>
       )}
       <div className="flex gap-1.5">
-        <OperationButton operation={{ release: true }} label="Let go" title="Nothing of these keys is said any more: a release" />
+        <OperationButton operation={{ release: true }} label="Release" title="Nothing is said of these keys from here on" />
         <OperationButton
           operation={{ drop: true }}
           label="Drop moves"

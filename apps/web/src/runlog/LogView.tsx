@@ -211,7 +211,7 @@ function LearntLine() {
   );
 }
 
-const HOW_WORDS = { next: "", goto: "go to", back: "back", hold: "held", resume: "gone on", release: "let go of" } as const;
+const HOW_WORDS = { next: "", goto: "go to", back: "back", hold: "held", resume: "gone on", release: "released" } as const;
 const BY_WORDS = { window: "window", osc: "OSC", follow: "follows", action: "an action", standby: "standby set" } as const;
 const ROW = 28;
 

@@ -62,7 +62,7 @@ function unsetWords(list: ListSheet, key: Key, row: number, stored: boolean): st
     case "wall":
       return `stopped by the wall of ${cue}`;
     case "released":
-      return `let go by ${cue}`;
+      return `released by ${cue}`;
     case "palette":
       return stored ? "its palette has no value for this light" : `the palette in ${cue} has no value for this light`;
     case "kept":

@@ -159,7 +159,7 @@ function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
         value={String(head.releaseTime ?? 1)}
         onSeconds={(releaseTime) => set({ releaseTime })}
       >
-        Let go, it fades in {head.releaseTime ?? 1} s …
+        Released, it fades in {head.releaseTime ?? 1} s …
       </SecondsEntry>
       <MenuHeading>What its fader does</MenuHeading>
       {FADERS.map(([what, words]) => (

@@ -146,7 +146,7 @@ function givenWords(moves: Moves): string {
 
 /** A move's value in a word. */
 function valueWords(move: MoveSpec): string {
-  if (isRelease(move)) return "let go";
+  if (isRelease(move)) return "released";
   const value = plainValue(move);
   return value === undefined ? (paletteOf(move) ?? "") : String(Math.round(value * 100) / 100);
 }

@@ -178,8 +178,8 @@ export class CueRules extends BookRules {
           this.CONSUME(word.Delete);
           this.CONSUME(word.Hash);
           const cues = this.SUBRULE(this.cueRange);
-          const letsGo = this.OPTION5(() => (this.CONSUME(word.Let), this.CONSUME(word.Go))) !== undefined;
-          return { kind: "delete", cues, looks: letsGo ? "letGo" : "keepLooks" };
+          const dropsMoves = this.OPTION5(() => this.CONSUME(word.Drop)) !== undefined;
+          return { kind: "delete", cues, looks: dropsMoves ? "letGo" : "keepLooks" };
         },
       },
       {

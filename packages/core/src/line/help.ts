@@ -139,7 +139,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["@front = dusk", "1..6 colour = dusk"], "a palette"),
       entry(["61..68 position fade 4.5 delay 0~3 curve ease"], "times of their own for what is in hand or stored, fans allowed"),
       entry(["1..6 pace slow-sweep"], "a stored pace laid on them"),
-      entry(["5 release", "5 position release"], "lets everything of the light go, or one family: a release", "delete clear remove free"),
+      entry(["5 release", "5 position release"], "releases everything of the light, or one family: nothing is said of it any more", "delete clear remove free"),
       entry(
         ["5 drop", "5 position drop"],
         "drops all values from the Hand, or one family; forgets stored moves of cues",
@@ -206,7 +206,7 @@ export const LINE_HELP: readonly LineChapter[] = [
   {
     about: "The Hand",
     entries: [
-      entry(["drop", "drop 5..8", "drop 5 position"], "lets go of all that is in hand, of lights, of a family; it fades back to the show"),
+      entry(["drop", "drop 5..8", "drop 5 position"], "drops all that is in hand, or what is in hand of lights, of a family; it fades back to the show"),
       entry(["take up"], "takes up again what was dropped last"),
       entry(
         ["hand in times", "hand at once"],
@@ -352,7 +352,7 @@ export const LINE_HELP: readonly LineChapter[] = [
         ["move #12 to #15", "move #10..14 to #50 keep looks"],
         "cues go elsewhere with what they store, later looks follow; keep looks: every look stays",
       ),
-      entry(["delete #12..14", "delete #12 let go"], "later looks stay; let go: they lose what these cues moved", "remove erase cut"),
+      entry(["delete #12..14", "delete #12 drop"], "later looks stay; drop: the moves of these cues go with them", "remove erase cut"),
       entry(
         ["take cues", 'take #3..7 of "Spring tour" to #30'],
         "cues of another show of the database, their impact first",

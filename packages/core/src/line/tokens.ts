@@ -115,7 +115,6 @@ const keywords = {
   NameWord: keyword("NameWord", "name"),
   Last: keyword("Last", "last"),
   ListWord: keyword("ListWord", "list"),
-  Let: keyword("Let", "let"),
   Map: keyword("Map", "map"),
   Turned: keyword("Turned", "turned"),
   Stored: keyword("Stored", "stored"),

@@ -20,10 +20,10 @@ export function lightsOnPaper(channels: readonly number[]): string {
   );
 }
 
-/** The moves of one family, lights that do the same together: "1–6 at 40; 7 let go". */
+/** The moves of one family, lights that do the same together: "1–6 at 40; 7 released". */
 function familyWords(moves: readonly StoredMove[]): string {
   const alike = groupBy(moves, ({ key, spec }) => {
-    if (isRelease(spec)) return "let go";
+    if (isRelease(spec)) return "released";
     const palette = paletteOf(spec);
     if (palette !== undefined) return palette;
     const number = plainValue(spec) ?? 0;

@@ -193,7 +193,7 @@ function moveAfter(list: ListSheet, key: Key, stored: Entry, operation: KeyOpera
 }
 
 /**
- * A change of values in a word or two: "to 50", "+10", "× 0.8", "dusk", "let go".
+ * A change of values in a word or two: "to 50", "+10", "× 0.8", "dusk", "released".
  * Without the lights and cues that it speaks of: those are told around it.
  */
 export function operationWords(operation: Operation): string {
@@ -201,7 +201,7 @@ export function operationWords(operation: Operation): string {
   if ("palette" in operation) return `to ${operation.palette}`;
   if ("add" in operation) return operation.add < 0 ? `−${-operation.add}` : `+${operation.add}`;
   if ("scale" in operation) return `× ${operation.scale}`;
-  return "release" in operation ? "let go" : "moves dropped";
+  return "release" in operation ? "released" : "moves dropped";
 }
 
 /** What is done to which attributes, in a few words. */

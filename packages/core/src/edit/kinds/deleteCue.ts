@@ -26,7 +26,7 @@ function planDeleteCue(sheet: ShowSheet, list: ListSheet, edit: DeleteCueEdit): 
 
 /** What becomes of what tracked out of the cue, in two words. */
 function looksWords({ looks }: DeleteCueEdit): string {
-  return looks === "keepLooks" ? "looks kept" : "moves let go";
+  return looks === "keepLooks" ? "looks kept" : "moves dropped";
 }
 
 /** Where some deletions keep later looks and some do not, that is left out. */
