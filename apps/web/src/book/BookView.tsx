@@ -201,8 +201,7 @@ function Play({ script }: { script: Script }) {
           </>
         ) : (
           <span className="text-quiet">
-            {chosenRow < 0 ? "Choose a cue, then a word: c calls the cue there. " : ""}Drag a number to another word. Ctrl click on a word
-            calls the chosen cue there.
+            {chosenRow < 0 ? "Choose a cue first. " : ""}c or Ctrl click on a word calls the cue there; a number is dragged to another word.
           </span>
         )}
       </p>
