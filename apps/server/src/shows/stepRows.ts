@@ -102,26 +102,23 @@ class CueWriter {
 
   async write(steps: readonly CueDataStep[]): Promise<void> {
     const { showId, listId, manager } = this;
-    const ends = await firstAndLast(steps);
-    const goneCues = new Set<number>();
-    await eachInSlices(ends, ({ last }) => {
-      if (last.at === "cue" && !last.after) goneCues.add(cueOrder(last.cue));
-    });
+    const ends = firstAndLast(steps);
+    const goneCues = new Set(ends.flatMap(({ last }) => (last.at === "cue" && !last.after ? [cueOrder(last.cue)] : [])));
     const cues: Omit<CueRow, "id">[] = [];
     const parts: PartStep[] = [];
     const moves: LastMove[] = [];
     const standing = new Set<number>();
-    await eachInSlices(ends, ({ first, last }) => {
+    for (const { first, last } of ends) {
       const number = cueOrder(last.cue);
       // What a cue held that is gone leaves with it.
-      if (goneCues.has(number)) return;
+      if (goneCues.has(number)) continue;
       standing.add(number);
       if (last.at === "part") parts.push(last);
       else if (last.at === "move") {
         const before = first.at === "move" ? first.before?.part : undefined;
         moves.push({ number, channel: last.channel, attribute: last.attribute, before, after: last.after });
       } else if (last.after) cues.push(cueRow({ showId, listId, number }, last.after));
-    });
+    }
     await upsertRows<Omit<CueRow, "id">>(manager, CueRow, cues, ["showId", "listId", "number"]);
     const cueIds = await this.cueIds(standing);
     const goneParts = await this.writeParts(parts, cueIds);
@@ -135,12 +132,12 @@ class CueWriter {
   private async writeParts(lasts: readonly PartStep[], cueIds: ReadonlyMap<number, number>): Promise<[number, number][]> {
     const parts: Omit<PartRow, "id">[] = [];
     const gone: [number, number][] = [];
-    await eachInSlices(lasts, (step) => {
+    for (const step of lasts) {
       const cue = cueIds.get(cueOrder(step.cue));
-      if (cue === undefined) return;
+      if (cue === undefined) continue;
       if (step.after) parts.push(partRow(cue, step.part, step.after));
       else gone.push([cue, step.part]);
-    });
+    }
     await upsertRows<Omit<PartRow, "id">>(this.manager, PartRow, parts, ["cueId", "number"]);
     return gone;
   }
@@ -151,20 +148,21 @@ class CueWriter {
     cueIds: ReadonlyMap<number, number>,
   ): Promise<void> {
     const partId = (number: number, part: number): number | undefined => partIds.get(`${cueIds.get(number) ?? ""}/${part}`);
-    const gone: (number | string)[][] = [];
-    const rows: MoveRow[] = [];
-    let areNew = true;
-    await eachInSlices(moves, ({ number, channel, attribute, before, after }) => {
-      if (before !== undefined) areNew = false;
+    const gone = moves.flatMap(({ number, channel, attribute, before, after }) => {
       const old = before === undefined || before === after?.part ? undefined : partId(number, before);
-      if (old !== undefined) gone.push([old, channel, attribute]);
-      const now = after && partId(number, after.part);
-      if (after && now !== undefined) rows.push(moveRow(now, channel, attribute, after.move));
+      return old === undefined ? [] : [[old, channel, attribute]];
     });
     for (const chunk of chunksOf(gone, CHUNK))
       await this.manager.query("DELETE FROM moves WHERE (part_id, channel, attribute) IN (?)", [chunk]);
-    if (areNew && rows.length >= MANY) await loadRows(this.manager, "moves", MOVE_COLUMNS, allCells(rows));
-    else await upsertRows(this.manager, MoveRow, rows);
+    function* rows(): Generator<MoveRow> {
+      for (const { number, channel, attribute, after } of moves) {
+        const part = after && partId(number, after.part);
+        if (after && part !== undefined) yield moveRow(part, channel, attribute, after.move);
+      }
+    }
+    const areNew = moves.every(({ before, after }) => before === undefined && after !== undefined);
+    if (areNew && moves.length >= MANY) await loadRows(this.manager, "moves", MOVE_COLUMNS, allCells(rows()));
+    else await upsertRows(this.manager, MoveRow, [...rows()]);
   }
 
   private async cueIds(numbers: ReadonlySet<number>): Promise<Map<number, number>> {
@@ -192,18 +190,18 @@ class CueWriter {
   }
 }
 
-function* allCells(rows: readonly MoveRow[]): Generator<readonly Cell[]> {
+function* allCells(rows: Iterable<MoveRow>): Generator<readonly Cell[]> {
   for (const row of rows) yield cellsOf(row);
 }
 
 /** For each address that steps touch the first step and the last one. */
-async function firstAndLast(steps: readonly CueDataStep[]): Promise<Iterable<{ first: CueDataStep; last: CueDataStep }>> {
+function firstAndLast(steps: readonly CueDataStep[]): { readonly first: CueDataStep; readonly last: CueDataStep }[] {
   const ends = new Map<string, { readonly first: CueDataStep; last: CueDataStep }>();
-  await eachInSlices(steps, (step) => {
+  for (const step of steps) {
     const address = addressOf(step);
     const own = ends.get(address);
     if (own) own.last = step;
     else ends.set(address, { first: step, last: step });
-  });
+  }
   return [...ends.values()];
 }
