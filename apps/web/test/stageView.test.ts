@@ -49,6 +49,8 @@ test("a spot lies inside a line drawn around it, whichever way round it was draw
         { x: x + width, y: y + height },
         { x, y: y + height },
       ];
+      // On the line itself it may count as either.
+      fc.pre(![x, x + width].includes(at.x) && ![y, y + height].includes(at.y));
       const isIn = at.x > x && at.x < x + width && at.y > y && at.y < y + height;
       expect([isInside(box, at), isInside([...box].reverse(), at)]).toEqual([isIn, isIn]);
     }),

@@ -181,7 +181,7 @@ test("fades-overlap: a follow that cuts a fade short, and the edit that lets it 
   ]);
   const found = of(sheet, "fades-overlap");
   expect(found.map(({ cue, channel }) => [cue, channel])).toEqual([["2", 5]]);
-  expect(found[0]?.message).toContain("channel 5 is still fading from cue 1");
+  expect(found[0]?.message).toContain("light 5 is still fading from cue 1");
   expect(of(mended(sheet, found[0]), "fades-overlap")).toEqual([]);
 });
 
