@@ -51,9 +51,12 @@ test("nobody is called while OSC is off; switched on, the caller reads the play,
   await caller.getByRole("button", { name: /Send the caller away/ }).click();
   await expect(caller.getByRole("button", { name: "Call the play" })).toBeVisible();
   // What it pressed is a run of its own, which does not count.
-  await expect.poll(async () => (await runsOf(request, show))[0]).toMatchObject({ speed: 20 });
+  await expect.poll(async () => await runsOf(request, show)).toContainEqual(expect.objectContaining({ speed: 20 }));
   await enterLine(page, "log");
-  await expect(page.getByRole("button", { name: /^called, 20 times as fast/ })).toContainText("not counted");
+  // What follows by itself when the caller has gone is a run behind it.
+  const called = page.getByRole("button", { name: /^called, 20 times as fast/ });
+  await expect(called).toContainText("not counted");
+  await called.click();
   await expect(page.getByRole("group", { name: "Fired, in order" })).toContainText("OSC 127.0.0.1");
 });
 

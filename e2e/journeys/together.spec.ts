@@ -102,7 +102,7 @@ test("a follow is caught and fired by hand, a bounce of Go is one press and a se
   await expect(page.getByText("fires by itself in")).toBeVisible();
   await page.keyboard.press("Control+;");
   await expect(page.getByText("next, waits for Go")).toBeVisible();
-  expect((await running(request, show)).lists["main"]?.follow).toBeNull();
+  await expect.poll(async () => (await running(request, show)).lists["main"]?.follow).toBeNull();
   const go = page.getByRole("button", { name: "Go", exact: true });
   await go.evaluate((button: HTMLElement) => {
     button.click();

@@ -40,6 +40,34 @@ test("the OpenAPI page has every route of the contract, and each takes exactly t
   expect(compared).toBeGreaterThanOrEqual(8);
 });
 
+test("a number or text just beyond a limit of the contract is refused by its name, and one at the limit is not", async () => {
+  const http = client(server);
+  const limits = z.object({ minimum: z.number(), maximum: z.number(), maxLength: z.number() }).partial();
+  let held = 0;
+  for (const { method, path, request } of Object.values(routes)) {
+    if (!(request instanceof z.ZodObject) || method !== "POST") continue;
+    const { properties } = fields.parse(z.toJSONSchema(request, { unrepresentable: "any" }));
+    const isTold = async (field: string, value: unknown): Promise<boolean> => {
+      const { body, status } = await http.post(path.replace("{id}", "1")).send({ [field]: value });
+      // Without what else it needs the request is refused in any case; which fields are told of is what counts.
+      return status === 400 && JSON.stringify(body).includes(`${field} `);
+    };
+    for (const [field, property] of Object.entries(properties)) {
+      const { minimum, maximum, maxLength } = limits.parse(property);
+      const within = [minimum, maximum, maxLength === undefined ? undefined : "a".repeat(maxLength)].filter((each) => each !== undefined);
+      const beyond = [
+        minimum === undefined || Number.isSafeInteger(minimum) === false ? undefined : minimum - 1,
+        maximum === undefined || maximum === Number.MAX_SAFE_INTEGER ? undefined : maximum + 1,
+        maxLength === undefined ? undefined : "a".repeat(maxLength + 1),
+      ].filter((each) => each !== undefined);
+      for (const value of within) expect([path, field, value, await isTold(field, value)]).toEqual([path, field, value, false]);
+      for (const value of beyond) expect([path, field, value, await isTold(field, value)]).toEqual([path, field, value, true]);
+      held += beyond.length;
+    }
+  }
+  expect(held).toBeGreaterThanOrEqual(15);
+});
+
 test("what the server answers is what the contract says", async () => {
   const http = client(server);
   const at = (path: string): string => path.replace("{id}", "1");

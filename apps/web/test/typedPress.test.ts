@@ -15,23 +15,23 @@ function run(press: (mix: Mix) => void = () => undefined): LiveRun {
 }
 
 test("a typed Go fires the cue that was next when it was typed; a held list is told to go on", () => {
-  expect(pressFor({ do: "go", list: main }, run())?.ask).toEqual({ press: "go", list: main, cue: "0.5", held: false });
+  expect(pressFor({ do: "go", list: main }, run())).toEqual({ press: "go", list: main, cue: "0.5", held: false });
   expect(
     pressFor(
       { do: "go", list: main },
       run((mix) => mix.goto(main, "14", 0, 0)),
-    )?.ask,
+    ),
   ).toEqual({ press: "go", list: main, cue: "15", held: false });
   const held = run((mix) => {
     mix.goto(main, "14", 0, 0);
     mix.hold(main, true, 0);
   });
-  expect(pressFor({ do: "go", list: main }, held)?.ask).toEqual({ press: "go", list: main, held: true });
+  expect(pressFor({ do: "go", list: main }, held)).toEqual({ press: "go", list: main, held: true });
 });
 
 test("a list that is to start begins where it is told to, and one that runs already is left alone", () => {
-  expect(pressFor({ do: "start", list: "flame" }, run())?.ask).toEqual({ press: "go", list: "flame" });
-  expect(pressFor({ do: "start", list: "tower", cue: "2" }, run())?.ask).toEqual({ press: "goto", list: "tower", cue: "2" });
+  expect(pressFor({ do: "start", list: "flame" }, run())).toEqual({ press: "go", list: "flame" });
+  expect(pressFor({ do: "start", list: "tower", cue: "2" }, run())).toEqual({ press: "goto", list: "tower", cue: "2" });
   const running = run((mix) => mix.go("flame", 0));
   expect(pressFor({ do: "start", list: "flame" }, running)).toBeUndefined();
   expect(pressWords({ do: "start", list: "flame" }, sheet, running)).toBe("Flame already runs; nothing happens");
@@ -39,10 +39,10 @@ test("a list that is to start begins where it is told to, and one that runs alre
 });
 
 test("a time goes along where one was typed, and nowhere else", () => {
-  expect(pressFor({ do: "goto", list: main, cue: "12", time: 0 }, run())?.ask).toEqual({ press: "goto", list: main, cue: "12", time: 0 });
-  expect(pressFor({ do: "goto", list: main, cue: "12" }, run())?.ask).toEqual({ press: "goto", list: main, cue: "12" });
-  expect(pressFor({ do: "release", list: "flame", time: 3 }, run())?.ask).toEqual({ press: "release", list: "flame", time: 3 });
-  expect(pressFor({ do: "fader", list: "flame", level: 30, time: 4 }, run())?.ask).toEqual({
+  expect(pressFor({ do: "goto", list: main, cue: "12", time: 0 }, run())).toEqual({ press: "goto", list: main, cue: "12", time: 0 });
+  expect(pressFor({ do: "goto", list: main, cue: "12" }, run())).toEqual({ press: "goto", list: main, cue: "12" });
+  expect(pressFor({ do: "release", list: "flame", time: 3 }, run())).toEqual({ press: "release", list: "flame", time: 3 });
+  expect(pressFor({ do: "fader", list: "flame", level: 30, time: 4 }, run())).toEqual({
     press: "fader",
     list: "flame",
     level: 30,
@@ -51,8 +51,8 @@ test("a time goes along where one was typed, and nowhere else", () => {
 });
 
 test("hold and go on are the same press with two ends", () => {
-  expect(pressFor({ do: "hold", list: main }, run())?.ask).toEqual({ press: "hold", list: main, held: true });
-  expect(pressFor({ do: "resume", list: main }, run())?.ask).toEqual({ press: "hold", list: main, held: false });
+  expect(pressFor({ do: "hold", list: main }, run())).toEqual({ press: "hold", list: main, held: true });
+  expect(pressFor({ do: "resume", list: main }, run())).toEqual({ press: "hold", list: main, held: false });
 });
 
 test("what is chosen to go together is said by the names of the lists before it goes", () => {

@@ -1,5 +1,6 @@
 export * from "./show/cueNumber.ts";
 export * from "./show/errors.ts";
+export * from "./show/limits.ts";
 export * from "./show/move.ts";
 export { parseShow, readShow } from "./show/parse.ts";
 export { freeId, plainId } from "./show/ids.ts";
@@ -140,6 +141,7 @@ export { actionWords } from "./script/actionWords.ts";
 export { faultsOf } from "./show/faults.ts";
 export { readMixSnapshot } from "./mix/readSnapshot.ts";
 export * from "./mix/happening.ts";
+export * from "./mix/press.ts";
 export * from "./rehearse/callSteps.ts";
 export * from "./rehearse/compare.ts";
 export * from "./rehearse/findings.ts";

@@ -1,4 +1,4 @@
-import { type FiredCue, type Happening, type MixSnapshot, type RunReport, happeningSchema } from "@zm/core";
+import { type FiredCue, type Happening, type MixSnapshot, type PressFields, type RunReport, happeningSchema, pressFields } from "@zm/core";
 import { z } from "zod";
 import { editEvent, editsRequest, historyState } from "./history.ts";
 import { handState } from "./hand.ts";
@@ -42,49 +42,9 @@ export const runEvent = z.object({
 });
 export type RunEvent = Omit<z.infer<typeof runEvent>, "happening"> & { readonly happening: Happening };
 
-export const PRESSES = [
-  "go",
-  "back",
-  "hold",
-  "goto",
-  "release",
-  "master",
-  "fader",
-  "catch",
-  "rate",
-  "look",
-  "bump",
-  "tempo",
-  "standby",
-  "fire",
-] as const;
-/** Something pressed on what runs. Which fields a press needs stands with each. */
-export const pressRequest = z.object({
-  press: z.enum(PRESSES),
-  /** A name of its own for this press: the same one twice is done once. */
-  id: z.string().min(1).max(64).optional(),
-  /** The list that it speaks of; the first when left out. */
-  list: z.string().max(64).optional(),
-  /** go: the cue that the window showed as next. back: the cue in which it showed the list. goto: the cue to go to. */
-  cue: z.string().max(12).optional(),
-  /** goto, release, master, look: in so many seconds; left out, as the show says. */
-  time: z.number().min(0).max(3600).optional(),
-  /** hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held, so that two presses at once let it go on and fire nothing. bump: whether it is pressed; whoever holds it says so again and again. */
-  held: z.boolean().optional(),
-  /** master, fader, look: 0 to 100. */
-  level: z.number().min(0).max(100).optional(),
-  /** rate: how many times as fast. */
-  rate: z.number().min(0.01).max(100).optional(),
-  look: z.string().max(64).optional(),
-  tempo: z.string().max(64).optional(),
-  perMinute: z.number().min(1).max(1200).optional(),
-  /** standby: what goes together. */
-  chosen: z
-    .array(z.object({ list: z.string().max(64), cue: z.string().max(12) }))
-    .max(200)
-    .optional(),
-});
-export type PressRequest = z.infer<typeof pressRequest>;
+/** Something pressed on what runs, as a window or a program sends it. */
+export const pressRequest = pressFields;
+export type PressRequest = PressFields;
 
 /** Edits that belong to what is on stage: a record or an update made while the list runs. */
 export const runningEditsRequest = editsRequest.extend({

@@ -1,5 +1,5 @@
 import { NotFoundException } from "@nestjs/common";
-import { ShowError, append, sheetInSteps, takeInSteps } from "@zm/core";
+import { PressRefusedError, ShowError, append, sheetInSteps, takeInSteps } from "@zm/core";
 import { join } from "node:path";
 import { createHistogram } from "node:perf_hooks";
 import { setTimeout as wait } from "node:timers/promises";
@@ -15,7 +15,6 @@ import { stepsIn } from "../shows/stepsIn.ts";
 import { wordsOf } from "../shared/wordsOf.ts";
 import { type StoredRun, readStoredRun } from "../shows/storedRun.ts";
 import type { Answer, EnginePace, EngineSetUp, Order, Refusal, Report } from "./orders.ts";
-import { CannotNow } from "./pressed.ts";
 import { RunFiles } from "./runFile.ts";
 import { RunningShow } from "./runningShow.ts";
 import { HostTroubles } from "./hostTroubles.ts";
@@ -309,7 +308,7 @@ export class EngineHost {
 }
 
 function refusalOf(error: unknown, show: number): Refusal {
-  if (error instanceof CannotNow) return { kind: "conflict", messages: [error.message] };
+  if (error instanceof PressRefusedError) return { kind: "conflict", messages: [error.message] };
   if (error instanceof ShowError) return { kind: "fault", messages: error.faults };
   if (error instanceof NotFoundException) return { kind: "missing", messages: [`There is no show number ${show}`] };
   if (isLost(error)) return { kind: "lost", messages: [wordsOf(error)] };

@@ -1,5 +1,5 @@
-import type { Hand, PressedBy, Show, Step } from "@zm/core";
-import type { OutputSettings, OutputState, PressRequest, RunEvent, RunState, SentLevels, StageState } from "@zm/protocol";
+import type { Hand, Press, PressedBy, Show, Step } from "@zm/core";
+import type { OutputSettings, OutputState, RunEvent, RunState, SentLevels, StageState } from "@zm/protocol";
 import type { RunMove } from "../database/columnTypes.ts";
 import type { Settings } from "../settings.ts";
 
@@ -7,7 +7,7 @@ import type { Settings } from "../settings.ts";
 export type Order = { readonly number: number; readonly show: number } & (
   | { readonly do: "open"; readonly document?: { readonly show: Show; readonly revision: number } }
   | { readonly do: "state" }
-  | { readonly do: "press"; readonly press: PressRequest; readonly from: PressedBy }
+  | { readonly do: "press"; readonly press: Press; readonly from: PressedBy }
   /** An edit of the show, and where it leaves a running list. Very many steps come as the bytes of texts, in pieces, which are handed over without a copy and read in slices. */
   | {
       readonly do: "edit";

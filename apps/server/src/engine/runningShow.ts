@@ -3,20 +3,21 @@ import {
   type Hand,
   type Happening,
   Mix,
+  type Press,
   type PressedBy,
   type ShowSheet,
   type Step,
   happenTo,
+  happeningOf,
   listOf,
   mixCheck,
   mixFrom,
   snapshotOf,
   snapshotRenamed,
 } from "@zm/core";
-import type { PressRequest, RunEvent, RunState } from "@zm/protocol";
+import type { RunEvent, RunState } from "@zm/protocol";
 import type { RunMove } from "../database/columnTypes.ts";
 import { now } from "../shared/clock.ts";
-import { happeningOf } from "./pressed.ts";
 import type { MissedEdit } from "../shows/storedRun.ts";
 import type { WrittenRun } from "./runFile.ts";
 
@@ -119,8 +120,8 @@ export class RunningShow {
     return !isOn && !this.isMoving();
   }
 
-  /** Presses something; the same press twice, by its id, is done once. CannotNow and ShowError come through; then nothing has happened. */
-  press(press: PressRequest, from: PressedBy): RunEvent {
+  /** Presses something; the same press twice, by its id, is done once. PressRefusedError and ShowError come through; then nothing has happened. */
+  press(press: Press, from: PressedBy): RunEvent {
     const { id } = press;
     const known = id === undefined ? undefined : this.known.get(id);
     if (known) return known;
@@ -129,17 +130,17 @@ export class RunningShow {
     // What came of a press before a restart is in the run already.
     if (known === null) return this.happen({ t, passed: true }, from, id);
     const event = press.press === "bump" ? this.bump(press, t, from) : this.happen(happeningOf(this.mix, press, t, this.first), from, id);
-    if (press.press === "look" && press.look !== undefined) this.bumps.delete(press.look);
+    if (press.press === "look") this.bumps.delete(press.look);
     if (id !== undefined) this.known.set(id, event);
     for (const old of [...this.known.keys()].slice(0, -MOST_KNOWN)) this.known.delete(old);
     return event;
   }
 
   /** A bump is held: the fader is full while somebody says that it is pressed, and goes back when nobody does any more. */
-  private bump(press: PressRequest, t: number, from: PressedBy): RunEvent {
-    const look = press.look ?? "";
+  private bump(press: Extract<Press, { press: "bump" }>, t: number, from: PressedBy): RunEvent {
+    const { look } = press;
     const known = this.bumps.get(look);
-    const wanted = happeningOf(this.mix, { ...press, press: "look", level: 100, time: 0 }, t, this.first);
+    const wanted = happeningOf(this.mix, press, t, this.first);
     if (press.held !== false) {
       const back = known?.back ?? this.mix.looks.get(look)?.level.to ?? 0;
       this.bumps.set(look, { back, until: now() + BUMPING });

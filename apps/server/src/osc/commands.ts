@@ -1,10 +1,9 @@
-import { ShowError, isCueNumber } from "@zm/core";
-import type { PressRequest } from "@zm/protocol";
+import { type ListPress, type Press, ShowError, isCueNumber } from "@zm/core";
 import type { OscWords } from "@zm/protocol/oscPacket";
 
 /** What a message asks for: something to press, to be told where everything stands, or a run to be begun or ended. */
 export type OscCommand =
-  | { readonly press: PressRequest }
+  | { readonly press: Press }
   | { readonly hello: true }
   | { readonly run: { readonly name: string; readonly speed: number } }
   | { readonly runEnds: true };
@@ -55,7 +54,7 @@ export function oscCommand({ address, args }: OscWords): OscCommand {
 }
 
 /** A press on one list. */
-function onList(verb: string | undefined, args: OscWords["args"], address: string): PressRequest {
+function onList(verb: string | undefined, args: OscWords["args"], address: string): ListPress {
   switch (verb) {
     case "go":
       return { press: "go", ...(args[0] === undefined ? {} : { cue: cueNumber(args[0], address) }) };

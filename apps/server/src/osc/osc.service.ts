@@ -1,7 +1,7 @@
 import { type RemoteInfo, type Socket, createSocket } from "node:dgram";
 import { join } from "node:path";
 import { Injectable, Logger, NotFoundException, type OnModuleDestroy, type OnModuleInit } from "@nestjs/common";
-import { ShowError, faultsOf, findRow } from "@zm/core";
+import { ShowError, faultsOf, findRow, readPress } from "@zm/core";
 import {
   type OscMessage,
   type OscSettings,
@@ -207,7 +207,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       if ("hello" in command) await this.greet(show, who);
       else if ("run" in command) await this.begin(show, command.run, message.address, who);
       else if ("runEnds" in command) await this.runLog.callerLeft(show, who);
-      else await this.runs.press(show, held(pressRequest, command.press, message.address), { by: "osc", who });
+      else await this.runs.press(show, readPress(held(pressRequest, command.press, message.address)), { by: "osc", who });
     } catch (error) {
       this.send(who, { address: "/zm/error", args: [message.address, wordsOf(error)] });
     }

@@ -1,5 +1,6 @@
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, Post } from "@nestjs/common";
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
+import { readPress } from "@zm/core";
 import { PressDto } from "./run.dto.ts";
 import type { RunEvent, RunState } from "@zm/protocol";
 import { RunService } from "./run.service.ts";
@@ -21,6 +22,6 @@ export class RunController {
     summary: "Press something: go, back, hold, go to a cue, release, a master, a rate, a held look, a tempo, what goes together",
   })
   press(@Param("id", ParseIntPipe) id: number, @Body() body: PressDto): Promise<RunEvent> {
-    return this.runs.press(id, body);
+    return this.runs.press(id, readPress(body));
   }
 }

@@ -1,5 +1,6 @@
 import { ApiProperty } from "@nestjs/swagger";
-import { PRESSES, type PressRequest } from "@zm/protocol";
+import { BEATS, LEVEL, LONGEST_CUE_NUMBER, LONGEST_ID, MOST_CHOSEN, PRESSES, PRESS_TIME, RATE } from "@zm/core";
+import type { PressRequest } from "@zm/protocol";
 import {
   ArrayMaxSize,
   IsArray,
@@ -16,16 +17,21 @@ import {
 } from "class-validator";
 import { EntriesAre } from "../shared/bodyPipe.ts";
 
+/** What a number may be, in words. */
+function within(field: string, { least, most }: { least: number; most: number }): string {
+  return `${field} is ${least} to ${most}`;
+}
+
 /** A cue chosen as the next of its list. */
 class ChosenDto {
   @ApiProperty()
   @IsString()
-  @MaxLength(64)
+  @MaxLength(LONGEST_ID)
   list: string;
 
   @ApiProperty()
   @IsString()
-  @MaxLength(12)
+  @MaxLength(LONGEST_CUE_NUMBER)
   cue: string;
 }
 
@@ -38,13 +44,13 @@ export class PressDto implements PressRequest {
   @ApiProperty({ required: false, description: "A name of its own for this press: the same one twice is done once" })
   @IsOptional()
   @IsString()
-  @Length(1, 64)
+  @Length(1, LONGEST_ID)
   id?: string | undefined;
 
   @ApiProperty({ required: false, description: "The list; the first when left out" })
   @IsOptional()
   @IsString()
-  @MaxLength(64)
+  @MaxLength(LONGEST_ID)
   list?: string | undefined;
 
   @ApiProperty({
@@ -54,14 +60,14 @@ export class PressDto implements PressRequest {
   })
   @IsOptional()
   @IsString()
-  @MaxLength(12)
+  @MaxLength(LONGEST_CUE_NUMBER)
   cue?: string | undefined;
 
   @ApiProperty({ required: false, description: "goto, release, master, look: in so many seconds; left out, as the show says" })
   @IsOptional()
   @IsNumber()
-  @Min(0, { message: "time is 0 seconds or more" })
-  @Max(3600)
+  @Min(PRESS_TIME.least, { message: `time is ${PRESS_TIME.least} seconds or more` })
+  @Max(PRESS_TIME.most)
   time?: number | undefined;
 
   @ApiProperty({
@@ -76,40 +82,40 @@ export class PressDto implements PressRequest {
   @ApiProperty({ required: false, description: "master, fader, look: per cent" })
   @IsOptional()
   @IsNumber()
-  @Min(0, { message: "level is 0 to 100" })
-  @Max(100, { message: "level is 0 to 100" })
+  @Min(LEVEL.least, { message: within("level", LEVEL) })
+  @Max(LEVEL.most, { message: within("level", LEVEL) })
   level?: number | undefined;
 
   @ApiProperty({ required: false, description: "rate: how many times as fast" })
   @IsOptional()
   @IsNumber()
-  @Min(0.01, { message: "rate is 0.01 to 100" })
-  @Max(100, { message: "rate is 0.01 to 100" })
+  @Min(RATE.least, { message: within("rate", RATE) })
+  @Max(RATE.most, { message: within("rate", RATE) })
   rate?: number | undefined;
 
   @ApiProperty({ required: false, description: "look: the held look" })
   @IsOptional()
   @IsString()
-  @MaxLength(64)
+  @MaxLength(LONGEST_ID)
   look?: string | undefined;
 
   @ApiProperty({ required: false, description: "tempo: the tempo" })
   @IsOptional()
   @IsString()
-  @MaxLength(64)
+  @MaxLength(LONGEST_ID)
   tempo?: string | undefined;
 
   @ApiProperty({ required: false, description: "tempo: beats a minute" })
   @IsOptional()
   @IsNumber()
-  @Min(1, { message: "perMinute is 1 to 1200" })
-  @Max(1200, { message: "perMinute is 1 to 1200" })
+  @Min(BEATS.least, { message: within("perMinute", BEATS) })
+  @Max(BEATS.most, { message: within("perMinute", BEATS) })
   perMinute?: number | undefined;
 
   @ApiProperty({ required: false, type: [ChosenDto], description: "standby: what goes together with one press" })
   @IsOptional()
   @IsArray()
-  @ArrayMaxSize(200)
+  @ArrayMaxSize(MOST_CHOSEN)
   @ValidateNested({ each: true })
   @EntriesAre(ChosenDto)
   chosen?: ChosenDto[] | undefined;

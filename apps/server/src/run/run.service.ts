@@ -1,14 +1,6 @@
 import { ConflictException, Injectable, InternalServerErrorException, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
-import type { Hand, PressedBy } from "@zm/core";
-import {
-  type OutputSettings,
-  type OutputState,
-  type PressRequest,
-  type RunEvent,
-  type RunState,
-  type SentLevels,
-  type StageState,
-} from "@zm/protocol";
+import type { Hand, Press, PressedBy } from "@zm/core";
+import { type OutputSettings, type OutputState, type RunEvent, type RunState, type SentLevels, type StageState } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DatabaseAway } from "../database/lost.ts";
 import { Engine } from "../engine/engine.ts";
@@ -77,7 +69,7 @@ export class RunService implements OnModuleDestroy {
   }
 
   /** Presses something. Throws ConflictException when it cannot be done as things stand, ShowError for what there is not; then nothing has happened. */
-  async press(show: number, press: PressRequest, from: PressedBy = { by: "window", who: "" }): Promise<RunEvent> {
+  async press(show: number, press: Press, from: PressedBy = { by: "window", who: "" }): Promise<RunEvent> {
     const { event } = await this.ask({ do: "press", show, press, from });
     if (!event) throw new NotFoundException(`Nothing runs of show ${show}`);
     return event;

@@ -224,7 +224,7 @@ export function useLineRequest({
         if (request.press.do === "putOnStage") return putOnStage(client, id);
         const { run } = useLive.getState();
         const pressed = pressFor(request.press, run);
-        return pressed === undefined || (await press({ ...pressed, words: capital(pressWords(request.press, sheet, run)) }));
+        return pressed === undefined || (await press(pressed, capital(pressWords(request.press, sheet, run))));
       }
       case "hand":
         return inHand(request);

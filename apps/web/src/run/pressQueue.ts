@@ -1,8 +1,8 @@
-import type { PressRequest } from "@zm/protocol";
+import type { Press } from "@zm/core";
 
 /** A press that waits for its turn, or for its answer. */
 interface Waiting {
-  readonly ask: PressRequest;
+  readonly press: Press;
   readonly of: string | undefined;
   readonly done: (result: PressResult) => void;
 }
@@ -11,8 +11,19 @@ interface Waiting {
 export type PressResult = { readonly answer: unknown } | { readonly refusal: unknown } | { readonly givesWay: true };
 
 /** Presses that set one thing to a value, of which only the newest counts: what they set. Undefined for what happens each time, such as Go. */
-export function faderOf({ press, list = "", look = "", tempo = "" }: PressRequest): string | undefined {
-  return ["master", "fader", "rate", "look", "tempo"].includes(press) ? [press, list, look, tempo].join("/") : undefined;
+export function faderOf(press: Press): string | undefined {
+  switch (press.press) {
+    case "master":
+    case "fader":
+    case "rate":
+      return `${press.press}/${press.list ?? ""}`;
+    case "look":
+      return `look/${press.look}`;
+    case "tempo":
+      return `tempo/${press.tempo}`;
+    default:
+      return undefined;
+  }
 }
 
 /**
@@ -23,17 +34,17 @@ export class PressQueue {
   private waiting: Waiting[] = [];
   private isSending = false;
 
-  constructor(private readonly send: (ask: PressRequest) => Promise<unknown>) {}
+  constructor(private readonly send: (press: Press) => Promise<unknown>) {}
 
   /** Sends a press in its turn; settles with what came of it. */
-  add(ask: PressRequest): Promise<PressResult> {
-    const of = faderOf(ask);
+  add(press: Press): Promise<PressResult> {
+    const of = faderOf(press);
     if (of !== undefined) {
       for (const older of this.waiting) if (older.of === of) older.done({ givesWay: true });
       this.waiting = this.waiting.filter((older) => older.of !== of);
     }
     return new Promise((done) => {
-      this.waiting.push({ ask, of, done });
+      this.waiting.push({ press, of, done });
       void this.work();
     });
   }
@@ -42,7 +53,7 @@ export class PressQueue {
     if (this.isSending) return;
     this.isSending = true;
     for (let next = this.waiting.shift(); next; next = this.waiting.shift()) {
-      const result: PressResult = await this.send(next.ask).then(
+      const result: PressResult = await this.send(next.press).then(
         (answer) => ({ answer }),
         (refusal: unknown) => ({ refusal }),
       );

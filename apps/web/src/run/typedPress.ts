@@ -1,49 +1,48 @@
-import { actionWords, type LinePress, type ShowSheet, nextRow } from "@zm/core";
+import { actionWords, type LinePress, type Press, type ShowSheet, nextRow } from "@zm/core";
 import type { LiveRun } from "../show/liveStore.ts";
 import { seconds } from "../shared/words.ts";
-import type { Pressed } from "./usePress.ts";
 
 /** What a typed line presses; undefined where there is nothing to do, as for a list that is to start and runs already. */
-export function pressFor(press: LinePress, run: LiveRun | null | undefined): Pressed | undefined {
+export function pressFor(press: LinePress, run: LiveRun | null | undefined): Press | undefined {
   switch (press.do) {
     case "putOnStage":
       return undefined;
     case "fire":
-      return { ask: { press: "fire" } };
+      return { press: "fire" };
     case "standby":
-      return { ask: { press: "standby", chosen: press.chosen }, here: (t) => ({ t, standby: press.chosen }) };
+      return { press: "standby", chosen: press.chosen };
     case "tempo":
-      return { ask: { press: "tempo", tempo: press.tempo, perMinute: press.perMinute } };
+      return { press: "tempo", tempo: press.tempo, perMinute: press.perMinute };
     case "look":
-      return { ask: { press: "look", look: press.look, level: press.level, ...timed(press) } };
+      return { press: "look", look: press.look, level: press.level, ...timed(press) };
     case "start": {
       const own = run?.mix.lists.get(press.list);
       if (own && own.cue !== null) return undefined;
-      if (press.cue !== undefined) return { ask: { press: "goto", list: press.list, cue: press.cue } };
-      return { ask: { press: "go", list: press.list } };
+      if (press.cue !== undefined) return { press: "goto", list: press.list, cue: press.cue };
+      return { press: "go", list: press.list };
     }
     case "goto":
-      return { ask: { press: "goto", list: listOf(press), cue: press.cue, ...timed(press) } };
+      return { press: "goto", list: listOf(press), cue: press.cue, ...timed(press) };
     case "go": {
       // It fires the cue that was next when it was typed, and no other.
       const own = run?.mix.lists.get(listOf(press) ?? "");
       const held = own?.clock.held ?? false;
       const next = own && !held ? own.list.cues[nextRow(own)]?.number : undefined;
-      return { ask: { press: "go", list: listOf(press), held, ...(next === undefined ? {} : { cue: next }) } };
+      return { press: "go", list: listOf(press), held, ...(next === undefined ? {} : { cue: next }) };
     }
     case "back":
     case "catch":
-      return { ask: { press: press.do, list: listOf(press) } };
+      return { press: press.do, list: listOf(press) };
     case "hold":
     case "resume":
-      return { ask: { press: "hold", list: listOf(press), held: press.do === "hold" } };
+      return { press: "hold", list: listOf(press), held: press.do === "hold" };
     case "release":
-      return { ask: { press: "release", list: listOf(press), ...timed(press) } };
+      return { press: "release", list: listOf(press), ...timed(press) };
     case "rate":
-      return { ask: { press: "rate", list: press.list, rate: press.rate } };
+      return { press: "rate", list: press.list, rate: press.rate };
     case "master":
     case "fader":
-      return { ask: { press: press.do, list: press.list, level: press.level, ...timed(press) } };
+      return { press: press.do, list: press.list, level: press.level, ...timed(press) };
   }
 }
 

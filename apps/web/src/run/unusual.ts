@@ -1,12 +1,11 @@
-import { type ListRun, type ListSheet, findRow, ownMaster, trackedActions } from "@zm/core";
+import { type ListRun, type ListSheet, type Press, findRow, ownMaster, trackedActions } from "@zm/core";
 import { seconds } from "../shared/words.ts";
-import type { Pressed } from "./usePress.ts";
 
 /** Something that makes a list run otherwise than its cues say: in words, what setting it back means, and the press that does it. */
 export interface Unusual {
   readonly words: string;
   readonly back: string;
-  readonly press: Pressed;
+  readonly press: Press;
 }
 
 /** What makes a list run otherwise than its cues say; nothing where it runs as it is written. A show that runs too fast, or half dark, must be seen to. */
@@ -20,7 +19,7 @@ export function unusualOf({ list, cue, rate, master }: ListRun): Unusual[] {
     found.push({
       words: rate > 1 ? `${seconds(rate)}× as fast` : `at ${seconds(rate)} of its speed`,
       back: "What is fired from now on takes the times of its cues again",
-      press: { ask: { press: "rate", list: id, rate: told.rate }, here: (t) => ({ t, list: id, rate: told.rate }) },
+      press: { press: "rate", list: id, rate: told.rate },
     });
   }
   const own = told.master;
@@ -28,7 +27,7 @@ export function unusualOf({ list, cue, rate, master }: ListRun): Unusual[] {
     found.push({
       words: `master ${seconds(master.to)} %`,
       back: `Its master goes to ${own} % again, in one second`,
-      press: { ask: { press: "master", list: id, level: own, time: 1 }, here: (t) => ({ t, list: id, master: own, time: 1 }) },
+      press: { press: "master", list: id, level: own, time: 1 },
     });
   }
   return found;

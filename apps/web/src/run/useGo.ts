@@ -28,20 +28,20 @@ export function useGo(list: string) {
       const next = run ? run.list.cues[nextRow(run)]?.number : undefined;
       const held = run?.clock.held ?? false;
       const seen = { held, ...(next === undefined || held ? {} : { cue: next }) };
-      void press({ ask: { press: "go", list, ...seen }, here: (t) => ({ t, list, go: true }) });
+      void press({ press: "go", list, ...seen });
     },
     [press, list, runOf],
   );
   const back = useCallback(() => {
     const cue = runOf()?.cue ?? null;
-    void press({ ask: { press: "back", list, ...(cue === null ? {} : { cue }) }, here: (t) => ({ t, list, back: true }) });
+    void press({ press: "back", list, ...(cue === null ? {} : { cue }) });
   }, [press, list, runOf]);
   const hold = useCallback(() => {
     const held = !(runOf()?.clock.held ?? false);
-    void press({ ask: { press: "hold", list, held }, here: (t) => ({ t, list, hold: held }) });
+    void press({ press: "hold", list, held });
   }, [press, list, runOf]);
   const goTo = useCallback(
-    (cue: string, time?: number) => void press({ ask: { press: "goto", list, cue, ...(time === undefined ? {} : { time }) } }),
+    (cue: string, time?: number) => void press({ press: "goto", list, cue, ...(time === undefined ? {} : { time }) }),
     [press, list],
   );
   const step = useCallback(
@@ -49,17 +49,11 @@ export function useGo(list: string) {
       const run = runOf();
       const row = run ? (by === 1 ? nextRow(run) : previousRow(run)) : -1;
       const cue = run?.list.cues[row]?.number;
-      if (cue !== undefined) void press({ ask: { press: "goto", list, cue, time: 0 }, here: (t) => ({ t, list, goto: cue, time: 0 }) });
+      if (cue !== undefined) void press({ press: "goto", list, cue, time: 0 });
     },
     [press, list, runOf],
   );
-  const catchFollow = useCallback(
-    () => void press({ ask: { press: "catch", list }, here: (t) => ({ t, list, catch: true }) }),
-    [press, list],
-  );
-  const release = useCallback(
-    () => void press({ ask: { press: "release", list }, here: (t) => ({ t, list, release: true }) }),
-    [press, list],
-  );
+  const catchFollow = useCallback(() => void press({ press: "catch", list }), [press, list]);
+  const release = useCallback(() => void press({ press: "release", list }), [press, list]);
   return { go, back, hold, goTo, step, catchFollow, release, press };
 }

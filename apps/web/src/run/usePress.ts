@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
-import type { Happening } from "@zm/core";
-import { type PressRequest, runEvent } from "@zm/protocol";
+import type { Press } from "@zm/core";
+import { runEvent } from "@zm/protocol";
 import { useCallback } from "react";
 import { useLastPress } from "../show/lastPress.ts";
 import { api, requestName } from "../show/api.ts";
@@ -9,16 +9,8 @@ import { tellPressRefused } from "../show/unsettled.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
 import { PressQueue } from "./pressQueue.ts";
 
-/** A press, and what it does here at once, before the server has answered: what is left out waits for the answer. */
-export interface Pressed {
-  readonly ask: PressRequest;
-  readonly here?: (t: number) => Happening;
-  /** What it does, in words, for whoever typed it. */
-  readonly words?: string;
-}
-
 /** What each press is called where it is told that it was not answered. */
-const DEEDS: Readonly<Record<PressRequest["press"], string>> = {
+const DEEDS: Readonly<Record<Press["press"], string>> = {
   go: "Go",
   back: "Back from",
   hold: "Hold",
@@ -39,26 +31,29 @@ const DEEDS: Readonly<Record<PressRequest["press"], string>> = {
 const queues = new Map<number, PressQueue>();
 
 function queueOf(show: number): PressQueue {
-  const queue = queues.get(show) ?? new PressQueue((ask) => api.press(show, ask));
+  const queue = queues.get(show) ?? new PressQueue((press) => api.press(show, press));
   queues.set(show, queue);
   return queue;
 }
 
-/** Presses something on what runs, in the order in which it was pressed. It is shown at once; a refusal is told, and what the server knows of is shown again. True when it was done. */
-export function usePress(): (pressed: Pressed) => Promise<boolean> {
+/**
+ * Presses something on what runs, in the order in which it was pressed. It is shown at once; a refusal is told, and what the server knows of is shown again.
+ * `words` say what it does, for whoever typed it. True when it was done.
+ */
+export function usePress(): (press: Press, words?: string) => Promise<boolean> {
   const { id: show } = useShow();
   const client = useQueryClient();
   const sheetNow = useSheetNow();
   return useCallback(
-    async ({ ask, here, words = "" }) => {
+    async (press, words = "") => {
       const id = requestName();
       // What was said of something before does not stand beside it.
       useLastPress.setState({ words: "" });
-      if (here) pressHere(id, sheetNow(), here);
-      const result = await queueOf(show).add({ ...ask, id });
+      pressHere(id, sheetNow(), press);
+      const result = await queueOf(show).add({ ...press, id });
       if ("refusal" in result) {
         unpressHere(id);
-        tellPressRefused(result.refusal, words === "" ? `${DEEDS[ask.press]}${ask.cue === undefined ? "" : ` ${ask.cue}`}` : words);
+        tellPressRefused(result.refusal, words === "" ? deedOf(press) : words);
         return false;
       }
       if ("answer" in result) takeFired(client, runEvent.parse(result.answer));
@@ -68,4 +63,9 @@ export function usePress(): (pressed: Pressed) => Promise<boolean> {
     },
     [show, client, sheetNow],
   );
+}
+
+function deedOf(press: Press): string {
+  const cue = "cue" in press ? press.cue : undefined;
+  return `${DEEDS[press.press]}${cue === undefined ? "" : ` ${cue}`}`;
 }

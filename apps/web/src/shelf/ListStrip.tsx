@@ -24,13 +24,12 @@ export function ListStrip({ list, run }: { list: ListSheet; run: ListRun | undef
   const chosen = standby.find((each) => each.list === id);
   const tempo = show.tempos?.find((each) => each.id === steps?.tempo);
   const level = run ? (fader === "rate" ? run.rate * 50 : shownAt(fader === "size" ? run.size : run.master, now)) : 0;
-  const move = (to: number): void =>
-    void press({ ask: { press: "fader", list: id, level: to }, here: (t) => ({ t, list: id, fader: to }) });
-  const rate = (to: number): void => void press({ ask: { press: "rate", list: id, rate: to }, here: (t) => ({ t, list: id, rate: to }) });
+  const move = (to: number): void => void press({ press: "fader", list: id, level: to });
+  const rate = (to: number): void => void press({ press: "rate", list: id, rate: to });
   const choose = (): void => {
     const others = standby.filter((each) => each.list !== id);
     const set = chosen || next === undefined ? others : [...others, { list: id, cue: next }];
-    void press({ ask: { press: "standby", chosen: [...set] }, here: (t) => ({ t, standby: [...set] }) });
+    void press({ press: "standby", chosen: [...set] });
   };
   return (
     <Strip
@@ -84,7 +83,7 @@ function TapButton({ tempo }: { tempo: Tempo }) {
     const { taps: kept, perMinute } = meanTempo(taps.current, timeStamp);
     taps.current = kept;
     if (perMinute === undefined) return;
-    void press({ ask: { press: "tempo", tempo: tempo.id, perMinute }, here: (t) => ({ t, tempo: tempo.id, perMinute }) });
+    void press({ press: "tempo", tempo: tempo.id, perMinute });
   };
   return (
     <button type="button" className="btn btn-xs h-7 border-neutral px-1" onClick={tap} title={`Tap the tempo ${tempo.label || tempo.id}`}>

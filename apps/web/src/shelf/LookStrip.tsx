@@ -20,20 +20,19 @@ export function LookStrip({ look, run }: { look: HeldLook; run: LookRun | undefi
   const press = usePress();
   const level = run ? shownAt(run.level, now) : 0;
   const bumping = useRef<ReturnType<typeof setInterval> | null>(null);
-  const move = (to: number): void =>
-    void press({ ask: { press: "look", look: look.id, level: to }, here: (t) => ({ t, look: look.id, level: to }) });
-  const hold = (held: boolean): void => void press({ ask: { press: "bump", look: look.id, held } });
+  const move = (to: number): void => void press({ press: "look", look: look.id, level: to });
+  const hold = (held: boolean): void => void press({ press: "bump", look: look.id, held });
   const bump = (): void => {
     if (bumping.current !== null) return;
     // Held for as long as it is said again: where this window goes, so does the bump.
     bumping.current = setInterval(() => hold(true), BUMPING);
-    void press({ ask: { press: "bump", look: look.id, held: true }, here: (t) => ({ t, look: look.id, level: 100 }) });
+    void press({ press: "bump", look: look.id, held: true });
   };
   const letGo = useCallback((): void => {
     if (bumping.current === null) return;
     clearInterval(bumping.current);
     bumping.current = null;
-    void press({ ask: { press: "bump", look: look.id, held: false } });
+    void press({ press: "bump", look: look.id, held: false });
   }, [press, look.id]);
   useEffect(() => {
     // A window in the background says nothing any more.

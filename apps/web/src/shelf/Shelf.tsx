@@ -87,7 +87,7 @@ function StandbySet() {
   const { sheet } = useShow();
   const standby = useLive((live) => live.run?.mix.standby) ?? [];
   const fire = (): void => {
-    if (standby.length > 0) void press({ ask: { press: "fire" }, here: (t) => ({ t, fire: true }) });
+    if (standby.length > 0) void press({ press: "fire" });
   };
   useShortcut("fireSet", fire);
   if (standby.length === 0) return null;

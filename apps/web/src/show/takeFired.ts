@@ -1,5 +1,17 @@
 import { type QueryClient } from "@tanstack/react-query";
-import { type Happening, Mix, type ShowSheet, copyMix, happenTo, listOf, mixAfterEdit, mixCheck, mixFrom } from "@zm/core";
+import {
+  type Happening,
+  Mix,
+  type Press,
+  type ShowSheet,
+  copyMix,
+  happenTo,
+  happeningOf,
+  listOf,
+  mixAfterEdit,
+  mixCheck,
+  mixFrom,
+} from "@zm/core";
 import type { RunEvent, RunState } from "@zm/protocol";
 import { api } from "./api.ts";
 import { type LiveRun, runNow, useLive } from "./liveStore.ts";
@@ -69,10 +81,11 @@ export function editRun(sheet: ShowSheet): void {
 }
 
 /** Shows at once what was pressed here, by its name; what the server says of it comes to take its place. What cannot be done is left to the server to refuse. */
-export function pressHere(id: string, sheet: ShowSheet, press: (now: number) => Happening): void {
+export function pressHere(id: string, sheet: ShowSheet, press: Press): void {
   const { run } = useLive.getState();
   if (!run) return;
-  const happening = press(runNow(run));
+  const happening = happeningHere(run, press, listOf(sheet).id);
+  if (!happening) return;
   const lay = (mix: Mix): void => {
     try {
       happenTo(mix, happening, sheet, listOf(sheet).id);
@@ -83,6 +96,16 @@ export function pressHere(id: string, sheet: ShowSheet, press: (now: number) => 
   pressed.set(id, lay);
   lay(run.mix);
   useLive.setState({ run: { ...run } });
+}
+
+/** What a press does here, as the server will work it out too; undefined for one that it will refuse, and for the end of a bump, of which it alone knows where the fader goes. */
+function happeningHere(run: LiveRun, press: Press, first: string): Happening | undefined {
+  if (press.press === "bump" && press.held === false) return undefined;
+  try {
+    return happeningOf(run.mix, press, runNow(run), first);
+  } catch {
+    return undefined;
+  }
 }
 
 /** A press has been answered, or gave way to a newer one. */

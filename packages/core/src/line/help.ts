@@ -139,7 +139,11 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["@front = dusk", "1..6 colour = dusk"], "a palette"),
       entry(["61..68 position fade 4.5 delay 0~3 curve ease"], "times of their own for what is in hand or stored, fans allowed"),
       entry(["1..6 pace slow-sweep"], "a stored pace laid on them"),
-      entry(["5 release", "5 position release"], "releases everything of the light, or one family: nothing is said of it any more", "delete clear remove free"),
+      entry(
+        ["5 release", "5 position release"],
+        "releases everything of the light, or one family: nothing is said of it any more",
+        "delete clear remove free",
+      ),
       entry(
         ["5 drop", "5 position drop"],
         "drops all values from the Hand, or one family; forgets stored moves of cues",
@@ -206,7 +210,10 @@ export const LINE_HELP: readonly LineChapter[] = [
   {
     about: "The Hand",
     entries: [
-      entry(["drop", "drop 5..8", "drop 5 position"], "drops all that is in hand, or what is in hand of lights, of a family; it fades back to the show"),
+      entry(
+        ["drop", "drop 5..8", "drop 5 position"],
+        "drops all that is in hand, or what is in hand of lights, of a family; it fades back to the show",
+      ),
       entry(["take up"], "takes up again what was dropped last"),
       entry(
         ["hand in times", "hand at once"],

@@ -98,9 +98,7 @@ export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
     if (span.length === 0)
       throw new Fault({
         message:
-          term.first === term.last
-            ? `Light ${term.first} is not in the rig`
-            : `No light from ${term.first} to ${term.last} is in the rig`,
+          term.first === term.last ? `Light ${term.first} is not in the rig` : `No light from ${term.first} to ${term.last} is in the rig`,
         at: term.at,
         length: String(term.first).length,
       });

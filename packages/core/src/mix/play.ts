@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
+import { BEATS, LEVEL, RATE } from "../show/limits.ts";
 import { editParts } from "../show/schema.ts";
 import { type ShowSheet, listOf } from "../sheet/sheet.ts";
 import { wavesOf } from "../sheet/waves.ts";
@@ -9,7 +10,7 @@ import { Mix } from "./mix.ts";
 const t = z.number().min(0).max(1e9);
 const list = editParts.id.optional();
 const time = editParts.seconds.optional();
-const level = z.number().min(0).max(100);
+const level = z.number().min(LEVEL.least).max(LEVEL.most);
 /**
  * Something pressed at a moment of a run.
  * The entries of a run file, as FORMAT lists them, and what the server takes from windows.
@@ -23,9 +24,9 @@ export const mixPressSchema = z.union([
   z.strictObject({ t, list, master: level, time }),
   z.strictObject({ t, list, fader: level, time }),
   z.strictObject({ t, list, catch: z.literal(true) }),
-  z.strictObject({ t, list, rate: z.number().min(0.01).max(100) }),
+  z.strictObject({ t, list, rate: z.number().min(RATE.least).max(RATE.most) }),
   z.strictObject({ t, look: editParts.id, level, time }),
-  z.strictObject({ t, tempo: editParts.id, perMinute: z.number().min(1).max(1200) }),
+  z.strictObject({ t, tempo: editParts.id, perMinute: z.number().min(BEATS.least).max(BEATS.most) }),
   z.strictObject({ t, standby: z.array(z.strictObject({ list: editParts.id, cue: editParts.cueNumber })) }),
   z.strictObject({ t, fire: z.literal(true) }),
 ]);

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { isCueNumber, plainCueNumber } from "./cueNumber.ts";
+import { BEATS, LEVEL, RATE } from "./limits.ts";
 
 /** The families of attributes, in the order in which every sheet shows them. */
 export const FAMILIES = ["intensity", "position", "colour", "beam"] as const;
@@ -179,11 +180,14 @@ const part = z.strictObject({
   waves: waves.optional(),
 });
 
-const percent = z.number().min(0, "is below 0 %").max(100, "is above 100 %");
+const percent = z.number().min(LEVEL.least, `is below ${LEVEL.least} %`).max(LEVEL.most, `is above ${LEVEL.most} %`);
 /** How many times as fast as usual a list runs. */
-const rate = z.number().min(0.01, "is a rate below 0.01").max(100, "is a rate above 100");
+const rate = z.number().min(RATE.least, `is a rate below ${RATE.least}`).max(RATE.most, `is a rate above ${RATE.most}`);
 /** Beats a minute of a tempo. */
-const perMinute = z.number().min(1, "is a tempo below 1 a minute").max(1200, "is a tempo above 1200 a minute");
+const perMinute = z
+  .number()
+  .min(BEATS.least, `is a tempo below ${BEATS.least} a minute`)
+  .max(BEATS.most, `is a tempo above ${BEATS.most} a minute`);
 const priority = z.number().int("is not a whole number").min(0, "is below 0").max(100, "is above 100");
 /** Whose level counts where several hold a light: the newest, or the highest. */
 const levels = z.enum(["latest", "highest"]);

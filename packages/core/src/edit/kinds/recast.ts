@@ -319,9 +319,7 @@ const HOW_WORDS = { replace: " recast as", copy: " also done by", swap: " exchan
 /** Whose moves are spoken of: "Channel 1 has", "Channels 1 and 4 more have". */
 function lightsWords(pairs: readonly Pair[]): string {
   const [first] = pairs;
-  return pairs.length === 1
-    ? `Light ${first?.from ?? ""} has`
-    : `Light ${first?.from ?? ""} and ${count(pairs.length - 1, "other")} have`;
+  return pairs.length === 1 ? `Light ${first?.from ?? ""} has` : `Light ${first?.from ?? ""} and ${count(pairs.length - 1, "other")} have`;
 }
 
 /** The lights of one side: "1", "1 to 4", or "1, 7, 3". */

@@ -1,0 +1,214 @@
+import { z } from "zod";
+import { ShowError } from "../show/errors.ts";
+import { BEATS, LEVEL, LONGEST_CUE_NUMBER, LONGEST_ID, MOST_CHOSEN, PRESS_TIME, RATE } from "../show/limits.ts";
+import { cueAt, rowOf } from "../sheet/sheet.ts";
+import { nextRow, previousRow } from "./follows.ts";
+import type { Happening } from "./happening.ts";
+import type { Mix } from "./mix.ts";
+
+/** All that can be pressed on what runs. */
+export const PRESSES = [
+  "go",
+  "back",
+  "hold",
+  "goto",
+  "release",
+  "master",
+  "fader",
+  "catch",
+  "rate",
+  "look",
+  "bump",
+  "tempo",
+  "standby",
+  "fire",
+] as const;
+
+const within = ({ least, most }: { least: number; most: number }): z.ZodNumber => z.number().min(least).max(most);
+const name = z.string().max(LONGEST_ID);
+const cueNumber = z.string().max(LONGEST_CUE_NUMBER);
+
+/** The fields of a press as they come from outside, where nobody has looked yet whether they fit it; `readPress` makes a press of them. */
+export const pressFields = z.object({
+  press: z.enum(PRESSES),
+  /** A name of its own for this press: the same one twice is done once. */
+  id: z.string().min(1).max(LONGEST_ID).optional(),
+  /** The list that it speaks of; the first when left out. */
+  list: name.optional(),
+  /** go: the cue that the window showed as next. back: the cue in which it showed the list. goto: the cue to go to. */
+  cue: cueNumber.optional(),
+  /** goto, release, master, fader, look: in so many seconds; left out, as the show says. */
+  time: within(PRESS_TIME).optional(),
+  /** hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held, so that two presses at once let it go on and fire nothing. bump: whether it is pressed; whoever holds it says so again and again. */
+  held: z.boolean().optional(),
+  /** master, fader, look: per cent. */
+  level: within(LEVEL).optional(),
+  /** rate: how many times as fast. */
+  rate: within(RATE).optional(),
+  look: name.optional(),
+  tempo: name.optional(),
+  /** tempo: beats a minute. */
+  perMinute: within(BEATS).optional(),
+  /** standby: what goes together. */
+  chosen: z
+    .array(z.object({ list: name, cue: cueNumber }))
+    .max(MOST_CHOSEN)
+    .optional(),
+});
+export type PressFields = z.infer<typeof pressFields>;
+
+/** A press by its kind. */
+type Kind<K extends PressFields["press"], Optional extends keyof PressFields = never, Needed extends keyof PressFields = never> = {
+  readonly press: K;
+  readonly id?: PressFields["id"];
+} & { readonly [F in Optional]?: PressFields[F] } & { readonly [F in Needed]: NonNullable<PressFields[F]> };
+
+/**
+ * Something pressed on what runs, by whatever door: a window, a typed line, OSC. Without a list it speaks of the show's first. What each field means
+ * and its units stand with `pressFields`.
+ */
+export type Press =
+  | Kind<"go", "list" | "cue" | "held">
+  | Kind<"back", "list" | "cue">
+  | Kind<"hold", "list" | "held">
+  | Kind<"goto", "list" | "time", "cue">
+  | Kind<"release", "list" | "time">
+  | Kind<"master" | "fader", "list" | "time", "level">
+  | Kind<"catch", "list">
+  | Kind<"rate", "list", "rate">
+  | Kind<"look", "time", "look" | "level">
+  | Kind<"bump", "held", "look">
+  | Kind<"tempo", never, "tempo" | "perMinute">
+  | Kind<"standby", never, "chosen">
+  | Kind<"fire">;
+
+/** A press that cannot be done as things stand; nothing has happened. */
+export class PressRefusedError extends Error {
+  override readonly name = "PressRefusedError";
+}
+
+/** The press that fields make, their limits having been looked at. Throws ShowError where one is missing that it needs. */
+export function readPress(fields: PressFields): Press {
+  const { press, id, list, cue, time, held, level, look } = fields;
+  switch (press) {
+    case "go":
+      return { press, id, list, cue, held };
+    case "back":
+      return { press, id, list, cue };
+    case "hold":
+      return { press, id, list, held };
+    case "goto":
+      if (cue === undefined) throw new ShowError("Go to which cue? Give its number");
+      return { press, id, list, cue, time };
+    case "release":
+      return { press, id, list, time };
+    case "master":
+    case "fader":
+      return { press, id, list, time, level: needed(level, "level, 0 to 100") };
+    case "catch":
+      return { press, id, list };
+    case "rate":
+      return { press, id, list, rate: needed(fields.rate, "rate, such as 1.5") };
+    case "look":
+      return { press, id, time, look: needed(look, "look"), level: needed(level, "level, 0 to 100") };
+    case "bump":
+      return { press, id, held, look: needed(look, "look") };
+    case "tempo":
+      return {
+        press,
+        id,
+        tempo: needed(fields.tempo, "tempo"),
+        perMinute: needed(fields.perMinute, "perMinute, beats a minute"),
+      };
+    case "standby":
+      return { press, id, chosen: fields.chosen ?? [] };
+    case "fire":
+      return { press, id };
+  }
+}
+
+function needed<T>(value: T | undefined, what: string): T {
+  if (value === undefined) throw new ShowError(`This press needs a ${what}`);
+  return value;
+}
+
+/**
+ * What a press does at a moment of the run, `t` seconds of its clock; `first` is the list that a press without a list speaks of. A bump is its look at
+ * full for as long as it is held: what it goes back to knows only whoever holds it.
+ * Throws PressRefusedError where it cannot be done as things stand, ShowError where it names what there is not.
+ */
+export function happeningOf(mix: Mix, press: Press, t: number, first: string): Happening {
+  switch (press.press) {
+    case "look":
+      return { t, look: lookOf(mix, press.look), level: press.level, ...timed(press) };
+    case "bump":
+      return { t, look: lookOf(mix, press.look), level: 100, time: 0 };
+    case "tempo":
+      if (!mix.tempos.has(press.tempo))
+        throw new ShowError(`There is no tempo "${press.tempo}"; the tempos are ${[...mix.tempos.keys()].join(", ") || "none yet"}`);
+      return { t, tempo: press.tempo, perMinute: press.perMinute };
+    case "standby":
+      return { t, standby: [...press.chosen] };
+    case "fire":
+      if (mix.standby.length === 0) throw new PressRefusedError("Nothing is chosen to go together; choose a next cue on a list first");
+      return { t, fire: true };
+    default:
+      return onList(mix, press, t, press.list ?? first);
+  }
+}
+
+/** What is pressed on one list. */
+export type ListPress = Exclude<Press, { press: "look" | "bump" | "tempo" | "standby" | "fire" }>;
+
+function onList(mix: Mix, press: ListPress, t: number, id: string): Happening {
+  const run = mix.lists.get(id);
+  if (!run) throw new ShowError(`There is no list "${id}"; the lists are ${[...mix.lists.keys()].join(", ")}`);
+  switch (press.press) {
+    case "hold":
+      return { t, list: id, hold: press.held ?? !run.clock.held };
+    case "go":
+      if (press.held !== undefined && press.held !== run.clock.held)
+        throw new PressRefusedError(
+          run.clock.held
+            ? `The list has been held meanwhile; Go lets it go on. Look at it and press again`
+            : "The list goes on already; nothing was fired",
+        );
+      if (!run.clock.held) expectNext(mix, id, press.cue);
+      return { t, list: id, go: true };
+    case "goto":
+      return { t, list: id, goto: cueAt(run.list, rowOf(run.list, press.cue)).number, ...timed(press) };
+    case "back":
+      if (press.cue !== undefined && press.cue !== run.cue)
+        throw new PressRefusedError(`The list stands in cue ${run.cue ?? "none"} by now; nothing was pressed`);
+      if (previousRow(run) < 0) throw new PressRefusedError("There is no cue before this one");
+      return { t, list: id, back: true };
+    case "release":
+      return { t, list: id, release: true, ...timed(press) };
+    case "master":
+      return { t, list: id, master: press.level, ...timed(press) };
+    case "fader":
+      return { t, list: id, fader: press.level, ...timed(press) };
+    case "catch":
+      if (!run.follow) throw new PressRefusedError("Nothing is about to fire by itself on this list");
+      return { t, list: id, catch: true };
+    case "rate":
+      return { t, list: id, rate: press.rate };
+  }
+}
+
+function timed({ time }: { readonly time?: number | undefined }): { time?: number } {
+  return time === undefined ? {} : { time };
+}
+
+function lookOf(mix: Mix, look: string): string {
+  if (mix.looks.has(look)) return look;
+  throw new ShowError(`There is no held look "${look}"; the held looks are ${[...mix.looks.keys()].join(", ") || "none yet"}`);
+}
+
+function expectNext(mix: Mix, id: string, seen: string | undefined): void {
+  const run = mix.lists.get(id);
+  const next = run && nextRow(run);
+  if (!run || next === undefined || next < 0) throw new PressRefusedError("This is the last cue; there is none to go to");
+  const { number } = cueAt(run.list, next);
+  if (seen !== undefined && seen !== number) throw new PressRefusedError(`Cue ${seen} has already gone; the next is ${number}`);
+}
