@@ -339,10 +339,10 @@ async function once(show) {
 const line = io(`http://127.0.0.1:${PORT}`, { transports: ["websocket"] });
 let firedLast = null;
 line.on("connect", () => line.emit("watch", 1, () => undefined));
-line.on("fired", ({ fired, happening }) => {
+line.on("fired", ({ fired, change }) => {
   for (const { cue, list } of fired) {
     if (list !== "main") continue;
-    if (cue === firedLast && !("goto" in happening)) report.cuesTwice += 1;
+    if (cue === firedLast && !("goto" in change)) report.cuesTwice += 1;
     firedLast = cue;
   }
 });

@@ -251,14 +251,14 @@ function mixFrames({ show }: ShowSheet): string {
   const mix = new Mix(running);
   let time = 0;
   for (let press = 0; press < 40; press += 1) for (const { id } of lists) mix.go(id, (time += 0.23));
-  for (const { id } of heldLooks) mix.look100(id, 60, (time += 0.01), 1);
+  for (const { id } of heldLooks) mix.setLookLevel(id, 60, (time += 0.01), 1);
   const into = new Float64Array(running.keys.all.length);
   const perFrame =
     measure(() => {
       for (let frame = 0; frame < 50; frame += 1) mix.frame((time += 0.0004), into);
     }, nothing).median / 50;
   const perKey = (perFrame * 1e6) / into.length;
-  const moving = mix.table.calm.filter((calm) => calm === 0).length;
+  const moving = mix.table.unchanging.filter((unchanging) => unchanging === 0).length;
   return `  ${"frame of 3 lists, 10 looks".padEnd(30)} ${figure(perFrame).padStart(10)} ms  ${figure(perKey)} ns a key (under 25: ${perKey < 25 ? "yes" : "NO"}), ${moving} of ${into.length} keys moving`;
 }
 

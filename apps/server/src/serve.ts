@@ -8,7 +8,7 @@ import { makeLog } from "./shared/pinoLogger.ts";
 import { readSettings } from "./settings.ts";
 import { importThread } from "./shows/importWorker.ts";
 import { insertShow } from "./shows/showRows.ts";
-import { wordsOf } from "./shared/wordsOf.ts";
+import { errorMessage } from "./shared/errorMessage.ts";
 
 /** Longer than this the server does not take to end; milliseconds. */
 const LONGEST_END = 3500;
@@ -35,7 +35,7 @@ async function serve(): Promise<void> {
     app
       .close()
       .then(() => database.destroy())
-      .catch((error: unknown) => process.stderr.write(`It did not end well: ${wordsOf(error)}\n`))
+      .catch((error: unknown) => process.stderr.write(`It did not end well: ${errorMessage(error)}\n`))
       .finally(() => process.exit(0));
   };
   process.once("SIGINT", stop);
@@ -43,11 +43,11 @@ async function serve(): Promise<void> {
   const log = makeLog(settings);
   // What nobody has caught concerns one request, or one window; the show goes on.
   process.on("uncaughtException", (error) => log.error({ stack: error.stack }, `Nobody had caught this: ${error.message}`));
-  process.on("unhandledRejection", (error) => log.error(`Nobody had caught this: ${wordsOf(error)}`));
+  process.on("unhandledRejection", (error) => log.error(`Nobody had caught this: ${errorMessage(error)}`));
 }
 
 serve().catch((error: unknown) => {
-  const text = wordsOf(error);
+  const text = errorMessage(error);
   const inUse = text.includes("EADDRINUSE");
   process.stderr.write(
     inUse

@@ -1,6 +1,6 @@
 import { readFile, readdir, rm, writeFile } from "node:fs/promises";
 import { join } from "node:path";
-import { happenTo, mixCheck, mixFrom, readShow, sheetOf, snapshotOf } from "@zm/core";
+import { applyRunChange, mixCheck, mixFrom, readShow, sheetOf, snapshotOf } from "@zm/core";
 import { type Socket, io } from "socket.io-client";
 import request from "supertest";
 import type { FromServer, RunEvent, RunState, ToServer, Trouble } from "@zm/protocol";
@@ -94,7 +94,7 @@ test("hold stops the clock and the follow, and Go lets them go on", async () => 
   let held = await heldIn("2");
   // On a busy machine the follow may be quicker than the press.
   for (let tries = 0; held.body.cues.main !== "2" && tries < 20; tries += 1) held = await heldIn("2");
-  expect(held.body.happening).toMatchObject({ list: "main", hold: true });
+  expect(held.body.change).toMatchObject({ list: "main", hold: true });
   await new Promise((resolve) => setTimeout(resolve, 500));
   expect(await cueNow()).toBe("2");
   const on = await press({ press: "go" }).expect(200);
@@ -137,12 +137,12 @@ test("what has happened is told, not the whole, and whoever has the run before c
   await until(async () => (await cueNow()) === "3");
   await press({ press: "back" }).expect(200);
   await press({ press: "hold" }).expect(200);
-  await until(() => window.fired.some(({ happening }) => "hold" in happening));
+  await until(() => window.fired.some(({ change }) => "hold" in change));
   const [first] = window.runs;
   if (!first) throw new Error("The window was not told what runs");
   let mix = mixFrom(sheet, first.mix);
-  for (const { happening, check } of window.fired) {
-    mix = happenTo(mix, happening, sheet, "main");
+  for (const { change, check } of window.fired) {
+    mix = applyRunChange(mix, change, sheet, "main");
     expect(mixCheck(mix)).toBe(check);
   }
   expect(window.fired.map(({ turn }) => turn - first.turn)).toEqual(window.fired.map((_, index) => index + 1));

@@ -29,7 +29,7 @@ test("what runs now becomes what a cue does: lists in their cues with their rate
   mix.rate("tower", 2, 1);
   mix.go("flame", 1);
   mix.master("flame", 40, 1, 2);
-  mix.look100("cold", 45, 1);
+  mix.setLookLevel("cold", 45, 1);
   const actions = runningActions(mix, listOf(sheet).id);
   expect(actions).toEqual([
     { do: "start", list: "tower", cue: "1" },

@@ -1,5 +1,5 @@
 import { QueryClient } from "@tanstack/react-query";
-import { Mix, happenTo, listOf, mixCheck, mixFrom, sheetOf, snapshotOf } from "@zm/core";
+import { Mix, applyRunChange, listOf, mixCheck, mixFrom, sheetOf, snapshotOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import type { RunEvent, RunState } from "@zm/protocol";
 import { useLive } from "../src/show/liveStore.ts";
@@ -16,15 +16,15 @@ function firedStates(count: number): { states: RunState[]; events: RunEvent[] } 
   const states = [stateAt(0)];
   const events: RunEvent[] = [];
   for (let turn = 1; turn <= count; turn += 1) {
-    const happening = { t: turn, list: list.id, go: true as const };
-    happenTo(mix, happening, sheet, list.id);
+    const change = { t: turn, list: list.id, go: true as const };
+    applyRunChange(mix, change, sheet, list.id);
     states.push(stateAt(turn));
     const cues = { [list.id]: mix.lists.get(list.id)?.cue ?? null };
     events.push({
       show: 1,
       turn,
       revision: 7,
-      happening,
+      change,
       cues,
       fired: [],
       reports: [],

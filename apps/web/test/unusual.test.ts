@@ -1,4 +1,4 @@
-import { Mix, happenTo, happeningOf, listOf, makeEdits, readEdits, sheetOf } from "@zm/core";
+import { Mix, applyRunChange, runChangeOf, listOf, makeEdits, readEdits, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { unusualOf } from "../src/run/unusual.ts";
 
@@ -56,7 +56,7 @@ test("what sets it back leaves nothing unusual", () => {
   const own = mix.lists.get(main);
   const [found] = own ? unusualOf(own) : [];
   if (!own || !found) throw new Error("Nothing was found to set back");
-  happenTo(mix, happeningOf(mix, found.press, 3, main), sheet, main);
+  applyRunChange(mix, runChangeOf(mix, found.press, 3, main), sheet, main);
   expect(unusualOf(own)).toEqual([]);
 });
 

@@ -292,10 +292,10 @@ test("cues go into another list under their numbers, between those that stand th
     { op: "insertCue", list: "sea", cue: "2.5", parts: [{ number: 1, times: {}, moves: { "5": { intensity: 77 } } }] },
     { op: "insertCue", list: "sea", cue: "9", parts: [{ number: 1, times: {}, moves: {} }] },
   ]);
-  const journey = { list: listOf(two), from: "2", to: "3", into: listOf(two, "sea") };
-  const copied = made(two, copyRangeEdits(journey, "moves", "restore"));
+  const rangeMove = { list: listOf(two), from: "2", to: "3", into: listOf(two, "sea") };
+  const copied = made(two, copyRangeEdits(rangeMove, "moves", "restore"));
   expect(numbersOf(copied, "sea")).toEqual(["2", "2.5", "3", "9"]);
-  const moved = made(two, moveRangeEdits(journey, "keepLooks"));
+  const moved = made(two, moveRangeEdits(rangeMove, "keepLooks"));
   expect(numbersOf(moved)).toEqual(["1", "4", "6"]);
   const before = looksByLabel(two);
   for (const [label, look] of looksByLabel(moved)) expect([label, look]).toEqual([label, before.get(label)]);

@@ -258,7 +258,7 @@ test("a record with what runs now brings it about as actions of the cue, and say
     readEdits({ op: "setHeldLook", look: { id: "warm", label: "Warm", values: { "5": { intensity: 50 } } } }),
   ).sheet;
   const mix = new Mix(show);
-  mix.look100("warm", 60, 0);
+  mix.setLookLevel("warm", 60, 0);
   expect(runningActions(mix, "main")).toEqual(actions);
   const plan = planRecording(show, list, hand, { ...stage(mix), actions }, { ...wish, running: true });
   const outcome = makeEdits(show, readEdits([...plan.edits]));

@@ -217,7 +217,7 @@ describe("after a go-to before them, what later cues have started and set", () =
     const mix = ran();
     mix.go("l1", 3);
     mix.rate("l1", 3, 3);
-    mix.look100("warm", 10, 3);
+    mix.setLookLevel("warm", 10, 3);
     mix.goto("l0", "1", 4, 0);
     expect(standing(mix)).toEqual({ cue: "1", rate: 3, master: 90, look: 10, tempo: 60 });
   });
@@ -348,7 +348,7 @@ test("four hours of running at speed keep no more than four minutes do", () => {
     for (; mix.now < minutes * 60;) {
       const now = mix.now + 5;
       if (now % 20 === 0) mix.goto("l0", now % 40 === 0 ? "1" : "2", now);
-      if (now % 35 === 0) mix.look100("warm", now % 70 === 0 ? 100 : 0, now, 2);
+      if (now % 35 === 0) mix.setLookLevel("warm", now % 70 === 0 ? 100 : 0, now, 2);
       mix.advance(now);
       mix.log.length = 0;
     }

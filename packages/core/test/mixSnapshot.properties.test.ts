@@ -77,7 +77,7 @@ test("a copy of a run goes on as the run, whatever the copy did before", () => {
   const copied = (mix: Mix, sheet: ShowSheet): Mix => {
     const copy = new Mix(sheet);
     copy.go("l1", 0.1);
-    copy.look100("warm", 40, 0.2);
+    copy.setLookLevel("warm", 40, 0.2);
     copyMix(copy, mix);
     return copy;
   };

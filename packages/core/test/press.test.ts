@@ -1,5 +1,5 @@
 import { expect, test } from "@jest/globals";
-import { Mix, type Press, PressRefusedError, ShowError, happenTo, happeningOf, readShow, readPress, sheetOf } from "../src/index.ts";
+import { Mix, type Press, PressRefusedError, ShowError, applyRunChange, runChangeOf, readShow, readPress, sheetOf } from "../src/index.ts";
 
 const cue = (number: string, level: number) => ({ number, parts: [{ number: 1, times: { up: 2 }, moves: { "1": { intensity: level } } }] });
 const sheet = sheetOf(
@@ -20,7 +20,10 @@ const sheet = sheetOf(
 
 /** A run in which these were pressed, one a second. */
 function after(...presses: Press[]): Mix {
-  return presses.reduce((mix, press, second) => happenTo(mix, happeningOf(mix, press, second, "main"), sheet, "main"), new Mix(sheet));
+  return presses.reduce(
+    (mix, press, second) => applyRunChange(mix, runChangeOf(mix, press, second, "main"), sheet, "main"),
+    new Mix(sheet),
+  );
 }
 const cueOf = (mix: Mix, list = "main"): string | null | undefined => mix.lists.get(list)?.cue;
 
@@ -55,7 +58,7 @@ test("back refuses where the list stands elsewhere by now, or in its first cue",
 
 test("a bump is its look at full at once, whatever stands with it", () => {
   const mix = after({ press: "look", look: "work", level: 30 });
-  expect(happeningOf(mix, { press: "bump", look: "work" }, 5, "main")).toEqual({ t: 5, look: "work", level: 100, time: 0 });
+  expect(runChangeOf(mix, { press: "bump", look: "work" }, 5, "main")).toEqual({ t: 5, look: "work", level: 100, time: 0 });
   expect(() => after({ press: "bump", look: "moon" })).toThrow('There is no held look "moon"; the held looks are work');
 });
 

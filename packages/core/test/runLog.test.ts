@@ -153,10 +153,10 @@ describe("the pace that is learnt", () => {
 });
 
 describe("entries of the log", () => {
-  const press = (happening: object, cue: string) =>
+  const press = (change: object, cue: string) =>
     logEntries(
       {
-        happening: { t: 3, ...happening } as never,
+        change: { t: 3, ...change } as never,
         fired: [{ at: 3, list: "main", cue, by: "press" }],
         origin: 1000,
         from: { by: "osc", who: "127.0.0.1:9" },
@@ -171,15 +171,15 @@ describe("entries of the log", () => {
   test("what fires by itself says so, and a hold and a release are entries without a cue", () => {
     const at = { origin: 0, from: null };
     expect(
-      logEntries({ ...at, happening: { t: 2, passed: true }, fired: [{ at: 1.5, list: "sea", cue: "3", by: "follow" }] }, "main"),
+      logEntries({ ...at, change: { t: 2, passed: true }, fired: [{ at: 1.5, list: "sea", cue: "3", by: "follow" }] }, "main"),
     ).toEqual([{ at: 1500, list: "sea", cue: "3", how: "next", by: "follow", who: "" }]);
-    expect(logEntries({ ...at, happening: { t: 2, hold: true }, fired: [] }, "main")).toMatchObject([
+    expect(logEntries({ ...at, change: { t: 2, hold: true }, fired: [] }, "main")).toMatchObject([
       { list: "main", cue: null, how: "hold", at: 2000 },
     ]);
-    expect(logEntries({ ...at, happening: { t: 2, list: "sea", release: true }, fired: [] }, "main")).toMatchObject([
+    expect(logEntries({ ...at, change: { t: 2, list: "sea", release: true }, fired: [] }, "main")).toMatchObject([
       { list: "sea", how: "release" },
     ]);
-    expect(logEntries({ ...at, happening: { t: 2, list: "sea", rate: 2 }, fired: [] }, "main")).toEqual([]);
+    expect(logEntries({ ...at, change: { t: 2, list: "sea", rate: 2 }, fired: [] }, "main")).toEqual([]);
   });
   test("what was pressed stands before what it brought about in the same moment, and behind what was earlier", () => {
     const cues = [
@@ -187,7 +187,7 @@ describe("entries of the log", () => {
       { at: 3, list: "main", cue: "4", by: "press" },
       { at: 2.5, list: "main", cue: "3", by: "follow" },
     ] as const;
-    const entries = logEntries({ happening: { t: 3, goto: "4" } as never, fired: cues, origin: 0, from: null }, "main");
+    const entries = logEntries({ change: { t: 3, goto: "4" } as never, fired: cues, origin: 0, from: null }, "main");
     expect(entries.map(({ list: of, cue, at }) => [of, cue, at])).toEqual([
       ["main", "3", 2500],
       ["main", "4", 3000],

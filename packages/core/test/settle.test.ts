@@ -131,7 +131,7 @@ test("a held look that is up becomes what an edit or its palette makes of it, in
     palettes: [{ id: "chair", family: "position", label: "Chair", values: [{ attribute: "pan", value: 30 }] }],
   });
   const mix = new Mix(sheet);
-  mix.look100("warm", 100, 0);
+  mix.setLookLevel("warm", 100, 0);
   const at = (run: Mix, name: string, now: number): number => {
     const key = keyNamed(run.keys, name);
     return key ? Math.round(run.output(key, now) * 100) / 100 : Number.NaN;
@@ -142,7 +142,7 @@ test("a held look that is up becomes what an edit or its palette makes of it, in
   expect([5, 6, 7].map((now) => at(next, "1.pan", now))).toEqual([60, 45, 30]);
   expect([7].map((now) => at(next, "1.intensity", now))).toEqual([90]);
   const again = mixAfterEdit(new Mix(sheet), sheet, 0);
-  again.look100("warm", 100, 0);
+  again.setLookLevel("warm", 100, 0);
   const renewed = mixAfterEdit(again, edited, 5);
   expect([5, 6, 7].map((now) => [at(renewed, "1.intensity", now), at(renewed, "2.intensity", now)])).toEqual([
     [40, 80],
@@ -152,7 +152,7 @@ test("a held look that is up becomes what an edit or its palette makes of it, in
   const palette = { id: "chair", family: "position", label: "Chair", values: [{ attribute: "pan", value: 10 }] };
   const moved = mixAfterEdit(renewed, makeEdits(edited, readEdits({ op: "setPalette", palette })).sheet, 10);
   expect([10, 11, 12].map((now) => at(moved, "1.pan", now))).toEqual([30, 20, 10]);
-  moved.look100("warm", 0, 13);
+  moved.setLookLevel("warm", 0, 13);
   expect(at(moved, "1.intensity", 20)).toBe(0);
   expect(at(moved, "2.intensity", 20)).toBe(0);
 });

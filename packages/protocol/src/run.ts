@@ -1,4 +1,4 @@
-import { type FiredCue, type Happening, type MixSnapshot, type PressFields, type RunReport, happeningSchema, pressFields } from "@zm/core";
+import { type FiredCue, type RunChange, type MixSnapshot, type PressFields, type RunReport, runChangeSchema, pressFields } from "@zm/core";
 import { z } from "zod";
 import { editEvent, editsRequest, historyState } from "./history.ts";
 import { handState } from "./hand.ts";
@@ -28,7 +28,7 @@ export const runEvent = z.object({
   show: z.number(),
   turn: z.number(),
   revision: z.number(),
-  happening: happeningSchema,
+  change: runChangeSchema,
   cues: standing,
   fired: z.array(whole<FiredCue>()),
   reports: z.array(whole<RunReport>()),
@@ -40,7 +40,7 @@ export const runEvent = z.object({
   /** Who pressed; null for what came by itself. */
   from: z.object({ by: z.enum(["window", "osc"]), who: z.string() }).nullable(),
 });
-export type RunEvent = Omit<z.infer<typeof runEvent>, "happening"> & { readonly happening: Happening };
+export type RunEvent = Omit<z.infer<typeof runEvent>, "change"> & { readonly change: RunChange };
 
 /** Something pressed on what runs, as a window or a program sends it. */
 export const pressRequest = pressFields;

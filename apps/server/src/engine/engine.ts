@@ -13,7 +13,7 @@ import type { RunEvent } from "@zm/protocol";
 import { Subject } from "rxjs";
 import { DatabaseAway } from "../database/lost.ts";
 import { now } from "../shared/clock.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { EngineHost } from "./engineHost.ts";
 import { engineWorker } from "./engineWorker.ts";
 import type { Answer, EngineSetUp, Order, OrderBody, Refusal, Report } from "./orders.ts";
@@ -46,7 +46,7 @@ interface Asked {
 }
 
 /** Where the engine runs: what takes its orders, and how it is ended. */
-interface Seat {
+interface EngineTransport {
   take(order: Order): void;
   end(): Promise<void> | void;
 }
@@ -75,7 +75,7 @@ export class Engine {
   readonly restarted = new Subject<void>();
   private readonly log = new Logger("Engine");
   private readonly setUp: EngineSetUp;
-  private seat: Seat | null;
+  private transport: EngineTransport | null;
   private readonly asked = new Map<number, Asked>();
   private orders = 0;
   private ended = false;
@@ -91,13 +91,13 @@ export class Engine {
   ) {
     this.pause = care.firstPause;
     this.setUp = { ...setUp, beats: new Int32Array(new SharedArrayBuffer(4)) };
-    this.seat = here ? this.beginHere() : this.beginThread();
+    this.transport = here ? this.beginHere() : this.beginThread();
   }
 
   /** Gives an order, and gives back its answer. Throws what the order was refused for, and GatewayTimeoutException where none comes in time. */
   ask(order: OrderBody): Promise<Answer> {
-    const { seat } = this;
-    if (!seat) return Promise.reject(new ServiceUnavailableException(COMING_BACK));
+    const { transport } = this;
+    if (!transport) return Promise.reject(new ServiceUnavailableException(COMING_BACK));
     this.orders += 1;
     const number = this.orders;
     return new Promise((resolve, reject) => {
@@ -107,14 +107,14 @@ export class Engine {
       }, this.care.longestOrder);
       limit.unref();
       this.asked.set(number, { resolve, reject, limit });
-      seat.take({ ...order, number });
+      transport.take({ ...order, number });
     });
   }
 
   /** Gives an order of which nobody waits for the answer; a refusal is logged. */
   tell(order: OrderBody): void {
     this.ask(order).catch((error: unknown) => {
-      if (!this.ended) this.log.warn(wordsOf(error));
+      if (!this.ended) this.log.warn(errorMessage(error));
     });
   }
 
@@ -126,23 +126,23 @@ export class Engine {
   async end(): Promise<void> {
     this.ended = true;
     clearInterval(this.looking);
-    if (!this.seat) return;
+    if (!this.transport) return;
     await Promise.race([this.ask({ do: "end", show: 0 }), wait(LONGEST_END)]).catch(() => undefined);
-    await this.seat.end();
+    await this.transport.end();
     for (const { limit } of this.asked.values()) clearTimeout(limit);
   }
 
-  private beginHere(): Seat {
+  private beginHere(): EngineTransport {
     const host = new EngineHost(this.setUp, (report) => this.hear(report));
     host.start();
     return { take: (order) => host.take(order), end: () => undefined };
   }
 
-  private beginThread(): Seat {
+  private beginThread(): EngineTransport {
     const worker = this.begin(this.setUp);
     const began = now();
     worker.on("message", (report: Report) => this.hear(report));
-    worker.on("error", (error) => this.log.error(`The engine failed: ${wordsOf(error)}`));
+    worker.on("error", (error) => this.log.error(`The engine failed: ${errorMessage(error)}`));
     worker.on("exit", () => void this.comeBack(began));
     this.watchBeats(() => void worker.terminate());
     return {
@@ -156,7 +156,7 @@ export class Engine {
   /** The thread has ended: it is started again, sooner where it had run well for a while. */
   private async comeBack(began: number): Promise<void> {
     clearInterval(this.looking);
-    this.seat = null;
+    this.transport = null;
     for (const { reject, limit } of this.asked.values()) {
       clearTimeout(limit);
       reject(new ConflictException(STARTED_AGAIN));
@@ -169,7 +169,7 @@ export class Engine {
     await wait(this.pause, undefined, { ref: false });
     this.pause = Math.min(this.pause * 2, this.care.longestPause);
     if (this.ended) return;
-    this.seat = this.beginThread();
+    this.transport = this.beginThread();
     this.troubles.next({ id: "engine", words: null });
     this.restarted.next();
   }

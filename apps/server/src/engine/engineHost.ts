@@ -12,7 +12,7 @@ import { isLost } from "../database/lost.ts";
 import { now } from "../shared/clock.ts";
 import { eachInSlices, inSlices } from "../shared/slices.ts";
 import { stepsIn } from "../shows/stepsIn.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { type StoredRun, readStoredRun } from "../shows/storedRun.ts";
 import type { Answer, EnginePace, EngineSetUp, Order, Refusal, Report } from "./orders.ts";
 import { RunFiles } from "./runFile.ts";
@@ -162,7 +162,7 @@ export class EngineHost {
         return;
       } catch (error) {
         if (error instanceof NotFoundException) return this.forgetGone(show);
-        if (!isLost(error)) return this.troubles.set(`open ${show}`, `Show ${show} could not go on: ${wordsOf(error)}`);
+        if (!isLost(error)) return this.troubles.set(`open ${show}`, `Show ${show} could not go on: ${errorMessage(error)}`);
         await wait(AGAIN, undefined, { ref: false });
         if (this.shows.has(show)) return;
       }
@@ -215,7 +215,7 @@ export class EngineHost {
   private output(settings: OutputSettings | undefined): Answer {
     if (settings) {
       // Whoever receives at the old addresses is told that no more comes there.
-      this.sender.lastWords();
+      this.sender.sendTermination();
       this.outputFile.set(settings);
       this.sender.takeSettings();
     }
@@ -243,7 +243,7 @@ export class EngineHost {
 
   private setStage(show: number | null): void {
     if (this.stage.show === show || this.setUp.onlyReads) return;
-    if (show === null) this.sender.lastWords();
+    if (show === null) this.sender.sendTermination();
     // Which show was on stage is known again.
     this.troubles.set("damaged stage", null);
     void this.kept("stage", "Which show is on stage", () => this.stage.put(show));
@@ -293,7 +293,7 @@ export class EngineHost {
     try {
       await inSlices(running.catchUp());
     } catch (error) {
-      this.troubles.set(`frame ${running.show}`, `Show ${running.show} could not be brought up to now: ${wordsOf(error)}`);
+      this.troubles.set(`frame ${running.show}`, `Show ${running.show} could not be brought up to now: ${errorMessage(error)}`);
     } finally {
       this.lagging.delete(running.show);
     }
@@ -303,7 +303,7 @@ export class EngineHost {
     const { show, sheet, hand } = running;
     if (this.values.length !== sheet.keys.all.length) this.values = new Float64Array(sheet.keys.all.length);
     running.frame(this.values);
-    this.sender.send({ show, sheet, hand, values: this.values, still: running.still, tempos: running.tempos });
+    this.sender.send({ show, sheet, hand, values: this.values, withoutWaves: running.withoutWaves, tempos: running.tempos });
   }
 }
 
@@ -311,6 +311,6 @@ function refusalOf(error: unknown, show: number): Refusal {
   if (error instanceof PressRefusedError) return { kind: "conflict", messages: [error.message] };
   if (error instanceof ShowError) return { kind: "fault", messages: error.faults };
   if (error instanceof NotFoundException) return { kind: "missing", messages: [`There is no show number ${show}`] };
-  if (isLost(error)) return { kind: "lost", messages: [wordsOf(error)] };
-  return { kind: "failure", messages: [wordsOf(error)] };
+  if (isLost(error)) return { kind: "lost", messages: [errorMessage(error)] };
+  return { kind: "failure", messages: [errorMessage(error)] };
 }

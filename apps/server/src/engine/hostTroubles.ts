@@ -1,5 +1,5 @@
 import type { DamagedFile } from "../shared/soundFile.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import type { Report } from "./orders.ts";
 
 /** What is wrong in the engine, by what went wrong: each is told once for as long as it is, and so is its end. */
@@ -51,7 +51,7 @@ export class HostTroubles {
       work();
       this.set(what, null);
     } catch (error) {
-      this.set(what, `A frame of the running show failed and is left out: ${wordsOf(error)}`);
+      this.set(what, `A frame of the running show failed and is left out: ${errorMessage(error)}`);
     }
   }
 }
@@ -62,5 +62,5 @@ function diskWords(error: unknown): string {
   if (code === "ENOSPC" || code === "EFBIG" || code === "EDQUOT") return "the disk is full";
   if (code === "EROFS" || code === "EACCES" || code === "EPERM") return "the folder of its data may not be written";
   if (code === "ENOENT" || code === "ENOTDIR") return "the folder of its data is gone";
-  return wordsOf(error);
+  return errorMessage(error);
 }

@@ -2,7 +2,7 @@ import { readFileSync, readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { EMPTY_HAND, type Hand, type MixSnapshot, ShowError, readHand, readMixSnapshot } from "@zm/core";
 import { z } from "zod";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { type DamagedFile, SoundFile, type SoundReading, keepAside } from "../shared/soundFile.ts";
 
 /** A run as it is written down: what runs, and when by the machine's clock (milliseconds) the run's clock read `mix.now`. */
@@ -112,7 +112,7 @@ export class RunFiles {
     try {
       return { data: runOf(JSON.parse(text), show, true), damaged: [] };
     } catch (error) {
-      return { data: undefined, damaged: [{ path: keepAside(path), why: wordsOf(error) }] };
+      return { data: undefined, damaged: [{ path: keepAside(path), why: errorMessage(error) }] };
     }
   }
 }
@@ -126,7 +126,7 @@ function runOf(raw: unknown, show: number, older: boolean): WrittenRun {
   try {
     return { revision: undefined, done: [], bumps: {}, ...parsed.data, mix: readMixSnapshot(mix, older) };
   } catch (error) {
-    throw new Error(error instanceof ShowError ? error.faults.join("; ") : wordsOf(error), { cause: error });
+    throw new Error(error instanceof ShowError ? error.faults.join("; ") : errorMessage(error), { cause: error });
   }
 }
 

@@ -1,14 +1,14 @@
 import {
   type FiredCue,
   type Hand,
-  type Happening,
+  type RunChange,
   Mix,
   type Press,
   type PressedBy,
   type ShowSheet,
   type Step,
-  happenTo,
-  happeningOf,
+  applyRunChange,
+  runChangeOf,
   listOf,
   mixCheck,
   mixFrom,
@@ -128,8 +128,8 @@ export class RunningShow {
     const t = this.time;
     this.mix.advance(t);
     // What came of a press before a restart is in the run already.
-    if (known === null) return this.happen({ t, passed: true }, from, id);
-    const event = press.press === "bump" ? this.bump(press, t, from) : this.happen(happeningOf(this.mix, press, t, this.first), from, id);
+    if (known === null) return this.publish({ t, passed: true }, from, id);
+    const event = press.press === "bump" ? this.bump(press, t, from) : this.publish(runChangeOf(this.mix, press, t, this.first), from, id);
     if (press.press === "look") this.bumps.delete(press.look);
     if (id !== undefined) this.known.set(id, event);
     for (const old of [...this.known.keys()].slice(0, -MOST_KNOWN)) this.known.delete(old);
@@ -140,15 +140,15 @@ export class RunningShow {
   private bump(press: Extract<Press, { press: "bump" }>, t: number, from: PressedBy): RunEvent {
     const { look } = press;
     const known = this.bumps.get(look);
-    const wanted = happeningOf(this.mix, press, t, this.first);
+    const wanted = runChangeOf(this.mix, press, t, this.first);
     if (press.held !== false) {
       const back = known?.back ?? this.mix.looks.get(look)?.level.to ?? 0;
       this.bumps.set(look, { back, until: now() + BUMPING });
-      return known ? this.again() : this.happen(wanted, from, press.id);
+      return known ? this.again() : this.publish(wanted, from, press.id);
     }
     if (!known) return this.again();
     this.bumps.delete(look);
-    return this.happen({ t, look, level: known.back, time: 0 }, from, press.id);
+    return this.publish({ t, look, level: known.back, time: 0 }, from, press.id);
   }
 
   /** Lets bumps go back of which nobody says any more that they are pressed. */
@@ -156,7 +156,7 @@ export class RunningShow {
     const over = [...this.bumps].filter(([, { until }]) => until < now());
     return over.flatMap(([look, { back }]) => {
       this.bumps.delete(look);
-      return this.mix.looks.has(look) ? [this.happen({ t, look, level: back, time: 0 })] : [];
+      return this.mix.looks.has(look) ? [this.publish({ t, look, level: back, time: 0 })] : [];
     });
   }
 
@@ -169,8 +169,8 @@ export class RunningShow {
     this.sheet = sheet;
     this.revision = revision;
     const edited = renumbered(steps).flatMap(({ list, numbers }) => [...numbers].map(([from, to]) => ({ list, from, to })));
-    const events = [this.happen({ t: this.time, edited })];
-    if (run && this.mayTake(run)) events.push(this.happen({ t: this.time, list: run.list, settle: run.after }));
+    const events = [this.publish({ t: this.time, edited })];
+    if (run && this.mayTake(run)) events.push(this.publish({ t: this.time, list: run.list, settle: run.after }));
     return events;
   }
 
@@ -189,7 +189,7 @@ export class RunningShow {
   pass(): RunEvent[] {
     const t = this.time;
     this.mix.advance(t);
-    const passed = this.mix.log.length > 0 || this.mix.reports.length > 0 ? [this.happen({ t, passed: true })] : [];
+    const passed = this.mix.log.length > 0 || this.mix.reports.length > 0 ? [this.publish({ t, passed: true })] : [];
     return this.bumps.size === 0 ? passed : [...passed, ...this.endBumps(t)];
   }
 
@@ -199,7 +199,7 @@ export class RunningShow {
   }
 
   /** What a key puts out without its waves, in the frame written last. */
-  readonly still = (ordinal: number): number => this.mix.still(ordinal);
+  readonly withoutWaves = (ordinal: number): number => this.mix.withoutWaves(ordinal);
 
   /** The beats a minute of each tempo as it goes now. */
   get tempos(): ReadonlyMap<string, number> {
@@ -208,18 +208,18 @@ export class RunningShow {
 
   /** The newest event once more, for a press that changes nothing. */
   private again(): RunEvent {
-    return this.newest ?? this.happen({ t: this.time, passed: true });
+    return this.newest ?? this.publish({ t: this.time, passed: true });
   }
 
-  private happen(happening: Happening, from: PressedBy | null = null, press: string | null = null): RunEvent {
-    this.mix = happenTo(this.mix, happening, this.sheet, this.first);
+  private publish(change: RunChange, from: PressedBy | null = null, press: string | null = null): RunEvent {
+    this.mix = applyRunChange(this.mix, change, this.sheet, this.first);
     this.turn += 1;
     // After a long sleep a chase has made steps by the ten thousand: the newest are told.
     const fired: FiredCue[] = this.mix.log.splice(0).slice(-MOST_FIRED);
     const reports = this.mix.reports.splice(0);
     const cues = Object.fromEntries([...this.mix.lists].map(([id, { cue }]) => [id, cue]));
     const { show, turn, revision, origin } = this;
-    const event: RunEvent = { show, turn, revision, happening, cues, fired, reports, check: mixCheck(this.mix), origin, from, press };
+    const event: RunEvent = { show, turn, revision, change, cues, fired, reports, check: mixCheck(this.mix), origin, from, press };
     this.newest = event;
     return event;
   }

@@ -23,7 +23,7 @@ import { RunService } from "../run/run.service.ts";
 import type { Author } from "../shared/author.ts";
 import { now } from "../shared/clock.ts";
 import { LoadingCache } from "../shared/loadingCache.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
 interface Holding {
@@ -157,7 +157,7 @@ export class HandService implements OnModuleDestroy {
       const after = change(holding.hand, sheet);
       if (after !== holding.hand) await this.set(showId, holding, after);
     };
-    work().catch((error: unknown) => this.log.error(wordsOf(error)));
+    work().catch((error: unknown) => this.log.error(errorMessage(error)));
   }
 
   private async set(showId: number, holding: Holding, hand: Hand): Promise<boolean> {
@@ -182,7 +182,7 @@ export class HandService implements OnModuleDestroy {
         holding.stored = holding.turn === turn;
         return true;
       } catch (error) {
-        this.log.warn(`What is in hand could not be stored: ${wordsOf(error)}`);
+        this.log.warn(`What is in hand could not be stored: ${errorMessage(error)}`);
         return false;
       }
     });

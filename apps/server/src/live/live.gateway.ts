@@ -12,7 +12,7 @@ import { RunLogService } from "../runlog/runLog.service.ts";
 import { RunService } from "../run/run.service.ts";
 import { now } from "../shared/clock.ts";
 import { isServedTo } from "../shared/guard.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { Troubles } from "../shared/troubles.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
@@ -88,7 +88,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
       socket.emit("troubles", this.troubles.all.value);
       return { revision };
     } catch (error) {
-      this.log.warn(`A window could not watch show ${show}: ${wordsOf(error)}`);
+      this.log.warn(`A window could not watch show ${show}: ${errorMessage(error)}`);
       return { error: `Show ${show} cannot be opened` };
     }
   }
@@ -98,7 +98,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     try {
       socket.emit("run", await this.runs.state(show));
     } catch (error) {
-      this.log.warn(`What runs of show ${show} cannot be told: ${wordsOf(error)}`);
+      this.log.warn(`What runs of show ${show} cannot be told: ${errorMessage(error)}`);
     }
   }
 

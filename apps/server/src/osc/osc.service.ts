@@ -23,7 +23,7 @@ import { keepAside } from "../shared/soundFile.ts";
 import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
 import { Troubles } from "../shared/troubles.ts";
 import { expectHosts } from "../output/hosts.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { oscCommand } from "./commands.ts";
 import { Listeners } from "./listeners.ts";
@@ -125,7 +125,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     socket.on("message", (packet, from) => this.take(packet, from));
     return new Promise((resolve) => {
       socket.on("error", (error) => {
-        this.fault = `Nobody can be listened to at ${this.settings.address}: ${wordsOf(error)}`;
+        this.fault = `Nobody can be listened to at ${this.settings.address}: ${errorMessage(error)}`;
         this.log.warn(this.fault);
         this.troubles.set(`${TROUBLE} listens`, this.fault);
         resolve();
@@ -209,7 +209,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       else if ("runEnds" in command) await this.runLog.callerLeft(show, who);
       else await this.runs.press(show, readPress(held(pressRequest, command.press, message.address)), { by: "osc", who });
     } catch (error) {
-      this.send(who, { address: "/zm/error", args: [message.address, wordsOf(error)] });
+      this.send(who, { address: "/zm/error", args: [message.address, errorMessage(error)] });
     }
   }
 
@@ -228,7 +228,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   }
 
   /** Tells everybody who listens what has been fired, held or let go of. */
-  private tell({ show, fired, cues, happening }: RunEvent): void {
+  private tell({ show, fired, cues, change }: RunEvent): void {
     if (!this.socket || this.listeners.size === 0 || show !== this.spoken) return;
     const sheet = this.shows.openSheet(show);
     for (const { list, cue, by } of fired) {
@@ -241,8 +241,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       if (!told && this.stood[list] !== undefined && this.stood[list] !== cue) this.sendAll({ address: "/zm/at", args: [list, cue ?? ""] });
     }
     this.stood = cues;
-    if ("hold" in happening)
-      this.sendAll({ address: "/zm/held", args: [happening.list ?? Object.keys(cues)[0] ?? "", happening.hold ? 1 : 0] });
+    if ("hold" in change) this.sendAll({ address: "/zm/held", args: [change.list ?? Object.keys(cues)[0] ?? "", change.hold ? 1 : 0] });
   }
 
   private sendAll(message: OscWords): void {
@@ -259,7 +258,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       });
     } catch (error) {
       this.listeners.forget(who);
-      this.log.warn(`${message.address} could not be sent to ${who}: ${wordsOf(error)}`);
+      this.log.warn(`${message.address} could not be sent to ${who}: ${errorMessage(error)}`);
     }
   }
 

@@ -3,7 +3,7 @@ import { isIPv4 } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
 import { ShowError } from "@zm/core";
 import { placeOfAddress } from "@zm/protocol";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 
 /** So long a host name is looked for; milliseconds. */
 const PATIENCE = 3000;
@@ -18,7 +18,7 @@ export async function findHost(host: string, find: (host: string) => Promise<Loo
   try {
     return (await Promise.race([find(host), tooLate])).address;
   } catch (error) {
-    const why = wordsOf(error).includes("ENOTFOUND") ? "nobody knows it" : wordsOf(error);
+    const why = errorMessage(error).includes("ENOTFOUND") ? "nobody knows it" : errorMessage(error);
     throw new Error(`The host ${host} cannot be found (${why}); give another name, or its numbers, such as 127.0.0.1`, { cause: error });
   } finally {
     late.abort();
@@ -30,7 +30,7 @@ export async function findHost(host: string, find: (host: string) => Promise<Loo
 export async function expectHosts(addresses: readonly string[]): Promise<void> {
   for (const host of new Set(addresses.map((address) => placeOfAddress(address).host))) {
     await findHost(host).catch((error: unknown) => {
-      throw new ShowError(wordsOf(error));
+      throw new ShowError(errorMessage(error));
     });
   }
 }
@@ -81,7 +81,7 @@ export class Hosts {
       this.found.set(host, await this.find(host));
       this.faults.delete(host);
     } catch (error) {
-      this.faults.set(host, wordsOf(error));
+      this.faults.set(host, errorMessage(error));
     }
     this.changed();
   }

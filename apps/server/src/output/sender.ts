@@ -12,7 +12,7 @@ import {
 } from "@zm/core";
 import { type SentLevels, isAddress, placeOfAddress } from "@zm/protocol";
 import { now } from "../shared/clock.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { Hosts } from "./hosts.ts";
 import { PreparedPacket } from "./packet.ts";
 import type { OutputFile } from "./settingsFile.ts";
@@ -31,7 +31,7 @@ export interface Frame {
   readonly hand: Hand | null;
   readonly values: Float64Array;
   /** By ordinal, what runs without its waves; and the beats of each tempo as it goes now. */
-  readonly still: (ordinal: number) => number;
+  readonly withoutWaves: (ordinal: number) => number;
   readonly tempos: ReadonlyMap<string, number>;
 }
 
@@ -67,7 +67,7 @@ export class OutputSender {
     // Addresses are numbers by the time a packet is sent, so nothing is looked up for it.
     this.socket = createSocket({ type: "udp4", lookup: (host, _options, found) => found(null, host, 4) });
     this.socket.unref();
-    this.socket.on("error", (error) => this.fail(0, wordsOf(error)));
+    this.socket.on("error", (error) => this.fail(0, errorMessage(error)));
     this.looking = setInterval(() => void this.hosts.refresh(), LOOKING);
     this.looking.unref();
     this.takeSettings();
@@ -87,7 +87,7 @@ export class OutputSender {
     return failed ? `Levels${failed[0] === 0 ? "" : ` of universe ${failed[0]}`} could not be sent: ${failed[1]}` : null;
   }
 
-  /** Begins to send as the settings say by now. Whoever receives at the old addresses has been told by `lastWords`. */
+  /** Begins to send as the settings say by now. Whoever receives at the old addresses has been told by `sendTermination`. */
   takeSettings(): void {
     const { address, universes } = this.file.settings;
     const all = [address, ...Object.values(universes)];
@@ -107,9 +107,9 @@ export class OutputSender {
 
   /** Sends a frame: at once where something has changed, else often enough that lights know it stands. */
   send(frame: Frame): void {
-    const { hand, values, still } = frame;
+    const { hand, values, withoutWaves } = frame;
     const laid = this.layOut(frame);
-    if (hand) layHandOver(this.handOf(hand, frame), now(), values, still);
+    if (hand) layHandOver(this.handOf(hand, frame), now(), values, withoutWaves);
     const changed = writeLevels(laid.layout, values, laid.levels);
     const time = now();
     if (!changed && time - this.sentAt < REST) return;
@@ -118,7 +118,7 @@ export class OutputSender {
   }
 
   /** Says that no more comes of what was sent. */
-  lastWords(): void {
+  sendTermination(): void {
     if (this.laidOut) this.endUniverses(this.laidOut, () => true);
     this.laidOut = undefined;
   }
@@ -126,7 +126,7 @@ export class OutputSender {
   /** Says that no more comes, and ends. */
   async end(): Promise<void> {
     clearInterval(this.looking);
-    this.lastWords();
+    this.sendTermination();
     await new Promise<void>((resolve) => this.socket.close(() => resolve()));
   }
 
@@ -150,9 +150,9 @@ export class OutputSender {
     if (numbers === undefined) return;
     try {
       // A packet is written over by the next one, which may come before this one has left.
-      this.socket.send(Buffer.from(packet), port, numbers, (error) => this.fail(universe, error ? wordsOf(error) : null));
+      this.socket.send(Buffer.from(packet), port, numbers, (error) => this.fail(universe, error ? errorMessage(error) : null));
     } catch (error) {
-      this.fail(universe, wordsOf(error));
+      this.fail(universe, errorMessage(error));
     }
   }
 

@@ -12,7 +12,7 @@ import { insertRows } from "../database/rows.ts";
 import { RunService } from "../run/run.service.ts";
 import { Settings } from "../settings.ts";
 import { now } from "../shared/clock.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { LogFile, WINDOW, type WaitingEntry, type WaitingItem } from "./logFile.ts";
 
@@ -265,7 +265,7 @@ export class RunLogService implements OnModuleDestroy {
     try {
       this.file.add(items);
     } catch (error) {
-      this.log.warn(`What was fired could not be written down: ${wordsOf(error)}`);
+      this.log.warn(`What was fired could not be written down: ${errorMessage(error)}`);
     }
     this.storeSoon();
   }
@@ -275,7 +275,7 @@ export class RunLogService implements OnModuleDestroy {
     this.timer = setTimeout(() => {
       // Where the database is away it says so itself, and is told when it is back.
       this.store().catch((error: unknown) =>
-        isLost(error) ? undefined : this.log.warn(`The run log could not be stored: ${wordsOf(error)}`),
+        isLost(error) ? undefined : this.log.warn(`The run log could not be stored: ${errorMessage(error)}`),
       );
     }, SOON);
   }
@@ -296,7 +296,7 @@ export class RunLogService implements OnModuleDestroy {
       try {
         this.file.keep(this.waiting);
       } catch (error) {
-        this.log.warn(`What was stored of the run log is still written down: ${wordsOf(error)}`);
+        this.log.warn(`What was stored of the run log is still written down: ${errorMessage(error)}`);
       }
       for (const show of new Set(items.map((item) => item.show))) this.changes.next(show);
     }

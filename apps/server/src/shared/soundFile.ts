@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, renameSync, rmSync } from "node:fs";
 import { dirname } from "node:path";
 import writeFileAtomic from "write-file-atomic";
-import { wordsOf } from "./wordsOf.ts";
+import { errorMessage } from "./errorMessage.ts";
 
 /** What is wrong with a file, and where it was put. */
 export interface DamagedFile {
@@ -55,7 +55,7 @@ export class SoundFile<T extends object> {
         this.serial = Math.max(this.serial, found.serial);
         if (!newest || found.serial > newest.serial) newest = found;
       } catch (error) {
-        damaged.push({ path: keepAside(path), why: wordsOf(error) });
+        damaged.push({ path: keepAside(path), why: errorMessage(error) });
       }
     }
     return { data: newest?.data, damaged };

@@ -11,7 +11,7 @@ export interface OpenShow {
   asked: number;
   readonly history: History;
   /** True while it is not known whether the database took the newest edit: it went away before it confirmed it. */
-  doubtful: boolean;
+  unconfirmed: boolean;
   /** What the edits since the show was opened have touched. */
   readonly touched: TouchedSince;
   /** The newest requests for edits by their names, and the revision that each came to. */
@@ -28,12 +28,13 @@ export interface OpenShow {
  * The first place at which two sets of changes get in each other's way, or null: they touch the same thing, one of them
  * brings or takes a cue that the other touches, or gives cues of a list other numbers while the other works in it.
  */
-export function clash(mine: readonly Step[], theirs: readonly Step[]): string | null {
-  const touched = new Set(theirs.flatMap(claims));
+export function findConflict(mine: readonly Step[], theirs: readonly Step[]): string | null {
+  const touched = new Set(theirs.flatMap(touchedAddresses));
   const worked = new Set(theirs.flatMap(placesWorkedIn));
   const hit = mine.find(
     (step) =>
-      claims(step).some((claim) => touched.has(claim) || worked.has(claim)) || placesWorkedIn(step).some((place) => touched.has(place)),
+      touchedAddresses(step).some((claim) => touched.has(claim) || worked.has(claim)) ||
+      placesWorkedIn(step).some((place) => touched.has(place)),
   );
   return hit ? placeWords(hit) : null;
 }
@@ -49,7 +50,7 @@ export async function placesOf(steps: readonly Step[]): Promise<Places> {
   const claimed: string[] = [];
   const worked = new Set<string>();
   await eachInSlices(steps, (step) => {
-    claimed.push(...claims(step));
+    claimed.push(...touchedAddresses(step));
     for (const place of placesWorkedIn(step)) worked.add(place);
   });
   return { claimed, worked };
@@ -79,9 +80,9 @@ export class TouchedSince {
   }
 
   /** The first place at which steps get in the way of an edit behind `base`, which is not before `from`, with the revision of that edit; null where they do not. */
-  clash(mine: readonly Step[], base: number): { readonly place: string; readonly revision: number } | null {
+  findConflict(mine: readonly Step[], base: number): { readonly place: string; readonly revision: number } | null {
     for (const step of mine) {
-      const own = claims(step);
+      const own = touchedAddresses(step);
       const met = [
         ...own.map((claim) => this.claimed.get(claim)),
         ...own.map((claim) => this.worked.get(claim)),
@@ -95,7 +96,7 @@ export class TouchedSince {
 }
 
 /** What a step needs for itself: the thing it changes, and a whole cue or list where it brings, takes or renumbers. */
-function claims(step: Step): string[] {
+function touchedAddresses(step: Step): string[] {
   if (step.at === "renumber") return [`list ${step.list}`];
   if (step.at === "cue" && (step.before === undefined || step.after === undefined))
     return [addressOf(step), `cue ${step.list}/${step.cue}`];

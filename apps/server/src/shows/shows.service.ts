@@ -34,8 +34,8 @@ import type { Author } from "../shared/author.ts";
 import { now } from "../shared/clock.ts";
 import { LoadingCache } from "../shared/loadingCache.ts";
 import { inSlices, mapInSlices } from "../shared/slices.ts";
-import { wordsOf } from "../shared/wordsOf.ts";
-import { type OpenShow, type Places, TouchedSince, clash, placesOf } from "./openShow.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
+import { type OpenShow, type Places, TouchedSince, findConflict, placesOf } from "./openShow.ts";
 import { insertPieces, readSteps, readStepsOf, stepTexts } from "./storedSteps.ts";
 import { importInThread } from "./importWorker.ts";
 import { readShowRows } from "./readRows.ts";
@@ -69,7 +69,7 @@ const MOST_KEPT = 100_000;
 /** An edit of more steps than this is told without them. */
 const MOST_TOLD = 5000;
 /** So many edits since are held against one at a time. */
-const CLASH_PAGE = 50;
+const CONFLICT_PAGE = 50;
 /** So many of the newest requests are known by their names. */
 const MOST_REQUESTS = 500;
 /** So long somebody waits for work on the database that was under way when it went; milliseconds. */
@@ -155,7 +155,7 @@ export class ShowsService implements OnModuleDestroy {
 
   /** Lets go of a show's memory; it is read again when it is next asked for. One whose newest edit is in doubt stays. */
   release(id: number): void {
-    if (this.open.get(id)?.doubtful !== false) return;
+    if (this.open.get(id)?.unconfirmed !== false) return;
     this.open.delete(id);
   }
 
@@ -199,7 +199,7 @@ export class ShowsService implements OnModuleDestroy {
   /** The edit that a request came to which has been done before; undefined for one that is new. */
   async doneBefore(id: number, request: string | null): Promise<EditEvent | undefined> {
     const show = await this.show(id);
-    if (show.doubtful) await this.runExclusive(id, (own) => this.takeStored(own));
+    if (show.unconfirmed) await this.runExclusive(id, (own) => this.takeStored(own));
     const revision = request === null ? undefined : show.requests.get(request);
     if (revision === undefined) return undefined;
     this.watch.expect();
@@ -211,7 +211,7 @@ export class ShowsService implements OnModuleDestroy {
   async isStored(id: number, request: string): Promise<boolean> {
     return this.runExclusive(id, async (show) => {
       this.watch.expect();
-      if (show.doubtful) await this.takeStored(show);
+      if (show.unconfirmed) await this.takeStored(show);
       return show.requests.has(request);
     });
   }
@@ -223,7 +223,7 @@ export class ShowsService implements OnModuleDestroy {
   async edit(id: number, base: number, raw: readonly EditInput[], author: Author, alongside: Alongside = {}): Promise<EditEvent> {
     const edits = readEdits(raw);
     return this.runExclusive(id, async (show) => {
-      if (show.doubtful) await this.takeStored(show);
+      if (show.unconfirmed) await this.takeStored(show);
       if (base > show.revision) await this.takeStored(show);
       const done = await this.doneBefore(id, author.request);
       if (done) return done;
@@ -231,7 +231,7 @@ export class ShowsService implements OnModuleDestroy {
         throw new ConflictException("This window knows of edits that the server does not have; reload it and make the edit again");
       const make = async (): Promise<EditEvent> => {
         const { steps, sheet } = await inSlices(applyInSteps(show.sheet, edits));
-        if (base < show.revision) await this.refuseClash(show, base, steps);
+        if (base < show.revision) await this.refuseConflict(show, base, steps);
         return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, sheet, author }, alongside);
       };
       try {
@@ -258,7 +258,7 @@ export class ShowsService implements OnModuleDestroy {
     author: Author,
   ): Promise<{ readonly event: EditEvent; readonly run: RunMove | null }> {
     this.watch.expect();
-    if (show.doubtful) await this.takeStored(show);
+    if (show.unconfirmed) await this.takeStored(show);
     const row = await this.watch.bounded(this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision }));
     const made =
       show.newest?.revision === step.revision ? show.newest.steps : await this.watch.bounded(readStepsOf(this.database.manager, row));
@@ -290,7 +290,7 @@ export class ShowsService implements OnModuleDestroy {
       revision: stored.revision,
       asked: now(),
       history,
-      doubtful: false,
+      unconfirmed: false,
       requests,
       touched: new TouchedSince(stored.revision),
       newest: undefined,
@@ -321,21 +321,21 @@ export class ShowsService implements OnModuleDestroy {
     }
   }
 
-  private async refuseClash(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
+  private async refuseConflict(show: OpenShow, base: number, steps: readonly Step[]): Promise<void> {
     const { touched } = show;
-    const met = touched.clash(steps, Math.max(base, touched.from));
+    const met = touched.findConflict(steps, Math.max(base, touched.from));
     if (met) {
       const [edit] = await this.editsSince(show, met.revision - 1, met.revision);
-      throw clashWith(met.place, edit);
+      throw conflictAt(met.place, edit);
     }
     // What was edited before the show was opened here is read, a page at a time.
-    for (let from = base; from < touched.from; from += CLASH_PAGE) {
-      const since = await this.storedSince(show, from, Math.min(from + CLASH_PAGE, touched.from));
-      const place = clash(
+    for (let from = base; from < touched.from; from += CONFLICT_PAGE) {
+      const since = await this.storedSince(show, from, Math.min(from + CONFLICT_PAGE, touched.from));
+      const place = findConflict(
         steps,
         since.flatMap((edit) => edit.steps),
       );
-      if (place !== null) throw clashWith(place, since.at(-1)?.row);
+      if (place !== null) throw conflictAt(place, since.at(-1)?.row);
     }
   }
 
@@ -409,16 +409,16 @@ export class ShowsService implements OnModuleDestroy {
       if (!isLost(error)) throw refusalOf(error, this.log);
       this.watch.tellAway();
       if (!confirming) throw new DatabaseAway(undefined, error);
-      show.doubtful = true;
+      show.unconfirmed = true;
       throw new DatabaseAway(UNCONFIRMED, error);
     }
   }
 
   private async settleAllDoubts(): Promise<void> {
     for (const [, show] of this.open.entries()) {
-      if (!show.doubtful) continue;
-      await this.runExclusive(show.id, async (own) => (own.doubtful ? this.takeStored(own) : undefined)).catch((error: unknown) =>
-        this.log.warn(wordsOf(error)),
+      if (!show.unconfirmed) continue;
+      await this.runExclusive(show.id, async (own) => (own.unconfirmed ? this.takeStored(own) : undefined)).catch((error: unknown) =>
+        this.log.warn(errorMessage(error)),
       );
     }
   }
@@ -441,7 +441,7 @@ export class ShowsService implements OnModuleDestroy {
       const sheet = await inSlices(takeInSteps(show.sheet, steps));
       await this.taken(show, row, await readyToTell(steps, pieces), sheet, { window: row.madeBy, gesture: null, request: row.request });
     }
-    show.doubtful = false;
+    show.unconfirmed = false;
   }
 }
 
@@ -461,7 +461,7 @@ async function readyToTell(steps: readonly Step[], pieces: readonly string[]): P
   return { steps, places: await placesOf(steps), pieces: await mapInSlices(pieces, (piece) => new TextEncoder().encode(piece)) };
 }
 
-function clashWith(place: string, edit: Pick<EditEvent, "summary"> | undefined): ConflictException {
+function conflictAt(place: string, edit: Pick<EditEvent, "summary"> | undefined): ConflictException {
   return new ConflictException(
     `${place} has just been changed in another window (${edit?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
   );
@@ -491,6 +491,6 @@ class StaleShow extends ConflictException {
 /** What refuses an edit by itself goes through; anything else is the database not taking it. */
 function refusalOf(error: unknown, log: Logger): Error {
   if (error instanceof HttpException || error instanceof ShowError) return error;
-  log.error(wordsOf(error));
+  log.error(errorMessage(error));
   return new ServiceUnavailableException("The database did not take the edit. Nothing was changed; try again.");
 }

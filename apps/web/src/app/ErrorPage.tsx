@@ -20,7 +20,7 @@ export function ErrorPage() {
     <main className="flex max-w-2xl flex-col items-start gap-3 p-10">
       <h1 className="text-[22px] font-bold">{refused ? "The show cannot be opened" : "The window has stopped"}</h1>
       <p role="alert" className="text-error">
-        {messageOf(error)}
+        {errorMessage(error)}
       </p>
       {passing && <p className="text-quiet">It is asked again every two seconds; you need do nothing.</p>}
       {!refused && <p className="text-quiet">{KEPT}</p>}
@@ -60,7 +60,7 @@ export function StoppedPart({ what, error, children }: { what: string; error: un
     <section aria-label={`${what} has stopped`} className="flex max-w-xl flex-col items-start gap-3 p-6">
       <h2 className="text-[17px] font-bold">{what} has stopped</h2>
       <p role="alert" className="text-error">
-        {messageOf(error)}
+        {errorMessage(error)}
       </p>
       <p className="text-quiet">{KEPT}</p>
       <span className="flex gap-2">{children}</span>
@@ -70,6 +70,6 @@ export function StoppedPart({ what, error, children }: { what: string; error: un
 
 const KEPT = "What was stored is stored, and what runs goes on running.";
 
-function messageOf(error: unknown): string {
+function errorMessage(error: unknown): string {
   return error instanceof Error ? error.message : "It does not say why.";
 }

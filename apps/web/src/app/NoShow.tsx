@@ -5,7 +5,7 @@ import { useOpenOther } from "../file/useImport.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { api } from "../show/api.ts";
-import { messageOf } from "../shared/messageOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 
 /** Where there is no show yet: the first one is begun here. */
 export function NoShow() {
@@ -18,7 +18,7 @@ export function NoShow() {
       const { id } = await api.importShow(JSON.stringify(emptyShow(name)));
       openOther(id);
     } catch (error) {
-      setTrouble(messageOf(error));
+      setTrouble(errorMessage(error));
     }
   });
   return (

@@ -1,4 +1,4 @@
-import { type ScriptLine, wordsOf } from "@zm/core";
+import { type ScriptLine, errorMessage } from "@zm/core";
 import { memo, useLayoutEffect, useRef, useState } from "react";
 import { chooseCue } from "../choice/choice.ts";
 import { clockTime } from "../shared/words.ts";
@@ -47,7 +47,7 @@ export const BookLine = memo(function BookLine(props: BookLineProps) {
   }, [marks, line.text]);
   const quiet = quietDraft ?? line.quiet === true;
   const direction = line.who === undefined && !line.heading;
-  const lastWord = wordsOf(line.text).length - 1;
+  const lastWord = errorMessage(line.text).length - 1;
   return (
     <div
       ref={row}
@@ -113,7 +113,7 @@ export const BookLine = memo(function BookLine(props: BookLineProps) {
                 />
               )),
           )}
-          {wordsOf(line.text).map((word, place) => (
+          {errorMessage(line.text).map((word, place) => (
             <span key={place}>
               <span
                 data-line={line.id}

@@ -1,4 +1,14 @@
-import { type Call, type EditInput, type ListSheet, type Script, callAt, callMoment, callWords, expectedTimes, wordsOf } from "@zm/core";
+import {
+  type Call,
+  type EditInput,
+  type ListSheet,
+  type Script,
+  callAt,
+  callMoment,
+  callWords,
+  expectedTimes,
+  errorMessage,
+} from "@zm/core";
 import { cueName, tenths } from "../shared/words.ts";
 import type { WordPlace } from "./book.ts";
 
@@ -40,5 +50,5 @@ export function landingWords(list: ListSheet, script: Script, row: number, place
 
 /** How many words a line has. */
 export function wordCount(text: string): number {
-  return wordsOf(text).length;
+  return errorMessage(text).length;
 }

@@ -7,7 +7,7 @@ import { notify } from "../shared/notices.ts";
 import type { ImportState } from "@zm/protocol";
 import { Refusal, api } from "../show/api.ts";
 import { showsQuery } from "../show/openShow.ts";
-import { messageOf } from "../shared/messageOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 
 /** An import that is under way: of which file, and how far it is. */
 interface Importing {
@@ -59,7 +59,7 @@ export function useImport(): (file: File) => Promise<readonly string[]> {
         }
         return [];
       } catch (error) {
-        return error instanceof Refusal && error.faults.length > 0 ? error.faults : [messageOf(error)];
+        return error instanceof Refusal && error.faults.length > 0 ? error.faults : [errorMessage(error)];
       } finally {
         clearInterval(asking);
         useImporting.setState({ importing: null });

@@ -23,7 +23,7 @@ import { type LineTarget, setLine, targetNow, targetWords, useLineText } from ".
 import { type Read, readText } from "./readText.ts";
 import { chooseFor, isDoneHere, useLineRequest } from "./useLineRequest.ts";
 import { isUnsettled } from "../show/unsettled.ts";
-import { messageOf } from "../shared/messageOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 
 /** The one place for keyboard entry: what is typed is completed, read back with its impact, and Enter makes it. `blind`: the view edits cues, not the stage. */
 export function LineEntry({ blind }: { blind: boolean }) {
@@ -104,7 +104,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
     try {
       if (!(await latest.current.doRequest(again.request, at))) comeBack(line, at);
     } catch (error) {
-      comeBack(line, at, isUnsettled(error) ? undefined : messageOf(error));
+      comeBack(line, at, isUnsettled(error) ? undefined : errorMessage(error));
     }
   };
 

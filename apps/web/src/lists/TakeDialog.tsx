@@ -6,7 +6,7 @@ import { useChoice } from "../choice/choice.ts";
 import { refusable } from "../preview/preview.ts";
 import type { WantedCues } from "../shared/dialogs.ts";
 import { Modal } from "../shared/Modal.tsx";
-import { messageOf } from "../shared/messageOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { notify } from "../shared/notices.ts";
 import { api } from "../show/api.ts";
 import { showsQuery } from "../show/openShow.ts";
@@ -115,7 +115,7 @@ export function TakeDialog({ wanted, onClose }: { wanted: WantedCues; onClose: (
         )}
         {other.error && (
           <p role="alert" className="text-error">
-            {messageOf(other.error)}
+            {errorMessage(other.error)}
           </p>
         )}
         {from && <CueChoice list={from} cues={cues} onChoose={setCues} />}

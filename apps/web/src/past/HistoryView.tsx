@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { PicturePair, type StageState } from "../stage/PicturePair.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
-import { messageOf } from "../shared/messageOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { CompareTable } from "./CompareTable.tsx";
 import { EditList } from "./EditList.tsx";
@@ -37,7 +37,7 @@ function Compared({ then }: { then: number }) {
   if (trouble)
     return (
       <p role="alert" className="p-6 text-error">
-        {messageOf(trouble)}
+        {errorMessage(trouble)}
       </p>
     );
   if (!comparison || !before || !now)

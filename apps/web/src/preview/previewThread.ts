@@ -26,7 +26,7 @@ const previews = {
     const { show, revision } = await api.show(id);
     open = { id, revision, sheet: sheetOf(show) };
     checked = newCheckCache();
-    practise(open.sheet);
+    warmUp(open.sheet);
     return revision;
   },
 
@@ -81,7 +81,7 @@ async function inSlices<T>(steps: Generator<undefined, T>, isWanted: () => boole
 const SLICE = 4;
 
 /** A wide edit, worked out some times before anybody asks: the first answer is then as quick as the later ones. */
-function practise(sheet: ShowSheet): void {
+function warmUp(sheet: ShowSheet): void {
   const list = listOf(sheet);
   const [from, to] = [list.cues[0]?.number, list.cues[Math.min(200, list.cues.length) - 1]?.number];
   if (from === undefined || to === undefined) return;

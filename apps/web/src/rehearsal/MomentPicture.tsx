@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { RehearsalFinding } from "@zm/core";
 import { useCallback } from "react";
 import { clockTime } from "../shared/words.ts";
-import { messageOf } from "../shared/messageOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { useShow } from "../show/useShow.ts";
 import { StagePicture } from "../stage/StagePicture.tsx";
 import { lightsUnderway } from "../stage/underway.ts";
@@ -31,7 +31,7 @@ export function MomentPicture({ own, finding }: { own: Rehearsed; finding: Rehea
     <figure className="flex h-full flex-col bg-black" data-theme="desk">
       <figcaption className="shrink-0 truncate bg-base-100 px-3 py-1 text-[13px] text-quiet" aria-live="polite">
         {error
-          ? messageOf(error)
+          ? errorMessage(error)
           : isPending
             ? `Running the show up to ${clockTime(at)} …`
             : `${clockTime(at)}, cue ${finding.cue}: ${finding.message}`}

@@ -8,7 +8,7 @@ import { EditableText } from "../shared/EditableText.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { VirtualList } from "../shared/VirtualList.tsx";
 import { useGoToCue } from "../lists/useGoToCue.ts";
-import { messageOf } from "../shared/messageOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { tellTrouble } from "../shared/notices.ts";
 import { clockTime, tenths } from "../shared/words.ts";
 import { api } from "../show/api.ts";
@@ -26,7 +26,7 @@ export function LogView() {
   if (error)
     return (
       <p role="alert" className="p-6 text-error">
-        {messageOf(error)}
+        {errorMessage(error)}
       </p>
     );
   if (data && !run)

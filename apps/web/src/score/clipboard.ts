@@ -14,7 +14,7 @@ import {
 } from "@zm/core";
 import { type Lens, chosenCellAttributes, chosenCues, chosenCellKeys, useChoice } from "../choice/choice.ts";
 import { notify } from "../shared/notices.ts";
-import { messageOf } from "../shared/messageOf.ts";
+import { errorMessage } from "../shared/errorMessage.ts";
 import { chosenRows } from "./paint.ts";
 import type { SheetLines } from "../spine/lines.ts";
 import { type ScoreLayout, channelsBetween } from "./columns.ts";
@@ -71,7 +71,7 @@ export function pasteCells(list: ListSheet, layout: ScoreLayout, text: string | 
     for (const words of left) notify(words, "trouble");
     consider(edits);
   } catch (error) {
-    notify(`Nothing is pasted: ${messageOf(error)}`, "trouble");
+    notify(`Nothing is pasted: ${errorMessage(error)}`, "trouble");
   }
 }
 
@@ -92,7 +92,7 @@ export function carryCells(list: ListSheet, lines: SheetLines, layout: ScoreLayo
     if (left.length > 0) throw new ShowError(left);
     consider([...cutEdits(list, clip), ...edits]);
   } catch (error) {
-    notify(`Nothing is moved: ${messageOf(error)}`, "trouble");
+    notify(`Nothing is moved: ${errorMessage(error)}`, "trouble");
   }
 }
 

@@ -1,5 +1,5 @@
 import { create } from "zustand";
-import { messageOf } from "./messageOf.ts";
+import { errorMessage } from "./errorMessage.ts";
 
 export interface Notice {
   id: number;
@@ -62,5 +62,5 @@ export function tellsOfActions(): boolean {
 
 /** Tells what went wrong, in the words of whoever threw it. */
 export function tellTrouble(error: unknown, of?: Passing): void {
-  notify(messageOf(error), "trouble", of === undefined ? {} : { of });
+  notify(errorMessage(error), "trouble", of === undefined ? {} : { of });
 }

@@ -23,7 +23,7 @@ export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   else fromOtherRig(run.mix, runNow(run), keys, values);
   const layer = layerFor(useHand.getState().hand, keys, palettes, beatsOf(run?.mix));
   const own = run && run.mix.keys === keys ? run.mix : undefined;
-  layHandOver(layer, serverNow(clockOffset), values, own && ((ordinal) => own.still(ordinal)));
+  layHandOver(layer, serverNow(clockOffset), values, own && ((ordinal) => own.withoutWaves(ordinal)));
   return values;
 }
 
@@ -46,5 +46,5 @@ export function keyOutputNow(sheet: ShowSheet, key: Key): number {
 /** What runs for a key at a moment, without its waves. */
 function stillNow(mix: Mix, key: Key, now: number): number {
   mix.output(key, now);
-  return mix.still(key.ordinal);
+  return mix.withoutWaves(key.ordinal);
 }

@@ -1,12 +1,12 @@
 import { type QueryClient } from "@tanstack/react-query";
 import {
-  type Happening,
+  type RunChange,
   Mix,
   type Press,
   type ShowSheet,
   copyMix,
-  happenTo,
-  happeningOf,
+  applyRunChange,
+  runChangeOf,
   listOf,
   mixAfterEdit,
   mixCheck,
@@ -43,9 +43,9 @@ export function takeFired(client: QueryClient, event: RunEvent): void {
 /** What was pressed here and is not answered yet, in its order; it lies over what the server knows of. */
 const pressed = new Map<string, (mix: Mix) => void>();
 
-function computed({ base }: LiveRun, sheet: ShowSheet, { happening, check }: RunEvent): Mix | undefined {
+function computed({ base }: LiveRun, sheet: ShowSheet, { change, check }: RunEvent): Mix | undefined {
   try {
-    const next = happenTo(base, happening, sheet, listOf(sheet).id);
+    const next = applyRunChange(base, change, sheet, listOf(sheet).id);
     // Here nobody asks what has fired: the server says so.
     next.log = [];
     next.reports = [];
@@ -84,11 +84,11 @@ export function editRun(sheet: ShowSheet): void {
 export function pressHere(id: string, sheet: ShowSheet, press: Press): void {
   const { run } = useLive.getState();
   if (!run) return;
-  const happening = happeningHere(run, press, listOf(sheet).id);
-  if (!happening) return;
+  const change = changeHere(run, press, listOf(sheet).id);
+  if (!change) return;
   const lay = (mix: Mix): void => {
     try {
-      happenTo(mix, happening, sheet, listOf(sheet).id);
+      applyRunChange(mix, change, sheet, listOf(sheet).id);
     } catch {
       // The server refuses it in words.
     }
@@ -99,10 +99,10 @@ export function pressHere(id: string, sheet: ShowSheet, press: Press): void {
 }
 
 /** What a press does here, as the server will work it out too; undefined for one that it will refuse, and for the end of a bump, of which it alone knows where the fader goes. */
-function happeningHere(run: LiveRun, press: Press, first: string): Happening | undefined {
+function changeHere(run: LiveRun, press: Press, first: string): RunChange | undefined {
   if (press.press === "bump" && press.held === false) return undefined;
   try {
-    return happeningOf(run.mix, press, runNow(run), first);
+    return runChangeOf(run.mix, press, runNow(run), first);
   } catch {
     return undefined;
   }

@@ -17,7 +17,7 @@ export {
   readEdits,
 } from "./edits.ts";
 export { type GatheredCue, gatherEdits } from "./gather.ts";
-export { type Journey, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./rangeEdits.ts";
+export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./rangeEdits.ts";
 export { type Taking, takeCuesEdits } from "./takeCues.ts";
 export { mergePartEdits } from "./partEdits.ts";
 export { type Pasted, clipOf, cutEdits, pasteEdits } from "./clip.ts";

@@ -9,7 +9,7 @@ import { rowsIn } from "./plan/rows.ts";
  * Which cues go where: a range of one list, the number that its first takes (undefined: all keep theirs), and the list that they go to.
  * For copies and moves alike. The range is by cue numbers, which need not exist themselves.
  */
-export interface Journey {
+export interface RangeMove {
   readonly list: ListSheet;
   readonly from: string;
   readonly to: string;
@@ -27,7 +27,7 @@ const STEPS = [1000, 500, 100, 50, 10, 5, 1];
  * there, and else stand as widely as there is room. Throws ShowError where there is none.
  * One for each cue of the range, rising. `isMove`: their old places count as free.
  */
-export function numbersFor({ list, from, to, start, into = list }: Journey, isMove: boolean): CueNumber[] {
+export function numbersFor({ list, from, to, start, into = list }: RangeMove, isMove: boolean): CueNumber[] {
   const { first, last } = rowsIn(list, from, to);
   const orders = list.order.slice(first, last + 1);
   const begin = start === undefined ? (orders[0] ?? 0) : cueOrder(start);
@@ -59,13 +59,13 @@ function checkedNumber(order: number): CueNumber {
  * are.
  * One edit for each cue, in an order in which each number is free when its turn comes. Together they are one gesture.
  */
-export function copyRangeEdits(journey: Journey, what: "moves" | "look", after: "track" | "restore"): EditInput[] {
-  const { list, into } = journey;
-  const numbers = numbersFor(journey, false);
-  const { first } = rowsIn(list, journey.from, journey.to);
+export function copyRangeEdits(rangeMove: RangeMove, what: "moves" | "look", after: "track" | "restore"): EditInput[] {
+  const { list, into } = rangeMove;
+  const numbers = numbersFor(rangeMove, false);
+  const { first } = rowsIn(list, rangeMove.from, rangeMove.to);
   const toList = into && into !== list ? { toList: into.id } : {};
   return numbers.map((to, index) => {
-    const cue = list.cues[first + index]?.number ?? journey.from;
+    const cue = list.cues[first + index]?.number ?? rangeMove.from;
     return { op: "copyCue", list: list.id, cue, to, ...toList, what, after };
   });
 }
@@ -75,18 +75,18 @@ export function copyRangeEdits(journey: Journey, what: "moves" | "look", after: 
  * the cues which move too; else they take along what they store, and later looks follow.
  * Within a list the cues stay the same cues. Together they are one gesture.
  */
-export function moveRangeEdits(journey: Journey, looks: "keepLooks" | "letGo"): EditInput[] {
-  const { list, into = list } = journey;
-  const { first, last } = rowsIn(list, journey.from, journey.to);
+export function moveRangeEdits(rangeMove: RangeMove, looks: "keepLooks" | "letGo"): EditInput[] {
+  const { list, into = list } = rangeMove;
+  const { first, last } = rowsIn(list, rangeMove.from, rangeMove.to);
   const cues = list.cues.slice(first, last + 1).map(({ number }) => number);
   if (into !== list) {
-    const copies = copyRangeEdits(journey, looks === "keepLooks" ? "look" : "moves", looks === "keepLooks" ? "restore" : "track");
+    const copies = copyRangeEdits(rangeMove, looks === "keepLooks" ? "look" : "moves", looks === "keepLooks" ? "restore" : "track");
     return [...copies, ...cues.map((cue): EditInput => ({ op: "deleteCue", list: list.id, cue, looks }))];
   }
-  const numbers = numbersFor(journey, true);
+  const numbers = numbersFor(rangeMove, true);
   const moves = cues.map((cue, index): EditInput => ({ op: "moveCue", list: list.id, cue, to: numbers[index] ?? cue, looks }));
   // Towards the end the last goes first, so that none takes a number that another still has.
-  return cueOrder(numbers[0] ?? journey.from) > cueOrder(cues[0] ?? journey.from) ? moves.reverse() : moves;
+  return cueOrder(numbers[0] ?? rangeMove.from) > cueOrder(cues[0] ?? rangeMove.from) ? moves.reverse() : moves;
 }
 
 /**

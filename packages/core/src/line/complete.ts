@@ -95,7 +95,7 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
   const of = (entries: readonly { id: string; label: string }[]): Completion[] =>
     entries.map(({ id, label }) => ({ word: id, about: label }));
   switch (rule) {
-    case "journey":
+    case "rangeMove":
     case "standbySet":
     case "press":
       return of(show.lists);

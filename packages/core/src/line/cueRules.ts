@@ -158,7 +158,7 @@ export class CueRules extends BookRules {
             {
               ALT: () => {
                 const what = this.OPTION(() => (this.CONSUME(word.Look), this.CONSUME(word.Of), "look" as const)) ?? "moves";
-                return { kind: "copy", what, ...this.SUBRULE(this.journey) };
+                return { kind: "copy", what, ...this.SUBRULE(this.rangeMove) };
               },
             },
           ]);
@@ -169,7 +169,7 @@ export class CueRules extends BookRules {
           this.CONSUME(word.Move);
           return this.OR3<Sentence>([
             { ALT: () => this.SUBRULE2(this.block, { ARGS: ["move"] }) },
-            { ALT: () => ({ kind: "move", ...this.SUBRULE2(this.journey) }) },
+            { ALT: () => ({ kind: "move", ...this.SUBRULE2(this.rangeMove) }) },
           ]);
         },
       },
@@ -257,7 +257,7 @@ export class CueRules extends BookRules {
   });
 
   /** From which cues to where: "#10..20 to #30", "#10..20 to list sea", "#10..20 to #30 list sea", looks kept where that is said. */
-  private readonly journey = this.RULE("journey", (): { cues: Range; to: Destination; keep: boolean } => {
+  private readonly rangeMove = this.RULE("rangeMove", (): { cues: Range; to: Destination; keep: boolean } => {
     this.CONSUME(word.Hash);
     const cues = this.SUBRULE(this.cueRange);
     this.CONSUME(word.To);

@@ -2,7 +2,7 @@
 // Nothing is applied here: the impact is shown first, and the edits go the same way as those of a key or a menu.
 import {
   type EditInput,
-  type Journey,
+  type RangeMove,
   clipOf,
   copyRangeEdits,
   cutEdits,
@@ -240,12 +240,12 @@ function onCues(sentence: CueSentence, context: LineContext): LineRequest {
       return editOf(cuesFor(sentence.cues, context), (cues) => ({ op: "swapPalette", list, ...cues, palette, as, ...skip }));
     }
     case "copy": {
-      const journey = journeyOf(sentence, context);
-      return arriving(journey, context, () => copyRangeEdits(journey, sentence.what, sentence.keep ? "restore" : "track"));
+      const rangeMove = rangeMoveOf(sentence, context);
+      return arriving(rangeMove, context, () => copyRangeEdits(rangeMove, sentence.what, sentence.keep ? "restore" : "track"));
     }
     case "move": {
-      const journey = journeyOf(sentence, context);
-      return arriving(journey, context, () => moveRangeEdits(journey, sentence.keep ? "keepLooks" : "letGo"));
+      const rangeMove = rangeMoveOf(sentence, context);
+      return arriving(rangeMove, context, () => moveRangeEdits(rangeMove, sentence.keep ? "keepLooks" : "letGo"));
     }
     case "copyList": {
       const as = freeId(sentence.label, context.sheet.lists.keys());
@@ -328,18 +328,18 @@ function mappingOf({ from, to, turned }: TypedMapping, sheet: ShowSheet): { from
 }
 
 /** From which cues to where, held against the show. Throws Fault for a list that is not there. */
-function journeyOf({ cues, to }: { cues: Range; to: Destination }, { sheet, list }: LineContext): Journey {
+function rangeMoveOf({ cues, to }: { cues: Range; to: Destination }, { sheet, list }: LineContext): RangeMove {
   const into = to.list && listNamed(to.list, sheet);
   return { list, ...checkedRange(cues), start: to.start === undefined ? undefined : single(to.start).from, into };
 }
 
 /** The edits of cues that go elsewhere; they are chosen where they arrive, unless that is another list. */
-function arriving(journey: Journey, { list }: LineContext, edits: () => EditInput[]): LineRequest {
+function arriving(rangeMove: RangeMove, { list }: LineContext, edits: () => EditInput[]): LineRequest {
   const made = faultless(edits);
   const arrivals = made.flatMap((edit) => (edit.op === "copyCue" || edit.op === "moveCue" ? [edit.to] : []));
   const orders = arrivals.map(cueOrder).sort((a, b) => a - b);
   const [first, last] = [orders[0], orders.at(-1)];
-  const here = !journey.into || journey.into === list;
+  const here = !rangeMove.into || rangeMove.into === list;
   const cues = here && first !== undefined && last !== undefined ? { from: cueNumberAt(first), to: cueNumberAt(last) } : undefined;
   return { kind: "edit", edits: made, channels: undefined, cues };
 }

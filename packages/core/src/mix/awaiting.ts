@@ -3,7 +3,7 @@ import type { Transition } from "../time/transition.ts";
 import { curveCode } from "./curveCodes.ts";
 import type { ListRun } from "./listRun.ts";
 import type { Waiting } from "./waiting.ts";
-import { SLACK } from "./slack.ts";
+import { TIME_EPSILON } from "./timeEpsilon.ts";
 
 const LINEAR = curveCode("linear");
 
@@ -41,7 +41,7 @@ export function awaitTransition(run: ListRun, keys: Keys, { due, transition, sho
   run.waiting.drop((each) => {
     const newer = each.what === "wave" ? undefined : last.get(each.key);
     if (!newer) return isStale(each);
-    return newer.same ? each.due >= newer.due - SLACK : each.due > newer.due + SLACK;
+    return newer.same ? each.due >= newer.due - TIME_EPSILON : each.due > newer.due + TIME_EPSILON;
   });
   run.waiting.add(added);
 }

@@ -4,7 +4,7 @@ import { type Keys, intensityOf } from "../sheet/keys.ts";
 import { curveByCode, curveCode } from "./curveCodes.ts";
 import type { Layers } from "./layers.ts";
 import type { ListRun } from "./listRun.ts";
-import { SLACK } from "./slack.ts";
+import { TIME_EPSILON } from "./timeEpsilon.ts";
 
 const EASE = curveCode("ease");
 const AT_START = curveCode("atStart");
@@ -34,7 +34,7 @@ export function awaitMark(layers: Layers, keys: Keys, run: ListRun, mark: Mark, 
   const start = Math.max(due, dark) + mark.delay / run.rate;
   const moved = markedKeys(run.list, mark);
   const ordinals = new Set(moved.map(({ key }) => key.ordinal));
-  run.waiting.drop((each) => each.what !== "wave" && ordinals.has(each.key) && each.due >= start - SLACK);
+  run.waiting.drop((each) => each.what !== "wave" && ordinals.has(each.key) && each.due >= start - TIME_EPSILON);
   run.waiting.add(moved.map(({ key, to, fade }) => ({ due: start, turn: turn(), key: key.ordinal, what: "mark", to, fade, curve: EASE })));
 }
 
@@ -112,7 +112,7 @@ export function wakeMarks(layers: Layers, keys: Keys, run: ListRun): void {
   run.marks = [];
   for (const { channel, key, to, fade } of waiting) {
     const level = intensityOf(keys, channel);
-    const isDark = !level || layers.secondsToDark(level.ordinal) <= SLACK;
+    const isDark = !level || layers.secondsToDark(level.ordinal) <= TIME_EPSILON;
     if (isDark) layers.takeHold(key, run.source, { to, fade, curve: EASE });
     else run.marks.push({ channel, key, to, fade });
   }

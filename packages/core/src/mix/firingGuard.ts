@@ -1,6 +1,6 @@
 import type { RunReport } from "./darkMoves.ts";
 import type { ListRun } from "./listRun.ts";
-import { SLACK } from "./slack.ts";
+import { TIME_EPSILON } from "./timeEpsilon.ts";
 
 /** One list fires at most so often at one moment: actions that start each other round and round end here (docs/running.md, Actions). */
 const MOST_AT_ONCE = 100;
@@ -27,7 +27,7 @@ export class FiringGuard {
   refuses(run: ListRun, now: number, reports: RunReport[]): boolean {
     const own = this.firings.get(run.list.id) ?? { moment: now, atOnce: 0, began: now, inSecond: 0 };
     this.firings.set(run.list.id, own);
-    if (!(Math.abs(now - own.moment) <= SLACK)) Object.assign(own, { moment: now, atOnce: 0 });
+    if (!(Math.abs(now - own.moment) <= TIME_EPSILON)) Object.assign(own, { moment: now, atOnce: 0 });
     if (!(now - own.began < 1)) Object.assign(own, { began: now, inSecond: 0 });
     own.atOnce += 1;
     own.inSecond += 1;

@@ -170,19 +170,19 @@ function inRange(table: LayerTable, key: number, value: number): number {
 
 /**
  * Writes what every key puts out into `into`, by key ordinal. Keys of which nothing moves are reckoned once.
- * Allocates nothing: it is called for each frame. A key counts as calm once nothing of it moves any more.
+ * Allocates nothing: it is called for each frame. A key counts as unchanging once nothing of it moves any more.
  */
 export function writeAll(table: LayerTable, into: Float64Array): void {
-  const { calm, calmOut, calmScales, calmWeights, scales, weights, sources } = table;
+  const { unchanging, unchangingOut, unchangingScales, unchangingWeights, scales, weights, sources } = table;
   for (let source = 0; source < sources; source += 1) {
-    if (calmScales[source] === scales[source] && calmWeights[source] === weights[source]) continue;
-    calm.fill(0);
-    calmScales.set(scales);
-    calmWeights.set(weights);
+    if (unchangingScales[source] === scales[source] && unchangingWeights[source] === weights[source]) continue;
+    unchanging.fill(0);
+    unchangingScales.set(scales);
+    unchangingWeights.set(weights);
     break;
   }
   writeMoving(table);
-  if (into !== calmOut) into.set(calmOut);
+  if (into !== unchangingOut) into.set(unchangingOut);
 }
 
 /** True where nothing more will be added to a key's output. */
@@ -191,27 +191,41 @@ function isRemainderOver(table: LayerTable, key: number): boolean {
   return time >= (table.remainderStart[key] ?? 0) + (table.remainderFade[key] ?? 0);
 }
 
-/** Four calm keys side by side, as `calmFours` reads them. */
+/** Four unchanging keys side by side, as `unchangingFours` reads them. */
 const ALL_CALM = 0x01010101;
 
 /**
- * Reckons the keys that are not calm. The same as `outAt`, written out, with what lies beneath a layer that covers it left out: a call and a look-up for
+ * Reckons the keys that are not unchanging. The same as `outAt`, written out, with what lies beneath a layer that covers it left out: a call and a look-up for
  * each layer would cost several times as much. A property holds the two against one another.
  */
 function writeMoving(table: LayerTable): void {
-  const { calm, calmFours, calmOut, hasWaves, hasRemainder, isLevel, heights, stacks, states, highest, weights, scales, times, sources } =
-    table;
+  const {
+    unchanging,
+    unchangingFours,
+    unchangingOut,
+    hasWaves,
+    hasRemainder,
+    isLevel,
+    heights,
+    stacks,
+    states,
+    highest,
+    weights,
+    scales,
+    times,
+    sources,
+  } = table;
   const { from, to, start, fade, curve, left, goStart, goFade, goCurve, lowest, greatest } = table;
   const { restFrom, restTo, restStart, restFade, restCurve, restClock } = table;
-  const count = calm.length;
+  const count = unchanging.length;
   for (let key = 0; key < count; key += 1) {
-    if (calm[key] === 1) {
-      // Most keys are calm most of the time: four of them cost as much as one.
-      while ((key & 3) === 3 && calmFours[(key + 1) >> 2] === ALL_CALM) key += 4;
+    if (unchanging[key] === 1) {
+      // Most keys are unchanging most of the time: four of them cost as much as one.
+      while ((key & 3) === 3 && unchangingFours[(key + 1) >> 2] === ALL_CALM) key += 4;
       continue;
     }
     if (hasWaves[key] === 1 || hasRemainder[key] === 1) {
-      calmOut[key] = outAt(table, key);
+      unchangingOut[key] = outAt(table, key);
       if (hasRemainder[key] === 1 && isRemainderOver(table, key)) hasRemainder[key] = 0;
       continue;
     }
@@ -231,11 +245,11 @@ function writeMoving(table: LayerTable): void {
         const code = curve[topSlot] ?? 0;
         const p = elapsed / lasts;
         value = first + (value - first) * (code === 0 ? p : curveByCode(code, p));
-      } else calm[key] = 1;
+      } else unchanging[key] = 1;
       if (level) value *= scales[top] ?? 1;
       const low = lowest[key] ?? 0;
       const high = greatest[key] ?? 0;
-      calmOut[key] = value < low ? low : value > high ? high : value;
+      unchangingOut[key] = value < low ? low : value > high ? high : value;
       continue;
     }
     for (; place >= 0; place -= 1) {
@@ -289,8 +303,8 @@ function writeMoving(table: LayerTable): void {
     }
     const low = lowest[key] ?? 0;
     const high = greatest[key] ?? 0;
-    calmOut[key] = out < low ? low : out > high ? high : out;
-    if (!moves) calm[key] = 1;
+    unchangingOut[key] = out < low ? low : out > high ? high : out;
+    if (!moves) unchanging[key] = 1;
   }
 }
 
@@ -298,6 +312,6 @@ function writeMoving(table: LayerTable): void {
  * True where nothing of any key moves with time; `writeAll` has been called for the moment.
  * Such a stage needs no frames until something is pressed or falls due.
  */
-export function isTableCalm({ calm }: LayerTable): boolean {
-  return !calm.includes(0);
+export function isTableUnchanging({ unchanging }: LayerTable): boolean {
+  return !unchanging.includes(0);
 }

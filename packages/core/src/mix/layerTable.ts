@@ -89,13 +89,13 @@ export interface LayerTable {
   readonly hasWaves: Uint8Array;
 
   /** By key: whether nothing of it moves with time, and what it puts out then. */
-  readonly calm: Uint8Array;
-  /** The same bytes of `calm`, four at a time; what is left over at its end is not here. */
-  readonly calmFours: Uint32Array;
-  readonly calmOut: Float64Array;
-  /** By source: the scale and the weight with which `calmOut` was reckoned. */
-  readonly calmScales: Float64Array;
-  readonly calmWeights: Float64Array;
+  readonly unchanging: Uint8Array;
+  /** The same bytes of `unchanging`, four at a time; what is left over at its end is not here. */
+  readonly unchangingFours: Uint32Array;
+  readonly unchangingOut: Float64Array;
+  /** By source: the scale and the weight with which `unchangingOut` was reckoned. */
+  readonly unchangingScales: Float64Array;
+  readonly unchangingWeights: Float64Array;
 }
 
 /**
@@ -115,7 +115,7 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
   const perSlot = (): Float64Array => new Float64Array(slots);
   const perKey = (): Float64Array => new Float64Array(count);
   const homes = Float64Array.from(keys, ({ attribute }) => (attribute.family === "intensity" ? 0 : attribute.home));
-  const calm = new Uint8Array(count);
+  const unchanging = new Uint8Array(count);
   return {
     sources,
     times: new Float64Array(sources),
@@ -159,11 +159,11 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
     hasRemainder: new Uint8Array(count),
     waves: new Map(),
     hasWaves: new Uint8Array(count),
-    calm,
-    calmFours: new Uint32Array(calm.buffer, 0, count >> 2),
-    calmOut: perKey(),
-    calmScales: new Float64Array(sources),
-    calmWeights: new Float64Array(sources),
+    unchanging,
+    unchangingFours: new Uint32Array(unchanging.buffer, 0, count >> 2),
+    unchangingOut: perKey(),
+    unchangingScales: new Float64Array(sources),
+    unchangingWeights: new Float64Array(sources),
   };
 }
 
@@ -173,7 +173,7 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
  */
 export function copyTable(into: LayerTable, from: LayerTable): void {
   for (const [one, other] of pairs(into, from)) one.set(other);
-  into.calm.fill(0);
+  into.unchanging.fill(0);
   into.waves.clear();
   for (const [key, bySource] of from.waves)
     into.waves.set(key, new Map([...bySource].map(([source, waves]) => [source, waves.map((wave) => ({ ...wave }))])));

@@ -94,7 +94,7 @@ export class Layers {
     change();
     const jump = before - blendedAt(table, key);
     if (Math.abs(jump) < SMALLEST_JUMP) return;
-    table.calm[key] = 0;
+    table.unchanging[key] = 0;
     table.hasRemainder[key] = fade > 0 ? 1 : 0;
     table.remainders[key] = jump + left;
     table.remainderStart[key] = floatAt(table.times, source);
@@ -138,7 +138,7 @@ export class Layers {
     table.start[slot] = now;
     table.fade[slot] = left > 0 ? left : fade;
     if (left <= 0) table.curve[slot] = curve;
-    table.calm[key] = 0;
+    table.unchanging[key] = 0;
   }
 
   /** Starts a wave of a source on a key; those that it had go down to nothing in the same time. Null: they only go. */
@@ -152,7 +152,7 @@ export class Layers {
     bySource.set(source, left);
     table.waves.set(key, bySource);
     table.hasWaves[key] = [...bySource.values()].some((each) => each.length > 0) ? 1 : 0;
-    table.calm[key] = 0;
+    table.unchanging[key] = 0;
   }
 
   /** The keys on which a source has waves. */
@@ -185,7 +185,7 @@ export class Layers {
     table.goStart[slot] = floatAt(table.times, source);
     table.goFade[slot] = fade;
     table.goCurve[slot] = curve;
-    table.calm[key] = 0;
+    table.unchanging[key] = 0;
   }
 
   /** Takes a layer away at once; nothing is left of it. */
@@ -267,7 +267,7 @@ export class Layers {
     }
     table.stacks[base + place] = source;
     table.heights[key] = heightAt(table, key) + 1;
-    table.calm[key] = 0;
+    table.unchanging[key] = 0;
   }
 
   private unstack(key: number, source: number): void {
@@ -278,6 +278,6 @@ export class Layers {
     while (place < height && stackedAt(table, key, place) !== source) place += 1;
     for (; place < height - 1; place += 1) table.stacks[base + place] = stackedAt(table, key, place + 1);
     table.heights[key] = height - 1;
-    table.calm[key] = 0;
+    table.unchanging[key] = 0;
   }
 }

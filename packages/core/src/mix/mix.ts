@@ -4,7 +4,7 @@ import type { CueList } from "../show/schema.ts";
 import { type Key, keyNamed } from "../sheet/keys.ts";
 import { type ShowSheet, rowOf } from "../sheet/sheet.ts";
 import { nextRow, previousRow } from "./follows.ts";
-import { isTableCalm, outAt, outOf, writeAll } from "./layerReading.ts";
+import { isTableUnchanging, outAt, outOf, writeAll } from "./layerReading.ts";
 import { runTime } from "./listRun.ts";
 import { type LookValue, idleLook, renewLook, sameLookValues } from "./lookRun.ts";
 import { rampTo } from "./ramp.ts";
@@ -37,7 +37,7 @@ export class Mix extends Running {
   }
 
   /** What one key puts out without its waves, by its ordinal, at the moment that was looked at last. */
-  still(ordinal: number): number {
+  withoutWaves(ordinal: number): number {
     return outOf(this.table, ordinal, -1);
   }
 
@@ -124,7 +124,7 @@ export class Mix extends Running {
   }
 
   /** Moves the fader of a held look, 0 to 100, in a time. Throws ShowError for a look that there is not. */
-  look100(id: string, level: number, now: number, time = 0): void {
+  setLookLevel(id: string, level: number, now: number, time = 0): void {
     this.run(now, false);
     const look = this.lookNamed(id);
     this.owners.clear("look", id);
@@ -186,8 +186,8 @@ export class Mix extends Running {
     const waits = this.runs.some(({ waiting, follow, actions, clock }) => clock.held || waiting.first || follow || actions.length > 0);
     const ramps = [...this.runs.map(({ master }) => master), ...this.lookRuns.map(({ level }) => level)];
     this.look(now);
-    writeAll(this.table, this.table.calmOut);
-    return waits || ramps.some(({ start, fade }) => now < start + fade) || !isTableCalm(this.table);
+    writeAll(this.table, this.table.unchangingOut);
+    return waits || ramps.some(({ start, fade }) => now < start + fade) || !isTableUnchanging(this.table);
   }
 
   /** Lets the looks that are up become what an edit has made of them; `before` is the run that this one goes on from. */

@@ -80,7 +80,7 @@ export interface MixSnapshot {
 
 /**
  * A run as plain data. Times of the run are as they were: seconds of its clock.
- * Nothing of the run is shared with it. What is calm and at home is left out, so it is small.
+ * Nothing of the run is shared with it. What is unchanging and at home is left out, so it is small.
  */
 export function snapshotOf(mix: Mix): MixSnapshot {
   const { table, keys } = mix;

@@ -74,7 +74,7 @@ export function pressOn(mix: Mix, press: MixPress, first: string): void {
   else if ("fader" in press) mix.fader(id, press.fader, now, press.time);
   else if ("catch" in press) mix.catch(id, now);
   else if ("rate" in press) mix.rate(id, press.rate, now);
-  else if ("look" in press) mix.look100(press.look, press.level, now, press.time);
+  else if ("look" in press) mix.setLookLevel(press.look, press.level, now, press.time);
   else if ("tempo" in press) mix.tempo(press.tempo, press.perMinute, now);
   else if ("standby" in press) mix.setStandby(press.standby);
   else mix.fireStandby(now);

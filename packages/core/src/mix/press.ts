@@ -3,7 +3,7 @@ import { ShowError } from "../show/errors.ts";
 import { BEATS, LEVEL, LONGEST_CUE_NUMBER, LONGEST_ID, MOST_CHOSEN, PRESS_TIME, RATE } from "../show/limits.ts";
 import { cueAt, rowOf } from "../sheet/sheet.ts";
 import { nextRow, previousRow } from "./follows.ts";
-import type { Happening } from "./happening.ts";
+import type { RunChange } from "./runChange.ts";
 import type { Mix } from "./mix.ts";
 
 /** All that can be pressed on what runs. */
@@ -137,7 +137,7 @@ function needed<T>(value: T | undefined, what: string): T {
  * full for as long as it is held: what it goes back to knows only whoever holds it.
  * Throws PressRefusedError where it cannot be done as things stand, ShowError where it names what there is not.
  */
-export function happeningOf(mix: Mix, press: Press, t: number, first: string): Happening {
+export function runChangeOf(mix: Mix, press: Press, t: number, first: string): RunChange {
   switch (press.press) {
     case "look":
       return { t, look: lookOf(mix, press.look), level: press.level, ...timed(press) };
@@ -160,7 +160,7 @@ export function happeningOf(mix: Mix, press: Press, t: number, first: string): H
 /** What is pressed on one list. */
 export type ListPress = Exclude<Press, { press: "look" | "bump" | "tempo" | "standby" | "fire" }>;
 
-function onList(mix: Mix, press: ListPress, t: number, id: string): Happening {
+function onList(mix: Mix, press: ListPress, t: number, id: string): RunChange {
   const run = mix.lists.get(id);
   if (!run) throw new ShowError(`There is no list "${id}"; the lists are ${[...mix.lists.keys()].join(", ")}`);
   switch (press.press) {

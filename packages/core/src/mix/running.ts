@@ -23,7 +23,7 @@ import { atRate, transitionNext, transitionTo } from "./transitions.ts";
 import type { Waiting } from "./waiting.ts";
 import { waitingWaves, wavesAt } from "./waveChanges.ts";
 import { runningWave } from "./waves.ts";
-import { SLACK } from "./slack.ts";
+import { TIME_EPSILON } from "./timeEpsilon.ts";
 
 const DEFAULT_PRIORITY = 50;
 /** Back takes this long: quick, and no jump. Seconds. */
@@ -175,13 +175,13 @@ export class Running {
     for (;;) {
       const fires = this.findFiring();
       const hold = this.findWaiting();
-      if (fires <= until + SLACK && fires <= hold + SLACK) {
+      if (fires <= until + TIME_EPSILON && fires <= hold + TIME_EPSILON) {
         this.now = Math.max(this.now, Math.min(fires, until));
         this.fireDue(this.now);
         continue;
       }
       const waiting = this.holder?.waiting.first;
-      if (!this.holder || !waiting || hold > until + SLACK || (!holds && hold > until - SLACK)) break;
+      if (!this.holder || !waiting || hold > until + TIME_EPSILON || (!holds && hold > until - TIME_EPSILON)) break;
       this.now = Math.max(this.now, Math.min(hold, until));
       this.look(this.now);
       this.holder.waiting.shift();
@@ -199,7 +199,7 @@ export class Running {
       const waiting = run.waiting.first;
       if (!waiting) continue;
       const at = momentOf(run.clock, waiting.due);
-      if (at === Number.POSITIVE_INFINITY || at > found + SLACK || (at >= found - SLACK && waiting.turn > turn)) continue;
+      if (at === Number.POSITIVE_INFINITY || at > found + TIME_EPSILON || (at >= found - TIME_EPSILON && waiting.turn > turn)) continue;
       found = at;
       turn = waiting.turn;
       this.holder = run;
@@ -221,7 +221,7 @@ export class Running {
       if (run.follow) this.offer(momentOf(run.clock, run.follow.at), "follow", run);
     }
     for (const look of this.lookRuns)
-      if (look.up && look.level.to === 0 && look.level.start + look.level.fade < this.due.at - SLACK) {
+      if (look.up && look.level.to === 0 && look.level.start + look.level.fade < this.due.at - TIME_EPSILON) {
         this.due.at = look.level.start + look.level.fade;
         this.due.what = "look";
         this.due.look = look;
@@ -230,7 +230,7 @@ export class Running {
   }
 
   protected offer(at: number, what: "action" | "mark" | "follow", run: ListRun): void {
-    if (at === Number.POSITIVE_INFINITY || !(at < this.due.at - SLACK)) return;
+    if (at === Number.POSITIVE_INFINITY || !(at < this.due.at - TIME_EPSILON)) return;
     this.due.at = at;
     this.due.what = what;
     this.due.run = run;
@@ -298,7 +298,7 @@ export class Running {
     run.waves = wavesAt(run.list, row);
     if (added.length === 0) return;
     const first = new Map(added.map((each) => [each.key, each.due]));
-    run.waiting.drop((each) => each.what === "wave" && each.due >= (first.get(each.key) ?? Number.POSITIVE_INFINITY) - SLACK);
+    run.waiting.drop((each) => each.what === "wave" && each.due >= (first.get(each.key) ?? Number.POSITIVE_INFINITY) - TIME_EPSILON);
     run.waiting.add(added);
   }
 

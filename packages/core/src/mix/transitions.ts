@@ -10,7 +10,7 @@ import { curveCode } from "./curveCodes.ts";
 import type { Layers } from "./layers.ts";
 import type { ListRun } from "./listRun.ts";
 import type { Waiting } from "./waiting.ts";
-import { SLACK } from "./slack.ts";
+import { TIME_EPSILON } from "./timeEpsilon.ts";
 
 const AT_START = curveCode("atStart");
 
@@ -95,7 +95,7 @@ function waitingByKey(run: ListRun, now: number): Map<number, WaitingForKey> {
     const stays = each.what === "letGo" && run.list.keys.all[each.key]?.attribute.family !== "intensity";
     if (each.what === "wave" || stays) continue;
     const own = found.get(each.key) ?? {};
-    if (each.due <= now + SLACK) own.due = each;
+    if (each.due <= now + TIME_EPSILON) own.due = each;
     else own.later = true;
     found.set(each.key, own);
   }

@@ -31,7 +31,7 @@ export interface PlannedMark {
 }
 
 /** Two times that differ by less are the same. Seconds. */
-const SLACK = 1e-9;
+const TIME_EPSILON = 1e-9;
 
 /**
  * Every mark of a list with what it has and what is wrong with it, by the row of the call, then by channel.
@@ -61,7 +61,7 @@ export function planMark(mark: Mark, timeFor: MarkTime): PlannedMark {
 /** What is wrong with a mark, if anything is: it names a cue in which the light is lit, or there is too little time. */
 function reportOf(mark: Mark, available: number | null): MarkReport | null {
   if (mark.strayCue !== null) return "mark-lit";
-  return available !== null && available < mark.needed - SLACK ? "mark-late" : null;
+  return available !== null && available < mark.needed - TIME_EPSILON ? "mark-late" : null;
 }
 
 /**

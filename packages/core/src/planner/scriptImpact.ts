@@ -8,7 +8,7 @@ import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { planMarks } from "./plan.ts";
 
 /** Times that differ by less are the same. Seconds. */
-const SLACK = 0.05;
+const TIME_EPSILON = 0.05;
 
 /** The time from the cue before to a cue, before and after a change; null where nobody knows it. Seconds. */
 export interface GapChange {
@@ -72,7 +72,7 @@ function gapChanges(was: ListSheet, oldScript: Script | undefined, is: ListSheet
     const [since, place] = [is.cues[row - 1], rows.get(cue.number)];
     if (!since || place === undefined || was.cues[place - 1]?.number !== since.number) return [];
     const [before, after] = [old(place - 1, place)?.seconds ?? null, now(row - 1, row)?.seconds ?? null];
-    const same = before === null || after === null ? before === after : Math.abs(before - after) < SLACK;
+    const same = before === null || after === null ? before === after : Math.abs(before - after) < TIME_EPSILON;
     return same ? [] : [{ cue: cue.number, since: since.number, before, after }];
   });
 }
@@ -100,7 +100,7 @@ export function scriptImpactWords({ length, lines, gaps, late, mended }: ScriptI
   const longer = length.after - length.before;
   return [
     ...(told.length > 0 ? [`In the script: ${told.join(", ")}`] : []),
-    ...(Math.abs(longer) < SLACK
+    ...(Math.abs(longer) < TIME_EPSILON
       ? []
       : [`The play takes ${time(Math.abs(longer))} ${longer > 0 ? "longer" : "less"}: ${time(length.after)}`]),
     ...gaps

@@ -1,4 +1,4 @@
-import type { Happening } from "../mix/happening.ts";
+import type { RunChange } from "../mix/runChange.ts";
 import type { FiredCue } from "../mix/running.ts";
 
 /** Who pressed: a window of the application, or something outside that speaks OSC; `who` tells them apart. */
@@ -28,7 +28,7 @@ export interface LogEntry {
 
 /** What has happened to what runs, as far as a log needs it. The run's clock read 0 at `origin`, milliseconds. */
 export interface Logged {
-  readonly happening: Happening;
+  readonly change: RunChange;
   readonly fired: readonly FiredCue[];
   readonly origin: number;
   readonly from: PressedBy | null;
@@ -38,16 +38,16 @@ export interface Logged {
  * The entries that something that has happened gives, in the order in which it happened, what was pressed before what it brought about in the same moment. `first` is the list that a press without a list speaks of.
  * Empty where nothing was fired, held or let go of.
  */
-export function logEntries({ happening, fired, origin, from }: Logged, first: string): LogEntry[] {
-  const list = ("list" in happening ? happening.list : undefined) ?? first;
+export function logEntries({ change, fired, origin, from }: Logged, first: string): LogEntry[] {
+  const list = ("list" in change ? change.list : undefined) ?? first;
   const pressed = { by: from?.by ?? "window", who: from?.who ?? "" } as const;
   const cues = fired.toSorted(causeFirst).map(({ at, list: of, cue, by, isStep }): LogEntry => {
     const own = by === "press" || by === "standby" ? pressed : { by, who: "" };
-    const how = by === "press" && of === list ? howPressed(happening) : "next";
+    const how = by === "press" && of === list ? howPressed(change) : "next";
     return { at: origin + at * 1000, list: of, cue, how, ...own, by: by === "standby" ? by : own.by, ...(isStep ? { isStep } : {}) };
   });
-  const besides = withoutCue(happening);
-  return besides ? [...cues, { at: origin + happening.t * 1000, list, cue: null, how: besides, ...pressed }] : cues;
+  const besides = withoutCue(change);
+  return besides ? [...cues, { at: origin + change.t * 1000, list, cue: null, how: besides, ...pressed }] : cues;
 }
 
 /** The order of time; what was pressed stands before what it brought about in the same moment. */
@@ -56,13 +56,13 @@ function causeFirst(a: FiredCue, b: FiredCue): number {
 }
 
 /** How a press fires a cue. */
-function howPressed(happening: Happening): LogHow {
-  if ("goto" in happening) return "goto";
-  return "back" in happening ? "back" : "next";
+function howPressed(change: RunChange): LogHow {
+  if ("goto" in change) return "goto";
+  return "back" in change ? "back" : "next";
 }
 
 /** What a press does that fires no cue; undefined for one that fires, and for what no log tells. */
-function withoutCue(happening: Happening): LogHow | undefined {
-  if ("hold" in happening) return happening.hold === false ? "resume" : "hold";
-  return "release" in happening ? "release" : undefined;
+function withoutCue(change: RunChange): LogHow | undefined {
+  if ("hold" in change) return change.hold === false ? "resume" : "hold";
+  return "release" in change ? "release" : undefined;
 }

@@ -8,7 +8,7 @@ import { curveAt } from "./curve.ts";
 import { type Transition, transitionOf } from "./transition.ts";
 
 /** Two times that differ by less are the same. Seconds. */
-const SLACK = 1e-6;
+const TIME_EPSILON = 1e-6;
 
 /**
  * A fade that a later cue of its chain takes away before its end. `after` counts in seconds from where the fade begins, behind its delay.
@@ -72,7 +72,7 @@ function cutOf(key: Key, takings: readonly Taking[]): CutFade[] {
     }
     newest = row;
     const now = way ? valueOn(way, at) : rest;
-    if (way && way.begins + way.fade > at + SLACK && !sameValue(way.from, way.to))
+    if (way && way.begins + way.fade > at + TIME_EPSILON && !sameValue(way.from, way.to))
       cut.push({ key, row: way.row, by: row, after: at - way.begins });
     if (!Number.isNaN(now)) way = { row, begins: at, from: now, to: to ?? now, fade, curve };
   }

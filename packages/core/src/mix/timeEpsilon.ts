@@ -1,2 +1,2 @@
 /** Two moments that differ by less are the same: clocks that run at rates cannot be told apart more finely. Seconds. */
-export const SLACK = 1e-9;
+export const TIME_EPSILON = 1e-9;

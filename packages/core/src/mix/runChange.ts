@@ -13,27 +13,27 @@ const cue = editParts.cueNumber;
  * after it: a press; the list stands in a cue without firing it; the show was edited, and cues may have taken other numbers; time has passed.
  * Windows are sent these and compute the same run from them; the log of a show could be played again from them.
  */
-export const happeningSchema = z.union([
+export const runChangeSchema = z.union([
   mixPressSchema,
   z.strictObject({ t, list: editParts.id, settle: cue.nullable() }),
   z.strictObject({ t, edited: z.array(z.strictObject({ list: editParts.id, from: cue, to: cue })) }),
   z.strictObject({ t, passed: z.literal(true) }),
 ]);
 /**
- * Checked by `happeningSchema` where it comes over the network.
+ * Checked by `runChangeSchema` where it comes over the network.
  */
-export type Happening = z.infer<typeof happeningSchema>;
+export type RunChange = z.infer<typeof runChangeSchema>;
 
 /**
  * The run after something has happened to it, over the show as it is now. Gives back the same run, changed, or after an edit of the rig a new one.
  * Throws ShowError for a list, a cue or a look that there is not.
  * `first` is the list that a press without a list speaks of. Time never goes back: an earlier `t` counts as now.
  */
-export function happenTo(mix: Mix, happening: Happening, sheet: ShowSheet, first: string): Mix {
-  if ("passed" in happening) mix.advance(happening.t);
-  else if ("settle" in happening) mix.settle(happening.list, happening.settle, happening.t);
-  else if ("edited" in happening) return afterEdit(mix, happening, sheet);
-  else pressOn(mix, happening, first);
+export function applyRunChange(mix: Mix, change: RunChange, sheet: ShowSheet, first: string): Mix {
+  if ("passed" in change) mix.advance(change.t);
+  else if ("settle" in change) mix.settle(change.list, change.settle, change.t);
+  else if ("edited" in change) return afterEdit(mix, change, sheet);
+  else pressOn(mix, change, first);
   return mix;
 }
 

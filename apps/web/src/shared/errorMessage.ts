@@ -1,4 +1,4 @@
 /** What went wrong, in the words of whoever threw it. */
-export function messageOf(error: unknown): string {
+export function errorMessage(error: unknown): string {
   return error instanceof Error ? error.message : String(error);
 }

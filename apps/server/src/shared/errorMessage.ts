@@ -1,4 +1,4 @@
 /** What an error says, for the log. */
-export function wordsOf(error: unknown): string {
+export function errorMessage(error: unknown): string {
   return error instanceof Error ? error.message : String(error);
 }
