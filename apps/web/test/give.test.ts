@@ -2,32 +2,10 @@ import { fanPoints, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { chosenAttributes, valueWords } from "../src/give/chosenKeys.ts";
 import { fanWith, middleOf } from "../src/give/fanWith.ts";
-import { readGive } from "../src/give/readGive.ts";
 import { lightSpans, lightWords } from "../src/shared/words.ts";
 import { readSpread } from "../src/shared/readSpread.ts";
 import { hungPlaces } from "../src/stage/scene.ts";
 import { isInside, stageView } from "../src/stage/view.ts";
-
-const level = { min: 0, max: 100 };
-const pan = { min: -270, max: 270 };
-
-test.each([
-  ["70", level, { set: 70 }],
-  ["full", level, { set: 100 }],
-  ["out", level, { set: 0 }],
-  ["+10", level, { add: 10 }],
-  ["-10", level, { add: -10 }],
-  ["-10", pan, { set: -10 }],
-  ["- 10", pan, { add: -10 }],
-  ["−20 ~ 20", pan, { set: "-20~20" }],
-  ["2,5~5", level, { set: "2.5~5" }],
-  ["*0,8", level, { scale: 0.8 }],
-  ["7o", level, null],
-  ["", level, null],
-  ["*-1", level, null],
-])("%s over an attribute reads as it is meant", (text, attribute, give) => {
-  expect(readGive(text, attribute)).toEqual(give);
-});
 
 test("seconds for lights are a number, a fan, or nothing", () => {
   expect(["3", " 0 ~ 5 ", "1,5", "", "-1", "x"].map(readSpread)).toEqual([3, "0~5", 1.5, null, undefined, undefined]);

@@ -1,7 +1,6 @@
 import { type EditInput, FAMILIES, type ListSheet, findRow, keyAt, listOf, makeEdits, readEdits, reportImpact, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import type { Lens } from "../src/choice/choice.ts";
-import { readOperation } from "../src/inspector/readOperation.ts";
 import { lensKeys, lensThreads, markAt, trackedText } from "../src/cells/cells.ts";
 import { channelsBetween, columnAt, layoutColumns } from "../src/score/columns.ts";
 import { cellStory, cellWords } from "../src/score/story.ts";
@@ -135,26 +134,6 @@ test("an impact is told cue by cue, and what only keeps later looks is told apar
     "8: 2 lights 80–95 to 70–85",
     "9: gets 2 moves; looks as before (quiet)",
   ]);
-});
-
-test.each([
-  ["70", { set: 70 }],
-  ["+10", { add: 10 }],
-  ["-5", { add: -5 }],
-  ["−5", { add: -5 }],
-  ["*0.8", { scale: 0.8 }],
-  ["×0,8", { scale: 0.8 }],
-  ["=-20", { set: -20 }],
-  ["-30~30", { set: "-30~30" }],
-  ["=0~5~0", { set: "0~5~0" }],
-  ["0~", null],
-  ["full", { set: 100 }],
-  ["Out", { set: 0 }],
-  ["", null],
-  ["seventy", null],
-  ["+", null],
-])("typing %j over cells means %j", (text, operation) => {
-  expect(readOperation(text)).toEqual(operation);
 });
 
 test("times are written short and tell the two kinds of follow apart", () => {

@@ -163,3 +163,4 @@ export type { LookRun } from "./mix/lookRun.ts";
 export { type Ramp, rampAt } from "./mix/ramp.ts";
 /** What a run has to say. */
 export type { RunReport } from "./mix/darkMoves.ts";
+export { type Give, readOperation } from "./values/readOperation.ts";

@@ -1,6 +1,5 @@
-import { type Attribute, slotName } from "@zm/core";
+import { type Attribute, type Give, readOperation, slotName } from "@zm/core";
 import { useState } from "react";
-import { type Give, readGive } from "./readGive.ts";
 import { valueWords } from "./chosenKeys.ts";
 
 interface AttributeRowProps {
@@ -15,10 +14,10 @@ interface AttributeRowProps {
 export function AttributeRow({ attribute, values, onGive, id, onFocus }: AttributeRowProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const words = valueWords(values);
-  const wrong = typed !== null && typed.trim() !== "" && readGive(typed, attribute) === null;
+  const wrong = typed !== null && typed.trim() !== "" && readOperation(typed, attribute) === null;
   const name = attribute.name ?? attribute.id;
   const take = (): void => {
-    const give = typed === null ? null : readGive(typed, attribute);
+    const give = typed === null ? null : readOperation(typed, attribute);
     if (give && typed !== words) onGive(give);
     // What is no value stays, marked, until it is mended or dropped with Escape.
     if (!wrong) setTyped(null);

@@ -1,4 +1,4 @@
-import type { Family } from "@zm/core";
+import type { Family, Give } from "@zm/core";
 import { useEffect, useReducer, useState } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useHand } from "../show/handStore.ts";
@@ -12,7 +12,6 @@ import { type ChosenAttribute, chosenAttributes } from "./chosenKeys.ts";
 import { ColourGive } from "./ColourGive.tsx";
 import { FanStrip } from "./FanStrip.tsx";
 import { PalettesGive } from "./PalettesGive.tsx";
-import type { Give } from "./readGive.ts";
 import { WaveGive } from "./WaveGive.tsx";
 import { TimesGive } from "./TimesGive.tsx";
 

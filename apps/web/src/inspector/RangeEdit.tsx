@@ -1,4 +1,4 @@
-import type { Operation, Family, KeySelection, ListSheet } from "@zm/core";
+import { type Attribute, type Family, type KeySelection, type ListSheet, type Operation, readOperation } from "@zm/core";
 import { useEffect, useEffectEvent, useState } from "react";
 import { type Lens, chosenCellAttributes, useChoice } from "../choice/choice.ts";
 import { makeConsidered } from "../choice/makeConsidered.ts";
@@ -15,7 +15,6 @@ import { OwnTimes } from "./OwnTimes.tsx";
 import { useAfterRange } from "../preview/useAfterRange.ts";
 import { BehindTheRange } from "./BehindTheRange.tsx";
 import { DraftPanel } from "./DraftPanel.tsx";
-import { readOperation } from "./readOperation.ts";
 
 interface RangeEditProps {
   list: ListSheet;
@@ -63,6 +62,9 @@ function familyShown(list: ListSheet, channels: readonly number[], attributes: r
   return list.keys.byChannel.get(channel)?.get(first)?.attribute.family ?? lens;
 }
 
+/** How a level is read where none of the chosen lights can do what the lens shows. */
+const LEVEL_LIMITS: Pick<Attribute, "min" | "max" | "slots"> = { min: 0, max: 100 };
+
 /** A blind edit of the chosen lights over the chosen cues: what to do, what holds after the range, and its impact. */
 function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; only: readonly string[] | undefined }) {
   const { sheet } = useShow();
@@ -72,8 +74,9 @@ function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; 
   const able = new Map(channels.flatMap((channel) => lensKeys(list, channel, lens).map(({ attribute: each }) => [each.id, each])));
   const attributes = [...able.keys()].filter((each) => only?.includes(each) ?? true);
   const attribute = attributes.includes(picked) ? picked : (attributes[0] ?? "");
-  const slots = able.get(attribute)?.slots;
-  const read = (typed: string): Operation | null => readOperation(typed, { slots });
+  const limits = able.get(attribute) ?? LEVEL_LIMITS;
+  const { slots } = limits;
+  const read = (typed: string): Operation | null => readOperation(typed, limits);
   const [text, setText] = useState("");
   const makeEdits = useMakeEdits();
 
@@ -147,7 +150,7 @@ function ValueEdit({ list, cues, lens, only }: RangeEditProps & { lens: Family; 
             text.trim() !== "" && read(text) === null ? `"${text}" is no value; write 70, +10, *0.8, out or a fan such as 15~60` : undefined
           }
           className="input input-sm figures min-w-0 flex-1 bg-base-100 aria-invalid:border-error aria-invalid:text-error"
-          placeholder={slots?.[0]?.name ?? (lens === "position" ? "=-20 0~30" : "70 +10 out")}
+          placeholder={slots?.[0]?.name ?? (lens === "position" ? "-20 0~30" : "70 +10 out")}
           list={slots ? "slot-names" : undefined}
           value={text}
           autoComplete="off"

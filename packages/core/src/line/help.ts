@@ -131,8 +131,8 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["5..8 home", "5..8 pan home"], "everything but the level to its resting value; or one attribute", "default reset centre"),
       entry(["5 + 10", "5 - 10", "5 * 0.8"], "more, less, scaled"),
       entry(
-        ["12 pan = -20", "1..6 pan = -30~30"],
-        "an attribute; a fan spreads over the lights, with any number of points",
+        ["12 pan = -20", "12 pan -20", "12 pan - 20", "1..6 pan = -30~30"],
+        "an attribute: a minus right before the number is its sign, with a space it takes off; a fan spreads over the lights, with any number of points",
         "gobo wheel zoom tilt move spread",
       ),
       entry(["61 gobo = leaves"], "a slot of a wheel by its name", "gobo wheel"),

@@ -57,12 +57,18 @@ export class LightRules extends EmbeddedActionsParser {
     ]),
   );
 
-  /** What is done to lights. Steps and factors are numbers without a sign: `- 10` is less by ten, `= -20` is a value below 0. */
+  /** What is done to lights: `- 10` is less by ten, `= -20` is a value below 0; `-20` is one where the attribute goes below 0. */
   protected readonly operation = this.RULE("operation", (): TypedOperation =>
     this.OR<TypedOperation>([
       { ALT: () => (this.CONSUME(word.Equals), this.SUBRULE(this.target)) },
       { ALT: () => (this.CONSUME(word.Plus), { add: Number(this.CONSUME(word.Decimal).image) }) },
-      { ALT: () => (this.CONSUME(word.Minus), { add: -Number(this.CONSUME2(word.Decimal).image) }) },
+      {
+        ALT: () => {
+          const minus = this.CONSUME(word.Minus);
+          const number = this.CONSUME2(word.Decimal);
+          return { add: -Number(number.image), isTight: number.startOffset === minus.startOffset + 1 };
+        },
+      },
       { ALT: () => (this.CONSUME(word.Star), { scale: Number(this.CONSUME3(word.Decimal).image) }) },
       { ALT: () => (this.CONSUME(word.Release), { release: true }) },
       { ALT: () => (this.CONSUME(word.Home), { home: true }) },

@@ -21,6 +21,7 @@ import { type ListSheet, type ShowSheet, findRow, firstRowFrom } from "../sheet/
 import { homeEdits } from "../hand/home.ts";
 import type { LineFault } from "./fault.ts";
 import { parseLine } from "./grammar.ts";
+import { minusSets } from "../values/readOperation.ts";
 import { type HandRequest, operationInHand, handRequest } from "./handLine.ts";
 import { recordTimesOf, timesPatchOf } from "./cueTimes.ts";
 import { callEdit, checkedCaller, quietEdit, scriptEdit } from "./bookLine.ts";
@@ -392,6 +393,14 @@ function deletion(range: Range, looks: "keepLooks" | "letGo", { list }: LineCont
   return { kind: "edit", edits, channels: undefined, cues: before === undefined ? range : { from: before, to: before } };
 }
 
+/** What is done, a minus right before a number being its sign where the attribute goes below 0, as in every field. */
+function withSign(operation: TypedOperation, named: Named | undefined, channels: readonly number[], sheet: ShowSheet): TypedOperation {
+  if (!("add" in operation)) return operation;
+  const { add, isTight = false } = operation;
+  const attributes = named ? channels.flatMap((channel) => sheet.keys.byChannel.get(channel)?.get(named.name)?.attribute ?? []) : [];
+  return attributes.some((attribute) => minusSets(attribute, isTight)) ? { set: add } : { add };
+}
+
 /**
  * What a sentence about lights asks for: to choose them, to change them in cues, or to take them in hand.
  * Without `#`, where the line goes to the Hand, nothing recorded is touched.
@@ -400,9 +409,10 @@ function onLights(sentence: Extract<Sentence, { kind: "lights" }>, context: Line
   const channels = channelsOf(sentence.lights, context.sheet);
   attributeOf(sentence.attribute, context.sheet);
   if (!sentence.operation) return { kind: "choose", channels, ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}) };
-  if (context.toHand && !sentence.cues) return operationInHand(sentence, sentence.operation, channels, context.sheet);
+  const operation = withSign(sentence.operation, sentence.attribute, channels, context.sheet);
+  if (context.toHand && !sentence.cues) return operationInHand(sentence, operation, channels, context.sheet);
   const cues = cuesFor(sentence.cues, context);
-  const edits = editsOnLights(sentence, sentence.operation, channels, cues, context);
+  const edits = editsOnLights(sentence, operation, channels, cues, context);
   if (!sentence.othersOut) return { kind: "edit", edits, channels, cues };
   return {
     kind: "edit",

@@ -212,11 +212,17 @@ export interface Lights {
  */
 export type TypedOperation = TypedChange | TypedTiming | { part: number } | { wave: TypedWave | null };
 /**
- * A change of values; a fan is text such as "-30~30".
+ * A change of values; a fan is text such as "-30~30". `isTight` where a minus stands right before its number.
  * A bare word is a palette or the name of a slot.
  */
 export type TypedChange =
-  { set: number | string } | { palette: Named } | { add: number } | { scale: number } | { release: true } | { home: true } | { drop: true };
+  | { set: number | string }
+  | { palette: Named }
+  | { add: number; isTight?: boolean }
+  | { scale: number }
+  | { release: true }
+  | { home: true }
+  | { drop: true };
 /**
  * Times of their own for the chosen lights' moves: seconds, a fan as text, null to forget; or a factor, or a pace in place of them.
  * What was not typed is absent and stays as it is.
