@@ -58,14 +58,15 @@ export function CheckView() {
               By kind
             </Toggle>
           </div>
-          <Toggle
-            pressed={showsAccepted}
-            disabled={accepted.length === 0}
-            title="Findings that somebody has accepted with a note; each is shown again when its facts change"
-            onClick={() => setShowsAccepted(!showsAccepted)}
-          >
-            {accepted.length} accepted
-          </Toggle>
+          {accepted.length > 0 && (
+            <Toggle
+              pressed={showsAccepted}
+              title="Findings that somebody has accepted with a note; each is shown again when its facts change"
+              onClick={() => setShowsAccepted(!showsAccepted)}
+            >
+              {accepted.length} accepted
+            </Toggle>
+          )}
         </div>
         {showsAccepted && accepted.length > 0 ? (
           <AcceptedList accepted={accepted} />
