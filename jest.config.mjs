@@ -31,6 +31,8 @@ const base = {
 export default {
   // What is tested is whether it works, not how fast: a busy machine may take its time.
   testTimeout: 180_000,
+  // A worker that has grown is begun anew between two files: what modules of many files leave behind is never collected.
+  workerIdleMemoryLimit: "900MB",
   projects: [
     { ...base, displayName: "core", rootDir: "packages/core", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "demo", rootDir: "packages/demo", testMatch: ["<rootDir>/test/**/*.test.ts"] },

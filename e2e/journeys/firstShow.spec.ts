@@ -27,7 +27,7 @@ test("a new show says in every view what comes first, and does it, up to its fir
   await expect(page.getByLabel("Patch of 6", { exact: true })).toHaveValue("1.6");
   await page.getByLabel("First light").fill("7");
   await page.getByLabel("First patch").fill("1.3");
-  await expect(page.getByRole("form", { name: "Add lights" })).toContainText("shares addresses with channel");
+  await expect(page.getByRole("form", { name: "Add lights" })).toContainText("shares addresses with light 7");
   await page.getByRole("link", { name: "Score" }).click();
   await page.getByRole("link", { name: "Build the first look" }).click();
   await enterLine(page, "new cues up 3 down 5");

@@ -1,5 +1,5 @@
 import { parseArgs } from "node:util";
-import { ShowError } from "@zm/core";
+import { ShowError, thereIsNo } from "@zm/core";
 import { type Command, type Files, type Options, UsageError } from "./command.ts";
 import { commands } from "./commands.ts";
 
@@ -31,7 +31,7 @@ export async function run(args: readonly string[], files: Files): Promise<string
   const [name, ...words] = positionals;
   if (name === undefined) return overview();
   const command = commands.get(name);
-  if (!command) throw new ShowError(`There is no command "${name}"; the commands are ${[...commands.keys()].join(", ")}`);
+  if (!command) throw new ShowError(thereIsNo("command", name, commands.keys()));
   if (help) return `${usage(name, command)}\n\n${command.summary}\n${command.help}\n`;
   checkWords(name, command, words, options);
   const answer = await named(name, () => command.run(words, options, files));

@@ -1,6 +1,7 @@
 export * from "./show/cueNumber.ts";
 export * from "./show/errors.ts";
 export * from "./show/limits.ts";
+export { thereIsNo } from "./show/thereIsNo.ts";
 export * from "./show/move.ts";
 export { parseShow, readShow } from "./show/parse.ts";
 export { freeId, plainId } from "./show/ids.ts";

@@ -18,7 +18,7 @@ const roomFor = cached((keys: Keys) => new Float64Array(keys.all.length));
 export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   const { run, clockOffset } = useLive.getState();
   const values = roomFor(keys);
-  if (!run) for (const { ordinal, attribute } of keys.all) values[ordinal] = attribute.family === "intensity" ? 0 : attribute.home;
+  if (!run) for (const { ordinal, attribute } of keys.all) values[ordinal] = attribute.home;
   else if (run.mix.keys === keys) run.mix.frame(runNow(run), values);
   else fromOtherRig(run.mix, runNow(run), keys, values);
   const layer = layerFor(useHand.getState().hand, keys, palettes, beatsOf(run?.mix));
@@ -39,7 +39,7 @@ function fromOtherRig(mix: Mix, now: number, keys: Keys, values: Outputs): void 
 export function keyOutputNow(sheet: ShowSheet, key: Key): number {
   const { run, clockOffset } = useLive.getState();
   const own = run ? keyNamed(run.mix.keys, key.name) : undefined;
-  const under = run && own ? stillNow(run.mix, own, runNow(run)) : key.attribute.family === "intensity" ? 0 : key.attribute.home;
+  const under = run && own ? stillNow(run.mix, own, runNow(run)) : key.attribute.home;
   return handOutput(useHand.getState().hand, key, sheet.palettes, under, serverNow(clockOffset));
 }
 

@@ -25,6 +25,7 @@ import {
   isCueData,
   isOfScript,
 } from "./step.ts";
+import { thereIsNo } from "../show/thereIsNo.ts";
 
 /** Neighbouring steps that are made in one go, and what makes them on a show, with pauses in between. It throws ShowError and changes nothing. */
 interface StepGroup {
@@ -126,7 +127,7 @@ function onCues(show: Show, steps: readonly CueDataStep[]): Show {
 /** The list of this id. Throws ShowError naming those there are. */
 function listAt(show: Show, id: string): CueList {
   const found = show.lists.find((list) => list.id === id);
-  if (!found) throw new ShowError(`There is no list "${id}"; the lists are ${show.lists.map((list) => list.id).join(", ")}`);
+  if (!found) throw new ShowError(thereIsNo("list", id, show.lists));
   return found;
 }
 

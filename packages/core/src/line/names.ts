@@ -9,6 +9,7 @@ import type { LineFault } from "./fault.ts";
 import { isNear } from "./near.ts";
 import { KEYWORDS } from "./tokens.ts";
 import type { Lights, Named, TypedTiming, TypedWave } from "./sentence.ts";
+import { thereIsNo } from "../show/thereIsNo.ts";
 
 /**
  * A word of a line that names nothing in the show; it points at the word. It is caught at the door of the folder: callers get a LineFault.
@@ -33,15 +34,12 @@ export function timesOf(
 ): Pick<TimesWish, "fade" | "delay" | "curve"> & { pace?: string; scale?: number } {
   if (scale !== undefined) return { scale };
   if (pace) {
-    const found = sheet.show.paces.find((each) => matches(each, pace.name));
-    if (found) return { pace: found.id };
-    const names = sheet.show.paces.map((each) => each.id).join(", ") || "none yet";
-    throw new Fault({ message: `There is no pace "${pace.name}"; the paces are ${names}`, at: pace.at, length: pace.name.length });
+    return { pace: entryNamed(pace, sheet.show.paces, "pace") };
   }
   const known = curve && CURVES.find((each) => each.toLowerCase() === curve.name.toLowerCase());
   if (curve && !known)
     throw new Fault({
-      message: `There is no curve "${curve.name}"; the curves are ${CURVES.join(", ")}`,
+      message: thereIsNo("curve", curve.name, CURVES),
       at: curve.at,
       length: curve.name.length,
     });
@@ -58,7 +56,7 @@ export function waveNamed(typed: TypedWave, sheet: ShowSheet): GivenWave {
   const known = WAVE_SHAPES.find((each) => each === shape.name.toLowerCase());
   if (!known)
     throw new Fault({
-      message: `There is no shape "${shape.name}"; the shapes are ${WAVE_SHAPES.join(", ")}`,
+      message: thereIsNo("shape", shape.name, WAVE_SHAPES),
       at: shape.at,
       length: shape.name.length,
     });
@@ -76,8 +74,7 @@ export function entryNamed(
 ): string {
   const found = all.find(({ id, label }) => matches({ id, label: label ?? "" }, name.name));
   if (found) return found.id;
-  const known = all.map(({ id }) => id).join(", ") || "none yet";
-  throw new Fault({ message: `There is no ${what} "${name.name}"; there is ${known}`, at: name.at, length: name.name.length });
+  throw new Fault({ message: thereIsNo(what, name.name, all), at: name.at, length: name.name.length });
 }
 
 /**
@@ -113,7 +110,7 @@ function groupNamed(named: Named, sheet: ShowSheet): { channels: number[] } {
   const found = all.find((group) => matches(group, named.name));
   if (found) return found;
   throw new Fault({
-    message: `There is no group "${named.name}"; the groups are ${all.map((group) => group.id).join(", ") || "none yet"}`,
+    message: thereIsNo("group", named.name, all),
     at: named.at,
     length: named.name.length,
   });
@@ -142,7 +139,7 @@ export function paletteNamed({ name, at }: Named, sheet: ShowSheet): string {
   const found = sheet.show.palettes.find((palette) => matches(palette, name));
   if (found) return found.id;
   throw new Fault({
-    message: `There is no palette "${name}"; the palettes are ${sheet.show.palettes.map((palette) => palette.id).join(", ")}`,
+    message: thereIsNo("palette", name, sheet.show.palettes),
     at,
     length: name.length,
   });
@@ -187,7 +184,7 @@ export function listNamed(name: Named, sheet: ShowSheet): ListSheet {
   const found = [...sheet.lists.values()].find(({ list }) => matches({ id: list.id, label: list.label ?? "" }, name.name));
   if (found) return found;
   throw new Fault({
-    message: `There is no list "${name.name}"; the lists are ${[...sheet.lists.keys()].join(", ")}`,
+    message: thereIsNo("list", name.name, sheet.lists.keys()),
     at: name.at,
     length: name.name.length,
   });

@@ -2,6 +2,7 @@
 import type { EditInput } from "../edit/index.ts";
 import type { Action } from "../show/schema.ts";
 import { type ShowSheet, cueAt, listOf, rowOf } from "../sheet/sheet.ts";
+import { thereIsNo } from "../show/thereIsNo.ts";
 import { faultless, single } from "./checked.ts";
 import { Fault, entryNamed, listNamed, matches } from "./names.ts";
 import type { Sentence, TypedAction, TypedPress } from "./sentence.ts";
@@ -90,6 +91,6 @@ export function rankEdit({ name, priority, levels }: Extract<Sentence, { kind: "
     const { cues: _cues, ...head } = list;
     return { op: "setList", list: { ...head, ...rank } };
   }
-  const known = [...show.lists, ...(show.heldLooks ?? [])].map(({ id }) => id).join(", ");
-  throw new Fault({ message: `There is no list or held look "${name.name}"; there is ${known}`, at: name.at, length: name.name.length });
+  const known = [...show.lists, ...(show.heldLooks ?? [])];
+  throw new Fault({ message: thereIsNo("list or held look", name.name, known), at: name.at, length: name.name.length });
 }

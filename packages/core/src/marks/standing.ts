@@ -16,7 +16,7 @@ export function stageAtRest(list: ListSheet, row: number): Float64Array {
   for (const key of list.keys.all) {
     const shown = look?.[key.ordinal] ?? Number.NaN;
     if (!Number.isNaN(shown)) values[key.ordinal] = shown;
-    else values[key.ordinal] = key.attribute.family === "intensity" ? 0 : restingAt(list, key, row);
+    else values[key.ordinal] = restingAt(list, key, row);
   }
   if (row < 0) return values;
   for (const mark of marksMadeByGoto(list, row)) {

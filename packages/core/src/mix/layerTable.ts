@@ -114,7 +114,7 @@ export function emptyTable(keys: readonly Key[], ranks: readonly SourceRank[]): 
   const [count, sources, slots] = [keys.length, ranks.length, keys.length * ranks.length];
   const perSlot = (): Float64Array => new Float64Array(slots);
   const perKey = (): Float64Array => new Float64Array(count);
-  const homes = Float64Array.from(keys, ({ attribute }) => (attribute.family === "intensity" ? 0 : attribute.home));
+  const homes = Float64Array.from(keys, ({ attribute }) => attribute.home);
   const unchanging = new Uint8Array(count);
   return {
     sources,

@@ -97,7 +97,7 @@ export function snapshotOf(mix: Mix): MixSnapshot {
       layers.push([name, names[source] ?? "", table.states[slot] ?? NONE, ...COURSE.map((part) => table[part][slot] ?? 0)]);
     }
     const clock = table.restClock[ordinal] ?? -1;
-    const isHome = clock < 0 && table.restTo[ordinal] === (attribute.family === "intensity" ? 0 : attribute.home);
+    const isHome = clock < 0 && table.restTo[ordinal] === attribute.home;
     if (!isHome) rests.push([name, clock < 0 ? null : (names[clock] ?? null), ...REST.map((part) => table[part][ordinal] ?? 0)]);
     const last = table.leftBy[ordinal] ?? -1;
     if (last >= 0) leftBy.push([name, names[last] ?? ""]);

@@ -5,6 +5,7 @@ import { cueAt, rowOf } from "../sheet/sheet.ts";
 import { nextRow, previousRow } from "./follows.ts";
 import type { RunChange } from "./runChange.ts";
 import type { Mix } from "./mix.ts";
+import { thereIsNo } from "../show/thereIsNo.ts";
 
 /** All that can be pressed on what runs. */
 export const PRESSES = [
@@ -144,8 +145,7 @@ export function runChangeOf(mix: Mix, press: Press, t: number, first: string): R
     case "bump":
       return { t, look: lookOf(mix, press.look), level: 100, time: 0 };
     case "tempo":
-      if (!mix.tempos.has(press.tempo))
-        throw new ShowError(`There is no tempo "${press.tempo}"; the tempos are ${[...mix.tempos.keys()].join(", ") || "none yet"}`);
+      if (!mix.tempos.has(press.tempo)) throw new ShowError(thereIsNo("tempo", press.tempo, mix.tempos.keys()));
       return { t, tempo: press.tempo, perMinute: press.perMinute };
     case "standby":
       return { t, standby: [...press.chosen] };
@@ -162,7 +162,7 @@ export type ListPress = Exclude<Press, { press: "look" | "bump" | "tempo" | "sta
 
 function onList(mix: Mix, press: ListPress, t: number, id: string): RunChange {
   const run = mix.lists.get(id);
-  if (!run) throw new ShowError(`There is no list "${id}"; the lists are ${[...mix.lists.keys()].join(", ")}`);
+  if (!run) throw new ShowError(thereIsNo("list", id, mix.lists.keys()));
   switch (press.press) {
     case "hold":
       return { t, list: id, hold: press.held ?? !run.clock.held };
@@ -202,7 +202,7 @@ function timed({ time }: { readonly time?: number | undefined }): { time?: numbe
 
 function lookOf(mix: Mix, look: string): string {
   if (mix.looks.has(look)) return look;
-  throw new ShowError(`There is no held look "${look}"; the held looks are ${[...mix.looks.keys()].join(", ") || "none yet"}`);
+  throw new ShowError(thereIsNo("held look", look, mix.looks.keys()));
 }
 
 function expectNext(mix: Mix, id: string, seen: string | undefined): void {

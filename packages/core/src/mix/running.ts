@@ -24,6 +24,7 @@ import type { Waiting } from "./waiting.ts";
 import { waitingWaves, wavesAt } from "./waveChanges.ts";
 import { runningWave } from "./waves.ts";
 import { TIME_EPSILON } from "./timeEpsilon.ts";
+import { thereIsNo } from "../show/thereIsNo.ts";
 
 const DEFAULT_PRIORITY = 50;
 /** Back takes this long: quick, and no jump. Seconds. */
@@ -117,13 +118,13 @@ export class Running {
   protected listNamed(id: string): ListRun {
     const run = this.lists.get(id);
     if (run) return run;
-    throw new ShowError(`There is no list "${id}"; the lists are ${[...this.lists.keys()].join(", ")}`);
+    throw new ShowError(thereIsNo("list", id, this.lists.keys()));
   }
 
   protected lookNamed(id: string): LookRun {
     const look = this.looks.get(id);
     if (look) return look;
-    throw new ShowError(`There is no held look "${id}"; the held looks are ${[...this.looks.keys()].join(", ") || "none yet"}`);
+    throw new ShowError(thereIsNo("held look", id, this.looks.keys()));
   }
 
   /** Forgets what was worked out for a moment, after the run was changed. */

@@ -63,7 +63,7 @@ export function transitionTo(layers: Layers, run: ListRun, row: number, { shown,
   const resting = list.keys.all.flatMap((key): Run[] => {
     if (running.has(key.ordinal)) return [];
     const isLevel = key.attribute.family === "intensity";
-    const to = isLevel && !inLook(key) ? 0 : restingAt(list, key, row);
+    const to = restingAt(list, key, row);
     const { due, later = false } = waiting.get(key.ordinal) ?? {};
     const from = output(key);
     const end = due === undefined ? layers.destination(key.ordinal, source) : due.what === "letGo" ? 0 : due.to;

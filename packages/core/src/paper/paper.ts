@@ -7,6 +7,7 @@ import { cueSheetPaper } from "./cueSheet.ts";
 import { hookupPaper } from "./hookup.ts";
 import { paletteListPaper } from "./paletteList.ts";
 import type { Paper } from "./table.ts";
+import { thereIsNo } from "../show/thereIsNo.ts";
 
 /**
  * The kinds of paper by name, each with what it is called and whether it speaks of cues, of which a range can be chosen.
@@ -71,7 +72,7 @@ export function paperOf(sheet: ShowSheet, { kind, list: id, from, to }: PaperWis
  */
 export function paperKind(name: string): PaperKind {
   if (isPaperKind(name)) return name;
-  throw new ShowError(`There is no paper "${name}"; the papers are ${Object.keys(PAPER_KINDS).join(", ")}`);
+  throw new ShowError(thereIsNo("paper", name, Object.keys(PAPER_KINDS)));
 }
 
 /**

@@ -2,6 +2,7 @@ import type { EditInput } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Channel, Show } from "../show/schema.ts";
 import { UNIVERSE, addressesOf } from "./addresses.ts";
+import { thereIsNo } from "../show/thereIsNo.ts";
 
 /** A row of lights of one type to add or to patch anew: channels from..to, one behind the other from an address on. */
 export interface BulkRow {
@@ -24,7 +25,11 @@ const MOST = 2000;
 export function bulkEdits(show: Show, { from, to, type, patch, label }: BulkRow): EditInput[] {
   if (!show.fixtureTypes.some((each) => each.id === type))
     throw new ShowError(
-      `There is no fixture type "${type}"; the types are ${show.fixtureTypes.map((each) => each.name || each.id).join(", ") || "none yet"}`,
+      thereIsNo(
+        "fixture type",
+        type,
+        show.fixtureTypes.map((each) => each.name || each.id),
+      ),
     );
   if (!(Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to >= from))
     throw new ShowError(`${from} to ${to} is not a row of lights; write the lower number first`);

@@ -4,12 +4,13 @@ import type { Key } from "./keys.ts";
 import type { ListSheet } from "./sheet.ts";
 
 /**
- * Where a key that is no intensity stands at rest in a row: its value in the look, else in the newest look before that sets it,
- * else its home. R(k) of docs/rules.md, Playing; row -1 is before the first cue. In the attribute's own unit.
+ * Where a key stands at rest in a row: its value in the look; else an intensity at 0, any other where the newest look before that sets it has it,
+ * else at its home. R(k) of docs/rules.md, Playing; row -1 is before the first cue. In the attribute's own unit.
  * Where a go-to leaves what its look does not hold, so that it ends as running in order would have.
  */
 export function restingAt(list: ListSheet, key: Key, row: number): number {
   const column = columnOf(list, key);
+  if (key.attribute.family === "intensity") return levelAt(list, column, row);
   let at = row;
   while (at >= 0) {
     const moves = countThrough(column, at);
@@ -23,4 +24,9 @@ export function restingAt(list: ListSheet, key: Key, row: number): number {
     at = event === at ? at - 1 : event;
   }
   return key.attribute.home;
+}
+
+function levelAt(list: ListSheet, column: ReturnType<typeof columnOf>, row: number): number {
+  const level = row < 0 ? Number.NaN : valueAt(list, column, row);
+  return Number.isNaN(level) ? 0 : level;
 }

@@ -8,6 +8,7 @@ import { type Column, EMPTY_COLUMN, palettesIn } from "./column.ts";
 import { type Key, type Keys, keysOf } from "./keys.ts";
 import { type Palettes, palettesOf, resolve } from "./palettes.ts";
 import { type TrackingRows, trackingOf } from "./tracking.ts";
+import { thereIsNo } from "../show/thereIsNo.ts";
 
 /**
  * One cue list turned on its side: a column of moves for each key, from which every look is read.
@@ -157,7 +158,7 @@ export function eachMove(cue: Cue, keys: Keys, visit: (key: Key, spec: MoveSpec,
 export function listOf(sheet: ShowSheet, id?: string): ListSheet {
   const found = id === undefined ? sheet.lists.values().next().value : sheet.lists.get(id);
   if (found) return found;
-  throw new ShowError(`There is no list "${id ?? ""}"; the lists are ${[...sheet.lists.keys()].join(", ")}`);
+  throw new ShowError(thereIsNo("list", id ?? "", sheet.lists.keys()));
 }
 
 /**

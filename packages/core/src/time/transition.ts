@@ -121,7 +121,7 @@ export function transitionFrom(list: ListSheet, row: number, before: LookBefore,
   const add = (key: Key, to: number, cause: Cause, part: Part, spec: MoveSpec | undefined): void => {
     const from = before(key);
     if (Number.isNaN(to) && key.attribute.family !== "intensity") letGo.push(letGoOf(key, from, part, spec));
-    else runs.push(runOf(key, Number.isNaN(from) ? startUnset(list, key, row) : from, to, cause, part, spec));
+    else runs.push(runOf(key, Number.isNaN(from) ? restingAt(list, key, row - 1) : from, to, cause, part, spec));
   };
   const shown = stateAt(list, row, room("shown", list));
   const target = (key: Key): number => floatAt(shown.values, key.ordinal);
@@ -147,11 +147,6 @@ export function transitionFrom(list: ListSheet, row: number, before: LookBefore,
 function letGoOf(key: Key, before: number, part: Part, spec: MoveSpec | undefined): LetGo {
   const { delay, fade } = timingOf(key.attribute, spec, part, 0, 0);
   return { key, delay, fade, counts: spec !== undefined && isRelease(spec) && !Number.isNaN(before) };
-}
-
-/** From where a key runs that is unset in the look before: from where it rests (docs/rules.md, Marks), an intensity from 0. */
-function startUnset(list: ListSheet, key: Key, row: number): number {
-  return key.attribute.family === "intensity" ? 0 : restingAt(list, key, row - 1);
 }
 
 /** The run of a key from where it is to this look, with the times of its part and its own. */

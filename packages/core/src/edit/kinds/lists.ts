@@ -1,3 +1,4 @@
+import { thereIsNo } from "../../show/thereIsNo.ts";
 import { append } from "../../show/append.ts";
 import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
@@ -53,7 +54,7 @@ export const setList = defineEdit(setSchema, {
 /** The steps that take a list away with all its cues; with `drop`, the actions of other cues that speak of it too. */
 function planRemoveList(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): Step[] {
   const list = sheet.lists.get(edit.list);
-  if (!list) throw new ShowError(`There is no list "${edit.list}" to take away; the lists are ${[...sheet.lists.keys()].join(", ")}`);
+  if (!list) throw new ShowError(thereIsNo("list", edit.list, sheet.lists.keys()));
   if (sheet.lists.size === 1) throw new ShowError(`List "${edit.list}" is the only one; a show has at least one list`);
   const actions = [...sheet.lists.values()].filter((other) => other !== list).flatMap((other) => actionSteps(other, edit.list));
   if (actions.length > 0 && edit.used === "refuse")

@@ -15,6 +15,7 @@ import { editParts } from "../../show/schema.ts";
 import { curve, factor, id, keys, list, range } from "../fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { namesWords, rangeWords, saidWords, whoseWords } from "./kindWords.ts";
+import { thereIsNo } from "../../show/thereIsNo.ts";
 
 const schema = z.strictObject({
   op: z.literal("setMoveTimes"),
@@ -88,7 +89,7 @@ function wishesOf(sheet: ShowSheet, { fade, delay, curve, pace }: SetMoveTimesEd
 function paceNamed(sheet: ShowSheet, id: string): Pace {
   const found = sheet.show.paces.find((pace) => pace.id === id);
   if (found) return found;
-  throw new ShowError(`There is no pace "${id}"; the paces are ${sheet.show.paces.map((pace) => pace.id).join(", ") || "none yet"}`);
+  throw new ShowError(thereIsNo("pace", id, sheet.show.paces));
 }
 
 /** Times of their own of single moves: "fade 3, delay 0~2". */

@@ -5,6 +5,7 @@ import { type Wave, WAVE_SHAPES, type Waves } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { id, valueFan } from "../fields.ts";
 import type { SaidWave } from "./partWaves.ts";
+import { thereIsNo } from "../../show/thereIsNo.ts";
 
 /** A wave as it is given to several lights: size, period and phase may be fans over them. */
 export const fannedWave = z
@@ -91,7 +92,7 @@ export function waveOver(waves: readonly (SaidWave | undefined)[]): GivenWave | 
 
 /** Throws ShowError for a tempo that the show does not have. */
 export function checkTempo(tempo: string, tempos: readonly string[]): void {
-  if (!tempos.includes(tempo)) throw new ShowError(`There is no tempo "${tempo}"; the tempos are ${tempos.join(", ") || "none yet"}`);
+  if (!tempos.includes(tempo)) throw new ShowError(thereIsNo("tempo", tempo, tempos));
 }
 
 /**

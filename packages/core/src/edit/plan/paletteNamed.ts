@@ -1,6 +1,7 @@
 import { ShowError } from "../../show/errors.ts";
 import type { Palette } from "../../show/schema.ts";
 import type { Palettes } from "../../sheet/palettes.ts";
+import { thereIsNo } from "../../show/thereIsNo.ts";
 
 /**
  * The palette with this id. Throws ShowError naming those there are.
@@ -9,5 +10,5 @@ import type { Palettes } from "../../sheet/palettes.ts";
 export function paletteNamed(palettes: Palettes, id: string): Palette {
   const found = palettes.byId.get(id);
   if (found) return found;
-  throw new ShowError(`There is no palette "${id}"; the palettes are ${[...palettes.byId.keys()].join(", ") || "none yet"}`);
+  throw new ShowError(thereIsNo("palette", id, palettes.byId.keys()));
 }
