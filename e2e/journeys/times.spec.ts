@@ -66,8 +66,9 @@ test("times, delays, family times and the trigger are set in the inspector, and 
   const impact = panel.getByRole("region", { name: "Impact" });
   await expect(impact).toContainText("Cue 14 ");
   expect((await cueOf(request, show, "14")).trigger).toBeUndefined();
-  await impact.getByRole("button", { name: "Drop" }).click();
+  await impact.getByRole("button", { name: "Drop" }).press("Enter");
   await expect(panel.getByLabel("fires")).toHaveValue("press");
+  expect((await cueOf(request, show, "14")).trigger).toBeUndefined();
   await panel.getByLabel("fires").selectOption("after end");
   await panel.getByLabel("follow wait, seconds").fill("3");
   await panel.getByLabel("follow wait, seconds").press("Enter");

@@ -41,7 +41,7 @@ export function findConflict(mine: readonly Step[], theirs: readonly Step[]): st
 
 /** The places that an edit touches: those that it needs for itself, and those that it works in. */
 export interface Places {
-  readonly claimed: Iterable<string>;
+  readonly claimed: readonly string[];
   readonly worked: ReadonlySet<string>;
 }
 

@@ -26,8 +26,8 @@ export function FiresField({ list, cue }: { list: ListSheet; cue: Cue }) {
     if (event.key === "Enter" && !event.repeat && now?.from === "cue") void makeConsidered(now, makeEdits);
   };
   return (
-    <div className="flex flex-col gap-2" onKeyDown={makeOnEnter}>
-      <div className="flex items-center gap-2">
+    <div className="flex flex-col gap-2">
+      <div className="flex items-center gap-2" onKeyDown={makeOnEnter}>
         <label htmlFor={id} className="w-12 shrink-0 text-quiet">
           fires
         </label>

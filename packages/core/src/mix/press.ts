@@ -4,6 +4,7 @@ import { BEATS, LEVEL, LONGEST_CUE_NUMBER, LONGEST_ID, MOST_CHOSEN, PRESS_TIME, 
 import { cueAt, rowOf } from "../sheet/sheet.ts";
 import { nextRow, previousRow } from "./follows.ts";
 import type { RunChange } from "./runChange.ts";
+import type { ListRun } from "./listRun.ts";
 import type { Mix } from "./mix.ts";
 import { thereIsNo } from "../show/thereIsNo.ts";
 
@@ -173,7 +174,7 @@ function onList(mix: Mix, press: ListPress, t: number, id: string): RunChange {
             ? `The list has been held meanwhile; Go lets it go on. Look at it and press again`
             : "The list goes on already; nothing was fired",
         );
-      if (!run.clock.held) expectNext(mix, id, press.cue);
+      if (!run.clock.held) expectNext(run, press.cue);
       return { t, list: id, go: true };
     case "goto":
       return { t, list: id, goto: cueAt(run.list, rowOf(run.list, press.cue)).number, ...timed(press) };
@@ -205,10 +206,9 @@ function lookOf(mix: Mix, look: string): string {
   throw new ShowError(thereIsNo("held look", look, mix.looks.keys()));
 }
 
-function expectNext(mix: Mix, id: string, seen: string | undefined): void {
-  const run = mix.lists.get(id);
-  const next = run && nextRow(run);
-  if (!run || next === undefined || next < 0) throw new PressRefusedError("This is the last cue; there is none to go to");
+function expectNext(run: ListRun, seen: string | undefined): void {
+  const next = nextRow(run);
+  if (next < 0) throw new PressRefusedError("This is the last cue; there is none to go to");
   const { number } = cueAt(run.list, next);
   if (seen !== undefined && seen !== number) throw new PressRefusedError(`Cue ${seen} has already gone; the next is ${number}`);
 }
