@@ -50,7 +50,9 @@ test("a row of lights is added one behind the other, over the end of a universe,
     [5, "1.510", "Spot 2"],
     [6, "2.1", "Spot 3"],
   ]);
-  expect(() => bulkEdits(sheet.show, { from: 1, to: 3, type: "laser" })).toThrow(/no fixture type "laser"; the fixture types are Mover, Lamp/);
+  expect(() => bulkEdits(sheet.show, { from: 1, to: 3, type: "laser" })).toThrow(
+    /no fixture type "laser"; the fixture types are Mover, Lamp/,
+  );
   const hung = makeEdits(sheet, readEdits(hangEdits(sheet.show, [5, 1], { x: -2, y: 6, z: 1 }, { x: 2, y: 6, z: 1 }))).sheet.show;
   expect(hung.channels.map(({ place }) => place?.x)).toEqual([2, -2]);
 });

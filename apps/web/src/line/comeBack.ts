@@ -1,5 +1,5 @@
 import { notify } from "../shared/notices.ts";
-import { type LineTarget, putLine, setLine, useLineText } from "./lineText.ts";
+import { type LineTarget, putLine, setLineAtOnce, useLineText } from "./lineText.ts";
 
 /** A line that was refused comes back where the line is empty; else it can be taken back into it. */
 export function comeBack(line: string, target: LineTarget, why?: string): void {
@@ -16,7 +16,6 @@ export function comeBack(line: string, target: LineTarget, why?: string): void {
 /** Puts a line back where somebody may be about to type: it is selected, so that the next line does not run into it. */
 function comeInto(line: string, target: LineTarget): void {
   const field = document.activeElement;
-  setLine(line, target);
-  if (!(field instanceof HTMLInputElement) || field.getAttribute("role") !== "combobox") return;
-  requestAnimationFrame(() => field.select());
+  setLineAtOnce(line, target);
+  if (field instanceof HTMLInputElement && field.getAttribute("role") === "combobox") field.select();
 }

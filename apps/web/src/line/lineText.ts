@@ -1,3 +1,4 @@
+import { flushSync } from "react-dom";
 import { create } from "zustand";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { chosenCues, useChoice } from "../choice/choice.ts";
@@ -38,13 +39,20 @@ export function setLine(text: string, target?: LineTarget): void {
   useLineText.setState(({ began }) => ({ text, began: text.trim() === "" ? null : (target ?? began ?? targetNow()) }));
 }
 
+/**
+ * Puts text into the line, and into its field before this returns. What is selected in the field can be set right behind it:
+ * a frame later somebody may have typed on, and the rest of what they type would land in the middle.
+ */
+export function setLineAtOnce(text: string, target?: LineTarget): void {
+  flushSync(() => setLine(text, target));
+}
+
 /** Puts a line into the line entry and goes there, to be finished and entered; `whole` selects it, so that what is typed next takes its place. It begins anew, with what is chosen now. */
 export function putLine(text: string, target?: LineTarget, whole = false): void {
   setLine("");
-  setLine(text, target);
+  setLineAtOnce(text, target);
   const field = focusOn("line");
-  if (!(field instanceof HTMLInputElement)) return;
-  requestAnimationFrame(() => field.setSelectionRange(whole ? 0 : text.length, text.length));
+  if (field instanceof HTMLInputElement) field.setSelectionRange(whole ? 0 : text.length, text.length);
 }
 
 /** Where a line lands, in a word or two: "live", "blind 3", "blind 10 to 20". */
