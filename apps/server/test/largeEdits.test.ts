@@ -67,6 +67,25 @@ test("an edit of very many moves is told without them, is in the rows and on sta
   window.disconnect();
 });
 
+test("the states around a very large edit, its undo and its redo are read back from what is stored, also behind a fourth edit", async () => {
+  const edits: EditInput[] = CUES.slice(1).map((cue) => ({ op: "deleteCue", cue, looks: "letGo" }));
+  await http().post("/api/shows/1/edits").send({ base: 0, edits }).expect(200);
+  const without = await document();
+  await http().post("/api/shows/1/undo").send({}).expect(200);
+  await http().post("/api/shows/1/redo").send({}).expect(200);
+  expect(await document()).toBe(without);
+  await http().post("/api/shows/1/undo").send({}).expect(200);
+  await http()
+    .post("/api/shows/1/edits")
+    .send({ base: 4, edits: [{ op: "setCue", from: "2", to: "2", note: "later" }] })
+    .expect(200);
+  server = await server.restart();
+  const state = async (revision: number): Promise<string> =>
+    serializeShow(readShow((await http().get(`/api/shows/1/at/${revision}`).expect(200)).body.show));
+  const states = [await state(0), await state(1), await state(2), await state(3), await state(4)];
+  expect(states).toEqual([serializeShow(show), without, serializeShow(show), without, serializeShow(show)]);
+});
+
 test("an edit thought out before a very large one is refused where they meet, and made where they do not", async () => {
   const edits: EditInput[] = CUES.slice(40).map((cue) => ({ op: "deleteCue", cue, looks: "letGo" }));
   await http().post("/api/shows/1/edits").send({ base: 0, edits }).expect(200);

@@ -265,12 +265,15 @@ test("cues that move and keep looks change no look, wherever they go", () => {
   expect(met.made / met.all).toBeGreaterThan(0.5);
 });
 
+/** Numbers behind every cue of a made-up show. */
+const FREE_NUMBERS = Array.from({ length: 24 }, (_, index) => String(200 + index / 2));
+
 test("many cues deleted, moved or copied at once come to what they come to one by one, and are refused alike", () => {
   const accepted = { all: 0, made: 0 };
   const several = fc.tuple(
     fc.constantFrom<"keepLooks" | "letGo" | "move" | "moveLooks" | "copy">("keepLooks", "letGo", "move", "moveLooks", "copy"),
     fc.uniqueArray(fc.nat({ max: 9 }), { minLength: 2, maxLength: 6 }),
-    fc.uniqueArray(fc.constantFrom("20", "21", "22", "23.5", "0.1", "0.2", "7", "1"), { minLength: 6, maxLength: 6 }),
+    fc.uniqueArray(fc.constantFrom(...FREE_NUMBERS, "0.1", "7", "1"), { minLength: 6, maxLength: 6 }),
   );
   fc.assert(
     fc.property(showArbitrary, several, (show, [what, picks, numbers]) => {

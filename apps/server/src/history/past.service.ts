@@ -127,7 +127,7 @@ export class PastService {
       const rows = await this.database.manager.find(EditRow, {
         where: { showId: id, revision: Between(Math.max(revision, last - STRIDE) + 1, last) },
         order: { revision: "DESC" },
-        select: { showId: true, revision: true, steps: true, pieces: true },
+        select: { showId: true, revision: true, kind: true, ofRevision: true, steps: true, pieces: true },
       });
       yield (await mapInSlices(await readSteps(this.database.manager, rows), invertSteps)).flat();
     }

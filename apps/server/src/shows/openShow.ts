@@ -45,8 +45,12 @@ export interface Places {
   readonly worked: ReadonlySet<string>;
 }
 
-/** The places that steps touch. */
-export async function placesOf(steps: readonly Step[]): Promise<Places> {
+/** An edit of more steps than this is not remembered by its places: who has not heard of it yet is held against its stored steps. */
+const MOST_STEPS = 5000;
+
+/** The places that steps touch; null where they are too many to remember each. */
+export async function placesOf(steps: readonly Step[]): Promise<Places | null> {
+  if (steps.length > MOST_STEPS) return null;
   const claimed: string[] = [];
   const worked = new Set<string>();
   await eachInSlices(steps, (step) => {
@@ -68,15 +72,15 @@ export class TouchedSince {
   constructor(public from: number) {}
 
   /** An edit has been made, which touches these places; called, and waited for, before it is told. */
-  async add(revision: number, { claimed, worked }: Places): Promise<void> {
-    if (this.claimed.size + this.worked.size > MOST_PLACES) {
+  async add(revision: number, places: Places | null): Promise<void> {
+    if (!places || this.claimed.size + this.worked.size > MOST_PLACES) {
       this.claimed.clear();
       this.worked.clear();
       this.from = revision;
       return;
     }
-    await eachInSlices(claimed, (claim) => this.claimed.set(claim, revision));
-    await eachInSlices(worked, (place) => this.worked.set(place, revision));
+    await eachInSlices(places.claimed, (claim) => this.claimed.set(claim, revision));
+    await eachInSlices(places.worked, (place) => this.worked.set(place, revision));
   }
 
   /** The first place at which steps get in the way of an edit behind `base`, which is not before `from`, with the revision of that edit; null where they do not. */

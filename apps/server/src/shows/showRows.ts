@@ -108,9 +108,11 @@ export interface CuePlace {
 }
 
 /** A cue's own fields as a row; the database gives it its identity. */
-export function cueRow(place: CuePlace, head: CueHead): Omit<CueRow, "id"> {
+export function cueRow({ showId, listId, number }: CuePlace, head: CueHead): Omit<CueRow, "id"> {
   return {
-    ...place,
+    showId,
+    listId,
+    number,
     label: head.label ?? null,
     note: head.note ?? null,
     scene: head.scene ?? null,

@@ -8,11 +8,14 @@ import {
   ServiceUnavailableException,
 } from "@nestjs/common";
 import {
+  type AppliedSteps,
   type EditInput,
   type Show,
   ShowError,
   type ShowSheet,
   type Step,
+  advanceThroughSteps,
+  appliedInSteps,
   applyInSteps,
   describeEdits,
   invertInSteps,
@@ -49,7 +52,20 @@ export interface Alongside {
   readonly run?: RunMove;
 }
 
-type Change = Pick<EditRow, "kind" | "ofRevision" | "summary"> & { steps: readonly Step[]; sheet: ShowSheet; author: Author };
+/** An edit that is to be stored: its steps and what they come to. */
+interface Change extends Pick<EditRow, "kind" | "ofRevision" | "summary"> {
+  readonly steps: readonly Step[];
+  readonly outcome: Outcome;
+  readonly author: Author;
+}
+
+/** What an edit comes to, computed when it is first asked for. Both throw ShowError where the show is not as its steps expect. */
+interface Outcome {
+  /** The document after it. */
+  readonly show: () => Promise<Show>;
+  /** The sheet after it, which is needed only once it is stored. */
+  readonly sheet: () => Promise<ShowSheet>;
+}
 
 /** An edit that is stored, and what the run has to do with it. */
 export interface StoredEdit {
@@ -232,7 +248,9 @@ export class ShowsService implements OnModuleDestroy {
       const make = async (): Promise<EditEvent> => {
         const { steps, sheet } = await inSlices(applyInSteps(show.sheet, edits));
         if (base < show.revision) await this.refuseConflict(show, base, steps);
-        return this.commit(show, { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, sheet, author }, alongside);
+        const outcome: Outcome = { show: () => Promise.resolve(sheet.show), sheet: () => Promise.resolve(sheet) };
+        const change: Change = { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, outcome, author };
+        return this.commit(show, change, alongside);
       };
       try {
         return await make();
@@ -265,8 +283,14 @@ export class ShowsService implements OnModuleDestroy {
     const steps = what === "undo" ? await inSlices(invertInSteps(made)) : made;
     const move = row.run && { list: row.run.list, before: row.run.before, after: row.run.after };
     const run = what === "undo" ? move && { ...move, before: move.after, after: move.before } : move;
-    const sheet = await inSlices(takeInSteps(show.sheet, steps));
-    const change: Change = { kind: what, ofRevision: step.revision, summary: row.summary, steps, sheet, author };
+    const change: Change = {
+      kind: what,
+      ofRevision: step.revision,
+      summary: row.summary,
+      steps,
+      outcome: outcomeOf(show.sheet, steps),
+      author,
+    };
     return { event: await this.commit(show, change, run ? { run } : {}), run };
   }
 
@@ -340,27 +364,13 @@ export class ShowsService implements OnModuleDestroy {
   }
 
   private async commit(show: OpenShow, change: Change, alongside: Alongside): Promise<EditEvent> {
-    const { kind, ofRevision, summary, steps, sheet, author } = change;
-    if (steps.length === 0) throw new ConflictException("This changes nothing: the show already is like that");
+    if (change.steps.length === 0) throw new ConflictException("This changes nothing: the show already is like that");
     this.watch.expect();
-    const texts = await stepTexts(steps);
-    const row: EditRow = {
-      showId: show.id,
-      revision: show.revision + 1,
-      kind,
-      ofRevision,
-      summary: summary.slice(0, 400),
-      steps: texts.steps,
-      madeAt: new Date(),
-      madeBy: author.window,
-      run: alongside.run ?? null,
-      request: author.request,
-      pieces: texts.pieces.length > 0 ? texts.pieces.length : null,
-    };
-    // What is told and remembered of the edit is made ready while the database works.
-    const ready = readyToTell(steps, texts.pieces);
-    await this.store(show, row, { steps, after: sheet.show, pieces: texts.pieces }, alongside);
-    return this.taken(show, row, await ready, sheet, author);
+    // What is stored, told and remembered of the edit is made ready while the database writes what it changes.
+    const ready = prepare(show, change, alongside);
+    await this.store(show, change, ready, alongside);
+    const { row, sheet, told } = await ready;
+    return this.taken(show, row, told, sheet, change.author);
   }
 
   /** Takes a stored edit into memory and tells everybody; nothing here can fail. */
@@ -384,13 +394,17 @@ export class ShowsService implements OnModuleDestroy {
     return event;
   }
 
-  private async store(show: OpenShow, row: EditRow, { steps, after, pieces }: Written, alongside: Alongside): Promise<void> {
+  private async store(show: OpenShow, { steps, outcome }: Change, ready: Promise<Prepared>, alongside: Alongside): Promise<void> {
+    // What goes wrong in it is told where it is waited for; the transaction may have failed before.
+    ready.catch(() => undefined);
     let confirming = false;
     let isGivenUp = false;
     const work = this.database.transaction(async (manager: EntityManager) => {
-      const moved = await manager.update(ShowRow, { id: show.id, revision: show.revision }, { revision: row.revision });
+      const { revision } = show;
+      const moved = await manager.update(ShowRow, { id: show.id, revision }, { revision: revision + 1 });
       if (moved.affected !== 1) throw new StaleShow();
-      await writeSteps(manager, show.id, steps, show.sheet.show, after);
+      await writeSteps(manager, show.id, steps, show.sheet.show, outcome.show);
+      const { row, pieces } = await ready;
       await manager.insert(EditRow, row);
       await insertPieces(manager, row, pieces);
       await alongside.write?.(manager);
@@ -445,16 +459,54 @@ export class ShowsService implements OnModuleDestroy {
   }
 }
 
-/** What a transaction writes of an edit: its steps, the show after it, and the pieces in which the steps are kept where they are many. */
-interface Written {
-  readonly steps: readonly Step[];
-  readonly after: Show;
+/** An edit as it is stored, told and remembered. */
+interface Prepared {
+  readonly row: EditRow;
+  /** The pieces in which its steps are stored, where they are many and no other edit keeps them. */
   readonly pieces: readonly string[];
+  readonly told: ReadyToTell;
+  readonly sheet: ShowSheet;
+}
+
+async function prepare(show: OpenShow, change: Change, alongside: Alongside): Promise<Prepared> {
+  const { kind, ofRevision, summary, steps, outcome, author } = change;
+  const revision = show.revision + 1;
+  // First of all, since where the show is not as the steps expect nothing must be stored.
+  await outcome.show();
+  const texts = await stepTexts(steps);
+  const isLarge = texts.pieces.length > 0;
+  // A large edit that is taken back or made again is known by the edit that it is of.
+  const kept = kind === "edit" ? texts.pieces : [];
+  const row: EditRow = {
+    showId: show.id,
+    revision,
+    kind,
+    ofRevision,
+    summary: summary.slice(0, 400),
+    steps: texts.steps,
+    madeAt: new Date(),
+    madeBy: author.window,
+    run: alongside.run ?? null,
+    request: author.request,
+    pieces: isLarge ? kept.length : null,
+  };
+  const told = await readyToTell(steps, texts.pieces);
+  return { row, pieces: kept, told, sheet: await outcome.sheet() };
+}
+
+/** What exact steps come to on a sheet. */
+function outcomeOf(sheet: ShowSheet, steps: readonly Step[]): Outcome {
+  let applying: Promise<AppliedSteps[]> | undefined;
+  const applied = (): Promise<AppliedSteps[]> => (applying ??= inSlices(appliedInSteps(sheet.show, steps)));
+  return {
+    show: async () => (await applied()).at(-1)?.show ?? sheet.show,
+    sheet: async () => inSlices(advanceThroughSteps(sheet, await applied())),
+  };
 }
 
 /** What is told and remembered of an edit that is stored. */
 interface ReadyToTell extends Pick<StoredEdit, "steps" | "pieces"> {
-  readonly places: Places;
+  readonly places: Places | null;
 }
 
 async function readyToTell(steps: readonly Step[], pieces: readonly string[]): Promise<ReadyToTell> {

@@ -26,9 +26,19 @@ const MANY = 700;
 /** So many steps on cues are written together: enough that statements do not count, few enough that no table in memory grows large. */
 const STRETCH = 8_000;
 
-/** Writes what steps leave behind: each touched row once, in an order that keeps every constraint. */
-export async function writeSteps(manager: EntityManager, showId: number, steps: readonly Step[], before: Show, after: Show): Promise<void> {
+/**
+ * Writes what steps leave behind: each touched row once, in an order that keeps every constraint. The document after them is asked for only where
+ * something beside the content of cues has changed.
+ */
+export async function writeSteps(
+  manager: EntityManager,
+  showId: number,
+  steps: readonly Step[],
+  before: Show,
+  showAfter: () => Promise<Show>,
+): Promise<void> {
   const { entries, ofShow, ofScript } = await touchedBy(steps);
+  const after = ofShow || ofScript || entries.size > 0 ? await showAfter() : before;
   if (ofShow)
     await manager.update(
       ShowRow,

@@ -1,9 +1,9 @@
-import { type Step, append, groupBy } from "@zm/core";
+import { type Step, append, groupBy, invertInSteps } from "@zm/core";
 import { type EntityManager, In } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
 import { EditPieceRow, EditRow } from "../database/entities.ts";
 import { loadRows } from "../database/rows.ts";
-import { eachInSlices, mapInSlices } from "../shared/slices.ts";
+import { eachInSlices, inSlices, mapInSlices } from "../shared/slices.ts";
 import { stepsIn } from "./stepsIn.ts";
 
 /** Steps of more than so many are kept in pieces, each in a row of its own: no row is larger than the database takes, and reading one does not hold the server up. */
@@ -41,35 +41,50 @@ export async function insertPieces(
   );
 }
 
+/** What is read of an edit's row to have its steps. */
+export type StepsRow = Pick<EditRow, "showId" | "revision" | "kind" | "ofRevision" | "steps" | "pieces">;
+
+/** The number of pieces of an edit that was taken back or made again: it keeps none, and has those of the edit that it is of. */
+const PIECES_OF_OTHER = 0;
+
 /** The exact steps of stored edits of one show, in the order of the rows, read in slices. Throws ShowError where they do not read. */
-export async function readSteps(
-  manager: EntityManager,
-  rows: readonly Pick<EditRow, "showId" | "revision" | "steps" | "pieces">[],
-): Promise<Step[][]> {
-  const large = rows.filter(({ pieces }) => pieces !== null);
-  const [showId] = large.map((row) => row.showId);
-  const kept =
-    showId === undefined
-      ? []
-      : await manager.find(EditPieceRow, {
-          where: { showId, revision: In(large.map(({ revision }) => revision)) },
-          order: { revision: "ASC", piece: "ASC" },
-        });
-  const piecesOf = groupBy(kept, ({ revision }) => revision);
+export async function readSteps(manager: EntityManager, rows: readonly StepsRow[]): Promise<Step[][]> {
+  const piecesOf = await keptPieces(
+    manager,
+    rows.filter(({ pieces }) => pieces !== null),
+  );
   const all: Step[][] = [];
-  for (const { revision, steps, pieces } of rows) {
-    const texts = pieces === null ? [steps] : (piecesOf.get(revision) ?? []).map((piece) => piece.steps);
-    if (pieces !== null && texts.length !== pieces)
+  for (const row of rows) {
+    const { revision, steps, pieces } = row;
+    const keeper = keeperOf(row);
+    const texts = pieces === null ? [steps] : (piecesOf.get(keeper) ?? []).map((piece) => piece.steps);
+    if (pieces !== null && (keeper === revision ? texts.length !== pieces : texts.length === 0))
       throw new Error(`Edit ${revision} is stored in ${pieces} pieces, and ${texts.length} are there`);
     const own: Step[] = [];
     await eachInSlices(texts, (text) => append(own, stepsIn(text)), 1);
-    all.push(own);
+    all.push(keeper !== revision && row.kind === "undo" ? await inSlices(invertInSteps(own)) : own);
   }
   return all;
 }
 
+/** The revision under which the pieces of an edit are kept. */
+function keeperOf({ revision, ofRevision, pieces }: StepsRow): number {
+  return pieces === PIECES_OF_OTHER && ofRevision !== null ? ofRevision : revision;
+}
+
+/** The pieces of large edits by the revision that keeps them, in their order. */
+async function keptPieces(manager: EntityManager, rows: readonly StepsRow[]): Promise<Map<number, EditPieceRow[]>> {
+  const [first] = rows;
+  if (!first) return new Map();
+  const kept = await manager.find(EditPieceRow, {
+    where: { showId: first.showId, revision: In([...new Set(rows.map(keeperOf))]) },
+    order: { revision: "ASC", piece: "ASC" },
+  });
+  return groupBy(kept, ({ revision }) => revision);
+}
+
 /** The exact steps of one stored edit. */
-export async function readStepsOf(manager: EntityManager, row: Pick<EditRow, "showId" | "revision" | "steps" | "pieces">): Promise<Step[]> {
+export async function readStepsOf(manager: EntityManager, row: StepsRow): Promise<Step[]> {
   const [steps = []] = await readSteps(manager, [row]);
   return steps;
 }

@@ -142,8 +142,9 @@ function NumberRows({ table, labelOf, onWrite }: NumberRowsProps) {
     event.preventDefault();
     const next = index + by;
     if (next < 0 || next >= table.length) return;
+    // The next row is there already, out of sight at most: waiting for a frame would leave the next keys in this one.
+    scroller.current?.querySelector<HTMLInputElement>(`[data-index="${next}"] input`)?.focus({ preventScroll: true });
     rows.scrollToIndex(next);
-    requestAnimationFrame(() => scroller.current?.querySelector<HTMLInputElement>(`[data-index="${next}"] input`)?.focus());
   };
   return (
     <div

@@ -80,6 +80,13 @@ export function withMoves(column: Column, changes: readonly { readonly row: numb
   const parts = column.parts.slice();
   const values = column.values.slice();
   for (const { row, move } of changes) {
+    if (move && row > (rows.at(-1) ?? -1)) {
+      rows.push(row);
+      specs.push(move.spec);
+      parts.push(move.part);
+      values.push(move.value);
+      continue;
+    }
     const index = countThrough({ rows }, row);
     // A row that has a move already gives it up; one that has none makes room.
     const stands = rows[index - 1] === row;
