@@ -42,7 +42,7 @@ export { eachTiming } from "./time/timings.ts";
 export * from "./time/transition.ts";
 export * from "./show/editsAfter.ts";
 export * from "./edit/edit.ts";
-export * from "./edit/takeSteps.ts";
+export * from "./edit/steps/takeSteps.ts";
 export * from "./edit/edits.ts";
 export { patchedTimes } from "./edit/plan/patchedTimes.ts";
 export * from "./edit/gather.ts";
@@ -50,14 +50,14 @@ export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } fro
 export { type Taking, takeCuesEdits } from "./edit/takeCues.ts";
 export { mergePartEdits } from "./edit/partEdits.ts";
 export * from "./edit/clip.ts";
-export * from "./edit/compare.ts";
-export { stepsBetween } from "./edit/between.ts";
-export { type CueIdentities, type CueIdentity, identitiesOf, turnedIdentity } from "./edit/identity.ts";
-export { type Impact, type LookChange, impactOf } from "./edit/impact.ts";
-export * from "./edit/impactReport.ts";
-export * from "./edit/step.ts";
-export { showAfterInSteps, stepGroupsInSteps, stretchesOfCues } from "./edit/apply.ts";
-export { entriesOf, entryId } from "./edit/applyEntry.ts";
+export * from "./edit/impact/compare.ts";
+export { stepsBetween } from "./edit/steps/between.ts";
+export { type CueIdentities, type CueIdentity, identitiesOf, turnedIdentity } from "./edit/steps/identity.ts";
+export { type Impact, type LookChange, impactOf } from "./edit/impact/impact.ts";
+export * from "./edit/impact/impactReport.ts";
+export * from "./edit/steps/step.ts";
+export { showAfterInSteps, stepGroupsInSteps, stretchesOfCues } from "./edit/steps/apply.ts";
+export { entriesOf, entryId } from "./edit/steps/applyEntry.ts";
 export * from "./fan/fan.ts";
 /** Own times that are asked for lights. */
 export type { TimesWish } from "./fan/timesAt.ts";
@@ -164,4 +164,5 @@ export type { LookRun } from "./mix/lookRun.ts";
 export { type Ramp, rampAt } from "./mix/ramp.ts";
 /** What a run has to say. */
 export type { RunReport } from "./mix/darkMoves.ts";
+export type { Operation } from "./values/operation.ts";
 export { type Give, readOperation } from "./values/readOperation.ts";

@@ -1,4 +1,4 @@
-import { partHeadOf, headOf } from "../edit/apply.ts";
+import { partHeadOf, headOf } from "../edit/index.ts";
 import type { Mark } from "../marks/mark.ts";
 import { sameData } from "../show/sameData.ts";
 import type { Cue, Show } from "../show/schema.ts";

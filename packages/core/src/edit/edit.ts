@@ -10,9 +10,9 @@ import { rigOf } from "../show/rig.ts";
 import { cueSchema } from "../show/schema.ts";
 import { type ShowSheet, cueAt, findRow, listOf } from "../sheet/sheet.ts";
 import { type Edit, planEdit } from "./edits.ts";
-import { type Impact, impactOf } from "./impact.ts";
-import { type Step, invertSteps, isCueData } from "./step.ts";
-import { takeInSteps } from "./takeSteps.ts";
+import { type Impact, impactOf } from "./impact/impact.ts";
+import { type Step, invertSteps, isCueData } from "./steps/step.ts";
+import { takeInSteps } from "./steps/takeSteps.ts";
 import { planTogether, runOf } from "./together.ts";
 
 /**

@@ -14,9 +14,9 @@ const editSchema = z.discriminatedUnion("op", [firstSchema, ...otherSchemas]);
 export const MOST_EDITS = 10_000;
 
 /** Which lights and attributes an edit speaks of. */
-export type { KeySelection } from "./fields.ts";
-/** A change of values over cues, and what it does to each value. */
-export type { ChangeEdit, Operation } from "./kinds/change.ts";
+export type { KeySelection } from "./plan/fields.ts";
+/** A change of values over cues. */
+export type { ChangeEdit } from "./kinds/change.ts";
 /** Values recorded into a cue. */
 export type { RecordEdit } from "./kinds/record.ts";
 /** What becomes of the times of parts. */

@@ -1,12 +1,12 @@
 /**
- * The door of the edits: what the line, the Hand, the rig and the checks may use of them. Behind it lie the schema of each edit
- * (`schema/`), what it comes to as exact steps (`plan/`), and what those do to the looks (`impact`).
+ * The door of the edits: what the line, the Hand, the rig and the checks may use of them. Behind it lie exact steps (`steps/`), what
+ * plans are made of (`plan/`), each edit (`kinds/`), and what steps do to the looks (`impact/`).
  */
 export { type Applied, type Outcome, applyEdits, makeEdits } from "./edit.ts";
-export { takeSteps } from "./takeSteps.ts";
+export { takeSteps } from "./steps/takeSteps.ts";
+export { headOf, partHeadOf } from "./steps/apply.ts";
 export {
   type ChangeEdit,
-  type Operation,
   type Edit,
   type EditInput,
   type KeySelection,
@@ -21,17 +21,17 @@ export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } fro
 export { type Taking, takeCuesEdits } from "./takeCues.ts";
 export { mergePartEdits } from "./partEdits.ts";
 export { type Pasted, clipOf, cutEdits, pasteEdits } from "./clip.ts";
-export { type Impact, type LookChange, impactOf } from "./impact.ts";
+export { type Impact, type LookChange, impactOf } from "./impact/impact.ts";
 export { checkedMoves } from "./plan/checkedMoves.ts";
 export { wavesIn } from "./plan/wavesIn.ts";
 export { type GivenWave, fannedWave, givenWave, wavesFor, wavesOfKeys, waveWords } from "./plan/fannedWave.ts";
 /** What is different between two states of a show. */
-export type { Comparison } from "./compare.ts";
+export type { Comparison } from "./impact/compare.ts";
 export { rowsIn } from "./plan/rows.ts";
 export { paletteUsers } from "./plan/storedMoves.ts";
 export { storedMove, targetOfMove } from "./plan/moveSteps.ts";
 export { isNamed, selectKeys } from "./plan/selectKeys.ts";
 export { patchedTimes } from "./plan/patchedTimes.ts";
 /** The smallest exact change. */
-export type { Step } from "./step.ts";
+export type { Step } from "./steps/step.ts";
 export { operationWords } from "./kinds/change.ts";

@@ -5,7 +5,7 @@ import type { Edit } from "./edits.ts";
 import { deletionInSteps } from "./plan/deletion.ts";
 import { movedCueSteps } from "./plan/movedCues.ts";
 import { wholeCueSteps } from "./plan/wholeCue.ts";
-import type { Step } from "./step.ts";
+import type { Step } from "./steps/step.ts";
 
 type Of<Op extends Edit["op"]> = Extract<Edit, { op: Op }>;
 

@@ -1,4 +1,4 @@
-import { type GivenWave, type Operation, type KeySelection, isNamed, selectKeys, wavesFor, wavesOfKeys } from "../edit/index.ts";
+import { type GivenWave, type KeySelection, isNamed, selectKeys, wavesFor, wavesOfKeys } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { checkRange } from "../show/readMoves.ts";
 import type { Moves, Pace, Waves } from "../show/schema.ts";
@@ -7,6 +7,7 @@ import type { ShowSheet } from "../sheet/sheet.ts";
 import { type Fan, fanAt } from "../fan/fan.ts";
 import { type TimesWish, timesAt } from "../fan/timesAt.ts";
 import { keyNamed } from "../sheet/keys.ts";
+import { type Operation, operated } from "../values/operation.ts";
 import type { Hand, HandTiming } from "./hand.ts";
 import { keyOfWave } from "./heldWave.ts";
 
@@ -53,9 +54,7 @@ function numberFor(
     checkRange(value, key.attribute, key.name);
     return value;
   }
-  const now = outputOf(key);
-  const raw = "add" in operation ? now + operation.add : now * operation.scale;
-  return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 100) / 100));
+  return operated(outputOf(key), operation, key.attribute);
 }
 
 /**

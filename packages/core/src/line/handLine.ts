@@ -1,5 +1,6 @@
 // The sentences that are no edit of the show by themselves: they go to the Hand, change what is chosen, or open a sheet that asks more.
-import type { GivenWave, Operation, EditInput, KeySelection } from "../edit/index.ts";
+import type { GivenWave, EditInput, KeySelection } from "../edit/index.ts";
+import type { Operation } from "../values/operation.ts";
 import { FAMILIES, type Family } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { freeId } from "../show/ids.ts";

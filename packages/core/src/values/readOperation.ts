@@ -1,6 +1,6 @@
-import type { Operation } from "../edit/kinds/change.ts";
 import type { Attribute } from "../show/schema.ts";
 import { slotValue } from "../show/slots.ts";
+import type { Operation } from "./operation.ts";
 
 /** What can be given to lights: any change of values but forgetting the moves of cues. */
 export type Give = Exclude<Operation, { drop: true }>;

@@ -2,12 +2,12 @@ import { z } from "zod";
 import type { Cue, PartHead } from "../../show/schema.ts";
 import { type ListSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
 import { sameData } from "../../show/sameData.ts";
-import { partHeadOf } from "../apply.ts";
+import { partHeadOf } from "../steps/apply.ts";
 import { emptiedParts } from "../plan/emptiedParts.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { selectMoves } from "../plan/selectKeys.ts";
-import { cueNumber, keys, list, partNumber, partTimes } from "../fields.ts";
+import { cueNumber, keys, list, partNumber, partTimes } from "../plan/fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { whoseWords } from "./kindWords.ts";
 

@@ -10,11 +10,12 @@ import { resolve } from "../../sheet/palettes.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { fanAt, fanPoints } from "../../fan/fan.ts";
 import { paletteNamed } from "../plan/paletteNamed.ts";
-import type { MoveStep } from "../step.ts";
+import type { MoveStep } from "../steps/step.ts";
 import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "../plan/moveSteps.ts";
 import { rowsIn } from "../plan/rows.ts";
 import { selectKeys } from "../plan/selectKeys.ts";
-import { factor, id, keys, list, number, range, valueFan } from "../fields.ts";
+import { type Operation, operated } from "../../values/operation.ts";
+import { factor, id, keys, list, number, range, valueFan } from "../plan/fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { namesWords, rangeWords, whoseWords } from "./kindWords.ts";
 
@@ -26,7 +27,7 @@ const operation = z.union([
   z.strictObject({ scale: factor }),
   z.strictObject({ release: z.literal(true) }),
   z.strictObject({ drop: z.literal(true) }),
-]);
+]) satisfies z.ZodType<Operation>;
 const schema = z.strictObject({
   op: z.literal("change"),
   list,
@@ -39,11 +40,6 @@ const schema = z.strictObject({
   along: z.enum(["lights", "cues"]).default("lights"),
 });
 
-/**
- * What the values of chosen lights are told, in cues or in hand.
- * Numbers in the attribute's own unit; a scale is a factor. A fan spreads over the chosen lights in their order.
- */
-export type Operation = z.infer<typeof operation>;
 /**
  * A change of values over a range of cues.
  * With `where: look` moves are written only where they are needed; with `where: moves` none is made.
@@ -155,15 +151,9 @@ function lookAfter(list: ListSheet, key: Key, before: Entry, operation: KeyOpera
   if ("palette" in operation)
     return { value: list.palettes.valueFor(operation.palette, key) ?? Number.NaN, spec: { palette: operation.palette } };
   if ("release" in operation) return UNSET;
-  if (Number.isNaN(before.value)) return before;
-  const value = computed(key, before.value, operation);
+  if (Number.isNaN(before.value) || "drop" in operation) return before;
+  const value = operated(before.value, operation, key.attribute);
   return { value, spec: value };
-}
-
-/** The operation's arithmetic on a number, clipped to what the attribute can do, rounded to a millionth. */
-function computed(key: Key, value: number, operation: KeyOperation): number {
-  const raw = "add" in operation ? value + operation.add : "scale" in operation ? value * operation.scale : value;
-  return Math.min(key.attribute.max, Math.max(key.attribute.min, Math.round(raw * 1e6) / 1e6));
 }
 
 /** Touches stored moves only, and makes none inside the range; walks every row, since each move may track into the next. */

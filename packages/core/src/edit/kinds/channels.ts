@@ -2,15 +2,15 @@ import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { entrySchemas } from "../../show/schema.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
-import { headOf } from "../apply.ts";
-import { channelNumber, used } from "../fields.ts";
+import { headOf } from "../steps/apply.ts";
+import { channelNumber, used } from "../plan/fields.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { headStep } from "../plan/headStep.ts";
 import { wavesRenamed } from "../plan/partWaves.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { planSetEntry, removal } from "../plan/setEntry.ts";
 import { cuesOf, eachMove } from "../plan/storedMoves.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 import { manyWords } from "./kindWords.ts";
 

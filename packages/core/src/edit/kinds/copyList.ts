@@ -1,11 +1,11 @@
 import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { type ShowSheet, listOf } from "../../sheet/sheet.ts";
-import { listHeadOf } from "../applyEntry.ts";
-import { id, label, list } from "../fields.ts";
+import { listHeadOf } from "../steps/applyEntry.ts";
+import { id, label, list } from "../plan/fields.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { wholeCueSteps } from "../plan/wholeCue.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 
 const schema = z.strictObject({

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { type ListSheet, type ShowSheet, rowOf } from "../../sheet/sheet.ts";
-import { cueNumber, list } from "../fields.ts";
+import { cueNumber, list } from "../plan/fields.ts";
 import { deletionSteps } from "../plan/deletion.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { manyWords } from "./kindWords.ts";
 

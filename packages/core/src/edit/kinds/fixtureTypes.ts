@@ -3,11 +3,11 @@ import { ShowError } from "../../show/errors.ts";
 import { checkShow } from "../../show/parse.ts";
 import { entrySchemas } from "../../show/schema.ts";
 import type { ShowSheet } from "../../sheet/sheet.ts";
-import { applyEntry } from "../applyEntry.ts";
-import { id } from "../fields.ts";
+import { applyEntry } from "../steps/applyEntry.ts";
+import { id } from "../plan/fields.ts";
 import { planSetEntry, refuseFaults, removal } from "../plan/setEntry.ts";
 import { some } from "../plan/storedMoves.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 
 /**

@@ -3,11 +3,11 @@ import { readHeldLook } from "../../show/parse.ts";
 import { rigOf } from "../../show/rig.ts";
 import { type HeldLook, entrySchemas } from "../../show/schema.ts";
 import type { ShowSheet } from "../../sheet/sheet.ts";
-import { id, used } from "../fields.ts";
+import { id, used } from "../plan/fields.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { planRemoveUsed } from "../plan/removeUsed.ts";
 import { refuseFaults } from "../plan/setEntry.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 
 /** The steps that make a held look this. Throws ShowError for values that the rig cannot hold, and for times and releases, which a look has not. */

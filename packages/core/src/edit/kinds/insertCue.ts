@@ -4,9 +4,9 @@ import { readCueMoves } from "../../show/parse.ts";
 import { rigOf } from "../../show/rig.ts";
 import { cueFields, editParts } from "../../show/schema.ts";
 import { type ListSheet, type ShowSheet, findRow } from "../../sheet/sheet.ts";
-import { cueNumber, list } from "../fields.ts";
+import { cueNumber, list } from "../plan/fields.ts";
 import { checkActions, wholeCueSteps } from "../plan/wholeCue.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit, listFor } from "./kind.ts";
 
 const schema = z.strictObject({ op: z.literal("insertCue"), list, cue: cueNumber, ...cueFields, parts: editParts.parts });

@@ -2,7 +2,7 @@
 import type { z } from "zod";
 import { type ListSheet, type ShowSheet, listOf } from "../../sheet/sheet.ts";
 import type { Plan } from "../plan/plan.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 
 /** The schema of an edit: an object whose `op` is the name of its kind; everything else is the kind's own. */
 type EditSchema = z.ZodObject<{ readonly op: z.ZodLiteral<string> }, z.core.$ZodObjectConfig>;

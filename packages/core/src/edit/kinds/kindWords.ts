@@ -1,5 +1,5 @@
 import { count } from "../../show/words.ts";
-import type { KeySelection } from "../fields.ts";
+import type { KeySelection } from "../plan/fields.ts";
 
 /**
  * "Cue 10", or "Cues 10 to 20" for a range of cue numbers.

@@ -7,14 +7,14 @@ import { rigOf } from "../../show/rig.ts";
 import { type CueList, entrySchemas } from "../../show/schema.ts";
 import { keysOf } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, listSheet } from "../../sheet/sheet.ts";
-import { headOf } from "../apply.ts";
-import { listHeadOf } from "../applyEntry.ts";
-import { id, used } from "../fields.ts";
+import { headOf } from "../steps/apply.ts";
+import { listHeadOf } from "../steps/applyEntry.ts";
+import { id, used } from "../plan/fields.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { headStep } from "../plan/headStep.ts";
 import { refuseFaults } from "../plan/setEntry.ts";
 import { checkActions, wholeCueSteps } from "../plan/wholeCue.ts";
-import { type Step, invertSteps } from "../step.ts";
+import { type Step, invertSteps } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 
 const setSchema = z.strictObject({

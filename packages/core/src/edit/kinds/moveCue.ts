@@ -2,9 +2,9 @@ import { z } from "zod";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, rowOf } from "../../sheet/sheet.ts";
-import { cueNumber, list } from "../fields.ts";
+import { cueNumber, list } from "../plan/fields.ts";
 import { movedCueSteps } from "../plan/movedCues.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { manyWords } from "./kindWords.ts";
 

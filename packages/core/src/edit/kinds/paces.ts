@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { entrySchemas } from "../../show/schema.ts";
-import { id } from "../fields.ts";
+import { id } from "../plan/fields.ts";
 import { planSetEntry, removal } from "../plan/setEntry.ts";
 import { defineEdit } from "./kind.ts";
 

@@ -5,12 +5,12 @@ import { type HeldLook, type MoveSpec, entrySchemas } from "../../show/schema.ts
 import { keyNamed } from "../../sheet/keys.ts";
 import { resolve } from "../../sheet/palettes.ts";
 import type { ShowSheet } from "../../sheet/sheet.ts";
-import { id } from "../fields.ts";
+import { id } from "../plan/fields.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { planSetEntry, removal } from "../plan/setEntry.ts";
 import { cuesOf, paletteUsers } from "../plan/storedMoves.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 
 /**

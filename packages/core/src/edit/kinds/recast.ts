@@ -13,14 +13,14 @@ import type { Attribute, MarkSettings, MoveSpec } from "../../show/schema.ts";
 import { count } from "../../show/words.ts";
 import { type Key, keyAt } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
-import { headOf } from "../apply.ts";
-import type { MoveStep, PlacedMove, Step } from "../step.ts";
+import { headOf } from "../steps/apply.ts";
+import type { MoveStep, PlacedMove, Step } from "../steps/step.ts";
 import { headStep } from "../plan/headStep.ts";
 import { type Tracked, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "../plan/moveSteps.ts";
 import { type SaidWave, saidSteps, saidWave } from "../plan/partWaves.ts";
 import type { Plan } from "../plan/plan.ts";
 import { eachRow } from "../plan/rows.ts";
-import { channelNumber, list, range } from "../fields.ts";
+import { channelNumber, list, range } from "../plan/fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { rangeWords } from "./kindWords.ts";
 

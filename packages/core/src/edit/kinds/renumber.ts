@@ -3,9 +3,9 @@ import { cueNumberAt, cueOrder, isCueNumber } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { renumberSteps } from "../plan/renumberSteps.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { rowsIn } from "../plan/rows.ts";
-import { cueNumber, list, range } from "../fields.ts";
+import { cueNumber, list, range } from "../plan/fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { rangeWords } from "./kindWords.ts";
 

@@ -2,13 +2,13 @@ import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { columnOf } from "../../sheet/entry.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
-import { headOf } from "../apply.ts";
-import { applyEntry } from "../applyEntry.ts";
-import type { EntryStep, MoveStep, Step } from "../step.ts";
+import { headOf } from "../steps/apply.ts";
+import { applyEntry } from "../steps/applyEntry.ts";
+import type { EntryStep, MoveStep, Step } from "../steps/step.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { headStep } from "../plan/headStep.ts";
 import { wavesRenamed } from "../plan/partWaves.ts";
-import { channelNumber } from "../fields.ts";
+import { channelNumber } from "../plan/fields.ts";
 import { defineEdit } from "./kind.ts";
 
 const schema = z.strictObject({ op: z.literal("renumberChannel"), channel: channelNumber, to: channelNumber });

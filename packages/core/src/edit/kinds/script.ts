@@ -1,10 +1,10 @@
 // Edits of the play: its pace, what single lines say and how long they take, and its text as a whole. Cues stay with their words.
 import { z } from "zod";
-import { scriptHeadOf } from "../applyScript.ts";
-import { scriptSteps } from "../between.ts";
+import { scriptHeadOf } from "../steps/applyScript.ts";
+import { scriptSteps } from "../steps/between.ts";
 import { headStep } from "../plan/headStep.ts";
 import type { Plan } from "../plan/plan.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { type Rewriting, reviseLines } from "../../script/revise.ts";
 import { scriptLine } from "../../script/scriptLine.ts";
 import { SCRIPT_FORMATS, readScriptText } from "../../script/scriptText.ts";
@@ -13,7 +13,7 @@ import { sameData } from "../../show/sameData.ts";
 import { type Script, type ScriptLine, scriptParts } from "../../show/schema.ts";
 import { count, shortened } from "../../show/words.ts";
 import type { ShowSheet } from "../../sheet/sheet.ts";
-import { headOf } from "../apply.ts";
+import { headOf } from "../steps/apply.ts";
 import { defineEdit } from "./kind.ts";
 import { saidWords } from "./kindWords.ts";
 

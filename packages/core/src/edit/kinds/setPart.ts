@@ -3,9 +3,9 @@ import { ShowError } from "../../show/errors.ts";
 import { sameData } from "../../show/sameData.ts";
 import type { PartHead } from "../../show/schema.ts";
 import { type ListSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
-import { partHeadOf } from "../apply.ts";
-import { cueNumber, curve, label, list, partNumber } from "../fields.ts";
-import type { Step } from "../step.ts";
+import { partHeadOf } from "../steps/apply.ts";
+import { cueNumber, curve, label, list, partNumber } from "../plan/fields.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { saidWords } from "./kindWords.ts";
 

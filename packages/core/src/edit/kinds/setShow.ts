@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { sameData } from "../../show/sameData.ts";
 import { type Show, type ShowHead, editParts } from "../../show/schema.ts";
-import { showHeadOf } from "../applyShow.ts";
-import type { ShowStep } from "../step.ts";
+import { showHeadOf } from "../steps/applyShow.ts";
+import type { ShowStep } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 
 /** The title of the show, what new cues start with, and what becomes of looks behind a changed range; null takes that away, what is left out stays. */

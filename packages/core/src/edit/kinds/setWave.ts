@@ -2,13 +2,13 @@ import { z } from "zod";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
 import { wavePart } from "../../sheet/waves.ts";
-import { keys, list, range } from "../fields.ts";
+import { keys, list, range } from "../plan/fields.ts";
 import { givenWave, waveWords, wavesFor } from "../plan/fannedWave.ts";
 import { withWavesKept } from "../plan/keptWaves.ts";
 import { type SaidWave, saidSteps } from "../plan/partWaves.ts";
 import { rowsIn } from "../plan/rows.ts";
 import { selectKeys } from "../plan/selectKeys.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { namesWords, rangeWords, whoseWords } from "./kindWords.ts";
 

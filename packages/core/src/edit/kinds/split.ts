@@ -4,13 +4,13 @@ import { ShowError } from "../../show/errors.ts";
 import type { Part, PartHead, Waves } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, cueAt, freeNumberAfter, rowOf } from "../../sheet/sheet.ts";
-import { partHeadOf } from "../apply.ts";
-import type { PlacedMove, Step } from "../step.ts";
+import { partHeadOf } from "../steps/apply.ts";
+import type { PlacedMove, Step } from "../steps/step.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import { emptiedParts } from "../plan/emptiedParts.ts";
 import { type SaidWave, headWithWaves, saidSteps, saidWave } from "../plan/partWaves.ts";
 import { selectMoves } from "../plan/selectKeys.ts";
-import { cueNumber, keys, list } from "../fields.ts";
+import { cueNumber, keys, list } from "../plan/fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { whoseWords } from "./kindWords.ts";
 

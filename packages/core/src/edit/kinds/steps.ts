@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { count } from "../../show/words.ts";
-import { stepSchema } from "../step.ts";
+import { stepSchema } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 
 /**

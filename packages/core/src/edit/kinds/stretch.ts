@@ -2,13 +2,13 @@ import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import { rangeLength } from "../../time/chain.ts";
-import { headOf } from "../apply.ts";
-import { list, range, seconds } from "../fields.ts";
+import { headOf } from "../steps/apply.ts";
+import { list, range, seconds } from "../plan/fields.ts";
 import { headStep } from "../plan/headStep.ts";
 import { rowsIn } from "../plan/rows.ts";
 import { partStep, scaledTime, scaledTimes } from "../plan/scaledTimes.ts";
 import { scaledMoveStep, timedMoves } from "../plan/timedMoves.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { rangeWords } from "./kindWords.ts";
 

@@ -10,7 +10,7 @@ import type { ListSheet } from "../../sheet/sheet.ts";
 import { storeStep } from "../plan/moveSteps.ts";
 import type { Plan } from "../plan/plan.ts";
 import { rowsIn } from "../plan/rows.ts";
-import { id, list, range } from "../fields.ts";
+import { id, list, range } from "../plan/fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { rangeWords } from "./kindWords.ts";
 

@@ -2,10 +2,10 @@ import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { entrySchemas } from "../../show/schema.ts";
 import type { ShowSheet } from "../../sheet/sheet.ts";
-import { id, used } from "../fields.ts";
+import { id, used } from "../plan/fields.ts";
 import { planRemoveUsed } from "../plan/removeUsed.ts";
 import { planSetEntry } from "../plan/setEntry.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { defineEdit } from "./kind.ts";
 
 const removeSchema = z.strictObject({ op: z.literal("removeTempo"), tempo: id, used });

@@ -5,11 +5,11 @@ import type { MoveSpec, Palette } from "../../show/schema.ts";
 import { entryAt } from "../../sheet/entry.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt, rowOf } from "../../sheet/sheet.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { entryChange } from "../plan/entryChange.ts";
 import { type KeyMove, checkedMoves } from "../plan/checkedMoves.ts";
 import { storeStep, storedMove, targetOfMove } from "../plan/moveSteps.ts";
-import { cueNumber, list, rawMoves } from "../fields.ts";
+import { cueNumber, list, rawMoves } from "../plan/fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { count } from "../../show/words.ts";
 

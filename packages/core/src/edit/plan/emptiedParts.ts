@@ -1,8 +1,8 @@
 import { movesIn } from "../../show/move.ts";
 import type { Cue } from "../../show/schema.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
-import { partHeadOf } from "../apply.ts";
-import type { PlacedMove, Step } from "../step.ts";
+import { partHeadOf } from "../steps/apply.ts";
+import type { PlacedMove, Step } from "../steps/step.ts";
 
 /**
  * The steps that drop the parts of a cue that hold nothing any more once these moves have left them; part 1 never.

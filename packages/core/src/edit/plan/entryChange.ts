@@ -1,7 +1,7 @@
 import { sameData } from "../../show/sameData.ts";
 import type { Show } from "../../show/schema.ts";
-import { entriesOf, entryId } from "../applyEntry.ts";
-import type { ShowEntry, EntryKind, EntryStep } from "../step.ts";
+import { entriesOf, entryId } from "../steps/applyEntry.ts";
+import type { ShowEntry, EntryKind, EntryStep } from "../steps/step.ts";
 
 /**
  * The step that makes an entry this, or takes it away (undefined); a new one comes last of its like, a channel before the next higher

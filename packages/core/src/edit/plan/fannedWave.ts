@@ -3,7 +3,7 @@ import { type Fan, fanAt, fanOf, fanPoints } from "../../fan/fan.ts";
 import { ShowError } from "../../show/errors.ts";
 import { type Wave, WAVE_SHAPES, type Waves } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
-import { id, valueFan } from "../fields.ts";
+import { id, valueFan } from "./fields.ts";
 import type { SaidWave } from "./partWaves.ts";
 import { thereIsNo } from "../../show/thereIsNo.ts";
 

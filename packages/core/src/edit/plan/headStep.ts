@@ -1,7 +1,7 @@
 import type { Cue, CueHead } from "../../show/schema.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
-import { headOf } from "../apply.ts";
-import type { CueStep } from "../step.ts";
+import { headOf } from "../steps/apply.ts";
+import type { CueStep } from "../steps/step.ts";
 
 /**
  * The step that makes these a cue's own fields.

@@ -3,7 +3,7 @@ import { UNSET, columnOf, entryAt } from "../../sheet/entry.ts";
 import { EMPTY_COLUMN } from "../../sheet/column.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import { trackedIn, trackedOut } from "../../sheet/tracking.ts";
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 import { type Tracked, aimStep, sameTracked, storedMove, targetOf } from "./moveSteps.ts";
 
 /**

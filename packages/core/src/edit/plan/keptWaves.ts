@@ -6,8 +6,8 @@ import type { Key } from "../../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
 import { trackingOf } from "../../sheet/tracking.ts";
 import { type WaveRows, trackedWaves, wavePart, wavesOf } from "../../sheet/waves.ts";
-import { showAfterInSteps } from "../apply.ts";
-import type { Step } from "../step.ts";
+import { showAfterInSteps } from "../steps/apply.ts";
+import type { Step } from "../steps/step.ts";
 import { type SaidWave, saidSteps } from "./partWaves.ts";
 
 /**

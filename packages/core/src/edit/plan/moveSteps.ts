@@ -4,7 +4,7 @@ import type { Key } from "../../sheet/keys.ts";
 import { type Entry, columnOf, sameValue } from "../../sheet/entry.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
 import type { MoveSpec } from "../../show/schema.ts";
-import type { MoveStep, PlacedMove } from "../step.ts";
+import type { MoveStep, PlacedMove } from "../steps/step.ts";
 import { isWall, tracksOn } from "../../sheet/tracking.ts";
 
 /**

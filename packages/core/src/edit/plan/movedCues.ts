@@ -1,6 +1,6 @@
 import { type ListSheet, type ShowSheet, listOf } from "../../sheet/sheet.ts";
-import type { Step } from "../step.ts";
-import { takeSteps } from "../takeSteps.ts";
+import type { Step } from "../steps/step.ts";
+import { takeSteps } from "../steps/takeSteps.ts";
 import { keptLooksSteps, rowsBefore } from "./keptLooks.ts";
 import { withWavesKept } from "./keptWaves.ts";
 import { renumberSteps } from "./renumberSteps.ts";

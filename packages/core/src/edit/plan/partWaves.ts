@@ -3,8 +3,8 @@ import type { Key } from "../../sheet/keys.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { wavePart } from "../../sheet/waves.ts";
 import { sameData } from "../../show/sameData.ts";
-import { partHeadOf } from "../apply.ts";
-import type { Step } from "../step.ts";
+import { partHeadOf } from "../steps/apply.ts";
+import type { Step } from "../steps/step.ts";
 
 /**
  * What a part says of the wave of a key: a wave, or that it stops.

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type FamilyTimes, type PartTimes, PLAIN_TIMES, TIMED_FAMILIES } from "../../show/schema.ts";
-import { seconds } from "../fields.ts";
+import { seconds } from "./fields.ts";
 
 const familyPatch = z.strictObject({ fade: seconds.nullable().optional(), delay: seconds.nullable().optional() });
 /**

@@ -1,4 +1,4 @@
-import type { Step } from "../step.ts";
+import type { Step } from "../steps/step.ts";
 
 /**
  * What an edit comes to before it is made: its exact steps, and what the user should be told of them. Empty steps: it changes nothing.

@@ -2,8 +2,8 @@ import { ShowError } from "../../show/errors.ts";
 import type { Action } from "../../show/schema.ts";
 import { count } from "../../show/words.ts";
 import type { ShowSheet } from "../../sheet/sheet.ts";
-import { headOf } from "../apply.ts";
-import { ENTRY_WORDS, type EntryKind, type Step } from "../step.ts";
+import { headOf } from "../steps/apply.ts";
+import { ENTRY_WORDS, type EntryKind, type Step } from "../steps/step.ts";
 import { headStep } from "./headStep.ts";
 import { removal } from "./setEntry.ts";
 

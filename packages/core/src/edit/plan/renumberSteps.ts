@@ -1,8 +1,8 @@
 import { sameData } from "../../show/sameData.ts";
 import type { MarkSettings } from "../../show/schema.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
-import { headOf } from "../apply.ts";
-import type { Step } from "../step.ts";
+import { headOf } from "../steps/apply.ts";
+import type { Step } from "../steps/step.ts";
 
 /**
  * The step that gives cues other numbers, and those that let every mark that names one of them go on naming it. None for an empty table.

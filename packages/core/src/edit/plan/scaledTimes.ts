@@ -1,8 +1,8 @@
 import { PLAIN_TIMES, type Part, type PartTimes, TIMED_FAMILIES } from "../../show/schema.ts";
 import type { MoveTiming } from "../../show/move.ts";
 import { sameData } from "../../show/sameData.ts";
-import { partHeadOf } from "../apply.ts";
-import type { Step } from "../step.ts";
+import { partHeadOf } from "../steps/apply.ts";
+import type { Step } from "../steps/step.ts";
 
 /**
  * A time multiplied by a factor, to the microsecond: fractions would else pile up over many edits. Seconds.

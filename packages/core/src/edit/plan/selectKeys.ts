@@ -1,8 +1,8 @@
 import { ShowError } from "../../show/errors.ts";
 import type { Key, Keys } from "../../sheet/keys.ts";
 import { type ListSheet, cueAt } from "../../sheet/sheet.ts";
-import type { KeySelection } from "../fields.ts";
-import type { PlacedMove } from "../step.ts";
+import type { KeySelection } from "./fields.ts";
+import type { PlacedMove } from "../steps/step.ts";
 import { storedMove } from "./moveSteps.ts";
 
 /**

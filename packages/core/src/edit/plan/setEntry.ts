@@ -6,8 +6,8 @@ import { rigOf } from "../../show/rig.ts";
 import type { Show } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type ShowSheet, cueAt } from "../../sheet/sheet.ts";
-import { applyEntry } from "../applyEntry.ts";
-import { ENTRY_WORDS, type EntryKind, type EntryStep, type ShowEntry, type Step } from "../step.ts";
+import { applyEntry } from "../steps/applyEntry.ts";
+import { ENTRY_WORDS, type EntryKind, type EntryStep, type ShowEntry, type Step } from "../steps/step.ts";
 import { entryChange } from "./entryChange.ts";
 import { eachMove } from "./storedMoves.ts";
 

@@ -3,7 +3,7 @@ import { columnOf } from "../../sheet/entry.ts";
 import { at } from "../../show/at.ts";
 import type { Key } from "../../sheet/keys.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
-import type { MoveStep, PlacedMove } from "../step.ts";
+import type { MoveStep, PlacedMove } from "../steps/step.ts";
 import { storeStep, targetOfMove } from "./moveSteps.ts";
 import { scaledTiming } from "./scaledTimes.ts";
 

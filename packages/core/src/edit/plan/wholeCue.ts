@@ -2,8 +2,8 @@ import { ShowError } from "../../show/errors.ts";
 import { actionFaults } from "../../show/parse.ts";
 import type { Cue } from "../../show/schema.ts";
 import { type ListSheet, type ShowSheet, movesOf } from "../../sheet/sheet.ts";
-import { headOf, partHeadOf } from "../apply.ts";
-import type { Step } from "../step.ts";
+import { headOf, partHeadOf } from "../steps/apply.ts";
+import type { Step } from "../steps/step.ts";
 
 /**
  * The steps that make a cue stand in a list with all it holds; turned round they take it away. Moves of lights that the rig does not have

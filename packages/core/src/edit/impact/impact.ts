@@ -1,17 +1,17 @@
 // The impact of edits (docs/rules.md, Edits): which stored moves and which looks they change. This is the question that is asked at every letter
 // typed, so it walks only rows in which something can differ, and stops where both states meet again.
-import { append } from "../show/append.ts";
-import { floatAt, intAt } from "../show/at.ts";
-import { cueOrder } from "../show/cueNumber.ts";
-import { type Column, EMPTY_COLUMN } from "../sheet/column.ts";
-import { columnValues } from "../sheet/dense.ts";
-import { columnOf, sameValue } from "../sheet/entry.ts";
-import { type Key, keyAt, keyNamed } from "../sheet/keys.ts";
-import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
-import { TrackingWalk, carriedMove, sameTracking, valueOfMove } from "../sheet/tracking.ts";
+import { append } from "../../show/append.ts";
+import { floatAt, intAt } from "../../show/at.ts";
+import { cueOrder } from "../../show/cueNumber.ts";
+import { type Column, EMPTY_COLUMN } from "../../sheet/column.ts";
+import { columnValues } from "../../sheet/dense.ts";
+import { columnOf, sameValue } from "../../sheet/entry.ts";
+import { type Key, keyAt, keyNamed } from "../../sheet/keys.ts";
+import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
+import { TrackingWalk, carriedMove, sameTracking, valueOfMove } from "../../sheet/tracking.ts";
 import { columnRange } from "./columnRange.ts";
-import { type CueIdentity, SAME_NUMBERS, identitiesOf } from "./identity.ts";
-import { type CueDataStep, type CueStep, type RenumberStep, type Step, isCueData } from "./step.ts";
+import { type CueIdentity, SAME_NUMBERS, identitiesOf } from "../steps/identity.ts";
+import { type CueDataStep, type CueStep, type RenumberStep, type Step, isCueData } from "../steps/step.ts";
 
 /**
  * One value of one look that an edit changes, by the cue's number afterwards; null is unset. Values are in the attribute's own unit.

@@ -1,8 +1,8 @@
 // What goes with a cue that changes its place among the others: its scene, its call and what it starts stay its own, which is not what everybody expects.
-import { actionWords } from "../script/actionWords.ts";
-import { callMoment } from "../script/scriptTime.ts";
-import { callWords } from "../script/words.ts";
-import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
+import { actionWords } from "../../script/actionWords.ts";
+import { callMoment } from "../../script/scriptTime.ts";
+import { callWords } from "../../script/words.ts";
+import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
 
 /** True for each row whose cue stands behind or before another cue than it did; cues that came or went do not count. `pairs` gives by row the row before. */
 export function movedRows(pairs: Int32Array): boolean[] {

@@ -1,6 +1,6 @@
 // Which cue is which between two states of a list. A cue has no name but its number, and numbers change, so what was done in between says which cue is the same.
-import { sameData } from "../show/sameData.ts";
-import type { Cue, CueHead } from "../show/schema.ts";
+import { sameData } from "../../show/sameData.ts";
+import type { Cue, CueHead } from "../../show/schema.ts";
 import type { Step } from "./step.ts";
 
 /**

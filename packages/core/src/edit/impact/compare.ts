@@ -1,13 +1,13 @@
-import { type CueDataStep, ENTRY_WORDS, type EntryStep, type Step } from "./step.ts";
-import type { ShowSheet } from "../sheet/sheet.ts";
-import { ShowError } from "../show/errors.ts";
-import { sameData } from "../show/sameData.ts";
-import type { Cue } from "../show/schema.ts";
-import { capital, count } from "../show/words.ts";
-import { cueSteps, stepsBetween, stepsOfList } from "./between.ts";
-import { type CueIdentities, type CueIdentity, type CuePair, pairCues, turnedIdentity } from "./identity.ts";
+import { type CueDataStep, ENTRY_WORDS, type EntryStep, type Step } from "../steps/step.ts";
+import type { ShowSheet } from "../../sheet/sheet.ts";
+import { ShowError } from "../../show/errors.ts";
+import { sameData } from "../../show/sameData.ts";
+import type { Cue } from "../../show/schema.ts";
+import { capital, count } from "../../show/words.ts";
+import { cueSteps, stepsBetween, stepsOfList } from "../steps/between.ts";
+import { type CueIdentities, type CueIdentity, type CuePair, pairCues, turnedIdentity } from "../steps/identity.ts";
 import { identityIn, impactOf } from "./impact.ts";
-import { renamedMark, renumberSteps } from "./plan/renumberSteps.ts";
+import { renamedMark, renumberSteps } from "../plan/renumberSteps.ts";
 import { type ImpactLine, type ImpactReport, reportImpact } from "./impactReport.ts";
 
 /**

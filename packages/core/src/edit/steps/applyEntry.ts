@@ -1,10 +1,10 @@
 // What stands beside the cues: palettes, groups, paces, channels, fixture types, and lists without their cues. All six are lists of named
 // things, so one function serves them.
 import type { z } from "zod";
-import { ShowError } from "../show/errors.ts";
-import { faultsOf } from "../show/faults.ts";
-import { sameData } from "../show/sameData.ts";
-import { type CueList, type ListHead, type Show, entrySchemas } from "../show/schema.ts";
+import { ShowError } from "../../show/errors.ts";
+import { faultsOf } from "../../show/faults.ts";
+import { sameData } from "../../show/sameData.ts";
+import { type CueList, type ListHead, type Show, entrySchemas } from "../../show/schema.ts";
 import type { ShowEntry, EntryKind, EntryStep } from "./step.ts";
 
 const listHead = entrySchemas.list.omit({ cues: true });

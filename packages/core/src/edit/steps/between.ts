@@ -1,9 +1,9 @@
 // The way from one state to another, found afterwards: for History, which compares any two points, and for bringing something back.
-import { cueOrder } from "../show/cueNumber.ts";
-import { sameMove } from "../show/move.ts";
-import { sameData } from "../show/sameData.ts";
-import type { Cue, CueList, MoveSpec, Script, ScriptLine, Show } from "../show/schema.ts";
-import { groupBy } from "../show/groupBy.ts";
+import { cueOrder } from "../../show/cueNumber.ts";
+import { sameMove } from "../../show/move.ts";
+import { sameData } from "../../show/sameData.ts";
+import type { Cue, CueList, MoveSpec, Script, ScriptLine, Show } from "../../show/schema.ts";
+import { groupBy } from "../../show/groupBy.ts";
 import { headOf, partHeadOf } from "./apply.ts";
 import { type CueIdentities, type CueIdentity, pairCues } from "./identity.ts";
 import { entriesOf, entryId } from "./applyEntry.ts";

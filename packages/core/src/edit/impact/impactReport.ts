@@ -1,25 +1,24 @@
 // The impact as people read it. The looks come from `impact.ts`; what else can surprise somebody is found here: cues that come, go or take
 // another number, follows that count from another cue now, and how long cues and chains last.
-import { placeChangeWords } from "../marks/placeChanges.ts";
-import { intAt } from "../show/at.ts";
-import { count } from "../show/words.ts";
-import { groupBy } from "../show/groupBy.ts";
-import { cueOrder } from "../show/cueNumber.ts";
-import type { CueHead } from "../show/schema.ts";
-import { sameData } from "../show/sameData.ts";
-import { type ListSheet, type ShowSheet, findRow } from "../sheet/sheet.ts";
-import { chainFrom } from "../time/chain.ts";
-import { chainClock } from "../time/chainClock.ts";
-import { cueDuration } from "../time/durations.ts";
-import { writeSeconds } from "../time/readTime.ts";
-import type { Outcome } from "./edit.ts";
-import { type LookChange, identityIn, rowPairs, stepsInList } from "./impact.ts";
-import { type CueIdentity, turnedIdentity } from "./identity.ts";
+import { placeChangeWords } from "../../marks/placeChanges.ts";
+import { intAt } from "../../show/at.ts";
+import { count } from "../../show/words.ts";
+import { groupBy } from "../../show/groupBy.ts";
+import { cueOrder } from "../../show/cueNumber.ts";
+import type { CueHead } from "../../show/schema.ts";
+import { sameData } from "../../show/sameData.ts";
+import { type ListSheet, type ShowSheet, findRow } from "../../sheet/sheet.ts";
+import { chainFrom } from "../../time/chain.ts";
+import { chainClock } from "../../time/chainClock.ts";
+import { cueDuration } from "../../time/durations.ts";
+import { writeSeconds } from "../../time/readTime.ts";
+import { type Impact, type LookChange, identityIn, rowPairs, stepsInList } from "./impact.ts";
+import { type CueIdentity, turnedIdentity } from "../steps/identity.ts";
 import { lookWords } from "./lookWords.ts";
 import { movedRows, movedWords } from "./movedWords.ts";
 import { swayWords } from "./swayWords.ts";
-import { renamedMark } from "./plan/renumberSteps.ts";
-import { type PartStep, type Step, isCueData } from "./step.ts";
+import { renamedMark } from "../plan/renumberSteps.ts";
+import { type PartStep, type Step, isCueData } from "../steps/step.ts";
 
 /**
  * What an edit does to one cue, in words.
@@ -75,6 +74,13 @@ interface Counts {
   time: number;
 }
 
+/** What steps have come to: the show after them, and the looks that they change. */
+interface Changed {
+  readonly sheet: ShowSheet;
+  readonly steps: readonly Step[];
+  readonly impact: Impact;
+}
+
 /**
  * Tells what edits do to every cue, those included that come, go, or only follow or last otherwise. `worked` is the list that is
  * worked on. Timing cues takes by far the longest on a large show; `times: false` leaves out what follows and lasts otherwise, for a
@@ -84,7 +90,7 @@ interface Counts {
  */
 export function reportImpact(
   before: ShowSheet,
-  { sheet: after, steps, impact }: Pick<Outcome, "sheet" | "steps" | "impact">,
+  { sheet: after, steps, impact }: Changed,
   worked: string,
   { times = true }: { times?: boolean } = {},
 ): ImpactReport {

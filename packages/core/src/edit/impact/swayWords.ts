@@ -1,12 +1,12 @@
-import { intAt } from "../show/at.ts";
-import { count, listed } from "../show/words.ts";
-import { groupBy } from "../show/groupBy.ts";
-import type { Wave } from "../show/schema.ts";
-import { sameData } from "../show/sameData.ts";
-import type { Key } from "../sheet/keys.ts";
-import type { ListSheet } from "../sheet/sheet.ts";
-import { wavesOf } from "../sheet/waves.ts";
-import type { Step } from "./step.ts";
+import { intAt } from "../../show/at.ts";
+import { count, listed } from "../../show/words.ts";
+import { groupBy } from "../../show/groupBy.ts";
+import type { Wave } from "../../show/schema.ts";
+import { sameData } from "../../show/sameData.ts";
+import type { Key } from "../../sheet/keys.ts";
+import type { ListSheet } from "../../sheet/sheet.ts";
+import { wavesOf } from "../../sheet/waves.ts";
+import type { Step } from "../steps/step.ts";
 
 /**
  * By row after: how the waves of a cue are others than they were, "pan of 6 lights begins to sway", also where they only track into it (docs/running.md,

@@ -1,6 +1,6 @@
-import { runToEnd } from "../show/runToEnd.ts";
-import type { Show } from "../show/schema.ts";
-import type { ShowSheet } from "../sheet/sheet.ts";
+import { runToEnd } from "../../show/runToEnd.ts";
+import type { Show } from "../../show/schema.ts";
+import type { ShowSheet } from "../../sheet/sheet.ts";
 import { advanceInSteps } from "./advanceSheet.ts";
 import { stepGroupsInSteps } from "./apply.ts";
 import type { Step } from "./step.ts";

@@ -1,9 +1,9 @@
 // The smallest exact changes, of which every edit is made: what stood there, and what stands there afterwards. They are stored, sent to every
 // window, turned round for undo, and compared before they are applied. They name cues, channels and ids, never places in an array.
 import { z } from "zod";
-import { at } from "../show/at.ts";
+import { at } from "../../show/at.ts";
 import { STEPS_A_PAUSE } from "./pauses.ts";
-import { runToEnd } from "../show/runToEnd.ts";
+import { runToEnd } from "../../show/runToEnd.ts";
 import {
   type Channel,
   type CueHead,
@@ -20,7 +20,7 @@ import {
   type ShowHead,
   type Tempo,
   scriptParts,
-} from "../show/schema.ts";
+} from "../../show/schema.ts";
 
 /**
  * The smallest exact change of a show: one thing, as it was and as it becomes. Absent means that it is not there. Applied only where the

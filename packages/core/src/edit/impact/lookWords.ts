@@ -1,10 +1,10 @@
-import { count, listed } from "../show/words.ts";
-import { paletteOf } from "../show/move.ts";
-import { FAMILIES, type Family } from "../show/schema.ts";
-import { groupBy } from "../show/groupBy.ts";
-import { entryAt } from "../sheet/entry.ts";
-import { type Key, keyNamed } from "../sheet/keys.ts";
-import type { ListSheet } from "../sheet/sheet.ts";
+import { count, listed } from "../../show/words.ts";
+import { paletteOf } from "../../show/move.ts";
+import { FAMILIES, type Family } from "../../show/schema.ts";
+import { groupBy } from "../../show/groupBy.ts";
+import { entryAt } from "../../sheet/entry.ts";
+import { type Key, keyNamed } from "../../sheet/keys.ts";
+import type { ListSheet } from "../../sheet/sheet.ts";
 import type { LookChange } from "./impact.ts";
 
 /** A changed value with the attribute it is of. */

@@ -1,4 +1,4 @@
-import type { Column } from "../sheet/column.ts";
+import type { Column } from "../../sheet/column.ts";
 
 /**
  * The first and last row in which two columns over the same rows hold different values; null when they hold the same. Walked from both

@@ -1,13 +1,13 @@
 // Steps made on the document itself. Nothing is changed in place: what a step does not touch is shared with the document before, which is
 // why two states of a large show cost little more than one. Each step says what it found; where that is not so, it is refused.
-import { groupBy } from "../show/groupBy.ts";
-import { cueOrder } from "../show/cueNumber.ts";
-import { at } from "../show/at.ts";
-import { ShowError } from "../show/errors.ts";
-import { firstNotBelow } from "../show/search.ts";
-import { sameMove } from "../show/move.ts";
-import { sameData } from "../show/sameData.ts";
-import type { Cue, CueHead, CueList, MoveSpec, Part, PartHead, Show } from "../show/schema.ts";
+import { groupBy } from "../../show/groupBy.ts";
+import { cueOrder } from "../../show/cueNumber.ts";
+import { at } from "../../show/at.ts";
+import { ShowError } from "../../show/errors.ts";
+import { firstNotBelow } from "../../show/search.ts";
+import { sameMove } from "../../show/move.ts";
+import { sameData } from "../../show/sameData.ts";
+import type { Cue, CueHead, CueList, MoveSpec, Part, PartHead, Show } from "../../show/schema.ts";
 import { applyEntry } from "./applyEntry.ts";
 import { applyScript } from "./applyScript.ts";
 import { applyShow } from "./applyShow.ts";
@@ -25,7 +25,7 @@ import {
   isCueData,
   isOfScript,
 } from "./step.ts";
-import { thereIsNo } from "../show/thereIsNo.ts";
+import { thereIsNo } from "../../show/thereIsNo.ts";
 
 /** Neighbouring steps that are made in one go, and what makes them on a show, with pauses in between. It throws ShowError and changes nothing. */
 interface StepGroup {

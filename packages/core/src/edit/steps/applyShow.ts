@@ -1,7 +1,7 @@
-import { ShowError } from "../show/errors.ts";
-import { faultsOf } from "../show/faults.ts";
-import { sameData } from "../show/sameData.ts";
-import { type Show, type ShowHead, showSchema } from "../show/schema.ts";
+import { ShowError } from "../../show/errors.ts";
+import { faultsOf } from "../../show/faults.ts";
+import { sameData } from "../../show/sameData.ts";
+import { type Show, type ShowHead, showSchema } from "../../show/schema.ts";
 import type { ShowStep } from "./step.ts";
 
 const headSchema = showSchema.pick({ title: true, newCue: true, editsAfter: true });

@@ -1,6 +1,6 @@
 // The fields that edits share. An edit is checked here as far as it can be without a show; what it names is looked up when it is planned.
 import { z } from "zod";
-import { documentParts, editParts, FAMILIES } from "../show/schema.ts";
+import { documentParts, editParts, FAMILIES } from "../../show/schema.ts";
 
 /** The fields of the document, as edits have them too. */
 export const { id, label, seconds, number, channelNumber, cueNumber, partTimes, curve } = editParts;

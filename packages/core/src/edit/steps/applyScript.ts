@@ -1,6 +1,6 @@
-import { ShowError } from "../show/errors.ts";
-import { sameData } from "../show/sameData.ts";
-import type { Script, ScriptHead, ScriptLine, Show } from "../show/schema.ts";
+import { ShowError } from "../../show/errors.ts";
+import { sameData } from "../../show/sameData.ts";
+import type { Script, ScriptHead, ScriptLine, Show } from "../../show/schema.ts";
 import type { LineStep, PlacedLine, ScriptStep } from "./step.ts";
 
 /**

@@ -1,21 +1,21 @@
 // A sheet holds much that was computed from its show: columns of moves, what tracks, checkpoints, marks, durations. After a step most of it is
 // still right. This file decides what is, so that an edit costs what it touches and not what the show weighs. A property holds every sheet
 // that came about like this against one made from nothing.
-import { at } from "../show/at.ts";
-import { paletteOf } from "../show/move.ts";
-import { runToEnd } from "../show/runToEnd.ts";
-import { sameData } from "../show/sameData.ts";
-import type { CueList, Show } from "../show/schema.ts";
-import { carryCheckpoints } from "../sheet/checkpoints.ts";
-import { type Column, EMPTY_COLUMN, countThrough, pickMoves, withMoves } from "../sheet/column.ts";
-import { type Key, keyAt } from "../sheet/keys.ts";
-import { resolve } from "../sheet/palettes.ts";
-import { type ListSheet, type RowFacts, type ShowSheet, findRow, listSheet, palettesOfShow, rowsOf, sheetOf } from "../sheet/sheet.ts";
-import { carryMarks } from "../marks/marksByChannel.ts";
-import { carryDurations } from "../time/durations.ts";
+import { at } from "../../show/at.ts";
+import { paletteOf } from "../../show/move.ts";
+import { runToEnd } from "../../show/runToEnd.ts";
+import { sameData } from "../../show/sameData.ts";
+import type { CueList, Show } from "../../show/schema.ts";
+import { carryCheckpoints } from "../../sheet/checkpoints.ts";
+import { type Column, EMPTY_COLUMN, countThrough, pickMoves, withMoves } from "../../sheet/column.ts";
+import { type Key, keyAt } from "../../sheet/keys.ts";
+import { resolve } from "../../sheet/palettes.ts";
+import { type ListSheet, type RowFacts, type ShowSheet, findRow, listSheet, palettesOfShow, rowsOf, sheetOf } from "../../sheet/sheet.ts";
+import { carryMarks } from "../../marks/marksByChannel.ts";
+import { carryDurations } from "../../time/durations.ts";
 import { KEYS_A_PAUSE, STEPS_A_PAUSE } from "./pauses.ts";
 import { type CueDataStep, type EntryStep, type RenumberStep, type Step, isCueData } from "./step.ts";
-import { sameTracking } from "../sheet/tracking.ts";
+import { sameTracking } from "../../sheet/tracking.ts";
 
 /**
  * The sheet of a show after one stretch of steps: only what they touch is computed anew. `show` is the show with them made.
