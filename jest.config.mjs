@@ -45,7 +45,7 @@ export default {
       ...base,
       displayName: "components",
       rootDir: "apps/web",
-      testMatch: ["<rootDir>/test/components/**/*.test.tsx"],
+      testMatch: ["<rootDir>/test/**/*.test.tsx"],
       testEnvironment: "<rootDir>/test/support/pageEnvironment.mjs",
       testEnvironmentOptions: { customExportConditions: ["@zm/source", "browser"] },
       extensionsToTreatAsEsm: [".ts", ".tsx"],
