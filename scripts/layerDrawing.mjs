@@ -17,6 +17,9 @@ const PARTS = [
   "apps/dummy-rig",
 ];
 
+/** A part whose folders stand on more floors than this has become hard to change: something shared lies too high in it. */
+const MOST_FLOORS = 10;
+
 const files = PARTS.flatMap((part) =>
   readdirSync(join(part, "src"), { recursive: true, encoding: "utf8" })
     .filter((name) => /\.tsx?$/.test(name))
@@ -92,6 +95,10 @@ function drawing(title, boxOf) {
   const alone = boxes.filter((box) => !arrows.some((arrow) => arrow.trim().split(" --> ").includes(box))).map((box) => `  ${box}`);
   const count = [...uses.values()].reduce((sum, used) => sum + used.size, 0);
   const floors = Math.max(...boxes.map(floorOf)) + 1;
+  if (floors > MOST_FLOORS) {
+    console.error(`${title} stands on ${floors} floors; at most ${MOST_FLOORS}: move what is shared further down`);
+    process.exitCode = 1;
+  }
   return [
     `${title}: ${boxes.length} on ${floors} floors, ${count} arrows.`,
     "",

@@ -4,7 +4,7 @@ import { useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { useBook } from "../book/book.ts";
 import { useChoice } from "../choice/choice.ts";
-import { useGoToCue } from "../lists/useGoToCue.ts";
+import { useGoToCue } from "../show/useGoToCue.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { Modal } from "../shared/Modal.tsx";
 

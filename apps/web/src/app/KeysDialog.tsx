@@ -2,7 +2,7 @@ import { LINE_HELP } from "@zm/core";
 import { Command } from "cmdk";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { putLine } from "../line/lineText.ts";
+import { putLine } from "../choice/lineText.ts";
 import { Modal } from "../shared/Modal.tsx";
 import { useShow } from "../show/useShow.ts";
 import { FIRST_STEPS, type HelpLead, KEY_HELP, PLACES } from "./keyHelp.ts";

@@ -1,10 +1,10 @@
 import { useEffect } from "react";
 import { useMatch } from "react-router";
 import { chooseNothing, useChoice } from "../choice/choice.ts";
-import { useHandChange } from "../hand/useHandChange.ts";
-import { useRecording } from "../hand/useRecording.ts";
-import { dropConsidered } from "../line/dropConsidered.ts";
-import { putLine } from "../line/lineText.ts";
+import { useHandChange } from "../show/hand/useHandChange.ts";
+import { useRecording } from "../show/hand/useRecording.ts";
+import { dropConsidered } from "../choice/dropConsidered.ts";
+import { putLine } from "../choice/lineText.ts";
 import { modalIsOpen, openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";

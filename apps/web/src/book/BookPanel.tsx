@@ -33,7 +33,7 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { clockTime, cueName, tenths } from "../shared/words.ts";
 import { KNOWN_BRIEFLY } from "../planner/knownWords.ts";
 import { CueMarkLines } from "../planner/CueMarkLines.tsx";
-import { CallerPart } from "../outside/CallerPart.tsx";
+import { CallerPart } from "../show/run/CallerPart.tsx";
 import { useCaller } from "../show/caller.ts";
 import { useMeasured, useNewestRuns } from "../show/runLog.ts";
 import { useList, useMakeEdits, useShow } from "../show/useShow.ts";

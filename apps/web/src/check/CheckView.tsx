@@ -8,7 +8,7 @@ import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { VirtualList } from "../shared/VirtualList.tsx";
 import { cueName } from "../shared/words.ts";
-import { useGoToCue } from "../lists/useGoToCue.ts";
+import { useGoToCue } from "../show/useGoToCue.ts";
 import { useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { useAccept } from "../show/accepted.ts";

@@ -1,8 +1,8 @@
 import { type Group, autoGroups } from "@zm/core";
 import { useMemo } from "react";
 import { chooseBefore, chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
-import { litLights } from "../hand/litLights.ts";
-import { useHandChange } from "../hand/useHandChange.ts";
+import { litLights } from "../show/hand/litLights.ts";
+import { useHandChange } from "../show/hand/useHandChange.ts";
 import { lightSpans, lightWords } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 

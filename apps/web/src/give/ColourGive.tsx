@@ -1,6 +1,6 @@
 import { type Light, type Moves, type ShowSheet, TINTS, lightColour, mixFor } from "@zm/core";
 import { RgbColorPicker } from "react-colorful";
-import { useHandChange } from "../hand/useHandChange.ts";
+import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useShow } from "../show/useShow.ts";
 import { PictureColour } from "./PictureColour.tsx";
 

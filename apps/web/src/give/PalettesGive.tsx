@@ -2,8 +2,8 @@ import { type Family, type PaletteScope, heldKeys, listOf } from "@zm/core";
 import { useState } from "react";
 import { previewOf } from "../preview/preview.ts";
 import { useHand } from "../show/handStore.ts";
-import { useKeeping } from "../hand/useKeeping.ts";
-import { useHandChange } from "../hand/useHandChange.ts";
+import { useKeeping } from "../show/hand/useKeeping.ts";
+import { useHandChange } from "../show/hand/useHandChange.ts";
 import { Swatch } from "../shared/Swatch.tsx";
 import { useShow } from "../show/useShow.ts";
 

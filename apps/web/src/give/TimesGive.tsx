@@ -1,7 +1,7 @@
 import { type Family, heldKeys, heldValue, moveTiming } from "@zm/core";
 import { useState } from "react";
-import { useKeeping } from "../hand/useKeeping.ts";
-import { useHandChange } from "../hand/useHandChange.ts";
+import { useKeeping } from "../show/hand/useKeeping.ts";
+import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useHand } from "../show/handStore.ts";
 import { FanField } from "../shared/FanField.tsx";
 import { CurveSelect } from "../shared/CurveSelect.tsx";

@@ -2,7 +2,7 @@ import { type GivenWave, type Hand, type Key, heldWave, waveName, waveOver, wave
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import type { ChosenAttribute } from "./chosenKeys.ts";
-import { useHandChange } from "../hand/useHandChange.ts";
+import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useHand } from "../show/handStore.ts";
 import { useWavesOpen } from "../waves/useWavesOpen.ts";
 import { WaveFields } from "../waves/WaveFields.tsx";

@@ -29,9 +29,9 @@ import { plain } from "../shared/plain.ts";
 import { curveWords, seconds } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { useHand } from "../show/handStore.ts";
-import { useRecording } from "./useRecording.ts";
+import { useRecording } from "../show/hand/useRecording.ts";
 import { useChoice } from "../choice/choice.ts";
-import { useHandChange } from "./useHandChange.ts";
+import { useHandChange } from "../show/hand/useHandChange.ts";
 
 /** Whether the values in hand are shown, as somebody has said: on the Stage, and where cues are read, which want the room. Null on the Stage: while something is not recorded. */
 const useOpen = create<{ stage: boolean | null; elsewhere: boolean }>(() => ({ stage: null, elsewhere: false }));

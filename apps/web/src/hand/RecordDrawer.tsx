@@ -9,7 +9,7 @@ import { ForHowLong, FromWhat, HowFast, IntoWhat, WhichOfIt } from "./RecordQues
 import { type RecordEntry, freshEntry } from "./recordEntry.ts";
 import { makeFromDrawer, refusedIn } from "./refused.ts";
 import { useRecordPreview } from "./useRecordPreview.ts";
-import { useRecording } from "./useRecording.ts";
+import { useRecording } from "../show/hand/useRecording.ts";
 
 /** Recording, in the order of its own questions; what will happen stands at the top, in one sentence, before it does. */
 export function RecordDrawer() {

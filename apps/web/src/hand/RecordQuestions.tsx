@@ -11,7 +11,7 @@ import { useMakeEdits, useShow } from "../show/useShow.ts";
 import type { RecordEntry } from "./recordEntry.ts";
 import { RecordTimes } from "./RecordTimes.tsx";
 import { keepRefused } from "./refused.ts";
-import type { useRecording } from "./useRecording.ts";
+import type { useRecording } from "../show/hand/useRecording.ts";
 
 interface QuestionProps {
   entry: RecordEntry;

@@ -10,7 +10,7 @@ import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { Drawer, DrawerButtons } from "./Drawer.tsx";
 import { type UpdateEntry, keepRefused, makeFromDrawer, refusedIn } from "./refused.ts";
-import { useUpdating } from "./useUpdating.ts";
+import { useUpdating } from "../show/hand/useUpdating.ts";
 
 type Sent = UpdatePlace | "nowhere";
 

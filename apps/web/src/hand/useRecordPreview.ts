@@ -18,7 +18,7 @@ import { useSame } from "../shared/useSame.ts";
 import { useHand } from "../show/handStore.ts";
 import { useShow } from "../show/useShow.ts";
 import type { RecordEntry } from "./recordEntry.ts";
-import type { useRecording } from "./useRecording.ts";
+import type { useRecording } from "../show/hand/useRecording.ts";
 
 /** A record that has been worked out, or why it cannot be made. */
 type RecordPreview = { fault: string } | { planned: RecordPlan; outcome: Outcome; sentence: string };

@@ -2,7 +2,7 @@ import { actionWords, type Action, type Cue, type ListSheet, type ShowSheet, run
 import { Play, Trash2 } from "lucide-react";
 import { useLive } from "../show/live.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { putLine } from "../line/lineText.ts";
+import { putLine } from "../choice/lineText.ts";
 import { DropMenu, MenuEntry, MenuHeading, MenuRule } from "../shared/DropMenu.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
 

@@ -8,7 +8,7 @@ import { cueName, lightWords, seconds } from "../shared/words.ts";
 import { type FocusPlace, placeRef } from "../shared/focusPlaces.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
-import { putLine } from "../line/lineText.ts";
+import { putLine } from "../choice/lineText.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { ActionFields } from "./ActionFields.tsx";

@@ -1,7 +1,7 @@
 import { type Cue, type ListSheet, findRow, freeNumberAfter } from "@zm/core";
 import { useChoice } from "../choice/choice.ts";
 import { openNumbers } from "../shared/dialogs.ts";
-import { putLine } from "../line/lineText.ts";
+import { putLine } from "../choice/lineText.ts";
 import { lightSpans } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 

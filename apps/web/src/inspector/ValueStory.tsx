@@ -1,7 +1,7 @@
 import type { ListSheet } from "@zm/core";
 import { useChoice } from "../choice/choice.ts";
 import { lensKeys } from "../cells/cells.ts";
-import { cellStory, waveStory } from "../score/story.ts";
+import { cellStory, waveStory } from "../cells/story.ts";
 import { useShow } from "../show/useShow.ts";
 
 /** Where the chosen cell's values come from, and which cue ends each. */

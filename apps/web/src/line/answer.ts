@@ -18,12 +18,12 @@ import {
   waveWords,
 } from "@zm/core";
 import { chosenLights } from "../choice/choice.ts";
-import type { useKeeping } from "../hand/useKeeping.ts";
-import type { useRecording } from "../hand/useRecording.ts";
-import type { useUpdating } from "../hand/useUpdating.ts";
+import type { useKeeping } from "../show/hand/useKeeping.ts";
+import type { useRecording } from "../show/hand/useRecording.ts";
+import type { useUpdating } from "../show/hand/useUpdating.ts";
 import { lightWords, tenths } from "../shared/words.ts";
 import { type Preview, type PreviewResult, previewOf } from "../preview/preview.ts";
-import { pressWords } from "../run/typedPress.ts";
+import { pressWords } from "../show/run/typedPress.ts";
 import { useLive } from "../show/live.ts";
 import { findingsIn } from "../show/findings.ts";
 import type { OpenShow } from "../show/openShow.ts";

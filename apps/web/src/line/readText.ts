@@ -1,7 +1,7 @@
 import { type LineFault, type LineRequest, type ShowSheet, listOf, readLine } from "@zm/core";
 import { memoLast } from "../shared/memoLast.ts";
 import { lightSpans } from "../shared/words.ts";
-import type { LineTarget } from "./lineText.ts";
+import type { LineTarget } from "../choice/lineText.ts";
 
 export type Read = { request: LineRequest } | { fault: LineFault } | null;
 

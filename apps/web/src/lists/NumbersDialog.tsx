@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow, isCueNumber, numbersPaper, paperCsv, paperPages } from "@zm/core";
 import { useDeferredValue, useMemo, useRef } from "react";
-import { choosePoint } from "../past/past.ts";
+import { choosePoint } from "../show/past/past.ts";
 import { PreviewWork } from "../preview/preview.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { Modal } from "../shared/Modal.tsx";
@@ -79,7 +79,7 @@ export function NumbersDialog({ cues, onClose }: { cues: { from: string; to: str
             className="btn btn-sm border-neutral font-normal"
             disabled={!ready}
             onAct={async () => {
-              const { pdfOf } = await import("../paper/pdf.ts");
+              const { pdfOf } = await import("../shared/pdf.ts");
               const pages = paperPages(paper(), { show: sheet.show.title, made: `made ${today()}`, large: false });
               saveFile(await pdfOf(pages), `${name}.pdf`);
             }}

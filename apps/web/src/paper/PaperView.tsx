@@ -17,8 +17,8 @@ import { Suspense, useEffect, useMemo, useState } from "react";
 import { create } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 import { chosenCues, useChoice } from "../choice/choice.ts";
-import { usePoints } from "../past/past.ts";
-import { useComparison } from "../past/useComparison.ts";
+import { usePoints } from "../show/past/past.ts";
+import { useComparison } from "../show/past/useComparison.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { tellTrouble } from "../shared/notices.ts";
@@ -52,7 +52,7 @@ export function PaperView() {
     if (!pages) return;
     let over = false;
     const make = async (): Promise<void> => {
-      const { pdfOf } = await import("./pdf.ts");
+      const { pdfOf } = await import("../shared/pdf.ts");
       const made = await pdfOf(pages);
       if (!over) setPdf(made);
     };

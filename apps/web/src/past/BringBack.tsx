@@ -11,8 +11,8 @@ import { api } from "../show/api.ts";
 import { currentGesture } from "../show/gesture.ts";
 import { enqueue } from "../show/queue.ts";
 import { takeEdit, useList, useShow } from "../show/useShow.ts";
-import { usePoints } from "./past.ts";
-import { useComparison } from "./useComparison.ts";
+import { usePoints } from "../show/past/past.ts";
+import { useComparison } from "../show/past/useComparison.ts";
 
 /** What can be had back of the state that is looked at: chosen cues, chosen lights in them, or everything. Its impact stands below before it is made. */
 export function BringBack() {

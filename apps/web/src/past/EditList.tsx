@@ -6,7 +6,7 @@ import { EditableText } from "../shared/EditableText.tsx";
 import { tellTrouble } from "../shared/notices.ts";
 import { WINDOW } from "../show/gesture.ts";
 import { useShow } from "../show/useShow.ts";
-import { chooseOther, choosePoint, historyQuery, nameVersion, usePoints } from "./past.ts";
+import { chooseOther, choosePoint, historyQuery, nameVersion, usePoints } from "../show/past/past.ts";
 
 /** One row of the history: an edit, or how the show began. */
 interface Row {

@@ -1,14 +1,14 @@
 import { type Comparison, type ListSheet, type ShowSheet, cueOrder, findRow, firstRowFrom, stageAtRest } from "@zm/core";
 import { useMemo } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { PicturePair, type StageState } from "../stage/PicturePair.tsx";
+import { PicturePair, type StageState } from "../picture/PicturePair.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { CompareTable } from "./CompareTable.tsx";
 import { EditList } from "./EditList.tsx";
-import { usePoints } from "./past.ts";
-import { useComparison } from "./useComparison.ts";
+import { usePoints } from "../show/past/past.ts";
+import { useComparison } from "../show/past/useComparison.ts";
 
 /** Everything that was ever done to the show, and two states of it held against one another. */
 export function HistoryView() {

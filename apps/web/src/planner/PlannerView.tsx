@@ -2,7 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { type MarkPlan, type MarkPolicy, POLICIES, POLICY_WORDS, count, findRow, litRows } from "@zm/core";
 import { memo, useEffect, useEffectEvent, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
-import { PicturesDrawer } from "../score/PicturesDrawer.tsx";
+import { PicturesDrawer } from "../picture/PicturesDrawer.tsx";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";

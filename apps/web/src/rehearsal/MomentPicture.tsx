@@ -4,10 +4,10 @@ import { useCallback } from "react";
 import { clockTime } from "../shared/words.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { useShow } from "../show/useShow.ts";
-import { StagePicture } from "../stage/StagePicture.tsx";
-import { lightsUnderway } from "../stage/underway.ts";
-import { useStageLook } from "../stage/stageLook.ts";
-import { type Rehearsed, stageAt } from "./rehearsal.ts";
+import { StagePicture } from "../picture/StagePicture.tsx";
+import { lightsUnderway } from "../picture/underway.ts";
+import { useStageLook } from "../picture/stageLook.ts";
+import { type Rehearsed, stageAt } from "../show/rehearsal/rehearsal.ts";
 
 /** A little after it has begun a finding is seen best. Seconds, and never more than half of how long it lasts. */
 const INTO = 0.3;

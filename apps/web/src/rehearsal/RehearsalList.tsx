@@ -2,7 +2,7 @@ import { type RehearsalAlike, type RehearsalFinding, alikeFindings, groupBy, lig
 import { useMemo } from "react";
 import { useNavigate } from "react-router";
 import { chooseLights } from "../choice/choice.ts";
-import { useGoToCue } from "../lists/useGoToCue.ts";
+import { useGoToCue } from "../show/useGoToCue.ts";
 import { VirtualList } from "../shared/VirtualList.tsx";
 import { clockTime, cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";

@@ -10,7 +10,7 @@ import {
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { CheckTabs } from "../check/CheckTabs.tsx";
-import { historyQuery } from "../past/past.ts";
+import { historyQuery } from "../show/past/past.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { clockTime } from "../shared/words.ts";
@@ -18,7 +18,7 @@ import { useList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { MomentPicture } from "./MomentPicture.tsx";
 import { RehearsalList } from "./RehearsalList.tsx";
-import { type Rehearsed, beginRehearsal, stopRehearsal, useRehearsal } from "./rehearsal.ts";
+import { type Rehearsed, beginRehearsal, stopRehearsal, useRehearsal } from "../show/rehearsal/rehearsal.ts";
 
 const SPEEDS = [0.5, 1, 1.5, 2, 4];
 

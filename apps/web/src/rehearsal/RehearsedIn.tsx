@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { chooseLights } from "../choice/choice.ts";
 import { clockTime } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
-import { findingsOf, useRehearsal } from "./rehearsal.ts";
+import { findingsOf, useRehearsal } from "../show/rehearsal/rehearsal.ts";
 
 /** What the newest rehearsal found in a cue, at its moment; nothing where it found nothing there, or where there was none. */
 export function RehearsedIn({ list, row }: { list: ListSheet; row: number }) {

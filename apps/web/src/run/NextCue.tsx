@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { clockTime, seconds, triggerWords } from "../shared/words.ts";
 import { useLive } from "../show/live.ts";
 import { useShow } from "../show/useShow.ts";
-import { useRunTime } from "./useRunTime.ts";
+import { useRunTime } from "../show/run/useRunTime.ts";
 
 interface NextCueProps {
   list: ListSheet;

@@ -1,7 +1,7 @@
 import { type ListRun, type ListSheet, partEnds, preparing, runTime, standingCue } from "@zm/core";
 import { clockTime, lightWords } from "../shared/words.ts";
 import { useLive } from "../show/live.ts";
-import { useRunTime } from "./useRunTime.ts";
+import { useRunTime } from "../show/run/useRunTime.ts";
 
 /** More parts than this are told as one line, so that what is next keeps its place. */
 const MOST_LINES = 3;

@@ -1,7 +1,7 @@
 import { useCallback } from "react";
 import { liveOutputs } from "../show/outputs.ts";
 import { useShow } from "../show/useShow.ts";
-import { StagePicture } from "../stage/StagePicture.tsx";
+import { StagePicture } from "../picture/StagePicture.tsx";
 
 /** The stage as it runs, without anything that can be pressed; `cue` is the one that was fired last. */
 export function RunPicture({ cue }: { cue: string | null }) {

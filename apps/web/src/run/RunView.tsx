@@ -1,7 +1,7 @@
 import { type ListRun, nextRow } from "@zm/core";
 import { ChevronsLeft, ChevronsRight, Pause, Play, SkipBack } from "lucide-react";
 import { Link } from "react-router";
-import { CallerSays } from "../outside/CallerPart.tsx";
+import { CallerSays } from "../show/run/CallerPart.tsx";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
 import { useMainList, useShow } from "../show/useShow.ts";
@@ -10,10 +10,10 @@ import { GoTo } from "./GoTo.tsx";
 import { NextCue } from "./NextCue.tsx";
 import { OnStage } from "./OnStage.tsx";
 import { RunPicture } from "./RunPicture.tsx";
-import { StageSwitch } from "./StageSwitch.tsx";
+import { StageSwitch } from "../show/run/StageSwitch.tsx";
 import { unusualOf } from "./unusual.ts";
-import { useGo } from "./useGo.ts";
-import { usePress } from "./usePress.ts";
+import { useGo } from "../show/run/useGo.ts";
+import { usePress } from "../show/run/usePress.ts";
 
 /** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
 export function RunView() {

@@ -8,7 +8,7 @@ import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
 import { RunPicture } from "./RunPicture.tsx";
 import { unusualOf } from "./unusual.ts";
-import { useRunTime } from "./useRunTime.ts";
+import { useRunTime } from "../show/run/useRunTime.ts";
 
 /** A page that only looks on: the stage and where the show stands, for the designer's tablet; in large letters for the stage manager. Nothing here can be pressed. */
 export function WatchView() {

@@ -7,7 +7,7 @@ import { ActionButton } from "../shared/ActionButton.tsx";
 import { EditableText } from "../shared/EditableText.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { VirtualList } from "../shared/VirtualList.tsx";
-import { useGoToCue } from "../lists/useGoToCue.ts";
+import { useGoToCue } from "../show/useGoToCue.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { tellTrouble } from "../shared/notices.ts";
 import { clockTime, tenths } from "../shared/words.ts";

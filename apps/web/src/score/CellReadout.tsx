@@ -1,7 +1,7 @@
 import { type ListSheet, findRow } from "@zm/core";
 import { useChoice } from "../choice/choice.ts";
 import { cueName } from "../shared/words.ts";
-import { cellWords } from "./story.ts";
+import { cellWords } from "../cells/story.ts";
 
 /** Says the cell that the keyboard stands on to those who do not see the sheet. */
 export function CellReadout({ list }: { list: ListSheet }) {

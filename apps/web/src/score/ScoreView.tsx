@@ -3,7 +3,7 @@ import { type ListSheet, findRow, listSpans, sceneAt } from "@zm/core";
 import { Suspense, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { chosenCellAttributes, chosenCues, useChoice } from "../choice/choice.ts";
 import { faultOf } from "../preview/preview.ts";
-import { findingsOf, useRehearsal } from "../rehearsal/rehearsal.ts";
+import { findingsOf, useRehearsal } from "../show/rehearsal/rehearsal.ts";
 import { usePreview, useWanted } from "../preview/usePreview.ts";
 import { openNumbers } from "../shared/dialogs.ts";
 import { focusOn, placeRef } from "../shared/focusPlaces.ts";
@@ -35,7 +35,7 @@ import { shownLights, toggleMoving } from "./moving.ts";
 import { useCellPointer } from "./useCellPointer.ts";
 import { moveFocus } from "./walk.ts";
 
-const PicturesDrawer = lazyPart(async () => (await import("./PicturesDrawer.tsx")).PicturesDrawer);
+const PicturesDrawer = lazyPart(async () => (await import("../picture/PicturesDrawer.tsx")).PicturesDrawer);
 const TimesDrawer = lazyPart(async () => (await import("../times/TimesDrawer.tsx")).TimesDrawer);
 
 export const SPINE_WIDTH = 424;

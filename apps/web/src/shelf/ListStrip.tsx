@@ -1,8 +1,8 @@
 import { type ListRun, type ListSheet, type Tempo, nextRow } from "@zm/core";
 import { useRef } from "react";
 import { chooseList } from "../choice/choice.ts";
-import { useGo } from "../run/useGo.ts";
-import { useRunTime } from "../run/useRunTime.ts";
+import { useGo } from "../show/run/useGo.ts";
+import { useRunTime } from "../show/run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuHeading, NumberEntry, SecondsEntry } from "../shared/DropMenu.tsx";
 import { useLive } from "../show/live.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";

@@ -1,8 +1,8 @@
 import { type HeldLook, type LookRun } from "@zm/core";
 import { Trash2 } from "lucide-react";
 import { useCallback, useEffect, useRef } from "react";
-import { usePress } from "../run/usePress.ts";
-import { useRunTime } from "../run/useRunTime.ts";
+import { usePress } from "../show/run/usePress.ts";
+import { useRunTime } from "../show/run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuRule, NamedEntry, SecondsEntry } from "../shared/DropMenu.tsx";
 import { notify } from "../shared/notices.ts";
 import { useMakeEdits } from "../show/useShow.ts";

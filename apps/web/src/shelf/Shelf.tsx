@@ -1,6 +1,6 @@
 import { count, listOf } from "@zm/core";
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
-import { usePress } from "../run/usePress.ts";
+import { usePress } from "../show/run/usePress.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { useHand } from "../show/handStore.ts";
 import { useLive } from "../show/live.ts";
@@ -8,7 +8,7 @@ import { useShow } from "../show/useShow.ts";
 import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
 import { LookStrip } from "./LookStrip.tsx";
 import { ListStrip } from "./ListStrip.tsx";
-import { useKeepLook } from "./useKeepLook.ts";
+import { useKeepLook } from "../show/hand/useKeepLook.ts";
 import { useShelf } from "./useShelf.ts";
 
 /** So many strips stand side by side. */

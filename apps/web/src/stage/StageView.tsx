@@ -9,12 +9,12 @@ import { Link } from "react-router";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
-import { type Painted, StagePicture } from "./StagePicture.tsx";
+import { type Painted, StagePicture } from "../picture/StagePicture.tsx";
 import { liveOutputs } from "../show/outputs.ts";
-import { useStageLook } from "./stageLook.ts";
+import { useStageLook } from "../picture/stageLook.ts";
 import { useRigThere } from "../show/rigSeen.ts";
-import { lightsUnderway, seenOutputs } from "./underway.ts";
-import { waitingFor } from "./waiting.ts";
+import { lightsUnderway, seenOutputs } from "../picture/underway.ts";
+import { waitingFor } from "../picture/waiting.ts";
 import { useStagePointer } from "./useStagePointer.ts";
 
 /** Narrow, without times: here the picture wants the room. */

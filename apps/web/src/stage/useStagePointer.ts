@@ -1,12 +1,12 @@
 import { type Moves, type Point, aimNear, keyAt } from "@zm/core";
 import { type RefObject, useRef, useState } from "react";
 import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
-import { useHandChange } from "../hand/useHandChange.ts";
+import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { useShow } from "../show/useShow.ts";
-import type { Painted } from "./StagePicture.tsx";
-import { hungPlaces } from "./scene.ts";
-import { isInside } from "./view.ts";
+import type { Painted } from "../picture/StagePicture.tsx";
+import { hungPlaces } from "../picture/scene.ts";
+import { isInside } from "../picture/view.ts";
 
 const NEAR = 13;
 /** A press that moves less than this is a click, pixels. */

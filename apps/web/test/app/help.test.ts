@@ -2,7 +2,7 @@ import { LINE_HELP } from "@zm/core";
 import { FIRST_STEPS, KEY_HELP, PLACES } from "../../src/app/keyHelp.ts";
 import { readSeconds } from "../../src/shared/readSeconds.ts";
 import { readTrigger } from "../../src/shared/readTrigger.ts";
-import { targetWords } from "../../src/line/lineText.ts";
+import { targetWords } from "../../src/choice/lineText.ts";
 
 /** Everything that the help is searched in. */
 const entries = [

@@ -4,8 +4,8 @@ import { chosenAttributes, valueWords } from "../../src/give/chosenKeys.ts";
 import { fanWith, middleOf } from "../../src/give/fanWith.ts";
 import { lightSpans, lightWords } from "../../src/shared/words.ts";
 import { readSpread } from "../../src/shared/readSpread.ts";
-import { hungPlaces } from "../../src/stage/scene.ts";
-import { isInside, stageView } from "../../src/stage/view.ts";
+import { hungPlaces } from "../../src/picture/scene.ts";
+import { isInside, stageView } from "../../src/picture/view.ts";
 
 test("seconds for lights are a number, a fan, or nothing", () => {
   expect(["3", " 0 ~ 5 ", "1,5", "", "-1", "x"].map(readSpread)).toEqual([3, "0~5", 1.5, null, undefined, undefined]);

@@ -2,7 +2,7 @@ import { act, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
 import { LineEntry } from "../../src/line/LineEntry.tsx";
-import { setLine } from "../../src/line/lineText.ts";
+import { setLine } from "../../src/choice/lineText.ts";
 import { renderOpened } from "../support/opened.tsx";
 
 beforeEach(() => {

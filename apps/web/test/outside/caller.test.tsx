@@ -3,7 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { saltAndParaffin } from "@zm/demo";
 import type { CallerEvent, CallerState } from "@zm/protocol";
 import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
-import { CallerPart } from "../../src/outside/CallerPart.tsx";
+import { CallerPart } from "../../src/show/run/CallerPart.tsx";
 import { useNotices } from "../../src/shared/notices.ts";
 import { leaveCaller, takeCallerEvent } from "../../src/show/caller.ts";
 import { renderOpened } from "../support/opened.tsx";

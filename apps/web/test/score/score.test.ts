@@ -3,7 +3,7 @@ import { saltAndParaffin } from "@zm/demo";
 import type { Lens } from "../../src/choice/choice.ts";
 import { lensKeys, lensThreads, markAt, trackedText } from "../../src/cells/cells.ts";
 import { channelsBetween, columnAt, layoutColumns } from "../../src/score/columns.ts";
-import { cellStory, cellWords } from "../../src/score/story.ts";
+import { cellStory, cellWords } from "../../src/cells/story.ts";
 import { clockTime, triggerWords, upDown } from "../../src/shared/words.ts";
 
 const sheet = sheetOf(saltAndParaffin());

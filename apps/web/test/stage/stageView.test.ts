@@ -1,8 +1,8 @@
 import { sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import fc from "fast-check";
-import { BACK, hungPlaces, sameLights, stageLights } from "../../src/stage/scene.ts";
-import { isInside, stageView } from "../../src/stage/view.ts";
+import { BACK, hungPlaces, sameLights, stageLights } from "../../src/picture/scene.ts";
+import { isInside, stageView } from "../../src/picture/view.ts";
 
 const size = fc.record({ width: fc.integer({ min: 300, max: 2000 }), height: fc.integer({ min: 200, max: 1400 }) });
 const metres = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });

@@ -1,0 +1,84 @@
+import { actionWords, type LinePress, type Press, type ShowSheet, nextRow } from "@zm/core";
+import type { LiveRun } from "../liveStore.ts";
+import { seconds } from "../../shared/words.ts";
+
+/** What a typed line presses; undefined where there is nothing to do, as for a list that is to start and runs already. */
+export function pressFor(press: LinePress, run: LiveRun | null | undefined): Press | undefined {
+  switch (press.do) {
+    case "putOnStage":
+      return undefined;
+    case "fire":
+      return { press: "fire" };
+    case "standby":
+      return { press: "standby", chosen: press.chosen };
+    case "tempo":
+      return { press: "tempo", tempo: press.tempo, perMinute: press.perMinute };
+    case "look":
+      return { press: "look", look: press.look, level: press.level, ...timed(press) };
+    case "start": {
+      const own = run?.mix.lists.get(press.list);
+      if (own && own.cue !== null) return undefined;
+      if (press.cue !== undefined) return { press: "goto", list: press.list, cue: press.cue };
+      return { press: "go", list: press.list };
+    }
+    case "goto":
+      return { press: "goto", list: listOf(press), cue: press.cue, ...timed(press) };
+    case "go": {
+      // It fires the cue that was next when it was typed, and no other.
+      const own = run?.mix.lists.get(listOf(press) ?? "");
+      const held = own?.clock.held ?? false;
+      const next = own && !held ? own.list.cues[nextRow(own)]?.number : undefined;
+      return { press: "go", list: listOf(press), held, ...(next === undefined ? {} : { cue: next }) };
+    }
+    case "back":
+    case "catch":
+      return { press: press.do, list: listOf(press) };
+    case "hold":
+    case "resume":
+      return { press: "hold", list: listOf(press), held: press.do === "hold" };
+    case "release":
+      return { press: "release", list: listOf(press), ...timed(press) };
+    case "rate":
+      return { press: "rate", list: press.list, rate: press.rate };
+    case "master":
+    case "fader":
+      return { press: press.do, list: press.list, level: press.level, ...timed(press) };
+  }
+}
+
+function listOf(press: { list?: string | undefined }): string | undefined {
+  return press.list;
+}
+
+function timed({ time }: { time?: number | undefined }): { time?: number } {
+  return time === undefined ? {} : { time };
+}
+
+/** What a typed line presses, in words, before it does. */
+export function pressWords(press: LinePress, sheet: ShowSheet, run: LiveRun | null | undefined): string {
+  const label = (id: string): string => sheet.lists.get(id)?.list.label || id;
+  switch (press.do) {
+    case "putOnStage":
+      return "puts this show on stage; the lights of the one that is there go dark";
+    case "fire": {
+      const set = run?.mix.standby ?? [];
+      return set.length === 0
+        ? "nothing is chosen to go together"
+        : `fires the set: ${set.map(({ list, cue }) => `${label(list)} ${cue}`).join(", ")}`;
+    }
+    case "standby":
+      return press.chosen.length === 0
+        ? "empties the set that was to go together"
+        : `chooses to go together: ${press.chosen.map(({ list, cue }) => `${label(list)} ${cue}`).join(", ")}; nothing moves`;
+    case "fader":
+      return `fader of ${label(press.list)} to ${press.level} %${press.time === undefined ? "" : ` in ${seconds(press.time)} s`}`;
+    case "catch":
+      return `${label(press.list)} waits for a Go`;
+    case "start":
+      return run && run.mix.lists.get(press.list)?.cue != null
+        ? `${label(press.list)} already runs; nothing happens`
+        : actionWords(press, sheet);
+    default:
+      return actionWords(press, sheet);
+  }
+}
