@@ -12,7 +12,7 @@ import { valueWords } from "./chosenKeys.ts";
 /** Own times of the chosen lights' values in hand: seconds or fans of them, a curve, and stored paces. */
 export function TimesGive({ channels, family }: { channels: readonly number[]; family: Family }) {
   const { sheet } = useShow();
-  const { time, lay } = useHandChange();
+  const { time, applyPace } = useHandChange();
   const hand = useHand((state) => state.hand);
   const { keepPace } = useKeeping();
   const [naming, setNaming] = useState(false);
@@ -55,7 +55,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
             type="button"
             className="btn btn-xs border-neutral px-1.5 font-normal"
             title="Lays this pace on the chosen lights"
-            onClick={() => lay({ channels: [...channels] }, pace.id)}
+            onClick={() => applyPace({ channels: [...channels] }, pace.id)}
           >
             {pace.label || pace.id}
           </button>

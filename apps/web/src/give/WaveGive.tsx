@@ -10,7 +10,7 @@ import { WaveFields } from "../waves/WaveFields.tsx";
 /** What sways of the chosen lights, given live: it goes to the Hand with everything else. */
 export function WaveGive({ channels, attributes }: { channels: readonly number[]; attributes: readonly ChosenAttribute[] }) {
   const hand = useHand((state) => state.hand);
-  const { sway, drop } = useHandChange();
+  const { giveWave, drop } = useHandChange();
   const open = useWavesOpen((state) => state.open);
   const [picked, setPicked] = useState(attributes[0]?.attribute.id);
   const chosen = attributes.find(({ attribute }) => attribute.id === picked) ?? attributes[0];
@@ -22,7 +22,7 @@ export function WaveGive({ channels, attributes }: { channels: readonly number[]
   if (!chosen) return null;
   const wave = inHand(hand, chosen.keys);
   const held = chosen.keys.filter((key) => heldWave(hand, key));
-  const give = (given: GivenWave): void => void sway({ channels: [...channels], attributes: [chosen.attribute.id] }, given);
+  const give = (given: GivenWave): void => void giveWave({ channels: [...channels], attributes: [chosen.attribute.id] }, given);
   return (
     <fieldset ref={fields} aria-label="Wave" className="flex min-w-0 flex-col gap-1.5 border-t border-rule pt-1">
       <div className="flex min-h-7 items-center gap-2">

@@ -10,7 +10,7 @@ import { GoTo } from "./GoTo.tsx";
 import { NextCue } from "./NextCue.tsx";
 import { OnStage } from "./OnStage.tsx";
 import { RunPicture } from "./RunPicture.tsx";
-import { StageSwitch } from "../show/run/StageSwitch.tsx";
+import { StageSwitch } from "./StageSwitch.tsx";
 import { unusualOf } from "./unusual.ts";
 import { useGo } from "../show/run/useGo.ts";
 import { usePress } from "../show/run/usePress.ts";

@@ -86,15 +86,15 @@ export function pressHere(id: string, sheet: ShowSheet, press: Press): void {
   if (!run) return;
   const change = changeHere(run, press, listOf(sheet).id);
   if (!change) return;
-  const lay = (mix: Mix): void => {
+  const apply = (mix: Mix): void => {
     try {
       applyRunChange(mix, change, sheet, listOf(sheet).id);
     } catch {
       // The server refuses it in words.
     }
   };
-  pressed.set(id, lay);
-  lay(run.mix);
+  pressed.set(id, apply);
+  apply(run.mix);
   useLive.setState({ run: { ...run } });
 }
 

@@ -27,8 +27,8 @@ export function useHandChange() {
     },
     [sheet, outputOf, change],
   );
-  /** Lets lights sway, or stops what sways there. */
-  const sway = useCallback(
+  /** Gives lights a wave, or stops the one that they have. */
+  const giveWave = useCallback(
     (selection: KeySelection, wave: GivenWave): boolean => {
       const waves = unlessRefused(() => giveWaves(sheet, selection, wave));
       return waves !== undefined && change({ do: "wave", waves });
@@ -59,7 +59,7 @@ export function useHandChange() {
     [sheet, outputOf, change],
   );
   /** Lays a stored pace on what the selection holds in hand. */
-  const lay = useCallback(
+  const applyPace = useCallback(
     (selection: KeySelection, id: string): boolean => {
       const pace = sheet.show.paces.find((each) => each.id === id);
       const times = pace && unlessRefused(() => givePace(sheet, useHand.getState().hand, selection, pace));
@@ -78,7 +78,7 @@ export function useHandChange() {
     },
     [change],
   );
-  return { change, give, sway, home, othersOut, time, lay, drop, outputOf };
+  return { change, give, giveWave, home, othersOut, time, applyPace, drop, outputOf };
 }
 
 /** What keys that are in hand put out now, where what is given takes its own times: it goes on from there. */

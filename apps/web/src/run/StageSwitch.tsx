@@ -1,24 +1,11 @@
 import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
 import { count } from "@zm/core";
 import { useState } from "react";
-import { ActionButton } from "../../shared/ActionButton.tsx";
-import { Modal } from "../../shared/Modal.tsx";
-import { tellTrouble } from "../../shared/notices.ts";
-
-import { api } from "../api.ts";
-import { stageKey, stageQuery } from "../onStage.ts";
-import { useShow } from "../useShow.ts";
-
-/** Puts a show on stage, or takes the one that is there off it. False where the server refuses, which is told. */
-export async function putOnStage(client: QueryClient, show: number | null): Promise<boolean> {
-  try {
-    client.setQueryData(stageKey, await api.putOnStage(show));
-    return true;
-  } catch (error) {
-    tellTrouble(error);
-    return false;
-  }
-}
+import { ActionButton } from "../shared/ActionButton.tsx";
+import { Modal } from "../shared/Modal.tsx";
+import { stageQuery } from "../show/onStage.ts";
+import { putOnStage } from "../show/run/putOnStage.ts";
+import { useShow } from "../show/useShow.ts";
 
 /** Which show's levels leave for the lights, and the switch that puts this one there: with what is dark after it, before it is done. */
 export function StageSwitch() {

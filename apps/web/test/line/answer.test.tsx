@@ -16,7 +16,8 @@ import {
 } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { previewOf } from "../../src/preview/preview.ts";
-import { type LinePlanners, answerTo } from "../../src/line/answer.ts";
+import { answerTo } from "../../src/line/answer.ts";
+import type { LinePlanners } from "../../src/line/requests/kind.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);

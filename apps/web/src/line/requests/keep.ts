@@ -1,0 +1,18 @@
+import { chosenLights } from "../../choice/choice.ts";
+import { atOnce } from "../../show/queue.ts";
+import { editWords } from "./editWords.ts";
+import { defineRequest } from "./kind.ts";
+
+export const keep = defineRequest("keep", {
+  words: (request, { sheet, keeping, list }) => {
+    if (request.what === "look")
+      return `Keeps ${request.stage ? "the lights that are lit on stage" : "what is in hand"} as held look “${request.label}”. Enter keeps it`;
+    const edit = request.what === "palette" ? keeping.paletteEdit(request) : keeping.paceEdit(request.label, chosenLights());
+    return `Keeps what is in hand. ${editWords(sheet, [edit], list)}. Enter keeps it`;
+  },
+  run: (request, { keepLook, keeping }, { channels }) => {
+    if (request.what === "look") return keepLook(request.label, request.stage ? "stage" : "hand", atOnce);
+    if (request.what === "palette") return keeping.keepPalette(request, atOnce);
+    return keeping.keepPace(request.label, channels.length > 0 ? channels : undefined, atOnce);
+  },
+});

@@ -1,0 +1,59 @@
+import { capital } from "@zm/core";
+import { editsBlind, useLineText } from "../../choice/lineText.ts";
+import { openHelp, openNumbers, openSearch, openTake } from "../../shared/dialogs.ts";
+import { notify } from "../../shared/notices.ts";
+import { defineRequest } from "./kind.ts";
+import { listAt } from "./listAt.ts";
+
+export const view = defineRequest("view", {
+  isLocal: true,
+  words: ({ view: asked }) => `Enter goes to ${capital(asked)}`,
+  run: ({ view: asked }, { id, navigate }) => {
+    // What is typed next belongs to the view that was asked for, even before it is there.
+    useLineText.setState({ blind: editsBlind(asked) });
+    void navigate(`/show/${id}/${asked}`);
+    return true;
+  },
+});
+
+export const find = defineRequest("find", {
+  isLocal: true,
+  words: ({ text }) => `Enter looks for cues with "${text}"`,
+  run: ({ text }) => {
+    openSearch(text);
+    return true;
+  },
+});
+
+export const help = defineRequest("help", {
+  isLocal: true,
+  words: () => "Enter opens the help",
+  run: () => {
+    openHelp();
+    return true;
+  },
+});
+
+export const numbers = defineRequest("numbers", {
+  isLocal: true,
+  words: () => "Enter opens the table of the numbers, old and new",
+  run: ({ cues }, { sheet }, target) => {
+    const all = listAt(sheet, target).cues;
+    const [first, last] = [all[0]?.number, all.at(-1)?.number];
+    if (first === undefined || last === undefined) {
+      notify("There is no cue in this list to give a number", "trouble");
+      return false;
+    }
+    openNumbers(cues?.from ?? first, cues?.to ?? last);
+    return true;
+  },
+});
+
+export const takeCues = defineRequest("takeCues", {
+  isLocal: true,
+  words: () => "Enter opens the other show's cues, to be taken after their impact was shown",
+  run: (request) => {
+    openTake(request);
+    return true;
+  },
+});
