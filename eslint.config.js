@@ -89,7 +89,12 @@ export default tseslint.config(
   {
     files: ["apps/web/src/**/*.{ts,tsx}"],
     plugins: { "react-hooks": hooks },
-    rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" },
+    rules: {
+      // A component, and a hook, fits a screen.
+      "max-lines-per-function": ["error", { max: 90, skipBlankLines: true, skipComments: true }],
+      "react-hooks/rules-of-hooks": "error",
+      "react-hooks/exhaustive-deps": "error",
+    },
   },
   pureCore,
 );

@@ -165,4 +165,5 @@ export { type Ramp, rampAt } from "./mix/ramp.ts";
 /** What a run has to say. */
 export type { RunReport } from "./mix/darkMoves.ts";
 export type { Operation } from "./values/operation.ts";
+export { readFan } from "./values/readFan.ts";
 export { type Give, readOperation } from "./values/readOperation.ts";

@@ -9,7 +9,7 @@ export interface OscWords {
 
 /** Reads the messages of a packet, a bundle's in their order. Throws Error for what is no OSC packet. What is neither text nor number counts as 1 or 0 where it is true or false, else as an empty text. */
 export function readOsc(packet: Uint8Array): OscWords[] {
-  return errorMessage(fromBuffer(packet));
+  return messagesIn(fromBuffer(packet));
 }
 
 /** A message as a packet: whole numbers as integers, others as floats. Control characters, at which a text would end early, are left out. */
@@ -27,8 +27,8 @@ function plainText(text: string): string {
   return text.replace(/\p{Cc}+/gu, " ");
 }
 
-function errorMessage(packet: OscPacketOutput): OscWords[] {
-  if (packet.oscType === "bundle") return packet.elements.flatMap(errorMessage);
+function messagesIn(packet: OscPacketOutput): OscWords[] {
+  if (packet.oscType === "bundle") return packet.elements.flatMap(messagesIn);
   return [{ address: packet.address, args: packet.args.map(({ value }) => plainArg(value)) }];
 }
 

@@ -1,4 +1,4 @@
-import { type ScriptLine, errorMessage } from "@zm/core";
+import { type ScriptLine, splitWords } from "@zm/core";
 import { memo, useLayoutEffect, useRef, useState } from "react";
 import { chooseCue } from "../choice/choice.ts";
 import { clockTime } from "../shared/words.ts";
@@ -45,9 +45,8 @@ export const BookLine = memo(function BookLine(props: BookLineProps) {
     watch.observe(element);
     return () => watch.disconnect();
   }, [marks, line.text]);
-  const quiet = quietDraft ?? line.quiet === true;
   const direction = line.who === undefined && !line.heading;
-  const lastWord = errorMessage(line.text).length - 1;
+  const lastWord = splitWords(line.text).length - 1;
   return (
     <div
       ref={row}
@@ -58,41 +57,8 @@ export const BookLine = memo(function BookLine(props: BookLineProps) {
       aria-current={props.reading ? "step" : undefined}
     >
       {showsPage && <span className="absolute top-1 right-5 text-[13px] text-quiet">page {line.page}</span>}
-      <div className="relative w-[138px] shrink-0" role="gridcell" aria-label="Cues">
-        {places.map(({ top, beside, marks: own }) => (
-          <span key={top} className="absolute right-1 flex w-[132px] flex-row-reverse flex-wrap gap-1" style={{ top: beside }}>
-            {own
-              .filter(({ kind }) => kind === "go")
-              .map((mark) => (
-                <CueTag key={mark.cue} mark={mark} list={props.list} chosen={mark.cue === chosenCue} line={line.id} />
-              ))}
-            <StandbyTag marks={own.filter(({ kind }) => kind === "standby")} />
-          </span>
-        ))}
-      </div>
-      <div role="gridcell" className="flex w-7 shrink-0">
-        <button
-          type="button"
-          tabIndex={-1}
-          aria-label={quiet ? `Line ${line.id} is quiet` : `Line ${line.id} is not quiet`}
-          aria-pressed={quiet}
-          title="Draw down along lines for silence: no light moves then (q)"
-          data-stroke={props.index}
-          className="group relative w-full cursor-ns-resize touch-none"
-          onPointerDown={(event) => {
-            event.preventDefault();
-            props.onStroke(props.index, "begin");
-          }}
-          onPointerEnter={() => props.onStroke(props.index, "over")}
-        >
-          <span
-            aria-hidden
-            className={`absolute inset-y-0.5 left-1.5 w-2 rounded-l-full border-l-2 ${
-              quiet ? "border-secondary" : "border-transparent group-hover:border-rule"
-            } ${quietDraft === null ? "" : "border-dashed"}`}
-          />
-        </button>
-      </div>
+      <CueMargin places={places} line={line.id} list={props.list} chosenCue={chosenCue} />
+      <QuietStroke line={line} index={props.index} quietDraft={quietDraft} onStroke={props.onStroke} />
       <div className="relative min-w-0 flex-1" role="gridcell">
         {showsWho && line.who !== undefined && <p className="font-script text-[13px] leading-4 text-quiet">{line.who}</p>}
         <p
@@ -113,7 +79,7 @@ export const BookLine = memo(function BookLine(props: BookLineProps) {
                 />
               )),
           )}
-          {errorMessage(line.text).map((word, place) => (
+          {splitWords(line.text).map((word, place) => (
             <span key={place}>
               <span
                 data-line={line.id}
@@ -128,21 +94,86 @@ export const BookLine = memo(function BookLine(props: BookLineProps) {
           ))}
         </p>
       </div>
-      <div role="gridcell" className="flex w-14 shrink-0">
-        <button
-          type="button"
-          tabIndex={-1}
-          title="Choose the line; with Shift up to it"
-          className="figures w-full self-end pb-1 text-right text-[13px] text-quiet hover:text-base-content"
-          onClick={(event) => props.onLine(line.id, event)}
-        >
-          {line.heading ? <span className="sr-only">heading</span> : clockTime(Math.round(seconds))}
-          {line.pace !== undefined && !line.heading && <span title={`${line.pace} words a minute`}> ·</span>}
-        </button>
-      </div>
+      <LineSeconds line={line} seconds={seconds} onLine={props.onLine} />
     </div>
   );
 });
+
+/** The cues at the left of a line, each beside the row of text in which its word stands. */
+function CueMargin({
+  places,
+  line,
+  list,
+  chosenCue,
+}: {
+  places: readonly MarkPlace[];
+  line: string;
+  list: string;
+  chosenCue: string | null;
+}) {
+  return (
+    <div className="relative w-[138px] shrink-0" role="gridcell" aria-label="Cues">
+      {places.map(({ top, beside, marks: own }) => (
+        <span key={top} className="absolute right-1 flex w-[132px] flex-row-reverse flex-wrap gap-1" style={{ top: beside }}>
+          {own
+            .filter(({ kind }) => kind === "go")
+            .map((mark) => (
+              <CueTag key={mark.cue} mark={mark} list={list} chosen={mark.cue === chosenCue} line={line} />
+            ))}
+          <StandbyTag marks={own.filter(({ kind }) => kind === "standby")} />
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** The bracket of silence: drawn down along lines. */
+function QuietStroke({ line, index, quietDraft, onStroke }: Pick<BookLineProps, "line" | "index" | "quietDraft" | "onStroke">) {
+  const quiet = quietDraft ?? line.quiet === true;
+  return (
+    <div role="gridcell" className="flex w-7 shrink-0">
+      <button
+        type="button"
+        tabIndex={-1}
+        aria-label={quiet ? `Line ${line.id} is quiet` : `Line ${line.id} is not quiet`}
+        aria-pressed={quiet}
+        title="Draw down along lines for silence: no light moves then (q)"
+        data-stroke={index}
+        className="group relative w-full cursor-ns-resize touch-none"
+        onPointerDown={(event) => {
+          event.preventDefault();
+          onStroke(index, "begin");
+        }}
+        onPointerEnter={() => onStroke(index, "over")}
+      >
+        <span
+          aria-hidden
+          className={`absolute inset-y-0.5 left-1.5 w-2 rounded-l-full border-l-2 ${
+            quiet ? "border-secondary" : "border-transparent group-hover:border-rule"
+          } ${quietDraft === null ? "" : "border-dashed"}`}
+        />
+      </button>
+    </div>
+  );
+}
+
+/** How long a line takes; pressing it chooses the line. */
+function LineSeconds({ line, seconds, onLine }: Pick<BookLineProps, "line" | "seconds" | "onLine">) {
+  return (
+    <div role="gridcell" className="flex w-14 shrink-0">
+      <button
+        type="button"
+        tabIndex={-1}
+        title="Choose the line; with Shift up to it"
+        className="figures w-full self-end pb-1 text-right text-[13px] text-quiet hover:text-base-content"
+        onClick={(event) => onLine(line.id, event)}
+      >
+        {line.heading ? <span className="sr-only">heading</span> : clockTime(Math.round(seconds))}
+        {line.pace !== undefined && !line.heading && <span title={`${line.pace} words a minute`}> ·</span>}
+      </button>
+    </div>
+  );
+}
 
 /** Marks that stand beside one row of text, and how far right their words are: `top` within the text, `beside` in the margin. Pixels. */
 interface MarkPlace {

@@ -1,14 +1,4 @@
-import {
-  type Call,
-  type EditInput,
-  type ListSheet,
-  type Script,
-  callAt,
-  callMoment,
-  callWords,
-  expectedTimes,
-  errorMessage,
-} from "@zm/core";
+import { type Call, type EditInput, type ListSheet, type Script, callAt, callMoment, callWords, expectedTimes, splitWords } from "@zm/core";
 import { cueName, tenths } from "../shared/words.ts";
 import type { WordPlace } from "./book.ts";
 
@@ -50,5 +40,5 @@ export function landingWords(list: ListSheet, script: Script, row: number, place
 
 /** How many words a line has. */
 export function wordCount(text: string): number {
-  return errorMessage(text).length;
+  return splitWords(text).length;
 }

@@ -51,10 +51,7 @@ export function useWriting(writing: Writing) {
   const format = chosenFormat ?? guessScriptFormat(text);
   const changed = text !== begun.text;
   const edit = useMemo(() => textEdit(begun.lines, text, whole ? format : "plain", whole), [begun, text, whole, format]);
-  useEffect(() => {
-    const timer = setTimeout(() => useChoice.setState({ draft: changed ? { from: "book", edits: [edit] } : null, operation: null }), PAUSE);
-    return () => clearTimeout(timer);
-  }, [edit, changed]);
+  useWrittenDraft(edit, changed);
   const leaveView = useEffectEvent(() => {
     useChoice.setState(({ draft }) => (draft?.from === "book" ? { draft: null } : {}));
     if (!whole && readKept(id)[first]) notify("What was written is not made yet; it is kept in the Book");
@@ -126,6 +123,14 @@ export function useWriting(writing: Writing) {
     goOnFrom(theirs, stretchNow(begun.all, begun.lines, all), all, whose === "mine" ? text : theirs);
   };
   return { begun, text, changed, clash, format, setFormat, write, make, goOn, leave, drop };
+}
+
+/** What is written is a draft once the hand pauses, so that its impact is told. */
+function useWrittenDraft(edit: EditInput, changed: boolean): void {
+  useEffect(() => {
+    const timer = setTimeout(() => useChoice.setState({ draft: changed ? { from: "book", edits: [edit] } : null, operation: null }), PAUSE);
+    return () => clearTimeout(timer);
+  }, [edit, changed]);
 }
 
 /** The edit that writes a text in place of lines; of the whole play in place of all. */

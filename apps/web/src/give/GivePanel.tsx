@@ -96,49 +96,18 @@ function FamilyGive({
           />
         ))}
       </div>
-      {family === "intensity" && (
-        <div className="flex gap-1.5">
-          {(
-            [
-              ["Full", { set: 100 }],
-              ["Half", { set: 50 }],
-              ["Out", { set: 0 }],
-              ["+5", { add: 5 }],
-              ["−5", { add: -5 }],
-            ] as const
-          ).map(([word, operation]) => (
-            <button
-              key={word}
-              type="button"
-              className="btn btn-xs flex-1 border-neutral px-1 font-normal"
-              onClick={() => giveTo("intensity", operation)}
-            >
-              {word}
-            </button>
-          ))}
-        </div>
+      {family === "intensity" ? (
+        <LevelButtons onGive={(operation) => giveTo("intensity", operation)} onOthersOut={() => othersOut(channels)} />
+      ) : (
+        <button
+          type="button"
+          className="btn btn-xs border-neutral font-normal"
+          title={`${family} of the chosen lights to its resting value; typed: 5..8 ${family} home`}
+          onClick={() => home({ channels: [...channels], families: [family] })}
+        >
+          Home
+        </button>
       )}
-      <div className="flex gap-1.5">
-        {family === "intensity" ? (
-          <button
-            type="button"
-            className="btn btn-xs flex-1 border-neutral font-normal"
-            title="Every other light that is lit goes out; typed: 5 = 50 others out"
-            onClick={() => othersOut(channels)}
-          >
-            Others out
-          </button>
-        ) : (
-          <button
-            type="button"
-            className="btn btn-xs flex-1 border-neutral font-normal"
-            title={`${family} of the chosen lights to its resting value; typed: 5..8 ${family} home`}
-            onClick={() => home({ channels: [...channels], families: [family] })}
-          >
-            Home
-          </button>
-        )}
-      </div>
       {shown && shown.keys.length > 1 && (
         <div>
           <p className="mb-0.5 text-[13px] text-quiet">
@@ -157,6 +126,37 @@ function FamilyGive({
       <PalettesGive channels={channels} family={family} />
       <TimesGive channels={channels} family={family} />
       <WaveGive channels={channels} attributes={attributes.filter(({ attribute }) => !attribute.snap)} />
+    </>
+  );
+}
+
+/** Levels that are given with one press. */
+const LEVELS = [
+  ["Full", { set: 100 }],
+  ["Half", { set: 50 }],
+  ["Out", { set: 0 }],
+  ["+5", { add: 5 }],
+  ["−5", { add: -5 }],
+] as const;
+
+function LevelButtons({ onGive, onOthersOut }: { onGive: (operation: Give) => void; onOthersOut: () => void }) {
+  return (
+    <>
+      <div className="flex gap-1.5">
+        {LEVELS.map(([word, operation]) => (
+          <button key={word} type="button" className="btn btn-xs flex-1 border-neutral px-1 font-normal" onClick={() => onGive(operation)}>
+            {word}
+          </button>
+        ))}
+      </div>
+      <button
+        type="button"
+        className="btn btn-xs border-neutral font-normal"
+        title="Every other light that is lit goes out; typed: 5 = 50 others out"
+        onClick={onOthersOut}
+      >
+        Others out
+      </button>
     </>
   );
 }

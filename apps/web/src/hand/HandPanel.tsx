@@ -48,10 +48,7 @@ export function HandPanel() {
   const { sheet } = useShow();
   const hand = useHand((state) => state.hand);
   const { change, drop: dropKeys } = useHandChange();
-  const { recordNext, next } = useRecording();
   const place = useMatch("/show/:id/stage") === null ? "elsewhere" : "stage";
-  // Where a look is built it is what is done next; elsewhere the view has a next step of its own.
-  const primary = useChoice((choice) => choice.drawer === null && choice.draft === null) && place === "stage";
   const names = heldNames(sheet, hand);
   const keys = names.flatMap((name) => keyNamed(sheet.keys, name) ?? keyOfWave(sheet.keys, name) ?? []);
   const channels = [...new Set(keys.map((key) => key.channel))];
@@ -84,45 +81,7 @@ export function HandPanel() {
         </>
       )}
       {keys.length > 0 && (
-        <>
-          <span className="shrink-0 text-[13px] text-quiet">
-            {heldWords(names)} of {count(channels.length, "light")},{" "}
-            {fresh === 0 ? "all recorded" : fresh === names.length ? "none recorded" : `${fresh} changed`}
-          </span>
-          <ActionButton
-            className={`btn btn-xs ${primary ? "btn-primary" : "border-neutral"}`}
-            disabled={fresh === 0 || next === undefined}
-            title="Records what has changed in hand as a new cue, right behind the one on stage (n)"
-            onAct={recordNext}
-          >
-            Record{next === undefined ? "" : ` ${next}`}
-          </ActionButton>
-          <button
-            type="button"
-            className="btn btn-xs border-neutral"
-            title="Record, with everything that can be said about it (r)"
-            onClick={() => useChoice.setState({ drawer: "record" })}
-          >
-            Record …
-          </button>
-          <button
-            type="button"
-            className="btn btn-xs border-neutral"
-            disabled={fresh === 0}
-            title="Puts what has changed into the cue on stage, its source or its palette (u)"
-            onClick={() => useChoice.setState({ drawer: "update" })}
-          >
-            Update …
-          </button>
-          <button
-            type="button"
-            className="btn btn-xs border-neutral"
-            onClick={() => dropKeys(names)}
-            title="Drops everything in hand; it fades back to the show (Esc, Esc on the Stage). Ctrl Z takes it up again"
-          >
-            Drop all
-          </button>
-        </>
+        <HeldActions names={names} lights={channels.length} fresh={fresh} isBuilding={place === "stage"} onDrop={() => dropKeys(names)} />
       )}
       <button
         type="button"
@@ -135,6 +94,63 @@ export function HandPanel() {
       </button>
       <Notices />
     </section>
+  );
+}
+
+interface HeldActionsProps {
+  readonly names: readonly string[];
+  readonly lights: number;
+  /** How many of them have changed since they were recorded. */
+  readonly fresh: number;
+  /** Where a look is built, recording is what is done next; elsewhere the view has a next step of its own. */
+  readonly isBuilding: boolean;
+  readonly onDrop: () => void;
+}
+
+/** What is in hand, in figures, and what can be done with it. */
+function HeldActions({ names, lights, fresh, isBuilding, onDrop }: HeldActionsProps) {
+  const { recordNext, next } = useRecording();
+  const primary = useChoice((choice) => choice.drawer === null && choice.draft === null) && isBuilding;
+  return (
+    <>
+      <span className="shrink-0 text-[13px] text-quiet">
+        {heldWords(names)} of {count(lights, "light")},{" "}
+        {fresh === 0 ? "all recorded" : fresh === names.length ? "none recorded" : `${fresh} changed`}
+      </span>
+      <ActionButton
+        className={`btn btn-xs ${primary ? "btn-primary" : "border-neutral"}`}
+        disabled={fresh === 0 || next === undefined}
+        title="Records what has changed in hand as a new cue, right behind the one on stage (n)"
+        onAct={recordNext}
+      >
+        Record{next === undefined ? "" : ` ${next}`}
+      </ActionButton>
+      <button
+        type="button"
+        className="btn btn-xs border-neutral"
+        title="Record, with everything that can be said about it (r)"
+        onClick={() => useChoice.setState({ drawer: "record" })}
+      >
+        Record …
+      </button>
+      <button
+        type="button"
+        className="btn btn-xs border-neutral"
+        disabled={fresh === 0}
+        title="Puts what has changed into the cue on stage, its source or its palette (u)"
+        onClick={() => useChoice.setState({ drawer: "update" })}
+      >
+        Update …
+      </button>
+      <button
+        type="button"
+        className="btn btn-xs border-neutral"
+        onClick={onDrop}
+        title="Drops everything in hand; it fades back to the show (Esc, Esc on the Stage). Ctrl Z takes it up again"
+      >
+        Drop all
+      </button>
+    </>
   );
 }
 

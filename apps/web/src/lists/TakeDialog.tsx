@@ -1,80 +1,40 @@
-import { useQuery } from "@tanstack/react-query";
-import { type ListSheet, type ShowSheet, cueOrder, sheetOf, takeCuesEdits } from "@zm/core";
-import { useMemo, useState } from "react";
-import { useNavigate } from "react-router";
-import { useChoice } from "../choice/choice.ts";
-import { refusable } from "../preview/preview.ts";
 import type { WantedCues } from "../shared/dialogs.ts";
 import { Modal } from "../shared/Modal.tsx";
 import { errorMessage } from "../shared/errorMessage.ts";
-import { notify } from "../shared/notices.ts";
-import { api } from "../show/api.ts";
-import { showsQuery } from "../show/openShow.ts";
-import { useList, useShow } from "../show/useShow.ts";
+import { useList } from "../show/useShow.ts";
+import { CueChoice } from "./CueChoice.tsx";
+import { useTaking } from "./useTaking.ts";
 
 /** Cues of another show of the database, taken into the list that is worked on: chosen here, and seen with their impact before they are made. */
 export function TakeDialog({ wanted, onClose }: { wanted: WantedCues; onClose: () => void }) {
-  const { id, sheet } = useShow();
   const list = useList();
-  const navigate = useNavigate();
-  const shows = useQuery(showsQuery);
-  const others = (shows.data ?? []).filter((show) => show.id !== id);
-  const [picked, setPicked] = useState<number | null>(null);
-  const named = wanted.from === undefined ? undefined : others.find(({ title }) => title.toLowerCase() === wanted.from?.toLowerCase());
-  const show = picked ?? named?.id ?? others[0]?.id ?? null;
-  const other = useQuery({
-    queryKey: ["taken from", show],
-    queryFn: async (): Promise<ShowSheet> => sheetOf((await api.show(show ?? 0)).show),
-    enabled: show !== null,
-    structuralSharing: false,
-    staleTime: 0,
-  });
-  const [listId, setListId] = useState<string | null>(null);
-  const from = other.data && (other.data.lists.get(listId ?? "") ?? [...other.data.lists.values()][0]);
-  const [cues, setCues] = useState(wanted.cues ? { first: wanted.cues.from, last: wanted.cues.to } : null);
-  const [start, setStart] = useState(wanted.start ?? "");
-  const taken = useMemo(() => {
-    if (!other.data || !from || !cues) return null;
-    const range = Number(cues.first) <= Number(cues.last) ? cues : { first: cues.last, last: cues.first };
-    const taking = { from: { sheet: other.data, list: from, ...range }, into: { sheet, list }, start: start.trim() || undefined };
-    return refusable(() => takeCuesEdits(taking));
-  }, [other.data, from, cues, start, sheet, list]);
-  const consider = (): void => {
-    if (!taken || "fault" in taken) return;
-    for (const words of taken.left) notify(words, "trouble");
-    useChoice.setState({ operation: null, draft: { from: "history", edits: taken.edits } });
-    void navigate(`/show/${id}/score`);
-    onClose();
-  };
+  const taking = useTaking(wanted, onClose);
+  const { others, named, show, other, from, cues, start, taken } = taking;
   return (
     <Modal label="Cues of another show" onClose={onClose} className="w-[40rem]">
       <form
         className="flex h-[520px] flex-col gap-3 p-6"
         onSubmit={(event) => {
           event.preventDefault();
-          consider();
+          taking.consider();
         }}
       >
         <h2 className="text-[17px] font-bold">Cues of another show, into {list.list.label || list.id}</h2>
-        {shows.data && wanted.from !== undefined && !named && (
+        {others && wanted.from !== undefined && !named && (
           <p role="alert" className="text-error">
             No other show in this database is called “{wanted.from}”; choose one here.
           </p>
         )}
-        {shows.data && others.length === 0 && <p className="text-quiet">There is no other show in this database yet.</p>}
+        {others?.length === 0 && <p className="text-quiet">There is no other show in this database yet.</p>}
         <div className="flex items-end gap-3">
           <label className="flex-1 text-[13px] text-quiet">
             show
             <select
               className="select select-sm mt-0.5 w-full bg-base-100"
               value={show ?? ""}
-              onChange={(event) => {
-                setPicked(Number(event.target.value));
-                setListId(null);
-                setCues(null);
-              }}
+              onChange={(event) => taking.pickShow(Number(event.target.value))}
             >
-              {others.map((each) => (
+              {others?.map((each) => (
                 <option key={each.id} value={each.id}>
                   {each.title} (no. {each.id})
                 </option>
@@ -86,10 +46,7 @@ export function TakeDialog({ wanted, onClose }: { wanted: WantedCues; onClose: (
             <select
               className="select select-sm mt-0.5 w-full bg-base-100"
               value={from?.id ?? ""}
-              onChange={(event) => {
-                setListId(event.target.value);
-                setCues(null);
-              }}
+              onChange={(event) => taking.pickList(event.target.value)}
             >
               {[...(other.data?.lists.values() ?? [])].map((each) => (
                 <option key={each.id} value={each.id}>
@@ -104,7 +61,7 @@ export function TakeDialog({ wanted, onClose }: { wanted: WantedCues; onClose: (
               className="input input-sm figures mt-0.5 w-full bg-base-100"
               placeholder={cues?.first ?? ""}
               value={start}
-              onChange={(event) => setStart(event.target.value)}
+              onChange={(event) => taking.setStart(event.target.value)}
             />
           </label>
         </div>
@@ -118,7 +75,7 @@ export function TakeDialog({ wanted, onClose }: { wanted: WantedCues; onClose: (
             {errorMessage(other.error)}
           </p>
         )}
-        {from && <CueChoice list={from} cues={cues} onChoose={setCues} />}
+        {from && <CueChoice list={from} cues={cues} onChoose={taking.setCues} />}
         {taken && "fault" in taken && (
           <p role="alert" className="text-error">
             {taken.fault}
@@ -137,37 +94,5 @@ export function TakeDialog({ wanted, onClose }: { wanted: WantedCues; onClose: (
         </div>
       </form>
     </Modal>
-  );
-}
-
-interface CueChoiceProps {
-  readonly list: ListSheet;
-  readonly cues: { readonly first: string; readonly last: string } | null;
-  readonly onChoose: (cues: { first: string; last: string }) => void;
-}
-
-/** The cues of the other show: pressing one chooses it, with Shift all up to it. */
-function CueChoice({ list, cues, onChoose }: CueChoiceProps) {
-  const ends = cues && [cueOrder(cues.first), cueOrder(cues.last)].sort((a, b) => a - b);
-  const isChosen = (number: string): boolean => ends !== null && cueOrder(number) >= (ends[0] ?? 0) && cueOrder(number) <= (ends[1] ?? 0);
-  return (
-    <div
-      role="group"
-      aria-label="Cues to take; with Shift up to there"
-      tabIndex={0}
-      className="min-h-0 flex-1 overflow-y-auto rounded border border-rule p-1"
-    >
-      {list.cues.map(({ number, label }) => (
-        <button
-          key={number}
-          type="button"
-          aria-pressed={isChosen(number)}
-          className="block min-h-7 w-full truncate rounded px-1.5 text-left hover:bg-base-300 aria-pressed:bg-base-300 aria-pressed:font-bold"
-          onClick={(event) => onChoose({ first: event.shiftKey && cues ? cues.first : number, last: number })}
-        >
-          <span className="figures inline-block w-12 text-right">{number}</span> {label}
-        </button>
-      ))}
-    </div>
   );
 }

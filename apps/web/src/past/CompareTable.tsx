@@ -35,7 +35,6 @@ interface CompareTableProps {
 /** Two states cue by cue: what was struck through, what is beside it; whole cues come and go. */
 export function CompareTable({ comparison, before, after }: CompareTableProps) {
   const choice = useChoice(useShallow(({ cue, cueEnd, lens }) => ({ cue, cueEnd, lens })));
-  const pictures = useChoice((each) => each.under === "pictures");
   const [all, setAll] = useState(false);
   const lens: Lens = choice.lens === "times" ? "intensity" : choice.lens;
   const lines = useMemo(() => linesOf(comparison, before, after, all), [comparison, before, after, all]);
@@ -59,26 +58,7 @@ export function CompareTable({ comparison, before, after }: CompareTableProps) {
   const isChosen = (number: string): boolean => cues !== null && Number(number) >= Number(cues.from) && Number(number) <= Number(cues.to);
   return (
     <div className="flex min-h-0 min-w-0 flex-1 flex-col">
-      <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
-        <div role="group" aria-label="Lens" className="flex gap-1.5">
-          {LENSES.map((each) => (
-            <Toggle key={each} pressed={lens === each} onClick={() => useChoice.setState({ lens: each })}>
-              {each[0]?.toUpperCase()}
-              {each.slice(1)}
-            </Toggle>
-          ))}
-        </div>
-        <Toggle pressed={!all} onClick={() => setAll(!all)}>
-          Only what differs
-        </Toggle>
-        <Toggle
-          pressed={pictures}
-          title="The chosen cue as a picture, then and now, and the difference"
-          onClick={() => useChoice.setState({ under: pictures ? null : "pictures" })}
-        >
-          Pictures
-        </Toggle>
-      </div>
+      <CompareTools lens={lens} all={all} onAll={() => setAll(!all)} />
       {comparison.beside.length > 0 && (
         <p className="border-b border-rule px-4 py-1.5 text-quiet">{comparison.beside.slice(0, 6).join("; ")}</p>
       )}
@@ -103,32 +83,75 @@ export function CompareTable({ comparison, before, after }: CompareTableProps) {
               ))}
             </div>
             <div className="relative" style={{ height: rows.getTotalSize() }}>
-              {rows.getVirtualItems().map((item) => {
-                const line = lines[item.index];
-                if (!line) return null;
+              {rows.getVirtualItems().map(({ key, index, start }) => {
+                const line = lines[index];
                 return (
-                  <div
-                    key={item.key}
-                    role="row"
-                    title={line.words()}
-                    aria-selected={isChosen(line.number)}
-                    className={`absolute left-0 flex w-full items-center border-b border-rule/50 ${isChosen(line.number) ? "bg-base-300" : "hover:bg-base-200"}`}
-                    style={{ top: item.start, height: ROW }}
-                    onClick={(event) => (event.shiftKey ? extendToCue : chooseCue)(line.number)}
-                  >
-                    <span role="rowheader" className="sticky left-0 flex w-[300px] shrink-0 items-center gap-2 bg-inherit pl-4">
-                      <span className={`figures w-3 ${line.sign === "−" ? "text-error" : "text-secondary"}`}>{line.sign}</span>
-                      <span className={`figures w-12 text-right ${line.is < 0 ? "text-error line-through" : ""}`}>{line.number}</span>
-                      <span className={`min-w-0 flex-1 truncate ${line.is < 0 ? "text-error line-through" : ""}`}>{line.label}</span>
-                    </span>
-                    <Cells lights={lights} line={line} before={before} after={after} lens={lens} />
-                  </div>
+                  line && (
+                    <CompareRow key={key} line={line} top={start} chosen={isChosen(line.number)}>
+                      <Cells lights={lights} line={line} before={before} after={after} lens={lens} />
+                    </CompareRow>
+                  )
                 );
               })}
             </div>
           </div>
         </div>
       )}
+    </div>
+  );
+}
+
+/** What is seen of the comparison: which family of values, only what differs, pictures. */
+function CompareTools({ lens, all, onAll }: { lens: Lens; all: boolean; onAll: () => void }) {
+  const pictures = useChoice((each) => each.under === "pictures");
+  return (
+    <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
+      <div role="group" aria-label="Lens" className="flex gap-1.5">
+        {LENSES.map((each) => (
+          <Toggle key={each} pressed={lens === each} onClick={() => useChoice.setState({ lens: each })}>
+            {each[0]?.toUpperCase()}
+            {each.slice(1)}
+          </Toggle>
+        ))}
+      </div>
+      <Toggle pressed={!all} onClick={onAll}>
+        Only what differs
+      </Toggle>
+      <Toggle
+        pressed={pictures}
+        title="The chosen cue as a picture, then and now, and the difference"
+        onClick={() => useChoice.setState({ under: pictures ? null : "pictures" })}
+      >
+        Pictures
+      </Toggle>
+    </div>
+  );
+}
+
+interface CompareRowProps {
+  readonly line: Line;
+  readonly top: number;
+  readonly chosen: boolean;
+  readonly children: React.ReactNode;
+}
+
+function CompareRow({ line, top, chosen, children }: CompareRowProps) {
+  const gone = line.is < 0 ? "text-error line-through" : "";
+  return (
+    <div
+      role="row"
+      title={line.words()}
+      aria-selected={chosen}
+      className={`absolute left-0 flex w-full items-center border-b border-rule/50 ${chosen ? "bg-base-300" : "hover:bg-base-200"}`}
+      style={{ top, height: ROW }}
+      onClick={(event) => (event.shiftKey ? extendToCue : chooseCue)(line.number)}
+    >
+      <span role="rowheader" className="sticky left-0 flex w-[300px] shrink-0 items-center gap-2 bg-inherit pl-4">
+        <span className={`figures w-3 ${line.sign === "−" ? "text-error" : "text-secondary"}`}>{line.sign}</span>
+        <span className={`figures w-12 text-right ${gone}`}>{line.number}</span>
+        <span className={`min-w-0 flex-1 truncate ${gone}`}>{line.label}</span>
+      </span>
+      {children}
     </div>
   );
 }

@@ -1,55 +1,18 @@
-import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
-import { useVirtualizer } from "@tanstack/react-virtual";
+import { useQueryClient } from "@tanstack/react-query";
 import type { NamedVersion, PastEdit } from "@zm/protocol";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { EditableText } from "../shared/EditableText.tsx";
 import { tellTrouble } from "../shared/notices.ts";
 import { WINDOW } from "../show/gesture.ts";
 import { useShow } from "../show/useShow.ts";
-import { chooseOther, choosePoint, historyQuery, nameVersion, usePoints } from "../show/past/past.ts";
-
-/** One row of the history: an edit, or how the show began. */
-interface Row {
-  readonly revision: number;
-  readonly edit: PastEdit | null;
-  readonly name: string | null;
-}
+import { chooseOther, choosePoint, nameVersion, usePoints } from "../show/past/past.ts";
+import { type Row, useHistoryRows } from "./useHistoryRows.ts";
 
 /** Every edit of every window, the newest first, with the states that have names. Pressing one compares it with now; with Shift, with the one chosen before. */
 export function EditList() {
   const { id, revision } = useShow();
-  const client = useQueryClient();
-  const { data, fetchNextPage, hasNextPage, isFetchingNextPage } = useInfiniteQuery(historyQuery(id));
-  const newest = data?.pages[0]?.edits[0]?.revision ?? 0;
-  const isBehind = data !== undefined && newest < revision;
-  useEffect(() => {
-    if (isBehind) void client.invalidateQueries({ queryKey: historyQuery(id).queryKey });
-  }, [client, id, isBehind, revision]);
-  const versions = data?.pages[0]?.versions;
-  // Nothing is pressed by mistake on a list that is not there yet.
-  const rows = useMemo(
-    () =>
-      data
-        ? rowsOf(
-            data.pages.flatMap(({ edits }) => edits),
-            versions ?? [],
-            !hasNextPage,
-          )
-        : [],
-    [data, versions, hasNextPage],
-  );
   const scroller = useRef<HTMLDivElement>(null);
-  const lines = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: (index) => (rows[index]?.name === null ? 30 : 58),
-    overscan: 10,
-  });
-  const shown = lines.getVirtualItems();
-  const last = shown.at(-1)?.index ?? 0;
-  useEffect(() => {
-    if (last >= rows.length - 20 && hasNextPage && !isFetchingNextPage) void fetchNextPage();
-  }, [last, rows.length, hasNextPage, isFetchingNextPage, fetchNextPage]);
+  const { isReading, versions, rows, lines } = useHistoryRows(scroller);
   const walk = (event: React.KeyboardEvent<HTMLDivElement>): void => {
     const by = event.key === "ArrowDown" ? 1 : event.key === "ArrowUp" ? -1 : 0;
     if (by === 0 || event.target !== event.currentTarget) return;
@@ -65,23 +28,7 @@ export function EditList() {
     <div className="flex h-full w-[340px] shrink-0 flex-col border-r border-rule">
       <p className="flex h-10 shrink-0 items-center justify-between border-b border-rule px-4">
         <span className="font-bold">History</span>
-        {versions && versions.length > 0 && (
-          <select
-            aria-label="Named states"
-            className="select select-xs mx-2 min-w-0 flex-1 bg-base-100"
-            value=""
-            onChange={(event) => choosePoint(id, Number(event.target.value))}
-          >
-            <option value="" disabled>
-              {versions.length === 1 ? "1 named state" : `${versions.length} named states`}
-            </option>
-            {versions.map((version) => (
-              <option key={version.revision} value={version.revision}>
-                {version.name}
-              </option>
-            ))}
-          </select>
-        )}
+        {versions.length > 0 && <VersionSelect versions={versions} />}
         <span className="text-quiet">{revision === 1 ? "1 edit" : `${revision} edits`}</span>
       </p>
       <div
@@ -92,13 +39,13 @@ export function EditList() {
         className="min-h-0 flex-1 overflow-y-auto"
         onKeyDown={walk}
       >
-        {!data && (
+        {isReading && (
           <p role="status" className="p-4 text-quiet">
             Reading the history …
           </p>
         )}
         <ol className="relative" style={{ height: lines.getTotalSize() }}>
-          {shown.map((item) => {
+          {lines.getVirtualItems().map((item) => {
             const row = rows[item.index];
             return (
               <li
@@ -119,10 +66,25 @@ export function EditList() {
   );
 }
 
-function rowsOf(edits: readonly PastEdit[], versions: readonly NamedVersion[], whole: boolean): Row[] {
-  const names = new Map(versions.map(({ revision, name }) => [revision, name]));
-  const rows: Row[] = edits.map((edit) => ({ revision: edit.revision, edit, name: names.get(edit.revision) ?? null }));
-  return whole ? [...rows, { revision: 0, edit: null, name: names.get(0) ?? null }] : rows;
+function VersionSelect({ versions }: { versions: readonly NamedVersion[] }) {
+  const { id } = useShow();
+  return (
+    <select
+      aria-label="Named states"
+      className="select select-xs mx-2 min-w-0 flex-1 bg-base-100"
+      value=""
+      onChange={(event) => choosePoint(id, Number(event.target.value))}
+    >
+      <option value="" disabled>
+        {versions.length === 1 ? "1 named state" : `${versions.length} named states`}
+      </option>
+      {versions.map((version) => (
+        <option key={version.revision} value={version.revision}>
+          {version.name}
+        </option>
+      ))}
+    </select>
+  );
 }
 
 const VERB = { edit: "", undo: "Taken back: ", redo: "Made again: " } as const;

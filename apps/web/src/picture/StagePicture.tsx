@@ -1,3 +1,4 @@
+import type { ShowSheet } from "@zm/core";
 import { type RefObject, useEffect, useMemo, useRef } from "react";
 import { useChoice } from "../choice/choice.ts";
 import { useShow } from "../show/useShow.ts";
@@ -61,16 +62,22 @@ function sameShown(a: Shown, b: Shown): boolean {
   return a.facts.every((fact, index) => fact === b.facts[index]) && sameLights(a.lights, b.lights);
 }
 
-/** The picture of the stage, painted anew for every frame in which something has changed. */
-export function StagePicture(props: StagePictureProps) {
-  const { sheet } = useShow();
-  const frameOf = useRef<HTMLDivElement>(null);
-  const pictureScore = useRef<HTMLCanvasElement>(null);
-  const markSheet = useRef<HTMLCanvasElement>(null);
-  const channels = useChoice((choice) => choice.channels);
-  const chosen = useMemo(() => new Set(channels), [channels]);
-  const latest = useRef({ ...props, sheet, chosen });
-  latest.current = { ...props, sheet, chosen };
+/** What is to be painted. */
+interface Wanted extends StagePictureProps {
+  readonly sheet: ShowSheet;
+  readonly chosen: ReadonlySet<number>;
+}
+
+interface Canvases {
+  readonly frameOf: RefObject<HTMLDivElement | null>;
+  readonly pictureScore: RefObject<HTMLCanvasElement | null>;
+  readonly markSheet: RefObject<HTMLCanvasElement | null>;
+}
+
+/** Paints frame after frame, as long as something in them changes; each frame shows what was asked for last. */
+function usePainting({ frameOf, pictureScore, markSheet }: Canvases, wanted: Wanted): void {
+  const latest = useRef(wanted);
+  latest.current = wanted;
 
   useEffect(() => {
     const element = frameOf.current;
@@ -140,8 +147,18 @@ export function StagePicture(props: StagePictureProps) {
     };
     frame = requestAnimationFrame(paint);
     return () => cancelAnimationFrame(frame);
-  }, []);
+  }, [frameOf, pictureScore, markSheet]);
+}
 
+/** The picture of the stage, painted anew for every frame in which something has changed. */
+export function StagePicture(props: StagePictureProps) {
+  const { sheet } = useShow();
+  const frameOf = useRef<HTMLDivElement>(null);
+  const pictureScore = useRef<HTMLCanvasElement>(null);
+  const markSheet = useRef<HTMLCanvasElement>(null);
+  const channels = useChoice((choice) => choice.channels);
+  const chosen = useMemo(() => new Set(channels), [channels]);
+  usePainting({ frameOf, pictureScore, markSheet }, { ...props, sheet, chosen });
   return (
     <div
       ref={frameOf}

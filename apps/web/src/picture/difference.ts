@@ -21,7 +21,7 @@ export function differenceLights(before: readonly StageLight[], after: readonly 
       return { ...light, words: light.waits === undefined ? "not prepared" : `for ${light.waits}` };
     if (!was || !differs(was, light)) return { ...unprepared(light), level: 0, words: "" };
     const brighter = light.level >= was.level ? light : was;
-    return { ...brighter, words: errorMessage(was, light) };
+    return { ...brighter, words: differenceWords(was, light) };
   });
 }
 
@@ -36,7 +36,7 @@ function differs(a: StageLight, b: StageLight): boolean {
   return b.level > LEAST && !sameLight(a, b);
 }
 
-function errorMessage(was: StageLight, is: StageLight): string {
+function differenceWords(was: StageLight, is: StageLight): string {
   const [from, to] = [Math.round(was.level * 100), Math.round(is.level * 100)];
   return from === to ? String(to) : `${from}→${to}`;
 }

@@ -1,15 +1,13 @@
-import { createColumnHelper, getCoreRowModel, useReactTable } from "@tanstack/react-table";
-import { type Attribute, FAMILIES, type FixtureType, count, entrySchemas, freeId, readSlots, slotsText } from "@zm/core";
+import { getCoreRowModel, useReactTable } from "@tanstack/react-table";
+import { type Attribute, type FixtureType, count, entrySchemas, freeId } from "@zm/core";
 import { useCallback, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
-import { CellField, numberFault } from "./CellField.tsx";
-import { readNumber } from "../shared/readNumber.ts";
+import { attributeColumns } from "./attributeColumns.tsx";
 import { SmallTable } from "./DataTable.tsx";
 import { createDrafts } from "./entryDrafts.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
-import { type FormRow, formRows, formCell } from "./formRows.ts";
-import { TakeOutButton } from "./TakeOutButton.tsx";
+import { type FormRow, formRows } from "./formRows.ts";
 import { useEntryForm } from "./useEntryForm.ts";
 
 const fields = entrySchemas.fixtureType.pick({ name: true, attributes: true });
@@ -98,16 +96,6 @@ function AddButton({ onClick, children }: { onClick: () => void; children: React
   );
 }
 
-const column = createColumnHelper<FormRow<Attribute>>();
-
-/** The columns of numbers and what stands over them. */
-const NUMBERS = [
-  ["min", "from"],
-  ["max", "to"],
-  ["home", "home"],
-  ["speed", "speed a second"],
-] as const;
-
 interface AttributesTableProps {
   rows: FormRow<Attribute>[];
   onSet: (index: number, next: Attribute) => void;
@@ -115,91 +103,7 @@ interface AttributesTableProps {
 }
 
 function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
-  const columns = useMemo(
-    () => [
-      column.accessor(({ value }) => value.id, {
-        id: "id",
-        header: "attribute",
-        cell: formCell(({ index, value }) => (
-          <CellField
-            label={`Attribute ${index + 1}`}
-            value={value.id}
-            check={(text) => (text === "" ? "An attribute has a name, such as pan" : undefined)}
-            onTake={(id) => onSet(index, { ...value, id })}
-          />
-        )),
-      }),
-      column.accessor(({ value }) => value.family, {
-        id: "family",
-        header: "family",
-        cell: formCell(({ index, value }) => (
-          <select
-            aria-label={`Family of ${value.id}`}
-            className="w-full bg-transparent"
-            value={value.family}
-            onChange={(event) => {
-              const family = FAMILIES.find((each) => each === event.target.value);
-              if (family) onSet(index, { ...value, family });
-            }}
-          >
-            {FAMILIES.map((family) => (
-              <option key={family}>{family}</option>
-            ))}
-          </select>
-        )),
-      }),
-      ...NUMBERS.map(([field, word]) =>
-        column.accessor(({ value }) => value[field], {
-          id: field,
-          header: word,
-          cell: formCell(({ index, value }) => (
-            <CellField
-              label={`${field} of ${value.id}`}
-              value={String(value[field] ?? "")}
-              figures
-              check={(text) => (text === "" && field === "speed" ? undefined : numberFault(text))}
-              onTake={(text) => onSet(index, withNumber(value, field, text))}
-            />
-          )),
-        }),
-      ),
-      column.accessor(({ value }) => value.snap, {
-        id: "snap",
-        header: "jumps",
-        meta: { cell: "px-1.5" },
-        cell: formCell(({ index, value }) => (
-          <input
-            type="checkbox"
-            aria-label={`${value.id} jumps`}
-            className="checkbox checkbox-xs"
-            checked={value.snap ?? false}
-            onChange={(event) => onSet(index, { ...value, snap: event.target.checked ? true : undefined })}
-          />
-        )),
-      }),
-      column.accessor(({ value }) => value.slots, {
-        id: "slots",
-        header: "slots by name",
-        cell: formCell(({ index, value }) => (
-          <CellField
-            label={`Slots of ${value.id}`}
-            value={slotsText(value.slots)}
-            check={(text) => (readSlots(text) ? undefined : 'Write a number and a name for each, such as "0 Open, 3 Leaves"')}
-            onTake={(text) => {
-              const slots = readSlots(text);
-              onSet(index, { ...value, slots: slots && slots.length > 0 ? slots : undefined });
-            }}
-          />
-        )),
-      }),
-      column.display({
-        id: "out",
-        header: "",
-        cell: formCell(({ index, value }) => <TakeOutButton label={`Take ${value.id} out`} onClick={() => onRemove(index)} />),
-      }),
-    ],
-    [onSet, onRemove],
-  );
+  const columns = useMemo(() => attributeColumns(onSet, onRemove), [onSet, onRemove]);
   const table = useReactTable({
     data: rows,
     columns,
@@ -215,9 +119,4 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
       className="text-[14px]"
     />
   );
-}
-
-/** An attribute with a number as it was typed; an emptied speed is none. */
-function withNumber(attribute: Attribute, field: (typeof NUMBERS)[number][0], text: string): Attribute {
-  return { ...attribute, [field]: text === "" ? undefined : readNumber(text) };
 }

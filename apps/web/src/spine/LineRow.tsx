@@ -3,7 +3,7 @@ import { ChevronRight } from "lucide-react";
 import { memo } from "react";
 import { chooseCue, chosenCues, extendToCue, useChoice } from "../choice/choice.ts";
 import { PartRow } from "./PartRow.tsx";
-import { SpineRow } from "./Spine.tsx";
+import { SpineRow } from "./SpineRow.tsx";
 import type { SheetLine } from "./lines.ts";
 import { toggleScene } from "./useSheetLines.ts";
 

@@ -4,7 +4,7 @@ import { useEffect, useEffectEvent, useRef } from "react";
 import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
 import { useList, useMainList } from "../show/useShow.ts";
 import { LineRow } from "./LineRow.tsx";
-import { SpineHeader } from "./Spine.tsx";
+import { SpineHeader } from "./SpineHeader.tsx";
 import { lastRowOf } from "./lines.ts";
 import { useSheetLines } from "./useSheetLines.ts";
 

@@ -5,9 +5,6 @@ import { cueName } from "../shared/words.ts";
 import { stageWords } from "./StageStatus.tsx";
 import { useLive } from "../show/live.ts";
 import { useList, useMainList, useShow } from "../show/useShow.ts";
-import { Link } from "react-router";
-import { EmptyView } from "../shared/EmptyView.tsx";
-import { Toggle } from "../shared/Toggle.tsx";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { type Painted, StagePicture } from "../picture/StagePicture.tsx";
 import { liveOutputs } from "../show/outputs.ts";
@@ -15,6 +12,8 @@ import { useStageLook } from "../picture/stageLook.ts";
 import { useRigThere } from "../show/rigSeen.ts";
 import { lightsUnderway, seenOutputs } from "../picture/underway.ts";
 import { waitingFor } from "../picture/waiting.ts";
+import { EmptyStage } from "./EmptyStage.tsx";
+import { StageTools } from "./StageTools.tsx";
 import { useStagePointer } from "./useStagePointer.ts";
 
 /** Narrow, without times: here the picture wants the room. */
@@ -53,71 +52,12 @@ export function StageView() {
     <div className="flex h-full">
       <SpineColumn width={SPINE} />
       <div className="flex min-w-0 flex-1 flex-col bg-black" data-theme="desk">
-        <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-base-100 px-3 whitespace-nowrap text-base-content *:shrink-0 max-[1200px]:gap-x-1 max-[1200px]:px-1.5 max-[1200px]:py-1">
-          <div role="group" aria-label="What the picture shows" className="flex gap-1">
-            <Toggle pressed={!blind} onClick={() => useStageLook.setState({ shows: "stage" })}>
-              On stage
-            </Toggle>
-            <Toggle pressed={blind} onClick={() => useStageLook.setState({ shows: "cue" })} disabled={row < 0}>
-              Chosen cue
-            </Toggle>
-          </div>
-          <div role="group" aria-label="Seen from" className="flex gap-1">
-            <Toggle pressed={view === "front"} onClick={() => useStageLook.setState({ view: "front" })}>
-              Front
-            </Toggle>
-            <Toggle pressed={view === "plan"} onClick={() => useStageLook.setState({ view: "plan" })}>
-              Plan
-            </Toggle>
-          </div>
-          {rigThere && !blind && (
-            <div role="group" aria-label="Lights as they are" className="flex gap-1">
-              <Toggle pressed={look === "told"} onClick={() => useStageLook.setState({ rig: "told" })}>
-                As told
-              </Toggle>
-              <Toggle pressed={look === "seen"} onClick={() => useStageLook.setState({ rig: "seen" })}>
-                As it is
-              </Toggle>
-              <Toggle pressed={look === "both"} onClick={() => useStageLook.setState({ rig: "both" })}>
-                Both
-              </Toggle>
-            </div>
-          )}
-          <Toggle pressed={labels} onClick={() => useStageLook.setState({ labels: !labels })}>
-            Numbers
-          </Toggle>
-          <label className="flex items-center gap-1.5 text-[13px] text-quiet">
-            haze
-            <input
-              type="range"
-              min={0}
-              max={1}
-              step={0.05}
-              value={haze}
-              className="range range-xs w-16 text-neutral [--range-thumb:var(--color-base-content)]"
-              onChange={(event) => useStageLook.setState({ haze: Number(event.target.value) })}
-            />
-          </label>
-        </div>
+        <StageTools blind={blind} canBlind={row >= 0} look={rigThere && !blind ? look : null} />
         <div className="relative min-h-0 flex-1">
           {sheet.show.channels.length > 0 && (
             <p className="pointer-events-none absolute top-1.5 left-3 z-10 max-w-[70%] truncate text-[13px] text-quiet">{caption}</p>
           )}
-          {sheet.show.channels.length === 0 && (
-            <div className="absolute inset-0 z-10 grid place-items-center text-base-content">
-              <EmptyView
-                title="No light hangs here yet"
-                words="Lights are made in the Rig: a type first, then a row of lights of it. They hang over the stage until they are given a place."
-              >
-                <Link
-                  className="btn btn-primary btn-sm"
-                  to={`/show/${id}/rig/${sheet.show.fixtureTypes.length === 0 ? "types" : "lights"}`}
-                >
-                  Go to the Rig
-                </Link>
-              </EmptyView>
-            </div>
-          )}
+          {sheet.show.channels.length === 0 && <EmptyStage />}
           <StagePicture
             {...(look === "both" ? { lights: underway } : { outputs })}
             labels={labels}

@@ -1,12 +1,10 @@
-import { type Moves, type Point, aimNear, keyAt } from "@zm/core";
+import type { Point } from "@zm/core";
 import { type RefObject, useRef, useState } from "react";
 import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
-import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
-import { useShow } from "../show/useShow.ts";
 import type { Painted } from "../picture/StagePicture.tsx";
-import { hungPlaces } from "../picture/scene.ts";
 import { isInside } from "../picture/view.ts";
+import { useAim } from "./useAim.ts";
 
 const NEAR = 13;
 /** A press that moves less than this is a click, pixels. */
@@ -23,8 +21,7 @@ type Press =
 
 /** Choosing lights in the picture, by click and by a line around them, and, where the picture is live, moving where the chosen ones land. */
 export function useStagePointer(painted: RefObject<Painted | null>, live: boolean) {
-  const { sheet } = useShow();
-  const { change, outputOf } = useHandChange();
+  const aim = useAim();
   const press = useRef<{ what: Press; from: Spot; moved: boolean } | null>(null);
   const pending = useRef(0);
   const [drawing, setDrawing] = useState(false);
@@ -38,49 +35,7 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
     const box = event.currentTarget.getBoundingClientRect();
     return { x: event.clientX - box.left, y: event.clientY - box.top };
   };
-  const nearest = (spot: Spot, pointOf: "from" | "to", among: (channel: number, turns: boolean) => boolean): number | undefined => {
-    const now = painted.current;
-    const found = (now?.lights ?? [])
-      .filter(({ channel, turns }) => among(channel, turns))
-      .map((light) => {
-        const at = now?.view.project(light[pointOf]) ?? { x: Infinity, y: Infinity };
-        return { channel: light.channel, far: Math.hypot(at.x - spot.x, at.y - spot.y) };
-      })
-      .sort((a, b) => a.far - b.far)[0];
-    return found && found.far <= NEAR ? found.channel : undefined;
-  };
-  const whatIsAt = (spot: Spot): Press => {
-    const chosen = new Set(useChoice.getState().channels);
-    const landing = live ? nearest(spot, "to", (channel, turns) => turns && chosen.has(channel)) : undefined;
-    const lights = painted.current?.lights ?? [];
-    const grabbed = lights.find((light) => light.channel === landing);
-    if (grabbed)
-      return {
-        kind: "landing",
-        start: grabbed.to,
-        movers: new Map(lights.filter(({ channel, turns }) => turns && chosen.has(channel)).map(({ channel, to }) => [channel, to])),
-      };
-    const head = nearest(spot, "from", () => true);
-    return head === undefined ? { kind: "lasso" } : { kind: "head", channel: head };
-  };
-
-  /** Turns the chosen lights so that each lands as far from where it did as the one that is dragged; with `together` all at one place. */
-  const aim = (movers: ReadonlyMap<number, Point>, start: Point, to: Point, together: boolean): void => {
-    const moves: Moves = {};
-    for (const [channel, landed] of movers) {
-      const place = hungPlaces(sheet.show).get(channel);
-      const pan = keyAt(sheet.keys, channel, "pan");
-      const tilt = keyAt(sheet.keys, channel, "tilt");
-      if (!place || !pan || !tilt) continue;
-      const goal = together
-        ? to
-        : { x: landed.x + to.x - start.x, y: Math.max(0, landed.y + to.y - start.y), z: landed.z + to.z - start.z };
-      const found = aimNear(place, goal, { pan: outputOf(pan), tilt: outputOf(tilt) }, { pan: pan.attribute, tilt: tilt.attribute });
-      if (found) moves[channel] = { pan: Math.round(found.pan * 10) / 10, tilt: Math.round(found.tilt * 10) / 10 };
-    }
-    if (Object.keys(moves).length > 0) change({ do: "give", moves });
-  };
-
+  const whatIsAt = (spot: Spot): Press => pressAt(painted.current, spot, live);
   const down = (event: React.PointerEvent<HTMLElement>): void => {
     if (event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -132,4 +87,31 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
     chooseLights([...old, ...inside.filter((channel) => !old.includes(channel))]);
   };
   return { onPointerDown: down, onPointerMove: move, onPointerUp: up };
+}
+
+/** What a press would take hold of: where a chosen light lands, a light, or nothing: then it begins a line around some. */
+function pressAt(painted: Painted | null, spot: Spot, live: boolean): Press {
+  const lights = painted?.lights ?? [];
+  const chosen = new Set(useChoice.getState().channels);
+  const movers = lights.filter(({ channel, turns }) => turns && chosen.has(channel));
+  const grabbed = live ? nearest(painted, movers, spot, "to") : undefined;
+  if (grabbed) return { kind: "landing", start: grabbed.to, movers: new Map(movers.map(({ channel, to }) => [channel, to])) };
+  const head = nearest(painted, lights, spot, "from");
+  return head === undefined ? { kind: "lasso" } : { kind: "head", channel: head.channel };
+}
+
+/** The light whose head, or whose landing, lies nearest to a spot and near enough to be meant. */
+function nearest(
+  painted: Painted | null,
+  lights: Painted["lights"],
+  spot: Spot,
+  pointOf: "from" | "to",
+): Painted["lights"][number] | undefined {
+  const found = lights
+    .map((light) => {
+      const at = painted?.view.project(light[pointOf]) ?? { x: Infinity, y: Infinity };
+      return { light, far: Math.hypot(at.x - spot.x, at.y - spot.y) };
+    })
+    .sort((a, b) => a.far - b.far)[0];
+  return found && found.far <= NEAR ? found.light : undefined;
 }

@@ -3,6 +3,9 @@ import { type Attribute, type GivenWave, WAVE_SHAPES, shapeAt } from "@zm/core";
 /** The shape of a wave by its name. */
 export type Shape = (typeof WAVE_SHAPES)[number];
 
+/** A wave that runs. */
+export type RunningWave = Exclude<GivenWave, { stop: true }>;
+
 /** What each shape does, in words. */
 export const SHAPE_WORDS: Readonly<Record<Shape, string>> = {
   sine: "sine: round to and fro",

@@ -3,7 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
-import { SpineRow } from "../../src/spine/Spine.tsx";
+import { SpineRow } from "../../src/spine/SpineRow.tsx";
 import { renderOpened } from "../support/opened.tsx";
 
 const list = listOf(sheetOf(saltAndParaffin()));

@@ -480,8 +480,8 @@ function lineReader(): Reader {
 export function parseLine(text: string): { sentence: Sentence } | { fault: LineFault } {
   const { lexer, parser } = lineReader();
   const lexed = lexer.tokenize(text);
-  const unconfirmed = doubtfulMinus(lexed.tokens);
-  if (unconfirmed) return { fault: unconfirmed };
+  const doubtful = doubtfulMinus(lexed.tokens);
+  if (doubtful) return { fault: doubtful };
   const bad = lexed.errors[0];
   if (bad)
     return {

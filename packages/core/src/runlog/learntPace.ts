@@ -1,6 +1,6 @@
 // How fast the play is really spoken, learnt from runs.
 import { callMoment, lineTimes } from "../script/scriptTime.ts";
-import { errorMessage } from "../script/words.ts";
+import { splitWords } from "../script/words.ts";
 import type { Script } from "../show/schema.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { type LoggedRun, RUNS_COUNTED, stretchesOf } from "./measured.ts";
@@ -47,7 +47,7 @@ function spokenBetween(script: Script, from: number, to: number): { words: numbe
     const overlap = Math.min(to, start + seconds) - Math.max(from, start);
     if (overlap <= 0 || seconds === 0) continue;
     if (line.seconds !== undefined || line.pace !== undefined || line.heading) fixed += overlap;
-    else words += (errorMessage(line.text).length * overlap) / seconds;
+    else words += (splitWords(line.text).length * overlap) / seconds;
   }
   return { words, fixed };
 }

@@ -3,7 +3,7 @@ import { cached } from "../show/cached.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { expectedTimes } from "./expected.ts";
 import { callMoment } from "./scriptTime.ts";
-import { callAt, plainWord, errorMessage } from "./words.ts";
+import { callAt, plainWord, splitWords } from "./words.ts";
 
 /** A word of the play by its line and its place in it, counted from 0. */
 export interface ScriptPlace {
@@ -16,7 +16,7 @@ const spokenWords = cached((script: Script): readonly (ScriptPlace & { readonly 
   script.lines.flatMap((line) =>
     line.heading
       ? []
-      : errorMessage(line.text).flatMap((each, word) => (plainWord(each) === "" ? [] : [{ line, word, plain: plainWord(each) }])),
+      : splitWords(line.text).flatMap((each, word) => (plainWord(each) === "" ? [] : [{ line, word, plain: plainWord(each) }])),
   ),
 );
 
@@ -25,7 +25,7 @@ const spokenWords = cached((script: Script): readonly (ScriptPlace & { readonly 
  * count, and a phrase may run over the end of a line. Empty for a phrase without a word.
  */
 export function phrasePlaces(script: Script, phrase: string): ScriptPlace[] {
-  const wanted = errorMessage(phrase).map(plainWord).filter(Boolean);
+  const wanted = splitWords(phrase).map(plainWord).filter(Boolean);
   const last = wanted.pop();
   if (last === undefined) return [];
   const words = spokenWords(script);
@@ -39,9 +39,9 @@ export function phrasePlaces(script: Script, phrase: string): ScriptPlace[] {
  * a whole last word goes before one that is only begun. Undefined where nobody says it.
  */
 export function placeForCue(list: ListSheet, script: Script, row: number, phrase: string): ScriptPlace | undefined {
-  const last = plainWord(errorMessage(phrase).at(-1) ?? "");
+  const last = plainWord(splitWords(phrase).at(-1) ?? "");
   const all = phrasePlaces(script, phrase);
-  const whole = all.filter(({ line, word }) => plainWord(errorMessage(line.text)[word] ?? "") === last);
+  const whole = all.filter(({ line, word }) => plainWord(splitWords(line.text)[word] ?? "") === last);
   const places = whole.length > 0 ? whole : all;
   const before =
     expectedTimes(list, script)

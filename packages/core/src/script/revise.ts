@@ -4,7 +4,7 @@ import { at } from "../show/at.ts";
 import type { Call, ScriptLine } from "../show/schema.ts";
 import { scriptLine } from "./scriptLine.ts";
 import type { TextLine } from "./scriptText.ts";
-import { callAt, placeOfCall, plainWord, errorMessage } from "./words.ts";
+import { callAt, placeOfCall, plainWord, splitWords } from "./words.ts";
 
 /** Texts that have nothing in common are not searched for likeness beyond so many changes. */
 const MOST_CHANGES = 4000;
@@ -92,7 +92,7 @@ function likeness({ who = "", text, heading }: TextLine): string {
 /** Words of several lines in their order, each with the line it stands in. */
 function wordRow(lines: readonly TextLine[], places: readonly number[]): { line: number; word: number; plain: string }[] {
   return places.flatMap((line) =>
-    errorMessage(at(lines, line).text).map((word, index) => ({ line, word: index, plain: plainWord(word) || word })),
+    splitWords(at(lines, line).text).map((word, index) => ({ line, word: index, plain: plainWord(word) || word })),
   );
 }
 
@@ -218,7 +218,7 @@ function callAfter(call: Call, old: readonly ScriptLine[], lines: readonly Scrip
 
 /** The place of the word that stands where one is gone: behind the nearest word before it that is still there, in the same line. */
 function standsThere(line: string, place: number, kept: ScriptLine, words: ReadonlyMap<string, WordPlace>): number {
-  const last = errorMessage(kept.text).length - 1;
+  const last = splitWords(kept.text).length - 1;
   for (let before = place - 1; before >= 0; before -= 1) {
     const found = words.get(`${line}\n${before}`);
     if (found?.line === line) return Math.min(last, found.word + 1);

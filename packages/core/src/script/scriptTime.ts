@@ -1,7 +1,7 @@
 import { cached } from "../show/cached.ts";
 import { at } from "../show/at.ts";
 import type { Call, Script, ScriptLine } from "../show/schema.ts";
-import { placeOfCall, errorMessage } from "./words.ts";
+import { placeOfCall, splitWords } from "./words.ts";
 
 /**
  * Words a minute that somebody may be said to speak at: what is typed beyond is a slip.
@@ -28,7 +28,7 @@ export interface LineTime {
  */
 export function lineSeconds(line: ScriptLine, pace: number): number {
   if (line.heading) return line.seconds ?? 0;
-  return line.seconds ?? Math.max(1, (errorMessage(line.text).length / (line.pace ?? pace)) * 60);
+  return line.seconds ?? Math.max(1, (splitWords(line.text).length / (line.pace ?? pace)) * 60);
 }
 
 /**
@@ -61,7 +61,7 @@ export function callMoment(script: Script | undefined, call: Call | undefined): 
   const after = call.kind === "after";
   const place = placeOfCall(time.line.text, call);
   if (place < 0) return time.start + (after ? time.seconds : 0);
-  return time.start + (time.seconds * (place + (after ? 1 : 0))) / errorMessage(time.line.text).length;
+  return time.start + (time.seconds * (place + (after ? 1 : 0))) / splitWords(time.line.text).length;
 }
 
 /** How long the whole play takes as its words have it. Seconds; 0 for a script without lines. */
@@ -80,7 +80,7 @@ export function placeAt(script: Script, moment: number): { readonly line: Script
   if (times.length === 0) return undefined;
   const behind = times.findIndex(({ start, seconds }) => start + seconds > moment);
   const { line, start, seconds } = at(times, behind < 0 ? times.length - 1 : behind);
-  const words = errorMessage(line.text).length;
+  const words = splitWords(line.text).length;
   const share = seconds > 0 ? (moment - start) / seconds : 0;
   return { line, word: Math.min(words - 1, Math.max(0, Math.floor(share * words))) };
 }

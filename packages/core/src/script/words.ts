@@ -5,7 +5,7 @@ import type { Call, ScriptLine } from "../show/schema.ts";
  * The words of a line as they are spoken.
  * Blanks separate them; punctuation stays with its word.
  */
-export function errorMessage(text: string): string[] {
+export function splitWords(text: string): string[] {
   return text.split(/\s+/).filter((word) => word !== "");
 }
 
@@ -24,7 +24,7 @@ export function plainWord(word: string): string {
 export function placeOfCall(text: string, { word, nth = 1 }: Pick<Call, "word" | "nth">): number {
   if (word === undefined) return -1;
   const wanted = plainWord(word);
-  const places = errorMessage(text).flatMap((each, place) => (plainWord(each) === wanted ? [place] : []));
+  const places = splitWords(text).flatMap((each, place) => (plainWord(each) === wanted ? [place] : []));
   return places[nth - 1] ?? -1;
 }
 
@@ -41,7 +41,7 @@ export function callAt({ id, text }: Pick<ScriptLine, "id" | "text">, place: num
  * The word stands without its punctuation. An empty object for a place that is no word: the whole line is meant.
  */
 function wordAt(text: string, place: number): Pick<Call, "word" | "nth"> {
-  const words = errorMessage(text);
+  const words = splitWords(text);
   const word = trimmed(words[place] ?? "");
   if (plainWord(word) === "") return {};
   const nth = words.slice(0, place + 1).filter((each) => plainWord(each) === plainWord(word)).length;

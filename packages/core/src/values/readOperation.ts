@@ -1,11 +1,10 @@
 import type { Attribute } from "../show/schema.ts";
 import { slotValue } from "../show/slots.ts";
 import type { Operation } from "./operation.ts";
+import { readFan } from "./readFan.ts";
 
 /** What can be given to lights: any change of values but forgetting the moves of cues. */
 export type Give = Exclude<Operation, { drop: true }>;
-
-const FAN = /^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/;
 
 /**
  * What is typed over chosen lights or cells: "70", "full", "out", "+10", "- 10", "*0.8", "= -20", a fan such as "0~100", a slot of a wheel by its
@@ -18,8 +17,8 @@ export function readOperation(text: string, attribute: Pick<Attribute, "min" | "
   const plain = text.trim().toLowerCase().replaceAll(",", ".").replaceAll("−", "-").replace("×", "*");
   if (plain === "full") return { set: attribute.max };
   if (plain === "out") return { set: Math.max(0, attribute.min) };
-  const packed = plain.replace(/^=\s*/, "").replace(/\s*~\s*/g, "~");
-  if (FAN.test(packed)) return { set: packed };
+  const fan = readFan(plain.replace(/^=\s*/, ""));
+  if (typeof fan === "string") return { set: fan };
   const match = /^([+*=-]?)(\s*)(-?\d+(?:\.\d+)?)$/.exec(plain);
   if (!match) return null;
   const [, sign, space] = match;

@@ -14,7 +14,7 @@ import {
   scriptImpact,
   scriptImpactWords,
   sheetOf,
-  errorMessage,
+  splitWords,
 } from "../../src/index.ts";
 import { oneCue, smallShow } from "../support/smallShow.ts";
 
@@ -38,7 +38,7 @@ const make = (sheet: ShowSheet, ...edits: EditInput[]): ShowSheet => makeEdits(s
 
 describe("phrases of the play", () => {
   const { script = { lines: [] } } = show().show;
-  const found = (phrase: string) => phrasePlaces(script, phrase).map(({ line, word }) => `${line.id} ${errorMessage(line.text)[word]}`);
+  const found = (phrase: string) => phrasePlaces(script, phrase).map(({ line, word }) => `${line.id} ${splitWords(line.text)[word]}`);
 
   test("a phrase is found at its last word, whatever its case and punctuation, wherever it is spoken", () => {
     expect(found("leave the LAMP")).toEqual(["a lamp.", "c lamp"]);

@@ -26,7 +26,7 @@ export function swayWords(was: ListSheet, is: ListSheet, pairs: Int32Array, step
       if (kind) changes.set(row, [...(changes.get(row) ?? []), { key, kind }]);
     }
   }
-  for (const [row, own] of changes) words.set(row, errorMessage(own));
+  for (const [row, own] of changes) words.set(row, changeWords(own));
   return words;
 }
 
@@ -41,7 +41,7 @@ function changeOf(then: Wave | null, now: Wave | null): SwayChange | undefined {
 }
 
 /** Everything that becomes of the waves of one cue, kind by kind. */
-function errorMessage(changes: readonly { key: Key; kind: SwayChange }[]): string {
+function changeWords(changes: readonly { key: Key; kind: SwayChange }[]): string {
   return [...groupBy(changes, ({ kind }) => kind)].map(([kind, own]) => `${whatWords(own.map(({ key }) => key))} ${kind}`).join(", ");
 }
 

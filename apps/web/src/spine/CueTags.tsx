@@ -1,0 +1,60 @@
+import { type Cue, actionWords } from "@zm/core";
+import { ListVideo, Split, SquareStop } from "lucide-react";
+import { useChoice } from "../choice/choice.ts";
+import { useShow } from "../show/useShow.ts";
+import { foldName } from "./lines.ts";
+import { toggleParts } from "./useSheetLines.ts";
+
+/** Beside a label: the parts of a cue, and what it does besides its moves. */
+export function CueTags({ list, cue }: { list: string; cue: Cue }) {
+  const open = useChoice(({ openCues }) => openCues.has(foldName(list, cue.number)));
+  return (
+    <>
+      {cue.parts.length > 1 && (
+        <button
+          type="button"
+          aria-expanded={open}
+          title={`${cue.parts.length} parts; show them under the cue, or put them away (p)`}
+          className="flex h-7 shrink-0 items-center"
+          onPointerDown={(event) => event.stopPropagation()}
+          onClick={() => toggleParts(list, cue.number)}
+        >
+          <Tag>
+            <Split aria-label="parts" size={10} className="mr-0.5 inline" />
+            {cue.parts.length}
+          </Tag>
+        </button>
+      )}
+      <ActionTag cue={cue} />
+    </>
+  );
+}
+
+/** What a cue carries on, where that is not all of it: seen in every spine. */
+export function CarriesTag({ cue }: { cue: Cue }) {
+  if (cue.carries === "cueOnly") return <Tag title="Its moves stay inside this cue">only</Tag>;
+  return cue.carries === "isolated" ? <Tag title="Nothing tracks in or out">isolated</Tag> : null;
+}
+
+/** What a cue does besides its moves: a triangle where it starts or raises something, a bar where it only lets go. */
+function ActionTag({ cue }: { cue: Cue }) {
+  const { sheet } = useShow();
+  const actions = cue.actions ?? [];
+  if (actions.length === 0) return null;
+  const words = actions.map((action) => actionWords(action, sheet)).join(", ");
+  const ends = actions.every((action) => action.do === "release" || (action.do === "look" && action.level === 0));
+  return (
+    <Tag title={`Also: ${words}`}>
+      <span className="sr-only">also: {words}</span>
+      {ends ? <SquareStop aria-hidden size={11} className="inline" /> : <ListVideo aria-hidden size={11} className="inline" />}
+    </Tag>
+  );
+}
+
+function Tag({ title, children }: { title?: string; children: React.ReactNode }) {
+  return (
+    <span title={title} className="shrink-0 rounded border border-neutral px-1 text-[13px] leading-4 font-normal text-quiet">
+      {children}
+    </span>
+  );
+}
