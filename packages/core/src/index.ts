@@ -136,7 +136,7 @@ export * from "./output/simulatedRig.ts";
 export * from "./mix/play.ts";
 export { Mix } from "./mix/mix.ts";
 /** A cue that was fired, for a log. */
-export type { FiredCue } from "./mix/running.ts";
+export type { FiredCue } from "./mix/fired.ts";
 export * from "./mix/mixSnapshot.ts";
 export { actionWords } from "./script/actionWords.ts";
 export { faultsOf } from "./show/faults.ts";

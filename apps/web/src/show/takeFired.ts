@@ -47,8 +47,8 @@ function computed({ base }: LiveRun, sheet: ShowSheet, { change, check }: RunEve
   try {
     const next = applyRunChange(base, change, sheet, listOf(sheet).id);
     // Here nobody asks what has fired: the server says so.
-    next.log = [];
-    next.reports = [];
+    next.log.length = 0;
+    next.reports.length = 0;
     return mixCheck(next) === check ? next : undefined;
   } catch {
     return undefined;
@@ -68,7 +68,7 @@ function showRun({ base, ...run }: Omit<LiveRun, "mix">, sheet: ShowSheet): void
 
 /** True where one run can be made a copy of another: they are of the same rig, lists and looks. */
 function fits(mix: Mix, base: Mix): boolean {
-  return mix.keys === base.keys && mix.table.sources === base.table.sources;
+  return mix.keys === base.keys && mix.scheduler.table.sources === base.scheduler.table.sources;
 }
 
 /** The show has been edited here: what runs goes on as it was told, over the edited show. */

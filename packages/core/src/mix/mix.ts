@@ -1,14 +1,17 @@
 // Everything that runs, and what comes out (docs/running.md, Sources to Actions). One clock in seconds drives it; whoever owns it says what
 // time it is. What happens is told to it in the order of time and gives the same numbers wherever it is done: on the server, in every window, headless.
 import type { CueList } from "../show/schema.ts";
-import { type Key, keyNamed } from "../sheet/keys.ts";
+import { type Key, type Keys, keyNamed } from "../sheet/keys.ts";
 import { type ShowSheet, rowOf } from "../sheet/sheet.ts";
+import { BACK_TIME } from "./cueActions.ts";
+import type { RunReport } from "./darkMoves.ts";
+import type { FiredCue } from "./fired.ts";
 import { nextRow, previousRow } from "./follows.ts";
 import { isTableUnchanging, outAt, outOf, writeAll } from "./layerReading.ts";
-import { runTime } from "./listRun.ts";
-import { type LookValue, idleLook, renewLook, sameLookValues } from "./lookRun.ts";
+import { type ListRun, runTime } from "./listRun.ts";
+import { type LookRun, type LookValue, idleLook, renewLook, sameLookValues } from "./lookRun.ts";
 import { rampTo } from "./ramp.ts";
-import { BACK_TIME, Running } from "./running.ts";
+import { Scheduler } from "./scheduler.ts";
 import { SETTLING, settleRun } from "./settle.ts";
 
 /**
@@ -16,81 +19,125 @@ import { SETTLING, settleRun } from "./settle.ts";
  * Each press takes the moment at which it happens, and everything that falls due before it has happened then.
  * All seconds are those of one clock, chosen by whoever runs it.
  */
-export class Mix extends Running {
+export class Mix {
+  /** What goes on by itself, and all that a snapshot or a copy of the run is made of. */
+  readonly scheduler: Scheduler;
+
+  constructor(sheet: ShowSheet) {
+    this.scheduler = new Scheduler(sheet);
+  }
+
+  get keys(): Keys {
+    return this.scheduler.keys;
+  }
+
+  get lists(): ReadonlyMap<string, ListRun> {
+    return this.scheduler.lists;
+  }
+
+  get looks(): ReadonlyMap<string, LookRun> {
+    return this.scheduler.looks;
+  }
+
+  /** By tempo, as it goes now. */
+  get tempos(): ReadonlyMap<string, number> {
+    return this.scheduler.tempos;
+  }
+
+  /** What is chosen to go together with one press. */
+  get standby(): readonly { readonly list: string; readonly cue: string }[] {
+    return this.scheduler.standby;
+  }
+
+  /** What the run has had to say since somebody last took it away. */
+  get reports(): RunReport[] {
+    return this.scheduler.reports;
+  }
+
+  /** The cues that were fired since somebody last took them away. */
+  get log(): FiredCue[] {
+    return this.scheduler.log;
+  }
+
+  /** How far the run has come, seconds. */
+  get now(): number {
+    return this.scheduler.now;
+  }
+
   /** Lets everything happen that is due by a moment: follows, steps, actions, and what waits for its delay. */
   advance(now: number): void {
-    this.run(now, true);
+    this.scheduler.processUntil(now, true);
   }
 
   /** Writes what every key puts out at a moment, by key ordinal. Allocates nothing while nothing falls due. */
   frame(now: number, into: Float64Array): void {
     this.advance(now);
-    this.look(now);
-    writeAll(this.table, into);
+    this.scheduler.syncTo(now);
+    writeAll(this.scheduler.table, into);
   }
 
   /** What one key puts out at a moment that everything has been brought to. */
   output(key: Key, now: number): number {
     this.advance(now);
-    this.look(now);
-    return outAt(this.table, key.ordinal);
+    this.scheduler.syncTo(now);
+    return outAt(this.scheduler.table, key.ordinal);
   }
 
   /** What one key puts out without its waves, by its ordinal, at the moment that was looked at last. */
   withoutWaves(ordinal: number): number {
-    return outOf(this.table, ordinal, -1);
+    return outOf(this.scheduler.table, ordinal, -1);
   }
 
   /** Go on a list: its next cue; a held list goes on instead. False where there is no next cue. */
   go(id: string, now: number): boolean {
-    const run = this.press(id, now);
-    this.owners.clear("run", id);
+    const run = this.scheduler.listAt(id, now);
+    this.scheduler.owners.clear("run", id);
     if (run.clock.held) {
-      this.turnClock(run, now, false);
+      this.scheduler.turnClock(run, now, false);
       return true;
     }
-    return this.fireNext(run, now, "press");
+    return this.scheduler.fireNext(run, now, "press");
   }
 
   /** Goes to a cue of a list out of its order. Throws ShowError for one that the list does not have. */
   goto(id: string, cue: string, now: number, time?: number): void {
-    const run = this.press(id, now);
+    const run = this.scheduler.listAt(id, now);
     const row = rowOf(run.list, cue);
-    this.owners.clear("run", id);
-    this.turnClock(run, now, false);
-    this.fire(run, row, now, { how: "goto", time }, "press");
+    this.scheduler.owners.clear("run", id);
+    this.scheduler.turnClock(run, now, false);
+    this.scheduler.fire(run, row, now, { how: "goto", time }, "press");
   }
 
   /** Goes back to the cue before, quickly, and starts no chain; a held list goes on. False where there is no cue before. */
   back(id: string, now: number): boolean {
-    const run = this.press(id, now);
-    this.owners.clear("run", id);
-    this.turnClock(run, now, false);
+    const run = this.scheduler.listAt(id, now);
+    this.scheduler.owners.clear("run", id);
+    this.scheduler.turnClock(run, now, false);
     const row = previousRow(run);
     if (row < 0) return false;
-    this.fire(run, row, now, { how: "goto", time: BACK_TIME }, "press");
+    this.scheduler.fire(run, row, now, { how: "goto", time: BACK_TIME }, "press");
     run.follow = null;
     return true;
   }
 
   /** Holds a list where it is, or lets it go on. */
   hold(id: string, held: boolean, now: number): void {
-    this.turnClock(this.press(id, now), now, held);
+    this.scheduler.turnClock(this.scheduler.listAt(id, now), now, held);
   }
 
   /** Lets a list go, in the time said or its own; it stands before its first cue then, and nothing of it waits. */
   release(id: string, now: number, time?: number): void {
-    const run = this.press(id, now);
-    this.owners.clear("run", id);
-    this.letGoOf(run, now, time);
+    const run = this.scheduler.listAt(id, now);
+    this.scheduler.owners.clear("run", id);
+    this.scheduler.letGoOf(run, now, time);
   }
 
   /** Sets a list's master, 0 to 100 %, in a time. */
   master(id: string, level: number, now: number, time = 0): void {
-    const run = this.press(id, now);
-    this.owners.clear("master", id);
+    const run = this.scheduler.listAt(id, now);
+    this.scheduler.owners.clear("master", id);
     run.master = rampTo(run.master, level, now, time);
-    this.forget();
+    this.scheduler.forget();
   }
 
   /**
@@ -98,62 +145,62 @@ export class Mix extends Running {
    * where the list starts by it, it starts the list; brought to 0 again it releases it.
    */
   fader(id: string, level: number, now: number, time = 0): void {
-    const run = this.press(id, now);
+    const run = this.scheduler.listAt(id, now);
     const { fader = "levels", startsAt } = run.list.list;
-    this.owners.clear(fader === "rate" ? "rate" : "master", id);
-    if (startsAt !== undefined) this.owners.clear("run", id);
-    if (fader === "rate") this.setRate(run, Math.max(0.01, level / 50), now);
+    this.scheduler.owners.clear(fader === "rate" ? "rate" : "master", id);
+    if (startsAt !== undefined) this.scheduler.owners.clear("run", id);
+    if (fader === "rate") this.scheduler.setRate(run, Math.max(0.01, level / 50), now);
     else if (fader === "size") run.size = rampTo(run.size, level, now, time);
     else run.master = rampTo(run.master, level, now, time);
-    this.forget();
+    this.scheduler.forget();
     if (startsAt === undefined) return;
-    if (level > startsAt && run.cue === null) this.fireNext(run, now, "press");
-    else if (level === 0 && run.cue !== null) this.letGoOf(run, now, time === 0 ? undefined : time);
+    if (level > startsAt && run.cue === null) this.scheduler.fireNext(run, now, "press");
+    else if (level === 0 && run.cue !== null) this.scheduler.letGoOf(run, now, time === 0 ? undefined : time);
   }
 
   /** Catches what would fire by itself on a list: it waits for a Go instead. */
   catch(id: string, now: number): void {
-    this.press(id, now).follow = null;
+    this.scheduler.listAt(id, now).follow = null;
   }
 
   /** Sets how many times as fast as usual a list runs: what it fires from now on. What it has fired keeps its times. */
   rate(id: string, rate: number, now: number): void {
-    const run = this.press(id, now);
-    this.owners.clear("rate", id);
-    this.setRate(run, rate, now);
+    const run = this.scheduler.listAt(id, now);
+    this.scheduler.owners.clear("rate", id);
+    this.scheduler.setRate(run, rate, now);
   }
 
   /** Moves the fader of a held look, 0 to 100, in a time. Throws ShowError for a look that there is not. */
   setLookLevel(id: string, level: number, now: number, time = 0): void {
-    this.run(now, false);
-    const look = this.lookNamed(id);
-    this.owners.clear("look", id);
-    this.raise(look, level, now, time);
+    this.scheduler.processUntil(now, false);
+    const look = this.scheduler.lookNamed(id);
+    this.scheduler.owners.clear("look", id);
+    this.scheduler.raise(look, level, now, time);
   }
 
   /** Sets a tempo; lists that step at it keep in step. */
   tempo(id: string, perMinute: number, now: number): void {
-    this.run(now, false);
-    this.owners.clear("tempo", id);
-    this.setTempo(id, perMinute);
+    this.scheduler.processUntil(now, false);
+    this.scheduler.owners.clear("tempo", id);
+    this.scheduler.setTempo(id, perMinute);
   }
 
   /** Chooses what goes together with one press. Nothing moves. Throws ShowError for a list or a cue that there is not. */
   setStandby(entries: readonly { readonly list: string; readonly cue: string }[]): void {
-    for (const { list, cue } of entries) rowOf(this.listNamed(list).list, cue);
-    this.standby = [...entries];
+    for (const { list, cue } of entries) rowOf(this.scheduler.listNamed(list).list, cue);
+    this.scheduler.standby = [...entries];
   }
 
   /** Fires what was chosen, all at one moment, and chooses nothing any more. */
   fireStandby(now: number): void {
-    this.run(now, false);
-    const entries = this.standby;
-    this.standby = [];
+    this.scheduler.processUntil(now, false);
+    const entries = this.scheduler.standby;
+    this.scheduler.standby = [];
     for (const { list, cue } of entries) {
-      const run = this.listNamed(list);
+      const run = this.scheduler.listNamed(list);
       const row = rowOf(run.list, cue);
-      this.owners.clear("run", list);
-      this.fire(run, row, now, { how: row === nextRow(run) ? "next" : "goto" }, "standby");
+      this.scheduler.owners.clear("run", list);
+      this.scheduler.fire(run, row, now, { how: row === nextRow(run) ? "next" : "goto" }, "standby");
     }
   }
 
@@ -162,11 +209,11 @@ export class Mix extends Running {
    * still waits, nothing jumps. `cue` null stands before the first. Throws ShowError for a cue that the list does not have.
    */
   settle(id: string, cue: string | null, now: number): void {
-    const run = this.press(id, now);
+    const run = this.scheduler.listAt(id, now);
     const row = cue === null ? -1 : rowOf(run.list, cue);
-    this.look(now);
-    settleRun(this.layers, this.keys, run, { row, due: runTime(run.clock, now), turn: this.nextTurn });
-    if (row >= 0) this.awaitWaves(run, row, runTime(run.clock, now), SETTLING);
+    this.scheduler.syncTo(now);
+    settleRun(this.scheduler.layers, this.scheduler.keys, run, { row, due: runTime(run.clock, now), turn: this.scheduler.nextSequence });
+    if (row >= 0) this.scheduler.awaitWaves(run, row, runTime(run.clock, now), SETTLING);
     const next = run.list.cues[nextRow(run)];
     if (run.follow && (next?.number !== run.follow.cue || next.trigger?.type !== "follow")) run.follow = null;
   }
@@ -174,50 +221,52 @@ export class Mix extends Running {
   /** Cues of a list have taken other numbers: it stands in the same one, waits for the same one, and the same ones are chosen to go. */
   rename(id: string, numbers: ReadonlyMap<string, string>): void {
     const named = (cue: string): string => numbers.get(cue) ?? cue;
-    const run = this.listNamed(id);
+    const run = this.scheduler.listNamed(id);
     if (run.cue !== null) run.cue = named(run.cue);
     if (run.follow) run.follow = { ...run.follow, cue: named(run.follow.cue) };
-    this.standby = this.standby.map(({ list, cue }) => ({ list, cue: list === id ? named(cue) : cue }));
+    this.scheduler.standby = this.scheduler.standby.map(({ list, cue }) => ({ list, cue: list === id ? named(cue) : cue }));
   }
 
   /** True while something is on its way: a fade, a wave, a delay, a follow, a fader, an action. */
   isMoving(now: number): boolean {
     this.advance(now);
-    const waits = this.runs.some(({ waiting, follow, actions, clock }) => clock.held || waiting.first || follow || actions.length > 0);
-    const ramps = [...this.runs.map(({ master }) => master), ...this.lookRuns.map(({ level }) => level)];
-    this.look(now);
-    writeAll(this.table, this.table.unchangingOut);
-    return waits || ramps.some(({ start, fade }) => now < start + fade) || !isTableUnchanging(this.table);
+    const waits = this.scheduler.runs.some(
+      ({ waiting, follow, actions, clock }) => clock.held || waiting.first || follow || actions.length > 0,
+    );
+    const ramps = [...this.scheduler.runs.map(({ master }) => master), ...this.scheduler.lookRuns.map(({ level }) => level)];
+    this.scheduler.syncTo(now);
+    writeAll(this.scheduler.table, this.scheduler.table.unchangingOut);
+    return waits || ramps.some(({ start, fade }) => now < start + fade) || !isTableUnchanging(this.scheduler.table);
   }
 
   /** Lets the looks that are up become what an edit has made of them; `before` is the run that this one goes on from. */
   renewLooks(before: Mix, now: number): void {
-    this.look(now);
-    for (const [id, look] of this.looks) {
+    this.scheduler.syncTo(now);
+    for (const [id, look] of this.scheduler.looks) {
       const old = before.looks.get(id);
       if (!old?.up || !look.up) continue;
       const values = old.values.flatMap((value): [number, LookValue][] => {
-        const key = keyNamed(this.keys, before.keys.all[value.key]?.name ?? "");
+        const key = keyNamed(this.scheduler.keys, before.keys.all[value.key]?.name ?? "");
         return key ? [[key.ordinal, value]] : [];
       });
-      renewLook(this.layers, look, new Map(values));
+      renewLook(this.scheduler.layers, look, new Map(values));
     }
-    this.forget();
+    this.scheduler.forget();
   }
 
   /** Takes the lists of an edited show whose rig, lists and looks are what they were; false where they are not, and nothing is taken. */
   takeSheet(sheet: ShowSheet): boolean {
     const { show } = sheet;
     const isSame =
-      sheet.keys === this.keys &&
-      show.heldLooks === this.show.heldLooks &&
-      show.tempos === this.show.tempos &&
-      sheet.lists.size === this.runs.length &&
-      this.runs.every((run) => sameRank(sheet.lists.get(run.list.id)?.list, run.list.list)) &&
-      this.lookRuns.every(({ source, look, values }) => sameLookValues(values, idleLook(source, look, sheet).values));
+      sheet.keys === this.scheduler.keys &&
+      show.heldLooks === this.scheduler.show.heldLooks &&
+      show.tempos === this.scheduler.show.tempos &&
+      sheet.lists.size === this.scheduler.runs.length &&
+      this.scheduler.runs.every((run) => sameRank(sheet.lists.get(run.list.id)?.list, run.list.list)) &&
+      this.scheduler.lookRuns.every(({ source, look, values }) => sameLookValues(values, idleLook(source, look, sheet).values));
     if (!isSame) return false;
-    this.show = show;
-    for (const run of this.runs) run.list = sheet.lists.get(run.list.id) ?? run.list;
+    this.scheduler.show = show;
+    for (const run of this.scheduler.runs) run.list = sheet.lists.get(run.list.id) ?? run.list;
     return true;
   }
 }

@@ -83,7 +83,8 @@ export interface MixSnapshot {
  * Nothing of the run is shared with it. What is unchanging and at home is left out, so it is small.
  */
 export function snapshotOf(mix: Mix): MixSnapshot {
-  const { table, keys } = mix;
+  const { keys, scheduler } = mix;
+  const { table } = scheduler;
   const names = sourceNames(mix);
   const nameOf = (key: number): string => keys.all[key]?.name ?? "";
   const layers: MixSnapshot["layers"][number][] = [];
@@ -106,12 +107,12 @@ export function snapshotOf(mix: Mix): MixSnapshot {
   }
   return {
     now: mix.now,
-    turn: mix.turn,
+    turn: scheduler.sequence,
     lists: Object.fromEntries([...mix.lists].map(([id, run]) => [id, listSnapshot(run, nameOf)])),
     looks: Object.fromEntries([...mix.looks].map(([id, { level, up }]) => [id, { level, up }])),
     tempos: Object.fromEntries(mix.tempos),
     standby: mix.standby,
-    owners: mix.owners.all,
+    owners: scheduler.owners.all,
     layers,
     rests,
     leftBy,
@@ -139,12 +140,13 @@ function listSnapshot(run: ListRun, nameOf: (key: number) => string): ListSnapsh
  */
 export function mixFrom(sheet: ShowSheet, snapshot: MixSnapshot): Mix {
   const mix = new Mix(sheet);
-  const { table, keys } = mix;
-  mix.now = snapshot.now;
-  mix.turn = snapshot.turn;
-  mix.owners.take(snapshot.owners);
-  mix.standby = snapshot.standby.filter(({ list, cue }) => isCue(sheet, list, cue));
-  for (const [id, perMinute] of Object.entries(snapshot.tempos)) if (mix.tempos.has(id)) mix.tempos.set(id, perMinute);
+  const { keys, scheduler } = mix;
+  const { table } = scheduler;
+  scheduler.now = snapshot.now;
+  scheduler.sequence = snapshot.turn;
+  scheduler.owners.take(snapshot.owners);
+  scheduler.standby = snapshot.standby.filter(({ list, cue }) => isCue(sheet, list, cue));
+  for (const [id, perMinute] of Object.entries(snapshot.tempos)) if (scheduler.tempos.has(id)) scheduler.tempos.set(id, perMinute);
   for (const [id, look] of mix.looks) Object.assign(look, snapshot.looks[id] ?? {});
   for (const [id, run] of mix.lists) {
     const kept = snapshot.lists[id];
@@ -262,8 +264,8 @@ export function mixAfterEdit(mix: Mix, sheet: ShowSheet, now: number): Mix {
     // A cue's waves are told apart by identity, which a snapshot does not keep.
     if (before && sheet.keys === mix.keys) run.waves = before.waves;
   }
-  next.reports = mix.reports;
-  next.log = mix.log;
+  next.scheduler.reports = mix.reports;
+  next.scheduler.log = mix.log;
   next.renewLooks(mix, now);
   return next;
 }
@@ -272,10 +274,10 @@ export function mixAfterEdit(mix: Mix, sheet: ShowSheet, now: number): Mix {
  * Makes a run what another of the same show is.
  * Both must stand over the same sheet. Allocates little, so a window may do it for each event.
  */
-export function copyMix(into: Mix, from: Mix): void {
+export function copyMix({ scheduler: into }: Mix, { scheduler: from }: Mix): void {
   copyTable(into.table, from.table);
   into.now = from.now;
-  into.turn = from.turn;
+  into.sequence = from.sequence;
   into.standby = from.standby;
   into.owners.take(from.owners.all);
   into.tempos.clear();
@@ -306,7 +308,7 @@ export function mixCheck(mix: Mix): number {
     // To a ten-thousandth: clocks that are read in other steps differ in the last digits.
     sum = Math.imul(sum ^ Math.round(number * 1e4), 0x01000193);
   };
-  const { table } = mix;
+  const { table } = mix.scheduler;
   for (let slot = 0; slot < table.states.length; slot += 1) {
     if (table.states[slot] === NONE) continue;
     add(slot);

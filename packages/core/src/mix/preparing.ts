@@ -42,7 +42,7 @@ export function preparing(mix: Mix, list: string, now: number): Preparing[] {
 }
 
 /** When a mark's last key is there, on its list's clock; -Infinity where nothing of it waits or moves. */
-function endOf({ table }: Mix, run: ListRun, mark: Mark): number {
+function endOf({ scheduler: { table } }: Mix, run: ListRun, mark: Mark): number {
   let end = Number.NEGATIVE_INFINITY;
   for (const { key, to } of markedKeys(run.list, mark)) {
     const waits = run.waiting.all.find((each) => each.key === key.ordinal && each.what === "mark");

@@ -1,5 +1,5 @@
 import type { RunChange } from "../mix/runChange.ts";
-import type { FiredCue } from "../mix/running.ts";
+import type { FiredCue } from "../mix/fired.ts";
 
 /** Who pressed: a window of the application, or something outside that speaks OSC; `who` tells them apart. */
 export interface PressedBy {
