@@ -1,23 +1,13 @@
-import type { Point } from "@zm/core";
 import { type RefObject, useRef, useState } from "react";
 import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
 import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import type { Painted } from "../picture/StagePicture.tsx";
 import { isInside } from "../picture/view.ts";
+import { type Press, type Spot, pressAt } from "./pressAt.ts";
 import { useAim } from "./useAim.ts";
 
-const NEAR = 13;
 /** A press that moves less than this is a click, pixels. */
 const CLICK = 4;
-
-interface Spot {
-  readonly x: number;
-  readonly y: number;
-}
-type Press =
-  | { readonly kind: "head"; readonly channel: number }
-  | { readonly kind: "landing"; readonly start: Point; readonly movers: ReadonlyMap<number, Point> }
-  | { readonly kind: "lasso" };
 
 /** Choosing lights in the picture, by click and by a line around them, and, where the picture is live, moving where the chosen ones land. */
 export function useStagePointer(painted: RefObject<Painted | null>, live: boolean) {
@@ -35,7 +25,7 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
     const box = event.currentTarget.getBoundingClientRect();
     return { x: event.clientX - box.left, y: event.clientY - box.top };
   };
-  const whatIsAt = (spot: Spot): Press => pressAt(painted.current, spot, live);
+  const whatIsAt = (spot: Spot): Press => pressAt(painted.current, spot, live ? useChoice.getState().channels : []);
   const down = (event: React.PointerEvent<HTMLElement>): void => {
     if (event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -87,31 +77,4 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
     chooseLights([...old, ...inside.filter((channel) => !old.includes(channel))]);
   };
   return { onPointerDown: down, onPointerMove: move, onPointerUp: up };
-}
-
-/** What a press would take hold of: where a chosen light lands, a light, or nothing: then it begins a line around some. */
-function pressAt(painted: Painted | null, spot: Spot, live: boolean): Press {
-  const lights = painted?.lights ?? [];
-  const chosen = new Set(useChoice.getState().channels);
-  const movers = lights.filter(({ channel, turns }) => turns && chosen.has(channel));
-  const grabbed = live ? nearest(painted, movers, spot, "to") : undefined;
-  if (grabbed) return { kind: "landing", start: grabbed.to, movers: new Map(movers.map(({ channel, to }) => [channel, to])) };
-  const head = nearest(painted, lights, spot, "from");
-  return head === undefined ? { kind: "lasso" } : { kind: "head", channel: head.channel };
-}
-
-/** The light whose head, or whose landing, lies nearest to a spot and near enough to be meant. */
-function nearest(
-  painted: Painted | null,
-  lights: Painted["lights"],
-  spot: Spot,
-  pointOf: "from" | "to",
-): Painted["lights"][number] | undefined {
-  const found = lights
-    .map((light) => {
-      const at = painted?.view.project(light[pointOf]) ?? { x: Infinity, y: Infinity };
-      return { light, far: Math.hypot(at.x - spot.x, at.y - spot.y) };
-    })
-    .sort((a, b) => a.far - b.far)[0];
-  return found && found.far <= NEAR ? found.light : undefined;
 }
