@@ -258,7 +258,7 @@ function mixFrames({ show }: ShowSheet): string {
       for (let frame = 0; frame < 50; frame += 1) mix.frame((time += 0.0004), into);
     }, nothing).median / 50;
   const perKey = (perFrame * 1e6) / into.length;
-  const moving = mix.table.unchanging.filter((unchanging) => unchanging === 0).length;
+  const moving = mix.scheduler.table.unchanging.filter((unchanging) => unchanging === 0).length;
   return `  ${"frame of 3 lists, 10 looks".padEnd(30)} ${figure(perFrame).padStart(10)} ms  ${figure(perKey)} ns a key (under 25: ${perKey < 25 ? "yes" : "NO"}), ${moving} of ${into.length} keys moving`;
 }
 

@@ -115,7 +115,7 @@ export * from "./hand/steps.ts";
 export * from "./hand/give.ts";
 export * from "./hand/home.ts";
 export * from "./hand/keep.ts";
-export { type HandLayer, handLayer, layHandOver } from "./hand/layer.ts";
+export { type HandLayer, handLayer, applyHand } from "./hand/layer.ts";
 export { type HeldWave, heldWords, keyOfWave, waveName } from "./hand/heldWave.ts";
 export * from "./hand/record.ts";
 export * from "./hand/update.ts";
@@ -165,5 +165,7 @@ export { type Ramp, rampAt } from "./mix/ramp.ts";
 /** What a run has to say. */
 export type { RunReport } from "./mix/darkMoves.ts";
 export type { Operation } from "./values/operation.ts";
+export { keyName } from "./show/keyName.ts";
 export { readFan } from "./values/readFan.ts";
+export { valueWords } from "./values/valueWords.ts";
 export { type Give, readOperation } from "./values/readOperation.ts";

@@ -39,7 +39,7 @@ const NO_ANSWER = "The engine has not answered; look at what is on before you pr
 const COMING_BACK =
   "The engine has stopped and is being started again; what it sends to lights stands still meanwhile. Press once more when it is back";
 
-interface Asked {
+interface PendingOrder {
   readonly resolve: (value: Answer) => void;
   readonly reject: (error: Error) => void;
   readonly limit: NodeJS.Timeout;
@@ -76,7 +76,7 @@ export class Engine {
   private readonly log = new Logger("Engine");
   private readonly setUp: EngineSetUp;
   private transport: EngineTransport | null;
-  private readonly asked = new Map<number, Asked>();
+  private readonly asked = new Map<number, PendingOrder>();
   private orders = 0;
   private ended = false;
   private pause: number;

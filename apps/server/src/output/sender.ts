@@ -6,7 +6,7 @@ import {
   type ShowSheet,
   emptyLevels,
   handLayer,
-  layHandOver,
+  applyHand,
   outputLayout,
   writeLevels,
 } from "@zm/core";
@@ -109,7 +109,7 @@ export class OutputSender {
   send(frame: Frame): void {
     const { hand, values, withoutWaves } = frame;
     const laid = this.layOut(frame);
-    if (hand) layHandOver(this.handOf(hand, frame), now(), values, withoutWaves);
+    if (hand) applyHand(this.handOf(hand, frame), now(), values, withoutWaves);
     const changed = writeLevels(laid.layout, values, laid.levels);
     const time = now();
     if (!changed && time - this.sentAt < REST) return;

@@ -23,7 +23,7 @@ export class ErrorFilter implements ExceptionFilter {
   }
 
   private reply(error: unknown): Reply {
-    if (error instanceof ShowError) return { status: 422, message: error.faults[0] ?? error.message, faults: error.faults };
+    if (error instanceof ShowError) return { status: 422, message: error.firstFault, faults: error.faults };
     if (error instanceof HttpException) {
       const body = error.getResponse();
       const messages = typeof body === "object" && "message" in body ? [body.message].flat().map(String) : [error.message];

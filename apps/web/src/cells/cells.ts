@@ -17,6 +17,7 @@ import {
   threadsOf,
   traceOf,
   wavesOf,
+  valueWords,
 } from "@zm/core";
 import { timesOfKeys } from "./cellTimes.ts";
 import type { Lens } from "../choice/choice.ts";
@@ -141,7 +142,7 @@ function paletteText(list: ListSheet, keys: readonly Key[], row: number): string
 }
 
 function valueText(value: number): string {
-  return Number.isNaN(value) ? "?" : String(Math.round(value)).replace("-", "−");
+  return Number.isNaN(value) ? "?" : valueWords(Math.round(value));
 }
 
 /** The highest part that holds a move of these keys in a row; 0 where none is stored. */

@@ -16,6 +16,7 @@ import {
   resolve,
   slotName,
   waveName,
+  keyName,
 } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import { useEffect, useRef } from "react";
@@ -212,7 +213,7 @@ function HandTable({ keys, channels, onDrop, onDropNames }: HandTableProps) {
                 </th>
                 {columns.map((name) => (
                   <td key={name} className="min-w-[68px]">
-                    <HeldCell keyName={`${channel}.${name}`} onDrop={onDropNames} />
+                    <HeldCell name={keyName(channel, name)} onDrop={onDropNames} />
                   </td>
                 ))}
               </tr>
@@ -233,26 +234,24 @@ function columnsOf(keys: readonly Key[]): string[] {
 }
 
 /** What is in hand of one key: its value, its wave, or both. */
-function HeldCell({ keyName, onDrop }: { keyName: string; onDrop: (names: readonly string[]) => void }) {
+function HeldCell({ name, onDrop }: { name: string; onDrop: (names: readonly string[]) => void }) {
   const { sheet } = useShow();
-  const value = useHand((state) => state.hand.held[keyName]);
-  const wave = useHand((state) => state.hand.held[waveName(keyName)]);
-  const key = keyNamed(sheet.keys, keyName);
+  const value = useHand((state) => state.hand.held[name]);
+  const wave = useHand((state) => state.hand.held[waveName(name)]);
+  const key = keyNamed(sheet.keys, name);
   if (!key) return null;
   return (
     <span className="flex">
-      {value && "move" in value && (
-        <HeldButton name={keyName} held={value} {...valueWords(key, value, sheet)} onDrop={() => onDrop([keyName])} />
-      )}
+      {value && "move" in value && <HeldButton name={name} held={value} {...valueWords(key, value, sheet)} onDrop={() => onDrop([name])} />}
       {wave && "wave" in wave && (
         <HeldButton
-          name={`wave of ${keyName}`}
+          name={`wave of ${name}`}
           held={wave}
           word={"stop" in wave.wave ? "no wave" : `${wave.wave.shape} ${plain(wave.wave.size)}`}
           times={
             "stop" in wave.wave ? "" : wave.wave.tempo === undefined ? `every ${seconds(wave.wave.period ?? 1)} s` : `at ${wave.wave.tempo}`
           }
-          onDrop={() => onDrop([waveName(keyName)])}
+          onDrop={() => onDrop([waveName(name)])}
         />
       )}
     </span>

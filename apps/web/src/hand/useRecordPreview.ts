@@ -43,7 +43,7 @@ export function useRecordPreview(
       const outcome = makeEdits(sheet, readEdits([...planned.edits]));
       return { planned, outcome, sentence: recordSentence(list, planned, outcome) };
     } catch (error) {
-      if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
+      if (error instanceof ShowError) return { fault: error.firstFault };
       throw error;
     }
   }, [wish, cue, part, plan, hand, sheet, list]);

@@ -8,7 +8,7 @@ import { makeConsidered } from "../choice/makeConsidered.ts";
 import { comeBack } from "../choice/comeBack.ts";
 import { dropConsidered } from "../choice/dropConsidered.ts";
 import { useLineText } from "../choice/lineText.ts";
-import { usePreview, useWanted } from "../preview/usePreview.ts";
+import { usePreview, usePreviewScope } from "../preview/usePreview.ts";
 import { sentence } from "../shared/words.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { useList, useMakeEdits } from "../show/useShow.ts";
@@ -18,7 +18,7 @@ export function DraftPanel() {
   const list = useList();
   const draft = useChoice((choice) => choice.draft);
   const result = usePreview();
-  const allLines = useWanted((wanted) => wanted.allLines);
+  const allLines = usePreviewScope((wanted) => wanted.allLines);
   const makeEdits = useMakeEdits();
   const preview = result && "lines" in result ? result : null;
   const first = preview?.lines.find((line) => !line.quiet && line.list === list.id);
@@ -63,7 +63,7 @@ export function DraftPanel() {
             lines={preview.lines}
             count={preview.count}
             all={allLines}
-            onAll={(all) => useWanted.setState({ allLines: all })}
+            onAll={(all) => usePreviewScope.setState({ allLines: all })}
             className="mt-1"
           />
         </>

@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { type Comparison, type ImpactKind, type ListSheet, findRow, keyNamed } from "@zm/core";
+import { type Comparison, type ImpactKind, type ListSheet, findRow, keyNamed, keyName } from "@zm/core";
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { lensKeys, trackedText } from "../cells/cells.ts";
@@ -229,7 +229,7 @@ function lightsIn({ steps }: Comparison, before: ListSheet, after: ListSheet, le
   const found = new Set<number>();
   for (const step of steps) {
     if (step.at !== "move" || step.list !== after.id) continue;
-    const name = `${step.channel}.${step.attribute}`;
+    const name = keyName(step.channel, step.attribute);
     const key = keyNamed(after.keys, name) ?? keyNamed(before.keys, name);
     if (key?.attribute.family === lens) found.add(step.channel);
   }

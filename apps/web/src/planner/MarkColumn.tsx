@@ -1,4 +1,4 @@
-import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, markedKeys } from "@zm/core";
+import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, markedKeys, valueWords } from "@zm/core";
 import { memo } from "react";
 import { AXIS, COLUMN, ROW } from "./grid.ts";
 import { Lozenge } from "./Lozenge.tsx";
@@ -85,11 +85,7 @@ function runsOf(lit: Uint8Array, first: number, last: number): [number, number][
 /** What the keys of a mark do, in words: "pan −40 to 90, tilt 10 to 35". */
 export function travelWords(list: ListSheet, mark: PlannedMark["mark"]): string {
   return markedKeys(list, mark)
-    .filter(({ from, to }) => plainNumber(from) !== plainNumber(to))
-    .map(({ key, from, to }) => `${key.attribute.name ?? key.attribute.id} ${plainNumber(from)} to ${plainNumber(to)}`)
+    .filter(({ from, to }) => valueWords(from) !== valueWords(to))
+    .map(({ key, from, to }) => `${key.attribute.name ?? key.attribute.id} ${valueWords(from)} to ${valueWords(to)}`)
     .join(", ");
-}
-
-function plainNumber(value: number): string {
-  return String(Math.round(value * 10) / 10).replace("-", "−");
 }

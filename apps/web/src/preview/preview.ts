@@ -102,7 +102,7 @@ export function refusable<T extends object>(work: () => T): T | { fault: string 
   try {
     return work();
   } catch (error) {
-    if (error instanceof ShowError) return { fault: error.faults[0] ?? error.message };
+    if (error instanceof ShowError) return { fault: error.firstFault };
     throw error;
   }
 }

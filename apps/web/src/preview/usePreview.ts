@@ -9,11 +9,11 @@ import { FIRST_LINES, type Ghosts, type PreviewRequest, type PreviewResult, type
 import { PreviewWorker } from "./previewWorker.ts";
 
 /** What is asked of the edit under consideration beside the edit itself. */
-interface Wanted {
+interface PreviewScope {
   readonly window: ScoreWindow | null;
   readonly allLines: boolean;
 }
-export const useWanted = create<Wanted>(() => ({ window: null, allLines: false }));
+export const usePreviewScope = create<PreviewScope>(() => ({ window: null, allLines: false }));
 
 /** What the edit under consideration would do. */
 const usePreviewState = create<{ readonly result: PreviewResult | null }>(() => ({ result: null }));
@@ -50,7 +50,7 @@ export function usePreview(): PreviewResult | null {
   return edits ? result : null;
 }
 
-interface Asked {
+interface PreviewJob {
   readonly show: number;
   readonly revision: number;
   readonly sheet: ShowSheet;
@@ -58,20 +58,20 @@ interface Asked {
 }
 
 /** The question that is under way, and the newest one behind it; those between are left out. */
-let underWay: Asked | null = null;
-let next: Asked | null = null;
+let underWay: PreviewJob | null = null;
+let next: PreviewJob | null = null;
 
 /** Works the edit under consideration out whenever it, the show or what is in view changes. Once in the window, in its frame. */
 export function useWorkPreviews(): void {
   const { id, revision, sheet } = useShow();
   const list = useList();
-  const { window, allLines } = useWanted();
+  const { window, allLines } = usePreviewScope();
   useEffect(() => {
     const consider = (edits: readonly EditInput[] | null): void => {
       if (!edits) {
         next = null;
         usePreviewState.setState({ result: null });
-        if (allLines) useWanted.setState({ allLines: false });
+        if (allLines) usePreviewScope.setState({ allLines: false });
         return;
       }
       const request = { edits, list: list.id, mostLines: allLines ? Number.MAX_SAFE_INTEGER : FIRST_LINES, window };
@@ -86,14 +86,14 @@ export function useWorkPreviews(): void {
   }, [id, revision, sheet, list.id, window, allLines]);
 }
 
-function ask(asked: Asked): void {
+function ask(asked: PreviewJob): void {
   if (!worker?.thread.has(asked.revision) || worker.show !== asked.show) return tell(asked, previewOf(asked.sheet, asked.request));
   if (underWay) next = asked;
   else void work(asked, worker.thread);
 }
 
 /** Has a question answered: in words at once, then in the cells, and the times behind them; whatever is newer comes first. */
-async function work(asked: Asked, thread: PreviewWorker): Promise<void> {
+async function work(asked: PreviewJob, thread: PreviewWorker): Promise<void> {
   underWay = asked;
   const looks = await thread.looks(asked.revision, asked.request).catch(() => null);
   if (looks && !next) tell(asked, withGhosts(looks, shownGhosts()));
@@ -116,7 +116,7 @@ function shownGhosts(): Ghosts {
 }
 
 /** Shows a result, unless what it was asked for is no longer considered. */
-function tell({ request }: Asked, result: PreviewResult): void {
+function tell({ request }: PreviewJob, result: PreviewResult): void {
   if (useChoice.getState().draft?.edits !== request.edits) return;
   usePreviewState.setState({ result });
   milestone("impact-shown");

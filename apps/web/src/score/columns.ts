@@ -1,4 +1,4 @@
-import type { Show } from "@zm/core";
+import { type Show, keyName } from "@zm/core";
 import type { Lens } from "../choice/choice.ts";
 
 /** One column of the sheet: a light, one attribute of an opened light, or a folded group of lights. */
@@ -83,7 +83,7 @@ export function layoutColumns(show: Show, lens: Lens, { folded, open, only, list
         else
           attributes.forEach((attribute, index) => {
             const label = index === 0 ? `${channel} ${attribute}` : attribute;
-            add({ ...own, id: `${channel}.${attribute}`, attribute, width: Math.max(ATTRIBUTE, label.length * 7.5 + 12), label });
+            add({ ...own, id: keyName(channel, attribute), attribute, width: Math.max(ATTRIBUTE, label.length * 7.5 + 12), label });
           });
       }
     }
@@ -125,7 +125,7 @@ export function columnAt(layout: ScoreLayout, x: number): number {
 /** Where a light stands across the sheet, by its attribute where it is opened; -1 where it is not shown. */
 export function placeOfLight(layout: ScoreLayout, channel: number | null, attribute: string | null = null): number {
   if (channel === null) return -1;
-  const exact = layout.columns.findIndex(({ id }) => id === `${channel}.${attribute}`);
+  const exact = attribute === null ? -1 : layout.columns.findIndex(({ id }) => id === keyName(channel, attribute));
   return exact >= 0 ? exact : layout.columns.findIndex(({ channels }) => channels.includes(channel));
 }
 

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { useWanted } from "../preview/usePreview.ts";
+import { usePreviewScope } from "../preview/usePreview.ts";
 import { rowsOfLines } from "../spine/lines.ts";
 import { ROW } from "./picture.ts";
 import type { Seen, TilePicture } from "./ScoreTiles.tsx";
@@ -18,7 +18,7 @@ export function useWantedGhosts({ layout, lines, lens }: TilePicture, seen: Seen
       // A folded group shows no ghosts.
       .filter(({ x, width, folded }) => !folded && x + width > seen.left - GHOST_WIDTH && x < seen.right + GHOST_WIDTH)
       .map(({ id, channel, attribute }) => ({ id, channel, ...(attribute === undefined ? {} : { attribute }) }));
-    useWanted.setState({ window: { lens, rows: rowsOfLines(lines, first, last), columns } });
+    usePreviewScope.setState({ window: { lens, rows: rowsOfLines(lines, first, last), columns } });
   }, [linesSeen, seen.left, seen.right, layout, lines, lens]);
-  useEffect(() => () => useWanted.setState({ window: null }), []);
+  useEffect(() => () => usePreviewScope.setState({ window: null }), []);
 }

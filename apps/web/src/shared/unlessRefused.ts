@@ -7,7 +7,7 @@ export function unlessRefused<T>(work: () => T): T | undefined {
     return work();
   } catch (error) {
     if (!(error instanceof ShowError)) throw error;
-    notify(error.faults[0] ?? error.message, "trouble");
+    notify(error.firstFault, "trouble");
     return undefined;
   }
 }

@@ -14,7 +14,7 @@ import { useLastEdit } from "./lastEdit.ts";
 import { type OpenShow, showKey, showsQuery } from "./openShow.ts";
 import { stageKey } from "./onStage.ts";
 import { rememberOpened } from "./lastOpened.ts";
-import { cueOnStage, forgetRunTurn, here, useLive } from "./liveStore.ts";
+import { cueOnStage, forgetRunTurn, localNow, useLive } from "./liveStore.ts";
 import { takeRigSeen } from "./rigSeen.ts";
 import { takeFired, takeRun } from "./takeFired.ts";
 import { settle, tellOnStageAgain } from "./unsettled.ts";
@@ -113,10 +113,10 @@ function forgetTurns(): void {
 async function setClock(socket: Socket<FromServer, ToServer>): Promise<void> {
   let best = { trip: Infinity, clockOffset: 0 };
   for (let tries = 0; tries < 4; tries += 1) {
-    const sent = here();
+    const sent = localNow();
     const server = await new Promise<number>((resolve) => socket.emit("clock", resolve));
-    const trip = here() - sent;
-    if (trip < best.trip) best = { trip, clockOffset: server + trip / 2 - here() };
+    const trip = localNow() - sent;
+    if (trip < best.trip) best = { trip, clockOffset: server + trip / 2 - localNow() };
   }
   useLive.setState({ clockOffset: best.clockOffset });
 }

@@ -36,13 +36,13 @@ export function forgetRunTurn(): void {
 }
 
 /** Milliseconds of this window's clock. */
-export function here(): number {
+export function localNow(): number {
   return performance.timeOrigin + performance.now();
 }
 
 /** Milliseconds of the server's clock now. */
 export function serverNow(clockOffset: number): number {
-  return here() + clockOffset;
+  return localNow() + clockOffset;
 }
 
 /** The run's own time now, seconds; never before what it has come to. */

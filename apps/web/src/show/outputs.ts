@@ -1,4 +1,4 @@
-import { type Hand, type Key, type Keys, type Mix, type ShowSheet, cached, handLayer, handOutput, keyNamed, layHandOver } from "@zm/core";
+import { type Hand, type Key, type Keys, type Mix, type ShowSheet, cached, handLayer, handOutput, keyNamed, applyHand } from "@zm/core";
 import { memoLast } from "../shared/memoLast.ts";
 import { useHand } from "./handStore.ts";
 import { runNow, serverNow, useLive } from "./liveStore.ts";
@@ -23,7 +23,7 @@ export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   else fromOtherRig(run.mix, runNow(run), keys, values);
   const layer = layerFor(useHand.getState().hand, keys, palettes, beatsOf(run?.mix));
   const own = run && run.mix.keys === keys ? run.mix : undefined;
-  layHandOver(layer, serverNow(clockOffset), values, own && ((ordinal) => own.withoutWaves(ordinal)));
+  applyHand(layer, serverNow(clockOffset), values, own && ((ordinal) => own.withoutWaves(ordinal)));
   return values;
 }
 

@@ -1,7 +1,7 @@
 import type { RigSeen } from "@zm/protocol";
 import { useEffect, useState } from "react";
 import { create } from "zustand";
-import { here } from "./liveStore.ts";
+import { localNow } from "./liveStore.ts";
 
 /** A rig that has not told of itself for so long is away; milliseconds. */
 const AWAY = 3000;
@@ -13,7 +13,7 @@ export const useRigSeen = create<{ readonly seen: RigSeen | null; readonly at: n
 }));
 
 export function takeRigSeen(seen: RigSeen): void {
-  useRigSeen.setState({ seen, at: here() });
+  useRigSeen.setState({ seen, at: localNow() });
 }
 
 /** True while the simulated lights of a show tell of themselves. */
@@ -21,7 +21,7 @@ export function useRigThere(show: number): boolean {
   const told = useRigSeen(({ seen, at }) => (seen?.show === show ? at : Number.NEGATIVE_INFINITY));
   const [away, setAway] = useState(true);
   useEffect(() => {
-    const left = told + AWAY - here();
+    const left = told + AWAY - localNow();
     setAway(left <= 0);
     const timer = setTimeout(() => setAway(true), Math.max(0, left));
     return () => clearTimeout(timer);

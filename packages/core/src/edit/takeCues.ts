@@ -1,3 +1,4 @@
+import { keyName } from "../show/keyName.ts";
 import { makeMove, moveTiming, paletteOf, plainValue } from "../show/move.ts";
 import type { Cue, MoveSpec, Moves, Waves } from "../show/schema.ts";
 import { keyAt } from "../sheet/keys.ts";
@@ -58,7 +59,7 @@ function movesFor(moves: Moves, from: ShowSheet, into: ShowSheet, lost: Set<stri
   for (const [channel, attributes] of Object.entries(moves)) {
     for (const [attribute, spec] of Object.entries<MoveSpec>(attributes)) {
       const move = moveFor(Number(channel), attribute, spec, from, into);
-      if (move === undefined) lost.add(`${channel}.${attribute}`);
+      if (move === undefined) lost.add(keyName(channel, attribute));
       else (taken[channel] ??= {})[attribute] = move;
     }
   }

@@ -1,3 +1,4 @@
+import { keyName } from "../show/keyName.ts";
 import { type Step, checkedMoves, targetOfMove } from "../edit/index.ts";
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
@@ -306,7 +307,7 @@ export function followHistory(hand: Hand, steps: readonly Step[]): Hand {
   const fresh = new Map<string, boolean>();
   for (const step of steps) {
     if (step.at === "move") {
-      const name = `${step.channel}.${step.attribute}`;
+      const name = keyName(step.channel, step.attribute);
       const held = hand.held[name];
       if (!held || "wave" in held) continue;
       if (sameTarget(step.after?.move, held.move)) fresh.set(name, false);
@@ -362,7 +363,7 @@ function hasTempo({ show }: ShowSheet, { wave }: HeldWave): boolean {
 
 /**
  * What a key puts out with the Hand over the show, without waves: `under` is what runs under it, `now` milliseconds of the server's clock.
- * In the attribute's own unit. For one key; `layHandOver` does it for a whole frame.
+ * In the attribute's own unit. For one key; `applyHand` does it for a whole frame.
  */
 export function handOutput(hand: Hand, key: Key, palettes: Palettes, under: number, now: number): number {
   const held = heldValue(hand, key);

@@ -106,11 +106,11 @@ function laidWave(key: Key, wave: Wave, perMinute: (tempo: string) => number | u
 }
 
 /**
- * Lays the Hand over a frame: `values` by key ordinal hold what the running list gives, `now` is milliseconds of the server's clock. `still` gives what runs
+ * Applies the Hand to a frame: `values` by key ordinal hold what the running list gives, `now` is milliseconds of the server's clock. `still` gives what runs
  * for a key without its waves, for one whose wave the Hand stops.
  * Changes `values` in place and allocates nothing.
  */
-export function layHandOver(
+export function applyHand(
   { held, leaving, waves, stilled }: HandLayer,
   now: number,
   values: Float64Array,

@@ -169,7 +169,7 @@ function inRange(table: LayerTable, key: number, value: number): number {
 }
 
 /**
- * Writes what every key puts out into `into`, by key ordinal. Keys of which nothing moves are reckoned once.
+ * Writes what every key puts out into `into`, by key ordinal. Keys of which nothing moves are computed once.
  * Allocates nothing: it is called for each frame. A key counts as unchanging once nothing of it moves any more.
  */
 export function writeAll(table: LayerTable, into: Float64Array): void {
@@ -195,7 +195,7 @@ function isRemainderOver(table: LayerTable, key: number): boolean {
 const ALL_CALM = 0x01010101;
 
 /**
- * Reckons the keys that are not unchanging. The same as `outAt`, written out, with what lies beneath a layer that covers it left out: a call and a look-up for
+ * Computes the keys that are not unchanging. The same as `outAt`, written out, with what lies beneath a layer that covers it left out: a call and a look-up for
  * each layer would cost several times as much. A property holds the two against one another.
  */
 function writeMoving(table: LayerTable): void {

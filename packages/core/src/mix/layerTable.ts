@@ -93,7 +93,7 @@ export interface LayerTable {
   /** The same bytes of `unchanging`, four at a time; what is left over at its end is not here. */
   readonly unchangingFours: Uint32Array;
   readonly unchangingOut: Float64Array;
-  /** By source: the scale and the weight with which `unchangingOut` was reckoned. */
+  /** By source: the scale and the weight with which `unchangingOut` was computed. */
   readonly unchangingScales: Float64Array;
   readonly unchangingWeights: Float64Array;
 }

@@ -2,7 +2,7 @@ import type { Action } from "../show/schema.ts";
 import type { WaveEntry } from "../sheet/waves.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { type Ramp, steady } from "./ramp.ts";
-import { WaitingQueue } from "./waiting.ts";
+import { ScheduleQueue } from "./scheduledChange.ts";
 
 /**
  * The clock of a list: how it reads at a moment of the engine's clock; it stands while the list is held. All seconds.
@@ -51,7 +51,7 @@ export interface ListRun {
   onStage: Float64Array;
   /** By key ordinal: the waves of that look. */
   waves: ReadonlyMap<number, WaveEntry>;
-  readonly waiting: WaitingQueue;
+  readonly waiting: ScheduleQueue;
   actions: DueAction[];
   /** Marks that wait for somebody else to let a light go dark. */
   marks: { readonly channel: number; readonly key: number; readonly to: number; readonly fade: number }[];
@@ -85,7 +85,7 @@ export function idleRun(source: number, list: ListSheet): ListRun {
     step: 0,
     onStage: new Float64Array(list.keys.all.length).fill(Number.NaN),
     waves: new Map(),
-    waiting: new WaitingQueue(),
+    waiting: new ScheduleQueue(),
     actions: [],
     marks: [],
   };

@@ -1,3 +1,4 @@
+import { keyName } from "../show/keyName.ts";
 import type { HeldLook } from "../show/schema.ts";
 import { keyNamed } from "../sheet/keys.ts";
 import { resolve } from "../sheet/palettes.ts";
@@ -39,7 +40,7 @@ export interface LookRun {
 export function idleLook(source: number, look: HeldLook, sheet: ShowSheet): LookRun {
   const values = Object.entries(look.values).flatMap(([channel, attributes]) =>
     Object.entries(attributes).flatMap(([attribute, spec]): LookValue[] => {
-      const key = keyNamed(sheet.keys, `${channel}.${attribute}`);
+      const key = keyNamed(sheet.keys, keyName(channel, attribute));
       const value = key ? resolve(spec, key, sheet.palettes) : Number.NaN;
       if (!key || Number.isNaN(value)) return [];
       const { family, snap = false } = key.attribute;

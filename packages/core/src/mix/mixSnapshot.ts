@@ -8,7 +8,7 @@ import type { ListRun } from "./listRun.ts";
 import { Mix } from "./mix.ts";
 import type { Owned } from "./owners.ts";
 import type { Ramp } from "./ramp.ts";
-import type { Waiting } from "./waiting.ts";
+import type { ScheduledChange } from "./scheduledChange.ts";
 import { wavesAt } from "./waveChanges.ts";
 import type { RunningWave } from "./waves.ts";
 
@@ -38,7 +38,7 @@ export const NUMBERS_OF_REST = REST.length;
 export const NUMBERS_OF_REMAINDER = REMAINDER.length;
 
 /** Something that waits, with its key by name. */
-type WaitingSnapshot = Omit<Waiting, "key"> & { readonly key: string };
+type WaitingSnapshot = Omit<ScheduledChange, "key"> & { readonly key: string };
 
 /**
  * A list that runs, as plain data.

@@ -1,3 +1,4 @@
+import { keyName } from "../show/keyName.ts";
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
@@ -109,7 +110,7 @@ export function playMix(sheet: ShowSheet, presses: readonly MixPress[], moments:
 function touchedKeys({ keys, lists, show }: ShowSheet): readonly ShowSheet["keys"]["all"][number][] {
   const inLooks = new Set(
     (show.heldLooks ?? []).flatMap(({ values }) =>
-      Object.entries(values).flatMap(([channel, attributes]) => Object.keys(attributes).map((attribute) => `${channel}.${attribute}`)),
+      Object.entries(values).flatMap(([channel, attributes]) => Object.keys(attributes).map((attribute) => keyName(channel, attribute))),
     ),
   );
   return keys.all.filter(

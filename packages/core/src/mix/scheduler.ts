@@ -21,7 +21,7 @@ import { Owners } from "./owners.ts";
 import { rampAt, rampTo } from "./ramp.ts";
 import { stepAfter, stepAt } from "./steps.ts";
 import { atRate, transitionNext, transitionTo } from "./transitions.ts";
-import type { Waiting } from "./waiting.ts";
+import type { ScheduledChange } from "./scheduledChange.ts";
 import { waitingWaves, wavesAt } from "./waveChanges.ts";
 import { runningWave } from "./waves.ts";
 import { TIME_EPSILON } from "./timeEpsilon.ts";
@@ -149,7 +149,7 @@ export class Scheduler implements ActionTarget {
   }
 
   /**
-   * Lets happen what is due by a moment, in the order of time. At one moment what fires comes before what takes hold; `holds` false stops before
+   * Applies what is due by a moment, in the order of time. At one moment what fires comes before what takes hold; `holds` false stops before
    * what takes hold at the moment itself, since a press at that moment fires first. Allocates nothing while nothing is due.
    */
   processUntil(until: number, holds: boolean): void {
@@ -284,7 +284,7 @@ export class Scheduler implements ActionTarget {
   }
 
   /** Applies a change whose time has come. */
-  private applyScheduled(run: ListRun, { key, what, to, fade, curve, wave }: Waiting, now: number): void {
+  private applyScheduled(run: ListRun, { key, what, to, fade, curve, wave }: ScheduledChange, now: number): void {
     switch (what) {
       case "wave":
         this.layers.startWave(

@@ -9,7 +9,7 @@ import { type Run, type Transition, firstPart, transitionFrom } from "../time/tr
 import { curveCode } from "./curveCodes.ts";
 import type { Layers } from "./layers.ts";
 import type { ListRun } from "./listRun.ts";
-import type { Waiting } from "./waiting.ts";
+import type { ScheduledChange } from "./scheduledChange.ts";
 import { TIME_EPSILON } from "./timeEpsilon.ts";
 
 const AT_START = curveCode("atStart");
@@ -84,7 +84,7 @@ export function transitionTo(layers: Layers, run: ListRun, row: number, { shown,
 
 /** What waits for a key: the newest that is due by now, and whether something is due later that would move it. */
 interface WaitingForKey {
-  due?: Waiting;
+  due?: ScheduledChange;
   later?: boolean;
 }
 
@@ -103,7 +103,7 @@ function waitingByKey(run: ListRun, now: number): Map<number, WaitingForKey> {
 }
 
 /** Where a key is about to jump at this very moment; undefined where nothing is due that jumps. */
-function jumpDue(due: Waiting | undefined): number | undefined {
+function jumpDue(due: ScheduledChange | undefined): number | undefined {
   if (!due) return undefined;
   if (due.what === "letGo") return due.fade === 0 ? 0 : undefined;
   return due.fade === 0 || due.curve === AT_START ? due.to : undefined;

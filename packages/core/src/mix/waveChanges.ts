@@ -8,7 +8,7 @@ import { timingOf } from "../time/times.ts";
 import type { Curve, Wave } from "../show/schema.ts";
 import { curveCode } from "./curveCodes.ts";
 import type { ListRun } from "./listRun.ts";
-import type { Waiting } from "./waiting.ts";
+import type { ScheduledChange } from "./scheduledChange.ts";
 
 /**
  * What waits of the waves that a row begins and ends: at the list's rate, or all at once in the time that is said for all. `due` is the list's own
@@ -20,7 +20,7 @@ export function waitingWaves(
   row: number,
   { due, time }: { due: number; time: number | undefined },
   turn: () => number,
-): Waiting[] {
+): ScheduledChange[] {
   return waveChanges(run.list, row, run.waves).map(({ key, wave, delay, fade, curve }) => ({
     due: time === undefined ? due + delay / run.rate : due,
     turn: turn(),

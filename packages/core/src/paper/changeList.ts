@@ -1,3 +1,4 @@
+import { valueWords } from "../values/valueWords.ts";
 import { slotName } from "../show/slots.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { lightRuns } from "../show/words.ts";
@@ -27,7 +28,7 @@ function familyWords(moves: readonly StoredMove[]): string {
     const palette = paletteOf(spec);
     if (palette !== undefined) return palette;
     const number = plainValue(spec) ?? 0;
-    const value = slotName(key.attribute, number) ?? String(Math.round(number * 10) / 10).replace("-", "−");
+    const value = slotName(key.attribute, number) ?? valueWords(number);
     return key.attribute.family === "intensity" ? `at ${value}` : `${key.attribute.id} ${value}`;
   });
   return [...alike].map(([what, own]) => `${lightsOnPaper(own.map(({ key }) => key.channel))} ${what}`).join("; ");

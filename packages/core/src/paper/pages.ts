@@ -148,7 +148,7 @@ function withoutEmptyColumns(paper: Paper): Paper {
 /** Columns without a share are as wide as they need; the others share the page by their shares, and the last takes what is left. */
 function widthsOf(shares: readonly (number | undefined)[]): (string | number)[] {
   const whole = shares.reduce<number>((sum, share) => sum + (share ?? 0), 0);
-  // Percentages are of the whole page: the columns of figures are reckoned with so much each.
+  // Percentages are of the whole page: the columns of figures are computed with so much each.
   const room = Math.max(30, 100 - shares.filter((share) => share === undefined).length * 10);
   const last = shares.findLastIndex((share) => share !== undefined);
   return shares.map((share, index) => {

@@ -24,7 +24,7 @@ const JUMP = 2;
 const MARK = 3;
 
 /** What a cue tells a key, until its delay is over. */
-interface Told {
+interface PlannedMove {
   readonly due: number;
   readonly key: Key;
   readonly row: number;
@@ -44,7 +44,7 @@ interface Prepared {
 type SeenCode = Exclude<RehearsalCode, "cut-short">;
 
 /** Something that is being seen: since when, and until when it was seen last. */
-interface Seen {
+interface Sighting {
   readonly code: SeenCode;
   readonly row: number;
   readonly key: Key;
@@ -62,9 +62,9 @@ export class Watch {
   /** By channel, the ordinal of its intensity; -1: it has none and counts as lit. */
   private readonly levels: ReadonlyMap<number, number>;
   private readonly active = new Set<number>();
-  private told: Told[] = [];
+  private told: PlannedMove[] = [];
   private prepared: Prepared[] = [];
-  private readonly seen = new Map<string, Seen>();
+  private readonly seen = new Map<string, Sighting>();
   private readonly cuts: { at: number; row: number; by: number; key: Key; lost: number }[] = [];
   /** By row: when its time is over. */
   private readonly over: Float64Array;
@@ -143,7 +143,7 @@ export class Watch {
     }
   }
 
-  private begin({ due, key, row, to, fade }: Told): void {
+  private begin({ due, key, row, to, fade }: PlannedMove): void {
     const { ordinal } = key;
     const lost = floatAt(this.ends, ordinal) - due;
     const isCut = this.why[ordinal] === FADE && lost > NEAR && Math.abs(floatAt(this.targets, ordinal) - to) > NEAR;
@@ -200,7 +200,7 @@ export class Watch {
     return ordinal < 0 ? 100 : floatAt(this.rig.is, ordinal);
   }
 
-  private findingOf({ code, row, key, from, until }: Seen): RehearsalFinding {
+  private findingOf({ code, row, key, from, until }: Sighting): RehearsalFinding {
     const cue = this.cue(row);
     const lasts = code === "late" ? until - floatAt(this.over, row) : until - from;
     const seconds = reported(lasts);

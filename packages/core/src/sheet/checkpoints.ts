@@ -75,8 +75,8 @@ export function stateAt(list: ListSheet, row: number, into: LookState): LookStat
   into.values.set(from.values);
   into.origins.set(from.origins);
   into.palettes.set(from.palettes);
-  for (let before = block * EVERY; before < row; before += 1) if (tracksOn(list, before)) layOver(list, checkpoints.rows, before, into);
-  layOver(list, checkpoints.rows, row, into);
+  for (let before = block * EVERY; before < row; before += 1) if (tracksOn(list, before)) applyMoves(list, checkpoints.rows, before, into);
+  applyMoves(list, checkpoints.rows, row, into);
   for (const ordinal of stale) {
     const column = list.columns[ordinal] ?? EMPTY_COLUMN;
     const index = shownMove(list, column, row);
@@ -125,7 +125,7 @@ function checkpointsOf(list: ListSheet): Checkpoints {
   const saved: LookState[] = [];
   list.cues.forEach((_cue, row) => {
     if (row % EVERY === 0) saved.push({ values: state.values.slice(), origins: state.origins.slice(), palettes: state.palettes.slice() });
-    if (tracksOn(list, row)) layOver(list, rows, row, state);
+    if (tracksOn(list, row)) applyMoves(list, rows, row, state);
   });
   return { rows, saved };
 }
@@ -138,8 +138,8 @@ function cleared(state: LookState): LookState {
   return state;
 }
 
-/** Lays the moves of a row over what tracks into it: D(k) of docs/rules.md, Tracking for all keys at once. */
-function layOver(list: ListSheet, rows: RowMoves, row: number, state: LookState): void {
+/** Applies the moves of a row to what tracks into it: D(k) of docs/rules.md, Tracking for all keys at once. */
+function applyMoves(list: ListSheet, rows: RowMoves, row: number, state: LookState): void {
   if (isWall(list, row)) cleared(state);
   const end = intAt(rows.starts, row + 1);
   for (let place = intAt(rows.starts, row); place < end; place += 1) {

@@ -1,3 +1,4 @@
+import { keyName } from "../show/keyName.ts";
 import type { Attribute, Show } from "../show/schema.ts";
 import { rigOf } from "../show/rig.ts";
 
@@ -36,7 +37,7 @@ export function keysOf(show: Pick<Show, "fixtureTypes" | "channels">): Keys {
   for (const [channel, attributes] of rig.attributes) {
     const own = new Map<string, Key>();
     for (const attribute of attributes.values()) {
-      const key = { ordinal: all.length, name: `${channel}.${attribute.id}`, channel, attribute };
+      const key = { ordinal: all.length, name: keyName(channel, attribute.id), channel, attribute };
       all.push(key);
       own.set(attribute.id, key);
     }

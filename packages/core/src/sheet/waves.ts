@@ -1,3 +1,4 @@
+import { keyName } from "../show/keyName.ts";
 import { cached } from "../show/cached.ts";
 import type { Cue, Wave } from "../show/schema.ts";
 import { at } from "../show/at.ts";
@@ -38,7 +39,7 @@ function storedWaves(list: WaveRows): Map<Key, Map<number, WaveEntry>> {
     for (const part of cue.parts) {
       for (const [channel, attributes] of Object.entries(part.waves ?? {})) {
         for (const [attribute, spec] of Object.entries(attributes)) {
-          const key = keyNamed(list.keys, `${channel}.${attribute}`);
+          const key = keyNamed(list.keys, keyName(channel, attribute));
           if (!key) continue;
           const own = found.get(key) ?? new Map<number, WaveEntry>();
           own.set(row, { wave: "stop" in spec ? null : spec, row, part: part.number });

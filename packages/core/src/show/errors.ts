@@ -15,4 +15,9 @@ export class ShowError extends Error {
     super(all.join("\n"));
     this.faults = all;
   }
+
+  /** The first fault, for a place that has room for one. */
+  get firstFault(): string {
+    return this.faults[0] ?? this.message;
+  }
 }

@@ -1,3 +1,4 @@
+import { keyName } from "./keyName.ts";
 import { append } from "./append.ts";
 import { cueOrder } from "./cueNumber.ts";
 import { ShowError } from "./errors.ts";
@@ -230,7 +231,7 @@ export function readCueMoves(cue: Cue, rig: Rig, palettes: ReadonlyMap<string, {
     const moves = readMoves(part.moves, rig, palettes, `${place}, part ${part.number}`, faults);
     for (const [channel, attributes] of Object.entries(moves)) {
       for (const attribute of Object.keys(attributes)) {
-        const key = `${channel}.${attribute}`;
+        const key = keyName(channel, attribute);
         const other = seen.get(key);
         if (other !== undefined)
           faults.push(`${place}: ${key} stands in part ${other} and in part ${part.number}; a key has one move in a cue`);
@@ -254,7 +255,7 @@ function checkWaves(parts: readonly Cue["parts"][number][], rig: Rig, place: str
   for (const { number, waves = {} } of parts) {
     for (const [channel, attributes] of Object.entries(waves)) {
       for (const attribute of Object.keys(attributes)) {
-        const key = `${channel}.${attribute}`;
+        const key = keyName(channel, attribute);
         const other = seen.get(key);
         if (other !== undefined) faults.push(`${place}: ${key} has a wave in part ${other} and in part ${number}; a key has one in a cue`);
         seen.set(key, number);

@@ -1,4 +1,4 @@
-import { EMPTY_HAND, type Hand, type MoveSpec, handLayer, keyNamed, layHandOver } from "../../src/index.ts";
+import { EMPTY_HAND, type Hand, type MoveSpec, handLayer, keyNamed, applyHand } from "../../src/index.ts";
 import { oneCue, smallShow } from "../support/smallShow.ts";
 
 const SHOW = smallShow([oneCue("1", { "1": { intensity: 40 } })], undefined, {
@@ -39,7 +39,7 @@ test("a value on its way back counts only while its key is not held again, and e
   expect(layer.leaving).toEqual([{ ordinal: ordinal("2.intensity"), ...leaving }]);
   const at = (now: number): number[] => {
     const values = new Float64Array(SHOW.keys.all.length).fill(20);
-    layHandOver(layer, now, values);
+    applyHand(layer, now, values);
     return [values[ordinal("1.intensity")] ?? NaN, values[ordinal("2.intensity")] ?? NaN, values[ordinal("5.intensity")] ?? NaN];
   };
   expect(at(1000)).toEqual([70, 80, 20]);

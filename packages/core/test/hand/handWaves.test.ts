@@ -19,7 +19,7 @@ import {
   giveWaves,
   handLayer,
   keyNamed,
-  layHandOver,
+  applyHand,
   listOf,
   makeEdits,
   planRecording,
@@ -77,7 +77,7 @@ function over(hand: Hand, name: string, moments: readonly number[], under: numbe
   const layer = handLayer(hand, { ...RUNNING, perMinute: (tempo) => (tempo === "slow" ? 30 : undefined) });
   return moments.map((now) => {
     const values = new Float64Array(RUNNING.keys.all.length).fill(under);
-    layHandOver(layer, now, values, () => still);
+    applyHand(layer, now, values, () => still);
     return values[key(name).ordinal] ?? Number.NaN;
   });
 }

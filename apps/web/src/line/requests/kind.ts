@@ -96,7 +96,7 @@ function unlessRefused(work: () => string | Answer): Answer {
     const said = work();
     return typeof said === "string" ? { text: said, fault: false } : said;
   } catch (error) {
-    if (error instanceof ShowError) return { text: error.faults[0] ?? error.message, fault: true };
+    if (error instanceof ShowError) return { text: error.firstFault, fault: true };
     throw error;
   }
 }

@@ -58,7 +58,7 @@ export function useHandChange() {
     },
     [sheet, outputOf, change],
   );
-  /** Lays a stored pace on what the selection holds in hand. */
+  /** Applies a stored pace to what the selection holds in hand. */
   const applyPace = useCallback(
     (selection: KeySelection, id: string): boolean => {
       const pace = sheet.show.paces.find((each) => each.id === id);

@@ -75,7 +75,7 @@ export function comparisonData(comparison: Comparison): { summary: string; besid
  * What is brought back: cues of a list by the numbers that they have now, those that are gone by the number that they had, and of them only some lights where
  * they are named. Left out channels mean whole cues, with labels, times and flags. `identity`: which cue now is which then; left out, likeness says it.
  */
-export interface Wanted {
+export interface BroughtBack {
   readonly list: string;
   readonly cues: readonly string[];
   readonly channels?: readonly number[] | undefined;
@@ -109,7 +109,7 @@ function possible(pairs: readonly CuePair<Cue>[], now: readonly Cue[], goes: rea
  * different, or the number of a cue that is gone belongs to another now.
  * A cue that is gone comes back, one that came since goes, where it is named. Feed them to the edit `steps`.
  */
-export function bringBackSteps(now: ShowSheet, then: ShowSheet, { list: id, cues, channels, identity }: Wanted): Step[] {
+export function bringBackSteps(now: ShowSheet, then: ShowSheet, { list: id, cues, channels, identity }: BroughtBack): Step[] {
   const [list, old] = [now.lists.get(id), then.lists.get(id)];
   if (!list || !old) throw new ShowError(`List "${id}" is not in both; bring back whole lists by going back to a point`);
   const here = new Set(list.cues.map(({ number }) => number));

@@ -1,3 +1,4 @@
+import { valueWords } from "../../values/valueWords.ts";
 import { count, listed } from "../../show/words.ts";
 import { paletteOf } from "../../show/move.ts";
 import { FAMILIES, type Family } from "../../show/schema.ts";
@@ -72,11 +73,6 @@ function span(values: readonly (number | null)[]): string {
     low = Math.min(low, value);
     high = Math.max(high, value);
   }
-  const text = low === high ? plain(low) : `${plain(low)}–${plain(high)}`;
+  const text = low === high ? valueWords(low) : `${valueWords(low)}–${valueWords(high)}`;
   return set.length < values.length ? `${text} or unset` : text;
-}
-
-/** A value with at most one place and a real minus sign. */
-function plain(value: number): string {
-  return String(Math.round(value * 10) / 10).replace("-", "−");
 }

@@ -1,3 +1,4 @@
+import { keyName } from "../../show/keyName.ts";
 import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { makeMove, moveTiming, paletteOf } from "../../show/move.ts";
@@ -60,7 +61,7 @@ function withoutPalette(sheet: ShowSheet, look: HeldLook, { palette, used }: z.i
   for (const [channel, own] of Object.entries(look.values)) {
     const left = Object.entries(own).flatMap(([attribute, spec]): [string, MoveSpec][] => {
       if (paletteOf(spec) !== palette) return [[attribute, spec]];
-      const key = keyNamed(sheet.keys, `${channel}.${attribute}`);
+      const key = keyNamed(sheet.keys, keyName(channel, attribute));
       const value = key && used === "keepLooks" ? resolve(spec, key, sheet.palettes) : Number.NaN;
       return Number.isNaN(value) ? [] : [[attribute, value]];
     });

@@ -25,7 +25,7 @@ const schema = z.strictObject({
   fade: editParts.spread.nullable().optional(),
   delay: editParts.spread.nullable().optional(),
   curve: curve.nullable().optional(),
-  /** A stored pace to lay on the moves, instead of fade, delay and curve. */
+  /** A stored pace to apply to the moves, instead of fade, delay and curve. */
   pace: id.optional(),
   /** What own fades and delays are multiplied by, instead; moves without any stay as they are. */
   scale: factor.optional(),

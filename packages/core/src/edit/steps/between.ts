@@ -1,4 +1,5 @@
 // The way from one state to another, found afterwards: for History, which compares any two points, and for bringing something back.
+import { keyName } from "../../show/keyName.ts";
 import { cueOrder } from "../../show/cueNumber.ts";
 import { sameMove } from "../../show/move.ts";
 import { sameData } from "../../show/sameData.ts";
@@ -98,7 +99,7 @@ function movesByKey(cue: Cue | undefined): Map<string, PlacedMove> {
   for (const part of cue?.parts ?? [])
     for (const [channel, attributes] of Object.entries(part.moves))
       for (const [attribute, move] of Object.entries<MoveSpec>(attributes))
-        found.set(`${channel}.${attribute}`, { part: part.number, move });
+        found.set(keyName(channel, attribute), { part: part.number, move });
   return found;
 }
 

@@ -4,7 +4,7 @@ import type { Wave } from "../show/schema.ts";
  * What waits to happen to a key of one source when its delay is over. Times are seconds of the source's own clock.
  * `to` in the attribute's own unit; it means nothing where something is let go of.
  */
-export interface Waiting {
+export interface ScheduledChange {
   readonly due: number;
   /** The order in which it was asked for, among all sources: of what is due at one moment the older comes first. */
   readonly turn: number;
@@ -22,12 +22,12 @@ export interface Waiting {
  * What waits for one source, by when it is due.
  * Taking the next costs little however much waits. Dropping is by key and by when it would take hold.
  */
-export class WaitingQueue {
-  private entries: Waiting[] = [];
+export class ScheduleQueue {
+  private entries: ScheduledChange[] = [];
   private head = 0;
 
   /** The one that is due first; undefined where nothing waits. */
-  get first(): Waiting | undefined {
+  get first(): ScheduledChange | undefined {
     return this.entries[this.head];
   }
 
@@ -40,7 +40,7 @@ export class WaitingQueue {
   }
 
   /** Lets more wait. */
-  add(more: readonly Waiting[]): void {
+  add(more: readonly ScheduledChange[]): void {
     if (more.length === 0) return;
     const all = [...this.entries.slice(this.head), ...more];
     all.sort((a, b) => a.due - b.due || a.turn - b.turn);
@@ -49,7 +49,7 @@ export class WaitingQueue {
   }
 
   /** Drops what waits and is not wanted any more. */
-  drop(isGone: (waiting: Waiting) => boolean): void {
+  drop(isGone: (waiting: ScheduledChange) => boolean): void {
     const left = this.entries.slice(this.head).filter((each) => !isGone(each));
     this.entries = left;
     this.head = 0;
@@ -62,7 +62,7 @@ export class WaitingQueue {
   }
 
   /** What waits, the first due first. */
-  get all(): readonly Waiting[] {
+  get all(): readonly ScheduledChange[] {
     return this.entries.slice(this.head);
   }
 }
