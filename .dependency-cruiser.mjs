@@ -1,3 +1,6 @@
+/** Folders of a source, and those within them. */
+const FOLDERS = ["^(packages|apps)/[^/]+/src/[^/]+$", "^(packages|apps)/[^/]+/src/[^/]+/[^/]+$"];
+
 /** How the parts of the product may use one another: in one direction, files and folders alike. */
 export default {
   forbidden: [
@@ -10,11 +13,11 @@ export default {
     },
     {
       name: "no-cycle-of-folders",
-      comment: "A folder does not need one that needs it.",
+      comment: "A folder does not need one that needs it; no more does a folder within it.",
       severity: "error",
       scope: "folder",
-      from: { path: "^(packages|apps)/[^/]+/src/[^/]+$" },
-      to: { path: "^(packages|apps)/[^/]+/src/[^/]+$", circular: true },
+      from: { path: FOLDERS },
+      to: { path: FOLDERS, circular: true },
     },
     {
       name: "core-alone",
@@ -50,14 +53,6 @@ export default {
       severity: "error",
       from: { path: "^packages/core/src/(line|hand|rig|check|paper)/" },
       to: { path: "^packages/core/src/edit/(steps|plan|kinds|impact)/" },
-    },
-    {
-      name: "no-cycle-inside-a-folder",
-      comment: "The parts of a folder do not need one another in a circle.",
-      severity: "error",
-      scope: "folder",
-      from: { path: "^(packages|apps)/[^/]+/src/[^/]+/[^/]+$" },
-      to: { path: "^(packages|apps)/[^/]+/src/[^/]+/[^/]+$", circular: true },
     },
     {
       name: "edits-from-below",

@@ -56,7 +56,7 @@ export { type CueIdentities, type CueIdentity, identitiesOf, turnedIdentity } fr
 export { type Impact, type LookChange, impactOf } from "./edit/impact/impact.ts";
 export * from "./edit/impact/impactReport.ts";
 export * from "./edit/steps/step.ts";
-export { showAfterInSteps, stepGroupsInSteps, stretchesOfCues } from "./edit/steps/apply.ts";
+export { type AppliedSteps, appliedInSteps, showAfterInSteps, stepGroupsInSteps, stretchesOfCues } from "./edit/steps/apply.ts";
 export { entriesOf, entryId } from "./edit/steps/applyEntry.ts";
 export * from "./fan/fan.ts";
 /** Own times that are asked for lights. */

@@ -188,7 +188,7 @@ export class EditRow {
   @Column({ type: "simple-json", nullable: true }) run: RunMove | null;
   /** The name of its own that the request carried: the same one twice is done once. */
   @Column({ type: "varchar", length: 64, nullable: true }) request: string | null;
-  /** In how many rows of their own the steps of a large edit are kept; null where they stand here, 0 where the edit that this one takes back or makes again keeps them. */
+  /** In how many rows of their own the steps of a large edit are kept; null where they stand here, below 0 where the edit that this one takes back or makes again keeps so many. */
   @Column({ type: "int", nullable: true }) pieces: number | null;
 }
 

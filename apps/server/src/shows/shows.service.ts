@@ -55,6 +55,8 @@ export interface Alongside {
 /** An edit that is to be stored: its steps and what they come to. */
 interface Change extends Pick<EditRow, "kind" | "ofRevision" | "summary"> {
   readonly steps: readonly Step[];
+  /** The number of pieces in which the edit that is taken back or made again keeps its steps; null where it keeps none, and for a new edit. */
+  readonly ofPieces: number | null;
   readonly outcome: Outcome;
   readonly author: Author;
 }
@@ -249,7 +251,7 @@ export class ShowsService implements OnModuleDestroy {
         const { steps, sheet } = await inSlices(applyInSteps(show.sheet, edits));
         if (base < show.revision) await this.refuseConflict(show, base, steps);
         const outcome: Outcome = { show: () => Promise.resolve(sheet.show), sheet: () => Promise.resolve(sheet) };
-        const change: Change = { kind: "edit", ofRevision: null, summary: describeEdits(edits), steps, outcome, author };
+        const change: Change = { kind: "edit", ofRevision: null, ofPieces: null, summary: describeEdits(edits), steps, outcome, author };
         return this.commit(show, change, alongside);
       };
       try {
@@ -286,6 +288,7 @@ export class ShowsService implements OnModuleDestroy {
     const change: Change = {
       kind: what,
       ofRevision: step.revision,
+      ofPieces: row.pieces,
       summary: row.summary,
       steps,
       outcome: outcomeOf(show.sheet, steps),
@@ -469,29 +472,29 @@ interface Prepared {
 }
 
 async function prepare(show: OpenShow, change: Change, alongside: Alongside): Promise<Prepared> {
-  const { kind, ofRevision, summary, steps, outcome, author } = change;
+  const { kind, ofRevision, ofPieces, summary, steps, outcome, author } = change;
   const revision = show.revision + 1;
   // First of all, since where the show is not as the steps expect nothing must be stored.
   await outcome.show();
   const texts = await stepTexts(steps);
-  const isLarge = texts.pieces.length > 0;
-  // A large edit that is taken back or made again is known by the edit that it is of.
-  const kept = kind === "edit" ? texts.pieces : [];
+  // Pieces that the edit keeps which is taken back or made again are not stored once more.
+  const stored = ofPieces === null ? texts : { steps: "[]", pieces: [] };
+  const ownPieces = stored.pieces.length > 0 ? stored.pieces.length : null;
   const row: EditRow = {
     showId: show.id,
     revision,
     kind,
     ofRevision,
     summary: summary.slice(0, 400),
-    steps: texts.steps,
+    steps: stored.steps,
     madeAt: new Date(),
     madeBy: author.window,
     run: alongside.run ?? null,
     request: author.request,
-    pieces: isLarge ? kept.length : null,
+    pieces: ofPieces === null ? ownPieces : -ofPieces,
   };
   const told = await readyToTell(steps, texts.pieces);
-  return { row, pieces: kept, told, sheet: await outcome.sheet() };
+  return { row, pieces: stored.pieces, told, sheet: await outcome.sheet() };
 }
 
 /** What exact steps come to on a sheet. */

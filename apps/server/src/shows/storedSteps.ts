@@ -44,9 +44,6 @@ export async function insertPieces(
 /** What is read of an edit's row to have its steps. */
 export type StepsRow = Pick<EditRow, "showId" | "revision" | "kind" | "ofRevision" | "steps" | "pieces">;
 
-/** The number of pieces of an edit that was taken back or made again: it keeps none, and has those of the edit that it is of. */
-const PIECES_OF_OTHER = 0;
-
 /** The exact steps of stored edits of one show, in the order of the rows, read in slices. Throws ShowError where they do not read. */
 export async function readSteps(manager: EntityManager, rows: readonly StepsRow[]): Promise<Step[][]> {
   const piecesOf = await keptPieces(
@@ -58,8 +55,8 @@ export async function readSteps(manager: EntityManager, rows: readonly StepsRow[
     const { revision, steps, pieces } = row;
     const keeper = keeperOf(row);
     const texts = pieces === null ? [steps] : (piecesOf.get(keeper) ?? []).map((piece) => piece.steps);
-    if (pieces !== null && (keeper === revision ? texts.length !== pieces : texts.length === 0))
-      throw new Error(`Edit ${revision} is stored in ${pieces} pieces, and ${texts.length} are there`);
+    if (pieces !== null && !isWhole(pieces, texts.length))
+      throw new Error(`Edit ${revision} is stored in ${Math.abs(pieces)} pieces, and ${texts.length} are there`);
     const own: Step[] = [];
     await eachInSlices(texts, (text) => append(own, stepsIn(text)), 1);
     all.push(keeper !== revision && row.kind === "undo" ? await inSlices(invertInSteps(own)) : own);
@@ -67,9 +64,14 @@ export async function readSteps(manager: EntityManager, rows: readonly StepsRow[
   return all;
 }
 
-/** The revision under which the pieces of an edit are kept. */
+/** True when all pieces of an edit are there. 0 stands in rows that were written before the number of another edit's pieces was kept. */
+function isWhole(pieces: number, there: number): boolean {
+  return pieces === 0 ? there > 0 : there === Math.abs(pieces);
+}
+
+/** The revision under which the pieces of an edit are kept: a number of them that is not above 0 means those of the edit that it is of. */
 function keeperOf({ revision, ofRevision, pieces }: StepsRow): number {
-  return pieces === PIECES_OF_OTHER && ofRevision !== null ? ofRevision : revision;
+  return pieces !== null && pieces <= 0 && ofRevision !== null ? ofRevision : revision;
 }
 
 /** The pieces of large edits by the revision that keeps them, in their order. */

@@ -1,5 +1,5 @@
 import type { EditEvent } from "@zm/protocol";
-import { type EditInput, readShow, serializeShow } from "@zm/core";
+import { type EditInput, invertSteps, makeEdits, readEdits, readShow, serializeShow, sheetOf } from "@zm/core";
 import { io } from "socket.io-client";
 import { RunService } from "../../src/run/run.service.ts";
 import { type TestServer, client, startServer } from "../support/testServer.ts";
@@ -28,9 +28,14 @@ const show = readShow({
   ],
 });
 
+/** What an edit's row takes of its steps, characters. */
+const LARGEST_TEXT = 500_000;
+
 let server: TestServer;
 const http = (): ReturnType<typeof client> => client(server);
 const document = async (): Promise<string> => (await http().get("/api/shows/1/document").buffer(true).expect(200)).text;
+const state = async (revision: number): Promise<string> =>
+  serializeShow(readShow((await http().get(`/api/shows/1/at/${revision}`).expect(200)).body.show));
 const stands = async () => (await http().get("/api/shows/1/run").expect(200)).body.mix.lists.main;
 
 beforeEach(async () => {
@@ -80,10 +85,31 @@ test("the states around a very large edit, its undo and its redo are read back f
     .send({ base: 4, edits: [{ op: "setCue", from: "2", to: "2", note: "later" }] })
     .expect(200);
   server = await server.restart();
-  const state = async (revision: number): Promise<string> =>
-    serializeShow(readShow((await http().get(`/api/shows/1/at/${revision}`).expect(200)).body.show));
   const states = [await state(0), await state(1), await state(2), await state(3), await state(4)];
   expect(states).toEqual([serializeShow(show), without, serializeShow(show), without, serializeShow(show)]);
+});
+
+test("an edit whose steps are just short enough for its own row is read back behind its undo, whose steps are not", async () => {
+  const play = (letters: number) => ({
+    op: "setText" as const,
+    format: "plain" as const,
+    text: [...Array.from({ length: 52 }, () => "a".repeat(9500)), "b".repeat(letters)].join("\n\n"),
+  });
+  const stepsOf = (edit: EditInput) => makeEdits(sheetOf(show), readEdits([edit])).steps;
+  const edit = play(1 + LARGEST_TEXT - JSON.stringify(stepsOf(play(1))).length);
+  const steps = stepsOf(edit);
+  expect(JSON.stringify(steps).length).toBe(LARGEST_TEXT);
+  expect(JSON.stringify(invertSteps(steps)).length).toBeGreaterThan(LARGEST_TEXT);
+  await http()
+    .post("/api/shows/1/edits")
+    .send({ base: 0, edits: [edit] })
+    .expect(200);
+  const written = await document();
+  await http().post("/api/shows/1/undo").send({}).expect(200);
+  server = await server.restart();
+  expect(await state(0)).toBe(serializeShow(show));
+  expect(await state(1)).toBe(written);
+  expect(await state(2)).toBe(serializeShow(show));
 });
 
 test("an edit thought out before a very large one is refused where they meet, and made where they do not", async () => {

@@ -125,6 +125,18 @@ export function chooseLights(channels: readonly number[]): void {
   }));
 }
 
+/** Chooses what somebody speaks of: cues, lights, or both; what is not named stays chosen. */
+export function chooseNamed({
+  cues,
+  channels,
+}: {
+  cues?: { readonly from: string; readonly to: string } | undefined;
+  channels?: readonly number[] | undefined;
+}): void {
+  if (cues) useChoice.setState({ cue: cues.from, cueEnd: cues.to });
+  if (channels) chooseLights(channels);
+}
+
 /** Takes lights into the choice, or out of it where they are in it already. */
 export function toggleLights(lights: readonly number[]): void {
   const { channels } = useChoice.getState();

@@ -242,7 +242,9 @@ function HeldCell({ name, onDrop }: { name: string; onDrop: (names: readonly str
   if (!key) return null;
   return (
     <span className="flex">
-      {value && "move" in value && <HeldButton name={name} held={value} {...valueWords(key, value, sheet)} onDrop={() => onDrop([name])} />}
+      {value && "move" in value && (
+        <HeldButton name={name} held={value} {...heldValueWords(key, value, sheet)} onDrop={() => onDrop([name])} />
+      )}
       {wave && "wave" in wave && (
         <HeldButton
           name={`wave of ${name}`}
@@ -259,7 +261,7 @@ function HeldCell({ name, onDrop }: { name: string; onDrop: (names: readonly str
 }
 
 /** A value in hand and its own times, in words. */
-function valueWords(key: Key, held: HeldValue, sheet: ShowSheet): { word: string; times: string } {
+function heldValueWords(key: Key, held: HeldValue, sheet: ShowSheet): { word: string; times: string } {
   const palette = paletteOf(held.move);
   const { fade, delay, curve } = moveTiming(held.move);
   const times = [fade === undefined ? "" : `${seconds(fade)} s`, delay ? `after ${seconds(delay)}` : "", curve ? curveWords(curve) : ""]

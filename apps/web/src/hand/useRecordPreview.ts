@@ -5,7 +5,6 @@ import {
   type PartTimes,
   type RecordPlan,
   type RecordWish,
-  ShowError,
   findRow,
   isCueNumber,
   makeEdits,
@@ -14,6 +13,7 @@ import {
 } from "@zm/core";
 import { useMemo } from "react";
 import { useChoice } from "../choice/choice.ts";
+import { refusable } from "../preview/preview.ts";
 import { useSame } from "../shared/useSame.ts";
 import { useHand } from "../show/handStore.ts";
 import { useShow } from "../show/useShow.ts";
@@ -38,14 +38,11 @@ export function useRecordPreview(
   const preview = useMemo((): RecordPreview => {
     const fault = faultIn(cue, part);
     if (fault !== undefined) return { fault };
-    try {
+    return refusable(() => {
       const planned = plan(wish, hand);
       const outcome = makeEdits(sheet, readEdits([...planned.edits]));
       return { planned, outcome, sentence: recordSentence(list, planned, outcome) };
-    } catch (error) {
-      if (error instanceof ShowError) return { fault: error.firstFault };
-      throw error;
-    }
+    });
   }, [wish, cue, part, plan, hand, sheet, list]);
   return { preview, known, times };
 }

@@ -1,7 +1,7 @@
 import type { LineRequest } from "@zm/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { chooseLights, useChoice } from "../choice/choice.ts";
+import { chooseNamed } from "../choice/choice.ts";
 import type { LineTarget } from "../choice/lineText.ts";
 import { useAccept } from "../show/accepted.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
@@ -19,9 +19,7 @@ export function isDoneHere({ kind }: LineRequest): boolean {
 
 /** Chooses what a line speaks of, when it is entered: nothing moves the choice later, when the server has answered. */
 export function chooseFor(request: LineRequest): void {
-  if (request.kind !== "edit") return;
-  if (request.cues) useChoice.setState({ cue: request.cues.from, cueEnd: request.cues.to });
-  if (request.channels) chooseLights(request.channels);
+  if (request.kind === "edit") chooseNamed(request);
 }
 
 /** Does what a line asks for; true when it was done. What asks the server does so at once: its turn has come. Refusals of the server come through. */

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
+import { RigLink } from "../show/RigLink.tsx";
 import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
 
 /** A list without cues: what comes first is lights, then a look and its record. */
@@ -14,9 +15,7 @@ export function EmptyScore() {
         title="No cue yet, and no light"
         words="A cue list needs lights to speak of. Types and lights are made in the Rig; after that a look is built on the Stage and recorded."
       >
-        <Link className="btn btn-primary btn-sm" to={`/show/${id}/rig/${sheet.show.fixtureTypes.length === 0 ? "types" : "lights"}`}>
-          Go to the Rig
-        </Link>
+        <RigLink />
       </EmptyView>
     );
   return (

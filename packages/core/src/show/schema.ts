@@ -332,8 +332,8 @@ const speakingPace = z.number().positive();
  */
 const scriptLineFields = {
   page: z.number().optional(),
-  who: text.max(100).optional(),
-  text: text.max(10_000),
+  who: text.max(100, "is longer than 100 letters").optional(),
+  text: text.max(10_000, "is longer than 10,000 letters; divide it by an empty line"),
   heading: z.boolean().optional(),
   pace: speakingPace.optional(),
   seconds: seconds.optional(),

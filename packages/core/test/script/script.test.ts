@@ -19,7 +19,7 @@ import {
   takeSteps,
   writeScriptText,
 } from "../../src/index.ts";
-import { refusal } from "../support/attempt.ts";
+import { attempt, refusal } from "../support/attempt.ts";
 import { oneCue } from "../support/smallShow.ts";
 
 const LINES = [
@@ -272,5 +272,17 @@ describe("edits of the script", () => {
     expect(refusal(sheetOf({ ...sheet.show, script: undefined }), [{ op: "setLines", lines: ["I.1"], quiet: true }])).toContain(
       "The show has no script",
     );
+  });
+
+  test("a text with a line that no document can hold is refused by the place of the line", () => {
+    const sheet = play(calls);
+    const words = (text: string, format?: "fountain") => refusal(sheet, [{ op: "setText", text, ...(format ? { format } : {}) }]);
+    expect(words(`ADA: Yes.\n\n${"It is only oil. ".repeat(700)}`)).toMatch(
+      /^Line 2 of the text, “It is only oil\..*”: text: is longer than 10,000 letters; divide it by an empty line$/,
+    );
+    expect(words(`${"A".repeat(101)}\nYes.`, "fountain")).toContain("who: is longer than 100 letters");
+    expect(words(`page ${"9".repeat(400)}\n\nADA: Yes.`)).toContain("Line 1 of the text, “Yes.”: page: is a number");
+    expect(words("ADA: Yes\u0007.")).toContain("holds a control character");
+    expect(attempt(sheet, [{ op: "setText", text: "page 7\n\nADA: Yes." }])).not.toBeNull();
   });
 });

@@ -4,7 +4,7 @@ import { findingsIn } from "../../show/findings.ts";
 import { nameVersion as storeName } from "../../show/past/past.ts";
 import { beginRehearsal } from "../../show/rehearsal/rehearsal.ts";
 import { defineRequest } from "./kind.ts";
-import { listAt } from "./listAt.ts";
+import { listAt } from "../listAt.ts";
 
 export const accept = defineRequest("accept", {
   words: ({ cues }, { list }) => {

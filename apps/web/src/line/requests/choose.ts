@@ -1,5 +1,5 @@
 import { findRow, knownTimes, type ShowSheet } from "@zm/core";
-import { chooseBefore, chooseLights, useChoice } from "../../choice/choice.ts";
+import { chooseBefore, chooseLights, chooseNamed } from "../../choice/choice.ts";
 import { tenths } from "../../shared/words.ts";
 import { litLights } from "../../show/hand/litLights.ts";
 import { defineRequest } from "./kind.ts";
@@ -7,9 +7,8 @@ import { defineRequest } from "./kind.ts";
 export const choose = defineRequest("choose", {
   isLocal: true,
   words: ({ cues }, { sheet, list }) => `${cues ? betweenWords(sheet, list, cues) : ""}Enter chooses, Esc drops`,
-  run: ({ channels, cues }) => {
-    if (channels) chooseLights(channels);
-    if (cues) useChoice.setState({ cue: cues.from, cueEnd: cues.to });
+  run: (request) => {
+    chooseNamed(request);
     return true;
   },
 });

@@ -1,8 +1,8 @@
-import { type LineRequest, type ShowSheet, ShowError } from "@zm/core";
+import type { LineRequest, ShowSheet } from "@zm/core";
 import type { QueryClient } from "@tanstack/react-query";
 import type { NavigateFunction } from "react-router";
 import type { LineTarget } from "../../choice/lineText.ts";
-import type { PreviewResult } from "../../preview/preview.ts";
+import { type PreviewResult, refusable } from "../../preview/preview.ts";
 import type { useAccept } from "../../show/accepted.ts";
 import type { useHandChange } from "../../show/hand/useHandChange.ts";
 import type { useKeepLook } from "../../show/hand/useKeepLook.ts";
@@ -81,7 +81,7 @@ export function defineRequest<K extends LineRequest["kind"]>(kind: K, { isLocal 
   };
   return {
     isLocal,
-    words: (request, context) => unlessRefused(() => words(own(request), context)),
+    words: (request, context) => answered(() => words(own(request), context)),
     run: (request, tools, target) => run(own(request), tools, target),
   };
 }
@@ -91,12 +91,10 @@ function isOf<K extends LineRequest["kind"]>(request: LineRequest, kind: K): req
 }
 
 /** What work says, or why the show refuses it. */
-function unlessRefused(work: () => string | Answer): Answer {
-  try {
-    const said = work();
-    return typeof said === "string" ? { text: said, fault: false } : said;
-  } catch (error) {
-    if (error instanceof ShowError) return { text: error.firstFault, fault: true };
-    throw error;
-  }
+function answered(work: () => string | Answer): Answer {
+  const said = refusable(() => {
+    const words = work();
+    return typeof words === "string" ? { text: words, fault: false } : words;
+  });
+  return "text" in said ? said : { text: said.fault, fault: true };
 }

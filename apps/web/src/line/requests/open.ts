@@ -3,7 +3,7 @@ import { editsBlind, useLineText } from "../../choice/lineText.ts";
 import { openHelp, openNumbers, openSearch, openTake } from "../../shared/dialogs.ts";
 import { notify } from "../../shared/notices.ts";
 import { defineRequest } from "./kind.ts";
-import { listAt } from "./listAt.ts";
+import { listAt } from "../listAt.ts";
 
 export const view = defineRequest("view", {
   isLocal: true,

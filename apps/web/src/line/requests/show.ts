@@ -1,7 +1,7 @@
 import { showHints } from "../../shared/wordHints.ts";
 import { showInScore } from "../../score/shown.ts";
 import { type Asked, defineRequest } from "./kind.ts";
-import { listAt } from "./listAt.ts";
+import { listAt } from "../listAt.ts";
 
 /** What the Score can show or put away, in words. */
 const SHOWN_WORDS: Readonly<Record<Asked<"show">["what"], string>> = {

@@ -7,8 +7,9 @@ import type { Plan } from "../plan/plan.ts";
 import type { Step } from "../steps/step.ts";
 import { type Rewriting, reviseLines } from "../../script/revise.ts";
 import { scriptLine } from "../../script/scriptLine.ts";
-import { SCRIPT_FORMATS, readScriptText } from "../../script/scriptText.ts";
+import { SCRIPT_FORMATS, type ScriptFormat, type TextLine, readScriptText } from "../../script/scriptText.ts";
 import { ShowError } from "../../show/errors.ts";
+import { faultsOf } from "../../show/faults.ts";
 import { sameData } from "../../show/sameData.ts";
 import { type Script, type ScriptLine, scriptParts } from "../../show/schema.ts";
 import { count, shortened } from "../../show/words.ts";
@@ -93,13 +94,28 @@ export const setText = defineEdit(textSchema, {
     const from = first === undefined ? 0 : script.lines.indexOf(lineNamed(script, first));
     const behind = last === undefined ? script.lines.length : script.lines.indexOf(lineNamed(script, last)) + 1;
     if (behind < from) throw new ShowError(`Line ${first ?? ""} stands behind line ${last ?? ""}; name the earlier one first`);
-    return revised(sheet, script, { first: from, behind, texts: readScriptText(text, format) });
+    return revised(sheet, script, { first: from, behind, texts: readLines(text, format) });
   },
   words: ({ first, last }) =>
     first === undefined && last === undefined
       ? "Text of the script"
       : `Text of the script from ${first ?? "its beginning"} to ${last ?? "its end"}`,
 });
+
+const textLine = z.strictObject(lineFields);
+
+/** The lines that a text is read as. Throws ShowError for each that no line of a play can be. */
+function readLines(text: string, format: ScriptFormat): TextLine[] {
+  const lines = readScriptText(text, format);
+  const faults = lines.flatMap((line, index) => {
+    const { error } = textLine.safeParse(line);
+    if (!error) return [];
+    const place = `Line ${index + 1} of the text, “${shortened(line.text, TOLD_LETTERS)}”`;
+    return faultsOf(error, line).map((fault) => `${place}: ${fault}`);
+  });
+  if (faults.length > 0) throw new ShowError(faults);
+  return lines;
+}
 
 /** What rewriting comes to: the steps of the lines, those of the cues that go with their words, and a note for each cue that cannot. `exact` gives the lines where they are known already. */
 function revised(sheet: ShowSheet, script: Script, rewriting: Rewriting, exact?: () => readonly ScriptLine[]): Plan {

@@ -66,14 +66,30 @@ export function* stepGroupsInSteps(steps: readonly Step[]): Generator<undefined,
   return found;
 }
 
+/** A stretch of steps and the document after it: what a sheet is advanced by. */
+export interface AppliedSteps {
+  readonly steps: readonly Step[];
+  readonly show: Show;
+}
+
 /**
- * The show after steps, with pauses in between. Throws ShowError where the show is not as a step found it.
- * Of the document alone: whoever has a sheet takes them with `takeSteps`.
+ * The document after each stretch of exact steps, with pauses in between: the last one's is the show after all. Empty for no steps.
+ * Throws ShowError where the show is not as a step found it.
+ * Of the document alone; `advanceThroughSteps` takes a sheet along.
  */
-export function* showAfterInSteps(show: Show, steps: readonly Step[]): Generator<undefined, Show> {
+export function* appliedInSteps(show: Show, steps: readonly Step[]): Generator<undefined, AppliedSteps[]> {
+  const applied: AppliedSteps[] = [];
   let current = show;
-  for (const group of yield* stepGroupsInSteps(steps)) current = yield* group.applyInSteps(current);
-  return current;
+  for (const group of yield* stepGroupsInSteps(steps)) {
+    current = yield* group.applyInSteps(current);
+    applied.push({ steps: group.steps, show: current });
+  }
+  return applied;
+}
+
+/** The document after all of them, as `appliedInSteps`. Whoever has a sheet takes them with `takeSteps`. */
+export function* showAfterInSteps(show: Show, steps: readonly Step[]): Generator<undefined, Show> {
+  return (yield* appliedInSteps(show, steps)).at(-1)?.show ?? show;
 }
 
 /** What is computed without a pause. */
