@@ -92,9 +92,17 @@ export default tseslint.config(
     rules: {
       // A component, and a hook, fits a screen.
       "max-lines-per-function": ["error", { max: 90, skipBlankLines: true, skipComments: true }],
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "CallExpression[callee.object.name=/^use(Selection|SheetView|Draft)$/][callee.property.name='setState']",
+          message: "What is chosen is changed by the functions of its store (choice/).",
+        },
+      ],
       "react-hooks/rules-of-hooks": "error",
       "react-hooks/exhaustive-deps": "error",
     },
   },
+  { files: ["apps/web/src/choice/**"], rules: { "no-restricted-syntax": "off" } },
   pureCore,
 );

@@ -23,10 +23,20 @@ test("a new show says in every view what comes first, and does it, up to its fir
   await page.keyboard.type("1");
   await page.getByLabel("Last light").fill("6");
   await page.getByLabel("First patch").fill("1.1");
+  // The next lights are typed while the first are still under way: what was sent is emptied then, what is new stays.
+  await page.route(
+    "**/edits",
+    async (route) => {
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+      await route.continue();
+    },
+    { times: 1 },
+  );
   await page.getByRole("button", { name: "Add", exact: true }).dblclick();
-  await expect(page.getByLabel("Patch of 6", { exact: true })).toHaveValue("1.6");
   await page.getByLabel("First light").fill("7");
   await page.getByLabel("First patch").fill("1.3");
+  await expect(page.getByLabel("Patch of 6", { exact: true })).toHaveValue("1.6");
+  await expect(page.getByLabel("Last light")).toHaveValue("");
   await expect(page.getByRole("form", { name: "Add lights" })).toContainText("shares addresses with light 7");
   await page.getByRole("link", { name: "Score" }).click();
   await page.getByRole("link", { name: "Build the first look" }).click();

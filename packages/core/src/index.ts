@@ -71,7 +71,9 @@ export type { LinePress } from "./line/pressLine.ts";
 /** Why a line cannot be read, and where. */
 export type { LineFault } from "./line/fault.ts";
 export { parseLine } from "./line/grammar.ts";
-export * from "./line/readLine.ts";
+export { readLine } from "./line/readLine.ts";
+export { lightsNamed } from "./line/lightsNamed.ts";
+export type { LineContext, LineRequest } from "./line/lineRequest.ts";
 export * from "./line/complete.ts";
 export * from "./line/help.ts";
 /** What a line asks of the Hand. */
@@ -111,6 +113,11 @@ export { type GivenWave, waveOver, waveWords, wavesFor } from "./edit/plan/fanne
 export { type Fan, fanAt, fanOf } from "./fan/fan.ts";
 export { runningWave, shapeAt } from "./mix/waves.ts";
 export * from "./hand/hand.ts";
+export * from "./hand/handChange.ts";
+export { changeHand, letGo } from "./hand/changeHand.ts";
+export { followHistory, giveWay } from "./hand/followHistory.ts";
+export { fitHand } from "./hand/fitHand.ts";
+export { handOutput } from "./hand/handOutput.ts";
 export * from "./hand/steps.ts";
 export * from "./hand/give.ts";
 export * from "./hand/home.ts";

@@ -171,9 +171,12 @@ describe("OSC", () => {
     const outside = await desk(await openDoor());
     for (let count = 0; count < 5000; count += 1) outside.say("/zm/master", 50 + (count % 50), 0);
     await until(() => outside.heard.some(({ args }) => String(args[1]).includes("More messages came at once")));
-    await pause(500);
-    outside.say("/zm/goto", "2", 0);
-    await until(async () => ["2", "3"].includes((await cues())["main"] ?? ""));
+    // On a busy machine the flood is still being read: a message that falls into it is left out too, and is sent again.
+    await until(async () => {
+      outside.say("/zm/goto", "2", 0);
+      await pause(500);
+      return ["2", "3"].includes((await cues())["main"] ?? "");
+    });
     outside.raw(new Uint8Array(60_000));
     outside.raw(new Uint8Array([47, 0, 0]));
     await client(server).get("/api/health");
@@ -314,7 +317,8 @@ describe("the run log", () => {
     await until(async () => (await cues())["main"] === "3");
     outside.say("/zm/go");
     await until(async () => (await cues())["main"] === "4.5");
-    await press({ press: "goto", cue: "2", time: 0 }).expect(200);
+    // Nothing follows cue 1 by itself, however late the hold comes.
+    await press({ press: "goto", cue: "1", time: 0 }).expect(200);
     await press({ press: "hold", held: true }).expect(200);
     await until(async () => (await newest())[0]?.entries.length === 6);
     const [first] = await newest();
@@ -323,7 +327,7 @@ describe("the run log", () => {
       ["2", "next", "window"],
       ["3", "next", "follow"],
       ["4.5", "next", "osc"],
-      ["2", "goto", "window"],
+      ["1", "goto", "window"],
       [null, "hold", "window"],
     ]);
     expect(first?.entries[3]?.who).toMatch(/^127\.0\.0\.1:\d+$/);

@@ -3,7 +3,7 @@ import { Command } from "cmdk";
 import { useMemo, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { useBook } from "../book/book.ts";
-import { useChoice } from "../choice/choice.ts";
+import { dropDraft } from "../choice/draft.ts";
 import { useGoToCue } from "../show/useGoToCue.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { Modal } from "../shared/Modal.tsx";
@@ -35,7 +35,7 @@ export function FindDialog({ words, onClose }: { words: string; onClose: () => v
   const take = (listId: string, cue: string): void => {
     onClose();
     goTo(listId, cue);
-    useChoice.setState({ draft: null, operation: null });
+    dropDraft();
   };
   return (
     <Modal label="Find a cue" onClose={onClose} initialFocus={input} className="w-[40rem]">

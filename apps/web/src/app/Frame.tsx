@@ -2,7 +2,8 @@ import { useSuspenseQuery } from "@tanstack/react-query";
 import { CircleDot, CircleQuestionMark, Contrast, Search, SlidersVertical } from "lucide-react";
 import { Suspense, useEffect, useState } from "react";
 import { NavLink, Outlet, useMatch, useNavigation, useParams } from "react-router";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
+import { openDrawer, useSheetView } from "../choice/sheetView.ts";
 import { ShowMenu } from "../file/ShowMenu.tsx";
 import { HandListPlace, HandPanel } from "../hand/HandPanel.tsx";
 import { Inspector } from "../inspector/Inspector.tsx";
@@ -66,9 +67,9 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const view = useMatch("/show/:id/:view/*")?.params.view ?? "score";
   const [stage, run] = [view === "stage", view === "run"];
   const showsStage = useStageLook((look) => look.shows === "stage");
-  const cueChosen = useChoice((choice) => choice.cueEnd !== null);
+  const cueChosen = useSelection((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
-  const drawer = useChoice((choice) => choice.drawer);
+  const drawer = useSheetView((choice) => choice.drawer);
   const { help, search, numbers, take } = useDialogs();
   const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
@@ -176,12 +177,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       >
         <Search size={15} />
       </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm gap-1.5 px-1.5"
-        title="Record a cue (r)"
-        onClick={() => useChoice.setState({ drawer: "record" })}
-      >
+      <button type="button" className="btn btn-ghost btn-sm gap-1.5 px-1.5" title="Record a cue (r)" onClick={() => openDrawer("record")}>
         <CircleDot size={15} className="shrink-0" /> <span className="max-[1200px]:sr-only">Record</span>
       </button>
       <ShelfButton />

@@ -1,6 +1,8 @@
 import { useEffect } from "react";
 import { useMatch } from "react-router";
-import { chooseNothing, useChoice } from "../choice/choice.ts";
+import { useDraft } from "../choice/draft.ts";
+import { chooseNothing, chosenLights } from "../choice/selection.ts";
+import { closeDrawer, openDrawer, useSheetView } from "../choice/sheetView.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useRecording } from "../show/hand/useRecording.ts";
 import { dropConsidered } from "../choice/dropConsidered.ts";
@@ -23,7 +25,7 @@ export function useFrameKeys(live: boolean): void {
   useEffect(keepTyping, []);
   useShortcut("undo", () => {
     // What is only considered goes first; it has not been made.
-    const { draft } = useChoice.getState();
+    const { draft } = useDraft.getState();
     if (draft && draft.from !== "book") return dropConsidered(draft);
     void history("undo");
   });
@@ -31,16 +33,15 @@ export function useFrameKeys(live: boolean): void {
   useShortcut("find", () => openSearch());
   useShortcut("help", openHelp);
   useShortcut("line", () => void focusOn("line"));
-  useShortcut("record", () => useChoice.setState({ drawer: "record" }));
-  useShortcut("update", () => useChoice.setState({ drawer: "update" }));
+  useShortcut("record", () => openDrawer("record"));
+  useShortcut("update", () => openDrawer("update"));
   useShortcut("shelf", toggleShelf);
   useShortcut("recordNext", (event) => {
     if (!event.repeat) void recordNext();
   });
   useShortcut("letGo", () => {
-    const { drawer, channels, draft } = useChoice.getState();
-    if (drawer) useChoice.setState({ drawer: null });
-    else if (channels.length > 0 || draft) chooseNothing();
+    if (useSheetView.getState().drawer) closeDrawer();
+    else if (chosenLights() !== undefined || useDraft.getState().draft) chooseNothing();
     else if (live) drop();
   });
 }

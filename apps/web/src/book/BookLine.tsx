@@ -1,6 +1,6 @@
 import { type ScriptLine, splitWords } from "@zm/core";
 import { memo, useLayoutEffect, useRef, useState } from "react";
-import { chooseCue } from "../choice/choice.ts";
+import { chooseCue } from "../choice/selection.ts";
 import { clockTime } from "../shared/words.ts";
 import { type LineMark, type WordPlace, useBook } from "./book.ts";
 

@@ -22,7 +22,7 @@ import {
 import { Suspense, useMemo } from "react";
 import { Link } from "react-router";
 import { useShallow } from "zustand/react/shallow";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { chooseCue, chosenCues, useSelection } from "../choice/selection.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { Fact } from "../shared/Fact.tsx";
 import { lazyPart } from "../shared/lazyPart.ts";
@@ -48,7 +48,7 @@ export function BookPanel() {
   const { sheet } = useShow();
   const list = useList();
   const { script } = sheet.show;
-  const choice = useChoice(useShallow(({ cue, cueEnd }) => ({ cue, cueEnd })));
+  const choice = useSelection(useShallow(({ cue, cueEnd }) => ({ cue, cueEnd })));
   const book = useBook(useShallow(({ at, until }) => ({ at, until })));
   const called = useCaller((caller) => caller.running);
   const cues = chosenCues(choice);
@@ -286,10 +286,10 @@ function ThePlay({ list, script }: { list: ListSheet; script: Script }) {
                   title={`${cueName(cue)}: drag it to its word`}
                   onPointerDown={(event) => {
                     event.preventDefault();
-                    useChoice.setState({ cue: cue.number, cueEnd: cue.number });
+                    chooseCue(cue.number);
                     useBook.setState({ drags: { list: list.id, cue: cue.number, over: null } });
                   }}
-                  onClick={() => useChoice.setState({ cue: cue.number, cueEnd: cue.number })}
+                  onClick={() => chooseCue(cue.number)}
                 >
                   {cue.number}
                 </button>

@@ -1,7 +1,7 @@
 import type { VirtualItem } from "@tanstack/react-virtual";
 import { type Script, lineTimes, phrasePlaces } from "@zm/core";
 import { useCallback, useMemo, useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { useCaller } from "../show/caller.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { BookBar } from "./BookBar.tsx";
@@ -23,7 +23,7 @@ export function Play({ script }: { script: Script }) {
   const list = useList();
   const scroller = useRef<HTMLDivElement>(null);
   const { at, until, drags, find } = useBook();
-  const chosenCue = useChoice((choice) => choice.cueEnd);
+  const chosenCue = useSelection((choice) => choice.cueEnd);
   const reading = useCaller((caller) => caller.line);
   const marks = lineMarks(list, script);
   const times = lineTimes(script);

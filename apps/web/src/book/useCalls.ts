@@ -1,6 +1,6 @@
 import { type Script, findRow } from "@zm/core";
 import { useCallback } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { useList, useMakeEdits } from "../show/useShow.ts";
 import { type WordPlace, useBook } from "./book.ts";
 import { callEdit, callThere, landingWords } from "./callWords.ts";
@@ -15,7 +15,7 @@ export function useCalls(script: Script): {
   const list = useList();
   const makeEdits = useMakeEdits();
   const { at, drags } = useBook();
-  const chosenCue = useChoice((choice) => choice.cueEnd);
+  const chosenCue = useSelection((choice) => choice.cueEnd);
   const chosenRow = chosenCue === null ? -1 : findRow(list, chosenCue);
   const call = useCallback(
     (place: WordPlace | null): void => {

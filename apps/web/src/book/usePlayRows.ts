@@ -1,7 +1,7 @@
 import { type Virtualizer, useVirtualizer } from "@tanstack/react-virtual";
 import { type Script, findRow, placeOfCall } from "@zm/core";
 import { type RefObject, useEffect, useEffectEvent } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { useCaller } from "../show/caller.ts";
 import { useList } from "../show/useShow.ts";
 import { useBook } from "./book.ts";
@@ -14,7 +14,7 @@ export function usePlayRows(script: Script, scroller: RefObject<HTMLDivElement |
   const list = useList();
   const { lines } = script;
   const at = useBook((book) => book.at);
-  const chosenCue = useChoice((choice) => choice.cueEnd);
+  const chosenCue = useSelection((choice) => choice.cueEnd);
   const rows = useVirtualizer<HTMLDivElement, Element>({
     count: lines.length,
     getScrollElement: () => scroller.current,

@@ -1,7 +1,7 @@
 import { type EditInput, type ScriptFormat, guessScriptFormat, mergeTexts, writeScriptText } from "@zm/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { considerEdits, dropDraftFrom } from "../choice/draft.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
 import { Refusal } from "../show/api.ts";
 import { type Runner, enqueue } from "../show/queue.ts";
@@ -53,7 +53,7 @@ export function useWriting(writing: Writing) {
   const edit = useMemo(() => textEdit(begun.lines, text, whole ? format : "plain", whole), [begun, text, whole, format]);
   useWrittenDraft(edit, changed);
   const leaveView = useEffectEvent(() => {
-    useChoice.setState(({ draft }) => (draft?.from === "book" ? { draft: null } : {}));
+    dropDraftFrom("book");
     if (!whole && readKept(id)[first]) notify("What was written is not made yet; it is kept in the Book");
   });
   useEffect(() => () => leaveView(), []);
@@ -128,7 +128,7 @@ export function useWriting(writing: Writing) {
 /** What is written is a draft once the hand pauses, so that its impact is told. */
 function useWrittenDraft(edit: EditInput, changed: boolean): void {
   useEffect(() => {
-    const timer = setTimeout(() => useChoice.setState({ draft: changed ? { from: "book", edits: [edit] } : null, operation: null }), PAUSE);
+    const timer = setTimeout(() => considerEdits("book", changed ? [edit] : null), PAUSE);
     return () => clearTimeout(timer);
   }, [edit, changed]);
 }

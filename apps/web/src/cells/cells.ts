@@ -20,7 +20,7 @@ import {
   valueWords,
 } from "@zm/core";
 import { timesOfKeys } from "./cellTimes.ts";
-import type { Lens } from "../choice/choice.ts";
+import type { Lens } from "../choice/sheetView.ts";
 
 /** How a move is drawn: a triangle on its base, on its point, a square, or an open ring. */
 export type Shape = "rise" | "fall" | "square" | "ring";

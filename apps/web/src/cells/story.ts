@@ -13,7 +13,7 @@ import {
   waveWords,
   wavesOf,
 } from "@zm/core";
-import type { Lens } from "../choice/choice.ts";
+import type { Lens } from "../choice/sheetView.ts";
 import { plain } from "../shared/plain.ts";
 import { cueName, seconds } from "../shared/words.ts";
 import { timesInRow } from "./cellTimes.ts";

@@ -1,7 +1,8 @@
 import { type EditInput, type Finding, type Severity, count, findingId, mendAll } from "@zm/core";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { chooseLights, useChoice } from "../choice/choice.ts";
+import { considerEdits } from "../choice/draft.ts";
+import { chooseLights } from "../choice/selection.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { EditableText } from "../shared/EditableText.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
@@ -215,5 +216,5 @@ function AcceptedList({ accepted }: { accepted: readonly AcceptedNow[] }) {
 
 /** Puts edits that mend something under consideration: their impact stands at the right, with what makes or drops them. */
 function consider(edits: readonly EditInput[]): void {
-  useChoice.setState({ operation: null, draft: { from: "check", edits } });
+  considerEdits("check", edits);
 }

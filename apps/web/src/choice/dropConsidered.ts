@@ -1,8 +1,8 @@
-import { type Draft, useChoice } from "./choice.ts";
+import { type Draft, dropDraft } from "./draft.ts";
 import { setLine } from "./lineText.ts";
 
 /** Drops what is only considered, with the line that it came from. */
 export function dropConsidered({ from }: Draft): void {
-  useChoice.setState({ draft: null, operation: null });
+  dropDraft();
   if (from === "line") setLine("");
 }

@@ -1,7 +1,7 @@
 import { flushSync } from "react-dom";
 import { create } from "zustand";
 import { focusOn } from "../shared/focusPlaces.ts";
-import { chosenCues, useChoice } from "./choice.ts";
+import { chosenCues, useSelection } from "./selection.ts";
 
 /** Where a line lands that names no cue: live in hand, or blind in cues of a list; and the lights that were chosen. */
 export interface LineTarget {
@@ -30,8 +30,8 @@ export const useLineText = create<LineState>(() => ({ text: "", began: null, bli
 
 /** Where a line that begins now would land. */
 export function targetNow(): LineTarget {
-  const choice = useChoice.getState();
-  return { blind: useLineText.getState().blind, list: choice.list, cues: chosenCues(choice), channels: choice.channels };
+  const selection = useSelection.getState();
+  return { blind: useLineText.getState().blind, list: selection.list, cues: chosenCues(selection), channels: selection.channels };
 }
 
 /** Puts text into the line; a line that begins belongs to what is chosen then, or to the target that is given. */

@@ -2,7 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { create } from "zustand";
 import { useCallback } from "react";
 import { useNavigate } from "react-router";
-import { chooseNothing, useChoice } from "../choice/choice.ts";
+import { chooseList, chooseNothing } from "../choice/selection.ts";
+import { closeDrawer, lookAway } from "../choice/sheetView.ts";
 import { notify } from "../shared/notices.ts";
 import type { ImportState } from "@zm/protocol";
 import { Refusal, api } from "../show/api.ts";
@@ -24,7 +25,9 @@ export function useOpenOther(): (show: number) => void {
   return useCallback(
     (show) => {
       chooseNothing();
-      useChoice.setState({ cue: null, cueEnd: null, list: null, drawer: null, lookedAt: null });
+      chooseList(null);
+      closeDrawer();
+      lookAway();
       void navigate(`/show/${show}/score`);
     },
     [navigate],

@@ -1,6 +1,6 @@
 import { type Group, autoGroups } from "@zm/core";
 import { useMemo } from "react";
-import { chooseBefore, chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
+import { chooseBefore, chooseLights, toggleLights, useSelection } from "../choice/selection.ts";
 import { litLights } from "../show/hand/litLights.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
 import { lightSpans, lightWords } from "../shared/words.ts";
@@ -12,8 +12,8 @@ const SMALL = "btn btn-xs border-neutral px-1.5 font-normal";
 export function ChooseLights() {
   const { sheet } = useShow();
   const { outputOf } = useHandChange();
-  const channels = useChoice((choice) => choice.channels);
-  const before = useChoice((choice) => choice.before);
+  const channels = useSelection((choice) => choice.channels);
+  const before = useSelection((choice) => choice.before);
   const made = useMemo(() => autoGroups(sheet.show), [sheet.show]);
   return (
     <section aria-label="Chosen lights" className="flex flex-col gap-2">

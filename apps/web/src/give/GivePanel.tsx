@@ -1,6 +1,6 @@
 import type { Family, Give } from "@zm/core";
 import { useEffect, useReducer, useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { useHand } from "../show/handStore.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useLive } from "../show/live.ts";
@@ -18,7 +18,7 @@ import { TimesGive } from "./TimesGive.tsx";
 /** What the chosen lights are told, live: level, position, colour, beam, with palettes and own times. It all goes to the Hand. */
 export function GivePanel({ blind }: { blind: boolean }) {
   const { sheet } = useShow();
-  const channels = useChoice((choice) => choice.channels);
+  const channels = useSelection((choice) => choice.channels);
   const [wanted, setWanted] = useState<Family>("intensity");
   const families = chosenAttributes(sheet, channels);
   const family = families.has(wanted) ? wanted : [...families.keys()][0];

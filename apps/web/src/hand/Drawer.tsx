@@ -1,6 +1,6 @@
 import { FocusScope } from "@radix-ui/react-focus-scope";
 import { useEffect, useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { closeDrawer } from "../choice/sheetView.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 
 interface DrawerProps {
@@ -40,7 +40,7 @@ export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
           }
           if (event.key !== "Escape") return;
           event.stopPropagation();
-          useChoice.setState({ drawer: null });
+          closeDrawer();
         }}
       >
         <div className="flex items-center justify-between gap-2">
@@ -60,7 +60,7 @@ export function DrawerButtons({ word, ready }: { word: string; ready: boolean })
       <button type="submit" className="btn btn-primary flex-1" disabled={!ready}>
         {word}
       </button>
-      <button type="button" className="btn btn-outline border-neutral" onClick={() => useChoice.setState({ drawer: null })}>
+      <button type="button" className="btn btn-outline border-neutral" onClick={() => closeDrawer()}>
         Not now
       </button>
     </div>

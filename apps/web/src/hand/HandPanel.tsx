@@ -31,7 +31,8 @@ import { curveWords, seconds } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { useHand } from "../show/handStore.ts";
 import { useRecording } from "../show/hand/useRecording.ts";
-import { useChoice } from "../choice/choice.ts";
+import { useDraft } from "../choice/draft.ts";
+import { openDrawer, useSheetView } from "../choice/sheetView.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
 
 /** Whether the values in hand are shown, as somebody has said: on the Stage, and where cues are read, which want the room. Null on the Stage: while something is not recorded. */
@@ -111,7 +112,9 @@ interface HeldActionsProps {
 /** What is in hand, in figures, and what can be done with it. */
 function HeldActions({ names, lights, fresh, isBuilding, onDrop }: HeldActionsProps) {
   const { recordNext, next } = useRecording();
-  const primary = useChoice((choice) => choice.drawer === null && choice.draft === null) && isBuilding;
+  const noDrawer = useSheetView(({ drawer }) => drawer === null);
+  const noDraft = useDraft(({ draft }) => draft === null);
+  const primary = noDrawer && noDraft && isBuilding;
   return (
     <>
       <span className="shrink-0 text-[13px] text-quiet">
@@ -130,7 +133,7 @@ function HeldActions({ names, lights, fresh, isBuilding, onDrop }: HeldActionsPr
         type="button"
         className="btn btn-xs border-neutral"
         title="Record, with everything that can be said about it (r)"
-        onClick={() => useChoice.setState({ drawer: "record" })}
+        onClick={() => openDrawer("record")}
       >
         Record …
       </button>
@@ -139,7 +142,7 @@ function HeldActions({ names, lights, fresh, isBuilding, onDrop }: HeldActionsPr
         className="btn btn-xs border-neutral"
         disabled={fresh === 0}
         title="Puts what has changed into the cue on stage, its source or its palette (u)"
-        onClick={() => useChoice.setState({ drawer: "update" })}
+        onClick={() => openDrawer("update")}
       >
         Update …
       </button>

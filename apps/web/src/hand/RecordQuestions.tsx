@@ -1,7 +1,7 @@
 import { FAMILIES, type Family, type PartTimes } from "@zm/core";
 import { useEffect, useRef } from "react";
 import type { UseFormReturn, UseFormSetValue } from "react-hook-form";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { timesInWords } from "../shared/partTimes.ts";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -45,7 +45,7 @@ export function FromWhat({ entry: { from, running }, set }: QuestionProps) {
 
 /** Which of these values are taken. */
 export function WhichOfIt({ entry: { changed, onlyChosen, families, what }, set }: QuestionProps) {
-  const chosen = useChoice((choice) => choice.channels);
+  const chosen = useSelection((choice) => choice.channels);
   const flip = (family: Family): void =>
     set(
       "families",

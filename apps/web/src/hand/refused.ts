@@ -1,7 +1,7 @@
 import type { UpdatePlace } from "@zm/core";
 import { flushSync } from "react-dom";
 import { create } from "zustand";
-import { useChoice } from "../choice/choice.ts";
+import { closeDrawer, openDrawer, useSheetView } from "../choice/sheetView.ts";
 import type { RecordEntry } from "./recordEntry.ts";
 
 /** Where all values of an update go, and what goes elsewhere by name. */
@@ -41,12 +41,12 @@ export async function makeFromDrawer(
   entered: Partial<Refused>,
   work: () => Promise<boolean>,
 ): Promise<void> {
-  useChoice.setState({ drawer: null });
+  closeDrawer();
   if (await work()) return;
   keepRefused(show, entered);
   const elsewhere = !window.location.pathname.startsWith(`/show/${show}/`);
-  if (elsewhere || useChoice.getState().drawer !== null) return;
+  if (elsewhere || useSheetView.getState().drawer !== null) return;
   const typing = document.activeElement;
-  flushSync(() => useChoice.setState({ drawer }));
+  flushSync(() => openDrawer(drawer));
   if (typing instanceof HTMLElement && typing !== document.body) typing.focus();
 }

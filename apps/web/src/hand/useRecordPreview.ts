@@ -12,7 +12,7 @@ import {
   recordSentence,
 } from "@zm/core";
 import { useMemo } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { refusable } from "../preview/preview.ts";
 import { useSame } from "../shared/useSame.ts";
 import { useHand } from "../show/handStore.ts";
@@ -30,7 +30,7 @@ export function useRecordPreview(
 ): { preview: RecordPreview; known: Cue | undefined; times: PartTimes } {
   const { sheet } = useShow();
   const hand = useHand((state) => state.hand);
-  const chosen = useChoice((choice) => choice.channels);
+  const chosen = useSelection((choice) => choice.channels);
   const { cue, part } = entry;
   const known = isCueNumber(cue) ? list.cues[findRow(list, cue)] : undefined;
   const times = entry.times ?? (known ? {} : (startTimes ?? {}));

@@ -1,5 +1,5 @@
 import { editsAfter } from "@zm/core";
-import { useChoice } from "../choice/choice.ts";
+import { chooseAfter } from "../choice/draft.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -20,7 +20,7 @@ export function BehindTheRange({ after }: { after: "restore" | "track" }) {
               ? "No look past the range changes (typed: only)"
               : "What the last cue shows tracks on to the next move (typed: track)"
           }
-          onClick={() => useChoice.setState({ after: choice })}
+          onClick={() => chooseAfter(choice)}
         >
           {choice === "restore" ? "Restore after" : "Track on"}
         </Toggle>
@@ -31,7 +31,7 @@ export function BehindTheRange({ after }: { after: "restore" | "track" }) {
           title={`This show begins with ${after === "restore" ? "Restore after" : "Track on"} from now on, in the line too`}
           onAct={async () => {
             // From here on it is what the show has, and not what was chosen here.
-            if (await makeEdits([{ op: "setShow", editsAfter: after }])) useChoice.setState({ after: null });
+            if (await makeEdits([{ op: "setShow", editsAfter: after }])) chooseAfter(null);
           }}
         >
           Always

@@ -1,7 +1,7 @@
 import { type ChainLink, type ListSheet, at } from "@zm/core";
 import { useMemo } from "react";
 import { Bar, BarChart, XAxis, YAxis } from "recharts";
-import { chooseCue } from "../choice/choice.ts";
+import { chooseCue } from "../choice/selection.ts";
 import { seconds } from "../shared/words.ts";
 import { type Box, barsOver, boxOf, namesAxis, timeAxis } from "./chart.ts";
 

@@ -1,7 +1,7 @@
 import { type Cue, type ListSheet, type Part, type TimesPatch, chainAround, count, cueDuration, freeNumberAfter, movesIn } from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
 import { Fragment, Suspense, useEffect, useRef } from "react";
-import { chooseCue, chooseLights } from "../choice/choice.ts";
+import { chooseCue, chooseLights } from "../choice/selection.ts";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, lightWords, seconds } from "../shared/words.ts";

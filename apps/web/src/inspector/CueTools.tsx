@@ -1,5 +1,5 @@
 import { type Cue, type ListSheet, findRow, freeNumberAfter } from "@zm/core";
-import { useChoice } from "../choice/choice.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { openNumbers } from "../shared/dialogs.ts";
 import { putLine } from "../choice/lineText.ts";
 import { lightSpans } from "../shared/words.ts";
@@ -14,7 +14,7 @@ function ownTimes(cue: Cue | undefined): string {
 
 /** Everything that can be done to whole cues, and to what the lens shows of the chosen lights. Each puts its line into the line entry, where it can be changed, with its impact before it is made. */
 export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { from: string; to: string }; channels: readonly number[] }) {
-  const lens = useChoice((choice) => choice.lens);
+  const lens = useSheetView((choice) => choice.lens);
   const one = cues.from === cues.to;
   const range = one ? `#${cues.from}` : `#${cues.from}..${cues.to}`;
   const free = freeNumberAfter(list, findRow(list, cues.to)) ?? cues.to;

@@ -1,10 +1,10 @@
 import { useEffect } from "react";
 import { useMatch } from "react-router";
-import { lookAt, useChoice } from "../choice/choice.ts";
+import { makeConsidered, useDraft } from "../choice/draft.ts";
+import { lookAt, toggleUnder, useSheetView } from "../choice/sheetView.ts";
 import { ScriptImpactLines } from "../preview/ScriptImpactLines.tsx";
 import { WordHint } from "../shared/WordHint.tsx";
 import { ImpactList } from "../preview/ImpactList.tsx";
-import { makeConsidered } from "../choice/makeConsidered.ts";
 import { comeBack } from "../choice/comeBack.ts";
 import { dropConsidered } from "../choice/dropConsidered.ts";
 import { useLineText } from "../choice/lineText.ts";
@@ -16,7 +16,7 @@ import { useList, useMakeEdits } from "../show/useShow.ts";
 /** The impact of the edit under consideration, cue by cue in words, and the keys that make or drop it. */
 export function DraftPanel() {
   const list = useList();
-  const draft = useChoice((choice) => choice.draft);
+  const draft = useDraft((choice) => choice.draft);
   const result = usePreview();
   const allLines = usePreviewScope((wanted) => wanted.allLines);
   const makeEdits = useMakeEdits();
@@ -86,7 +86,7 @@ export function DraftPanel() {
 
 /** Opens the pictures of the cue in sight under the Score or the planner, where one of them is the view. */
 function PicturesButton() {
-  const shown = useChoice((choice) => choice.under === "pictures");
+  const shown = useSheetView((choice) => choice.under === "pictures");
   const view = useMatch("/show/:id/:view")?.params.view;
   if (view !== "score" && view !== "planner") return null;
   return (
@@ -95,7 +95,7 @@ function PicturesButton() {
       className="btn btn-ghost btn-sm font-normal"
       aria-pressed={shown}
       title="The stage before, after, and the difference, under the sheet (v)"
-      onClick={() => useChoice.setState({ under: shown ? null : "pictures" })}
+      onClick={() => toggleUnder("pictures")}
     >
       Pictures
     </button>

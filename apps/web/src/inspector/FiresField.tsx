@@ -1,7 +1,6 @@
 import type { Cue, EditInput, ListSheet, Trigger } from "@zm/core";
 import { type KeyboardEvent, useEffect, useId } from "react";
-import { type Draft, useChoice } from "../choice/choice.ts";
-import { makeConsidered } from "../choice/makeConsidered.ts";
+import { type Draft, considerEdits, dropDraftFrom, makeConsidered, useDraft } from "../choice/draft.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { useMakeEdits } from "../show/useShow.ts";
 import { DraftPanel } from "./DraftPanel.tsx";
@@ -19,10 +18,10 @@ export function FiresField({ list, cue }: { list: ListSheet; cue: Cue }) {
     const wanted: Trigger | null = next === "press" ? null : { type: "follow", from: next === "go" ? "go" : "complete", after: seconds };
     const edit: EditInput = { op: "setCue", list: list.id, from: cue.number, to: cue.number, trigger: wanted };
     const isAsItWas = JSON.stringify(wanted) === JSON.stringify(cue.trigger ?? null);
-    useChoice.setState({ operation: null, draft: isAsItWas ? null : { from: "cue", edits: [edit] } });
+    considerEdits("cue", isAsItWas ? null : [edit]);
   };
   const makeOnEnter = (event: KeyboardEvent): void => {
-    const { draft: now } = useChoice.getState();
+    const { draft: now } = useDraft.getState();
     if (event.key === "Enter" && !event.repeat && now?.from === "cue") void makeConsidered(now, makeEdits);
   };
   return (
@@ -55,6 +54,6 @@ export function FiresField({ list, cue }: { list: ListSheet; cue: Cue }) {
 
 /** What is considered of the cue in the inspector; it goes when another cue is chosen. */
 function useOwnDraft(): Draft | null {
-  useEffect(() => () => useChoice.setState(({ draft }) => (draft?.from === "cue" ? { draft: null } : {})), []);
-  return useChoice(({ draft }) => (draft?.from === "cue" ? draft : null));
+  useEffect(() => () => dropDraftFrom("cue"), []);
+  return useDraft(({ draft }) => (draft?.from === "cue" ? draft : null));
 }

@@ -1,7 +1,9 @@
 import { Suspense, useEffect, useRef } from "react";
 import { useMatch } from "react-router";
 import { findRow } from "@zm/core";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { useDraft } from "../choice/draft.ts";
+import { chosenCues, useSelection } from "../choice/selection.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { useList } from "../show/useShow.ts";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { RigPanel } from "../rig/RigPanel.tsx";
@@ -27,10 +29,10 @@ const GivePanel = lazyPart(async () => (await import("../give/GivePanel.tsx")).G
  * Stage, what the chosen lights are told.
  */
 export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "rig" | "check" | "history" | "planner" | "book" }) {
-  const drafted = useChoice(({ draft }) => draft !== null && ["line", "rig", "check", "history", "planner", "book"].includes(draft.from));
+  const drafted = useDraft(({ draft }) => draft !== null && ["line", "rig", "check", "history", "planner", "book"].includes(draft.from));
   const rehearsal = useMatch("/show/:id/check/rehearsal") !== null;
   const tab = useMatch("/show/:id/rig/:tab")?.params.tab ?? "lights";
-  const lightsChosen = useChoice(({ channels }) => channels.length > 0);
+  const lightsChosen = useSelection(({ channels }) => channels.length > 0);
   // The other tabs of the rig have all that they say beside what is chosen in them, and what was seen in a rehearsal beside its moment.
   if (!drafted && ((view === "rig" && tab !== "lights") || (view === "check" && rehearsal))) return null;
   // Where room is short, a column that would only say what comes into it leaves it to the view.
@@ -72,16 +74,10 @@ export function Inspector({ view }: { view: "cue" | "stage" | "stageBlind" | "ri
 
 function ChosenCue() {
   const list = useList();
-  const choice = useChoice(
-    useShallow(({ cue, cueEnd, channels, draft }) => ({
-      cue,
-      cueEnd,
-      channels,
-      considers: draft !== null && draft.from !== "times" && draft.from !== "cue",
-    })),
-  );
-  const retimes = useChoice(({ draft }) => draft?.from === "times");
-  const drawn = useChoice(({ under }) => under === "times");
+  const choice = useSelection(useShallow(({ cue, cueEnd, channels }) => ({ cue, cueEnd, channels })));
+  const considers = useDraft(({ draft }) => draft !== null && draft.from !== "times" && draft.from !== "cue");
+  const retimes = useDraft(({ draft }) => draft?.from === "times");
+  const drawn = useSheetView(({ under }) => under === "times");
   const cues = chosenCues(choice);
   const row = choice.cueEnd === null ? -1 : findRow(list, choice.cueEnd);
   const one = cues !== null && cues.from === cues.to && row >= 0;
@@ -99,7 +95,7 @@ function ChosenCue() {
       {cues && !one && <RangeTimes key={`${cues.from}/${cues.to}`} list={list} cues={cues} />}
       {cues && !one && choice.channels.length === 0 && <RangeDraft />}
       {cues && <CueTools list={list} cues={cues} channels={choice.channels} />}
-      {one && !choice.considers && <CueInspector key={`${list.id}/${choice.cueEnd}`} list={list} row={row} />}
+      {one && !considers && <CueInspector key={`${list.id}/${choice.cueEnd}`} list={list} row={row} />}
       {retimes && !drawn && <TimesImpact />}
       <LastEditPanel />
       {!cues && <WordHint word="spine" />}
@@ -136,6 +132,6 @@ function TimesImpact({ now = false }: { now?: boolean }) {
 
 /** What is being thought about for whole cues, where no cells show it already. */
 function RangeDraft() {
-  const drafted = useChoice(({ draft }) => draft?.from === "cells");
+  const drafted = useDraft(({ draft }) => draft?.from === "cells");
   return drafted ? <DraftPanel /> : null;
 }

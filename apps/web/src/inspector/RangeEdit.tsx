@@ -1,5 +1,8 @@
+import { useShallow } from "zustand/react/shallow";
 import type { ListSheet } from "@zm/core";
-import { type Lens, chosenCellAttributes, useChoice } from "../choice/choice.ts";
+import { useDraft } from "../choice/draft.ts";
+import { chosenCellAttributes, useSelection } from "../choice/selection.ts";
+import { type Lens, useSheetView } from "../choice/sheetView.ts";
 import { lightWords } from "../shared/words.ts";
 import { lensKeys } from "../cells/cells.ts";
 import { WaveEdit } from "../waves/WaveEdit.tsx";
@@ -14,9 +17,11 @@ interface RangeEditProps {
 
 /** The chosen cells: what their moves are told, or in the Times lens when they run. */
 export function RangeEdit({ list, cues }: RangeEditProps) {
-  const { draft, ...choice } = useChoice();
-  const { channels, lens } = choice;
-  const attributes = chosenCellAttributes(choice);
+  const selection = useSelection(useShallow(({ channels, attributes }) => ({ channels, attributes })));
+  const { channels } = selection;
+  const lens = useSheetView((view) => view.lens);
+  const draft = useDraft((considered) => considered.draft);
+  const attributes = chosenCellAttributes(selection);
   const family = familyShown(list, channels, attributes, lens);
   const cells = `${cues.from}/${cues.to}/${channels.join()}/${lens}/${attributes?.join()}`;
   return (

@@ -1,7 +1,6 @@
 import { type EditInput, type ListSheet, cueOrder, findRow, firstRowFrom, rangeLength } from "@zm/core";
 import { useEffect, useRef, useState } from "react";
-import { type Draft, useChoice } from "../choice/choice.ts";
-import { makeConsidered } from "../choice/makeConsidered.ts";
+import { type Draft, considerEdits, dropDraft, makeConsidered, useDraft } from "../choice/draft.ts";
 import { faultOf } from "../preview/preview.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { readFactor } from "../shared/readNumber.ts";
@@ -23,12 +22,11 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
   const makeEdits = useMakeEdits();
   const own = useRef<Draft | null>(null);
   const think = (edits: EditInput[] | null): void => {
-    own.current = edits && { from: "cells", edits };
-    useChoice.setState({ operation: null, draft: own.current });
+    own.current = considerEdits("cells", edits);
   };
   useEffect(() => {
     // What was made or dropped elsewhere, and what was thought about these cues and not about others, does not stay.
-    const end = useChoice.subscribe((now, before) => {
+    const end = useDraft.subscribe((now, before) => {
       if (!own.current || before.draft !== own.current || now.draft === own.current) return;
       own.current = null;
       setLast("");
@@ -36,12 +34,12 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
     });
     return () => {
       end();
-      if (own.current && useChoice.getState().draft === own.current) useChoice.setState({ draft: null });
+      if (own.current && useDraft.getState().draft === own.current) dropDraft();
     };
   }, []);
   const keys = (event: React.KeyboardEvent, again: () => void): void => {
-    const { draft } = useChoice.getState();
-    if (event.key === "Escape" && draft === own.current) useChoice.setState({ draft: null });
+    const { draft } = useDraft.getState();
+    if (event.key === "Escape" && draft === own.current) dropDraft();
     if (event.key !== "Enter" || event.repeat || !draft || draft !== own.current || faultOf(sheet, draft.edits) !== undefined) return;
     focusOn("score");
     void makeConsidered(draft, makeEdits, again);

@@ -1,6 +1,6 @@
 import { type ListSheet, cueDuration, timeBars } from "@zm/core";
 import { useMemo, useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { toggleUnder, useSheetView } from "../choice/sheetView.ts";
 import { TimesChart } from "../times/TimesChart.tsx";
 import { barName } from "../times/barEdits.ts";
 import { useTimesDraft } from "../times/useTimesDraft.ts";
@@ -9,7 +9,7 @@ const WIDTH = 240;
 
 /** The cue over time, from its Go: every bar can be dragged. Its chain, and wider, under the Score. */
 export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
-  const drawn = useChoice((choice) => choice.under === "times");
+  const drawn = useSheetView((choice) => choice.under === "times");
   const draft = useTimesDraft(list);
   const [picked, setPicked] = useState<string | null>(null);
   const links = useMemo(() => [{ row, start: 0, duration: cueDuration(draft.shown, row), pressed: true }], [draft.shown, row]);
@@ -21,7 +21,7 @@ export function TimesPicture({ list, row }: { list: ListSheet; row: number }) {
         className="btn btn-xs border-neutral font-normal"
         aria-pressed={drawn}
         title="The chosen cues over time, with what follows by itself, under the Score (d)"
-        onClick={() => useChoice.setState({ under: drawn ? null : "times" })}
+        onClick={() => toggleUnder("times")}
       >
         {drawn ? "Drawn under the Score" : "Draw under the Score"}
       </button>

@@ -1,5 +1,5 @@
 import type { Family, Operation } from "@zm/core";
-import { useChoice } from "../choice/choice.ts";
+import { considerOperation, dropDraft, useDraft } from "../choice/draft.ts";
 import { placeRef } from "../shared/focusPlaces.ts";
 import { Swatch } from "../shared/Swatch.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -93,7 +93,7 @@ function ValueField({ lens, value, isFirst }: { lens: Family; value: ReturnType<
         onChange={(event) => value.type(event.target.value)}
         onKeyDown={(event) => {
           if (event.key === "Enter" && !event.repeat) value.make();
-          if (event.key === "Escape") useChoice.setState({ operation: null, draft: null });
+          if (event.key === "Escape") dropDraft();
         }}
       />
       {slots && (
@@ -109,7 +109,7 @@ function ValueField({ lens, value, isFirst }: { lens: Family; value: ReturnType<
 
 function PaletteToggles({ lens }: { lens: Family }) {
   const { sheet } = useShow();
-  const operation = useChoice((choice) => choice.operation);
+  const operation = useDraft((choice) => choice.operation);
   const palettes = sheet.show.palettes.filter(({ family }) => family === lens);
   if (palettes.length === 0) return null;
   return (
@@ -119,7 +119,7 @@ function PaletteToggles({ lens }: { lens: Family }) {
           key={palette.id}
           focusRef={index === 0 && lens === "colour" ? placeRef("range value") : undefined}
           pressed={operation !== null && "palette" in operation && operation.palette === palette.id}
-          onClick={() => useChoice.setState({ operation: { palette: palette.id } })}
+          onClick={() => considerOperation({ palette: palette.id })}
         >
           {lens === "colour" && <Swatch palette={palette} />}
           {palette.label}
@@ -130,9 +130,9 @@ function PaletteToggles({ lens }: { lens: Family }) {
 }
 
 function OperationButton({ operation, label, title }: { operation: Operation; label: string; title: string }) {
-  const current = useChoice((choice) => choice.operation);
+  const current = useDraft((choice) => choice.operation);
   return (
-    <Toggle title={title} pressed={JSON.stringify(current) === JSON.stringify(operation)} onClick={() => useChoice.setState({ operation })}>
+    <Toggle title={title} pressed={JSON.stringify(current) === JSON.stringify(operation)} onClick={() => considerOperation(operation)}>
       {label}
     </Toggle>
   );

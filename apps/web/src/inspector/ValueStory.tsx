@@ -1,12 +1,12 @@
 import type { ListSheet } from "@zm/core";
-import { useChoice } from "../choice/choice.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { lensKeys } from "../cells/cells.ts";
 import { cellStory, waveStory } from "../cells/story.ts";
 import { useShow } from "../show/useShow.ts";
 
 /** Where the chosen cell's values come from, and which cue ends each. */
 export function ValueStory({ list, row, channel }: { list: ListSheet; row: number; channel: number }) {
-  const lens = useChoice((choice) => choice.lens);
+  const lens = useSheetView((choice) => choice.lens);
   const { sheet } = useShow();
   const light = sheet.show.channels.find((each) => each.number === channel);
   const stories = lensKeys(list, channel, lens).map((key) => ({ name: key.attribute.id, story: cellStory(list, key, row) }));

@@ -1,6 +1,7 @@
 import { type Curve, type EditInput, type Family, type KeySelection } from "@zm/core";
 import { useState } from "react";
-import { type Lens, useChoice } from "../choice/choice.ts";
+import { considerEdits, dropDraft, useDraft } from "../choice/draft.ts";
+import type { Lens } from "../choice/sheetView.ts";
 import { readFactor } from "../shared/readNumber.ts";
 import { readSpread } from "../shared/readSpread.ts";
 
@@ -27,8 +28,7 @@ export function useOwnTimes({ list, cues, channels, attributes, lens }: OwnTimes
   const [family, setFamily] = useState<Family | undefined>(lens === "times" ? undefined : lens);
   const lights = { channels: [...channels] };
   const keys: KeySelection = { ...lights, ...(attributes ? { attributes: [...attributes] } : family ? { families: [family] } : {}) };
-  const consider = (edit: TimesEdit | null): void =>
-    useChoice.setState({ operation: null, draft: edit && { from: "cells", edits: [edit] } });
+  const consider = (edit: TimesEdit | null): void => void considerEdits("cells", edit && [edit]);
   return {
     wish,
     factor,
@@ -47,7 +47,8 @@ export function useOwnTimes({ list, cues, channels, attributes, lens }: OwnTimes
     pace: (id: string): void => consider({ op: "setMoveTimes", list, ...cues, keys: lights, pace: id }),
     pickFamily: (picked: Family | undefined): void => {
       setFamily(picked);
-      useChoice.setState({ draft: null });
+      // A value that is typed for the same cells stays.
+      if (useDraft.getState().operation === null) dropDraft();
     },
   };
 }

@@ -1,8 +1,8 @@
 import { type Attribute, type EditInput, type Family, type KeySelection, type ListSheet, type Operation, readOperation } from "@zm/core";
 import { useEffect, useEffectEvent, useState } from "react";
 import { lensKeys } from "../cells/cells.ts";
-import { useChoice } from "../choice/choice.ts";
-import { makeConsidered } from "../choice/makeConsidered.ts";
+import { chooseAfter, considerOperation, considerOperationEdits, makeConsidered, useDraft } from "../choice/draft.ts";
+import { useSelection } from "../choice/selection.ts";
 import { faultOf } from "../preview/preview.ts";
 import { useAfterRange } from "../preview/useAfterRange.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
@@ -23,7 +23,9 @@ const LEVEL_LIMITS: Pick<Attribute, "min" | "max" | "slots"> = { min: 0, max: 10
 /** What is typed, or pressed, over the chosen cells, as a draft of one edit: which attribute, which value, on looks or on stored moves, and along what a fan runs. */
 export function useValueDraft({ list, cues, lens, only }: ChosenCells) {
   const { sheet } = useShow();
-  const { channels, operation, draft } = useChoice();
+  const channels = useSelection((selection) => selection.channels);
+  const operation = useDraft((considered) => considered.operation);
+  const draft = useDraft((considered) => considered.draft);
   const after = useAfterRange();
   const makeEdits = useMakeEdits();
   const [picked, setPicked] = useState("");
@@ -51,13 +53,13 @@ export function useValueDraft({ list, cues, lens, only }: ChosenCells) {
     ],
   );
   useEffect(() => {
-    if (edits) useChoice.setState({ draft: { from: "cells", edits } });
+    if (edits) considerOperationEdits(edits);
   }, [edits]);
   // Taken or dropped elsewhere; a text that only does not read yet stays.
   const clearTaken = useEffectEvent(() => {
     if (read(text)) setText("");
     // What was chosen for one edit is not meant for the next.
-    useChoice.setState({ after: null });
+    chooseAfter(null);
   });
   useEffect(() => {
     if (operation === null) clearTaken();
@@ -66,7 +68,7 @@ export function useValueDraft({ list, cues, lens, only }: ChosenCells) {
   const type = (value: string): void => {
     setText(value);
     const wanted = read(value);
-    useChoice.setState({ operation: wanted, ...(wanted ? {} : { draft: null }) });
+    considerOperation(wanted);
   };
   const make = (): void => {
     if (!draft || faultOf(sheet, draft.edits) !== undefined) return;

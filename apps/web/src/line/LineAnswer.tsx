@@ -1,5 +1,5 @@
 import { count, heldWords } from "@zm/core";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useHand } from "../show/handStore.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
@@ -44,7 +44,7 @@ export function isUnfinished(read: Read, { offered, from }: Completions): boolea
 }
 
 function Standing() {
-  const channels = useChoice((choice) => choice.channels);
+  const channels = useSelection((choice) => choice.channels);
   const held = useHand((state) => state.hand.held);
   const names = Object.keys(held);
   const dropped = useHand((state) => Object.keys(state.hand.dropped).length);

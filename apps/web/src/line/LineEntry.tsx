@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { setLine, targetNow, useLineText } from "../choice/lineText.ts";
 import { usePreview } from "../preview/usePreview.ts";
 import { placeRef } from "../shared/focusPlaces.ts";
@@ -26,7 +26,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const { text, began } = useLineText();
   const standing = useSame({ ...targetNow(), blind });
   const target = began ?? standing;
-  useChoice((choice) => `${choice.cue}/${choice.cueEnd}/${choice.list}`);
+  useSelection((choice) => `${choice.cue}/${choice.cueEnd}/${choice.list}`);
   const waiting = useWaiting();
   const preview = usePreview();
   const planners = useLinePlanners();

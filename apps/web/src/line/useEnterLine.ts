@@ -1,6 +1,6 @@
 import type { LineRequest } from "@zm/core";
 import { useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { dropDraft } from "../choice/draft.ts";
 import { comeBack } from "../choice/comeBack.ts";
 import { type LineTarget, setLine } from "../choice/lineText.ts";
 import { faultOf } from "../preview/preview.ts";
@@ -40,7 +40,7 @@ export function useEnterLine(doRequest: DoRequest): (text: string, read: Read, t
     if (faulty && waiting === 0) return false;
     keepLine(line);
     setLine("");
-    useChoice.setState({ draft: null });
+    dropDraft();
     if (read && "request" in read && isDoneHere(read.request)) {
       void doRequest(read.request, target).then((good) => good || comeBack(line, target));
       return true;

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { considerEdits, dropDraft, useDraft } from "../choice/draft.ts";
 import type { Read } from "./readText.ts";
 
 /** Keeps what is typed, or put here from elsewhere, as a draft while it reads as an edit; an emptied line takes its draft along. Gives what does so at once. */
@@ -9,9 +9,9 @@ export function useLineDraft(text: string, read: Read): (text: string, read: Rea
     if (what === drafted.current) return;
     drafted.current = what;
     const request = what && "request" in what ? what.request : null;
-    const wasOurs = useChoice.getState().draft?.from === "line";
-    if (request?.kind === "edit") useChoice.setState({ operation: null, draft: { from: "line", edits: request.edits } });
-    else if (value.trim() !== "" || wasOurs) useChoice.setState({ operation: null, draft: null });
+    const wasOurs = useDraft.getState().draft?.from === "line";
+    if (request?.kind === "edit") considerEdits("line", request.edits);
+    else if (value.trim() !== "" || wasOurs) dropDraft();
   };
   useEffect(() => draft(text, read));
   return draft;

@@ -1,7 +1,7 @@
 import type { LineRequest } from "@zm/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { chooseNamed } from "../choice/choice.ts";
+import { chooseNamed } from "../choice/selection.ts";
 import type { LineTarget } from "../choice/lineText.ts";
 import { useAccept } from "../show/accepted.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";

@@ -3,7 +3,7 @@ import { useMemo, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { Modal } from "../shared/Modal.tsx";
-import { chooseList } from "../choice/choice.ts";
+import { chooseList } from "../choice/selection.ts";
 import { faultOf } from "../preview/preview.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";

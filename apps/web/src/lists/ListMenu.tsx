@@ -1,7 +1,7 @@
 import { type ListSheet, type ShowSheet, count, freeId } from "@zm/core";
 import { FolderInput, ListOrdered, ListPlus, ListTree, PencilLine, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { chooseList } from "../choice/choice.ts";
+import { chooseList } from "../choice/selection.ts";
 import { faultOf } from "../preview/preview.ts";
 import { openNumbers, openTake } from "../shared/dialogs.ts";
 import { notify } from "../shared/notices.ts";

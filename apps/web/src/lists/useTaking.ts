@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type ShowSheet, sheetOf, takeCuesEdits } from "@zm/core";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { useChoice } from "../choice/choice.ts";
+import { considerEdits } from "../choice/draft.ts";
 import { refusable } from "../preview/preview.ts";
 import type { WantedCues } from "../shared/dialogs.ts";
 import { notify } from "../shared/notices.ts";
@@ -40,7 +40,7 @@ export function useTaking(wanted: WantedCues, onClose: () => void) {
   const consider = (): void => {
     if (!taken || "fault" in taken) return;
     for (const words of taken.left) notify(words, "trouble");
-    useChoice.setState({ operation: null, draft: { from: "history", edits: taken.edits } });
+    considerEdits("history", taken.edits);
     void navigate(`/show/${id}/score`);
     onClose();
   };

@@ -16,7 +16,7 @@ import {
 import { Suspense, useEffect, useMemo, useState } from "react";
 import { create } from "zustand";
 import { useShallow } from "zustand/react/shallow";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { chosenCues, useSelection } from "../choice/selection.ts";
 import { usePoints } from "../show/past/past.ts";
 import { useComparison } from "../show/past/useComparison.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -41,7 +41,7 @@ const usePaper = create<{ kind: Kind; large: boolean; chosen: boolean }>(() => (
 export function PaperView() {
   const { sheet } = useShow();
   const { kind, large, chosen } = usePaper();
-  const cues = chosenCues(useChoice(useShallow(({ cue, cueEnd }) => ({ cue, cueEnd }))));
+  const cues = chosenCues(useSelection(useShallow(({ cue, cueEnd }) => ({ cue, cueEnd }))));
   const paper = useChosenPaper(chosen ? cues : null);
   const pages = useMemo(
     () => (paper && !("fault" in paper) ? paperPages(paper, { show: sheet.show.title, made: `made ${today()}`, large }) : null),

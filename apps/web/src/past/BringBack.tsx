@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type EditInput, type ShowSheet, bringBackSteps, cueOrder } from "@zm/core";
 import { useShallow } from "zustand/react/shallow";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { considerEdits } from "../choice/draft.ts";
+import { chosenCues, useSelection } from "../choice/selection.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { notify } from "../shared/notices.ts";
 import { tellRefused } from "../show/unsettled.ts";
@@ -20,7 +21,7 @@ export function BringBack() {
   const list = useList();
   const { show, then, against } = usePoints();
   const { before: past, same, comparison } = useComparison(list.id, show === id ? then : null);
-  const choice = useChoice(useShallow(({ cue, cueEnd, channels }) => ({ cue, cueEnd, channels })));
+  const choice = useSelection(useShallow(({ cue, cueEnd, channels }) => ({ cue, cueEnd, channels })));
   const cues = chosenCues(choice);
   if (show !== id || then === null)
     return <p className="text-quiet">What differs in the chosen cue, and what can be brought back, stands here.</p>;
@@ -33,7 +34,7 @@ export function BringBack() {
     const range = cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`;
     const words = `${range}${channels ? `, ${lightWords(channels)},` : ""} as after edit ${then}`;
     const edits: EditInput[] = [{ op: "steps", steps: [...steps], words }];
-    useChoice.setState({ operation: null, draft: { from: "history", edits } });
+    considerEdits("history", edits);
   };
   const line = comparison?.lines.find((each) => each.list === list.id && (each.after ?? each.cue) === choice.cueEnd);
   return (

@@ -3,7 +3,8 @@ import { type Comparison, type ImpactKind, type ListSheet, findRow, keyNamed, ke
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { useShallow } from "zustand/react/shallow";
 import { lensKeys, trackedText } from "../cells/cells.ts";
-import { type Lens, chosenCues, chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
+import { chooseCue, chosenCues, extendToCue, useSelection } from "../choice/selection.ts";
+import { type Lens, chooseLens, toggleUnder, useSheetView } from "../choice/sheetView.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 
@@ -34,9 +35,9 @@ interface CompareTableProps {
 
 /** Two states cue by cue: what was struck through, what is beside it; whole cues come and go. */
 export function CompareTable({ comparison, before, after }: CompareTableProps) {
-  const choice = useChoice(useShallow(({ cue, cueEnd, lens }) => ({ cue, cueEnd, lens })));
+  const choice = useSelection(useShallow(({ cue, cueEnd }) => ({ cue, cueEnd })));
   const [all, setAll] = useState(false);
-  const lens: Lens = choice.lens === "times" ? "intensity" : choice.lens;
+  const lens = useSheetView((view): Lens => (view.lens === "times" ? "intensity" : view.lens));
   const lines = useMemo(() => linesOf(comparison, before, after, all), [comparison, before, after, all]);
   const lights = useMemo(() => lightsIn(comparison, before, after, lens), [comparison, before, after, lens]);
   const scroller = useRef<HTMLDivElement>(null);
@@ -103,12 +104,12 @@ export function CompareTable({ comparison, before, after }: CompareTableProps) {
 
 /** What is seen of the comparison: which family of values, only what differs, pictures. */
 function CompareTools({ lens, all, onAll }: { lens: Lens; all: boolean; onAll: () => void }) {
-  const pictures = useChoice((each) => each.under === "pictures");
+  const pictures = useSheetView((each) => each.under === "pictures");
   return (
     <div className="flex h-10 shrink-0 items-center gap-4 border-b border-rule px-4">
       <div role="group" aria-label="Lens" className="flex gap-1.5">
         {LENSES.map((each) => (
-          <Toggle key={each} pressed={lens === each} onClick={() => useChoice.setState({ lens: each })}>
+          <Toggle key={each} pressed={lens === each} onClick={() => chooseLens(each)}>
             {each[0]?.toUpperCase()}
             {each.slice(1)}
           </Toggle>
@@ -120,7 +121,7 @@ function CompareTools({ lens, all, onAll }: { lens: Lens; all: boolean; onAll: (
       <Toggle
         pressed={pictures}
         title="The chosen cue as a picture, then and now, and the difference"
-        onClick={() => useChoice.setState({ under: pictures ? null : "pictures" })}
+        onClick={() => toggleUnder("pictures")}
       >
         Pictures
       </Toggle>

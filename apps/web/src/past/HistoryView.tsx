@@ -1,6 +1,7 @@
 import { type Comparison, type ListSheet, type ShowSheet, cueOrder, findRow, firstRowFrom, stageAtRest } from "@zm/core";
 import { useMemo } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { PicturePair, type StageState } from "../picture/PicturePair.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { errorMessage } from "../shared/errorMessage.ts";
@@ -32,7 +33,7 @@ export function HistoryView() {
 function Compared({ then }: { then: number }) {
   const list = useList();
   const against = usePoints((points) => points.against);
-  const pictures = useChoice((choice) => choice.under === "pictures");
+  const pictures = useSheetView((choice) => choice.under === "pictures");
   const { before, after: now, comparison, error: trouble } = useComparison(list.id, then, against);
   if (trouble)
     return (
@@ -64,7 +65,7 @@ interface State {
 
 /** The chosen cue as a picture, then and now; a cue that stands in one of them alone is held against the one before its place. */
 function ComparedPictures({ comparison, before, after }: { comparison: Comparison; before: State; after: State }) {
-  const cue = useChoice((choice) => choice.cueEnd);
+  const cue = useSelection((choice) => choice.cueEnd);
   const pair = useMemo(() => {
     if (cue === null) return null;
     const line = comparison.lines.find((each) => each.list === after.list.id && (each.after ?? each.cue) === cue);

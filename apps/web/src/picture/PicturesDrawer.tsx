@@ -1,7 +1,9 @@
 import { type EditInput, type ListSheet, type ShowSheet, findRow, stageAtRest } from "@zm/core";
 import { X } from "lucide-react";
 import { useDeferredValue, useMemo } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useDraft } from "../choice/draft.ts";
+import { useSelection } from "../choice/selection.ts";
+import { closeUnder, useSheetView } from "../choice/sheetView.ts";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { sheetAfter } from "../preview/preview.ts";
@@ -12,9 +14,9 @@ import { PicturePair, type StageState } from "./PicturePair.tsx";
 export function PicturesDrawer({ list, chosen = false }: { list: ListSheet; chosen?: boolean }) {
   const { sheet } = useShow();
   // The pictures follow what is typed; they never hold it up.
-  const draft = useDeferredValue(useChoice((choice) => choice.draft));
-  const cueEnd = useChoice((choice) => choice.cueEnd);
-  const looked = useChoice((choice) => choice.lookedAt);
+  const draft = useDeferredValue(useDraft((choice) => choice.draft));
+  const cueEnd = useSelection((choice) => choice.cueEnd);
+  const looked = useSheetView((choice) => choice.lookedAt);
   const after = useMemo(() => (draft ? listAfter(sheet, list, draft.edits) : null), [sheet, list, draft]);
   const number = chosen && cueEnd !== null ? cueEnd : ((draft && looked?.list === list.id ? looked.cue : null) ?? cueEnd);
   const row = number === null ? -1 : findRow(list, number);
@@ -44,7 +46,7 @@ export function PicturesDrawer({ list, chosen = false }: { list: ListSheet; chos
           className="btn btn-ghost btn-sm btn-square"
           aria-label="Put the pictures away"
           title="Put the pictures away (v)"
-          onClick={() => useChoice.setState({ under: null })}
+          onClick={() => closeUnder()}
         >
           <X size={15} />
         </button>

@@ -1,6 +1,6 @@
 import type { ShowSheet } from "@zm/core";
 import { type RefObject, useEffect, useMemo, useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { useShow } from "../show/useShow.ts";
 import { stagePainter } from "./paintStage.ts";
 import type { Outputs } from "../show/outputs.ts";
@@ -156,7 +156,7 @@ export function StagePicture(props: StagePictureProps) {
   const frameOf = useRef<HTMLDivElement>(null);
   const pictureScore = useRef<HTMLCanvasElement>(null);
   const markSheet = useRef<HTMLCanvasElement>(null);
-  const channels = useChoice((choice) => choice.channels);
+  const channels = useSelection((choice) => choice.channels);
   const chosen = useMemo(() => new Set(channels), [channels]);
   usePainting({ frameOf, pictureScore, markSheet }, { ...props, sheet, chosen });
   return (

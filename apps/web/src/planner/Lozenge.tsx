@@ -1,5 +1,5 @@
 import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, isPlaced } from "@zm/core";
-import { chooseCue, chooseLights } from "../choice/choice.ts";
+import { chooseCue, chooseLights } from "../choice/selection.ts";
 import { seconds } from "../shared/words.ts";
 import { AXIS, ROW } from "./grid.ts";
 import { useLozenge } from "./useLozenge.ts";

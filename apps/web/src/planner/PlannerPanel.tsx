@@ -21,7 +21,7 @@ import {
   waysOut,
 } from "@zm/core";
 import { Suspense, useMemo } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { considerEdits } from "../choice/draft.ts";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { Fact } from "../shared/Fact.tsx";
 import { NumberField } from "../shared/NumberField.tsx";
@@ -63,7 +63,7 @@ export function PlannerPanel() {
 
 /** Puts edits under consideration: their impact stands above, and makes or drops them. */
 function consider(edits: readonly Parameters<ReturnType<typeof useMakeEdits>>[0][number][]): void {
-  useChoice.setState({ draft: { from: "planner", edits: [...edits] }, operation: null });
+  considerEdits("planner", [...edits]);
 }
 
 function ChosenMark({ plan: { list, quiet, measured }, planned }: { plan: ListPlan; planned: PlannedMark }) {

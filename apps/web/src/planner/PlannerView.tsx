@@ -1,6 +1,6 @@
 import { litRows } from "@zm/core";
 import { useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { toggleUnder, useSheetView } from "../choice/sheetView.ts";
 import { PicturesDrawer } from "../picture/PicturesDrawer.tsx";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
@@ -19,8 +19,8 @@ export function PlannerView() {
   const scroller = useRef<HTMLDivElement>(null);
   const { list, channels } = plan;
   const { rows, columns } = usePlannerGrid(plan, scroller);
-  const pictures = useChoice((choice) => choice.under === "pictures");
-  useShortcut("pictures", () => useChoice.setState(({ under }) => ({ under: under === "pictures" ? null : "pictures" })));
+  const pictures = useSheetView((choice) => choice.under === "pictures");
+  useShortcut("pictures", () => toggleUnder("pictures"));
   const all = usePlanning((planning) => planning.all);
   if (plan.marks.length === 0 && all)
     return (

@@ -1,7 +1,7 @@
 import { type Virtualizer, useVirtualizer } from "@tanstack/react-virtual";
 import { findRow } from "@zm/core";
 import { type RefObject, useEffect, useEffectEvent } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { COLUMN, GAPS, ROW, SPINE } from "./grid.ts";
 import { type ListPlan, usePlanning } from "./usePlan.ts";
 
@@ -24,7 +24,7 @@ export function usePlannerGrid({ list, channels }: ListPlan, scroller: RefObject
     paddingStart: SPINE + GAPS,
   });
   const chosen = usePlanning((planning) => planning.chosen);
-  const cueEnd = useChoice((choice) => choice.cueEnd);
+  const cueEnd = useSelection((choice) => choice.cueEnd);
   const bring = useEffectEvent((cue: string | null) => {
     const row = cue === null ? -1 : findRow(list, cue);
     if (row >= 0) rows.scrollToIndex(row, { align: "auto" });

@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
 import { FIRST_LINES, type PreviewLine } from "./preview.ts";
-import { lookAt } from "../choice/choice.ts";
+import { lookAt } from "../choice/sheetView.ts";
 import { placeRef } from "../shared/focusPlaces.ts";
 
 interface ImpactListProps {

@@ -1,6 +1,6 @@
 import { scriptImpact, scriptImpactWords } from "@zm/core";
 import { useMemo } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useDraft } from "../choice/draft.ts";
 import { sheetAfter } from "./preview.ts";
 import { sentence } from "../shared/words.ts";
 import { useList, useShow } from "../show/useShow.ts";
@@ -9,7 +9,7 @@ import { useList, useShow } from "../show/useShow.ts";
 export function ScriptImpactLines() {
   const { sheet } = useShow();
   const list = useList();
-  const edits = useChoice(({ draft }) => draft?.edits ?? null);
+  const edits = useDraft(({ draft }) => draft?.edits ?? null);
   const words = useMemo(() => {
     const touches = edits?.some(({ op, ...rest }) => ["setScript", "setLines", "setText"].includes(op) || "call" in rest);
     const after = edits && touches ? sheetAfter(sheet, edits) : undefined;

@@ -20,7 +20,7 @@ import {
   sameData,
   wavesOf,
 } from "@zm/core";
-import type { Lens } from "../choice/choice.ts";
+import type { Lens } from "../choice/sheetView.ts";
 import { type CellMark, colourOf, columnKeys, columnLens, markAt, swayText, trackedText } from "../cells/cells.ts";
 
 /** So many lines of an impact are read before somebody asks for all. */

@@ -1,7 +1,7 @@
 import type { EditInput, ShowSheet } from "@zm/core";
 import { useEffect } from "react";
 import { create } from "zustand";
-import { type Draft, useChoice } from "../choice/choice.ts";
+import { type Draft, useDraft } from "../choice/draft.ts";
 import { milestone } from "../shared/milestone.ts";
 import { useLastEdit } from "../show/lastEdit.ts";
 import { useList, useShow } from "../show/useShow.ts";
@@ -45,7 +45,7 @@ export function workerOf(show: number): PreviewWorker | undefined {
 
 /** What the edit under consideration would do, or why it cannot be made; null when nothing is considered. While it is worked out, the one before stands. */
 export function usePreview(): PreviewResult | null {
-  const edits = useChoice((choice) => choice.draft?.edits ?? null);
+  const edits = useDraft((choice) => choice.draft?.edits ?? null);
   const result = usePreviewState((state) => state.result);
   return edits ? result : null;
 }
@@ -78,9 +78,9 @@ export function useWorkPreviews(): void {
       ask({ show: id, revision, sheet, request });
     };
     const editsOf = ({ draft }: { draft: Draft | null }): readonly EditInput[] | null => draft?.edits ?? null;
-    consider(editsOf(useChoice.getState()));
+    consider(editsOf(useDraft.getState()));
     // Heard of in the same moment, before the window is painted: the thread works while the page does.
-    return useChoice.subscribe((now, before) => {
+    return useDraft.subscribe((now, before) => {
       if (editsOf(now) !== editsOf(before)) consider(editsOf(now));
     });
   }, [id, revision, sheet, list.id, window, allLines]);
@@ -117,7 +117,7 @@ function shownGhosts(): Ghosts {
 
 /** Shows a result, unless what it was asked for is no longer considered. */
 function tell({ request }: PreviewJob, result: PreviewResult): void {
-  if (useChoice.getState().draft?.edits !== request.edits) return;
+  if (useDraft.getState().draft?.edits !== request.edits) return;
   usePreviewState.setState({ result });
   milestone("impact-shown");
 }

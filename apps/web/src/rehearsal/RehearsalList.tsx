@@ -1,7 +1,7 @@
 import { type RehearsalAlike, type RehearsalFinding, alikeFindings, groupBy, lightRuns, rehearsalFindingId } from "@zm/core";
 import { useMemo } from "react";
 import { useNavigate } from "react-router";
-import { chooseLights } from "../choice/choice.ts";
+import { chooseLights } from "../choice/selection.ts";
 import { useGoToCue } from "../show/useGoToCue.ts";
 import { VirtualList } from "../shared/VirtualList.tsx";
 import { clockTime, cueName } from "../shared/words.ts";

@@ -1,7 +1,7 @@
 import { type ListSheet, alikeFindings } from "@zm/core";
 import { useMemo } from "react";
 import { Link } from "react-router";
-import { chooseLights } from "../choice/choice.ts";
+import { chooseLights } from "../choice/selection.ts";
 import { clockTime } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { findingsOf, useRehearsal } from "../show/rehearsal/rehearsal.ts";

@@ -2,8 +2,9 @@ import { ShowError, addressesOf, bulkEdits, count, makeEdits as makeEditsOn, new
 import { useOnce } from "../shared/ActionButton.tsx";
 import { type UseFormRegisterReturn, useForm, useWatch } from "react-hook-form";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
+import { withoutSent } from "../shared/withoutSent.ts";
 import { placeRef } from "../shared/focusPlaces.ts";
-import { chooseLights } from "../choice/choice.ts";
+import { chooseLights } from "../choice/selection.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 
 interface BulkFields {
@@ -21,7 +22,7 @@ export function BulkForm() {
   const { sheet } = useShow();
   const { show } = sheet;
   const makeEdits = useMakeEdits();
-  const { control, register, handleSubmit, reset } = useForm<BulkFields>({ defaultValues: NOTHING });
+  const { control, register, handleSubmit, getValues, reset } = useForm<BulkFields>({ defaultValues: NOTHING });
   const { from, to, type, patch, label } = useWatch({ control, compute: (all: BulkFields) => all });
   const kind = show.fixtureTypes.some((each) => each.id === type) ? type : (show.fixtureTypes[0]?.id ?? "");
   const preview = previewOf();
@@ -51,9 +52,10 @@ export function BulkForm() {
     }
   }
   const [make, busy] = useOnce(async (): Promise<void> => {
+    const sent = getValues();
     if (!preview || "fault" in preview || !(await makeEdits(preview.edits))) return;
     chooseLights(preview.edits.flatMap((edit) => (edit.op === "setChannel" ? [edit.channel.number] : [])));
-    reset({ ...NOTHING, type });
+    reset(withoutSent(getValues(), sent, { ...NOTHING, type: sent.type }));
   });
   const clashes = preview && "clashes" in preview ? preview.clashes : [];
   const first = register("from");

@@ -1,7 +1,7 @@
 import { ShowError, count, readRigCsv, writeRigCsv } from "@zm/core";
 import { Download, Upload } from "lucide-react";
 import { useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { considerEdits } from "../choice/draft.ts";
 import { notify } from "../shared/notices.ts";
 import { saveFile } from "../shared/saveFile.ts";
 import { useShow } from "../show/useShow.ts";
@@ -16,7 +16,7 @@ export function CsvButtons() {
     try {
       const edits = readRigCsv(await chosen.text(), sheet.show);
       if (edits.length === 0) return notify(`${chosen.name} says what the rig already is; nothing to change`);
-      useChoice.setState({ draft: { from: "rig", edits } });
+      considerEdits("rig", edits);
       notify(`${chosen.name}: ${count(edits.length, "light")} new or different. Make it or drop it at the right`);
     } catch (error) {
       if (!(error instanceof ShowError)) throw error;

@@ -1,7 +1,7 @@
 import { type Group, editParts, freeId } from "@zm/core";
 import { useState } from "react";
 import { z } from "zod";
-import { chooseLights, useChoice } from "../choice/choice.ts";
+import { chooseLights, useSelection } from "../choice/selection.ts";
 import { lightSpans } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { EntryForm, NamedField } from "./EntryForm.tsx";
@@ -19,7 +19,7 @@ export function GroupsTab() {
   const { sheet } = useShow();
   const { show } = sheet;
   const makeEdits = useMakeEdits();
-  const chosenLights = useChoice((choice) => choice.channels);
+  const chosenLights = useSelection((choice) => choice.channels);
   const [chosen, setChosen] = useState<string | null>(null);
   const group = show.groups.find((each) => each.id === chosen) ?? show.groups[0];
   const add = async (): Promise<void> => {
@@ -51,7 +51,7 @@ export function GroupsTab() {
 
 function GroupForm({ group }: { group: Group }) {
   const { sheet } = useShow();
-  const chosen = useChoice((choice) => choice.channels);
+  const chosen = useSelection((choice) => choice.channels);
   const stored = { label: group.label, text: lightSpans(group.channels) };
   const { form, values, draft } = useEntryForm(useGroupDrafts, group.id, stored, fields);
   const { label, text } = values;

@@ -2,7 +2,7 @@ import { type SortingState, createColumnHelper, getCoreRowModel, getSortedRowMod
 import { type Channel, type FixtureType, count, patchFaults, patchWords, readPatch } from "@zm/core";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
+import { chooseLights, toggleLights, useSelection } from "../choice/selection.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -27,7 +27,7 @@ interface LightRow {
 export function LightsTab() {
   const { sheet } = useShow();
   const { show } = sheet;
-  const chosen = useChoice((choice) => choice.channels);
+  const chosen = useSelection((choice) => choice.channels);
   const faults = useMemo(() => patchFaults(sheet), [sheet]);
   const lights = useMemo(() => rowsOf(show.channels, show.fixtureTypes, groupsByChannel(show.groups), faults), [show, faults]);
   const columns = useColumns(show.fixtureTypes);
@@ -154,10 +154,10 @@ function useColumns(types: readonly FixtureType[]) {
 
 /** The number of a light, which chooses it: with Shift a row of them as they are shown, with Ctrl one more. */
 function NumberCell({ number, shown }: { number: number; shown: () => readonly number[] }) {
-  const isChosen = useChoice((choice) => choice.channels.includes(number));
+  const isChosen = useSelection((choice) => choice.channels.includes(number));
   const choose = (event: React.MouseEvent): void => {
     if (event.ctrlKey || event.metaKey) return toggleLights([number]);
-    const chosen = useChoice.getState().channels;
+    const chosen = useSelection.getState().channels;
     const last = chosen.at(-1);
     if (!event.shiftKey || last === undefined) return chooseLights([number]);
     const rows = shown();

@@ -1,7 +1,10 @@
 import { useForm, useWatch } from "react-hook-form";
 import { useOnce } from "../shared/ActionButton.tsx";
+import { withoutSent } from "../shared/withoutSent.ts";
 
-/** A field with its own button, which is emptied when it was done. */
+const NOTHING = { text: "" };
+
+/** A field with its own button, which is emptied when it was done; what has been typed in it since stays. */
 export function OneField({
   label,
   placeholder,
@@ -13,10 +16,11 @@ export function OneField({
   hint: string;
   onTake: (text: string) => Promise<boolean>;
 }) {
-  const { control, register, handleSubmit, reset } = useForm<{ text: string }>({ defaultValues: { text: "" } });
+  const { control, register, handleSubmit, getValues, reset } = useForm({ defaultValues: NOTHING });
   const text = useWatch({ control, name: "text" }).trim();
   const [take] = useOnce(async (): Promise<void> => {
-    if (text !== "" && (await onTake(text))) reset();
+    const sent = getValues();
+    if (text !== "" && (await onTake(text))) reset(withoutSent(getValues(), sent, NOTHING));
   });
   return (
     <form onSubmit={(event) => void handleSubmit(take)(event)}>

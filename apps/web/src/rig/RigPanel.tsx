@@ -1,6 +1,7 @@
 import { type EditInput, hangEdits, labelEdits, readPatch, renumberEdits, repatchEdits } from "@zm/core";
 import { useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { considerEdits } from "../choice/draft.ts";
+import { chooseLights, forgetLights, useSelection } from "../choice/selection.ts";
 import { faultOf } from "../preview/preview.ts";
 import { notify } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
@@ -17,7 +18,7 @@ const CHANNEL_NUMBERS = { min: 1, max: 99_999, whole: true };
 export function RigPanel() {
   const { sheet } = useShow();
   const { show } = sheet;
-  const channels = useChoice((choice) => choice.channels);
+  const channels = useSelection((choice) => choice.channels);
   const makeEdits = useMakeEdits();
   const [removing, setRemoving] = useState<string | null>(null);
   const known = channels.filter((channel) => sheet.keys.byChannel.has(channel));
@@ -41,8 +42,8 @@ export function RigPanel() {
     const fault = faultOf(sheet, edits);
     if (fault !== undefined) return setRemoving(fault);
     setRemoving(null);
-    if (used === "drop") useChoice.setState({ draft: { from: "rig", edits } });
-    else void makeEdits(edits).then((made) => made && useChoice.setState({ channels: [] }));
+    if (used === "drop") considerEdits("rig", edits);
+    else void makeEdits(edits).then((made) => made && forgetLights());
   };
   return (
     <section aria-label="Chosen lights" className="flex flex-col gap-3">
@@ -75,7 +76,7 @@ export function RigPanel() {
             return false;
           }
           if (!(await makeTold(renumberEdits(show, known, first)))) return false;
-          useChoice.setState({ channels: known.map((_, index) => first + index) });
+          chooseLights(known.map((_, index) => first + index));
           return true;
         }}
       />

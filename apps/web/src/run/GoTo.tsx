@@ -1,6 +1,6 @@
 import { findRow } from "@zm/core";
 import { useState } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { notify } from "../shared/notices.ts";
 import { NO_TIME, readSeconds } from "../shared/readSeconds.ts";
 import { useMainList } from "../show/useShow.ts";
@@ -14,7 +14,7 @@ export function GoTo({ goTo }: { goTo: (cue: string, time?: number) => void }) {
   const [typed, setTyped] = useState("");
   const [time, setTime] = useState("");
   const [wrong, setWrong] = useState(false);
-  const chosen = useChoice(({ cueEnd }) => cueEnd);
+  const chosen = useSelection(({ cueEnd }) => cueEnd);
   const shown = chosen !== null && findRow(list, chosen) >= 0 ? chosen : "";
   const entered = typed.trim();
   // Said while it is typed: nothing moves for a cue that there is not.

@@ -1,13 +1,14 @@
 import { type ListSheet, findRow } from "@zm/core";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { cueName } from "../shared/words.ts";
 import { cellWords } from "../cells/story.ts";
 
 /** Says the cell that the keyboard stands on to those who do not see the sheet. */
 export function CellReadout({ list }: { list: ListSheet }) {
-  const cue = useChoice((choice) => choice.cueEnd);
-  const channel = useChoice((choice) => choice.channelEnd);
-  const lens = useChoice((choice) => choice.lens);
+  const cue = useSelection((choice) => choice.cueEnd);
+  const channel = useSelection((choice) => choice.channelEnd);
+  const lens = useSheetView((choice) => choice.lens);
   const row = cue === null ? -1 : findRow(list, cue);
   return (
     <div id="cell-readout" aria-live="polite" className="sr-only">

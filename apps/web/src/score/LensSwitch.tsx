@@ -1,6 +1,6 @@
 import type { ListSheet } from "@zm/core";
 import { timesScale } from "../cells/cellTimes.ts";
-import { type Lens, useChoice } from "../choice/choice.ts";
+import { type Lens, chooseLens, showTracked, useSheetView } from "../choice/sheetView.ts";
 import { toggleMoving } from "./moving.ts";
 
 const LENSES: readonly (readonly [Lens, string])[] = [
@@ -15,19 +15,13 @@ const LOOK =
 
 /** What the cells of the Score show, and whether tracked values are written in them. */
 export function LensSwitch({ list }: { list: ListSheet }) {
-  const lens = useChoice((choice) => choice.lens);
-  const tracked = useChoice((choice) => choice.tracked);
-  const moving = useChoice((choice) => choice.moving);
+  const lens = useSheetView((choice) => choice.lens);
+  const tracked = useSheetView((choice) => choice.tracked);
+  const moving = useSheetView((choice) => choice.moving);
   return (
     <div className="absolute top-1 left-2.5 z-40 flex items-center" role="group" aria-label="Lens">
       {LENSES.map(([each, word]) => (
-        <button
-          key={each}
-          type="button"
-          aria-pressed={lens === each}
-          className={LOOK}
-          onClick={() => useChoice.setState({ lens: each, operation: null, draft: null })}
-        >
+        <button key={each} type="button" aria-pressed={lens === each} className={LOOK} onClick={() => chooseLens(each)}>
           {word}
         </button>
       ))}
@@ -45,7 +39,7 @@ export function LensSwitch({ list }: { list: ListSheet }) {
           aria-pressed={tracked}
           title="Write tracked values in every cell (t)"
           className={LOOK}
-          onClick={() => useChoice.setState({ tracked: !tracked })}
+          onClick={() => showTracked(!tracked)}
         >
           Tracked
         </button>

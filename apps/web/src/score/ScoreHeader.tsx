@@ -1,11 +1,12 @@
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { memo, useMemo } from "react";
-import { chooseLights, toggled, useChoice } from "../choice/choice.ts";
+import { chooseAllAttributes, chooseLights, chooseSpan, useSelection } from "../choice/selection.ts";
+import { showOpenLights, toggleGroup, useSheetView } from "../choice/sheetView.ts";
 import type { ScoreColumn, ScoreLayout } from "./columns.ts";
 
 /** The groups and the lights over their columns. There are hundreds, so they are made anew only when they change. */
 export const ScoreHeader = memo(function ScoreHeader({ layout }: { layout: ScoreLayout }) {
-  const channels = useChoice((choice) => choice.channels);
+  const channels = useSelection((choice) => choice.channels);
   const chosen = useMemo(() => new Set(channels), [channels]);
   const opened = openedLights(layout);
   return (
@@ -27,7 +28,7 @@ export const ScoreHeader = memo(function ScoreHeader({ layout }: { layout: Score
           style={{ left: heading.x - 4, width: heading.width }}
           aria-expanded={!heading.folded}
           title={heading.folded ? `Unfold ${heading.label}, ${heading.count} lights` : `Fold ${heading.label}`}
-          onClick={() => useChoice.setState(({ folded }) => ({ folded: toggled(folded, heading.id) }))}
+          onClick={() => toggleGroup(heading.id)}
         >
           {heading.folded ? <ChevronRight size={13} /> : <ChevronDown size={13} />}
           {heading.label}
@@ -68,7 +69,7 @@ function nameOf({ folded, label, channel, attribute }: ScoreColumn): string {
 /** Chooses what a column stands for. */
 export function chooseColumn({ channel, channels, attribute }: ScoreColumn): void {
   chooseLights(channels);
-  useChoice.setState({
+  chooseSpan({
     channels,
     channel,
     channelEnd: channel,
@@ -80,15 +81,14 @@ export function chooseColumn({ channel, channels, attribute }: ScoreColumn): voi
 
 /** Opens lights into their attributes; closes them where all of them are open. */
 export function openLights(channels: readonly number[]): void {
-  useChoice.setState(({ openLights: before }) => {
-    const next = new Set(before);
-    const close = channels.every((channel) => next.has(channel));
-    for (const channel of channels) {
-      if (close) next.delete(channel);
-      else next.add(channel);
-    }
-    return { openLights: next, attributes: null, attribute: null, attributeEnd: null };
-  });
+  const next = new Set(useSheetView.getState().openLights);
+  const close = channels.every((channel) => next.has(channel));
+  for (const channel of channels) {
+    if (close) next.delete(channel);
+    else next.add(channel);
+  }
+  showOpenLights(next);
+  chooseAllAttributes();
 }
 
 /** Where the opened lights stand. */

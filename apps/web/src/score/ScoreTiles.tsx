@@ -1,9 +1,9 @@
 import { memo, useEffect, useLayoutEffect, useRef } from "react";
 import { milestone } from "../shared/milestone.ts";
-import { paintScore } from "./paint.ts";
-import { type ScorePicture, ROW } from "./picture.ts";
-import { forgetPainting, paintSoon } from "./paintQueue.ts";
-import type { Ink } from "./palette.ts";
+import { paintScore } from "./paint/paintScore.ts";
+import { type ScorePicture, ROW } from "./paint/picture.ts";
+import { forgetPainting, paintSoon } from "./paint/paintQueue.ts";
+import type { Ink } from "./paint/ink.ts";
 
 /** A tile holds so many rows and is so wide: small enough that painting one leaves time in a frame, large enough that few come into view in one. */
 const TILE_ROWS = 8;

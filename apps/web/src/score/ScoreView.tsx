@@ -1,6 +1,6 @@
 import { type VirtualItem, useVirtualizer } from "@tanstack/react-virtual";
 import { Suspense, useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { placeRef } from "../shared/focusPlaces.ts";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
@@ -12,7 +12,7 @@ import { copyCells, cutCells, pasteCells } from "./clipboard.ts";
 import { EmptyScore } from "./EmptyScore.tsx";
 import { LensSwitch } from "./LensSwitch.tsx";
 import { HEADER, SPINE_WIDTH } from "./measures.ts";
-import { ROW } from "./picture.ts";
+import { ROW } from "./paint/picture.ts";
 import { ScoreHeader } from "./ScoreHeader.tsx";
 import { ScoreTiles } from "./ScoreTiles.tsx";
 import { useBringChosen } from "./useBringChosen.ts";
@@ -32,7 +32,7 @@ const INSET = { top: HEADER, left: SPINE_WIDTH };
 /** The Score: the spine and the sheet as one table, moves and the threads in which they track. */
 export function ScoreView() {
   const list = useList();
-  const under = useChoice((each) => each.under);
+  const under = useSheetView((each) => each.under);
   const scroller = useRef<HTMLDivElement>(null);
   const cells = useRef<HTMLDivElement>(null);
   const picture = useScorePicture(list);

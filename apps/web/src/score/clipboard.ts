@@ -12,10 +12,12 @@ import {
   readClip,
   writeClip,
 } from "@zm/core";
-import { type Lens, chosenCellAttributes, chosenCues, chosenCellKeys, useChoice } from "../choice/choice.ts";
+import { considerEdits, dropDraft } from "../choice/draft.ts";
+import { NO_LIGHTS, chooseCues, chooseSpan, chosenCellAttributes, chosenCellKeys, chosenCues, useSelection } from "../choice/selection.ts";
+import { type Lens, useSheetView } from "../choice/sheetView.ts";
 import { notify } from "../shared/notices.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
-import { chosenRows } from "./paint.ts";
+import { chosenRows } from "./chosenRows.ts";
 import type { SheetLines } from "../spine/lines.ts";
 import { type ScoreLayout, channelsBetween } from "./columns.ts";
 import type { CellPlace } from "./walk.ts";
@@ -25,9 +27,11 @@ let copied: Clip | null = null;
 
 /** The stored moves of the chosen cells, of the family that the lens shows; null where nothing is chosen. */
 function chosenClip(list: ListSheet): Clip | null {
-  const { channels, lens, ...choice } = useChoice.getState();
-  const rows = chosenRows(list, chosenCues(choice));
-  return rows && channels.length > 0 ? clipOf(list, rows, channels, keysIn(lens, chosenCellAttributes({ channels, ...choice }))) : null;
+  const selection = useSelection.getState();
+  const { lens } = useSheetView.getState();
+  const { channels } = selection;
+  const rows = chosenRows(list, chosenCues(selection));
+  return rows && channels.length > 0 ? clipOf(list, rows, channels, keysIn(lens, chosenCellAttributes(selection))) : null;
 }
 
 function keysIn(lens: Lens, attributes: readonly string[] | undefined): Parameters<typeof clipOf>[3] {
@@ -44,7 +48,7 @@ export function copyCells(list: ListSheet): string | null {
     return null;
   }
   copied = clip;
-  const { lens } = useChoice.getState();
+  const { lens } = useSheetView.getState();
   notify(
     `${count(moves, "move")} of ${count(clip.channels.length, "light")} in ${count(clip.cues.length, "cue")} copied${lens === "times" ? "" : `, ${lens} alone`}`,
   );
@@ -63,9 +67,9 @@ export function pasteCells(list: ListSheet, layout: ScoreLayout, text: string | 
   try {
     const clip = text === null ? copied : readClip(text);
     if (!clip) return notify("Nothing has been copied yet; choose cells and copy them first");
-    const choice = useChoice.getState();
-    const rows = chosenRows(list, chosenCues(choice));
-    const into = placesFor(layout, choice.channels, clip);
+    const selection = useSelection.getState();
+    const rows = chosenRows(list, chosenCues(selection));
+    const into = placesFor(layout, selection.channels, clip);
     if (!rows || into.length === 0) return notify("Choose the cell where the block begins");
     const { edits, left } = pasteEdits(list, clip, rows.first, into);
     for (const words of left) notify(words, "trouble");
@@ -82,10 +86,12 @@ export function carryCells(list: ListSheet, lines: SheetLines, layout: ScoreLayo
   const line = lines.lines[to.line];
   const cue = list.cues[line?.row ?? -1]?.number;
   if (!clip || !at || cue === undefined || movesInClip(clip) === 0) return;
-  const choice = useChoice.getState();
-  const cues = chosenCues(choice);
+  const selection = useSelection.getState();
+  const cues = chosenCues(selection);
   if (line?.kind === "part" && cues?.from === cue && cues.to === cue)
-    return consider([{ op: "assignPart", list: list.id, cue, keys: chosenCellKeys(choice), part: line.part }]);
+    return consider([
+      { op: "assignPart", list: list.id, cue, keys: chosenCellKeys(selection, useSheetView.getState().lens), part: line.part },
+    ]);
   try {
     const { edits, left } = pasteEdits(list, clip, findRow(list, cue), placesFor(layout, at.channels.slice(0, 1), clip));
     // What has no place there would be lost here.
@@ -97,7 +103,7 @@ export function carryCells(list: ListSheet, lines: SheetLines, layout: ScoreLayo
 }
 
 function consider(edits: readonly EditInput[]): void {
-  useChoice.setState({ operation: null, draft: { from: "cells", edits } });
+  considerEdits("cells", edits);
 }
 
 /** The lights that a block goes to: those chosen where they are as many, else those from the first chosen one to its right. */
@@ -110,12 +116,9 @@ function placesFor(layout: ScoreLayout, channels: readonly number[], clip: Clip)
 
 /** The whole of the chosen cues, of the chosen lights, or of the sheet. */
 export function chooseWhole(what: "row" | "column" | "all", list: ListSheet, layout: ScoreLayout): void {
-  const [first, last] = [list.cues[0]?.number ?? null, list.cues.at(-1)?.number ?? null];
+  const [first, last] = [list.cues[0]?.number, list.cues.at(-1)?.number];
   const channels = [...new Set(layout.columns.flatMap((column) => column.channels))];
-  useChoice.setState({
-    draft: null,
-    operation: null,
-    ...(what === "column" ? {} : { channels, channel: channels[0] ?? null, channelEnd: channels.at(-1) ?? null }),
-    ...(what === "row" ? {} : { cue: first, cueEnd: last }),
-  });
+  dropDraft();
+  if (what !== "column") chooseSpan({ ...NO_LIGHTS, channels, channel: channels[0] ?? null, channelEnd: channels.at(-1) ?? null });
+  if (what !== "row" && first !== undefined && last !== undefined) chooseCues(first, last);
 }

@@ -1,5 +1,5 @@
 import { type Show, keyName } from "@zm/core";
-import type { Lens } from "../choice/choice.ts";
+import type { Lens } from "../choice/sheetView.ts";
 
 /** One column of the sheet: a light, one attribute of an opened light, or a folded group of lights. */
 export interface ScoreColumn {

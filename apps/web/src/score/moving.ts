@@ -1,7 +1,8 @@
 import { type ListSheet, columnOf, findRow } from "@zm/core";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { chosenCues, useSelection } from "../choice/selection.ts";
+import { showMoving, useSheetView } from "../choice/sheetView.ts";
 import { notify } from "../shared/notices.ts";
-import { chosenRows } from "./paint.ts";
+import { chosenRows } from "./chosenRows.ts";
 
 /** The lights that store a move in some rows, both ends included. */
 export function movingLights(list: ListSheet, { first, last }: { first: number; last: number }): ReadonlySet<number> {
@@ -14,13 +15,12 @@ export function movingLights(list: ListSheet, { first, last }: { first: number; 
 
 /** Shows only the lights that move in the chosen cues, or all of them again. */
 export function toggleMoving(list: ListSheet): void {
-  const { moving, ...choice } = useChoice.getState();
-  if (moving) return useChoice.setState({ moving: null });
-  const cues = chosenCues(choice);
+  if (useSheetView.getState().moving) return showMoving(null);
+  const cues = chosenCues(useSelection.getState());
   const rows = chosenRows(list, cues);
   if (!cues || !rows) return notify("Choose cues first; then only the lights that move in them are shown");
   if (movingLights(list, rows).size === 0) return notify("No light moves in the chosen cues");
-  useChoice.setState({ moving: { list: list.id, ...cues } });
+  showMoving({ list: list.id, ...cues });
 }
 
 /** The lights that the Score is narrowed to; null: all, also where the cues that it was narrowed to are gone. */

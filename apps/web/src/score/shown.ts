@@ -1,51 +1,49 @@
 import { type LineRequest, type ListSheet, scenesOf } from "@zm/core";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { chooseAllAttributes, chosenCues, useSelection } from "../choice/selection.ts";
+import { closeUnder, openUnder, showFoldedScenes, showOpenCues, showOpenLights, showTracked, useSheetView } from "../choice/sheetView.ts";
 import { notify } from "../shared/notices.ts";
 import { foldName } from "../spine/lines.ts";
 import { toggleMoving } from "./moving.ts";
-import { chosenRows } from "./paint.ts";
+import { chosenRows } from "./chosenRows.ts";
 
 /** What the Score can show or put away. */
 export type Shown = Exclude<Extract<LineRequest, { kind: "show" }>["what"], "hints">;
 
 /** Shows something in the Score or puts it away; false, with a notice, where nothing is chosen that it could speak of. */
 export function showInScore(what: Shown, shown: boolean, list: ListSheet): boolean {
-  const choice = useChoice.getState();
+  const selection = useSelection.getState();
+  const view = useSheetView.getState();
   switch (what) {
     case "times":
     case "pictures":
-      if (shown) useChoice.setState({ under: what });
-      else if (choice.under === what) useChoice.setState({ under: null });
+      if (shown) openUnder(what);
+      else closeUnder(what);
       return true;
     case "tracked":
-      useChoice.setState({ tracked: shown });
+      showTracked(shown);
       return true;
     case "scenes": {
       const names = scenesOf(list).map(({ scene }) => foldName(list.id, scene));
       if (names.length === 0) return refused("No cue of this list has a scene; give the cues theirs in the inspector");
-      useChoice.setState({ foldedScenes: changed(choice.foldedScenes, names, !shown) });
+      showFoldedScenes(changed(view.foldedScenes, names, !shown));
       return true;
     }
     case "parts": {
-      const rows = chosenRows(list, chosenCues(choice));
+      const rows = chosenRows(list, chosenCues(selection));
       const cues = rows ? list.cues.slice(rows.first, rows.last + 1).filter(({ parts }) => parts.length > 1) : [];
       if (cues.length === 0) return refused("None of the chosen cues has parts; choose one that has");
       const names = cues.map(({ number }) => foldName(list.id, number));
-      useChoice.setState({ openCues: changed(choice.openCues, names, shown) });
+      showOpenCues(changed(view.openCues, names, shown));
       return true;
     }
     case "attributes":
-      if (choice.channels.length === 0) return refused("Choose lights first; then their attributes are shown");
-      useChoice.setState({
-        openLights: changed(choice.openLights, choice.channels, shown),
-        attributes: null,
-        attribute: null,
-        attributeEnd: null,
-      });
+      if (selection.channels.length === 0) return refused("Choose lights first; then their attributes are shown");
+      showOpenLights(changed(view.openLights, selection.channels, shown));
+      chooseAllAttributes();
       return true;
     case "moving":
-      if (shown !== (choice.moving !== null)) toggleMoving(list);
-      return (useChoice.getState().moving !== null) === shown;
+      if (shown !== (view.moving !== null)) toggleMoving(list);
+      return (useSheetView.getState().moving !== null) === shown;
   }
 }
 

@@ -1,11 +1,12 @@
 import { findRow, sceneAt } from "@zm/core";
 import { type RefObject, useEffect, useEffectEvent } from "react";
 import { useShallow } from "zustand/react/shallow";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { toggleScene } from "../spine/useSheetLines.ts";
 import { placeOfLight } from "./columns.ts";
 import { HEADER, SPINE_WIDTH } from "./measures.ts";
-import { ROW } from "./picture.ts";
+import { ROW } from "./paint/picture.ts";
 import type { TilePicture } from "./ScoreTiles.tsx";
 
 /** Around a column that is brought into sight so much stays free, pixels. */
@@ -21,10 +22,10 @@ interface Sight {
 
 /** Brings into sight what is chosen: the cue, also where its scene is folded, the light, and a cue that was gone to. */
 export function useBringChosen({ list, lines, layout }: TilePicture, { scroller, isDrawing, height }: Sight): void {
-  const { cue, cueEnd, channelEnd, attributeEnd } = useChoice(
+  const { cue, cueEnd, channelEnd, attributeEnd } = useSelection(
     useShallow((choice) => ({ cue: choice.cue, cueEnd: choice.cueEnd, channelEnd: choice.channelEnd, attributeEnd: choice.attributeEnd })),
   );
-  const looked = useChoice((each) => each.lookedAt);
+  const looked = useSheetView((each) => each.lookedAt);
   const bringRow = useEffectEvent((row: number) => {
     const line = lines.lineOf[row];
     const element = scroller.current;

@@ -5,7 +5,7 @@ import { type PointerPlace, useEdgeScroll } from "../shared/useEdgeScroll.ts";
 import type { SheetLines } from "../spine/lines.ts";
 import { carryCells } from "./clipboard.ts";
 import { type ScoreLayout, columnAt } from "./columns.ts";
-import { ROW } from "./picture.ts";
+import { ROW } from "./paint/picture.ts";
 import { type CellPlace, chooseCell } from "./walk.ts";
 
 /** A pointer that has moved by fewer pixels since it was pressed draws no frame. */

@@ -1,5 +1,5 @@
 import { type RefObject, useEffect, useLayoutEffect, useState } from "react";
-import { type Ink, inkOf } from "./palette.ts";
+import { type Ink, inkOf } from "./paint/ink.ts";
 
 /** The colours and fonts that the cells are painted with, read again when the theme or a font has changed; `theme` counts those changes. */
 export function useInk(cells: RefObject<HTMLElement | null>, isEmpty: boolean): { readonly ink: Ink | null; readonly theme: number } {

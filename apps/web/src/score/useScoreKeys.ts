@@ -1,7 +1,8 @@
 import { findRow, sceneAt } from "@zm/core";
 import type { RefObject } from "react";
-import { chosenCues, useChoice } from "../choice/choice.ts";
-import { makeConsidered } from "../choice/makeConsidered.ts";
+import { makeConsidered, useDraft } from "../choice/draft.ts";
+import { chosenCues, chosenLights, useSelection } from "../choice/selection.ts";
+import { showTracked, toggleUnder, useSheetView } from "../choice/sheetView.ts";
 import { faultOf } from "../preview/preview.ts";
 import { openNumbers } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
@@ -20,9 +21,8 @@ export function useScoreKeys({ list, lines, layout }: TilePicture, scroller: Ref
   const makeEdits = useMakeEdits();
   const on = { on: scroller };
   const walk = (event: KeyboardEvent): void => void moveFocus(event, list, lines, layout);
-  const open = (what: "times" | "pictures"): void => useChoice.setState(({ under }) => ({ under: under === what ? null : what }));
   const chosenScene = (): string | undefined => {
-    const { cueEnd } = useChoice.getState();
+    const { cueEnd } = useSelection.getState();
     return sceneAt(list, cueEnd === null ? -1 : findRow(list, cueEnd))?.scene;
   };
   useShortcut("walk", walk, on);
@@ -30,20 +30,20 @@ export function useScoreKeys({ list, lines, layout }: TilePicture, scroller: Ref
   useShortcut("wholeRow", () => chooseWhole("row", list, layout), on);
   useShortcut("wholeColumn", () => chooseWhole("column", list, layout), on);
   useShortcut("everything", () => chooseWhole("all", list, layout), on);
-  useShortcut("tracked", () => useChoice.setState(({ tracked }) => ({ tracked: !tracked })), on);
-  useShortcut("drawTimes", () => open("times"), on);
-  useShortcut("pictures", () => open("pictures"));
+  useShortcut("tracked", () => showTracked(!useSheetView.getState().tracked), on);
+  useShortcut("drawTimes", () => toggleUnder("times"), on);
+  useShortcut("pictures", () => toggleUnder("pictures"));
   useShortcut(
     "numbers",
     () => {
-      const cues = chosenCues(useChoice.getState());
+      const cues = chosenCues(useSelection.getState());
       if (cues) openNumbers(cues.from, cues.from === cues.to ? (list.cues.at(-1)?.number ?? cues.to) : cues.to);
     },
     on,
   );
   useShortcut("toImpact", () => void focusOn("impact"), on);
   useShortcut("moving", () => toggleMoving(list), on);
-  useShortcut("openLights", () => openLights(useChoice.getState().channels), on);
+  useShortcut("openLights", () => openLights(useSelection.getState().channels), on);
   useShortcut(
     "foldScene",
     () => {
@@ -55,7 +55,7 @@ export function useScoreKeys({ list, lines, layout }: TilePicture, scroller: Ref
   useShortcut(
     "showParts",
     () => {
-      const { cueEnd } = useChoice.getState();
+      const { cueEnd } = useSelection.getState();
       if (cueEnd !== null) toggleParts(list.id, cueEnd);
     },
     on,
@@ -63,8 +63,8 @@ export function useScoreKeys({ list, lines, layout }: TilePicture, scroller: Ref
   useShortcut(
     "giveValue",
     (event) => {
-      const { draft, channels } = useChoice.getState();
-      if (draft?.from !== "cells") return void focusOn(channels.length > 0 ? "range value" : "cue label");
+      const { draft } = useDraft.getState();
+      if (draft?.from !== "cells") return void focusOn(chosenLights() !== undefined ? "range value" : "cue label");
       if (event.repeat || faultOf(sheet, draft.edits) !== undefined) return;
       void makeConsidered(draft, makeEdits);
     },

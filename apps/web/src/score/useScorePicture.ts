@@ -1,7 +1,8 @@
 import { type ListSheet, findRow, listSpans } from "@zm/core";
 import { useMemo } from "react";
 import { useShallow } from "zustand/react/shallow";
-import { chosenCellAttributes, chosenCues, useChoice } from "../choice/choice.ts";
+import { chosenCellAttributes, chosenCues, useSelection } from "../choice/selection.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { usePreview } from "../preview/usePreview.ts";
 import { useSame } from "../shared/useSame.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
@@ -9,7 +10,7 @@ import { useShow } from "../show/useShow.ts";
 import { useSheetLines } from "../spine/useSheetLines.ts";
 import { layoutColumns } from "./columns.ts";
 import { shownLights } from "./moving.ts";
-import { chosenRows } from "./paint.ts";
+import { chosenRows } from "./chosenRows.ts";
 import type { TilePicture } from "./ScoreTiles.tsx";
 import { useFoundRows } from "./useFoundRows.ts";
 
@@ -17,26 +18,29 @@ import { useFoundRows } from "./useFoundRows.ts";
 export function useScorePicture(list: ListSheet): TilePicture {
   const { sheet } = useShow();
   // Not what is being considered: that changes with every letter typed, and comes here as ghosts.
-  const choice = useChoice(
-    useShallow(({ cue, cueEnd, channels, channelEnd, attributes, attributeEnd, lens, folded, openLights, moving, tracked }) => ({
+  const choice = useSelection(
+    useShallow(({ cue, cueEnd, channels, channelEnd, attributes, attributeEnd }) => ({
       cue,
       cueEnd,
       channels,
       channelEnd,
       attributes,
       attributeEnd,
-      lens,
-      folded,
-      openLights,
-      moving,
-      tracked,
     })),
   );
-  const { lens, folded, openLights, tracked } = choice;
+  const { lens, folded, openLights, moving, tracked } = useSheetView(
+    useShallow((view) => ({
+      lens: view.lens,
+      folded: view.folded,
+      openLights: view.openLights,
+      moving: view.moving,
+      tracked: view.tracked,
+    })),
+  );
   const preview = usePreview();
   const stageCue = useLive((live) => cueOnStage(live.run, list.id));
   const lines = useSheetLines(list);
-  const only = useMemo(() => shownLights(list, choice.moving), [list, choice.moving]);
+  const only = useMemo(() => shownLights(list, moving), [list, moving]);
   const spans = useMemo(() => listSpans(list, (id) => sheet.lists.get(id)), [list, sheet.lists]);
   const found = useFoundRows(list);
   const lists = useSame([...new Set(spans.map((each) => each.list))].map((id) => ({ id, label: sheet.lists.get(id)?.list.label || id })));

@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import { usePreviewScope } from "../preview/usePreview.ts";
 import { rowsOfLines } from "../spine/lines.ts";
-import { ROW } from "./picture.ts";
+import { ROW } from "./paint/picture.ts";
 import type { Seen, TilePicture } from "./ScoreTiles.tsx";
 
 /** Ghosts are worked out so many rows beyond what is in view. */

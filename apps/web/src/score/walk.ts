@@ -1,5 +1,6 @@
+import { dropDraft } from "../choice/draft.ts";
+import { type LightSpan, chooseCues, chooseSpan, extendToCue, useSelection } from "../choice/selection.ts";
 import { type ListSheet, findRow } from "@zm/core";
-import { useChoice } from "../choice/choice.ts";
 import { type SheetLines, lastRowOf } from "../spine/lines.ts";
 import { type ScoreLayout, columnsBetween, placeOfLight } from "./columns.ts";
 
@@ -29,7 +30,7 @@ export function moveFocus(
 ): boolean {
   const step = STEPS[event.key];
   if (!step) return false;
-  const choice = useChoice.getState();
+  const choice = useSelection.getState();
   const at = placeOfLight(layout, choice.channelEnd, choice.attributeEnd);
   const from = choice.cueEnd === null ? -1 : (lines.lineOf[findRow(list, choice.cueEnd)] ?? -1);
   const line = cueLine(lines, clamp(from + step.lines, lines.lines.length), Math.sign(step.lines) || 1);
@@ -50,24 +51,22 @@ export function chooseCell(list: ListSheet, lines: SheetLines, layout: ScoreLayo
   const first = list.cues[at?.row ?? -1]?.number;
   const last = at && list.cues[lastRowOf(at)]?.number;
   if (first === undefined || last === undefined) return;
-  const choice = useChoice.getState();
+  const choice = useSelection.getState();
   const light = layout.columns[column];
   if (extend && choice.cue !== null) {
     const start = placeOfLight(layout, choice.channel, choice.attribute);
     const outwards = Number(choice.cue) <= Number(first) ? last : first;
-    return useChoice.setState({ cueEnd: outwards, ...(light ? lightsBetween(layout, start < 0 ? column : start, column) : {}) });
+    extendToCue(outwards);
+    if (light) chooseSpan(lightsBetween(layout, start < 0 ? column : start, column));
+    return;
   }
-  useChoice.setState({
-    cue: first,
-    cueEnd: last,
-    operation: null,
-    draft: null,
-    ...(light ? lightsBetween(layout, column, column) : {}),
-  });
+  dropDraft();
+  chooseCues(first, last);
+  if (light) chooseSpan(lightsBetween(layout, column, column));
 }
 
 /** The choice of all that stands between two columns. */
-function lightsBetween(layout: ScoreLayout, from: number, to: number): Partial<ReturnType<typeof useChoice.getState>> {
+function lightsBetween(layout: ScoreLayout, from: number, to: number): LightSpan {
   const { channels, attributes } = columnsBetween(layout, from, to);
   const [start, end] = [layout.columns[from], layout.columns[to]];
   return {

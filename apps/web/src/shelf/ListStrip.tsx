@@ -1,6 +1,6 @@
 import { type ListRun, type ListSheet, type Tempo, nextRow } from "@zm/core";
 import { useRef } from "react";
-import { chooseList } from "../choice/choice.ts";
+import { chooseList } from "../choice/selection.ts";
 import { useGo } from "../show/run/useGo.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuHeading, NumberEntry, SecondsEntry } from "../shared/DropMenu.tsx";

@@ -1,4 +1,5 @@
-import { chooseCue, chooseList, lookAt } from "../choice/choice.ts";
+import { chooseCue, chooseList } from "../choice/selection.ts";
+import { lookAt } from "../choice/sheetView.ts";
 import { useList, useMainList } from "./useShow.ts";
 
 /** Goes to a cue of any list: the list is worked on from then on, the cue is chosen and brought in sight. */

@@ -1,7 +1,7 @@
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { type EditInput, type ListSheet, type ShowSheet, describeEdits, listOf, readEdits, takeSteps } from "@zm/core";
 import { createContext, useCallback, useContext } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { milestone } from "../shared/milestone.ts";
 import { nextFrame } from "../shared/nextFrame.ts";
 import { notify } from "../shared/notices.ts";
@@ -99,7 +99,7 @@ export function useSheetNow(): () => ShowSheet {
 /** The list that is worked on: the one chosen, or the show's first. */
 export function useList(): ListSheet {
   const { sheet } = useShow();
-  const chosen = useChoice((choice) => choice.list);
+  const chosen = useSelection((choice) => choice.list);
   return (chosen === null ? undefined : sheet.lists.get(chosen)) ?? listOf(sheet);
 }
 

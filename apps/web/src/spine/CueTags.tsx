@@ -1,13 +1,13 @@
 import { type Cue, actionWords } from "@zm/core";
 import { ListVideo, Split, SquareStop } from "lucide-react";
-import { useChoice } from "../choice/choice.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { useShow } from "../show/useShow.ts";
 import { foldName } from "./lines.ts";
 import { toggleParts } from "./useSheetLines.ts";
 
 /** Beside a label: the parts of a cue, and what it does besides its moves. */
 export function CueTags({ list, cue }: { list: string; cue: Cue }) {
-  const open = useChoice(({ openCues }) => openCues.has(foldName(list, cue.number)));
+  const open = useSheetView(({ openCues }) => openCues.has(foldName(list, cue.number)));
   return (
     <>
       {cue.parts.length > 1 && (

@@ -1,7 +1,7 @@
 import { type ListSheet, at, count, cueOrder, sceneAt } from "@zm/core";
 import { ChevronRight } from "lucide-react";
 import { memo } from "react";
-import { chooseCue, chosenCues, extendToCue, useChoice } from "../choice/choice.ts";
+import { chooseCue, chosenCues, extendToCue, useSelection } from "../choice/selection.ts";
 import { PartRow } from "./PartRow.tsx";
 import { SpineRow } from "./SpineRow.tsx";
 import type { SheetLine } from "./lines.ts";
@@ -53,8 +53,8 @@ type Placed = Pick<LineRowProps, "list" | "top" | "width"> & { readonly row: num
 function SceneRow({ list, row, last, scene, top, width }: Placed & { readonly last: number; readonly scene: string }) {
   const [first, end] = [at(list.cues, row).number, at(list.cues, last).number];
   // A cue that is chosen inside is seen at the scene that hides it.
-  const chosen = useChoice((choice) => {
-    const cues = chosenCues(choice);
+  const chosen = useSelection((selection) => {
+    const cues = chosenCues(selection);
     return cues !== null && cueOrder(cues.from) <= cueOrder(end) && cueOrder(cues.to) >= cueOrder(first);
   });
   return (

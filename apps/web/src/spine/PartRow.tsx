@@ -1,6 +1,7 @@
 import { type ListSheet, at, count, movesIn } from "@zm/core";
 import { useState } from "react";
-import { chooseCue, chooseLights, useChoice } from "../choice/choice.ts";
+import { considerEdits } from "../choice/draft.ts";
+import { chooseCue, chooseLights, useSelection } from "../choice/selection.ts";
 import { timesInWords } from "../shared/partTimes.ts";
 import { lightSpans } from "../shared/words.ts";
 import { partLights } from "./partLights.ts";
@@ -32,7 +33,7 @@ export function PartRow({ list, row, part: number, top, width, look }: PartRowPr
     if (!dragged || !fits()) return;
     const edit = { op: "assignPart" as const, list: list.id, cue: cue.number, keys: { channels: [...dragged.lights] }, part: number };
     chooseLights(dragged.lights);
-    useChoice.setState({ operation: null, draft: { from: "cells", edits: [edit] } });
+    considerEdits("cells", [edit]);
   };
   return (
     <div
@@ -88,7 +89,7 @@ function LightsHandle({ lights, onDrag }: { lights: readonly number[]; onDrag: (
       className="figures h-6 cursor-grab rounded border border-neutral px-1 text-[13px] hover:bg-base-300"
       onClick={() => chooseLights(lights)}
       onDragStart={(event) => {
-        const { channels } = useChoice.getState();
+        const { channels } = useSelection.getState();
         const chosen = lights.filter((light) => channels.includes(light));
         const taken = chosen.length > 0 ? chosen : lights;
         event.dataTransfer.setData("text/plain", lightSpans(taken));

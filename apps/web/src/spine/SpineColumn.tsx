@@ -1,7 +1,8 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow } from "@zm/core";
 import { useEffect, useEffectEvent, useRef } from "react";
-import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
+import { chooseCue, extendToCue, useSelection } from "../choice/selection.ts";
+import { useSheetView } from "../choice/sheetView.ts";
 import { useList, useMainList } from "../show/useShow.ts";
 import { LineRow } from "./LineRow.tsx";
 import { SpineHeader } from "./SpineHeader.tsx";
@@ -24,8 +25,8 @@ export function SpineColumn({ follow, width = 320, main = false }: { follow?: st
     overscan: 10,
     scrollPaddingStart: 40,
   });
-  const cueEnd = useChoice((choice) => choice.cueEnd);
-  const looked = useChoice((choice) => choice.lookedAt);
+  const cueEnd = useSelection((choice) => choice.cueEnd);
+  const looked = useSheetView((choice) => choice.lookedAt);
   const shown = follow ?? cueEnd;
   const bring = useEffectEvent((cue: string | null, align: "auto" | "center") => {
     const row = cue === null ? -1 : findRow(list, cue);

@@ -1,6 +1,6 @@
 import type { Cue, ListSheet } from "@zm/core";
 import { memo } from "react";
-import { chooseCue, extendToCue, useChoice } from "../choice/choice.ts";
+import { chooseCue, extendToCue, useSelection } from "../choice/selection.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
 import { CarriesTag, CueTags } from "./CueTags.tsx";
 import { SceneFold } from "./SceneFold.tsx";
@@ -21,7 +21,7 @@ interface SpineRowProps {
 /** One cue of the spine: number, label, what fires it, its times. */
 export const SpineRow = memo(function SpineRow({ list, row, top, width, editable = false, scene }: SpineRowProps) {
   const cue = list.cues[row];
-  const chosen = useChoice((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
+  const chosen = useSelection((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
   const onStage = useLive((live) => cue !== undefined && cueOnStage(live.run, list.id) === cue.number);
   if (!cue) return null;
   const cell = { list: list.id, cue, editable };

@@ -1,23 +1,24 @@
 import type { ListSheet } from "@zm/core";
 import { useMemo } from "react";
-import { toggled, useChoice } from "../choice/choice.ts";
+import { showFoldedScenes, showOpenCues, useSheetView } from "../choice/sheetView.ts";
+import { toggled } from "../shared/toggled.ts";
 import { type SheetLines, foldName, sheetLines } from "./lines.ts";
 
 const UNFOLDED = { foldedScenes: new Set<string>(), openCues: new Set<string>() };
 
 /** The lines of a list as the window looks at it; without folds where every cue has to stand there. */
 export function useSheetLines(list: ListSheet, folds = true): SheetLines {
-  const foldedScenes = useChoice((choice) => choice.foldedScenes);
-  const openCues = useChoice((choice) => choice.openCues);
+  const foldedScenes = useSheetView((choice) => choice.foldedScenes);
+  const openCues = useSheetView((choice) => choice.openCues);
   return useMemo(() => sheetLines(list, folds ? { foldedScenes, openCues } : UNFOLDED), [list, folds, foldedScenes, openCues]);
 }
 
 /** Folds a scene into one line, or opens it. */
 export function toggleScene(list: string, scene: string): void {
-  useChoice.setState(({ foldedScenes }) => ({ foldedScenes: toggled(foldedScenes, foldName(list, scene)) }));
+  showFoldedScenes(toggled(useSheetView.getState().foldedScenes, foldName(list, scene)));
 }
 
 /** Shows the parts under a cue, or puts them away. */
 export function toggleParts(list: string, cue: string): void {
-  useChoice.setState(({ openCues }) => ({ openCues: toggled(openCues, foldName(list, cue)) }));
+  showOpenCues(toggled(useSheetView.getState().openCues, foldName(list, cue)));
 }

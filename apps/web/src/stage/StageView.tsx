@@ -1,6 +1,6 @@
 import { findRow, stageAtRest } from "@zm/core";
 import { useCallback, useMemo, useRef } from "react";
-import { useChoice } from "../choice/choice.ts";
+import { useSelection } from "../choice/selection.ts";
 import { cueName } from "../shared/words.ts";
 import { stageWords } from "./StageStatus.tsx";
 import { useLive } from "../show/live.ts";
@@ -23,7 +23,7 @@ const SPINE = 250;
 export function StageView() {
   const list = useList();
   const { id, sheet } = useShow();
-  const cue = useChoice((choice) => choice.cueEnd);
+  const cue = useSelection((choice) => choice.cueEnd);
   const { shows, rig, view, haze, labels } = useStageLook();
   const main = useMainList();
   const run = useLive((live) => live.run);

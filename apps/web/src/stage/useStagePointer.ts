@@ -1,5 +1,5 @@
 import { type RefObject, useRef, useState } from "react";
-import { chooseLights, toggleLights, useChoice } from "../choice/choice.ts";
+import { chooseLights, toggleLights, useSelection } from "../choice/selection.ts";
 import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import type { Painted } from "../picture/StagePicture.tsx";
 import { isInside } from "../picture/view.ts";
@@ -25,7 +25,7 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
     const box = event.currentTarget.getBoundingClientRect();
     return { x: event.clientX - box.left, y: event.clientY - box.top };
   };
-  const whatIsAt = (spot: Spot): Press => pressAt(painted.current, spot, live ? useChoice.getState().channels : []);
+  const whatIsAt = (spot: Spot): Press => pressAt(painted.current, spot, live ? useSelection.getState().channels : []);
   const down = (event: React.PointerEvent<HTMLElement>): void => {
     if (event.button !== 0) return;
     event.currentTarget.setPointerCapture(event.pointerId);
@@ -73,7 +73,7 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
       return;
     }
     const inside = now.lights.filter((light) => isInside(now.lasso, now.view.project(light.from))).map(({ channel }) => channel);
-    const old = adds ? useChoice.getState().channels : [];
+    const old = adds ? useSelection.getState().channels : [];
     chooseLights([...old, ...inside.filter((channel) => !old.includes(channel))]);
   };
   return { onPointerDown: down, onPointerMove: move, onPointerUp: up };

@@ -1,7 +1,8 @@
 import { type DrawnLink, type ListSheet, type TimeBar, at, chainAround, endOfLinks, findRow, linksOver, timeBars } from "@zm/core";
 import { X } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { chosenCues, useChoice } from "../choice/choice.ts";
+import { chosenCues, useSelection } from "../choice/selection.ts";
+import { closeUnder } from "../choice/sheetView.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { readSeconds } from "../shared/readSeconds.ts";
 import { seconds } from "../shared/words.ts";
@@ -16,8 +17,8 @@ const GAP = 1;
 
 /** The chosen cues on one line of time under the Score; one cue stands with the chain that it runs in. */
 export function TimesDrawer({ list }: { list: ListSheet }) {
-  const cue = useChoice((choice) => choice.cue);
-  const cueEnd = useChoice((choice) => choice.cueEnd);
+  const cue = useSelection((choice) => choice.cue);
+  const cueEnd = useSelection((choice) => choice.cueEnd);
   const draft = useTimesDraft(list);
   const [picked, setPicked] = useState<string | null>(null);
   const body = useRef<HTMLDivElement>(null);
@@ -41,7 +42,7 @@ export function TimesDrawer({ list }: { list: ListSheet }) {
           className="btn btn-ghost btn-sm btn-square"
           aria-label="Put the drawing away"
           title="Put the drawing away (d)"
-          onClick={() => useChoice.setState({ under: null })}
+          onClick={() => closeUnder()}
         >
           <X size={15} />
         </button>

@@ -1,7 +1,6 @@
 import { type EditInput, type ListSheet, type TimeBar } from "@zm/core";
 import { useCallback, useMemo, useRef } from "react";
-import { type Draft, useChoice } from "../choice/choice.ts";
-import { makeConsidered } from "../choice/makeConsidered.ts";
+import { type Draft, considerEdits, dropDraftFrom, makeConsidered, useDraft } from "../choice/draft.ts";
 import { faultOf, sheetAfter } from "../preview/preview.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { barEdit, barName, followEdit } from "./barEdits.ts";
@@ -20,7 +19,7 @@ export interface TimesDraft {
 /** The times of a list under consideration; what is asked of several bars comes together in one edit. */
 export function useTimesDraft(list: ListSheet): TimesDraft {
   const { sheet } = useShow();
-  const draft = useChoice((choice) => (choice.draft?.from === "times" ? choice.draft : null));
+  const draft = useDraft((choice) => (choice.draft?.from === "times" ? choice.draft : null));
   const makeEdits = useMakeEdits();
   /** What is asked for so far, by bar; it belongs to the draft that came of it. */
   const asked = useRef<{ readonly draft: Draft | null; readonly edits: ReadonlyMap<string, readonly EditInput[]> }>({
@@ -33,13 +32,11 @@ export function useTimesDraft(list: ListSheet): TimesDraft {
   }, [sheet, list, draft]);
   const think = useCallback((edits: ReadonlyMap<string, readonly EditInput[]>): void => {
     const flat = [...edits.values()].flat();
-    const next: Draft | null = flat.length > 0 ? { from: "times", edits: flat } : null;
-    asked.current = { draft: next, edits };
-    useChoice.setState({ operation: null, draft: next });
+    asked.current = { draft: considerEdits("times", flat.length > 0 ? flat : null), edits };
   }, []);
   const wish = useCallback(
     (what: TimeWish): void => {
-      const before = asked.current.draft === useChoice.getState().draft ? asked.current.edits : new Map<string, readonly EditInput[]>();
+      const before = asked.current.draft === useDraft.getState().draft ? asked.current.edits : new Map<string, readonly EditInput[]>();
       const [name, edits] = "link" in what ? [`link ${what.link.row}`, followEdit(list, what.link.row, what.after)] : editsOf(list, what);
       think(new Map([...before, [name, edits]]));
     },
@@ -47,10 +44,10 @@ export function useTimesDraft(list: ListSheet): TimesDraft {
   );
   const consider = useCallback((edits: readonly EditInput[] | null): void => think(edits ? new Map([["all", edits]]) : new Map()), [think]);
   const drop = useCallback((): void => {
-    if (useChoice.getState().draft?.from === "times") useChoice.setState({ draft: null });
+    dropDraftFrom("times");
   }, []);
   const make = useCallback((): void => {
-    const { draft: now } = useChoice.getState();
+    const { draft: now } = useDraft.getState();
     if (now?.from !== "times" || faultOf(sheet, now.edits) !== undefined) return;
     void makeConsidered(now, makeEdits);
   }, [sheet, makeEdits]);

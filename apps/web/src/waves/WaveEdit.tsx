@@ -2,7 +2,7 @@ import { type Attribute, type GivenWave, type Key, type ListSheet, cueOrder, fir
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import { useAfterRange } from "../preview/useAfterRange.ts";
-import { useChoice } from "../choice/choice.ts";
+import { considerEdits, useDraft } from "../choice/draft.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useWavesOpen } from "./useWavesOpen.ts";
 import { WaveFields } from "./WaveFields.tsx";
@@ -17,7 +17,7 @@ interface WaveEditProps {
 /** What sways in the chosen cells, edited blind over the range with its impact before it is made. */
 export function WaveEdit({ list, cues, keys }: WaveEditProps) {
   const open = useWavesOpen((state) => state.open);
-  const { draft } = useChoice();
+  const draft = useDraft((considered) => considered.draft);
   const after = useAfterRange();
   const attributes = [...new Map(keys.map(({ attribute }) => [attribute.id, attribute])).values()].filter(({ snap }) => !snap);
   const [picked, setPicked] = useState("");
@@ -29,15 +29,9 @@ export function WaveEdit({ list, cues, keys }: WaveEditProps) {
   const shown = shownWave(list, own, cues.from);
   const wave = considered ? considered.wave : shown;
   const consider = (given: GivenWave | null): void =>
-    useChoice.setState({
-      operation: null,
-      draft: {
-        from: "cells",
-        edits: [
-          { op: "setWave", list: list.id, ...cues, keys: { channels: [...channels], attributes: [attribute.id] }, wave: given, after },
-        ],
-      },
-    });
+    void considerEdits("cells", [
+      { op: "setWave", list: list.id, ...cues, keys: { channels: [...channels], attributes: [attribute.id] }, wave: given, after },
+    ]);
   return (
     <fieldset aria-label="Wave" className="flex min-w-0 flex-col gap-1.5 border-t border-rule pt-1">
       <button

@@ -1,3 +1,4 @@
+import { freshChoice } from "../support/freshChoice.ts";
 import { type TimesPatch, listOf, patchedTimes, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import fc from "fast-check";
@@ -12,8 +13,8 @@ import {
   chosenLights,
   extendToCue,
   toggleLights,
-  useChoice,
-} from "../../src/choice/choice.ts";
+  useSelection,
+} from "../../src/choice/selection.ts";
 import { layoutColumns } from "../../src/score/columns.ts";
 import { moveFocus } from "../../src/score/walk.ts";
 import { sheetLines } from "../../src/spine/lines.ts";
@@ -25,10 +26,9 @@ const list = listOf(sheet);
 const ALL = { folded: new Set<string>(), open: new Set<number>(), only: null };
 const lines = sheetLines(list, { foldedScenes: new Set(), openCues: new Set() });
 const layout = layoutColumns(sheet.show, "intensity", { ...ALL, folded: new Set(["cabin"]) });
-const fresh = useChoice.getState();
-beforeEach(() => useChoice.setState(fresh, true));
+beforeEach(() => freshChoice());
 
-const chosen = (): readonly number[] => useChoice.getState().channels;
+const chosen = (): readonly number[] => useSelection.getState().channels;
 
 test("what was chosen before comes back, step by step, and going round loses nothing", () => {
   for (const lights of [[1, 2], [5], [61, 62, 63]]) chooseLights(lights);
@@ -63,12 +63,12 @@ test("lights come to the choice, and leave it when all of them are in it", () =>
 });
 
 test("a range of cues runs from the lower to the higher, by number and not by letters", () => {
-  expect(chosenCues(useChoice.getState())).toBeNull();
+  expect(chosenCues(useSelection.getState())).toBeNull();
   chooseCue("10");
   extendToCue("9.5");
-  expect(chosenCues(useChoice.getState())).toEqual({ from: "9.5", to: "10" });
+  expect(chosenCues(useSelection.getState())).toEqual({ from: "9.5", to: "10" });
   chooseList("sea");
-  expect(chosenCues(useChoice.getState())).toBeNull();
+  expect(chosenCues(useSelection.getState())).toBeNull();
 });
 
 /** Presses a key in the Score. */
@@ -79,15 +79,15 @@ function press(key: string, shiftKey = false): boolean {
 
 test("the arrow keys walk cues and lights, a folded group is one step with all its lights", () => {
   expect(press("ArrowDown")).toBe(true);
-  expect(useChoice.getState().cue).toBe("0.5");
+  expect(useSelection.getState().cue).toBe("0.5");
   press("ArrowRight");
   expect(chosen()).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
   press("ArrowRight");
   expect(chosen()).toEqual([11]);
   press("End");
-  expect(useChoice.getState().cue).toBe(list.cues.at(-1)?.number);
+  expect(useSelection.getState().cue).toBe(list.cues.at(-1)?.number);
   press("PageUp");
-  expect(useChoice.getState().cue).toBe(list.cues.at(-16)?.number);
+  expect(useSelection.getState().cue).toBe(list.cues.at(-16)?.number);
   expect(press("x")).toBe(false);
 });
 
@@ -97,7 +97,7 @@ test("with Shift the block grows from where it began, in both directions", () =>
   press("ArrowRight");
   press("ArrowDown", true);
   press("ArrowRight", true);
-  expect(chosenCues(useChoice.getState())).toEqual({ from: "0.5", to: "1" });
+  expect(chosenCues(useSelection.getState())).toEqual({ from: "0.5", to: "1" });
   expect(chosen()).toEqual([11, 12]);
   press("ArrowLeft", true);
   press("ArrowLeft", true);

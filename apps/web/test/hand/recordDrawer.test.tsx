@@ -2,7 +2,7 @@ import { screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { EMPTY_HAND, changeHand, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { chooseNothing } from "../../src/choice/choice.ts";
+import { chooseNothing } from "../../src/choice/selection.ts";
 import { RecordDrawer } from "../../src/hand/RecordDrawer.tsx";
 import { useHand } from "../../src/show/handStore.ts";
 import { renderOpened } from "../support/opened.tsx";

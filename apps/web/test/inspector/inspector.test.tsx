@@ -2,7 +2,7 @@ import { screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { chooseNothing } from "../../src/choice/choice.ts";
+import { chooseNothing } from "../../src/choice/selection.ts";
 import { CueInspector } from "../../src/inspector/CueInspector.tsx";
 import { loadLazyParts } from "../../src/shared/lazyPart.ts";
 import { renderOpened } from "../support/opened.tsx";

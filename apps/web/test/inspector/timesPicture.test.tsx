@@ -2,7 +2,9 @@ import { act, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { findRow, listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
+import { considerEdits, useDraft } from "../../src/choice/draft.ts";
+import { chooseNothing } from "../../src/choice/selection.ts";
+import { closeUnder, useSheetView } from "../../src/choice/sheetView.ts";
 import { TimesPicture } from "../../src/inspector/TimesPicture.tsx";
 import { renderOpened } from "../support/opened.tsx";
 
@@ -14,7 +16,7 @@ function renderCue(number: string) {
 
 beforeEach(() => {
   chooseNothing();
-  useChoice.setState({ under: null });
+  closeUnder();
 });
 
 test("a cue is drawn as bars that say their times, and a bar is made longer and later with the keys before anything is made", async () => {
@@ -33,7 +35,7 @@ test("a cue is drawn as bars that say their times, and a bar is made longer and 
   await user.keyboard("{ArrowRight}{ArrowRight}{Shift>}{ArrowRight}{/Shift}{Alt>}{ArrowRight}{/Alt}");
   expect(down.getAttribute("aria-valuetext")).toBe("fade 6.2, delay 0.1");
   expect(asked).toEqual([]);
-  expect(useChoice.getState().draft?.from).toBe("times");
+  expect(useDraft.getState().draft?.from).toBe("times");
   await user.keyboard("{Enter}");
   expect(asked.map(({ body }) => body)).toMatchObject([
     {
@@ -44,7 +46,7 @@ test("a cue is drawn as bars that say their times, and a bar is made longer and 
     },
   ]);
   // The server refuses it here, so that it is still considered.
-  await waitFor(() => expect(useChoice.getState().draft?.from).toBe("times"));
+  await waitFor(() => expect(useDraft.getState().draft?.from).toBe("times"));
 });
 
 test("Escape drops what was considered, and the bar is as it was", async () => {
@@ -56,7 +58,7 @@ test("Escape drops what was considered, and the bar is as it was", async () => {
   expect(down.getAttribute("aria-valuetext")).toBe("fade 4.8");
   await user.keyboard("{Escape}");
   expect(down.getAttribute("aria-valuetext")).toBe("fade 5");
-  expect(useChoice.getState().draft).toBeNull();
+  expect(useDraft.getState().draft).toBeNull();
   expect(asked).toEqual([]);
 });
 
@@ -68,18 +70,18 @@ test("times of two bars are considered together, and another edit that is consid
   await user.keyboard("{ArrowRight}");
   act(() => down?.focus());
   await user.keyboard("{ArrowRight}");
-  expect(useChoice.getState().draft?.edits).toHaveLength(2);
-  act(() => useChoice.setState({ draft: { from: "line", edits: [{ op: "deleteCue", cue: "12" }] } }));
+  expect(useDraft.getState().draft?.edits).toHaveLength(2);
+  act(() => void considerEdits("line", [{ op: "deleteCue", cue: "12" }]));
   expect(up?.getAttribute("aria-valuetext")).toBe("fade 3");
   await user.keyboard("{ArrowRight}");
-  expect(useChoice.getState().draft).toMatchObject({ from: "times", edits: [{ op: "setTimes", set: { down: 5.1 } }] });
+  expect(useDraft.getState().draft).toMatchObject({ from: "times", edits: [{ op: "setTimes", set: { down: 5.1 } }] });
 });
 
 test("the drawing is put under the Score and taken from there with one button", async () => {
   const user = userEvent.setup();
   renderCue("12");
   await user.click(screen.getByRole("button", { name: "Draw under the Score" }));
-  expect(useChoice.getState().under).toBe("times");
+  expect(useSheetView.getState().under).toBe("times");
   expect(screen.queryAllByRole("slider")).toEqual([]);
   await user.click(screen.getByRole("button", { name: "Drawn under the Score" }));
   expect(screen.queryAllByRole("slider")).toHaveLength(5);

@@ -1,6 +1,7 @@
 import { act, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
+import { useDraft } from "../../src/choice/draft.ts";
+import { chooseCue, chooseNothing } from "../../src/choice/selection.ts";
 import { LineEntry } from "../../src/line/LineEntry.tsx";
 import { setLine } from "../../src/choice/lineText.ts";
 import { renderOpened } from "../support/opened.tsx";
@@ -17,7 +18,7 @@ test("a typed edit is read back with its impact, and Enter asks the server for e
   expect(screen.getByRole("status").textContent).toMatch(
     /^Cues 8 to 10, 1 light: intensity to 40, restored after: \d cues? looks? different.*Enter makes it, Esc drops it$/,
   );
-  expect(useChoice.getState().draft?.from).toBe("line");
+  expect(useDraft.getState().draft?.from).toBe("line");
   await user.keyboard("{Enter}");
   expect(screen.getByLabelText<HTMLInputElement>("Line entry").value === "" || asked.length > 0).toBe(true);
   expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual(["POST /api/shows/1/edits"]);
@@ -35,16 +36,16 @@ test("a word that cannot be read is told, nothing is asked of the server, and Es
   expect(line.value).toBe("#8: 1 = 400");
   await user.keyboard("{Escape}");
   expect(line.value).toBe("");
-  expect(useChoice.getState().draft).toBeNull();
+  expect(useDraft.getState().draft).toBeNull();
 });
 
 test("where a line will land stands beside it, and stays with what was chosen when it began", async () => {
   const user = userEvent.setup();
-  useChoice.setState({ cue: "8", cueEnd: "8" });
+  chooseCue("8");
   renderOpened(<LineEntry blind />);
   expect(screen.getByTestId("line-target").textContent).toBe("blind 8");
   await user.type(screen.getByLabelText("Line entry"), "1 = ");
-  act(() => useChoice.setState({ cue: "20", cueEnd: "20" }));
+  act(() => chooseCue("20"));
   await user.type(screen.getByLabelText("Line entry"), "40");
   expect(screen.getByTestId("line-target").textContent).toBe("blind 8");
 });

@@ -2,7 +2,7 @@ import { act, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { saltAndParaffin } from "@zm/demo";
 import type { CallerEvent, CallerState } from "@zm/protocol";
-import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
+import { chooseCue, chooseNothing } from "../../src/choice/selection.ts";
 import { CallerPart } from "../../src/show/run/CallerPart.tsx";
 import { useNotices } from "../../src/shared/notices.ts";
 import { leaveCaller, takeCallerEvent } from "../../src/show/caller.ts";
@@ -37,7 +37,7 @@ test("the play is called from its first cue or from the chosen one, at the speed
   expect(screen.queryByRole("button", { name: "Call the play" })).toBeNull();
   await user.click(away);
   await screen.findByRole("button", { name: "Call the play" });
-  act(() => useChoice.setState({ cue: "14", cueEnd: "14" }));
+  act(() => chooseCue("14"));
   await user.selectOptions(screen.getByLabelText("Speed of the caller"), "60×");
   await user.click(screen.getByRole("button", { name: "from 14" }));
   await screen.findByRole("button", { name: /^Send the caller away/ });

@@ -2,7 +2,7 @@ import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { type Show } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
+import { chooseNothing, useSelection } from "../../src/choice/selection.ts";
 import { usePaletteDrafts } from "../../src/rig/PaletteForm.tsx";
 import { PalettesTab } from "../../src/rig/PalettesTab.tsx";
 import { LightsTab } from "../../src/rig/LightsTab.tsx";
@@ -66,8 +66,8 @@ test("a heading sorts the lights, and a row of them is chosen as it is shown", a
   await user.keyboard("{Shift>}");
   await user.click(screen.getByRole("button", { name: third }));
   await user.keyboard("{/Shift}");
-  expect(useChoice.getState().channels).toHaveLength(3);
-  expect(useChoice.getState().channels[0]).toBe(Number(first));
+  expect(useSelection.getState().channels).toHaveLength(3);
+  expect(useSelection.getState().channels[0]).toBe(Number(first));
 });
 
 test("what is entered into a form outlives the view, and is marked in the list until it is saved or dropped", async () => {

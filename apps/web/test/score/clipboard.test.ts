@@ -1,6 +1,8 @@
 import { type ListSheet, emptyState, findRow, keyAt, listOf, makeEdits, readEdits, sheetOf, stateAt } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { useChoice } from "../../src/choice/choice.ts";
+import { dropDraft, useDraft } from "../../src/choice/draft.ts";
+import { NO_LIGHTS, chooseCues, chooseSpan, useSelection } from "../../src/choice/selection.ts";
+import { chooseLens } from "../../src/choice/sheetView.ts";
 import { carryCells, chooseWhole, copyCells, cutCells, pasteCells } from "../../src/score/clipboard.ts";
 import { layoutColumns, placeOfLight } from "../../src/score/columns.ts";
 import { useNotices } from "../../src/shared/notices.ts";
@@ -12,12 +14,16 @@ const list = listOf(sheet);
 const layout = layoutColumns(sheet.show, "intensity", { folded: new Set(), open: new Set(), only: null });
 const lines = sheetLines(list, { foldedScenes: new Set(), openCues: new Set() });
 
-const choose = (from: string, to: string, channels: readonly number[]): void =>
-  useChoice.setState({ cue: from, cueEnd: to, channels, draft: null, lens: "intensity", attributes: null });
+const choose = (from: string, to: string, channels: readonly number[]): void => {
+  dropDraft();
+  chooseLens("intensity");
+  chooseCues(from, to);
+  chooseSpan({ ...NO_LIGHTS, channels });
+};
 const said = (): string => useNotices.getState().notices.at(-1)?.text ?? "";
 /** The list as it would be after what is being considered. */
 function considered(): ListSheet {
-  const { draft } = useChoice.getState();
+  const { draft } = useDraft.getState();
   if (!draft) throw new Error(`Nothing is being considered: ${said()}`);
   return listOf(makeEdits(sheet, readEdits(draft.edits)).sheet);
 }
@@ -37,7 +43,7 @@ test("cells that are copied and pasted elsewhere store there what they store her
   choose("6", "7", [1, 2]);
   const text = copyCells(list);
   expect(said()).toBe("4 moves of 2 lights in 2 cues copied, intensity alone");
-  expect(useChoice.getState().draft).toBeNull();
+  expect(useDraft.getState().draft).toBeNull();
   choose("17", "17", [3]);
   pasteCells(list, layout, text);
   const after = considered();
@@ -52,7 +58,7 @@ test("cells that are copied and pasted elsewhere store there what they store her
       expect([to, there, stored(after, to, there)]).toEqual([to, there, stored(list, from, here)]);
   expect(levelIn(after, "17", 3)).toBe(levelIn(list, "6", 1));
   // Without a text the window knows what was copied last.
-  useChoice.setState({ draft: null });
+  dropDraft();
   pasteCells(list, layout, null);
   expect(levelIn(considered(), "17", 3)).toBe(levelIn(list, "6", 1));
 });
@@ -95,7 +101,7 @@ test("what cannot be copied or pasted is said, and changes nothing", () => {
   choose("6", "6", []);
   pasteCells(list, layout, text);
   expect(said()).toBe("Choose the cell where the block begins");
-  expect(useChoice.getState().draft).toBeNull();
+  expect(useDraft.getState().draft).toBeNull();
 });
 
 test("cells that are carried elsewhere are forgotten here and stored there, as one change", () => {
@@ -111,11 +117,11 @@ test("whole rows, columns and the whole sheet are chosen", () => {
   const every = layout.columns.flatMap(({ channels }) => channels);
   choose("7", "8", [1]);
   chooseWhole("row", list, layout);
-  expect(useChoice.getState()).toMatchObject({ cue: "7", cueEnd: "8", channels: every });
+  expect(useSelection.getState()).toMatchObject({ cue: "7", cueEnd: "8", channels: every });
   choose("7", "8", [1]);
   chooseWhole("column", list, layout);
-  expect(useChoice.getState()).toMatchObject({ cue: list.cues[0]?.number, cueEnd: list.cues.at(-1)?.number, channels: [1] });
+  expect(useSelection.getState()).toMatchObject({ cue: list.cues[0]?.number, cueEnd: list.cues.at(-1)?.number, channels: [1] });
   choose("7", "8", [1]);
   chooseWhole("all", list, layout);
-  expect(useChoice.getState()).toMatchObject({ cue: list.cues[0]?.number, cueEnd: list.cues.at(-1)?.number, channels: every });
+  expect(useSelection.getState()).toMatchObject({ cue: list.cues[0]?.number, cueEnd: list.cues.at(-1)?.number, channels: every });
 });

@@ -1,6 +1,6 @@
+import type { Lens } from "../../src/choice/sheetView.ts";
 import { type EditInput, FAMILIES, type ListSheet, findRow, keyAt, listOf, makeEdits, readEdits, reportImpact, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import type { Lens } from "../../src/choice/choice.ts";
 import { lensKeys, lensThreads, markAt, trackedText } from "../../src/cells/cells.ts";
 import { channelsBetween, columnAt, layoutColumns } from "../../src/score/columns.ts";
 import { cellStory, cellWords } from "../../src/cells/story.ts";

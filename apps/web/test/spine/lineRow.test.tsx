@@ -2,7 +2,8 @@ import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { findRow, listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
+import { chooseList, chooseNothing, useSelection } from "../../src/choice/selection.ts";
+import { showFoldedScenes, showOpenCues, useSheetView } from "../../src/choice/sheetView.ts";
 import { LineRow } from "../../src/spine/LineRow.tsx";
 import { type SheetLine, sheetLines } from "../../src/spine/lines.ts";
 import { renderOpened } from "../support/opened.tsx";
@@ -16,7 +17,9 @@ function renderLine(line: SheetLine) {
 
 beforeEach(() => {
   chooseNothing();
-  useChoice.setState({ foldedScenes: new Set(), openCues: new Set(), cue: null, cueEnd: null });
+  showFoldedScenes(new Set());
+  showOpenCues(new Set());
+  chooseList(null);
 });
 
 test("a folded scene says its cues, is chosen as all of them, and opens", async () => {
@@ -24,13 +27,13 @@ test("a folded scene says its cues, is chosen as all of them, and opens", async 
   const { lines } = sheetLines(list, { foldedScenes: new Set(["main/I.2"]), openCues: new Set() });
   const scene = lines.find(({ kind }) => kind === "scene");
   if (!scene) throw new Error("No scene is folded");
-  useChoice.setState({ foldedScenes: new Set(["main/I.2"]) });
+  showFoldedScenes(new Set(["main/I.2"]));
   renderLine(scene);
   const shown = screen.getByRole("row");
   expect(shown.textContent).toContain("7 cues, 6 to 11");
   await user.click(within(shown).getByRole("button", { name: /I\.2/ }));
-  expect(useChoice.getState()).toMatchObject({ cue: "6", cueEnd: "11" });
-  expect(useChoice.getState().foldedScenes.size).toBe(0);
+  expect(useSelection.getState()).toMatchObject({ cue: "6", cueEnd: "11" });
+  expect(useSheetView.getState().foldedScenes.size).toBe(0);
 });
 
 test("a part says its name, its share of the moves and its times", () => {
@@ -45,11 +48,11 @@ test("the first cue of a scene folds it, a cue in its midst does not, and a cue 
   const user = userEvent.setup();
   renderLine({ kind: "cue", row: row("12") });
   await user.click(screen.getByRole("button", { name: "Fold scene I.3" }));
-  expect([...useChoice.getState().foldedScenes]).toEqual(["main/I.3"]);
+  expect([...useSheetView.getState().foldedScenes]).toEqual(["main/I.3"]);
   await user.click(screen.getByTitle(/2 parts; show them/));
-  expect([...useChoice.getState().openCues]).toEqual(["main/12"]);
+  expect([...useSheetView.getState().openCues]).toEqual(["main/12"]);
   // Neither of them chooses the cue.
-  expect(useChoice.getState().cue).toBeNull();
+  expect(useSelection.getState().cue).toBeNull();
 });
 
 test("a cue in the midst of its scene folds nothing", () => {

@@ -1,8 +1,18 @@
+import { freshChoice } from "../support/freshChoice.ts";
 import { findRow, listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { keysInPart, lensKeys, partOf } from "../../src/cells/cells.ts";
 import { timesInRow, timesOfKeys, timesScale } from "../../src/cells/cellTimes.ts";
-import { chosenCellAttributes, chosenCellKeys, useChoice } from "../../src/choice/choice.ts";
+import {
+  NO_LIGHTS,
+  chooseCue,
+  chooseCues,
+  chooseSpan,
+  chosenCellAttributes,
+  chosenCellKeys,
+  useSelection,
+} from "../../src/choice/selection.ts";
+import { useSheetView } from "../../src/choice/sheetView.ts";
 import { columnsBetween, layoutColumns, placeOfLight } from "../../src/score/columns.ts";
 import { movingLights, shownLights, toggleMoving } from "../../src/score/moving.ts";
 import { chooseCell, moveFocus } from "../../src/score/walk.ts";
@@ -12,12 +22,11 @@ import { partLights } from "../../src/spine/partLights.ts";
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
 const row = (cue: string): number => findRow(list, cue);
-const fresh = useChoice.getState();
 const timers = import.meta.jest;
 // A notice leaves by itself after a while; nobody waits for that here.
 beforeEach(() => {
   timers.useFakeTimers();
-  useChoice.setState(fresh, true);
+  freshChoice();
 });
 afterEach(() => timers.useRealTimers());
 
@@ -55,18 +64,18 @@ test("the keys walk past parts, and a folded scene is chosen as all of its cues"
   const layout = layoutColumns(sheet.show, "intensity", { folded: new Set(), open: new Set(), only: null });
   const lines = sheetLines(list, folds(["I.2"], ["4"]));
   const press = (key: string, shiftKey = false): boolean => moveFocus({ key, shiftKey }, list, lines, layout);
-  useChoice.setState({ cue: "4", cueEnd: "4" });
+  chooseCue("4");
   press("ArrowDown");
-  expect(useChoice.getState().cueEnd).toBe("5");
+  expect(useSelection.getState().cueEnd).toBe("5");
   press("ArrowUp");
-  expect(useChoice.getState().cueEnd).toBe("4");
-  useChoice.setState({ cue: "5.5", cueEnd: "5.5" });
+  expect(useSelection.getState().cueEnd).toBe("4");
+  chooseCue("5.5");
   press("ArrowDown");
-  expect(useChoice.getState()).toMatchObject({ cue: "6", cueEnd: "11" });
+  expect(useSelection.getState()).toMatchObject({ cue: "6", cueEnd: "11" });
   press("ArrowDown");
-  expect(useChoice.getState()).toMatchObject({ cue: "12", cueEnd: "12" });
+  expect(useSelection.getState()).toMatchObject({ cue: "12", cueEnd: "12" });
   press("ArrowUp", true);
-  expect(useChoice.getState()).toMatchObject({ cue: "12", cueEnd: "6" });
+  expect(useSelection.getState()).toMatchObject({ cue: "12", cueEnd: "6" });
 });
 
 test("an opened light is one column for each attribute, and choosing some of them chooses these keys alone", () => {
@@ -77,13 +86,13 @@ test("an opened light is one column for each attribute, and choosing some of the
   const place = (attribute: string): number => placeOfLight(layout, 61, attribute);
   chooseCell(list, lines, layout, { line: 3, column: place("pan") }, false);
   chooseCell(list, lines, layout, { line: 5, column: place("tilt") }, true);
-  expect(chosenCellAttributes(useChoice.getState())).toEqual(["pan", "tilt"]);
-  expect(chosenCellKeys(useChoice.getState())).toEqual({ channels: [61], attributes: ["pan", "tilt"] });
+  expect(chosenCellAttributes(useSelection.getState())).toEqual(["pan", "tilt"]);
+  expect(chosenCellKeys(useSelection.getState(), useSheetView.getState().lens)).toEqual({ channels: [61], attributes: ["pan", "tilt"] });
   // A block across lights takes whole lights.
   expect(columnsBetween(layout, place("gobo"), placeOfLight(layout, 62)).attributes).toBeNull();
   // Other lights chosen elsewhere have none of these attributes chosen.
-  useChoice.setState({ channels: [1] });
-  expect(chosenCellKeys(useChoice.getState())).toEqual({ channels: [1], families: ["intensity"] });
+  chooseSpan({ ...NO_LIGHTS, channels: [1] });
+  expect(chosenCellKeys(useSelection.getState(), useSheetView.getState().lens)).toEqual({ channels: [1], families: ["intensity"] });
   // Through the lens of a family a light opens into that family.
   const colour = layoutColumns(sheet.show, "colour", { folded: new Set(), open: new Set([61]), only: null });
   expect(colour.columns.filter(({ channel }) => channel === 61).map(({ attribute }) => attribute)).toEqual(["red", "green", "blue"]);
@@ -95,14 +104,14 @@ test("the sheet narrows to the lights that store a move in the chosen cues, and 
   );
   expect(new Set(movingLights(list, { first: row("3"), last: row("4") }))).toEqual(stored);
   toggleMoving(list);
-  expect(useChoice.getState().moving).toBeNull();
-  useChoice.setState({ cue: "4", cueEnd: "3" });
+  expect(useSheetView.getState().moving).toBeNull();
+  chooseCues("4", "3");
   toggleMoving(list);
-  const only = shownLights(list, useChoice.getState().moving);
+  const only = shownLights(list, useSheetView.getState().moving);
   const layout = layoutColumns(sheet.show, "intensity", { folded: new Set(), open: new Set(), only });
   expect(new Set(layout.columns.map(({ channel }) => channel))).toEqual(stored);
   toggleMoving(list);
-  expect(shownLights(list, useChoice.getState().moving)).toBeNull();
+  expect(shownLights(list, useSheetView.getState().moving)).toBeNull();
 });
 
 test("a cell knows the part that its moves stand in", () => {

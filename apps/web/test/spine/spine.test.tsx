@@ -2,7 +2,7 @@ import { screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { chooseNothing, useChoice } from "../../src/choice/choice.ts";
+import { chooseNothing, useSelection } from "../../src/choice/selection.ts";
 import { SpineRow } from "../../src/spine/SpineRow.tsx";
 import { renderOpened } from "../support/opened.tsx";
 
@@ -27,7 +27,7 @@ test("a cue says its number, label, follow, times and how long it lasts, and is 
   ).toEqual(["Sun on the step", "go + 6 s", "15", "", "15"]);
   expect(row.getAttribute("aria-selected")).toBe("false");
   await user.click(row);
-  expect(useChoice.getState()).toMatchObject({ cue: "22.5", cueEnd: "22.5" });
+  expect(useSelection.getState()).toMatchObject({ cue: "22.5", cueEnd: "22.5" });
   expect(row.getAttribute("aria-selected")).toBe("true");
 });
 

@@ -8,7 +8,8 @@ import { type Fan, fanAt } from "../fan/fan.ts";
 import { type TimesWish, timesAt } from "../fan/timesAt.ts";
 import { keyNamed } from "../sheet/keys.ts";
 import { type Operation, operated } from "../values/operation.ts";
-import type { Hand, HandTiming } from "./hand.ts";
+import type { Hand } from "./hand.ts";
+import type { HandTiming } from "./handChange.ts";
 import { keyOfWave } from "./heldWave.ts";
 
 /**

@@ -4,7 +4,10 @@ import { waveWords } from "../edit/index.ts";
 import { sameData } from "../show/sameData.ts";
 import type { MoveSpec, Moves, Waves } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import { type Hand, type HandChange, type Held, fitHand, letGo } from "./hand.ts";
+import { letGo } from "./changeHand.ts";
+import { fitHand } from "./fitHand.ts";
+import type { Hand, Held } from "./hand.ts";
+import type { HandChange } from "./handChange.ts";
 import type { HeldWave } from "./heldWave.ts";
 import { without } from "./without.ts";
 

@@ -5,7 +5,7 @@ import { plainId } from "../show/ids.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
 import type { Possible } from "./fault.ts";
 import { possibleNext } from "./grammar.ts";
-import { lightsNamed } from "./readLine.ts";
+import { lightsNamed } from "./lightsNamed.ts";
 import { KEYWORDS } from "./tokens.ts";
 
 /**

@@ -1,5 +1,5 @@
 import { type HandOperation, type ShowSheet, giveMoves, giveWaves, heldNames, homeMoves, operationWords, waveWords } from "@zm/core";
-import { chooseLights } from "../../choice/choice.ts";
+import { chooseLights } from "../../choice/selection.ts";
 import { useStageLook } from "../../picture/stageLook.ts";
 import { lightWords } from "../../shared/words.ts";
 import { otherLitLights } from "../../show/hand/litLights.ts";

@@ -1,4 +1,4 @@
-import { chosenLights } from "../../choice/choice.ts";
+import { chosenLights } from "../../choice/selection.ts";
 import { atOnce } from "../../show/queue.ts";
 import { editWords } from "./editWords.ts";
 import { defineRequest } from "./kind.ts";

@@ -1,5 +1,5 @@
 import { isCueNumber, makeEdits, readEdits, recordSentence } from "@zm/core";
-import { useChoice } from "../../choice/choice.ts";
+import { openDrawer } from "../../choice/sheetView.ts";
 import { notify } from "../../shared/notices.ts";
 import { unlessRefused } from "../../shared/unlessRefused.ts";
 import { atOnce } from "../../show/queue.ts";
@@ -15,7 +15,7 @@ export const record = defineRequest("record", {
   },
   run: async ({ cue, wish }, { recording }) => {
     if (cue === undefined) {
-      useChoice.setState({ drawer: "record" });
+      openDrawer("record");
       return true;
     }
     const number = cue === "new" ? recording.next : cue;

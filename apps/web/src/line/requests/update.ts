@@ -1,5 +1,5 @@
 import { type UpdateOption, type UpdatePlace, offeredPlace } from "@zm/core";
-import { useChoice } from "../../choice/choice.ts";
+import { openDrawer } from "../../choice/sheetView.ts";
 import { notify } from "../../shared/notices.ts";
 import { unlessRefused } from "../../shared/unlessRefused.ts";
 import { atOnce } from "../../show/queue.ts";
@@ -17,7 +17,7 @@ export const update = defineRequest("update", {
   },
   run: async ({ place, selection }, { updating }) => {
     if (place === undefined) {
-      useChoice.setState({ drawer: "update" });
+      openDrawer("update");
       return true;
     }
     if (updating.cue === null) {

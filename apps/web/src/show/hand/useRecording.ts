@@ -13,7 +13,7 @@ import {
   standingCue,
 } from "@zm/core";
 import { useCallback, useRef } from "react";
-import { chooseCue } from "../../choice/choice.ts";
+import { chooseCue } from "../../choice/selection.ts";
 import { notify } from "../../shared/notices.ts";
 import { cueOnStage, useLive } from "../live.ts";
 import { type Runner, enqueue } from "../queue.ts";

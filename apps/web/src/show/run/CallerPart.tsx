@@ -1,6 +1,6 @@
 import { PhoneCall, Square } from "lucide-react";
 import { useState } from "react";
-import { useChoice } from "../../choice/choice.ts";
+import { useSelection } from "../../choice/selection.ts";
 import { ActionButton } from "../../shared/ActionButton.tsx";
 import { clockTime } from "../../shared/words.ts";
 import { useCaller } from "../caller.ts";
@@ -14,7 +14,7 @@ const MOST_LINES = 5;
 export function CallerPart() {
   const { running, said, speed: now } = useCaller();
   const list = useList();
-  const cue = useChoice((choice) => choice.cueEnd);
+  const cue = useSelection((choice) => choice.cueEnd);
   const [speed, setSpeed] = useState(20);
   const { call, leave } = useCall();
   const first = list.cues[0]?.number;

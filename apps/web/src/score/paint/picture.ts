@@ -1,8 +1,36 @@
 import type { ListSheet, ListSpan } from "@zm/core";
-import type { Lens } from "../choice/choice.ts";
-import type { Ghosts } from "../preview/preview.ts";
-import type { SheetLines } from "../spine/lines.ts";
-import type { ScoreColumn, ScoreLayout } from "./columns.ts";
+import type { Lens } from "../../choice/sheetView.ts";
+import type { Ghosts } from "../../preview/preview.ts";
+import type { SheetLine, SheetLines } from "../../spine/lines.ts";
+import type { ScoreColumn, ScoreLayout } from "../columns.ts";
+
+/** What the sheet is drawn with: so much of a canvas as its paintings use. */
+export type Canvas2d = Pick<
+  CanvasRenderingContext2D,
+  | "arc"
+  | "beginPath"
+  | "closePath"
+  | "fill"
+  | "fillRect"
+  | "fillStyle"
+  | "fillText"
+  | "font"
+  | "globalAlpha"
+  | "lineTo"
+  | "lineWidth"
+  | "measureText"
+  | "moveTo"
+  | "rect"
+  | "restore"
+  | "rotate"
+  | "roundRect"
+  | "save"
+  | "setLineDash"
+  | "stroke"
+  | "strokeStyle"
+  | "textBaseline"
+  | "translate"
+>;
 
 /** The height of a line of the sheet, pixels. */
 export const ROW = 28;
@@ -34,4 +62,12 @@ export interface ScorePicture {
 /** Where the threads of a column run. */
 export function axis(column: Pick<ScoreColumn, "x">): number {
   return column.x + 9;
+}
+
+/** Visits the lines that are painted, with their place down the sheet. */
+export function eachLine({ lines, span }: ScorePicture, visit: (line: SheetLine, top: number) => void): void {
+  for (let place = span.first; place <= span.last; place += 1) {
+    const line = lines.lines[place];
+    if (line) visit(line, place * ROW);
+  }
 }

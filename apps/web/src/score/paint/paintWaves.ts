@@ -1,7 +1,7 @@
 import { type Key, type ListSheet, storesWave, wavesOf } from "@zm/core";
-import { type ScorePicture, ROW, axis } from "./picture.ts";
-import type { ScoreColumn } from "./columns.ts";
-import type { Ink } from "./palette.ts";
+import { type Canvas2d, type ScorePicture, ROW, axis } from "./picture.ts";
+import type { ScoreColumn } from "../columns.ts";
+import type { Ink } from "./ink.ts";
 
 /** How far the line swings to each side, and over how many pixels it comes round. */
 const SWING = 3.5;
@@ -9,7 +9,7 @@ const ROUND = 14;
 
 /** Where a light sways: a line that swings over its thread, from the cue that begins the wave to the one that ends it. */
 export function paintWaves(
-  context: CanvasRenderingContext2D,
+  context: Canvas2d,
   { list, lines, span }: ScorePicture,
   column: ScoreColumn,
   keys: readonly Key[],
@@ -38,7 +38,7 @@ function swaysIn(list: ListSheet, keys: readonly Key[], row: number): boolean {
   return keys.some((key) => wavesOf(list).get(key)?.[row]?.wave);
 }
 
-function swing(context: CanvasRenderingContext2D, x: number, from: number, to: number): void {
+function swing(context: Canvas2d, x: number, from: number, to: number): void {
   context.beginPath();
   for (let y = from; y <= to; y += 1) context.lineTo(x + Math.sin((y / ROUND) * 2 * Math.PI) * SWING, y);
   context.stroke();

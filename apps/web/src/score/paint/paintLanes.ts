@@ -1,11 +1,11 @@
-import { lineAfter } from "../spine/lines.ts";
-import { type ScorePicture, ROW } from "./picture.ts";
-import type { Ink } from "./palette.ts";
+import { lineAfter } from "../../spine/lines.ts";
+import { type Canvas2d, type ScorePicture, ROW } from "./picture.ts";
+import type { Ink } from "./ink.ts";
 
 const LABEL = '12px "Atkinson Hyperlegible Next Variable", sans-serif';
 
 /** The threads of other lists, each in its lane: from the cue that starts one to the cue that lets it go, with its name along it. */
-export function paintLanes(context: CanvasRenderingContext2D, { layout, lines, span, spans, left, right }: ScorePicture, ink: Ink): void {
+export function paintLanes(context: Canvas2d, { layout, lines, span, spans, left, right }: ScorePicture, ink: Ink): void {
   for (const { list, label, x } of layout.lanes) {
     if (x + 24 < left || x > right) continue;
     for (const { from, to, ends } of spans.filter((each) => each.list === list)) {
@@ -22,7 +22,7 @@ export function paintLanes(context: CanvasRenderingContext2D, { layout, lines, s
   }
 }
 
-function ring(context: CanvasRenderingContext2D, x: number, y: number, ink: Ink): void {
+function ring(context: Canvas2d, x: number, y: number, ink: Ink): void {
   context.beginPath();
   context.arc(x, y, 4, 0, Math.PI * 2);
   context.fillStyle = ink.sheet;
@@ -33,7 +33,7 @@ function ring(context: CanvasRenderingContext2D, x: number, y: number, ink: Ink)
 }
 
 /** Writes a name downward beside its thread, as far as the thread reaches. */
-function writeAlong(context: CanvasRenderingContext2D, text: string, x: number, y: number, room: number, ink: Ink): void {
+function writeAlong(context: Canvas2d, text: string, x: number, y: number, room: number, ink: Ink): void {
   context.save();
   context.translate(x, y);
   context.rotate(Math.PI / 2);

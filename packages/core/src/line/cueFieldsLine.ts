@@ -1,0 +1,70 @@
+// What cues that stand are told, as it is typed: times, trigger, label, blocks, what they do besides.
+import type { EditInput } from "../edit/index.ts";
+import { findRow } from "../sheet/sheet.ts";
+import { callEdit } from "./bookLine.ts";
+import { checkedRange } from "./checked.ts";
+import { timesPatchOf } from "./cueTimes.ts";
+import { type EditRequest, type LineContext, cuesFor, editOf, onePartCue } from "./lineRequest.ts";
+import { Fault, attributeOf, channelsOf } from "./names.ts";
+import { actionOf } from "./pressLine.ts";
+import type { Range, Sentence } from "./sentence.ts";
+
+/** The sentences that say something of cues that stand. */
+export type CueFieldsSentence = Extract<
+  Sentence,
+  { kind: "carries" | "call" | "times" | "trigger" | "action" | "cueWaves" | "flag" | "blockLights" | "last" | "label" }
+>;
+
+/** What such a sentence asks for: one edit of the cues that it names, or of those that are chosen. Throws Fault. */
+export function onCueFields(sentence: CueFieldsSentence, context: LineContext): EditRequest {
+  const list = context.list.id;
+  const ofChosen = (edit: (cues: Range) => EditInput): EditRequest => editOf(cuesFor(sentence.cues, context), edit);
+  switch (sentence.kind) {
+    case "carries":
+      return ofChosen((cues) => ({ op: "setCue", list, ...cues, carries: sentence.carries }));
+    case "call":
+      return ofChosen((cues) => callEdit(cues, sentence.call, context));
+    case "trigger":
+      return ofChosen((cues) => ({ op: "setCue", list, ...cues, trigger: sentence.trigger }));
+    case "cueWaves":
+      return ofChosen((cues) => ({ op: "setCue", list, ...cues, waves: sentence.waves }));
+    case "last":
+      return ofChosen((cues) => ({ op: "stretch", list, ...cues, seconds: sentence.seconds }));
+    case "times": {
+      const { change, part } = sentence;
+      const times = "set" in change ? { set: timesPatchOf(change.set) } : change;
+      return ofChosen((cues) => ({ op: "setTimes", list, ...cues, ...(part === undefined ? {} : { part }), ...times }));
+    }
+    case "action":
+      return doneBesides(sentence, context);
+    case "flag":
+      return editOf(checkedRange(sentence.cues), (cues) => ({ op: sentence.what, list, ...cues }));
+    case "blockLights": {
+      const keys = { channels: channelsOf(sentence.lights, context.sheet), ...attributeOf(sentence.attribute, context.sheet) };
+      return { ...editOf(checkedRange(sentence.cues), (cues) => ({ op: "block", list, ...cues, keys })), channels: keys.channels };
+    }
+    case "label":
+      return labelled(sentence, context);
+  }
+}
+
+/** One thing more that a cue does besides, or none of them any longer. Throws Fault for more than one cue. */
+function doneBesides(sentence: Extract<Sentence, { kind: "action" }>, context: LineContext): EditRequest {
+  const { list } = context;
+  const range = cuesFor(sentence.cues, context);
+  const cue = list.cues[findRow(list, range.from)];
+  if (range.from !== range.to || !cue)
+    throw new Fault({
+      message: `What a cue does besides is given to one cue that stands, as in #${list.cues[0]?.number ?? "12"}: start sea`,
+      at: 0,
+      length: 1,
+    });
+  const actions = sentence.action === null ? null : [...(cue.actions ?? []), actionOf(sentence.action, context.sheet)];
+  return editOf(range, (cues) => ({ op: "setCue", list: list.id, ...cues, actions }));
+}
+
+/** The label of cues, or of one part of one cue. */
+function labelled({ cues, part, label }: Extract<Sentence, { kind: "label" }>, { list }: LineContext): EditRequest {
+  if (part === undefined) return editOf(checkedRange(cues), (range) => ({ op: "setCue", list: list.id, ...range, label }));
+  return editOf(onePartCue(cues), ({ from }) => ({ op: "setPart", list: list.id, cue: from, part, label }));
+}
