@@ -1,4 +1,4 @@
-import { type CallStep, type ListSheet, type ShowSheet, callMoment, callSteps, callWords, lineTimes, placeAt } from "@zm/core";
+import { type CallStep, type ListSheet, type ShowSheet, callMoment, callSteps, callWords, lineTimes, placeAt, toTenth } from "@zm/core";
 import type { CallerEvent } from "@zm/protocol";
 import type { OscWords } from "@zm/protocol/oscPacket";
 
@@ -204,7 +204,7 @@ export class Caller {
     words: string,
     { moment = 0, line = null, cue = null }: Partial<Pick<CallerEvent, "moment" | "line" | "cue">> = {},
   ): void {
-    this.world.tell({ what, words, moment: Math.round(moment * 10) / 10, line, cue });
+    this.world.tell({ what, words, moment: toTenth(moment), line, cue });
   }
 }
 

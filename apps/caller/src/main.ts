@@ -1,7 +1,7 @@
 import { readFile } from "node:fs/promises";
 import { setTimeout } from "node:timers/promises";
 import { parseArgs } from "node:util";
-import { type ShowSheet, listOf, readShow, sheetOf } from "@zm/core";
+import { type ShowSheet, listOf, readShow, sheetOf, clockWords } from "@zm/core";
 import type { CallerEvent } from "@zm/protocol";
 import { Caller, canBeCalled } from "./caller.ts";
 import { OscDoor } from "./oscDoor.ts";
@@ -64,13 +64,7 @@ async function showOnStage(): Promise<string> {
 /** Tells what is done and said: for a program, or for somebody who reads along. */
 function tell(event: Omit<CallerEvent, "show">): void {
   if (values.json) process.stdout.write(`${JSON.stringify(event)}\n`);
-  else process.stdout.write(`${clock(event.moment)}  ${event.what === "reads" ? `    ${event.words}` : event.words}\n`);
-}
-
-/** A moment of the play: "4:28". */
-function clock(moment: number): string {
-  const whole = Math.max(0, Math.floor(moment));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+  else process.stdout.write(`${clockWords(Math.floor(event.moment))}  ${event.what === "reads" ? `    ${event.words}` : event.words}\n`);
 }
 
 async function main(): Promise<number> {

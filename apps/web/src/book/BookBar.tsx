@@ -1,8 +1,7 @@
-import { type Script, lineTimes } from "@zm/core";
+import { type Script, lineTimes, clockWords } from "@zm/core";
 import { ChevronDown, ChevronUp, FileText, Pencil } from "lucide-react";
 import { useRef } from "react";
 import { useShallow } from "zustand/react/shallow";
-import { clockTime } from "../shared/words.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { useCaller } from "../show/caller.ts";
 import { sceneAround, useBook, writeScene } from "./book.ts";
@@ -32,7 +31,7 @@ export function BookBar({ script, places }: { script: Script; places: ReadonlyMa
         >
           {headings.map(({ id, text }) => (
             <option key={id} value={id}>
-              {text} · {clockTime(times.get(id)?.start ?? 0)}
+              {text} · {clockWords(times.get(id)?.start ?? 0)}
             </option>
           ))}
         </select>

@@ -1,7 +1,6 @@
-import { type ScriptLine, splitWords } from "@zm/core";
+import { type ScriptLine, splitWords, clockWords } from "@zm/core";
 import { memo, useLayoutEffect, useRef, useState } from "react";
 import { chooseCue } from "../choice/selection.ts";
-import { clockTime } from "../shared/words.ts";
 import { type LineMark, type WordPlace, useBook } from "./book.ts";
 
 interface BookLineProps {
@@ -168,7 +167,7 @@ function LineSeconds({ line, seconds, onLine }: Pick<BookLineProps, "line" | "se
         className="figures w-full self-end pb-1 text-right text-[13px] text-quiet hover:text-base-content"
         onClick={(event) => onLine(line.id, event)}
       >
-        {line.heading ? <span className="sr-only">heading</span> : clockTime(Math.round(seconds))}
+        {line.heading ? <span className="sr-only">heading</span> : clockWords(seconds)}
         {line.pace !== undefined && !line.heading && <span title={`${line.pace} words a minute`}> ·</span>}
       </button>
     </div>

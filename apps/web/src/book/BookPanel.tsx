@@ -18,6 +18,8 @@ import {
   quietSeconds,
   SPEAKING_PACE,
   STANDBY_SECONDS,
+  tenths,
+  clockWords,
 } from "@zm/core";
 import { Suspense, useMemo } from "react";
 import { Link } from "react-router";
@@ -30,7 +32,7 @@ import { NumberField } from "../shared/NumberField.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { TakenField } from "../shared/TakenField.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
-import { clockTime, cueName, tenths } from "../shared/words.ts";
+import { cueName } from "../shared/words.ts";
 import { KNOWN_BRIEFLY } from "../planner/knownWords.ts";
 import { CueMarkLines } from "../planner/CueMarkLines.tsx";
 import { CallerPart } from "../show/run/CallerPart.tsx";
@@ -127,7 +129,7 @@ function CalledCue({ list, script, row, cue }: { list: ListSheet; script: Script
         </>
       )}
       <dl className="border-t border-rule pt-2">
-        {expected !== null && <Fact name="expected at" value={clockTime(Math.round(expected))} />}
+        {expected !== null && <Fact name="expected at" value={clockWords(expected)} />}
         {row > 0 && <TimeFact name={`since ${list.cues[row - 1]?.number ?? ""}`} time={known(row - 1, row)} />}
         {row + 1 < list.cues.length && <TimeFact name={`until ${list.cues[row + 1]?.number ?? ""}`} time={known(row, row + 1)} />}
       </dl>
@@ -254,7 +256,7 @@ function ThePlay({ list, script }: { list: ListSheet; script: Script }) {
     <section aria-label="The play" className="flex flex-col gap-2 border-t border-rule pt-3">
       <h2 className="font-bold">The play</h2>
       <dl>
-        <Fact name="length" value={clockTime(Math.round(playSeconds(script)))} />
+        <Fact name="length" value={clockWords(playSeconds(script))} />
       </dl>
       <LineField label="words a minute">
         <NumberField

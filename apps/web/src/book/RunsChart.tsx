@@ -1,10 +1,11 @@
+import { toTenth } from "@zm/core";
 import { Line, LineChart, XAxis, YAxis } from "recharts";
 
 const AXIS = { axisLine: false, tickLine: false, tick: { fill: "var(--zm-quiet)", fontSize: 12 } } as const;
 
 /** The time between two cues run by run, the oldest at the left. Seconds. */
 export function RunsChart({ times, name }: { times: readonly { readonly seconds: number }[]; name: string }) {
-  const data = times.map(({ seconds }, index) => ({ run: times.length - index, seconds: Math.round(seconds * 10) / 10 })).reverse();
+  const data = times.map(({ seconds }, index) => ({ run: times.length - index, seconds: toTenth(seconds) })).reverse();
   return (
     <figure className="mt-1">
       <figcaption className="text-[13px] text-quiet">{name}</figcaption>

@@ -1,5 +1,16 @@
-import { type Call, type EditInput, type ListSheet, type Script, callAt, callMoment, callWords, expectedTimes, splitWords } from "@zm/core";
-import { cueName, tenths } from "../shared/words.ts";
+import {
+  type Call,
+  type EditInput,
+  type ListSheet,
+  type Script,
+  callAt,
+  callMoment,
+  callWords,
+  expectedTimes,
+  splitWords,
+  tenths,
+} from "@zm/core";
+import { cueName } from "../shared/words.ts";
 import type { WordPlace } from "./book.ts";
 
 /** The call that a cue would have at a word, in the way in which it is called now. */

@@ -12,9 +12,9 @@ import {
   unsetBecause,
   waveWords,
   wavesOf,
+  valueWords,
 } from "@zm/core";
 import type { Lens } from "../choice/sheetView.ts";
-import { plain } from "../shared/plain.ts";
 import { cueName, seconds } from "../shared/words.ts";
 import { timesInRow } from "./cellTimes.ts";
 import { lensKeys } from "./cells.ts";
@@ -32,7 +32,7 @@ export function cellStory(list: ListSheet, key: Key, row: number): CellStory {
   const stored = moveIndexAt(columnOf(list, key), row) >= 0;
   if (Number.isNaN(entry.value)) return { value: "unset", from: unsetWords(list, key, row, stored), until: "" };
   const palette = entry.spec === undefined ? undefined : paletteOf(entry.spec);
-  const shown = slotName(key.attribute, entry.value) ?? plain(entry.value);
+  const shown = slotName(key.attribute, entry.value) ?? valueWords(entry.value);
   const value = palette === undefined ? shown : `${shown} (${list.palettes.byId.get(palette)?.label ?? palette})`;
   const thread = threadsOf(list, key).find((each) => each.from <= row && row <= each.to);
   return {
@@ -88,7 +88,9 @@ function endWords(list: ListSheet, key: Key, last: number): string {
 function targetWords(list: ListSheet, key: Key, row: number, value: number): string {
   const { spec } = entryAt(list, key, row);
   const palette = spec === undefined ? undefined : paletteOf(spec);
-  return palette === undefined ? (slotName(key.attribute, value) ?? plain(value)) : (list.palettes.byId.get(palette)?.label ?? palette);
+  return palette === undefined
+    ? (slotName(key.attribute, value) ?? valueWords(value))
+    : (list.palettes.byId.get(palette)?.label ?? palette);
 }
 
 /** What sways in a cell, and which cue began or stopped it, in words; undefined where nothing does. */

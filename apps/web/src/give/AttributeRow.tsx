@@ -1,6 +1,6 @@
 import { type Attribute, type Give, readOperation, slotName } from "@zm/core";
 import { useState } from "react";
-import { valueWords } from "./chosenKeys.ts";
+import { spreadWords } from "./chosenKeys.ts";
 
 interface AttributeRowProps {
   attribute: Attribute;
@@ -13,7 +13,7 @@ interface AttributeRowProps {
 /** One attribute of the chosen lights: a slider for all of them, and a field that takes a number, a step or a fan. */
 export function AttributeRow({ attribute, values, onGive, id, onFocus }: AttributeRowProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const words = valueWords(values);
+  const words = spreadWords(values);
   const wrong = typed !== null && typed.trim() !== "" && readOperation(typed, attribute) === null;
   const name = attribute.name ?? attribute.id;
   const take = (): void => {

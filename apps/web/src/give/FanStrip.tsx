@@ -1,8 +1,7 @@
-import type { Attribute } from "@zm/core";
+import { type Attribute, valueWords } from "@zm/core";
 import { useRef, useState } from "react";
 import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
 import { fanWith, middleOf } from "./fanWith.ts";
-import { plain } from "../shared/plain.ts";
 
 interface FanStripProps {
   attribute: Attribute;
@@ -92,7 +91,7 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
           aria-valuemin={min}
           aria-valuemax={max}
           aria-valuenow={value}
-          aria-valuetext={plain(value)}
+          aria-valuetext={valueWords(value)}
           className="cursor-ns-resize fill-base-100 stroke-secondary"
           strokeWidth={2}
           onPointerDown={(event) => grab(event, handle, value)}

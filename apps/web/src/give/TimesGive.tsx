@@ -7,7 +7,7 @@ import { FanField } from "../shared/FanField.tsx";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
 import { readSpread } from "../shared/readSpread.ts";
 import { useShow } from "../show/useShow.ts";
-import { valueWords } from "./chosenKeys.ts";
+import { spreadWords } from "./chosenKeys.ts";
 
 /** Own times of the chosen lights' values in hand: seconds or fans of them, a curve, and stored paces. */
 export function TimesGive({ channels, family }: { channels: readonly number[]; family: Family }) {
@@ -22,7 +22,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
   const pacesFor = sheet.show.paces.filter((pace) => pace[family] !== undefined);
   const words = (name: "fade" | "delay"): string => {
     const known = timings.map((each) => each[name]);
-    return known.every((each) => each === undefined) ? "" : valueWords(known.map((each) => each ?? 0));
+    return known.every((each) => each === undefined) ? "" : spreadWords(known.map((each) => each ?? 0));
   };
   const curve = timings.every((each) => each.curve === timings[0]?.curve) ? (timings[0]?.curve ?? null) : null;
   const keep = async (label: string): Promise<void> => {

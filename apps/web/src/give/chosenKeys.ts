@@ -1,5 +1,4 @@
-import { type Attribute, FAMILIES, type Family, type Key, type ShowSheet, fanOf } from "@zm/core";
-import { plain } from "../shared/plain.ts";
+import { type Attribute, FAMILIES, type Family, type Key, type ShowSheet, fanOf, valueWords } from "@zm/core";
 
 /** One attribute of the chosen lights: the keys that have it, in the order chosen. */
 export interface ChosenAttribute {
@@ -26,12 +25,12 @@ export function chosenAttributes(sheet: ShowSheet, channels: readonly number[]):
 }
 
 /** Values in a word: one number, a short fan, or from the lowest to the highest. */
-export function valueWords(values: readonly number[]): string {
+export function spreadWords(values: readonly number[]): string {
   const fan = fanOf(values);
   if (fan === undefined) return "";
-  if (typeof fan === "number") return plain(fan);
+  if (typeof fan === "number") return valueWords(fan);
   const points = fan.split("~");
   return points.length <= 3
-    ? points.map((point) => plain(Number(point))).join("~")
-    : `${plain(Math.min(...values))}–${plain(Math.max(...values))}`;
+    ? points.map((point) => valueWords(Number(point))).join("~")
+    : `${valueWords(Math.min(...values))}–${valueWords(Math.max(...values))}`;
 }

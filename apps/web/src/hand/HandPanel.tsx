@@ -17,6 +17,7 @@ import {
   slotName,
   waveName,
   keyName,
+  valueWords,
 } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import { useEffect, useRef } from "react";
@@ -26,7 +27,6 @@ import { create } from "zustand";
 import { Notices } from "../show/Notices.tsx";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { WordHint } from "../shared/WordHint.tsx";
-import { plain } from "../shared/plain.ts";
 import { curveWords, seconds } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { useHand } from "../show/handStore.ts";
@@ -252,7 +252,7 @@ function HeldCell({ name, onDrop }: { name: string; onDrop: (names: readonly str
         <HeldButton
           name={`wave of ${name}`}
           held={wave}
-          word={"stop" in wave.wave ? "no wave" : `${wave.wave.shape} ${plain(wave.wave.size)}`}
+          word={"stop" in wave.wave ? "no wave" : `${wave.wave.shape} ${valueWords(wave.wave.size)}`}
           times={
             "stop" in wave.wave ? "" : wave.wave.tempo === undefined ? `every ${seconds(wave.wave.period ?? 1)} s` : `at ${wave.wave.tempo}`
           }
@@ -271,7 +271,7 @@ function heldValueWords(key: Key, held: HeldValue, sheet: ShowSheet): { word: st
     .filter(Boolean)
     .join(" ");
   const value = resolve(held.move, key, sheet.palettes);
-  const shown = slotName(key.attribute, value) ?? plain(value);
+  const shown = slotName(key.attribute, value) ?? valueWords(value);
   const word = isRelease(held.move) ? "released" : palette ? (sheet.palettes.byId.get(palette)?.label ?? palette) : shown;
   return { word, times };
 }

@@ -1,8 +1,7 @@
-import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf } from "@zm/core";
+import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf, valueWords } from "@zm/core";
 import { useEffect, useMemo, useState } from "react";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { useSame } from "../shared/useSame.ts";
-import { plain } from "../shared/plain.ts";
 import { previewOf } from "../preview/preview.ts";
 import { sentence } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -103,7 +102,8 @@ function OptionRow({ option, sent, onSend }: { option: UpdateOption; sent: Sent;
       <span className="min-w-0 flex-1 truncate">
         <span className="figures">{key.channel}</span> {key.attribute.id}{" "}
         <span className="figures text-quiet">
-          {Number.isNaN(before) ? "unset" : plain(before)} → {given ? (sheet.palettes.byId.get(given)?.label ?? given) : plain(value)}
+          {Number.isNaN(before) ? "unset" : valueWords(before)} →{" "}
+          {given ? (sheet.palettes.byId.get(given)?.label ?? given) : valueWords(value)}
         </span>
       </span>
       <select

@@ -1,3 +1,4 @@
+import { dateWords } from "../shared/moments.ts";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { findRow, isCueNumber, numbersPaper, paperCsv, paperPages } from "@zm/core";
 import { useDeferredValue, useMemo, useRef } from "react";
@@ -7,7 +8,6 @@ import { ActionButton } from "../shared/ActionButton.tsx";
 import { Modal } from "../shared/Modal.tsx";
 import { notify } from "../shared/notices.ts";
 import { saveFile } from "../shared/saveFile.ts";
-import { today } from "../shared/today.ts";
 import { sentence } from "../shared/words.ts";
 import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
 import { type NumbersDraft, beginNumbers, numbersEdit, tableOf, useNumbersDraft } from "./numbersDraft.ts";
@@ -80,7 +80,7 @@ export function NumbersDialog({ cues, onClose }: { cues: { from: string; to: str
             disabled={!ready}
             onAct={async () => {
               const { pdfOf } = await import("../shared/pdf.ts");
-              const pages = paperPages(paper(), { show: sheet.show.title, made: `made ${today()}`, large: false });
+              const pages = paperPages(paper(), { show: sheet.show.title, made: `made ${dateWords(new Date())}`, large: false });
               saveFile(await pdfOf(pages), `${name}.pdf`);
             }}
           >

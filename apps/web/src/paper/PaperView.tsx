@@ -1,3 +1,4 @@
+import { dateWords } from "../shared/moments.ts";
 import {
   type Comparison,
   PAPER_KINDS,
@@ -23,7 +24,6 @@ import { ActionButton } from "../shared/ActionButton.tsx";
 import { lazyPart } from "../shared/lazyPart.ts";
 import { tellTrouble } from "../shared/notices.ts";
 import { saveFile } from "../shared/saveFile.ts";
-import { today } from "../shared/today.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
@@ -44,7 +44,8 @@ export function PaperView() {
   const cues = chosenCues(useSelection(useShallow(({ cue, cueEnd }) => ({ cue, cueEnd }))));
   const paper = useChosenPaper(chosen ? cues : null);
   const pages = useMemo(
-    () => (paper && !("fault" in paper) ? paperPages(paper, { show: sheet.show.title, made: `made ${today()}`, large }) : null),
+    () =>
+      paper && !("fault" in paper) ? paperPages(paper, { show: sheet.show.title, made: `made ${dateWords(new Date())}`, large }) : null,
     [paper, sheet.show.title, large],
   );
   const [pdf, setPdf] = useState<Blob | null>(null);

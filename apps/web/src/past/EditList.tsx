@@ -1,3 +1,4 @@
+import { hourWords, dayAndHourWords } from "../shared/moments.ts";
 import { useQueryClient } from "@tanstack/react-query";
 import type { NamedVersion, PastEdit } from "@zm/protocol";
 import { useRef, useState } from "react";
@@ -188,7 +189,5 @@ function whoWords({ window }: PastEdit): string {
 /** The hour for what was made today, the day and the hour for what is older. */
 function timeWords(iso: string, whole: boolean): string {
   const at = new Date(iso);
-  const hour = at.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
-  if (!whole && at.toDateString() === new Date().toDateString()) return hour;
-  return `${at.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" })} ${hour}`;
+  return !whole && at.toDateString() === new Date().toDateString() ? hourWords(at) : dayAndHourWords(at);
 }

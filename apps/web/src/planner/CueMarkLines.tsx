@@ -1,6 +1,5 @@
-import { type ListSheet, marksOf } from "@zm/core";
+import { type ListSheet, marksOf, tenths } from "@zm/core";
 import { Link } from "react-router";
-import { tenths } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { usePlanning } from "./usePlan.ts";
 

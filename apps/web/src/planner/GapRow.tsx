@@ -1,5 +1,6 @@
+import { tenths } from "@zm/core";
 import { memo } from "react";
-import { seconds, tenths } from "../shared/words.ts";
+import { seconds } from "../shared/words.ts";
 import { GAPS, SPINE } from "./grid.ts";
 import { KNOWN_BRIEFLY } from "./knownWords.ts";
 import type { ListPlan } from "./usePlan.ts";

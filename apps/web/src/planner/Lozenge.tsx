@@ -1,4 +1,4 @@
-import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, isPlaced } from "@zm/core";
+import { type ListSheet, type MarkPlan, type MarkTime, type PlannedMark, isPlaced, tenths } from "@zm/core";
 import { chooseCue, chooseLights } from "../choice/selection.ts";
 import { seconds } from "../shared/words.ts";
 import { AXIS, ROW } from "./grid.ts";
@@ -79,5 +79,5 @@ function markWords(list: ListSheet, { mark, available }: PlannedMark): string {
 
 /** Seconds in as few figures as say it. */
 function short(value: number): string {
-  return value >= 10 ? String(Math.round(value)) : String(Math.round(value * 10) / 10);
+  return value >= 10 ? String(Math.round(value)) : tenths(value);
 }

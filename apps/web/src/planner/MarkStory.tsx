@@ -8,11 +8,12 @@ import {
   markTimes,
   marksByChannel,
   planMark,
+  tenths,
 } from "@zm/core";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { Fact } from "../shared/Fact.tsx";
-import { cueName, tenths } from "../shared/words.ts";
+import { cueName } from "../shared/words.ts";
 import { useMeasured } from "../show/runLog.ts";
 import { useShow } from "../show/useShow.ts";
 import { KNOWN_WORDS } from "./knownWords.ts";

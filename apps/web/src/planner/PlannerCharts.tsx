@@ -1,3 +1,4 @@
+import { tenths } from "@zm/core";
 import { Bar, BarChart, ReferenceLine, Scatter, ScatterChart, XAxis, YAxis } from "recharts";
 import { useMemo } from "react";
 import type { ListPlan } from "./usePlan.ts";
@@ -38,23 +39,8 @@ export function PlannerCharts({ plan: { list, marks, moving } }: { plan: ListPla
         <figcaption className="text-[13px] text-quiet">seconds needed (across) against there (up); below the line is late</figcaption>
         <ScatterChart width={WIDTH} height={140} margin={{ top: 4, right: 8, bottom: 0, left: 0 }} accessibilityLayer={false}>
           {/* Both axes alike, so that the line between them is straight. */}
-          <XAxis
-            type="number"
-            dataKey="needed"
-            scale="log"
-            domain={[0.1, Math.ceil(most)]}
-            {...AXIS}
-            tickFormatter={(value: number) => String(Math.round(value * 10) / 10)}
-          />
-          <YAxis
-            type="number"
-            dataKey="available"
-            scale="log"
-            domain={[0.1, "dataMax"]}
-            width={34}
-            {...AXIS}
-            tickFormatter={(value: number) => String(Math.round(value * 10) / 10)}
-          />
+          <XAxis type="number" dataKey="needed" scale="log" domain={[0.1, Math.ceil(most)]} {...AXIS} tickFormatter={tenths} />
+          <YAxis type="number" dataKey="available" scale="log" domain={[0.1, "dataMax"]} width={34} {...AXIS} tickFormatter={tenths} />
           <ReferenceLine
             segment={[
               { x: 0.1, y: 0.1 },

@@ -19,6 +19,7 @@ import {
   proposePlan,
   sceneAt,
   waysOut,
+  tenths,
 } from "@zm/core";
 import { Suspense, useMemo } from "react";
 import { considerEdits } from "../choice/draft.ts";
@@ -27,7 +28,7 @@ import { Fact } from "../shared/Fact.tsx";
 import { NumberField } from "../shared/NumberField.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
-import { cueName, tenths } from "../shared/words.ts";
+import { cueName } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { KNOWN_WORDS } from "./knownWords.ts";
 import { travelWords } from "./MarkColumn.tsx";

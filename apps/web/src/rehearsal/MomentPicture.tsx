@@ -1,7 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import type { RehearsalFinding } from "@zm/core";
+import { type RehearsalFinding, clockWords } from "@zm/core";
 import { useCallback } from "react";
-import { clockTime } from "../shared/words.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { useShow } from "../show/useShow.ts";
 import { StagePicture } from "../picture/StagePicture.tsx";
@@ -33,8 +32,8 @@ export function MomentPicture({ own, finding }: { own: Rehearsed; finding: Rehea
         {error
           ? errorMessage(error)
           : isPending
-            ? `Running the show up to ${clockTime(at)} …`
-            : `${clockTime(at)}, cue ${finding.cue}: ${finding.message}`}
+            ? `Running the show up to ${clockWords(at)} …`
+            : `${clockWords(at)}, cue ${finding.cue}: ${finding.message}`}
       </figcaption>
       <div className="min-h-0 flex-1">
         {data && (
@@ -43,7 +42,7 @@ export function MomentPicture({ own, finding }: { own: Rehearsed; finding: Rehea
             labels={false}
             view={view}
             haze={haze}
-            description={`The stage ${clockTime(at)} into the show: ${finding.message}`}
+            description={`The stage ${clockWords(at)} into the show: ${finding.message}`}
           />
         )}
       </div>

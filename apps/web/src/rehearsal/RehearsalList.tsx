@@ -1,10 +1,10 @@
-import { type RehearsalAlike, type RehearsalFinding, alikeFindings, groupBy, lightRuns, rehearsalFindingId } from "@zm/core";
+import { type RehearsalAlike, type RehearsalFinding, alikeFindings, groupBy, lightRuns, rehearsalFindingId, clockWords } from "@zm/core";
 import { useMemo } from "react";
 import { useNavigate } from "react-router";
 import { chooseLights } from "../choice/selection.ts";
 import { useGoToCue } from "../show/useGoToCue.ts";
 import { VirtualList } from "../shared/VirtualList.tsx";
-import { clockTime, cueName } from "../shared/words.ts";
+import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 
 interface RehearsalListProps {
@@ -97,7 +97,7 @@ function FoundRow({ list, findings, channels, besides, fresh, shown, onShow }: F
   return (
     <div className={`flex items-start gap-3 border-b border-rule/50 px-4 py-1.5 hover:bg-base-200 ${shown ? "bg-chosen" : ""}`}>
       <span className="figures w-12 shrink-0 text-right text-quiet" title="The moment in the show">
-        {clockTime(first.at)}
+        {clockWords(first.at)}
       </span>
       <button
         type="button"

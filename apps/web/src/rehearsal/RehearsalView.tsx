@@ -6,6 +6,7 @@ import {
   rehearsalKinds,
   rehearsalKindWords as kindWords,
   rehearsalWords,
+  clockWords,
 } from "@zm/core";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
@@ -13,7 +14,6 @@ import { CheckTabs } from "../check/CheckTabs.tsx";
 import { historyQuery } from "../show/past/past.ts";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
-import { clockTime } from "../shared/words.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { MomentPicture } from "./MomentPicture.tsx";
@@ -118,7 +118,7 @@ function Results({ own, before, stale }: ResultsProps) {
           )}
         </p>
         <p className="text-[13px] text-quiet">
-          {clockTime(rehearsal.seconds)} of show{own.speed === 1 ? "" : `, called ${own.speed} × as fast`}.
+          {clockWords(rehearsal.seconds)} of show{own.speed === 1 ? "" : `, called ${own.speed} × as fast`}.
           {rehearsal.assumed.length > 0 && ` ${assumedWords(rehearsal.assumed)}`}
           {stale && " The show has been edited since: rehearse it again."}
         </p>

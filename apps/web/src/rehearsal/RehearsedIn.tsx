@@ -1,8 +1,7 @@
-import { type ListSheet, alikeFindings } from "@zm/core";
+import { type ListSheet, alikeFindings, clockWords } from "@zm/core";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { chooseLights } from "../choice/selection.ts";
-import { clockTime } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 import { findingsOf, useRehearsal } from "../show/rehearsal/rehearsal.ts";
 
@@ -25,7 +24,7 @@ export function RehearsedIn({ list, row }: { list: ListSheet; row: number }) {
               title="Chooses the lights"
               onClick={() => chooseLights(channels)}
             >
-              <span className="figures shrink-0">{clockTime(finding.at)}</span>
+              <span className="figures shrink-0">{clockWords(finding.at)}</span>
               <span>{finding.message}</span>
             </button>
           </li>

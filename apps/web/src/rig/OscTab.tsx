@@ -1,3 +1,4 @@
+import { secondWords } from "../shared/moments.ts";
 import { oscSettings, type OscSettings, type OscState } from "@zm/protocol";
 import { api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
@@ -65,7 +66,7 @@ export function OscTab() {
         <tbody>
           {(state?.messages ?? []).map(({ at, way, who, words }, index) => (
             <tr key={`${at}/${index}`} className="border-t border-rule/60">
-              <td className="figures py-1 text-quiet">{new Date(at).toLocaleTimeString("en-GB")}</td>
+              <td className="figures py-1 text-quiet">{secondWords(new Date(at))}</td>
               <td>{way === "in" ? "in" : "out"}</td>
               <td className="figures text-quiet">{who}</td>
               <td className={`figures ${words.startsWith("/zm/error") ? "text-error" : ""}`}>{words}</td>

@@ -1,6 +1,6 @@
 import { type ListSheet, cueDuration, nextRow, runTime } from "@zm/core";
 import { Link } from "react-router";
-import { clockTime, seconds, triggerWords } from "../shared/words.ts";
+import { seconds, triggerWords, timeLeft } from "../shared/words.ts";
 import { useLive } from "../show/live.ts";
 import { useShow } from "../show/useShow.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
@@ -52,7 +52,7 @@ export function NextCue({ list, onCatch, onFire }: NextCueProps) {
             <button type="button" className="btn btn-sm border-neutral" onClick={onFire}>
               Fire now
             </button>
-            <span className="figures shrink-0 text-[22px] text-secondary">{clockTime(wait)}</span>
+            <span className="figures shrink-0 text-[22px] text-secondary">{timeLeft(wait)}</span>
           </>
         )}
       </p>

@@ -1,5 +1,5 @@
 import { type ListRun, type ListSheet, partEnds, preparing, runTime, standingCue } from "@zm/core";
-import { clockTime, lightWords } from "../shared/words.ts";
+import { lightWords, timeLeft } from "../shared/words.ts";
 import { useLive } from "../show/live.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 
@@ -51,7 +51,7 @@ export function OnStage({ list }: { list: ListSheet }) {
           {stands ?? "–"}
         </span>
         <span className="min-w-0 flex-1 truncate text-[24px] font-bold">{gone ? "the cue behind it is deleted" : cue?.label}</span>
-        <span className="figures shrink-0 text-[30px] leading-9">{clockTime(left)}</span>
+        <span className="figures shrink-0 text-[30px] leading-9">{timeLeft(left)}</span>
       </p>
       {lines.slice(0, MOST_LINES).map((line) => (
         <Progress key={line.name} line={line} />
@@ -85,7 +85,7 @@ function Progress({ line: { name, left, lasts, prepares } }: { line: Line }) {
       <span role="progressbar" aria-label={name} aria-valuenow={Math.round(done * 100)} className="block h-1.5 flex-1 bg-base-300">
         <span className={`block h-full ${prepares ? "bg-secondary" : "bg-primary"}`} style={{ width: `${done * 100}%` }} />
       </span>
-      <span className="figures w-14 shrink-0 text-right text-quiet">{left > 0 ? clockTime(left) : "done"}</span>
+      <span className="figures w-14 shrink-0 text-right text-quiet">{left > 0 ? timeLeft(left) : "done"}</span>
     </p>
   );
 }

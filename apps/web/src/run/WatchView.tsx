@@ -2,7 +2,7 @@ import { useSuspenseQuery } from "@tanstack/react-query";
 import { listOf, nextRow, runTime, standingCue } from "@zm/core";
 import { Link, useParams } from "react-router";
 import { Troubles } from "../show/Troubles.tsx";
-import { clockTime, triggerWords } from "../shared/words.ts";
+import { triggerWords, timeLeft } from "../shared/words.ts";
 import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
@@ -74,7 +74,7 @@ function Standing({ show, large }: { show: OpenShow; large: boolean }) {
           {stands ?? "–"}
         </p>
         <p className={`truncate font-bold ${words}`}>{cue?.label ?? (stands === null ? "Nothing has been fired" : "")}</p>
-        <p className={`figures ${words}`}>{left > 0 ? clockTime(left) : stands === null ? "" : "complete"}</p>
+        <p className={`figures ${words}`}>{left > 0 ? timeLeft(left) : stands === null ? "" : "complete"}</p>
       </div>
       <div className="min-w-0">
         <p className="text-quiet">next{next?.trigger?.type === "follow" ? `, ${triggerWords(next.trigger)}` : next ? ", on Go" : ""}</p>
@@ -82,7 +82,7 @@ function Standing({ show, large }: { show: OpenShow; large: boolean }) {
           {next?.number ?? "–"}
         </p>
         <p className={`truncate ${words}`}>{next?.label ?? "This is the last cue"}</p>
-        {wait !== null && <p className={`figures text-secondary ${words}`}>fires by itself in {clockTime(wait)}</p>}
+        {wait !== null && <p className={`figures text-secondary ${words}`}>fires by itself in {timeLeft(wait)}</p>}
       </div>
     </section>
   );

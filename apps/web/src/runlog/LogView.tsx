@@ -1,5 +1,6 @@
+import { dayAndHourWords, dayAndSecondWords } from "../shared/moments.ts";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ListSheet, type LogEntry, count, findRow, learntPace, SPEAKING_PACE, timesBetween } from "@zm/core";
+import { type ListSheet, type LogEntry, count, findRow, learntPace, SPEAKING_PACE, timesBetween, tenths, clockWords } from "@zm/core";
 import type { RunSummary, RunsReply } from "@zm/protocol";
 import { Download } from "lucide-react";
 import { useMemo, useState } from "react";
@@ -10,7 +11,6 @@ import { VirtualList } from "../shared/VirtualList.tsx";
 import { useGoToCue } from "../show/useGoToCue.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { tellTrouble } from "../shared/notices.ts";
-import { clockTime, tenths } from "../shared/words.ts";
 import { api } from "../show/api.ts";
 import { runQuery, runsQuery, useNewestRuns } from "../show/runLog.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
@@ -117,10 +117,7 @@ function uncounted({ speed, begun, counts }: RunSummary): string {
 
 /** When a run began, as it is called where it has no name. */
 function runName({ name, began }: Pick<RunSummary, "name" | "began">): string {
-  return (
-    name ||
-    new Date(began).toLocaleString("en-GB", { weekday: "short", day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" })
-  );
+  return name || dayAndHourWords(new Date(began));
 }
 
 function RunRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; onChoose: () => void }) {
@@ -150,7 +147,7 @@ function RunRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
           <span className="block truncate font-bold">{runName(run)}</span>
           <span className="block text-[13px] text-quiet">
             {run.name && `${runName({ ...run, name: "" })}, `}
-            {count(run.cues, "cue")} in {clockTime((run.ended - run.began) / 1000)}
+            {count(run.cues, "cue")} in {clockWords((run.ended - run.began) / 1000)}
             {run.open && ", goes on"}
           </span>
           {!run.counts && <span className="block text-[13px] text-quiet">{uncounted(run)}</span>}
@@ -268,8 +265,8 @@ function EntryRow({ entry, before, began, list, expected }: EntryRowProps) {
   const [from, to] = [before?.cue, entry.cue].map((number) => (number == null || entry.list !== list.id ? -1 : findRow(list, number)));
   const script = gap !== null && from !== undefined && to !== undefined && from >= 0 && to > from ? expected(from, to) : null;
   return (
-    <div className="flex h-7 items-center gap-3 border-b border-rule/60 px-4" title={new Date(entry.at).toLocaleString("en-GB")}>
-      <span className="figures w-16 text-right">{clockTime(Math.floor((entry.at - began) / 1000))}</span>
+    <div className="flex h-7 items-center gap-3 border-b border-rule/60 px-4" title={dayAndSecondWords(new Date(entry.at))}>
+      <span className="figures w-16 text-right">{clockWords(Math.floor((entry.at - began) / 1000))}</span>
       <span className="figures w-20 text-right">{gap === null ? "" : `${tenths(gap)} s`}</span>
       <span className="figures w-24 text-right text-quiet">{script === null ? "" : `${tenths(script)} s`}</span>
       <button

@@ -1,4 +1,4 @@
-import { plain } from "./plain.ts";
+import { writeValue } from "@zm/core";
 import { type NumberBounds, notInWords, readNumberIn } from "./readNumber.ts";
 import { TakenField } from "./TakenField.tsx";
 
@@ -16,7 +16,7 @@ export function NumberField({ label, value, hint, onTake, ...bounds }: NumberFie
     <TakenField
       numeric
       label={label}
-      shown={value === undefined ? "" : plain(value)}
+      shown={value === undefined ? "" : writeValue(value)}
       hint={hint}
       wrongWords={notInWords(bounds)}
       read={(text) => readNumberIn(text, bounds)}

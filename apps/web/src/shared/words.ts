@@ -1,17 +1,11 @@
-import { capital, lightRuns, writeSeconds, type Cue, type Curve, type ListSheet, type Trigger, cueDuration } from "@zm/core";
+import { capital, lightRuns, writeSeconds, type Cue, type Curve, type ListSheet, type Trigger, cueDuration, clockWords } from "@zm/core";
 
 /** Seconds as they are written everywhere. */
 export const seconds = writeSeconds;
 
-/** Seconds that were worked out, as they are read: to a tenth. */
-export function tenths(value: number): string {
-  return seconds(Math.round(value * 10) / 10);
-}
-
-/** Seconds for a running clock: 0:07, 1:32. */
-export function clockTime(value: number): string {
-  const whole = Math.max(0, Math.ceil(value - 1e-3));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+/** Time left as a clock counts it down: 0:07, 1:32; 0:00 when it is over. */
+export function timeLeft(value: number): string {
+  return clockWords(Math.ceil(value - 1e-3));
 }
 
 /** What fires a cue, in the few letters of the spine: "after go 2" counts from the Go before, "after end 2" from its completion. */

@@ -1,4 +1,4 @@
-import { type Moves, type Point, aimNear, keyAt } from "@zm/core";
+import { type Moves, type Point, aimNear, keyAt, toTenth } from "@zm/core";
 import { hungPlaces } from "../picture/scene.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useShow } from "../show/useShow.ts";
@@ -20,7 +20,7 @@ export function useAim(): Aim {
         ? to
         : { x: landed.x + to.x - start.x, y: Math.max(0, landed.y + to.y - start.y), z: landed.z + to.z - start.z };
       const found = aimNear(place, goal, { pan: outputOf(pan), tilt: outputOf(tilt) }, { pan: pan.attribute, tilt: tilt.attribute });
-      if (found) moves[channel] = { pan: Math.round(found.pan * 10) / 10, tilt: Math.round(found.tilt * 10) / 10 };
+      if (found) moves[channel] = { pan: toTenth(found.pan), tilt: toTenth(found.tilt) };
     }
     if (Object.keys(moves).length > 0) change({ do: "give", moves });
   };

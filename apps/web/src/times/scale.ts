@@ -1,3 +1,4 @@
+import { toTenth } from "@zm/core";
 /** How time is laid out across a picture. */
 export interface TimeScale {
   /** Where 0 seconds is, and how far a second reaches; pixels. */
@@ -18,7 +19,7 @@ export function timeScale(longest: number, left: number, right: number): TimeSca
   const whole = Math.max(1, longest * 1.12);
   const perSecond = (right - left) / whole;
   const step = STEPS.find((each) => each * perSecond >= APART) ?? HOUR * Math.ceil(APART / perSecond / HOUR);
-  const ticks = Array.from({ length: Math.floor(whole / step) + 1 }, (_, index) => Math.round(index * step * 10) / 10);
+  const ticks = Array.from({ length: Math.floor(whole / step) + 1 }, (_, index) => toTenth(index * step));
   return { zero: left, perSecond, whole, ticks };
 }
 

@@ -1,4 +1,4 @@
-import { plain } from "../shared/plain.ts";
+import { valueWords } from "@zm/core";
 import { useShow } from "../show/useShow.ts";
 import type { RunningWave } from "./shapes.ts";
 
@@ -28,7 +28,7 @@ export function TempoSelect({ wave, beat, onChange }: TempoSelectProps) {
       <option value="">in its own time</option>
       {tempos.map(({ id, label, perMinute }) => (
         <option key={id} value={id}>
-          at {label || id}, {plain(perMinute)} a minute
+          at {label || id}, {valueWords(perMinute)} a minute
         </option>
       ))}
     </select>

@@ -1,6 +1,5 @@
-import { type Attribute, readFan } from "@zm/core";
+import { type Attribute, readFan, valueWords } from "@zm/core";
 import { FanField } from "../shared/FanField.tsx";
-import { plain } from "../shared/plain.ts";
 import { readSpread } from "../shared/readSpread.ts";
 import type { RunningWave } from "./shapes.ts";
 
@@ -39,7 +38,7 @@ export function WaveNumbers({ attribute, wave, beat, onChange }: WaveNumbersProp
             width="w-full"
           />
         ) : (
-          <span className="figures px-1 leading-8">{plain(beat ?? 1)} s</span>
+          <span className="figures px-1 leading-8">{valueWords(beat ?? 1)} s</span>
         )}
       </Named>
       <Named name="spread, °">

@@ -1,6 +1,5 @@
-import { type GivenWave, fanAt } from "@zm/core";
+import { type GivenWave, fanAt, valueWords } from "@zm/core";
 import { useEffect, useRef } from "react";
-import { plain } from "../shared/plain.ts";
 import { type Shape, heightOf } from "./shapes.ts";
 
 interface WavePictureProps {
@@ -52,7 +51,7 @@ export function WavePicture({ wave, beat, channels }: WavePictureProps) {
       width={WIDTH}
       height={HEIGHT}
       role="img"
-      aria-label={`${shapeWords(wave.shape)} of ${plain(largest)} over ${channels.length} lights`}
+      aria-label={`${shapeWords(wave.shape)} of ${valueWords(largest)} over ${channels.length} lights`}
       className="rounded border border-neutral bg-sheet"
     >
       <line x1={EDGE} x2={WIDTH - EDGE} y1={HEIGHT / 2} y2={HEIGHT / 2} className="stroke-neutral" />

@@ -1,6 +1,6 @@
 import { fanPoints, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { chosenAttributes, valueWords } from "../../src/give/chosenKeys.ts";
+import { chosenAttributes, spreadWords } from "../../src/give/chosenKeys.ts";
 import { fanWith, middleOf } from "../../src/give/fanWith.ts";
 import { lightSpans, lightWords } from "../../src/shared/words.ts";
 import { readSpread } from "../../src/shared/readSpread.ts";
@@ -19,7 +19,7 @@ test("dragging an end of a straight row keeps it straight, dragging the middle b
 });
 
 test("values and lights are told in few words", () => {
-  expect([valueWords([5, 5]), valueWords([0, 50, 100]), valueWords([3, 9, 1, 7])]).toEqual(["5", "0~100", "1–9"]);
+  expect([spreadWords([5, 5]), spreadWords([0, 50, 100]), spreadWords([3, 9, 1, 7])]).toEqual(["5", "0~100", "1–9"]);
   expect([lightSpans([1, 2, 3, 9, 8]), lightWords([4]), lightWords([1, 2])]).toEqual(["1..3, 9, 8", "light 4", "2 lights: 1–2"]);
 });
 

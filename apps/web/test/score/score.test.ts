@@ -4,7 +4,7 @@ import { saltAndParaffin } from "@zm/demo";
 import { lensKeys, lensThreads, markAt, trackedText } from "../../src/cells/cells.ts";
 import { channelsBetween, columnAt, layoutColumns } from "../../src/score/columns.ts";
 import { cellStory, cellWords } from "../../src/cells/story.ts";
-import { clockTime, triggerWords, upDown } from "../../src/shared/words.ts";
+import { timeLeft, triggerWords, upDown } from "../../src/shared/words.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
@@ -144,7 +144,7 @@ test("times are written short and tell the two kinds of follow apart", () => {
     up: "3+1",
     down: "5",
   });
-  expect([0, 0.2, 7, 61.5, 600].map(clockTime)).toEqual(["0:00", "0:01", "0:07", "1:02", "10:00"]);
+  expect([0, 0.2, 7, 61.5, 600].map(timeLeft)).toEqual(["0:00", "0:01", "0:07", "1:02", "10:00"]);
 });
 
 test("what is unset says which wall stopped it, which cue let it go, or which kept it to itself", () => {

@@ -1,3 +1,4 @@
+import { writeSeconds } from "../time/timeWords.ts";
 import { valueWords } from "../values/valueWords.ts";
 import { slotName } from "../show/slots.ts";
 import { groupBy } from "../show/groupBy.ts";
@@ -6,7 +7,6 @@ import { isRelease, moveTiming, paletteOf, plainValue } from "../show/move.ts";
 import { FAMILIES } from "../show/schema.ts";
 import { actionWords } from "../script/actionWords.ts";
 import { type ListSheet, type ShowSheet, type StoredMove, cueAt, movesOf } from "../sheet/sheet.ts";
-import { writeSeconds } from "../time/readTime.ts";
 import { cueMarks, cueWaves, firesWords, partsWords } from "./cueWords.ts";
 import type { Paper } from "./table.ts";
 

@@ -1,9 +1,9 @@
+import { writeSeconds } from "../time/timeWords.ts";
 import type { Cue, Show } from "../show/schema.ts";
 import { shortened } from "../show/words.ts";
 import { sceneAt } from "../sheet/scenes.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../sheet/sheet.ts";
 import { cueDuration } from "../time/durations.ts";
-import { writeSeconds } from "../time/readTime.ts";
 import { cueMarks, firesWords, partsWords } from "./cueWords.ts";
 import type { Paper, PaperRow } from "./table.ts";
 

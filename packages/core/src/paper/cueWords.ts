@@ -1,6 +1,6 @@
+import { writeSeconds } from "../time/timeWords.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { type Cue, type Part, type Trigger, TIMED_FAMILIES } from "../show/schema.ts";
-import { writeSeconds } from "../time/readTime.ts";
 import { waveWords } from "../edit/index.ts";
 
 /**

@@ -1,6 +1,7 @@
 // What a change of the play or of the calls does to the times between cues, and to the marks that need those times.
+import { lengthWords } from "../time/timeWords.ts";
 import { sameData } from "../show/sameData.ts";
-import { count, figure, listed } from "../show/words.ts";
+import { count, listed } from "../show/words.ts";
 import { knownTimes } from "../script/expected.ts";
 import { playSeconds } from "../script/scriptTime.ts";
 import type { Cue, Script } from "../show/schema.ts";
@@ -102,21 +103,15 @@ export function scriptImpactWords({ length, lines, gaps, late, mended }: ScriptI
     ...(told.length > 0 ? [`In the script: ${told.join(", ")}`] : []),
     ...(Math.abs(longer) < TIME_EPSILON
       ? []
-      : [`The play takes ${time(Math.abs(longer))} ${longer > 0 ? "longer" : "less"}: ${time(length.after)}`]),
+      : [`The play takes ${lengthWords(Math.abs(longer))} ${longer > 0 ? "longer" : "less"}: ${lengthWords(length.after)}`]),
     ...gaps
       .slice(0, 3)
       .map(
         ({ cue, since, before, after }) =>
-          `Cue ${cue} comes ${after === null ? "at a moment that nobody knows" : `${time(after)} after ${since}`}${before === null ? "" : `, before it was ${time(before)}`}`,
+          `Cue ${cue} comes ${after === null ? "at a moment that nobody knows" : `${lengthWords(after)} after ${since}`}${before === null ? "" : `, before it was ${lengthWords(before)}`}`,
       ),
     ...(gaps.length > 3 ? [`and ${gaps.length - 3} more cues come sooner or later after the one before`] : []),
     ...(late.length > 0 ? [`Too little time to be prepared then: ${listed(late)}`] : []),
     ...(mended.length > 0 ? [`Enough time to be prepared then: ${listed(mended)}`] : []),
   ];
-}
-
-/** A time as it is read: "12.5 s", "1 min 5 s". */
-function time(seconds: number): string {
-  const whole = Math.round(seconds * 10) / 10;
-  return whole < 60 ? `${figure(whole)} s` : `${Math.floor(whole / 60)} min ${figure(Math.round(whole % 60))} s`;
 }

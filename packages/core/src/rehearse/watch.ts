@@ -1,4 +1,5 @@
 // What is seen while a show runs against lights with speeds: each key that was told something is followed until it is there.
+import { tenths } from "../time/timeWords.ts";
 import { at, floatAt, intAt } from "../show/at.ts";
 import { figure } from "../show/words.ts";
 import { isBlackout } from "../show/blackout.ts";
@@ -204,7 +205,7 @@ export class Watch {
     const cue = this.cue(row);
     const lasts = code === "late" ? until - floatAt(this.over, row) : until - from;
     const seconds = reported(lasts);
-    const message = `${this.named(key)} ${WORDS[code](cue, figure(Math.round(seconds * 10) / 10))}`;
+    const message = `${this.named(key)} ${WORDS[code](cue, tenths(seconds))}`;
     return {
       code,
       cue,

@@ -1,6 +1,6 @@
+import { writeSeconds } from "../time/timeWords.ts";
 import type { Action } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import { writeSeconds } from "../time/readTime.ts";
 
 /**
  * What an action does, in a few words: "raise warmers to 80 % in 3 s"; how long after the Go it does is not said here.

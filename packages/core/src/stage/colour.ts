@@ -1,3 +1,4 @@
+import { toTenth } from "../values/rounding.ts";
 import type { Attribute } from "../show/schema.ts";
 
 /**
@@ -80,7 +81,7 @@ export function mixFor(attributes: Iterable<Attribute>, wanted: Light): Record<s
       Math.min(1, ...(["red", "green", "blue"] as const).filter((name) => part[name] > 0).map((name) => left[name] / part[name])),
     );
     for (const name of ["red", "green", "blue"] as const) left[name] = Math.max(0, left[name] - part[name] * share);
-    levels[attribute.id] = Math.round(share * attribute.max * 10) / 10;
+    levels[attribute.id] = toTenth(share * attribute.max);
   }
   return levels;
 }

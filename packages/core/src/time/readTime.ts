@@ -46,11 +46,3 @@ export function readTimeFan(text: string): number | string | undefined {
   if (known.length < points.length) return undefined;
   return known.length === 1 ? known[0] : known.join("~");
 }
-
-/**
- * Seconds as they are written back: at most two places, and nothing behind the dot where it is whole.
- * What `readSeconds` reads again, to a hundredth.
- */
-export function writeSeconds(value: number): string {
-  return String(Math.round(value * 100) / 100);
-}

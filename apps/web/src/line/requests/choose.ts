@@ -1,6 +1,5 @@
-import { findRow, knownTimes, type ShowSheet } from "@zm/core";
+import { findRow, knownTimes, type ShowSheet, tenths } from "@zm/core";
 import { chooseBefore, chooseLights, chooseNamed } from "../../choice/selection.ts";
-import { tenths } from "../../shared/words.ts";
 import { litLights } from "../../show/hand/litLights.ts";
 import { defineRequest } from "./kind.ts";
 

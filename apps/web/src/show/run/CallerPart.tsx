@@ -1,8 +1,8 @@
+import { clockWords } from "@zm/core";
 import { PhoneCall, Square } from "lucide-react";
 import { useState } from "react";
 import { useSelection } from "../../choice/selection.ts";
 import { ActionButton } from "../../shared/ActionButton.tsx";
-import { clockTime } from "../../shared/words.ts";
 import { useCaller } from "../caller.ts";
 import { useList } from "../useShow.ts";
 import { useCall } from "./useCall.ts";
@@ -84,7 +84,7 @@ export function CallerSays({ most }: { most: number }) {
           key={`${said.length - index}/${words}`}
           className={`flex gap-2 text-[13px] ${index > 0 ? "text-quiet" : what === "says" ? "text-error" : ""}`}
         >
-          <span className="figures w-12 shrink-0 text-right">{clockTime(moment)}</span>
+          <span className="figures w-12 shrink-0 text-right">{clockWords(moment)}</span>
           <span className="min-w-0 flex-1">{words}</span>
         </li>
       ))}

@@ -1,5 +1,6 @@
 // The impact as people read it. The looks come from `impact.ts`; what else can surprise somebody is found here: cues that come, go or take
 // another number, follows that count from another cue now, and how long cues and chains last.
+import { writeSeconds } from "../../time/timeWords.ts";
 import { placeChangeWords } from "../../marks/placeChanges.ts";
 import { intAt } from "../../show/at.ts";
 import { count } from "../../show/words.ts";
@@ -11,7 +12,6 @@ import { type ListSheet, type ShowSheet, findRow } from "../../sheet/sheet.ts";
 import { chainFrom } from "../../time/chain.ts";
 import { chainClock } from "../../time/chainClock.ts";
 import { cueDuration } from "../../time/durations.ts";
-import { writeSeconds } from "../../time/readTime.ts";
 import { type Impact, type LookChange, identityIn, rowPairs, stepsInList } from "./impact.ts";
 import { type CueIdentity, turnedIdentity } from "../steps/identity.ts";
 import { lookWords } from "./lookWords.ts";
