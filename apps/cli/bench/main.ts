@@ -7,7 +7,7 @@ import {
   changeHand,
   applyEdits,
   checkSheet,
-  checkSheetInSteps,
+  checkSheetInSlices,
   completeLine,
   cueAt,
   denseLooks,
@@ -102,7 +102,7 @@ function checkAgain(sheet: ShowSheet): Line {
   const cache = newCheckCache();
   let now = sheet;
   const check = (of: ShowSheet): void => {
-    const steps = checkSheetInSteps(of, cache);
+    const steps = checkSheetInSlices(of, cache);
     while (!steps.next().done);
   };
   check(now);

@@ -24,7 +24,7 @@ export class DummyRig {
 
   /** Takes the levels of a universe. */
   tell(universe: number, levels: Uint8Array): void {
-    readLevels(this.layout, universe, levels, this.lights.told);
+    readLevels(this.layout, universe, levels, this.lights.target);
   }
 
   /** Lets the lights move for so many seconds. True where one is not yet where it was told to be. */
@@ -34,17 +34,17 @@ export class DummyRig {
 
   /** Lets lights stand where they stood in another state of the rig; those that are new are where they are told to be. */
   standAs(before: Readonly<Record<string, number>>): void {
-    for (const { name, ordinal } of this.sheet.keys.all) this.lights.is[ordinal] = before[name] ?? this.lights.told[ordinal] ?? 0;
+    for (const { name, ordinal } of this.sheet.keys.all) this.lights.actual[ordinal] = before[name] ?? this.lights.target[ordinal] ?? 0;
   }
 
   /** By key name, where each is. */
   seen(): Record<string, number> {
-    return this.named(this.lights.is);
+    return this.named(this.lights.actual);
   }
 
   /** By key name, what each is told. */
   told(): Record<string, number> {
-    return this.named(this.lights.told);
+    return this.named(this.lights.target);
   }
 
   private named(values: Float64Array): Record<string, number> {

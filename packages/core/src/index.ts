@@ -43,12 +43,12 @@ export { eachTiming } from "./time/timings.ts";
 export * from "./time/transition.ts";
 export * from "./show/editsAfter.ts";
 export * from "./edit/edit.ts";
-export * from "./edit/steps/takeSteps.ts";
+export * from "./edit/steps/applySteps.ts";
 export * from "./edit/edits.ts";
 export { patchedTimes } from "./edit/plan/patchedTimes.ts";
 export * from "./edit/gather.ts";
 export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./edit/rangeEdits.ts";
-export { type Taking, takeCuesEdits } from "./edit/takeCues.ts";
+export { type CueImport, importCuesEdits } from "./edit/importCues.ts";
 export { mergePartEdits } from "./edit/partEdits.ts";
 export * from "./edit/clip.ts";
 export * from "./edit/impact/compare.ts";
@@ -57,7 +57,7 @@ export { type CueIdentities, type CueIdentity, identitiesOf, turnedIdentity } fr
 export { type Impact, type LookChange, impactOf } from "./edit/impact/impact.ts";
 export * from "./edit/impact/impactReport.ts";
 export * from "./edit/steps/step.ts";
-export { type AppliedSteps, appliedInSteps, showAfterInSteps, stepGroupsInSteps, stretchesOfCues } from "./edit/steps/apply.ts";
+export { type AppliedSteps, appliedInSlices, showAfterInSlices, stepGroupsInSlices, stretchesOfCues } from "./edit/steps/apply.ts";
 export { entriesOf, entryId } from "./edit/steps/applyEntry.ts";
 export * from "./fan/fan.ts";
 /** Own times that are asked for lights. */

@@ -1,13 +1,13 @@
 import type { Hand, HandChange } from "@zm/core";
 import { z } from "zod";
 import { authorFields, historyState } from "./history.ts";
-import { whole } from "./whole.ts";
+import { trusted } from "./trusted.ts";
 
-/** What is in hand for a show; `turn` rises with every change, over restarts too. */
+/** What is in hand for a show; `version` rises with every change, over restarts too. */
 export const handState = z.object({
   show: z.number(),
-  turn: z.number(),
-  hand: whole<Hand>(),
+  version: z.number(),
+  hand: trusted<Hand>(),
   /** True while a Hand that could not be read any more is kept beside this one. */
   damaged: z.boolean(),
   history: historyState,
@@ -19,5 +19,5 @@ export const handReply = handState.extend({ stored: z.boolean() });
 export type HandReply = z.infer<typeof handReply>;
 
 /** Changes of what is in hand, in order, all or none. */
-export const handRequest = z.object({ ...authorFields, changes: z.array(whole<HandChange>()).min(1).max(200) });
+export const handRequest = z.object({ ...authorFields, changes: z.array(trusted<HandChange>()).min(1).max(200) });
 export type HandRequest = z.infer<typeof handRequest>;

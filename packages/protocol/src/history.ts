@@ -1,6 +1,6 @@
 import { type EditInput, MOST_EDITS, type Step } from "@zm/core";
 import { z } from "zod";
-import { whole } from "./whole.ts";
+import { trusted } from "./trusted.ts";
 
 /**
  * Who asks for a change: the window by a name of its own, the gesture it belongs to (what one gesture does is one step of undo), and the request by one of its own: the
@@ -16,8 +16,8 @@ export const authorFields = {
 export const stepSummary = z.object({ id: z.string(), of: z.enum(["edit", "hand"]), words: z.string(), window: z.string().nullable() });
 export type StepSummary = z.infer<typeof stepSummary>;
 
-/** What undo and redo would do next; `turn` rises with every change, so that the newer of two is known. */
-export const historyState = z.object({ show: z.number(), turn: z.number(), undo: stepSummary.nullable(), redo: stepSummary.nullable() });
+/** What undo and redo would do next; `version` rises with every change, so that the newer of two is known. */
+export const historyState = z.object({ show: z.number(), version: z.number(), undo: stepSummary.nullable(), redo: stepSummary.nullable() });
 export type HistoryState = z.infer<typeof historyState>;
 
 /** One change of a show, told to every window: the exact steps that bring revision - 1 to revision. */
@@ -27,7 +27,7 @@ export const editEvent = z.object({
   kind: z.enum(["edit", "undo", "redo"]),
   summary: z.string(),
   /** Null for an edit of very many steps: whoever hears of it reads the show anew. */
-  steps: whole<readonly Step[]>().nullable(),
+  steps: trusted<readonly Step[]>().nullable(),
   history: historyState,
 });
 export type EditEvent = z.infer<typeof editEvent>;
@@ -36,7 +36,7 @@ export type EditEvent = z.infer<typeof editEvent>;
 export const editsRequest = z.object({
   ...authorFields,
   base: z.number().int().min(0),
-  edits: z.array(whole<EditInput>()).min(1).max(MOST_EDITS),
+  edits: z.array(trusted<EditInput>()).min(1).max(MOST_EDITS),
 });
 export type EditsRequest = z.infer<typeof editsRequest>;
 

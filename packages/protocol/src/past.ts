@@ -1,7 +1,7 @@
 import type { Show } from "@zm/core";
 import { z } from "zod";
 import { authorFields } from "./history.ts";
-import { whole } from "./whole.ts";
+import { trusted } from "./trusted.ts";
 
 /** One edit as the history lists it: without what it changed. */
 export const pastEdit = z.object({
@@ -35,7 +35,7 @@ export const versionsReply = z.object({ versions: z.array(namedVersion) });
 export type VersionsReply = z.infer<typeof versionsReply>;
 
 /** The show as it was after a revision. */
-export const pastShow = z.object({ revision: z.number(), show: whole<Show>() });
+export const pastShow = z.object({ revision: z.number(), show: trusted<Show>() });
 
 /**
  * Which cue is which between the state after one revision and that after another: by list, by the number in the later one, the number in the earlier one; null for a

@@ -2,18 +2,18 @@ import { type FiredCue, type RunChange, type MixSnapshot, type PressFields, type
 import { z } from "zod";
 import { editEvent, editsRequest, historyState } from "./history.ts";
 import { handState } from "./hand.ts";
-import { whole } from "./whole.ts";
+import { trusted } from "./trusted.ts";
 
 /**
- * All that runs of a show, whole: for a window that opens, or that has lost its place. `turn` rises with every change. The run's clock read 0 at `origin`,
+ * All that runs of a show, whole: for a window that opens, or that has lost its place. `version` rises with every change. The run's clock read 0 at `origin`,
  * milliseconds of the server's clock.
  */
 export const runState = z.object({
   show: z.number(),
-  turn: z.number(),
+  version: z.number(),
   revision: z.number(),
   origin: z.number(),
-  mix: whole<MixSnapshot>(),
+  mix: trusted<MixSnapshot>(),
 });
 export type RunState = z.infer<typeof runState>;
 
@@ -21,17 +21,17 @@ export type RunState = z.infer<typeof runState>;
 const standing = z.record(z.string(), z.string().nullable());
 
 /**
- * What has happened to what runs, from which every window computes the same run with the same core. It takes the one of `turn` - 1 to `turn`, over the
+ * What has happened to what runs, from which every window computes the same run with the same core. It takes the one of `version` - 1 to `version`, over the
  * show at `revision`. `check` is what `mixCheck` gives for the result; a window that comes to another asks for the whole.
  */
 export const runEvent = z.object({
   show: z.number(),
-  turn: z.number(),
+  version: z.number(),
   revision: z.number(),
   change: runChangeSchema,
   cues: standing,
-  fired: z.array(whole<FiredCue>()),
-  reports: z.array(whole<RunReport>()),
+  fired: z.array(trusted<FiredCue>()),
+  reports: z.array(trusted<RunReport>()),
   check: z.number(),
   /** The run's clock read 0 at this moment, milliseconds of the server's clock. */
   origin: z.number(),

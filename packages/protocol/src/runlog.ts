@@ -1,6 +1,6 @@
 import { type LogEntry, NOT_PLAIN, isPlainText } from "@zm/core";
 import { z } from "zod";
-import { whole } from "./whole.ts";
+import { trusted } from "./trusted.ts";
 
 /** A run of a show: when it began, what it is called, how many times as fast as it is spoken it was called, and what was fired in it. */
 export const runSummary = z.object({
@@ -26,7 +26,7 @@ export const runsReply = z.object({ runs: z.array(runSummary), waiting: z.number
 export type RunsReply = z.infer<typeof runsReply>;
 
 /** One run with its entries, in the order of time. */
-export const loggedRun = runSummary.omit({ ended: true, cues: true, open: true }).extend({ entries: z.array(whole<LogEntry>()) });
+export const loggedRun = runSummary.omit({ ended: true, cues: true, open: true }).extend({ entries: z.array(trusted<LogEntry>()) });
 export type LoggedRunReply = z.infer<typeof loggedRun>;
 
 /** The newest runs with their entries, the newest first, for times between cues. */

@@ -1,7 +1,7 @@
 import type { Show } from "@zm/core";
 import { z } from "zod";
 import { authorFields, historyState } from "./history.ts";
-import { whole } from "./whole.ts";
+import { trusted } from "./trusted.ts";
 
 /** What a show document is sent as. */
 export const SHOW_TYPE = "application/vnd.zealous-mark.show+json";
@@ -15,7 +15,7 @@ export const showSummary = z.object({ id: z.number(), title: z.string(), revisio
 export type ShowSummary = z.infer<typeof showSummary>;
 
 /** A show as a window opens it. The server has checked the document, so it is taken as it is. */
-export const openShowReply = z.object({ revision: z.number(), show: whole<Show>(), history: historyState });
+export const openShowReply = z.object({ revision: z.number(), show: trusted<Show>(), history: historyState });
 export type OpenShowReply = z.infer<typeof openShowReply>;
 
 /** How far an import is: reading the document, storing its moves, or over. */

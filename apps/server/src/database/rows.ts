@@ -1,6 +1,6 @@
 import type { Connection, QueryError, ResultSetHeader } from "mysql2";
 import { Readable } from "node:stream";
-import { setImmediate as turn } from "node:timers/promises";
+import { setImmediate as nextTick } from "node:timers/promises";
 import type { EntityManager, EntityMetadata, ObjectLiteral } from "typeorm";
 import { chunksOf } from "./chunks.ts";
 
@@ -86,7 +86,7 @@ export async function loadRows(
 async function* withTurns(pieces: Iterable<Buffer>): AsyncGenerator<Buffer> {
   for (const piece of pieces) {
     yield piece;
-    await turn();
+    await nextTick();
   }
 }
 

@@ -31,7 +31,7 @@ export class ServerLock {
   /** Takes the lock, or finds out who has it. What keeps the database from being reached comes through. */
   static async take(settings: Settings): Promise<ServerLock> {
     const connection = await connect(settings);
-    const folder = await takeFolder(settings.runs);
+    const folder = await claimFolder(settings.runs);
     if (!folder) {
       await connection.end();
       return new ServerLock(settings, null, null, `Another server writes to the data folder ${settings.runs}; this one only reads`);
@@ -111,7 +111,7 @@ async function holderWords(connection: Connection): Promise<string> {
 }
 
 /** Takes a data folder for this process; null where another has it. A name that the system itself lets go of when the process ends, however it does. */
-function takeFolder(folder: string): Promise<Server | null> {
+function claimFolder(folder: string): Promise<Server | null> {
   mkdirSync(folder, { recursive: true });
   const name = createHash("sha256").update(realpathSync(folder)).digest("hex").slice(0, 32);
   return new Promise((resolve, reject) => {

@@ -1,5 +1,5 @@
 import { NotFoundException } from "@nestjs/common";
-import { PressRefusedError, ShowError, append, sheetInSteps, takeInSteps } from "@zm/core";
+import { PressRefusedError, ShowError, append, sheetInSlices, applyStepsInSlices } from "@zm/core";
 import { join } from "node:path";
 import { createHistogram } from "node:perf_hooks";
 import { setTimeout as wait } from "node:timers/promises";
@@ -65,7 +65,7 @@ export class EngineHost {
 
   /** Begins: what ran when the server ended goes on. */
   start(): void {
-    if (!this.setUp.onlyReads) for (const show of this.files.shows()) void this.takeUp(show);
+    if (!this.setUp.onlyReads) for (const show of this.files.shows()) void this.resume(show);
     this.loop();
   }
 
@@ -121,18 +121,18 @@ export class EngineHost {
 
   /** Takes edits in their order; a large one in slices, between which frames have their turn. */
   private edited(running: RunningShow, { revision, steps: own, pieces, run }: Extract<Order, { do: "edit" }>): Promise<RunEvent[]> {
-    const turn = (this.editing.get(running.show) ?? Promise.resolve()).then(async () => {
+    const done = (this.editing.get(running.show) ?? Promise.resolve()).then(async () => {
       if (revision <= running.revision) return [];
       const steps = [...own];
       await eachInSlices(pieces, (piece) => append(steps, stepsIn(new TextDecoder().decode(piece))), 1);
-      const sheet = await inSlices(takeInSteps(running.sheet, steps));
+      const sheet = await inSlices(applyStepsInSlices(running.sheet, steps));
       return running.edit(revision, sheet, steps, run);
     });
     this.editing.set(
       running.show,
-      turn.catch(() => undefined),
+      done.catch(() => undefined),
     );
-    return turn;
+    return done;
   }
 
   /** Writes down what has come about before anybody is told that it has. */
@@ -155,7 +155,7 @@ export class EngineHost {
   }
 
   /** Takes up a show that ran when the server ended, as soon as it can be read. */
-  private async takeUp(show: number): Promise<void> {
+  private async resume(show: number): Promise<void> {
     while (!this.ended) {
       try {
         await this.open(show);
@@ -184,7 +184,7 @@ export class EngineHost {
     const { data: written, damaged } = this.files.read(show);
     const stored: StoredRun | null = document ? { ...document, missed: [] } : await this.read(show, written?.revision);
     if (!stored) throw new NotFoundException(`There is no show number ${show}`);
-    const sheet = await inSlices(sheetInSteps(stored.show));
+    const sheet = await inSlices(sheetInSlices(stored.show));
     const running = new RunningShow(show, sheet, stored.revision, written, stored.missed);
     const hand = this.files.readHand(show);
     // What is in hand is in the output again before the first packet leaves.
@@ -217,7 +217,7 @@ export class EngineHost {
       // Whoever receives at the old addresses is told that no more comes there.
       this.sender.sendTermination();
       this.outputFile.set(settings);
-      this.sender.takeSettings();
+      this.sender.refreshSettings();
     }
     const output: OutputState = { ...this.outputFile.settings, show: this.stage.show, fault: this.sender.fault };
     return { output };

@@ -8,7 +8,7 @@ import { type DamagedFile, SoundFile, type SoundReading, keepAside } from "../sh
 /** A run as it is written down: what runs, and when by the machine's clock (milliseconds) the run's clock read `mix.now`. */
 export interface WrittenRun {
   readonly show: number;
-  readonly turn: number;
+  readonly version: number;
   readonly takenAt: number;
   /** The revision of the show that it has taken in; undefined where the version before did not say. */
   readonly revision: number | undefined;
@@ -24,7 +24,7 @@ interface WrittenHand {
   readonly hand: string;
 }
 
-const olderHead = z.object({ show: z.number().int(), turn: z.number(), takenAt: z.number() });
+const olderHead = z.object({ show: z.number().int(), version: z.number(), takenAt: z.number() });
 const head = olderHead.extend({ revision: z.number().int(), done: z.array(z.string()), bumps: z.record(z.string(), z.number()) });
 const handText = z.object({ hand: z.string() });
 
@@ -117,9 +117,14 @@ export class RunFiles {
   }
 }
 
+/** A written run whose version was called `turn` before. */
+function withVersion(raw: unknown): unknown {
+  return typeof raw === "object" && raw !== null && "turn" in raw && !("version" in raw) ? { ...raw, version: raw.turn } : raw;
+}
+
 /** A written run, held against its shape. Throws Error that says what is missing or damaged. */
 function runOf(raw: unknown, show: number, older: boolean): WrittenRun {
-  const parsed = older ? olderHead.safeParse(raw) : head.safeParse(raw);
+  const parsed = (older ? olderHead : head).safeParse(withVersion(raw));
   if (!parsed.success) throw new Error(`${parsed.error.issues.map(({ path }) => path.join(".")).join(", ")} missing or damaged`);
   if (parsed.data.show !== show) throw new Error(`it is of show ${parsed.data.show}`);
   const mix: unknown = typeof raw === "object" && raw !== null ? Reflect.get(raw, "mix") : undefined;

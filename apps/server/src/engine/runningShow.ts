@@ -40,7 +40,7 @@ export class RunningShow {
   /** What is in hand, for what goes out to lights. */
   hand: Hand | null = null;
   private mix: Mix;
-  private turn: number;
+  private version: number;
   /** The newest presses by their ids, each with what came of it; null where that was before a restart. */
   private readonly known = new Map<string, RunEvent | null>();
   private newest: RunEvent | undefined;
@@ -59,7 +59,7 @@ export class RunningShow {
   ) {
     if (!written) {
       this.mix = new Mix(sheet);
-      this.turn = Math.floor(now());
+      this.version = Math.floor(now());
       this.origin = now();
       return;
     }
@@ -71,9 +71,9 @@ export class RunningShow {
     for (const id of written.done) this.known.set(id, null);
     // Whoever held a bump must say so again; after a restart nobody has.
     for (const [look, back] of Object.entries(written.bumps)) this.bumps.set(look, { back, until: 0 });
-    this.turn = Math.max(written.turn + 1, Math.floor(now()));
+    this.version = Math.max(written.version + 1, Math.floor(now()));
     this.origin = now() - written.mix.now * 1000 - away;
-    for (const { run } of missed) if (run) this.takeMove(run, this.mix.now);
+    for (const { run } of missed) if (run) this.applyRunMove(run, this.mix.now);
   }
 
   /** Brings a run that was away up to now, a step at a time, with a pause where others have their turn. */
@@ -99,14 +99,22 @@ export class RunningShow {
   }
 
   state(): RunState {
-    const { show, turn, revision, origin } = this;
-    return { show, turn, revision, origin, mix: snapshotOf(this.mix) };
+    const { show, version, revision, origin } = this;
+    return { show, version, revision, origin, mix: snapshotOf(this.mix) };
   }
 
   written(): WrittenRun {
     this.mix.advance(this.time);
-    const { show, turn, revision } = this;
-    return { show, turn, revision, takenAt: Date.now(), done: [...this.known.keys()], bumps: this.heldBumps(), mix: snapshotOf(this.mix) };
+    const { show, version, revision } = this;
+    return {
+      show,
+      version,
+      revision,
+      takenAt: Date.now(),
+      done: [...this.known.keys()],
+      bumps: this.heldBumps(),
+      mix: snapshotOf(this.mix),
+    };
   }
 
   /** True while something is on its way. */
@@ -181,7 +189,7 @@ export class RunningShow {
     return after === null || run.list.cues.some(({ number }) => number === after);
   }
 
-  private takeMove(move: RunMove, t: number): void {
+  private applyRunMove(move: RunMove, t: number): void {
     if (this.mayTake(move)) this.mix.settle(move.list, move.after, t);
   }
 
@@ -213,13 +221,13 @@ export class RunningShow {
 
   private publish(change: RunChange, from: PressedBy | null = null, press: string | null = null): RunEvent {
     this.mix = applyRunChange(this.mix, change, this.sheet, this.first);
-    this.turn += 1;
+    this.version += 1;
     // After a long sleep a chase has made steps by the ten thousand: the newest are told.
     const fired: FiredCue[] = this.mix.log.splice(0).slice(-MOST_FIRED);
     const reports = this.mix.reports.splice(0);
     const cues = Object.fromEntries([...this.mix.lists].map(([id, { cue }]) => [id, cue]));
-    const { show, turn, revision, origin } = this;
-    const event: RunEvent = { show, turn, revision, change, cues, fired, reports, check: mixCheck(this.mix), origin, from, press };
+    const { show, version, revision, origin } = this;
+    const event: RunEvent = { show, version, revision, change, cues, fired, reports, check: mixCheck(this.mix), origin, from, press };
     this.newest = event;
     return event;
   }

@@ -6,7 +6,7 @@ import { ArrayMaxSize, ArrayMinSize, IsArray, IsObject } from "class-validator";
 
 /** Changes of what is in hand, in order; each is read by the core, which names what is wrong. */
 export class HandChangesDto extends AuthorDto implements HandRequest {
-  @ApiProperty({ type: "array", items: { type: "object" }, description: "give, time, drop, takeUp or recorded" })
+  @ApiProperty({ type: "array", items: { type: "object" }, description: "give, time, drop, restoreDropped or recorded" })
   @IsArray({ message: "changes is an array" })
   @ArrayMinSize(1)
   @ArrayMaxSize(200)

@@ -27,7 +27,7 @@ import { errorMessage } from "../shared/errorMessage.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 
 interface Holding {
-  turn: number;
+  version: number;
   hand: Hand;
   damaged: boolean;
   /** The newest write, after which the next one comes; and whether what is in hand is stored. */
@@ -142,7 +142,7 @@ export class HandService implements OnModuleDestroy {
     const holding = await this.holding(showId);
     await this.database.manager.update(HandRow, { showId }, { damaged: null });
     holding.damaged = false;
-    holding.turn += 1;
+    holding.version += 1;
     const state = await this.stateOf(showId, holding);
     this.changes.next(state);
     return state;
@@ -161,25 +161,25 @@ export class HandService implements OnModuleDestroy {
   }
 
   private async set(showId: number, holding: Holding, hand: Hand): Promise<boolean> {
-    holding.turn += 1;
+    holding.version += 1;
     holding.hand = hand;
     this.changes.next(await this.stateOf(showId, holding));
     this.runs.hold(showId, hand);
     return this.write(showId, holding);
   }
 
-  private async stateOf(show: number, { turn, hand, damaged }: Holding): Promise<HandState> {
+  private async stateOf(show: number, { version, hand, damaged }: Holding): Promise<HandState> {
     const { history } = await this.shows.show(show);
-    return { show, turn, hand, damaged, history: history.state() };
+    return { show, version, hand, damaged, history: history.state() };
   }
 
   private write(showId: number, holding: Holding): Promise<boolean> {
-    const { hand, turn } = holding;
+    const { hand, version } = holding;
     holding.stored = false;
     holding.writing = holding.writing.then(async () => {
       try {
         await this.watch.bounded(upsertHand(this.database.manager, showId, hand));
-        holding.stored = holding.turn === turn;
+        holding.stored = holding.version === version;
         return true;
       } catch (error) {
         this.log.warn(`What is in hand could not be stored: ${errorMessage(error)}`);
@@ -204,7 +204,7 @@ export class HandService implements OnModuleDestroy {
     const damaged = (row?.damaged ?? null) !== null || (row !== null && !read);
     const hand = read ? fitHand(read, sheet) : EMPTY_HAND;
     this.runs.hold(showId, hand);
-    return { turn: Math.floor(now()), hand, damaged, writing: Promise.resolve(true), stored: true };
+    return { version: Math.floor(now()), hand, damaged, writing: Promise.resolve(true), stored: true };
   }
 }
 

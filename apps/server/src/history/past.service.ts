@@ -7,7 +7,7 @@ import {
   identitiesOf,
   invertSteps,
   sameData,
-  showAfterInSteps,
+  showAfterInSlices,
   stepsBetween,
 } from "@zm/core";
 import type { EditEvent, HistoryPage, NamedVersion, SameCues } from "@zm/protocol";
@@ -75,7 +75,7 @@ export class PastService {
   async showAt(id: number, revision: number): Promise<Show> {
     const { sheet, revision: now } = await this.shows.show(id);
     let show = sheet.show;
-    for await (const steps of this.stepsBack(id, now, revision)) show = await inSlices(showAfterInSteps(show, steps));
+    for await (const steps of this.stepsBack(id, now, revision)) show = await inSlices(showAfterInSlices(show, steps));
     return show;
   }
 
@@ -107,11 +107,11 @@ export class PastService {
    * often it is done. Undefined where that does not lead to the very same show.
    */
   private async shortest(sheet: ShowSheet, back: readonly Step[]): Promise<Step[] | undefined> {
-    const then = await inSlices(showAfterInSteps(sheet.show, back));
+    const then = await inSlices(showAfterInSlices(sheet.show, back));
     const steps = stepsBetween(sheet.show, then, identitiesOf(back));
     if (steps.length === 0) return undefined;
     try {
-      const there = await inSlices(showAfterInSteps(sheet.show, steps));
+      const there = await inSlices(showAfterInSlices(sheet.show, steps));
       return sameData(there, then) ? steps : undefined;
     } catch (error) {
       if (error instanceof ShowError) return undefined;

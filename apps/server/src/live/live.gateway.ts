@@ -109,8 +109,8 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
 
   /** Passes on to the windows of a show what simulated lights tell of themselves. */
   @SubscribeMessage("rig")
-  rig(@MessageBody() told: unknown): void {
-    const seen = rigSeen.safeParse(told);
+  rig(@MessageBody() body: unknown): void {
+    const seen = rigSeen.safeParse(body);
     if (seen.success) this.server.to(room(seen.data.show)).emit("rig", seen.data);
   }
 

@@ -237,8 +237,9 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       this.sendAll({ address: "/zm/cue", args: [list, cue, label, by] });
     }
     for (const [list, cue] of Object.entries(cues)) {
-      const told = fired.some((each) => each.list === list && each.cue === cue);
-      if (!told && this.stood[list] !== undefined && this.stood[list] !== cue) this.sendAll({ address: "/zm/at", args: [list, cue ?? ""] });
+      const wasFired = fired.some((each) => each.list === list && each.cue === cue);
+      if (!wasFired && this.stood[list] !== undefined && this.stood[list] !== cue)
+        this.sendAll({ address: "/zm/at", args: [list, cue ?? ""] });
     }
     this.stood = cues;
     if ("hold" in change) this.sendAll({ address: "/zm/held", args: [change.list ?? Object.keys(cues)[0] ?? "", change.hold ? 1 : 0] });

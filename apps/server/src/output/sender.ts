@@ -57,7 +57,7 @@ export class OutputSender {
   private readonly packets = new Map<number, PreparedPacket>();
   /** By universe, why it could not be sent last. */
   private readonly failures = new Map<number, string>();
-  private told: string | null = null;
+  private reported: string | null = null;
 
   /** `tell` hears what is wrong with the output, and null when it is right again. */
   constructor(
@@ -70,7 +70,7 @@ export class OutputSender {
     this.socket.on("error", (error) => this.fail(0, errorMessage(error)));
     this.looking = setInterval(() => void this.hosts.refresh(), LOOKING);
     this.looking.unref();
-    this.takeSettings();
+    this.refreshSettings();
     this.tellFault();
   }
 
@@ -88,7 +88,7 @@ export class OutputSender {
   }
 
   /** Begins to send as the settings say by now. Whoever receives at the old addresses has been told by `sendTermination`. */
-  takeSettings(): void {
+  refreshSettings(): void {
     const { address, universes } = this.file.settings;
     const all = [address, ...Object.values(universes)];
     const wrong = all.find((each) => !isAddress(each));
@@ -164,8 +164,8 @@ export class OutputSender {
 
   private tellFault(): void {
     const { fault } = this;
-    if (fault === this.told) return;
-    this.told = fault;
+    if (fault === this.reported) return;
+    this.reported = fault;
     this.tell(fault);
   }
 

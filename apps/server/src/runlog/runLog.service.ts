@@ -55,7 +55,7 @@ export class RunLogService implements OnModuleDestroy {
   /** By show: where its first list stood after the newest event. */
   private readonly stood = new Map<number, string | null>();
   /** By show and list, its newest entry, and how many steps it has made by itself since: all, and those that were told. */
-  private readonly chases = new Map<string, { show: number; id: string; steps: number; told: number }>();
+  private readonly chases = new Map<string, { show: number; id: string; steps: number; written: number }>();
   private counting: NodeJS.Timeout | undefined;
 
   constructor(
@@ -230,7 +230,7 @@ export class RunLogService implements OnModuleDestroy {
         const begins = opens && entry.list === first && entry.how === "next";
         if (begins) opens = false;
         const id = randomUUID();
-        this.chases.set(`${event.show} ${entry.list}`, { show: event.show, id, steps: 0, told: 0 });
+        this.chases.set(`${event.show} ${entry.list}`, { show: event.show, id, steps: 0, written: 0 });
         return { show: event.show, id, entry: { ...entry, who: entry.who.slice(0, 64) }, opens: begins };
       }),
     );
@@ -252,8 +252,8 @@ export class RunLogService implements OnModuleDestroy {
     this.counting = undefined;
     const counted: WaitingItem[] = [];
     for (const chase of this.chases.values()) {
-      if (chase.steps === chase.told) continue;
-      chase.told = chase.steps;
+      if (chase.steps === chase.written) continue;
+      chase.written = chase.steps;
       counted.push({ show: chase.show, counted: { id: chase.id, steps: chase.steps } });
     }
     this.add(counted);

@@ -1,4 +1,4 @@
-import { setImmediate as turn } from "node:timers/promises";
+import { setImmediate as nextTick } from "node:timers/promises";
 import { now } from "./clock.ts";
 
 /** So long a computation holds the event loop before everything else has its turn; milliseconds. */
@@ -16,7 +16,7 @@ class Slice {
 
   /** Gives the event loop a turn, and begins another. */
   async next(): Promise<void> {
-    await turn();
+    await nextTick();
     this.until = now() + SLICE;
   }
 }

@@ -17,7 +17,7 @@ export interface SoundReading<T> {
 
 interface Waiting<T> {
   data: T;
-  readonly told: ((error: unknown) => void)[];
+  readonly listeners: ((error: unknown) => void)[];
 }
 
 const GENERATIONS = ["a", "b"] as const;
@@ -67,9 +67,9 @@ export class SoundFile<T extends object> {
    */
   write(data: T): Promise<void> {
     const done = new Promise<void>((resolve, reject) => {
-      this.waiting ??= { data, told: [] };
+      this.waiting ??= { data, listeners: [] };
       this.waiting.data = data;
-      this.waiting.told.push((error) =>
+      this.waiting.listeners.push((error) =>
         error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error))),
       );
     });
@@ -96,7 +96,7 @@ export class SoundFile<T extends object> {
         () => undefined,
         (error: unknown) => error ?? new Error("nothing was said"),
       );
-      for (const tell of next.told) tell(failed);
+      for (const listener of next.listeners) listener(failed);
     }
     // In the same moment in which nothing waits any more: what is written from then on begins anew.
     this.writing = undefined;

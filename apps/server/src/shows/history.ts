@@ -33,7 +33,7 @@ const MOST_STEPS = 5000;
 export class History {
   readonly done: HistoryStep[] = [];
   undone: HistoryStep[] = [];
-  private turn = Math.floor(now());
+  private version = Math.floor(now());
   private handSteps = 0;
 
   constructor(private readonly show: number) {}
@@ -44,7 +44,7 @@ export class History {
     this.done.push({ of: "edit", id: `e${revision}`, revision, words, hand: undefined, window, gesture });
     if (this.done.length > MOST_STEPS) this.done.shift();
     this.undone = [];
-    this.turn += 1;
+    this.version += 1;
   }
 
   /** A change of the Hand; one that belongs to the gesture of the newest step becomes part of it. */
@@ -69,7 +69,7 @@ export class History {
       this.trimHandSteps();
     }
     this.undone = [];
-    this.turn += 1;
+    this.version += 1;
   }
 
   /** Says that the newest step was taken back, or the last one taken back made again; it is then the step of whoever did that. */
@@ -80,12 +80,12 @@ export class History {
       step.window = window;
       to.push(step);
     }
-    this.turn += 1;
+    this.version += 1;
   }
 
   /** What undo and redo would do next. */
   state(): HistoryState {
-    return { show: this.show, turn: this.turn, undo: summaryOf(this.done.at(-1)), redo: summaryOf(this.undone.at(-1)) };
+    return { show: this.show, version: this.version, undo: summaryOf(this.done.at(-1)), redo: summaryOf(this.undone.at(-1)) };
   }
 
   private trimHandSteps(): void {

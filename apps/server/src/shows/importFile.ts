@@ -36,9 +36,9 @@ export class ImportFile {
     if (this.waiting >= MOST_WAITING)
       throw new ServiceUnavailableException(`${MOST_WAITING} shows are being imported already; wait until one is there, and try again`);
     this.waiting += 1;
-    const turn = this.queue.then(() => this.take(request, work));
-    this.queue = turn.catch(() => undefined);
-    return turn.finally(() => (this.waiting -= 1));
+    const done = this.queue.then(() => this.take(request, work));
+    this.queue = done.catch(() => undefined);
+    return done.finally(() => (this.waiting -= 1));
   }
 
   private async take<T>(request: IncomingMessage, work: (path: string) => Promise<T>): Promise<T> {

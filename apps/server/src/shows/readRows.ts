@@ -233,9 +233,9 @@ function unlessEmpty<N extends string, T>(name: N, entries: readonly T[]): Parti
 
 /** The fields that hold something, as the document has them. */
 function withoutNulls(fields: object): object {
-  const told = Object.entries(fields).filter(([, value]) => value !== null && value !== undefined);
+  const present = Object.entries(fields).filter(([, value]) => value !== null && value !== undefined);
   return Object.fromEntries(
-    told.map(([name, value]: [string, unknown]) => [name, ONE_LINE.has(name) ? oneLine(value) : textWithoutControls(name, value)]),
+    present.map(([name, value]: [string, unknown]) => [name, ONE_LINE.has(name) ? oneLine(value) : textWithoutControls(name, value)]),
   );
 }
 

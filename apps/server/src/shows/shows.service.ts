@@ -15,13 +15,13 @@ import {
   type ShowSheet,
   type Step,
   advanceThroughSteps,
-  appliedInSteps,
-  applyInSteps,
+  appliedInSlices,
+  applyInSlices,
   describeEdits,
-  invertInSteps,
+  invertInSlices,
   readEdits,
-  sheetInSteps,
-  takeInSteps,
+  sheetInSlices,
+  applyStepsInSlices,
 } from "@zm/core";
 import { setTimeout as wait } from "node:timers/promises";
 import type { EditEvent, ShowSummary } from "@zm/protocol";
@@ -217,7 +217,7 @@ export class ShowsService implements OnModuleDestroy {
   /** The edit that a request came to which has been done before; undefined for one that is new. */
   async doneBefore(id: number, request: string | null): Promise<EditEvent | undefined> {
     const show = await this.show(id);
-    if (show.unconfirmed) await this.runExclusive(id, (own) => this.takeStored(own));
+    if (show.unconfirmed) await this.runExclusive(id, (own) => this.reloadStored(own));
     const revision = request === null ? undefined : show.requests.get(request);
     if (revision === undefined) return undefined;
     this.watch.expect();
@@ -229,7 +229,7 @@ export class ShowsService implements OnModuleDestroy {
   async isStored(id: number, request: string): Promise<boolean> {
     return this.runExclusive(id, async (show) => {
       this.watch.expect();
-      if (show.unconfirmed) await this.takeStored(show);
+      if (show.unconfirmed) await this.reloadStored(show);
       return show.requests.has(request);
     });
   }
@@ -241,14 +241,14 @@ export class ShowsService implements OnModuleDestroy {
   async edit(id: number, base: number, raw: readonly EditInput[], author: Author, alongside: Alongside = {}): Promise<EditEvent> {
     const edits = readEdits(raw);
     return this.runExclusive(id, async (show) => {
-      if (show.unconfirmed) await this.takeStored(show);
-      if (base > show.revision) await this.takeStored(show);
+      if (show.unconfirmed) await this.reloadStored(show);
+      if (base > show.revision) await this.reloadStored(show);
       const done = await this.doneBefore(id, author.request);
       if (done) return done;
       if (base > show.revision)
         throw new ConflictException("This window knows of edits that the server does not have; reload it and make the edit again");
       const make = async (): Promise<EditEvent> => {
-        const { steps, sheet } = await inSlices(applyInSteps(show.sheet, edits));
+        const { steps, sheet } = await inSlices(applyInSlices(show.sheet, edits));
         if (base < show.revision) await this.refuseConflict(show, base, steps);
         const outcome: Outcome = { show: () => Promise.resolve(sheet.show), sheet: () => Promise.resolve(sheet) };
         const change: Change = { kind: "edit", ofRevision: null, ofPieces: null, summary: describeEdits(edits), steps, outcome, author };
@@ -278,11 +278,11 @@ export class ShowsService implements OnModuleDestroy {
     author: Author,
   ): Promise<{ readonly event: EditEvent; readonly run: RunMove | null }> {
     this.watch.expect();
-    if (show.unconfirmed) await this.takeStored(show);
+    if (show.unconfirmed) await this.reloadStored(show);
     const row = await this.watch.bounded(this.database.manager.findOneByOrFail(EditRow, { showId: show.id, revision: step.revision }));
     const made =
       show.newest?.revision === step.revision ? show.newest.steps : await this.watch.bounded(readStepsOf(this.database.manager, row));
-    const steps = what === "undo" ? await inSlices(invertInSteps(made)) : made;
+    const steps = what === "undo" ? await inSlices(invertInSlices(made)) : made;
     const move = row.run && { list: row.run.list, before: row.run.before, after: row.run.after };
     const run = what === "undo" ? move && { ...move, before: move.after, after: move.before } : move;
     const change: Change = {
@@ -300,9 +300,9 @@ export class ShowsService implements OnModuleDestroy {
   /** Does work on a show when all that was asked for before it is done. */
   async runExclusive<T>(id: number, work: (show: OpenShow) => Promise<T>): Promise<T> {
     const show = await this.show(id);
-    const turn = show.queue.then(() => work(show));
-    show.queue = turn.catch(() => undefined);
-    return turn;
+    const done = show.queue.then(() => work(show));
+    show.queue = done.catch(() => undefined);
+    return done;
   }
 
   private async load(id: number): Promise<OpenShow> {
@@ -313,7 +313,7 @@ export class ShowsService implements OnModuleDestroy {
     const history = await this.readHistory(id, requests);
     return {
       id,
-      sheet: await inSlices(sheetInSteps(stored.show)),
+      sheet: await inSlices(sheetInSlices(stored.show)),
       revision: stored.revision,
       asked: now(),
       history,
@@ -420,7 +420,7 @@ export class ShowsService implements OnModuleDestroy {
       await this.watch.bounded(work, () => (isGivenUp = true));
     } catch (error) {
       if (error instanceof StaleShow) {
-        await this.takeStored(show);
+        await this.reloadStored(show);
         throw error;
       }
       if (!isLost(error)) throw refusalOf(error, this.log);
@@ -434,14 +434,14 @@ export class ShowsService implements OnModuleDestroy {
   private async settleAllDoubts(): Promise<void> {
     for (const [, show] of this.open.entries()) {
       if (!show.unconfirmed) continue;
-      await this.runExclusive(show.id, async (own) => (own.unconfirmed ? this.takeStored(own) : undefined)).catch((error: unknown) =>
+      await this.runExclusive(show.id, async (own) => (own.unconfirmed ? this.reloadStored(own) : undefined)).catch((error: unknown) =>
         this.log.warn(errorMessage(error)),
       );
     }
   }
 
   /** Takes in the edits that are stored and not known here: one that was never confirmed, or those that another server has made. */
-  private async takeStored(show: OpenShow): Promise<void> {
+  private async reloadStored(show: OpenShow): Promise<void> {
     this.watch.expect();
     // What was under way when the database went comes to its end first, so that nothing is stored behind this look.
     await Promise.race([show.storing, wait(LONGEST_STORING, undefined, { ref: false })]);
@@ -455,7 +455,7 @@ export class ShowsService implements OnModuleDestroy {
     for (const [index, row] of rows.entries()) {
       const steps = all[index] ?? [];
       const { pieces } = await stepTexts(steps);
-      const sheet = await inSlices(takeInSteps(show.sheet, steps));
+      const sheet = await inSlices(applyStepsInSlices(show.sheet, steps));
       await this.taken(show, row, await readyToTell(steps, pieces), sheet, { window: row.madeBy, gesture: null, request: row.request });
     }
     show.unconfirmed = false;
@@ -500,7 +500,7 @@ async function prepare(show: OpenShow, change: Change, alongside: Alongside): Pr
 /** What exact steps come to on a sheet. */
 function outcomeOf(sheet: ShowSheet, steps: readonly Step[]): Outcome {
   let applying: Promise<AppliedSteps[]> | undefined;
-  const applied = (): Promise<AppliedSteps[]> => (applying ??= inSlices(appliedInSteps(sheet.show, steps)));
+  const applied = (): Promise<AppliedSteps[]> => (applying ??= inSlices(appliedInSlices(sheet.show, steps)));
   return {
     show: async () => (await applied()).at(-1)?.show ?? sheet.show,
     sheet: async () => inSlices(advanceThroughSteps(sheet, await applied())),

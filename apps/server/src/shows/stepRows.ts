@@ -9,7 +9,7 @@ import {
   cueOrder,
   groupBy,
   isOfScript,
-  stepGroupsInSteps,
+  stepGroupsInSlices,
   stretchesOfCues,
 } from "@zm/core";
 import type { EntityManager } from "typeorm";
@@ -47,7 +47,7 @@ export async function writeSteps(
     );
   if (ofScript) await manager.update(ShowRow, { id: showId }, { script: after.script ?? null });
   await writeEntries(manager, showId, entries, after);
-  for (const group of await inSlices(stepGroupsInSteps(steps))) {
+  for (const group of await inSlices(stepGroupsInSlices(steps))) {
     const [first] = group.steps;
     if (first?.at === "renumber") await writeNumbers(manager, showId, first);
     else if (group.onCues)

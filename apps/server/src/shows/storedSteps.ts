@@ -1,4 +1,4 @@
-import { type Step, append, groupBy, invertInSteps } from "@zm/core";
+import { type Step, append, groupBy, invertInSlices } from "@zm/core";
 import { type EntityManager, In } from "typeorm";
 import { chunksOf } from "../database/chunks.ts";
 import { EditPieceRow, EditRow } from "../database/entities.ts";
@@ -59,7 +59,7 @@ export async function readSteps(manager: EntityManager, rows: readonly StepsRow[
       throw new Error(`Edit ${revision} is stored in ${Math.abs(pieces)} pieces, and ${texts.length} are there`);
     const own: Step[] = [];
     await eachInSlices(texts, (text) => append(own, stepsIn(text)), 1);
-    all.push(keeper !== revision && row.kind === "undo" ? await inSlices(invertInSteps(own)) : own);
+    all.push(keeper !== revision && row.kind === "undo" ? await inSlices(invertInSlices(own)) : own);
   }
   return all;
 }

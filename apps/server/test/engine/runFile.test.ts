@@ -1,4 +1,4 @@
-import { EMPTY_HAND, Mix, changeHand, sheetOf, snapshotOf } from "@zm/core";
+import { EMPTY_HAND, Mix, changeHand, mixFrom, sheetOf, snapshotOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -19,7 +19,7 @@ function written(cue: string, show = 1): WrittenRun {
   const mix = new Mix(sheet);
   mix.goto("main", cue, 0);
   mix.advance(1);
-  return { show, turn: 4, takenAt: 1000, revision: 2, done: ["a", "b"], bumps: { storm: 20 }, mix: snapshotOf(mix) };
+  return { show, version: 4, takenAt: 1000, revision: 2, done: ["a", "b"], bumps: { storm: 20 }, mix: snapshotOf(mix) };
 }
 
 test("a run that is written down is read back by another as it was, and the newest counts", async () => {
@@ -49,6 +49,15 @@ test("a file of another show, or without what a run needs, is not taken for one"
   const { data, damaged } = new RunFiles(folder).read(3);
   expect(data).toBeUndefined();
   expect(damaged[0]?.why).toContain("it is of show 2");
+});
+
+test("what the version before wrote is read, with the names that it gave, until something newer is there", async () => {
+  const { version, ...run } = written("5");
+  const before = JSON.stringify({ ...run, turn: version }).replaceAll('"sequence":', '"turn":');
+  writeFileSync(join(folder, "show-1.json"), before);
+  const { data, damaged } = new RunFiles(folder).read(1);
+  expect(damaged).toEqual([]);
+  expect(data).toMatchObject({ version: 4, mix: snapshotOf(mixFrom(sheet, written("5").mix)) });
 });
 
 test("what is in hand is read back without what was on its way out, and goes with its show", async () => {

@@ -29,7 +29,7 @@ test("what is in hand outlives the server, and so does what was let go last", as
   await change({ do: "drop" }).expect(200);
   server = await server.restart();
   expect((await hand()).held).toEqual({});
-  const reply = await change({ do: "takeUp" }).expect(200);
+  const reply = await change({ do: "restoreDropped" }).expect(200);
   expect(reply.body.stored).toBe(true);
   expect(Object.keys((await hand()).held)).toEqual(["61.intensity", "61.pan"]);
 });
@@ -109,5 +109,5 @@ test("a damaged Hand is kept as it was found and said, until it is thrown away",
 test("a newer turn is never below one that a window has seen, not even after a restart", async () => {
   const first = await change({ do: "give", moves: { "1": { intensity: 55 } } }).expect(200);
   server = await server.restart();
-  expect((await client(server).get("/api/shows/1/hand")).body.turn).toBeGreaterThan(first.body.turn);
+  expect((await client(server).get("/api/shows/1/hand")).body.version).toBeGreaterThan(first.body.version);
 });

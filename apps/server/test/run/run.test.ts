@@ -145,7 +145,7 @@ test("what has happened is told, not the whole, and whoever has the run before c
     mix = applyRunChange(mix, change, sheet, "main");
     expect(mixCheck(mix)).toBe(check);
   }
-  expect(window.fired.map(({ turn }) => turn - first.turn)).toEqual(window.fired.map((_, index) => index + 1));
+  expect(window.fired.map(({ version }) => version - first.version)).toEqual(window.fired.map((_, index) => index + 1));
   expect(JSON.parse(JSON.stringify(snapshotOf(mix).lists))).toEqual((await stateNow()).mix.lists);
   for (const event of window.fired) expect(JSON.stringify(event).length).toBeLessThan(1000);
 });
@@ -254,7 +254,7 @@ describe("a press carries what the window saw", () => {
   test("the same press twice, by its name, is done once; after a restart too", async () => {
     const go = { press: "go", id: "one" };
     const [first, second] = await Promise.all([press(go).expect(200), press(go).expect(200)]);
-    expect(second.body.turn).toBe(first.body.turn);
+    expect(second.body.version).toBe(first.body.version);
     expect(await cueNow()).toBe("1");
     server = await server.restart();
     await press(go).expect(200);

@@ -1,5 +1,5 @@
 import { tellTrouble } from "../shared/notices.ts";
-import { takeHand, useHand } from "../show/handStore.ts";
+import { receiveHand, useHand } from "../show/handStore.ts";
 import { api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
 
@@ -19,7 +19,7 @@ export function DamagedHand() {
       <button
         type="button"
         className="btn btn-sm border-neutral"
-        onClick={() => void api.forgetDamagedHand(id).then(takeHand, tellTrouble)}
+        onClick={() => void api.forgetDamagedHand(id).then(receiveHand, tellTrouble)}
       >
         Throw it away
       </button>

@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import { workerOf } from "../preview/usePreview.ts";
 import { tellTrouble } from "../shared/notices.ts";
 import { useShow } from "../show/useShow.ts";
-import { leaveFindings, takeFindings } from "../show/findings.ts";
+import { leaveFindings, receiveFindings } from "../show/findings.ts";
 
 /** Checks wait until nothing has been edited for so long, and look again whether the worker has the show so often; milliseconds. */
 const CALM = 300;
@@ -18,7 +18,7 @@ export function useWorkChecks(): void {
     const look = async (): Promise<void> => {
       const found = await workerOf(id)?.check(revision);
       if (over) return;
-      if (found) takeFindings(id, revision, found);
+      if (found) receiveFindings(id, revision, found);
       else waiting = setTimeout(begin, AGAIN);
     };
     const begin = (): void => void look().catch(tellTrouble);

@@ -44,13 +44,13 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
     focusOn("score");
     void makeConsidered(draft, makeEdits, again);
   };
-  const takeLast = (text: string): void => {
+  const considerLast = (text: string): void => {
     setLast(text);
     setFactor("");
     const time = readSeconds(text);
     think(typeof time === "number" ? [{ op: "stretch", ...range, seconds: time }] : null);
   };
-  const takeFactor = (text: string): void => {
+  const considerFactor = (text: string): void => {
     setFactor(text);
     setLast("");
     const scale = readFactor(text);
@@ -71,8 +71,8 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
             placeholder={lasts === null ? "" : seconds(lasts)}
             disabled={lasts === null}
             value={last}
-            onKeyDown={(event) => keys(event, () => takeLast(last))}
-            onChange={(event) => takeLast(event.target.value)}
+            onKeyDown={(event) => keys(event, () => considerLast(last))}
+            onChange={(event) => considerLast(event.target.value)}
           />
         </label>
         <label className="flex items-center gap-1.5 text-quiet">
@@ -82,8 +82,8 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
             className="input input-sm figures w-14 bg-base-100 px-2"
             placeholder="1.2"
             value={factor}
-            onKeyDown={(event) => keys(event, () => takeFactor(factor))}
-            onChange={(event) => takeFactor(event.target.value)}
+            onKeyDown={(event) => keys(event, () => considerFactor(factor))}
+            onChange={(event) => considerFactor(event.target.value)}
           />
         </label>
       </div>

@@ -62,7 +62,7 @@ function Standing() {
           type="button"
           className="btn btn-xs ml-2 border-neutral font-normal"
           title={`${dropped} ${dropped === 1 ? "value was" : "values were"} dropped last`}
-          onClick={() => change({ do: "takeUp" })}
+          onClick={() => change({ do: "restoreDropped" })}
         >
           Take up again
         </button>

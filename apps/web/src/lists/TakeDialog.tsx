@@ -3,12 +3,12 @@ import { Modal } from "../shared/Modal.tsx";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { useList } from "../show/useShow.ts";
 import { CueChoice } from "./CueChoice.tsx";
-import { useTaking } from "./useTaking.ts";
+import { useCueImport } from "./useCueImport.ts";
 
 /** Cues of another show of the database, taken into the list that is worked on: chosen here, and seen with their impact before they are made. */
 export function TakeDialog({ wanted, onClose }: { wanted: WantedCues; onClose: () => void }) {
   const list = useList();
-  const taking = useTaking(wanted, onClose);
+  const taking = useCueImport(wanted, onClose);
   const { others, named, show, other, from, cues, start, taken } = taking;
   return (
     <Modal label="Cues of another show" onClose={onClose} className="w-[40rem]">

@@ -11,7 +11,7 @@ import { lightWords, sentence } from "../shared/words.ts";
 import { api } from "../show/api.ts";
 import { currentGesture } from "../show/gesture.ts";
 import { enqueue } from "../show/queue.ts";
-import { takeEdit, useList, useShow } from "../show/useShow.ts";
+import { receiveEdit, useList, useShow } from "../show/useShow.ts";
 import { usePoints } from "../show/past/past.ts";
 import { useComparison } from "../show/past/useComparison.ts";
 
@@ -87,7 +87,7 @@ function GoBack({ show, then, name, same }: GoBackProps) {
   const goBack = async (): Promise<void> => {
     const gesture = currentGesture();
     try {
-      await enqueue(async () => takeEdit(client, await api.goBack(show, then, gesture)));
+      await enqueue(async () => receiveEdit(client, await api.goBack(show, then, gesture)));
       notify(`The show is as it was: ${name}. Undo takes that back`, "word", { of: "step" });
     } catch (error) {
       tellRefused(error, { show, words: () => `Go back to ${name}` });

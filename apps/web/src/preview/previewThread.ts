@@ -3,11 +3,11 @@ import {
   type Finding,
   type ShowSheet,
   type Step,
-  checkSheetInSteps,
+  checkSheetInSlices,
   listOf,
   newCheckCache,
   sheetOf,
-  takeSteps,
+  applySteps,
 } from "@zm/core";
 import { expose } from "comlink";
 import { api } from "../show/api.ts";
@@ -32,7 +32,7 @@ const previews = {
 
   /** Takes an edit that the window has taken; gives the revision that is here afterwards. */
   take(id: number, revision: number, steps: readonly Step[]): number {
-    if (open?.id === id && open.revision === revision - 1) open = { id, revision, sheet: takeSteps(open.sheet, steps) };
+    if (open?.id === id && open.revision === revision - 1) open = { id, revision, sheet: applySteps(open.sheet, steps) };
     return open?.revision ?? -1;
   },
 
@@ -60,7 +60,7 @@ const previews = {
   async check(id: number, revision: number): Promise<readonly Finding[] | null> {
     if (open?.id !== id || open.revision !== revision) return null;
     const [shown, asked] = [open, work];
-    const found = await inSlices(checkSheetInSteps(shown.sheet, checked), () => open === shown && work === asked);
+    const found = await inSlices(checkSheetInSlices(shown.sheet, checked), () => open === shown && work === asked);
     return found?.value ?? null;
   },
 };

@@ -23,7 +23,7 @@ export function MomentPicture({ own, finding }: { own: Rehearsed; finding: Rehea
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });
-  const lights = useCallback(() => (data ? lightsUnderway(sheet, data.is, data.told) : []), [data, sheet]);
+  const lights = useCallback(() => (data ? lightsUnderway(sheet, data.actual, data.target) : []), [data, sheet]);
   if (own.revision !== revision)
     return <p className="px-4 py-2 text-quiet">The show has been edited since: rehearse it again to see what was found in the picture.</p>;
   return (

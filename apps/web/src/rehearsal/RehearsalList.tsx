@@ -19,7 +19,7 @@ interface RehearsalListProps {
 
 /** Findings that are told as one: of several lights alike, and of several attributes of these lights at one moment. */
 interface Told extends RehearsalAlike {
-  readonly besides: readonly string[];
+  readonly otherAttributes: readonly string[];
 }
 
 type Line = { readonly cue: string; readonly count: number } | { readonly alike: Told };
@@ -52,16 +52,16 @@ function linesOf(findings: readonly RehearsalFinding[], order: readonly string[]
   const byCue = groupBy(findings, ({ cue }) => cue);
   return order.flatMap((cue): Line[] => {
     const found = byCue.get(cue);
-    return found ? [{ cue, count: found.length }, ...told(alikeFindings(found)).map((alike) => ({ alike }))] : [];
+    return found ? [{ cue, count: found.length }, ...together(alikeFindings(found)).map((alike) => ({ alike }))] : [];
   });
 }
 
 /** What happens to several attributes of the same lights at one moment is told once. */
-function told(all: readonly RehearsalAlike[]): Told[] {
-  const together = groupBy(all, ({ findings: [first], channels }) => `${first.code} ${first.at} ${first.seconds} ${channels.join(" ")}`);
-  return [...together.values()].flatMap((alike) => {
+function together(all: readonly RehearsalAlike[]): Told[] {
+  const groups = groupBy(all, ({ findings: [first], channels }) => `${first.code} ${first.at} ${first.seconds} ${channels.join(" ")}`);
+  return [...groups.values()].flatMap((alike) => {
     const [first, ...others] = alike;
-    return first ? [{ ...first, besides: others.map(({ findings: [other] }) => other.key.slice(other.key.indexOf(".") + 1)) }] : [];
+    return first ? [{ ...first, otherAttributes: others.map(({ findings: [other] }) => other.key.slice(other.key.indexOf(".") + 1)) }] : [];
   });
 }
 
@@ -83,7 +83,7 @@ interface FoundRowProps extends Told {
   onShow: (finding: RehearsalFinding) => void;
 }
 
-function FoundRow({ list, findings, channels, besides, fresh, shown, onShow }: FoundRowProps) {
+function FoundRow({ list, findings, channels, otherAttributes, fresh, shown, onShow }: FoundRowProps) {
   const { id } = useShow();
   const navigate = useNavigate();
   const goTo = useGoToCue();
@@ -106,7 +106,7 @@ function FoundRow({ list, findings, channels, besides, fresh, shown, onShow }: F
         title={`Chooses its cue and its ${channels.length === 1 ? "light" : "lights"}, and shows the stage at that moment`}
         onClick={choose}
       >
-        {first.message}.{besides.length > 0 && <span className="text-quiet"> Likewise {besides.join(", ")}.</span>}
+        {first.message}.{otherAttributes.length > 0 && <span className="text-quiet"> Likewise {otherAttributes.join(", ")}.</span>}
         {channels.length > 1 && <span className="text-quiet"> {likewise(channels.slice(1))}</span>}
       </button>
       {fresh && <span className="shrink-0 text-[13px] text-secondary">new</span>}

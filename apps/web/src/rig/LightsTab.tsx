@@ -113,7 +113,7 @@ function useColumns(types: readonly FixtureType[]) {
             check={(text) =>
               text === "" || readPatch(text) ? undefined : `"${text}" is not a patch; write universe and address such as 1.101`
             }
-            onTake={(text) => takePatch(original.channel, text, set)}
+            onTake={(text) => patchTyped(original.channel, text, set)}
           />
         ),
       }),
@@ -130,7 +130,7 @@ function useColumns(types: readonly FixtureType[]) {
               figures
               right
               check={(text) => (text === "" ? undefined : numberFault(text) && `"${text}" is not a length in metres`)}
-              onTake={(text) => takePlace(original.channel, axis, text, set)}
+              onTake={(text) => placeTyped(original.channel, axis, text, set)}
             />
           ),
         }),
@@ -229,13 +229,13 @@ const AXES: readonly { readonly axis: Axis; readonly word: string; readonly titl
   { axis: "z", word: "deep", title: "metres away from the audience, from the front edge" },
 ];
 
-function takePatch(channel: Channel, text: string, set: (channel: Channel) => void): void {
+function patchTyped(channel: Channel, text: string, set: (channel: Channel) => void): void {
   if (text.trim() === "") return set(without(channel, "patch"));
   const patch = readPatch(text);
   if (patch) set({ ...channel, patch });
 }
 
-function takePlace(channel: Channel, axis: Axis, text: string, set: (channel: Channel) => void): void {
+function placeTyped(channel: Channel, axis: Axis, text: string, set: (channel: Channel) => void): void {
   if (text.trim() === "") return set(without(channel, "place"));
   const value = readNumber(text);
   set({ ...channel, place: { x: 0, y: 6, z: 3, ...channel.place, [axis]: value } });

@@ -299,7 +299,7 @@ export const KEYS = {
     does: "fire the standby set: what is chosen on several lists, together",
     found: "standby together go",
   },
-  takeWord: { where: "line entry", shown: "Tab", does: "takes the word that is offered" },
+  acceptWord: { where: "line entry", shown: "Tab", does: "takes the word that is offered" },
   recall: { where: "line entry", shown: "arrow up", does: "in an empty line: what was typed before" },
 } as const satisfies Readonly<Record<string, KeyEntry>>;
 

@@ -3,7 +3,7 @@ import { type Finding, findingId } from "@zm/core";
 import { useCallback, useEffect } from "react";
 import { tellTrouble } from "../shared/notices.ts";
 import { api } from "./api.ts";
-import { takeAccepted } from "./findings.ts";
+import { receiveAccepted } from "./findings.ts";
 import { useShow } from "./useShow.ts";
 
 /** What somebody has accepted of a show's findings: asked for again when the window is looked at, since another may have accepted more. */
@@ -15,7 +15,7 @@ export function useAccepted(): void {
   const { id } = useShow();
   const { data } = useQuery(acceptedQuery(id));
   useEffect(() => {
-    if (data) takeAccepted(new Map(data.map(({ finding, note }) => [finding, note])));
+    if (data) receiveAccepted(new Map(data.map(({ finding, note }) => [finding, note])));
   }, [data]);
 }
 

@@ -15,7 +15,7 @@ const MOST_SAID = 60;
 export const useCaller = create<Caller>(() => AWAY);
 
 /** Takes the whole: for a window that opens, and for one whose line to the server comes back. A caller that went with the server is told. */
-export function takeCaller(state: CallerState): void {
+export function receiveCaller(state: CallerState): void {
   const { running, line } = useCaller.getState();
   if (running && !state.running && state.said[0]?.what !== "ends")
     notify(
@@ -26,7 +26,7 @@ export function takeCaller(state: CallerState): void {
 }
 
 /** Takes what the caller has just done or said. */
-export function takeCallerEvent(event: CallerEvent): void {
+export function receiveCallerEvent(event: CallerEvent): void {
   const { said, line } = useCaller.getState();
   const ends = event.what === "ends";
   useCaller.setState({

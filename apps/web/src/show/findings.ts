@@ -28,13 +28,13 @@ let notes: ReadonlyMap<string, string> = new Map();
 export const useFindings = create<Findings>(() => NOTHING);
 
 /** Takes what was found in a show. */
-export function takeFindings(show: number, revision: number, found: readonly Finding[]): void {
+export function receiveFindings(show: number, revision: number, found: readonly Finding[]): void {
   all = found;
   useFindings.setState({ show, revision, ...weighed(found) });
 }
 
 /** Takes what somebody has accepted, notes by the identity of the finding. */
-export function takeAccepted(accepted: ReadonlyMap<string, string>): void {
+export function receiveAccepted(accepted: ReadonlyMap<string, string>): void {
   notes = accepted;
   if (all) useFindings.setState(weighed(all));
 }

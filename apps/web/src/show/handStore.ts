@@ -5,18 +5,18 @@ import { unlessRefused } from "../shared/unlessRefused.ts";
 import type { HandState } from "@zm/protocol";
 import { api } from "./api.ts";
 import { currentGesture } from "./gesture.ts";
-import { takeHistory } from "./historyStore.ts";
+import { receiveHistory } from "./historyStore.ts";
 import { type Runner, enqueue, newestInQueue } from "./queue.ts";
 
 /** What is in hand as this window has it; ahead of the server while changes are on their way. */
 interface WindowHand {
   readonly show: number;
   readonly hand: Hand;
-  readonly turn: number;
+  readonly version: number;
   readonly damaged: boolean;
 }
 
-export const useHand = create<WindowHand>(() => ({ show: 0, hand: EMPTY_HAND, turn: -1, damaged: false }));
+export const useHand = create<WindowHand>(() => ({ show: 0, hand: EMPTY_HAND, version: -1, damaged: false }));
 
 /** Changes that go to the server together. */
 interface Batch {
@@ -33,27 +33,27 @@ let sending = 0;
 let latest: HandState | undefined;
 
 /** Takes what the server tells of the Hand. What is older than what is known is left alone; while own changes are on their way it waits for them. */
-export function takeHand(state: HandState): void {
-  takeHistory(state.history);
+export function receiveHand(state: HandState): void {
+  receiveHistory(state.history);
   const known = useHand.getState();
-  if (known.show === state.show && state.turn < known.turn) return;
+  if (known.show === state.show && state.version < known.version) return;
   if (sending > 0) {
-    if (!latest || state.turn >= latest.turn) latest = state;
+    if (!latest || state.version >= latest.version) latest = state;
     return;
   }
-  useHand.setState({ show: state.show, hand: state.hand, turn: state.turn, damaged: state.damaged });
+  useHand.setState({ show: state.show, hand: state.hand, version: state.version, damaged: state.damaged });
 }
 
 /** Whatever the server says next of the Hand is taken, however it counts. */
 export function forgetHandTurn(): void {
   latest = undefined;
-  useHand.setState({ turn: -1 });
+  useHand.setState({ version: -1 });
 }
 
 /** Forgets the Hand of a show that was left. */
 export function leaveHand(): void {
   latest = undefined;
-  useHand.setState({ show: 0, hand: EMPTY_HAND, turn: -1, damaged: false });
+  useHand.setState({ show: 0, hand: EMPTY_HAND, version: -1, damaged: false });
 }
 
 /**
@@ -87,8 +87,8 @@ async function sendBatch(show: number, batch: Batch): Promise<void> {
     for (const { gesture, changes } of byGesture(batch)) {
       const reply = await api.changeHand(show, changes, gesture);
       if (!reply.stored) notify("This is in hand, but the database is away: a restart would lose it.", "trouble");
-      takeHistory(reply.history);
-      if (!latest || reply.turn >= latest.turn) latest = reply;
+      receiveHistory(reply.history);
+      if (!latest || reply.version >= latest.version) latest = reply;
     }
   } catch (error) {
     tellTrouble(error);
@@ -110,7 +110,7 @@ function byGesture({ changes }: Batch): { gesture: string; changes: HandChange[]
 /** When nothing of this window is on its way any more, the Hand is what the server last told. */
 function settle(): void {
   if (sending > 0 || !latest) return;
-  const { show, hand, turn, damaged } = latest;
+  const { show, hand, version, damaged } = latest;
   latest = undefined;
-  useHand.setState({ show, hand, turn, damaged });
+  useHand.setState({ show, hand, version, damaged });
 }

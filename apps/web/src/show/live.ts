@@ -3,22 +3,22 @@ import { listOf } from "@zm/core";
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { type Socket, io } from "socket.io-client";
-import { forgetHandTurn, leaveHand, takeHand } from "./handStore.ts";
+import { forgetHandTurn, leaveHand, receiveHand } from "./handStore.ts";
 import { notify } from "../shared/notices.ts";
 import type { FromServer, ToServer } from "@zm/protocol";
-import { leaveHistory, takeHistory } from "./historyStore.ts";
+import { leaveHistory, receiveHistory } from "./historyStore.ts";
 import { api } from "./api.ts";
-import { leaveCaller, takeCaller, takeCallerEvent } from "./caller.ts";
+import { leaveCaller, receiveCaller, receiveCallerEvent } from "./caller.ts";
 import { runsKey } from "./runLog.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { type OpenShow, showKey, showsQuery } from "./openShow.ts";
 import { stageKey } from "./onStage.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { cueOnStage, forgetRunTurn, localNow, useLive } from "./liveStore.ts";
-import { takeRigSeen } from "./rigSeen.ts";
-import { takeFired, takeRun } from "./takeFired.ts";
+import { receiveRigSeen } from "./rigSeen.ts";
+import { receiveFired, receiveRun } from "./receiveFired.ts";
 import { settle, tellOnStageAgain } from "./unsettled.ts";
-import { catchUp, takeEdit } from "./useShow.ts";
+import { catchUp, receiveEdit } from "./useShow.ts";
 
 export { cueOnStage, runNow, serverNow, useLive } from "./liveStore.ts";
 
@@ -57,28 +57,28 @@ export function useLiveShow(show: number): void {
       watch();
       void settle();
       void setClock(socket);
-      api.caller(show).then(takeCaller, () => undefined);
+      api.caller(show).then(receiveCaller, () => undefined);
       useLive.setState({ connected: true });
       void client.invalidateQueries({ queryKey: stageKey });
     });
     socket.on("disconnect", () => useLive.setState({ connected: false }));
-    socket.on("edit", (event) => void takeEdit(client, event));
-    socket.on("rig", takeRigSeen);
+    socket.on("edit", (event) => void receiveEdit(client, event));
+    socket.on("rig", receiveRigSeen);
     socket.on("run", (state) => {
-      takeRun(client, state);
+      receiveRun(client, state);
       const sheet = client.getQueryData<OpenShow>(showKey(show))?.sheet;
       if (sheet) tellOnStageAgain(cueOnStage(useLive.getState().run, listOf(sheet).id));
     });
-    socket.on("fired", (event) => takeFired(client, event));
-    socket.on("hand", takeHand);
-    socket.on("history", takeHistory);
+    socket.on("fired", (event) => receiveFired(client, event));
+    socket.on("hand", receiveHand);
+    socket.on("history", receiveHistory);
     socket.on("database", (databaseAway) => {
       useLive.setState({ databaseAway });
       if (!databaseAway) void settle();
     });
     socket.on("troubles", (troubles) => useLive.setState({ troubles }));
     socket.on("stage", () => void client.invalidateQueries({ queryKey: stageKey }));
-    socket.on("caller", takeCallerEvent);
+    socket.on("caller", receiveCallerEvent);
     socket.on("logged", () => {
       clearTimeout(logged);
       // While a show runs fast there is always more: it is asked for when there has been a moment's rest.

@@ -8,7 +8,7 @@ import { create } from "zustand";
  */
 export interface LiveRun {
   readonly show: number;
-  readonly turn: number;
+  readonly version: number;
   readonly origin: number;
   readonly base: Mix;
   readonly mix: Mix;
@@ -32,7 +32,7 @@ export const useLive = create<Live>(() => ({ show: null, run: null, connected: f
 
 /** Whatever the server says next of what runs is taken, however it counts. */
 export function forgetRunTurn(): void {
-  useLive.setState(({ run }) => ({ run: run && { ...run, turn: Number.NEGATIVE_INFINITY } }));
+  useLive.setState(({ run }) => ({ run: run && { ...run, version: Number.NEGATIVE_INFINITY } }));
 }
 
 /** Milliseconds of this window's clock. */

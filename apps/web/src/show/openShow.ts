@@ -1,7 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { type ShowSheet, sheetOf } from "@zm/core";
 import { api } from "./api.ts";
-import { takeHistory } from "./historyStore.ts";
+import { receiveHistory } from "./historyStore.ts";
 
 /** The open show as this window has it. */
 export interface OpenShow {
@@ -25,7 +25,7 @@ export const showQuery = (id: number) =>
     queryKey: showKey(id),
     queryFn: async (): Promise<OpenShow> => {
       const { show, revision, history } = await api.show(id);
-      takeHistory(history);
+      receiveHistory(history);
       return { id, revision, sheet: sheetOf(show) };
     },
     staleTime: Infinity,

@@ -12,7 +12,7 @@ export const useRigSeen = create<{ readonly seen: RigSeen | null; readonly at: n
   at: Number.NEGATIVE_INFINITY,
 }));
 
-export function takeRigSeen(seen: RigSeen): void {
+export function receiveRigSeen(seen: RigSeen): void {
   useRigSeen.setState({ seen, at: localNow() });
 }
 

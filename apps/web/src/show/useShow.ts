@@ -1,25 +1,25 @@
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
-import { type EditInput, type ListSheet, type ShowSheet, describeEdits, listOf, readEdits, takeSteps } from "@zm/core";
+import { type EditInput, type ListSheet, type ShowSheet, describeEdits, listOf, readEdits, applySteps } from "@zm/core";
 import { createContext, useCallback, useContext } from "react";
 import { useSelection } from "../choice/selection.ts";
 import { milestone } from "../shared/milestone.ts";
 import { nextFrame } from "../shared/nextFrame.ts";
 import { notify } from "../shared/notices.ts";
 import { type UserAction, isUnsettled, tellDone, tellRefused } from "./unsettled.ts";
-import { takeHand } from "./handStore.ts";
+import { receiveHand } from "./handStore.ts";
 import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
 import { api } from "./api.ts";
 import { WINDOW, currentGesture } from "./gesture.ts";
-import { takeHistory, useHistoryStore } from "./historyStore.ts";
+import { receiveHistory, useHistoryStore } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { useLastPress } from "./lastPress.ts";
 import { type OpenShow, showKey } from "./openShow.ts";
-import { editRun } from "./takeFired.ts";
+import { editRun } from "./receiveFired.ts";
 import { type Runner, enqueue } from "./queue.ts";
 
 /** Takes an edit into the window's show. A window that has missed some first catches up; one that cannot, loads anew. */
-export async function takeEdit(client: QueryClient, event: EditEvent): Promise<void> {
-  takeHistory(event.history);
+export async function receiveEdit(client: QueryClient, event: EditEvent): Promise<void> {
+  receiveHistory(event.history);
   const known = client.getQueryData<OpenShow>(showKey(event.show));
   if (!known || event.revision <= known.revision) return;
   useLastPress.setState({ words: null });
@@ -29,7 +29,7 @@ export async function takeEdit(client: QueryClient, event: EditEvent): Promise<v
   // Of an edit of very many steps only that it was made is told.
   if (steps === null) return readAnew(client, event, verb);
   try {
-    const sheet = takeSteps(known.sheet, steps);
+    const sheet = applySteps(known.sheet, steps);
     client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet });
     editRun(sheet);
     useLastEdit.setState({
@@ -74,7 +74,7 @@ export async function catchUp(client: QueryClient, id: number): Promise<void> {
   const known = client.getQueryData<OpenShow>(showKey(id));
   if (!known) return;
   try {
-    for (const event of await api.editsAfter(id, known.revision)) await takeEdit(client, event);
+    for (const event of await api.editsAfter(id, known.revision)) await receiveEdit(client, event);
   } catch {
     await client.invalidateQueries({ queryKey: showKey(id) });
   }
@@ -121,10 +121,10 @@ export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => P
     (edits, run = enqueue) => {
       milestone("edit-sent");
       const gesture = currentGesture();
-      const make = (turn: Runner): Promise<boolean> =>
+      const make = (runner: Runner): Promise<boolean> =>
         done(
-          turn(async () => takeEdit(client, await api.edit(id, revisionOf(client, id), edits, gesture))),
-          turn,
+          runner(async () => receiveEdit(client, await api.edit(id, revisionOf(client, id), edits, gesture))),
+          runner,
           { show: id, words: () => describeEdits(readEdits(edits)), again: () => make(enqueue) },
         );
       return make(run);
@@ -140,14 +140,14 @@ export function useMakeRunningEdits(): (running: Omit<RunningEditsRequest, "base
   return useCallback(
     (running, run = enqueue) => {
       const gesture = currentGesture();
-      const make = (turn: Runner): Promise<boolean> =>
+      const make = (runner: Runner): Promise<boolean> =>
         done(
-          turn(async () => {
+          runner(async () => {
             const reply = await api.editRunning(id, revisionOf(client, id), running, gesture);
-            await takeEdit(client, reply.edit);
-            takeHand(reply.hand);
+            await receiveEdit(client, reply.edit);
+            receiveHand(reply.hand);
           }),
-          turn,
+          runner,
           { show: id, words: () => describeEdits(readEdits(running.edits)), again: () => make(enqueue) },
         );
       return make(run);
@@ -186,9 +186,9 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
           }
           named = null;
           const reply = await api.step(id, what, step.id);
-          if (reply.edit) await takeEdit(client, reply.edit);
-          takeHand(reply.hand);
-          takeHistory(reply.history);
+          if (reply.edit) await receiveEdit(client, reply.edit);
+          receiveHand(reply.hand);
+          receiveHistory(reply.history);
           // What was done to the show is told beside the line until the next edit.
           if (!reply.edit) notify(what === "undo" ? `Taken back: ${reply.words}` : `Made again: ${reply.words}`);
         }),

@@ -2,7 +2,7 @@ import { findRow, listOf, makeEdits, readEdits, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { chosenLines, lineMarks, linesFrom, sceneAround } from "../../src/book/book.ts";
 import { callEdit, callThere, landingWords, wordCount } from "../../src/book/callWords.ts";
-import { leaveCaller, takeCaller, takeCallerEvent, useCaller } from "../../src/show/caller.ts";
+import { leaveCaller, receiveCaller, receiveCallerEvent, useCaller } from "../../src/show/caller.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
@@ -50,16 +50,16 @@ test("a cue that is put at a word keeps the way in which it is called, and says 
 
 test("what the caller does is taken as it comes: the line it reads, what it says, and that it has left", () => {
   const event = { show: 1, moment: 4, line: null, cue: null } as const;
-  takeCaller({ running: true, speed: 20, said: [] });
-  takeCallerEvent({ ...event, what: "reads", words: "ADA: Yes.", line: "a" });
+  receiveCaller({ running: true, speed: 20, said: [] });
+  receiveCallerEvent({ ...event, what: "reads", words: "ADA: Yes.", line: "a" });
   expect(useCaller.getState()).toMatchObject({ running: true, line: "a", said: [] });
-  takeCallerEvent({ ...event, what: "standby", words: "Stand by cue 2", cue: "2" });
-  takeCallerEvent({ ...event, what: "go", words: "Cue 2, go", cue: "2", line: "b" });
+  receiveCallerEvent({ ...event, what: "standby", words: "Stand by cue 2", cue: "2" });
+  receiveCallerEvent({ ...event, what: "go", words: "Cue 2, go", cue: "2", line: "b" });
   expect(useCaller.getState().said.map(({ words }) => words)).toEqual(["Cue 2, go", "Stand by cue 2"]);
   expect(useCaller.getState().line).toBe("a");
-  for (let many = 0; many < 100; many += 1) takeCallerEvent({ ...event, what: "says", words: `word ${many}` });
+  for (let many = 0; many < 100; many += 1) receiveCallerEvent({ ...event, what: "says", words: `word ${many}` });
   expect(useCaller.getState().said).toHaveLength(60);
-  takeCallerEvent({ ...event, what: "ends", words: "The caller has left" });
+  receiveCallerEvent({ ...event, what: "ends", words: "The caller has left" });
   expect(useCaller.getState()).toMatchObject({ running: false, line: null });
   leaveCaller();
   expect(useCaller.getState().said).toEqual([]);

@@ -9,7 +9,7 @@ import { renderOpened } from "../support/opened.tsx";
 
 function hold(moves: Record<string, Record<string, number>>): void {
   const hand = changeHand(EMPTY_HAND, { do: "give", moves }, sheetOf(saltAndParaffin()), 0);
-  useHand.setState({ show: 1, hand, turn: 1, damaged: false });
+  useHand.setState({ show: 1, hand, version: 1, damaged: false });
 }
 
 beforeEach(() => {

@@ -5,7 +5,7 @@ import type { CallerEvent, CallerState } from "@zm/protocol";
 import { chooseCue, chooseNothing } from "../../src/choice/selection.ts";
 import { CallerPart } from "../../src/show/run/CallerPart.tsx";
 import { useNotices } from "../../src/shared/notices.ts";
-import { leaveCaller, takeCallerEvent } from "../../src/show/caller.ts";
+import { leaveCaller, receiveCallerEvent } from "../../src/show/caller.ts";
 import { renderOpened } from "../support/opened.tsx";
 
 const event = (what: CallerEvent["what"], words: string, moment = 0): CallerEvent => ({
@@ -18,7 +18,7 @@ const event = (what: CallerEvent["what"], words: string, moment = 0): CallerEven
 });
 const state = (running: boolean, said: CallerEvent[] = []): CallerState => ({ running, speed: 5, said });
 const answers = { "POST /api/shows/1/caller": state(true), "DELETE /api/shows/1/caller": state(false) };
-const tell = (told: CallerEvent): void => act(() => takeCallerEvent(told));
+const tell = (told: CallerEvent): void => act(() => receiveCallerEvent(told));
 const lines = (): string[] => screen.getAllByRole("listitem").map(({ textContent }) => textContent);
 
 beforeEach(() => {

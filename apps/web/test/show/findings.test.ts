@@ -7,8 +7,8 @@ import {
   groupedFindings,
   leaveFindings,
   placeOf,
-  takeAccepted,
-  takeFindings,
+  receiveAccepted,
+  receiveFindings,
   useFindings,
 } from "../../src/show/findings.ts";
 
@@ -52,7 +52,7 @@ test("by cue they stand in the order of the cues, by kind the gravest first", ()
 });
 
 test("the spine counts what has weight, cue by cue; hints and the rig are not counted there", () => {
-  takeFindings(1, 5, [
+  receiveFindings(1, 5, [
     one("mark-late", "2"),
     one("lit-in-blackout", "2"),
     one("no-change", "2"),
@@ -69,17 +69,17 @@ test("the spine counts what has weight, cue by cue; hints and the rig are not co
 
 test("what is accepted is folded away and counts no more, until its facts change", () => {
   const [late, lit] = [one("mark-late", "2"), one("lit-in-blackout", "2")];
-  takeFindings(1, 5, [late, lit]);
-  takeAccepted(new Map([[findingId(late), "the designer wants it"]]));
+  receiveFindings(1, 5, [late, lit]);
+  receiveAccepted(new Map([[findingId(late), "the designer wants it"]]));
   expect(useFindings.getState()).toMatchObject({ found: [lit], accepted: [{ finding: late, note: "the designer wants it" }] });
   expect([...useFindings.getState().counts]).toEqual([[placeOf("main", "2"), 1]]);
   const changed = { ...late, message: "it is another second late" };
-  takeFindings(1, 6, [changed, lit]);
+  receiveFindings(1, 6, [changed, lit]);
   expect(useFindings.getState()).toMatchObject({ found: [changed, lit], accepted: [] });
 });
 
 test("findings in cues of a list are those that stand there, both ends included", () => {
-  takeFindings(1, 5, [one("mark-late", "2"), one("mark-late", "3.5"), one("mark-late", "10"), one("mark-late", "3", "sea")]);
+  receiveFindings(1, 5, [one("mark-late", "2"), one("mark-late", "3.5"), one("mark-late", "10"), one("mark-late", "3", "sea")]);
   expect(findingsIn("main", { from: "2", to: "3.5" }).map(({ cue }) => cue)).toEqual(["2", "3.5"]);
 });
 

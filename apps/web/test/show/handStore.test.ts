@@ -2,7 +2,7 @@ import { EMPTY_HAND, type Hand, type HandChange, changeHand, sheetOf } from "@zm
 import { saltAndParaffin } from "@zm/demo";
 import type { HandReply, HandRequest, HandState } from "@zm/protocol";
 import fc from "fast-check";
-import { forgetHandTurn, leaveHand, makeHandChange, takeHand, useHand } from "../../src/show/handStore.ts";
+import { forgetHandTurn, leaveHand, makeHandChange, receiveHand, useHand } from "../../src/show/handStore.ts";
 import { enqueue } from "../../src/show/queue.ts";
 import { useNotices } from "../../src/shared/notices.ts";
 
@@ -16,7 +16,7 @@ const levels = (hand: Hand): Record<string, unknown> =>
 /** A server that has one Hand, answers when it is told to, and keeps what it was asked. */
 class HandServer {
   hand: Hand = EMPTY_HAND;
-  turn = 0;
+  version = 0;
   readonly taken: HandChange[] = [];
   private readonly waiting: ((refused: boolean) => void)[] = [];
 
@@ -25,13 +25,13 @@ class HandServer {
   }
 
   state(): HandState {
-    const history = { show: 1, turn: this.turn, undo: null, redo: null };
-    return { show: 1, turn: this.turn, hand: this.hand, damaged: false, history };
+    const history = { show: 1, version: this.version, undo: null, redo: null };
+    return { show: 1, version: this.version, hand: this.hand, damaged: false, history };
   }
 
   change(change: HandChange): void {
     this.hand = changeHand(this.hand, change, sheet, 0);
-    this.turn += 1;
+    this.version += 1;
   }
 
   fetch(method: string, body: string): Promise<Response> {
@@ -75,10 +75,10 @@ function begin(): void {
   globalThis.fetch = (_path, init) => server.fetch(init?.method ?? "GET", String(init?.body ?? ""));
   leaveHand();
   useNotices.setState({ notices: [] });
-  takeHand(server.state());
+  receiveHand(server.state());
 }
 
-test("what is given shows at once, goes to the server in its turn, and what is typed ahead goes along with what still waits", async () => {
+test("what is given shows at once, goes to the server in its version, and what is typed ahead goes along with what still waits", async () => {
   makeHandChange(1, sheet, give(1, 50), 0);
   expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 50 });
   await settled();
@@ -114,7 +114,7 @@ test("what another window gives waits while an own change is on its way, and is 
   makeHandChange(1, sheet, give(1, 50), 0);
   await settled();
   server.change(give(3, 30));
-  takeHand(server.state());
+  receiveHand(server.state());
   expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 50 });
   await server.answer();
   expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 50, "3.intensity": 30 });
@@ -140,11 +140,11 @@ test("what comes late is left alone, but for a server that has been started agai
   server.change(give(1, 10));
   server.change(give(1, 20));
   const newest = server.state();
-  takeHand(newest);
-  takeHand({ ...newest, turn: 1, hand: EMPTY_HAND });
+  receiveHand(newest);
+  receiveHand({ ...newest, version: 1, hand: EMPTY_HAND });
   expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 20 });
   forgetHandTurn();
-  takeHand({ ...newest, turn: 0, hand: EMPTY_HAND });
+  receiveHand({ ...newest, version: 0, hand: EMPTY_HAND });
   expect(levels(useHand.getState().hand)).toEqual({});
 });
 
@@ -171,7 +171,7 @@ test("however fast it is given, heard of and refused, everything is sent once an
           expect(levels(useHand.getState().hand)[`${each.channel}.intensity`]).toBe(each.level);
         } else if (each.do === "elsewhere") {
           server.change(give(each.channel, each.level));
-          takeHand(server.state());
+          receiveHand(server.state());
         } else if (each.do === "wait") await settled();
         else {
           const refused = each.do === "refuse" && server.open > 0;

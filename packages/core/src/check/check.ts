@@ -7,7 +7,7 @@ import { checkChains } from "./chains.ts";
 import type { CheckContext } from "./context.ts";
 import type { Finding } from "./finding.ts";
 import { checkMarks } from "./marks.ts";
-import { checkMovesInSteps } from "./moves.ts";
+import { checkMovesInSlices } from "./moves.ts";
 import { runToEnd } from "../show/runToEnd.ts";
 import { checkPatch } from "./patch.ts";
 import { checkReach } from "./reach.ts";
@@ -19,14 +19,14 @@ import { at } from "../show/at.ts";
 type Rule = (context: CheckContext) => Finding[] | Generator<undefined, Finding[]>;
 
 /** The rules that look at one list, in the order in which their findings are told. */
-const LIST_RULES: readonly Rule[] = [checkMarks, checkMovesInSteps, checkChains, checkBlackouts, checkWalls, checkReach, checkActions];
+const LIST_RULES: readonly Rule[] = [checkMarks, checkMovesInSlices, checkChains, checkBlackouts, checkWalls, checkReach, checkActions];
 
 /**
  * Everything that is wrong or likely not meant in a show: first the rig, then list by list, in the order of the cues.
  * Never throws for a show that could be read: whatever is in it is a finding at most.
  */
 export function checkSheet(sheet: ShowSheet): Finding[] {
-  return runToEnd(checkSheetInSteps(sheet));
+  return runToEnd(checkSheetInSlices(sheet));
 }
 
 /**
@@ -34,13 +34,13 @@ export function checkSheet(sheet: ShowSheet): Finding[] {
  * cache it costs what an edit touched since; the cache is that of the new state once the last step is done.
  * Findings come by the generator's return. Stopping half way leaves the cache as it was.
  */
-export function* checkSheetInSteps(sheet: ShowSheet, cache: CheckCache = newCheckCache()): Generator<undefined, Finding[]> {
+export function* checkSheetInSlices(sheet: ShowSheet, cache: CheckCache = newCheckCache()): Generator<undefined, Finding[]> {
   const found = checkPatch(sheet);
   yield;
   const kept = new Map<string, ListCache>();
   for (const list of sheet.lists.values()) {
     const keep = newListCache(list, sheet.show.script);
-    append(found, yield* checkListInSteps(sheet, list, keep, cache.lists.get(list.id)));
+    append(found, yield* checkListInSlices(sheet, list, keep, cache.lists.get(list.id)));
     kept.set(list.id, keep);
   }
   cache.lists.clear();
@@ -49,7 +49,7 @@ export function* checkSheetInSteps(sheet: ShowSheet, cache: CheckCache = newChec
 }
 
 /** What is wrong or likely not meant in one list, in the order of its cues, then of the channels. */
-function* checkListInSteps(
+function* checkListInSlices(
   sheet: ShowSheet,
   list: ListSheet,
   keep: ListCache,

@@ -12,12 +12,12 @@ type SetCue = Extract<EditInput, { op: "setCue" }>;
 export function mendAll(findings: readonly Finding[]): EditInput[] {
   const edits = findings.flatMap(({ mend }) => mend ?? []);
   const marks = groupBy(edits.filter(setsMark), ({ list, from, to }) => `${list} ${from} ${to}`);
-  const told = new Set<SetCue[]>();
+  const given = new Set<SetCue[]>();
   return edits.flatMap((edit): EditInput[] => {
     if (!setsMark(edit)) return [edit];
     const together = marks.get(`${edit.list} ${edit.from} ${edit.to}`) ?? [edit];
-    if (told.has(together)) return [];
-    told.add(together);
+    if (given.has(together)) return [];
+    given.add(together);
     const channels = Object.assign({}, ...together.map(({ mark }) => mark?.channels ?? {}));
     return [{ ...edit, mark: { ...edit.mark, channels } }];
   });

@@ -50,7 +50,7 @@ class Gathered {
  * gaps, lights at home.
  * Pauses after each light. The findings come by the generator's return.
  */
-export function* checkMovesInSteps(context: CheckContext): Generator<undefined, Finding[]> {
+export function* checkMovesInSlices(context: CheckContext): Generator<undefined, Finding[]> {
   const { holds, keep } = context;
   const found: Finding[] = [];
   for (const [channel, keys] of context.list.keys.byChannel) {

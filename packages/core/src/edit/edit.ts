@@ -12,7 +12,7 @@ import { type ShowSheet, cueAt, findRow, listOf } from "../sheet/sheet.ts";
 import { type Edit, planEdit } from "./edits.ts";
 import { type Impact, impactOf } from "./impact/impact.ts";
 import { type Step, invertSteps, isCueData } from "./steps/step.ts";
-import { takeInSteps } from "./steps/takeSteps.ts";
+import { applyStepsInSlices } from "./steps/applySteps.ts";
 import { planTogether, runOf } from "./together.ts";
 
 /**
@@ -43,11 +43,11 @@ export interface Outcome extends Applied {
  * Each edit is planned on the show that the one before it leaves. Edits that change nothing are no fault.
  */
 export function applyEdits(sheet: ShowSheet, edits: readonly Edit[]): Applied {
-  return runToEnd(applyInSteps(sheet, edits));
+  return runToEnd(applyInSlices(sheet, edits));
 }
 
 /** As `applyEdits`, with pauses in between, for a server that has more to do. */
-export function* applyInSteps(sheet: ShowSheet, edits: readonly Edit[]): Generator<undefined, Applied> {
+export function* applyInSlices(sheet: ShowSheet, edits: readonly Edit[]): Generator<undefined, Applied> {
   let current = sheet;
   const steps: Step[] = [];
   const notes: string[] = [];
@@ -58,7 +58,7 @@ export function* applyInSteps(sheet: ShowSheet, edits: readonly Edit[]): Generat
       for (let plan = plans.next(); !plan.done; plan = plans.next(current)) {
         yield;
         if (!plan.value) continue;
-        current = yield* takeInSteps(current, plan.value);
+        current = yield* applyStepsInSlices(current, plan.value);
         append(steps, plan.value);
       }
       next += run.length;
@@ -68,7 +68,7 @@ export function* applyInSteps(sheet: ShowSheet, edits: readonly Edit[]): Generat
     next += 1;
     const plan = planEdit(current, edit);
     yield;
-    current = yield* takeInSteps(current, plan.steps);
+    current = yield* applyStepsInSlices(current, plan.steps);
     if (edit.op === "steps") checkTouched(current, plan.steps);
     append(steps, plan.steps);
     append(notes, plan.notes ?? []);

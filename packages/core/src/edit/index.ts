@@ -3,7 +3,7 @@
  * plans are made of (`plan/`), each edit (`kinds/`), and what steps do to the looks (`impact/`).
  */
 export { type Applied, type Outcome, applyEdits, makeEdits } from "./edit.ts";
-export { takeSteps } from "./steps/takeSteps.ts";
+export { applySteps } from "./steps/applySteps.ts";
 export { headOf, partHeadOf } from "./steps/apply.ts";
 export {
   type ChangeEdit,
@@ -18,7 +18,7 @@ export {
 } from "./edits.ts";
 export { type GatheredCue, gatherEdits } from "./gather.ts";
 export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./rangeEdits.ts";
-export { type Taking, takeCuesEdits } from "./takeCues.ts";
+export { type CueImport, importCuesEdits } from "./importCues.ts";
 export { mergePartEdits } from "./partEdits.ts";
 export { type Pasted, clipOf, cutEdits, pasteEdits } from "./clip.ts";
 export { type Impact, type LookChange, impactOf } from "./impact/impact.ts";

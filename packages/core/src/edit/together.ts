@@ -2,7 +2,7 @@
 import { ShowError } from "../show/errors.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, listOf, rowOf } from "../sheet/sheet.ts";
 import type { Edit } from "./edits.ts";
-import { deletionInSteps } from "./plan/deletion.ts";
+import { deletionInSlices } from "./plan/deletion.ts";
 import { movedCueSteps } from "./plan/movedCues.ts";
 import { wholeCueSteps } from "./plan/wholeCue.ts";
 import type { Step } from "./steps/step.ts";
@@ -64,7 +64,7 @@ function* deleted(sheet: ShowSheet, list: ListSheet, edits: readonly Of<"deleteC
   const keepsLooks = edits[0]?.looks === "keepLooks";
   let current = sheet;
   for (const { first, last } of stretchesOf(rows).reverse())
-    current = yield yield* deletionInSteps(current, listOf(current, list.id), first, last, keepsLooks);
+    current = yield yield* deletionInSlices(current, listOf(current, list.id), first, last, keepsLooks);
 }
 
 /** Rows as stretches of neighbours. */

@@ -28,7 +28,7 @@ export function changeHand(hand: Hand, change: HandChange, sheet: ShowSheet, now
       return timed(hand, change.times);
     case "drop":
       return letGo(hand, change.keys ?? Object.keys(hand.held), sheet, now, change.fade ?? 1);
-    case "takeUp":
+    case "restoreDropped":
       return {
         ...hand,
         held: { ...hand.held, ...hand.dropped },

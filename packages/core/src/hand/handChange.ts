@@ -29,7 +29,7 @@ export const handChangeSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("inTime"), on: z.boolean() }),
   z.strictObject({ do: z.literal("time"), times: z.record(z.string().max(80), timing) }),
   z.strictObject({ do: z.literal("drop"), keys: keyNames.optional(), fade: editParts.seconds.default(1) }),
-  z.strictObject({ do: z.literal("takeUp") }),
+  z.strictObject({ do: z.literal("restoreDropped") }),
   z.strictObject({ do: z.literal("recorded"), keys: keyNames }),
 ]);
 /**

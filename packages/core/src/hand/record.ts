@@ -98,10 +98,10 @@ export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, sta
     ...(label === undefined ? {} : { label }),
     ...(times === undefined ? {} : { times }),
   };
-  const besides: EditInput[] = wish.running
+  const actionEdits: EditInput[] = wish.running
     ? [{ op: "setCue", list: list.id, from: cue, to: cue, actions: actions.length > 0 ? actions : null }]
     : [];
-  return { keys, edit, edits: [edit, ...besides] };
+  return { keys, edit, edits: [edit, ...actionEdits] };
 }
 
 /** Why a record would take nothing, and what to do. */
@@ -247,8 +247,8 @@ export function recordSentence(
   const what = [...values, ...wavesRecorded(edit)].join(" and ") || "nothing of it is new";
   const snaps = row < 0 && Object.keys(edit.times ?? {}).length === 0 ? "; it has no times, so it snaps" : "";
   const actions = edits.flatMap((each) => (each.op === "setCue" ? (each.actions ?? []) : [])).length;
-  const besides = edits.length > 1 ? `, and ${actions === 0 ? "nothing" : count(actions, "action")} of what runs now` : "";
-  return `${where}: ${what}${besides}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}${snaps}`;
+  const actionWords = edits.length > 1 ? `, and ${actions === 0 ? "nothing" : count(actions, "action")} of what runs now` : "";
+  return `${where}: ${what}${actionWords}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}${snaps}`;
 }
 
 /** How many waves a record brings or takes out, and how many it stops. */

@@ -98,7 +98,7 @@ export function describeHandChanges(changes: readonly HandChange[], diff: HandDi
       return `In hand: times of ${count(Object.keys(diff).length, "value")}`;
     case "drop":
       return `Dropped from the Hand: ${count(Object.keys(diff).length, "value")}`;
-    case "takeUp":
+    case "restoreDropped":
       return `Taken up again: ${count(Object.keys(diff).length, "value")}`;
     case "recorded":
       return "Recorded";

@@ -73,8 +73,8 @@ function arriving(rangeMove: RangeMove, { list }: LineContext, edits: () => Edit
   const arrivals = made.flatMap((edit) => (edit.op === "copyCue" || edit.op === "moveCue" ? [edit.to] : []));
   const orders = arrivals.map(cueOrder).sort((a, b) => a - b);
   const [first, last] = [orders[0], orders.at(-1)];
-  const here = !rangeMove.into || rangeMove.into === list;
-  const cues = here && first !== undefined && last !== undefined ? { from: cueNumberAt(first), to: cueNumberAt(last) } : undefined;
+  const stays = !rangeMove.into || rangeMove.into === list;
+  const cues = stays && first !== undefined && last !== undefined ? { from: cueNumberAt(first), to: cueNumberAt(last) } : undefined;
   return { kind: "edit", edits: made, channels: undefined, cues };
 }
 

@@ -2,7 +2,7 @@
 // Rules that begin with a word of their own need no order; lights come last, because a line that begins with a number could be any of them.
 import { type IToken, Lexer } from "chevrotain";
 import type { LineFault, Possible } from "./fault.ts";
-import { doubtfulMinus, expectation, hintFor, unfinished } from "./hints.ts";
+import { ambiguousMinus, expectation, hintFor, unfinished } from "./hints.ts";
 import { CueRules } from "./cueRules.ts";
 import { named } from "./lightRules.ts";
 import type { Keeping, Range, RecordWords, Sentence, Shown, TypedPartTimes, ViewName } from "./sentence.ts";
@@ -76,15 +76,15 @@ class LineParser extends CueRules {
   private readonly taken = this.RULE("taken", (): Sentence => {
     this.CONSUME(word.Take);
     return this.OR<Sentence>([
-      { ALT: () => (this.CONSUME(word.UpTime), { kind: "takeUp" }) },
-      { ALT: () => (this.CONSUME(word.CuesWord), { kind: "takeCues" }) },
+      { ALT: () => (this.CONSUME(word.UpTime), { kind: "restoreDropped" }) },
+      { ALT: () => (this.CONSUME(word.CuesWord), { kind: "importCues" }) },
       {
         ALT: () => {
           this.CONSUME(word.Hash);
           const cues = this.SUBRULE(this.cueRange);
           const from = this.OPTION(() => (this.CONSUME(word.Of), this.CONSUME(word.Text).image.slice(1, -1)));
           const start = this.OPTION2(() => (this.CONSUME(word.To), this.CONSUME2(word.Hash), this.CONSUME(word.Decimal).image));
-          return { kind: "takeCues", cues, ...(from === undefined ? {} : { from }), ...(start === undefined ? {} : { start }) };
+          return { kind: "importCues", cues, ...(from === undefined ? {} : { from }), ...(start === undefined ? {} : { start }) };
         },
       },
     ]);
@@ -480,8 +480,8 @@ function lineReader(): Reader {
 export function parseLine(text: string): { sentence: Sentence } | { fault: LineFault } {
   const { lexer, parser } = lineReader();
   const lexed = lexer.tokenize(text);
-  const doubtful = doubtfulMinus(lexed.tokens);
-  if (doubtful) return { fault: doubtful };
+  const ambiguous = ambiguousMinus(lexed.tokens);
+  if (ambiguous) return { fault: ambiguous };
   const bad = lexed.errors[0];
   if (bad)
     return {

@@ -25,7 +25,7 @@ export type HandOperation =
   // `waves`: only those go, values stay.
   | { do: "drop"; selection: KeySelection; waves?: boolean }
   | { do: "inTime"; on: boolean }
-  | { do: "takeUp" };
+  | { do: "restoreDropped" };
 
 /**
  * What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "new" takes the next
@@ -48,7 +48,10 @@ interface Context {
   readonly sheet: ShowSheet;
 }
 /** The sentences that speak of the Hand, of views and of what is chosen. */
-type HandSentence = Extract<Sentence, { kind: "view" | "choice" | "takeUp" | "inTimes" | "record" | "update" | "dropped" | "keep" }>;
+type HandSentence = Extract<
+  Sentence,
+  { kind: "view" | "choice" | "restoreDropped" | "inTimes" | "record" | "update" | "dropped" | "keep" }
+>;
 
 /**
  * Holds what was typed against the show. Throws Fault for a name that means nothing in it.
@@ -61,8 +64,8 @@ export function handRequest(sentence: HandSentence, { sheet }: Context): HandReq
       return sentence;
     case "inTimes":
       return { kind: "hand", operation: { do: "inTime", on: sentence.on }, channels: undefined };
-    case "takeUp":
-      return { kind: "hand", operation: { do: "takeUp" }, channels: undefined };
+    case "restoreDropped":
+      return { kind: "hand", operation: { do: "restoreDropped" }, channels: undefined };
     case "record":
       return recordRequest(sentence, sheet);
     case "update":

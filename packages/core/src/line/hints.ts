@@ -27,7 +27,7 @@ const BEFORE_CUES = new Set([
  * "1-6" without a blank may be meant as a range or as a light made darker: the line asks which.
  * Undefined where no such doubt is.
  */
-export function doubtfulMinus(tokens: readonly IToken[]): LineFault | undefined {
+export function ambiguousMinus(tokens: readonly IToken[]): LineFault | undefined {
   for (let index = 1; index + 1 < tokens.length; index += 1) {
     const [first, minus, last] = tokens.slice(index - 1, index + 2);
     if (!first || !minus || !last) continue;

@@ -27,7 +27,7 @@ export type LineRequest =
   | { kind: "show"; what: Shown; shown: boolean }
   | { kind: "press"; press: LinePress }
   | { kind: "numbers"; cues: Range | undefined }
-  | { kind: "takeCues"; cues?: Range; from?: string; start?: string }
+  | { kind: "importCues"; cues?: Range; from?: string; start?: string }
   | { kind: "history"; what: "undo" | "redo" };
 
 /**

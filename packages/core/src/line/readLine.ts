@@ -45,7 +45,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "logRun":
     case "osc":
       return sentence;
-    case "takeCues":
+    case "importCues":
     case "rehearse":
     case "caller":
     case "accept":
@@ -71,7 +71,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "view":
     case "choice":
     case "inTimes":
-    case "takeUp":
+    case "restoreDropped":
     case "record":
     case "update":
     case "dropped":
@@ -98,9 +98,9 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
 }
 
 /** What is asked of the program and not of the show, its numbers checked. Throws Fault. */
-function checkedAsk(sentence: Extract<Sentence, { kind: "takeCues" | "rehearse" | "caller" | "accept" }>): LineRequest {
+function checkedAsk(sentence: Extract<Sentence, { kind: "importCues" | "rehearse" | "caller" | "accept" }>): LineRequest {
   switch (sentence.kind) {
-    case "takeCues":
+    case "importCues":
       return {
         ...sentence,
         ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}),

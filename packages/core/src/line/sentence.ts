@@ -47,7 +47,7 @@ export type Sentence =
   | { kind: "editsAfter"; after: "restore" | "track" }
   | { kind: "carries"; cues: Range | undefined; carries: "track" | "cueOnly" | "isolated" }
   // What was dropped from the Hand last is held again.
-  | { kind: "takeUp" }
+  | { kind: "restoreDropped" }
   | { kind: "record"; words: RecordWords }
   | { kind: "update"; place?: "here" | "atSource" | "inPalette"; lights?: Lights; attribute?: Named }
   | { kind: "dropped"; lights?: Lights; attribute?: Named }
@@ -98,7 +98,7 @@ export type Sentence =
   | { kind: "renumber"; cues: Range | undefined; start: string | undefined; step: string }
   | { kind: "show"; what: Shown; shown: boolean }
   // Cues of another show of the database; what was not said is asked.
-  | { kind: "takeCues"; cues?: Range; from?: string; start?: string }
+  | { kind: "importCues"; cues?: Range; from?: string; start?: string }
   | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
   | { kind: "label"; cues: Range; part?: number; label: string }
   // The moves of one part go to another.

@@ -39,7 +39,7 @@ export function trackedActions(list: ListSheet, row: number, listOf: (id: string
     for (const action of cue.actions ?? []) {
       if (action.do === "look") looks.set(action.look, action.level);
       if (action.do === "tempo") tempos.set(action.tempo, action.perMinute);
-      takeAction(lists, action, listOf);
+      applyAction(lists, action, listOf);
     }
   }
   return { lists, looks, tempos };
@@ -49,7 +49,7 @@ export function trackedActions(list: ListSheet, row: number, listOf: (id: string
  * What one action leaves of the list that it speaks of, written into `lists`.
  * Nothing for looks, tempos, the cue's own list, and a list that is gone.
  */
-export function takeAction(lists: Map<string, TrackedList>, action: Action, listOf: (id: string) => ListSheet | undefined): void {
+export function applyAction(lists: Map<string, TrackedList>, action: Action, listOf: (id: string) => ListSheet | undefined): void {
   if (action.do === "look" || action.do === "tempo" || action.list === undefined) return;
   const other = listOf(action.list);
   if (!other) return;

@@ -17,9 +17,9 @@ interface FiredTransition {
 /**
  * Lets what a transition tells wait for its delay, and drops what waits for the same keys with it or later (docs/rules.md, Playing and 7): a newer instruction
  * is never taken back by an older one.
- * `turn` gives the next number in the order of what was asked for, by which things at one moment are told apart.
+ * `nextSequence` gives the next number in the order of what was asked for, by which things at one moment are told apart.
  */
-export function awaitTransition(run: ListRun, keys: Keys, { due, transition, shown }: FiredTransition, turn: () => number): void {
+export function awaitTransition(run: ListRun, keys: Keys, { due, transition, shown }: FiredTransition, nextSequence: () => number): void {
   const added: ScheduledChange[] = [];
   const last = new Map<number, { due: number; same: boolean }>();
   const isLevel = (key: number): boolean => keys.all[key]?.attribute.family === "intensity";
@@ -27,7 +27,7 @@ export function awaitTransition(run: ListRun, keys: Keys, { due, transition, sho
   const put = (key: number, delay: number, what: ScheduledChange["what"], to: number, fade: number, curve: number): void => {
     const at = due + delay;
     last.set(key, { due: at, same: what !== "letGo" || isLevel(key) });
-    added.push({ due: at, turn: turn(), key, what, to, fade, curve });
+    added.push({ due: at, sequence: nextSequence(), key, what, to, fade, curve });
   };
   for (const { key, to, delay, fade, curve } of transition.runs) {
     const what = isHeld(key.ordinal) ? "take" : key.attribute.family === "intensity" ? "letGo" : "rest";

@@ -26,7 +26,7 @@ export interface ActionTarget {
   raise(look: LookRun, level: number, now: number, time: number): void;
   setRate(run: ListRun, rate: number, now: number): void;
   setTempo(id: string, perMinute: number): void;
-  turnClock(run: ListRun, now: number, held: boolean): void;
+  holdClock(run: ListRun, now: number, held: boolean): void;
   forget(): void;
 }
 
@@ -62,7 +62,7 @@ export function doAction(target: ActionTarget, action: Action, from: ListRun, no
     }
     case "hold":
     case "resume":
-      target.turnClock(run, now, action.do === "hold");
+      target.holdClock(run, now, action.do === "hold");
       return;
     case "release":
       target.letGoOf(run, now, action.time);

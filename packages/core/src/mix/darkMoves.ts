@@ -26,7 +26,13 @@ export interface RunReport {
  * A light that is dark already starts at `due`. Instructions that wait for its keys are dropped where they would take hold later
  * (docs/rules.md, Marks).
  */
-export function awaitMark(layers: Layers, keys: Keys, run: ListRun, mark: Mark, { due, turn }: { due: number; turn: () => number }): void {
+export function awaitMark(
+  layers: Layers,
+  keys: Keys,
+  run: ListRun,
+  mark: Mark,
+  { due, nextSequence }: { due: number; nextSequence: () => number },
+): void {
   const level = intensityOf(keys, mark.channel);
   const dark = level ? darkFrom(layers, run, level.ordinal) : due;
   // A light that stays lit, because the show has changed since, moves with its cue.
@@ -35,7 +41,9 @@ export function awaitMark(layers: Layers, keys: Keys, run: ListRun, mark: Mark, 
   const moved = markedKeys(run.list, mark);
   const ordinals = new Set(moved.map(({ key }) => key.ordinal));
   run.waiting.drop((each) => each.what !== "wave" && ordinals.has(each.key) && each.due >= start - TIME_EPSILON);
-  run.waiting.add(moved.map(({ key, to, fade }) => ({ due: start, turn: turn(), key: key.ordinal, what: "mark", to, fade, curve: EASE })));
+  run.waiting.add(
+    moved.map(({ key, to, fade }) => ({ due: start, sequence: nextSequence(), key: key.ordinal, what: "mark", to, fade, curve: EASE })),
+  );
 }
 
 /** A level on its way: from where, to where, and when on its list's clock. */

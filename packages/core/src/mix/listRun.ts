@@ -16,11 +16,11 @@ export interface RunClock {
 
 /**
  * Something that a cue does besides its moves, when it is due on the clock of the cue's list.
- * `turn` orders those that are due at one moment.
+ * `sequence` orders those that are due at one moment.
  */
 export interface DueAction {
   readonly due: number;
-  readonly turn: number;
+  readonly sequence: number;
   readonly action: Action;
 }
 
@@ -119,6 +119,6 @@ export function waveTime({ waveClock, rate }: ListRun, now: number): number {
  * A clock that stands from now on, or goes again.
  * What it reads does not jump. Gives back a new clock.
  */
-export function turnClock(clock: RunClock, now: number, held: boolean): RunClock {
+export function holdClock(clock: RunClock, now: number, held: boolean): RunClock {
   return { at: now, seconds: runTime(clock, now), held };
 }

@@ -1,5 +1,5 @@
 import type { ListSheet } from "../sheet/sheet.ts";
-import { type TrackedList, takeAction } from "./actions.ts";
+import { type TrackedList, applyAction } from "./actions.ts";
 
 /** Over which cues of a list another one runs, because of what the cues do besides. Rows, both included. */
 export interface ListSpan {
@@ -21,7 +21,7 @@ export function listSpans(list: ListSheet, listOf: (id: string) => ListSheet | u
   const began = new Map<string, number>();
   const spans: ListSpan[] = [];
   list.cues.forEach(({ actions = [] }, row) => {
-    for (const action of actions) takeAction(lists, action, listOf);
+    for (const action of actions) applyAction(lists, action, listOf);
     for (const [id, { cue }] of actions.length === 0 ? [] : lists) {
       const from = began.get(id);
       if (cue != null && from === undefined) began.set(id, row);

@@ -93,7 +93,7 @@ export class Mix {
     const run = this.scheduler.listAt(id, now);
     this.scheduler.owners.clear("run", id);
     if (run.clock.held) {
-      this.scheduler.turnClock(run, now, false);
+      this.scheduler.holdClock(run, now, false);
       return true;
     }
     return this.scheduler.fireNext(run, now, "press");
@@ -104,7 +104,7 @@ export class Mix {
     const run = this.scheduler.listAt(id, now);
     const row = rowOf(run.list, cue);
     this.scheduler.owners.clear("run", id);
-    this.scheduler.turnClock(run, now, false);
+    this.scheduler.holdClock(run, now, false);
     this.scheduler.fire(run, row, now, { how: "goto", time }, "press");
   }
 
@@ -112,7 +112,7 @@ export class Mix {
   back(id: string, now: number): boolean {
     const run = this.scheduler.listAt(id, now);
     this.scheduler.owners.clear("run", id);
-    this.scheduler.turnClock(run, now, false);
+    this.scheduler.holdClock(run, now, false);
     const row = previousRow(run);
     if (row < 0) return false;
     this.scheduler.fire(run, row, now, { how: "goto", time: BACK_TIME }, "press");
@@ -122,7 +122,7 @@ export class Mix {
 
   /** Holds a list where it is, or lets it go on. */
   hold(id: string, held: boolean, now: number): void {
-    this.scheduler.turnClock(this.scheduler.listAt(id, now), now, held);
+    this.scheduler.holdClock(this.scheduler.listAt(id, now), now, held);
   }
 
   /** Lets a list go, in the time said or its own; it stands before its first cue then, and nothing of it waits. */
@@ -212,7 +212,11 @@ export class Mix {
     const run = this.scheduler.listAt(id, now);
     const row = cue === null ? -1 : rowOf(run.list, cue);
     this.scheduler.syncTo(now);
-    settleRun(this.scheduler.layers, this.scheduler.keys, run, { row, due: runTime(run.clock, now), turn: this.scheduler.nextSequence });
+    settleRun(this.scheduler.layers, this.scheduler.keys, run, {
+      row,
+      due: runTime(run.clock, now),
+      nextSequence: this.scheduler.nextSequence,
+    });
     if (row >= 0) this.scheduler.awaitWaves(run, row, runTime(run.clock, now), SETTLING);
     const next = run.list.cues[nextRow(run)];
     if (run.follow && (next?.number !== run.follow.cue || next.trigger?.type !== "follow")) run.follow = null;
@@ -255,7 +259,7 @@ export class Mix {
   }
 
   /** Takes the lists of an edited show whose rig, lists and looks are what they were; false where they are not, and nothing is taken. */
-  takeSheet(sheet: ShowSheet): boolean {
+  replaceSheet(sheet: ShowSheet): boolean {
     const { show } = sheet;
     const isSame =
       sheet.keys === this.scheduler.keys &&

@@ -60,7 +60,7 @@ export type ListSnapshot = Pick<
  */
 export interface MixSnapshot {
   readonly now: number;
-  readonly turn: number;
+  readonly sequence: number;
   readonly lists: Readonly<Record<string, ListSnapshot>>;
   readonly looks: Readonly<Record<string, { readonly level: Ramp; readonly up: boolean }>>;
   readonly tempos: Readonly<Record<string, number>>;
@@ -107,7 +107,7 @@ export function snapshotOf(mix: Mix): MixSnapshot {
   }
   return {
     now: mix.now,
-    turn: scheduler.sequence,
+    sequence: scheduler.sequence,
     lists: Object.fromEntries([...mix.lists].map(([id, run]) => [id, listSnapshot(run, nameOf)])),
     looks: Object.fromEntries([...mix.looks].map(([id, { level, up }]) => [id, { level, up }])),
     tempos: Object.fromEntries(mix.tempos),
@@ -143,14 +143,14 @@ export function mixFrom(sheet: ShowSheet, snapshot: MixSnapshot): Mix {
   const { keys, scheduler } = mix;
   const { table } = scheduler;
   scheduler.now = snapshot.now;
-  scheduler.sequence = snapshot.turn;
+  scheduler.sequence = snapshot.sequence;
   scheduler.owners.take(snapshot.owners);
   scheduler.standby = snapshot.standby.filter(({ list, cue }) => isCue(sheet, list, cue));
   for (const [id, perMinute] of Object.entries(snapshot.tempos)) if (scheduler.tempos.has(id)) scheduler.tempos.set(id, perMinute);
   for (const [id, look] of mix.looks) Object.assign(look, snapshot.looks[id] ?? {});
   for (const [id, run] of mix.lists) {
     const kept = snapshot.lists[id];
-    if (kept) takeList(run, kept, (name) => keyNamed(keys, name)?.ordinal);
+    if (kept) restoreList(run, kept, (name) => keyNamed(keys, name)?.ordinal);
   }
   const names = sourceNames(mix);
   const sources = new Map(names.map((name, source) => [name, source]));
@@ -165,7 +165,7 @@ export function mixFrom(sheet: ShowSheet, snapshot: MixSnapshot): Mix {
     table.heights[key] = height + 1;
   }
   for (const [name, source, ...numbers] of snapshot.rests)
-    takeRest(table, keyNamed(keys, name)?.ordinal, numbers, sources.get(source ?? ""));
+    restoreRest(table, keyNamed(keys, name)?.ordinal, numbers, sources.get(source ?? ""));
   for (const [name, source] of snapshot.leftBy) {
     const [key, own] = [keyNamed(keys, name)?.ordinal, sources.get(source)];
     if (key !== undefined && own !== undefined) table.leftBy[key] = own;
@@ -191,7 +191,7 @@ export function mixFrom(sheet: ShowSheet, snapshot: MixSnapshot): Mix {
   return mix;
 }
 
-function takeList(
+function restoreList(
   run: ListRun,
   { onStage, waiting, marks, actions, ...rest }: ListSnapshot,
   ordinalOf: (name: string) => number | undefined,
@@ -217,7 +217,7 @@ function withOrdinal<T extends { readonly key: string }>(
   return key === undefined ? [] : [{ ...each, key }];
 }
 
-function takeRest(table: LayerTable, key: number | undefined, numbers: readonly number[], clock: number | undefined): void {
+function restoreRest(table: LayerTable, key: number | undefined, numbers: readonly number[], clock: number | undefined): void {
   if (key === undefined) return;
   REST.forEach((part, index) => (table[part][key] = numbers[index] ?? 0));
   table.restClock[key] = clock ?? -1;
@@ -257,7 +257,7 @@ function isCue(sheet: ShowSheet, list: string, cue: string): boolean {
  */
 export function mixAfterEdit(mix: Mix, sheet: ShowSheet, now: number): Mix {
   mix.advance(now);
-  if (mix.takeSheet(sheet)) return mix;
+  if (mix.replaceSheet(sheet)) return mix;
   const next = mixFrom(sheet, snapshotOf(mix));
   for (const [id, run] of next.lists) {
     const before = mix.lists.get(id);

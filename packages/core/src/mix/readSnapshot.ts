@@ -5,18 +5,29 @@ import { editParts } from "../show/schema.ts";
 import { type MixSnapshot, NUMBERS_OF_LAYER, NUMBERS_OF_REMAINDER, NUMBERS_OF_REST } from "./mixSnapshot.ts";
 
 const number = z.number();
+
+/** A shape with a number that orders what is due at one moment; it was called `turn` in what was written before. */
+function sequenced<Shape extends z.ZodType>(shape: Shape): z.ZodPreprocess<Shape> {
+  return z.preprocess(
+    (raw) => (typeof raw === "object" && raw !== null && "turn" in raw && !("sequence" in raw) ? { ...raw, sequence: raw.turn } : raw),
+    shape,
+  );
+}
+
 const clock = z.object({ at: number, seconds: number, held: z.boolean() });
 const ramp = z.object({ from: number, to: number, start: number, fade: number });
-const waiting = z.object({
-  due: number,
-  turn: number,
-  key: z.string(),
-  what: z.enum(["take", "letGo", "rest", "mark", "wave"]),
-  wave: editParts.wave.nullable().optional(),
-  to: number,
-  fade: number,
-  curve: number,
-});
+const waiting = sequenced(
+  z.object({
+    due: number,
+    sequence: number,
+    key: z.string(),
+    what: z.enum(["take", "letGo", "rest", "mark", "wave"]),
+    wave: editParts.wave.nullable().optional(),
+    to: number,
+    fade: number,
+    curve: number,
+  }),
+);
 const list = z.object({
   clock,
   waveClock: clock,
@@ -28,7 +39,7 @@ const list = z.object({
   duration: number,
   follow: z.object({ cue: z.string(), at: number }).nullable(),
   step: number,
-  actions: z.array(z.object({ due: number, turn: number, action: editParts.action })),
+  actions: z.array(sequenced(z.object({ due: number, sequence: number, action: editParts.action }))),
   onStage: z.record(z.string(), number),
   waiting: z.array(waiting),
   marks: z.array(z.object({ channel: number, key: z.string(), to: number, fade: number })),
@@ -51,25 +62,27 @@ const named = <Second extends z.ZodType>(second: Second, count: number) =>
     .rest(number)
     .refine((row) => row.length === count + 2, `needs ${count} numbers`);
 
-const snapshot = z.object({
-  now: number,
-  turn: number,
-  lists: z.record(z.string(), list),
-  looks: z.record(z.string(), z.object({ level: ramp, up: z.boolean() })),
-  tempos: z.record(z.string(), number),
-  standby: z.array(z.object({ list: z.string(), cue: z.string() })),
-  owners: z.array(z.object({ aspect: z.enum(["run", "rate", "master", "look", "tempo"]), id: z.string(), owner: z.string() })),
-  layers: z.array(
-    z
-      .tuple([z.string(), z.string(), z.number().int().min(1).max(2)])
-      .rest(number)
-      .refine((row) => row.length === NUMBERS_OF_LAYER + 3, `needs ${NUMBERS_OF_LAYER} numbers`),
-  ),
-  rests: z.array(named(z.string().nullable(), NUMBERS_OF_REST)),
-  leftBy: z.array(z.tuple([z.string(), z.string()])),
-  remainders: z.array(named(z.string(), NUMBERS_OF_REMAINDER)),
-  waves: z.array(z.object({ key: z.string(), source: z.string(), waves: z.array(wave) })),
-});
+const snapshot = sequenced(
+  z.object({
+    now: number,
+    sequence: number,
+    lists: z.record(z.string(), list),
+    looks: z.record(z.string(), z.object({ level: ramp, up: z.boolean() })),
+    tempos: z.record(z.string(), number),
+    standby: z.array(z.object({ list: z.string(), cue: z.string() })),
+    owners: z.array(z.object({ aspect: z.enum(["run", "rate", "master", "look", "tempo"]), id: z.string(), owner: z.string() })),
+    layers: z.array(
+      z
+        .tuple([z.string(), z.string(), z.number().int().min(1).max(2)])
+        .rest(number)
+        .refine((row) => row.length === NUMBERS_OF_LAYER + 3, `needs ${NUMBERS_OF_LAYER} numbers`),
+    ),
+    rests: z.array(named(z.string().nullable(), NUMBERS_OF_REST)),
+    leftBy: z.array(z.tuple([z.string(), z.string()])),
+    remainders: z.array(named(z.string(), NUMBERS_OF_REMAINDER)),
+    waves: z.array(z.object({ key: z.string(), source: z.string(), waves: z.array(wave) })),
+  }),
+);
 
 /** What runs of the version before did not tell. */
 const NOT_TOLD_BEFORE = { owners: [], leftBy: [], remainders: [] };

@@ -7,7 +7,7 @@ import type { Wave } from "../show/schema.ts";
 export interface ScheduledChange {
   readonly due: number;
   /** The order in which it was asked for, among all sources: of what is due at one moment the older comes first. */
-  readonly turn: number;
+  readonly sequence: number;
   readonly key: number;
   /** Take hold; let go; go to where the key rests and let go of it there; move in the dark, unless somebody else lights the lamp; or a wave. */
   readonly what: "take" | "letGo" | "rest" | "mark" | "wave";
@@ -43,7 +43,7 @@ export class ScheduleQueue {
   add(more: readonly ScheduledChange[]): void {
     if (more.length === 0) return;
     const all = [...this.entries.slice(this.head), ...more];
-    all.sort((a, b) => a.due - b.due || a.turn - b.turn);
+    all.sort((a, b) => a.due - b.due || a.sequence - b.sequence);
     this.entries = all;
     this.head = 0;
   }

@@ -15,7 +15,7 @@ import { FiringGuard } from "./firingGuard.ts";
 import { followOf, nextRow } from "./follows.ts";
 import { type LayerTable, emptyTable } from "./layerTable.ts";
 import { Layers } from "./layers.ts";
-import { type ListRun, idleRun, momentOf, runTime, turnClock, waveTime } from "./listRun.ts";
+import { type ListRun, idleRun, momentOf, runTime, holdClock, waveTime } from "./listRun.ts";
 import { type LookRun, idleLook, isHighest, lowerLook, raiseLook } from "./lookRun.ts";
 import { Owners } from "./owners.ts";
 import { rampAt, rampTo } from "./ramp.ts";
@@ -123,9 +123,9 @@ export class Scheduler implements ActionTarget {
     this.forget();
   }
 
-  turnClock(run: ListRun, now: number, held: boolean): void {
+  holdClock(run: ListRun, now: number, held: boolean): void {
     run.waveClock = { at: now, seconds: waveTime(run, now), held };
-    run.clock = turnClock(run.clock, now, held);
+    run.clock = holdClock(run.clock, now, held);
     this.forget();
   }
 
@@ -174,15 +174,16 @@ export class Scheduler implements ActionTarget {
   /** Finds the list of which something takes hold next, and says when; Infinity where nothing waits. */
   private findScheduled(): number {
     let found = Number.POSITIVE_INFINITY;
-    let turn = 0;
+    let sequence = 0;
     this.holder = null;
     for (const run of this.runs) {
       const waiting = run.waiting.first;
       if (!waiting) continue;
       const at = momentOf(run.clock, waiting.due);
-      if (at === Number.POSITIVE_INFINITY || at > found + TIME_EPSILON || (at >= found - TIME_EPSILON && waiting.turn > turn)) continue;
+      if (at === Number.POSITIVE_INFINITY || at > found + TIME_EPSILON || (at >= found - TIME_EPSILON && waiting.sequence > sequence))
+        continue;
       found = at;
-      turn = waiting.turn;
+      sequence = waiting.sequence;
       this.holder = run;
     }
     return found;
@@ -265,7 +266,7 @@ export class Scheduler implements ActionTarget {
     run.firedAt = due;
     run.duration = durationOf(transition);
     for (const mark of how === "next" ? marksMadeAt(list, row) : marksMadeByGoto(list, row))
-      awaitMark(this.layers, this.keys, run, mark, { due, turn: this.nextSequence });
+      awaitMark(this.layers, this.keys, run, mark, { due, nextSequence: this.nextSequence });
     const isStep = by === "follow" && list.list.steps !== undefined;
     this.log.push({ at: now, list: list.id, cue: cue.number, by, ...(isStep ? { isStep } : {}) });
     run.follow = followOf(run, (tempo) => this.tempos.get(tempo));
@@ -311,7 +312,7 @@ export class Scheduler implements ActionTarget {
   }
 
   letGoOf(run: ListRun, now: number, time = run.list.list.releaseTime ?? 1): void {
-    this.turnClock(run, now, false);
+    this.holdClock(run, now, false);
     this.syncTo(now);
     run.waiting.clear();
     run.actions = [];
@@ -335,9 +336,9 @@ export class Scheduler implements ActionTarget {
   private awaitActions(run: ListRun, cue: Cue): void {
     for (const action of cue.actions ?? []) {
       const complete = action.do === "release" && action.list === undefined ? run.duration : 0;
-      run.actions.push({ due: run.firedAt + complete + (action.after ?? 0) / run.rate, turn: this.nextSequence(), action });
+      run.actions.push({ due: run.firedAt + complete + (action.after ?? 0) / run.rate, sequence: this.nextSequence(), action });
     }
-    run.actions.sort((a, b) => a.due - b.due || a.turn - b.turn);
+    run.actions.sort((a, b) => a.due - b.due || a.sequence - b.sequence);
   }
 
   private act(run: ListRun, now: number): void {

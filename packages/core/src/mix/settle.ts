@@ -16,21 +16,26 @@ const LINEAR = curveCode("linear");
 interface Standing {
   readonly row: number;
   readonly due: number;
-  readonly turn: () => number;
+  readonly nextSequence: () => number;
 }
 
 /**
  * Makes a list stand in a row without firing it: every key of which the look says something else than what is on stage ends there.
  * Used after an edit of the cue on stage: lights go to what the cue now says, in `SETTLING` seconds.
  */
-export function settleRun(layers: Layers, keys: Keys, run: ListRun, { row, due, turn }: Standing): void {
+export function settleRun(layers: Layers, keys: Keys, run: ListRun, { row, due, nextSequence }: Standing): void {
   const shown = row < 0 ? new Float64Array(keys.all.length).fill(Number.NaN) : stateAt(run.list, row, emptyState(run.list)).values;
-  for (const key of keys.all) settleKey(layers, run, key, { after: shown[key.ordinal] ?? Number.NaN, due, turn });
+  for (const key of keys.all) settleKey(layers, run, key, { after: shown[key.ordinal] ?? Number.NaN, due, nextSequence });
   run.onStage = shown;
   run.cue = row < 0 ? null : cueAt(run.list, row).number;
 }
 
-function settleKey(layers: Layers, run: ListRun, key: Key, { after, due, turn }: { after: number; due: number; turn: () => number }): void {
+function settleKey(
+  layers: Layers,
+  run: ListRun,
+  key: Key,
+  { after, due, nextSequence }: { after: number; due: number; nextSequence: () => number },
+): void {
   const { ordinal } = key;
   const before = run.onStage[ordinal] ?? Number.NaN;
   if (sameValue(before, after)) return;
@@ -46,7 +51,7 @@ function settleKey(layers: Layers, run: ListRun, key: Key, { after, due, turn }:
   const newest = waits.at(-1);
   if (newest) {
     run.waiting.drop((each) => each === newest);
-    run.waiting.add([{ ...newest, due: Math.max(newest.due, due), turn: turn(), what: "take", to: after }]);
+    run.waiting.add([{ ...newest, due: Math.max(newest.due, due), sequence: nextSequence(), what: "take", to: after }]);
     return;
   }
   const fade = key.attribute.snap ? 0 : SETTLING;

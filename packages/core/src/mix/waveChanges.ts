@@ -19,11 +19,11 @@ export function waitingWaves(
   run: ListRun,
   row: number,
   { due, time }: { due: number; time: number | undefined },
-  turn: () => number,
+  nextSequence: () => number,
 ): ScheduledChange[] {
   return waveChanges(run.list, row, run.waves).map(({ key, wave, delay, fade, curve }) => ({
     due: time === undefined ? due + delay / run.rate : due,
-    turn: turn(),
+    sequence: nextSequence(),
     key: key.ordinal,
     what: "wave",
     wave,

@@ -35,18 +35,18 @@ export interface RehearsalWish {
  * meant (docs/running.md, Rehearsal). A cue without a call comes 8 s after the one before. Throws ShowError for a list that there is not.
  */
 export function rehearse(sheet: ShowSheet, wish: RehearsalWish = {}): Rehearsal {
-  return runToEnd(rehearseInSteps(sheet, wish));
+  return runToEnd(rehearseInSlices(sheet, wish));
 }
 
 /** As `rehearse`, as a computation that pauses every few hundred frames. The rehearsal is given back by the generator's return. */
-export function* rehearseInSteps(sheet: ShowSheet, wish: RehearsalWish = {}): Generator<undefined, Rehearsal> {
+export function* rehearseInSlices(sheet: ShowSheet, wish: RehearsalWish = {}): Generator<undefined, Rehearsal> {
   return (yield* runThrough(sheet, wish, Number.POSITIVE_INFINITY)).rehearsal;
 }
 
 /** The stage at one moment of a rehearsal, by key ordinal: what each key is told, and where a light as fast as its type has come. In the attribute's own unit. */
 export interface RehearsalMoment {
-  readonly told: Float64Array;
-  readonly is: Float64Array;
+  readonly target: Float64Array;
+  readonly actual: Float64Array;
 }
 
 /**
@@ -54,8 +54,8 @@ export interface RehearsalMoment {
  * Costs as much as rehearsing up to that moment. Throws ShowError for a list that there is not.
  */
 export function rehearsalMoment(sheet: ShowSheet, wish: RehearsalWish, moment: number): RehearsalMoment {
-  const { told, is } = runToEnd(runThrough(sheet, wish, moment)).rig;
-  return { told: told.slice(), is: is.slice() };
+  const { target, actual } = runToEnd(runThrough(sheet, wish, moment)).rig;
+  return { target: target.slice(), actual: actual.slice() };
 }
 
 /** Runs the show up to a moment, or to its end: what was found, and the lights as they stand then. */
@@ -97,7 +97,7 @@ function* runThrough(
       continue;
     }
     if (row < 0) endsBy = Math.min(endsBy, now + LONGEST_END);
-    mix.frame(now, rig.told);
+    mix.frame(now, rig.target);
     hear();
     const travels = moveRig(rig, step);
     watch.look(now);

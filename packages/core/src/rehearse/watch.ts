@@ -63,7 +63,7 @@ export class Watch {
   /** By channel, the ordinal of its intensity; -1: it has none and counts as lit. */
   private readonly levels: ReadonlyMap<number, number>;
   private readonly active = new Set<number>();
-  private told: PlannedMove[] = [];
+  private planned: PlannedMove[] = [];
   private prepared: Prepared[] = [];
   private readonly seen = new Map<string, Sighting>();
   private readonly cuts: { at: number; row: number; by: number; key: Key; lost: number }[] = [];
@@ -79,8 +79,8 @@ export class Watch {
     this.why = new Uint8Array(all.length);
     this.rows = new Int32Array(all.length).fill(-1);
     this.ends = new Float64Array(all.length);
-    this.targets = Float64Array.from(rig.told);
-    this.before = Float64Array.from(rig.told);
+    this.targets = Float64Array.from(rig.target);
+    this.before = Float64Array.from(rig.target);
     this.levels = new Map([...byChannel.keys()].map((channel) => [channel, intensityOf(list.keys, channel)?.ordinal ?? -1]));
     this.over = new Float64Array(list.cues.length).fill(Number.POSITIVE_INFINITY);
   }
@@ -94,9 +94,9 @@ export class Watch {
     this.standing = row;
     const due = new Map(transition.runs.map((run) => [run.key.ordinal, now + run.delay]));
     // A newer cue drops what an older one left waiting, where that would take hold with it or later.
-    this.told = this.told.filter((each) => each.due < (due.get(each.key.ordinal) ?? Number.POSITIVE_INFINITY));
-    for (const { key, delay, to, fade } of transition.runs) this.told.push({ due: now + delay, key, row, to, fade });
-    this.told.sort((a, b) => a.due - b.due);
+    this.planned = this.planned.filter((each) => each.due < (due.get(each.key.ordinal) ?? Number.POSITIVE_INFINITY));
+    for (const { key, delay, to, fade } of transition.runs) this.planned.push({ due: now + delay, key, row, to, fade });
+    this.planned.sort((a, b) => a.due - b.due);
     for (const mark of marksMadeAt(this.list, row)) {
       const keys = markedKeys(this.list, mark);
       this.prepared.push({ channel: mark.channel, calledAt: mark.calledAt, from: now + mark.delay, keys });
@@ -110,12 +110,12 @@ export class Watch {
     this.takeHold(now);
     for (const ordinal of this.active) this.lookAt(ordinal, now);
     if (this.standing >= 0) this.lookAtBlackout(now);
-    this.before.set(this.rig.told);
+    this.before.set(this.rig.target);
   }
 
   /** True while nothing is followed and nothing waits. */
   get isQuiet(): boolean {
-    return this.active.size === 0 && this.told.length === 0;
+    return this.active.size === 0 && this.planned.length === 0;
   }
 
   /** Everything that was seen, in the order of time. */
@@ -133,9 +133,9 @@ export class Watch {
   }
 
   private takeHold(now: number): void {
-    while (this.told[0] && this.told[0].due <= now) {
-      const told = this.told.shift();
-      if (told) this.begin(told);
+    while (this.planned[0] && this.planned[0].due <= now) {
+      const next = this.planned.shift();
+      if (next) this.begin(next);
     }
     for (const mark of this.prepared) {
       if (mark.from > now || this.levelOf(mark.channel) > 0) continue;
@@ -149,7 +149,7 @@ export class Watch {
     const lost = floatAt(this.ends, ordinal) - due;
     const isCut = this.why[ordinal] === FADE && lost > NEAR && Math.abs(floatAt(this.targets, ordinal) - to) > NEAR;
     if (isCut) this.cuts.push({ at: due, row: intAt(this.rows, ordinal), by: row, key, lost });
-    const moves = Math.abs(floatAt(this.rig.told, ordinal) - to) > NEAR || Math.abs(floatAt(this.targets, ordinal) - to) > NEAR;
+    const moves = Math.abs(floatAt(this.rig.target, ordinal) - to) > NEAR || Math.abs(floatAt(this.targets, ordinal) - to) > NEAR;
     if (moves || isCut) this.follow(ordinal, fade > 0 ? FADE : JUMP, row, due + fade, to);
   }
 
@@ -162,11 +162,11 @@ export class Watch {
   }
 
   private lookAt(ordinal: number, now: number): void {
-    const told = floatAt(this.rig.told, ordinal);
-    const lags = told !== floatAt(this.rig.is, ordinal);
+    const target = floatAt(this.rig.target, ordinal);
+    const lags = target !== floatAt(this.rig.actual, ordinal);
     const why = this.why[ordinal] ?? NOTHING;
-    if (lags || told !== floatAt(this.before, ordinal)) return this.lookAtMoving(ordinal, why, lags, now);
-    const isThere = why === MARK ? Math.abs(told - floatAt(this.targets, ordinal)) < NEAR : now > floatAt(this.ends, ordinal);
+    if (lags || target !== floatAt(this.before, ordinal)) return this.lookAtMoving(ordinal, why, lags, now);
+    const isThere = why === MARK ? Math.abs(target - floatAt(this.targets, ordinal)) < NEAR : now > floatAt(this.ends, ordinal);
     if (isThere) this.active.delete(ordinal);
   }
 
@@ -184,7 +184,7 @@ export class Watch {
     const row = this.standing;
     if (now <= floatAt(this.over, row) + NEAR || !isBlackout(at(this.list.cues, row).label ?? "")) return;
     for (const ordinal of this.levels.values()) {
-      if (ordinal >= 0 && floatAt(this.rig.is, ordinal) > DARK) this.see("dark-missed", row, at(this.list.keys.all, ordinal), now);
+      if (ordinal >= 0 && floatAt(this.rig.actual, ordinal) > DARK) this.see("dark-missed", row, at(this.list.keys.all, ordinal), now);
     }
   }
 
@@ -198,7 +198,7 @@ export class Watch {
   /** What a light gives, in per cent; one without a level counts as full. */
   private levelOf(channel: number): number {
     const ordinal = this.levels.get(channel) ?? -1;
-    return ordinal < 0 ? 100 : floatAt(this.rig.is, ordinal);
+    return ordinal < 0 ? 100 : floatAt(this.rig.actual, ordinal);
   }
 
   private findingOf({ code, row, key, from, until }: Sighting): RehearsalFinding {

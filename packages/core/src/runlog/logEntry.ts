@@ -46,8 +46,8 @@ export function logEntries({ change, fired, origin, from }: Logged, first: strin
     const how = by === "press" && of === list ? howPressed(change) : "next";
     return { at: origin + at * 1000, list: of, cue, how, ...own, by: by === "standby" ? by : own.by, ...(isStep ? { isStep } : {}) };
   });
-  const besides = withoutCue(change);
-  return besides ? [...cues, { at: origin + change.t * 1000, list, cue: null, how: besides, ...pressed }] : cues;
+  const how = withoutCue(change);
+  return how ? [...cues, { at: origin + change.t * 1000, list, cue: null, how, ...pressed }] : cues;
 }
 
 /** The order of time; what was pressed stands before what it brought about in the same moment. */

@@ -41,21 +41,21 @@ export interface ShowSheet {
 
 /**
  * Builds the whole sheet of a show from nothing.
- * A large show of 300,000 moves takes some tenths of a second: use `sheetInSteps` where something else must go on.
+ * A large show of 300,000 moves takes some tenths of a second: use `sheetInSlices` where something else must go on.
  */
 export function sheetOf(show: Show): ShowSheet {
-  return runToEnd(sheetInSteps(show));
+  return runToEnd(sheetInSlices(show));
 }
 
 /**
  * As `sheetOf`, as a computation that pauses after each cue and each key: a server gives its event loop a turn between.
  * `inSlices` of the server and `runToEnd` both run it to its end. The sheet is given back by the generator's return.
  */
-export function* sheetInSteps(show: Show): Generator<undefined, ShowSheet> {
+export function* sheetInSlices(show: Show): Generator<undefined, ShowSheet> {
   const keys = keysOf(show);
   const palettes = palettesOfShow(show);
   const lists = new Map<string, ListSheet>();
-  for (const list of show.lists) lists.set(list.id, yield* listInSteps(list, keys, palettes));
+  for (const list of show.lists) lists.set(list.id, yield* listInSlices(list, keys, palettes));
   return { show, keys, palettes, lists };
 }
 
@@ -73,11 +73,11 @@ export function palettesOfShow(show: Show): Palettes {
  * `keys` and `palettes` are those of the show that the list belongs to. Moves for keys that the rig does not have are left out.
  */
 export function listSheet(list: CueList, keys: Keys, palettes: Palettes): ListSheet {
-  return runToEnd(listInSteps(list, keys, palettes));
+  return runToEnd(listInSlices(list, keys, palettes));
 }
 
 /** Gathers the moves cue by cue and turns them into columns key by key; pauses after each. */
-function* listInSteps(list: CueList, keys: Keys, palettes: Palettes): Generator<undefined, ListSheet> {
+function* listInSlices(list: CueList, keys: Keys, palettes: Palettes): Generator<undefined, ListSheet> {
   // Rows come in order, so the columns are sorted without sorting them.
   const building = keys.all.map(() => ({ rows: [] as number[], specs: [] as MoveSpec[], parts: [] as number[], values: [] as number[] }));
   for (const [row, cue] of list.cues.entries()) {

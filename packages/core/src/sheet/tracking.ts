@@ -137,13 +137,13 @@ export class TrackingWalk {
   /** The place in the column of the next move. */
   private next: number;
   /** The place among the rows that break tracking of the next of them. */
-  private turn: number;
+  private nextBreak: number;
   private readonly tracking: readonly CueTracking[];
   private readonly trackingBreaks: readonly number[];
   /** The rows of the column's moves. */
   private readonly moves: readonly number[];
   /** The next row that breaks tracking, and the next with a move; the number of rows where there is none. */
-  private turnRow: number;
+  private breakRow: number;
   private moveRow: number;
 
   /** Begins before a row, with the move that tracks out of the row above it. */
@@ -155,8 +155,8 @@ export class TrackingWalk {
     this.to = row;
     this.carried = carried;
     this.next = row === 0 ? 0 : countThrough({ rows }, row - 1);
-    this.turn = row === 0 ? 0 : countThrough({ rows: trackingBreaks }, row - 1);
-    this.turnRow = trackingBreaks[this.turn] ?? tracking.length;
+    this.nextBreak = row === 0 ? 0 : countThrough({ rows: trackingBreaks }, row - 1);
+    this.breakRow = trackingBreaks[this.nextBreak] ?? tracking.length;
     this.moveRow = rows[this.next] ?? tracking.length;
   }
 
@@ -173,19 +173,19 @@ export class TrackingWalk {
       this.next += 1;
       this.moveRow = this.moves[this.next] ?? end;
     }
-    if (this.turnRow === row) return this.stepAlone(row, own, end);
+    if (this.breakRow === row) return this.stepAlone(row, own, end);
     if (hasMove) this.carried = own;
     this.move = this.carried;
-    this.passTurns(end);
-    this.to = this.moveRow < this.turnRow ? this.moveRow : this.turnRow;
+    this.passBreaks(end);
+    this.to = this.moveRow < this.breakRow ? this.moveRow : this.breakRow;
     return true;
   }
 
   /** Passes the rows that break tracking but change nothing for this key: without a move of its own only a wall before which something tracks does. */
-  private passTurns(end: number): void {
-    while (this.turnRow < this.moveRow && (this.carried < 0 || !at(this.tracking, this.turnRow).wall)) {
-      this.turn += 1;
-      this.turnRow = this.trackingBreaks[this.turn] ?? end;
+  private passBreaks(end: number): void {
+    while (this.breakRow < this.moveRow && (this.carried < 0 || !at(this.tracking, this.breakRow).wall)) {
+      this.nextBreak += 1;
+      this.breakRow = this.trackingBreaks[this.nextBreak] ?? end;
     }
   }
 
@@ -194,8 +194,8 @@ export class TrackingWalk {
     const cue = at(this.tracking, row);
     this.move = own >= 0 ? own : trackedIn(cue, this.carried, -1);
     this.carried = trackedOut(cue, this.carried, this.move);
-    this.turn += 1;
-    this.turnRow = this.trackingBreaks[this.turn] ?? end;
+    this.nextBreak += 1;
+    this.breakRow = this.trackingBreaks[this.nextBreak] ?? end;
     this.to = row + 1;
     return true;
   }

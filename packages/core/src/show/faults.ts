@@ -66,18 +66,18 @@ function depth(issues: readonly z.core.$ZodIssue[]): number {
 
 /** True when there is something at a place of the data. */
 function has(path: readonly PropertyKey[], root: unknown): boolean {
-  let here: unknown = root;
+  let current: unknown = root;
   for (const step of path) {
-    const next = child(here, step);
+    const next = child(current, step);
     if (next === undefined) return false;
-    here = next;
+    current = next;
   }
   return true;
 }
 
 /** What a field or a place of plain data holds; undefined where it has none of that name. */
-function child(here: unknown, step: PropertyKey): unknown {
-  return typeof here === "object" && here !== null ? Reflect.get(here, step) : undefined;
+function child(parent: unknown, step: PropertyKey): unknown {
+  return typeof parent === "object" && parent !== null ? Reflect.get(parent, step) : undefined;
 }
 
 /** What one of a list is called, by the name of its list. */
@@ -98,19 +98,19 @@ const SINGULAR: Record<string, string> = {
 /** The place of a complaint as a person would name it: by numbers and ids where things have them, else by counting. */
 function placeOf(path: readonly PropertyKey[], root: unknown): string {
   const words: string[] = [];
-  let here: unknown = root;
+  let current: unknown = root;
   for (const step of path) {
     const parent = words.at(-1);
-    here = child(here, step);
+    current = child(current, step);
     if (typeof step === "number" && parent !== undefined && SINGULAR[parent])
-      words[words.length - 1] = `${SINGULAR[parent]} ${nameOf(here) ?? `no. ${step + 1}`}`;
+      words[words.length - 1] = `${SINGULAR[parent]} ${nameOf(current) ?? `no. ${step + 1}`}`;
     else words.push(String(step));
   }
   return words.join(", ") || "the document";
 }
 
 /** What a thing is called in its document; undefined where it has neither number nor id. */
-function nameOf(here: unknown): string | undefined {
-  const name = child(here, "number") ?? child(here, "id") ?? child(here, "attribute");
+function nameOf(thing: unknown): string | undefined {
+  const name = child(thing, "number") ?? child(thing, "id") ?? child(thing, "attribute");
   return typeof name === "string" || typeof name === "number" ? String(name).slice(0, 40) : undefined;
 }

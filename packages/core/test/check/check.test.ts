@@ -5,7 +5,7 @@ import {
   type ShowSheet,
   type CheckCache,
   checkSheet,
-  checkSheetInSteps,
+  checkSheetInSlices,
   listOf,
   makeEdits,
   mendAll,
@@ -358,7 +358,7 @@ test("findings come in the order of the cues, and each names list, severity and 
 
 /** Runs a check to its end with what an earlier one has kept. */
 function checkAgain(sheet: ShowSheet, cache: CheckCache): Finding[] {
-  const steps = checkSheetInSteps(sheet, cache);
+  const steps = checkSheetInSlices(sheet, cache);
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }
 

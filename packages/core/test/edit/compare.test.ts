@@ -11,7 +11,7 @@ import {
   readEdits,
   serializeShow,
   stepsBetween,
-  takeSteps,
+  applySteps,
 } from "../../src/index.ts";
 import { attempt, looksOf } from "../support/attempt.ts";
 import { fitEdit } from "../support/fitEdit.ts";
@@ -42,8 +42,8 @@ test("the changes between two states lead from the one to the other, and back", 
     fc.property(showArbitrary, fc.array(fc.tuple(onCues, fc.nat()), { minLength: 1, maxLength: 5 }), (show, edits) => {
       const [before, after] = [sheetOf(show), edited(sheetOf(show), edits)];
       if (before.show !== after.show) different += 1;
-      expect(serializeShow(takeSteps(before, stepsBetween(before.show, after.show)).show)).toBe(serializeShow(after.show));
-      expect(serializeShow(takeSteps(after, stepsBetween(after.show, before.show)).show)).toBe(serializeShow(before.show));
+      expect(serializeShow(applySteps(before, stepsBetween(before.show, after.show)).show)).toBe(serializeShow(after.show));
+      expect(serializeShow(applySteps(after, stepsBetween(after.show, before.show)).show)).toBe(serializeShow(before.show));
     }),
   );
   expect(different).toBeGreaterThan(80);
@@ -99,7 +99,7 @@ test("another title is a difference, though every cue is the same", () => {
   const { beside, steps, lines } = compareShows(OLD, now, "main");
   expect(beside).toEqual(["The show is called Second night", "What new cues start with changed"]);
   expect(lines).toEqual([]);
-  expect(serializeShow(takeSteps(OLD, steps).show)).toBe(serializeShow(now.show));
+  expect(serializeShow(applySteps(OLD, steps).show)).toBe(serializeShow(now.show));
 });
 
 test("two states that are the same have nothing to tell", () => {
@@ -125,7 +125,7 @@ test("cues are brought back as they were, and nothing else", () => {
 
 test("one light is brought back alone, and where nothing differs that is said", () => {
   const now = made(OLD, [{ op: "record", cue: "1", moves: { "1": { intensity: 55, pan: 90 }, "5": { intensity: 5 } } }]);
-  const back = takeSteps(now, bringBackSteps(now, OLD, { list: "main", cues: ["1"], channels: [1] }));
+  const back = applySteps(now, bringBackSteps(now, OLD, { list: "main", cues: ["1"], channels: [1] }));
   expect(looksOf(back)[0]).toEqual(
     new Map([
       ["1.intensity", 40],
@@ -164,8 +164,8 @@ test("after a mere renumbering the comparison tells of numbers alone, and one cu
   // 2 became 3, 3 became 3.5: what was 3 cannot have its number while the other has it, and its content is the same.
   const back = (cues: string[]) => bringBackSteps(now, PLAIN, { list: "main", cues, identity: identities.get("main") });
   expect(() => back(["3.5"])).toThrow("the same, then and now");
-  expect(numbersOf(takeSteps(now, back(["3"])))).toEqual(["1", "2", "3.5", "4", "5"]);
-  const both = takeSteps(now, back(["3", "3.5"]));
+  expect(numbersOf(applySteps(now, back(["3"])))).toEqual(["1", "2", "3.5", "4", "5"]);
+  const both = applySteps(now, back(["3", "3.5"]));
   expect(serializeShow(both.show)).toBe(serializeShow(PLAIN.show));
 });
 
@@ -180,7 +180,7 @@ test("a cue that was changed and took a number that another had comes back as it
     ["2", null, "goes"],
     ["3", "2", "renumbered"],
   ]);
-  const back = takeSteps(now, bringBackSteps(now, PLAIN, { list: "main", cues: ["2"], identity: identities.get("main") }));
+  const back = applySteps(now, bringBackSteps(now, PLAIN, { list: "main", cues: ["2"], identity: identities.get("main") }));
   expect(looksOf(back).map((look) => look.get("1.intensity"))).toEqual([10, 20, 30, 40, 50]);
   expect(numbersOf(back)).toEqual(["1", "2", "3", "4", "5"]);
 });
@@ -249,7 +249,7 @@ test("whatever was done in between, the identity finds the cue that a walk with 
       })();
       if (!steps) return;
       back += 1;
-      expect(takeSteps(sheet, steps).show.lists[0]).toEqual(before.show.lists[0]);
+      expect(applySteps(sheet, steps).show.lists[0]).toEqual(before.show.lists[0]);
     }),
   );
   expect(moved).toBeGreaterThan(10);

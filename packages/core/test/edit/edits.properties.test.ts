@@ -18,7 +18,7 @@ import {
   readShow,
   serializeShow,
   sheetOf,
-  takeSteps,
+  applySteps,
   traceOf,
 } from "../../src/index.ts";
 import { attempt, looksOf } from "../support/attempt.ts";
@@ -106,7 +106,7 @@ test("undoing every edit gives back the identical document, and redoing makes it
       const after = serializeShow(sheet.show);
       for (const outcome of [...made].reverse()) sheet = makeEdits(sheet, readEdits(JSON.parse(JSON.stringify(outcome.inverse)))).sheet;
       expect(serializeShow(sheet.show)).toBe(before);
-      for (const outcome of made) sheet = takeSteps(sheet, outcome.steps);
+      for (const outcome of made) sheet = applySteps(sheet, outcome.steps);
       expect(serializeShow(sheet.show)).toBe(after);
     }),
   );
@@ -294,7 +294,7 @@ test("many cues deleted, moved or copied at once come to what they come to one b
       const kept = what === "keepLooks" || what === "moveLooks";
       const told = (sheet: ShowSheet): unknown => (kept ? foldLooks(sheet.show) : serializeShow(sheet.show));
       expect(together && told(together.sheet)).toEqual(apart ? told(apart) : null);
-      if (together) expect(serializeShow(takeSteps(together.sheet, invertSteps(together.steps)).show)).toBe(serializeShow(show));
+      if (together) expect(serializeShow(applySteps(together.sheet, invertSteps(together.steps)).show)).toBe(serializeShow(show));
     }),
   );
   expect(accepted.made / accepted.all).toBeGreaterThan(0.5);

@@ -50,7 +50,7 @@ const changeArbitrary: fc.Arbitrary<HandChange> = fc.oneof(
     .map((times) => ({ do: "time" as const, times })),
   fc.record({ do: fc.constant("drop" as const), keys: fc.subarray(NAMES), fade: seconds }),
   fc.constant({ do: "drop" as const }),
-  fc.constant({ do: "takeUp" as const }),
+  fc.constant({ do: "restoreDropped" as const }),
   fc.subarray(NAMES).map((keys) => ({ do: "recorded" as const, keys })),
 );
 const changes = fc.array(changeArbitrary, { maxLength: 6 });
@@ -71,7 +71,7 @@ test("a key is in hand or let go, never both; what is let go comes back as it wa
       const gone = changeHand(hand, { do: "drop" }, sheet, 5000);
       expect(gone.held).toEqual({});
       if (Object.keys(hand.held).length > 0) {
-        const back = changeHand(gone, { do: "takeUp" }, sheet, 5100);
+        const back = changeHand(gone, { do: "restoreDropped" }, sheet, 5100);
         expect(back.held).toEqual(hand.held);
         expect(back.leaving).not.toEqual(
           expect.objectContaining(Object.fromEntries(Object.keys(hand.held).map((name) => [name, expect.anything()]))),

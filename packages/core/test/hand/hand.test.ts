@@ -72,8 +72,8 @@ test("what is given lies over the show at once, and fades back when it is let go
   const gone = changeHand(hand, { do: "drop", fade: 2 }, three, 1000);
   expect(gone.held).toEqual({});
   expect([1000, 2000, 3000].map((now) => handOutput(gone, level, three.palettes, 40, now))).toEqual([80, 60, 40]);
-  expect(changeHand(gone, { do: "takeUp" }, three, 1500).held).toEqual(hand.held);
-  expect(handOutput(changeHand(gone, { do: "takeUp" }, three, 1500), level, three.palettes, 40, 1600)).toBe(80);
+  expect(changeHand(gone, { do: "restoreDropped" }, three, 1500).held).toEqual(hand.held);
+  expect(handOutput(changeHand(gone, { do: "restoreDropped" }, three, 1500), level, three.palettes, 40, 1600)).toBe(80);
 });
 
 test("a bad value changes nothing and names the key", () => {

@@ -107,7 +107,7 @@ test("a dropped wave goes in a second while what it stilled comes back, and can 
   const gone = change(hand, [{ do: "drop" }, 4000]);
   expect(Object.keys(gone.held)).toEqual([]);
   expect(over(gone, "1.pan", [4000, 4500, 5000, 6000], 30, 10)).toEqual([40, 35, 30, 30]);
-  expect(change(gone, [{ do: "takeUp" }, 4600]).held).toEqual(hand.held);
+  expect(change(gone, [{ do: "restoreDropped" }, 4600]).held).toEqual(hand.held);
 });
 
 test("a wave that goes by a tempo keeps its beat, and leaves the Hand with it", () => {

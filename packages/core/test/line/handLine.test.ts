@@ -39,7 +39,7 @@ test.each([
   ["hand at once", { do: "inTime", on: false }],
   ["5 drop", { do: "drop", selection: { channels: [5] } }],
   ["drop", { do: "drop", selection: {} }],
-  ["take up", { do: "takeUp" }],
+  ["take up", { do: "restoreDropped" }],
   ["drop 61 position", { do: "drop", selection: { channels: [61], families: ["position"] } }],
 ])("%s goes to the Hand", (text, operation) => {
   expect(asked(text)).toMatchObject({ kind: "hand", operation });

@@ -44,8 +44,8 @@ test.each([
   ["hide scenes", { kind: "show", what: "scenes", shown: false }],
   ["renumber", { kind: "numbers", cues: undefined }],
   ["renumber #2..3", { kind: "numbers", cues: { from: "2", to: "3" } }],
-  ["take cues", { kind: "takeCues" }],
-  ['take #2..3 of "Spring tour" to #30', { kind: "takeCues", cues: { from: "2", to: "3" }, from: "Spring tour", start: "30" }],
+  ["take cues", { kind: "importCues" }],
+  ['take #2..3 of "Spring tour" to #30', { kind: "importCues", cues: { from: "2", to: "3" }, from: "Spring tour", start: "30" }],
 ])("%s asks for something to be shown, and edits nothing", (text, expected) => {
   expect(asked(text)).toEqual(expected);
 });

@@ -59,9 +59,9 @@ test("levels read back are what was sent, to half a step", () => {
 
 test("a simulated light goes where it is told at its own speed, and what has no speed is there at once", () => {
   const rig = simulatedRig(keys);
-  rig.told.set(values({ "1.pan": 180, "1.intensity": 80 }));
+  rig.target.set(values({ "1.pan": 180, "1.intensity": 80 }));
   expect(moveRig(rig, 0.5)).toBe(true);
-  expect([rig.is[key("1.pan")], rig.is[key("1.intensity")]]).toEqual([45, 80]);
+  expect([rig.actual[key("1.pan")], rig.actual[key("1.intensity")]]).toEqual([45, 80]);
   expect(moveRig(rig, 1.5)).toBe(false);
-  expect(rig.is[key("1.pan")]).toBe(180);
+  expect(rig.actual[key("1.pan")]).toBe(180);
 });

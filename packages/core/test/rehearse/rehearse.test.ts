@@ -209,8 +209,8 @@ test("the stage at a moment has each light where it was told to be, and where on
   ]);
   const pan = [...show.keys.all].find(({ name }) => name === "1.pan")?.ordinal ?? -1;
   const at = (moment: number) => {
-    const { told, is } = rehearsalMoment(show, {}, moment);
-    return [told[pan], Math.round(is[pan] ?? 0)];
+    const { target, actual } = rehearsalMoment(show, {}, moment);
+    return [target[pan], Math.round(actual[pan] ?? 0)];
   };
   expect(at(3.9)).toEqual([0, 0]);
   expect(at(5)).toEqual([120, 60]);

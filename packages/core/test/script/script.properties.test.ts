@@ -9,7 +9,7 @@ import {
   serializeShow,
   sheetOf,
   stepsBetween,
-  takeSteps,
+  applySteps,
 } from "../../src/index.ts";
 
 fc.configureGlobal({ numRuns: 150 });
@@ -127,7 +127,7 @@ test("a change of the text taken back gives the identical document, and its step
     fc.property(play, ([before, calls, changes]) => {
       const sheet = sheetOf(showOf(before, calls));
       const { sheet: now, steps, inverse } = revised(sheet, asText(changed(before, changes)));
-      expect(serializeShow(takeSteps(sheet, steps).show)).toBe(serializeShow(now.show));
+      expect(serializeShow(applySteps(sheet, steps).show)).toBe(serializeShow(now.show));
       expect(serializeShow(makeEdits(now, readEdits(inverse)).sheet.show)).toBe(serializeShow(sheet.show));
     }),
   );
@@ -144,7 +144,7 @@ test("the way between two states leads from one play to the other, whatever beca
       }, kept);
       const is = { ...was, script: { ...was.script, lines: shuffled } };
       const steps = stepsBetween(was, is);
-      expect(serializeShow(takeSteps(sheetOf(was), steps).show)).toBe(serializeShow(is));
+      expect(serializeShow(applySteps(sheetOf(was), steps).show)).toBe(serializeShow(is));
     }),
   );
 });

@@ -16,7 +16,7 @@ import {
   readShow,
   serializeShow,
   sheetOf,
-  takeSteps,
+  applySteps,
   writeScriptText,
 } from "../../src/index.ts";
 import { attempt, refusal } from "../support/attempt.ts";
@@ -59,7 +59,7 @@ const callOf = (sheet: ShowSheet, cue: string) => listOf(sheet).cues.find(({ num
 /** Makes edits and takes them back: the document is the same, and the steps alone lead to the same show. */
 function thereAndBack(sheet: ShowSheet, ...edits: EditInput[]): Outcome {
   const outcome = make(sheet, ...edits);
-  expect(serializeShow(takeSteps(sheet, outcome.steps).show)).toBe(serializeShow(outcome.sheet.show));
+  expect(serializeShow(applySteps(sheet, outcome.steps).show)).toBe(serializeShow(outcome.sheet.show));
   expect(serializeShow(makeEdits(outcome.sheet, readEdits(outcome.inverse)).sheet.show)).toBe(serializeShow(sheet.show));
   expect(serializeShow(readShow(JSON.parse(serializeShow(outcome.sheet.show))))).toBe(serializeShow(outcome.sheet.show));
   return outcome;

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { type PaletteValue, invertSteps, keysOf, makeEdits, palettesOf, readEdits, takeSteps } from "../../src/index.ts";
+import { type PaletteValue, invertSteps, keysOf, makeEdits, palettesOf, readEdits, applySteps } from "../../src/index.ts";
 import { attempt, looksOf, refusal } from "../support/attempt.ts";
 import { oneCue, smallShow } from "../support/smallShow.ts";
 
@@ -64,5 +64,5 @@ test("a palette that a held look refers to goes with its numbers left in the loo
   expect(removed("keepLooks").sheet.show.heldLooks?.[0]?.values).toEqual({ "1": { intensity: 30, pan: 40 } });
   const dropped = removed("drop");
   expect(dropped.sheet.show.heldLooks?.[0]?.values).toEqual({ "1": { intensity: 30 } });
-  expect(takeSteps(dropped.sheet, invertSteps(dropped.steps)).show).toEqual(show.show);
+  expect(applySteps(dropped.sheet, invertSteps(dropped.steps)).show).toEqual(show.show);
 });

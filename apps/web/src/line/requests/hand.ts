@@ -33,8 +33,8 @@ function change(operation: HandOperation, channels: readonly number[], tools: Li
       return tools.giveWave(operation.selection, operation.wave);
     case "inTime":
       return tools.change({ do: "inTime", on: operation.on });
-    case "takeUp":
-      return tools.change({ do: "takeUp" });
+    case "restoreDropped":
+      return tools.change({ do: "restoreDropped" });
     case "drop":
       tools.drop(heldNames(sheet, useHand.getState().hand, operation.selection, operation.waves));
       return true;
@@ -50,7 +50,7 @@ const IN_TIME_WORDS = {
 /** What is done to the Hand, in words. Throws ShowError for what the chosen lights cannot do. */
 function handWords(operation: HandOperation, sheet: ShowSheet): string {
   if (operation.do === "inTime") return `${IN_TIME_WORDS[operation.on ? "times" : "once"]}. Enter does it`;
-  if (operation.do === "takeUp") return "Takes up again what was dropped last. Enter does it";
+  if (operation.do === "restoreDropped") return "Takes up again what was dropped last. Enter does it";
   const { channels, attributes, families } = operation.selection;
   const named = [...(attributes ?? []), ...(families ?? [])];
   const lights = channels ? lightWords(channels) : "all lights";

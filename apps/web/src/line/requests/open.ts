@@ -49,7 +49,7 @@ export const numbers = defineRequest("numbers", {
   },
 });
 
-export const takeCues = defineRequest("takeCues", {
+export const importCues = defineRequest("importCues", {
   isLocal: true,
   words: () => "Enter opens the other show's cues, to be taken after their impact was shown",
   run: (request) => {

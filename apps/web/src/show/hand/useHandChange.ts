@@ -73,7 +73,7 @@ export function useHandChange() {
       const gone = keys ?? Object.keys(useHand.getState().hand.held);
       if (gone.length === 0 || !change({ do: "drop", ...(keys ? { keys: [...keys] } : {}) })) return;
       notify(`${heldWords(gone)} dropped from the Hand`, "word", {
-        action: { word: "Take up again", run: () => change({ do: "takeUp" }) },
+        action: { word: "Take up again", run: () => change({ do: "restoreDropped" }) },
       });
     },
     [change],

@@ -1,7 +1,7 @@
 import { useCallback } from "react";
 import { tellTrouble } from "../../shared/notices.ts";
 import { api } from "../api.ts";
-import { takeCaller } from "../caller.ts";
+import { receiveCaller } from "../caller.ts";
 import { useShow } from "../useShow.ts";
 
 /** Has the play called, from a cue or from the one behind that on stage, and sends the caller away. True when that was done. */
@@ -9,7 +9,7 @@ export function useCall(): { call: (speed: number, from?: string) => Promise<boo
   const { id } = useShow();
   const done = useCallback(async (work: () => ReturnType<typeof api.caller>): Promise<boolean> => {
     try {
-      takeCaller(await work());
+      receiveCaller(await work());
       return true;
     } catch (error) {
       tellTrouble(error);

@@ -4,7 +4,7 @@ import { runEvent } from "@zm/protocol";
 import { useCallback } from "react";
 import { useLastPress } from "../lastPress.ts";
 import { api, requestName } from "../api.ts";
-import { pressAnswered, pressHere, takeFired, unpressHere } from "../takeFired.ts";
+import { pressAnswered, pressHere, receiveFired, unpressHere } from "../receiveFired.ts";
 import { tellPressRefused } from "../unsettled.ts";
 import { useSheetNow, useShow } from "../useShow.ts";
 import { PressQueue } from "./pressQueue.ts";
@@ -56,7 +56,7 @@ export function usePress(): (press: Press, words?: string) => Promise<boolean> {
         tellPressRefused(result.refusal, words === "" ? deedOf(press) : words);
         return false;
       }
-      if ("answer" in result) takeFired(client, runEvent.parse(result.answer));
+      if ("answer" in result) receiveFired(client, runEvent.parse(result.answer));
       pressAnswered(id);
       if (words !== "") useLastPress.setState({ words });
       return true;

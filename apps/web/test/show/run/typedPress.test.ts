@@ -11,7 +11,7 @@ function run(press: (mix: Mix) => void = () => undefined): LiveRun {
   const mix = new Mix(sheet);
   press(mix);
   mix.frame(1, new Float64Array(sheet.keys.all.length));
-  return { show: 1, turn: 1, origin: 0, base: mix, mix };
+  return { show: 1, version: 1, origin: 0, base: mix, mix };
 }
 
 test("a typed Go fires the cue that was next when it was typed; a held list is told to go on", () => {

@@ -112,7 +112,7 @@ function possible(pairs: readonly CuePair<Cue>[], now: readonly Cue[], goes: rea
 export function bringBackSteps(now: ShowSheet, then: ShowSheet, { list: id, cues, channels, identity }: BroughtBack): Step[] {
   const [list, old] = [now.lists.get(id), then.lists.get(id)];
   if (!list || !old) throw new ShowError(`List "${id}" is not in both; bring back whole lists by going back to a point`);
-  const here = new Set(list.cues.map(({ number }) => number));
+  const standing = new Set(list.cues.map(({ number }) => number));
   const chosen = new Set(cues);
   const toThen = turnedIdentity(identity ?? identityIn(stepsOfList(old.list, list.list), id));
   const { pairs, goes, comes } = pairCues(list.cues, old.cues, toThen);
@@ -135,7 +135,7 @@ export function bringBackSteps(now: ShowSheet, then: ShowSheet, { list: id, cues
     ...comes.filter(isFree).flatMap((cue) => cueSteps(id, cue.number, undefined, withMark(cue, named))),
   ];
   const lost = comes.find((cue) => chosen.has(cue.number) && !isFree(cue));
-  if (lost && !here.has(lost.number))
+  if (lost && !standing.has(lost.number))
     throw new ShowError(`Cue ${lost.number} cannot come back: another cue takes its number with this; bring them back one by one`);
   if (steps.length === 0 && lost)
     throw new ShowError(

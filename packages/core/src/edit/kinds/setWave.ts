@@ -33,14 +33,14 @@ function planSetWave(sheet: ShowSheet, list: ListSheet, edit: SetWaveEdit): Step
   const chosen = selectKeys(list.keys, edit.keys);
   const tempos = (sheet.show.tempos ?? []).map(({ id }) => id);
   const given = edit.wave ? wavesFor(chosen, edit.wave, tempos) : undefined;
-  const told = new Map<number, Map<Key, SaidWave | null>>();
+  const saidByRow = new Map<number, Map<Key, SaidWave | null>>();
   const say = (row: number, key: Key, said: SaidWave | null): void =>
-    void (told.get(row) ?? told.set(row, new Map()).get(row))?.set(key, said);
+    void (saidByRow.get(row) ?? saidByRow.set(row, new Map()).get(row))?.set(key, said);
   for (const key of chosen) {
     for (let row = first; row <= last; row += 1) if (wavePart(list.cues[row], key) !== undefined) say(row, key, null);
     if (given) say(first, key, given.get(key) ?? null);
   }
-  const steps = [...told].flatMap(([row, own]) => saidSteps(list.id, cueAt(list, row), own));
+  const steps = [...saidByRow].flatMap(([row, own]) => saidSteps(list.id, cueAt(list, row), own));
   if (edit.after === "track") return steps;
   const inRange = list.cues.slice(first, last + 1).map(({ number }) => number);
   return withWavesKept(sheet, list, steps, inRange);

@@ -3,7 +3,7 @@ import { append } from "../../show/append.ts";
 import { carriedAt } from "../../sheet/entry.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
 import { KEYS_A_PAUSE } from "../steps/pauses.ts";
-import { type Step, invertInSteps } from "../steps/step.ts";
+import { type Step, invertInSlices } from "../steps/step.ts";
 import { withWavesKept } from "./keptWaves.ts";
 import { restoreFrom } from "./moveSteps.ts";
 import { wholeCueSteps } from "./wholeCue.ts";
@@ -13,11 +13,11 @@ import { wholeCueSteps } from "./wholeCue.ts";
  * own for the key. Behind the last cue nothing needs to be kept.
  */
 export function deletionSteps(sheet: ShowSheet, list: ListSheet, first: number, last: number, keepsLooks: boolean): Step[] {
-  return runToEnd(deletionInSteps(sheet, list, first, last, keepsLooks));
+  return runToEnd(deletionInSlices(sheet, list, first, last, keepsLooks));
 }
 
 /** As `deletionSteps`, with pauses in between, for a server that has more to do. */
-export function* deletionInSteps(
+export function* deletionInSlices(
   sheet: ShowSheet,
   list: ListSheet,
   first: number,
@@ -29,7 +29,7 @@ export function* deletionInSteps(
     append(whole, wholeCueSteps(sheet, list, cue));
     yield;
   }
-  const taken = yield* invertInSteps(whole);
+  const taken = yield* invertInSlices(whole);
   if (!keepsLooks) return taken;
   for (const key of list.keys.all) {
     append(taken, restoreFrom(list, key, last + 1, carriedAt(list, key, first - 1), carriedAt(list, key, last)));

@@ -6,7 +6,7 @@ import type { Key } from "../../sheet/keys.ts";
 import type { ListSheet, ShowSheet } from "../../sheet/sheet.ts";
 import { trackingOf } from "../../sheet/tracking.ts";
 import { type WaveRows, trackedWaves, wavePart, wavesOf } from "../../sheet/waves.ts";
-import { showAfterInSteps } from "../steps/apply.ts";
+import { showAfterInSlices } from "../steps/apply.ts";
 import type { Step } from "../steps/step.ts";
 import { type SaidWave, saidSteps } from "./partWaves.ts";
 
@@ -27,16 +27,17 @@ export function withWavesKept(
   const after = rowsAfter(sheet, list, steps);
   const before = new Map(list.cues.map((cue, row) => [named(cue.number), row]));
   for (const cue of except) before.delete(cue);
-  const told = new Map<number, Map<Key, SaidWave>>();
+  const saidByRow = new Map<number, Map<Key, SaidWave>>();
   for (const key of new Set([...wavesOf(list).keys(), ...wavesOf(after).keys()])) {
-    for (const [row, said] of keptRows(list, after, before, key)) told.set(row, (told.get(row) ?? new Map<Key, SaidWave>()).set(key, said));
+    for (const [row, said] of keptRows(list, after, before, key))
+      saidByRow.set(row, (saidByRow.get(row) ?? new Map<Key, SaidWave>()).set(key, said));
   }
-  return [...steps, ...[...told].flatMap(([row, own]) => saidSteps(list.id, at(after.cues, row), own))];
+  return [...steps, ...[...saidByRow].flatMap(([row, own]) => saidSteps(list.id, at(after.cues, row), own))];
 }
 
 /** The rows of the list as the steps leave it. */
 function rowsAfter(sheet: ShowSheet, list: ListSheet, steps: readonly Step[]): WaveRows {
-  const show = runToEnd(showAfterInSteps(sheet.show, steps));
+  const show = runToEnd(showAfterInSlices(sheet.show, steps));
   const cues = show.lists.find(({ id }) => id === list.id)?.cues ?? [];
   return { cues, tracking: trackingOf(cues).tracking, keys: list.keys };
 }

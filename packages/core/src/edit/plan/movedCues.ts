@@ -1,6 +1,6 @@
 import { type ListSheet, type ShowSheet, listOf } from "../../sheet/sheet.ts";
 import type { Step } from "../steps/step.ts";
-import { takeSteps } from "../steps/takeSteps.ts";
+import { applySteps } from "../steps/applySteps.ts";
 import { keptLooksSteps, rowsBefore } from "./keptLooks.ts";
 import { withWavesKept } from "./keptWaves.ts";
 import { renumberSteps } from "./renumberSteps.ts";
@@ -18,7 +18,7 @@ interface Moved {
 export function movedCueSteps(sheet: ShowSheet, list: ListSheet, cues: readonly Moved[], looks: "keepLooks" | "letGo"): Step[] {
   const numbers = renumberSteps(list, [...cues]);
   if (looks === "letGo" || numbers.length === 0) return numbers;
-  const moved = listOf(takeSteps(sheet, numbers), list.id);
+  const moved = listOf(applySteps(sheet, numbers), list.id);
   const pairs = rowsBefore(list, moved, new Map(cues.map(({ from, to }) => [to, from])));
   const named = new Map(cues.map(({ from, to }) => [from, to]));
   return withWavesKept(sheet, list, [...numbers, ...keptLooksSteps(list, moved, pairs)], [], (cue) => named.get(cue) ?? cue);

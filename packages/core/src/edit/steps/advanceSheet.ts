@@ -29,11 +29,11 @@ export function advanceSheet(sheet: ShowSheet, show: Show, steps: readonly Step[
   if (first?.at === "entry") return advanceEntry(sheet, show, first);
   if (first?.at === "renumber")
     return withLists(sheet, show, (known, list) => (list.id === first.list ? renumbered(known, list, first) : known));
-  return runToEnd(advanceInSteps(sheet, show, steps));
+  return runToEnd(advanceInSlices(sheet, show, steps));
 }
 
 /** As `advanceSheet`, with pauses in between where cues change, for a server that has more to do. */
-export function* advanceInSteps(sheet: ShowSheet, show: Show, steps: readonly Step[]): Generator<undefined, ShowSheet> {
+export function* advanceInSlices(sheet: ShowSheet, show: Show, steps: readonly Step[]): Generator<undefined, ShowSheet> {
   const [first] = steps;
   if (first && !isCueData(first)) return advanceSheet(sheet, show, steps);
   const advanced = new Map<string, ListSheet>();

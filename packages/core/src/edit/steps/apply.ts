@@ -32,7 +32,7 @@ interface StepGroup {
   readonly steps: readonly Step[];
   /** The same steps where they are on the content of cues. */
   readonly onCues?: readonly CueDataStep[];
-  readonly applyInSteps: (show: Show) => Generator<undefined, Show>;
+  readonly applyInSlices: (show: Show) => Generator<undefined, Show>;
 }
 
 /**
@@ -41,14 +41,14 @@ interface StepGroup {
  * step expects, and then the show is as it was.
  * Runs of steps on one cue cost one copy of that cue. Gathering pauses too, for a server that has more to do.
  */
-export function* stepGroupsInSteps(steps: readonly Step[]): Generator<undefined, StepGroup[]> {
+export function* stepGroupsInSlices(steps: readonly Step[]): Generator<undefined, StepGroup[]> {
   const found: StepGroup[] = [];
   let together: CueDataStep[] = [];
   let ofScript: (ScriptStep | LineStep)[] = [];
   const close = (): void => {
     const [own, lines] = [together, ofScript];
-    if (own.length > 0) found.push({ steps: own, onCues: own, applyInSteps: (show) => onCuesInSteps(show, own) });
-    if (lines.length > 0) found.push({ steps: lines, applyInSteps: (show) => atOnce(applyScript(show, lines)) });
+    if (own.length > 0) found.push({ steps: own, onCues: own, applyInSlices: (show) => onCuesInSlices(show, own) });
+    if (lines.length > 0) found.push({ steps: lines, applyInSlices: (show) => atOnce(applyScript(show, lines)) });
     together = [];
     ofScript = [];
   };
@@ -59,7 +59,7 @@ export function* stepGroupsInSteps(steps: readonly Step[]): Generator<undefined,
     else if (isOfScript(step)) ofScript.push(step);
     else {
       close();
-      found.push({ steps: [step], applyInSteps: (show) => atOnce(applyAlone(show, step)) });
+      found.push({ steps: [step], applyInSlices: (show) => atOnce(applyAlone(show, step)) });
     }
   }
   close();
@@ -77,19 +77,19 @@ export interface AppliedSteps {
  * Throws ShowError where the show is not as a step found it.
  * Of the document alone; `advanceThroughSteps` takes a sheet along.
  */
-export function* appliedInSteps(show: Show, steps: readonly Step[]): Generator<undefined, AppliedSteps[]> {
+export function* appliedInSlices(show: Show, steps: readonly Step[]): Generator<undefined, AppliedSteps[]> {
   const applied: AppliedSteps[] = [];
   let current = show;
-  for (const group of yield* stepGroupsInSteps(steps)) {
-    current = yield* group.applyInSteps(current);
+  for (const group of yield* stepGroupsInSlices(steps)) {
+    current = yield* group.applyInSlices(current);
     applied.push({ steps: group.steps, show: current });
   }
   return applied;
 }
 
-/** The document after all of them, as `appliedInSteps`. Whoever has a sheet takes them with `takeSteps`. */
-export function* showAfterInSteps(show: Show, steps: readonly Step[]): Generator<undefined, Show> {
-  return (yield* appliedInSteps(show, steps)).at(-1)?.show ?? show;
+/** The document after all of them, as `appliedInSlices`. Whoever has a sheet takes them with `applySteps`. */
+export function* showAfterInSlices(show: Show, steps: readonly Step[]): Generator<undefined, Show> {
+  return (yield* appliedInSlices(show, steps)).at(-1)?.show ?? show;
 }
 
 /** What is computed without a pause. */
@@ -118,7 +118,7 @@ export function* stretchesOfCues(steps: readonly CueDataStep[], size = STEPS_A_P
 }
 
 /** Steps about the content of cues, made on stretches of them in their order. */
-function* onCuesInSteps(show: Show, steps: readonly CueDataStep[]): Generator<undefined, Show> {
+function* onCuesInSlices(show: Show, steps: readonly CueDataStep[]): Generator<undefined, Show> {
   let current = show;
   for (const stretch of stretchesOfCues(steps)) {
     yield;

@@ -180,11 +180,11 @@ export interface LineStep {
  * Each step says what was there before, so nothing else is needed.
  */
 export function invertSteps(steps: readonly Step[]): Step[] {
-  return runToEnd(invertInSteps(steps));
+  return runToEnd(invertInSlices(steps));
 }
 
 /** As `invertSteps`, with pauses in between, for a server that has more to do. */
-export function* invertInSteps(steps: readonly Step[]): Generator<undefined, Step[]> {
+export function* invertInSlices(steps: readonly Step[]): Generator<undefined, Step[]> {
   const inverted: Step[] = [];
   for (let place = steps.length - 1; place >= 0; place -= 1) {
     inverted.push(invertStep(at(steps, place)));

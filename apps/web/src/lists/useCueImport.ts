@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { type ShowSheet, sheetOf, takeCuesEdits } from "@zm/core";
+import { type ShowSheet, sheetOf, importCuesEdits } from "@zm/core";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { considerEdits } from "../choice/draft.ts";
@@ -11,7 +11,7 @@ import { showsQuery } from "../show/openShow.ts";
 import { useList, useShow } from "../show/useShow.ts";
 
 /** Which cues of which show are to be taken, and what that comes to; `consider` puts it on the sheet, to be made there. */
-export function useTaking(wanted: WantedCues, onClose: () => void) {
+export function useCueImport(wanted: WantedCues, onClose: () => void) {
   const { id, sheet } = useShow();
   const list = useList();
   const navigate = useNavigate();
@@ -35,7 +35,7 @@ export function useTaking(wanted: WantedCues, onClose: () => void) {
     if (!other.data || !from || !cues) return null;
     const range = Number(cues.first) <= Number(cues.last) ? cues : { first: cues.last, last: cues.first };
     const taking = { from: { sheet: other.data, list: from, ...range }, into: { sheet, list }, start: start.trim() || undefined };
-    return refusable(() => takeCuesEdits(taking));
+    return refusable(() => importCuesEdits(taking));
   }, [other.data, from, cues, start, sheet, list]);
   const consider = (): void => {
     if (!taken || "fault" in taken) return;

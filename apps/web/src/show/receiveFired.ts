@@ -18,25 +18,25 @@ import { type LiveRun, runNow, useLive } from "./liveStore.ts";
 import { type OpenShow, showKey } from "./openShow.ts";
 
 /** Takes all that runs, whole; nothing older than what is known, and only of the show that is open. */
-export function takeRun(client: QueryClient, { show, turn, origin, mix }: RunState): void {
+export function receiveRun(client: QueryClient, { show, version, origin, mix }: RunState): void {
   const { show: open, run: known } = useLive.getState();
   const sheet = client.getQueryData<OpenShow>(showKey(show))?.sheet;
-  if (show !== open || !sheet || (known && turn < known.turn)) return;
-  showRun({ show, turn, origin, base: mixFrom(sheet, mix) }, sheet);
+  if (show !== open || !sheet || (known && version < known.version)) return;
+  showRun({ show, version, origin, base: mixFrom(sheet, mix) }, sheet);
 }
 
 /**
  * Takes what has happened to what runs: the run is computed here, with the same core as on the server. A window that has lost its place (it missed
  * something, or comes to another result) asks for the whole.
  */
-export function takeFired(client: QueryClient, event: RunEvent): void {
+export function receiveFired(client: QueryClient, event: RunEvent): void {
   const { show, run } = useLive.getState();
   if (event.show !== show) return;
   if (event.press !== null) pressed.delete(event.press);
-  if (run && event.turn <= run.turn) return;
+  if (run && event.version <= run.version) return;
   const sheet = client.getQueryData<OpenShow>(showKey(show))?.sheet;
-  const base = run && sheet && event.turn === run.turn + 1 ? computed(run, sheet, event) : undefined;
-  if (run && sheet && base) showRun({ show, turn: event.turn, origin: run.origin, base }, sheet);
+  const base = run && sheet && event.version === run.version + 1 ? computed(run, sheet, event) : undefined;
+  if (run && sheet && base) showRun({ show, version: event.version, origin: run.origin, base }, sheet);
   else void askWhole(client, show);
 }
 
@@ -136,7 +136,7 @@ async function askWhole(client: QueryClient, show: number): Promise<void> {
   try {
     do {
       own.again = false;
-      takeRun(client, await api.run(show));
+      receiveRun(client, await api.run(show));
     } while (own.again);
   } catch {
     // The line to the server is down; a window that comes back begins with the whole.

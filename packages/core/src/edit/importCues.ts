@@ -13,7 +13,7 @@ import { numbersFor } from "./rangeEdits.ts";
  * theirs.
  * Both sheets stay as they are.
  */
-export interface Taking {
+export interface CueImport {
   readonly from: { readonly sheet: ShowSheet; readonly list: ListSheet; readonly first: string; readonly last: string };
   readonly into: { readonly sheet: ShowSheet; readonly list: ListSheet };
   readonly start?: string | undefined;
@@ -25,7 +25,7 @@ export interface Taking {
  * speak of the other show and stay there. Waves come along where light and tempo are here. Throws ShowError where the numbers are taken or do not fit.
  * `left` is told before the edits are made. Held looks and lists of the other show are not taken.
  */
-export function takeCuesEdits({ from, into, start }: Taking): { edits: EditInput[]; left: string[] } {
+export function importCuesEdits({ from, into, start }: CueImport): { edits: EditInput[]; left: string[] } {
   const numbers = numbersFor({ list: from.list, from: from.first, to: from.last, start, into: into.list }, false);
   const { first } = rowsIn(from.list, from.first, from.last);
   const lost = new Set<string>();
@@ -42,7 +42,7 @@ function inserted(
   { number: _number, mark: _mark, call: _call, actions: _actions, parts, ...fields }: Cue,
   cue: string,
   from: ShowSheet,
-  { sheet, list }: Taking["into"],
+  { sheet, list }: CueImport["into"],
   lost: Set<string>,
 ): EditInput {
   const own = parts.map(({ waves, ...part }) => ({

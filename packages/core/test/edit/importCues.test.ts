@@ -1,4 +1,4 @@
-import { type ShowSheet, listOf, makeEdits, readEdits, takeCuesEdits } from "../../src/index.ts";
+import { type ShowSheet, listOf, makeEdits, readEdits, importCuesEdits } from "../../src/index.ts";
 import { oneCue, smallShow } from "../support/smallShow.ts";
 
 const chair = (value: number): object => ({ id: "chair", label: "Chair", family: "position", values: [{ attribute: "pan", value }] });
@@ -27,7 +27,7 @@ const other = smallShow(
 /** What cues 1 to 2 of the other show come to in a show, and what is left out of them. */
 function taken(into: ShowSheet, start?: string): { sheet: ShowSheet; left: string[] } {
   const from = { sheet: other, list: listOf(other), first: "1", last: "2" };
-  const { edits, left } = takeCuesEdits({ from, into: { sheet: into, list: listOf(into) }, start });
+  const { edits, left } = importCuesEdits({ from, into: { sheet: into, list: listOf(into) }, start });
   return { sheet: makeEdits(into, readEdits(edits)).sheet, left };
 }
 
