@@ -1,7 +1,8 @@
+import type { CueHandle } from "./useCueDrag.ts";
 import { type ScriptLine, splitWords, clockWords } from "@zm/core";
 import { memo, useLayoutEffect, useRef, useState } from "react";
 import { chooseCue } from "../choice/selection.ts";
-import { type LineMark, type WordPlace, useBook } from "./book.ts";
+import type { LineMark, WordPlace } from "./book.ts";
 
 interface BookLineProps {
   line: ScriptLine;
@@ -20,10 +21,10 @@ interface BookLineProps {
   /** The word over which a cue is being dragged; -1 for none. */
   over: number;
   chosenCue: string | null;
-  list: string;
   /** The caller reads it now. */
   reading: boolean;
   quietDraft: boolean | null;
+  handle: CueHandle;
   onStroke: (index: number, phase: "begin" | "over") => void;
   onWord: (place: WordPlace, event: React.MouseEvent) => void;
   onLine: (line: string, event: React.MouseEvent) => void;
@@ -56,7 +57,7 @@ export const BookLine = memo(function BookLine(props: BookLineProps) {
       aria-current={props.reading ? "step" : undefined}
     >
       {showsPage && <span className="absolute top-1 right-5 text-[13px] text-quiet">page {line.page}</span>}
-      <CueMargin places={places} line={line.id} list={props.list} chosenCue={chosenCue} />
+      <CueMargin places={places} line={line.id} handle={props.handle} chosenCue={chosenCue} />
       <QuietStroke line={line} index={props.index} quietDraft={quietDraft} onStroke={props.onStroke} />
       <div className="relative min-w-0 flex-1" role="gridcell">
         {showsWho && line.who !== undefined && <p className="font-script text-[13px] leading-4 text-quiet">{line.who}</p>}
@@ -102,12 +103,12 @@ export const BookLine = memo(function BookLine(props: BookLineProps) {
 function CueMargin({
   places,
   line,
-  list,
+  handle,
   chosenCue,
 }: {
   places: readonly MarkPlace[];
   line: string;
-  list: string;
+  handle: CueHandle;
   chosenCue: string | null;
 }) {
   return (
@@ -117,7 +118,7 @@ function CueMargin({
           {own
             .filter(({ kind }) => kind === "go")
             .map((mark) => (
-              <CueTag key={mark.cue} mark={mark} list={list} chosen={mark.cue === chosenCue} line={line} />
+              <CueTag key={mark.cue} mark={mark} handle={handle} chosen={mark.cue === chosenCue} line={line} />
             ))}
           <StandbyTag marks={own.filter(({ kind }) => kind === "standby")} />
         </span>
@@ -226,7 +227,8 @@ function StandbyTag({ marks }: { marks: readonly LineMark[] }) {
 }
 
 /** A cue in the margin, to be dragged to another word. */
-function CueTag({ mark, list, chosen, line }: { mark: LineMark; list: string; chosen: boolean; line: string }) {
+function CueTag({ mark, handle, chosen, line }: { mark: LineMark; handle: CueHandle; chosen: boolean; line: string }) {
+  const handlers = handle(mark.cue, { line, word: Math.max(0, mark.word) });
   return (
     <button
       type="button"
@@ -234,11 +236,11 @@ function CueTag({ mark, list, chosen, line }: { mark: LineMark; list: string; ch
       data-cue={mark.cue}
       className={`figures h-6 min-w-9 cursor-grab touch-none rounded px-1.5 text-[14px] font-bold ${chosen ? "bg-primary text-primary-content" : "bg-base-300"}`}
       title={`Go of cue ${mark.cue}${mark.after ? ", after its word" : ""}: drag it to another word`}
+      {...handlers}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
         event.preventDefault();
-        chooseCue(mark.cue);
-        useBook.setState({ drags: { list, cue: mark.cue, over: null }, at: { line, word: Math.max(0, mark.word) }, until: null });
+        handlers.onPointerDown?.(event);
       }}
     >
       {mark.cue}

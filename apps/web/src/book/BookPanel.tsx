@@ -1,3 +1,4 @@
+import { useCueDrag } from "./useCueDrag.ts";
 import {
   type Cue,
   type ListSheet,
@@ -251,6 +252,7 @@ function ChosenLines({ script, lines }: { script: Script; lines: readonly string
 /** The play as a whole: its pace, the standby time, its length; and cues that have no place in it. */
 function ThePlay({ list, script }: { list: ListSheet; script: Script }) {
   const makeEdits = useMakeEdits();
+  const handle = useCueDrag(script);
   const nowhere = list.cues.filter(({ call, trigger }, row) => !call && (row === 0 || trigger?.type !== "follow"));
   return (
     <section aria-label="The play" className="flex flex-col gap-2 border-t border-rule pt-3">
@@ -286,11 +288,7 @@ function ThePlay({ list, script }: { list: ListSheet; script: Script }) {
                   type="button"
                   className="btn btn-xs figures cursor-grab border-neutral"
                   title={`${cueName(cue)}: drag it to its word`}
-                  onPointerDown={(event) => {
-                    event.preventDefault();
-                    chooseCue(cue.number);
-                    useBook.setState({ drags: { list: list.id, cue: cue.number, over: null } });
-                  }}
+                  {...handle(cue.number)}
                   onClick={() => chooseCue(cue.number)}
                 >
                   {cue.number}

@@ -32,7 +32,7 @@ export function Play({ script }: { script: Script }) {
   const found = useMemo(() => placesByLine(find.trim() === "" ? [] : phrasePlaces(script, find)), [script, find]);
   const rows = usePlayRows(script, scroller);
   const stroke = useQuietStroke(script);
-  const { call, landing, hasCue } = useCalls(script);
+  const { call, handle, landing, hasCue } = useCalls(script);
   const walk = usePlayKeys(script, { chosen, firstSeen: rows.range?.startIndex ?? 0, call });
   const onWord = useCallback(
     (place: WordPlace, event: React.MouseEvent) => {
@@ -64,7 +64,7 @@ export function Play({ script }: { script: Script }) {
         found={found.get(line.id) ?? NO_PLACES}
         over={drags?.over?.line === line.id ? drags.over.word : -1}
         chosenCue={chosenCue}
-        list={list.id}
+        handle={handle}
         reading={line.id === reading}
         quietDraft={stroke.draftAt(index)}
         onStroke={stroke.onStroke}

@@ -4,11 +4,13 @@ import { useSelection } from "../choice/selection.ts";
 import { useList, useMakeEdits } from "../show/useShow.ts";
 import { type WordPlace, useBook } from "./book.ts";
 import { callEdit, callThere, landingWords } from "./callWords.ts";
-import { useCueDrag } from "./useCueDrag.ts";
+import { type CueHandle, useCueDrag } from "./useCueDrag.ts";
 
 /** Calls the chosen cue at a word, or the one that is dragged where it is let go; `landing` says what the word under it, or the keyboard, would mean. */
 export function useCalls(script: Script): {
   readonly call: (place: WordPlace | null) => void;
+  /** Makes a handle of a cue in the margin, by which it is dragged. */
+  readonly handle: CueHandle;
   readonly landing: string;
   readonly hasCue: boolean;
 } {
@@ -24,18 +26,11 @@ export function useCalls(script: Script): {
     },
     [list, script, chosenRow, makeEdits],
   );
-  useCueDrag((cue, place) => {
-    const row = findRow(list, cue);
-    const there = row >= 0 ? callThere(list, script, row, place) : undefined;
-    const now = list.cues[row]?.call;
-    useBook.setState({ at: place, until: null });
-    if (there && (now?.line !== there.line || now.word !== there.word || now.nth !== there.nth))
-      void makeEdits([callEdit(list, row, there)]);
-  });
+  const handle = useCueDrag(script);
   const landing = drags?.over
     ? landingWords(list, script, findRow(list, drags.cue), drags.over)
     : at && chosenRow >= 0
       ? landingWords(list, script, chosenRow, at)
       : "";
-  return { call, landing, hasCue: chosenRow >= 0 };
+  return { call, handle, landing, hasCue: chosenRow >= 0 };
 }

@@ -1,6 +1,5 @@
 import { type Attribute, valueWords } from "@zm/core";
-import { useRef, useState } from "react";
-import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
+import { useDragged } from "../shared/useDragged.ts";
 import { fanWith, middleOf } from "./fanWith.ts";
 
 interface FanStripProps {
@@ -18,36 +17,31 @@ const FINEST = 1800;
 
 type Handle = "first" | "middle" | "last";
 
+/** What is taken hold of, its value then, and where the row stood. */
+interface Grip {
+  readonly handle: Handle;
+  readonly value: number;
+  readonly points: { readonly first: number; readonly middle: number; readonly last: number };
+}
+
 /** The chosen lights as a row of bars: dragging an end leans the row, dragging the middle bends it. */
 export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStripProps) {
-  const held = useRef<{ handle: Handle; y: number; value: number; points: { first: number; middle: number; last: number } } | null>(null);
-  const [dragging, setDragging] = useState(false);
-  useDropOnEscape(dragging, () => {
-    const from = held.current;
-    held.current = null;
-    setDragging(false);
-    if (from) onFan(fanWith(from.points, from.handle, from.value));
-  });
   const count = values.length;
-  if (count < 2) return null;
   const first = values[0] ?? 0;
   const last = values[count - 1] ?? 0;
   const middle = middleOf(values);
+  const { bind } = useDragged<Grip, [handle: Handle, value: number]>({
+    onBegin: (_press, handle, value) => ({ handle, value, points: { first, middle, last } }),
+    onMove: (grip, { from, at, shiftKey }) => {
+      const raw = grip.value + ((from.clientY - at.clientY) * (max - min)) / (shiftKey ? FINEST : FINE);
+      const step = shiftKey || max - min <= 20 ? 10 : 1;
+      onFan(fanWith(grip.points, grip.handle, Math.round(Math.min(max, Math.max(min, raw)) * step) / step));
+    },
+    onDrop: (grip) => onFan(fanWith(grip.points, grip.handle, grip.value)),
+  });
+  if (count < 2) return null;
   const xAt = (index: number): number => EDGE + (index / (count - 1)) * (WIDTH - 2 * EDGE);
   const yAt = (value: number): number => HEIGHT - EDGE - ((value - min) / (max - min)) * (HEIGHT - 2 * EDGE);
-  const grab = (event: React.PointerEvent, handle: Handle, value: number): void => {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    held.current = { handle, y: event.clientY, value, points: { first, middle, last } };
-    setDragging(true);
-  };
-  const bend = (event: React.PointerEvent): void => {
-    const from = held.current;
-    if (!from || event.buttons === 0) return;
-    const fine = event.shiftKey ? FINEST : FINE;
-    const raw = from.value + ((from.y - event.clientY) * (max - min)) / fine;
-    const step = event.shiftKey || max - min <= 20 ? 10 : 1;
-    onFan(fanWith(from.points, from.handle, Math.round(Math.min(max, Math.max(min, raw)) * step) / step));
-  };
   const nudge = (event: React.KeyboardEvent, handle: Handle, value: number): void => {
     const step = event.key === "ArrowUp" ? 1 : event.key === "ArrowDown" ? -1 : 0;
     if (step === 0) return;
@@ -94,12 +88,7 @@ export function FanStrip({ attribute: { min, max, id }, values, onFan }: FanStri
           aria-valuetext={valueWords(value)}
           className="cursor-ns-resize fill-base-100 stroke-secondary"
           strokeWidth={2}
-          onPointerDown={(event) => grab(event, handle, value)}
-          onPointerMove={bend}
-          onPointerUp={() => {
-            held.current = null;
-            setDragging(false);
-          }}
+          {...bind(handle, value)}
           onKeyDown={(event) => nudge(event, handle, value)}
         />
       ))}

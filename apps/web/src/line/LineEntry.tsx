@@ -35,18 +35,16 @@ export function LineEntry({ blind }: { blind: boolean }) {
   useEffect(() => useLineText.setState({ blind }), [blind]);
 
   const read = readText(text, target, show.sheet);
-  const completions = useCompletions(text, focused);
-  const { offered, pick } = completions;
   const draft = useLineDraft(text, read);
   const type = (value: string): void => {
     setLine(value.replace(/^\/+/, ""));
-    completions.setPick(-1);
+    completions.dropPick();
     // At once, not behind the next painting: what it would do is worked out meanwhile.
     draft(value, readText(value, useLineText.getState().began ?? target, sheetNow()));
   };
+  const completions = useCompletions(text, focused, type);
   const { onKeyDown, onTyped } = useLineKeys({ text, completions, type, enter: () => enter(text, read, target) });
   const answer = read && "request" in read ? answerTo(read.request, show, preview, planners) : null;
-  const isOffering = focused && offered.length > 0;
 
   return (
     <div
@@ -54,33 +52,28 @@ export function LineEntry({ blind }: { blind: boolean }) {
       data-waiting={waiting}
       className="relative flex h-11 shrink-0 items-center gap-3 border-t border-rule px-3 focus-within:border-secondary focus-within:bg-base-200"
     >
-      {isOffering && <CompletionList words={offered} pick={pick} onTake={(word) => type(completions.withWord(word))} />}
+      <CompletionList completions={completions} />
       <LineTargetBadge target={target} />
       <label htmlFor="line-entry" className="sr-only">
         Line entry
       </label>
       <div className="relative min-w-0 flex-1">
         <input
-          ref={placeRef("line")}
-          id="line-entry"
+          {...completions.combobox.getInputProps({
+            ref: placeRef("line"),
+            "aria-labelledby": undefined,
+            onFocus: () => setFocused(true),
+            onBlur: () => setFocused(false),
+            onChange: ({ currentTarget }) => {
+              onTyped();
+              type(currentTarget.value);
+            },
+            onKeyDown,
+          })}
           className="figures h-8 w-full bg-transparent px-1 text-[15px] placeholder:text-quiet focus-visible:outline-none"
           placeholder={blind ? "such as  #10..12: 21..26 + 10 only" : "such as  1..6 = 70"}
-          value={text}
-          autoComplete="off"
           spellCheck={false}
-          role="combobox"
-          aria-expanded={isOffering}
-          aria-controls="line-words"
-          aria-autocomplete="list"
-          aria-activedescendant={pick >= 0 ? `line-word-${pick}` : undefined}
           aria-describedby="line-answer"
-          onFocus={() => setFocused(true)}
-          onBlur={() => setFocused(false)}
-          onChange={(event) => {
-            onTyped();
-            type(event.target.value);
-          }}
-          onKeyDown={onKeyDown}
         />
         {read && "fault" in read && !isUnfinished(read, completions) && <FaultMark text={text} fault={read.fault} />}
       </div>

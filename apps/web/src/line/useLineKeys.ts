@@ -18,7 +18,7 @@ export function useLineKeys({ text, completions, type, enter }: LineKeys): {
 } {
   const history = useHistory();
   const back = useRef(-1);
-  const { offered, pick, setPick, next, withWord } = completions;
+  const { offered, pick, next, withWord } = completions;
   const recall = (by: 1 | -1): void => {
     const lines = enteredLines();
     back.current = Math.max(-1, Math.min(lines.length - 1, back.current + by));
@@ -30,6 +30,12 @@ export function useLineKeys({ text, completions, type, enter }: LineKeys): {
   const onKeyDown = (event: React.KeyboardEvent<HTMLInputElement>): void => {
     const { key, shiftKey, repeat } = event;
     const isCommand = event.ctrlKey || event.metaKey;
+    const browsing = back.current >= 0 && enteredLines()[back.current] === text;
+    const recalls = key === "ArrowUp" ? text === "" || browsing : key === "ArrowDown" && browsing;
+    const walks = (key === "ArrowUp" || key === "ArrowDown") && !recalls && offered.length > 0;
+    // The list hears the arrows that walk through it and the Enter that takes what is picked; everything else is the line's.
+    const isForList = walks || (key === "Enter" && pick >= 0 && !repeat);
+    if (!isForList) leaveToField(event);
     if (text.trim() === "" && isCommand && /^[zy]$/i.test(key)) {
       event.preventDefault();
       event.stopPropagation();
@@ -38,16 +44,11 @@ export function useLineKeys({ text, completions, type, enter }: LineKeys): {
     }
     if (isCommand && key.toLowerCase() === "f") return;
     event.stopPropagation();
-    const browsing = back.current >= 0 && enteredLines()[back.current] === text;
-    if (key === "Enter" && repeat) event.preventDefault();
-    else if (key === "Enter" && pick >= 0) type(withWord(next));
+    if (isForList) return;
+    if (recalls) recall(key === "ArrowUp" ? 1 : -1);
     else if (key === "Enter") {
-      if (enter()) onTyped();
+      if (!repeat && enter()) onTyped();
     } else if (key === "Tab" && !shiftKey && offered.length > 0) type(withWord(next));
-    else if (key === "ArrowUp" && (text === "" || browsing)) recall(1);
-    else if (key === "ArrowDown" && browsing) recall(-1);
-    else if (key === "ArrowUp" && offered.length > 0) setPick(Math.max(-1, pick - 1));
-    else if (key === "ArrowDown" && offered.length > 0) setPick(Math.min(offered.length - 1, pick + 1));
     else if (key === "Escape") {
       type("");
       onTyped();
@@ -56,4 +57,9 @@ export function useLineKeys({ text, completions, type, enter }: LineKeys): {
     event.preventDefault();
   };
   return { onKeyDown, onTyped };
+}
+
+/** The list does not hear this key: Home and End move the caret of the field, and so on. */
+function leaveToField({ nativeEvent }: React.KeyboardEvent): void {
+  Reflect.set(nativeEvent, "preventDownshiftDefault", true);
 }

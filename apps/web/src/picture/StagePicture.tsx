@@ -30,6 +30,7 @@ interface PictureLook {
   description: string;
   /** Filled with what was painted last, for whoever answers to the pointer. */
   painted?: RefObject<Painted | null>;
+  onPointerCancel?: ((event: React.PointerEvent<HTMLElement>) => void) | undefined;
   onPointerDown?: (event: React.PointerEvent<HTMLElement>) => void;
   onPointerMove?: (event: React.PointerEvent<HTMLElement>) => void;
   onPointerUp?: (event: React.PointerEvent<HTMLElement>) => void;
@@ -169,7 +170,7 @@ export function StagePicture(props: StagePictureProps) {
       onPointerDown={props.onPointerDown}
       onPointerMove={props.onPointerMove}
       onPointerUp={props.onPointerUp}
-      onPointerCancel={props.onPointerUp}
+      onPointerCancel={props.onPointerCancel}
     >
       <canvas ref={pictureScore} className="pointer-events-none absolute inset-0 h-full w-full" />
       <canvas ref={markSheet} className="pointer-events-none absolute inset-0 h-full w-full" />

@@ -1,10 +1,9 @@
 import { type ListSheet, type MarkTime, type PlannedMark, placeMark } from "@zm/core";
 import { useState } from "react";
-import { isOutside, useDropOnEscape } from "../shared/useDropOnEscape.ts";
+import { type Drag, useDragged } from "../shared/useDragged.ts";
+import { isOutside } from "../shared/useDropOnEscape.ts";
 import { useMakeEdits } from "../show/useShow.ts";
 import { ROW } from "./grid.ts";
-
-type ButtonPointer = React.PointerEvent<HTMLButtonElement>;
 
 /** A lozenge under the hand: dragged along its dark window, or moved with the arrow keys, each from where the one before has put it. */
 export function useLozenge(list: ListSheet, { mark, available, report }: PlannedMark, timeFor: MarkTime) {
@@ -12,7 +11,6 @@ export function useLozenge(list: ListSheet, { mark, available, report }: Planned
   const [dragged, setDragged] = useState<number | null>(null);
   // Where it was put last while that is on its way: an arrow typed meanwhile counts from there.
   const [asked, setAsked] = useState<number | null>(null);
-  useDropOnEscape(dragged !== null, () => setDragged(null));
   const { window } = mark;
   // While it is dragged it tells what it would have where it is.
   const there = dragged === null ? available : (timeFor(mark, dragged)?.seconds ?? null);
@@ -24,21 +22,22 @@ export function useLozenge(list: ListSheet, { mark, available, report }: Planned
     setAsked(wanted);
     void makeEdits([placeMark(list, mark, wanted)]).then(() => setAsked((newest) => (newest === wanted ? null : newest)));
   };
-  const rowAt = (event: ButtonPointer): number => {
-    const box = event.currentTarget.parentElement?.getBoundingClientRect();
-    const at = Math.floor((event.clientY - (box?.top ?? 0)) / ROW);
-    return window ? Math.min(window.last, Math.max(window.first, at)) : mark.calledAt;
+  const rowAt = ({ target, at }: Drag): number => {
+    const box = target.parentElement?.getBoundingClientRect();
+    const row = Math.floor((at.clientY - (box?.top ?? 0)) / ROW);
+    return window ? Math.min(window.last, Math.max(window.first, row)) : mark.calledAt;
   };
-  const hand = {
-    onPointerDown: (event: ButtonPointer): void => event.currentTarget.setPointerCapture(event.pointerId),
-    onPointerMove: (event: ButtonPointer): void => {
-      if (event.buttons === 1 && window) setDragged(rowAt(event));
-    },
-    onPointerUp: (event: ButtonPointer): void => {
-      if (dragged !== null && !isOutside(event, event.currentTarget.closest("[data-planner-sheet]"))) put(rowAt(event));
+  const { bind } = useDragged({
+    onBegin: () => (window ? mark : null),
+    onMove: (_mark, drag) => setDragged(rowAt(drag)),
+    onEnd: (_mark, drag) => {
+      if (dragged !== null && !isOutside(drag.at, drag.target.closest("[data-planner-sheet]"))) put(rowAt(drag));
       setDragged(null);
     },
-    onPointerCancel: (): void => setDragged(null),
+    onDrop: () => setDragged(null),
+  });
+  const hand = {
+    ...bind(),
     onKeyDown: (event: React.KeyboardEvent): void => {
       const step = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
       if (step === 0) return;

@@ -1,7 +1,8 @@
 import type { ListSheet } from "@zm/core";
-import { type RefObject, useRef, useState } from "react";
-import { isOutside, useDropOnEscape } from "../shared/useDropOnEscape.ts";
-import { type PointerPlace, useEdgeScroll } from "../shared/useEdgeScroll.ts";
+import { type RefObject, useState } from "react";
+import { type PointerPlace, useDragged } from "../shared/useDragged.ts";
+import { isOutside } from "../shared/useDropOnEscape.ts";
+import { useEdgeScroll } from "../shared/useEdgeScroll.ts";
 import type { SheetLines } from "../spine/lines.ts";
 import { carryCells } from "./clipboard.ts";
 import { type ScoreLayout, columnAt } from "./columns.ts";
@@ -26,9 +27,7 @@ interface Sheet {
  * cell. Escape drops what is carried.
  */
 export function useCellPointer({ list, lines, layout, scroller, cells, inset }: Sheet) {
-  const [drawing, setDrawing] = useState(false);
-  const [carrying, setCarrying] = useState(false);
-  const pressed = useRef<PointerPlace | null>(null);
+  const [taken, setTaken] = useState<"frame" | "cells" | null>(null);
   const cellUnder = ({ clientX, clientY }: PointerPlace): CellPlace | null => {
     const box = cells.current?.getBoundingClientRect();
     if (!box || layout.columns.length === 0) return null;
@@ -36,38 +35,33 @@ export function useCellPointer({ list, lines, layout, scroller, cells, inset }: 
     return { line, column: columnAt(layout, clientX - box.left) };
   };
   const widenTo = (pointer: PointerPlace): void => {
-    const cell = drawing ? cellUnder(pointer) : null;
+    const cell = cellUnder(pointer);
     if (cell) chooseCell(list, lines, layout, cell, true);
   };
-  const scrollAlong = useEdgeScroll(drawing, scroller, inset, widenTo);
-  const end = (): void => {
-    setDrawing(false);
-    setCarrying(false);
-  };
-  useDropOnEscape(carrying, () => setCarrying(false));
-
-  const onPointerDown = (event: React.PointerEvent<HTMLElement>): void => {
-    const cell = cellUnder(event);
-    if (!cell || event.button !== 0) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    scroller.current?.focus({ preventScroll: true });
-    if (event.altKey) return setCarrying(true);
-    pressed.current = { clientX: event.clientX, clientY: event.clientY };
-    setDrawing(true);
-    chooseCell(list, lines, layout, cell, event.shiftKey);
-  };
-  const onPointerMove = (event: React.PointerEvent<HTMLElement>): void => {
+  const scrollAlong = useEdgeScroll(taken === "frame", scroller, inset, widenTo);
+  const { bind } = useDragged<"frame" | "cells">({
     // A click beside the edge is no drag.
-    const began = pressed.current;
-    if (began && Math.abs(event.clientX - began.clientX) + Math.abs(event.clientY - began.clientY) < SLIP) return;
-    pressed.current = null;
-    scrollAlong(event);
-    widenTo(event);
-  };
-  const onPointerUp = (event: React.PointerEvent<HTMLElement>): void => {
-    const cell = carrying && !isOutside(event, scroller.current) ? cellUnder(event) : null;
-    if (cell) carryCells(list, lines, layout, cell);
-    end();
-  };
-  return { drawing, carrying, pointer: { onPointerDown, onPointerMove, onPointerUp, onPointerCancel: end } };
+    slip: SLIP,
+    onBegin: ({ at, altKey, shiftKey }) => {
+      const cell = cellUnder(at);
+      if (!cell) return null;
+      scroller.current?.focus({ preventScroll: true });
+      if (!altKey) chooseCell(list, lines, layout, cell, shiftKey);
+      const grip = altKey ? "cells" : "frame";
+      setTaken(grip);
+      return grip;
+    },
+    onMove: (grip, { at }) => {
+      if (grip === "cells") return;
+      scrollAlong(at);
+      widenTo(at);
+    },
+    onEnd: (grip, { at }) => {
+      setTaken(null);
+      const cell = grip === "cells" && !isOutside(at, scroller.current) ? cellUnder(at) : null;
+      if (cell) carryCells(list, lines, layout, cell);
+    },
+    onDrop: () => setTaken(null),
+  });
+  return { drawing: taken === "frame", carrying: taken === "cells", pointer: bind() };
 }

@@ -1,9 +1,5 @@
 import { type RefObject, useEffect, useEffectEvent, useRef } from "react";
-
-export interface PointerPlace {
-  readonly clientX: number;
-  readonly clientY: number;
-}
+import type { PointerPlace } from "./useDragged.ts";
 
 /** Within so many pixels of an edge, or beyond it, what is dragged takes the sheet along. */
 const EDGE = 16;

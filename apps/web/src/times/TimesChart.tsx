@@ -1,6 +1,6 @@
 import { type DrawnLink, type ListSheet, type TimeBar, at, endOfLinks } from "@zm/core";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { useDropOnEscape } from "../shared/useDropOnEscape.ts";
+import { useMemo, useState } from "react";
+import { type DragHandlers, useDragged } from "../shared/useDragged.ts";
 import { seconds } from "../shared/words.ts";
 import { type BarChange, barLabel, barName, barWords, cutWords, linkWords, rowLabel } from "./barEdits.ts";
 import { type TimeScale, placeOf, snapped, timeScale } from "./scale.ts";
@@ -27,51 +27,38 @@ interface TimesChartProps {
 }
 
 /** Something that is being dragged, and where it was taken hold of. */
-interface Drag {
+interface BarDrag {
   readonly grip: "end" | "bar" | "link";
   readonly bar: TimeBar;
   readonly link: DrawnLink;
   readonly after: number;
-  readonly from: number;
   readonly scale: TimeScale;
 }
 
 /** Cues on one line of time: a bar for what begins and ends together, its delay dotted before it, its end to be dragged; what follows hangs on a thread from where it is let go. */
 export function TimesChart({ list, links, bars, width, namesWidth, picked, onPick, onWish, onMake, onDrop }: TimesChartProps) {
-  const [drag, setDrag] = useState<Drag | null>(null);
+  const [drag, setDrag] = useState<BarDrag | null>(null);
   const rows = useMemo(() => rowsOf(list, links, bars), [list, links, bars]);
   const longest = endOfLinks(links);
   const drawn = useMemo(() => timeScale(longest, namesWidth, width - 8), [longest, namesWidth, width]);
   // What is under the pointer keeps its size for as long as it is held.
   const scale = drag?.scale ?? drawn;
-  const wish = useRef(onWish);
-  useEffect(() => {
-    wish.current = onWish;
+  const { bind } = useDragged<BarDrag, [row: ChartRow, grip: BarDrag["grip"]]>({
+    throughWindow: true,
+    onBegin: ({ target }, row, grip) => {
+      target.closest<SVGElement>('[role="slider"]')?.focus();
+      onPick(row.bar);
+      const begun = { grip, bar: row.bar, link: row.link, after: afterOf(list, row.link), scale };
+      setDrag(begun);
+      return begun;
+    },
+    onMove: (begun, { from, at, shiftKey }) => onWish(wishOf(begun, (at.clientX - from.clientX) / begun.scale.perSecond, shiftKey)),
+    onEnd: () => setDrag(null),
+    onDrop: () => {
+      setDrag(null);
+      onDrop();
+    },
   });
-  useEffect(() => {
-    if (!drag) return;
-    const move = (event: PointerEvent): void =>
-      wish.current(wishOf(drag, (event.clientX - drag.from) / drag.scale.perSecond, event.shiftKey));
-    const end = (): void => setDrag(null);
-    window.addEventListener("pointermove", move);
-    window.addEventListener("pointerup", end);
-    window.addEventListener("pointercancel", end);
-    return () => {
-      window.removeEventListener("pointermove", move);
-      window.removeEventListener("pointerup", end);
-      window.removeEventListener("pointercancel", end);
-    };
-  }, [drag]);
-  useDropOnEscape(drag !== null, () => {
-    setDrag(null);
-    onDrop();
-  });
-  const take = (row: ChartRow, grip: Drag["grip"]) => (event: React.PointerEvent) => {
-    if (event.button !== 0) return;
-    event.currentTarget.closest<SVGElement>('[role="slider"]')?.focus();
-    onPick(row.bar);
-    setDrag({ grip, bar: row.bar, link: row.link, after: afterOf(list, row.link), from: event.clientX, scale });
-  };
   const press = (row: ChartRow) => (event: React.KeyboardEvent) => {
     if (event.key === "Enter" && !event.repeat) return onMake();
     if (event.key === "Escape") return onDrop();
@@ -107,7 +94,7 @@ export function TimesChart({ list, links, bars, width, namesWidth, picked, onPic
             picked={row.name === picked}
             narrow={width < 400}
             onFocus={() => onPick(row.bar)}
-            onTake={(grip) => take(row, grip)}
+            onTake={(grip) => bind(row, grip)}
             onKeyDown={press(row)}
           />
         </g>
@@ -157,7 +144,7 @@ function afterOf(list: ListSheet, { row }: DrawnLink): number {
   return trigger?.type === "follow" ? trigger.after : 0;
 }
 
-function wishOf({ grip, bar, link, after }: Drag, by: number, fine: boolean): TimeWish {
+function wishOf({ grip, bar, link, after }: BarDrag, by: number, fine: boolean): TimeWish {
   if (grip === "link") return { link, after: snapped(after + by, fine) };
   return { bar, change: grip === "end" ? { fade: snapped(bar.fade + by, fine) } : { delay: snapped(bar.delay + by, fine) } };
 }
@@ -171,7 +158,7 @@ interface TimeShapeProps {
   /** There is no room for words beside the bars. */
   readonly narrow: boolean;
   readonly onFocus: () => void;
-  readonly onTake: (grip: Drag["grip"]) => (event: React.PointerEvent) => void;
+  readonly onTake: (grip: BarDrag["grip"]) => DragHandlers;
   readonly onKeyDown: (event: React.KeyboardEvent) => void;
 }
 
@@ -197,9 +184,7 @@ function TimeShape({ list, row, scale, y, picked, narrow, onFocus, onTake, onKey
       onKeyDown={onKeyDown}
     >
       <title>{`${barLabel(list, bar)}: ${barWords(bar)}${cut ? `, ${cut}` : ""}. Drag its end for the fade, the bar for the delay`}</title>
-      {row.first && row.before && (
-        <LinkThread list={list} row={row} scale={scale} middle={middle} onTake={onTake("link")} narrow={narrow} />
-      )}
+      {row.first && row.before && <LinkThread list={list} row={row} scale={scale} middle={middle} grip={onTake("link")} narrow={narrow} />}
       {bar.delay > 0 && (
         <line
           x1={placeOf(scale, link.start)}
@@ -215,7 +200,7 @@ function TimeShape({ list, row, scale, y, picked, narrow, onFocus, onTake, onKey
         d={shapeOf(bar, begins, ends, y, height)}
         className={`cursor-grab ${fillOf(bar)} ${picked ? "stroke-secondary" : "stroke-transparent"} group-focus-visible:stroke-secondary`}
         strokeWidth={2}
-        onPointerDown={onTake("bar")}
+        {...onTake("bar")}
       />
       {bar.cut && <line x1={cutAt} x2={cutAt} y1={y + 1} y2={y + height - 1} className="stroke-error" strokeWidth={2} />}
       <rect
@@ -225,7 +210,7 @@ function TimeShape({ list, row, scale, y, picked, narrow, onFocus, onTake, onKey
         height={height - 2}
         rx={2}
         className={`cursor-ew-resize ${picked ? "fill-primary" : "fill-transparent"} group-hover:fill-primary`}
-        onPointerDown={onTake("end")}
+        {...onTake("end")}
       />
       {beside !== "" && (
         <text x={ends + 8} y={middle + 4} className="fill-error text-[13px]">
@@ -243,8 +228,8 @@ function LinkThread({
   scale,
   middle,
   narrow,
-  onTake,
-}: Pick<TimeShapeProps, "list" | "row" | "scale" | "narrow"> & { middle: number; onTake: (event: React.PointerEvent) => void }) {
+  grip,
+}: Pick<TimeShapeProps, "list" | "row" | "scale" | "narrow"> & { middle: number; grip: DragHandlers }) {
   if (!before) return null;
   const { trigger } = at(list.cues, link.row);
   const follows = !link.pressed && trigger?.type === "follow";
@@ -265,7 +250,7 @@ function LinkThread({
           {linkWords(list, link)}
         </text>
       )}
-      {follows && <circle cx={to} cy={middle} r={5} className="cursor-ew-resize fill-secondary" onPointerDown={onTake} />}
+      {follows && <circle cx={to} cy={middle} r={5} className="cursor-ew-resize fill-secondary" {...grip} />}
     </g>
   );
 }

@@ -49,3 +49,54 @@ test("where a line will land stands beside it, and stays with what was chosen wh
   await user.type(screen.getByLabelText("Line entry"), "40");
   expect(screen.getByTestId("line-target").textContent).toBe("blind 8");
 });
+
+describe("the words that are offered", () => {
+  const line = (): HTMLInputElement => screen.getByLabelText<HTMLInputElement>("Line entry");
+  const picked = (): string[] => screen.queryAllByRole("option", { selected: true }).map(({ textContent }) => textContent ?? "");
+
+  test("the arrows pick one and Enter takes it into the line instead of entering the line; Tab takes the first", async () => {
+    const user = userEvent.setup();
+    const { asked } = renderOpened(<LineEntry blind />);
+    await user.type(line(), "upd");
+    expect(picked()).toEqual([]);
+    await user.keyboard("{ArrowDown}");
+    expect(picked()).toHaveLength(1);
+    expect(line().getAttribute("aria-activedescendant")).toBe(screen.getByRole("option", { selected: true }).id);
+    await user.keyboard("{Enter}");
+    expect(line().value).toBe("update ");
+    expect(picked()).toEqual([]);
+    await user.clear(line());
+    await user.type(line(), "upd{Tab}");
+    expect(line().value).toBe("update ");
+    expect(asked).toEqual([]);
+  });
+
+  test("a pointer that rests on a word picks nothing, so Enter enters the line; a click takes the word", async () => {
+    const user = userEvent.setup();
+    const { asked } = renderOpened(<LineEntry blind />);
+    await user.type(line(), "#8: 1 = 40");
+    const [first] = screen.getAllByRole("option");
+    if (!first) throw new Error("nothing is offered");
+    await user.hover(first);
+    expect(picked()).toEqual([]);
+    await user.keyboard("{Enter}");
+    expect(asked).toHaveLength(1);
+    await user.clear(line());
+    await user.type(line(), "upd");
+    await user.click(screen.getByRole("option", { name: /^update/ }));
+    expect(line().value).toBe("update ");
+    expect(document.activeElement).toBe(line());
+  });
+
+  test("whoever leaves the line takes no word into it, and Home and End move the caret", async () => {
+    const user = userEvent.setup();
+    renderOpened(<LineEntry blind />);
+    await user.type(line(), "upd{ArrowDown}");
+    expect(picked()).toHaveLength(1);
+    await user.keyboard("{Home}");
+    expect(line().selectionStart).toBe(0);
+    act(() => line().blur());
+    expect(line().value).toBe("upd");
+    expect(screen.queryByRole("listbox")).toBeNull();
+  });
+});
