@@ -1,13 +1,22 @@
 import type { Finding, Step } from "@zm/core";
-import { type Remote, wrap } from "comlink";
+import { wrap } from "comlink";
 import { nextFrame } from "../shared/nextFrame.ts";
 import type { Ghosts, PreviewReport, PreviewRequest } from "./preview.ts";
 import type { Previews } from "./previewThread.ts";
 
+/** The thread as the window speaks to it. */
+export type PreviewThread = {
+  readonly [Name in keyof Previews]: (...asked: Parameters<Previews[Name]>) => Promise<Awaited<ReturnType<Previews[Name]>>>;
+} & { readonly end: () => void };
+
+function startThread(): PreviewThread {
+  const worker = new Worker(new URL("./previewThread.ts", import.meta.url), { type: "module" });
+  const { open, take, looks, ghosts, whole, check } = wrap<Previews>(worker);
+  return { open, take, looks, ghosts, whole, check, end: () => worker.terminate() };
+}
+
 /** The thread that works previews out for one show, as the window drives it. It is behind until it has read the show; then it is kept in step. */
 export class PreviewWorker {
-  private readonly worker = new Worker(new URL("./previewThread.ts", import.meta.url), { type: "module" });
-  private readonly thread: Remote<Previews> = wrap<Previews>(this.worker);
   /** The revision that the thread has, or will have when it has done what it was given; -1 before it has read the show. */
   private revision = -1;
   /** The newest revision that the window knows of. */
@@ -15,7 +24,10 @@ export class PreviewWorker {
   private reading: Promise<void> | undefined;
   private requests = 0;
 
-  constructor(private readonly show: number) {
+  constructor(
+    private readonly show: number,
+    private readonly thread: PreviewThread = startThread(),
+  ) {
     this.read();
   }
 
@@ -60,7 +72,7 @@ export class PreviewWorker {
   }
 
   end(): void {
-    this.worker.terminate();
+    this.thread.end();
   }
 
   private read(): void {
