@@ -4,6 +4,7 @@ import { type SourceRank, emptyTable } from "../../src/mix/layerTable.ts";
 import type { Key } from "../../src/sheet/keys.ts";
 
 const LINEAR = 0;
+const EASE = 1;
 const LEVEL = 0;
 const PAN = 1;
 const key = (ordinal: number, id: string, family: "intensity" | "position", home: number): Key => ({
@@ -92,6 +93,7 @@ test("letting go once more starts from what is left, so the way out never gets b
   at(2);
   layers.letGo(LEVEL, 0, 10, LINEAR);
   expect(out(LEVEL)).toBeCloseTo(40, 9);
+  expect(layers.ownCourse(LEVEL, 0)).toEqual({ from: 40, to: 0, start: 2, fade: 10, curve: LINEAR });
   at(7);
   expect(out(LEVEL)).toBeCloseTo(20, 9);
 });
@@ -105,18 +107,29 @@ test("nothing jumps that has time: who takes hold under a layer on its way out g
   const before = out(LEVEL);
   layers.takeHold(LEVEL, 0, to(90, 3));
   expect(out(LEVEL)).toBeCloseTo(before, 9);
-  layers.takeHold(LEVEL, 0, to(50, 0));
-  at(30);
-  expect(out(LEVEL)).toBe(50);
+});
+
+test("nothing jumps that has time: a course that begins elsewhere than what is seen takes the difference along, and one without time jumps", () => {
+  const { layers, at, out } = layersOf(latest());
+  layers.takeHold(LEVEL, 0, to(50));
+  layers.takeHold(LEVEL, 0, to(90, 4), 0);
+  expect(out(LEVEL)).toBeCloseTo(50, 9);
+  at(2);
+  expect(out(LEVEL)).toBeCloseTo(45 + 25, 9);
+  at(4);
+  expect(out(LEVEL)).toBeCloseTo(90, 9);
+  layers.takeHold(LEVEL, 0, to(10));
+  expect(out(LEVEL)).toBe(10);
 });
 
 test("what is on its way goes on to another end in the time that is left to it, what stands in the time that is given", () => {
   const { layers, at, out } = layersOf(latest());
   layers.takeHold(LEVEL, 0, to(100, 10));
   at(5);
-  layers.retarget(LEVEL, 0, 0, 30, LINEAR);
-  at(7.5);
-  expect(out(LEVEL)).toBeCloseTo(25, 9);
+  layers.retarget(LEVEL, 0, 0, 30, EASE);
+  at(6.25);
+  // It keeps the curve that it is on.
+  expect(out(LEVEL)).toBeCloseTo(37.5, 9);
   at(10);
   layers.retarget(LEVEL, 0, 60, 30, LINEAR);
   at(25);
