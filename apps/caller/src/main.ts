@@ -90,7 +90,7 @@ async function main(): Promise<number> {
       wait: (seconds) => setTimeout(seconds * 1000),
     },
   );
-  // Whoever listened to what is told is gone.
+  // The program that listened is gone.
   process.stdout.on("error", () => caller.stop());
   for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => caller.stop());
   try {

@@ -3,7 +3,7 @@ import { type Cue, type MoveSpec, type Palette, type Show } from "@zm/core";
 type PlainLook = Record<string, Record<string, number>>;
 
 /**
- * All looks of the first list worked out anew, cue by cue, in plain nested objects: the obvious way without any index, which every
+ * All looks of the first list recomputed, cue by cue, in plain nested objects: the obvious way without any index, which every
  * other figure is held against.
  */
 export function plainFold(show: Show): PlainLook[] {

@@ -24,7 +24,7 @@ SHOW is a show document, or - for standard input. One JSON value is printed. Bad
 and one message on standard error. --help behind a command tells more of it.
 `;
 
-/** Runs one command line and gives back what it prints. Throws with one clear message on bad input. */
+/** Runs one command line and returns what it prints. Throws with one clear message on bad input. */
 export async function run(args: readonly string[], files: Files): Promise<string> {
   const { values, positionals } = parseArgs({ args: [...args], allowPositionals: true, options: OPTIONS });
   const { help, ...options } = values;

@@ -6,7 +6,7 @@ const FRAMES = 4000;
 /** What a packet may take, microseconds. */
 const TARGET = 5;
 
-/** Times the packets of a show: levels worked out from values that all change, and laid into the packet of each universe. */
+/** Times the packets of a show: levels computed from values that all change, and laid into the packet of each universe. */
 export function benchPackets(show: Show): void {
   const { keys } = sheetOf(show);
   const layout = outputLayout(show, keys);

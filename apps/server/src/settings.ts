@@ -39,7 +39,7 @@ class DatabaseSettings {
   readonly name: string;
 }
 
-/** Where the server listens and where its database is. A class, so that Nest can give it to whoever asks. */
+/** Where the server listens and where its database is. A class, so that Nest can inject it. */
 export class Settings {
   @IsInt({ message: "ZM_PORT is a port, a whole number such as 4600" })
   @Min(0, { message: "ZM_PORT is a port, 0 to 65535" })

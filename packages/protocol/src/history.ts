@@ -26,7 +26,7 @@ export const editEvent = z.object({
   revision: z.number(),
   kind: z.enum(["edit", "undo", "redo"]),
   summary: z.string(),
-  /** Null for an edit of very many steps: whoever hears of it reads the show anew. */
+  /** Null for an edit of very many steps: whoever is notified of it reads the show anew. */
   steps: trusted<readonly Step[]>().nullable(),
   history: historyState,
 });

@@ -54,7 +54,7 @@ export type Cell = string | number | boolean | null;
 
 /**
  * Streams rows into a table, the fastest way in that the database has: for hundreds of thousands at once. Only within a transaction,
- * and only rows that refer to what the same transaction has stored: the database does not look at each reference again. `after` hears of each piece that has gone out, in rows. A row that the table does not take is left out by the database with a
+ * and only rows that refer to what the same transaction has stored: the database does not look at each reference again. `after` is called for each piece that has gone out, in rows. A row that the table does not take is left out by the database with a
  * warning only, so the rows taken are counted: throws Error where they are fewer than were sent.
  */
 export async function loadRows(

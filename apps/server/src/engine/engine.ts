@@ -94,7 +94,7 @@ export class Engine {
     this.transport = here ? this.beginHere() : this.beginThread();
   }
 
-  /** Gives an order, and gives back its answer. Throws what the order was refused for, and GatewayTimeoutException where none comes in time. */
+  /** Gives an order, and returns its answer. Throws what the order was refused for, and GatewayTimeoutException where none comes in time. */
   ask(order: OrderBody): Promise<Answer> {
     const { transport } = this;
     if (!transport) return Promise.reject(new ServiceUnavailableException(COMING_BACK));

@@ -26,7 +26,7 @@ export class HostTroubles {
       this.set(`damaged ${what}`, `${said} was written in a file that is damaged (${why}); it is kept as ${path}. ${instead}`.trim());
   }
 
-  /** Writes `said` down. A disk that fails is told of for as long as it does, and the show goes on without. */
+  /** Writes `said` down. A disk that fails is reported for as long as it does, and the show goes on without. */
   async kept(what: string, said: string, write: () => Promise<void>): Promise<void> {
     try {
       await write();

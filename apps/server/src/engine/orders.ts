@@ -28,7 +28,7 @@ export type Order = { readonly number: number; readonly show: number } & (
   | { readonly do: "stage"; readonly put?: number | null }
   /** How punctual its frames have been since somebody last asked. */
   | { readonly do: "pace" }
-  /** Ends: whoever receives levels is told that no more come. */
+  /** Ends: receivers are told that no more levels come. */
   | { readonly do: "end" }
 );
 

@@ -172,7 +172,7 @@ export class RunningShow {
     return Object.fromEntries([...this.bumps].map(([look, { back }]) => [look, back]));
   }
 
-  /** Takes the sheet that an edit of the show leaves: what runs goes on as it was told, and a list that it leaves elsewhere stands there. Gives back what has happened. */
+  /** Takes the sheet that an edit of the show leaves: what runs goes on as it was told, and a list that it leaves elsewhere stands there. Returns what has happened. */
   edit(revision: number, sheet: ShowSheet, steps: readonly Step[], run: RunMove | null): RunEvent[] {
     this.sheet = sheet;
     this.revision = revision;

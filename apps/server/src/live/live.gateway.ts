@@ -74,7 +74,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     }
   }
 
-  /** A window opens a show: from now on it hears of it, beginning with where the list stands and what is in hand. */
+  /** A window opens a show: from now on it is notified of it, beginning with where the list stands and what is in hand. */
   @SubscribeMessage("watch")
   async watch(@ConnectedSocket() socket: Socket<ToServer, FromServer>, @MessageBody() show: unknown): Promise<WatchReply> {
     if (typeof show !== "number" || !Number.isSafeInteger(show)) return { error: "watch takes the number of a show" };

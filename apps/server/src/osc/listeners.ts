@@ -1,4 +1,4 @@
-/** Whoever has sent something is told what happens for so long; who says hello again, for so long from then on. Milliseconds. */
+/** A program that has sent something is told what happens for so long; who says hello again, for so long from then on. Milliseconds. */
 const LISTENS = 10 * 60_000;
 const MOST = 50;
 

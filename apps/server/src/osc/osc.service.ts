@@ -39,7 +39,7 @@ const FLOODED = 10_000;
 const SAID_HERE = new Set(["/zm/error", "/zm/cue", "/zm/at", "/zm/held", "/zm/show"]);
 const TROUBLE = "osc";
 
-/** The door for programs outside: OSC over UDP. They press what a window can press, are told what happens, and hear of refusals as messages. */
+/** The door for programs outside: OSC over UDP. They press what a window can press, are told what happens, and receive refusals as messages. */
 @Injectable()
 export class OscService implements OnModuleInit, OnModuleDestroy {
   private readonly log = new Logger("Osc");

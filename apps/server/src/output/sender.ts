@@ -17,7 +17,7 @@ import { Hosts } from "./hosts.ts";
 import { PreparedPacket } from "./packet.ts";
 import type { OutputFile } from "./settingsFile.ts";
 
-/** At rest a packet is sent so often, so that a light that has just been switched on hears of it. Milliseconds. */
+/** At rest a packet is sent so often, so that a light that has just been switched on receives it. Milliseconds. */
 const REST = 900;
 /** So many packets say that no more comes. */
 const LAST_WORDS = 3;

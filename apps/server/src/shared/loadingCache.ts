@@ -1,4 +1,4 @@
-/** Things that are opened when they are first asked for and then kept. Whoever asks meanwhile waits for the same opening; one that fails is not kept. */
+/** Things that are opened when they are first asked for and then kept. A caller that asks meanwhile waits for the same opening; one that fails is not kept. */
 export class LoadingCache<K, T> {
   private readonly opened = new Map<K, T>();
   private readonly opening = new Map<K, Promise<T>>();

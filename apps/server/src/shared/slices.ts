@@ -23,7 +23,7 @@ class Slice {
 
 /**
  * Runs a long computation that can pause, giving the event loop a turn between slices, so that a follow still fires on time. The
- * computation is a generator that yields where it may be interrupted; what it yields is left aside. Gives back what it returns; what it throws comes through.
+ * computation is a generator that yields where it may be interrupted; what it yields is left aside. Returns what it returns; what it throws comes through.
  */
 export async function inSlices<T>(work: Generator<unknown, T>): Promise<T> {
   const slice = new Slice();

@@ -32,7 +32,7 @@ export class SoundFile<T extends object> {
   private writing: Promise<void> | undefined;
   private isRemoved = false;
 
-  /** `check` gives back the data of a file, or throws an Error that says what is wrong with it. `path` is without its ending. */
+  /** `check` returns the data of a file, or throws an Error that says what is wrong with it. `path` is without its ending. */
   constructor(
     private readonly path: string,
     private readonly check: (raw: unknown) => T,
@@ -128,7 +128,7 @@ function textOf(path: string): string | undefined {
   }
 }
 
-/** Puts a damaged file aside under a name of its own; gives back where it is. */
+/** Puts a damaged file aside under a name of its own; returns where it is. */
 export function keepAside(path: string): string {
   const aside = path.replace(/(\.json)?$/, `.damaged-${Date.now()}.json`);
   try {

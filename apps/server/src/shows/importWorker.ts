@@ -95,7 +95,7 @@ export function importThread(): ImportWorker {
 }
 
 /**
- * Reads a document and stores it as a new show, in the importing thread. Gives back the show's number. Throws ShowError for a
+ * Reads a document and stores it as a new show, in the importing thread. Returns the show's number. Throws ShowError for a
  * faulty document, ImportFailure for anything else; then nothing is stored.
  */
 export function importInThread(path: string, database: Settings["database"], progress: Progress): Promise<number> {

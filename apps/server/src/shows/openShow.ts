@@ -18,7 +18,7 @@ export interface OpenShow {
   readonly requests: Map<string, number>;
   /** The steps of the edit made last, which is the one that is taken back most often; undefined before one was made, and for a very large one. */
   newest: { readonly revision: number; readonly steps: readonly Step[] } | undefined;
-  /** The end of the newest work on the database, for which whoever looks what it has taken waits. */
+  /** The end of the newest work on the database, for which a reader of the newest state waits. */
   storing: Promise<unknown>;
   /** The work under way; each piece waits for the one before it. */
   queue: Promise<unknown>;

@@ -165,7 +165,7 @@ export function moveRow(partId: number, channel: number, attribute: string, spec
 /** Hears how many of all moves are stored. */
 export type Progress = (stored: number, all: number) => void;
 
-/** Stores a whole new show as rows and gives back its number. Only within a transaction. */
+/** Stores a whole new show as rows and returns its number. Only within a transaction. */
 export async function insertShow(manager: EntityManager, show: Show, progress?: Progress): Promise<number> {
   const { title, script = null, newCue = null, editsAfter = null } = show;
   const { id: showId } = await manager.save(manager.create(ShowRow, { title, revision: 0, script, newCue, editsAfter }));

@@ -52,7 +52,7 @@ export interface Alongside {
   readonly run?: RunMove;
 }
 
-/** An edit that is to be stored: its steps and what they come to. */
+/** An edit that is to be stored: its steps and their outcome. */
 interface Change extends Pick<EditRow, "kind" | "ofRevision" | "summary"> {
   readonly steps: readonly Step[];
   /** The number of pieces in which the edit that is taken back or made again keeps its steps; null where it keeps none, and for a new edit. */
@@ -132,7 +132,7 @@ export class ShowsService implements OnModuleDestroy {
     return rows.map(({ id, title, revision }) => ({ id, title, revision }));
   }
 
-  /** Reads the document in a file and stores it as a new show, all or nothing; gives back its number. `progress` hears how far it is. ShowError comes through for a faulty document. */
+  /** Reads the document in a file and stores it as a new show, all or nothing; returns its number. `progress` hears how far it is. ShowError comes through for a faulty document. */
   async add(path: string, progress: Progress): Promise<number> {
     this.watch.expect();
     return this.watch.bounded(importInThread(path, this.settings.database, progress));

@@ -138,7 +138,7 @@ class CueWriter {
       await manager.query("DELETE FROM cues WHERE show_id = ? AND list_id = ? AND number IN (?)", [showId, listId, chunk]);
   }
 
-  /** Writes the parts that stand; gives back those that are gone, as pairs of cue and number, to be deleted behind their moves. */
+  /** Writes the parts that stand; returns those that are gone, as pairs of cue and number, to be deleted behind their moves. */
   private async writeParts(lasts: readonly PartStep[], cueIds: ReadonlyMap<number, number>): Promise<[number, number][]> {
     const parts: Omit<PartRow, "id">[] = [];
     const gone: [number, number][] = [];

@@ -11,7 +11,7 @@ interface PlayKeys {
   readonly call: (place: WordPlace | null) => void;
 }
 
-/** The keys of the play; gives those that walk through it, for whoever has the focus. */
+/** The keys of the play; gives those that walk through it, for the element that has the focus. */
 export function usePlayKeys(script: Script, { chosen, firstSeen, call }: PlayKeys): (event: React.KeyboardEvent) => void {
   const { at, until } = useBook();
   const turnQuiet = useQuietLines(script);

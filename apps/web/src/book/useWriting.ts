@@ -10,7 +10,7 @@ import { catchUp, useMakeEdits, useSheetNow, useShow } from "../show/useShow.ts"
 import { type Writing, useBook } from "./book.ts";
 import { keepWriting, readKept } from "./keptWriting.ts";
 
-/** After so long without a letter the impact of what is written is worked out. Milliseconds. */
+/** After so long without a letter the impact of what is written is computed. Milliseconds. */
 const PAUSE = 250;
 
 /** As every edit, but what refuses it comes through. */

@@ -58,7 +58,7 @@ const SAMPLE = 200;
 
 /** So many seconds are as long as a cell is wide: nine cues in ten of the list end within it. At least 1. */
 export const timesScale = cached((list: ListSheet): { readonly seconds: number } => {
-  // A sample serves: how long every cue of a long list lasts takes a while to work out.
+  // A sample serves: how long every cue of a long list lasts takes a while to compute.
   const step = Math.ceil(list.cues.length / SAMPLE);
   const lasts = list.cues.flatMap((_, row) => (row % step === 0 ? cueDuration(list, row) : [])).sort((a, b) => a - b);
   return { seconds: Math.max(1, Math.ceil(lasts[Math.floor(lasts.length * 0.9)] ?? 1)) };

@@ -36,7 +36,7 @@ export function useOpenOther(): (show: number) => void {
 
 const ASK_EVERY = 300;
 
-/** Imports a file, saying how far it is; the faults of one that cannot be read come back. Whoever has gone on meanwhile is not pulled out of what they do. */
+/** Imports a file, saying how far it is; the faults of one that cannot be read come back. A user who has gone on meanwhile is not pulled out of what they do. */
 export function useImport(): (file: File) => Promise<readonly string[]> {
   const client = useQueryClient();
   const openOther = useOpenOther();

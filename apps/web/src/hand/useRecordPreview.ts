@@ -20,7 +20,7 @@ import { useShow } from "../show/useShow.ts";
 import type { RecordEntry } from "./recordEntry.ts";
 import type { useRecording } from "../show/hand/useRecording.ts";
 
-/** A record that has been worked out, or why it cannot be made. */
+/** A record that has been computed, or why it cannot be made. */
 type RecordPreview = { fault: string } | { planned: RecordPlan; outcome: Outcome; sentence: string };
 
 /** What making a record would do, and what the sheet shows of the cue that it goes into: undefined for a new one. */

@@ -12,7 +12,7 @@ export function LastEditPanel() {
   const edit = useLastEdit((state) => state.edit);
   const [open, setOpen] = useState(false);
   const { all, onAll, mostLines } = useAllLines();
-  // Worked out when it is looked at: on a large show this is most of the work of an edit.
+  // Computed when it is looked at: on a large show this is most of the work of an edit.
   const report = useMemo(() => {
     if (!edit || !open) return null;
     const { before, after, steps } = edit;

@@ -39,7 +39,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const type = (value: string): void => {
     setLine(value.replace(/^\/+/, ""));
     completions.dropPick();
-    // At once, not behind the next painting: what it would do is worked out meanwhile.
+    // At once, not behind the next painting: what it would do is computed meanwhile.
     draft(value, readText(value, useLineText.getState().began ?? target, sheetNow()));
   };
   const completions = useCompletions(text, focused, type);

@@ -14,7 +14,7 @@ import { chooseFor, isDoneHere } from "./useLineRequest.ts";
 
 type DoRequest = (request: LineRequest, target: LineTarget) => Promise<boolean>;
 
-/** Enters the line that stands there: at once, or in its turn behind what waits. One that is refused comes back. True when it has left the field. */
+/** Enters the line that stands there: at once, or in order behind what waits. One that is refused comes back. True when it has left the field. */
 export function useEnterLine(doRequest: DoRequest): (text: string, read: Read, target: LineTarget) => boolean {
   const waiting = useWaiting();
   const sheetNow = useSheetNow();

@@ -5,7 +5,7 @@ import { useHistoryStore } from "../show/historyStore.ts";
 import { useList } from "../show/useShow.ts";
 import type { LinePlanners, LineTools } from "./requests/kind.ts";
 
-/** What works out what a line would come to, as the window stands. */
+/** What computes the outcome of a line, as the window stands. */
 export function useLinePlanners(): LinePlanners & Pick<LineTools, "recording" | "updating" | "keeping"> {
   const list = useList();
   return {

@@ -11,7 +11,7 @@ export function differenceLights(before: readonly StageLight[], after: readonly 
   const old = new Map(before.map((light) => [light.channel, light]));
   return after.map((light) => {
     const was = old.get(light.channel);
-    // A dark light that is prepared for another cue, or elsewhere, is told of by where it waits.
+    // A dark light that is prepared for another cue, or elsewhere, is reported by where it waits.
     if (
       was &&
       was.level <= LEAST &&

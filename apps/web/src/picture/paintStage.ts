@@ -95,7 +95,7 @@ function layOver(picture: CanvasRenderingContext2D, scratch: CanvasRenderingCont
   picture.globalCompositeOperation = "source-over";
 }
 
-/** Light alone, worked out on a coarse grid that is kept from frame to frame; gives the grid as a small picture. */
+/** Light alone, computed on a coarse grid that is kept from frame to frame; returns the grid as a small picture. */
 function lightLayer() {
   const context = document.createElement("canvas").getContext("2d", { alpha: false });
   let field: LightField | null = null;

@@ -82,7 +82,7 @@ export type PreviewResult = Preview | { readonly fault: string };
 /** The same without the ghosts. */
 export type PreviewReport = Omit<Preview, "ghosts"> | { readonly fault: string };
 
-/** Edits worked out on a show; or why they cannot be made. */
+/** Edits computed on a show; or why they cannot be made. */
 type Considered = { readonly outcome: Outcome; readonly description: string } | { readonly fault: string };
 
 /** Why edits cannot be made on a show; undefined for those that can. */
@@ -118,7 +118,7 @@ export function withGhosts(report: PreviewReport, ghosts: Ghosts): PreviewResult
   return "fault" in report ? report : { ...report, ghosts };
 }
 
-/** A preview that is worked out in two goes: the looks at once, the times behind them. What the first found serves the second. */
+/** A preview that is computed in two goes: the looks at once, the times behind them. What the first found serves the second. */
 export class PreviewWork {
   private readonly considered: Considered;
 
@@ -137,7 +137,7 @@ export class PreviewWork {
     return this.report(false);
   }
 
-  /** Works out how long the cues last that `whole` tells of, a cue at a time, so that whoever waits for something else may have its turn between. */
+  /** Computes how long the cues last that `whole` tells of, a cue at a time, so that a caller that waits for something else may run between. */
   *timeCues(): Generator<undefined, void> {
     if ("fault" in this.considered) return;
     for (const [id, after] of this.considered.outcome.sheet.lists) {

@@ -80,7 +80,7 @@ async function inSlices<T>(steps: Generator<undefined, T>, isWanted: () => boole
 /** How long something is worked at before a newer request gets its turn, milliseconds. */
 const SLICE = 4;
 
-/** A wide edit, worked out some times before anybody asks: the first answer is then as quick as the later ones. */
+/** A wide edit, computed some times before anybody asks: the first answer is then as quick as the later ones. */
 function warmUp(sheet: ShowSheet): void {
   const list = listOf(sheet);
   const [from, to] = [list.cues[0]?.number, list.cues[Math.min(200, list.cues.length) - 1]?.number];

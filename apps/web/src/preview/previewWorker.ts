@@ -15,7 +15,7 @@ function startThread(): PreviewThread {
   return { open, take, looks, ghosts, whole, check, end: () => worker.terminate() };
 }
 
-/** The thread that works previews out for one show, as the window drives it. It is behind until it has read the show; then it is kept in step. */
+/** The thread that computes previews for one show, as the window drives it. It is behind until it has read the show; then it is kept in step. */
 export class PreviewWorker {
   /** The revision that the thread has, or will have when it has done what it was given; -1 before it has read the show. */
   private revision = -1;
@@ -81,7 +81,7 @@ export class PreviewWorker {
       .then((revision) => {
         this.revision = revision;
       })
-      // The window works previews out itself for as long as the thread cannot read the show.
+      // The window computes previews itself for as long as the thread cannot read the show.
       .catch(() => undefined)
       .finally(() => {
         this.reading = undefined;

@@ -20,7 +20,7 @@ const usePreviewState = create<{ readonly result: PreviewResult | null }>(() => 
 
 let worker: { readonly show: number; readonly thread: PreviewWorker } | undefined;
 
-/** Begins to work previews out beside the window for a show that is open; gives what ends it. */
+/** Begins to compute previews beside the window for a show that is open; gives what ends it. */
 export function startPreviews(show: number): () => void {
   const thread = new PreviewWorker(show);
   worker = { show, thread };
@@ -43,7 +43,7 @@ export function workerOf(show: number): PreviewWorker | undefined {
   return worker?.show === show ? worker.thread : undefined;
 }
 
-/** What the edit under consideration would do, or why it cannot be made; null when nothing is considered. While it is worked out, the one before stands. */
+/** What the edit under consideration would do, or why it cannot be made; null when nothing is considered. While it is computed, the one before stands. */
 export function usePreview(): PreviewResult | null {
   const edits = useDraft((choice) => choice.draft?.edits ?? null);
   const result = usePreviewState((state) => state.result);

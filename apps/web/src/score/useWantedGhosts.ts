@@ -4,7 +4,7 @@ import { rowsOfLines } from "../spine/lines.ts";
 import { ROW } from "./paint/picture.ts";
 import type { Seen, TilePicture } from "./ScoreTiles.tsx";
 
-/** Ghosts are worked out so many rows beyond what is in view. */
+/** Ghosts are computed so many rows beyond what is in view. */
 const GHOST_ROWS = 12;
 /** And so far beyond its sides, pixels. */
 const GHOST_WIDTH = 512;

@@ -1,7 +1,7 @@
 import { sameData } from "@zm/core";
 import { useState } from "react";
 
-/** The value of an earlier render for as long as this one says the same, so that what is worked out from it is not worked out anew. */
+/** The value of an earlier render for as long as this one says the same, so that what is computed from it is not recomputed. */
 export function useSame<T>(value: T): T {
   const [known, setKnown] = useState(value);
   const isSame = known === value || sameData(known, value);

@@ -57,7 +57,7 @@ export function leaveHand(): void {
 }
 
 /**
- * Changes what is in hand: shown at once, sent in its turn. `now` is milliseconds of the server's clock. A change that the rig
+ * Changes what is in hand: shown at once, sent in order. `now` is milliseconds of the server's clock. A change that the rig
  * does not take is told to the user and gives false.
  */
 export function makeHandChange(show: number, sheet: ShowSheet, change: HandChange, now: number, run: Runner = enqueue): boolean {

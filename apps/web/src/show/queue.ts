@@ -17,7 +17,7 @@ function countBy(change: 1 | -1): void {
   useCount.setState(({ count }) => ({ count: count + change }));
 }
 
-/** How a piece of work is run: in its turn behind all that was asked for before it, or at once by work whose turn it is. */
+/** How a piece of work is run: in order behind all that was asked for before it, or at once by work whose turn it is. */
 export type Runner = <T>(work: () => Promise<T>) => Promise<T>;
 
 /**

@@ -50,7 +50,7 @@ export async function receiveEdit(client: QueryClient, event: EditEvent): Promis
 /** By show, the revision for which it is being read anew. */
 const reading = new Map<number, { readonly revision: number; readonly done: Promise<void> }>();
 
-/** Reads the whole show again after an edit, and says which; once, though a window hears of its own edits twice. */
+/** Reads the whole show again after an edit, and says which; once, though a window is notified of its own edits twice. */
 function readAnew(client: QueryClient, { show, revision, summary }: EditEvent, verb: string): Promise<void> {
   const under = reading.get(show);
   if (under && under.revision >= revision) return under.done;

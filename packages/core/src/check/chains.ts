@@ -14,7 +14,7 @@ import { count, figure } from "../show/words.ts";
 
 /** A chain with more cues than this, or one that runs longer, is likely not meant to run by itself. */
 const MOST_LINKS = 8;
-/** A chain that runs by itself for longer than this is told of. Seconds. */
+/** A chain that runs by itself for longer than this is reported. Seconds. */
 const LONGEST = 300;
 
 /**

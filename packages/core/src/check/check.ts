@@ -30,7 +30,7 @@ export function checkSheet(sheet: ShowSheet): Finding[] {
 }
 
 /**
- * As `checkSheet`, as a computation that pauses after each light and each rule, so that whoever runs it may do something else between. With a
+ * As `checkSheet`, as a computation that pauses after each light and each rule, so that a caller that runs it may do something else between. With a
  * cache it costs what an edit touched since; the cache is that of the new state once the last step is done.
  * Findings come by the generator's return. Stopping half way leaves the cache as it was.
  */

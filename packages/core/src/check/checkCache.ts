@@ -7,7 +7,7 @@ import { type ChainClock, chainClock } from "../time/chainClock.ts";
 import type { Finding } from "./finding.ts";
 
 /**
- * What was found in the lists of a show when it was looked at last, so that the next look works out anew only what an edit touched. Whoever
+ * What was found in the lists of a show when it was looked at last, so that the next look recomputes only what an edit touched. Whoever
  * checks a show after each edit keeps one; it never changes what is found.
  * One for each show that is looked at again and again; throw it away with the show.
  */

@@ -30,7 +30,7 @@ export interface Applied {
 }
 
 /**
- * What edits come to, with what they do to the looks (docs/rules.md, Edits).
+ * The outcome of edits, with what they do to the looks (docs/rules.md, Edits).
  * Asking for the impact costs what the edits touch, looks behind them included.
  */
 export interface Outcome extends Applied {

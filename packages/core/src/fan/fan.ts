@@ -6,7 +6,7 @@ export type Fan = number | string;
 
 /**
  * The points of a fan: "2~5~2" is 2, 5 and 2. A single number is a fan of one point.
- * The text must be a fan: whoever takes it from outside has checked it with the schema.
+ * The text must be a fan: a caller that takes it from outside has checked it with the schema.
  */
 export function fanPoints(fan: Fan): number[] {
   return typeof fan === "number" ? [fan] : fan.split("~").map(Number);

@@ -14,7 +14,7 @@ import { withChanged } from "./withChanged.ts";
 
 /**
  * The Hand after a change at a moment (milliseconds). Throws ShowError for a value that the rig does not take; then nothing has changed.
- * Gives back a new Hand. `now` is read from the server's clock by the caller.
+ * Returns a new Hand. `now` is read from the server's clock by the caller.
  */
 export function changeHand(hand: Hand, change: HandChange, sheet: ShowSheet, now: number): Hand {
   switch (change.do) {

@@ -8,7 +8,7 @@ import { type HeldWave, keyOfWave } from "./heldWave.ts";
 
 /**
  * The Hand held against a rig that has changed: keys that are gone, and palettes that are, leave it.
- * Gives back the same Hand where all of it fits.
+ * Returns the same Hand where all of it fits.
  */
 export function fitHand(hand: Hand, sheet: ShowSheet): Hand {
   const rig = rigOf(sheet.show);

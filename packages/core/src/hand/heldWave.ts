@@ -41,7 +41,7 @@ const SUFFIX = " wave";
 
 /**
  * The name by which the Hand knows the wave of a key: "12.pan wave", beside "12.pan" for its value.
- * Names with the suffix are no key names, so whoever looks for values passes them over.
+ * Names with the suffix are no key names, so a caller that looks for values passes them over.
  */
 export function waveName(key: string): string {
   return key + SUFFIX;

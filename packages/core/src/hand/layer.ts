@@ -62,7 +62,7 @@ export interface HandRig {
 
 /**
  * Lays out what is in hand. Keys that the rig does not have, and palettes without a value for the light, are left out.
- * Kept by whoever draws, for as long as Hand and rig stay the same.
+ * Kept by a caller that draws, for as long as Hand and rig stay the same.
  */
 export function handLayer(hand: Hand, { keys, palettes, perMinute = () => undefined }: HandRig): HandLayer {
   const held = Object.entries(hand.held).flatMap(([name, each]): LaidValue[] => {

@@ -1,6 +1,6 @@
 import type { Held } from "./hand.ts";
 
-/** Held values with those of some names changed. Gives back a new record. */
+/** Held values with those of some names changed. Returns a new record. */
 export function withChanged(
   held: Readonly<Record<string, Held>>,
   names: { has(name: string): boolean },

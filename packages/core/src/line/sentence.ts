@@ -154,7 +154,7 @@ export interface TypedTime {
 export type TypedPartTimes = Partial<Record<"up" | "down" | "position" | "colour" | "beam", TypedTime>>;
 
 /**
- * What was said of a record; what was not said is left to whoever makes it. Seconds.
+ * What was said of a record; what was not said is left to a caller that makes it. Seconds.
  * Typed behind `record`, in any order.
  */
 export interface RecordWords {

@@ -17,7 +17,7 @@ const cache = new CarriedCache<ListSheet, ListMarks, ReadonlySet<number>>({ make
 
 /**
  * The marks of every light, by the row of the call; kept for as long as the list stays the same.
- * Lights without any call are not in the map. An edit works out anew only the lights that it touches.
+ * Lights without any call are not in the map. An edit recomputes only the lights that it touches.
  */
 export function marksByChannel(list: ListSheet): ReadonlyMap<number, readonly Mark[]> {
   return cache.get(list).marks;
@@ -25,7 +25,7 @@ export function marksByChannel(list: ListSheet): ReadonlyMap<number, readonly Ma
 
 /**
  * Every mark of a list, by the row of the call, then by channel.
- * Worked out from `marksByChannel` and kept with it.
+ * Computed from `marksByChannel` and kept with it.
  */
 export function sortedMarks(list: ListSheet): readonly Mark[] {
   const known = cache.get(list);
@@ -46,7 +46,7 @@ function inOrder(a: Mark, b: Mark): number {
   return a.calledAt - b.calledAt || a.channel - b.channel;
 }
 
-/** Works out calls and marks of every light from nothing. */
+/** Computes calls and marks of every light from nothing. */
 function everyMark(list: ListSheet): ListMarks {
   const calls = new Map([...list.keys.byChannel.keys()].map((channel) => [channel, callsOf(list, channel)]));
   return { calls, marks: marked(list, calls), sorted: undefined };
@@ -57,7 +57,7 @@ function marked(list: ListSheet, calls: ReadonlyMap<number, readonly Call[]>): M
   return new Map([...calls].map(([channel, own]) => [channel, own.map((call) => markOf(list, call))]));
 }
 
-/** Works out the lights anew whose moves have changed, or of whose marks a cue says something else; all of them where the list does. */
+/** Recomputes the lights whose moves have changed, or of whose marks a cue says something else; all of them where the list does. */
 function renewMarks(list: ListSheet, base: ListSheet, known: ListMarks, touched: ReadonlySet<number>): ListMarks {
   const calls = new Map(known.calls);
   for (const channel of touched) calls.set(channel, callsOf(list, channel));

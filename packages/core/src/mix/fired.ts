@@ -1,5 +1,5 @@
 /**
- * A cue that was fired, for whoever keeps a log.
+ * A cue that was fired, for a caller that keeps a log.
  * `at` is seconds of the run's clock.
  */
 export interface FiredCue {

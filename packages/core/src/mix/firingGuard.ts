@@ -17,7 +17,7 @@ interface Firings {
 
 /**
  * Counts how often each list fires, at one moment and within a second.
- * The hundredth firing of one list at one moment is refused and told (docs/running.md, Actions), and so is what comes faster than any chase. Whoever asks
+ * The hundredth firing of one list at one moment is refused and told (docs/running.md, Actions), and so is what comes faster than any chase. A caller that asks
  * then stops what would fire the list again by itself.
  */
 export class FiringGuard {

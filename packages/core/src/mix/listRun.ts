@@ -26,7 +26,7 @@ export interface DueAction {
 
 /**
  * A list that can run: where it stands, and what waits. It is changed in place; `source` is its number among the sources.
- * Everything that the next frame and the next press depend on, and nothing that can be worked out from the show.
+ * Everything that the next frame and the next press depend on, and nothing that can be computed from the show.
  */
 export interface ListRun {
   readonly source: number;
@@ -117,7 +117,7 @@ export function waveTime({ waveClock, rate }: ListRun, now: number): number {
 
 /**
  * A clock that stands from now on, or goes again.
- * What it reads does not jump. Gives back a new clock.
+ * What it reads does not jump. Returns a new clock.
  */
 export function holdClock(clock: RunClock, now: number, held: boolean): RunClock {
   return { at: now, seconds: runTime(clock, now), held };

@@ -1,4 +1,4 @@
-// Everything that runs, and what comes out (docs/running.md, Sources to Actions). One clock in seconds drives it; whoever owns it says what
+// Everything that runs, and what comes out (docs/running.md, Sources to Actions). One clock in seconds drives it; a caller that owns it says what
 // time it is. What happens is told to it in the order of time and gives the same numbers wherever it is done: on the server, in every window, headless.
 import type { CueList } from "../show/schema.ts";
 import { type Key, type Keys, keyNamed } from "../sheet/keys.ts";
@@ -17,7 +17,7 @@ import { SETTLING, settleRun } from "./settle.ts";
 /**
  * All lists and held looks of a show while they run. It is changed in place, in the order of time; `now` never goes back.
  * Each press takes the moment at which it happens, and everything that falls due before it has happened then.
- * All seconds are those of one clock, chosen by whoever runs it.
+ * All seconds are those of one clock, chosen by a caller that runs it.
  */
 export class Mix {
   /** What goes on by itself, and all that a snapshot or a copy of the run is made of. */

@@ -251,7 +251,7 @@ function isCue(sheet: ShowSheet, list: string, cue: string): boolean {
 }
 
 /**
- * The run when its show has been edited at a moment: what runs goes on as it was told, and cues fired from now on are the edited ones. Gives back
+ * The run when its show has been edited at a moment: what runs goes on as it was told, and cues fired from now on are the edited ones. Returns
  * the same run where rig, lists and looks are what they were, and a new one that stands alike where they are not.
  * Nothing of the lists moves by it, but for what a `settle` asks for; held looks that are up become what they are now. `now` is seconds of the run's clock.
  */

@@ -9,7 +9,7 @@ const t = z.number();
 const cue = editParts.cueNumber;
 
 /**
- * One thing that happens to a run, as plain data; `t` is seconds of the run's clock. Whoever has the run before it and the same show computes the run
+ * One thing that happens to a run, as plain data; `t` is seconds of the run's clock. A caller that has the run before it and the same show computes the run
  * after it: a press; the list stands in a cue without firing it; the show was edited, and cues may have taken other numbers; time has passed.
  * Windows are sent these and compute the same run from them; the log of a show could be played again from them.
  */
@@ -25,7 +25,7 @@ export const runChangeSchema = z.union([
 export type RunChange = z.infer<typeof runChangeSchema>;
 
 /**
- * The run after something has happened to it, over the show as it is now. Gives back the same run, changed, or after an edit of the rig a new one.
+ * The run after something has happened to it, over the show as it is now. Returns the same run, changed, or after an edit of the rig a new one.
  * Throws ShowError for a list, a cue or a look that there is not.
  * `first` is the list that a press without a list speaks of. Time never goes back: an earlier `t` counts as now.
  */

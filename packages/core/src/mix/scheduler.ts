@@ -107,7 +107,7 @@ export class Scheduler implements ActionTarget {
     throw new ShowError(thereIsNo("held look", id, this.looks.keys()));
   }
 
-  /** Forgets what was worked out for a moment, after the run was changed. */
+  /** Forgets what was computed for a moment, after the run was changed. */
   forget(): void {
     this.moment = Number.NaN;
   }

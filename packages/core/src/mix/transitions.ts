@@ -34,7 +34,7 @@ export function destination(layers: Layers, run: ListRun, key: number): number {
   return newest ? newest.to : layers.destination(key, run.source);
 }
 
-/** What a go-to is worked out with: the look that it goes to, the list's own time, and the time that every key takes where one is said. Seconds. */
+/** What a go-to is computed with: the look that it goes to, the list's own time, and the time that every key takes where one is said. Seconds. */
 interface Going {
   readonly shown: Float64Array;
   readonly now: number;

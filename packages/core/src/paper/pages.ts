@@ -70,7 +70,7 @@ export interface PaperPages {
 
 /**
  * The font by whose name the pages ask for their type.
- * Whoever makes the PDF hands the font files over under this name.
+ * A caller that makes the PDF hands the font files over under this name.
  */
 export const PAPER_FONT = "Text";
 

@@ -17,7 +17,7 @@ export interface PaperRow {
 }
 /**
  * What stands on a paper, page by page alike: a title, what it is of, and a table.
- * Plain texts: how they look is up to whoever draws them.
+ * Plain texts: how they look is up to a caller that draws them.
  */
 export interface Paper {
   readonly title: string;

@@ -67,7 +67,7 @@ function reportOf(mark: Mark, available: number | null): MarkReport | null {
 /**
  * Tells the time that a mark would have if it were made at a row of its window: from the moment at which the light is dark and
  * that row has fired to the Go of its call; null when neither chain nor script knows.
- * Works out the clock of the list's chains once; the function that it gives back may be asked many times.
+ * Computes the clock of the list's chains once; the function that it returns may be asked many times.
  */
 export function markTimes(list: ListSheet, script: Show["script"], measured?: MeasuredTimes): MarkTime {
   const { presses, offsets } = chainClock(list);

@@ -44,10 +44,10 @@ export function stretchesOf(list: ListSheet, { entries, speed }: LoggedRun): Str
   return found;
 }
 
-/** By list, the stretches of runs, each run worked out once. */
+/** By list, the stretches of runs, each run computed once. */
 const stretchesByList = cached((_list: ListSheet) => new WeakMap<LoggedRun, readonly Stretch[]>());
 
-/** The stretches of a run, from what was worked out before where it was. */
+/** The stretches of a run, from what was computed before where it was. */
 function knownStretches(list: ListSheet, run: LoggedRun): readonly Stretch[] {
   const known = stretchesByList(list);
   const stretches = known.get(run) ?? stretchesOf(list, run);
@@ -79,7 +79,7 @@ export function timesInRuns(
 
 /**
  * The measured time between two cues: the shortest in the last ten runs that fired all cues between them in order (docs/running.md, Rehearsal). `runs` come with the newest
- * first. The function that it gives back may be asked thousands of times.
+ * first. The function that it returns may be asked thousands of times.
  */
 export function measuredTimes(list: ListSheet, runs: readonly LoggedRun[]): MeasuredTimes {
   const known = new Map<number, number | null>();

@@ -64,7 +64,7 @@ export function emptyState(list: ListSheet): LookState {
 
 /**
  * Writes the look of a row into `into`, key by key: from the nearest checkpoint and at most fifteen rows behind it.
- * Row -1 is before the first cue: everything is unset. Gives back `into`.
+ * Row -1 is before the first cue: everything is unset. Returns `into`.
  * Use it for a whole look; for one key in one row `entryAt` is cheaper.
  */
 export function stateAt(list: ListSheet, row: number, into: LookState): LookState {

@@ -4,7 +4,7 @@ import { TrackingWalk, valueOfMove } from "./tracking.ts";
 
 /**
  * Every value of every look of a list: those of the key with ordinal o lie from `o * rows` on, one for each row; NaN: unset.
- * For whoever needs every value of a list, such as the Score's picture; one key of a large list is a run of neighbours.
+ * For a caller that needs every value of a list, such as the Score's picture; one key of a large list is a run of neighbours.
  */
 export interface DenseLooks {
   readonly rows: number;

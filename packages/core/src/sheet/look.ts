@@ -28,7 +28,7 @@ export interface Look {
 
 /**
  * The look of a row with the origin of every value.
- * For one row; `stateAt` gives the same as numbers, for whoever draws.
+ * For one row; `stateAt` gives the same as numbers, for a caller that draws.
  */
 export function lookAt(list: ListSheet, row: number): Look {
   const state = stateAt(list, row, emptyState(list));

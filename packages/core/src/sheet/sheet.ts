@@ -13,7 +13,7 @@ import { thereIsNo } from "../show/thereIsNo.ts";
 /**
  * One cue list turned on its side: a column of moves for each key, from which every look is read.
  * Rows count from 0 and stand for cues; keys stand by their ordinals. A list is read by its sheet everywhere in the core.
- * What is worked out of it, such as traces, marks and durations, is kept by its identity.
+ * What is computed from it, such as traces, marks and durations, is kept by its identity.
  */
 export interface ListSheet extends TrackingRows {
   readonly id: string;

@@ -20,7 +20,7 @@ const kept = new WeakMap<Column, { tracking: ListSheet["tracking"]; trace: Trace
 
 /**
  * The trace of a key, kept for as long as its column and the rows stay the same.
- * Several views may ask for the same key: it is worked out once.
+ * Several views may ask for the same key: it is computed once.
  */
 export function traceOf(list: ListSheet, key: Key): Trace {
   const column = list.columns[key.ordinal] ?? EMPTY_COLUMN;

@@ -1,5 +1,5 @@
 /**
- * Works out something of a thing once and keeps it for as long as anybody holds that thing. Only for things that are never
+ * Computes something from a thing once and keeps it for as long as anybody holds that thing. Only for things that are never
  * changed, only replaced: a document, a sheet, a column.
  * The returned function computes on the first call for an object and answers from memory afterwards.
  * Results live as long as the object they belong to: a weak map holds them, so nothing has to be cleared.

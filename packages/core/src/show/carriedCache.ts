@@ -1,4 +1,4 @@
-/** How a cache works out its values, and how it brings one up to date. `Change` tells what differs between two things. */
+/** How a cache computes its values, and how it brings one up to date. `Change` tells what differs between two things. */
 interface CacheRules<K, V, Change> {
   /** Works a value out from nothing. */
   readonly make: (of: K) => V;
@@ -9,15 +9,15 @@ interface CacheRules<K, V, Change> {
 }
 
 /**
- * Works out something of a thing once, and brings it up to date over an edit in place of making it anew. Only for things that are
- * never changed, only replaced. Nothing is worked out before it is asked for: until then only the changes are gathered.
- * `K` is the thing, such as the sheet of a list; `V` is what is worked out of it; `Change` says what an edit touched.
+ * Computes something from a thing once, and brings it up to date over an edit in place of making it anew. Only for things that are
+ * never changed, only replaced. Nothing is computed before it is asked for: until then only the changes are gathered.
+ * `K` is the thing, such as the sheet of a list; `V` is what is computed from it; `Change` says what an edit touched.
  * An entry that was never asked for costs nothing to carry.
  * Tracking, marks and durations use one each, so that an edit costs what it touches and not what the show weighs.
  */
 export class CarriedCache<K extends object, V extends object, Change> {
   private readonly values = new WeakMap<K, V>();
-  /** Things whose value is not worked out yet, with one before them whose value is. */
+  /** Things whose value is not computed yet, with one before them whose value is. */
   private readonly pending = new WeakMap<K, { readonly base: K; readonly change: Change }>();
   private readonly rules: CacheRules<K, V, Change>;
 
@@ -56,7 +56,7 @@ export class CarriedCache<K extends object, V extends object, Change> {
 
 /**
  * The union of two sets.
- * Gives back one of the two where the other is empty, so it costs nothing in the usual case of a single edit.
+ * Returns one of the two where the other is empty, so it costs nothing in the usual case of a single edit.
  * Neither set is changed.
  */
 export function union<T>(a: ReadonlySet<T>, b: ReadonlySet<T>): ReadonlySet<T> {

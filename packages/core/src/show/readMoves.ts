@@ -8,7 +8,7 @@ import { paletteOf, plainValue } from "./move.ts";
 const FIELDS: ReadonlySet<string> = new Set(["value", "palette", "release", "fade", "delay", "curve"]);
 
 /**
- * Checks an object of moves against the rig and gives back a clean copy in the order of the rig's attributes.
+ * Checks an object of moves against the rig and returns a clean copy in the order of the rig's attributes.
  * Faults are added to `faults`, each naming `place`; what is faulty is left out of the copy.
  * `raw` is untrusted: it may be any object that came from a file or over the network.
  * Channels come back in rising order; `place` is the head of each message.

@@ -1,5 +1,5 @@
 /**
- * Runs a computation that pauses, without pausing, and gives what it comes to.
+ * Runs a computation that pauses, without pausing, and returns its result.
  * Long computations are written as generators that pause between units of work; a server runs them in slices instead.
  * Errors that the work throws pass through.
  */

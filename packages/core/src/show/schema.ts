@@ -520,7 +520,7 @@ export type ScriptHead = Omit<Script, "lines">;
 export type Call = z.infer<typeof callSchema>;
 /**
  * A whole show: plain data, never changed, only replaced.
- * Two that say the same serialize to the same bytes. Sheets, looks and times are worked out of it and kept by its identity.
+ * Two that say the same serialize to the same bytes. Sheets, looks and times are computed from it and kept by its identity.
  */
 export type Show = z.infer<typeof showSchema>;
 /** What stands over a whole show: its title, and what new cues start with. */

@@ -36,7 +36,7 @@ export function serializeShow(show: Show): string {
   return [...serializedPieces(show)].join("");
 }
 
-/** The text of `serializeShow` in pieces of about a cue, so that whoever sends it may pause between them. */
+/** The text of `serializeShow` in pieces of about a cue, so that a caller that sends it may pause between them. */
 export function* serializedPieces(show: Show): Generator<string> {
   const rig = rigOf(show);
   yield* documentPieces(show, 1, (cue) => orderedCue(cue, rig));

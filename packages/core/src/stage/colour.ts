@@ -3,7 +3,7 @@ import type { Attribute } from "../show/schema.ts";
 
 /**
  * Light as it is mixed: each part 0 to 1.
- * As it leaves the lamp: how a screen shows it is up to whoever draws it.
+ * As it leaves the lamp: how a screen shows it is up to a caller that draws it.
  */
 export interface Light {
   red: number;

@@ -35,7 +35,7 @@ interface Taking {
 
 /**
  * The fades of a chain that are cut short, as they run on stage: only where a key really is on its way when another cue of the chain takes it. A cue that restates
- * a value moves nothing, unless the key was still on its way to it. Check, Score and the drawing of times read it from here. Whoever has the `transitions` of the links
+ * a value moves nothing, unless the key was still on its way to it. Check, Score and the drawing of times read it from here. A caller that has the `transitions` of the links
  * already passes them along.
  */
 export function cutFades(

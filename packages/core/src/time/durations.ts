@@ -20,7 +20,7 @@ export interface Touched {
   readonly keys: ReadonlyMap<Key, ReadonlySet<number>>;
 }
 
-/** More changed moves than this are not followed one by one; the durations are then worked out anew when they are wanted. */
+/** More changed moves than this are not followed one by one; the durations are then recomputed when they are wanted. */
 const MOST_MOVES = 5000;
 
 /** The durations of a list by row, seconds; NaN: not asked for yet. */

@@ -9,7 +9,7 @@ export function writeSeconds(value: number): string {
 }
 
 /**
- * Seconds that were worked out, as they are read: to a tenth.
+ * Seconds that were computed, as they are read: to a tenth.
  * Times that somebody gave are written with `writeSeconds`, which keeps their second place.
  */
 export function tenths(value: number): string {

@@ -55,7 +55,7 @@ function rises(list: ListSheet, key: Key, row: number, value: number): boolean {
   return (Number.isNaN(value) ? 0 : value) >= (Number.isNaN(before) ? key.attribute.home : before);
 }
 
-/** Tells the timing of a move of a cue; those of plain numbers are worked out once for each part, family and direction. */
+/** Tells the timing of a move of a cue; those of plain numbers are computed once for each part, family and direction. */
 function timingIn(cue: Cue): (key: Key, spec: MoveSpec, part: number, up: boolean) => Timing {
   const shared = new Map<number, Timing>();
   const parts = new Map<number, Part>(cue.parts.map((part) => [part.number, part]));

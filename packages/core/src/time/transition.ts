@@ -71,7 +71,7 @@ export function isWide(list: ListSheet, row: number): boolean {
 
 /**
  * The keys that run when a row is fired in order, T(k) of docs/rules.md, Times; keys that were marked before are out of it.
- * Row 0 runs from home. Made anew at each call: whoever needs it often keeps it.
+ * Row 0 runs from home. Made anew at each call: a caller that needs it often keeps it.
  */
 export function transitionAt(list: ListSheet, row: number): readonly Run[] {
   return transitionOf(list, row).runs;
@@ -90,7 +90,7 @@ export function transitionOf(list: ListSheet, row: number): Transition {
 
 const rooms = new Map<string, LookState>();
 
-/** Room for a look, used again and again since transitions are worked out by the hundred; nobody keeps it past one of them. */
+/** Room for a look, used again and again since transitions are computed by the hundred; nobody keeps it past one of them. */
 function room(use: "before" | "shown", list: ListSheet): LookState {
   const known = rooms.get(use);
   if (known?.values.length === list.keys.all.length) return known;

@@ -6,7 +6,7 @@ interface Numbers {
   readonly all: readonly number[];
 }
 
-/** A cache of squares that tells how many it has worked out. */
+/** A cache of squares that tells how many it has computed. */
 function squares(most = Infinity): { cache: CarriedCache<Numbers, number[], ReadonlySet<number>>; worked: () => number } {
   let worked = 0;
   const square = (number: number): number => {

@@ -22,7 +22,7 @@ export interface Answer {
   readonly fault: boolean;
 }
 
-/** What a line can be done with: each works out what it would come to before it does it. */
+/** What a line can be done with: each computes the outcome before it makes it. */
 export interface LinePlanners {
   readonly recording: Pick<ReturnType<typeof useRecording>, "plan" | "warningFor" | "list" | "next">;
   readonly updating: Pick<ReturnType<typeof useUpdating>, "cue" | "optionsFor" | "plan"> & { list: { id: string } };

@@ -39,7 +39,7 @@ export const sameCuesQuery = (id: number, from: number, to: number) =>
     placeholderData: keepPreviousData,
   });
 
-/** What is different between two states; worked out once for all who ask for the same. */
+/** What is different between two states; computed once for all who ask for the same. */
 export const comparisonOf = memoLast(compareShows);
 
 /** All edits of a show, the newest first, read page by page. */

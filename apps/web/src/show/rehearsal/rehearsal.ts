@@ -79,7 +79,7 @@ export function findingsOf(now: Rehearsed | null, show: number, list: string): r
 
 let looking: Worker | undefined;
 
-/** The stage at a moment of a rehearsal, worked out in a thread of its own. A question that is asked before another is answered takes its place: that one is never answered. */
+/** The stage at a moment of a rehearsal, computed in a thread of its own. A question that is asked before another is answered takes its place: that one is never answered. */
 export async function stageAt({ show, revision, list, speed }: RehearsalTask, at: number): Promise<RehearsalMoment> {
   looking?.terminate();
   const own = new Worker(new URL("./rehearsalThread.ts", import.meta.url), { type: "module" });

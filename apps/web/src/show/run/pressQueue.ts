@@ -36,7 +36,7 @@ export class PressQueue {
 
   constructor(private readonly send: (press: Press) => Promise<unknown>) {}
 
-  /** Sends a press in its turn; settles with what came of it. */
+  /** Sends a press in order; settles with what came of it. */
   add(press: Press): Promise<PressResult> {
     const of = faderOf(press);
     if (of !== undefined) {

@@ -32,7 +32,7 @@ export interface ImpactLine {
   readonly cue: string;
   /** The number that it has afterwards; undefined for a cue that goes. */
   readonly after: string | undefined;
-  /** What happens to it: "6 lights 15 to 25", "lasts 6 → 9 s". Worked out when asked for, since hundreds may never be read. */
+  /** What happens to it: "6 lights 15 to 25", "lasts 6 → 9 s". Computed when asked for, since hundreds may never be read. */
   readonly words: () => string;
   /** True where only what is stored changes, and nothing looks or runs otherwise. */
   readonly quiet: boolean;

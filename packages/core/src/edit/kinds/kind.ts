@@ -11,7 +11,7 @@ type AnyEdit = { readonly op: string };
 
 /** What is told of one kind of edit where it is defined. */
 interface KindParts<Edit> {
-  /** What it comes to on a show as it stands. Throws ShowError, naming the thing, when it cannot be made. */
+  /** Its outcome on a show as it stands. Throws ShowError, naming the thing, when it cannot be made. */
   readonly plan: (sheet: ShowSheet, edit: Edit) => Plan | readonly Step[];
   /** What it does, as a short sentence for the history and the read-back. */
   readonly words: (edit: Edit) => string;
@@ -20,7 +20,7 @@ interface KindParts<Edit> {
 }
 
 /**
- * One kind of edit as the registry holds it: how it is written, what it comes to, and how it is told.
+ * One kind of edit as the registry holds it: how it is written, its outcome, and its words.
  * The registry holds one for each name. `manyWords` tells several edits of one kind in a row as one sentence.
  */
 export interface EditKind<Schema extends EditSchema> {

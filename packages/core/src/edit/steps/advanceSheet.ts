@@ -59,7 +59,7 @@ function* byList(steps: readonly Step[]): Generator<undefined, Map<string, CueDa
 
 /**
  * A sheet of the changed show, each list advanced from the one before it; a new list is made from nothing. A list for which `advance`
- * gives back what it got is shared between both sheets: whoever caches by list finds its work again.
+ * returns what it got is shared between both sheets: a caller that caches by list finds its work again.
  */
 function withLists(sheet: ShowSheet, show: Show, advance: (known: ListSheet, list: CueList) => ListSheet): ShowSheet {
   const lists = show.lists.map((list): [string, ListSheet] => {

@@ -87,7 +87,7 @@ export function* appliedInSlices(show: Show, steps: readonly Step[]): Generator<
   return applied;
 }
 
-/** The document after all of them, as `appliedInSlices`. Whoever has a sheet takes them with `applySteps`. */
+/** The document after all of them, as `appliedInSlices`. A caller that has a sheet takes them with `applySteps`. */
 export function* showAfterInSlices(show: Show, steps: readonly Step[]): Generator<undefined, Show> {
   return (yield* appliedInSlices(show, steps)).at(-1)?.show ?? show;
 }

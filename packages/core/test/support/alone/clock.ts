@@ -1,6 +1,6 @@
 /** The clock of a running list: it stands while the list is held. Plain data, so that windows read the same time from it. */
 export interface ListClock {
-  /** Milliseconds of whoever runs the list, at which the list's clock read `seconds`. */
+  /** Milliseconds of the clock of whoever runs the list, at which the list's clock read `seconds`. */
   readonly at: number;
   readonly seconds: number;
   readonly held: boolean;

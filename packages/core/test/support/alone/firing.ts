@@ -3,7 +3,7 @@ import { type ListSheet, findRow } from "../../../src/sheet/sheet.ts";
 import { type Playback, fireGoto, fireNext, goBack, nextRow } from "./playback.ts";
 
 /**
- * One thing that happens to a running list, as plain data: whoever has the playback before it and the same sheet computes the
+ * One thing that happens to a running list, as plain data: a caller that has the playback before it and the same sheet computes the
  * playback after it. Times are seconds of the list's own clock; `cue` null is before the first.
  */
 export type Firing =
