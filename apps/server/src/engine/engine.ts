@@ -120,14 +120,14 @@ export class Engine {
 
   /** Opens a show from a document, for when the database cannot be asked for it. */
   async openWith(show: number, document: { readonly show: Show; readonly revision: number }): Promise<void> {
-    await this.ask({ do: "open", show, document });
+    await this.ask({ kind: "open", show, document });
   }
 
   async end(): Promise<void> {
     this.ended = true;
     clearInterval(this.looking);
     if (!this.transport) return;
-    await Promise.race([this.ask({ do: "end", show: 0 }), wait(LONGEST_END)]).catch(() => undefined);
+    await Promise.race([this.ask({ kind: "end", show: 0 }), wait(LONGEST_END)]).catch(() => undefined);
     await this.transport.end();
     for (const { limit } of this.asked.values()) clearTimeout(limit);
   }
@@ -146,7 +146,7 @@ export class Engine {
     worker.on("exit", () => void this.comeBack(began));
     this.watchBeats(() => void worker.terminate());
     return {
-      take: (order) => worker.postMessage(order, order.do === "edit" ? order.pieces.map(({ buffer }) => buffer) : []),
+      take: (order) => worker.postMessage(order, order.kind === "edit" ? order.pieces.map(({ buffer }) => buffer) : []),
       end: async () => {
         await worker.terminate();
       },

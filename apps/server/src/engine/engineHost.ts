@@ -86,20 +86,20 @@ export class EngineHost {
   }
 
   private async done(order: Order): Promise<Answer> {
-    if (order.do === "release") return this.release(order.show, order.removed);
-    if (order.do === "isIdle") return { idle: this.shows.get(order.show)?.isIdle() ?? true };
-    if (order.do === "output") return this.output(order.settings);
-    if (order.do === "stage") return this.putOnStage(order.put);
-    if (order.do === "sent") return { sent: this.sender.sent() };
-    if (order.do === "pace") return { pace: this.pace() };
-    if (order.do === "end") {
+    if (order.kind === "release") return this.release(order.show, order.removed);
+    if (order.kind === "isIdle") return { idle: this.shows.get(order.show)?.isIdle() ?? true };
+    if (order.kind === "output") return this.output(order.settings);
+    if (order.kind === "stage") return this.putOnStage(order.put);
+    if (order.kind === "sent") return { sent: this.sender.sent() };
+    if (order.kind === "pace") return { pace: this.pace() };
+    if (order.kind === "end") {
       await this.end();
       return {};
     }
     // Edits of a show that does not run are in the rows that it is read from.
-    if (order.do === "edit" && !this.shows.has(order.show) && !this.opening.has(order.show)) return {};
-    const running = this.shows.get(order.show) ?? (await this.open(order.show, order.do === "open" ? order.document : undefined));
-    switch (order.do) {
+    if (order.kind === "edit" && !this.shows.has(order.show) && !this.opening.has(order.show)) return {};
+    const running = this.shows.get(order.show) ?? (await this.open(order.show, order.kind === "open" ? order.document : undefined));
+    switch (order.kind) {
       case "open":
         return {};
       case "state":
@@ -120,7 +120,7 @@ export class EngineHost {
   }
 
   /** Takes edits in their order; a large one in slices, between which frames have their turn. */
-  private edited(running: RunningShow, { revision, steps: own, pieces, run }: Extract<Order, { do: "edit" }>): Promise<RunEvent[]> {
+  private edited(running: RunningShow, { revision, steps: own, pieces, run }: Extract<Order, { kind: "edit" }>): Promise<RunEvent[]> {
     const done = (this.editing.get(running.show) ?? Promise.resolve()).then(async () => {
       if (revision <= running.revision) return [];
       const steps = [...own];
@@ -174,13 +174,13 @@ export class EngineHost {
     if (this.stage.show === show) this.setStage(null);
   }
 
-  private open(show: number, document?: Extract<Order, { do: "open" }>["document"]): Promise<RunningShow> {
+  private open(show: number, document?: Extract<Order, { kind: "open" }>["document"]): Promise<RunningShow> {
     const opening = this.opening.get(show) ?? this.load(show, document).finally(() => this.opening.delete(show));
     this.opening.set(show, opening);
     return opening;
   }
 
-  private async load(show: number, document: Extract<Order, { do: "open" }>["document"]): Promise<RunningShow> {
+  private async load(show: number, document: Extract<Order, { kind: "open" }>["document"]): Promise<RunningShow> {
     const { data: written, damaged } = this.files.read(show);
     const stored: StoredRun | null = document ? { ...document, missed: [] } : await this.read(show, written?.revision);
     if (!stored) throw new NotFoundException(`There is no show number ${show}`);

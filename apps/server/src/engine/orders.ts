@@ -5,31 +5,31 @@ import type { Settings } from "../settings.ts";
 
 /** What the engine's thread is asked to do with a show. Each order has a number by which it is answered. */
 export type Order = { readonly number: number; readonly show: number } & (
-  | { readonly do: "open"; readonly document?: { readonly show: Show; readonly revision: number } }
-  | { readonly do: "state" }
-  | { readonly do: "press"; readonly press: Press; readonly from: PressedBy }
+  | { readonly kind: "open"; readonly document?: { readonly show: Show; readonly revision: number } }
+  | { readonly kind: "state" }
+  | { readonly kind: "press"; readonly press: Press; readonly from: PressedBy }
   /** An edit of the show, and where it leaves a running list. Very many steps come as the bytes of texts, in pieces, which are handed over without a copy and read in slices. */
   | {
-      readonly do: "edit";
+      readonly kind: "edit";
       readonly revision: number;
       readonly steps: readonly Step[];
       readonly pieces: readonly Uint8Array<ArrayBuffer>[];
       readonly run: RunMove | null;
     }
-  | { readonly do: "hand"; readonly hand: Hand }
+  | { readonly kind: "hand"; readonly hand: Hand }
   /** Forgets a show; one that was removed, with what was written down of it. */
-  | { readonly do: "release"; readonly removed: boolean }
+  | { readonly kind: "release"; readonly removed: boolean }
   /** Whether nothing of a show is on: no list stands in a cue, no look is up, nothing moves. */
-  | { readonly do: "isIdle" }
+  | { readonly kind: "isIdle" }
   /** How levels leave for the lights; with settings, from now on so. These speak of no show. */
-  | { readonly do: "output"; readonly settings?: OutputSettings }
-  | { readonly do: "sent" }
+  | { readonly kind: "output"; readonly settings?: OutputSettings }
+  | { readonly kind: "sent" }
   /** Which show is on stage; with `put`, from now on that one, or none. These speak of no show. */
-  | { readonly do: "stage"; readonly put?: number | null }
+  | { readonly kind: "stage"; readonly put?: number | null }
   /** How punctual its frames have been since somebody last asked. */
-  | { readonly do: "pace" }
+  | { readonly kind: "pace" }
   /** Ends: receivers are told that no more levels come. */
-  | { readonly do: "end" }
+  | { readonly kind: "end" }
 );
 
 /** An order as it is given, before it has its number. */

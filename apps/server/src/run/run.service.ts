@@ -51,7 +51,7 @@ export class RunService implements OnModuleDestroy {
       }),
     );
     this.subscriptions.add(this.shows.changes.subscribe((edit) => this.follow(edit)));
-    this.subscriptions.add(this.shows.removed.subscribe((show) => this.engine.tell({ do: "release", show, removed: true })));
+    this.subscriptions.add(this.shows.removed.subscribe((show) => this.engine.tell({ kind: "release", show, removed: true })));
     this.shows.mayRemove = (show) => this.refuseOnStage(show);
   }
 
@@ -62,7 +62,7 @@ export class RunService implements OnModuleDestroy {
 
   /** All that runs of a show. */
   async state(show: number): Promise<RunState> {
-    const { state } = await this.ask({ do: "state", show });
+    const { state } = await this.ask({ kind: "state", show });
     if (!state) throw new NotFoundException(`Nothing runs of show ${show}`);
     this.standing.set(show, Object.fromEntries(Object.entries(state.mix.lists).map(([id, { cue }]) => [id, cue])));
     return state;
@@ -70,7 +70,7 @@ export class RunService implements OnModuleDestroy {
 
   /** Presses something. Throws ConflictException when it cannot be done as things stand, ShowError for what there is not; then nothing has happened. */
   async press(show: number, press: Press, from: PressedBy = { by: "window", who: "" }): Promise<RunEvent> {
-    const { event } = await this.ask({ do: "press", show, press, from });
+    const { event } = await this.ask({ kind: "press", show, press, from });
     if (!event) throw new NotFoundException(`Nothing runs of show ${show}`);
     return event;
   }
@@ -97,7 +97,7 @@ export class RunService implements OnModuleDestroy {
   /** Which show is on stage, how it is called, and how many of its lights are lit. */
   async stage(put?: number | null): Promise<StageState> {
     if (typeof put === "number") await this.shows.show(put);
-    const { stage } = await this.engine.ask({ do: "stage", show: 0, ...(put === undefined ? {} : { put }) });
+    const { stage } = await this.engine.ask({ kind: "stage", show: 0, ...(put === undefined ? {} : { put }) });
     if (!stage) throw new InternalServerErrorException("The engine said nothing of the stage");
     const title = stage.show === null ? "" : await this.shows.titleOf(stage.show);
     return { ...stage, title };
@@ -105,41 +105,41 @@ export class RunService implements OnModuleDestroy {
 
   /** How punctual the engine's frames have been since this was last asked; throws where it does not answer. */
   async pace(): Promise<EnginePace> {
-    const { pace } = await this.engine.ask({ do: "pace", show: 0 });
+    const { pace } = await this.engine.ask({ kind: "pace", show: 0 });
     if (!pace) throw new InternalServerErrorException("The engine said nothing of its frames");
     return pace;
   }
 
   /** Tells the engine what is in hand, for what goes out to lights. */
   hold(show: number, hand: Hand): void {
-    this.engine.tell({ do: "hand", show, hand });
+    this.engine.tell({ kind: "hand", show, hand });
   }
 
   /** How levels leave for the lights. */
   async output(): Promise<OutputState> {
-    return outputOf(await this.engine.ask({ do: "output", show: 0 }));
+    return outputOf(await this.engine.ask({ kind: "output", show: 0 }));
   }
 
   /** Lets levels leave for the lights so from now on. Throws ShowError for a host that cannot be found; then nothing has changed. */
   async setOutput(settings: OutputSettings): Promise<OutputState> {
     await expectHosts([settings.address, ...Object.values(settings.universes)]);
-    return outputOf(await this.engine.ask({ do: "output", show: 0, settings }));
+    return outputOf(await this.engine.ask({ kind: "output", show: 0, settings }));
   }
 
   /** What was sent to the lights last. */
   async sentLevels(): Promise<SentLevels> {
-    return (await this.engine.ask({ do: "sent", show: 0 })).sent ?? { show: null, universes: {} };
+    return (await this.engine.ask({ kind: "sent", show: 0 })).sent ?? { show: null, universes: {} };
   }
 
   /** True when nothing of a show is on: no list stands in a cue, no look is up, nothing moves. */
   async isIdle(show: number): Promise<boolean> {
-    return (await this.ask({ do: "isIdle", show })).idle ?? true;
+    return (await this.ask({ kind: "isIdle", show })).idle ?? true;
   }
 
   /** Lets go of the memory of what runs of a show. */
   release(show: number): void {
     this.standing.delete(show);
-    this.engine.tell({ do: "release", show, removed: false });
+    this.engine.tell({ kind: "release", show, removed: false });
   }
 
   /** Asks the engine; where the database is away and the show is in memory here, the engine gets it from here. */
@@ -162,13 +162,13 @@ export class RunService implements OnModuleDestroy {
 
   private follow({ event: { show, revision }, steps, pieces, run }: StoredEdit): void {
     const taken = this.engine
-      .ask({ do: "edit", show, revision, steps: pieces.length > 0 ? [] : steps, pieces, run })
+      .ask({ kind: "edit", show, revision, steps: pieces.length > 0 ? [] : steps, pieces, run })
       .catch(() => undefined);
     this.following.set(show, taken);
   }
 
   private async refuseOnStage(show: number): Promise<void> {
-    const { stage } = await this.engine.ask({ do: "stage", show: 0 });
+    const { stage } = await this.engine.ask({ kind: "stage", show: 0 });
     if (stage?.show !== show) return;
     throw new ConflictException(
       "This show is on stage, so it is not removed. Put another show on stage in Run, or take this one off it, and remove it then.",

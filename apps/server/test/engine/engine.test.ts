@@ -54,14 +54,14 @@ afterEach(async () => {
 });
 
 test("a thread that dies comes back after a pause that grows up to the longest; who waited is told, and windows see it while it is away", async () => {
-  const waiting = engine.ask({ do: "state", show: 1 });
+  const waiting = engine.ask({ kind: "state", show: 1 });
   const ends: number[] = [];
   for (let times = 1; times <= 5; times += 1) {
     ends.push(Date.now());
     newest().emit("exit");
     if (times === 1) {
       await expect(waiting).rejects.toThrow("started again");
-      await expect(engine.ask({ do: "state", show: 1 })).rejects.toThrow("being started again");
+      await expect(engine.ask({ kind: "state", show: 1 })).rejects.toThrow("being started again");
     }
     await until(() => threads.length === times + 1);
   }
@@ -74,9 +74,9 @@ test("a thread that dies comes back after a pause that grows up to the longest; 
 });
 
 test("an order that is not answered in time is given up in words, and an answer that comes late is left alone", async () => {
-  await expect(engine.ask({ do: "state", show: 1 })).rejects.toThrow("has not answered");
+  await expect(engine.ask({ kind: "state", show: 1 })).rejects.toThrow("has not answered");
   newest().answer({ answer: newest().orders[0]?.number ?? 0, value: {} });
-  const next = engine.ask({ do: "pace", show: 0 });
+  const next = engine.ask({ kind: "pace", show: 0 });
   newest().answer({ answer: newest().orders[1]?.number ?? 0, value: { idle: true } });
   expect(await next).toEqual({ idle: true });
 });

@@ -17,15 +17,15 @@ import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./senten
  * Nothing of it is an edit: the Hand is no part of the show until it is recorded.
  */
 export type HandOperation =
-  | { do: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
-  | { do: "home"; selection: KeySelection; othersOut: boolean }
-  | { do: "time"; wish: TimesWish; selection: KeySelection }
-  | { do: "pace"; pace: string; selection: KeySelection }
-  | { do: "wave"; wave: GivenWave; selection: KeySelection }
+  | { kind: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
+  | { kind: "home"; selection: KeySelection; othersOut: boolean }
+  | { kind: "time"; wish: TimesWish; selection: KeySelection }
+  | { kind: "pace"; pace: string; selection: KeySelection }
+  | { kind: "wave"; wave: GivenWave; selection: KeySelection }
   // `waves`: only those go, values stay.
-  | { do: "drop"; selection: KeySelection; waves?: boolean }
-  | { do: "inTime"; on: boolean }
-  | { do: "restoreDropped" };
+  | { kind: "drop"; selection: KeySelection; waves?: boolean }
+  | { kind: "inTime"; on: boolean }
+  | { kind: "restoreDropped" };
 
 /**
  * What a typed line asks for that is no edit of the show by itself. A record without a number opens its sheet; "new" takes the next
@@ -63,15 +63,15 @@ export function handRequest(sentence: HandSentence, { sheet }: Context): HandReq
     case "choice":
       return sentence;
     case "inTimes":
-      return { kind: "hand", operation: { do: "inTime", on: sentence.on }, channels: undefined };
+      return { kind: "hand", operation: { kind: "inTime", on: sentence.on }, channels: undefined };
     case "restoreDropped":
-      return { kind: "hand", operation: { do: "restoreDropped" }, channels: undefined };
+      return { kind: "hand", operation: { kind: "restoreDropped" }, channels: undefined };
     case "record":
       return recordRequest(sentence, sheet);
     case "update":
       return { kind: "update", place: sentence.place, selection: selectionOf(sentence, sheet) };
     case "dropped":
-      return { kind: "hand", operation: { do: "drop", selection: selectionOf(sentence, sheet) }, channels: undefined };
+      return { kind: "hand", operation: { kind: "drop", selection: selectionOf(sentence, sheet) }, channels: undefined };
     case "keep":
       return keepRequest(sentence, sheet);
   }
@@ -159,21 +159,21 @@ export function operationInHand(
   if ("times" in operation) {
     const { pace, scale, ...wish } = timesOf(operation.times, sheet);
     if (scale !== undefined) throw new Fault({ message: "Own times are multiplied in cues; begin with one, as in #12:", at: 0, length: 1 });
-    return { kind: "hand", operation: pace === undefined ? { do: "time", wish, selection } : { do: "pace", pace, selection }, channels };
+    return { kind: "hand", operation: pace === undefined ? { kind: "time", wish, selection } : { kind: "pace", pace, selection }, channels };
   }
   if ("wave" in operation) {
     const own = attribute ? selection : { ...selection, families: ["intensity" as const] };
-    if (operation.wave === null) return { kind: "hand", operation: { do: "drop", selection: own, waves: true }, channels };
-    return { kind: "hand", operation: { do: "wave", wave: waveNamed(operation.wave, sheet), selection: own }, channels };
+    if (operation.wave === null) return { kind: "hand", operation: { kind: "drop", selection: own, waves: true }, channels };
+    return { kind: "hand", operation: { kind: "wave", wave: waveNamed(operation.wave, sheet), selection: own }, channels };
   }
-  if ("drop" in operation) return { kind: "hand", operation: { do: "drop", selection }, channels };
-  if ("home" in operation) return { kind: "hand", operation: { do: "home", selection, othersOut }, channels };
+  if ("drop" in operation) return { kind: "hand", operation: { kind: "drop", selection }, channels };
+  if ("home" in operation) return { kind: "hand", operation: { kind: "home", selection, othersOut }, channels };
   if ("palette" in operation)
     return {
       kind: "hand",
-      operation: { do: "give", operation: wordGiven(operation.palette, attribute, channels, sheet), selection, othersOut },
+      operation: { kind: "give", operation: wordGiven(operation.palette, attribute, channels, sheet), selection, othersOut },
       channels,
     };
   const values = attribute || "release" in operation ? selection : { ...selection, families: ["intensity" as const] };
-  return { kind: "hand", operation: { do: "give", operation, selection: values, othersOut }, channels };
+  return { kind: "hand", operation: { kind: "give", operation, selection: values, othersOut }, channels };
 }

@@ -17,30 +17,30 @@ function fault(text: string): string {
 }
 
 test.each([
-  ["61..64 pan = -30~30", { do: "give", operation: { set: "-30~30" }, selection: { channels: [61, 62, 63, 64], attributes: ["pan"] } }],
-  ["1..3 + 5", { do: "give", operation: { add: 5 }, selection: { channels: [1, 2, 3], families: ["intensity"] } }],
-  ["@sea = dusk", { do: "give", operation: { palette: "dusk" } }],
-  ["61 position fade 3 delay 0~2", { do: "time", wish: { fade: 3, delay: "0~2" }, selection: { families: ["position"] } }],
+  ["61..64 pan = -30~30", { kind: "give", operation: { set: "-30~30" }, selection: { channels: [61, 62, 63, 64], attributes: ["pan"] } }],
+  ["1..3 + 5", { kind: "give", operation: { add: 5 }, selection: { channels: [1, 2, 3], families: ["intensity"] } }],
+  ["@sea = dusk", { kind: "give", operation: { palette: "dusk" } }],
+  ["61 position fade 3 delay 0~2", { kind: "time", wish: { fade: 3, delay: "0~2" }, selection: { families: ["position"] } }],
   [
     "61..64 pan wave sine 30 every 4 spread 0~360",
     {
-      do: "wave",
+      kind: "wave",
       wave: { shape: "sine", size: 30, period: 4, phase: "0~360" },
       selection: { channels: [61, 62, 63, 64], attributes: ["pan"] },
     },
   ],
   [
     "61 wave Flicker 20~40 at swell",
-    { do: "wave", wave: { shape: "flicker", size: "20~40", tempo: "swell" }, selection: { families: ["intensity"] } },
+    { kind: "wave", wave: { shape: "flicker", size: "20~40", tempo: "swell" }, selection: { families: ["intensity"] } },
   ],
-  ["61 pan wave stop", { do: "wave", wave: { stop: true } }],
-  ["61 pan wave none", { do: "drop", waves: true, selection: { channels: [61], attributes: ["pan"] } }],
-  ["hand in times", { do: "inTime", on: true }],
-  ["hand at once", { do: "inTime", on: false }],
-  ["5 drop", { do: "drop", selection: { channels: [5] } }],
-  ["drop", { do: "drop", selection: {} }],
-  ["take up", { do: "restoreDropped" }],
-  ["drop 61 position", { do: "drop", selection: { channels: [61], families: ["position"] } }],
+  ["61 pan wave stop", { kind: "wave", wave: { stop: true } }],
+  ["61 pan wave none", { kind: "drop", waves: true, selection: { channels: [61], attributes: ["pan"] } }],
+  ["hand in times", { kind: "inTime", on: true }],
+  ["hand at once", { kind: "inTime", on: false }],
+  ["5 drop", { kind: "drop", selection: { channels: [5] } }],
+  ["drop", { kind: "drop", selection: {} }],
+  ["take up", { kind: "restoreDropped" }],
+  ["drop 61 position", { kind: "drop", selection: { channels: [61], families: ["position"] } }],
 ])("%s goes to the Hand", (text, operation) => {
   expect(asked(text)).toMatchObject({ kind: "hand", operation });
 });

@@ -20,7 +20,7 @@ export const hand = defineRequest("hand", {
 function change(operation: HandOperation, channels: readonly number[], tools: LineTools): boolean {
   const { sheet, outputOf } = tools;
   const others = (wanted: boolean): number[] => (wanted ? otherLitLights(sheet, outputOf, channels) : []);
-  switch (operation.do) {
+  switch (operation.kind) {
     case "give":
       return tools.give(operation.selection, operation.operation, others(operation.othersOut));
     case "home":
@@ -49,14 +49,14 @@ const IN_TIME_WORDS = {
 
 /** What is done to the Hand, in words. Throws ShowError for what the chosen lights cannot do. */
 function handWords(operation: HandOperation, sheet: ShowSheet): string {
-  if (operation.do === "inTime") return `${IN_TIME_WORDS[operation.on ? "times" : "once"]}. Enter does it`;
-  if (operation.do === "restoreDropped") return "Takes up again what was dropped last. Enter does it";
+  if (operation.kind === "inTime") return `${IN_TIME_WORDS[operation.on ? "times" : "once"]}. Enter does it`;
+  if (operation.kind === "restoreDropped") return "Takes up again what was dropped last. Enter does it";
   const { channels, attributes, families } = operation.selection;
   const named = [...(attributes ?? []), ...(families ?? [])];
   const lights = channels ? lightWords(channels) : "all lights";
   const whose = [lights, ...named].join(", ");
   const whole = named.length === 0 ? `${lights}, all families` : whose;
-  switch (operation.do) {
+  switch (operation.kind) {
     case "drop":
       return `Drops from the Hand: ${operation.waves ? `waves of ${whose}` : whole}. Enter does it`;
     case "wave":
@@ -81,6 +81,6 @@ function othersWords({ othersOut }: { othersOut: boolean }): string {
   return othersOut ? ", and every other light that is lit goes out" : "";
 }
 
-function timeWords({ fade, delay, curve }: Extract<HandOperation, { do: "time" }>["wish"]): string {
+function timeWords({ fade, delay, curve }: Extract<HandOperation, { kind: "time" }>["wish"]): string {
   return [fade == null ? "" : `fade ${fade}`, delay == null ? "" : `delay ${delay}`, curve ?? ""].filter(Boolean).join(" ");
 }
