@@ -1,7 +1,8 @@
+import { drawsRange } from "./drawRange.ts";
 import { type ListSheet, at, count, cueOrder, sceneAt } from "@zm/core";
 import { ChevronRight } from "lucide-react";
 import { memo } from "react";
-import { chooseCue, chosenCues, extendToCue, useSelection } from "../choice/selection.ts";
+import { chosenCues, useSelection } from "../choice/selection.ts";
 import { PartRow } from "./PartRow.tsx";
 import { SpineRow } from "./SpineRow.tsx";
 import type { SheetLine } from "./lines.ts";
@@ -45,7 +46,8 @@ function sceneBegun(list: ListSheet, row: number): string | undefined {
   return run?.first === row && run.last > row ? run.scene : undefined;
 }
 
-const LOOK = "absolute left-0 flex h-7 cursor-default items-center gap-2 border-r border-b border-rule/60 border-r-rule text-[14px]";
+const LOOK =
+  "absolute left-0 flex h-7 cursor-default select-none items-center gap-2 border-r border-b border-rule/60 border-r-rule text-[14px]";
 
 type Placed = Pick<LineRowProps, "list" | "top" | "width"> & { readonly row: number };
 
@@ -63,10 +65,7 @@ function SceneRow({ list, row, last, scene, top, width }: Placed & { readonly la
       aria-selected={chosen}
       className={`${LOOK} ${chosen ? "bg-base-300 font-bold" : "bg-base-200"}`}
       style={{ top, width }}
-      onPointerDown={(event) => {
-        if (!event.shiftKey) chooseCue(first);
-        extendToCue(end);
-      }}
+      {...drawsRange(first, end)}
     >
       <span role="rowheader" className="min-w-0 flex-1 pl-1.5">
         <button

@@ -1,7 +1,8 @@
 import type { Cue, ListSheet } from "@zm/core";
 import { memo } from "react";
-import { chooseCue, extendToCue, useSelection } from "../choice/selection.ts";
+import { useSelection } from "../choice/selection.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
+import { drawsRange } from "./drawRange.ts";
 import { CarriesTag, CueTags } from "./CueTags.tsx";
 import { SceneFold } from "./SceneFold.tsx";
 import { FollowCell, LabelCell, LastsCell, NumberCell, TimeCell } from "./SpineCells.tsx";
@@ -30,9 +31,9 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
       role="row"
       aria-rowindex={row + 2}
       aria-selected={chosen}
-      className={`absolute left-0 flex h-7 cursor-default items-center border-r border-b border-rule/60 border-r-rule text-[14px] ${chosen ? "bg-base-300" : "bg-base-100"}`}
+      className={`absolute left-0 flex h-7 cursor-default items-center select-none border-r border-b border-rule/60 border-r-rule text-[14px] ${chosen ? "bg-base-300" : "bg-base-100"}`}
       style={{ top, width }}
-      onPointerDown={(event) => (event.shiftKey ? extendToCue(cue.number) : chooseCue(cue.number))}
+      {...drawsRange(cue.number)}
     >
       {cue.block && <span aria-hidden className="pointer-events-none absolute -top-[3px] right-0 left-0 h-[4px] border-y border-primary" />}
       {cue.restate && <span aria-hidden className="absolute top-1 bottom-1 left-1 w-[4px] border-x border-primary" />}

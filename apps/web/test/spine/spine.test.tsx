@@ -47,3 +47,41 @@ test("a time written into its place is one edit of that part, Escape leaves it, 
     { edits: [{ op: "setTimes", list: "main", from: "22.5", to: "22.5", part: 1, set: { up: 4.5 } }] },
   ]);
 });
+
+test("a pointer that is kept pressed draws the range out over other cues, back and beyond its beginning, until it is let go", async () => {
+  const user = userEvent.setup();
+  const rows = ["6", "7", "8"].map(rowOf);
+  renderOpened(
+    <div>
+      {rows.map((row) => (
+        <SpineRow key={row} list={list} row={row} top={0} width={424} editable />
+      ))}
+    </div>,
+  );
+  const [first, middle, last] = screen.getAllByRole("row");
+  if (!first || !middle || !last) throw new Error("three rows are shown");
+  await user.pointer([{ keys: "[MouseLeft>]", target: middle }, { target: last }]);
+  expect(useSelection.getState()).toMatchObject({ cue: "7", cueEnd: "8" });
+  await user.pointer({ target: first });
+  expect(useSelection.getState()).toMatchObject({ cue: "7", cueEnd: "6" });
+  await user.pointer([{ keys: "[/MouseLeft]", target: first }, { target: last }]);
+  expect(useSelection.getState()).toMatchObject({ cue: "7", cueEnd: "6" });
+});
+
+test("in a time that is being written a pointer that is kept pressed selects text and no cues", async () => {
+  const user = userEvent.setup();
+  const rows = ["6", "7"].map(rowOf);
+  renderOpened(
+    <div>
+      {rows.map((row) => (
+        <SpineRow key={row} list={list} row={row} top={0} width={424} editable />
+      ))}
+    </div>,
+  );
+  const [first, second] = screen.getAllByRole("row");
+  const up = first && within(first).getAllByRole("gridcell")[2];
+  if (!up || !second) throw new Error("two rows are shown");
+  await user.dblClick(up);
+  await user.pointer([{ keys: "[MouseLeft>]", target: within(first).getByRole("textbox") }, { target: second }, { keys: "[/MouseLeft]" }]);
+  expect(useSelection.getState()).toMatchObject({ cue: "6", cueEnd: "6" });
+});
