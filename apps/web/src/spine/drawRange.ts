@@ -22,8 +22,7 @@ export function drawsRange(first: string, last = first): Pick<React.DOMAttribute
         chooseCue(first);
         if (last !== first) extendToCue(last);
       }
-      // In a field that is being written in, a pointer that is kept pressed selects its text.
-      if (event.button !== 0 || (event.target instanceof Element && event.target.closest("input"))) return;
+      if (event.button !== 0) return;
       drawing = true;
       for (const name of ["pointerup", "pointercancel"] as const) window.addEventListener(name, end);
     },
