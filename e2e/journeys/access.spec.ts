@@ -122,10 +122,7 @@ test("Check, History, Paper and the run log have no serious finding, in desk and
   expect(["log", await findingsInBoth(page)]).toEqual(["log", []]);
 });
 
-test("the Hand, recording, updating, the shelf, help and the pages that look on have no serious finding, in desk and in foolscap", async ({
-  page,
-  request,
-}) => {
+test("Hand, recording, updating, shelf, help and pages that look on have no serious finding", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "4", time: 0 } });

@@ -42,10 +42,7 @@ async function dragTo(page: Page, from: Locator, to: Locator): Promise<void> {
   await page.mouse.move(end.x + end.width / 2, end.y + end.height / 2, { steps: 6 });
 }
 
-test("a cue is dragged to another word, with where it would land told before; one step takes it back; a word and a key, a line and a click do the same", async ({
-  page,
-  request,
-}) => {
+test("a cue is dragged to another word, told before, taken back; keys, line and click do so too", async ({ page, request }) => {
   const show = await ownShow(request);
   await openBook(page, show, "14");
   await expect(page.getByRole("region", { name: "Call", exact: true })).toContainText("on “first”");
@@ -79,10 +76,7 @@ test("a cue is dragged to another word, with where it would land told before; on
   expect(await callOf(request, show, "14")).toEqual({ line: "I.3.8", word: "first", kind: "on" });
 });
 
-test("a stroke along the margin asks for silence, the key and the line take it away; pace and standby are set, and the time between two cues is told", async ({
-  page,
-  request,
-}) => {
+test("silence is stroked, taken away by key and line; pace and standby are set", async ({ page, request }) => {
   const show = await ownShow(request);
   await openBook(page, show, "14");
   const margin = (line: string): Locator => page.getByRole("button", { name: new RegExp(`^Line ${line.replaceAll(".", "\\.")} is `) });
@@ -112,10 +106,7 @@ test("a stroke along the margin asks for silence, the key and the line take it a
   await expect(between).toContainText(/time[\d.]+ s, script/);
 });
 
-test("the scene is written: its cues stay with their words or are told of before, and the text comes back with one step", async ({
-  page,
-  request,
-}) => {
+test("a scene is written: cues stay with their words, and one step brings the text back", async ({ page, request }) => {
   const show = await ownShow(request);
   await openBook(page, show, "14");
   await page.getByLabel("Find in the play").fill("careful with it");
@@ -144,10 +135,7 @@ test("the scene is written: its cues stay with their words or are told of before
   expect((await lineOf(request, show, "I.3.8"))?.text).toBe("Careful with it, please. It is the first of eleven.");
 });
 
-test("a new version comes in as Fountain with its parts told apart; cues whose words are gone are named before, and where they stand then", async ({
-  page,
-  request,
-}) => {
+test("a new version comes in as Fountain; cues whose words are gone are named before", async ({ page, request }) => {
   const show = await ownShow(request);
   await openBook(page, show, "14");
   await page.getByRole("button", { name: "New version" }).click();
@@ -201,10 +189,7 @@ test("a show without a play says what comes first, and does it; the Book passes 
   ).toEqual([]);
 });
 
-test("on a slow line what is pressed twice ends as it was, calls land in their order, and an undo at once takes back the last", async ({
-  page,
-  request,
-}) => {
+test("on a slow line what is pressed twice ends as it was, and an undo takes back the last", async ({ page, request }) => {
   const show = await ownShow(request);
   await openBook(page, show, "14");
   await page.route(/\/api\/shows\/\d+\/(edits|undo)$/, async (route) => {
@@ -248,10 +233,7 @@ test("on a slow line what is pressed twice ends as it was, calls land in their o
   expect((await lineOf(request, show, "I.3.8"))?.text).toMatch(/ Mind\. Now\.$/);
 });
 
-test("two who write in one scene keep each other's words; where both changed a line it is asked, and nothing written is lost by a look elsewhere or a reload", async ({
-  page,
-  request,
-}) => {
+test("two who write in one scene keep each other's words, and nothing written is lost", async ({ page, request }) => {
   const show = await ownShow(request);
   // What the window is told live is held back while it should not have heard yet.
   let held: (() => void)[] | null = null;

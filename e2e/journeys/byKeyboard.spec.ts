@@ -2,10 +2,7 @@ import { expect, test } from "@playwright/test";
 import { enterLine, inHand, onStage, openShow, tabTo } from "../support/build.ts";
 import { cueOf, documentOf, openView, ownShow } from "../support/show.ts";
 
-test("from an empty show to a run by keyboard alone: rig, palettes, a pace, ten cues with split and fanned times", async ({
-  page,
-  request,
-}) => {
+test("by keyboard alone from an empty show to a run: rig, palettes, a pace, ten cues", async ({ page, request }) => {
   test.setTimeout(120_000);
   const other = await ownShow(request);
   await openView(page, other);
@@ -150,10 +147,7 @@ test("from an empty show to a run by keyboard alone: rig, palettes, a pace, ten 
   });
 });
 
-test("the line completes words and names, brings back what was typed, and the help is searched and typed from", async ({
-  page,
-  request,
-}) => {
+test("the line completes words, brings back what was typed, and the help is searched", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   const { keyboard } = page;

@@ -46,7 +46,7 @@ async function lasso(page: Page, left: number, top: number, right: number, botto
   await page.mouse.up();
 }
 
-test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues with split and fanned times", async ({ page, request }) => {
+test("by pointer from an empty show to a run: rig, palettes, a pace, ten cues", async ({ page, request }) => {
   test.setTimeout(120_000);
   const other = await ownShow(request);
   await openView(page, other);
@@ -206,10 +206,7 @@ test("from an empty show to a run by pointer: rig, palettes, a pace, ten cues wi
   });
 });
 
-test("what is let go of fades back to the show and can be taken up again; Escape lets go of the choice first", async ({
-  page,
-  request,
-}) => {
+test("what is dropped fades back and can be held again; Escape lets go of the choice first", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   const stage = page.getByRole("complementary", { name: "Inspector" });

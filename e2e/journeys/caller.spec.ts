@@ -29,10 +29,7 @@ async function listenFor(page: Page, show: number): Promise<void> {
   await expect(page.getByText("UDP: /zm/go")).toBeVisible();
 }
 
-test("nobody is called while OSC is off; switched on, the caller reads the play, tells standbys, and presses Go at the words", async ({
-  page,
-  request,
-}) => {
+test("with OSC on the caller reads the play, tells standbys and presses Go at the words", async ({ page, request }) => {
   const show = await ownShow(request);
   await request.put("/api/osc", { headers: OWN, data: { on: false, address: "127.0.0.1:8795", show: null } });
   await page.goto(`/show/${show}/book`);
@@ -76,7 +73,7 @@ test("the line has the play called and sends the caller away; what cannot be pre
   await expect(page.getByText("Nobody outside is listened to")).toBeVisible();
 });
 
-test("runs are kept with what was fired, named and exported; their times are the planner's and the Book's", async ({ page, request }) => {
+test("runs are kept with what was fired, named and exported; planner and Book use their times", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/log`);
   await expect(page.getByText("Nothing has been fired yet")).toBeVisible();

@@ -2,7 +2,7 @@ import { expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
 import { openView, ownShow } from "../support/show.ts";
 
-test("findings are counted where they are, gathered by cue and by kind, and hints are folded away", async ({ page, request }) => {
+test("findings are counted where they are, by cue and by kind, and hints are folded away", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   const views = page.getByRole("navigation", { name: "Views" });
@@ -42,10 +42,7 @@ test("a finding is gone to, mended with its impact shown first, and the mend tak
   await expect(page.getByRole("region", { name: "Cue 40.5" })).toBeVisible();
 });
 
-test("a finding is accepted with a note, by its button and by a line, outlives the window, and is shown again", async ({
-  page,
-  request,
-}) => {
+test("a finding is accepted with a note, outlives the window, and is shown again", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/check`);
   const findings = page.getByRole("group", { name: "Findings" });

@@ -3,11 +3,7 @@ import { expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
 import { cueOf, openView, ownShow } from "../support/show.ts";
 
-test("the database is killed under a run: Go goes on, edits say why not and come back into the line, and it all works again by itself", async ({
-  page,
-  context,
-  request,
-}) => {
+test("the database is killed under a run: Go goes on, edits say why not, and all comes back", async ({ page, context, request }) => {
   const file = process.env["ZM_DB_PID_FILE"];
   if (!file) throw new Error("ZM_DB_PID_FILE names the file with the number of the database's process");
   const show = await ownShow(request);

@@ -74,7 +74,7 @@ test("a show is renamed and taken back, and removed only when its name is typed"
   expect((await request.get(`/api/shows/${show}`)).status()).toBe(404);
 });
 
-test("times, follows and how cues carry are written where they stand, and the line writes them alike", async ({ page, request }) => {
+test("times, follows and how cues carry are written in place and by the line alike", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   const row = page.getByRole("row", { name: /8 Kettle/ });

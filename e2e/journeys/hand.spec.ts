@@ -57,7 +57,7 @@ test("an update sends each value where it is wanted, and says first which cues c
   expect(["1.intensity", "2.intensity", "3.intensity"].map((name) => held[name]?.fresh)).toEqual([false, true, false]);
 });
 
-test("the record sheet filters, takes out, keeps to one cue, and warns when the stage is elsewhere", async ({ page, request }) => {
+test("the record sheet filters, takes out, keeps to one cue, and warns of the stage", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
@@ -92,10 +92,7 @@ test("the record sheet filters, takes out, keeps to one cue, and warns when the 
   expect((await cueOf(request, show, "6")).parts[0]?.moves["4"]).toEqual({ intensity: 45 });
 });
 
-test("stored moves get times of their own, fanned, from the inspector; whole cues are worked on by way of the line", async ({
-  page,
-  request,
-}) => {
+test("stored moves get times of their own from the inspector; the line works on whole cues", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByText("The keeper's room").click();

@@ -13,7 +13,7 @@ async function slowServer(page: Page): Promise<void> {
 const level = async (request: Parameters<typeof cueOf>[0], show: number, cue: string, light: string): Promise<unknown> =>
   (await cueOf(request, show, cue)).parts[0]?.moves[light]?.["intensity"];
 
-test("lines typed ahead of a slow server are made in their order, each on the cues that it began with", async ({ page, request }) => {
+test("lines typed ahead of a slow server are made in order, each on its own cues", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await slowServer(page);
@@ -50,7 +50,7 @@ test("what is chosen while a line is half typed does not change where it lands",
   expect(await level(request, show, "9", "1")).not.toBe(12);
 });
 
-test("a refused line comes back into an empty line, or can be taken back into it; made with the button too", async ({ page, request }) => {
+test("a refused line comes back into an empty line, or can be taken back into it", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await slowServer(page);
@@ -111,10 +111,7 @@ test("pressed twice is pressed once: Make it, Insert, Record and Enter on a slow
   expect(lists[0]?.cues.map(({ number }) => number).filter((number) => Number(number) >= 90)).toEqual(["90"]);
 });
 
-test("one undo goes back over Hand and show in the order of time, a drag is one step, and it is all made again", async ({
-  page,
-  request,
-}) => {
+test("one undo goes back over Hand and show in the order of time, a drag is one step", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   await enterLine(page, "1..3 = 40");
@@ -163,10 +160,7 @@ test("another window's step is named before it is taken back", async ({ page, co
   await expect.poll(async () => (await cueOf(request, show, "6")).label).toBe("The keeper's room");
 });
 
-test("recording the next cue while a fade runs leaves the stage alone, the list stands in it, and undo puts it back", async ({
-  page,
-  request,
-}) => {
+test("recording the next cue within a fade leaves the stage alone, and undo puts it back", async ({ page, request }) => {
   const show = await ownShow(request);
   await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "7" } });
   await openView(page, show, "stage");
@@ -182,7 +176,7 @@ test("recording the next cue while a fade runs leaves the stage alone, the list 
   expect((await onStage(request, show)).look["11.intensity"]).not.toBe(66);
 });
 
-test("a refused record opens its sheet again with all that was entered, and takes no key from the line", async ({ page, request }) => {
+test("a refused record opens its sheet again as it was, and takes no key from the line", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   await enterLine(page, "1..4 = 80");
@@ -214,11 +208,7 @@ test("a refused record opens its sheet again with all that was entered, and take
   expect(await cueOf(request, show, "90")).toMatchObject({ label: "Late light", carries: "cueOnly" });
 });
 
-test("a half-entered palette is still there after another choice, an edit from elsewhere and another show", async ({
-  page,
-  context,
-  request,
-}) => {
+test("a half-entered palette outlives another choice, a foreign edit and another show", async ({ page, context, request }) => {
   test.setTimeout(60_000);
   const show = await ownShow(request);
   await page.goto(`/show/${show}/rig/palettes`);
@@ -267,11 +257,7 @@ test("cues are found from any view by the words of their label", async ({ page, 
   await expect(page.getByRole("dialog", { name: "Find a cue" })).toBeHidden();
 });
 
-test("after an edit of very many moves every window reads the show anew, and one undo brings all of it back", async ({
-  page,
-  context,
-  request,
-}) => {
+test("after an edit of very many moves windows read anew, and one undo brings all back", async ({ page, context, request }) => {
   const lights = Array.from({ length: 90 }, (_, index) => index + 1);
   const cues = Array.from({ length: 100 }, (_, index) => ({
     number: String(index + 1),
@@ -306,10 +292,7 @@ test("after an edit of very many moves every window reads the show anew, and one
   expect(lists[0]?.cues).toHaveLength(100);
 });
 
-test("a digit, # or @ begins a line from the Score and the Stage, / is no part of it, and a press answers where the edit before it stood", async ({
-  page,
-  request,
-}) => {
+test("a digit, # or @ begins a line from Score and Stage, and a press answers beside it", async ({ page, request }) => {
   const show = await ownShow(request);
   // On a busy machine a frame comes late, behind the next keys.
   await page.addInitScript(() => {
@@ -341,10 +324,7 @@ test("a digit, # or @ begins a line from the Score and the Stage, / is no part o
   await expect(said).not.toContainText("Cue 8");
 });
 
-test("what is done while the database or the server is away is named, and told once they are back: stored after all, or not and done with one press", async ({
-  page,
-  request,
-}) => {
+test("what is done while database or server is away is named, and told once they are back", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   const line = page.getByRole("combobox", { name: "Line entry" });

@@ -33,10 +33,7 @@ async function switchedTwiceOnASlowLine(page: Page, request: APIRequestContext):
   await page.unroute("**/api/output");
 }
 
-test("a cue fired in the window reaches the lights, which take their time to turn, and the picture shows how far they are", async ({
-  page,
-  request,
-}) => {
+test("a cue fired in the window reaches the lights, and the picture shows how far they are", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "run");
   await page.getByLabel("Go to cue").fill("3");

@@ -11,11 +11,7 @@ async function standsIn(page: Page, cue: string): Promise<void> {
   await expect(page.getByTestId("on-stage")).toHaveText(cue);
 }
 
-test("a show is put on stage by a press that says first what goes dark, by pointer and typed, on a slow line too", async ({
-  page,
-  context,
-  request,
-}) => {
+test("a show is put on stage by a press that says first what goes dark, on a slow line too", async ({ page, context, request }) => {
   const [first, second] = [await ownShow(request), await ownShow(request)];
   await openView(page, first, "run");
   await standsIn(page, "3");

@@ -30,7 +30,7 @@ test("a mark that has no time is found in the planner, moved along its window, a
   await expect(page.getByRole("region", { name: "Impact" })).toBeHidden();
 });
 
-test("a plan is asked for, made as one edit after its impact was shown, and taken back with one step", async ({ page, request }) => {
+test("a plan is made as one edit after its impact was shown, and taken back with one step", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/planner`);
   const plan = page.getByRole("region", { name: "Plan" });
@@ -65,10 +65,7 @@ test("a plan is asked for, made as one edit after its impact was shown, and take
   ).toHaveAttribute("aria-pressed", "true");
 });
 
-test("in haste: arrows on a mark add up on a slow line, what was refused is still considered, and Ctrl Z drops it before anything is taken back", async ({
-  page,
-  request,
-}) => {
+test("in haste: arrows on a mark add up, what was refused is still considered, Ctrl Z drops it", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/planner`);
   await expect(page.getByText("4 late")).toBeVisible();

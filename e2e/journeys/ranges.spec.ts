@@ -4,10 +4,7 @@ import { cueOf, documentOf, openView, ownShow, readText } from "../support/show.
 
 test.use({ permissions: ["clipboard-read", "clipboard-write"] });
 
-test("a chain is told how long it lasts, by a field and by a line, sees its new times first, and gets the old ones back", async ({
-  page,
-  request,
-}) => {
+test("a chain gets a length by field and line, sees its times first, and gets the old ones back", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("rowheader", { name: "12", exact: true }).click();
@@ -31,10 +28,7 @@ test("a chain is told how long it lasts, by a field and by a line, sees its new 
   expect((await cueOf(request, show, "13")).trigger).toEqual({ type: "follow", from: "complete", after: 1 });
 });
 
-test("a block of moves is copied and pasted by keys, and carried with Alt, its impact shown before it is made", async ({
-  page,
-  request,
-}) => {
+test("a block is copied and pasted by keys, and carried with Alt, its impact shown before", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   const cells = page.locator("[data-cells]");
@@ -70,10 +64,7 @@ test("a block of moves is copied and pasted by keys, and carried with Alt, its i
   expect((await cueOf(request, show, "5.5")).parts[0]?.moves["1"]).toMatchObject({ intensity: 60 });
 });
 
-test("text that is no block is refused in words, and rows, columns and everything choose what their name says", async ({
-  page,
-  request,
-}) => {
+test("text that is no block is refused in words, and rows, columns and all are chosen", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.locator("[data-cells]").click({ position: { x: 15, y: 28 * 9 + 14 } });
@@ -113,10 +104,7 @@ test("a part is made of chosen lights, named, and merged back; a wall says what 
   await expect(page.getByRole("row", { name: "1.intensity 50 5" })).toBeVisible();
 });
 
-test("several lights are recast at once, ranges go elsewhere with their looks kept, and all of it is taken back", async ({
-  page,
-  request,
-}) => {
+test("several lights are recast at once, ranges go elsewhere, and all of it is taken back", async ({ page, request }) => {
   const show = await ownShow(request);
   const before = await documentOf(request, show);
   await openView(page, show);
@@ -135,10 +123,7 @@ test("several lights are recast at once, ranges go elsewhere with their looks ke
   await expect.poll(() => documentOf(request, show)).toEqual(before);
 });
 
-test("what a changed range does behind it has one default a show, in panel and line, for one edit otherwise and for all from then on", async ({
-  page,
-  request,
-}) => {
+test("what happens behind a changed range has one default a show, in panel and line", async ({ page, request }) => {
   const show = await ownShow(request);
   const before = await documentOf(request, show);
   await openView(page, show);
@@ -165,7 +150,7 @@ test("what a changed range does behind it has one default a show, in panel and l
   await expect.poll(() => documentOf(request, show)).toEqual(before);
 });
 
-test("two states are held against one another, a cue is brought back, and the whole show gone back to", async ({ page, request }) => {
+test("two states are compared, a cue is brought back, and the whole show gone back to", async ({ page, request }) => {
   const show = await ownShow(request);
   const before = await documentOf(request, show);
   await openView(page, show);
@@ -204,7 +189,7 @@ test("two states are held against one another, a cue is brought back, and the wh
   expect((await cueOf(request, show, "6.2")).label).toBe("The keeper's room");
 });
 
-test("the cue sheet is seen as it is printed, for all cues or those chosen, and saved as PDF and as a table", async ({ page, request }) => {
+test("the cue sheet is seen as printed, for all or chosen cues, and saved as PDF and table", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("rowheader", { name: "12", exact: true }).click();

@@ -2,10 +2,7 @@ import { expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
 import { ownShow } from "../support/show.ts";
 
-test("a show is rehearsed, made worse, rehearsed again by a typed line: what came is told, and leads to its cue and its lights", async ({
-  page,
-  request,
-}) => {
+test("a show is rehearsed, made worse and rehearsed again: what came leads to cue and lights", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/check`);
   await page.getByRole("link", { name: "Rehearsal" }).click();
@@ -32,7 +29,7 @@ test("a show is rehearsed, made worse, rehearsed again by a typed line: what cam
   await expect(page.getByText(/lights? chosen/)).toBeVisible();
 });
 
-test("a rehearsal is held against a named state, given up in the middle, and lost by no change of view", async ({ page, request }) => {
+test("a rehearsal is held against a named state, given up, and lost by no change of view", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/check/rehearsal`);
   await enterLine(page, 'name "before the cut"');
@@ -61,10 +58,7 @@ test("a rehearsal is held against a named state, given up in the middle, and los
   await expect(main.getByText(/^Found: /)).toBeVisible();
 });
 
-test("what a rehearsal found is seen in the picture at its moment, in the Score at its cell, and beside its cue", async ({
-  page,
-  request,
-}) => {
+test("what a rehearsal found is seen in the picture, in the Score and beside its cue", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/check/rehearsal`);
   await page.getByRole("button", { name: /^Rehearse / }).click();

@@ -63,10 +63,7 @@ test("two windows show the same run, and an edit made in one appears in the othe
   await expect(other.getByRole("banner").getByRole("status")).toHaveText("Blind, on stage cue 1");
 });
 
-test("a window whose line was cut catches up with what it missed, edits and firings, without being opened anew", async ({
-  page,
-  request,
-}) => {
+test("a window whose line was cut catches up with edits and firings without opening anew", async ({ page, request }) => {
   const show = await ownShow(request);
   const live = await liveLine(page);
   // What a window asks for when its line comes is answered before the line is cut.

@@ -5,7 +5,7 @@ import { cellAt, cueOf, documentOf, drawFrame, openView, ownShow } from "../supp
 const ROW_6 = 9;
 const LIGHT_3 = 8 + 2 * 43 + 12;
 
-test("a frame drawn around cells is changed blind, seen before it is made, taken back and made again", async ({ page, request }) => {
+test("a frame around cells is changed blind, seen before, taken back and made again", async ({ page, request }) => {
   const show = await ownShow(request);
   const before = await documentOf(request, show);
   await openView(page, show);
@@ -94,10 +94,7 @@ test("a typed line is read back with its impact, made with Enter, and a wrong wo
   expect((await cueOf(request, show, "6")).parts[0]?.times).toMatchObject({ up: 2.5, down: 4, downDelay: 2 });
 });
 
-test("whole cues are blocked, recast, copied and renumbered from the line, and every bit of it is taken back", async ({
-  page,
-  request,
-}) => {
+test("whole cues are blocked, recast, copied and renumbered by line, and taken back", async ({ page, request }) => {
   const show = await ownShow(request);
   const before = await documentOf(request, show);
   await openView(page, show);
@@ -148,7 +145,7 @@ test("the Colour lens gives a palette to a range, and says where a colour comes 
   });
 });
 
-test("positions are changed blind through their lens, and the Times lens fans the times of the moves", async ({ page, request }) => {
+test("positions are changed blind in their lens, and the Times lens fans times", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("button", { name: "Position", exact: true }).click();
@@ -195,10 +192,7 @@ test("groups fold and unfold, and tracked values are shown on demand", async ({ 
   expect((await shot()).equals(without)).toBe(false);
 });
 
-test("an unusual word is explained where it stands until the hint is put away, for good; a line brings it back", async ({
-  page,
-  request,
-}) => {
+test("an unusual word is explained until its hint is put away; a line brings it back", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   const spine = page.getByText("The spine is the column of cues at the left.");
@@ -216,10 +210,7 @@ test("an unusual word is explained where it stands until the hint is put away, f
   await expect(spine).toBeVisible();
 });
 
-test("a frame that is drawn to the edge takes the sheet along, down and to the right, and a click beside the edge does not", async ({
-  page,
-  request,
-}) => {
+test("a frame drawn to the edge takes the sheet along; a click beside the edge does not", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   const sheet = page.getByRole("grid", { name: "Score" });

@@ -2,10 +2,7 @@ import { expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
 import { cueOf, openView, ownShow } from "../support/show.ts";
 
-test("scenes fold into one line, a folded scene is chosen as all its cues, and a cue that is gone to opens it", async ({
-  page,
-  request,
-}) => {
+test("scenes fold into one line, chosen as all their cues; a cue gone to opens its scene", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("button", { name: "Fold scene I.2" }).click();
@@ -56,10 +53,7 @@ test("the parts of a cue stand under it, and chosen cells are dragged into one w
   expect((await cueOf(request, show, "4")).parts[1]?.moves["51"]).toBeUndefined();
 });
 
-test("a light opens into its attributes, one of them is changed alone, and a wheel goes by the names of its slots", async ({
-  page,
-  request,
-}) => {
+test("a light opens into attributes, one is changed alone, and a wheel goes by slot names", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("rowheader", { name: "7", exact: true }).click();
@@ -82,7 +76,7 @@ test("a light opens into its attributes, one of them is changed alone, and a whe
   await expect(page.locator("#cell-readout")).toContainText("gobo Leaves");
 });
 
-test("times are drawn over the chain, dragged and pressed and typed, with their impact before they are made", async ({ page, request }) => {
+test("times are drawn over the chain, dragged, pressed and typed, their impact seen before", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("rowheader", { name: "12", exact: true }).click();
@@ -128,10 +122,7 @@ test("times are drawn over the chain, dragged and pressed and typed, with their 
   expect((await cueOf(request, show, "12")).parts[0]?.times).toEqual({ up: 3, down: 5, colour: { fade: 4 } });
 });
 
-test("an impact is walked with the keys while the stage before, after and the difference stands under the Score", async ({
-  page,
-  request,
-}) => {
+test("an impact is walked with the keys while the stage stands under the Score", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("grid", { name: "Score" }).focus();
@@ -179,10 +170,7 @@ test("the lights of a part are dragged to another part in the spine, after the i
   await expect(second).toBeHidden();
 });
 
-test("what the Score shows is asked for in the line too, and refused where nothing is chosen that it could speak of", async ({
-  page,
-  request,
-}) => {
+test("the line shows what the Score can show, and is refused where nothing is chosen", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await enterLine(page, "hide scenes", /Enter puts away: the cues of each scene/);
@@ -208,7 +196,7 @@ test("what the Score shows is asked for in the line too, and refused where nothi
   await expect(page.getByRole("button", { name: "Choose pan of light 61" })).toBeAttached();
 });
 
-test("cues get other numbers by a table, printed before and kept after, in one step that is taken back", async ({ page, request }) => {
+test("cues get other numbers by a table, printed before, in one step that is taken back", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
   await page.getByRole("rowheader", { name: "12", exact: true }).click();

@@ -20,11 +20,7 @@ async function openShelf(page: Page, show: number): Promise<void> {
   await expect(page.getByRole("region", { name: "Shelf" })).toBeVisible();
 }
 
-test("a held look is made of what is in hand, raised, bumped and taken out, in every window alike, and taken back", async ({
-  page,
-  request,
-  context,
-}) => {
+test("a held look is made of the Hand, raised, bumped and taken out, in every window alike", async ({ page, request, context }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   await enterLine(page, "41..43 = 60");
@@ -58,10 +54,7 @@ test("a held look is made of what is in hand, raised, bumped and taken out, in e
   await expect(strip).toBeHidden();
 });
 
-test("a side list is started, quickened and released from the shelf, and a set chosen on two lists goes with one press", async ({
-  page,
-  request,
-}) => {
+test("a side list is started, quickened and released, and a set on two lists goes with one press", async ({ page, request }) => {
   const show = await ownShow(request);
   await openShelf(page, show);
   const tower = page.getByRole("region", { name: "Tower" });
@@ -91,7 +84,7 @@ test("a side list is started, quickened and released from the shelf, and a set c
   await expect(page.getByText(/^set:/)).toBeHidden();
 });
 
-test("a follow is caught and fired by hand, a bounce of Go is one press and a second press is another", async ({ page, request }) => {
+test("a follow is caught by hand, a bounce of Go is one press and a second press is another", async ({ page, request }) => {
   const show = await ownShow(request);
   // There is to be time enough to catch it.
   await edit(request, show, { op: "setCue", from: "9.5", to: "9.5", trigger: { type: "follow", from: "go", after: 60 } });
@@ -117,11 +110,7 @@ test("a follow is caught and fired by hand, a bounce of Go is one press and a se
   await expect(page.getByTestId("on-stage")).toHaveText("11");
 });
 
-test("a list that runs faster or darker than its cues say is told of in Run and to those who look on, and set back with one press", async ({
-  page,
-  request,
-  context,
-}) => {
+test("a list that runs faster or darker is reported in Run and to who looks on, and set back", async ({ page, request, context }) => {
   const show = await ownShow(request);
   await openView(page, show, "run");
   await expect(page.getByRole("button", { name: /set back/ })).toHaveCount(0);
@@ -138,10 +127,7 @@ test("a list that runs faster or darker than its cues say is told of in Run and 
   await expect(looksOn.getByText("as fast")).toHaveCount(0);
 });
 
-test("a cue that starts a list sets it going, and a go-to out of that stretch leaves it as running in order would", async ({
-  page,
-  request,
-}) => {
+test("a cue starts a list, and a go-to out of that stretch leaves it as running in order would", async ({ page, request }) => {
   const show = await ownShow(request);
   await openShelf(page, show);
   await page.getByLabel("Go to cue").fill("42");
@@ -152,10 +138,7 @@ test("a cue that starts a list sets it going, and a go-to out of that stretch le
   await expect(page.getByRole("region", { name: "Tower" }).getByText("runs by itself")).toBeVisible();
 });
 
-test("what a cue does besides is given in the inspector and typed, timed, taken away, and what runs now is recorded so", async ({
-  page,
-  request,
-}) => {
+test("what a cue does besides is given in the inspector and typed, timed, and recorded", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "score");
   await page.getByText("Kettle").first().click();
@@ -185,7 +168,7 @@ test("what a cue does besides is given in the inspector and typed, timed, taken 
   await expect(besides.getByText("start Tower")).toBeHidden();
 });
 
-test("a page that only looks on follows the show, in large letters too, and comes back when the server does", async ({ page, request }) => {
+test("a page that only looks on follows the show, in large letters too, over a lost server", async ({ page, request }) => {
   const show = await ownShow(request);
   const live = await liveLine(page);
   await page.goto(`/watch/${show}`);

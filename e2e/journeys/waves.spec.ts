@@ -2,10 +2,7 @@ import { expect, test } from "@playwright/test";
 import { enterLine, inHand, stored } from "../support/build.ts";
 import { cueOf, openView, ownShow } from "../support/show.ts";
 
-test("lights are made to sway from the give panel, it is changed, taken back, recorded with the cue and stopped", async ({
-  page,
-  request,
-}) => {
+test("lights are made to sway from the give panel, recorded with the cue, and stopped", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   await enterLine(page, "61..64 = 60");
@@ -47,7 +44,7 @@ test("lights are made to sway from the give panel, it is changed, taken back, re
   expect(Object.keys(await inHand(request, show))).not.toContain("61.pan wave");
 });
 
-test("a wave is edited blind over a range of cues, with its impact before it is made, from cells and typed", async ({ page, request }) => {
+test("a wave is edited blind over a range with its impact before, from cells and typed", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "score");
   await enterLine(page, "#10..14: 61..62 pan wave sine 30 every 4 spread 0~180 only", /6 cues look different/);
@@ -82,10 +79,7 @@ test("a wave is edited blind over a range of cues, with its impact before it is 
   expect((await cueOf(request, show, "12")).parts[0]?.waves).toBeUndefined();
 });
 
-test("what is given takes hold in its own times where the Hand is told so, and what runs is pressed by its name", async ({
-  page,
-  request,
-}) => {
+test("what is given takes its own times where the Hand is told so; what runs is pressed by name", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show, "stage");
   await enterLine(page, "41 = 0");

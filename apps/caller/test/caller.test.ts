@@ -134,7 +134,7 @@ class Desk {
   }
 }
 
-test("each cue is called at its word, after its standby, in order; what follows by itself is called by nobody", async () => {
+test("cues are called at their words after their standbys; what follows by itself is not called", async () => {
   const desk = new Desk();
   expect(await desk.call(play())).toEqual({ pressed: 3, missed: 0 });
   expect(desk.heard.filter((each) => each.endsWith("/go 1") || /\/go /.test(each))).toEqual([
@@ -158,7 +158,7 @@ test("where the list is not at the cue before it says so and does not press", as
   expect(desk.words("ends")).toEqual(["2 cues called, 1 not pressed"]);
 });
 
-test("a list that comes late to where the play is to begin, or to the cue before, is waited for; not for ever, and not again and again", async () => {
+test("a list that is not yet where the play begins is waited for, but not for ever", async () => {
   const slow = new Desk("3");
   slow.late = new Map([
     ["1", 2],
@@ -196,7 +196,7 @@ test("a list that somebody has taken further is not waited for", async () => {
   [4, 10].forEach((wanted, index) => expect(Math.abs((moments[index] ?? -9) - wanted)).toBeLessThan(0.15));
 });
 
-test("it begins behind the cue on stage, or brings the list to the cue before the one that was named", async () => {
+test("it begins behind the cue on stage, or brings the list before the cue that was named", async () => {
   const behind = new Desk("3");
   expect(await behind.call(play())).toEqual({ pressed: 1, missed: 0 });
   const named = new Desk("3");
@@ -210,7 +210,7 @@ test("it begins behind the cue on stage, or brings the list to the cue before th
   await expect(new Desk("4").call(play())).rejects.toThrow("nothing left to call");
 });
 
-test("the lists run at its speed while it reads, and at their own afterwards; what is fired belongs to a run of its own", async () => {
+test("the lists run at its speed while it reads; what is fired belongs to a run of its own", async () => {
   const desk = new Desk();
   await desk.call(play());
   const rates = desk.heard.filter((each) => each.includes("/rate"));

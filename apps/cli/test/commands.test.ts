@@ -72,7 +72,7 @@ test("look, schedule, marks and play print what the worked cases expect", async 
   expect(await answer("play", several.show, "--run", several.run, "--at", several.args.at.join(","))).toEqual(several.expect);
 });
 
-test("edit prints the show, the impact of each edit and what takes them back to the identical document", async () => {
+test("edit prints show, impact of each edit, and what takes them back to the identical document", async () => {
   const demo = file("demo.json", serializeShow(saltAndParaffin()));
   const edits = [
     { op: "change", from: "6", to: "8", keys: { channels: [1], families: ["intensity"] }, do: { set: 33 } },

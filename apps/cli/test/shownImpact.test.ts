@@ -117,7 +117,7 @@ function renamed(edit: EditInput, number: string): string {
   return at < 0 ? number : String(Number(edit.start) + at * Number(edit.step));
 }
 
-test("for every kind of edit the impact that is shown is what differs between the looks exported before and after", async () => {
+test("for every kind of edit the impact shown is the difference of the looks exported", async () => {
   expect(new Set(EDITS.map(({ op }) => op))).toEqual(new Set(EDIT_OPS));
   expect(cue("8")).toBeDefined();
   let changed = 0;

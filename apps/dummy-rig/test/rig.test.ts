@@ -26,7 +26,7 @@ function levels(some: Record<number, number>): Uint8Array {
   return all;
 }
 
-test("a light goes dark or bright at once and turns at its own speed; one that is not patched is told nothing", () => {
+test("a light changes level at once and turns at its own speed; an unpatched one gets nothing", () => {
   const rig = new DummyRig(show);
   rig.tell(1, levels({ 1: 255 }));
   // Pan at the end of its range: from home at 0 three seconds away.
@@ -52,7 +52,7 @@ test("a light that is told to turn back on its way turns back from where it is",
   expect(rig.seen()["2.pan"]).toBeCloseTo(0, 1);
 });
 
-test("when the rig is made anew, lights stand where they stood, and a new one is where it is told to be", () => {
+test("when the rig is remade lights stand where they stood, a new one where it is sent", () => {
   const before = new DummyRig(show);
   before.tell(2, levels({ 11: 255, 12: 255 }));
   before.move(1);

@@ -23,7 +23,7 @@ afterAll(async () => {
   await server.end();
 });
 
-test("the OpenAPI page has every route of the contract, and each takes exactly the fields that the contract names", async () => {
+test("the OpenAPI page has every route of the contract with exactly the fields that it names", async () => {
   const { paths, components } = openApi.parse((await client(server).get("/api-json").expect(200)).body);
   let compared = 0;
   for (const [name, { method, path, request }] of Object.entries(routes)) {
@@ -40,7 +40,7 @@ test("the OpenAPI page has every route of the contract, and each takes exactly t
   expect(compared).toBeGreaterThanOrEqual(8);
 });
 
-test("a number or text just beyond a limit of the contract is refused by its name, and one at the limit is not", async () => {
+test("what is just beyond a limit of the contract is refused by name, what is at it is not", async () => {
   const http = client(server);
   const limits = z.object({ minimum: z.number(), maximum: z.number(), maxLength: z.number() }).partial();
   let held = 0;

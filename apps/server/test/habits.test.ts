@@ -52,7 +52,7 @@ test("a bulk load of which the database leaves rows out is refused whole", async
   expect(await database.query("SELECT COUNT(*) AS rows_there FROM moves")).toEqual(before);
 });
 
-test("a window that has missed very many edits opens the show anew, and an edit that it thought out before is still made", async () => {
+test("a window that missed very many edits opens the show anew, and its own edit is still made", async () => {
   server = await startServer();
   const values = Array.from({ length: 501 }, (_, index) => [1, index + 1, "edit", "x", "[]", "2026-01-01 00:00:00"]);
   await server.database.query("INSERT INTO edits (show_id, revision, kind, summary, steps, made_at) VALUES ?", [values]);
@@ -71,7 +71,7 @@ test("a window that has missed very many edits opens the show anew, and an edit 
   ).toBe(502);
 });
 
-test("a show that nobody watches is let go from memory and comes back as it was; one that is watched or is held stays, and what is on stays on", async () => {
+test("a show that nobody watches leaves memory and comes back; a watched one stays", async () => {
   server = await startServer();
   const http = client(server);
   const idle = server.app.get(IdleShows);

@@ -16,7 +16,7 @@ import { saltAndParaffin } from "../src/index.ts";
 
 const list = listOf(sheetOf(saltAndParaffin()));
 
-test("the demo has a rig of about sixty lights and a hundred and ten cues in two acts of four scenes", () => {
+test("the demo has about sixty lights and a hundred and ten cues in two acts of four scenes", () => {
   expect(list.keys.byChannel.size).toBeGreaterThanOrEqual(58);
   expect(list.cues.length).toBeGreaterThanOrEqual(110);
   expect(scenesOf(list).map(({ scene }) => scene)).toEqual(["I.1", "I.2", "I.3", "I.4", "II.1", "II.2", "II.3", "II.4"]);
@@ -58,7 +58,7 @@ test("Check finds the honest mistakes of the demo, and folds away what nobody wo
   expect(found.filter(({ severity }) => severity !== "hint").length).toBeLessThan(25);
 });
 
-test("every cue that waits for somebody is called from the play, when what follows by itself before it has long fired", () => {
+test("every cue that waits is called from the play, when earlier follows have long fired", () => {
   const { script } = saltAndParaffin();
   const steps = callSteps(list, script);
   const { presses, offsets } = chainClock(list);
@@ -73,7 +73,7 @@ test("every cue that waits for somebody is called from the play, when what follo
   });
 });
 
-test("a rehearsal of the play finds what Check names and nothing else; with the planner's plan no light is seen on its way", () => {
+test("a rehearsal of the play finds what Check names, and with a plan nothing moves in view", () => {
   const sheet = sheetOf(saltAndParaffin());
   const named = new Set(checkSheet(sheet).flatMap(({ cue, severity }) => (cue !== null && severity !== "hint" ? [cue] : [])));
   const { findings } = rehearse(sheet);
@@ -116,7 +116,7 @@ test("no two lights of the demo share an address", () => {
   expect(new Set(taken).size).toBe(taken.length);
 });
 
-test("the tower's beam goes round from cue 41 until the dynamo dies, and the flame flickers until it is put out", () => {
+test("the tower's beam goes round from cue 41 until the dynamo dies, and the flame flickers", () => {
   const mix = new Mix(sheetOf(saltAndParaffin()));
   const standing = (id: string) => mix.lists.get(id)?.cue;
   const lamp = mix.keys.all.find(({ name }) => name === "11.intensity");

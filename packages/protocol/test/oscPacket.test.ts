@@ -60,7 +60,7 @@ test("what others write is read, alone and in bundles within bundles, in their o
   );
 });
 
-test("true and false count as 1 and 0, long whole numbers as numbers, and what is neither text nor number as nothing", () => {
+test("true and false are 1 and 0, long whole numbers are numbers, other things are nothing", () => {
   const long = [0, 0, 0, 1, 0, 0, 0, 2];
   const packet = Uint8Array.from([...text("/zm/master"), ...text(",TFNh"), ...long]);
   expect(readOsc(packet)).toEqual([{ address: "/zm/master", args: [1, 0, "", 2 ** 32 + 2] }]);

@@ -17,7 +17,7 @@ afterEach(async () => {
   await door.shut();
 });
 
-test("while the database is away the show runs and reads, edits say why not, and everything works again by itself", async () => {
+test("while the database is away the show runs, edits say why not, and it all works again after", async () => {
   await http().get("/api/shows/1/run").expect(200);
   await http().get("/api/shows/1/hand").expect(200);
   await http().post("/api/shows/1/edits").send(label("Before", 0)).expect(200);

@@ -33,7 +33,7 @@ afterEach(async () => {
   server = undefined;
 });
 
-test("a show of the state before is the identical document, with its history and what was in hand", async () => {
+test("a show of the state before is the identical document, with its history and its Hand", async () => {
   server = await serve(settings);
   const http = client(server);
   const { text } = await http.get("/api/shows/2/document").buffer(true).expect(200);
@@ -49,7 +49,7 @@ test("a show of the state before is the identical document, with its history and
   expect(undone[0].parts[0].moves["2"].intensity.value).toBe(40);
 });
 
-test("a migration that was cut off while the tables were being filled begins again and loses nothing", async () => {
+test("a migration cut off while it fills its tables begins again and loses nothing", async () => {
   const old = await new DataSource(databaseOptions(settings.database)).initialize();
   await old.query("CREATE TABLE new_cues (id INT PRIMARY KEY)");
   await old.query("CREATE TABLE new_moves (part_id INT PRIMARY KEY)");
@@ -59,7 +59,7 @@ test("a migration that was cut off while the tables were being filled begins aga
   expect(text).toBe(fixture("beforeCueIds.json"));
 });
 
-test("a migration that was cut off behind the exchange of the tables ends its work and loses nothing", async () => {
+test("a migration cut off after it exchanged its tables ends its work and loses nothing", async () => {
   server = await serve(settings);
   await server.database.query("DELETE FROM migrations WHERE name LIKE 'CueIdentity%'");
   await server.database.query("CREATE TABLE old_cues (id INT PRIMARY KEY)");

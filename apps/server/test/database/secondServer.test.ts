@@ -15,7 +15,7 @@ afterEach(async () => {
   await first.end();
 });
 
-test("a second server on the same database only reads, says why and who has it, and moves nothing", async () => {
+test("a second server on the same database only reads, says why, and moves nothing", async () => {
   second = await serve({ ...first.settings, runs: mkdtempSync(join(tmpdir(), "second-")) });
   await client(second).get("/api/shows/1").expect(200);
   await client(second).get("/api/shows/1/run").expect(200);

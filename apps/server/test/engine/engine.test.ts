@@ -53,7 +53,7 @@ afterEach(async () => {
   await engine.end();
 });
 
-test("a thread that dies comes back after a pause that grows up to the longest; who waited is told, and windows see it while it is away", async () => {
+test("a thread that dies comes back after a growing pause; who waited is told", async () => {
   const waiting = engine.ask({ kind: "state", show: 1 });
   const ends: number[] = [];
   for (let times = 1; times <= 5; times += 1) {
@@ -73,7 +73,7 @@ test("a thread that dies comes back after a pause that grows up to the longest; 
   expect(troubles.slice(0, 2).map(({ words }) => words === null)).toEqual([false, true]);
 });
 
-test("an order that is not answered in time is given up in words, and an answer that comes late is left alone", async () => {
+test("an order not answered in time is given up in words, and a late answer is left alone", async () => {
   await expect(engine.ask({ kind: "state", show: 1 })).rejects.toThrow("has not answered");
   newest().answer({ answer: newest().orders[0]?.number ?? 0, value: {} });
   const next = engine.ask({ kind: "pace", show: 0 });
@@ -81,7 +81,7 @@ test("an order that is not answered in time is given up in words, and an answer 
   expect(await next).toEqual({ idle: true });
 });
 
-test("a frame loop that no longer turns is seen, and its thread ended; one that turns, or has not begun, is left alone", async () => {
+test("a frame loop that stopped is seen and its thread ended; one that turns is left alone", async () => {
   await pause(150);
   expect(threads).toHaveLength(1);
   const beating = setInterval(() => newest().beat(), 5);

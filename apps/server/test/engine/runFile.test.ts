@@ -31,7 +31,7 @@ test("a run that is written down is read back by another as it was, and the newe
   expect(again.shows()).toEqual([1]);
 });
 
-test("where the newest file is damaged the one before counts, and the damaged one is kept aside and named", async () => {
+test("where the newest file is damaged the one before counts, and the damaged one is kept aside", async () => {
   const files = new RunFiles(folder);
   await files.write(written("5"));
   await files.write(written("6"));
@@ -51,7 +51,7 @@ test("a file of another show, or without what a run needs, is not taken for one"
   expect(damaged[0]?.why).toContain("it is of show 2");
 });
 
-test("what the version before wrote is read, with the names that it gave, until something newer is there", async () => {
+test("what the version before wrote is read under its names, until something newer is there", async () => {
   const { version, ...run } = written("5");
   const before = JSON.stringify({ ...run, turn: version }).replaceAll('"sequence":', '"turn":');
   writeFileSync(join(folder, "show-1.json"), before);

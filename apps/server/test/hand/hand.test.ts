@@ -76,7 +76,7 @@ test("every window hears of it; a Go lets recorded values give way", async () =>
   }
 });
 
-test("a light that leaves the rig leaves the Hand, and one that is renumbered keeps all that it does", async () => {
+test("a light that leaves the rig leaves the Hand, and a renumbered one keeps all that it does", async () => {
   await change({ do: "give", moves: { "1": { intensity: 55 }, "2": { intensity: 66 } } }).expect(200);
   const before = (await client(server).get("/api/shows/1/document")).text;
   expect((await edit({ op: "renumberChannel", channel: 2, to: 502 })).status).toBe(200);

@@ -71,7 +71,7 @@ test("undo and redo go over show and Hand in the order of time, each step named 
   expect((await http().get("/api/shows/1")).body).toMatchObject({ revision: 3, show: { lists: [{ cues: [{ label: "One" }, {}, {}] }] } });
 });
 
-test("what one gesture does is one step, and a step that a window has not seen is not taken back by it", async () => {
+test("one gesture is one step, and a step that a window has not seen is not taken back by it", async () => {
   for (const intensity of [10, 20, 30]) await give({ "1": { intensity } }, { window: "a", gesture: "drag" }).expect(200);
   const { body } = await give({ "2": { intensity: 5 } }, { window: "b", gesture: "drag" }).expect(200);
   expect(body.history.undo).toMatchObject({ window: "b", words: "In hand: light 2, intensity 5" });
@@ -83,7 +83,7 @@ test("what one gesture does is one step, and a step that a window has not seen i
   expect(await held()).toEqual([]);
 });
 
-test("an update while a fade runs lets it go on to the new value, the follow waits, and undo takes all of it back", async () => {
+test("an update within a fade lets it go on to the new value, and undo takes all of it back", async () => {
   await http().post("/api/shows/1/run").send({ press: "go" }).expect(200);
   await give({ "1": { intensity: 60 } }).expect(200);
   const before = await main();
@@ -98,7 +98,7 @@ test("an update while a fade runs lets it go on to the new value, the follow wai
   expect((await http().get("/api/shows/1/hand")).body.hand.held["1.intensity"].fresh).toBe(true);
 });
 
-test("after a record of the next cue the list stands in it, undo puts it back, redo again, over a restart too", async () => {
+test("after a record of the next cue the list stands in it; undo, redo and a restart keep that", async () => {
   await http().post("/api/shows/1/run").send({ press: "go" }).expect(200);
   await give({ "1": { intensity: 60 } }).expect(200);
   await http()
@@ -114,7 +114,7 @@ test("after a record of the next cue the list stands in it, undo puts it back, r
   expect(await main()).toMatchObject({ cue: "1.5", onStage: { "1.intensity": 60 } });
 });
 
-test("a record is refused whole when the list has gone on, and when the database does not take it", async () => {
+test("a record is refused whole when the list went on, and when the database does not take it", async () => {
   await http().post("/api/shows/1/run").send({ press: "go" }).expect(200);
   await give({ "1": { intensity: 60 } }).expect(200);
   await http().post("/api/shows/1/run").send({ press: "goto", cue: "3" }).expect(200);
@@ -130,7 +130,7 @@ test("a record is refused whole when the list has gone on, and when the database
   expect((await http().get("/api/shows/1/hand")).body.hand.held["1.intensity"].fresh).toBe(true);
 });
 
-test("a cue on stage that takes another number is still the one on stage, and its follow still waits", async () => {
+test("a cue on stage that gets another number is still on stage, and its follow still waits", async () => {
   await http().post("/api/shows/1/run").send({ press: "go" }).expect(200);
   await http()
     .post("/api/shows/1/edits")

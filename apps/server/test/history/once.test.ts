@@ -57,7 +57,7 @@ afterEach(async () => {
   await door.shut();
 });
 
-test("the same request for an edit twice is done once, over a restart too; undo and redo likewise", async () => {
+test("the same request sent twice is done once, over a restart too; undo and redo likewise", async () => {
   const [first, second] = await Promise.all([
     http()
       .post("/api/shows/1/edits")
@@ -125,7 +125,7 @@ test("cues that were renumbered while the run was away are the same cues", async
   expect(await list()).toMatchObject({ cue: "10" });
 });
 
-test("a record whose COMMIT was done and whose answer was lost is taken in whole when the database is back, and undo takes back that alone", async () => {
+test("a record whose COMMIT was done but not answered is taken in, and undo takes it back alone", async () => {
   await http().post("/api/shows/1/edits").send(note("before")).expect(200);
   void door.loseNextCommit();
   const lost = await http()

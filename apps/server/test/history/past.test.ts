@@ -16,7 +16,7 @@ afterEach(async () => {
   await server.end();
 });
 
-test("the history lists every edit with its window and words, the newest first, also those taken back", async () => {
+test("the history lists every edit with window and words, newest first, also those taken back", async () => {
   await edit(0, label("One")).expect(200);
   await edit(1, label("Two")).expect(200);
   await http().post("/api/shows/1/undo").send({ window: "lap" }).expect(200);
@@ -76,7 +76,7 @@ test("going back is an edit of its own, and is taken back like any other", async
   await http().post("/api/shows/1/back").send({ revision: 99 }).expect(404);
 });
 
-test("going back and forth, over and over, stores what is different and not the ways there and back", async () => {
+test("going back and forth over and over stores what is different and not the ways between", async () => {
   const first = await showNow();
   await edit(0, label("One"), { op: "renumber", from: "1", to: "9", start: "1", step: "0.5" }).expect(200);
   const second = await showNow();
@@ -92,7 +92,7 @@ test("going back and forth, over and over, stores what is different and not the 
   expect(Math.max(...sizes)).toBeLessThan(Math.min(...sizes) * 1.5);
 });
 
-test("a state that is named twice at once has one of the names, and control characters are refused", async () => {
+test("a state named twice at once has one of the names, and control characters are refused", async () => {
   const name = (words: string) => http().post("/api/shows/1/versions").send({ revision: 0, name: words });
   const all = await Promise.all(Array.from({ length: 8 }, (_, index) => name(`night ${index}`)));
   expect(all.map(({ status }) => status)).toEqual(Array(8).fill(200));

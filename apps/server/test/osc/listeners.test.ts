@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { Listeners } from "../../src/osc/listeners.ts";
 
-test("fifty who have said hello give way to no stranger, and are forgotten when their time is over", () => {
+test("fifty who have said hello give way to no stranger, and are forgotten in time", () => {
   const listeners = new Listeners();
   for (let port = 1; port <= 50; port += 1) listeners.greet(listeners.hear("10.0.0.1", port, 0), 0);
   listeners.hear("10.0.0.9", 99, 1000);

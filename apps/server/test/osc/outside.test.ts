@@ -94,7 +94,7 @@ const runs = async (): Promise<RunsReply> => (await client(server).get("/api/sho
 const press = (body: object) => client(server).post("/api/shows/1/run").send(body);
 
 describe("OSC", () => {
-  test("nobody outside is listened to until it is switched on; then go, goto, back, hold and release do what a window does, and it is told", async () => {
+  test("nobody outside is heard until it is switched on; then their commands do what a window does", async () => {
     server = await startServer(show);
     expect((await client(server).get("/api/osc")).body).toMatchObject({ on: false });
     const outside = await desk(await openDoor());
@@ -124,7 +124,7 @@ describe("OSC", () => {
     expect(await cues()).toMatchObject({ main: null });
   });
 
-  test("what is said by servers like this one is not answered, so that two of them do not go on for ever", async () => {
+  test("what servers like this one say is not answered, so that two do not go on for ever", async () => {
     server = await startServer(show);
     const outside = await desk(await openDoor());
     for (const address of ["/zm/error", "/zm/at", "/zm/cue", "/zm/held", "/zm/show"]) outside.say(address, "a", "b");
@@ -151,7 +151,7 @@ describe("OSC", () => {
     expect(mix.lists.main).toMatchObject({ rate: 1, clock: { held: false } });
   });
 
-  test("control characters reach no packet, and sixty strangers drive out nobody who has said hello", async () => {
+  test("control characters reach no packet, and sixty strangers drive out nobody who said hello", async () => {
     server = await startServer(show);
     await server.database.query("UPDATE cues SET label = ? WHERE show_id = 1", ["Be\u0000ll"]);
     const port = await openDoor();
@@ -225,7 +225,7 @@ describe("OSC", () => {
     expect(await cues()).toEqual({ main: null, sea: null });
   });
 
-  test("presses come in the order in which they were sent, each once, and what was said can be read", async () => {
+  test("presses come in the order in which they were sent, each once, and can be read afterwards", async () => {
     server = await startServer(show);
     const outside = await desk(await openDoor());
     for (const number of ["1", "2"]) outside.say("/zm/go", number);
@@ -242,7 +242,7 @@ describe("OSC", () => {
     ]);
   });
 
-  test("lists that a caller left at its speed when the server was killed run at their own again after the start; what else was set stays", async () => {
+  test("lists left at the caller's speed by a killed server run at their own again after the start", async () => {
     server = await startServer(show);
     const rates = async (): Promise<unknown[]> => {
       const { body } = await client(server).get("/api/shows/1/run");
@@ -308,7 +308,7 @@ describe("the run log", () => {
     ]);
   });
 
-  test("keeps what was fired, when and by whom; a run begins with the first cue from nothing, and has a name", async () => {
+  test("keeps what was fired, when and by whom; a run begins with the first cue and has a name", async () => {
     server = await startServer(show);
     const outside = await desk(await openDoor());
     await client(server).get("/api/shows/1/run");
@@ -371,7 +371,7 @@ describe("the run log", () => {
     expect(entries.map(({ cue: number }) => number)).toEqual(chain.map((_, index) => String(index + 1)));
   });
 
-  test("a run that is begun takes what is fired next; one at another speed is not among those that count", async () => {
+  test("a begun run takes what is fired next; one at another speed does not count", async () => {
     server = await startServer(show);
     await client(server).post("/api/shows/1/runs").send({ name: "called", speed: 20 }).expect(200);
     await press({ press: "go" }).expect(200);
@@ -390,7 +390,7 @@ describe("the run log", () => {
     await press({ press: "go" }).expect(200);
   };
 
-  test("what is fired without a run that was begun does not count, unless somebody says so; a run that was begun lasts until it is ended, whatever is let go of", async () => {
+  test("what is fired without a begun run does not count unless somebody says so", async () => {
     server = await startServer(show);
     await press({ press: "go" }).expect(200);
     await until(async () => (await runs()).runs[0]?.cues === 1);
@@ -424,7 +424,7 @@ describe("the run log", () => {
     expect((await change(fast.id, { counts: true }).expect(409)).body.message).toContain("20 times as fast");
   });
 
-  test("a caller's run takes all that is fired until the caller leaves; a second caller meanwhile counts for nothing, and what comes afterwards is a run of its own", async () => {
+  test("a caller's run takes all that is fired until the caller leaves, and nothing afterwards", async () => {
     server = await startServer(show);
     const address = await openDoor();
     const [first, second] = [await desk(address), await desk(address)];
@@ -466,7 +466,7 @@ describe("the run log", () => {
     expect((await told())[0]).toEqual(["caller", true, true, 0]);
   });
 
-  test("what is fired while the database is away is kept, over an end of the server too, and stored once", async () => {
+  test("what is fired while the database is away is kept over an end of the server and stored once", async () => {
     door = await doorTo(Number(process.env["ZM_DB_PORT"] ?? 4601));
     server = await startServer(show, door.port);
     await client(server).get("/api/shows/1/run");

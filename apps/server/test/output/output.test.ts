@@ -40,7 +40,7 @@ afterAll(async () => {
   socket.close();
 });
 
-test("nothing is sent until the output is switched on; then a packet is what the standard's table says, byte for byte", async () => {
+test("nothing is sent until the output is on; then packets are the standard's, byte for byte", async () => {
   const http = client(server);
   const { port }: AddressInfo = socket.address();
   expect((await http.get("/api/output").expect(200)).body).toEqual({
@@ -81,7 +81,7 @@ test("nothing is sent until the output is switched on; then a packet is what the
   expect([levels.show, levels.universes["3"][0], levels.universes["3"][511]]).toEqual([1, 255, 102]);
 });
 
-test("what is in hand goes out over what runs, and switching off says three times that no more comes", async () => {
+test("the Hand goes out over what runs, and switching off says three times that no more comes", async () => {
   const http = client(server);
   await http
     .post("/api/shows/1/hand")

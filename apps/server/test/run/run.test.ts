@@ -128,7 +128,7 @@ test("two windows hear the same, and an edit made through one reaches the other"
   expect(missed.body).toEqual(JSON.parse(JSON.stringify(one.edits)));
 });
 
-test("what has happened is told, not the whole, and whoever has the run before computes the run after", async () => {
+test("changes are told, not the whole; with the run before them the run after is computed", async () => {
   const window = await watch();
   const sheet = sheetOf(show);
   await until(() => window.runs.length === 1);
@@ -150,7 +150,7 @@ test("what has happened is told, not the whole, and whoever has the run before c
   for (const event of window.fired) expect(JSON.stringify(event).length).toBeLessThan(1000);
 });
 
-test("lists, masters, rates and a set chosen to go together are pressed, and what cannot be is said", async () => {
+test("lists, masters, rates and standby sets are pressed, and what cannot be is said", async () => {
   await press({ press: "fire" }).expect(409);
   await press({ press: "standby", chosen: [{ list: "main", cue: "2" }] }).expect(200);
   expect((await stateNow()).mix.standby).toEqual([{ list: "main", cue: "2" }]);
@@ -168,7 +168,7 @@ test("lists, masters, rates and a set chosen to go together are pressed, and wha
   expect(await cueNow()).toBeNull();
 });
 
-test("a server that is started again goes on: in the same cue, a fade where it would be, a follow not missed", async () => {
+test("a server started again goes on in the same cue, in its fade, with no follow missed", async () => {
   await server.end();
   server = await startServer(show, undefined, false);
   await press({ press: "goto", cue: "1", time: 40 }).expect(200);
@@ -184,7 +184,7 @@ test("a server that is started again goes on: in the same cue, a fade where it w
   await until(async () => (await cueNow()) === "3");
 });
 
-test("where the newest file of what runs is damaged the list stands where the one before has it, and windows are told where the damaged one is kept", async () => {
+test("where the newest file is damaged the list stands as the one before says, and windows know", async () => {
   await press({ press: "goto", cue: "1", time: 0 }).expect(200);
   await press({ press: "goto", cue: "4", time: 0 }).expect(200);
   const serial = async (path: string): Promise<number> => JSON.parse(await readFile(path, "utf8")).serial;

@@ -47,7 +47,7 @@ afterEach(async () => {
   await server.end();
 });
 
-test("a press that was done takes the stage, one that was refused does not, and a show that is looked at does not", async () => {
+test("a press that was done takes the stage; a refused one and a look at a show do not", async () => {
   await press(1, { press: "go" }).expect(200);
   await until(() => heard.some(({ universe, level }) => universe === 1 && level === 255));
   await client(server).get("/api/shows/2/run").expect(200);
@@ -62,7 +62,7 @@ test("a press that was done takes the stage, one that was refused does not, and 
   expect(endsOf(1)).toBe(3);
 });
 
-test("a show is put on stage on purpose, and stands there after a crash, whichever was written down last", async () => {
+test("a show is put on stage on purpose and stands there after a crash", async () => {
   await press(1, { press: "go" }).expect(200);
   await press(2, { press: "go" }).expect(200);
   const { body } = await client(server).put("/api/stage").send({ show: 1 }).expect(200);
@@ -81,7 +81,7 @@ test("a show is put on stage on purpose, and stands there after a crash, whichev
   expect(await stage()).toMatchObject({ show: 1 });
 });
 
-test("the show on stage is not removed before it has left it; then three packets say that no more comes", async () => {
+test("the show on stage is not removed before it leaves; then three packets end its universes", async () => {
   await press(1, { press: "go" }).expect(200);
   await until(() => heard.length > 0);
   const refused = await client(server).delete("/api/shows/1").send({ title: "Salt" }).expect(409);
@@ -94,7 +94,7 @@ test("the show on stage is not removed before it has left it; then three packets
   expect(heard).toEqual([]);
 });
 
-test("a universe that falls out of use ends, and one that goes elsewhere ends where it went before", async () => {
+test("a universe out of use ends, and one that goes elsewhere ends where it went before", async () => {
   await press(1, { press: "go" }).expect(200);
   await until(() => heard.some(({ universe }) => universe === 1));
   const channel = { number: 1, type: "lamp", patch: { universe: 5, address: 1 } };
@@ -121,7 +121,7 @@ test("what is in hand is in the output again before the first packet after a cra
   expect([...new Set(heard.filter(({ ended }) => !ended).map(({ level }) => level))]).toEqual([128]);
 });
 
-test("which show is on stage is told as damaged where its file is, and no other show takes its place in silence", async () => {
+test("a damaged file of the stage is told, and no other show takes its place in silence", async () => {
   await press(1, { press: "go" }).expect(200);
   server = await server.restart(async () => {
     for (const generation of ["a", "b"]) rmSync(`${server.runs}/stage.${generation}.json`, { force: true });

@@ -12,7 +12,7 @@ afterAll(async () => {
   await server.end();
 });
 
-test("a form on a foreign page presses nothing: what changes something needs the application's own header", async () => {
+test("a form on a foreign page presses nothing: changes need the application's own header", async () => {
   for (const path of ["run", "undo", "redo", "edits"]) {
     const form = bare().post(`/api/shows/1/${path}`).type("form").send({ press: "go" });
     expect((await form).status).toBe(403);
@@ -70,7 +70,7 @@ test("text that holds half a character is refused by name", async () => {
   expect(body.message).toMatch(/label: holds half a character/);
 });
 
-test("a body names its fields and nothing of its class; what stands in the entries of a list is held to theirs", async () => {
+test("a body names its fields and nothing of its class; entries of a list are held to theirs", async () => {
   const http = client(server);
   const refused = async (path: string, body: string): Promise<string> =>
     (await http.post(`/api/shows/1/${path}`).type("json").send(body).expect(400)).body.message;

@@ -101,7 +101,7 @@ test("every field of the document survives the rows", async () => {
   expect(await stored(body.id)).toBe(serializeShow(show));
 });
 
-test("held looks and tempos come, change and go as edits, row for row, and a list keeps how it runs when its label changes", async () => {
+test("held looks and tempos come and go row for row, and lists keep how they run", async () => {
   const before = await stored();
   const look = { id: "warmers", label: "Warmers", values: { "1": { intensity: 40 } } };
   const [{ cues: _cues, ...head } = { id: "main", label: "Main", cues: [] }] = saltAndParaffin().lists;

@@ -8,7 +8,7 @@ const sheet = sheetOf(saltAndParaffin());
 const list = listOf(sheet);
 const script = sheet.show.script ?? { lines: [] };
 
-test("every cue that is called stands at its word, and its standby where that is spoken, before it", () => {
+test("every called cue stands at its word, and its standby where that is spoken", () => {
   const marks = lineMarks(list, script);
   const order = new Map(script.lines.map(({ id }, place) => [id, place]));
   const places = new Map<string, { standby?: number; go?: number }>();
@@ -24,7 +24,7 @@ test("every cue that is called stands at its word, and its standby where that is
   expect(lineMarks(list, script)).toBe(marks);
 });
 
-test("a scene goes from its heading up to the next; lines are chosen from one end to the other, whichever comes first", () => {
+test("a scene goes up to the next heading; lines are chosen from one end to the other", () => {
   const { first, last } = sceneAround(script, "I.3.8");
   expect([script.lines[first]?.id, script.lines[last + 1]?.id]).toEqual(["I.3", "I.4"]);
   expect(sceneAround({ lines: [{ id: "x", text: "no scene" }] }, "x")).toEqual({ first: 0, last: 0 });
@@ -34,7 +34,7 @@ test("a scene goes from its heading up to the next; lines are chosen from one en
   expect(chosenLines(script, { at: { line: "I.3.8", word: 2 }, until: "I.3.8" })).toEqual(["I.3.8"]);
 });
 
-test("a cue that is put at a word keeps the way in which it is called, and says where it would land", () => {
+test("a cue put at a word keeps how it is called, and says where it would land", () => {
   const row = findRow(list, "14");
   const there = callThere(list, script, row, { line: "I.3.8", word: 2 });
   expect(there).toEqual({ line: "I.3.8", word: "it", kind: "on" });
@@ -48,7 +48,7 @@ test("a cue that is put at a word keeps the way in which it is called, and says 
   expect(wordCount("  two   words ")).toBe(2);
 });
 
-test("what the caller does is taken as it comes: the line it reads, what it says, and that it has left", () => {
+test("the caller's messages are taken as they come: the line read, what is said, that it left", () => {
   const event = { show: 1, moment: 4, line: null, cue: null } as const;
   receiveCaller({ running: true, speed: 20, said: [] });
   receiveCallerEvent({ ...event, what: "reads", words: "ADA: Yes.", line: "a" });

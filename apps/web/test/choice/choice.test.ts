@@ -104,7 +104,7 @@ test("with Shift the block grows from where it began, in both directions", () =>
   expect(chosen()).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 11]);
 });
 
-test("a time that is given to a part is the time that it has; taken away it has none, and the others stay", () => {
+test("a part has the time that it is given; taken away it has none, and others stay", () => {
   const seconds = fc.integer({ min: 0, max: 80 }).map((quarter) => quarter / 4);
   const change = fc.tuple(fc.constantFrom(...TIMED), fc.constantFrom("time" as const, "delay" as const), fc.option(seconds));
   fc.assert(

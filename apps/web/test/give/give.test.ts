@@ -62,7 +62,7 @@ test("a line around lights holds what is inside it, also where it bends in", () 
   expect([isInside(bent, { x: 1, y: 5 }), isInside(bent, { x: 5, y: 8 }), isInside(bent, { x: 12, y: 1 })]).toEqual([true, false, false]);
 });
 
-test("a light that the rig gives no place hangs over the stage all the same, where no other loose one hangs", () => {
+test("a light without a place hangs over the stage where no other loose one hangs", () => {
   const { channels, ...show } = saltAndParaffin();
   const loose = channels.map(({ place: _place, ...channel }, index) =>
     index === 0 ? { ...channel, place: { x: 9, y: 9, z: 9 } } : channel,

@@ -17,7 +17,7 @@ beforeEach(() => {
   hold({ 1: { intensity: 66 }, 2: { intensity: 44 } });
 });
 
-test("the sentence says what is taken and where it goes before it is done, and follows every choice", async () => {
+test("the sentence says what is taken and where it goes, and follows every choice", async () => {
   const user = userEvent.setup();
   renderOpened(<RecordDrawer />);
   const sentence = (): string => screen.getByTestId("record-sentence").textContent ?? "";

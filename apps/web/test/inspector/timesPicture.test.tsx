@@ -19,7 +19,7 @@ beforeEach(() => {
   closeUnder();
 });
 
-test("a cue is drawn as bars that say their times, and a bar is made longer and later with the keys before anything is made", async () => {
+test("a cue's bars say their times, and keys make one longer and later before anything is made", async () => {
   const user = userEvent.setup();
   const { asked } = renderCue("12");
   const bars = screen.getAllByRole("slider");
@@ -62,7 +62,7 @@ test("Escape drops what was considered, and the bar is as it was", async () => {
   expect(asked).toEqual([]);
 });
 
-test("times of two bars are considered together, and another edit that is considered takes their place", async () => {
+test("times of two bars are considered together, until another edit takes their place", async () => {
   const user = userEvent.setup();
   renderCue("12");
   const [up, down] = screen.getAllByRole("slider");

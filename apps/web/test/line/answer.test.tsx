@@ -87,7 +87,7 @@ test("an update says where its values go and how many cues look different", () =
   expect(said("update here of 61")).toEqual({ text: "No value in hand is sent anywhere; there is nothing to update", fault: true });
 });
 
-test("keeping says whether cues change: none for a new palette, those that refer to it for a known one", () => {
+test("keeping says whether cues change: none for a new palette, its users for a known one", () => {
   expect(said('keep palette "New blue" colour').text).toBe(
     "Keeps what is in hand. Palette New blue set: no cue looks different. Enter keeps it",
   );

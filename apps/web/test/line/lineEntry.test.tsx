@@ -25,7 +25,7 @@ test("a typed edit is read back with its impact, and Enter asks the server for e
   expect(asked[0]?.body).toMatchObject({ base: 0, edits: [{ op: "change", from: "8", to: "10", do: { set: 40 }, after: "restore" }] });
 });
 
-test("a word that cannot be read is told, nothing is asked of the server, and Escape empties the line", async () => {
+test("an unreadable word is told, nothing is asked of the server, and Escape empties the line", async () => {
   const user = userEvent.setup();
   const { asked } = renderOpened(<LineEntry blind />);
   const line = screen.getByLabelText<HTMLInputElement>("Line entry");
@@ -54,7 +54,7 @@ describe("the words that are offered", () => {
   const line = (): HTMLInputElement => screen.getByLabelText<HTMLInputElement>("Line entry");
   const picked = (): string[] => screen.queryAllByRole("option", { selected: true }).map(({ textContent }) => textContent ?? "");
 
-  test("the arrows pick one and Enter takes it into the line instead of entering the line; Tab takes the first", async () => {
+  test("arrows pick a word, Enter takes it and does not enter the line; Tab takes the first", async () => {
     const user = userEvent.setup();
     const { asked } = renderOpened(<LineEntry blind />);
     await user.type(line(), "upd");
@@ -71,7 +71,7 @@ describe("the words that are offered", () => {
     expect(asked).toEqual([]);
   });
 
-  test("a pointer that rests on a word picks nothing, so Enter enters the line; a click takes the word", async () => {
+  test("a pointer that rests on a word picks nothing; a click takes the word", async () => {
     const user = userEvent.setup();
     const { asked } = renderOpened(<LineEntry blind />);
     await user.type(line(), "#8: 1 = 40");

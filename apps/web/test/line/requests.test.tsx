@@ -46,7 +46,7 @@ async function entered(line: string, blind = true): Promise<Asked[]> {
 }
 
 describe("lines that ask the server", () => {
-  test("a record takes the values in hand into the cue, and the run goes on in it where it is the next", async () => {
+  test("a record takes the values in hand, and the run goes on in a cue that is the next", async () => {
     const [asked, ...more] = await entered('record #6.3 "Lamp glass"');
     expect(more).toEqual([]);
     expect(asked).toMatchObject({

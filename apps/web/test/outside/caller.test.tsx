@@ -27,7 +27,7 @@ beforeEach(() => {
   useNotices.setState({ notices: [] });
 });
 
-test("the play is called from its first cue or from the chosen one, at the speed that is set, and the caller is sent away", async () => {
+test("the play is called from the first or the chosen cue at a speed, and the caller sent away", async () => {
   const user = userEvent.setup();
   const { asked } = renderOpened(<CallerPart />, saltAndParaffin(), answers);
   const first = saltAndParaffin().lists[0]?.cues[0]?.number;
@@ -48,7 +48,7 @@ test("the play is called from its first cue or from the chosen one, at the speed
   ]);
 });
 
-test("what is said stands with its moment, the newest first; what is read is no line of it, and after the end the play can be called again", () => {
+test("what is said stands with its moment, newest first, and the play can be called again", () => {
   renderOpened(<CallerPart />, saltAndParaffin(), answers);
   expect(screen.getByText(/Live: it moves what is on stage/)).toBeTruthy();
   tell(event("begins", "Reads the play from cue 14", 312));

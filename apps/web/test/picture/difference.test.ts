@@ -38,7 +38,7 @@ test("a light that goes out shines as it did before, so that it is seen what is 
   expect(lights.find(({ channel }) => channel === 1)?.level).toBeCloseTo(0.4);
 });
 
-test("a light that turns or takes another colour differs while it is lit, and not while it is dark", () => {
+test("a light that turns or changes colour differs while it is lit, and not while it is dark", () => {
   const turned = (channel: number) =>
     difference([{ op: "change", from: "12", to: "12", keys: { channels: [channel], attributes: ["pan"] }, do: { set: 33 } }]);
   expect(changed(turned(67))).toEqual([[67, "50"]]);
@@ -49,7 +49,7 @@ test("a light that only one of the states has is no difference of the picture", 
   expect(changed(differenceLights(before.slice(1), before))).toEqual([]);
 });
 
-test("dark lights that move or wait are marked with the cue that they are for; lit ones, and those that only change colour, are not", () => {
+test("dark lights that move or wait are marked with their cue, lit and recoloured ones are not", () => {
   const at = findRow(list, "22.5");
   const waits = waitingFor(list, at);
   expect([waits.get(63), waits.get(64)]).toEqual(["23", "23"]);

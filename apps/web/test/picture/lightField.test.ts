@@ -13,7 +13,7 @@ test("a pool is strongest in its middle, ends at its edge, and only its own colo
   expect([...field.values].filter((_, index) => index % 3 === 1).every((value) => value === 0)).toBe(true);
 });
 
-test("a beam fades along its way and to its sides, whichever way it points, and stays inside its shape", () => {
+test("a beam fades along its way and to its sides, and stays inside its shape", () => {
   for (const [from, to] of [
     [
       { x: 50, y: 5 },
@@ -49,7 +49,7 @@ test("a beam fades along its way and to its sides, whichever way it points, and 
   }
 });
 
-test("what is drawn past the edges is left out, and much light stays below white's end without a jump", () => {
+test("what is drawn past the edges is left out, and much light stays below white", () => {
   const field = lightField(20, 20);
   addPool(field, { x: -5, y: 30 }, 40, 1, white, 0.2);
   addBeam(field, { x: -30, y: -30 }, { x: 60, y: 60 }, { from: 1, to: 9 }, white, 0.1);

@@ -13,7 +13,7 @@ function outputs(but: Record<string, number>): Float64Array {
   return values;
 }
 
-test("a light that is further from where it should be than a step of its levels shows where it is going, and no other does", () => {
+test("only a light further off than a step of its levels shows where it is going", () => {
   const told = outputs({ "61.pan": 40, "62.pan": 40 });
   const seen = outputs({ "61.pan": 10, "62.pan": 39 });
   const going = lightsUnderway(sheet, seen, told).filter(({ goal }) => goal);
@@ -21,7 +21,7 @@ test("a light that is further from where it should be than a step of its levels 
   expect(lightsUnderway(sheet, told, told).some(({ goal }) => goal)).toBe(false);
 });
 
-test("what the lights tell takes the place of what they are told, and what they tell nothing of stays", () => {
+test("what the lights report replaces what they were sent; what they do not report stays", () => {
   useRigSeen.setState({ seen: { show: 1, moving: true, values: { "61.pan": 12 } }, at: 0 });
   const told = outputs({ "61.pan": 40, "1.intensity": 70 });
   const seen = seenOutputs(sheet, told);

@@ -56,7 +56,7 @@ test("a dark light waits for the cue in which it comes up elsewhere, from the cu
   expect([...waitingFor(list, 3)]).toEqual([]);
 });
 
-test("what waits is shown on dark lights alone, and a picture in which nobody waits is the same picture", () => {
+test("what waits is shown on dark lights alone; where nobody waits the picture is the same", () => {
   const lights = [light(1, 0), light(2, 0), light(3, 0.5)];
   const waits = new Map([
     [1, "4"],

@@ -55,7 +55,7 @@ const facts = (): Record<string, string> =>
       .map((term) => [term.textContent, within(term.parentElement ?? document.body).getByRole("definition").textContent]),
   );
 
-test("a dark light tells in the cue of its mark for which cue it moves, what it needs and has, and why just there", () => {
+test("a dark light tells for which cue it moves, what it needs and has, and why there", () => {
   expect(told(show(undefined), "3")?.textContent).toContain("Moves here, in the dark, for 4 Moment 4.");
   expect(facts()).toEqual({
     "dark in": "2 to 3",
@@ -65,7 +65,7 @@ test("a dark light tells in the cue of its mark for which cue it moves, what it 
   });
 });
 
-test("before its mark it says where it will move, behind it that it waits, and in the cue that calls it where it was prepared", () => {
+test("a light says before its mark where it moves, behind it that it waits, then where it did", () => {
   expect(told(show({ channels: { 1: { at: "2" } } }), "3")?.textContent).toContain("Waits where it belongs in 4 Moment 4.");
   expect(facts()["why there"]).toBe("in 2, said of this light");
 });
@@ -77,7 +77,7 @@ test("in the cue that calls it, it says where it was prepared", () => {
   expect(facts()["why there"]).toBe("as soon as it is dark, said of its cue");
 });
 
-test("a light that moves in view says so and needs no time in the dark; one that was lit all along says nothing", () => {
+test("a light that moves in view needs no time in the dark; one lit all along says nothing", () => {
   expect(told(show({ policy: "view" }), "3")?.textContent).toContain("Moves in view as it comes up in 4 Moment 4.");
   expect(Object.keys(facts())).toEqual(["dark in", "why there"]);
 });
@@ -85,7 +85,7 @@ test("where a light stays lit there is nothing to tell", () => {
   expect(told(show(undefined), "1")).toBeNull();
 });
 
-test("too little time is marked as trouble, and a cue in which it is lit is named as no place for it", () => {
+test("too little time is marked as trouble, and a cue in which it is lit as no place for it", () => {
   expect(told(show(undefined, 0.5), "3")).not.toBeNull();
   expect(facts()["has"]).toBe("0.5 s, by the chain of follows");
   expect(screen.getByText("0.5 s, by the chain of follows").className).toContain("text-error");

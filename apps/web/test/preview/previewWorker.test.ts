@@ -63,7 +63,7 @@ globalThis.requestAnimationFrame = (paint) => {
   return 0;
 };
 
-test("it has no revision before the show is read, then that one alone, and keeps in step edit by edit", async () => {
+test("it has only the revision that was read, and keeps in step edit by edit", async () => {
   const thread = new HandThread();
   const worker = new PreviewWorker(1, thread);
   expect([worker.has(-1), worker.has(7)]).toEqual([false, false]);
@@ -76,7 +76,7 @@ test("it has no revision before the show is read, then that one alone, and keeps
   expect(thread.asked).toEqual(["open", "take 8", "take 9"]);
 });
 
-test("an edit that comes while the show is read is not lost: where it is not in what was read, the show is read again", async () => {
+test("an edit that comes while the show is read has it read again where it is not in it", async () => {
   const thread = new HandThread();
   const worker = new PreviewWorker(1, thread);
   worker.take(8, []);
@@ -144,7 +144,7 @@ test("the rest of an answer is asked of the newest question alone", async () => 
   expect(thread.asked).toEqual(["open", "looks 1 at 7", "looks 2 at 7", "ghosts 2", "whole 2"]);
 });
 
-test("nothing is checked of a show that the thread has at another revision, and it ends with its window", async () => {
+test("nothing is checked of a show at another revision, and it ends with its window", async () => {
   const thread = new HandThread();
   const worker = new PreviewWorker(1, thread);
   expect(await worker.check(7)).toBeNull();

@@ -22,7 +22,7 @@ function relabelled(label: string): Show {
   return { ...show, palettes: show.palettes.map((palette) => (palette.id === "table" ? { ...palette, label } : palette)) };
 }
 
-test("arrows go from a cell to the same cell of the row beside, and what is typed there asks for one edit", async () => {
+test("arrows walk to the same cell of the next row, and what is typed there is one edit", async () => {
   const user = userEvent.setup();
   const { asked } = renderOpened(<LightsTab />);
   screen.getByLabelText("Label of 1").focus();
@@ -70,7 +70,7 @@ test("a heading sorts the lights, and a row of them is chosen as it is shown", a
   expect(useSelection.getState().channels[0]).toBe(Number(first));
 });
 
-test("what is entered into a form outlives the view, and is marked in the list until it is saved or dropped", async () => {
+test("what is entered into a form outlives the view, and is marked until saved or dropped", async () => {
   const user = userEvent.setup();
   renderOpened(<PalettesTab />);
   const label = screen.getByLabelText("label");
@@ -85,7 +85,7 @@ test("what is entered into a form outlives the view, and is marked in the list u
   expect(screen.queryByRole("button", { name: /^Table.*changed/ })).toBeNull();
 });
 
-test("a form in which something is entered says when what is stored was changed elsewhere, and keeps what was entered", async () => {
+test("a half-entered form says when what is stored was changed elsewhere, and keeps its text", async () => {
   const user = userEvent.setup();
   renderOpened(<PalettesTab />);
   const label = screen.getByLabelText("label");
@@ -133,7 +133,7 @@ test("values of a palette are changed, added and taken out, and saved as one edi
   });
 });
 
-test("a type gets what lights are often made of with one press, and an attribute without a name is told of", async () => {
+test("a type gets common attributes with one press, and one without a name is reported", async () => {
   const user = userEvent.setup();
   const { asked } = renderOpened(<TypesTab />);
   await user.click(screen.getByRole("button", { name: "zoom" }));

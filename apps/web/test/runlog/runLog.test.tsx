@@ -61,7 +61,7 @@ const fired = (): Promise<HTMLElement[]> => within(screen.getByRole("group", { n
 const cells = (row: HTMLElement | undefined): string[] =>
   [...(row?.firstElementChild?.children ?? [])].map(({ textContent }) => textContent.trim()).filter((text) => text !== "");
 
-test("the newest run stands open: each cue with its moment, the time since the last of its list, and who fired it", async () => {
+test("the newest run stands open: each cue with moment, time since the last, and who fired it", async () => {
   renderOpened(<LogView />, saltAndParaffin(), answers);
   await screen.findByRole("button", { name: /^second dress/ });
   const rows = await fired();
@@ -74,7 +74,7 @@ test("the newest run stands open: each cue with its moment, the time since the l
   expect(cells(rows[4])?.at(-1)).toBe("follows");
 });
 
-test("a run that was called faster than it is spoken says that it does not count, and opens when it is chosen", async () => {
+test("a run called faster than it is spoken says that it does not count, and opens when chosen", async () => {
   const user = userEvent.setup();
   renderOpened(<LogView />, saltAndParaffin(), answers);
   const row = await screen.findByRole("button", { name: /20 times as fast: not counted/ });
@@ -104,7 +104,7 @@ test("a run is named once when the name is taken, and removed only with a second
   expect(changes().at(-1)).toEqual(["DELETE", null]);
 });
 
-test("a run that was not begun on purpose says that it does not count, and counts when somebody says so; one that goes on is ended", async () => {
+test("a run not begun on purpose does not count until somebody says so; one under way is ended", async () => {
   const user = userEvent.setup();
   const own = run(3, { begun: "itself", counts: false });
   const { asked } = renderOpened(<LogView />, saltAndParaffin(), {

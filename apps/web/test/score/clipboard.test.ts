@@ -39,7 +39,7 @@ beforeEach(() => {
 });
 afterEach(() => timers.useRealTimers());
 
-test("cells that are copied and pasted elsewhere store there what they store here, and nothing is made before it is asked for", () => {
+test("copied cells store elsewhere what they store here, and only when it is asked for", () => {
   choose("6", "7", [1, 2]);
   const text = copyCells(list);
   expect(said()).toBe("4 moves of 2 lights in 2 cues copied, intensity alone");
@@ -72,7 +72,7 @@ test("cells that are cut forget their moves, so that what came before tracks thr
   expect(levelIn(after, "7", 1)).toBe(levelIn(list, "6", 1));
 });
 
-test("a block goes to as many lights as it has, or from the chosen one on to the right; what has no place there is said", () => {
+test("a block goes to as many lights as it has, to the right; what has no place is said", () => {
   choose("6", "6", [1, 2, 3]);
   const text = copyCells(list);
   // The chosen lights take it in the order in which they were chosen.

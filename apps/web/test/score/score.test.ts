@@ -35,7 +35,7 @@ test("the Colour lens leaves out lights that have no colour", () => {
   expect(layout.columns[0]?.channel).toBe(21);
 });
 
-test("a move is drawn by its shape: rising, falling, changing nothing, and a colour as a square with its palette", () => {
+test("a move has its shape: rising, falling, unchanged, or a colour square with its palette", () => {
   expect(mark(1, "6")).toEqual({ shape: "rise", hollow: false, text: "60" });
   expect(mark(1, "7")).toEqual({ shape: "fall", hollow: false, text: "50" });
   expect(mark(8, "10")).toEqual({ shape: "square", hollow: true, text: "25" });

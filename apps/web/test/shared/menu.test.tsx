@@ -39,7 +39,7 @@ test("Escape closes the menu, does nothing, and gives the focus back to its butt
   expect(document.activeElement).toBe(screen.getByRole("button", { name: "Salt and Paraffin" }));
 });
 
-test("an entry that wants a name asks for it where it stands, keeps every letter, and does nothing without one", async () => {
+test("an entry that wants a name asks for it in place, and does nothing without one", async () => {
   const { heard, open } = renderMenu();
   const user = userEvent.setup();
   await open();
@@ -66,7 +66,7 @@ test("the entry for what is open now says so", async () => {
   expect(screen.getByRole("menuitem", { name: "Import …" }).getAttribute("aria-current")).toBeNull();
 });
 
-test("an entry that wants a number keeps nonsense, marked, says what could stand there, and takes a comma; a time may be 1:30", async () => {
+test("an entry that wants a number keeps nonsense, marked; it takes a comma, and times as 1:30", async () => {
   const heard: (number | null)[] = [];
   render(
     <DropMenu label="Sea" button="" list="">

@@ -16,7 +16,7 @@ test.each([
   expect(readNumber(text)).toBe(number);
 });
 
-test("a number outside its ends, or in parts where a whole one is wanted, is none, and the words say what could stand there", () => {
+test("a number outside its ends, or no whole one, is none, and the words say what is one", () => {
   const pace = { min: 20, max: 400 };
   expect(["19", "20", "400", "401"].map((text) => readNumberIn(text, pace))).toEqual([undefined, 20, 400, undefined]);
   expect(readNumberIn("2.5", { whole: true })).toBeUndefined();

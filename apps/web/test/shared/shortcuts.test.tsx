@@ -57,7 +57,7 @@ test("a letter with Ctrl or Alt is another key", async () => {
   expect(heard).toEqual([]);
 });
 
-test("what is typed into a field belongs to the field; finding and Go come through, and a slider is no field for letters", async () => {
+test("what is typed into a field belongs to it; finding and Go come through", async () => {
   const heard = renderBound();
   const user = userEvent.setup();
   await user.click(screen.getByLabelText("field"));

@@ -12,7 +12,7 @@ function tapped(...times: number[]): number | undefined {
   return perMinute;
 }
 
-test("a tempo is the mean of the gaps between the last five taps; a pause of more than two seconds begins anew", () => {
+test("a tempo is the mean of the last four gaps; two seconds of pause begin anew", () => {
   expect(tapped(0)).toBeUndefined();
   expect(tapped(0, 500)).toBe(120);
   expect(tapped(0, 400, 1000)).toBe(120);
@@ -21,7 +21,7 @@ test("a tempo is the mean of the gaps between the last five taps; a pause of mor
   expect(tapped(0, 500, 3000, 4000)).toBe(60);
 });
 
-test("what runs now becomes what a cue does: lists in their cues with their rates and masters, looks at their levels, and not the cue's own list", () => {
+test("what runs now becomes a cue's actions: other lists, rates, masters and looks", () => {
   const mix = new Mix(sheet);
   mix.go("main", 0);
   expect(runningActions(mix, "main")).toEqual([]);

@@ -78,7 +78,7 @@ function begin(): void {
   receiveHand(server.state());
 }
 
-test("what is given shows at once, goes to the server in its version, and what is typed ahead goes along with what still waits", async () => {
+test("what is given shows at once, is sent in order, and takes along what was typed ahead", async () => {
   makeHandChange(1, sheet, give(1, 50), 0);
   expect(levels(useHand.getState().hand)).toEqual({ "1.intensity": 50 });
   await settled();
@@ -129,14 +129,14 @@ test("a change that the server refuses is told, and the Hand is the server's aga
   expect(levels(useHand.getState().hand)).toEqual({});
 });
 
-test("a change that no light of the rig can take is told here, and nothing is asked of the server", async () => {
+test("a change that no light can take is told here, and nothing is asked of the server", async () => {
   expect(makeHandChange(1, sheet, give(9999, 50), 0)).toBe(false);
   await settled();
   expect(server.open).toBe(0);
   expect(useNotices.getState().notices).toHaveLength(1);
 });
 
-test("what comes late is left alone, but for a server that has been started again and counts from elsewhere", () => {
+test("what comes late is left alone, unless the server was restarted and counts anew", () => {
   server.change(give(1, 10));
   server.change(give(1, 20));
   const newest = server.state();
@@ -148,7 +148,7 @@ test("what comes late is left alone, but for a server that has been started agai
   expect(levels(useHand.getState().hand)).toEqual({});
 });
 
-test("however fast it is given, heard of and refused, everything is sent once and in order, and in the end the window has what the server has", async () => {
+test("however fast, everything is sent once and in order, and the window ends as the server", async () => {
   const lights = fc.constantFrom(1, 2, 3);
   const level = fc.integer({ min: 0, max: 100 });
   const step = fc.oneof(

@@ -18,7 +18,7 @@ function held(): { work: () => Promise<string>; end: (word: string) => void; fai
 
 const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 5));
 
-test("what is asked for later is begun when what was asked for before is done, however long that takes", async () => {
+test("what is asked for later begins when what was asked before is done, however long that takes", async () => {
   const [first, second] = [held(), held()];
   const one = enqueue(first.work);
   const two = enqueue(second.work);

@@ -65,7 +65,7 @@ test("what follows on what the window has is computed here, and nothing is asked
   expect(versionNow()).toBe(4);
 });
 
-test("a window that missed something asks for the whole, once more when something is fired before the answer is there", async () => {
+test("a window that missed something asks for the whole, and again if more comes before it", async () => {
   if (!third || !fourth) throw new Error("The list has too few cues");
   receiveFired(client, third);
   receiveFired(client, fourth);

@@ -44,7 +44,7 @@ test("a part says its name, its share of the moves and its times", () => {
   expect(part.getAttribute("title")).toMatch(/^12 moves of 20/);
 });
 
-test("the first cue of a scene folds it, a cue in its midst does not, and a cue with parts shows them", async () => {
+test("the first cue of a scene folds it, one in its midst does not; a cue with parts shows them", async () => {
   const user = userEvent.setup();
   renderLine({ kind: "cue", row: row("12") });
   await user.click(screen.getByRole("button", { name: "Fold scene I.3" }));

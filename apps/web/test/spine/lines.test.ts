@@ -78,7 +78,7 @@ test("the keys walk past parts, and a folded scene is chosen as all of its cues"
   expect(useSelection.getState()).toMatchObject({ cue: "12", cueEnd: "6" });
 });
 
-test("an opened light is one column for each attribute, and choosing some of them chooses these keys alone", () => {
+test("an opened light is a column for each attribute, and choosing some chooses these keys", () => {
   const layout = layoutColumns(sheet.show, "intensity", { folded: new Set(), open: new Set([61]), only: null });
   const own = layout.columns.filter(({ channel }) => channel === 61).map(({ attribute }) => attribute);
   expect(own).toEqual(["intensity", "pan", "tilt", "red", "green", "blue", "zoom", "gobo"]);
@@ -122,7 +122,7 @@ test("a cell knows the part that its moves stand in", () => {
   expect(partOf(list, stairs, row("5"))).toBe(0);
 });
 
-test("times are those of the light, or of one attribute by itself, on a scale that most cues fit in", () => {
+test("times are of the light or of one attribute, on a scale that most cues fit in", () => {
   const light = timesInRow(list, row("4")).ofLights.get(75);
   expect(light).toMatchObject({ delay: 3, end: 7 });
   const [pan] = lensKeys(list, 61, "position");

@@ -15,7 +15,7 @@ function renderRow(number: string) {
 
 beforeEach(chooseNothing);
 
-test("a cue says its number, label, follow, times and how long it lasts, and is chosen with a press", async () => {
+test("a cue says its number, label, follow, times and length, and a press chooses it", async () => {
   const user = userEvent.setup();
   renderRow("22.5");
   const row = screen.getByRole("row");
@@ -31,7 +31,7 @@ test("a cue says its number, label, follow, times and how long it lasts, and is 
   expect(row.getAttribute("aria-selected")).toBe("true");
 });
 
-test("a time written into its place is one edit of that part, Escape leaves it, and what is no time is not sent", async () => {
+test("a time typed in its place is one edit; Escape leaves it, and nonsense is not sent", async () => {
   const user = userEvent.setup();
   const { asked } = renderRow("22.5");
   const [, , up] = screen.getAllByRole("gridcell");
@@ -48,7 +48,7 @@ test("a time written into its place is one edit of that part, Escape leaves it, 
   ]);
 });
 
-test("a pointer that is kept pressed draws the range out over other cues, back and beyond its beginning, until it is let go", async () => {
+test("a pointer kept pressed draws the range out over other cues until it is let go", async () => {
   const user = userEvent.setup();
   const rows = ["6", "7", "8"].map(rowOf);
   renderOpened(

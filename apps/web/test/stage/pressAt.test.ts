@@ -20,7 +20,7 @@ test("a press on a light takes that light, and one beside all of them begins a l
   expect(pressAt(null, { x, y }, [])).toEqual({ kind: "lasso" });
 });
 
-test("a press where a chosen light lands moves all the chosen ones that version, and none where nothing may be moved", () => {
+test("a press where a chosen light lands moves all chosen ones that turn, where they may move", () => {
   const spot = landingOf(61);
   const taken = pressAt(painted, spot, [61, 62, 1]);
   expect(taken).toMatchObject({ kind: "landing", start: light(61)?.to });

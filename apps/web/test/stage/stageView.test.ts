@@ -7,7 +7,7 @@ import { isInside, stageView } from "../../src/picture/view.ts";
 const size = fc.record({ width: fc.integer({ min: 300, max: 2000 }), height: fc.integer({ min: 200, max: 1400 }) });
 const metres = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 
-test("where somebody points at the floor or at the cloth is the place that stands there in the picture", () => {
+test("a point on floor or cloth is the place that stands there in the picture", () => {
   const floor = fc.record({ x: metres(-8, 8), y: fc.constant(0), z: metres(-4, BACK - 0.01) });
   const cloth = fc.record({ x: metres(-8, 8), y: metres(0, 6), z: fc.constant(BACK) });
   fc.assert(
@@ -28,7 +28,7 @@ test("where somebody points at the floor or at the cloth is the place that stand
   );
 });
 
-test("in the picture from the house, what is further away is smaller, what is higher stands higher, and left stays left", () => {
+test("from the house, what is further is smaller, what is higher stands higher, left stays left", () => {
   const view = stageView("front", 900, 600);
   const near = view.project({ x: -2, y: 1, z: 0 });
   const far = view.project({ x: -2, y: 1, z: 6 });
@@ -73,7 +73,7 @@ test("a spot lies inside a line drawn around it, whichever way round it was draw
   ]);
 });
 
-test("lights without a place of their own hang where each can be seen, and those with one stay there", () => {
+test("lights without a place hang where each can be seen, and those with one stay there", () => {
   const show = saltAndParaffin();
   const placed = show.channels.filter(({ place }) => place);
   const loose = { ...show, channels: show.channels.map(({ place: _place, ...channel }) => channel) };

@@ -14,7 +14,7 @@ function barNamed(cue: string, label: string): TimeBar {
   return found;
 }
 
-test("time is laid out from the first second to a little past the last, on round ticks that stand apart", () => {
+test("time is laid out from 0 to a little past the last second, on round ticks", () => {
   const scale = timeScale(13.8, 190, 990);
   expect(placeOf(scale, 0)).toBe(190);
   expect(placeOf(scale, 13.8)).toBeLessThan(990);
@@ -31,7 +31,7 @@ test("a dragged time is a tenth of a second, or ever so finely a hundredth, and 
   expect([snapped(3.26, false), snapped(3.264, true), snapped(-2, false)]).toEqual([3.3, 3.26, 0]);
 });
 
-test("a bar is named by cue, part, kind and lights, so that it is the same while its times change", () => {
+test("a bar is named by cue, part, kind and lights, the same while its times change", () => {
   const down = barNamed("12", "part 1: down");
   const edited = makeEdits(sheet, readEdits(barEdit(list, down, { fade: 9 }))).sheet;
   const again = timeBars(listOf(edited), chainAround(listOf(edited), row("12")));
@@ -61,7 +61,7 @@ test("what is asked of a bar becomes the time of its part, its family or its own
   expect(own && barLabel(list, own)).toBe("21..32 colour");
 });
 
-test("the wait before a cue that follows is changed as it counts, and one that waits for a Go has none", () => {
+test("the wait before a following cue is changed as it counts; one behind a Go has none", () => {
   expect(followEdit(list, row("12.3"), 2)).toEqual([
     { op: "setCue", list: "main", from: "12.3", to: "12.3", trigger: { type: "follow", from: "complete", after: 2 } },
   ]);

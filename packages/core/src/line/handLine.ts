@@ -159,7 +159,11 @@ export function operationInHand(
   if ("times" in operation) {
     const { pace, scale, ...wish } = timesOf(operation.times, sheet);
     if (scale !== undefined) throw new Fault({ message: "Own times are multiplied in cues; begin with one, as in #12:", at: 0, length: 1 });
-    return { kind: "hand", operation: pace === undefined ? { kind: "time", wish, selection } : { kind: "pace", pace, selection }, channels };
+    return {
+      kind: "hand",
+      operation: pace === undefined ? { kind: "time", wish, selection } : { kind: "pace", pace, selection },
+      channels,
+    };
   }
   if ("wave" in operation) {
     const own = attribute ? selection : { ...selection, families: ["intensity" as const] };

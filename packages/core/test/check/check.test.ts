@@ -113,7 +113,7 @@ test("mark-lit: a mark in a cue in which the light is lit", () => {
   expect(of(mended(sheet, finding), "mark-lit")).toEqual([]);
 });
 
-test("moves-in-view: a position, a wheel or a palette that jumps while the light is lit, but not one that takes its time", () => {
+test("moves-in-view: a position, wheel or palette that jumps while its light is lit", () => {
   const moved = (move: object): ShowSheet =>
     show([oneCue("1", { "1": { intensity: 50, ...set, gobo: 1 } }, up), oneCue("2", { "1": { intensity: 60, ...move } })]);
   const [finding] = of(moved({ pan: 100 }), "moves-in-view");
@@ -126,7 +126,7 @@ test("moves-in-view: a position, a wheel or a palette that jumps while the light
   expect(of(moved({ pan: { value: 100, fade: 2, curve: "atEnd" } }), "moves-in-view")).toHaveLength(1);
 });
 
-test("moves-in-view is only a hint where a colour jumps together with its level, as lightning does", () => {
+test("moves-in-view is a hint where a colour jumps together with its level, as in lightning", () => {
   const second = (moves: object, times: object): (string | undefined)[] =>
     of(show([oneCue("1", { "1": { intensity: 50, ...set } }, up), oneCue("2", { "1": moves }, times)]), "moves-in-view").map(
       ({ severity }) => severity,
@@ -139,7 +139,7 @@ test("moves-in-view is only a hint where a colour jumps together with its level,
   expect(second({ intensity: 90, ...dusk, pan: 100 }, { up: 0 })).toEqual(["warning"]);
 });
 
-test("no-change: a move to what tracks in anyway, unless the cue is a wall or the value comes from elsewhere", () => {
+test("no-change: a move to what tracks in anyway, unless a wall or another source explains it", () => {
   const again = (second: object, fields: object = {}): ShowSheet =>
     show([
       oneCue("1", { "5": { intensity: 40 }, "1": { intensity: 9, pan: 1, red: { palette: "dusk" } } }, up),
@@ -156,7 +156,7 @@ test("no-change: a move to what tracks in anyway, unless the cue is a wall or th
   expect(of(again({ "1": { red: { palette: "dusk" } } }), "no-change")).toHaveLength(1);
 });
 
-test("never-seen: values for a light that stays dark until they are overwritten, and not those it comes up with", () => {
+test("never-seen: values for a light that stays dark until they are overwritten", () => {
   const cues = [oneCue("1", { "1": set }, up), oneCue("2", { "1": { pan: 50 } }, up), oneCue("3", { "1": { intensity: 50 } }, up)];
   const [finding, ...others] = of(show(cues), "never-seen");
   expect(others).toEqual([]);
@@ -232,7 +232,7 @@ test("palette-gap: a move to a palette that has no value for the light", () => {
   ]);
 });
 
-test("patch-clash: channels that share addresses or reach past their universe, with the first free place", () => {
+test("patch-clash: shared addresses or past the universe, with the first free place", () => {
   const patched = (...patches: [number, string, number][]): ShowSheet =>
     show([oneCue("1", {})], { channels: patches.map(([number, type, address]) => ({ number, type, patch: { universe: 2, address } })) });
   const sheet = patched([1, "mover", 10], [5, "lamp", 13], [6, "lamp", 14]);
@@ -249,7 +249,7 @@ test("patch-clash: channels that share addresses or reach past their universe, w
   expect(of(patched([1, "mover", 509], [5, "lamp", 508]), "patch-clash")).toEqual([]);
 });
 
-test("unreachable-cue: a list that nothing starts, a first cue that waits for one before it, a call at a line that is not there", () => {
+test("unreachable-cue: a list nobody starts, a first cue that follows, a call at no line", () => {
   const side = { id: "sea", label: "Sea", cues: [oneCue("1", {})] };
   const lists = (actions: object[]): object => ({ lists: [{ id: "main", label: "Main", cues: [oneCue("1", {}, {}, { actions })] }, side] });
   expect(of(show([], lists([])), "unreachable-cue")).toMatchObject([
@@ -274,7 +274,7 @@ test("long-chain: a Go that starts many cues, or a few that run for very long", 
   expect(of(show(chain(3, 200)), "long-chain")).toHaveLength(1);
 });
 
-test("several lights of one cue that are marked too late are mended together, none taking back what another says", () => {
+test("several late lights of one cue are mended together, none taking back what another says", () => {
   const base = {
     format: "zealous-mark/show",
     version: 2,
@@ -306,7 +306,7 @@ test("several lights of one cue that are marked too late are mended together, no
 /** Codes whose mend can bring up another of the same code elsewhere, or that only a person can judge. */
 const LOOKS_KEPT = new Set(["no-change"]);
 
-test("every mend can be made, changes the document, is undone exactly, and what it keeps it keeps", () => {
+test("every mend can be made, changes the document, is undone exactly, and keeps what it keeps", () => {
   let mends = 0;
   fc.assert(
     fc.property(showArbitrary, (raw) => {
@@ -362,7 +362,7 @@ function checkAgain(sheet: ShowSheet, cache: CheckCache): Finding[] {
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }
 
-test("a check that goes on from an earlier one finds exactly what a check from nothing finds, after any edits", () => {
+test("a check that goes on from an earlier one finds what a check from nothing finds", () => {
   let kept = 0;
   let edits = 0;
   fc.assert(
@@ -428,7 +428,7 @@ describe("actions", () => {
     ]);
   });
 
-  test("never-stopped: a list that lets go of itself, or that another list lets go of, comes to its end", () => {
+  test("never-stopped: a list that lets go of itself, or is let go of, comes to its end", () => {
     const ends = [firing("1", { do: "release" })];
     expect(of(fires([firing("2", start)], ends), "never-stopped")).toEqual([]);
     expect(of(fires([firing("2", start)], undefined, [firing("1", release)]), "never-stopped")).toEqual([]);

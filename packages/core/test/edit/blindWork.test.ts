@@ -43,7 +43,7 @@ const CHAIN = smallShow([
   oneCue("4", level(20), { up: 5 }),
 ]);
 
-test("cues that are to last so long are scaled together: fades, delays, own times and what the follows wait", () => {
+test("cues told to last so long are scaled together: fades, delays, own times, follows", () => {
   // 4 s, 2 s wait, then cue 3 three seconds behind the Go of cue 2 and 7 s long: 16 s in all.
   const sheet = made(CHAIN, [{ op: "stretch", from: "1", to: "3", seconds: 32 }]);
   expect(cuesOf(sheet).map(({ parts }) => parts[0]?.times)).toEqual([{ up: 8 }, { up: 18 }, { down: 12, downDelay: 2 }, { up: 5 }]);
@@ -179,7 +179,7 @@ const RIG = {
 };
 const washes = (cues: object[]): ShowSheet => smallShow(cues, { policy: "before" }, RIG);
 
-test("several lights are recast at once: each takes over what its light did before anything was given away", () => {
+test("several lights recast at once each take over what theirs did before anything was given", () => {
   const sheet = washes([oneCue("1", { "1": { intensity: 10 }, "2": { intensity: 20 }, "3": { intensity: 30 } })]);
   const edit: EditInput = { op: "recast", from: "1", to: "1", channel: [1, 2], as: [2, 3] };
   expect([...stored(made(sheet, [edit]))]).toEqual([
@@ -194,7 +194,7 @@ test("several lights are recast at once: each takes over what its light did befo
   expect(describeEdits(readEdits([{ ...edit, channel: [1, 2, 3], as: [2, 3, 1] }]))).toBe("Cue 1: 1 to 3 recast as 2, 3, 1");
 });
 
-test("what another light lacks is mapped to what it has, turned round where that is said, or dropped", () => {
+test("what another light lacks is mapped to what it has, turned round or dropped as said", () => {
   const sheet = washes([
     oneCue("1", { "1": { intensity: 10, red: { palette: "rose" } } }),
     oneCue("2", { "1": { red: { value: 40, fade: 3 } } }),

@@ -26,7 +26,7 @@ import { oneCue, smallShow } from "../support/smallShow.ts";
 
 /** What stands right at an edge, where a line that is off by one goes unseen elsewhere. */
 
-test("a change of a value times the next cue that moves the key anew, also behind one that keeps its own move of it to itself", () => {
+test("a change of a value times the next cue that moves the key anew, cue-only ones passed", () => {
   const times = { up: 2, down: 7 };
   const sheet = smallShow([
     oneCue("1", { 5: { intensity: 20 } }, times),
@@ -73,7 +73,7 @@ function shownIn(sheet: ReturnType<typeof smallShow>, row: number): Record<strin
   return Object.fromEntries(shown.filter(([, value]) => !Number.isNaN(value)));
 }
 
-test("keeping values for one light leaves a palette's entry for its type alone, keeping them for the type takes the light's own away", () => {
+test("keeping values for a light leaves its type's entry; keeping for the type takes its own", () => {
   const palettes = [
     {
       id: "chair",
@@ -167,13 +167,13 @@ test("cues are renumbered right up to their neighbours and no further", () => {
   expect(refusal(sheet, [renumber("3", "1")])).toMatch(/would reach 4, and cue 4 stands behind/);
 });
 
-test("a copied look is held against what tracks in right where it comes to stand: what it does not set is let go there", () => {
+test("a copied look is held against what tracks in where it lands; what it lacks is let go", () => {
   const sheet = smallShow([oneCue("1", { 1: { pan: 5 } }), oneCue("2", { 5: { intensity: 80 } }), oneCue("3", {})]);
   const { sheet: after } = makeEdits(sheet, readEdits({ op: "copyCue", cue: "1", to: "2.5", what: "look" }));
   expect(listOf(after).cues.map((_, row) => shownIn(after, row)["5.intensity"])).toEqual([undefined, 80, undefined, undefined]);
 });
 
-test("an attribute that is sent home by its name goes there alone, a level too; without a name everything but the level does", () => {
+test("an attribute sent home by name goes alone, a level too; without a name all but the level", () => {
   const { keys } = smallShow([]);
   expect(homeMoves(keys, { channels: [1] })).toEqual({ 1: { pan: 0 } });
   expect(homeMoves(keys, { channels: [1], attributes: ["intensity"] })).toEqual({ 1: { intensity: 0 } });
@@ -185,7 +185,7 @@ test.each([".5", ".5.3", "5.3.1", "..5", "5.", "1234567", "1.2345", ""])("%j is 
   expect(isCueNumber(text)).toBe(false);
 });
 
-test("a typed block is forgotten where it was when it is moved, and stays there when it is copied", () => {
+test("a typed block is forgotten where it was when it is moved, and stays when it is copied", () => {
   const sheet = smallShow([oneCue("1", { 5: { intensity: 20 } }), oneCue("2", { 1: { pan: 9 } })]);
   const typed = (text: string): EditInput[] => {
     const read = readLine(text, { sheet, list: listOf(sheet), cues: undefined, toHand: false });
@@ -224,7 +224,7 @@ test("a light comes back into the part where it was, and into the first where th
   expect(back(smallShow([oneCue("1", { 1: { intensity: 5 } })]))).toEqual([[1, { intensity: 40 }]]);
 });
 
-test("a key that the first cue lets go, or sends to a palette without a value for it, is unset because of that cue", () => {
+test("a key that the first cue lets go or sends to a palette without it is unset by that cue", () => {
   const palettes = [{ id: "chair", family: "position", label: "Chair", values: [] }];
   const why = (move: object): unknown => {
     const list = listOf(smallShow([oneCue("1", { 1: { pan: move } }), oneCue("2", {})], undefined, { palettes }));
@@ -278,7 +278,7 @@ test("two marks are the same only where call, preparation and keys are", () => {
   expect(sameMarks(undefined, [])).toBe(false);
 });
 
-test("a part that a record leaves without moves goes, whether they are taken out or go to another part; part 1 stays", () => {
+test("a part that a record leaves without moves goes, except part 1", () => {
   const parts = [
     { number: 1, times: {}, moves: { 1: { intensity: 40 } } },
     { number: 2, times: { up: 3 }, moves: { 1: { pan: 10 }, 5: { intensity: 20 } } },

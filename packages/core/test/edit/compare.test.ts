@@ -55,7 +55,7 @@ const OLD = smallShow([
   oneCue("3", { "1": { intensity: 0 } }, {}, { label: "Night" }),
 ]);
 
-test("a comparison tells cue by cue what came, went, took another number, looks or lasts otherwise", () => {
+test("a comparison tells cue by cue what came, went, was renumbered, looks or lasts otherwise", () => {
   const now = made(OLD, [
     { op: "record", cue: "1", moves: { "1": { intensity: 55 } } },
     { op: "setTimes", from: "1", to: "1", set: { up: 6 } },
@@ -153,7 +153,7 @@ function withHistory(sheet: ShowSheet, edits: EditInput[]): { now: ShowSheet; id
   return { now, identities: identitiesOf(steps) };
 }
 
-test("after a mere renumbering the comparison tells of numbers alone, and one cue brought back is that cue", () => {
+test("after mere renumbering the comparison tells numbers alone, and brings back that very cue", () => {
   const { now, identities } = withHistory(PLAIN, [{ op: "renumber", from: "2", to: "4", start: "3", step: "0.5" }]);
   const { summary, lines } = compareShows(PLAIN, now, "main", identities);
   expect(summary).toBe("2 cues change their numbers, no cue looks different");
@@ -169,7 +169,7 @@ test("after a mere renumbering the comparison tells of numbers alone, and one cu
   expect(serializeShow(both.show)).toBe(serializeShow(PLAIN.show));
 });
 
-test("a cue that was changed and took a number that another had comes back as itself, and so does the one whose number it was", () => {
+test("cues that changed and exchanged numbers come back as themselves", () => {
   const { now, identities } = withHistory(PLAIN, [
     { op: "deleteCue", cue: "2" },
     { op: "renumber", from: "3", to: "3", start: "2", step: "1" },
@@ -200,7 +200,7 @@ test("a cue that undo brought back is the cue that it was; a new one with its nu
   ]);
 });
 
-test("whatever was done in between, the identity finds the cue that a walk with names of their own finds, and all brought back is the show before", () => {
+test("whatever was done, identity finds the cue that names would, and all brought back is before", () => {
   let [moved, back] = [0, 0];
   fc.assert(
     fc.property(showArbitrary, fc.array(fc.tuple(onCues, fc.nat()), { minLength: 1, maxLength: 6 }), (show, edits) => {

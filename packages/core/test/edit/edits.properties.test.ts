@@ -72,7 +72,7 @@ test("a trace and a single look agree, origins included", () => {
   );
 });
 
-test("the sheet kept up through edits, with its marks and durations, is the sheet built from nothing", () => {
+test("the sheet kept up through edits, with marks and durations, is that built from nothing", () => {
   fc.assert(
     fc.property(showArbitrary, edits, (show, some) => {
       let sheet = warmed(sheetOf(show));
@@ -163,7 +163,7 @@ function asked(
   return Math.min(limits.max, Math.max(limits.min, raw));
 }
 
-test("a change of looks gives what was asked in every cue of the range, and nothing to other keys", () => {
+test("a change of looks gives what was asked in every cue of the range, and nothing elsewhere", () => {
   fc.assert(
     fc.property(showArbitrary, changeArbitrary, (show, edit) => {
       if (edit.where !== "look" || "drop" in edit.do || "palette" in edit.do) return;
@@ -268,7 +268,7 @@ test("cues that move and keep looks change no look, wherever they go", () => {
 /** Numbers behind every cue of a made-up show. */
 const FREE_NUMBERS = Array.from({ length: 24 }, (_, index) => String(200 + index / 2));
 
-test("many cues deleted, moved or copied at once come to what they come to one by one, and are refused alike", () => {
+test("many cues deleted, moved or copied at once come to what they come to one by one", () => {
   const accepted = { all: 0, made: 0 };
   const several = fc.tuple(
     fc.constantFrom<"keepLooks" | "letGo" | "move" | "moveLooks" | "copy">("keepLooks", "letGo", "move", "moveLooks", "copy"),

@@ -72,7 +72,7 @@ test("a blocked cue stores its whole look itself", () => {
   );
 });
 
-test("a wall that is made and taken down leaves the moves that it found, times and parts too, unless they said nothing", () => {
+test("a wall made and taken down leaves the moves it found, unless they said nothing", () => {
   fc.assert(
     fc.property(showAndPick, (pick) => {
       const { sheet, cue } = picked(pick);
@@ -102,7 +102,7 @@ test("an asserting cue runs every key that its look holds", () => {
   );
 });
 
-test("recast gives every move of one light to the other inside the range, and touches nothing else", () => {
+test("recast gives every move of one light to the other in the range, and touches nothing else", () => {
   fc.assert(
     fc.property(showArbitrary, recastArbitrary, (show, edit) => {
       const outcome = attempt(sheetOf(show), [edit]);
@@ -136,7 +136,7 @@ test("two lights exchanged twice are as they were", () => {
   );
 });
 
-test("a recast as a light that lacks an attribute is refused by name, or leaves those moves where they are and says so", () => {
+test("a recast as a light that lacks an attribute is refused by name, or leaves those moves", () => {
   const sheet = smallShow([oneCue("1", { "1": { intensity: 50, pan: 20 } }), oneCue("2", { "1": { intensity: 0 } })]);
   const edit = { op: "recast" as const, from: "1", to: "9", channel: 1, as: 5 };
   expect(refusal(sheet, [edit])).toBe(
@@ -203,7 +203,7 @@ test("a split whose number does not stand right behind says which is free", () =
   );
 });
 
-test("moves given to a part keep their values and times, and no part but the first is left empty by it", () => {
+test("moves given to a part keep values and times, and only the first part may be empty", () => {
   fc.assert(
     fc.property(showArbitrary, partArbitrary, (show, edit) => {
       const outcome = attempt(sheetOf(show), [edit]);
@@ -330,7 +330,7 @@ test("an update at the source is followed by every cue that it tracks through, a
   );
 });
 
-test("an update in the palette shows in the cue, changes no move, and reaches every look that refers to it", () => {
+test("an update in the palette changes no move and reaches every look that refers to it", () => {
   const cues = { "1": { red: { palette: "dusk" } }, "2": { red: { palette: "dusk" } } };
   const sheet = sheetOf(twoMovers(cues));
   const all = makeEdits(sheet, readEdits([{ op: "update", cue: "1", moves: { "1": { red: 55 } }, at: "inPalette" }]));
@@ -349,7 +349,7 @@ test("an update in the palette shows in the cue, changes no move, and reaches ev
   );
 });
 
-test("times of moves change no look, and a fan spreads over the channels in the order in which they are chosen", () => {
+test("times of moves change no look, and a fan spreads in the order of choice", () => {
   fc.assert(
     fc.property(showArbitrary, moveTimesArbitrary, (show, edit) => {
       const outcome = attempt(sheetOf(show), [edit]);
@@ -393,7 +393,7 @@ test("a value can be fanned over the lights of a range", () => {
   );
 });
 
-test("a fan passes its points in equal steps, first and last light on its ends; one light takes the first point", () => {
+test("a fan passes its points in equal steps, its ends on the first and last light", () => {
   expect([0, 1, 2, 3, 4].map((index) => fanAt("2~5~2", index, 5))).toEqual([2, 3.5, 5, 3.5, 2]);
   expect([0, 1, 2].map((index) => fanAt("0~5", index, 3))).toEqual([0, 2.5, 5]);
   expect([fanAt("4~6", 0, 1), fanAt(7, 3, 5)]).toEqual([4, 7]);
@@ -414,7 +414,7 @@ test("a fan passes its points in equal steps, first and last light on its ends; 
   );
 });
 
-test("a palette taken away with keepLooks changes no look; one that is used is not taken away unasked", () => {
+test("a palette taken away with keepLooks changes no look; a used one is not taken unasked", () => {
   fc.assert(
     fc.property(showArbitrary, (show) => {
       const outcome = attempt(sheetOf(show), [{ op: "removePalette", palette: "dusk", used: "keepLooks" }]);

@@ -46,7 +46,7 @@ test("a cue inserted before a follow says what is followed now, and how long the
   expect(inserted.summary).toBe("adds 1 cue, 1 cue looks different, 1 follow changes, 2 cues or chains last otherwise");
 });
 
-test("a cue that moves says what it takes along: its scene, its call, what it starts; one that is only renumbered has all of it where it was", () => {
+test("a moved cue says what it takes along; one that is only renumbered has all of it as before", () => {
   const line = (id: string, text: string): object => ({ id, who: "ADA", text });
   const called = smallShow(
     [
@@ -99,7 +99,7 @@ test("cues that go are said, and what then follows what", () => {
   expect(told(removed).filter((line) => line.endsWith("goes"))).toEqual(["1: goes", "4: goes"]);
 });
 
-test("many cues deleted or channels removed at once are told as one, from the first to the last; of others the first two", () => {
+test("many cues deleted or channels removed are told as one; of others the first two", () => {
   const words = (...edits: EditInput[]): string => describeEdits(readEdits(edits));
   const [first, second] = [
     { op: "deleteCue", cue: "1" },
@@ -123,7 +123,7 @@ test("times that change are said with their length before and after, chain inclu
   expect(told(timed)).toEqual(["4: its times change; looks as before; lasts 4 → 10 s; the chain from here lasts 18 instead of 12 s"]);
 });
 
-test("positions are said by number or by the name of their palette, levels as spans, other lists by name", () => {
+test("positions are said by number or palette, levels as spans, other lists by name", () => {
   expect(
     told(report(show, { op: "change", from: "1", to: "1", keys: { channels: [1], attributes: ["pan"] }, do: { palette: "out" } }))[0],
   ).toBe("1: 1 light: position Window to Door");
@@ -143,7 +143,7 @@ test("a cue that takes another number is the same cue", () => {
   expect(renumbered.summary).toBe("3 cues change their numbers, no cue looks different");
 });
 
-test("recording this cue only into a new last cue keeps it to itself, and an ordinary last cue refuses with the ways out", () => {
+test("a record of this cue only at the end keeps it to itself; an ordinary last cue refuses", () => {
   const record = (cue: string): EditInput => ({ op: "record", cue, moves: { "5": { intensity: 80 } }, scope: "cueOnly" });
   const added = attempt(show, [record("7")]);
   expect(listOf(added?.sheet ?? show).cues.at(-1)?.carries).toBe("cueOnly");

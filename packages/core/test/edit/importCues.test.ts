@@ -31,7 +31,7 @@ function taken(into: ShowSheet, start?: string): { sheet: ShowSheet; left: strin
   return { sheet: makeEdits(into, readEdits(edits)).sheet, left };
 }
 
-test("cues of another show come with label, times, parts and walls, under the numbers that are asked for, and without its marks", () => {
+test("cues of another show come with label, times, parts and walls, but without marks", () => {
   const { sheet, left } = taken(smallShow([oneCue("1", {}), oneCue("9", {})], undefined, { palettes: [chair(80)] }), "4");
   const { cues } = listOf(sheet);
   expect(left).toEqual([]);

@@ -2,7 +2,7 @@ import { type ShowSheet, listOf, makeEdits, readEdits } from "../../src/index.ts
 import { refusal } from "../support/attempt.ts";
 import { oneCue, smallShow } from "../support/smallShow.ts";
 
-test("a list that other cues start is taken away with those actions, or refused where they are to stay; one that nobody starts goes at once", () => {
+test("a list that cues start goes with those actions or is refused; one nobody starts just goes", () => {
   const action = { do: "start", list: "sea" };
   const withSea = (actions: object[]): ShowSheet =>
     smallShow([], undefined, {

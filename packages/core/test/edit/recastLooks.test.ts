@@ -30,7 +30,7 @@ function shownOn(sheet: ShowSheet, row: number, name: string, channel: number): 
   return Number.isNaN(value) ? undefined : value;
 }
 
-test("a recast of looks shows by the other light what the first one showed, leaves the first dark, and changes nothing behind the range", () => {
+test("a recast of looks shows by the other light what the first showed, and only in the range", () => {
   let [tried, accepted, tracked] = [0, 0, 0];
   fc.assert(
     fc.property(showArbitrary, recastArbitrary, (show, recast) => {
@@ -73,7 +73,7 @@ const LIT = smallShow([
   oneCue("4", { "1": { intensity: 0 } }),
 ]);
 
-test("stored moves alone say which light stays lit and what stays behind; looks take the old light out, and nothing stays", () => {
+test("stored moves alone say which light stays lit; looks take the old light out", () => {
   const plain = { op: "recast" as const, from: "2", to: "3", channel: 5, as: 1 };
   const moves = makeEdits(LIT, readEdits([plain]));
   expect(moves.notes).toEqual([`Light 5 keeps in cue 4 what there is in cue 3; with "only" all is as before there`]);

@@ -119,7 +119,7 @@ test("a cue that is copied with its whole look sways as it does, wherever it sta
   expect(wavesIn(made(sheet, { op: "copyCue", cue: "2", to: "9" }), "9")).toEqual([{}]);
 });
 
-test("what is split off takes its waves along, part by part, and leaves the others where they are", () => {
+test("what is split off takes its waves along, part by part, and leaves the others", () => {
   const level = { ...SINE, size: 5 };
   const sheet = smallShow(
     [

@@ -96,7 +96,7 @@ test("a Hand that was stored is read as it was, and keeps what still fits the ri
   );
 });
 
-test("what leaves the Hand goes from its value to the show without a jump, and is gone when its time is up", () => {
+test("what leaves the Hand goes from its value to the show without a jump, in its time", () => {
   fc.assert(
     fc.property(showArbitrary, movesArbitrary, seconds, fc.integer({ min: 0, max: 100 }), (show, moves, fade, under) => {
       const sheet = sheetOf(show);
@@ -177,7 +177,7 @@ function unlessRefused<T>(work: () => T): T | undefined {
   }
 }
 
-test("a record takes from the Hand what passes its filters and nothing else, and undo brings back the identical document", () => {
+test("a record takes what passes its filters and nothing else, and undo is exact", () => {
   fc.assert(
     fc.property(showArbitrary, changes, wishArbitrary, (show, some, wish) => {
       const made = recorded(show, some, wish);
@@ -271,7 +271,7 @@ test("an update makes the cue show what was in hand, wherever each value was sen
   );
 });
 
-test("a palette made of the Hand gives each light the value that was held, also where it was there before", () => {
+test("a palette made of the Hand gives each light the value that was held", () => {
   fc.assert(
     fc.property(
       showArbitrary,

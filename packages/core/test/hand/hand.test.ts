@@ -97,7 +97,7 @@ test("what was recorded is told from what changed since, and gives way when the 
   expect(planRecording(three, listOf(three), hand, stage, { ...wish, changed: true }).edit.moves).toEqual({ "1": { pan: 6 } });
 });
 
-test("values fan over the lights in the order in which they were chosen; adding starts from what is on stage and stops at the ends", () => {
+test("values fan in the order of choice; adding starts from the stage and stops at the ends", () => {
   const sheet = smallShow([], {}, { channels: [1, 2, 3, 4, 5].map((number) => ({ number, type: "lamp" })) });
   expect(giveMoves(sheet, { channels: [5, 3, 1], families: ["intensity"] }, { set: "0~100" }, home)).toEqual({
     "5": { intensity: 0 },
@@ -193,7 +193,7 @@ test("times alone go to the moves that a cue has, values alone leave the times t
   expect(plan("values")).toEqual({ "1": { intensity: { value: 70, fade: 9 }, pan: 3 } });
 });
 
-test("what is on stage is recorded as it is seen: the running list with the Hand over it, palettes kept", () => {
+test("what is on stage is recorded as seen: the running list under the Hand, palettes kept", () => {
   const palettes = [{ id: "chair", family: "position", label: "Chair", values: [{ attribute: "pan", value: 15 }] }];
   const sheet = smallShow(
     [oneCue("1", { "1": { intensity: 40, pan: { palette: "chair" } }, "5": { intensity: 60 } }), oneCue("2", {})],
@@ -212,7 +212,7 @@ test("what is on stage is recorded as it is seen: the running list with the Hand
   expect(from(true)).toEqual({ "5": { intensity: 90 } });
 });
 
-test("the next number is the next free one behind the stage, and a record from the wrong place is warned of", () => {
+test("the next number is the next free one behind the stage; a record elsewhere is warned of", () => {
   const list = listOf(three);
   expect([nextNumber(list, "12"), nextNumber(list, "14"), nextNumber(list, null)]).toEqual(["12.5", "15", "15"]);
   expect(nextNumber(listOf(smallShow([])), null)).toBe("1");
@@ -276,7 +276,7 @@ test("a Hand forgets what the rig no longer has", () => {
   expect(fitHand(hand, three)).toBe(hand);
 });
 
-test("a value whose record was taken back counts as changed again, and as recorded when it is made again", () => {
+test("a value whose record was taken back counts as changed, and as recorded when made again", () => {
   const hand = holding(three, { "1": { intensity: { value: 80, fade: 3 } }, "5": { intensity: 10 } });
   const plan = planRecording(three, listOf(three), hand, stage, { ...wish, channels: [1] });
   const { steps } = makeEdits(three, readEdits(plan.edit));

@@ -29,7 +29,7 @@ test("what is in hand stands over the show; what the rig or its palettes cannot 
   ]);
 });
 
-test("a value on its way back counts only while its key is not held again, and ends at what the show gives", () => {
+test("a value on its way back counts only while its key is free, and ends at the show's", () => {
   const leaving = { from: 80, at: 1000, fade: 2 };
   const hand: Hand = {
     ...held({ "1.intensity": { value: 70 } }),

@@ -82,7 +82,7 @@ function over(hand: Hand, name: string, moments: readonly number[], under: numbe
   });
 }
 
-test("a wave in hand is spread over the chosen lights in their order, and adds to what lies under it", () => {
+test("a wave in hand is spread over the lights in order, and adds to what lies under it", () => {
   const hand = change(EMPTY_HAND, [wave([5, 1, 2], { shape: "rise", size: 10, period: 4, phase: "0~180" }), 1000]);
   const phases = [5, 1, 2].map((channel) => hand.held[`${channel}.pan wave`]);
   expect(phases.map((held) => (held && "wave" in held && !("stop" in held.wave) ? held.wave.phase : undefined))).toEqual([0, 90, 180]);
@@ -102,7 +102,7 @@ test("what runs under a wave in hand counts without its own waves, and a stop le
   expect(over(both, "1.pan", [0, 1500], 30, 10)).toEqual([270, 230]);
 });
 
-test("a dropped wave goes in a second while what it stilled comes back, and can be taken up again", () => {
+test("a dropped wave goes in a second while what it stilled returns, and can be held again", () => {
   const hand = change(EMPTY_HAND, [wave([1], SQUARE), 0]);
   const gone = change(hand, [{ do: "drop" }, 4000]);
   expect(Object.keys(gone.held)).toEqual([]);
@@ -120,7 +120,7 @@ test("a wave that goes by a tempo keeps its beat, and leaves the Hand with it", 
   expect(Object.keys(fitHand(hand, sheet).held)).toEqual([]);
 });
 
-test("undo takes a wave back and redo gives it again; a wave that was changed since is left alone", () => {
+test("undo takes a wave back and redo gives it again; one changed since is left alone", () => {
   const first = change(EMPTY_HAND, [wave([1, 2], SQUARE), 0]);
   const second = change(first, [wave([1], { ...SQUARE, size: 5 }), 1000]);
   const diff = diffHands(first, second);
@@ -174,7 +174,7 @@ test("a record takes the waves in hand, and they count as recorded until that is
   expect(() => planRecording(RUNNING, list, hand, stage(mix), { ...wish, what: "times" })).toThrow(/stores none of the values/);
 });
 
-test("what is on stage is recorded with the waves that run, and a stop where the cue would sway and the stage does not", () => {
+test("the stage is recorded with the waves that run, and a stop where the cue would sway", () => {
   const mix = new Mix(RUNNING);
   mix.go("main", 0);
   const list = listOf(RUNNING);
@@ -189,7 +189,7 @@ test("what is on stage is recorded with the waves that run, and a stop where the
   });
 });
 
-test("a record into this cue only leaves the waves of every later cue; replace leaves no others in the cue, remove takes these out", () => {
+test("a record into this cue only leaves later waves; replace and remove take the cue's own", () => {
   const record = (fields: object) => makeEdits(RUNNING, readEdits({ op: "record", ...fields }));
   const sizes = (sheet: ReturnType<typeof sheetOf>): (number | null)[] =>
     ([...wavesOf(listOf(sheet))].find(([each]) => each.name === "1.pan")?.[1] ?? []).map((entry) => entry?.wave?.size ?? null);
@@ -206,7 +206,7 @@ test("a record into this cue only leaves the waves of every later cue; replace l
   );
 });
 
-test("in its own times a value rises out of what lies under it, and goes on from where it is when it is given anew", () => {
+test("in its own times a value rises from what lies under it, and goes on when given anew", () => {
   const slow = { value: 80, fade: 4, delay: 1 };
   const hand = change(EMPTY_HAND, [{ do: "inTime", on: true }, 0], [{ do: "give", moves: { "1": { intensity: slow } } }, 1000]);
   expect(over(hand, "1.intensity", [1000, 1900, 2000, 4000, 6000, 9000], 20)).toEqual([20, 20, 20, 50, 80, 80]);
@@ -219,7 +219,7 @@ test("in its own times a value rises out of what lies under it, and goes on from
   expect(over(swayed, "2.pan", [20_000, 20_500, 21_500, 22_500], 0)).toEqual([0, 7.5, -22.5, 30]);
 });
 
-test("a wave that is spread over a whole round runs along the lights: the last does not stand where the first does", () => {
+test("a wave spread over a whole round runs along the lights: the last is not the first", () => {
   const phasesOf = (phase: number | string, channels: number[]): unknown[] => {
     const waves = giveWaves(RUNNING, { channels, attributes: ["pan"] }, { shape: "sine", size: 10, period: 4, phase });
     return channels.map((channel) => {
@@ -273,7 +273,7 @@ test("a record with what runs now brings it about as actions of the cue, and say
   });
 });
 
-test("other lists are told over the cues in which they run: from the one that starts them to the one that lets them go", () => {
+test("other lists are told over the cues in which they run, from start to let-go", () => {
   const doing = (number: string, ...actions: Action[]) => ({ number, actions, parts: [{ number: 1, times: {}, moves: {} }] });
   const cues = [
     doing("1", { do: "start", list: "sea" }),

@@ -215,7 +215,7 @@ test.each(["5 - 6", "5 -6", "5- 6"])("%s is light 5 made darker: only without a 
   expect(readLine(text, context)).toMatchObject({ request: { kind: "edit" } });
 });
 
-test("what a cue does besides is typed, added to what it does, and taken away; a list that there is not is pointed at", () => {
+test("what a cue does besides is typed, added and taken away; an unknown list is pointed at", () => {
   const held = {
     heldLooks: [{ id: "warm", label: "Warm", values: { 5: { intensity: 50 } } }],
     tempos: [{ id: "slow", label: "Slow", perMinute: 60 }],

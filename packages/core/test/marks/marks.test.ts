@@ -46,7 +46,7 @@ function dark(between: readonly object[], call: object = {}, marks: object = { p
 const lastMark = (sheet: ShowSheet): ReturnType<typeof reportMarks>[number] | undefined =>
   reportMarks(listOf(sheet), sheet.show.script).at(-1);
 
-test("in a chain the time starts when the light is dark, and a mark in the cue that takes it out waits for that", () => {
+test("in a chain time starts when the light is dark, and its mark waits for that", () => {
   const sheet = dark([], follow(9));
   expect(lastMark(sheet)).toMatchObject({ markAt: "2", needed: 2, available: 4, report: null });
   expect(lastMark(dark([], follow(6)))).toMatchObject({ needed: 2, available: 1, report: "mark-late" });
@@ -137,7 +137,7 @@ function startOf(list: ListSheet, row: number): number {
   return start;
 }
 
-test("a mark that is not reported late has its light where it belongs when the cue fires; one that is, has not", () => {
+test("a mark not reported late has its light in place when the cue fires; a late one has not", () => {
   let made = 0;
   fc.assert(
     fc.property(showArbitrary, (raw) => {
@@ -173,7 +173,7 @@ test("the time of a fade-out is that of the light's own run in the transition", 
   );
 });
 
-test("a channel's own setting beats the cue's, the cue's the list's; a cue outside the window is reported and the light moves live", () => {
+test("a channel's setting beats the cue's, the cue's the list's; one outside is reported", () => {
   const settings = (mark: object): object | undefined => lastMark(dark([oneCue("3", {})], { mark }));
   expect(settings({ policy: "dark" })).toMatchObject({ markAt: "2" });
   expect(settings({ policy: "dark", at: "3" })).toMatchObject({ markAt: "3" });
@@ -192,7 +192,7 @@ test("a light that was turned while it was dark goes on from where it was turned
   expect(lastMark(sheet)).toMatchObject({ needed: 1.5 });
 });
 
-test("a go-to makes the marks whose cue it has reached or passed, up to right before their call, and no others", () => {
+test("a go-to makes the marks whose cue it has reached or passed, and no others", () => {
   const list = listOf(dark([oneCue("3", {}), oneCue("4", {})], { mark: { at: "3" } }));
   const made = list.cues.map((_, row) => marksMadeByGoto(list, row).map(({ calledAt }) => list.cues[calledAt]?.number));
   expect(made).toEqual([[], [], ["9"], ["9"], []]);
@@ -211,7 +211,7 @@ describe("why a mark is made where it is", () => {
     const mark = markAtRow(marksByChannel(list).get(1) ?? [], list.cues.length - 1);
     return mark && markReason(list, mark);
   };
-  test("what is said of the light beats the cue that is named, that the cue's policy, that the list's", () => {
+  test("what is said of the light beats the named cue, that the cue's policy, that the list's", () => {
     expect(reason({})).toEqual({ said: "list", by: { policy: "before" } });
     expect(reason({}, { policy: "dark" })).toEqual({ said: "list", by: { policy: "dark" } });
     expect(reason({ mark: { policy: "view" } })).toEqual({ said: "cue", by: { policy: "view" } });

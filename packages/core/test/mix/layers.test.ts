@@ -41,7 +41,7 @@ test("a source that takes hold goes from what is seen to its value in its fade",
   expect([out(PAN), layers.destination(PAN, 0)]).toEqual([115, 115]);
 });
 
-test("of two that count by the latest the one that took hold last is seen, and a higher priority stays over it", () => {
+test("by the latest the newest holder is seen, and a higher priority stays over it", () => {
   const { layers, out } = layersOf(latest(), latest(), latest(5));
   layers.takeHold(PAN, 2, to(90));
   layers.takeHold(PAN, 0, to(10));
@@ -74,7 +74,7 @@ test("a level that is let go fades from where it is to nothing in its time", () 
   expect(out(LEVEL)).toBe(0);
 });
 
-test("what is no level is not moved when nobody else holds it: it rests where it was sent, and is that source's still", () => {
+test("what is no level rests where it was sent when its only holder lets go, as its own", () => {
   const { layers, at, out } = layersOf(latest(), latest());
   layers.takeHold(PAN, 0, to(115, 10));
   at(5);
@@ -98,7 +98,7 @@ test("letting go once more starts from what is left, so the way out never gets b
   expect(out(LEVEL)).toBeCloseTo(20, 9);
 });
 
-test("nothing jumps that has time: who takes hold under a layer on its way out goes on from what is seen", () => {
+test("nothing jumps that has time: a hold under a layer on its way out goes on from what is seen", () => {
   const { layers, at, out } = layersOf(latest(), latest(5));
   layers.takeHold(LEVEL, 0, to(20));
   layers.takeHold(LEVEL, 1, to(100));
@@ -109,7 +109,7 @@ test("nothing jumps that has time: who takes hold under a layer on its way out g
   expect(out(LEVEL)).toBeCloseTo(before, 9);
 });
 
-test("nothing jumps that has time: a course that begins elsewhere than what is seen takes the difference along, and one without time jumps", () => {
+test("nothing jumps that has time: a course that begins elsewhere takes the difference along", () => {
   const { layers, at, out } = layersOf(latest());
   layers.takeHold(LEVEL, 0, to(50));
   layers.takeHold(LEVEL, 0, to(90, 4), 0);
@@ -122,7 +122,7 @@ test("nothing jumps that has time: a course that begins elsewhere than what is s
   expect(out(LEVEL)).toBe(10);
 });
 
-test("what is on its way goes on to another end in the time that is left to it, what stands in the time that is given", () => {
+test("what is on its way is sent elsewhere in the time left to it, what stands in the given time", () => {
   const { layers, at, out } = layersOf(latest());
   layers.takeHold(LEVEL, 0, to(100, 10));
   at(5);

@@ -48,7 +48,7 @@ test("every order of steps begins with the first cue and goes as it is called", 
   expect(stepAfter({ order: "bounce", interval: 1, rounds: 2 }, 4, 5)).toBe(6);
 });
 
-test("a shuffle draws every round anew, alike in every window, each step once a round and never the same twice in a row", () => {
+test("a shuffle draws every round anew, alike in every window, never one step twice in a row", () => {
   const rounds = Array.from({ length: 40 }, (_, round) =>
     Array.from({ length: 6 }, (_, step) => stepRow("sea", "shuffle", 6, round * 6 + step)),
   );
@@ -76,7 +76,7 @@ test("a list without steps never goes round; one with rounds stays in its last s
   expect(twice.map(({ cue }) => cue)).toEqual(["1", "2", "1", "2", "2", "2"]);
 });
 
-test("lists at one tempo keep in step when it is set anew, and a follow of its own counts before the interval", () => {
+test("lists at one tempo keep in step when it is set anew, and own follows count before it", () => {
   const cues = [oneCue("1", { 5: { intensity: 10 } }), oneCue("2", { 5: { intensity: 20 } })];
   const beat = { steps: { tempo: "slow" } };
   const own = [cues[0], oneCue("2", {}, {}, { trigger: { type: "follow", from: "go", after: 0.25 } })];
@@ -101,7 +101,7 @@ test("lists at one tempo keep in step when it is set anew, and a follow of its o
   ]);
 });
 
-test("a held look by the latest crosses from what lies beneath and back without a jump; by the highest it never takes away", () => {
+test("a held look by the latest crosses without a jump; by the highest it never takes away", () => {
   const cues = [oneCue("1", { 5: { intensity: 40 } }, { up: 0 })];
   const look = (levels: string): object => ({ heldLooks: [{ id: "dim", label: "Dim", values: { 5: { intensity: 10 } }, levels }] });
   const presses: MixPress[] = [
@@ -136,7 +136,7 @@ test("actions that start each other round and round end, and are told of once", 
   expect(mix.lists.get("l0")?.cue).toBe("1");
 });
 
-test("a list that fires itself at every moment is stopped and told of, and stays stopped when its run is taken up again", () => {
+test("a list that fires itself at every moment is stopped, reported, and stays stopped", () => {
   const sheet = several([{ steps: { interval: 60 }, cues: [oneCue("1", {}, {}, { actions: [{ do: "go", list: "l0", after: 0.0001 }] })] }]);
   const mix = new Mix(sheet);
   mix.go("l0", 0);
@@ -223,7 +223,7 @@ describe("after a go-to before them, what later cues have started and set", () =
   });
 });
 
-test("after a go-to the lists that the cues speak of stand as running in order would have left them; others are left alone", () => {
+test("after a go-to the lists that cues speak of stand as in order; others are left alone", () => {
   const cues = [
     oneCue(
       "1",
@@ -309,7 +309,7 @@ test("a mark whose light another list lights waits until that has let go, and it
   ]);
 });
 
-test("what names a list, a cue or a look that there is not is refused, and so is a run that cannot be read", () => {
+test("what names a list, cue or look that is not there is refused, and so is an unreadable run", () => {
   const sheet = several([{ cues: [oneCue("1", {})] }]);
   expect(() => run(sheet, [{ t: 0, list: "rain", go: true }], [1])).toThrow(/There is no list "rain"; the lists are l0/);
   expect(() => run(sheet, [{ t: 0, look: "warm", level: 5 }], [1])).toThrow(/There is no held look "warm"; the held looks are none yet/);

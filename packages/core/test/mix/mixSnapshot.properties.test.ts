@@ -84,7 +84,7 @@ test("a copy of a run goes on as the run, whatever the copy did before", () => {
   expect(goesOnAlike(copied)).toBeGreaterThan(30);
 });
 
-test("an edit that says nothing of what runs leaves it as it is, in the same rig and in a rig with one more light", () => {
+test("an edit that says nothing of what runs leaves it as it is, with one more light too", () => {
   const renamed = (mix: Mix, { show }: ShowSheet): Mix =>
     mixAfterEdit(
       mix,
@@ -107,7 +107,7 @@ test("an edit that says nothing of what runs leaves it as it is, in the same rig
   );
 });
 
-test("runs that are looked at in other steps are told to be alike, and runs that were told something else are not", () => {
+test("runs seen in other steps are alike, and runs told something else are not", () => {
   let alike = 0;
   let told = 0;
   fc.assert(

@@ -43,7 +43,7 @@ test("a chain runs by itself and is interrupted by a Go, which fires the next cu
   expect(rehearse(list, [go(0), go(1)], [1, 4.9, 5]).map((sample) => sample.cue)).toEqual(["2", "2", "3"]);
 });
 
-test("go to runs from what is on stage to the cue's look and lets go of what the list had set besides", () => {
+test("go to runs from the stage to the cue's look and lets go of what else the list had set", () => {
   const list = smallList([
     oneCue("1", { "5": { intensity: 80 } }, { up: 4 }),
     oneCue("2", { "1": { intensity: 60 } }, { up: 2, down: 8 }, { block: true }),
@@ -78,7 +78,7 @@ test("a delay of an older cue never takes a light back from a newer one", () => 
   expect(outputs(list, "5.intensity", [go(0), go(3)], [3.9, 4, 5, 6])).toEqual([0, 90, 90, 90]);
 });
 
-test("an edit while the list runs leaves running fades alone, and the next Go brings the edited look", () => {
+test("an edit leaves running fades alone, and the next Go brings the edited look", () => {
   const list = smallList([oneCue("1", { "5": { intensity: 80 } }, { up: 4 }), oneCue("2", { "1": { intensity: 10 } }, { up: 2, down: 2 })]);
   const running = fireNext(idlePlayback("main"), list, 0, 0);
   const sheet = makeEdits(
@@ -118,7 +118,7 @@ test("a cue deleted under a running list counts as the place where it stood", ()
   expect(after.cues[previousRow(running, after)]?.number).toBe("1");
 });
 
-test("a light that comes up somewhere else has moved in the dark, so that its position is out of the transition", () => {
+test("a light that comes up elsewhere has moved in the dark, out of the transition", () => {
   const cues = [
     oneCue("1", { "1": { intensity: 50, pan: 0 } }, { up: 1 }),
     oneCue("2", { "1": { intensity: 0 } }, { down: 2, up: 0 }),
@@ -146,7 +146,7 @@ test("after a go to into a dark window its mark is made there and then", () => {
   expect(outputs(list, "1.pan", [go(0), { t: 5, goto: "3", time: 2 }, go(20)], [6.9, 7.5, 8, 20.1])).toEqual([0, 45, 90, 90]);
 });
 
-test("a mark that was never made, since the show changed meanwhile, moves with its cue instead of not at all", () => {
+test("a mark that was never made moves with its cue instead of not at all", () => {
   const cues = (pan: number): object[] => [
     oneCue("1", { "1": { intensity: 50, pan: 0 } }),
     oneCue("2", { "1": { intensity: 0 } }),
@@ -165,7 +165,7 @@ test("a mark that was never made, since the show changed meanwhile, moves with i
   expect(pan && keyOutput(running, pan, 12)).toBe(90);
 });
 
-test("whatever is pressed, the stage ends on the look of the cue fired last, but for what is prepared in the dark", () => {
+test("whatever is pressed, the stage ends on the look of the cue fired last", () => {
   const gos = fc.array(fc.integer({ min: 0, max: 30 }), { minLength: 1, maxLength: 6 });
   fc.assert(
     fc.property(showArbitrary, gos, (show, times) => {
@@ -211,7 +211,7 @@ test("a hold stops fades and follows where they are; a Go lets them go on and fi
   expect(outputs(list, "5.intensity", [go(0), { t: 4, hold: true }, { t: 6, hold: false }], [12])).toEqual([100]);
 });
 
-test("back goes to the cue before in a second, starts no chain, and stays where it is at the first", () => {
+test("back goes to the cue before in a second, starts no chain, and stays at the first", () => {
   const list = smallList([
     oneCue("1", { "5": { intensity: 20 } }, { up: 10 }),
     oneCue("2", { "5": { intensity: 80 } }, {}, { trigger: { type: "follow", from: "go", after: 3 } }),

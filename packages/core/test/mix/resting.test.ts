@@ -91,7 +91,7 @@ test("the blind picture of a cue is the stage after running there", () => {
   );
 });
 
-test("a key that nothing holds rests where the newest look before put it, behind walls and cue-only cues too", () => {
+test("a key that nothing holds rests where the newest look before put it, walls and all", () => {
   const list = smallList([
     oneCue("1", { "1": { intensity: 50, pan: 20 } }),
     oneCue("2", { "1": { pan: 70 } }, {}, { carries: "cueOnly" }),
@@ -105,7 +105,7 @@ test("a key that nothing holds rests where the newest look before put it, behind
   expect([-1, 0, 1, 2, 3, 4, 5].map((row) => restingAt(list, pan, row))).toEqual([0, 20, 70, 70, 70, 5, 5]);
 });
 
-test("a key that is let go goes on with its fade, and what waits for it longer than the let-go is dropped", () => {
+test("a key that is let go goes on with its fade, and what waits longer is dropped", () => {
   const waiting = (delay: number): ListSheet =>
     smallList([
       oneCue("1", { "1": { intensity: 50, pan: 0 } }),
@@ -122,7 +122,7 @@ test("a key that is let go goes on with its fade, and what waits for it longer t
   expect(pan(waiting(9))).toEqual([0, 45, 90]);
 });
 
-test("a cue lasts as long as its release moves let go of what was set, and not for what was unset anyway", () => {
+test("a cue lasts as long as its releases let go of what was set, not of what was unset", () => {
   const list = smallList([
     oneCue("1", { "1": { intensity: 50, pan: 10 } }),
     oneCue("2", { "1": { pan: { release: true, fade: 4, delay: 1 } } }, { up: 2 }),
@@ -133,7 +133,7 @@ test("a cue lasts as long as its release moves let go of what was set, and not f
   expect(chainFrom(list, 2)[1]?.start).toBe(0);
 });
 
-test("a mark waits for the light to be at 0 for good: a jump to dark starts it at once, a fade from another place when it is over", () => {
+test("a mark waits for the light to be at 0 for good, by jump or by fade", () => {
   const list = (curve: string): ListSheet =>
     smallList(
       [

@@ -40,7 +40,7 @@ const output = (mix: Mix, name: string, time: number): number => {
   return mix.output(key, time);
 };
 
-test("updating a fade that runs lets it go on from where it is and end in the new value, and the follow still waits", () => {
+test("updating a running fade lets it end in the new value, and the follow still waits", () => {
   const mix = settled(edited(show, { op: "update", cue: "1", moves: { "5": { intensity: 60 } }, at: "here" }), "1");
   expect(main(mix).follow).toEqual({ cue: "2", at: 30 });
   expect([5, 12.5, 20, 25].map((time) => output(mix, "5.intensity", time))).toEqual([25, 42.5, 60, 60]);
@@ -48,7 +48,7 @@ test("updating a fade that runs lets it go on from where it is and end in the ne
   expect(main(mix).cue).toBe("2");
 });
 
-test("after a record of the next cue the list stands in it without a jump, and the follow is dropped when it is no longer next", () => {
+test("after a record of the next cue the list stands in it without a jump or an old follow", () => {
   const after = edited(show, { op: "record", cue: "1.5", moves: { "5": { intensity: 40 }, "1": { intensity: 10 } } });
   const mix = settled(after, "1.5");
   expect(main(mix).cue).toBe("1.5");
@@ -120,7 +120,7 @@ test("settling never jumps, ends in the new look, and the next Go goes on from t
   expect(accepted).toBeGreaterThan(90);
 });
 
-test("a held look that is up becomes what an edit or its palette makes of it, in its own fade; what it no longer holds is let go", () => {
+test("a held look that is up becomes what an edit or palette makes of it, in its fade", () => {
   const held = { id: "warm", label: "Warm", values: { "1": { pan: 60, intensity: 40 }, "2": { intensity: 80 } }, fade: 2 };
   const sheet = smallShow([oneCue("1", {})], undefined, {
     heldLooks: [held, { ...held, id: "off", values: { "1": { pan: -100 } } }],

@@ -28,7 +28,7 @@ const values = (some: Record<string, number>): Float64Array => {
   return all;
 };
 
-test("levels stand one behind the other from the patch on, coarse before fine, halves rounded up, and what is unpatched is 0", () => {
+test("levels stand from the patch on, coarse before fine, rounded; what is unpatched is 0", () => {
   const levels = emptyLevels(layout);
   expect(layout.universes).toEqual([1, 2]);
   expect(writeLevels(layout, values({ "1.intensity": 50, "1.pan": 90, "2.intensity": 100, "4.intensity": 100 }), levels)).toBe(true);
@@ -38,7 +38,7 @@ test("levels stand one behind the other from the patch on, coarse before fine, h
   expect(writeLevels(layout, values({ "1.intensity": 50, "1.pan": 90, "2.intensity": 100 }), levels)).toBe(false);
 });
 
-test("what would run past the end of its universe is not sent, and takes nothing from the light before it", () => {
+test("what would run past its universe is not sent, and takes nothing from the light before", () => {
   const levels = emptyLevels(layout);
   writeLevels(layout, values({ "3.intensity": 100, "3.pan": 270, "2.intensity": 40 }), levels);
   expect([levels[0]?.[510], levels[0]?.[511]]).toEqual([255, 102]);
@@ -57,7 +57,7 @@ test("levels read back are what was sent, to half a step", () => {
   );
 });
 
-test("a simulated light goes where it is told at its own speed, and what has no speed is there at once", () => {
+test("a simulated light goes where it is sent at its speed, at once where it has none", () => {
   const rig = simulatedRig(keys);
   rig.target.set(values({ "1.pan": 180, "1.intensity": 80 }));
   expect(moveRig(rig, 0.5)).toBe(true);

@@ -52,7 +52,7 @@ const SHOW = smallShow(
 const cellsOf = (sheet: ShowSheet, kind: "cues" | "changes" | "patch" | "palettes", range = {}): readonly (readonly string[])[] =>
   paperOf(sheet, { kind, ...range }).rows.map(({ cells }) => cells);
 
-test("the cue sheet says scene by scene where each cue is called, what fires it, its times, and whether it is a wall", () => {
+test("the cue sheet says by scene where cues are called, what fires them, times and walls", () => {
   expect(paperOf(SHOW, { kind: "cues" }).rows).toEqual([
     { heading: "Scene I.1", cells: ["1", "p. 3, ADA: “Then leave the lamp.” on “lamp”", "Dawn", "call", "up 3, down 5 + 1", "3 s", ""] },
     { cells: ["2", "", "", "by itself, 1.5 s after 1 is complete", "up 2", "2 s", "only when the door is shut"] },
@@ -60,7 +60,7 @@ test("the cue sheet says scene by scene where each cue is called, what fires it,
   ]);
 });
 
-test("a paper that begins in the midst of a scene names the scene, and a cue that is seen and not spoken says so", () => {
+test("a paper from the midst of a scene names it, and a cue that is seen says so", () => {
   expect(paperOf(SHOW, { kind: "cues", from: "2" }).rows.map(({ heading }) => heading)).toEqual(["Scene I.1", "Scene I.2"]);
   const called = (call: object): string => {
     const own = smallShow([oneCue("1", {}, {}, { call })], undefined, { script: SCRIPT });
@@ -70,7 +70,7 @@ test("a paper that begins in the midst of a scene names the scene, and a cue tha
   expect(called({ line: "I.1.4", kind: "after" })).toBe("p. 3, ADA: “Then leave the lamp.” after the line");
 });
 
-test("the programmer's list says what each cue stores, lights that do the same together, and its times", () => {
+test("the programmer's list says what each cue stores, like lights together, and its times", () => {
   expect(cellsOf(SHOW, "changes")).toEqual([
     ["1", "Dawn", "intensity: 1, 5 at 40\nposition: 1 chair", "call", "up 3, down 5 + 1", "3"],
     ["2", "", "intensity: 5 released", "by itself, 1.5 s after 1 is complete", "up 2", "1"],
@@ -78,7 +78,7 @@ test("the programmer's list says what each cue stores, lights that do the same t
   ]);
 });
 
-test("times of families, parts, moves and curves, waves and what a cue does besides stand on paper as they hold", () => {
+test("times, curves, waves and what a cue does besides stand on paper as they hold", () => {
   const cue = {
     number: "1",
     carries: "cueOnly",
@@ -125,7 +125,7 @@ test("only the cues of a range stand on the paper, and a range without any is re
   expect(() => paperOf(SHOW, { kind: "cues", from: "7", to: "9" })).toThrow("has no cue from 7 to 9");
 });
 
-test("a paper is a table for a spreadsheet, and pages with a head, a foot and only the columns in which something stands", () => {
+test("a paper is a table, and pages with head, foot and only the columns in use", () => {
   const paper = paperOf(SHOW, { kind: "cues", from: "3" });
   expect(paperCsv(paper)).toBe(
     'part of the play,cue,called at,what happens,fired by,times,lasts,notes\nScene I.2,3,,Night,call,"at once\nwall",0 s,\n',
@@ -149,7 +149,7 @@ test("a paper is a table for a spreadsheet, and pages with a head, a foot and on
   expect(empty.content).toEqual([{ text: "There is no cue in this range yet." }]);
 });
 
-test("what is different between two states, and the numbers that cues had and have, are papers too", () => {
+test("what differs between two states, and old and new numbers of cues, are papers too", () => {
   const now = makeEdits(SHOW, readEdits([{ op: "renumber", from: "2", to: "3", start: "2.5", step: "1" }])).sheet;
   const comparison = compareShows(SHOW, now, "main");
   const table = renumberingPaper(comparison, "since the first dress", (_list, cue) => (cue === "3.5" ? "Night" : ""));

@@ -44,7 +44,7 @@ function oneMark(seconds: readonly number[], quiet: readonly number[] = []): Sho
   );
 }
 
-test("a mark that has time stays right before its cue; one that has not goes to the latest cue that gives it enough", () => {
+test("a mark with time stays right before its cue; one without goes to the latest with enough", () => {
   const enough = plan(oneMark([5, 5, 5, 5, 5]));
   expect(enough.edits).toEqual([]);
   expect(enough.proposals.map(({ moves, best, short }) => [moves, best?.row, short])).toEqual([[false, 3, 0]]);
@@ -87,7 +87,7 @@ function crowd(): ShowSheet {
   );
 }
 
-test("few lights move at once where that weighs more than being late, and all of it is one gesture that can be taken back", () => {
+test("few lights move at once where that weighs more, and all of it is one gesture", () => {
   const sheet = crowd();
   expect(plan(sheet).proposals.every(({ best }) => best?.row === 3 || best?.row === 2)).toBe(true);
   const spread = plan(sheet, { crowd: 10 });
@@ -98,7 +98,7 @@ test("few lights move at once where that weighs more than being late, and all of
   expect(outcome.impact.looks).toEqual([]);
 });
 
-test("a light that its cue moves live stays live, and a mark in a cue in which the light is lit is brought to one in which it is dark", () => {
+test("a live move stays live, and a mark in a lit cue is brought to a dark one", () => {
   const live = made(oneMark([5, 5, 5, 0.4, 5]), [placeMark(listOf(oneMark([5, 5, 5, 5, 5])), { calledAt: 4, channel: 1 }, null)]);
   expect(plan(live).proposals).toMatchObject([{ best: null, moves: false }]);
   const stray = made(oneMark([5, 5, 5, 5, 5]), [{ op: "setCue", from: "5", to: "5", mark: { channels: { "1": { at: "1" } } } }]);
@@ -107,7 +107,7 @@ test("a light that its cue moves live stays live, and a mark in a cue in which t
   expect(planMarks(listOf(made(stray, plan(stray).edits)), stray.show.script)[0]?.report).toBeNull();
 });
 
-test("where no cue gives enough time the ways out are told, and each of them can be made and helps", () => {
+test("where no cue gives enough time the ways out are told, can be made, and help", () => {
   const sheet = made(oneMark([5, 5, 0.1, 0.2, 5]), [
     {
       op: "change",
@@ -156,7 +156,7 @@ test("measured times count before the script, and what nobody knows is told so",
   });
 });
 
-test("a plan of a made-up show never makes a mark worse, leaves fewer that are late, and changes no look", () => {
+test("a plan makes no mark worse, leaves fewer late, and changes no look", () => {
   for (const seed of [1, 2, 3]) {
     const sheet = sheetOf(trialShow("small", seed));
     const before = plan(sheet);
@@ -176,7 +176,7 @@ test("a plan of a made-up show never makes a mark worse, leaves fewer that are l
   }
 });
 
-test("a plan leaves marks where their cue places them, for a light or for all, unless it is told to move them too", () => {
+test("a plan leaves marks where their cue places them, unless told to move them too", () => {
   const early = { op: "setCue" as const, from: "5", to: "5" };
   for (const mark of [{ channels: { "1": { at: "2" } } }, { at: "2" }, { policy: "dark" as const }]) {
     const placed = made(oneMark([5, 5, 5, 5, 5]), [
@@ -191,7 +191,7 @@ test("a plan leaves marks where their cue places them, for a light or for all, u
   }
 });
 
-test("a mark that has just what it needs is not called late because it eases; one that is late wherever it is prepared is", () => {
+test("a mark with just what it needs is not late because it eases", () => {
   const [tight, short] = [oneMark([5, 0.35, 0.35, 0.35, 5]), oneMark([5, 0.2, 0.2, 0.2, 5])];
   const proposals = [tight, short].map((sheet) => plan(sheet).proposals[0]);
   expect(planMarks(listOf(short), short.show.script)[0]?.report).toBe("mark-late");

@@ -96,7 +96,7 @@ test("a fade that is faster than the light can turn is late; a quarter of a seco
   expect(found(dark)).toEqual([]);
 });
 
-test("a fade that a later cue takes away before it is done is cut short, by how much it lost; what goes on to the same place is not", () => {
+test("a fade that a later cue takes away early is cut short by what it lost", () => {
   const cut = called(4, [
     { moves: { "1": { intensity: 80 } }, times: { up: 6 } },
     { moves: { "1": { intensity: 20 } }, times: { down: 1 } },
@@ -117,7 +117,7 @@ test("a fade that a later cue takes away before it is done is cut short, by how 
   expect(found(delayed)).toEqual([]);
 });
 
-test("light in a cue that is called a blackout is found when its time is over, for as long as it lasts", () => {
+test("light in a cue called a blackout is found when its time is over, for as long as it lasts", () => {
   const dark = called(5, [
     { moves: { "1": { intensity: 80 }, "2": { intensity: 40 } } },
     { moves: { "1": { intensity: 0 } }, times: { down: 2 }, label: "Blackout" },
@@ -137,7 +137,7 @@ test("light in a cue that is called a blackout is found when its time is over, f
   ).toEqual([]);
 });
 
-test("cues without a call come 8 s after the one before and are named; follows come by themselves; faster calls leave lights less time", () => {
+test("cues without a call come 8 s after the one before and are named; follows by themselves", () => {
   const show = called(3, [{ moves: { "1": { intensity: 10 } } }, { moves: { "1": { intensity: 20 } } }]);
   const more = edited(show, {
     op: "insertCue",
@@ -184,7 +184,7 @@ test("two rehearsals are held against one another: what came, what went, and bot
   expect(rehearsalWords(rehearse(clean))).toBe("clean");
 });
 
-test("what differs in nothing but the light is gathered; another kind, moment or attribute stands alone", () => {
+test("what differs in the light alone is gathered; another kind, moment or attribute is not", () => {
   const both = called(5, [
     { moves: { "1": { intensity: 80, pan: 0 }, "2": { intensity: 80, pan: 0 } } },
     { moves: { "1": { pan: 90 }, "2": { pan: 90 } } },
@@ -200,7 +200,7 @@ test("what differs in nothing but the light is gathered; another kind, moment or
   ]);
 });
 
-test("the stage at a moment has each light where it was told to be, and where one as fast as its type has come", () => {
+test("the stage at a moment has each light where it was sent, and where its speed has got it", () => {
   const show = called(4, [
     { moves: { 1: { intensity: 50, pan: 0 } } },
     // It turns 60 degrees a second and is told to be there at once.

@@ -52,7 +52,7 @@ function withRig(show: Show, more: readonly Channel[]): Show {
   return { ...show, channels };
 }
 
-test("the rig written as a table is read back with nothing to change, and makes an empty rig the same", () => {
+test("the rig written as a table is read back unchanged, and makes an empty rig the same", () => {
   fc.assert(
     fc.property(showArbitrary, rig, (show, more) => {
       const full = withRig(show, more);
@@ -75,7 +75,7 @@ test("a patch is read as it is written", () => {
   );
 });
 
-test("a light is named in the faults of the patch exactly when an address of its own is another's too, or lies past its universe", () => {
+test("a light is named in the patch's faults exactly when it shares or passes an address", () => {
   fc.assert(
     fc.property(showArbitrary, rig, (show, more) => {
       const full = withRig(show, more);
@@ -130,7 +130,7 @@ test("lights added in a row follow one another, whatever stood there", () => {
   );
 });
 
-test("lights change numbers in any order, with one another too; each keeps all that it does, and it is taken back exactly", () => {
+test("lights change numbers in any order; each keeps all that it does, and undo is exact", () => {
   const order = fc.shuffledSubarray([1, 2, 5], { minLength: 1 });
   fc.assert(
     fc.property(showArbitrary, order, fc.integer({ min: 1, max: 8 }), (show, channels, start) => {

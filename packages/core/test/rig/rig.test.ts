@@ -41,7 +41,7 @@ test("a light takes another number everywhere, every look stays, and it is taken
   expect(() => makeEdits(sheet, readEdits({ op: "renumberChannel", channel: 1, to: 5 }))).toThrow(/Light 5 is in the rig already/);
 });
 
-test("a row of lights is added one behind the other, over the end of a universe, and keeps what is known", () => {
+test("a row of lights is added over the end of a universe, and keeps what is known", () => {
   const edits = readEdits(bulkEdits(sheet.show, { from: 4, to: 6, type: "mover", patch: { universe: 1, address: 508 }, label: "Spot" }));
   const { show } = makeEdits(sheet, edits).sheet;
   expect(show.channels.map(({ number, patch, label }) => [number, patch && `${patch.universe}.${patch.address}`, label])).toEqual([
@@ -57,7 +57,7 @@ test("a row of lights is added one behind the other, over the end of a universe,
   expect(hung.channels.map(({ place }) => place?.x)).toEqual([2, -2]);
 });
 
-test("chosen lights are named, patched and numbered anew in the order chosen, each by its own width, over the end of a universe", () => {
+test("chosen lights are named, patched by width and numbered in the order of choice", () => {
   const after = (edits: Parameters<typeof readEdits>[0]) => makeEdits(sheet, readEdits(edits)).sheet.show;
   expect(after(labelEdits(sheet.show, [5, 1], "Side")).channels.map(({ label }) => label)).toEqual(["Side 2", "Side 1"]);
   expect(after(labelEdits(sheet.show, [5], "Side")).channels[1]?.label).toBe("Side");
@@ -76,7 +76,7 @@ test("chosen lights are named, patched and numbered anew in the order chosen, ea
   ]);
 });
 
-test("the rig goes out as a table and comes back the same; a bad table says where and changes nothing", () => {
+test("the rig comes back from its table the same; a bad table says where and changes nothing", () => {
   const edits = readEdits(
     bulkEdits(sheet.show, { from: 11, to: 13, type: "mover", patch: { universe: 3, address: 7 }, label: 'Bar "A", left' }),
   );

@@ -39,7 +39,7 @@ describe("measured times", () => {
     expect(measured(3, 4)).toBeNull();
   });
 
-  test("a go-to, a back and a hold between them take a run out; a cue that was gone to begins no time", () => {
+  test("a go-to, back or hold in between takes a run out; a cue gone to begins no time", () => {
     expect(measuredTimes(list, [run([fired("1", 0), fired("3", 4, "goto"), fired("4", 9)])])(2, 3)).toBeNull();
     expect(measuredTimes(list, [run([fired("1", 0), fired("3", 4, "goto"), fired("4", 9), fired("5", 15)])])(3, 4)).toBe(6);
     expect(measuredTimes(list, [run([fired("1", 0), held(2), fired("2", 9)])])(0, 1)).toBeNull();
@@ -137,7 +137,7 @@ describe("the pace that is learnt", () => {
   const { show } = smallShow(called, { policy: "before" }, { script });
   const own = listOf(sheetOf(show));
 
-  test("it is the words spoken between calls over the time that they took; what has a length of its own is taken out", () => {
+  test("it is the words between calls over the time they took, without known lengths", () => {
     // 20 words in 10 s, 8 s of business, 40 words in 20 s: 120 words a minute.
     const pace = show.script && learntPace(own, show.script, [run(straight(0, 10, 18, 38))]);
     expect(pace?.pace).toBeCloseTo(120);
@@ -181,7 +181,7 @@ describe("entries of the log", () => {
     ]);
     expect(logEntries({ ...at, change: { t: 2, list: "sea", rate: 2 }, fired: [] }, "main")).toEqual([]);
   });
-  test("what was pressed stands before what it brought about in the same moment, and behind what was earlier", () => {
+  test("what was pressed stands before its effects in the same moment, behind what was earlier", () => {
     const cues = [
       { at: 3, list: "sea", cue: "1", by: "action" },
       { at: 3, list: "main", cue: "4", by: "press" },
@@ -206,7 +206,7 @@ describe("entries of the log", () => {
 });
 
 describe("what is called", () => {
-  test("cues at their calls, those without one 8 s after the last, never before the one before; followers by nobody", () => {
+  test("cues at their calls, others 8 s after the last, followers by nobody", () => {
     const script = {
       pace: 60,
       lines: [

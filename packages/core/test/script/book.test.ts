@@ -40,12 +40,12 @@ describe("phrases of the play", () => {
   const { script = { lines: [] } } = show().show;
   const found = (phrase: string) => phrasePlaces(script, phrase).map(({ line, word }) => `${line.id} ${splitWords(line.text)[word]}`);
 
-  test("a phrase is found at its last word, whatever its case and punctuation, wherever it is spoken", () => {
+  test("a phrase is found at its last word, whatever case and punctuation, wherever spoken", () => {
     expect(found("leave the LAMP")).toEqual(["a lamp.", "c lamp"]);
     expect(found("lamp")).toEqual(["a lamp.", "a lamp", "b lamp.)", "c lamp"]);
   });
 
-  test("the last word may be only begun, the others are whole; a phrase may run over the end of a line", () => {
+  test("the last word may be only begun; a phrase may run over the end of a line", () => {
     expect(found("until spr")).toEqual(["c spring."]);
     expect(found("unt spring")).toEqual([]);
     expect(found("is mine he looks")).toEqual(["b looks"]);
@@ -56,7 +56,7 @@ describe("phrases of the play", () => {
     expect(found(" … ")).toEqual([]);
   });
 
-  test("a cue is most likely meant at the first place behind the cue before; a whole word goes before one that is only begun", () => {
+  test("a cue is meant at the first place behind the one before, whole words first", () => {
     const list = listOf(show());
     const place = (row: number, phrase: string) => placeForCue(list, script, row, phrase)?.line.id;
     expect([place(0, "lamp"), place(1, "the lamp"), place(3, "leave the lamp")]).toEqual(["a", "a", "a"]);
@@ -95,7 +95,7 @@ describe("typed lines of the play", () => {
     ]);
   });
 
-  test("silence and pace are set between the calls of two cues, pace and standby for the whole play", () => {
+  test("silence and pace are set between two cues' calls, pace and standby for the whole play", () => {
     expect(edits("quiet #1..2")).toEqual([{ op: "setLines", lines: ["a", "b"], quiet: true }]);
     expect(edits("not quiet #3")).toEqual([{ op: "setLines", lines: ["c"], quiet: false }]);
     expect(edits("script pace 142 standby 4")).toEqual([{ op: "setScript", pace: 142, standby: 4 }]);
@@ -189,7 +189,7 @@ describe("words of the history, and what Check says", () => {
     expect(found({ line: "c" })).toEqual([]);
   });
 
-  test("call-needless: a cue that follows by itself and is called as well; taking the call away mends it", () => {
+  test("call-needless: a cue that follows and is called too; taking the call away mends it", () => {
     const sheet = make(show(), {
       op: "setCue",
       from: "3",

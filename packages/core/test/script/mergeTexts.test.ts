@@ -14,13 +14,13 @@ test("what both wrote in other places is put together, and what only one wrote i
   expect(mergeTexts(base, mine, mine)).toBe(mine);
 });
 
-test("where both changed the same line, or one took out what the other changed, nobody's words are chosen", () => {
+test("where both changed a line, or one cut what the other changed, nobody's words are chosen", () => {
   const base = text(PARTS);
   expect(mergeTexts(base, text(PARTS.with(2, "She opens it.")), text(PARTS.with(2, "She waits.")))).toBeNull();
   expect(mergeTexts(base, text(PARTS.toSpliced(2, 1)), text(PARTS.with(2, "She waits.")))).toBeNull();
 });
 
-test("whatever two people change in places of their own, both are in what comes of it, whoever makes it first", () => {
+test("what two people change in places of their own is both in the outcome, in any order", () => {
   let merged = 0;
   const places = PARTS.map((_, index) => index);
   fc.assert(

@@ -94,7 +94,7 @@ const play = fc.tuple(
   fc.array(change, { minLength: 1, maxLength: 5 }),
 );
 
-test("after any change of the text each cue is on its word where that is still spoken, else at a line that is there and told of", () => {
+test("after a change of the text each cue is on its word, or at a line that is there and told", () => {
   let [stayed, told] = [0, 0];
   fc.assert(
     fc.property(play, ([before, calls, changes]) => {
@@ -122,7 +122,7 @@ test("after any change of the text each cue is on its word where that is still s
   expect(told).toBeGreaterThan(20);
 });
 
-test("a change of the text taken back gives the identical document, and its steps lead to the same show", () => {
+test("a change of the text taken back gives the identical document, by its steps as well", () => {
   fc.assert(
     fc.property(play, ([before, calls, changes]) => {
       const sheet = sheetOf(showOf(before, calls));

@@ -187,7 +187,7 @@ describe("edits of the script", () => {
     });
   });
 
-  test("lines that stay keep their ids, length and silence; one that comes gets an id of its own behind the line before it", () => {
+  test("lines that stay keep ids, length and silence; a new one gets an id behind the line before", () => {
     const text = writeScriptText(LINES).replace("EDWIN: Then", "ADA: And the wires?\n\nEDWIN: So then");
     const { sheet, notes } = thereAndBack(play(calls), { op: "setText", text });
     expect(sheet.show.script?.lines.map(({ id, text, quiet, seconds }) => [id, text, quiet, seconds])).toEqual([

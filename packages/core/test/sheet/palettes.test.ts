@@ -12,7 +12,7 @@ const pointed = (values: PaletteValue[]): ReturnType<typeof smallShow> =>
     palette(values),
   );
 
-test("a palette's value for the channel comes before that for its type, and that before the one for all, in whatever order they stand", () => {
+test("a palette's value for the channel beats that for its type, and that the one for all", () => {
   const values = [
     { ...pan, value: 10 },
     { ...pan, value: 20, type: "mover" },
@@ -54,7 +54,7 @@ test("a palette that turns to another family is refused while moves of the old o
   );
 });
 
-test("a palette that a held look refers to goes with its numbers left in the look, or with its values, and comes back", () => {
+test("a palette of a held look goes with its numbers left or its values, and comes back", () => {
   const palettes = [{ id: "noon", family: "position", label: "Noon", values: [{ attribute: "pan", value: 40 }] }];
   const heldLooks = [{ id: "warm", label: "Warm", values: { 1: { intensity: 30, pan: { palette: "noon" } } } }];
   const show = smallShow([], {}, { palettes, heldLooks });

@@ -54,7 +54,7 @@ test("a walk down a key covers every row once and shows what the fold shows", ()
   );
 });
 
-test("read upward from a row, the rule finds the move that the walk shows and the one that it lets out", () => {
+test("read upward, the rule finds the move that the walk shows and the one it lets out", () => {
   fc.assert(
     fc.property(lists, ({ list }) => {
       for (const key of list.keys.all) {
@@ -105,7 +105,7 @@ test("whole looks read from checkpoints are what each key shows by itself", () =
   });
 });
 
-test("a wall stops what tracks; an isolated cue lets it pass by; a cue of its own moves keeps them", () => {
+test("a wall stops what tracks; isolated cues let it pass; cue-only cues keep their own", () => {
   const list = smallList([
     oneCue("1", { 5: { intensity: 10 } }),
     oneCue("2", {}, {}, { block: true }),

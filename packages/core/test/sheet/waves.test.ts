@@ -31,7 +31,7 @@ function after(sheet: ShowSheet, edit: EditInput): ShowSheet {
   return makeEdits(sheet, readEdits(edit)).sheet;
 }
 
-test("waves track on, past cues that say nothing of them, until one stops them or a wall stands there", () => {
+test("waves track past cues that say nothing of them until one stops them or a wall stands", () => {
   const sheet = smallShow([
     waving("1", { 1: { pan: SINE, intensity: { ...SINE, size: 5 } } }),
     oneCue("2", { 1: { pan: 10 } }),
@@ -43,7 +43,7 @@ test("waves track on, past cues that say nothing of them, until one stops them o
   expect(sizes(sheet, "1.intensity")).toEqual([5, 5, 5, 0, 0]);
 });
 
-test("a cue may say otherwise for waves alone: stop them, or let all but those of levels pass through a wall", () => {
+test("a cue may stop waves alone, or let all but those of levels pass through a wall", () => {
   const both = { 1: { pan: SINE, intensity: { ...SINE, size: 5 } } };
   const stopped = smallShow([waving("1", both), oneCue("2", { 1: { pan: 5 } }, {}, { waves: "stop" }), oneCue("3", {})]);
   expect(sizes(stopped, "1.pan")).toEqual([30, 0, 0]);
@@ -59,7 +59,7 @@ test("what a cue does for itself alone does not sway on", () => {
   expect(sizes(sheet, "1.pan")).toEqual([0, 30, 0]);
 });
 
-test("a wave over a range stands in its first cue, fans over the lights, and what comes behind sways as before where that is asked", () => {
+test("a wave over a range stands in its first cue, fans, and is restored behind where asked", () => {
   const sheet = smallShow(
     [waving("1", { 1: { pan: SINE } }), oneCue("2", {}), waving("3", { 1: { pan: { ...SINE, size: 7 } } }), oneCue("4", {})],
     undefined,
@@ -106,7 +106,7 @@ test.each<[object, RegExp]>([
   expect(refusal(smallShow([oneCue("1", {})]), [edit as EditInput])).toMatch(words);
 });
 
-test("a document with a wave for a light that the rig does not have, or twice for one key, is refused by name", () => {
+test("a wave for a light that is not there, or twice for one key, is refused by name", () => {
   expect(() => smallShow([waving("1", { 9: { pan: SINE } })])).toThrow(/cue 1, part 1, waves: there is no 9.pan in the rig/);
   const twice = [
     { number: 1, moves: {}, waves: { 1: { pan: SINE } } },
@@ -115,7 +115,7 @@ test("a document with a wave for a light that the rig does not have, or twice fo
   expect(() => smallShow([{ number: "1", parts: twice }])).toThrow(/1.pan has a wave in part 1 and in part 2/);
 });
 
-test("a light that takes another number keeps its waves and its place in held looks; one that goes takes them along", () => {
+test("a renumbered light keeps its waves and held looks; one that goes takes them along", () => {
   const sheet = smallShow([waving("1", { 1: { pan: SINE } })], undefined, {
     heldLooks: [{ id: "warm", label: "Warm", values: { 1: { intensity: 30 }, 5: { intensity: 10 } } }],
   });
@@ -128,7 +128,7 @@ test("a light that takes another number keeps its waves and its place in held lo
   expect(gone.heldLooks?.[0]?.values).toEqual({ 5: { intensity: 10 } });
 });
 
-test("a list that is let go of takes its sway down with it; another that takes the light over brings its own in", () => {
+test("a list let go of takes its sway down; another that takes the light brings its own", () => {
   const show = smallShow([waving("1", { 1: { pan: SINE } }, { 1: { pan: 0 } })], undefined, {}).show;
   const other = { id: "sea", label: "Sea", cues: [oneCue("1", { 1: { pan: 50 } }, { up: 2 })] };
   const sheet = sheetOf(readShow({ ...show, lists: [...show.lists, other] }));

@@ -90,13 +90,13 @@ test.each(["__proto__", "constructor", "toString", "hasOwnProperty", "valueOf", 
   },
 );
 
-test("a moves object whose channels are prototype keys is refused, and nothing leaks into other objects", () => {
+test("a moves object with prototype keys is refused, and nothing leaks into other objects", () => {
   for (const name of ["__proto__", "constructor", "toString", "0", "01", "1.5", "1e1", "-1", "99999999"])
     expect(refusal(withText('"5": {\n', `${JSON.stringify(name)}: {\n`))).toMatch(/is not a channel number|is not in the rig/);
   expect(Reflect.get({}, "intensity")).toBeUndefined();
 });
 
-test("labels may hold anything that can be written: emoji, right-to-left text, markup; control characters and line breaks are refused", () => {
+test("labels hold anything that can be written; control characters and breaks are refused", () => {
   for (const label of ["🎭🔥", "שלום עולם", "\u202Ereversed", "<script>alert(1)</script>", "'; DROP TABLE cues; --"]) {
     const show = parseShow(text.replace('"title": "Small"', `"title": ${JSON.stringify(label)}`));
     expect(show.title).toBe(label);
@@ -139,7 +139,7 @@ test("a file that is cut off anywhere is refused, and says that it is not whole"
   );
 });
 
-test("a document with one value torn out or replaced is read or refused in words, never anything else", () => {
+test("a document with a value torn out or replaced is read or refused in words", () => {
   const junk = fc.constantFrom("null", "0", "-1", "1e308", '""', '"x"', "[]", "{}", "true", '{"__proto__":1}', "[[[]]]", '"\\ud800"');
   const values = [...text.matchAll(/: ("[^"]*"|-?[\d.]+|\[\]|\{\}|true|false)/g)];
   fc.assert(

@@ -63,7 +63,7 @@ test("a slot outside the range of its attribute, and one that stands twice, are 
   ).not.toThrow();
 });
 
-test("a slot is typed by its name, in a cue and in hand; a palette is meant where no slot is called so", () => {
+test("a slot is typed by name, in a cue and in hand; else a palette is meant", () => {
   expect(asked("#6: 61 gobo = leaves")).toMatchObject({ edits: [{ do: { set: 3 }, keys: { channels: [61], attributes: ["gobo"] } }] });
   expect(asked("61 gobo = leaves", true)).toMatchObject({ operation: { kind: "give", operation: { set: 3 } } });
   expect(asked("#6: 61 position = stairs")).toMatchObject({ edits: [{ do: { palette: "stairs" } }] });

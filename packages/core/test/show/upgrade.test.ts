@@ -35,7 +35,7 @@ test("a document of a version to come, and one that mixes the names, are refused
   expect(() => readShow(mixed)).toThrow("assert");
 });
 
-test("edits and steps with the older names are made, and nothing that only looks like one is renamed", () => {
+test("edits and steps with older names are made, and nothing that looks like one is renamed", () => {
   const sheet = smallShow([oneCue("1", { "1": { intensity: 50 } }), oneCue("2", {})]);
   const restated = makeEdits(sheet, readEdits([{ op: "assert", from: "2", to: "2" }]));
   expect(restated.sheet.show.lists[0]?.cues[1]?.restate).toBe(true);

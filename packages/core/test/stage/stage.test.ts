@@ -39,7 +39,7 @@ test("a light mixes its own colours, and one without any is tungsten", () => {
 const axis = { pan: { min: -270, max: 270 }, tilt: { min: -130, max: 130 } };
 const degrees = (most: number) => fc.integer({ min: -most, max: most });
 
-test("a light turned to a place from anywhere looks at it, stays in its range, and never turns further than it has to", () => {
+test("a light turned to a place looks at it, in its range, by the shortest turn", () => {
   fc.assert(
     fc.property(metre, metre, metre, metre, degrees(270), degrees(130), (x, z, toX, toZ, pan, tilt) => {
       const from = { x, y: 6, z };

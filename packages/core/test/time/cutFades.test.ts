@@ -36,7 +36,7 @@ function stageAfter(list: ListSheet, row: number, moments: readonly number[]): (
   return (key, place) => samples[order.indexOf(moments[place] ?? 0)]?.values[String(key.channel)]?.[key.attribute.id];
 }
 
-test("a fade that is said to be cut short has not arrived when it is taken, and one that is not arrives, as the list plays it", () => {
+test("a fade said to be cut short has not arrived when it is taken, and others arrive", () => {
   const seen = { cut: 0, whole: 0 };
   fc.assert(
     fc.property(showArbitrary, (random) => {

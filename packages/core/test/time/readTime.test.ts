@@ -56,7 +56,7 @@ test("cues are found by number, label, scene and note, an exact number first", (
   expect(found(" ")).toEqual([]);
 });
 
-test("a rig makes groups by itself: the lights of a type and those in one row from left to right, hidden by a group of that name", () => {
+test("a rig makes groups by itself: a type's lights, and those in one row left to right", () => {
   expect(autoGroups(show.show).map(({ id, channels }) => [id, channels])).toEqual([
     ["mover", [1, 2]],
     ["row-1", [2, 1]],

@@ -19,7 +19,7 @@ test("a cue is drawn as one bar for each part and kind of move, in that order", 
   expect(bars[2]?.channels.every((channel) => channel >= 81 && channel <= 86)).toBe(true);
 });
 
-test("moves with times of their own stand in bars of their own, together where they begin and end together", () => {
+test("moves with times of their own have bars of their own, together where they agree", () => {
   const own = smallList([
     oneCue(
       "1",
@@ -34,7 +34,7 @@ test("moves with times of their own stand in bars of their own, together where t
   ]);
 });
 
-test("a fade that a later cue of the chain takes over is cut there; one that is over by then is not", () => {
+test("a fade that a later cue of the chain takes over is cut there, unless it is over", () => {
   const follow = (after: number): object => ({ trigger: { type: "follow", from: "go", after } });
   const cut = smallList([
     oneCue("1", { "1": { intensity: 50 }, "5": { intensity: 80 } }, { up: 4, upDelay: 1 }),
@@ -56,7 +56,7 @@ test("a fade that a later cue of the chain takes over is cut there; one that is 
   expect(timeBars(early, chainAround(early, 0))[0]?.cut).toEqual({ row: 1, after: 0, lights: 1 });
 });
 
-test("on a line of time what follows stands where its chain puts it, and a Go begins behind all that is complete", () => {
+test("on a line of time follows stand in their chain, and a Go behind all that is complete", () => {
   const links = linksOver(list, row("12"), row("14"), 1);
   expect(links.map(({ row: at, start, pressed }) => [list.cues[at]?.number, Math.round(start * 10) / 10, pressed])).toEqual([
     ["12", 0, true],

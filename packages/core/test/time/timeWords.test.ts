@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { clockWords, lengthWords, tenths, toTenth, valueWords, writeSeconds, writeValue } from "../../src/index.ts";
 
-test("seconds keep two places, those that were worked out one, and nothing stands behind the dot of a whole one", () => {
+test("seconds keep two places, computed ones one, and nothing stands behind a whole one", () => {
   expect([3, 2.5, 0.125, 12.004].map(writeSeconds)).toEqual(["3", "2.5", "0.13", "12"]);
   expect([3, 2.5, 0.125, 12.04].map(tenths)).toEqual(["3", "2.5", "0.1", "12"]);
 });
 
-test("a clock shows minutes and two figures of seconds, stands at 0:00 below it and goes on beyond the hour", () => {
+test("a clock shows minutes and two figures of seconds, from 0:00 on beyond the hour", () => {
   expect([-3, 0, 7, 59.6, 61, 4500].map(clockWords)).toEqual(["0:00", "0:00", "0:07", "1:00", "1:01", "75:00"]);
 });
 

@@ -64,7 +64,7 @@ test("a cue lasts as long as its longest key, and an empty one not at all", () =
   );
 });
 
-test("a chain reaches to the first cue that waits for a Go, and every cue in it belongs to the same chain", () => {
+test("a chain reaches to the first cue that waits for a Go, alike for every cue in it", () => {
   const follow = (from: string, after: number): object => ({ trigger: { type: "follow", from, after } });
   const list = smallList([
     oneCue("1", { "5": { intensity: 50 } }, { up: 4 }),

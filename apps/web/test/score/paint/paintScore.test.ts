@@ -121,7 +121,7 @@ function shapesAt(drawn: readonly Drawn[], { x, y }: { x: number; y: number }, w
 
 const texts = (drawn: readonly Drawn[]): string[] => drawn.filter(({ what }) => what === "text").map(({ text }) => text);
 
-test("a level that rises stands on its base, one that falls on its point, with the number beside it", () => {
+test("a level that rises stands on its base, one that falls on its point, its number beside it", () => {
   const { drawn, at } = drawnOf();
   const [rises, falls] = [at(1, 1), at(1, 3)];
   expect(shapesAt(drawn, rises)[0]).toMatchObject({
@@ -171,7 +171,7 @@ test("a wall is a doubled rule across the row, at the cue that blocks and at no 
   expect(walls.map(({ places: [rect] }) => rect?.[1])).toEqual([2 * ROW - 2, 2 * ROW + 1]);
 });
 
-test("a dark window is dotted, and the lozenge of its mark stands on it in the cue where it happens", () => {
+test("a dark window is dotted, and its mark's lozenge stands in the cue where it happens", () => {
   const { drawn, at } = drawnOf();
   const dotted = drawn.filter(({ dotted: is, what }) => is && what === "stroke");
   expect(dotted.map(({ places }) => places.map(([x]) => x))).toEqual([[at(9, 0).x, at(9, 0).x]]);
@@ -184,7 +184,7 @@ test("a dark window is dotted, and the lozenge of its mark stands on it in the c
   expect(middle).toBeLessThan(to);
 });
 
-test("what is tracked through a cell is written only where that is shown: everywhere, or in the chosen cells", () => {
+test("a tracked value is written only where that is shown: everywhere or in chosen cells", () => {
   const quiet = (drawn: readonly Drawn[]): string[] => texts(drawn.filter(({ colour }) => colour === "quiet"));
   expect(quiet(drawnOf().drawn)).toEqual([]);
   expect(quiet(drawnOf({ picture: { tracked: true } }).drawn)).toContain("40");
@@ -194,7 +194,7 @@ test("what is tracked through a cell is written only where that is shown: everyw
   expect(quiet(drawnOf({ picture: { chosen: { first: 4, last: 4 } } }).drawn)).toEqual(["40", "60"]);
 });
 
-test("neighbouring chosen lights are one frame over the rows that are chosen, those apart are two", () => {
+test("neighbouring chosen lights are one frame over the chosen rows, those apart are two", () => {
   const frames = (lights: readonly number[]): (readonly number[])[] =>
     drawnOf({ picture: { chosen: { first: 1, last: 2 }, lights: new Set(lights) } })
       .drawn.filter(({ what, colour }) => what === "stroke" && colour === "glass")
@@ -215,7 +215,7 @@ test("a folded scene is one line with what the last of its moves left; its cues 
   expect(texts(drawn.filter(({ places: [place] }) => (place?.[1] ?? 0) < ROW))).toEqual(["80", "40"]);
 });
 
-test("what an edit would leave is outlined in place of what stands, and a cue that goes leaves its cells empty", () => {
+test("what an edit would leave is outlined, and a cue that goes leaves its cells empty", () => {
   const ghosts: Ghosts = new Map([
     [
       "1",
@@ -232,7 +232,7 @@ test("what an edit would leave is outlined in place of what stands, and a cue th
   expect(shapesAt(drawn, at(9, 3)).length).toBeGreaterThan(0);
 });
 
-test("in the Times lens a move is a bar from its delay to its end, and a point says that it goes on beyond the cell", () => {
+test("in the Times lens a move is a bar, and a point says that it goes on beyond the cell", () => {
   // The scale is that of nine cues in ten, so one that is long goes beyond it where there are more.
   const more = Array.from({ length: 9 }, (_, index): EditInput => ({ op: "insertCue", cue: String(10 + index) }));
   const edits: EditInput[] = [...more, { op: "setMoveTimes", from: "4", to: "4", keys: { channels: [1] }, delay: 1, fade: 500 }];

@@ -29,7 +29,7 @@ test("a typed Go fires the cue that was next when it was typed; a held list is t
   expect(pressFor({ do: "go", list: main }, held)).toEqual({ press: "go", list: main, held: true });
 });
 
-test("a list that is to start begins where it is told to, and one that runs already is left alone", () => {
+test("a list that is to start begins where it is told to, and one that runs is left alone", () => {
   expect(pressFor({ do: "start", list: "flame" }, run())).toEqual({ press: "go", list: "flame" });
   expect(pressFor({ do: "start", list: "tower", cue: "2" }, run())).toEqual({ press: "goto", list: "tower", cue: "2" });
   const running = run((mix) => mix.go("flame", 0));
