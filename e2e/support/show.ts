@@ -12,6 +12,8 @@ interface CueDocument {
   block?: boolean;
   number: string;
   label?: string;
+  note?: string;
+  scene?: string;
   trigger?: object;
   actions?: object[];
   mark?: object;

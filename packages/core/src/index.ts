@@ -49,6 +49,8 @@ export { patchedTimes } from "./edit/plan/patchedTimes.ts";
 export * from "./edit/gather.ts";
 export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./edit/rangeEdits.ts";
 export { type CueImport, importCuesEdits } from "./edit/importCues.ts";
+export { scenesFromBook } from "./edit/scenesFromBook.ts";
+export { headingOver } from "./script/headingOver.ts";
 export { mergePartEdits } from "./edit/partEdits.ts";
 export * from "./edit/clip.ts";
 export * from "./edit/impact/compare.ts";

@@ -59,6 +59,7 @@ export const actOne: Cue[] = [
     "She climbs",
     {
       scene: "I.1",
+      note: "The hand lamp is hers: watch it, not the stair.",
       times: { up: 6, down: 8, position: { fade: 9 } },
       more: [
         part(2, "The stairs", { up: 4, upDelay: 3 }, level([75, 76], 40), position([75, 76], "stairs"), colour([75, 76], "lamplight")),
@@ -107,7 +108,7 @@ export const actOne: Cue[] = [
   cue(
     "9",
     "Wind gets up",
-    { scene: "I.2", times: { up: 8, down: 8 } },
+    { scene: "I.2", note: "Only once the kettle is off the stove.", times: { up: 8, down: 8 } },
     level(sea, 45),
     colour(sea, "storm", { fade: 10 }),
     level(back, 10),

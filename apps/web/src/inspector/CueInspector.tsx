@@ -1,16 +1,15 @@
+import { SceneField } from "./SceneField.tsx";
+import { CueTextField } from "./CueTextField.tsx";
 import { type Cue, type ListSheet, type Part, type TimesPatch, chainAround, count, cueDuration, freeNumberAfter, movesIn } from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
-import { Fragment, Suspense, useEffect, useRef } from "react";
+import { Fragment, Suspense } from "react";
 import { chooseCue, chooseLights } from "../choice/selection.ts";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, lightWords, seconds } from "../shared/words.ts";
-import { type FocusPlace, placeRef } from "../shared/focusPlaces.ts";
-import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { putLine } from "../choice/lineText.ts";
 import { useMakeEdits } from "../show/useShow.ts";
-import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { ActionFields } from "./ActionFields.tsx";
 import { CueWavesField } from "./CueWavesField.tsx";
 import { FiresField } from "./FiresField.tsx";
@@ -41,16 +40,25 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
           {cue.scene ? `scene ${cue.scene}, ` : ""}complete after <span className="figures">{seconds(cueDuration(list, row))}</span> s
         </p>
       </div>
-      <Field
+      <CueTextField
         label="label"
         place="cue label"
         id="cue-label"
         value={cue.label ?? ""}
         onTake={(label) => void makeEdits([{ op: "setCue", ...range, label: label === "" ? null : label }])}
       />
+      <SceneField list={list} row={row} cue={cue} />
       <FiresField list={list} cue={cue} />
       <CarriesField list={list} cues={{ from: cue.number, to: cue.number }} />
       <CueWavesField list={list} cue={cue} />
+      <CueTextField
+        label="note"
+        id="cue-note"
+        value={cue.note ?? ""}
+        placeholder="for whoever runs the show"
+        lines={2}
+        onTake={(note) => void makeEdits([{ op: "setCue", ...range, note: note === "" ? null : note }])}
+      />
       <ActionFields list={list} cue={cue} />
       <StoppedValues list={list} row={row} />
       <CueMarkLines list={list} row={row} />
@@ -93,7 +101,7 @@ function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part
       {cue.parts.length > 1 && (
         <div className="mb-1.5 flex items-center gap-2">
           <span className="shrink-0 font-bold">Part {part.number}</span>
-          <Field
+          <CueTextField
             label={`name of part ${part.number}`}
             hidden
             id={`part-label-${part.number}`}
@@ -155,52 +163,5 @@ function PartShare({ list, part }: { list: ListSheet; part: Part }) {
     >
       {count(movesIn(part.moves), "move")} of {lightWords(channels)}
     </button>
-  );
-}
-
-interface FieldProps {
-  label: string;
-  id: string;
-  value: string;
-  placeholder?: string;
-  /** The label is for those who do not see the field. */
-  hidden?: boolean;
-  /** The place that this field is, where the focus is sent to it from elsewhere. */
-  place?: FocusPlace;
-  onTake: (text: string) => void;
-}
-
-function Field({ label, id, value, place, placeholder, hidden = false, onTake }: FieldProps) {
-  const field = useRef<HTMLInputElement>(null);
-  const fieldRef = useMergedRefs(field, place && placeRef(place));
-  const begun = useRef(value);
-  useEffect(() => {
-    // An edit from elsewhere does not replace what somebody is typing.
-    if (field.current && field.current !== document.activeElement) field.current.value = value;
-  }, [value]);
-  return (
-    <div className="flex min-w-0 flex-1 items-center gap-2">
-      <label htmlFor={id} className={hidden ? "sr-only" : "w-12 shrink-0 text-quiet"}>
-        {label}
-      </label>
-      <input
-        ref={fieldRef}
-        id={id}
-        placeholder={placeholder}
-        className="input input-sm min-w-0 flex-1 bg-base-100 px-2"
-        defaultValue={value}
-        onKeyDown={(event) => {
-          if (event.key === "Escape") event.currentTarget.value = value;
-          if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
-        }}
-        onFocus={() => (begun.current = value)}
-        onBlur={(event) => {
-          const text = event.target.value.trim();
-          if (text === value) return;
-          tellChangedMeanwhile(begun.current, value);
-          onTake(text);
-        }}
-      />
-    </div>
   );
 }

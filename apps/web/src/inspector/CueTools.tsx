@@ -36,6 +36,8 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
           ["Set times", `${range}: ${ownTimes(cue)}`],
           ["What fires them", `${range}: follows end 0`],
         ] as const)),
+    ...(sheet.show.script ? ([["Scenes of the play", `${range}: scene from book`]] as const) : []),
+    ...(one ? [] : ([["Note for all", `${range}: note "`]] as const)),
     ["Stretch times", `${range}: times * 1.2`],
     ["Last so long", `${range}: last 90`],
     ["Copy", `copy ${range} to #${free}`],

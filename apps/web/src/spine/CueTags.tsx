@@ -1,11 +1,11 @@
 import { type Cue, actionWords } from "@zm/core";
-import { ListVideo, Split, SquareStop } from "lucide-react";
+import { ListVideo, NotebookPen, Split, SquareStop } from "lucide-react";
 import { useSheetView } from "../choice/sheetView.ts";
 import { useShow } from "../show/useShow.ts";
 import { foldName } from "./lines.ts";
 import { toggleParts } from "./useSheetLines.ts";
 
-/** Beside a label: the parts of a cue, and what it does besides its moves. */
+/** Beside a label: the parts of a cue, what it does besides its moves, and its note. */
 export function CueTags({ list, cue }: { list: string; cue: Cue }) {
   const open = useSheetView(({ openCues }) => openCues.has(foldName(list, cue.number)));
   return (
@@ -26,6 +26,7 @@ export function CueTags({ list, cue }: { list: string; cue: Cue }) {
         </button>
       )}
       <ActionTag cue={cue} />
+      <NoteTag cue={cue} />
     </>
   );
 }
@@ -34,6 +35,17 @@ export function CueTags({ list, cue }: { list: string; cue: Cue }) {
 export function CarriesTag({ cue }: { cue: Cue }) {
   if (cue.carries === "cueOnly") return <Tag title="Its moves stay inside this cue">only</Tag>;
   return cue.carries === "isolated" ? <Tag title="Nothing tracks in or out">isolated</Tag> : null;
+}
+
+/** That somebody has left a note for the cue, and what it says. */
+function NoteTag({ cue: { note } }: { cue: Cue }) {
+  if (note === undefined) return null;
+  return (
+    <Tag title={`Note: ${note}`}>
+      <span className="sr-only">note: {note}</span>
+      <NotebookPen aria-hidden size={11} className="inline" />
+    </Tag>
+  );
 }
 
 /** What a cue does besides its moves: a triangle where it starts or raises something, a bar where it only lets go. */

@@ -37,3 +37,28 @@ test("a label is one edit when it is taken, and none when it is left as it was",
     ["/api/shows/1/edits", { edits: [{ op: "setCue", from: "27", to: "27", label: "Third switch" }] }],
   ]);
 });
+
+test("a note of several lines and a scene are one edit each, and emptied they are taken away", async () => {
+  const user = userEvent.setup();
+  const { asked } = renderCue("9");
+  const note = screen.getByLabelText<HTMLTextAreaElement>("note");
+  expect(note.value).toBe("Only once the kettle is off the stove.");
+  await user.clear(note);
+  await user.type(note, "Wait{Shift>}{Enter}{/Shift}for the door{Enter}");
+  const scene = screen.getByLabelText<HTMLInputElement>("scene");
+  await user.clear(scene);
+  await user.type(scene, "{Enter}");
+  expect(asked.map(({ body }) => body)).toMatchObject([
+    { edits: [{ op: "setCue", from: "9", to: "9", note: "Wait\nfor the door" }] },
+    { edits: [{ op: "setCue", from: "9", to: "9", scene: null }] },
+  ]);
+});
+
+test("a called cue offers the heading of the play under which it is called, and takes it with one press", async () => {
+  const user = userEvent.setup();
+  const { asked } = renderCue("6");
+  await user.click(screen.getByRole("button", { name: /^as in the play: / }));
+  const heading = screen.getByRole("button", { name: /^as in the play: / }).textContent?.replace("as in the play: ", "");
+  expect(heading).toMatch(/scene/i);
+  expect(asked.map(({ body }) => body)).toMatchObject([{ edits: [{ op: "setCue", from: "6", to: "6", scene: heading }] }]);
+});

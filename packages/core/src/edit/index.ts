@@ -19,6 +19,7 @@ export {
 export { type GatheredCue, gatherEdits } from "./gather.ts";
 export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./rangeEdits.ts";
 export { type CueImport, importCuesEdits } from "./importCues.ts";
+export { scenesFromBook } from "./scenesFromBook.ts";
 export { mergePartEdits } from "./partEdits.ts";
 export { type Pasted, clipOf, cutEdits, pasteEdits } from "./clip.ts";
 export { type Impact, type LookChange, impactOf } from "./impact/impact.ts";

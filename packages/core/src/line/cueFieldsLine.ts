@@ -1,8 +1,8 @@
 // What cues that stand are told, as it is typed: times, trigger, label, blocks, what they do besides.
-import type { EditInput } from "../edit/index.ts";
+import { type EditInput, scenesFromBook } from "../edit/index.ts";
 import { findRow } from "../sheet/sheet.ts";
 import { callEdit } from "./bookLine.ts";
-import { checkedRange } from "./checked.ts";
+import { checkedRange, faultless } from "./checked.ts";
 import { timesPatchOf } from "./cueTimes.ts";
 import { type EditRequest, type LineContext, cuesFor, editOf, onePartCue } from "./lineRequest.ts";
 import { Fault, attributeOf, channelsOf } from "./names.ts";
@@ -12,7 +12,21 @@ import type { Range, Sentence } from "./sentence.ts";
 /** The sentences that say something of cues that stand. */
 export type CueFieldsSentence = Extract<
   Sentence,
-  { kind: "carries" | "call" | "times" | "trigger" | "action" | "cueWaves" | "flag" | "blockLights" | "last" | "label" }
+  {
+    kind:
+      | "carries"
+      | "call"
+      | "times"
+      | "trigger"
+      | "action"
+      | "cueWaves"
+      | "flag"
+      | "blockLights"
+      | "last"
+      | "label"
+      | "cueText"
+      | "bookScenes";
+  }
 >;
 
 /** What such a sentence asks for: one edit of the cues that it names, or of those that are chosen. Throws Fault. */
@@ -45,6 +59,12 @@ export function onCueFields(sentence: CueFieldsSentence, context: LineContext): 
     }
     case "label":
       return labelled(sentence, context);
+    case "cueText":
+      return ofChosen((cues) => ({ op: "setCue", list, ...cues, ...textFields(sentence) }));
+    case "bookScenes": {
+      const cues = cuesFor(sentence.cues, context);
+      return { kind: "edit", edits: faultless(() => scenesFromBook(context.sheet, context.list, cues)), channels: undefined, cues };
+    }
   }
 }
 
@@ -61,6 +81,15 @@ function doneBesides(sentence: Extract<Sentence, { kind: "action" }>, context: L
     });
   const actions = sentence.action === null ? null : [...(cue.actions ?? []), actionOf(sentence.action, context.sheet)];
   return editOf(range, (cues) => ({ op: "setCue", list: list.id, ...cues, actions }));
+}
+
+/** The field of a cue that a text goes into. */
+function textFields({
+  what,
+  text,
+}: Extract<Sentence, { kind: "cueText" }>): { label: string | null } | { note: string | null } | { scene: string | null } {
+  if (what === "label") return { label: text };
+  return what === "note" ? { note: text } : { scene: text };
 }
 
 /** The label of cues, or of one part of one cue. */

@@ -140,6 +140,14 @@ export class CueRules extends BookRules {
     }),
   );
 
+  /** A text in quotation marks, or `none`: null. */
+  protected readonly textOrNone = this.RULE("textOrNone", (): string | null =>
+    this.OR<string | null>([
+      { ALT: () => this.CONSUME(word.Text).image.slice(1, -1).trim() || null },
+      { ALT: () => (this.CONSUME(word.None), null) },
+    ]),
+  );
+
   /** The sentences that begin with what is done to a cue: copy, move, delete, renumber, split, insert, label. */
   protected readonly wholeCue = this.RULE("wholeCue", (): Sentence =>
     this.OR<Sentence>([
@@ -210,10 +218,17 @@ export class CueRules extends BookRules {
       {
         ALT: () => {
           this.CONSUME(word.Label);
-          this.CONSUME3(word.Hash);
-          const cues = this.SUBRULE3(this.cueRange);
-          const part = this.OPTION7(() => (this.CONSUME(word.Part), Number(this.CONSUME5(word.Decimal).image)));
-          return { kind: "label", cues, ...(part === undefined ? {} : { part }), label: this.CONSUME(word.Text).image.slice(1, -1) };
+          return this.OR4<Sentence>([
+            {
+              ALT: () => {
+                this.CONSUME3(word.Hash);
+                const cues = this.SUBRULE3(this.cueRange);
+                const part = this.OPTION7(() => (this.CONSUME(word.Part), Number(this.CONSUME5(word.Decimal).image)));
+                return { kind: "label", cues, ...(part === undefined ? {} : { part }), label: this.CONSUME(word.Text).image.slice(1, -1) };
+              },
+            },
+            { ALT: () => ({ kind: "cueText", cues: undefined, what: "label", text: this.SUBRULE(this.textOrNone) }) },
+          ]);
         },
       },
     ]),

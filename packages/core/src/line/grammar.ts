@@ -65,6 +65,7 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.handTakes) },
       { ALT: () => this.SUBRULE(this.rank) },
       { ALT: () => ({ kind: "cueWaves", cues: undefined, waves: this.SUBRULE(this.cueWaves) }) },
+      { ALT: () => this.SUBRULE(this.cueText, { ARGS: [undefined] }) },
       { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [undefined] }) },
       { ALT: () => ({ kind: "last", cues: undefined, seconds: this.SUBRULE(this.lasting) }) },
       { ALT: () => ({ kind: "trigger", cues: undefined, trigger: this.SUBRULE(this.trigger) }) },
@@ -330,12 +331,30 @@ class LineParser extends CueRules {
           return this.OR2<Sentence>([
             { ALT: () => ({ kind: "carries", cues, carries: this.SUBRULE2(this.carries) }) },
             { ALT: () => ({ kind: "call", cues, call: this.SUBRULE2(this.calling) }) },
+            { ALT: () => (this.CONSUME(word.Label), { kind: "cueText", cues, what: "label", text: this.SUBRULE(this.textOrNone) }) },
+            { ALT: () => this.SUBRULE(this.cueText, { ARGS: [cues] }) },
             { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
             { ALT: () => ({ kind: "last", cues, seconds: this.SUBRULE(this.lasting) }) },
             { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
             { ALT: () => ({ kind: "action", cues, action: this.SUBRULE(this.action) }) },
             { ALT: () => ({ kind: "cueWaves", cues, waves: this.SUBRULE(this.cueWaves) }) },
             { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
+          ]);
+        },
+      },
+    ]),
+  );
+
+  /** `note "…"`, `scene "…"`, each with `none` taken away; `scene from book` takes the headings of the play. */
+  private readonly cueText = this.RULE("cueText", (cues: Range | undefined): Sentence =>
+    this.OR<Sentence>([
+      { ALT: () => (this.CONSUME(word.Note), { kind: "cueText", cues, what: "note", text: this.SUBRULE2(this.textOrNone) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Scene);
+          return this.OR2<Sentence>([
+            { ALT: () => (this.CONSUME(word.From), this.CONSUME(word.Book), { kind: "bookScenes", cues }) },
+            { ALT: () => ({ kind: "cueText", cues, what: "scene", text: this.SUBRULE3(this.textOrNone) }) },
           ]);
         },
       },

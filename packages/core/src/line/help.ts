@@ -378,7 +378,21 @@ export const LINE_HELP: readonly LineChapter[] = [
         "opens the table of the numbers, old and new, of some cues or of the whole list",
         "table numbers print",
       ),
-      entry(['label #12 "Storm breaks"'], "a label"),
+      entry(
+        ['#12: label "Storm breaks"', 'label #12 "Storm breaks"', "#12: label none"],
+        "a label; without # it goes to the chosen cues, and none takes it away",
+        "name title rename",
+      ),
+      entry(
+        ['#12: note "Wait for the door"', "#12: note none"],
+        "a note for whoever runs the show: seen in inspector and spine, and printed on the cue sheet",
+        "comment remark remember",
+      ),
+      entry(
+        ['#12: scene "I.3"', "#6..30: scene from book", "#12: scene none"],
+        "the scene that begins with a cue, up to the next that names one; or the headings of the play under which the cues are called",
+        "act heading section",
+      ),
       entry(
         ['gather #3, #7..9 "Second storm"', 'gather #3, #7..9 "Second storm" moves'],
         "a new list of these cues in this order, with their whole looks or only what they store",

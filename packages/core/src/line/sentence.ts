@@ -101,6 +101,10 @@ export type Sentence =
   | { kind: "importCues"; cues?: Range; from?: string; start?: string }
   | { kind: "split"; lights: Lights; attribute?: Named; cue: string; to: string }
   | { kind: "label"; cues: Range; part?: number; label: string }
+  /** `#12: note "…"`; null takes the text away. */
+  | { kind: "cueText"; cues: Range | undefined; what: CueText; text: string | null }
+  /** The scenes of called cues, as the headings of the play name them. */
+  | { kind: "bookScenes"; cues: Range | undefined }
   // The moves of one part go to another.
   | { kind: "mergePart"; cues: Range | undefined; part: number; into: number }
   | {
@@ -263,3 +267,6 @@ export interface TypedAction {
   readonly time?: number;
   readonly after?: number;
 }
+
+/** The texts that a cue has of its own. */
+export type CueText = "label" | "note" | "scene";

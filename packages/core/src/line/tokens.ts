@@ -40,6 +40,8 @@ const keywords = {
   Delete: keyword("Delete", "delete"),
   Split: keyword("Split", "split"),
   Label: keyword("Label", "label"),
+  Note: keyword("Note", "note"),
+  Scene: keyword("Scene", "scene"),
   Fade: keyword("Fade", "fade"),
   Delay: keyword("Delay", "delay"),
   Curve: keyword("Curve", "curve"),

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
+import { shortened } from "../../show/words.ts";
 import { sameData } from "../../show/sameData.ts";
 import { type Cue, type CueHead, callSchema, cueFields, editParts, markSchema, triggerSchema } from "../../show/schema.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
@@ -68,11 +69,34 @@ function triggerWords(trigger: SetCueEdit["trigger"]): string {
   return `follows ${trigger.after} s after the ${trigger.from === "go" ? "Go" : "end"} of the cue before`;
 }
 
+/** So many letters of a text are said where it is set. */
+const SAID_LETTERS = 60;
+
+/** The texts that are set of a cue, as they will be, or that they are taken away. */
+function textWords(texts: Pick<SetCueEdit, "label" | "note" | "scene">): string[] {
+  return Object.entries(texts).flatMap(([name, text]) => {
+    if (text === undefined) return [];
+    return [text ? `${name} “${shortened(text.replace(/\s+/g, " "), SAID_LETTERS)}”` : `${name} taken away`];
+  });
+}
+
 /** What is set of a cue, field by field. */
-function cueWords({ op: _op, list: _list, from: _from, to: _to, label, trigger, carries, call, ...others }: SetCueEdit): string[] {
+function cueWords({
+  op: _op,
+  list: _list,
+  from: _from,
+  to: _to,
+  label,
+  note,
+  scene,
+  trigger,
+  carries,
+  call,
+  ...others
+}: SetCueEdit): string[] {
   return [
     ...(carries === undefined ? [] : [CARRIES_WORDS[carries ?? "track"]]),
-    ...(label === undefined ? [] : [label ? `label “${label}”` : "label taken away"]),
+    ...textWords({ label, note, scene }),
     ...(trigger === undefined ? [] : [triggerWords(trigger)]),
     ...(call === undefined ? [] : [`called ${callWords(call)}${call ? `, line ${call.line}` : ""}`]),
     ...Object.keys(others).map((name) => `${name} set`),

@@ -1,0 +1,70 @@
+import { expect, test } from "@playwright/test";
+import { enterLine, stored } from "../support/build.ts";
+import { cueOf, documentOf, openView, ownShow } from "../support/show.ts";
+
+test("a note and a scene are typed and written in the inspector, seen in the spine, and taken back", async ({ page, request }) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openView(page, show);
+  await enterLine(page, '#12: note "Wait for the door"', /^Cue 12: note “Wait for the door”: no cue looks different/);
+  expect((await cueOf(request, show, "12")).note).toBe("Wait for the door");
+  const row = page.getByRole("row", { name: /^12 / });
+  await expect(row.getByTitle("Note: Wait for the door")).toBeVisible();
+  await page.getByText("Kettle").click();
+  // Typed on a slow line, and left at once for another cue: it lands where it was begun.
+  await page.route("**/edits", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    await route.continue();
+  });
+  const note = page.getByLabel("note", { exact: true });
+  await note.fill("Careful");
+  await note.press("Shift+Enter");
+  await note.pressSequentially("with the steam");
+  await page.getByText("A knock").click();
+  await stored(page);
+  expect((await cueOf(request, show, "8")).note).toBe("Careful\nwith the steam");
+  expect((await cueOf(request, show, "11")).note).toBeUndefined();
+  await page.unroute("**/edits");
+  const scene = page.getByLabel("scene", { exact: true });
+  await scene.fill("I.2b");
+  await scene.press("Enter");
+  await stored(page);
+  await expect(page.getByRole("row", { name: /^11 / })).toContainText("I.2b");
+  await enterLine(page, '#13: label "He is in"', /^Cue 13: label “He is in”/);
+  for (const words of ["label “He is in”", "scene “I.2b”", "note “Careful with the steam”", "note “Wait for the door”"]) {
+    await page.keyboard.press("Control+z");
+    await expect(page.getByText(new RegExp(`^Taken back: .*${words}`))).toBeVisible();
+  }
+  await expect.poll(() => documentOf(request, show)).toEqual(before);
+});
+
+test("scenes are taken from the play for one cue or a range, told before they are made, and refused in words", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByText("Kettle").click();
+  const offered = page.getByRole("button", { name: /^as in the play: / });
+  const heading = (await offered.textContent())?.replace("as in the play: ", "") ?? "";
+  await offered.click();
+  await stored(page);
+  expect((await cueOf(request, show, "8")).scene).toBe(heading);
+  await expect(offered).toHaveCount(0);
+  await enterLine(page, "#0.5..30: scene from book", /scene “/);
+  expect((await cueOf(request, show, "7")).scene).toBe(heading);
+  await enterLineRefused(page, "#0.5..30: scene from book", /have the scenes of the play already/);
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText(/^Taken back: /)).toBeVisible();
+  expect((await cueOf(request, show, "7")).scene).toBe("I.2");
+});
+
+/** Types a line that is refused, with its reason beside it; it stays. */
+async function enterLineRefused(page: Parameters<typeof enterLine>[0], text: string, why: RegExp): Promise<void> {
+  await page.keyboard.press("/");
+  await page.keyboard.type(text);
+  await expect(page.locator("#line-answer")).toHaveText(why);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("combobox", { name: "Line entry" })).toHaveValue(text);
+}
