@@ -10,7 +10,7 @@ test("a note and a scene are typed and written in the inspector, seen in the spi
   expect((await cueOf(request, show, "12")).note).toBe("Wait for the door");
   const row = page.getByRole("row", { name: /^12 / });
   await expect(row.getByTitle("Note: Wait for the door")).toBeVisible();
-  await page.getByText("Kettle").click();
+  await page.getByText("Kettle", { exact: true }).click();
   // Typed on a slow line, and left at once for another cue: it lands where it was begun.
   await page.route("**/edits", async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 800));
@@ -20,7 +20,7 @@ test("a note and a scene are typed and written in the inspector, seen in the spi
   await note.fill("Careful");
   await note.press("Shift+Enter");
   await note.pressSequentially("with the steam");
-  await page.getByText("A knock").click();
+  await page.getByText("A knock", { exact: true }).click();
   await stored(page);
   expect((await cueOf(request, show, "8")).note).toBe("Careful\nwith the steam");
   expect((await cueOf(request, show, "11")).note).toBeUndefined();
@@ -44,7 +44,7 @@ test("scenes are taken from the play for one cue or a range, told before they ar
 }) => {
   const show = await ownShow(request);
   await openView(page, show);
-  await page.getByText("Kettle").click();
+  await page.getByText("Kettle", { exact: true }).click();
   const offered = page.getByRole("button", { name: /^as in the play: / });
   const heading = (await offered.textContent())?.replace("as in the play: ", "") ?? "";
   await offered.click();

@@ -1,7 +1,6 @@
-import { appendFileSync, mkdirSync, readFileSync } from "node:fs";
+import { appendFileSync, mkdirSync, readFileSync, renameSync, writeFileSync } from "node:fs";
 import { dirname } from "node:path";
 import type { LogEntry } from "@zm/core";
-import writeFileAtomic from "write-file-atomic";
 import { z } from "zod";
 
 /** An entry that is not in the database yet. `opens` says that a run begins with it: the first cue of the main list, from nothing. */
@@ -78,7 +77,10 @@ export class LogFile {
   /** Keeps only these. */
   keep(items: readonly WaitingItem[]): void {
     mkdirSync(dirname(this.path), { recursive: true });
-    writeFileAtomic.sync(this.path, linesOf(items));
+    // Not by the atomic writer that `soundFile.ts` uses: in the main thread it listens to signals while it writes, and one for a write that
+    // the system does not allow would end the server.
+    writeFileSync(`${this.path}.new`, linesOf(items));
+    renameSync(`${this.path}.new`, this.path);
   }
 }
 

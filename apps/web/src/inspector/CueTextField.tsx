@@ -1,6 +1,7 @@
 import { type RefObject, useEffect, useRef } from "react";
 import { tellChangedMeanwhile } from "../shared/changedMeanwhile.ts";
 import { type FocusPlace, placeRef } from "../shared/focusPlaces.ts";
+import { useTakenWhenGone } from "../shared/useTakenWhenGone.ts";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
 
 interface CueTextFieldProps {
@@ -27,23 +28,32 @@ export function CueTextField({ label, id, value, place, placeholder, hidden = fa
   const fieldRef = useMergedRefs<Box>(field, place && placeRef(place));
   const begun = useRef(value);
   useTyped(field, value);
+  const take = (typed: string): void => {
+    const text = typed.trim();
+    if (text === value) return;
+    tellChangedMeanwhile(begun.current, value);
+    onTake(text);
+  };
+  const waits = useTakenWhenGone(take);
   const box = {
     ref: fieldRef,
     id,
     placeholder,
     defaultValue: value,
     onKeyDown: (event: React.KeyboardEvent<Box>): void => {
-      if (event.key === "Escape") event.currentTarget.value = value;
+      if (event.key === "Escape") {
+        event.currentTarget.value = value;
+        waits(null);
+      }
       if (event.key === "Escape" || (event.key === "Enter" && !event.shiftKey)) event.currentTarget.blur();
     },
     onFocus: (): void => {
       begun.current = value;
     },
+    onChange: (event: React.ChangeEvent<Box>): void => waits(event.target.value),
     onBlur: (event: React.FocusEvent<Box>): void => {
-      const text = event.target.value.trim();
-      if (text === value) return;
-      tellChangedMeanwhile(begun.current, value);
-      onTake(text);
+      waits(null);
+      take(event.target.value);
     },
   };
   return (

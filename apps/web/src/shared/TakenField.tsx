@@ -1,4 +1,6 @@
 import { useEffect, useRef, useState } from "react";
+import { notify } from "./notices.ts";
+import { useTakenWhenGone } from "./useTakenWhenGone.ts";
 
 interface TakenFieldProps<T> {
   label: string;
@@ -32,7 +34,14 @@ export function TakenField<T>({ label, shown, hint, read, wrongWords, isSame, on
     setWrong(isWrong);
     input.setCustomValidity(isWrong ? `This ${wrongWords}` : "");
   };
+  const waits = useTakenWhenGone((typed) => {
+    const text = typed.trim();
+    const value = text === "" ? null : read(text);
+    if (value === undefined) notify(`${label}: “${text}” ${wrongWords}; it was not taken`, "trouble");
+    else if (text !== shown && !isSame(value)) onTake(value);
+  });
   const leave = (input: HTMLInputElement): void => {
+    waits(null);
     const text = input.value.trim();
     const value = text === "" ? null : read(text);
     mark(input, value === undefined);
@@ -51,10 +60,14 @@ export function TakenField<T>({ label, shown, hint, read, wrongWords, isSame, on
       className={`input input-sm h-7 w-full min-w-12 bg-base-100 px-2 aria-invalid:border-error aria-invalid:text-error ${numeric ? "figures" : ""}`}
       placeholder={hint}
       defaultValue={shown}
-      onChange={(event) => mark(event.target, false)}
+      onChange={(event) => {
+        mark(event.target, false);
+        waits(event.target.value);
+      }}
       onKeyDown={(event) => {
         if (event.key === "Escape" && (wrong || event.currentTarget.value !== shown)) {
           event.currentTarget.value = shown;
+          waits(null);
           mark(event.currentTarget, false);
           event.stopPropagation();
         }

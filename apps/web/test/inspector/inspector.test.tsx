@@ -1,10 +1,12 @@
-import { screen } from "@testing-library/react";
+import { act, screen, waitFor } from "@testing-library/react";
+import { useState } from "react";
 import userEvent from "@testing-library/user-event";
 import { listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { chooseNothing } from "../../src/choice/selection.ts";
 import { CueInspector } from "../../src/inspector/CueInspector.tsx";
 import { loadLazyParts } from "../../src/shared/lazyPart.ts";
+import { useNotices } from "../../src/shared/notices.ts";
 import { renderOpened } from "../support/opened.tsx";
 
 const list = listOf(sheetOf(saltAndParaffin()));
@@ -62,3 +64,34 @@ test("a called cue offers the heading of the play under which it is called, and 
   expect(heading).toMatch(/scene/i);
   expect(asked.map(({ body }) => body)).toMatchObject([{ edits: [{ op: "setCue", from: "6", to: "6", scene: heading }] }]);
 });
+
+test("what is typed into a field of a cue is taken for that cue when another one is shown in its place", async () => {
+  const user = userEvent.setup();
+  const { asked } = renderOpened(<Shown />);
+  await user.click(screen.getByLabelText("note"));
+  await user.keyboard("Careful");
+  act(() => setShown("11"));
+  await user.click(screen.getByLabelText("up time, part 1"));
+  await user.keyboard("{Control>}a{/Control}7.5");
+  act(() => setShown("13"));
+  await user.click(screen.getByLabelText("up time, part 1"));
+  await user.keyboard("soon");
+  act(() => setShown("8"));
+  await user.click(screen.getByLabelText("label"));
+  await user.keyboard("{Escape}");
+  act(() => setShown("13"));
+  await waitFor(() => expect(asked).toHaveLength(2));
+  expect(asked.map(({ body }) => body)).toMatchObject([
+    { edits: [{ op: "setCue", from: "8", to: "8", note: "Careful" }] },
+    { edits: [{ op: "setTimes", from: "11", to: "11", set: { up: 7.5 } }] },
+  ]);
+  expect(useNotices.getState().notices.some(({ text }) => /“.*soon” is not a time.*it was not taken/.test(text))).toBe(true);
+});
+
+let setShown: (cue: string) => void = () => undefined;
+/** The inspector of one cue after another. */
+function Shown() {
+  const [cue, set] = useState("8");
+  setShown = set;
+  return <CueInspector key={cue} list={list} row={list.cues.findIndex(({ number }) => number === cue)} />;
+}
