@@ -108,7 +108,7 @@ export const actOne: Cue[] = [
   cue(
     "9",
     "Wind gets up",
-    { scene: "I.2", note: "Only once the kettle is off the stove.", times: { up: 8, down: 8 } },
+    { scene: "I.2", note: "Not before the second gust.", times: { up: 8, down: 8 } },
     level(sea, 45),
     colour(sea, "storm", { fade: 10 }),
     level(back, 10),

@@ -44,7 +44,7 @@ test("a note of several lines and a scene are one edit each, and emptied they ar
   const user = userEvent.setup();
   const { asked } = renderCue("9");
   const note = screen.getByLabelText<HTMLTextAreaElement>("note");
-  expect(note.value).toBe("Only once the kettle is off the stove.");
+  expect(note.value).toBe("Not before the second gust.");
   await user.clear(note);
   await user.type(note, "Wait{Shift>}{Enter}{/Shift}for the door{Enter}");
   const scene = screen.getByLabelText<HTMLInputElement>("scene");
