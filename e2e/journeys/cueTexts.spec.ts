@@ -29,7 +29,7 @@ test("a note and a scene are typed and written in the inspector, seen in the spi
   await scene.fill("I.2b");
   await scene.press("Enter");
   await stored(page);
-  await expect(page.getByRole("row", { name: /^11 / })).toContainText("I.2b");
+  await expect(page.getByText("scene I.2b, complete after")).toBeVisible();
   await enterLine(page, '#13: label "He is in"', /^Cue 13: label “He is in”/);
   for (const words of ["label “He is in”", "scene “I.2b”", "note “Careful with the steam”", "note “Wait for the door”"]) {
     await page.keyboard.press("Control+z");

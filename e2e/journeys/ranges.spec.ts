@@ -196,7 +196,7 @@ test("the cue sheet is seen as printed, for all or chosen cues, and saved as PDF
   await page.getByRole("rowheader", { name: "13", exact: true }).click({ modifiers: ["Shift"] });
   await enterLine(page, "paper", /Enter goes to Paper/);
   const pages = page.getByRole("list", { name: "Pages" });
-  await expect(pages.getByRole("listitem")).toHaveCount(7);
+  await expect(pages.getByRole("listitem")).toHaveCount(8);
   await page.getByRole("button", { name: "Only the chosen cues" }).click();
   await expect(pages.getByRole("listitem")).toHaveCount(1);
   const saved = async (button: string): Promise<string> => {

@@ -42,6 +42,8 @@ export function useCellPointer({ list, lines, layout, scroller, cells, inset }: 
   const { bind } = useDragged<"frame" | "cells">({
     // A click beside the edge is no drag.
     slip: SLIP,
+    // The tile that was pressed goes when it is scrolled far out of sight.
+    throughWindow: true,
     onBegin: ({ at, altKey, shiftKey }) => {
       const cell = cellUnder(at);
       if (!cell) return null;
