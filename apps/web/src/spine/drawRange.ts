@@ -1,11 +1,14 @@
 import type { PointerEvent } from "react";
 import { chooseCue, extendToCue, useSelection } from "../choice/selection.ts";
 
-/** True from a press on a row of the spine until the pointer is let go. */
-let drawing = false;
+/** Where a row of the spine was pressed, until the pointer is let go; null while none is. */
+let pressed: { readonly x: number; readonly y: number } | null = null;
+
+/** A pointer that has moved by fewer pixels draws nothing: rows that scroll beneath it are not drawn over. */
+const SLIP = 5;
 
 function end(): void {
-  drawing = false;
+  pressed = null;
   for (const name of ["pointerup", "pointercancel"] as const) window.removeEventListener(name, end);
 }
 
@@ -23,11 +26,11 @@ export function drawsRange(first: string, last = first): Pick<React.DOMAttribute
         if (last !== first) extendToCue(last);
       }
       if (event.button !== 0) return;
-      drawing = true;
+      pressed = { x: event.clientX, y: event.clientY };
       for (const name of ["pointerup", "pointercancel"] as const) window.addEventListener(name, end);
     },
-    onPointerEnter: () => {
-      if (drawing) drawOut();
+    onPointerEnter: ({ clientX, clientY }) => {
+      if (pressed && Math.hypot(clientX - pressed.x, clientY - pressed.y) >= SLIP) drawOut();
     },
   };
 }

@@ -60,11 +60,24 @@ test("a pointer kept pressed draws the range out over other cues until it is let
   );
   const [first, middle, last] = screen.getAllByRole("row");
   if (!first || !middle || !last) throw new Error("three rows are shown");
-  await user.pointer([{ keys: "[MouseLeft>]", target: middle }, { target: last }]);
+  const at = (y: number) => ({ clientX: 50, clientY: y });
+  // A row that scrolls beneath the pressed pointer is not drawn over.
+  await user.pointer([
+    { keys: "[MouseLeft>]", target: middle, coords: at(40) },
+    { target: last, coords: at(40) },
+  ]);
+  expect(useSelection.getState()).toMatchObject({ cue: "7", cueEnd: "7" });
+  await user.pointer([
+    { target: middle, coords: at(41) },
+    { target: last, coords: at(70) },
+  ]);
   expect(useSelection.getState()).toMatchObject({ cue: "7", cueEnd: "8" });
-  await user.pointer({ target: first });
+  await user.pointer({ target: first, coords: at(10) });
   expect(useSelection.getState()).toMatchObject({ cue: "7", cueEnd: "6" });
-  await user.pointer([{ keys: "[/MouseLeft]", target: first }, { target: last }]);
+  await user.pointer([
+    { keys: "[/MouseLeft]", target: first, coords: at(10) },
+    { target: last, coords: at(70) },
+  ]);
   expect(useSelection.getState()).toMatchObject({ cue: "7", cueEnd: "6" });
 });
 
@@ -82,6 +95,10 @@ test("in a time that is being written a pointer that is kept pressed selects tex
   const up = first && within(first).getAllByRole("gridcell")[2];
   if (!up || !second) throw new Error("two rows are shown");
   await user.dblClick(up);
-  await user.pointer([{ keys: "[MouseLeft>]", target: within(first).getByRole("textbox") }, { target: second }, { keys: "[/MouseLeft]" }]);
+  await user.pointer([
+    { keys: "[MouseLeft>]", target: within(first).getByRole("textbox"), coords: { clientX: 50, clientY: 10 } },
+    { target: second, coords: { clientX: 50, clientY: 40 } },
+    { keys: "[/MouseLeft]" },
+  ]);
   expect(useSelection.getState()).toMatchObject({ cue: "6", cueEnd: "6" });
 });
