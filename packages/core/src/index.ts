@@ -51,6 +51,7 @@ export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } fro
 export { type CueImport, importCuesEdits } from "./edit/importCues.ts";
 export { scenesFromBook } from "./edit/scenesFromBook.ts";
 export { headingOver } from "./script/headingOver.ts";
+export { renamedField } from "./show/renamedField.ts";
 export { mergePartEdits } from "./edit/partEdits.ts";
 export * from "./edit/clip.ts";
 export * from "./edit/impact/compare.ts";

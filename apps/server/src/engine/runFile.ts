@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { EMPTY_HAND, type Hand, type MixSnapshot, ShowError, readHand, readMixSnapshot } from "@zm/core";
+import { EMPTY_HAND, type Hand, type MixSnapshot, ShowError, readHand, readMixSnapshot, renamedField } from "@zm/core";
 import { z } from "zod";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { type DamagedFile, SoundFile, type SoundReading, keepAside } from "../shared/soundFile.ts";
@@ -117,14 +117,10 @@ export class RunFiles {
   }
 }
 
-/** A written run whose version was called `turn` before. */
-function withVersion(raw: unknown): unknown {
-  return typeof raw === "object" && raw !== null && "turn" in raw && !("version" in raw) ? { ...raw, version: raw.turn } : raw;
-}
-
 /** A written run, held against its shape. Throws Error that says what is missing or damaged. */
 function runOf(raw: unknown, show: number, older: boolean): WrittenRun {
-  const parsed = (older ? olderHead : head).safeParse(withVersion(raw));
+  // The version was called `turn` before.
+  const parsed = (older ? olderHead : head).safeParse(renamedField(raw, "turn", "version"));
   if (!parsed.success) throw new Error(`${parsed.error.issues.map(({ path }) => path.join(".")).join(", ")} missing or damaged`);
   if (parsed.data.show !== show) throw new Error(`it is of show ${parsed.data.show}`);
   const mix: unknown = typeof raw === "object" && raw !== null ? Reflect.get(raw, "mix") : undefined;

@@ -1,3 +1,4 @@
+import { withMembers } from "../shared/toggled.ts";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { memo, useMemo } from "react";
 import { chooseAllAttributes, chooseLights, chooseSpan, useSelection } from "../choice/selection.ts";
@@ -81,13 +82,8 @@ export function chooseColumn({ channel, channels, attribute }: ScoreColumn): voi
 
 /** Opens lights into their attributes; closes them where all of them are open. */
 export function openLights(channels: readonly number[]): void {
-  const next = new Set(useSheetView.getState().openLights);
-  const close = channels.every((channel) => next.has(channel));
-  for (const channel of channels) {
-    if (close) next.delete(channel);
-    else next.add(channel);
-  }
-  showOpenLights(next);
+  const open = useSheetView.getState().openLights;
+  showOpenLights(withMembers(open, channels, !channels.every((channel) => open.has(channel))));
   chooseAllAttributes();
 }
 

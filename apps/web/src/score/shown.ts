@@ -1,3 +1,4 @@
+import { withMembers } from "../shared/toggled.ts";
 import { type LineRequest, type ListSheet, scenesOf } from "@zm/core";
 import { chooseAllAttributes, chosenCues, useSelection } from "../choice/selection.ts";
 import { closeUnder, openUnder, showFoldedScenes, showOpenCues, showOpenLights, showTracked, useSheetView } from "../choice/sheetView.ts";
@@ -25,7 +26,7 @@ export function showInScore(what: Shown, shown: boolean, list: ListSheet): boole
     case "scenes": {
       const names = scenesOf(list).map(({ scene }) => foldName(list.id, scene));
       if (names.length === 0) return refused("No cue of this list has a scene; give the cues theirs in the inspector");
-      showFoldedScenes(changed(view.foldedScenes, names, !shown));
+      showFoldedScenes(withMembers(view.foldedScenes, names, !shown));
       return true;
     }
     case "parts": {
@@ -33,28 +34,18 @@ export function showInScore(what: Shown, shown: boolean, list: ListSheet): boole
       const cues = rows ? list.cues.slice(rows.first, rows.last + 1).filter(({ parts }) => parts.length > 1) : [];
       if (cues.length === 0) return refused("None of the chosen cues has parts; choose one that has");
       const names = cues.map(({ number }) => foldName(list.id, number));
-      showOpenCues(changed(view.openCues, names, shown));
+      showOpenCues(withMembers(view.openCues, names, shown));
       return true;
     }
     case "attributes":
       if (selection.channels.length === 0) return refused("Choose lights first; then their attributes are shown");
-      showOpenLights(changed(view.openLights, selection.channels, shown));
+      showOpenLights(withMembers(view.openLights, selection.channels, shown));
       chooseAllAttributes();
       return true;
     case "moving":
       if (shown !== (view.moving !== null)) toggleMoving(list);
       return (useSheetView.getState().moving !== null) === shown;
   }
-}
-
-/** A set with these members in it, or without them. */
-function changed<T>(set: ReadonlySet<T>, members: readonly T[], isIn: boolean): ReadonlySet<T> {
-  const next = new Set(set);
-  for (const member of members) {
-    if (isIn) next.add(member);
-    else next.delete(member);
-  }
-  return next;
 }
 
 function refused(words: string): false {

@@ -34,20 +34,22 @@ export function TakenField<T>({ label, shown, hint, read, wrongWords, isSame, on
     setWrong(isWrong);
     input.setCustomValidity(isWrong ? `This ${wrongWords}` : "");
   };
-  const waits = useTakenWhenGone((typed) => {
+  const typedValue = (typed: string): { value: T | null | undefined; isShown: boolean } => {
     const text = typed.trim();
     const value = text === "" ? null : read(text);
-    if (value === undefined) notify(`${label}: “${text}” ${wrongWords}; it was not taken`, "trouble");
-    else if (text !== shown && !isSame(value)) onTake(value);
+    return { value, isShown: value !== undefined && (text === shown || isSame(value)) };
+  };
+  const waits = useTakenWhenGone((typed) => {
+    const { value, isShown } = typedValue(typed);
+    if (value === undefined) notify(`${label}: “${typed.trim()}” ${wrongWords}; it was not taken`, "trouble");
+    else if (!isShown) onTake(value);
   });
   const leave = (input: HTMLInputElement): void => {
     waits(null);
-    const text = input.value.trim();
-    const value = text === "" ? null : read(text);
+    const { value, isShown } = typedValue(input.value);
     mark(input, value === undefined);
-    if (value === undefined) return;
-    if (text === shown || isSame(value)) input.value = shown;
-    else onTake(value);
+    if (isShown) input.value = shown;
+    else if (value !== undefined) onTake(value);
   };
   return (
     <input

@@ -12,6 +12,8 @@ export interface PointerPlace {
 export interface Drag {
   readonly from: PointerPlace;
   readonly at: PointerPlace;
+  /** It has moved by more than it may slip since it was pressed. */
+  readonly moved: boolean;
   readonly shiftKey: boolean;
   readonly altKey: boolean;
   readonly target: Element;
@@ -48,15 +50,11 @@ export function useDragged<Grip, Args extends readonly unknown[] = []>(work: Dra
   const made = useDrag(
     ({ args, currentTarget, event, first, initial, last, shiftKey, altKey, xy }) => {
       if (!(currentTarget instanceof Element)) return;
-      const drag: Drag = {
-        from: { clientX: initial[0], clientY: initial[1] },
-        at: { clientX: xy[0], clientY: xy[1] },
-        shiftKey,
-        altKey,
-        target: currentTarget,
-      };
+      const from = { clientX: initial[0], clientY: initial[1] };
+      const at = { clientX: xy[0], clientY: xy[1] };
+      const drag = { from, at, shiftKey, altKey, target: currentTarget };
       if (first) {
-        const grip = work.onBegin(drag, ...args);
+        const grip = work.onBegin({ ...drag, moved: false }, ...args);
         held.current = grip === null ? null : { grip, moved: false };
         setDragging(grip !== null);
         return;
@@ -64,12 +62,15 @@ export function useDragged<Grip, Args extends readonly unknown[] = []>(work: Dra
       const own = held.current;
       if (!own) return;
       if (event.type === "pointercancel") return drop();
-      own.moved ||= Math.hypot(xy[0] - initial[0], xy[1] - initial[1]) >= (work.slip ?? 0);
-      if (own.moved && !last) work.onMove(own.grip, drag);
-      if (!last) return;
+      own.moved ||= Math.hypot(at.clientX - from.clientX, at.clientY - from.clientY) >= (work.slip ?? 0);
+      const { grip, moved } = own;
+      if (!last) {
+        if (moved) work.onMove(grip, { ...drag, moved });
+        return;
+      }
       held.current = null;
       setDragging(false);
-      work.onEnd?.(own.grip, drag);
+      work.onEnd?.(grip, { ...drag, moved });
     },
     { pointer: { keys: false, capture: !work.throughWindow } },
   );

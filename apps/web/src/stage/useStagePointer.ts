@@ -9,11 +9,6 @@ import { useAim } from "./useAim.ts";
 /** A press that moves less than this is a click, pixels. */
 const CLICK = 4;
 
-interface Grip {
-  readonly what: Press;
-  moved: boolean;
-}
-
 /** Choosing lights in the picture, by click and by a line around them, and, where the picture is live, moving where the chosen ones land. */
 export function useStagePointer(painted: RefObject<Painted | null>, live: boolean) {
   const aim = useAim();
@@ -41,16 +36,15 @@ export function useStagePointer(painted: RefObject<Painted | null>, live: boolea
     const old = adds ? useSelection.getState().channels : [];
     chooseLights([...old, ...inside.filter((channel) => !old.includes(channel))]);
   };
-  const { bind, dragging } = useDragged<Grip>({
+  const { bind, dragging } = useDragged<Press>({
     slip: CLICK,
-    onBegin: ({ at, target }) => ({ what: whatIsAt(spotIn(target, at)), moved: false }),
-    onMove: (grip, { at, altKey, target }) => {
+    onBegin: ({ at, target }) => whatIsAt(spotIn(target, at)),
+    onMove: (what, { at, altKey, target }) => {
       const spot = spotIn(target, at);
-      grip.moved = true;
-      if (grip.what.kind === "lasso") setLasso([...(painted.current?.lasso ?? []), spot]);
-      if (grip.what.kind === "landing") aimAt(grip.what, spot, altKey);
+      if (what.kind === "lasso") setLasso([...(painted.current?.lasso ?? []), spot]);
+      if (what.kind === "landing") aimAt(what, spot, altKey);
     },
-    onEnd: ({ what, moved }, { shiftKey }) => {
+    onEnd: (what, { moved, shiftKey }) => {
       if (what.kind === "lasso") endLasso(shiftKey, moved);
       if (what.kind !== "head" || moved) return;
       if (shiftKey) toggleLights([what.channel]);

@@ -1,4 +1,5 @@
 import { headingOver } from "../script/headingOver.ts";
+import { scriptOf } from "../script/scriptOf.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
@@ -9,8 +10,7 @@ import type { EditInput } from "./edits.ts";
  * called cue before them. One edit for each run of cues that are to have one scene. Throws ShowError where nothing would change.
  */
 export function scenesFromBook({ show }: ShowSheet, list: ListSheet, { from, to }: { from: string; to: string }): EditInput[] {
-  const { script } = show;
-  if (!script) throw new ShowError("The show has no script; paste or import one in the Book first");
+  const script = scriptOf(show);
   const [first, last] = [cueOrder(from), cueOrder(to)];
   const runs: { from: string; to: string; scene: string; changes: boolean }[] = [];
   let scene: string | undefined;

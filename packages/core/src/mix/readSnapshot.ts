@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
+import { renamedField } from "../show/renamedField.ts";
 import { editParts } from "../show/schema.ts";
 import { type MixSnapshot, NUMBERS_OF_LAYER, NUMBERS_OF_REMAINDER, NUMBERS_OF_REST } from "./mixSnapshot.ts";
 
@@ -8,10 +9,7 @@ const number = z.number();
 
 /** A shape with a number that orders what is due at one moment; it was called `turn` in what was written before. */
 function sequenced<Shape extends z.ZodType>(shape: Shape): z.ZodPreprocess<Shape> {
-  return z.preprocess(
-    (raw) => (typeof raw === "object" && raw !== null && "turn" in raw && !("sequence" in raw) ? { ...raw, sequence: raw.turn } : raw),
-    shape,
-  );
+  return z.preprocess((raw) => renamedField(raw, "turn", "sequence"), shape);
 }
 
 const clock = z.object({ at: number, seconds: number, held: z.boolean() });

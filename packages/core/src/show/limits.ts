@@ -14,3 +14,5 @@ export const LONGEST_ID = 64;
 export const LONGEST_CUE_NUMBER = 12;
 /** So many lists go together with one press. */
 export const MOST_CHOSEN = 200;
+/** Characters of the name of a scene. */
+export const LONGEST_SCENE = 60;

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { isCueNumber, plainCueNumber } from "./cueNumber.ts";
-import { BEATS, LEVEL, RATE } from "./limits.ts";
+import { BEATS, LEVEL, RATE, LONGEST_SCENE } from "./limits.ts";
 
 /** The families of attributes, in the order in which every sheet shows them. */
 export const FAMILIES = ["intensity", "position", "colour", "beam"] as const;
@@ -256,7 +256,7 @@ export const actionSchema = z.discriminatedUnion("do", [
 export const cueFields = {
   label: label.optional(),
   note: text.max(5000).optional(),
-  scene: text.max(60).optional(),
+  scene: text.max(LONGEST_SCENE).optional(),
   block: z.boolean().optional(),
   restate: z.boolean().optional(),
   carries: z.enum(["track", "cueOnly", "isolated"]).optional(),

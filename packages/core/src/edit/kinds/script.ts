@@ -7,6 +7,7 @@ import type { Plan } from "../plan/plan.ts";
 import type { Step } from "../steps/step.ts";
 import { type Rewriting, reviseLines } from "../../script/revise.ts";
 import { scriptLine } from "../../script/scriptLine.ts";
+import { scriptOf } from "../../script/scriptOf.ts";
 import { SCRIPT_FORMATS, type ScriptFormat, type TextLine, readScriptText } from "../../script/scriptText.ts";
 import { ShowError } from "../../show/errors.ts";
 import { faultsOf } from "../../show/faults.ts";
@@ -57,7 +58,7 @@ const linesSchema = z.strictObject({
  */
 export const setLines = defineEdit(linesSchema, {
   plan: (sheet, { op: _op, lines: ids, ...fields }) => {
-    const script = scriptOf(sheet);
+    const script = scriptOf(sheet.show);
     const chosen = new Set(ids.map((id) => lineNamed(script, id).id));
     const patched = (line: ScriptLine): ScriptLine => scriptLine({ ...line, ...fields });
     const lines = script.lines.map((line) => (chosen.has(line.id) ? patched(line) : line));
@@ -144,12 +145,6 @@ function revised(sheet: ShowSheet, script: Script, rewriting: Rewriting, exact?:
 
 /** So many letters of a line are told in a note. */
 const TOLD_LETTERS = 40;
-
-/** The play of a show. Throws ShowError for a show without one. */
-function scriptOf({ show }: ShowSheet): Script {
-  if (!show.script) throw new ShowError("The show has no script; paste or import one in the Book first");
-  return show.script;
-}
 
 /** A line by its id. Throws ShowError for one that is not there. */
 function lineNamed(script: Script, id: string): ScriptLine {

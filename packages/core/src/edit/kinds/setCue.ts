@@ -1,3 +1,4 @@
+import { LONGEST_SCENE } from "../../show/limits.ts";
 import { z } from "zod";
 import { ShowError } from "../../show/errors.ts";
 import { shortened } from "../../show/words.ts";
@@ -20,7 +21,7 @@ const schema = z.strictObject({
   ...range,
   label: label.nullable().optional(),
   note: editParts.text.max(5000).nullable().optional(),
-  scene: editParts.text.max(60).nullable().optional(),
+  scene: editParts.text.max(LONGEST_SCENE).nullable().optional(),
   trigger: triggerSchema.nullable().optional(),
   carries: z.enum(["track", "cueOnly", "isolated"]).nullable().optional(),
   mark: markSchema.nullable().optional(),
