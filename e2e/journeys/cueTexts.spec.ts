@@ -60,6 +60,42 @@ test("scenes are taken from the play for one cue or a range, told before they ar
   expect((await cueOf(request, show, "7")).scene).toBe("I.2");
 });
 
+test("a record says what fires its cue, its scene and note; choices are kept for the next one as long as that is wished", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await enterLine(page, "5 = 50");
+  await enterLine(page, "record");
+  const sheet = page.getByRole("dialog", { name: "Record" });
+  await sheet.getByLabel("Cue number").fill("12.45");
+  await sheet.getByLabel("Scene that begins with the cue").fill("I.3b");
+  await sheet.getByRole("button", { name: "After 12.3 end" }).click();
+  await sheet.getByLabel("follow wait, seconds").fill("2.5");
+  await sheet.getByRole("textbox", { name: "note" }).fill("Behind the second clap");
+  await sheet.getByRole("button", { name: "This cue only" }).click();
+  await sheet.getByRole("button", { name: "Keep these choices" }).click();
+  await expect(sheet.getByTestId("record-sentence")).toHaveText(
+    /^Inserts cue 12\.45 between .*; follows 2\.5 s after the end of the cue before; begins the scene I\.3b; with a note/,
+  );
+  await sheet.getByRole("button", { name: "Record 12.45" }).click();
+  await stored(page);
+  expect(await cueOf(request, show, "12.45")).toMatchObject({
+    scene: "I.3b",
+    note: "Behind the second clap",
+    trigger: { type: "follow", from: "complete", after: 2.5 },
+  });
+  await enterLine(page, "6 = 50");
+  await enterLine(page, "record");
+  await expect(sheet.getByRole("button", { name: "This cue only" })).toHaveAttribute("aria-pressed", "true");
+  await sheet.getByRole("button", { name: "Plain choices again" }).click();
+  await expect(sheet.getByRole("button", { name: "Later cues change too" })).toHaveAttribute("aria-pressed", "true");
+  await page.keyboard.press("Escape");
+  await enterLine(page, 'record #12.48 isolated note "Alone"', /isolated: nothing tracks in or out; with a note/);
+  expect(await cueOf(request, show, "12.48")).toMatchObject({ carries: "isolated", note: "Alone" });
+});
+
 /** Types a line that is refused, with its reason beside it; it stays. */
 async function enterLineRefused(page: Parameters<typeof enterLine>[0], text: string, why: RegExp): Promise<void> {
   await page.keyboard.press("/");

@@ -107,7 +107,10 @@ test("stored moves get times of their own from the inspector; the line works on 
     .poll(async () => (await cueOf(request, show, "6")).parts[0]?.moves["3"])
     .toEqual({ intensity: { value: 60, delay: 2, curve: "ease" } });
   await page.getByText("More with this cue").click();
-  await page.getByRole("button", { name: "Copy its look" }).click();
+  await page.getByRole("button", { name: "Copy …" }).click();
+  const picker = page.getByRole("dialog", { name: "Copy cues" });
+  await picker.getByRole("button", { name: "follows" }).click();
+  await picker.getByRole("button", { name: "To the line" }).click();
   await expect(page.getByRole("combobox", { name: "Line entry" })).toHaveValue("copy look of #6 to #6.5");
   await page.getByRole("button", { name: "Make it" }).click();
   await expect(page.getByRole("row", { name: /^6\.5 The keeper's room/ })).toBeVisible();

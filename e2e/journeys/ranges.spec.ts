@@ -28,6 +28,49 @@ test("a chain gets a length by field and line, sees its times first, and gets th
   expect((await cueOf(request, show, "13")).trigger).toEqual({ type: "follow", from: "complete", after: 1 });
 });
 
+test("a range has one column scaled, a family set, its curve and what fires it chosen, each with its impact first", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openView(page, show);
+  await page.getByRole("rowheader", { name: "8", exact: true }).click();
+  await page.getByRole("rowheader", { name: "10", exact: true }).click({ modifiers: ["Shift"] });
+  const times = page.getByRole("region", { name: "Times of these cues" });
+  const impact = page.getByRole("region", { name: "Impact" });
+  await times.getByLabel("which times of these cues").selectOption("down");
+  await times.getByLabel("down of these cues by a factor").fill("+50 %");
+  await expect(impact).toContainText("Cues 8 to 10: down × 1.5.");
+  await page.keyboard.press("Enter");
+  await stored(page);
+  expect((await cueOf(request, show, "9")).parts[0]?.times).toEqual({ up: 8, down: 12 });
+  await times.getByLabel("which times of these cues").selectOption("position");
+  await times.getByLabel("position of these cues, seconds").fill("4+1");
+  await expect(impact).toContainText("Cues 8 to 10: position 4, position delay 1.");
+  await page.keyboard.press("Enter");
+  await stored(page);
+  await times.getByLabel("position curve of these cues").selectOption("slow start");
+  await expect(impact).toContainText("position curve slowStart");
+  await impact.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  expect((await cueOf(request, show, "10")).parts[0]?.times).toMatchObject({ position: { fade: 4, delay: 1, curve: "slowStart" } });
+  await times.getByLabel("what fires these cues").selectOption("after end");
+  await times.getByLabel("follow wait of these cues, seconds").fill("3");
+  await times.getByLabel("follow wait of these cues, seconds").press("Enter");
+  await stored(page);
+  expect((await cueOf(request, show, "10")).trigger).toEqual({ type: "follow", from: "complete", after: 3 });
+  await enterLine(page, "#8..10: curve ease", /^Cues 8 to 10: curve ease/);
+  await page.getByText("Wind gets up", { exact: true }).click();
+  const part = page.getByRole("group", { name: "Times of part 1" });
+  await expect(part.getByLabel("curve, part 1", { exact: true })).toHaveValue("ease");
+  await part.getByLabel("curve, part 1", { exact: true }).selectOption("even");
+  await stored(page);
+  expect((await cueOf(request, show, "9")).parts[0]).not.toHaveProperty("curve");
+  for (let step = 0; step < 6; step += 1) await page.keyboard.press("Control+z");
+  await expect.poll(() => documentOf(request, show)).toEqual(before);
+});
+
 test("a block is copied and pasted by keys, and carried with Alt, its impact shown before", async ({ page, request }) => {
   const show = await ownShow(request);
   await openView(page, show);
@@ -120,6 +163,64 @@ test("several lights are recast at once, ranges go elsewhere, and all of it is t
     await page.keyboard.press("Control+z");
     await stored(page);
   }
+  await expect.poll(() => documentOf(request, show)).toEqual(before);
+});
+
+test("pickers stand in for sentences: who does it instead, other palettes, copies in other colours, all with impact", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openView(page, show);
+  await enterLine(page, "#4..8");
+  await enterLine(page, "61, 62");
+  const open = async (name: string): Promise<void> => {
+    await page.getByText("More with these cues").click();
+    await page.getByRole("button", { name }).click();
+  };
+  await open("Who does it instead …");
+  const recast = page.getByRole("dialog", { name: "Who does it instead" });
+  await recast.getByLabel("lights whose work it is").fill("61..62");
+  await recast.getByLabel("lights that do it instead").fill("71");
+  await expect(recast.getByRole("alert")).toHaveText(/2 lights cannot be recast as 1 light/);
+  await recast.getByLabel("lights that do it instead").fill("71, 72");
+  await expect(recast.getByRole("region", { name: "What the others lack" })).toContainText("gobo");
+  await expect(recast.getByRole("button", { name: "Make it" })).toBeDisabled();
+  await recast.getByRole("button", { name: "is forgotten" }).click();
+  await expect(recast.getByTestId("pick-sentence")).toHaveText("recast look of 61..62 as 71, 72 in #4..8 only drop");
+  await expect(recast.getByRole("region", { name: "What it changes" })).toContainText(/cues look different/);
+  // On a slow line the form stays as it is until it is made; pressed twice it is made once.
+  await page.route("**/edits", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await route.continue();
+  });
+  await recast.getByRole("button", { name: "Make it" }).dblclick();
+  await expect(recast).toBeHidden();
+  await stored(page);
+  await page.unroute("**/edits");
+  expect((await cueOf(request, show, "4")).parts[0]?.moves["71"]).toBeDefined();
+  await open("Copy …");
+  const copy = page.getByRole("dialog", { name: "Copy cues" });
+  await copy.getByLabel("the number of the first").fill("80");
+  await copy.getByRole("button", { name: "other palettes …" }).click();
+  await copy.getByLabel("palette 1", { exact: true }).selectOption("lamplight");
+  await copy.getByLabel("what stands for palette 1").selectOption("moon");
+  await expect(copy.getByTestId("pick-sentence")).toHaveText("copy look of #4..8 to #80 keep looks with lamplight for moon");
+  await copy.getByRole("button", { name: "Make it" }).click();
+  await expect(copy).toBeHidden();
+  expect(JSON.stringify((await cueOf(request, show, "80")).parts)).toContain('"palette":"moon"');
+  expect(JSON.stringify((await cueOf(request, show, "80")).parts)).not.toContain('"palette":"lamplight"');
+  await enterLine(page, "#4..8");
+  await open("Palettes for others …");
+  const swap = page.getByRole("dialog", { name: "Palettes for others" });
+  await swap.getByLabel("palette 1", { exact: true }).selectOption("lamplight");
+  await swap.getByLabel("what stands for palette 1").selectOption("dusk");
+  await swap.getByRole("button", { name: "To the line" }).click();
+  await expect(page.getByRole("combobox", { name: "Line entry" })).toHaveValue("swap lamplight for dusk in #4..8");
+  await page.keyboard.press("Enter");
+  await stored(page);
+  for (let step = 0; step < 3; step += 1) await page.keyboard.press("Control+z");
   await expect.poll(() => documentOf(request, show)).toEqual(before);
 });
 

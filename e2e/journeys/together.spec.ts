@@ -54,6 +54,122 @@ test("a held look is made of the Hand, raised, bumped and taken out, in every wi
   await expect(strip).toBeHidden();
 });
 
+test("the standby set takes any cue of any list: by key, in the dialog, a step on, by line; it is seen in the spine", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  const set = async (): Promise<string[]> => (await running(request, show)).standby.map(({ list, cue }) => `${list} ${cue}`).sort();
+  await page.getByText("Kettle", { exact: true }).click();
+  await page.keyboard.press("s");
+  await expect.poll(set).toEqual(["main 8"]);
+  const tag = page.getByTitle(/^In the standby set/);
+  await expect(page.getByRole("row", { name: /^8 / }).getByTitle(/^In the standby set/)).toBeVisible();
+  await enterLine(page, "standby", /opens the standby set/);
+  const dialog = page.getByRole("dialog", { name: "Standby set" });
+  await dialog.getByLabel("cue of Tower in the set").selectOption("2 Over the rail");
+  await dialog.getByRole("button", { name: "the cue behind, of Main" }).click();
+  await dialog.getByRole("button", { name: "the cue before, of Tower" }).click();
+  await expect.poll(set).toEqual(["main 9", "tower 1"]);
+  await page.keyboard.press("Escape");
+  await enterLine(page, "standby also flame #2", /Live: chooses to go together: Main 9, Tower 1, Flame 2; nothing moves/);
+  expect((await running(request, show)).lists["main"]?.cue).toBeNull();
+  await page.keyboard.press("Control+Shift+G");
+  await expect
+    .poll(async () => Object.entries((await running(request, show)).lists).map(([id, { cue }]) => `${id} ${cue}`))
+    .toEqual(["main 9", "tower 1", "flame 2"]);
+  await expect(tag).toHaveCount(0);
+});
+
+test("everything goes dark and comes back, is held down, and let go of; a light that stays, stays", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("link", { name: "Rig" }).click();
+  // Two fields of one light on a slow line, right after each other: both are kept.
+  await page.route("**/edits", async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await route.continue();
+  });
+  await page.getByLabel("Label of 1", { exact: true }).fill("House left");
+  await page.getByLabel("Patch of 1", { exact: true }).fill("1.400");
+  await page.getByLabel("1 stays when everything is put out", { exact: true }).check();
+  await stored(page);
+  await page.unroute("**/edits");
+  const light = (await documentOf(request, show)).channels.find(({ number }) => number === 1);
+  expect(light).toMatchObject({ label: "House left", patch: { universe: 1, address: 400 }, house: true });
+  await page.getByRole("link", { name: "Run" }).click();
+  await enterLine(page, "start main at #6", /Live: start Main at 6/);
+  const masters = page.getByRole("group", { name: "Masters" });
+  const badge = page.getByRole("banner").getByRole("status");
+  await masters.getByRole("button", { name: "Blackout" }).click();
+  await expect(badge).toHaveText("Blackout. Live, cue 6");
+  await page.getByRole("link", { name: "Score" }).click();
+  await expect(badge).toHaveText("Blackout. Blind, on stage cue 6");
+  await page.keyboard.press("Control+b");
+  await expect(badge).toHaveText("Blind, on stage cue 6");
+  await enterLine(page, "grand 40", /Live: grand master to 40 %/);
+  await expect(badge).toHaveText(/^Grand master 40 %\./);
+  await page.getByRole("button", { name: "Shelf", exact: true }).click();
+  await page.getByLabel("Grand master", { exact: true }).fill("100");
+  await expect(badge).toHaveText("Blind, on stage cue 6");
+  await enterLine(page, "raise preshow to 50", /raise|Preshow/);
+  // Pressed twice at once it is one press, and it says how to go back.
+  await page.getByRole("region", { name: "Everything" }).getByRole("button", { name: "All off" }).dblclick();
+  await expect(badge).toHaveText("Blind, on stage nothing");
+  expect((await running(request, show)).looks["preshow"]?.level.to).toBe(0);
+  await page.getByRole("button", { name: "Back to 6" }).click();
+  await expect(badge).toHaveText("Blind, on stage cue 6");
+  await enterLine(page, "all out in 1", /lets go of every list, held look and the Hand in 1 s/);
+  await expect(badge).toHaveText("Blind, on stage nothing");
+});
+
+test("a tempo is made, tapped and kept, and a list hung on it steps in another order, by pointer and line", async ({ page, request }) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await openShelf(page, show);
+  await page.getByRole("button", { name: "New tempo" }).click();
+  await page.getByText("A beat that lists and waves share …").click();
+  await page.getByLabel("Name of the new tempo").fill("Pulse");
+  await page.keyboard.press("Enter");
+  await stored(page);
+  const pulse = page.getByRole("region", { name: "Pulse" });
+  await expect(pulse).toBeVisible();
+  await pulse.getByRole("button", { name: "Tap" }).focus();
+  for (let tap = 0; tap < 4; tap += 1) {
+    await page.keyboard.press("Space");
+    await page.waitForTimeout(400);
+  }
+  await expect.poll(async () => (await running(request, show)).tempos["pulse"] ?? 0).toBeGreaterThan(70);
+  await pulse.getByRole("button", { name: "More of Pulse" }).click();
+  await page.getByRole("menuitem", { name: /^Keep .* in the show/ }).click();
+  await stored(page);
+  await pulse.getByRole("button", { name: "More of Pulse" }).click();
+  await page.getByRole("menuitem", { name: "Tower" }).click();
+  await expect(pulse.getByText("for 1 list")).toBeVisible();
+  await page.getByRole("button", { name: "Page before" }).click();
+  await page.getByRole("button", { name: "More of Tower" }).click();
+  await page.getByRole("menuitem", { name: /^By itself: a step at each beat of Pulse .*, there and back, for ever/ }).click();
+  const dialog = page.getByRole("dialog", { name: "How Tower runs" });
+  await dialog.getByRole("button", { name: "drawn anew each round" }).click();
+  await dialog.getByLabel("rounds; empty: for ever").fill("3");
+  await dialog.getByLabel("rounds; empty: for ever").press("Enter");
+  await expect(dialog.getByRole("status")).toHaveText(/^a step at each beat of Pulse \(.* a minute\), drawn anew each round, 3 rounds$/);
+  await page.keyboard.press("Escape");
+  await enterLine(page, "steps tower every 0.6 back", /^List Tower set: a step every 0\.6 s, back, 3 rounds/);
+  await page.getByRole("button", { name: "More of Tower" }).click();
+  await page.getByRole("menuitem", { name: /^By itself: a step every 0\.6 s, back, 3 rounds/ }).click();
+  await dialog.getByRole("button", { name: "On Go" }).click();
+  await expect(dialog.getByRole("status")).toHaveText("waits for Go");
+  await page.keyboard.press("Escape");
+  await stored(page);
+  for (let step = 0; step < 8; step += 1) {
+    await page.keyboard.press("Control+z");
+    await stored(page);
+  }
+  await expect.poll(() => documentOf(request, show)).toEqual(before);
+});
+
 test("a side list is started, quickened and released, and a set on two lists goes with one press", async ({ page, request }) => {
   const show = await ownShow(request);
   await openShelf(page, show);

@@ -10,6 +10,7 @@ export interface ShowDocument {
 }
 interface CueDocument {
   block?: boolean;
+  carries?: string;
   number: string;
   label?: string;
   note?: string;

@@ -33,6 +33,7 @@ export * from "./sheet/trace.ts";
 export * from "./sheet/unset.ts";
 export * from "./time/chain.ts";
 export * from "./time/curve.ts";
+export * from "./time/stepsWords.ts";
 export * from "./time/timeBars.ts";
 export * from "./time/readTime.ts";
 export * from "./time/timeWords.ts";
@@ -172,6 +173,7 @@ export { trackedActions } from "./mix/actions.ts";
 export { type ListRun, idleRun, ownMaster, runTime } from "./mix/listRun.ts";
 /** A held look on its fader. */
 export type { LookRun } from "./mix/lookRun.ts";
+export { applyGrand, grandShare, type Grand } from "./mix/grand.ts";
 export { type Ramp, rampAt } from "./mix/ramp.ts";
 /** What a run has to say. */
 export type { RunReport } from "./mix/darkMoves.ts";

@@ -37,7 +37,7 @@ export const actOne: Cue[] = [
   cue(
     "2",
     "Night sea",
-    { scene: "I.1", times: { up: 8, down: 5, colour: { fade: 6 } } },
+    { scene: "I.1", curve: "ease", times: { up: 8, down: 5, colour: { fade: 6 } } },
     level(sea, 35, 32, 30, 28, 26, 24, 24, 26, 28, 30, 32, 35),
     colour(sea, "moon"),
     level(booms, 18),
@@ -60,7 +60,7 @@ export const actOne: Cue[] = [
     {
       scene: "I.1",
       note: "The hand lamp is hers: watch it, not the stair.",
-      times: { up: 6, down: 8, position: { fade: 9 } },
+      times: { up: 6, down: 8, position: { fade: 9, curve: "slowEnd" } },
       more: [
         part(2, "The stairs", { up: 4, upDelay: 3 }, level([75, 76], 40), position([75, 76], "stairs"), colour([75, 76], "lamplight")),
       ],

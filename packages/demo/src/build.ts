@@ -1,4 +1,4 @@
-import type { Cue, MoveSpec, Moves, Part, PartTimes, Trigger } from "@zm/core";
+import type { Cue, Curve, MoveSpec, Moves, Part, PartTimes, Trigger } from "@zm/core";
 import { channels, groups } from "./rig.ts";
 
 const ATTRIBUTES = new Map(channels.map((channel) => [channel.number, channel.type]));
@@ -47,12 +47,18 @@ export function beam(numbers: number[], zoom: number, gobo?: number): Moves {
 
 interface CueDetails extends Partial<Omit<Cue, "number" | "label" | "parts">> {
   times?: PartTimes;
+  curve?: Curve;
   more?: Part[];
 }
 
 /** A cue of one part, or with `more` of several. */
-export function cue(number: string, label: string, { times = {}, more = [], ...fields }: CueDetails, ...moves: Moves[]): Cue {
-  return { number, label, ...fields, parts: [{ number: 1, times, moves: merge(...moves) }, ...more] };
+export function cue(number: string, label: string, { times = {}, curve, more = [], ...fields }: CueDetails, ...moves: Moves[]): Cue {
+  return {
+    number,
+    label,
+    ...fields,
+    parts: [{ number: 1, ...(curve === undefined ? {} : { curve }), times, moves: merge(...moves) }, ...more],
+  };
 }
 
 /** A further part of a cue. */

@@ -6,6 +6,7 @@ import { CueIdentity1764300000000 } from "./migrations/cueIdentity.ts";
 import { EditsAfter1766100000000 } from "./migrations/editsAfter.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
+import { HouseLights1766200000000 } from "./migrations/houseLights.ts";
 import { Histories1764200000000 } from "./migrations/histories.ts";
 import { Restate1766000000000 } from "./migrations/restate.ts";
 import { RunLog1764800000000 } from "./migrations/runLog.ts";
@@ -41,6 +42,7 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
       RunsOnPurpose1765000000000,
       Restate1766000000000,
       EditsAfter1766100000000,
+      HouseLights1766200000000,
     ],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.

@@ -51,6 +51,8 @@ export class ChannelRow {
   @Column({ ...TEXT, nullable: true }) label: string | null;
   @Column({ type: "simple-json", nullable: true }) patch: Patch | null;
   @Column({ type: "simple-json", nullable: true }) place: Place | null;
+  /** True for a light that stays; null for all others. */
+  @Column({ type: "boolean", nullable: true }) house: true | null;
 }
 
 @Entity("channel_groups")

@@ -303,7 +303,15 @@ export class EngineHost {
     const { show, sheet, hand } = running;
     if (this.values.length !== sheet.keys.all.length) this.values = new Float64Array(sheet.keys.all.length);
     running.frame(this.values);
-    this.sender.send({ show, sheet, hand, values: this.values, withoutWaves: running.withoutWaves, tempos: running.tempos });
+    this.sender.send({
+      show,
+      sheet,
+      hand,
+      values: this.values,
+      withoutWaves: running.withoutWaves,
+      tempos: running.tempos,
+      share: running.share,
+    });
   }
 }
 

@@ -8,6 +8,7 @@ import {
   type ShowSheet,
   type Step,
   applyRunChange,
+  grandShare,
   runChangeOf,
   listOf,
   mixCheck,
@@ -212,6 +213,11 @@ export class RunningShow {
   /** The beats a minute of each tempo as it goes now. */
   get tempos(): ReadonlyMap<string, number> {
     return this.mix.tempos;
+  }
+
+  /** How much of every level comes out now, 0 to 1: grand master and blackout. */
+  get share(): number {
+    return grandShare(this.mix.grand, this.time);
   }
 
   /** The newest event once more, for a press that changes nothing. */

@@ -52,6 +52,11 @@ export class HandService implements OnModuleDestroy {
   ) {
     this.subscriptions.add(runs.fired.subscribe((show) => this.follow(show, (hand, sheet) => giveWay(hand, sheet, now()))));
     this.subscriptions.add(
+      runs.allOff.subscribe(({ show, seconds }) =>
+        this.follow(show, (hand, sheet) => changeHand(hand, { do: "drop", fade: seconds }, sheet, now())),
+      ),
+    );
+    this.subscriptions.add(
       this.shows.changes.subscribe(({ event: { show, kind }, steps, run }) => {
         const recorded = kind === "edit" ? (run?.recorded ?? []) : [];
         if (recorded.length > 0)

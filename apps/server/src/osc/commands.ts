@@ -10,7 +10,7 @@ export type OscCommand =
 
 /** What can be pressed on a list, behind /zm/ for the first list and /zm/list/ID/ for any. */
 const ON_LIST = ["go", "back", "hold", "goto", "release", "rate", "master", "fader", "catch"] as const;
-const OTHERS = ["hello", "run", "endrun", "standby", "fire", "look", "tempo"] as const;
+const OTHERS = ["hello", "run", "endrun", "standby", "fire", "look", "tempo", "grand", "blackout", "alloff"] as const;
 
 /** What a message asks for. Throws ShowError that names what is wrong and what could stand there. */
 export function oscCommand({ address, args }: OscWords): OscCommand {
@@ -31,6 +31,14 @@ export function oscCommand({ address, args }: OscWords): OscCommand {
       return { press: { press: "standby", chosen: pairs(args, address) } };
     case "fire":
       return { press: { press: "fire" } };
+    case "grand":
+      return { press: { press: "grand", level: number(args[0], address, "level"), ...time(args[1], address) } };
+    case "blackout":
+      return {
+        press: { press: "blackout", ...(args[0] === undefined ? {} : { held: onOff(args[0], address) }), ...time(args[1], address) },
+      };
+    case "alloff":
+      return { press: { press: "allOff", ...time(args[0], address) } };
     case "look":
       return {
         press: {

@@ -6,6 +6,7 @@ import {
   type ShowSheet,
   emptyLevels,
   handLayer,
+  applyGrand,
   applyHand,
   outputLayout,
   writeLevels,
@@ -33,6 +34,8 @@ export interface Frame {
   /** By ordinal, what runs without its waves; and the beats of each tempo as it goes now. */
   readonly withoutWaves: (ordinal: number) => number;
   readonly tempos: ReadonlyMap<string, number>;
+  /** How much of every level comes out, 0 to 1: grand master and blackout. */
+  readonly share: number;
 }
 
 /** A rig laid out for sending. */
@@ -110,6 +113,7 @@ export class OutputSender {
     const { hand, values, withoutWaves } = frame;
     const laid = this.layOut(frame);
     if (hand) applyHand(this.handOf(hand, frame), now(), values, withoutWaves);
+    applyGrand(frame.sheet.keys, frame.share, values);
     const changed = writeLevels(laid.layout, values, laid.levels);
     const time = now();
     if (!changed && time - this.sentAt < REST) return;

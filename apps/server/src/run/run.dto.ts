@@ -63,7 +63,10 @@ export class PressDto implements PressRequest {
   @MaxLength(LONGEST_CUE_NUMBER)
   cue?: string | undefined;
 
-  @ApiProperty({ required: false, description: "goto, release, master, look: in so many seconds; left out, as the show says" })
+  @ApiProperty({
+    required: false,
+    description: "goto, release, master, look, grand, blackout, allOff: in so many seconds; left out, as the show says",
+  })
   @IsOptional()
   @IsNumber()
   @Min(PRESS_TIME.least, { message: `time is ${PRESS_TIME.least} seconds or more` })
@@ -73,13 +76,13 @@ export class PressDto implements PressRequest {
   @ApiProperty({
     required: false,
     description:
-      "hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held. bump: whether it is pressed; it goes back where nobody says so again within 1.5 s",
+      "hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held. bump: whether it is pressed; it goes back where nobody says so again within 1.5 s. blackout: whether levels are held at 0; left out, the other of what it is",
   })
   @IsOptional()
   @IsBoolean()
   held?: boolean | undefined;
 
-  @ApiProperty({ required: false, description: "master, fader, look: per cent" })
+  @ApiProperty({ required: false, description: "master, fader, look, grand: per cent" })
   @IsOptional()
   @IsNumber()
   @Min(LEVEL.least, { message: within("level", LEVEL) })

@@ -1,5 +1,5 @@
 import { ConflictException, Injectable, InternalServerErrorException, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
-import type { Hand, Press, PressedBy } from "@zm/core";
+import { ALL_OFF_TIME, type Hand, type Press, type PressedBy } from "@zm/core";
 import { type OutputSettings, type OutputState, type RunEvent, type RunState, type SentLevels, type StageState } from "@zm/protocol";
 import { Subject, Subscription } from "rxjs";
 import { DatabaseAway } from "../database/lost.ts";
@@ -24,6 +24,8 @@ export class RunService implements OnModuleDestroy {
   readonly fired = new Subject<number>();
   /** Which show is on stage, whenever it is another; null: none. */
   readonly onStage = new Subject<number | null>();
+  /** Everything of a show has been let go of, in so many seconds. */
+  readonly allOff = new Subject<{ readonly show: number; readonly seconds: number }>();
   private readonly engine: Engine;
   private readonly subscriptions = new Subscription();
   /** By show: where each of its lists stands, as the newest event said. */
@@ -72,6 +74,7 @@ export class RunService implements OnModuleDestroy {
   async press(show: number, press: Press, from: PressedBy = { by: "window", who: "" }): Promise<RunEvent> {
     const { event } = await this.ask({ kind: "press", show, press, from });
     if (!event) throw new NotFoundException(`Nothing runs of show ${show}`);
+    if (press.press === "allOff") this.allOff.next({ show, seconds: press.time ?? ALL_OFF_TIME });
     return event;
   }
 

@@ -83,10 +83,11 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
       ...type,
       attributes: json(type.attributes),
     })),
-    channels: await read("channels", "number, type, label, patch, place", channel, (one: RawChannel) => ({
+    channels: await read("channels", "number, type, label, patch, place, house", channel, (one: RawChannel) => ({
       ...one,
       patch: json(one.patch),
       place: json(one.place),
+      house: one.house ? true : null,
     })),
     groups: await read("channel_groups", "id, label, channels", group, (one: Raw<GroupRow, "channels">) => ({
       ...one,

@@ -46,7 +46,7 @@ export function typeRow(showId: number): RowOf<FixtureType, FixtureTypeRow> {
 }
 
 export function channelRow(showId: number): RowOf<Channel, ChannelRow> {
-  return ({ number, type, label, patch, place }, position) => ({
+  return ({ number, type, label, patch, place, house }, position) => ({
     showId,
     number,
     type,
@@ -54,6 +54,7 @@ export function channelRow(showId: number): RowOf<Channel, ChannelRow> {
     label: label ?? null,
     patch: patch ?? null,
     place: place ?? null,
+    house: house ?? null,
   });
 }
 

@@ -81,6 +81,35 @@ test("nothing is sent until the output is on; then packets are the standard's, b
   expect([levels.show, levels.universes["3"][0], levels.universes["3"][511]]).toEqual([1, 255, 102]);
 });
 
+test("blackout and grand master lie over what runs and the Hand, but for lights that stay; all off drops the Hand too", async () => {
+  const http = client(server);
+  const press = (body: object) => http.post("/api/shows/1/run").send(body).expect(200);
+  const levels = (): (number | undefined)[] => [packets.at(-1)?.[126], packets.at(-1)?.[637]];
+  await http
+    .post("/api/shows/1/edits")
+    .send({
+      base: 0,
+      edits: [{ op: "setChannel", channel: { number: 2, type: "lamp", patch: { universe: 3, address: 512 }, house: true } }],
+    })
+    .expect(200);
+  await http
+    .post("/api/shows/1/hand")
+    .send({ changes: [{ do: "give", moves: { 1: { intensity: 80 } } }] })
+    .expect(200);
+  await press({ press: "grand", level: 50 });
+  await until(() => levels()[0] === 102 && levels()[1] === 102);
+  await press({ press: "blackout" });
+  await until(() => levels()[0] === 0 && levels()[1] === 102);
+  await press({ press: "grand", level: 100 });
+  await press({ press: "blackout" });
+  await until(() => levels()[0] === 204);
+  await press({ press: "allOff", time: 0 });
+  await until(() => levels()[0] === 0 && levels()[1] === 102);
+  await until(async () => Object.keys((await http.get("/api/shows/1/hand")).body.hand.held).length === 0);
+  await press({ press: "go" });
+  await until(() => levels()[0] === 255);
+});
+
 test("the Hand goes out over what runs, and switching off says three times that no more comes", async () => {
   const http = client(server);
   await http

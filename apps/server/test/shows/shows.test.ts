@@ -39,6 +39,7 @@ test("every field of the document survives the rows", async () => {
   const show: Show = readShow({
     ...demo,
     title: "Ünïcode 🎭",
+    channels: demo.channels.map((channel, index) => (index === 2 ? { ...channel, house: true } : channel)),
     lists: [
       { ...list, marks: { policy: "dark", fade: 2 }, priority: 80, master: 90, releaseTime: 0 },
       ...sideLists,
@@ -68,7 +69,7 @@ test("every field of the document survives the rows", async () => {
                 number: 1,
                 label: "one",
                 curve: "ease",
-                times: { up: 0, position: { fade: 1, delay: 0 }, beam: {} },
+                times: { up: 0, position: { fade: 1, delay: 0, curve: "slowEnd" }, beam: {} },
                 moves: {
                   "61": {
                     pan: { value: -20.5, fade: 0, delay: 1, curve: "atEnd" },

@@ -26,7 +26,18 @@ import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
 import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
 import { Troubles } from "../show/Troubles.tsx";
-import { FindDialog, KeysDialog, NumbersDialog, RecordDrawer, Shelf, TakeDialog, UpdateDrawer } from "./parts.ts";
+import {
+  FindDialog,
+  KeysDialog,
+  NumbersDialog,
+  PickDrawer,
+  RecordDrawer,
+  Shelf,
+  StandbyDialog,
+  StepsDialog,
+  TakeDialog,
+  UpdateDrawer,
+} from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
@@ -70,7 +81,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const cueChosen = useSelection((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useSheetView((choice) => choice.drawer);
-  const { help, search, numbers, take } = useDialogs();
+  const { help, search, numbers, take, steps, standby, pick } = useDialogs();
   const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
   // What cannot be loaded now is asked for again when it is wanted, and refused there.
@@ -106,6 +117,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
           <Suspense fallback={null}>
             {drawer === "record" && <RecordDrawer />}
             {drawer === "update" && <UpdateDrawer />}
+            {drawer === null && pick && <PickDrawer key={JSON.stringify(pick)} pick={pick} />}
           </Suspense>
         </PartBoundary>
       </div>
@@ -127,6 +139,8 @@ function OpenFrame({ show }: { show: OpenShow }) {
         {help !== null && <KeysDialog words={help} onClose={() => useDialogs.setState({ help: null })} />}
         {search !== null && <FindDialog words={search} onClose={() => useDialogs.setState({ search: null })} />}
         {numbers && <NumbersDialog cues={numbers} onClose={() => useDialogs.setState({ numbers: null })} />}
+        {steps !== null && <StepsDialog list={steps} onClose={() => useDialogs.setState({ steps: null })} />}
+        {standby && <StandbyDialog onClose={() => useDialogs.setState({ standby: false })} />}
         {take && <TakeDialog wanted={take} onClose={() => useDialogs.setState({ take: null })} />}
       </Suspense>
     </div>

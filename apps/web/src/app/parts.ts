@@ -7,6 +7,9 @@ export const KeysDialog = lazyPart(async () => (await import("./KeysDialog.tsx")
 export const FindDialog = lazyPart(async () => (await import("./FindDialog.tsx")).FindDialog);
 export const NumbersDialog = lazyPart(async () => (await import("../lists/NumbersDialog.tsx")).NumbersDialog);
 export const TakeDialog = lazyPart(async () => (await import("../lists/TakeDialog.tsx")).TakeDialog);
+export const StepsDialog = lazyPart(async () => (await import("../lists/StepsDialog.tsx")).StepsDialog);
+export const StandbyDialog = lazyPart(async () => (await import("../lists/StandbyDialog.tsx")).StandbyDialog);
+export const PickDrawer = lazyPart(async () => (await import("../pick/PickDrawer.tsx")).PickDrawer);
 export const Shelf = lazyPart(async () => (await import("../shelf/Shelf.tsx")).Shelf);
 
 type View = Promise<ComponentType>;

@@ -11,6 +11,8 @@ import { modalIsOpen, openHelp, openSearch, typeAhead } from "../shared/dialogs.
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { toggleShelf } from "../shelf/useShelf.ts";
+import { useEverythingOff } from "../show/run/useEverythingOff.ts";
+import { useStandby } from "../show/run/useStandby.ts";
 import { watchGestures } from "../show/gesture.ts";
 import { useHistory } from "../show/useShow.ts";
 
@@ -19,6 +21,8 @@ export function useFrameKeys(live: boolean): void {
   const history = useHistory();
   const { recordNext } = useRecording();
   const { drop } = useHandChange();
+  const { fire } = useStandby();
+  const { blackout, allOff } = useEverythingOff();
   useEffect(watchGestures, []);
   const beginsLines = useMatch("/show/:id/:view")?.params.view;
   useEffect(() => (beginsLines === "score" || beginsLines === "stage" ? beginLines() : undefined), [beginsLines]);
@@ -36,6 +40,11 @@ export function useFrameKeys(live: boolean): void {
   useShortcut("record", () => openDrawer("record"));
   useShortcut("update", () => openDrawer("update"));
   useShortcut("shelf", toggleShelf);
+  useShortcut("fireSet", (event) => {
+    if (!event.repeat) fire();
+  });
+  useShortcut("blackout", blackout);
+  useShortcut("allOff", (event) => void allOff(event));
   useShortcut("recordNext", (event) => {
     if (!event.repeat) void recordNext();
   });

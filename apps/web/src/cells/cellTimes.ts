@@ -1,4 +1,4 @@
-import { type Key, type ListSheet, cached, cueDuration, eachTiming, entryAt, moveTiming } from "@zm/core";
+import { type Curve, type Key, type ListSheet, cached, cueDuration, eachTiming, entryAt, moveTiming } from "@zm/core";
 import { seconds, withDelay } from "../shared/words.ts";
 
 /** The times in which the moves of one light run in one cue. */
@@ -10,9 +10,12 @@ export interface CellTimes {
   /** Seconds after the Go at which the first of them begins, and the last one ends. */
   readonly delay: number;
   readonly end: number;
+  /** The curve that all of them run by; null where they differ. */
+  readonly curve: Curve | null;
 }
 
 interface Run {
+  readonly curve: Curve;
   readonly fade: number;
   readonly delay: number;
   readonly own: boolean;
@@ -33,8 +36,8 @@ export function timesInRow(list: ListSheet, row: number): RowTimes {
   if (known) return known;
   const runs = new Map<number, Run[]>();
   const ofKeys = new Map<string, CellTimes>();
-  eachTiming(list, row, (key, delay, fade) => {
-    const run = { fade, delay, own: hasOwnTimes(list, key, row) };
+  eachTiming(list, row, (key, delay, fade, curve) => {
+    const run = { fade, delay, curve, own: hasOwnTimes(list, key, row) };
     const others = runs.get(key.channel);
     if (others) others.push(run);
     else runs.set(key.channel, [run]);
@@ -77,5 +80,6 @@ function summed(runs: readonly Run[]): CellTimes {
   const text = words.size === 1 && only !== undefined ? only : `${seconds(Math.min(...fades))}–${seconds(Math.max(...fades))}`;
   const delay = Math.min(...runs.map((run) => run.delay));
   const end = Math.max(...runs.map((run) => run.delay + run.fade));
-  return { text, own: runs.some(({ own }) => own), delay, end };
+  const [{ curve } = { curve: null }] = runs;
+  return { text, own: runs.some(({ own }) => own), delay, end, curve: runs.every((run) => run.curve === curve) ? curve : null };
 }

@@ -1,4 +1,5 @@
 import {
+  type Curve,
   type Key,
   type ListSheet,
   type Thread,
@@ -34,7 +35,7 @@ export interface CellMark {
   /** It says nothing of its own: the text stands back. */
   readonly quiet?: boolean;
   /** When it begins and ends, seconds after the Go, where the cell shows times. */
-  readonly bar?: { readonly delay: number; readonly end: number };
+  readonly bar?: { readonly delay: number; readonly end: number; readonly curve: Curve | null };
 }
 
 /** The keys of a light that a lens shows. */
@@ -75,7 +76,7 @@ export function markAt(list: ListSheet, keys: readonly Key[], row: number, lens:
   const hollow = moved.every((key) => sameValue(before(key), entryAt(list, key, row).value));
   if (lens === "times") {
     const times = timesOfKeys(list, keys, row);
-    const bar = times && { delay: times.delay, end: times.end };
+    const bar = times && { delay: times.delay, end: times.end, curve: times.curve };
     return { shape: "square", hollow, text: times?.text ?? "", quiet: times?.own !== true, ...(bar ? { bar } : {}) };
   }
   if (entry.spec !== undefined && isRelease(entry.spec)) return { shape: "ring", hollow: true, text: "" };

@@ -3,7 +3,7 @@ import { create } from "zustand";
 
 /** An edit that is being thought about and where it comes from: its impact is drawn, nothing is made yet. */
 export interface Draft {
-  readonly from: "cells" | "cue" | "times" | "line" | "rig" | "check" | "history" | "planner" | "book";
+  readonly from: "cells" | "cue" | "times" | "line" | "rig" | "check" | "history" | "planner" | "book" | "pick";
   readonly edits: readonly EditInput[];
 }
 

@@ -1,11 +1,12 @@
-import { isCueNumber, reportImpact } from "@zm/core";
+import { cueOrder, firstRowFrom, isCueNumber, reportImpact, sceneAt } from "@zm/core";
+import { closeDrawer } from "../choice/sheetView.ts";
 import { useMemo, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { linesOf } from "../preview/preview.ts";
 import { useShow } from "../show/useShow.ts";
-import { Drawer, DrawerButtons } from "./Drawer.tsx";
-import { ForHowLong, FromWhat, HowFast, IntoWhat, WhichOfIt } from "./RecordQuestions.tsx";
+import { Drawer, DrawerButtons } from "../shared/Drawer.tsx";
+import { Fires, ForHowLong, FromWhat, HowFast, IntoWhat, KeptChoices, NoteOf, WhichOfIt } from "./RecordQuestions.tsx";
 import { type RecordEntry, freshEntry } from "./recordEntry.ts";
 import { makeFromDrawer, refusedIn } from "./refused.ts";
 import { useRecordPreview } from "./useRecordPreview.ts";
@@ -28,13 +29,19 @@ export function RecordDrawer() {
     const others = reportImpact(sheet, preview.outcome, list.id).lines.filter((line) => line.cue !== cue);
     return { count: others.length, lines: linesOf(others, list, preview.outcome, mostLines) };
   }, [preview, sheet, list, cue, mostLines]);
+  const row = isCueNumber(cue) ? firstRowFrom(list, cueOrder(cue)) : list.cues.length;
+  const within = known?.scene ? undefined : sceneAt(list, row - 1)?.scene;
   const ready = "planned" in preview && preview.outcome.steps.length > 0;
   return (
-    <Drawer label="Record" onSubmit={() => ready && makeFromDrawer(id, "record", { record: entry }, () => make(preview.planned))}>
+    <Drawer
+      onClose={closeDrawer}
+      label="Record"
+      onSubmit={() => ready && makeFromDrawer(id, "record", { record: entry }, () => make(preview.planned))}
+    >
       <p
         role="status"
         data-testid="record-sentence"
-        className={`rounded border px-3 py-1.5 ${"fault" in preview ? "border-error text-error" : "border-secondary"}`}
+        className={`sticky -top-2 z-10 rounded border bg-base-200 px-3 py-1.5 ${"fault" in preview ? "border-error text-error" : "border-secondary"}`}
       >
         {"fault" in preview ? preview.fault : `${preview.sentence}.`}
       </p>
@@ -45,14 +52,18 @@ export function RecordDrawer() {
       )}
       <FromWhat entry={entry} set={form.setValue} />
       <WhichOfIt entry={entry} set={form.setValue} />
-      <IntoWhat form={form} entry={entry} label={known?.label} recording={recording} />
+      <IntoWhat form={form} entry={entry} known={known} within={within} recording={recording} />
       <ForHowLong entry={entry} set={form.setValue} />
       <HowFast
+        entry={entry}
+        set={form.setValue}
         times={times}
-        stored={known?.parts.find((each) => each.number === Number(entry.part || 1))?.times}
-        start={recording.startTimes}
-        onChange={(own) => form.setValue("times", own)}
+        stored={known?.parts.find((each) => each.number === Number(entry.part || 1))}
+        start={recording.start}
       />
+      <Fires entry={entry} set={form.setValue} stored={known?.trigger} before={list.cues[row - 1]?.number} />
+      <NoteOf entry={entry} set={form.setValue} stored={known?.note} />
+      <KeptChoices form={form} entry={entry} />
       {report && report.count > 0 && (
         <ImpactList
           label="Other cues"
@@ -63,7 +74,7 @@ export function RecordDrawer() {
           className="border-t border-rule pt-2"
         />
       )}
-      <DrawerButtons word={isCueNumber(cue) ? `Record ${cue}` : "Record"} ready={ready} />
+      <DrawerButtons onClose={closeDrawer} word={isCueNumber(cue) ? `Record ${cue}` : "Record"} ready={ready} />
     </Drawer>
   );
 }

@@ -1,14 +1,15 @@
-import { FAMILIES, type Family, type PartTimes } from "@zm/core";
+import { type Cue, FAMILIES, type Family, type Part, type PartTimes, type Show, type Trigger, sameData } from "@zm/core";
 import { useEffect, useRef } from "react";
 import type { UseFormReturn, UseFormSetValue } from "react-hook-form";
 import { useSelection } from "../choice/selection.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
+import { SecondsField } from "../shared/SecondsField.tsx";
 import { timesInWords } from "../shared/partTimes.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
-import { lightWords } from "../shared/words.ts";
+import { curveWords, lightWords } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import type { RecordEntry } from "./recordEntry.ts";
+import { type RecordEntry, hasChoices, keepChoices, useKeptChoices, withPlainChoices } from "./recordEntry.ts";
 import { RecordTimes } from "./RecordTimes.tsx";
 import { keepRefused } from "./refused.ts";
 import type { useRecording } from "../show/hand/useRecording.ts";
@@ -99,13 +100,15 @@ export function WhichOfIt({ entry: { changed, onlyChosen, families, what }, set 
 interface IntoWhatProps {
   form: UseFormReturn<RecordEntry>;
   entry: RecordEntry;
-  /** The label that the cue has. */
-  label: string | undefined;
+  /** The cue that it goes into, where it is there. */
+  known: Cue | undefined;
+  /** The scene that the cue belongs to by those before it. */
+  within: string | undefined;
   recording: Pick<ReturnType<typeof useRecording>, "next" | "onStage">;
 }
 
 /** Which cue and part it goes into, and what becomes of what that stores. */
-export function IntoWhat({ form, entry: { cue, mode, label }, label: known, recording: { next, onStage } }: IntoWhatProps) {
+export function IntoWhat({ form, entry: { cue, mode, label, scene }, known, within, recording: { next, onStage } }: IntoWhatProps) {
   const { id } = useShow();
   const set = form.setValue;
   const number = useRef<HTMLInputElement | null>(null);
@@ -138,15 +141,24 @@ export function IntoWhat({ form, entry: { cue, mode, label }, label: known, reco
           aria-label="Label of the cue"
           placeholder="label"
           className="input h-9 min-w-0 flex-1 bg-base-100 px-2"
-          value={label ?? known ?? ""}
+          value={label ?? known?.label ?? ""}
           onChange={(event) => set("label", event.target.value)}
         />
         <input
           aria-label="Part"
           placeholder="part"
           inputMode="numeric"
-          className="input figures h-9 w-14 bg-base-100 px-2"
+          className="input figures h-9 w-14 bg-base-100 px-1.5 text-[14px]"
           {...form.register("part")}
+        />
+        <input
+          aria-label="Scene that begins with the cue"
+          placeholder={within === undefined ? "scene" : `in ${within}`}
+          title="The scene that begins with this cue"
+          className="input h-9 w-20 bg-base-100 px-2"
+          value={scene ?? known?.scene ?? ""}
+          autoComplete="off"
+          onChange={(event) => set("scene", event.target.value)}
         />
       </div>
       <Question name="" label="into it">
@@ -180,32 +192,130 @@ export function ForHowLong({ entry: { scope }, set }: QuestionProps) {
       >
         This cue only
       </Toggle>
+      <Toggle
+        pressed={scope === "isolated"}
+        onClick={() => set("scope", "isolated")}
+        title="Isolated: nothing tracks into the cue, and nothing out of it"
+      >
+        Nothing in, nothing out
+      </Toggle>
     </Question>
   );
 }
 
+interface FiresProps extends QuestionProps {
+  /** What fires the cue as it stands. */
+  stored: Trigger | undefined;
+  /** The cue before it, whose Go or end a follow counts from. */
+  before: string | undefined;
+}
+
+/** What fires the cue: a press, or the cue before it. */
+export function Fires({ entry: { trigger = undefined }, set, stored, before }: FiresProps) {
+  const now = trigger === undefined ? stored : trigger;
+  const after = now?.type === "follow" ? now.after : 0;
+  const kind = now?.type === "follow" ? now.from : null;
+  return (
+    <Question name="fires">
+      <Toggle pressed={kind === null} onClick={() => set("trigger", null)}>
+        On Go
+      </Toggle>
+      {(["go", "complete"] as const).map((from) => (
+        <Toggle
+          key={from}
+          pressed={kind === from}
+          disabled={before === undefined}
+          title={before === undefined ? "No cue stands before it" : undefined}
+          onClick={() => set("trigger", { type: "follow", from, after })}
+        >
+          {from === "go" ? `After ${before ?? "the"} Go` : `After ${before ?? "the"} end`}
+        </Toggle>
+      ))}
+      {kind !== null && (
+        <span className="w-14">
+          <SecondsField
+            label="follow wait, seconds"
+            value={after}
+            onTake={(value) => set("trigger", { type: "follow", from: kind, after: value ?? 0 })}
+          />
+        </span>
+      )}
+    </Question>
+  );
+}
+
+/** The note of the cue. */
+export function NoteOf({ entry: { note }, set, stored }: QuestionProps & { stored: string | undefined }) {
+  return (
+    <label className="flex items-center gap-2">
+      <span className="w-20 shrink-0 text-[13px] text-quiet">note</span>
+      <input
+        className="input h-8 min-w-0 flex-1 bg-base-100 px-2"
+        placeholder="for whoever runs the show"
+        value={note ?? stored ?? ""}
+        autoComplete="off"
+        onChange={(event) => set("note", event.target.value)}
+      />
+    </label>
+  );
+}
+
+/** Lets the sheet open with the choices that stand here, or with the plain ones again. */
+export function KeptChoices({ form, entry }: { form: UseFormReturn<RecordEntry>; entry: RecordEntry }) {
+  const kept = useKeptChoices((state) => state.kept);
+  const hasKept = hasChoices(entry, kept);
+  if (hasKept && kept === null) return null;
+  return (
+    <div className="flex min-h-7 items-center gap-2 text-[13px] text-quiet">
+      <span className="min-w-0 flex-1">{kept ? "The sheet opens with choices that were kept" : "These choices hold for this record"}</span>
+      {!hasKept && (
+        <button type="button" className="btn btn-xs border-neutral font-normal" onClick={() => keepChoices(entry)}>
+          Keep these choices
+        </button>
+      )}
+      {kept && (
+        <button type="button" className="btn btn-xs border-neutral font-normal" onClick={() => form.reset(withPlainChoices(entry))}>
+          Plain choices again
+        </button>
+      )}
+    </div>
+  );
+}
+
 interface HowFastProps {
+  entry: Pick<RecordEntry, "curve">;
+  set: UseFormSetValue<RecordEntry>;
   times: PartTimes;
-  stored: PartTimes | undefined;
-  start: PartTimes | undefined;
-  onChange: (times: PartTimes) => void;
+  /** The part that is recorded into, where it is there. */
+  stored: Part | undefined;
+  /** What new cues of this show start with. */
+  start: Show["newCue"];
 }
 
 /** The times of the cue, and what new cues start with: said plainly, and kept from the times that stand here. */
-export function HowFast({ times, stored, start, onChange }: HowFastProps) {
+export function HowFast({ entry: { curve }, set, times, stored, start }: HowFastProps) {
   const makeEdits = useMakeEdits();
-  const same = JSON.stringify(times) === JSON.stringify(start ?? {});
+  const wanted = { times, ...(curve === undefined ? {} : { curve }) };
+  const starts = Object.keys(times).length > 0 || curve !== undefined;
+  const startWords = start && [timesInWords(start.times), ...(start.curve ? [curveWords(start.curve)] : [])].filter(Boolean).join(", ");
   return (
     <>
-      <RecordTimes times={times} stored={stored} onChange={onChange} />
+      <RecordTimes
+        times={times}
+        stored={stored?.times}
+        onChange={(own) => set("times", own)}
+        curve={curve}
+        storedCurve={stored?.curve ?? start?.curve}
+        onCurve={(own) => set("curve", own)}
+      />
       <div className="flex min-h-7 items-center gap-2 text-[13px] text-quiet">
         <span className="min-w-0 flex-1">
-          {start ? `New cues of this show start with ${timesInWords(start)}` : "New cues of this show start with no times: they snap"}
+          {startWords ? `New cues of this show start with ${startWords}` : "New cues of this show start with no times: they snap"}
         </span>
-        {!same && (
+        {!sameData(wanted, start ?? { times: {} }) && (
           <ActionButton
             className="btn btn-xs border-neutral font-normal"
-            onAct={() => makeEdits([{ op: "setShow", newCue: Object.keys(times).length > 0 ? { times } : null }])}
+            onAct={() => makeEdits([{ op: "setShow", newCue: starts ? wanted : null }])}
           >
             Start with these
           </ActionButton>

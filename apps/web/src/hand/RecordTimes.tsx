@@ -1,18 +1,23 @@
-import { type PartTimes, patchedTimes } from "@zm/core";
+import { type Curve, type PartTimes, TIMED_FAMILIES, patchedTimes } from "@zm/core";
 import { Fragment } from "react";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
-import { seconds } from "../shared/words.ts";
+import { curveWords, seconds } from "../shared/words.ts";
+import { CurveSelect } from "../shared/CurveSelect.tsx";
 
 interface RecordTimesProps {
   times: PartTimes;
   /** What the part that is recorded into has now. */
   stored: PartTimes | undefined;
   onChange: (times: PartTimes) => void;
+  /** The curve that is given to the part; undefined: it keeps its own. */
+  curve: Curve | undefined;
+  storedCurve: Curve | undefined;
+  onCurve: (curve: Curve | undefined) => void;
 }
 
 /** The times that a record gives its part: up, down and the families across, their delays below. An empty field gives none. */
-export function RecordTimes({ times, stored, onChange }: RecordTimesProps) {
+export function RecordTimes({ times, stored, onChange, curve, storedCurve, onCurve }: RecordTimesProps) {
   return (
     <div role="group" aria-label="Times of the cue" className="grid grid-cols-[3.6rem_repeat(5,1fr)] items-center gap-x-1.5 gap-y-1">
       <span className="text-[13px] text-quiet">how fast</span>
@@ -38,6 +43,24 @@ export function RecordTimes({ times, stored, onChange }: RecordTimesProps) {
             );
           })}
         </Fragment>
+      ))}
+      <span className="text-[13px] text-quiet">curve</span>
+      <span className="col-span-2 flex">
+        <CurveSelect
+          label="curve of the cue"
+          none={curveWords(storedCurve ?? "linear")}
+          value={curve ?? null}
+          onTake={(next) => onCurve(next ?? undefined)}
+        />
+      </span>
+      {TIMED_FAMILIES.map((family) => (
+        <CurveSelect
+          key={family}
+          label={`${family} curve`}
+          none={stored?.[family]?.curve ? curveWords(stored[family].curve) : "the same"}
+          value={times[family]?.curve ?? null}
+          onTake={(next) => onChange(patchedTimes(times, { [family]: { curve: next } }))}
+        />
       ))}
     </div>
   );

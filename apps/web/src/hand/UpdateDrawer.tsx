@@ -1,3 +1,4 @@
+import { closeDrawer } from "../choice/sheetView.ts";
 import { type UpdateOption, type UpdatePlace, offeredPlace, paletteOf, valueWords } from "@zm/core";
 import { useEffect, useMemo, useState } from "react";
 import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
@@ -7,7 +8,7 @@ import { sentence } from "../shared/words.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
-import { Drawer, DrawerButtons } from "./Drawer.tsx";
+import { Drawer, DrawerButtons } from "../shared/Drawer.tsx";
 import { type UpdateEntry, keepRefused, makeFromDrawer, refusedIn } from "./refused.ts";
 import { useUpdating } from "../show/hand/useUpdating.ts";
 
@@ -38,7 +39,7 @@ export function UpdateDrawer() {
     await makeFromDrawer(id, "update", { update: entry }, () => update(options, placeOf));
   };
   return (
-    <Drawer label="Update" onSubmit={make}>
+    <Drawer onClose={closeDrawer} label="Update" onSubmit={make}>
       {cue === null && <p className="text-quiet">No cue is on stage. Fire one, or record what is in hand as a cue of its own.</p>}
       {cue !== null && options.length === 0 && <p className="text-quiet">Nothing in hand has changed since the last record.</p>}
       {options.length > 0 && (
@@ -82,7 +83,7 @@ export function UpdateDrawer() {
           <ImpactList label="Cues" lines={preview.lines} count={preview.count} all={allLines} onAll={onAll} className="mt-1" />
         </section>
       )}
-      <DrawerButtons word="Update" ready={good} />
+      <DrawerButtons onClose={closeDrawer} word="Update" ready={good} />
     </Drawer>
   );
 }

@@ -4,12 +4,14 @@ import {
   type Outcome,
   type PartTimes,
   type RecordPlan,
+  type RecordedFields,
   type RecordWish,
   findRow,
   isCueNumber,
   makeEdits,
   readEdits,
   recordSentence,
+  sameData,
 } from "@zm/core";
 import { useMemo } from "react";
 import { useSelection } from "../choice/selection.ts";
@@ -26,14 +28,14 @@ type RecordPreview = { fault: string } | { planned: RecordPlan; outcome: Outcome
 /** What making a record would do, and what the sheet shows of the cue that it goes into: undefined for a new one. */
 export function useRecordPreview(
   entry: RecordEntry,
-  { plan, list, startTimes }: Pick<ReturnType<typeof useRecording>, "plan" | "list" | "startTimes">,
+  { plan, list, start }: Pick<ReturnType<typeof useRecording>, "plan" | "list" | "start">,
 ): { preview: RecordPreview; known: Cue | undefined; times: PartTimes } {
   const { sheet } = useShow();
   const hand = useHand((state) => state.hand);
   const chosen = useSelection((choice) => choice.channels);
   const { cue, part } = entry;
   const known = isCueNumber(cue) ? list.cues[findRow(list, cue)] : undefined;
-  const times = entry.times ?? (known ? {} : (startTimes ?? {}));
+  const times = entry.times ?? (known ? {} : (start?.times ?? {}));
   const wish = useSame(wishOf(entry, chosen, known, times));
   const preview = useMemo((): RecordPreview => {
     const fault = faultIn(cue, part);
@@ -54,7 +56,21 @@ function faultIn(cue: string, part: string): string | undefined {
   return part.trim() === "" || /^[1-9]\d?$/.test(part.trim()) ? undefined : `"${part}" is not a part; parts count from 1 to 99`;
 }
 
+/** What the sheet tells the cue besides; what it says already, or what says nothing of a new one, is left out. */
+function fieldsOf({ note, scene, trigger }: RecordEntry, known: Cue | undefined): RecordedFields {
+  const text = (typed: string | null, held: string | undefined): string | null | undefined =>
+    typed === null || typed.trim() === (held ?? "") ? undefined : typed.trim() || null;
+  const own = { note: text(note, known?.note), scene: text(scene, known?.scene) };
+  const sameTrigger = trigger === undefined || sameData(trigger, known?.trigger?.type === "follow" ? known.trigger : null);
+  return {
+    ...(own.note === undefined ? {} : { note: own.note }),
+    ...(own.scene === undefined ? {} : { scene: own.scene }),
+    ...(sameTrigger ? {} : { trigger }),
+  };
+}
+
 function wishOf(entry: RecordEntry, chosen: readonly number[], known: Cue | undefined, times: PartTimes): RecordWish {
+  const fields = fieldsOf(entry, known);
   const { cue, from, what, changed, mode, scope, running, onlyChosen, families, part, label } = entry;
   return {
     cue,
@@ -69,5 +85,7 @@ function wishOf(entry: RecordEntry, chosen: readonly number[], known: Cue | unde
     ...(/^\d+$/.test(part.trim()) ? { part: Number(part) } : {}),
     ...(label === null || (label === "" && !known?.label) ? {} : { label }),
     times,
+    ...(entry.curve === undefined ? {} : { curve: entry.curve }),
+    ...(Object.keys(fields).length > 0 ? { fields } : {}),
   };
 }

@@ -1,9 +1,21 @@
 import { SceneField } from "./SceneField.tsx";
 import { CueTextField } from "./CueTextField.tsx";
-import { type Cue, type ListSheet, type Part, type TimesPatch, chainAround, count, cueDuration, freeNumberAfter, movesIn } from "@zm/core";
+import {
+  type Cue,
+  type Curve,
+  type ListSheet,
+  type Part,
+  type TimesPatch,
+  chainAround,
+  count,
+  cueDuration,
+  freeNumberAfter,
+  movesIn,
+} from "@zm/core";
 import { Plus, Trash2 } from "lucide-react";
 import { Fragment, Suspense } from "react";
 import { chooseCue, chooseLights } from "../choice/selection.ts";
+import { CurveRow } from "../shared/CurveRow.tsx";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, lightWords, seconds } from "../shared/words.ts";
@@ -94,8 +106,9 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
 function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part }) {
   const makeEdits = useMakeEdits();
   const { times } = part;
-  const set = (patch: TimesPatch): void =>
-    void makeEdits([{ op: "setTimes", list: list.id, from: cue.number, to: cue.number, part: part.number, set: patch }]);
+  const change = (fields: { set: TimesPatch } | { curve: Curve | null }): void =>
+    void makeEdits([{ op: "setTimes", list: list.id, from: cue.number, to: cue.number, part: part.number, ...fields }]);
+  const set = (patch: TimesPatch): void => change({ set: patch });
   return (
     <fieldset aria-label={`Times of part ${part.number}`} className="border-t border-rule pt-2">
       {cue.parts.length > 1 && (
@@ -144,6 +157,13 @@ function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part
           </Fragment>
         ))}
       </div>
+      <CurveRow
+        of={`part ${part.number}`}
+        curve={part.curve}
+        times={times}
+        onCurve={(curve) => change({ curve })}
+        onFamily={(family, curve) => set({ [family]: { curve } })}
+      />
     </fieldset>
   );
 }

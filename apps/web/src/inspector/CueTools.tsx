@@ -1,8 +1,9 @@
 import { type Cue, type ListSheet, findRow, freeNumberAfter } from "@zm/core";
 import { useSheetView } from "../choice/sheetView.ts";
-import { openNumbers } from "../shared/dialogs.ts";
+import { type PickStart, openNumbers, openPick } from "../shared/dialogs.ts";
 import { putLine } from "../choice/lineText.ts";
 import { lightSpans } from "../shared/words.ts";
+import { useStandby, useStandbySet } from "../show/run/useStandby.ts";
 import { useShow } from "../show/useShow.ts";
 
 /** The times that a cue has, as they are typed; where it has none, the beginning of such a line. */
@@ -19,12 +20,19 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
   const range = one ? `#${cues.from}` : `#${cues.from}..${cues.to}`;
   const free = freeNumberAfter(list, findRow(list, cues.to)) ?? cues.to;
   const cue = list.cues[findRow(list, cues.from)];
-  const [first, second] = channels;
-  const next = list.cues[findRow(list, cues.to) + 1]?.number;
   const { sheet } = useShow();
-  const other = [...sheet.lists.keys()].find((id) => id !== list.id);
+  const { toggle } = useStandby();
+  const waits = useStandbySet().some((each) => each.list === list.id && each.cue === cue?.number);
   const newPart = Math.max(1, ...(cue?.parts ?? []).map(({ number }) => number)) + 1;
   const lights = `${lightSpans(channels)}${lens === "intensity" || lens === "times" ? "" : ` ${lens}`}`;
+  const picks: (readonly [PickStart["kind"], string])[] = [
+    ["recast", "Who does it instead"],
+    ["swap", "Palettes for others"],
+    ["copy", "Copy"],
+    ["move", "Move"],
+    ...(one ? ([["split", "Split off"]] as const) : []),
+    ["cells", "Moves to other cues"],
+  ];
   const lines: (readonly [string, string])[] = [
     cue?.block ? ["Unblock", `unblock ${range}`] : ["Block", `block ${range}`],
     ...(channels.length > 0 && !cue?.block ? ([["Block these lights", `block ${range} for ${lightSpans(channels)}`]] as const) : []),
@@ -40,31 +48,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     ...(one ? [] : ([["Note for all", `${range}: note "`]] as const)),
     ["Stretch times", `${range}: times * 1.2`],
     ["Last so long", `${range}: last 90`],
-    ["Copy", `copy ${range} to #${free}`],
-    [one ? "Copy its look" : "Copy their looks", `copy look of ${range} to #${free}`],
-    ["Move", `move ${range} to #${free}`],
-    ["Move, keep looks", `move ${range} to #${free} keep looks`],
-    ...(other === undefined ? [] : ([["Copy to another list", `copy look of ${range} to list ${other}`]] as const)),
-    ...(one && channels.length > 0
-      ? ([
-          ["Split off", `split ${lights} of #${cues.from} to #${free}`],
-          ["To a new part", `#${cues.from}: ${lights} to part ${newPart}`],
-        ] as const)
-      : []),
-    ...(first === undefined || next === undefined
-      ? []
-      : ([
-          ["Copy these moves", `copy ${lights} of ${range} to #${next}`],
-          ["Move these moves", `move ${lights} of ${range} to #${next}`],
-        ] as const)),
-    ...(first === undefined
-      ? []
-      : ([
-          ["Recast what it shows", `recast look of ${recastWords(channels)} in ${range} only`],
-          ["Recast stored moves", `recast ${recastWords(channels)} in ${range}`],
-        ] as const)),
-    ...(first !== undefined && second !== undefined ? ([["Exchange", `exchange ${first} and ${second} in ${range}`]] as const) : []),
-    ["Swap palettes", `swap ${list.palettes.ids[0] ?? "one"} for ${list.palettes.ids[1] ?? "other"} in ${range}`],
+    ...(one && channels.length > 0 ? ([["To a new part", `#${cues.from}: ${lights} to part ${newPart}`]] as const) : []),
     ["Gather", `gather ${range} "New list"`],
     ["Copy the list", `copy list as "Second ${list.list.label || list.id}"`],
     ["Delete", `delete ${range}`],
@@ -82,6 +66,27 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
         >
           {one ? "Renumber from here …" : "Renumber …"}
         </button>
+        {one && cue && (
+          <button
+            type="button"
+            className="btn btn-xs border-neutral font-normal"
+            title="It goes together with what is chosen on other lists (s); nothing moves before"
+            onClick={() => toggle(list.id, cue.number)}
+          >
+            {waits ? "Out of the standby set" : "Into the standby set"}
+          </button>
+        )}
+        {picks.map(([kind, word]) => (
+          <button
+            key={kind}
+            type="button"
+            className="btn btn-xs border-neutral font-normal"
+            title="A form with its impact as it is filled, and the sentence that it would be"
+            onClick={() => openPick({ kind, cues, channels })}
+          >
+            {word} …
+          </button>
+        ))}
         {lines.map(([word, line]) => (
           <button key={word} type="button" className="btn btn-xs border-neutral font-normal" title={line} onClick={() => putLine(line)}>
             {word}
@@ -90,10 +95,4 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
       </div>
     </details>
   );
-}
-
-/** The first half of the chosen lights recast as the second; one light waits for the other to be typed. */
-function recastWords(channels: readonly number[]): string {
-  const half = Math.ceil(channels.length / 2);
-  return `${lightSpans(channels.slice(0, half))} as ${lightSpans(channels.slice(half)) || String(channels[0] ?? "")}`;
 }

@@ -4,12 +4,11 @@ import { makeConsidered, useDraft } from "../choice/draft.ts";
 import { lookAt, toggleUnder, useSheetView } from "../choice/sheetView.ts";
 import { ScriptImpactLines } from "../preview/ScriptImpactLines.tsx";
 import { WordHint } from "../shared/WordHint.tsx";
-import { ImpactList } from "../preview/ImpactList.tsx";
+import { DraftImpact } from "../preview/DraftImpact.tsx";
 import { comeBack } from "../choice/comeBack.ts";
 import { dropConsidered } from "../choice/dropConsidered.ts";
 import { useLineText } from "../choice/lineText.ts";
-import { usePreview, usePreviewScope } from "../preview/usePreview.ts";
-import { sentence } from "../shared/words.ts";
+import { usePreview } from "../preview/usePreview.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { useList, useMakeEdits } from "../show/useShow.ts";
 
@@ -18,7 +17,6 @@ export function DraftPanel() {
   const list = useList();
   const draft = useDraft((choice) => choice.draft);
   const result = usePreview();
-  const allLines = usePreviewScope((wanted) => wanted.allLines);
   const makeEdits = useMakeEdits();
   const preview = result && "lines" in result ? result : null;
   const first = preview?.lines.find((line) => !line.quiet && line.list === list.id);
@@ -47,27 +45,7 @@ export function DraftPanel() {
     <section aria-label="Impact">
       <h2 className="font-bold">Impact</h2>
       <WordHint word="impact" className="mt-1" />
-      {preview.notes.map((note) => (
-        <p key={note} className="mt-1 font-semibold">
-          {note}.
-        </p>
-      ))}
-      {preview.changesNothing ? (
-        <p className="mt-1 text-quiet">This changes nothing: every cue already is like that.</p>
-      ) : (
-        <>
-          {draft.from !== "line" && <p className="mt-0.5">{sentence(preview.description)}</p>}
-          <p className="mt-0.5">{sentence(preview.summary)}</p>
-          <ImpactList
-            label="Impact, cue by cue"
-            lines={preview.lines}
-            count={preview.count}
-            all={allLines}
-            onAll={(all) => usePreviewScope.setState({ allLines: all })}
-            className="mt-1"
-          />
-        </>
-      )}
+      <DraftImpact preview={preview} saysWhat={draft.from !== "line"} />
       <ScriptImpactLines />
       {draft.from !== "book" && (
         <div className="mt-3 flex gap-2">

@@ -1,11 +1,12 @@
 import { type ListSheet, type ShowSheet, count, freeId } from "@zm/core";
-import { FolderInput, ListOrdered, ListPlus, ListTree, PencilLine, Trash2 } from "lucide-react";
+import { FolderInput, ListOrdered, ListPlus, ListTree, PencilLine, Repeat, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { chooseList } from "../choice/selection.ts";
 import { faultOf } from "../preview/preview.ts";
-import { openNumbers, openTake } from "../shared/dialogs.ts";
+import { openNumbers, openSteps, openTake } from "../shared/dialogs.ts";
 import { notify } from "../shared/notices.ts";
 import { DropMenu, MenuEntry, MenuRule, NamedEntry } from "../shared/DropMenu.tsx";
+import { useListSettings } from "../show/useListSettings.ts";
 import { useList, useMainList, useMakeEdits, useShow } from "../show/useShow.ts";
 import { GatherDialog } from "./GatherDialog.tsx";
 
@@ -21,10 +22,8 @@ export function ListMenu() {
     const id = freeId(label, sheet.lists.keys());
     if (await makeEdits([{ op: "setList", list: { id, label } }])) chooseList(id);
   };
-  const rename = async (label: string): Promise<void> => {
-    const { cues: _cues, ...head } = list.list;
-    await makeEdits([{ op: "setList", list: { ...head, label } }]);
-  };
+  const change = useListSettings(list.id);
+  const rename = (label: string): void => change((settings) => ({ ...settings, label }));
   const remove = async (): Promise<void> => {
     const { label, id } = list.list;
     chooseList(null);
@@ -55,6 +54,11 @@ export function ListMenu() {
         {first !== undefined && last !== undefined && (
           <MenuEntry onAct={() => openNumbers(first, last)}>
             <ListOrdered size={15} /> Numbers, old and new …
+          </MenuEntry>
+        )}
+        {list !== main && (
+          <MenuEntry onAct={() => openSteps(list.id)}>
+            <Repeat size={15} /> How this list runs …
           </MenuEntry>
         )}
         <MenuRule />

@@ -1,7 +1,7 @@
 import type { VirtualItem } from "@tanstack/react-virtual";
 import { type MarkPlan, type MarkPolicy, POLICIES, POLICY_WORDS, count } from "@zm/core";
+import { useListSettings } from "../show/useListSettings.ts";
 import { Toggle } from "../shared/Toggle.tsx";
-import { useMakeEdits } from "../show/useShow.ts";
 import { HEADER, SPINE } from "./grid.ts";
 import { type ListPlan, usePlanning } from "./usePlan.ts";
 
@@ -53,16 +53,13 @@ export function PlannerHead({ plan, proposal, columns, width }: PlannerHeadProps
 
 /** Which policy the list has, how many lights are prepared, and how many have no time. */
 function Summary({ plan: { list, marks }, proposal }: { plan: ListPlan; proposal: MarkPlan | null }) {
-  const makeEdits = useMakeEdits();
+  const change = useListSettings(list.id);
   const all = usePlanning((planning) => planning.all);
   const policy = list.list.marks?.policy ?? "before";
   const late = marks.filter(({ report }) => report === "mark-late").length;
   const lit = marks.filter(({ report }) => report === "mark-lit").length;
   const unknown = marks.filter(({ mark, known }) => mark.markAt !== null && known === null).length;
-  const set = (wanted: MarkPolicy): void => {
-    const { cues: _cues, ...head } = list.list;
-    void makeEdits([{ op: "setList", list: { ...head, marks: { ...head.marks, policy: wanted } } }]);
-  };
+  const set = (wanted: MarkPolicy): void => change((settings) => ({ ...settings, marks: { ...settings.marks, policy: wanted } }));
   return (
     <div className="sticky z-10 flex h-8 items-center gap-3 pl-3.5 text-[13px]" style={{ left: SPINE }}>
       <span className="text-quiet">prepared</span>

@@ -11,6 +11,7 @@ import { NextCue } from "./NextCue.tsx";
 import { OnStage } from "./OnStage.tsx";
 import { RunPicture } from "./RunPicture.tsx";
 import { StageSwitch } from "./StageSwitch.tsx";
+import { Masters } from "./Masters.tsx";
 import { unusualOf } from "./unusual.ts";
 import { useGo } from "../show/run/useGo.ts";
 import { usePress } from "../show/run/usePress.ts";
@@ -37,6 +38,7 @@ export function RunView() {
       <SpineColumn follow={cue} main />
       <div className="flex min-w-0 flex-1 flex-col">
         <RunPicture cue={cue} />
+        <Masters list={list} run={own} />
         <section aria-label="Running" className="flex h-[232px] shrink-0 gap-6 border-t border-rule bg-base-100 px-5 py-3">
           <div className="flex min-w-0 flex-1 flex-col justify-between gap-2">
             <OnStage list={list} />

@@ -7,6 +7,7 @@ import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
 import { RunPicture } from "./RunPicture.tsx";
+import { grandWords } from "../show/run/grandWords.ts";
 import { unusualOf } from "./unusual.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 
@@ -48,6 +49,7 @@ function Standing({ show, large }: { show: OpenShow; large: boolean }) {
   const now = useRunTime();
   const list = listOf(show.sheet);
   const run = useLive((live) => live.run?.mix.lists.get(list.id));
+  const over = useLive((live) => grandWords(live.run?.mix.grand));
   const size = large ? "text-[88px] leading-[96px]" : "text-[34px] leading-10";
   const words = large ? "text-[40px] leading-[48px]" : "text-[22px] leading-8";
   const stands = run ? standingCue(run, list).cue : null;
@@ -64,6 +66,7 @@ function Standing({ show, large }: { show: OpenShow; large: boolean }) {
       <div className="min-w-0">
         <p className="text-quiet">
           on stage{run?.clock.held ? ", held" : ""}
+          {over !== "" && <span className="text-error">, {over}</span>}
           {(run ? unusualOf(run) : []).map(({ words: unusual }) => (
             <span key={unusual} className="text-error">
               , {unusual}

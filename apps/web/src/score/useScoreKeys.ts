@@ -7,8 +7,9 @@ import { faultOf } from "../preview/preview.ts";
 import { openNumbers } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
+import { useStandby } from "../show/run/useStandby.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
-import { toggleParts, toggleScene } from "../spine/useSheetLines.ts";
+import { chooseSceneOf, toggleParts, toggleScene } from "../spine/useSheetLines.ts";
 import { chooseWhole } from "./clipboard.ts";
 import { toggleMoving } from "./moving.ts";
 import { openLights } from "./ScoreHeader.tsx";
@@ -19,6 +20,7 @@ import { moveFocus } from "./walk.ts";
 export function useScoreKeys({ list, lines, layout }: TilePicture, scroller: RefObject<HTMLElement | null>): void {
   const { sheet } = useShow();
   const makeEdits = useMakeEdits();
+  const { toggle } = useStandby();
   const on = { on: scroller };
   const walk = (event: KeyboardEvent): void => void moveFocus(event, list, lines, layout);
   const chosenScene = (): string | undefined => {
@@ -49,6 +51,22 @@ export function useScoreKeys({ list, lines, layout }: TilePicture, scroller: Ref
     () => {
       const scene = chosenScene();
       if (scene !== undefined) toggleScene(list.id, scene);
+    },
+    on,
+  );
+  useShortcut(
+    "chooseScene",
+    () => {
+      const { cueEnd } = useSelection.getState();
+      if (cueEnd !== null) chooseSceneOf(list, cueEnd);
+    },
+    on,
+  );
+  useShortcut(
+    "intoSet",
+    () => {
+      const { cueEnd } = useSelection.getState();
+      if (cueEnd !== null) toggle(list.id, cueEnd);
     },
     on,
   );

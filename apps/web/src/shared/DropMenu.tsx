@@ -45,7 +45,7 @@ export function DropMenu({ label, name, button, list, onOpen, children }: DropMe
           align="start"
           onPointerMoveCapture={(event) => naming && event.preventDefault()}
           sideOffset={4}
-          className={`z-50 max-h-[80vh] overflow-y-auto rounded border border-rule bg-base-300 p-1.5 shadow-lg ${list}`}
+          className={`z-50 max-h-[min(80vh,var(--radix-dropdown-menu-content-available-height))] overflow-y-auto rounded border border-rule bg-base-300 p-1.5 shadow-lg ${list}`}
         >
           <OpenMenu.Provider value={{ close: () => show(false), naming, startNaming: () => setNaming(true) }}>{children}</OpenMenu.Provider>
         </Menu.Content>

@@ -7,6 +7,13 @@ export interface WantedCues {
   readonly start?: string;
 }
 
+/** What a picker does to cues, and the cues and lights that it begins with. */
+export interface PickStart {
+  readonly kind: "recast" | "swap" | "copy" | "move" | "split" | "cells";
+  readonly cues: { readonly from: string; readonly to: string };
+  readonly channels: readonly number[];
+}
+
 /** The dialogs that any view can open, with what each begins with; null while it is closed. */
 interface Dialogs {
   /** The words that the search begins with. */
@@ -15,9 +22,23 @@ interface Dialogs {
   /** The cues whose numbers stand in the table; both ends included. */
   numbers: { readonly from: string; readonly to: string } | null;
   take: WantedCues | null;
+  /** The list that is told how it runs by itself. */
+  steps: string | null;
+  /** What is done to cues by a picker, and what was chosen when it was opened. */
+  pick: PickStart | null;
+  /** Whether the standby set is being chosen. */
+  standby: boolean;
 }
 
-export const useDialogs = create<Dialogs>(() => ({ help: null, search: null, numbers: null, take: null }));
+export const useDialogs = create<Dialogs>(() => ({
+  help: null,
+  search: null,
+  numbers: null,
+  take: null,
+  steps: null,
+  standby: false,
+  pick: null,
+}));
 
 /** Opens the help. */
 export function openHelp(): void {
@@ -32,6 +53,26 @@ export function openSearch(words = ""): void {
 /** Opens the table in which cues of the list that is worked on get other numbers. */
 export function openNumbers(from: string, to: string): void {
   useDialogs.setState({ numbers: { from, to } });
+}
+
+/** Opens the dialog in which a list is told how it runs by itself. */
+export function openSteps(list: string): void {
+  useDialogs.setState({ steps: list });
+}
+
+/** Opens the dialog in which the standby set is chosen. */
+export function openStandby(): void {
+  useDialogs.setState({ standby: true });
+}
+
+/** Opens a picker in place of a typed sentence. */
+export function openPick(pick: PickStart): void {
+  useDialogs.setState({ pick });
+}
+
+/** Puts the picker away. */
+export function closePick(): void {
+  useDialogs.setState({ pick: null });
 }
 
 /** Opens the choice of cues of another show. */

@@ -1,5 +1,5 @@
-import { type PartTimes, TIMED_FAMILIES, type TimesPatch } from "@zm/core";
-import { seconds } from "./words.ts";
+import { type Curve, type PartTimes, TIMED_FAMILIES, type TimesPatch } from "@zm/core";
+import { curveWords, seconds } from "./words.ts";
 
 /** What of a cue has times: levels that rise, levels that fall, and the other families. */
 export const TIMED = ["up", "down", ...TIMED_FAMILIES] as const;
@@ -20,13 +20,19 @@ export function timePatch(of: Timed, what: "time" | "delay", value: number | nul
   return { [of]: what === "time" ? { fade: value, ...behind } : { delay: value } };
 }
 
-/** The times of a part in words: "up 3, down 5+1". */
+/** The curve that a family of a part has of its own; that of levels is the part's. */
+export function curveIn(times: PartTimes | undefined, of: Timed): Curve | undefined {
+  return of === "up" || of === "down" ? undefined : times?.[of]?.curve;
+}
+
+/** The times of a part in words, with the curves of its families: "up 3, down 5+1, position 4 slow start". */
 export function timesInWords(times: PartTimes): string {
   return TIMED.flatMap((of) => {
     const time = timeIn(times, of, "time");
     const delay = timeIn(times, of, "delay");
-    return time === undefined && delay === undefined
-      ? []
-      : [`${of} ${time === undefined ? "" : seconds(time)}${delay ? `+${seconds(delay)}` : ""}`];
+    const curve = curveIn(times, of);
+    const said = `${time === undefined ? "" : seconds(time)}${delay ? `+${seconds(delay)}` : ""}`;
+    const words = [...(said ? [said] : []), ...(curve ? [curveWords(curve)] : [])];
+    return words.length === 0 ? [] : [`${of} ${words.join(" ")}`];
   }).join(", ");
 }

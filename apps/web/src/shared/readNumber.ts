@@ -25,7 +25,11 @@ export function notInWords({ min, max, whole = false }: NumberBounds): string {
   return min === undefined ? `${kind} up to ${max}` : `${kind} from ${min} to ${max}`;
 }
 
-/** What something is multiplied by, as it is typed; undefined for a text that says no factor. */
+/** What something is multiplied by, as it is typed: "1.2", or "+20 %", "-10 %"; undefined for a text that says no factor. */
 export function readFactor(text: string): number | undefined {
-  return readNumberIn(text, { min: 0 });
+  const share = /^([+\-−])\s*(\d.*?)\s*%$/.exec(text.trim());
+  if (!share) return readNumberIn(text, { min: 0 });
+  const part = readNumberIn(share[2] ?? "", { min: 0 });
+  const factor = part === undefined ? -1 : 1 + (share[1] === "+" ? part : -part) / 100;
+  return factor < 0 ? undefined : Math.round(factor * 1e6) / 1e6;
 }

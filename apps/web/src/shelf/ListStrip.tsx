@@ -1,22 +1,24 @@
-import { type ListRun, type ListSheet, type Tempo, nextRow } from "@zm/core";
-import { useRef } from "react";
+import { type ListRun, type ListSheet, nextRow, stepsWords } from "@zm/core";
 import { chooseList } from "../choice/selection.ts";
 import { useGo } from "../show/run/useGo.ts";
+import { useStandby, useStandbySet } from "../show/run/useStandby.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuHeading, NumberEntry, SecondsEntry } from "../shared/DropMenu.tsx";
-import { useLive } from "../show/live.ts";
-import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { openStandby, openSteps } from "../shared/dialogs.ts";
+import { type ListSettings, useListSettings } from "../show/useListSettings.ts";
+import { useShow } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
 import { RankEntries } from "./RankEntries.tsx";
 import { Strip } from "./Strip.tsx";
 import { shownAt } from "./shownAt.ts";
-import { meanTempo } from "./meanTempo.ts";
+import { TapButton } from "./TapButton.tsx";
 
-/** A side list on the shelf: its fader, its next cue, its rate, its release, and the standby set. */
-export function ListStrip({ list, run }: { list: ListSheet; run: ListRun | undefined }) {
+/** A list on the shelf: its fader, its next cue, its rate, its release, and the standby set. The main list has its Go in Run alone. */
+export function ListStrip({ list, run, isMain = false }: { list: ListSheet; run: ListRun | undefined; isMain?: boolean }) {
   const now = useRunTime();
   const { show } = useShow().sheet;
-  const standby = useLive((live) => live.run?.mix.standby) ?? [];
+  const standby = useStandbySet();
+  const { choose } = useStandby();
   const { go, release, press } = useGo(list.id);
   const { id, label, fader = "levels", steps } = list.list;
   const name = label || id;
@@ -26,11 +28,7 @@ export function ListStrip({ list, run }: { list: ListSheet; run: ListRun | undef
   const level = run ? (fader === "rate" ? run.rate * 50 : shownAt(fader === "size" ? run.size : run.master, now)) : 0;
   const move = (to: number): void => void press({ press: "fader", list: id, level: to });
   const rate = (to: number): void => void press({ press: "rate", list: id, rate: to });
-  const choose = (): void => {
-    const others = standby.filter((each) => each.list !== id);
-    const set = chosen || next === undefined ? others : [...others, { list: id, cue: next }];
-    void press({ press: "standby", chosen: [...set] });
-  };
+  const wait = (): void => choose(id, chosen || next === undefined ? null : next);
   return (
     <Strip
       name={name}
@@ -38,7 +36,7 @@ export function ListStrip({ list, run }: { list: ListSheet; run: ListRun | undef
       on={run?.cue != null}
       set={chosen !== undefined}
       fader={<Fader label={`${name}, ${fader}`} value={Math.min(100, level)} onMove={move} />}
-      menu={<ListStripMenu list={list} onRate={rate} onChoose={choose} chosen={chosen !== undefined} />}
+      menu={<ListStripMenu list={list} isMain={isMain} onRate={rate} onChoose={wait} chosen={chosen !== undefined} />}
     >
       <p className="figures leading-5">
         {fader === "rate" ? "" : `${Math.round(level)} %`}
@@ -48,15 +46,17 @@ export function ListStrip({ list, run }: { list: ListSheet; run: ListRun | undef
           </span>
         )}
       </p>
-      <button
-        type="button"
-        className="btn btn-xs h-7 border-neutral px-1"
-        onClick={go}
-        disabled={next === undefined}
-        title={next === undefined ? "There is no next cue" : `Fires cue ${next} of ${name}`}
-      >
-        {run?.cue === null ? "Start" : "Next"}
-      </button>
+      {!isMain && (
+        <button
+          type="button"
+          className="btn btn-xs h-7 border-neutral px-1"
+          onClick={go}
+          disabled={next === undefined}
+          title={next === undefined ? "There is no next cue" : `Fires cue ${next} of ${name}`}
+        >
+          {run?.cue === null ? "Start" : "Next"}
+        </button>
+      )}
       <button type="button" className="btn btn-xs h-7 border-neutral px-1" onClick={release} disabled={run?.cue == null}>
         Release
       </button>
@@ -74,29 +74,12 @@ function stateWords(list: ListSheet, run: ListRun | undefined, chosen: string | 
   return list.list.steps ? `step ${place} of ${list.cues.length}` : `cue ${run.cue}`;
 }
 
-/** Sets a tempo by tapping; the mean of the taps is shown. */
-function TapButton({ tempo }: { tempo: Tempo }) {
-  const taps = useRef<number[]>([]);
-  const { press } = useGo("");
-  const beats = useLive((live) => live.run?.mix.tempos.get(tempo.id)) ?? tempo.perMinute;
-  const tap = ({ timeStamp }: { timeStamp: number }): void => {
-    const { taps: kept, perMinute } = meanTempo(taps.current, timeStamp);
-    taps.current = kept;
-    if (perMinute === undefined) return;
-    void press({ press: "tempo", tempo: tempo.id, perMinute });
-  };
-  return (
-    <button type="button" className="btn btn-xs h-7 border-neutral px-1" onClick={tap} title={`Tap the tempo ${tempo.label || tempo.id}`}>
-      Tap {Math.round(beats)}
-    </button>
-  );
-}
-
 interface ListStripMenuProps {
   list: ListSheet;
   onRate: (rate: number) => void;
   onChoose: () => void;
   chosen: boolean;
+  isMain: boolean;
 }
 
 const RATES = { min: 0.01, max: 100 };
@@ -108,14 +91,16 @@ const FADERS = [
   ["size", "It sets the size of its waves"],
 ] as const;
 
-function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
-  const makeEdits = useMakeEdits();
-  const { cues: _cues, ...head } = list.list;
-  const set = (change: Partial<typeof head>): void => void makeEdits([{ op: "setList", list: { ...head, ...change } }]);
+function ListStripMenu({ list, onRate, onChoose, chosen, isMain }: ListStripMenuProps) {
+  const { show } = useShow().sheet;
+  const change = useListSettings(list.id);
+  const head = list.list;
+  const set = (settings: Partial<ListSettings>): void => change((standing) => ({ ...standing, ...settings }));
   return (
     <DropMenu label="" name={`More of ${list.list.label || list.id}`} button="min-h-7 h-7 px-0.5" list="w-72">
       <MenuEntry onAct={() => chooseList(list.id)}>Work on its cues</MenuEntry>
       <MenuEntry onAct={onChoose}>{chosen ? "Take it out of the standby set" : "Put its next cue into the standby set"}</MenuEntry>
+      <MenuEntry onAct={openStandby}>Another cue into the standby set …</MenuEntry>
       <MenuHeading>How fast</MenuHeading>
       {[0.5, 1, 2].map((rate) => (
         <MenuEntry key={rate} onAct={() => onRate(rate)}>
@@ -141,16 +126,10 @@ function ListStripMenu({ list, onRate, onChoose, chosen }: ListStripMenuProps) {
       >
         {head.startsAt === undefined ? "Raising its fader starts it …" : `Raising its fader to ${head.startsAt} % starts it …`}
       </NumberEntry>
-      {head.steps ? (
-        <MenuEntry onAct={() => set({ steps: undefined })}>It no longer goes on by itself</MenuEntry>
-      ) : (
-        <SecondsEntry
-          label="Seconds between two steps"
-          placeholder="seconds, then Enter"
-          onSeconds={(interval) => set({ steps: { interval, order: "forward", rounds: 0 } })}
-        >
-          It goes on by itself every …
-        </SecondsEntry>
+      {!isMain && (
+        <MenuEntry onAct={() => openSteps(list.id)}>
+          {head.steps ? `By itself: ${stepsWords(head.steps, show.tempos)} …` : "It goes on with Go; let it run by itself …"}
+        </MenuEntry>
       )}
       <SecondsEntry
         label="Releases in seconds"

@@ -5,7 +5,7 @@ import { usePress } from "../show/run/usePress.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuRule, NamedEntry, SecondsEntry } from "../shared/DropMenu.tsx";
 import { notify } from "../shared/notices.ts";
-import { useMakeEdits } from "../show/useShow.ts";
+import { useMakeEdits, useMakeEditsInTurn } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
 import { RankEntries } from "./RankEntries.tsx";
 import { Strip } from "./Strip.tsx";
@@ -80,7 +80,12 @@ export function LookStrip({ look, run }: { look: HeldLook; run: LookRun | undefi
 
 function LookMenu({ look }: { look: HeldLook }) {
   const makeEdits = useMakeEdits();
-  const set = (change: Partial<HeldLook>): void => void makeEdits([{ op: "setHeldLook", look: { ...look, ...change } }]);
+  const makeInTurn = useMakeEditsInTurn();
+  const set = (change: Partial<HeldLook>): void =>
+    void makeInTurn(({ show }) => {
+      const standing = show.heldLooks?.find(({ id }) => id === look.id);
+      return standing ? [{ op: "setHeldLook", look: { ...standing, ...change } }] : [];
+    });
   const remove = async (): Promise<void> => {
     if (await makeEdits([{ op: "removeHeldLook", look: look.id, used: "drop" }]))
       notify(`The held look ${look.label || look.id} is removed. Ctrl Z brings it back`, "word", { of: "step" });

@@ -1,16 +1,25 @@
-import { count, listOf } from "@zm/core";
+import { count, freeId, listOf } from "@zm/core";
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
-import { usePress } from "../show/run/usePress.ts";
-import { useShortcut } from "../shared/useShortcut.ts";
+import { useStandby, useStandbySet } from "../show/run/useStandby.ts";
 import { useHand } from "../show/handStore.ts";
 import { useLive } from "../show/live.ts";
-import { useShow } from "../show/useShow.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { openStandby } from "../shared/dialogs.ts";
+import { notify } from "../shared/notices.ts";
 import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
 import { LookStrip } from "./LookStrip.tsx";
+import { TempoStrip } from "./TempoStrip.tsx";
+import { GrandStrip } from "./GrandStrip.tsx";
 import { ListStrip } from "./ListStrip.tsx";
 import { useKeepLook } from "../show/hand/useKeepLook.ts";
 import { useShelf } from "./useShelf.ts";
 
+/** So many strips are there in every show: everything, and the main list. */
+const ALWAYS = 2;
+/** The last page, however many there are. */
+const LAST_PAGE = 999;
+/** Beats a minute of a tempo that nobody has tapped yet. */
+const FIRST_TEMPO = 60;
 /** So many strips stand side by side. */
 const PAGE = 8;
 
@@ -21,10 +30,13 @@ export function Shelf() {
   const page = useShelf((shelf) => shelf.page);
   const main = listOf(sheet);
   const strips = [
+    <GrandStrip key="everything" />,
+    <ListStrip key={`list ${main.id}`} list={main} run={run?.mix.lists.get(main.id)} isMain />,
     ...(sheet.show.heldLooks ?? []).map((look) => <LookStrip key={`look ${look.id}`} look={look} run={run?.mix.looks.get(look.id)} />),
     ...[...sheet.lists.values()]
       .filter((list) => list !== main)
       .map((list) => <ListStrip key={`list ${list.id}`} list={list} run={run?.mix.lists.get(list.id)} />),
+    ...(sheet.show.tempos ?? []).map((tempo) => <TempoStrip key={`tempo ${tempo.id}`} tempo={tempo} />),
   ];
   const pages = Math.max(1, Math.ceil(strips.length / PAGE));
   const shown = Math.min(page, pages - 1);
@@ -34,6 +46,7 @@ export function Shelf() {
       <div className="mb-1.5 flex h-7 items-center gap-3">
         <h2 className="font-bold">Shelf</h2>
         <NewLook />
+        <NewTempo />
         <StandbySet />
         <span className="flex-1" />
         {pages > 1 && (
@@ -69,36 +82,72 @@ export function Shelf() {
           <X size={15} />
         </button>
       </div>
-      {strips.length === 0 ? (
-        <p className="flex h-[184px] items-center text-quiet">
-          Nothing is on the shelf yet. Give some lights a value and make a held look of it, or make a second list in the list menu: it comes
-          here on a fader.
-        </p>
-      ) : (
-        <div className="flex h-[184px] gap-2 overflow-x-auto">{strips.slice(shown * PAGE, (shown + 1) * PAGE)}</div>
-      )}
+      <div className="flex h-[184px] gap-2 overflow-x-auto">
+        {strips.slice(shown * PAGE, (shown + 1) * PAGE)}
+        {strips.length === ALWAYS && (
+          <p className="flex items-center px-4 text-quiet">
+            Nothing of your own is on the shelf yet. Give some lights a value and make a held look of it, or make a second list in the list
+            menu: it comes here on a fader.
+          </p>
+        )}
+      </div>
     </section>
   );
 }
 
 /** What waits to go together, and the press that fires it. */
 function StandbySet() {
-  const press = usePress();
   const { sheet } = useShow();
-  const standby = useLive((live) => live.run?.mix.standby) ?? [];
-  const fire = (): void => {
-    if (standby.length > 0) void press({ press: "fire" });
-  };
-  useShortcut("fireSet", fire);
-  if (standby.length === 0) return null;
+  const standby = useStandbySet();
+  const { fire } = useStandby();
   const words = standby.map(({ list, cue }) => `${sheet.lists.get(list)?.list.label ?? list} ${cue}`).join(", ");
   return (
     <span className="flex min-w-0 items-center gap-2">
-      <span className="truncate text-secondary">set: {words}</span>
-      <button type="button" className="btn btn-xs h-7 border-secondary" title="Fires exactly these, together (Ctrl Shift G)" onClick={fire}>
-        Fire the set
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm border-neutral px-2"
+        title="Chooses cues of any lists that go together with one press (typed: standby main #12, tower #3)"
+        onClick={openStandby}
+      >
+        Standby set …
       </button>
+      {standby.length > 0 && (
+        <>
+          <span className="truncate text-secondary">set: {words}</span>
+          <button
+            type="button"
+            className="btn btn-xs h-7 border-secondary"
+            title="Fires exactly these, together (Ctrl Shift G)"
+            onClick={fire}
+          >
+            Fire the set
+          </button>
+        </>
+      )}
     </span>
+  );
+}
+
+/** Makes a tempo. */
+function NewTempo() {
+  const { sheet } = useShow();
+  const makeEdits = useMakeEdits();
+  const make = async (label: string): Promise<void> => {
+    const id = freeId(
+      label,
+      (sheet.show.tempos ?? []).map((tempo) => tempo.id),
+    );
+    if (!(await makeEdits([{ op: "setTempo", tempo: { id, label, perMinute: FIRST_TEMPO } }]))) return;
+    // Tempos stand behind everything else.
+    useShelf.setState({ page: LAST_PAGE });
+    notify(`The tempo ${label} goes at ${FIRST_TEMPO} a minute: tap it on the shelf, or type tempo ${id} and its beats`);
+  };
+  return (
+    <DropMenu label="New tempo" button="border-neutral" list="w-64">
+      <NamedEntry label="Name of the new tempo" placeholder="name, then Enter" onName={make}>
+        A beat that lists and waves share …
+      </NamedEntry>
+    </DropMenu>
   );
 }
 

@@ -5,9 +5,10 @@ interface StripProps {
   on: boolean;
   /** Chosen to go together with others. */
   set?: boolean;
-  fader: React.ReactNode;
-  /** What stands behind the name: a menu. */
-  menu: React.ReactNode;
+  /** The fader; a strip without one has its buttons over the whole width. */
+  fader?: React.ReactNode;
+  /** What stands behind the name: a menu, where there is one. */
+  menu?: React.ReactNode;
   children: React.ReactNode;
 }
 

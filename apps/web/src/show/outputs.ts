@@ -1,4 +1,17 @@
-import { type Hand, type Key, type Keys, type Mix, type ShowSheet, cached, handLayer, handOutput, keyNamed, applyHand } from "@zm/core";
+import {
+  type Hand,
+  type Key,
+  type Keys,
+  type Mix,
+  type ShowSheet,
+  cached,
+  handLayer,
+  handOutput,
+  keyNamed,
+  applyGrand,
+  applyHand,
+  grandShare,
+} from "@zm/core";
 import { memoLast } from "../shared/memoLast.ts";
 import { useHand } from "./handStore.ts";
 import { runNow, serverNow, useLive } from "./liveStore.ts";
@@ -24,6 +37,7 @@ export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   const layer = layerFor(useHand.getState().hand, keys, palettes, beatsOf(run?.mix));
   const own = run && run.mix.keys === keys ? run.mix : undefined;
   applyHand(layer, serverNow(clockOffset), values, own && ((ordinal) => own.withoutWaves(ordinal)));
+  if (run) applyGrand(keys, grandShare(run.mix.grand, runNow(run)), values);
   return values;
 }
 

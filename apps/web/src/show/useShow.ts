@@ -133,6 +133,34 @@ export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => P
   );
 }
 
+/**
+ * Makes edits that are read off the show when their turn comes, so that one which was asked for right before them counts in them: settings that
+ * one edit writes whole. Of nothing to change nothing is made. A refusal is told to the user and gives false.
+ */
+export function useMakeEditsInTurn(): (editsOf: (sheet: ShowSheet) => readonly EditInput[]) => Promise<boolean> {
+  const { id } = useShow();
+  const client = useQueryClient();
+  const sheetNow = useSheetNow();
+  return useCallback(
+    (editsOf) => {
+      milestone("edit-sent");
+      const gesture = currentGesture();
+      let edits: readonly EditInput[] = [];
+      const make = (): Promise<boolean> =>
+        done(
+          enqueue(async () => {
+            edits = editsOf(sheetNow());
+            if (edits.length > 0) await receiveEdit(client, await api.edit(id, revisionOf(client, id), edits, gesture));
+          }),
+          enqueue,
+          { show: id, words: () => describeEdits(readEdits(edits)), again: make },
+        );
+      return make();
+    },
+    [client, id, sheetNow],
+  );
+}
+
 /** Makes a record or an update while the list runs: the edit, the Hand and where the list stands are one command of the server. */
 export function useMakeRunningEdits(): (running: Omit<RunningEditsRequest, "base">, run?: Runner) => Promise<boolean> {
   const { id } = useShow();

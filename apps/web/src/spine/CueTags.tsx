@@ -1,6 +1,7 @@
 import { type Cue, actionWords } from "@zm/core";
 import { ListVideo, NotebookPen, Split, SquareStop } from "lucide-react";
 import { useSheetView } from "../choice/sheetView.ts";
+import { useLive } from "../show/live.ts";
 import { useShow } from "../show/useShow.ts";
 import { foldName } from "./lines.ts";
 import { toggleParts } from "./useSheetLines.ts";
@@ -28,6 +29,20 @@ export function CueTags({ list, cue }: { list: string; cue: Cue }) {
       <ActionTag cue={cue} />
       <NoteTag cue={cue} />
     </>
+  );
+}
+
+/** That a cue waits in the standby set: it goes together with what is chosen on other lists. Seen in every spine. */
+export function SetTag({ list, cue }: { list: string; cue: string }) {
+  const waits = useLive((live) => live.run?.mix.standby.some((each) => each.list === list && each.cue === cue) ?? false);
+  if (!waits) return null;
+  return (
+    <span
+      title="In the standby set: it goes together with the others that are chosen (s takes it out)"
+      className="shrink-0 rounded border border-dashed border-secondary px-1 text-[13px] leading-4 font-normal text-secondary"
+    >
+      set
+    </span>
   );
 }
 

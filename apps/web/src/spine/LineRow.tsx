@@ -1,5 +1,5 @@
 import { drawsRange } from "./drawRange.ts";
-import { type ListSheet, at, count, cueOrder, sceneAt } from "@zm/core";
+import { type ListSheet, type SceneRun, at, count, cueOrder, sceneAt } from "@zm/core";
 import { ChevronRight } from "lucide-react";
 import { memo } from "react";
 import { chosenCues, useSelection } from "../choice/selection.ts";
@@ -22,7 +22,8 @@ interface LineRowProps {
 /** One line of the spine: a cue, a part of the cue above it, or a folded scene. */
 export const LineRow = memo(function LineRow({ list, line, top, width, editable = false, folds = true }: LineRowProps) {
   switch (line.kind) {
-    case "cue":
+    case "cue": {
+      const begun = sceneBegun(list, line.row);
       return (
         <SpineRow
           list={list}
@@ -30,9 +31,11 @@ export const LineRow = memo(function LineRow({ list, line, top, width, editable 
           top={top}
           width={width}
           editable={editable}
-          scene={folds ? sceneBegun(list, line.row) : undefined}
+          scene={begun?.scene}
+          folds={folds && begun !== undefined && begun.last > line.row}
         />
       );
+    }
     case "part":
       return <PartRow list={list} row={line.row} part={line.part} top={top} width={width} look={LOOK} />;
     case "scene":
@@ -40,10 +43,10 @@ export const LineRow = memo(function LineRow({ list, line, top, width, editable 
   }
 });
 
-/** The scene that begins with a row and can be folded from there; undefined in its midst. */
-function sceneBegun(list: ListSheet, row: number): string | undefined {
+/** The scene that begins with a row; undefined in its midst. */
+function sceneBegun(list: ListSheet, row: number): SceneRun | undefined {
   const run = sceneAt(list, row);
-  return run?.first === row && run.last > row ? run.scene : undefined;
+  return run?.first === row ? run : undefined;
 }
 
 const LOOK =

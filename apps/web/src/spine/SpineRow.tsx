@@ -3,7 +3,7 @@ import { memo } from "react";
 import { useSelection } from "../choice/selection.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
 import { drawsRange } from "./drawRange.ts";
-import { CarriesTag, CueTags } from "./CueTags.tsx";
+import { CarriesTag, CueTags, SetTag } from "./CueTags.tsx";
 import { SceneFold } from "./SceneFold.tsx";
 import { FollowCell, LabelCell, LastsCell, NumberCell, TimeCell } from "./SpineCells.tsx";
 import { BARE, NARROW, SLIM } from "./widths.ts";
@@ -15,12 +15,14 @@ interface SpineRowProps {
   width: number;
   /** Label and times can be written into where they stand. */
   editable?: boolean;
-  /** The scene that begins here and can be folded. */
+  /** The scene that begins here. */
   scene?: string | undefined;
+  /** It can be folded: it has more cues than this one. */
+  folds?: boolean;
 }
 
 /** One cue of the spine: number, label, what fires it, its times. */
-export const SpineRow = memo(function SpineRow({ list, row, top, width, editable = false, scene }: SpineRowProps) {
+export const SpineRow = memo(function SpineRow({ list, row, top, width, editable = false, scene, folds = false }: SpineRowProps) {
   const cue = list.cues[row];
   const chosen = useSelection((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
   const onStage = useLive((live) => cue !== undefined && cueOnStage(live.run, list.id) === cue.number);
@@ -40,10 +42,17 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
       <NumberCell list={list.id} cue={cue} chosen={chosen} onStage={onStage} />
       <LabelCell {...cell} chosen={chosen}>
         {width > SLIM && <CueTags list={list.id} cue={cue} />}
+        <SetTag list={list.id} cue={cue.number} />
         <CarriesTag cue={cue} />
         {width > SLIM && scene !== undefined && (
           <span className="ml-auto">
-            <SceneFold list={list.id} scene={scene} />
+            {folds ? (
+              <SceneFold list={list} scene={scene} cue={cue.number} />
+            ) : (
+              <span className="text-[13px] font-normal text-primary" title={`Scene ${scene} begins with this cue`}>
+                {scene}
+              </span>
+            )}
           </span>
         )}
       </LabelCell>

@@ -1,4 +1,5 @@
 import { type ListRun, type ListSheet, nextRow, standingCue } from "@zm/core";
+import { grandWords } from "../show/run/grandWords.ts";
 import { useLive } from "../show/live.ts";
 import { useMainList } from "../show/useShow.ts";
 
@@ -9,16 +10,17 @@ export function StageStatus({ live }: { live: boolean }) {
   const connected = useLive((state) => state.connected);
   const databaseAway = useLive((state) => state.databaseAway);
   const trouble = !connected || databaseAway;
+  const over = grandWords(run?.mix.grand);
   const words = !connected
     ? "No line to the server"
     : databaseAway
       ? "Database away: it runs, edits wait"
-      : whereWords(main, run?.mix.lists.get(main.id), live);
+      : `${over === "" ? "" : `${over}. `}${whereWords(main, run?.mix.lists.get(main.id), live)}`;
   return (
     <span
       role="status"
       title={words}
-      className={`badge ml-1 h-7 max-w-64 min-w-0 shrink gap-1.5 px-3 text-[13px] max-[1200px]:px-1.5 whitespace-nowrap ${trouble ? "badge-error" : live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content"}`}
+      className={`badge ml-1 h-7 max-w-64 min-w-0 shrink gap-1.5 px-3 text-[13px] max-[1200px]:px-1.5 whitespace-nowrap ${trouble || over !== "" ? "badge-error" : live ? "border-error bg-transparent text-error" : "border-primary bg-transparent text-base-content"}`}
     >
       <span className="truncate">{words}</span>
     </span>

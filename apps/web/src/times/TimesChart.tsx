@@ -1,4 +1,4 @@
-import { type DrawnLink, type ListSheet, type TimeBar, at, endOfLinks } from "@zm/core";
+import { type Curve, type DrawnLink, type ListSheet, type TimeBar, at, curveAt, endOfLinks } from "@zm/core";
 import { useMemo, useState } from "react";
 import { type DragHandlers, useDragged } from "../shared/useDragged.ts";
 import { seconds } from "../shared/words.ts";
@@ -202,6 +202,14 @@ function TimeShape({ list, row, scale, y, picked, narrow, onFocus, onTake, onKey
         strokeWidth={2}
         {...onTake("bar")}
       />
+      {bar.curve !== "linear" && bar.kind !== "up" && bar.kind !== "down" && (
+        <path
+          d={`M${begins} ${y + height - 6} ${curvePath(bar.curve, begins, ends, y + height - 6, y + 6)}`}
+          fill="none"
+          className="pointer-events-none stroke-base-100"
+          strokeWidth={2}
+        />
+      )}
       {bar.cut && <line x1={cutAt} x2={cutAt} y1={y + 1} y2={y + height - 1} className="stroke-error" strokeWidth={2} />}
       <rect
         x={ends - 4}
@@ -255,12 +263,22 @@ function LinkThread({
   );
 }
 
-/** Levels are wedges that rise or fall, everything else is a bar; a move that jumps is a stroke. */
-function shapeOf({ kind }: TimeBar, from: number, to: number, y: number, height: number): string {
+const CURVE_POINTS = 16;
+
+/** Levels are wedges that rise or fall along their curve, everything else is a bar that its curve crosses; a move that jumps is a stroke. */
+function shapeOf({ kind, curve }: TimeBar, from: number, to: number, y: number, height: number): string {
   const [top, foot] = [y + 4, y + height - 4];
-  if (kind === "up") return `M${from} ${foot} L${to} ${top} V${foot} Z`;
-  if (kind === "down") return `M${from} ${top} L${to} ${foot} H${from} Z`;
-  return `M${from} ${top} H${to} V${foot} H${from} Z`;
+  if (kind !== "up" && kind !== "down") return `M${from} ${top} H${to} V${foot} H${from} Z`;
+  const way = curvePath(curve, from, to, kind === "up" ? foot : top, kind === "up" ? top : foot);
+  return kind === "up" ? `M${from} ${foot} ${way} V${foot} Z` : `M${from} ${top} ${way} V${foot} H${from} Z`;
+}
+
+/** The way of a curve between two points, as lines of a path. */
+function curvePath(curve: Curve, from: number, to: number, begins: number, ends: number): string {
+  return Array.from({ length: CURVE_POINTS + 1 }, (_, point) => {
+    const p = point / CURVE_POINTS;
+    return `L${from + p * (to - from)} ${begins + curveAt(curve, p) * (ends - begins)}`;
+  }).join(" ");
 }
 
 function fillOf({ kind, own }: TimeBar): string {

@@ -1,8 +1,8 @@
-import { type EditInput, type Outcome, isNamed, storedMove, targetOfMove, wavesOfKeys } from "../edit/index.ts";
+import { type EditInput, type Outcome, isNamed, storedMove, targetOfMove, triggerWords, wavesOfKeys } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { makeMove, moveTiming, paletteOf } from "../show/move.ts";
-import type { Action, Family, Moves, MoveSpec } from "../show/schema.ts";
+import type { Action, CueHead, Curve, Family, Moves, MoveSpec } from "../show/schema.ts";
 import { entryAt, sameValue } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt, findRow, firstRowFrom, freeNumberAfter } from "../sheet/sheet.ts";
@@ -29,12 +29,24 @@ export interface RecordWish {
   readonly channels?: readonly number[] | undefined;
   readonly families?: readonly Family[] | undefined;
   readonly mode: "merge" | "replace" | "remove";
-  readonly scope: "track" | "cueOnly";
+  /** What is recorded tracks on, keeps to this cue, or the cue is isolated: nothing tracks in or out. */
+  readonly scope: "track" | "cueOnly" | "isolated";
   readonly part?: number | undefined;
   readonly label?: string | undefined;
   readonly times?: Extract<EditInput, { op: "record" }>["times"];
+  /** The curve of the part; the part keeps its own where none is said. */
+  readonly curve?: Curve | undefined;
   /** The cue also gets what runs now beside it as its actions, in place of those it has. */
   readonly running?: boolean | undefined;
+  /** What else the cue is told; null takes a field away, an absent one stays as it is. */
+  readonly fields?: RecordedFields | undefined;
+}
+
+/** What a record can tell a cue besides its values: its note, the scene that begins with it, and what fires it. */
+export interface RecordedFields {
+  readonly note?: string | null;
+  readonly scene?: string | null;
+  readonly trigger?: NonNullable<CueHead["trigger"]> | null;
 }
 
 /**
@@ -85,7 +97,7 @@ export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, sta
   const actions = wish.running ? [...(stage.actions ?? [])] : [];
   if (Object.keys(moves).length + swaying.length + actions.length === 0 && wish.mode !== "replace")
     throw new ShowError(nothingTaken(hand, wish, taken.length > 0));
-  const { cue, mode, scope, part, label, times } = wish;
+  const { cue, mode, part, label, times } = wish;
   const edit: RecordPlan["edit"] = {
     op: "record",
     list: list.id,
@@ -93,15 +105,19 @@ export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, sta
     moves,
     ...(swaying.length === 0 ? {} : { waves: wavesOfKeys(swaying) }),
     mode,
-    scope,
+    scope: wish.scope === "cueOnly" ? "cueOnly" : "track",
     ...(part === undefined ? {} : { part }),
     ...(label === undefined ? {} : { label }),
     ...(times === undefined ? {} : { times }),
+    ...(wish.curve === undefined ? {} : { curve: wish.curve }),
   };
-  const actionEdits: EditInput[] = wish.running
-    ? [{ op: "setCue", list: list.id, from: cue, to: cue, actions: actions.length > 0 ? actions : null }]
-    : [];
-  return { keys, edit, edits: [edit, ...actionEdits] };
+  const told = {
+    ...wish.fields,
+    ...(wish.scope === "isolated" ? { carries: "isolated" as const } : {}),
+    ...(wish.running ? { actions: actions.length > 0 ? actions : null } : {}),
+  };
+  const cueEdits: EditInput[] = Object.keys(told).length > 0 ? [{ op: "setCue", list: list.id, from: cue, to: cue, ...told }] : [];
+  return { keys, edit, edits: [edit, ...cueEdits] };
 }
 
 /** Why a record would take nothing, and what to do. */
@@ -246,9 +262,21 @@ export function recordSentence(
   const values = own.length === 0 ? [] : [`${count(own.length, "value")} of ${count(lights.size, "light")}`];
   const what = [...values, ...wavesRecorded(edit)].join(" and ") || "nothing of it is new";
   const snaps = row < 0 && Object.keys(edit.times ?? {}).length === 0 ? "; it has no times, so it snaps" : "";
-  const actions = edits.flatMap((each) => (each.op === "setCue" ? (each.actions ?? []) : [])).length;
-  const actionWords = edits.length > 1 ? `, and ${actions === 0 ? "nothing" : count(actions, "action")} of what runs now` : "";
-  return `${where}: ${what}${actionWords}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}${snaps}`;
+  return `${where}: ${what}${toldWords(edits)}${elsewhere(list, edit, impact)}${restored(steps, edit.cue)}${snaps}`;
+}
+
+/** What a record tells its cue besides: the actions of what runs, what fires it, its scene and note, and that it is isolated. */
+function toldWords(edits: readonly EditInput[]): string {
+  const told = edits.find((each) => each.op === "setCue");
+  if (!told) return "";
+  const actions = told.actions?.length ?? 0;
+  return [
+    ...(told.actions === undefined ? [] : [`, and ${actions === 0 ? "nothing" : count(actions, "action")} of what runs now`]),
+    ...(told.carries === "isolated" ? ["; isolated: nothing tracks in or out"] : []),
+    ...(told.trigger === undefined ? [] : [`; ${triggerWords(told.trigger)}`]),
+    ...(told.scene === undefined ? [] : [told.scene === null ? "; begins no scene" : `; begins the scene ${told.scene}`]),
+    ...(told.note === undefined ? [] : [told.note === null ? "; without its note" : "; with a note"]),
+  ].join("");
 }
 
 /** How many waves a record brings or takes out, and how many it stops. */

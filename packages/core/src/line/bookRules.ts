@@ -1,5 +1,5 @@
 import type { Range, Sentence } from "./sentence.ts";
-import { TimeRules } from "./timeRules.ts";
+import { RunRules } from "./runRules.ts";
 import { word } from "./tokens.ts";
 
 /** How a cue is called, as typed: on or after the last word of a phrase; null takes it out of the script. */
@@ -9,7 +9,7 @@ type TypedCall = Extract<Sentence, { kind: "call" }>["call"];
  * The rules for the play: where a cue is called, which lines are quiet, how fast it is spoken.
  * Words of the play stand in quotation marks; lines are named by the cues that they stand between.
  */
-export class BookRules extends TimeRules {
+export class BookRules extends RunRules {
   /** `call "leave the lamp"`, `call after "lamp"`, `call none`. */
   protected readonly calling = this.RULE("calling", (): TypedCall => {
     this.CONSUME(word.Call);

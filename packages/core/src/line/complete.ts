@@ -78,7 +78,7 @@ function wordsFor({ token, rule }: Possible, sheet: ShowSheet, keys: readonly Ke
   if (rule === "mappings")
     return [...new Set(sheet.keys.all.map((key) => key.attribute.id))].map((name) => ({ word: name, about: "attribute" }));
   if (rule === "wave") return WAVE_SHAPES.map((shape) => ({ word: shape, about: "shape" }));
-  if (rule === "ownTimes") return CURVES.map((curve) => ({ word: curve, about: "curve" }));
+  if (rule === "ownTimes" || rule === "curve") return CURVES.map((curve) => ({ word: curve, about: "curve" }));
   const families = FAMILIES.filter((family) => has(keys, family)).map((family) => ({ word: family, about: "family" }));
   if (rule === "keep" || rule === "recordOption") return families;
   const names = new Set(keys.map((key) => key.attribute.id));
@@ -97,9 +97,11 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
   switch (rule) {
     case "rangeMove":
     case "standbySet":
+    case "steps":
     case "press":
       return of(show.lists);
     case "waveRate":
+    case "stepsOption":
       return of(show.tempos ?? []);
     case "actionBody":
     case "rank":

@@ -3,7 +3,7 @@ import { type EditInput, scenesFromBook } from "../edit/index.ts";
 import { findRow } from "../sheet/sheet.ts";
 import { callEdit } from "./bookLine.ts";
 import { checkedRange, faultless } from "./checked.ts";
-import { timesPatchOf } from "./cueTimes.ts";
+import { columnOf, setTimesOf } from "./cueTimes.ts";
 import { type EditRequest, type LineContext, cuesFor, editOf, onePartCue } from "./lineRequest.ts";
 import { Fault, attributeOf, channelsOf } from "./names.ts";
 import { actionOf } from "./pressLine.ts";
@@ -46,7 +46,8 @@ export function onCueFields(sentence: CueFieldsSentence, context: LineContext): 
       return ofChosen((cues) => ({ op: "stretch", list, ...cues, seconds: sentence.seconds }));
     case "times": {
       const { change, part } = sentence;
-      const times = "set" in change ? { set: timesPatchOf(change.set) } : change;
+      const times =
+        "set" in change ? setTimesOf(change.set) : { scale: change.scale, ...(change.of ? { of: change.of.map(columnOf) } : {}) };
       return ofChosen((cues) => ({ op: "setTimes", list, ...cues, ...(part === undefined ? {} : { part }), ...times }));
     }
     case "action":

@@ -19,8 +19,8 @@ import { ShowError } from "../show/errors.ts";
 import { freeId } from "../show/ids.ts";
 import { checkedRange, faultless, single } from "./checked.ts";
 import { type LineContext, type LineRequest, cuesFor, editOf, editOfShow, onePartCue } from "./lineRequest.ts";
-import { Fault, attributeOf, channelsOf, listNamed } from "./names.ts";
-import type { Destination, Range, Sentence } from "./sentence.ts";
+import { Fault, attributeOf, channelsOf, listNamed, paletteNamed } from "./names.ts";
+import type { Destination, Named, Range, Sentence } from "./sentence.ts";
 
 /** The sentences that make cues, take them out or put them elsewhere. */
 export type CueOrderSentence = Extract<
@@ -34,7 +34,10 @@ export function onCueOrder(sentence: CueOrderSentence, context: LineContext): Li
   switch (sentence.kind) {
     case "copy": {
       const rangeMove = rangeMoveOf(sentence, context);
-      return arriving(rangeMove, context, () => copyRangeEdits(rangeMove, sentence.what, sentence.keep ? "restore" : "track"));
+      return arriving(rangeMove, context, () => {
+        const copies = copyRangeEdits(rangeMove, sentence.what, sentence.keep ? "restore" : "track");
+        return [...copies, ...recoloured(copies, sentence, rangeMove, context)];
+      });
     }
     case "move": {
       const rangeMove = rangeMoveOf(sentence, context);
@@ -59,6 +62,21 @@ export function onCueOrder(sentence: CueOrderSentence, context: LineContext): Li
     case "gather":
       return { kind: "edit", edits: gathered(sentence, context), channels: undefined, cues: undefined };
   }
+}
+
+/** The swap of palettes in copies that are recoloured; palettes that a light has no value from stay. Throws Fault for one that there is not. */
+function recoloured(
+  copies: readonly EditInput[],
+  { recolour }: Extract<Sentence, { kind: "copy" }>,
+  { list, into = list }: RangeMove,
+  { sheet }: LineContext,
+): EditInput[] {
+  const orders = copies.flatMap((edit) => (edit.op === "copyCue" ? [cueOrder(edit.to)] : []));
+  const [first, last] = [Math.min(...orders), Math.max(...orders)];
+  if (!recolour || orders.length === 0) return [];
+  const ids = (names: readonly Named[]): string[] => names.map((each) => paletteNamed(each, sheet));
+  const range = { list: into.id, from: cueNumberAt(first), to: cueNumberAt(last) };
+  return [{ op: "swapPalette", ...range, palette: ids(recolour.palettes), as: ids(recolour.as), skipMissing: true }];
 }
 
 /** From which cues to where, held against the show. Throws Fault for a list that is not there. */

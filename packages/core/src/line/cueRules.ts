@@ -83,12 +83,18 @@ export class CueRules extends BookRules {
   /** `swap dusk, dawn for dawn, dusk in #10..20`: all at once, so two palettes can change places. */
   protected readonly swapPalette = this.RULE("swapPalette", (): Sentence => {
     this.CONSUME(word.Swap);
+    const { palettes, as } = this.SUBRULE(this.palettePairs);
+    return { kind: "swapPalette", palettes, as, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
+  });
+
+  /** `dusk, dawn for noon, dusk`: palettes, and as many that stand for them. */
+  private readonly palettePairs = this.RULE("palettePairs", (): { palettes: Named[]; as: Named[] } => {
     const palettes: Named[] = [];
     const as: Named[] = [];
     this.AT_LEAST_ONE_SEP({ SEP: word.Comma, DEF: () => palettes.push(named(this.CONSUME(word.Name))) });
     this.CONSUME(word.For);
     this.AT_LEAST_ONE_SEP2({ SEP: word.Comma, DEF: () => as.push(named(this.CONSUME2(word.Name))) });
-    return { kind: "swapPalette", palettes, as, cues: this.SUBRULE(this.inCues), leave: this.SUBRULE(this.leave) };
+    return { palettes, as };
   });
 
   /** What lights show is given on, not only what is stored. */
@@ -166,7 +172,9 @@ export class CueRules extends BookRules {
             {
               ALT: () => {
                 const what = this.OPTION(() => (this.CONSUME(word.Look), this.CONSUME(word.Of), "look" as const)) ?? "moves";
-                return { kind: "copy", what, ...this.SUBRULE(this.rangeMove) };
+                const rangeMove = this.SUBRULE(this.rangeMove);
+                const recolour = this.OPTION8(() => (this.CONSUME(word.With), this.SUBRULE(this.palettePairs)));
+                return { kind: "copy", what, ...rangeMove, ...(recolour ? { recolour } : {}) };
               },
             },
           ]);

@@ -64,6 +64,7 @@ class LineParser extends CueRules {
       { ALT: () => ({ kind: "press", press: this.SUBRULE(this.press) }) },
       { ALT: () => this.SUBRULE(this.handTakes) },
       { ALT: () => this.SUBRULE(this.rank) },
+      { ALT: () => this.SUBRULE(this.steps) },
       { ALT: () => ({ kind: "cueWaves", cues: undefined, waves: this.SUBRULE(this.cueWaves) }) },
       { ALT: () => this.SUBRULE(this.cueText, { ARGS: [undefined] }) },
       { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [undefined] }) },
@@ -192,6 +193,10 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Exactly), (words.mode = "replace")) },
       { ALT: () => (this.CONSUME(word.Take), this.CONSUME(word.Out), (words.mode = "remove")) },
       { ALT: () => (this.CONSUME(word.Only), (words.only = true)) },
+      { ALT: () => (this.CONSUME(word.Isolated), (words.isolated = true)) },
+      { ALT: () => (words.trigger = this.SUBRULE(this.trigger)) },
+      { ALT: () => (this.CONSUME(word.Note), (words.note = this.SUBRULE(this.textOrNone))) },
+      { ALT: () => (this.CONSUME(word.Scene), (words.scene = this.SUBRULE2(this.textOrNone))) },
       { ALT: () => (this.CONSUME(word.Part), (words.part = Number(this.CONSUME(word.Decimal).image))) },
       { ALT: () => (this.CONSUME(word.All), (words.all = true)) },
       { ALT: () => (this.CONSUME(word.From), this.CONSUME(word.Stage), (words.stage = true)) },
@@ -270,6 +275,13 @@ class LineParser extends CueRules {
           const label = this.CONSUME3(word.Text).image.slice(1, -1);
           const lights = this.OPTION2(() => this.SUBRULE(this.lights));
           return { what: "group", label, ...(lights ? { lights } : {}) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Tempo);
+          const label = this.CONSUME5(word.Text).image.slice(1, -1);
+          return { what: "tempo", label, perMinute: Number(this.CONSUME(word.Decimal).image) };
         },
       },
     ]);
@@ -371,30 +383,6 @@ class LineParser extends CueRules {
     ]);
   });
 
-  /** `hand in times`, `hand at once`: how what is given takes hold. */
-  private readonly handTakes = this.RULE("handTakes", (): Sentence => {
-    this.CONSUME(word.Hand);
-    return this.OR<Sentence>([
-      { ALT: () => (this.CONSUME(word.In), this.CONSUME(word.Times), { kind: "inTimes", on: true }) },
-      { ALT: () => (this.CONSUME(word.AtWord), this.CONSUME(word.Once), { kind: "inTimes", on: false }) },
-    ]);
-  });
-
-  /** `priority sea 60`, `highest warmers`, `latest warmers`: how a list or a held look stands to others (docs/running.md, Sources). */
-  private readonly rank = this.RULE("rank", (): Sentence =>
-    this.OR<Sentence>([
-      {
-        ALT: () => {
-          this.CONSUME(word.Priority);
-          const name = named(this.CONSUME(word.Name));
-          return { kind: "rank", name, priority: Number(this.CONSUME(word.Decimal).image) };
-        },
-      },
-      { ALT: () => (this.CONSUME(word.Highest), { kind: "rank", name: named(this.CONSUME2(word.Name)), levels: "highest" }) },
-      { ALT: () => (this.CONSUME(word.Latest), { kind: "rank", name: named(this.CONSUME3(word.Name)), levels: "latest" }) },
-    ]),
-  );
-
   /** How long cues last in all. Seconds. */
   private readonly lasting = this.RULE("lasting", (): number => {
     this.CONSUME(word.Last);
@@ -425,12 +413,27 @@ class LineParser extends CueRules {
     ]);
   });
 
-  /** `times * 1.2` multiplies every stored time; `up 3 down 5` sets those that are named and leaves the others. */
+  /** True where columns of times are followed by a factor or a share, and not by times. */
+  private isScaled(): boolean {
+    for (let ahead = 1; ; ahead += 1) {
+      const { tokenType } = this.LA(ahead);
+      if (tokenType === word.Star || tokenType === word.Times || tokenType === word.Comma) return true;
+      if (tokenType === word.Plus || tokenType === word.Minus) return this.LA(ahead + 2).tokenType === word.Percent;
+      const inColumn = [word.UpTime, word.DownTime, word.FamilyWord, word.Delay].includes(tokenType);
+      if (!inColumn) return false;
+    }
+  }
+
+  /** `times * 1.2` multiplies every stored time, `down * 1.2` one column; `up 3 down 5` sets those that are named and leaves the others. */
   private readonly timesChange = this.RULE("timesChange", (): Extract<Sentence, { kind: "times" }>["change"] =>
-    this.OR<Extract<Sentence, { kind: "times" }>["change"]>([
-      { ALT: () => (this.CONSUME(word.Times), this.CONSUME(word.Star), { scale: Number(this.CONSUME(word.Decimal).image) }) },
-      { ALT: () => ({ set: this.SUBRULE(this.partTimes) }) },
-    ]),
+    // Both begin alike, so what stands behind the columns tells them apart; a line that is not finished is read as times.
+    this.OR<Extract<Sentence, { kind: "times" }>["change"]>({
+      MAX_LOOKAHEAD: 1,
+      DEF: [
+        { GATE: () => this.isScaled(), ALT: () => this.SUBRULE(this.scaledTimes), IGNORE_AMBIGUITIES: true },
+        { GATE: () => !this.isScaled(), ALT: () => ({ set: this.SUBRULE(this.partTimes) }) },
+      ],
+    }),
   );
 
   /**

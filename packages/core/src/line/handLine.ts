@@ -9,7 +9,7 @@ import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
 import { recordTimesOf } from "./cueTimes.ts";
-import { Fault, attributeOf, channelsOf, timesOf, waveNamed, wordGiven } from "./names.ts";
+import { Fault, attributeOf, channelsOf, curveNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
 /**
@@ -85,6 +85,12 @@ function selectionOf({ lights, attribute }: { lights?: Lights; attribute?: Named
 /** What a typed record asks for. What was not said has the plain meaning: from the Hand, values and times, added to the cue, tracking on. */
 function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: ShowSheet): HandRequest {
   const family = words.family && familyNamed(words.family);
+  const { note, scene, trigger } = words;
+  const fields = {
+    ...(note === undefined ? {} : { note }),
+    ...(scene === undefined ? {} : { scene }),
+    ...(trigger === undefined ? {} : { trigger }),
+  };
   return {
     kind: "record",
     cue: words.cue,
@@ -93,13 +99,15 @@ function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: 
       what: words.what ?? "both",
       changed: !words.all,
       mode: words.mode ?? "merge",
-      scope: words.only ? "cueOnly" : "track",
+      scope: words.isolated ? "isolated" : words.only ? "cueOnly" : "track",
       ...(words.running ? { running: true } : {}),
       ...(words.part === undefined ? {} : { part: words.part }),
       ...(words.label === undefined ? {} : { label: words.label }),
       ...(words.lights ? { channels: channelsOf(words.lights, sheet) } : {}),
       ...(family ? { families: [family] } : {}),
       ...(words.times ? { times: recordTimesOf(words.times) } : {}),
+      ...(words.times?.curve ? { curve: curveNamed(words.times.curve) } : {}),
+      ...(Object.keys(fields).length > 0 ? { fields } : {}),
     },
   };
 }
@@ -120,6 +128,18 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
       return { kind: "keep", what: "pace", label: keeping.label };
     case "look":
       return { kind: "keep", what: "look", label: keeping.label, stage: keeping.stage ?? false };
+    case "tempo": {
+      const { label, perMinute } = keeping;
+      const tempos = sheet.show.tempos ?? [];
+      const known = tempos.find((tempo) => tempo.label === label);
+      const id =
+        known?.id ??
+        freeId(
+          label,
+          tempos.map((tempo) => tempo.id),
+        );
+      return { kind: "edit", edits: [{ op: "setTempo", tempo: { id, label, perMinute } }], channels: undefined, cues: undefined };
+    }
     case "group": {
       if (!keeping.lights) throw new Fault({ message: "Which lights? Write them behind the name, as 1..6", at: 0, length: 4 });
       const channels = channelsOf(keeping.lights, sheet);

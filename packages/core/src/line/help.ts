@@ -195,10 +195,27 @@ export const LINE_HELP: readonly LineChapter[] = [
         "submaster",
       ),
       entry(
-        ["standby tower #3, main #12", "drop standby", "fire set"],
-        "chooses cues that go together, on several lists; fires exactly those",
+        ["standby tower #3, main #12", "standby also flame #2", "standby", "drop standby", "fire set"],
+        "chooses cues that go together, any of any list, the main one too; beside those chosen already; opens the choice; none; fires exactly those",
         "together sync",
       ),
+      entry(
+        ["all off", "all off in 5", "all out"],
+        "lets go of every list, held look and the Hand, in 3 s or the time said; lights that stay (a column of the rig) stay",
+        "release everything clear stop all end of show black dark",
+      ),
+      entry(
+        ["blackout", "blackout off", "blackout in 2"],
+        "holds all levels at 0, whatever runs beneath, until it is taken off again",
+        "dark black out lights off kill",
+      ),
+      entry(["grand 60", "grand 100 in 3"], "the grand master: how much of every level comes out", "main master dim everything overall"),
+      entry(
+        ["steps tower every 0.6", "steps tower at swell bounce", "steps tower shuffle rounds 3", "steps tower none"],
+        "how a list runs by itself: seconds between two steps or the beat of a tempo, forward, back, there and back, or drawn anew each round; so many rounds, 0 for ever",
+        "chase loop sequence interval order random repeat",
+      ),
+      entry(['keep tempo "Swell" 24'], "makes a tempo, beats a minute, or gives a known one others", "beat bpm speed"),
       entry(["put on stage"], "puts this show on stage: its levels leave for the lights from now on", "output lights other show switch"),
       entry(
         ["priority tower 60", "highest worklight", "latest worklight"],
@@ -233,6 +250,11 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(
         ["record #12 all", "record #12 from stage", "record #12 of 5..8 position", "record #12 values", "record #12 times"],
         "also what was recorded before; everything on stage; some lights or one family; without own times, or those alone",
+      ),
+      entry(
+        ['record #33.5 follows end 2 scene "II.2" note "Wait for the door"', "record #33.5 isolated"],
+        "what fires the new cue, the scene that it begins and a note; or isolated on both sides",
+        "auto follow automatic comment heading",
       ),
       entry(
         ["record #12 running"],
@@ -298,6 +320,16 @@ export const LINE_HELP: readonly LineChapter[] = [
         "times of a family; none forgets one; of one part",
       ),
       entry(
+        ["#12: curve ease", "#12: position 4 curve slowStart", "#12: part 2 curve atEnd", "#12: curve none"],
+        "how values run: all of a cue or a part, or one family; none: evenly",
+        "ease acceleration profile shape slow start end",
+      ),
+      entry(
+        ["#3..8: down * 1.2", "#3..8: up, position + 20 %", "#3..8: up delay * 0.5"],
+        "one column of the times, or several, by a factor or a share; what leaned on it stays as it runs",
+        "scale stretch column percent",
+      ),
+      entry(
         ["#12: follows end 2", "#12: follows go 1.5", "#12: on go"],
         "what fires a cue: the completion of the cue before, its Go, or a press",
         "auto automatic autofollow follow-on link wait trigger start go",
@@ -354,6 +386,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         ["copy #12 to #13", "copy look of #12 to #30", "copy #10..20 to #50", "copy #10..20 to list main keep looks"],
         "what cues store, or their whole looks, to free numbers or into another list; keep looks: what comes behind stays as it is",
         "duplicate paste",
+      ),
+      entry(
+        ["copy #12..16 to #80 with dusk for noon", "copy look of #12..16 to #80 with dusk, moon for noon, noon"],
+        "a copy in other colours: in it some palettes give way to others",
+        "recolour recolor duplicate palette day night",
       ),
       entry(
         ["move #12 to #15", "move #10..14 to #50 keep looks"],

@@ -1,7 +1,7 @@
 import { plainId } from "../show/ids.ts";
 import { slotValue } from "../show/slots.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
-import { CURVES, type Family, FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
+import { CURVES, type Curve, type Family, FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
 import type { GivenWave } from "../edit/index.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
@@ -36,14 +36,15 @@ export function timesOf(
   if (pace) {
     return { pace: entryNamed(pace, sheet.show.paces, "pace") };
   }
-  const known = curve && CURVES.find((each) => each.toLowerCase() === curve.name.toLowerCase());
-  if (curve && !known)
-    throw new Fault({
-      message: thereIsNo("curve", curve.name, CURVES),
-      at: curve.at,
-      length: curve.name.length,
-    });
+  const known = curve && curveNamed(curve);
   return { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }), ...(known ? { curve: known } : {}) };
+}
+
+/** The curve of this name. Throws Fault naming those there are. */
+export function curveNamed({ name, at }: Named): Curve {
+  const found = CURVES.find((each) => each.toLowerCase() === name.toLowerCase());
+  if (found) return found;
+  throw new Fault({ message: thereIsNo("curve", name, CURVES), at, length: name.length });
 }
 
 /**

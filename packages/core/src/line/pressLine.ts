@@ -1,6 +1,6 @@
 // What runs, as it is typed: what a cue does besides, what is pressed now, and how lists and held looks stand to each other.
 import type { EditInput } from "../edit/index.ts";
-import type { Action } from "../show/schema.ts";
+import type { Action, CueList } from "../show/schema.ts";
 import { type ShowSheet, cueAt, listOf, rowOf } from "../sheet/sheet.ts";
 import { thereIsNo } from "../show/thereIsNo.ts";
 import { faultless, single } from "./checked.ts";
@@ -15,8 +15,12 @@ export type LinePress =
   | Action
   | { do: "fader"; list: string; level: number; time?: number }
   | { do: "catch"; list: string }
-  | { do: "standby"; chosen: { list: string; cue: string }[] }
+  | { do: "standby"; chosen: { list: string; cue: string }[]; also?: boolean }
+  | { do: "chooseSet" }
   | { do: "fire" }
+  | { do: "blackout"; on: boolean; time?: number }
+  | { do: "grand"; level: number; time?: number }
+  | { do: "allOff"; time?: number }
   | { do: "putOnStage" };
 
 /** An action as a cue holds it. Throws Fault for a list, a look or a tempo that the show does not have. */
@@ -66,12 +70,35 @@ export function pressOf(press: TypedPress, sheet: ShowSheet): LinePress {
         const list = listNamed(name, sheet).id;
         return { list, cue: standingIn(list, cue, sheet) };
       });
-      return { do: "standby", chosen };
+      return { do: "standby", chosen, ...(press.also ? { also: true } : {}) };
     }
     case "fire":
+    case "chooseSet":
     case "putOnStage":
+    case "blackout":
+    case "grand":
+    case "allOff":
       return press;
   }
+}
+
+/** The edit that says how a list runs by itself; what was not typed stays. Throws Fault for a list or a tempo that there is not. */
+export function stepsEdit({ name, steps: typed }: Extract<Sentence, { kind: "steps" }>, sheet: ShowSheet): EditInput {
+  const { cues: _cues, steps: standing, ...head } = listNamed(name, sheet).list;
+  if (typed === null) return { op: "setList", list: head };
+  const tempo = typed.tempo && entryNamed(typed.tempo, sheet.show.tempos ?? [], "tempo");
+  const { order, rounds } = { ...standing, ...typed };
+  const beats = typed.interval !== undefined ? { interval: typed.interval } : tempo !== undefined ? { tempo } : beatOf(standing);
+  return {
+    op: "setList",
+    list: { ...head, steps: { ...beats, ...(order === undefined ? {} : { order }), ...(rounds === undefined ? {} : { rounds }) } },
+  };
+}
+
+/** What a list steps by as it stands: its interval or its tempo; every second where it does not step yet. */
+function beatOf(steps: CueList["steps"]): { interval?: number; tempo?: string } {
+  if (steps?.tempo !== undefined) return { tempo: steps.tempo };
+  return { interval: steps?.interval ?? 1 };
 }
 
 /** A cue as its list has it. Throws Fault for one that it does not have. */

@@ -5,7 +5,7 @@ import { checkedCaller, quietEdit, scriptEdit } from "./bookLine.ts";
 import { checkedRange, single } from "./checked.ts";
 import { onCueFields } from "./cueFieldsLine.ts";
 import { onCueOrder } from "./cueOrderLine.ts";
-import { recordTimesOf } from "./cueTimes.ts";
+import { startOf } from "./cueTimes.ts";
 import type { LineFault } from "./fault.ts";
 import { parseLine } from "./grammar.ts";
 import { handRequest } from "./handLine.ts";
@@ -13,7 +13,7 @@ import { onLights } from "./lightsLine.ts";
 import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts";
 import { Fault } from "./names.ts";
 import { patchEdits } from "./patchLine.ts";
-import { pressOf, rankEdit } from "./pressLine.ts";
+import { pressOf, rankEdit, stepsEdit } from "./pressLine.ts";
 import { palettesSwapped, recasting } from "./recastLine.ts";
 import type { Sentence } from "./sentence.ts";
 
@@ -51,7 +51,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "accept":
       return checkedAsk(sentence);
     case "newCues":
-      return editOfShow({ op: "setShow", newCue: sentence.times === null ? null : { times: recordTimesOf(sentence.times) } });
+      return editOfShow({ op: "setShow", newCue: sentence.times && startOf(sentence.times) });
     case "editsAfter":
       return editOfShow({ op: "setShow", editsAfter: sentence.after });
     case "quiet":
@@ -60,6 +60,8 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return editOfShow(scriptEdit(sentence, context));
     case "rank":
       return editOfShow(rankEdit(sentence, context.sheet));
+    case "steps":
+      return editOfShow(stepsEdit(sentence, context.sheet));
     case "patch":
       return { kind: "edit", edits: patchEdits(sentence, context), channels: undefined, cues: undefined };
     case "goCue":

@@ -57,7 +57,7 @@ export type Sentence =
   | { kind: "gather"; cues: Range[]; label: string; what: "moves" | "look" }
   | { kind: "goCue"; cues: Range }
   // Without cues the chosen ones are meant, here and in all that follows.
-  | { kind: "times"; cues: Range | undefined; part?: number; change: { scale: number } | { set: TypedPartTimes } }
+  | { kind: "times"; cues: Range | undefined; part?: number; change: { scale: number; of?: TypedColumn[] } | { set: TypedPartTimes } }
   | { kind: "trigger"; cues: Range | undefined; trigger: Trigger | null }
   // What a cue does besides its moves; null takes all of that away.
   | { kind: "action"; cues: Range | undefined; action: TypedAction | null }
@@ -67,6 +67,8 @@ export type Sentence =
   | { kind: "inTimes"; on: boolean }
   // How a list or a held look stands to others.
   | { kind: "rank"; name: Named; priority?: number; levels?: "highest" | "latest" }
+  // How a list runs by itself; null: it waits for Go.
+  | { kind: "steps"; name: Named; steps: TypedSteps | null }
   // What a cue does to waves alone: none tracks in, all but those of levels pass its wall, or (null) they track as values do.
   | { kind: "cueWaves"; cues: Range | undefined; waves: "stop" | "pass" | null }
   // The chain of these cues is scaled to last that many seconds.
@@ -88,7 +90,8 @@ export type Sentence =
       map: TypedMapping[];
     }
   | { kind: "swapPalette"; palettes: Named[]; as: Named[]; cues: Range | undefined; leave: boolean }
-  | { kind: "copy"; cues: Range; to: Destination; what: "moves" | "look"; keep: boolean }
+  // `recolour`: in the copy these palettes give way to others.
+  | { kind: "copy"; cues: Range; to: Destination; what: "moves" | "look"; keep: boolean; recolour?: { palettes: Named[]; as: Named[] } }
   | { kind: "copyList"; label: string }
   // A block of stored moves, to the cue `to` and on, and to other lights where `as` names them.
   | { kind: "block"; what: "copy" | "move"; lights: Lights; attribute?: Named; cues: Range; to: string; as?: Lights }
@@ -150,12 +153,30 @@ export interface Destination {
 export interface TypedTime {
   time?: number | null;
   delay?: number | null;
+  curve?: Named | null;
 }
 /**
  * Times of a part as typed, by direction and family; a name that was not typed is absent.
  * `up 3 down 5` gives two of them.
  */
-export type TypedPartTimes = Partial<Record<"up" | "down" | "position" | "colour" | "beam", TypedTime>>;
+export type TypedPartTimes = Partial<Record<"up" | "down" | "position" | "colour" | "beam", TypedTime>> & {
+  /** The curve of the part, by which all runs that has none of its own. */
+  curve?: Named | null;
+};
+
+/** How a list steps, as typed; what was not typed stays as it is. Seconds. */
+export interface TypedSteps {
+  interval?: number;
+  tempo?: Named;
+  order?: "forward" | "back" | "bounce" | "shuffle";
+  rounds?: number;
+}
+
+/** A column of the times of cues as typed: `down`, `position delay`. */
+export interface TypedColumn {
+  of: "up" | "down" | "position" | "colour" | "beam";
+  delay: boolean;
+}
 
 /**
  * What was said of a record; what was not said is left to a caller that makes it. Seconds.
@@ -171,6 +192,10 @@ export interface RecordWords {
   all?: boolean;
   stage?: boolean;
   running?: boolean;
+  isolated?: boolean;
+  note?: string | null;
+  scene?: string | null;
+  trigger?: Trigger | null;
   what?: "values" | "times";
   lights?: Lights;
   family?: Named | undefined;
@@ -184,7 +209,9 @@ export type Keeping =
   | { what: "pace"; label: string }
   // A held look of what is in hand, or of the lights that are lit.
   | { what: "look"; label: string; stage?: boolean }
-  | { what: "group"; label: string; lights?: Lights };
+  | { what: "group"; label: string; lights?: Lights }
+  // Beats a minute.
+  | { what: "tempo"; label: string; perMinute: number };
 
 /**
  * Cue numbers as typed; one cue is a range with two equal ends.
@@ -250,7 +277,12 @@ export type TypedPress =
   | { do: "action"; action: TypedAction }
   | { do: "fader"; name: Named; level: number; time?: number }
   | { do: "catch" | "back"; name: Named }
-  | { do: "standby"; chosen: { name: Named; cue: string }[] }
+  // `also`: beside what is chosen already.
+  | { do: "standby"; chosen: { name: Named; cue: string }[]; also?: boolean }
+  | { do: "chooseSet" }
+  | { do: "blackout"; on: boolean; time?: number }
+  | { do: "grand"; level: number; time?: number }
+  | { do: "allOff"; time?: number }
   | { do: "fire" }
   | { do: "putOnStage" };
 

@@ -1,6 +1,6 @@
 import { TIMED_FAMILIES, type Trigger } from "../show/schema.ts";
 import { LightRules, named } from "./lightRules.ts";
-import type { TypedAction, TypedPartTimes, TypedTime, Named, TypedPress } from "./sentence.ts";
+import type { Named, TypedColumn, TypedPartTimes, TypedTime } from "./sentence.ts";
 import { word } from "./tokens.ts";
 
 /**
@@ -17,7 +17,33 @@ export class TimeRules extends LightRules {
 
   /** One of the times of a part, written into those that were read before it. */
   protected readonly partTime = this.RULE("partTime", (times: TypedPartTimes = {}): void => {
-    const name = this.OR<keyof TypedPartTimes>([
+    this.OR([
+      { ALT: () => (times.curve = this.SUBRULE(this.curve)) },
+      {
+        ALT: () => {
+          const name = this.SUBRULE(this.timed);
+          times[name] = this.OR2<TypedTime>([
+            { ALT: () => ({ ...times[name], curve: this.SUBRULE2(this.curve) }) },
+            {
+              ALT: () => {
+                const time = this.SUBRULE(this.timeAndDelay);
+                // Behind the times of a family its curve, behind those of levels that of all.
+                const curve = this.OPTION({
+                  GATE: () => name !== "up" && name !== "down",
+                  DEF: () => this.SUBRULE3(this.curve),
+                });
+                return { ...times[name], ...time, ...(curve === undefined ? {} : { curve }) };
+              },
+            },
+          ]);
+        },
+      },
+    ]);
+  });
+
+  /** What of a cue has times of its own: levels that rise or fall, and the other families. */
+  private readonly timed = this.RULE("timed", (): TypedColumn["of"] =>
+    this.OR<TypedColumn["of"]>([
       { ALT: () => (this.CONSUME(word.UpTime), "up") },
       { ALT: () => (this.CONSUME(word.DownTime), "down") },
       {
@@ -26,8 +52,37 @@ export class TimeRules extends LightRules {
           return TIMED_FAMILIES.find((family) => family === image.toLowerCase()) ?? "position";
         },
       },
+    ]),
+  );
+
+  /** `curve ease`; null for `curve none`. */
+  private readonly curve = this.RULE("curve", (): Named | null => {
+    this.CONSUME(word.Curve);
+    return this.OR<Named | null>([{ ALT: () => named(this.CONSUME(word.Word)) }, { ALT: () => (this.CONSUME(word.None), null) }]);
+  });
+
+  /** Columns of times with their factor: `down * 1.2`, `up, position delay + 20 %`; `times` for all of them. */
+  protected readonly scaledTimes = this.RULE("scaledTimes", (): { scale: number; of?: TypedColumn[] } => {
+    const of: TypedColumn[] = [];
+    this.OR([
+      { ALT: () => this.CONSUME(word.Times) },
+      {
+        ALT: () =>
+          this.AT_LEAST_ONE_SEP({
+            SEP: word.Comma,
+            DEF: () => {
+              const column = this.SUBRULE(this.timed);
+              of.push({ of: column, delay: this.OPTION(() => this.CONSUME(word.Delay)) !== undefined });
+            },
+          }),
+      },
     ]);
-    times[name] = this.SUBRULE(this.timeAndDelay);
+    const scale = this.OR2<number>([
+      { ALT: () => (this.CONSUME(word.Star), Number(this.CONSUME(word.Decimal).image)) },
+      { ALT: () => (this.CONSUME(word.Plus), 1 + this.SUBRULE(this.share)) },
+      { ALT: () => (this.CONSUME(word.Minus), 1 - this.SUBRULE2(this.share)) },
+    ]);
+    return { scale: Math.round(scale * 1e6) / 1e6, ...(of.length > 0 ? { of } : {}) };
   });
 
   /** `3`, `3 delay 1`, `3 + 1`, or `delay 1` alone, which leaves the time as it is. */
@@ -46,6 +101,13 @@ export class TimeRules extends LightRules {
       { ALT: () => (this.CONSUME2(word.Delay), { delay: this.SUBRULE3(this.secondsOrNone) }) },
     ]),
   );
+
+  /** `20 %` as a part of 1. */
+  private readonly share = this.RULE("share", (): number => {
+    const { image } = this.CONSUME(word.Decimal);
+    this.CONSUME(word.Percent);
+    return Number(image) / 100;
+  });
 
   /** Seconds, or null for `none`. */
   private readonly secondsOrNone = this.RULE("secondsOrNone", (): number | null =>
@@ -69,110 +131,4 @@ export class TimeRules extends LightRules {
       },
     ]),
   );
-
-  /** What a cue does besides: `start sea at #3 after 1`, `release sea in 4`, `rate sea 1.5`, `master sea 60 in 3`, `raise warmers to 80`, `tempo slow 96`; null for `actions none`. */
-  protected readonly action = this.RULE("action", (): TypedAction | null =>
-    this.OR<TypedAction | null>([
-      { ALT: () => (this.CONSUME(word.Actions), this.CONSUME(word.None), null) },
-      {
-        ALT: () => {
-          const what = this.SUBRULE(this.actionBody);
-          const after = this.OPTION(() => (this.CONSUME(word.After), this.SUBRULE(this.seconds)));
-          return { ...what, ...(after === undefined ? {} : { after }) };
-        },
-      },
-    ]),
-  );
-
-  private readonly actionBody = this.RULE("actionBody", (): TypedAction =>
-    this.OR<TypedAction>([
-      {
-        ALT: () => {
-          this.CONSUME(word.Start);
-          const name = named(this.CONSUME(word.Name));
-          const cue = this.OPTION(() => (this.CONSUME(word.AtWord), this.CONSUME(word.Hash), this.CONSUME(word.Decimal).image));
-          return { do: "start", name, ...(cue === undefined ? {} : { cue }) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.Go);
-          const name = named(this.CONSUME2(word.Name));
-          const goal = this.OPTION2(() => {
-            this.CONSUME(word.To);
-            this.CONSUME2(word.Hash);
-            return { cue: this.CONSUME2(word.Decimal).image, ...this.SUBRULE(this.inTime) };
-          });
-          return goal === undefined ? { do: "go", name } : { do: "goto", name, ...goal };
-        },
-      },
-      { ALT: () => (this.CONSUME(word.Hold), { do: "hold", name: named(this.CONSUME3(word.Name)) }) },
-      { ALT: () => (this.CONSUME(word.Resume), { do: "resume", name: named(this.CONSUME4(word.Name)) }) },
-      { ALT: () => (this.CONSUME(word.Release), { do: "release", name: named(this.CONSUME5(word.Name)), ...this.SUBRULE2(this.inTime) }) },
-      {
-        ALT: () => {
-          this.CONSUME(word.Rate);
-          return { do: "rate", name: named(this.CONSUME6(word.Name)), value: Number(this.CONSUME3(word.Decimal).image) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.Master);
-          const name = named(this.CONSUME7(word.Name));
-          return { do: "master", name, value: Number(this.CONSUME4(word.Decimal).image), ...this.SUBRULE3(this.inTime) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.Raise);
-          const name = named(this.CONSUME8(word.Name));
-          this.CONSUME2(word.To);
-          return { do: "look", name, value: Number(this.CONSUME5(word.Decimal).image), ...this.SUBRULE4(this.inTime) };
-        },
-      },
-      {
-        ALT: () => {
-          this.CONSUME(word.Tempo);
-          return { do: "tempo", name: named(this.CONSUME9(word.Name)), value: Number(this.CONSUME6(word.Decimal).image) };
-        },
-      },
-    ]),
-  );
-
-  /** What is pressed now: what a cue can do besides, and `fader sea 60 in 3`, `catch main`, `back main`, `standby sea #3, rain #1`, `fire set`. */
-  protected readonly press = this.RULE("press", (): TypedPress =>
-    this.OR<TypedPress>([
-      { ALT: () => ({ do: "action", action: this.SUBRULE(this.actionBody) }) },
-      {
-        ALT: () => {
-          this.CONSUME(word.Fader);
-          const name = named(this.CONSUME(word.Name));
-          return { do: "fader", name, level: Number(this.CONSUME(word.Decimal).image), ...this.SUBRULE(this.inTime) };
-        },
-      },
-      { ALT: () => (this.CONSUME(word.Catch), { do: "catch", name: named(this.CONSUME2(word.Name)) }) },
-      { ALT: () => (this.CONSUME(word.Back), { do: "back", name: named(this.CONSUME3(word.Name)) }) },
-      { ALT: () => (this.CONSUME(word.Fire), this.CONSUME(word.SetWord), { do: "fire" }) },
-      { ALT: () => (this.CONSUME(word.Put), this.CONSUME(word.On), this.CONSUME(word.Stage), { do: "putOnStage" }) },
-      { ALT: () => (this.CONSUME(word.Standby), { do: "standby", chosen: this.SUBRULE(this.standbySet) }) },
-    ]),
-  );
-
-  private readonly standbySet = this.RULE("standbySet", (): { name: Named; cue: string }[] => {
-    const chosen: { name: Named; cue: string }[] = [];
-    this.AT_LEAST_ONE_SEP({
-      SEP: word.Comma,
-      DEF: () => {
-        const name = named(this.CONSUME(word.Name));
-        this.CONSUME(word.Hash);
-        chosen.push({ name, cue: this.CONSUME(word.Decimal).image });
-      },
-    });
-    return chosen;
-  });
-
-  private readonly inTime = this.RULE("inTime", (): { time?: number } => {
-    const time = this.OPTION(() => (this.CONSUME(word.In), this.SUBRULE(this.seconds)));
-    return time === undefined ? {} : { time };
-  });
 }

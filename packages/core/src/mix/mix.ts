@@ -7,6 +7,7 @@ import { BACK_TIME } from "./cueActions.ts";
 import type { RunReport } from "./darkMoves.ts";
 import type { FiredCue } from "./fired.ts";
 import { nextRow, previousRow } from "./follows.ts";
+import { type Grand, isGrandMoving } from "./grand.ts";
 import { isTableUnchanging, outAt, outOf, writeAll } from "./layerReading.ts";
 import { type ListRun, runTime } from "./listRun.ts";
 import { type LookRun, type LookValue, idleLook, renewLook, sameLookValues } from "./lookRun.ts";
@@ -185,6 +186,44 @@ export class Mix {
     this.scheduler.setTempo(id, perMinute);
   }
 
+  /** What lies over everything that comes out: the grand master and the blackout. */
+  get grand(): Grand {
+    return this.scheduler.grand;
+  }
+
+  /** Moves the grand master, 0 to 100 %, in a time. */
+  setGrandMaster(level: number, now: number, time = 0): void {
+    this.scheduler.processUntil(now, false);
+    const { grand } = this.scheduler;
+    this.scheduler.grand = { ...grand, master: rampTo(grand.master, level, now, time) };
+  }
+
+  /** Holds all levels at 0 whatever runs beneath, or lets them come back, in a time. */
+  setBlackout(on: boolean, now: number, time = 0): void {
+    this.scheduler.processUntil(now, false);
+    const { grand } = this.scheduler;
+    this.scheduler.grand = { ...grand, blackout: rampTo(grand.blackout, on ? 100 : 0, now, time) };
+  }
+
+  /**
+   * Lets go of every list and every held look in a time, but for lights that stay. A look that holds only such lights stays up. Nothing is chosen to
+   * go together any more.
+   */
+  allOff(now: number, time: number): void {
+    this.scheduler.processUntil(now, false);
+    this.scheduler.standby = [];
+    for (const run of this.scheduler.runs) {
+      for (const aspect of ["run", "rate", "master"] as const) this.scheduler.owners.clear(aspect, run.list.id);
+      this.scheduler.letGoOf(run, now, time, true);
+    }
+    for (const [id, look] of this.scheduler.looks) {
+      this.scheduler.owners.clear("look", id);
+      const stays = look.values.every(({ key }) => this.scheduler.keys.all[key]?.house === true);
+      if (look.up && !stays) this.scheduler.raise(look, 0, now, time);
+    }
+    this.scheduler.forget();
+  }
+
   /** Chooses what goes together with one press. Nothing moves. Throws ShowError for a list or a cue that there is not. */
   setStandby(entries: readonly { readonly list: string; readonly cue: string }[]): void {
     for (const { list, cue } of entries) rowOf(this.scheduler.listNamed(list).list, cue);
@@ -240,7 +279,12 @@ export class Mix {
     const ramps = [...this.scheduler.runs.map(({ master }) => master), ...this.scheduler.lookRuns.map(({ level }) => level)];
     this.scheduler.syncTo(now);
     writeAll(this.scheduler.table, this.scheduler.table.unchangingOut);
-    return waits || ramps.some(({ start, fade }) => now < start + fade) || !isTableUnchanging(this.scheduler.table);
+    return (
+      waits ||
+      isGrandMoving(this.grand, now) ||
+      ramps.some(({ start, fade }) => now < start + fade) ||
+      !isTableUnchanging(this.scheduler.table)
+    );
   }
 
   /** Lets the looks that are up become what an edit has made of them; `before` is the run that this one goes on from. */

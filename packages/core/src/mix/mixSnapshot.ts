@@ -6,6 +6,7 @@ import { NONE, type LayerTable, copyTable, slotOf } from "./layerTable.ts";
 import { heightAt, stackedAt } from "./layerReading.ts";
 import type { ListRun } from "./listRun.ts";
 import { Mix } from "./mix.ts";
+import { type Grand, WHOLE } from "./grand.ts";
 import type { Owned } from "./owners.ts";
 import type { Ramp } from "./ramp.ts";
 import type { ScheduledChange } from "./scheduledChange.ts";
@@ -70,6 +71,8 @@ export interface MixSnapshot {
   /** What keys rest at where that is not their home: the key, the source whose clock counts or none, and the numbers. */
   readonly rests: readonly (readonly [string, string | null, ...number[]])[];
   readonly waves: readonly { readonly key: string; readonly source: string; readonly waves: readonly RunningWave[] }[];
+  /** What lies over everything; absent in what was written down before there was any. */
+  readonly grand?: Grand | undefined;
   /** Whose actions have set what. */
   readonly owners: readonly Owned[];
   /** Which source was the last to hold a key, where any was. */
@@ -112,6 +115,7 @@ export function snapshotOf(mix: Mix): MixSnapshot {
     looks: Object.fromEntries([...mix.looks].map(([id, { level, up }]) => [id, { level, up }])),
     tempos: Object.fromEntries(mix.tempos),
     standby: mix.standby,
+    grand: mix.grand,
     owners: scheduler.owners.all,
     layers,
     rests,
@@ -145,6 +149,7 @@ export function mixFrom(sheet: ShowSheet, snapshot: MixSnapshot): Mix {
   scheduler.now = snapshot.now;
   scheduler.sequence = snapshot.sequence;
   scheduler.owners.take(snapshot.owners);
+  scheduler.grand = snapshot.grand ?? WHOLE;
   scheduler.standby = snapshot.standby.filter(({ list, cue }) => isCue(sheet, list, cue));
   for (const [id, perMinute] of Object.entries(snapshot.tempos)) if (scheduler.tempos.has(id)) scheduler.tempos.set(id, perMinute);
   for (const [id, look] of mix.looks) Object.assign(look, snapshot.looks[id] ?? {});
@@ -267,6 +272,11 @@ export function mixAfterEdit(mix: Mix, sheet: ShowSheet, now: number): Mix {
   next.scheduler.reports = mix.reports;
   next.scheduler.log = mix.log;
   next.renewLooks(mix, now);
+  // Who gives a tempo other beats means them now, whatever was tapped before.
+  for (const { id, perMinute } of sheet.show.tempos ?? []) {
+    const was = mix.scheduler.show.tempos?.find((tempo) => tempo.id === id);
+    if (was && was.perMinute !== perMinute) next.tempo(id, perMinute, now);
+  }
   return next;
 }
 
@@ -279,6 +289,7 @@ export function copyMix({ scheduler: into }: Mix, { scheduler: from }: Mix): voi
   into.now = from.now;
   into.sequence = from.sequence;
   into.standby = from.standby;
+  into.grand = from.grand;
   into.owners.take(from.owners.all);
   into.tempos.clear();
   for (const [id, perMinute] of from.tempos) into.tempos.set(id, perMinute);

@@ -6,6 +6,7 @@ import { BEATS, LEVEL, RATE } from "../show/limits.ts";
 import { editParts } from "../show/schema.ts";
 import { type ShowSheet, listOf } from "../sheet/sheet.ts";
 import { wavesOf } from "../sheet/waves.ts";
+import { applyGrand, grandShare } from "./grand.ts";
 import { Mix } from "./mix.ts";
 
 const t = z.number().min(0).max(1e9);
@@ -30,6 +31,9 @@ export const mixPressSchema = z.union([
   z.strictObject({ t, tempo: editParts.id, perMinute: z.number().min(BEATS.least).max(BEATS.most) }),
   z.strictObject({ t, standby: z.array(z.strictObject({ list: editParts.id, cue: editParts.cueNumber })) }),
   z.strictObject({ t, fire: z.literal(true) }),
+  z.strictObject({ t, grand: level, time }),
+  z.strictObject({ t, blackout: z.boolean(), time }),
+  z.strictObject({ t, allOff: z.literal(true), time: editParts.seconds }),
 ]);
 
 /**
@@ -78,6 +82,9 @@ export function pressOn(mix: Mix, press: MixPress, first: string): void {
   else if ("look" in press) mix.setLookLevel(press.look, press.level, now, press.time);
   else if ("tempo" in press) mix.tempo(press.tempo, press.perMinute, now);
   else if ("standby" in press) mix.setStandby(press.standby);
+  else if ("grand" in press) mix.setGrandMaster(press.grand, now, press.time);
+  else if ("blackout" in press) mix.setBlackout(press.blackout, now, press.time);
+  else if ("allOff" in press) mix.allOff(now, press.time);
   else mix.fireStandby(now);
 }
 
@@ -98,6 +105,7 @@ export function playMix(sheet: ShowSheet, presses: readonly MixPress[], moments:
       pending.shift();
     }
     mix.frame(moment, frame);
+    applyGrand(sheet.keys, grandShare(mix.grand, moment), frame);
     const values: MixSample["values"] = {};
     for (const { ordinal, channel, attribute } of touched) (values[channel] ??= {})[attribute.id] = frame[ordinal] ?? 0;
     const cues = Object.fromEntries([...mix.lists].map(([id, { cue }]) => [id, cue]));

@@ -8,6 +8,9 @@ import type { ListRun } from "./listRun.ts";
 import type { Mix } from "./mix.ts";
 import { thereIsNo } from "../show/thereIsNo.ts";
 
+/** Everything off takes so long where nothing is said of it; seconds. */
+export const ALL_OFF_TIME = 3;
+
 /** All that can be pressed on what runs. */
 export const PRESSES = [
   "go",
@@ -24,6 +27,9 @@ export const PRESSES = [
   "tempo",
   "standby",
   "fire",
+  "grand",
+  "blackout",
+  "allOff",
 ] as const;
 
 const within = ({ least, most }: { least: number; most: number }): z.ZodNumber => z.number().min(least).max(most);
@@ -39,11 +45,11 @@ export const pressFields = z.object({
   list: name.optional(),
   /** go: the cue that the window showed as next. back: the cue in which it showed the list. goto: the cue to go to. */
   cue: cueNumber.optional(),
-  /** goto, release, master, fader, look: in so many seconds; left out, as the show says. */
+  /** goto, release, master, fader, look, grand, blackout, allOff: in so many seconds; left out, as the show says. */
   time: within(PRESS_TIME).optional(),
-  /** hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held, so that two presses at once let it go on and fire nothing. bump: whether it is pressed; whoever holds it says so again and again. */
+  /** hold: whether it is to be held; left out, the other of what it is. go: whether the window showed it held, so that two presses at once let it go on and fire nothing. bump: whether it is pressed; whoever holds it says so again and again. blackout: whether levels are held at 0; left out, the other of what it is. */
   held: z.boolean().optional(),
-  /** master, fader, look: per cent. */
+  /** master, fader, look, grand: per cent. */
   level: within(LEVEL).optional(),
   /** rate: how many times as fast. */
   rate: within(RATE).optional(),
@@ -82,7 +88,10 @@ export type Press =
   | Kind<"bump", "held", "look">
   | Kind<"tempo", never, "tempo" | "perMinute">
   | Kind<"standby", never, "chosen">
-  | Kind<"fire">;
+  | Kind<"fire">
+  | Kind<"grand", "time", "level">
+  | Kind<"blackout", "held" | "time">
+  | Kind<"allOff", "time">;
 
 /** A press that cannot be done as things stand; nothing has happened. */
 export class PressRefusedError extends Error {
@@ -126,6 +135,12 @@ export function readPress(fields: PressFields): Press {
       return { press, id, chosen: fields.chosen ?? [] };
     case "fire":
       return { press, id };
+    case "grand":
+      return { press, id, time, level: needed(level, "level, 0 to 100") };
+    case "blackout":
+      return { press, id, held, time };
+    case "allOff":
+      return { press, id, time };
   }
 }
 
@@ -153,13 +168,19 @@ export function runChangeOf(mix: Mix, press: Press, t: number, first: string): R
     case "fire":
       if (mix.standby.length === 0) throw new PressRefusedError("Nothing is chosen to go together; choose a next cue on a list first");
       return { t, fire: true };
+    case "grand":
+      return { t, grand: press.level, ...timed(press) };
+    case "blackout":
+      return { t, blackout: press.held ?? mix.grand.blackout.to === 0, ...timed(press) };
+    case "allOff":
+      return { t, allOff: true, time: press.time ?? ALL_OFF_TIME };
     default:
       return onList(mix, press, t, press.list ?? first);
   }
 }
 
 /** What is pressed on one list. */
-export type ListPress = Exclude<Press, { press: "look" | "bump" | "tempo" | "standby" | "fire" }>;
+export type ListPress = Exclude<Press, { press: "look" | "bump" | "tempo" | "standby" | "fire" | "grand" | "blackout" | "allOff" }>;
 
 function onList(mix: Mix, press: ListPress, t: number, id: string): RunChange {
   const run = mix.lists.get(id);

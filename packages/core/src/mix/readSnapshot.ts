@@ -68,6 +68,7 @@ const snapshot = sequenced(
     looks: z.record(z.string(), z.object({ level: ramp, up: z.boolean() })),
     tempos: z.record(z.string(), number),
     standby: z.array(z.object({ list: z.string(), cue: z.string() })),
+    grand: z.object({ master: ramp, blackout: ramp }).optional(),
     owners: z.array(z.object({ aspect: z.enum(["run", "rate", "master", "look", "tempo"]), id: z.string(), owner: z.string() })),
     layers: z.array(
       z

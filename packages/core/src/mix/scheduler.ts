@@ -15,6 +15,7 @@ import { FiringGuard } from "./firingGuard.ts";
 import { followOf, nextRow } from "./follows.ts";
 import { type LayerTable, emptyTable } from "./layerTable.ts";
 import { Layers } from "./layers.ts";
+import { type Grand, WHOLE } from "./grand.ts";
 import { type ListRun, idleRun, momentOf, runTime, holdClock, waveTime } from "./listRun.ts";
 import { type LookRun, idleLook, isHighest, lowerLook, raiseLook } from "./lookRun.ts";
 import { Owners } from "./owners.ts";
@@ -54,6 +55,8 @@ export class Scheduler implements ActionTarget {
   log: FiredCue[] = [];
   /** By tempo, as it goes now. */
   readonly tempos: Map<string, number>;
+  /** What lies over everything that comes out. */
+  grand: Grand = WHOLE;
   /** The layers of all keys, the order in which things were asked for, and how far the run has come: what a snapshot or a copy of the run is made of. */
   readonly table: LayerTable;
   sequence = 0;
@@ -311,7 +314,8 @@ export class Scheduler implements ActionTarget {
     }
   }
 
-  letGoOf(run: ListRun, now: number, time = run.list.list.releaseTime ?? 1): void {
+  /** Lets a list go: it stands before its first cue, and nothing of it waits. With `stays`, the keys of lights that stay keep what it gave them. */
+  letGoOf(run: ListRun, now: number, time = run.list.list.releaseTime ?? 1, stays = false): void {
     this.holdClock(run, now, false);
     this.syncTo(now);
     run.waiting.clear();
@@ -323,7 +327,7 @@ export class Scheduler implements ActionTarget {
     run.onStage = new Float64Array(this.keys.all.length).fill(Number.NaN);
     run.waves = new Map();
     for (const key of this.layers.wavingKeys(run.source)) this.layers.startWave(key, run.source, null, time, LINEAR);
-    for (const { ordinal } of this.keys.all) this.layers.letGo(ordinal, run.source, time, LINEAR);
+    for (const { ordinal, house } of this.keys.all) if (!(stays && house)) this.layers.letGo(ordinal, run.source, time, LINEAR);
   }
 
   raise(look: LookRun, level: number, now: number, time: number): void {

@@ -18,7 +18,8 @@ export function timesWords({ times, curve }: Pick<Part, "times" | "curve">): str
     ...one("down", down, times.down ?? up, times.downDelay ?? upDelay),
     ...TIMED_FAMILIES.flatMap((family) => {
       const own = times[family];
-      return one(family, own?.fade !== undefined || own?.delay !== undefined, own?.fade ?? up, own?.delay ?? upDelay);
+      const said = one(family, own !== undefined, own?.fade ?? up, own?.delay ?? upDelay);
+      return own?.curve === undefined ? said : said.map((words) => `${words} curve ${own.curve}`);
     }),
     ...(curve === undefined || curve === "linear" ? [] : [`curve ${curve}`]),
   ].join(", ");

@@ -11,6 +11,8 @@ export interface Key {
   readonly name: string;
   readonly channel: number;
   readonly attribute: Attribute;
+  /** A key of a light that stays when everything else is put out. */
+  readonly house: boolean;
 }
 
 /**
@@ -31,13 +33,14 @@ export interface Keys {
  */
 export function keysOf(show: Pick<Show, "fixtureTypes" | "channels">): Keys {
   const rig = rigOf(show);
+  const houses = new Set(show.channels.filter(({ house }) => house === true).map(({ number }) => number));
   const all: Key[] = [];
   const byChannel = new Map<number, Map<string, Key>>();
   // The ordinal is the place in this order; tables by ordinal hold only as long as the rig stays the same.
   for (const [channel, attributes] of rig.attributes) {
     const own = new Map<string, Key>();
     for (const attribute of attributes.values()) {
-      const key = { ordinal: all.length, name: keyName(channel, attribute.id), channel, attribute };
+      const key = { ordinal: all.length, name: keyName(channel, attribute.id), channel, attribute, house: houses.has(channel) };
       all.push(key);
       own.set(attribute.id, key);
     }

@@ -33,3 +33,26 @@ export const scenesOf: (list: ListSheet) => readonly SceneRun[] = cached((list: 
 export function sceneAt(list: ListSheet, row: number): SceneRun | undefined {
   return scenesOf(list).findLast(({ first }) => first <= row);
 }
+
+/** What stands between an act and the scenes in it: "II.3" is a scene of act II. */
+const IN_ACT = /[.,/:]/;
+
+/**
+ * The rows that are chosen with a scene: all of it, and, where that is chosen already, all of its act (the scenes beside it that begin
+ * with the same word before a point). Undefined for a row before the first scene.
+ */
+export function sceneWidened(
+  list: ListSheet,
+  row: number,
+  chosen: { first: number; last: number },
+): { first: number; last: number } | undefined {
+  const run = sceneAt(list, row);
+  if (!run) return undefined;
+  if (chosen.first !== run.first || chosen.last !== run.last) return run;
+  const act = ({ scene }: SceneRun): string => scene.split(IN_ACT)[0] ?? scene;
+  const all = scenesOf(list);
+  const at = all.indexOf(run);
+  const before = all.slice(0, at).findLastIndex((each) => act(each) !== act(run));
+  const after = all.slice(at).findIndex((each) => act(each) !== act(run));
+  return { first: all[before + 1]?.first ?? run.first, last: (after < 0 ? all.at(-1) : all[at + after - 1])?.last ?? run.last };
+}

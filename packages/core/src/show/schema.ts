@@ -81,6 +81,8 @@ const channel = z.strictObject({
   patch: z.strictObject({ universe: z.number().int().min(1).max(63_999), address: z.number().int().min(1).max(512) }).optional(),
   /** Metres: x to the right as the audience sees it, y up, z away from the audience. `aim` is where a light that cannot turn is pointed. */
   place: z.strictObject({ x: number, y: number, z: number, aim: point.optional() }).optional(),
+  /** It stays as it is when everything else is put out: under the blackout, the grand master and "all off". */
+  house: z.literal(true).optional(),
 });
 
 /** Lights that are often taken together, in the order in which fans spread over them. */
@@ -117,8 +119,8 @@ export const PLAIN_TIMES = ["up", "down", "upDelay", "downDelay"] as const;
 export const TIMED_FAMILIES = ["position", "colour", "beam"] as const;
 
 /** Times for the moves of one family in a part, in place of its up or down. Seconds. */
-const familyTimes = z.strictObject({ fade: seconds.optional(), delay: seconds.optional() });
-/** The times of a part. Seconds; what is absent falls back as docs/rules.md, Times says. */
+const familyTimes = z.strictObject({ fade: seconds.optional(), delay: seconds.optional(), curve: curve.optional() });
+/** The times of a part, and the curves of families that do not run by the part's. Seconds; what is absent falls back as docs/rules.md, Times says. */
 const partTimes = z.strictObject({
   up: seconds.optional(),
   down: seconds.optional(),
@@ -345,7 +347,7 @@ const scriptHeadFields = { pace: speakingPace.optional(), standby: seconds.optio
 const script = z.strictObject({ ...scriptHeadFields, lines: z.array(scriptLine) });
 
 /** What a cue starts with when it is recorded and nothing is said of it. */
-const newCue = z.strictObject({ times: partTimes });
+const newCue = z.strictObject({ times: partTimes, curve: curve.optional() });
 /** What becomes of the looks behind a range that is changed, where nothing is said of it; left out, the change tracks on. */
 const editsAfter = z.enum(["track", "restore"]);
 

@@ -21,8 +21,13 @@ export function timingOf(attribute: Attribute, spec: MoveSpec | undefined, part:
   return {
     delay: own.delay ?? given.delay,
     fade: own.fade ?? given.fade,
-    curve: own.curve ?? part.curve ?? "linear",
+    curve: own.curve ?? familyCurve(attribute, part.times) ?? part.curve ?? "linear",
   };
+}
+
+/** The curve that a part gives to a family alone; levels run by the part's own. */
+function familyCurve({ family }: Attribute, times: PartTimes): Curve | undefined {
+  return family === "intensity" ? undefined : times[family]?.curve;
 }
 
 /**

@@ -1,5 +1,5 @@
 import { heldInto } from "../marks/marks.ts";
-import { type Cue, FAMILIES, type MoveSpec, type Part } from "../show/schema.ts";
+import { type Cue, type Curve, FAMILIES, type MoveSpec, type Part } from "../show/schema.ts";
 import { isRelease } from "../show/move.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
@@ -9,13 +9,13 @@ import { type Timing, timingOf } from "./times.ts";
 import { isWide, partNumbered, transitionAt, transitionOf } from "./transition.ts";
 
 /**
- * Visits every key of the transition of a row with its delay and fade, seconds: what `transitionAt` tells, without the values.
+ * Visits every key of the transition of a row with its delay and fade, seconds, and its curve: what `transitionAt` tells, without the values.
  * Moves without times of their own share those of their part, so that long lists are timed quickly.
  * Keys are visited once each, in no order that means anything.
  */
-export function eachTiming(list: ListSheet, row: number, visit: (key: Key, delay: number, fade: number) => void): void {
+export function eachTiming(list: ListSheet, row: number, visit: (key: Key, delay: number, fade: number, curve: Curve) => void): void {
   if (isWide(list, row)) {
-    for (const { key, delay, fade } of transitionAt(list, row)) visit(key, delay, fade);
+    for (const { key, delay, fade, curve } of transitionAt(list, row)) visit(key, delay, fade, curve);
     return;
   }
   const isHeld = heldInto(list, row);
@@ -25,8 +25,8 @@ export function eachTiming(list: ListSheet, row: number, visit: (key: Key, delay
     const value = typeof spec === "number" ? spec : resolve(spec, key, list.palettes);
     const isLevel = key.attribute.family === "intensity";
     if (!isLevel && Number.isNaN(value)) return;
-    const { delay, fade } = timing(key, spec, part, isLevel && rises(list, key, row, value));
-    visit(key, delay, fade);
+    const { delay, fade, curve } = timing(key, spec, part, isLevel && rises(list, key, row, value));
+    visit(key, delay, fade, curve);
   });
 }
 

@@ -70,7 +70,9 @@ test("a family's time that is forgotten leaves nothing of the family behind", ()
 });
 
 test("times are either set or scaled, and a part is named that there is", () => {
-  expect(refusal(sheet, [{ op: "setTimes", from: "1", to: "1" }])).toBe("Times are either set or scaled; give one of set and scale");
+  expect(refusal(sheet, [{ op: "setTimes", from: "1", to: "1" }])).toBe(
+    "Times are either set or scaled; give one of set and scale, or a curve",
+  );
   expect(refusal(sheet, [{ op: "setTimes", from: "1", to: "1", set: { up: 1 }, scale: 2 }])).toContain("either set or scaled");
   expect(refusal(sheet, [{ op: "setTimes", from: "1", to: "1", part: 3, set: { up: 1 } }])).toBe("Cue 1 has no part 3; its only part is 1");
 });

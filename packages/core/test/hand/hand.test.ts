@@ -193,6 +193,20 @@ test("times alone go to the moves that a cue has, values alone leave the times t
   expect(plan("values")).toEqual({ "1": { intensity: { value: 70, fade: 9 }, pan: 3 } });
 });
 
+test("a record tells its cue what fires it, its scene and note, and isolates it, in one gesture that the sentence names", () => {
+  const list = listOf(three);
+  const hand = holding(three, { "1": { intensity: 80 } });
+  const fields = { trigger: { type: "follow", from: "go", after: 1.5 }, scene: "I.9", note: "Wait" } as const;
+  const plan = planRecording(three, list, hand, stage, { ...wish, cue: "12.5", scope: "isolated", fields });
+  const outcome = makeEdits(three, readEdits([...plan.edits]));
+  expect(listOf(outcome.sheet).cues[1]).toMatchObject({ number: "12.5", carries: "isolated", ...fields });
+  expect(recordSentence(list, plan, outcome)).toBe(
+    "Inserts cue 12.5 between 12 and 13: 1 value of 1 light; isolated: nothing tracks in or out; follows 1.5 s after the Go of the cue before; begins the scene I.9; with a note; no other cue changes; it has no times, so it snaps",
+  );
+  const bare = planRecording(three, list, hand, stage, { ...wish, cue: "12.5" });
+  expect(bare.edits).toHaveLength(1);
+});
+
 test("what is on stage is recorded as seen: the running list under the Hand, palettes kept", () => {
   const palettes = [{ id: "chair", family: "position", label: "Chair", values: [{ attribute: "pan", value: 15 }] }];
   const sheet = smallShow(

@@ -87,6 +87,11 @@ test.each([
   ],
   ["drop standby", { do: "standby", chosen: [] }],
   ["fire set", { do: "fire" }],
+  ["blackout", { do: "blackout", on: true }],
+  ["blackout off in 2", { do: "blackout", on: false, time: 2 }],
+  ["grand 60 in 3", { do: "grand", level: 60, time: 3 }],
+  ["all off", { do: "allOff" }],
+  ["all out in 5", { do: "allOff", time: 5 }],
 ])("%s presses what runs and stores nothing", (text, press) => {
   expect(asked(text)).toEqual({ kind: "press", press });
 });
@@ -114,6 +119,11 @@ test.each([
   ],
   ["record #12 of 61 position 4", { wish: { channels: [61], times: { position: { fade: 4 } } } }],
   ["record #12 take out of 61..62 position", { wish: { mode: "remove", channels: [61, 62], families: ["position"] } }],
+  [
+    'record #12 follows end 2 scene "I.9" note "Wait" isolated',
+    { wish: { scope: "isolated", fields: { trigger: { type: "follow", from: "complete", after: 2 }, scene: "I.9", note: "Wait" } } },
+  ],
+  ["record #12 on go note none", { wish: { scope: "track", fields: { trigger: null, note: null } } }],
   ["record #12 only from stage all part 2 times", { wish: { scope: "cueOnly", from: "stage", changed: false, part: 2, what: "times" } }],
 ])("%s is read as a record", (text, expected) => {
   expect(asked(text)).toMatchObject({ kind: "record", ...expected });

@@ -32,6 +32,17 @@ test.each([
   expect(asked(text)).toMatchObject({ kind: "edit", edits: [{ op: "change", where: "look", ...expected }] });
 });
 
+test("a copy in other colours swaps palettes in the copies alone", () => {
+  expect(asked("copy #1..2 to #5 with dusk, chair for chair, dusk")).toMatchObject({
+    kind: "edit",
+    edits: [
+      { op: "copyCue", cue: "1", to: "5" },
+      { op: "copyCue", cue: "2", to: "6" },
+      { op: "swapPalette", from: "5", to: "6", palette: ["dusk", "chair"], as: ["chair", "dusk"], skipMissing: true },
+    ],
+  });
+});
+
 test("times and choices are read too", () => {
   expect(asked("#1..2: times * 1.2")).toMatchObject({ edits: [{ op: "setTimes", from: "1", to: "2", scale: 1.2 }] });
   expect(asked("#12.5")).toEqual({ kind: "choose", cues: { from: "12.5", to: "12.5" } });

@@ -11,6 +11,7 @@ const key = (ordinal: number, id: string, family: "intensity" | "position", home
   name: `1.${id}`,
   ordinal,
   channel: 1,
+  house: false,
   attribute: { id, family, min: family === "intensity" ? 0 : -270, max: family === "intensity" ? 100 : 270, home },
 });
 const KEYS = [key(LEVEL, "intensity", "intensity", 0), key(PAN, "pan", "position", 15)];

@@ -156,3 +156,14 @@ test("a held look that is up becomes what an edit or palette makes of it, in its
   expect(at(moved, "1.intensity", 20)).toBe(0);
   expect(at(moved, "2.intensity", 20)).toBe(0);
 });
+
+test("a tempo that an edit gives other beats goes at them at once, and one that was tapped stays where the edit is of something else", () => {
+  const tempos = [{ id: "swell", label: "Swell", perMinute: 24 }];
+  const beating = smallShow([oneCue("1", { "5": { intensity: 10 } })], undefined, { tempos });
+  const mix = new Mix(beating);
+  mix.tempo("swell", 90, 0);
+  const renamed = mixAfterEdit(mix, edited(beating, { op: "setTempo", tempo: { id: "swell", label: "Sea", perMinute: 24 } }), 1);
+  expect(renamed.tempos.get("swell")).toBe(90);
+  const set = mixAfterEdit(mix, edited(beating, { op: "setTempo", tempo: { id: "swell", label: "Swell", perMinute: 30 } }), 1);
+  expect(set.tempos.get("swell")).toBe(30);
+});

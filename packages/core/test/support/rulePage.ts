@@ -161,6 +161,8 @@ export class RuleShow {
 
 /** "go at 4", "goto 2 at 10", "tower go at 2", "tower release in 4 at 6", "main master 50 in 2 at 4" and "work at 80 at 2" as a run has them. */
 function pressOf(text: string): object {
+  const over = overAll(text);
+  if (over) return over;
   const [, list, what = "", cue, level, look, seconds, t] =
     /^\s*(?:(tower|main) )?(?:(go|release)|goto (\S+)|master (\d+)|work at (\d+))(?: in (\d+))? at ([\d.]+)\s*$/.exec(text) ?? [];
   if (t === undefined) throw new Error(`"${text.trim()}" is no press; write go at 4, goto 2 at 10 or tower go at 2`);
@@ -169,6 +171,15 @@ function pressOf(text: string): object {
   if (cue !== undefined) return { ...at, goto: cue };
   if (level !== undefined) return { ...at, master: Number(level) };
   return look === undefined ? { ...at, [what]: true } : { t: Number(t), look: "work", level: Number(look), ...time };
+}
+
+/** "grand 50 in 2 at 1", "blackout at 1", "light at 3" (the blackout ends) and "all off in 2 at 1". */
+function overAll(text: string): object | undefined {
+  const [, grand, what, seconds, t] = /^\s*(?:grand (\d+)|(blackout|light|all off))(?: in (\d+))? at ([\d.]+)\s*$/.exec(text) ?? [];
+  if (t === undefined) return undefined;
+  const at = { t: Number(t), ...(seconds === undefined ? {} : { time: Number(seconds) }) };
+  if (grand !== undefined) return { ...at, grand: Number(grand) };
+  return what === "all off" ? { ...at, allOff: true } : { ...at, blackout: what === "blackout" };
 }
 
 function short(value: number): string {

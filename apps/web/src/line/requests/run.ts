@@ -1,4 +1,5 @@
 import { capital } from "@zm/core";
+import { openStandby } from "../../shared/dialogs.ts";
 import { notify } from "../../shared/notices.ts";
 import { api } from "../../show/api.ts";
 import { useLive } from "../../show/live.ts";
@@ -11,6 +12,10 @@ export const press = defineRequest("press", {
   words: (request, { sheet }) => `Live: ${pressWords(request.press, sheet, useLive.getState().run)}. Enter does it`,
   run: async (request, { client, id, sheet, press: send }) => {
     if (request.press.do === "putOnStage") return putOnStage(client, id);
+    if (request.press.do === "chooseSet") {
+      openStandby();
+      return true;
+    }
     const { run } = useLive.getState();
     const pressed = pressFor(request.press, run);
     return pressed === undefined || (await send(pressed, capital(pressWords(request.press, sheet, run))));

@@ -1,4 +1,5 @@
 // What every cell is drawn with: a shape that says what a move does, a bar that says when, and a value beside it.
+import { type Curve, curveAt } from "@zm/core";
 import type { CellMark, Shape } from "../../cells/cells.ts";
 import type { Lens } from "../../choice/sheetView.ts";
 import type { ScoreColumn } from "../columns.ts";
@@ -78,7 +79,7 @@ function shapePath(context: Canvas2d, shape: Shape, x: number, y: number): void 
 export function paintBar(
   context: Canvas2d,
   { column, middle, scale }: Cell,
-  { delay, end }: NonNullable<CellMark["bar"]>,
+  { delay, end, curve }: NonNullable<CellMark["bar"]>,
   colour: string,
 ): void {
   const left = column.x + 1;
@@ -96,11 +97,31 @@ export function paintBar(
     context.stroke();
     context.setLineDash([]);
   }
-  context.fillRect(place(delay), y - 2, Math.max(1.5, place(end) - place(delay)), 4);
+  const width = Math.max(1.5, place(end) - place(delay));
+  if (curve === null || curve === "linear") context.fillRect(place(delay), y - 2, width, 4);
+  else fillCurve(context, curve, { x: place(delay), y: y + 2, width, height: 8 });
   if (end <= scale) return;
   context.beginPath();
   context.moveTo(left + room, y - 4);
   context.lineTo(left + room + 5, y);
   context.lineTo(left + room, y + 4);
+  context.fill();
+}
+
+const CURVE_POINTS = 12;
+
+/** The room under a curve that runs from the foot at the left to the top at the right. */
+function fillCurve(
+  context: Canvas2d,
+  curve: Curve,
+  { x, y, width, height }: { x: number; y: number; width: number; height: number },
+): void {
+  context.beginPath();
+  context.moveTo(x, y);
+  for (let point = 0; point <= CURVE_POINTS; point += 1) {
+    const p = point / CURVE_POINTS;
+    context.lineTo(x + p * width, y - Math.max(0.1, curveAt(curve, p)) * height);
+  }
+  context.lineTo(x + width, y);
   context.fill();
 }

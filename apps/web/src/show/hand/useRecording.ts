@@ -1,6 +1,5 @@
 import {
   type ListSheet,
-  type PartTimes,
   type RecordPlan,
   type RecordWish,
   heldWords,
@@ -38,10 +37,16 @@ export function useRecording() {
     (wish: RecordWish, hand = useHand.getState().hand): RecordPlan => {
       const now = sheetNow();
       const into = listOf(now, list.id);
-      const times = wish.times ?? newTimes(into, wish.cue, now.show.newCue?.times);
+      const start = findRow(into, wish.cue) < 0 ? now.show.newCue : undefined;
+      const times = wish.times ?? start?.times;
+      const curve = wish.curve ?? start?.curve;
       const mix = useLive.getState().run?.mix;
       const stage = { run: mix?.lists.get(list.id), outputOf, actions: mix && runningActions(mix, list.id) };
-      return planRecording(now, into, hand, stage, times === undefined ? wish : { ...wish, times });
+      return planRecording(now, into, hand, stage, {
+        ...wish,
+        ...(times === undefined ? {} : { times }),
+        ...(curve === undefined ? {} : { curve }),
+      });
     },
     [sheetNow, list.id, outputOf],
   );
@@ -89,12 +94,7 @@ export function useRecording() {
       );
   }, [next, warningFor, plan, make]);
 
-  return { plan, make, recordNext, warningFor, list, onStage, next, startTimes: sheet.show.newCue?.times };
-}
-
-/** The times that a new cue starts with, where the show has some and nothing is said of them. */
-function newTimes(list: ListSheet, cue: string, start: PartTimes | undefined): PartTimes | undefined {
-  return start && findRow(list, cue) < 0 ? start : undefined;
+  return { plan, make, recordNext, warningFor, list, onStage, next, start: sheet.show.newCue };
 }
 
 /** True where a cue, once it is there, is the one on stage or the next behind it. */

@@ -1,4 +1,4 @@
-import { actionWords, type LinePress, type Press, type ShowSheet, nextRow } from "@zm/core";
+import { ALL_OFF_TIME, actionWords, type LinePress, type Press, type ShowSheet, nextRow } from "@zm/core";
 import type { LiveRun } from "../liveStore.ts";
 import { seconds } from "../../shared/words.ts";
 
@@ -6,11 +6,18 @@ import { seconds } from "../../shared/words.ts";
 export function pressFor(press: LinePress, run: LiveRun | null | undefined): Press | undefined {
   switch (press.do) {
     case "putOnStage":
+    case "chooseSet":
       return undefined;
     case "fire":
       return { press: "fire" };
     case "standby":
-      return { press: "standby", chosen: press.chosen };
+      return { press: "standby", chosen: setOf(press, run) };
+    case "blackout":
+      return { press: "blackout", held: press.on, ...timed(press) };
+    case "grand":
+      return { press: "grand", level: press.level, ...timed(press) };
+    case "allOff":
+      return { press: "allOff", ...timed(press) };
     case "tempo":
       return { press: "tempo", tempo: press.tempo, perMinute: press.perMinute };
     case "look":
@@ -54,10 +61,25 @@ function timed({ time }: { time?: number | undefined }): { time?: number } {
   return time === undefined ? {} : { time };
 }
 
+/** What is chosen by a typed standby: what it names, beside what is chosen of other lists where it says so. */
+function setOf(
+  { chosen, also = false }: Extract<LinePress, { do: "standby" }>,
+  run: LiveRun | null | undefined,
+): { list: string; cue: string }[] {
+  const others = also ? (run?.mix.standby ?? []).filter(({ list }) => !chosen.some((each) => each.list === list)) : [];
+  return [...others, ...chosen];
+}
+
+function inTime({ time }: { time?: number | undefined }): string {
+  return time === undefined ? "" : `, in ${seconds(time)} s`;
+}
+
 /** What a typed line presses, in words, before it does. */
 export function pressWords(press: LinePress, sheet: ShowSheet, run: LiveRun | null | undefined): string {
   const label = (id: string): string => sheet.lists.get(id)?.list.label || id;
   switch (press.do) {
+    case "chooseSet":
+      return "opens the standby set: which cues of which lists go together";
     case "putOnStage":
       return "puts this show on stage; the lights of the one that is there go dark";
     case "fire": {
@@ -69,9 +91,17 @@ export function pressWords(press: LinePress, sheet: ShowSheet, run: LiveRun | nu
     case "standby":
       return press.chosen.length === 0
         ? "empties the set that was to go together"
-        : `chooses to go together: ${press.chosen.map(({ list, cue }) => `${label(list)} ${cue}`).join(", ")}; nothing moves`;
+        : `chooses to go together: ${setOf(press, run)
+            .map(({ list, cue }) => `${label(list)} ${cue}`)
+            .join(", ")}; nothing moves`;
     case "fader":
       return `fader of ${label(press.list)} to ${press.level} %${press.time === undefined ? "" : ` in ${seconds(press.time)} s`}`;
+    case "blackout":
+      return `${press.on ? "blackout: all levels are held at 0, and what runs beneath runs on" : "levels come back from the blackout"}${inTime(press)}`;
+    case "grand":
+      return `grand master to ${press.level} %${inTime(press)}`;
+    case "allOff":
+      return `lets go of every list, held look and the Hand in ${seconds(press.time ?? ALL_OFF_TIME)} s; lights that stay, stay`;
     case "catch":
       return `${label(press.list)} waits for a Go`;
     case "start":

@@ -1,36 +1,25 @@
 import { nextRow, previousRow } from "@zm/core";
-import { useCallback, useRef } from "react";
+import { useCallback } from "react";
 import { useLive } from "../live.ts";
 import { usePress } from "./usePress.ts";
-
-/** A second contact so soon after the first is the same press: a key or a button that bounces. Milliseconds. */
-const BOUNCE = 150;
-
-/** What a press comes with: when it was made, in milliseconds of the page, and for a key whether it is the key repeating itself. */
-interface Pressing {
-  readonly timeStamp: number;
-  readonly repeat?: boolean;
-}
+import { type Pressing, usePressGuard } from "./usePressGuard.ts";
 
 /** What is pressed on one list: Go, back, hold, going to a cue, stepping through. */
 export function useGo(list: string) {
   const press = usePress();
-  const pressedAt = useRef(Number.NEGATIVE_INFINITY);
+  const isPressed = usePressGuard();
   const runOf = useCallback(() => useLive.getState().run?.mix.lists.get(list), [list]);
 
   const go = useCallback(
     (event: Pressing) => {
-      // By when it was pressed, not when a busy page came to it; a key that is held down is one press.
-      const since = event.timeStamp - pressedAt.current;
-      if (since < BOUNCE || (event.repeat ?? false)) return;
-      pressedAt.current = event.timeStamp;
+      if (!isPressed(event)) return;
       const run = runOf();
       const next = run ? run.list.cues[nextRow(run)]?.number : undefined;
       const held = run?.clock.held ?? false;
       const seen = { held, ...(next === undefined || held ? {} : { cue: next }) };
       void press({ press: "go", list, ...seen });
     },
-    [press, list, runOf],
+    [press, list, runOf, isPressed],
   );
   const back = useCallback(() => {
     const cue = runOf()?.cue ?? null;

@@ -25,6 +25,9 @@ const DEEDS: Readonly<Record<Press["press"], string>> = {
   tempo: "Tempo",
   standby: "Standby set",
   fire: "Fire the set",
+  grand: "Grand master",
+  blackout: "Blackout",
+  allOff: "All off",
 };
 
 /** The presses of this window on their way to each show. */

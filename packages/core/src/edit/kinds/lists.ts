@@ -15,6 +15,8 @@ import { headStep } from "../plan/headStep.ts";
 import { refuseFaults } from "../plan/setEntry.ts";
 import { checkActions, wholeCueSteps } from "../plan/wholeCue.ts";
 import { type Step, invertSteps } from "../steps/step.ts";
+import { stepsWords } from "../../time/stepsWords.ts";
+import { writeSeconds } from "../../time/timeWords.ts";
 import { defineEdit } from "./kind.ts";
 
 const setSchema = z.strictObject({
@@ -48,8 +50,21 @@ function planSetList(sheet: ShowSheet, edit: z.infer<typeof setSchema>): Step[] 
  */
 export const setList = defineEdit(setSchema, {
   plan: planSetList,
-  words: ({ list }) => `List ${list.label || list.id} set`,
+  words: ({ list }) => `List ${list.label || list.id} set${settingsWords(list)}`,
 });
+
+/** What is set of a list besides its name, in words; empty where nothing of it is. */
+function settingsWords({ steps, priority, levels, releaseTime, startsAt, fader }: z.infer<typeof setSchema>["list"]): string {
+  const said = [
+    ...(steps === undefined ? [] : [stepsWords(steps)]),
+    ...(priority === undefined ? [] : [`priority ${priority}`]),
+    ...(levels === undefined ? [] : [`the ${levels} level counts`]),
+    ...(releaseTime === undefined ? [] : [`released in ${writeSeconds(releaseTime)} s`]),
+    ...(startsAt === undefined ? [] : [`its fader starts it at ${startsAt} %`]),
+    ...(fader === undefined || fader === "levels" ? [] : [`its fader is its ${fader}`]),
+  ];
+  return said.length === 0 ? "" : `: ${said.join("; ")}`;
+}
 
 /** The steps that take a list away with all its cues; with `drop`, the actions of other cues that speak of it too. */
 function planRemoveList(sheet: ShowSheet, edit: z.infer<typeof removeSchema>): Step[] {

@@ -18,7 +18,7 @@ import { type Tracked, restoreFrom, storedMove } from "../plan/moveSteps.ts";
 import { type SaidWave, headWithWaves, wavesWith } from "../plan/partWaves.ts";
 import { wavesIn } from "../plan/wavesIn.ts";
 import { wavePart } from "../../sheet/waves.ts";
-import { cueNumber, label, list, partNumber, partTimes, rawMoves, waves } from "../plan/fields.ts";
+import { cueNumber, curve, label, list, partNumber, partTimes, rawMoves, waves } from "../plan/fields.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { count } from "../../show/words.ts";
 
@@ -33,6 +33,7 @@ const schema = z.strictObject({
   part: partNumber.optional(),
   label: label.optional(),
   times: partTimes.optional(),
+  curve: curve.optional(),
 });
 
 /**
@@ -125,7 +126,8 @@ function partSteps(list: string, cue: Cue | undefined, edit: RecordEdit, said: R
     const before: PartHead | undefined = part && partHeadOf(part);
     const times = patchedTimes(before?.times ?? {}, (number === wanted && edit.times) || {});
     const waves = wavesWith({ number, waves: before?.waves }, said, (key) => edit.part ?? wavePart(cue, key) ?? 1);
-    const after = headWithWaves({ ...before, times }, waves);
+    const curved = number === wanted && edit.curve !== undefined ? { curve: edit.curve } : {};
+    const after = headWithWaves({ ...before, times, ...curved }, waves);
     if (!before || !sameData(before, after)) steps.push({ at: "part", list, cue: edit.cue, part: number, before, after });
   }
   return steps;

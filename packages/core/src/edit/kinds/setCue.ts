@@ -12,6 +12,7 @@ import { eachRow } from "../plan/rows.ts";
 import { checkActions } from "../plan/wholeCue.ts";
 import type { Step } from "../steps/step.ts";
 import { callWords } from "../../script/words.ts";
+import { writeSeconds } from "../../time/timeWords.ts";
 import { defineEdit, listFor } from "./kind.ts";
 import { rangeWords } from "./kindWords.ts";
 
@@ -64,10 +65,13 @@ export const CARRIES_WORDS = {
   isolated: "isolated: nothing tracks in or out",
 } as const;
 
-/** What fires a cue, in words. */
-function triggerWords(trigger: SetCueEdit["trigger"]): string {
+/**
+ * What a cue is told to be fired by: "fires on Go", "follows 2 s after the Go of the cue before".
+ * As the history and the record sheet say it.
+ */
+export function triggerWords(trigger: SetCueEdit["trigger"]): string {
   if (trigger?.type !== "follow") return "fires on Go";
-  return `follows ${trigger.after} s after the ${trigger.from === "go" ? "Go" : "end"} of the cue before`;
+  return `follows ${writeSeconds(trigger.after)} s after the ${trigger.from === "go" ? "Go" : "end"} of the cue before`;
 }
 
 /** So many letters of a text are said where it is set. */

@@ -1,8 +1,12 @@
 import { z } from "zod";
 import { type FamilyTimes, type PartTimes, PLAIN_TIMES, TIMED_FAMILIES } from "../../show/schema.ts";
-import { seconds } from "./fields.ts";
+import { curve, seconds } from "./fields.ts";
 
-const familyPatch = z.strictObject({ fade: seconds.nullable().optional(), delay: seconds.nullable().optional() });
+const familyPatch = z.strictObject({
+  fade: seconds.nullable().optional(),
+  delay: seconds.nullable().optional(),
+  curve: curve.nullable().optional(),
+});
 /**
  * A change to the times of a part as an edit writes it: null forgets a time, what is left out stays. Seconds.
  * By direction and by family, as `times` of a part. A null for a whole family forgets both of its times.
@@ -44,15 +48,14 @@ export function patchedTimes(times: PartTimes, patch: TimesPatch): PartTimes {
 }
 
 /** Times of a family with a change laid on them. */
-function patchedFamily(
-  times: FamilyTimes | undefined,
-  patch: { fade?: number | null | undefined; delay?: number | null | undefined },
-): FamilyTimes {
+function patchedFamily(times: FamilyTimes | undefined, patch: z.infer<typeof familyPatch>): FamilyTimes {
   const after: FamilyTimes = { ...times };
   for (const name of ["fade", "delay"] as const) {
     const given = patch[name];
     if (given === null) delete after[name];
     else if (given !== undefined) after[name] = given;
   }
+  if (patch.curve === null) delete after.curve;
+  else if (patch.curve !== undefined) after.curve = patch.curve;
   return after;
 }

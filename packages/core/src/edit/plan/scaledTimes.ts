@@ -1,7 +1,8 @@
-import { PLAIN_TIMES, type Part, type PartTimes, TIMED_FAMILIES } from "../../show/schema.ts";
+import { type Curve, PLAIN_TIMES, type Part, type PartTimes, TIMED_FAMILIES } from "../../show/schema.ts";
 import type { MoveTiming } from "../../show/move.ts";
 import { sameData } from "../../show/sameData.ts";
 import { partHeadOf } from "../steps/apply.ts";
+import { patchedTimes } from "./patchedTimes.ts";
 import type { Step } from "../steps/step.ts";
 
 /**
@@ -30,6 +31,55 @@ export function scaledTimes(times: PartTimes, factor: number): PartTimes {
 }
 
 /**
+ * One column of the times of cues: how long levels rise or fall, or a family moves, or the delay of one of these.
+ * As an edit names what it scales.
+ */
+export const TIME_COLUMNS = ["up", "down", ...TIMED_FAMILIES, "upDelay", "downDelay", "positionDelay", "colourDelay", "beamDelay"] as const;
+export type TimeColumn = (typeof TIME_COLUMNS)[number];
+
+/** The family of a column, and which of its times it is; undefined for a column of levels. */
+function familyOfColumn(column: TimeColumn): { family: (typeof TIMED_FAMILIES)[number]; time: "fade" | "delay" } | undefined {
+  const family = TIMED_FAMILIES.find((each) => column.startsWith(each));
+  return family && { family, time: column === family ? "fade" : "delay" };
+}
+
+/** The time that holds in a column: the part's own, else what it falls back on (docs/rules.md, Times). Seconds. */
+function timeInColumn(times: PartTimes, column: TimeColumn): number {
+  const { up = 0, upDelay = 0 } = times;
+  const found = familyOfColumn(column);
+  if (found) return times[found.family]?.[found.time] ?? (found.time === "fade" ? up : upDelay);
+  if (column === "down") return times.down ?? up;
+  return column === "downDelay" ? (times.downDelay ?? upDelay) : column === "up" ? up : upDelay;
+}
+
+/**
+ * The times of a part with one column multiplied by a factor, every other time as it runs now: what fell back on a scaled time is written
+ * out. A column that the part does not say is scaled from what it falls back on, where `runs` tells that something of it moves.
+ */
+export function scaledColumn(times: PartTimes, column: TimeColumn, factor: number, runs: (column: TimeColumn) => boolean): PartTimes {
+  const write = (into: PartTimes, which: TimeColumn, value: number): PartTimes => {
+    const found = familyOfColumn(which);
+    return found ? patchedTimes(into, { [found.family]: { [found.time]: value } }) : patchedTimes(into, { [which]: value });
+  };
+  const said = (which: TimeColumn): boolean => {
+    const found = familyOfColumn(which);
+    if (found) return times[found.family]?.[found.time] !== undefined;
+    return which in times;
+  };
+  const held = timeInColumn(times, column);
+  if (!said(column) && (held === 0 || !runs(column))) return times;
+  const leaning =
+    column === "up" || column === "upDelay" ? TIME_COLUMNS.filter((which) => leansOn(which, column) && !said(which) && runs(which)) : [];
+  const scaled = write(times, column, scaledTime(held, factor));
+  return leaning.reduce((into, which) => write(into, which, held), scaled);
+}
+
+/** True for a column that takes its time from the rising levels where it has none of its own. */
+function leansOn(which: TimeColumn, column: "up" | "upDelay"): boolean {
+  return which !== column && which.endsWith("Delay") === (column === "upDelay");
+}
+
+/**
  * A fade and a delay multiplied by a factor; what is not there stays away, and a curve stays as it is.
  * For a move, a pace or anything else that has both.
  */
@@ -42,11 +92,12 @@ export function scaledTiming<T extends MoveTiming>(timing: T, factor: number): T
 }
 
 /**
- * The step that gives a part other times; none where they are the same.
+ * The step that gives a part other times, and another curve where one is named; none where they are the same.
  * `times` is all that the part then has.
  */
-export function partStep(list: string, cue: string, part: Part, times: PartTimes): Step[] {
-  if (sameData(part.times, times)) return [];
+export function partStep(list: string, cue: string, part: Part, times: PartTimes, curve: Curve | null = part.curve ?? null): Step[] {
+  if (sameData(part.times, times) && (part.curve ?? null) === curve) return [];
   const before = partHeadOf(part);
-  return [{ at: "part", list, cue, part: part.number, before, after: { ...before, times } }];
+  const { curve: _curve, ...others } = before;
+  return [{ at: "part", list, cue, part: part.number, before, after: { ...others, times, ...(curve === null ? {} : { curve }) } }];
 }

@@ -88,10 +88,11 @@ function advanceEntry(sheet: ShowSheet, show: Show, step: EntryStep): ShowSheet 
   }
 }
 
-/** True when a channel stays the light that it is: only its label, patch or place changes. */
+/** True when a channel stays the light that it is, and stays or goes with the others: only its label, patch or place changes. */
 function sameKeys({ before, after }: EntryStep): boolean {
   if (!before || !after || before.index !== after.index) return false;
-  return "type" in before.entry && "type" in after.entry && before.entry.type === after.entry.type;
+  const [was, is] = [before.entry, after.entry];
+  return "type" in was && "type" in is && was.type === is.type && was.house === is.house;
 }
 
 /** Every list with the values of the moves that refer to a palette looked up again. Columns without such a move stay the same arrays. */

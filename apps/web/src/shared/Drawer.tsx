@@ -1,7 +1,6 @@
 import { FocusScope } from "@radix-ui/react-focus-scope";
 import { useEffect, useRef } from "react";
-import { closeDrawer } from "../choice/sheetView.ts";
-import { useOnce } from "../shared/ActionButton.tsx";
+import { useOnce } from "./ActionButton.tsx";
 
 interface DrawerProps {
   label: string;
@@ -9,11 +8,13 @@ interface DrawerProps {
   aside?: React.ReactNode;
   /** Makes what the drawer says; further presses while it is under way do nothing. */
   onSubmit: () => unknown;
+  /** Puts it away. */
+  onClose: () => void;
   children: React.ReactNode;
 }
 
 /** A drawer that slides over the right edge; the stage stays in sight and can be pressed. Tab goes round inside it, Enter makes it, Escape puts it away. */
-export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
+export function Drawer({ label, aside, onSubmit, onClose, children }: DrawerProps) {
   const form = useRef<HTMLFormElement>(null);
   const [submit] = useOnce(onSubmit);
   useEffect(() => {
@@ -40,7 +41,7 @@ export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
           }
           if (event.key !== "Escape") return;
           event.stopPropagation();
-          closeDrawer();
+          onClose();
         }}
       >
         <div className="flex items-center justify-between gap-2">
@@ -54,13 +55,13 @@ export function Drawer({ label, aside, onSubmit, children }: DrawerProps) {
 }
 
 /** What ends a drawer: making it, or putting it away. */
-export function DrawerButtons({ word, ready }: { word: string; ready: boolean }) {
+export function DrawerButtons({ word, ready, onClose }: { word: string; ready: boolean; onClose: () => void }) {
   return (
     <div className="sticky -bottom-2 mt-auto flex gap-2 border-t border-rule bg-base-200 py-2">
       <button type="submit" className="btn btn-primary flex-1" disabled={!ready}>
         {word}
       </button>
-      <button type="button" className="btn btn-outline border-neutral" onClick={() => closeDrawer()}>
+      <button type="button" className="btn btn-outline border-neutral" onClick={onClose}>
         Not now
       </button>
     </div>

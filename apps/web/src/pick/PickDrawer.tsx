@@ -1,0 +1,185 @@
+import { useEffect, useRef, useState } from "react";
+import { makeConsidered, useDraft } from "../choice/draft.ts";
+import { putLine } from "../choice/lineText.ts";
+import { chooseNamed } from "../choice/selection.ts";
+import { DraftImpact } from "../preview/DraftImpact.tsx";
+import { usePreview } from "../preview/usePreview.ts";
+import { type PickStart, closePick } from "../shared/dialogs.ts";
+import { Drawer, DrawerButtons } from "../shared/Drawer.tsx";
+import { lightSpans } from "../shared/words.ts";
+import { findRow, freeNumberAfter, type ListSheet } from "@zm/core";
+import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { CellsFields } from "./CellsFields.tsx";
+import { CopyFields } from "./CopyFields.tsx";
+import { PairFields } from "./PairFields.tsx";
+import { RecastFields } from "./RecastFields.tsx";
+import { CuesAnswer, Question } from "./fields.tsx";
+import { type RecastEntry, lackedBy, recastSentence } from "./recast.ts";
+import { type CellsEntry, type CopyEntry, type SwapEntry, cellsSentence, copySentence, splitSentence, swapSentence } from "./sentences.ts";
+import { Toggle } from "../shared/Toggle.tsx";
+import { usePicked } from "./usePicked.ts";
+
+const TITLES: Readonly<Record<PickStart["kind"], string>> = {
+  recast: "Who does it instead",
+  swap: "Palettes for others",
+  copy: "Copy cues",
+  move: "Move cues",
+  split: "Split off",
+  cells: "Moves to other cues",
+};
+
+/** A form in place of a typed sentence: what it would do stands below as it is filled, and the sentence itself. */
+export function PickDrawer({ pick }: { pick: PickStart }) {
+  switch (pick.kind) {
+    case "recast":
+      return <RecastPicker pick={pick} />;
+    case "swap":
+      return <SwapPicker pick={pick} />;
+    case "copy":
+    case "move":
+      return <CopyPicker kind={pick.kind} pick={pick} />;
+    case "split":
+    case "cells":
+      return <CellsPicker kind={pick.kind} pick={pick} />;
+  }
+}
+
+/** The number of the first cue that is free behind some cues. */
+function freeBehind(list: ListSheet, { to }: PickStart["cues"]): string {
+  return freeNumberAfter(list, findRow(list, to)) ?? "";
+}
+
+function RecastPicker({ pick: { cues, channels } }: { pick: PickStart }) {
+  const { sheet } = useShow();
+  const list = useList();
+  const half = channels.length > 1 ? Math.ceil(channels.length / 2) : channels.length;
+  const [entry, setEntry] = useState<RecastEntry>({
+    cues,
+    lights: lightSpans(channels.slice(0, half)),
+    as: lightSpans(channels.slice(half)),
+    how: "replace",
+    where: "look",
+    after: "restore",
+    map: {},
+    missing: "",
+  });
+  return (
+    <Picker title={TITLES.recast} text={recastSentence(entry, lackedBy(sheet, list, entry))}>
+      <RecastFields entry={entry} onChange={(change) => setEntry({ ...entry, ...change })} />
+    </Picker>
+  );
+}
+
+function SwapPicker({ pick: { cues } }: { pick: PickStart }) {
+  const [entry, setEntry] = useState<SwapEntry>({ cues, pairs: [{ palette: "", as: "" }], leave: false });
+  const change = (fields: Partial<SwapEntry>): void => setEntry({ ...entry, ...fields });
+  return (
+    <Picker title={TITLES.swap} text={swapSentence(entry)}>
+      <CuesAnswer cues={entry.cues} onTake={(next) => change({ cues: next })} />
+      <Question name="palettes">
+        <PairFields pairs={entry.pairs} onChange={(pairs) => change({ pairs })} />
+      </Question>
+      <Question name="what has no value">
+        <Toggle pressed={!entry.leave} onClick={() => change({ leave: false })}>
+          refuses it
+        </Toggle>
+        <Toggle pressed={entry.leave} onClick={() => change({ leave: true })}>
+          stays as it is
+        </Toggle>
+      </Question>
+    </Picker>
+  );
+}
+
+function CopyPicker({ kind, pick: { cues } }: { kind: "copy" | "move"; pick: PickStart }) {
+  const list = useList();
+  const [entry, setEntry] = useState<CopyEntry>({
+    cues,
+    what: "look",
+    start: freeBehind(list, cues),
+    list: "",
+    keep: true,
+    recolour: [],
+  });
+  return (
+    <Picker title={TITLES[kind]} text={copySentence(kind, entry)}>
+      <CopyFields kind={kind} entry={entry} onChange={(change) => setEntry({ ...entry, ...change })} />
+    </Picker>
+  );
+}
+
+function CellsPicker({ kind, pick: { cues, channels } }: { kind: "split" | "cells"; pick: PickStart }) {
+  const list = useList();
+  const next = list.cues[findRow(list, cues.to) + 1]?.number ?? "";
+  const [entry, setEntry] = useState<CellsEntry>({
+    cues,
+    lights: lightSpans(channels),
+    family: "",
+    to: kind === "split" ? freeBehind(list, cues) : next,
+    as: "",
+    what: "copy",
+  });
+  return (
+    <Picker title={TITLES[kind]} text={kind === "split" ? splitSentence(entry) : cellsSentence(entry)}>
+      <CellsFields kind={kind} entry={entry} onChange={(change) => setEntry({ ...entry, ...change })} />
+    </Picker>
+  );
+}
+
+/** The frame of every picker: its questions, what it would do, the sentence that says the same, and the press that makes it. */
+function Picker({ title, text, children }: { title: string; text: string; children: React.ReactNode }) {
+  const picked = usePicked(text);
+  const result = usePreview();
+  const makeEdits = useMakeEdits();
+  const textNow = useRef(text);
+  useEffect(() => {
+    textNow.current = text;
+  }, [text]);
+  const preview = picked && "request" in picked && result && "lines" in result ? result : null;
+  const fault = picked && "fault" in picked ? picked.fault : picked && result && "fault" in result ? result.fault : null;
+  const make = async (): Promise<void> => {
+    const { draft } = useDraft.getState();
+    if (!draft || draft.from !== "pick" || !picked || !("request" in picked)) return;
+    chooseNamed(picked.request);
+    // It stays until it is made, as it was filled; refused, its impact stands there again.
+    await makeConsidered(draft, async (edits) => {
+      const made = await makeEdits(edits);
+      if (made && textNow.current === text) closePick();
+      return made;
+    });
+  };
+  return (
+    <Drawer label={title} onSubmit={make} onClose={closePick}>
+      {children}
+      <section aria-label="What it changes" className="flex min-h-24 shrink-0 flex-col gap-1 border-t border-rule pt-2">
+        <h3 className="font-bold">What it changes</h3>
+        {fault !== null && (
+          <p role="alert" className="text-error">
+            {fault}
+          </p>
+        )}
+        {picked === null && <p className="text-quiet">Fill in the questions above: what it would do stands here before it is made.</p>}
+        {preview && <DraftImpact preview={preview} saysWhat />}
+      </section>
+      {text !== "" && (
+        <p className="flex shrink-0 items-center gap-2">
+          <code className="figures min-w-0 flex-1 text-[13px] break-words text-quiet" data-testid="pick-sentence">
+            {text}
+          </code>
+          <button
+            type="button"
+            className="btn btn-xs border-neutral font-normal"
+            title="Puts this sentence into the line entry"
+            onClick={() => {
+              closePick();
+              putLine(text);
+            }}
+          >
+            To the line
+          </button>
+        </p>
+      )}
+      <DrawerButtons word="Make it" ready={preview !== null && !preview.changesNothing} onClose={closePick} />
+    </Drawer>
+  );
+}
