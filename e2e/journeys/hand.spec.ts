@@ -161,6 +161,55 @@ test("a record gives times to families, and what is no time is not recorded past
     .toEqual({ position: { fade: 4 }, beam: { delay: 70 } });
 });
 
+test("what is in hand is retyped where it stands, released in its time, recorded by attribute, and seen alone", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  await openView(page, show, "stage");
+  await enterLine(page, "61 = 50");
+  await enterLine(page, "61 pan = 20");
+  await enterLine(page, "61 zoom = 30");
+  await enterLine(page, "61 tilt wave sine 10 every 4");
+  const sheet = page.getByRole("group", { name: "Values in hand" });
+  await sheet.getByRole("button", { name: /^61\.pan, 20/ }).focus();
+  await page.keyboard.type("35");
+  await page.keyboard.press("Enter");
+  await expect.poll(async () => (await inHand(request, show))["61.pan"]?.move).toBe(35);
+  await sheet.getByRole("button", { name: /^61\.zoom, 30/ }).click();
+  const field = page.getByLabel("New value of 61.zoom");
+  await field.fill("wide");
+  await expect(field).toHaveAttribute("aria-invalid", "true");
+  await field.press("Escape");
+  await sheet.getByRole("button", { name: /^61\.zoom, 30/ }).click();
+  await field.fill("+4");
+  await field.press("Enter");
+  await expect.poll(async () => (await inHand(request, show))["61.zoom"]?.move).toBe(34);
+  await page.getByRole("button", { name: "Hand alone" }).click();
+  await expect(page.getByText("What is in hand, alone")).toBeVisible();
+  await page.getByRole("button", { name: "On stage", exact: true }).click();
+  await enterLine(page, "61");
+  await page.getByRole("tab", { name: "position" }).click();
+  await page.getByRole("button", { name: "Release", exact: true }).click();
+  await expect.poll(async () => (await inHand(request, show))["61.pan"]?.move).toEqual({ release: true });
+  await page.keyboard.press("Control+z");
+  await expect.poll(async () => (await inHand(request, show))["61.pan"]?.move).toBe(35);
+  await enterLine(page, "record");
+  const record = page.getByRole("dialog", { name: "Record" });
+  await record.getByText("some attributes alone").click();
+  await record.getByRole("group", { name: "attributes" }).getByRole("button", { name: "pan" }).click();
+  await record.getByRole("button", { name: "No waves" }).click();
+  await record.getByLabel("Cue number").fill("80");
+  await expect(record.getByTestId("record-sentence")).toHaveText(/: 1 value of 1 light/);
+  await record.getByRole("button", { name: "Record 80" }).click();
+  await stored(page);
+  expect((await cueOf(request, show, "80")).parts[0]?.moves).toEqual({ "61": { pan: 35 } });
+  await enterLine(page, "record #81 waves", /1 wave/);
+  expect((await cueOf(request, show, "81")).parts[0]?.moves).toEqual({});
+  await enterLine(page, 'keep palette "Narrow" zoom', /Narrow/);
+  await expect.poll(async () => (await inHand(request, show))["61.zoom"]?.move).toEqual({ palette: "narrow" });
+});
+
 test("a palette changes its cues only after it has said which, and removing it asks", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/rig/palettes`);

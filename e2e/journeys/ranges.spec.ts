@@ -174,21 +174,21 @@ test("pickers stand in for sentences: who does it instead, other palettes, copie
   const before = await documentOf(request, show);
   await openView(page, show);
   await enterLine(page, "#4..8");
-  await enterLine(page, "61, 62");
+  await enterLine(page, "63, 66");
   const open = async (name: string): Promise<void> => {
     await page.getByText("More with these cues").click();
     await page.getByRole("button", { name }).click();
   };
   await open("Who does it instead …");
   const recast = page.getByRole("dialog", { name: "Who does it instead" });
-  await recast.getByLabel("lights whose work it is").fill("61..62");
+  await recast.getByLabel("lights whose work it is").fill("63, 66");
   await recast.getByLabel("lights that do it instead").fill("71");
   await expect(recast.getByRole("alert")).toHaveText(/2 lights cannot be recast as 1 light/);
   await recast.getByLabel("lights that do it instead").fill("71, 72");
   await expect(recast.getByRole("region", { name: "What the others lack" })).toContainText("gobo");
   await expect(recast.getByRole("button", { name: "Make it" })).toBeDisabled();
   await recast.getByRole("button", { name: "is forgotten" }).click();
-  await expect(recast.getByTestId("pick-sentence")).toHaveText("recast look of 61..62 as 71, 72 in #4..8 only drop");
+  await expect(recast.getByTestId("pick-sentence")).toHaveText("recast look of 63, 66 as 71, 72 in #4..8 only drop");
   await expect(recast.getByRole("region", { name: "What it changes" })).toContainText(/cues look different/);
   // On a slow line the form stays as it is until it is made; pressed twice it is made once.
   await page.route("**/edits", async (route) => {
@@ -199,7 +199,7 @@ test("pickers stand in for sentences: who does it instead, other palettes, copie
   await expect(recast).toBeHidden();
   await stored(page);
   await page.unroute("**/edits");
-  expect((await cueOf(request, show, "4")).parts[0]?.moves["71"]).toBeDefined();
+  expect((await cueOf(request, show, "5.5")).parts[0]?.moves["71"]).toBeDefined();
   await open("Copy …");
   const copy = page.getByRole("dialog", { name: "Copy cues" });
   await copy.getByLabel("the number of the first").fill("80");

@@ -77,7 +77,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   }, [show.id]);
   const view = useMatch("/show/:id/:view/*")?.params.view ?? "score";
   const [stage, run] = [view === "stage", view === "run"];
-  const showsStage = useStageLook((look) => look.shows === "stage");
+  const showsStage = useStageLook((look) => look.shows !== "cue");
   const cueChosen = useSelection((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useSheetView((choice) => choice.drawer);

@@ -108,6 +108,14 @@ function FamilyGive({
           Home
         </button>
       )}
+      <button
+        type="button"
+        className="btn btn-xs border-neutral font-normal"
+        title={`Nothing is said of their ${family === "intensity" ? "level" : family} any more, in its own time where one is given below; typed: 5..8 ${family} release`}
+        onClick={() => give({ channels: [...channels], families: [family] }, { release: true })}
+      >
+        Release
+      </button>
       {shown && shown.keys.length > 1 && (
         <div>
           <p className="mb-0.5 text-[13px] text-quiet">

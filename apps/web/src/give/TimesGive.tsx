@@ -1,4 +1,4 @@
-import { type Family, heldKeys, heldValue, moveTiming } from "@zm/core";
+import { type Family, delaysWithin, heldKeys, heldValue, moveTiming } from "@zm/core";
 import { useState } from "react";
 import { useKeeping } from "../show/hand/useKeeping.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
@@ -7,6 +7,9 @@ import { FanField } from "../shared/FanField.tsx";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
 import { readSpread } from "../shared/readSpread.ts";
 import { useShow } from "../show/useShow.ts";
+import { notify } from "../shared/notices.ts";
+import { readSeconds } from "../shared/readSeconds.ts";
+import { seconds } from "../shared/words.ts";
 import { spreadWords } from "./chosenKeys.ts";
 
 /** Own times of the chosen lights' values in hand: seconds or fans of them, a curve, and stored paces. */
@@ -25,6 +28,16 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
     return known.every((each) => each === undefined) ? "" : spreadWords(known.map((each) => each ?? 0));
   };
   const curve = timings.every((each) => each.curve === timings[0]?.curve) ? (timings[0]?.curve ?? null) : null;
+  const stagger = (total: number): void => {
+    const [fade = 0, ...others] = new Set(timings.map((each) => each.fade ?? 0));
+    const delay = others.length === 0 ? delaysWithin(fade, total) : undefined;
+    if (delay !== undefined) return void time(selection, { delay });
+    const differ = others.length > 0;
+    notify(
+      differ ? "Their fades differ; give them one first" : `A fade of ${seconds(fade)} s does not fit into ${seconds(total)} s`,
+      "trouble",
+    );
+  };
   const keep = async (label: string): Promise<void> => {
     setNaming(false);
     await keepPace(label, channels);
@@ -46,6 +59,14 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
             onTake={(value) => time(selection, { [name]: value })}
           />
         ))}
+        <FanField
+          label="all of it within, seconds"
+          placeholder="all in"
+          title="The fades end one behind the other, the last after so many seconds: the delays are worked out. Typed: fade 5 over 8"
+          words=""
+          read={readSeconds}
+          onTake={(total) => total !== null && stagger(Number(total))}
+        />
         <CurveSelect label="curve" value={curve} onTake={(next) => time(selection, { curve: next })} />
       </div>
       <div className="flex flex-wrap gap-1" role="group" aria-label="Paces">

@@ -1,4 +1,4 @@
-import { type Attribute, FAMILIES, type Family, type Key, type ShowSheet, fanOf, valueWords } from "@zm/core";
+import { type Attribute, FAMILIES, type Family, type Key, type ShowSheet, fanOf, fanPoints, valueWords } from "@zm/core";
 
 /** One attribute of the chosen lights: the keys that have it, in the order chosen. */
 export interface ChosenAttribute {
@@ -29,8 +29,6 @@ export function spreadWords(values: readonly number[]): string {
   const fan = fanOf(values);
   if (fan === undefined) return "";
   if (typeof fan === "number") return valueWords(fan);
-  const points = fan.split("~");
-  return points.length <= 3
-    ? points.map((point) => valueWords(Number(point))).join("~")
-    : `${valueWords(Math.min(...values))}–${valueWords(Math.max(...values))}`;
+  const points = fanPoints(fan);
+  return points.length <= 3 ? points.map(valueWords).join("~") : `${valueWords(Math.min(...values))}–${valueWords(Math.max(...values))}`;
 }

@@ -1,6 +1,8 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import {
+  type Attribute,
   FAMILIES,
+  type Give,
   type Held,
   type HeldValue,
   type Key,
@@ -13,6 +15,7 @@ import {
   keyOfWave,
   moveTiming,
   paletteOf,
+  readOperation,
   resolve,
   slotName,
   waveName,
@@ -20,7 +23,7 @@ import {
   valueWords,
 } from "@zm/core";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import { createPortal } from "react-dom";
 import { useMatch } from "react-router";
 import { create } from "zustand";
@@ -241,12 +244,19 @@ function HeldCell({ name, onDrop }: { name: string; onDrop: (names: readonly str
   const { sheet } = useShow();
   const value = useHand((state) => state.hand.held[name]);
   const wave = useHand((state) => state.hand.held[waveName(name)]);
+  const { give } = useHandChange();
+  const [retyped, setRetyped] = useState<string | null>(null);
   const key = keyNamed(sheet.keys, name);
   if (!key) return null;
+  const take = (given: Give | null): void => {
+    setRetyped(null);
+    if (given) give({ channels: [key.channel], attributes: [key.attribute.id] }, given);
+  };
   return (
     <span className="flex">
-      {value && "move" in value && (
-        <HeldButton name={name} held={value} {...heldValueWords(key, value, sheet)} onDrop={() => onDrop([name])} />
+      {value && "move" in value && retyped !== null && <RetypeField name={name} attribute={key.attribute} first={retyped} onDone={take} />}
+      {value && "move" in value && retyped === null && (
+        <HeldButton name={name} held={value} {...heldValueWords(key, value, sheet)} onDrop={() => onDrop([name])} onRetype={setRetyped} />
       )}
       {wave && "wave" in wave && (
         <HeldButton
@@ -282,24 +292,85 @@ interface HeldButtonProps {
   word: string;
   times: string;
   onDrop: () => void;
+  /** Where it can be given another value: begins with what was typed. */
+  onRetype?: (first: string) => void;
 }
 
-/** One thing in hand: a full square while it has not been recorded, an open one after. */
-function HeldButton({ name, held, word, times, onDrop }: HeldButtonProps) {
+/** One thing in hand: a full square while it has not been recorded, an open one after. Its cross drops it, and so does Delete. */
+function HeldButton({ name, held, word, times, onDrop, onRetype }: HeldButtonProps) {
+  const said = `${word}${times ? `, ${times}` : ""}`;
+  const state = held.fresh ? "not recorded yet" : "recorded";
   return (
-    <button
-      type="button"
-      className="group flex h-7 w-full items-center gap-1.5 rounded px-1 text-left hover:bg-base-300"
-      aria-label={`Drop ${name}, ${word}${times ? `, ${times}` : ""}, ${held.fresh ? "not recorded yet" : "recorded"}`}
-      title={`${word}${times ? `, ${times}` : ""}; ${held.fresh ? "not recorded yet" : "recorded"}. Click or Delete drops it`}
-      onClick={onDrop}
-      onKeyDown={(event) => event.key === "Delete" && onDrop()}
-    >
-      <span aria-hidden className={`size-1.5 shrink-0 border border-secondary ${held.fresh ? "bg-secondary" : ""}`} />
-      <span className={`figures whitespace-nowrap ${held.fresh ? "" : "text-quiet"}`}>{word}</span>
-      {times && <span className="figures text-[13px] whitespace-nowrap text-quiet">{times}</span>}
-      <X aria-hidden size={11} className="ml-auto opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100" />
-    </button>
+    <span className="group flex h-7 w-full items-center rounded hover:bg-base-300">
+      <button
+        type="button"
+        className="flex h-7 min-w-0 flex-1 items-center gap-1.5 px-1 text-left"
+        aria-label={`${name}, ${said}, ${state}`}
+        title={`${said}; ${state}. ${onRetype ? "Click or type to give it another value, " : ""}Delete drops it`}
+        onClick={() => onRetype?.("")}
+        onKeyDown={(event) => {
+          if (event.key === "Delete") return onDrop();
+          if (!onRetype || event.ctrlKey || event.metaKey || event.altKey || !/^[0-9+*=.-]$/.test(event.key)) return;
+          event.preventDefault();
+          event.stopPropagation();
+          onRetype(event.key);
+        }}
+      >
+        <span aria-hidden className={`size-1.5 shrink-0 border border-secondary ${held.fresh ? "bg-secondary" : ""}`} />
+        <span className={`figures whitespace-nowrap ${held.fresh ? "" : "text-quiet"}`}>{word}</span>
+        {times && <span className="figures text-[13px] whitespace-nowrap text-quiet">{times}</span>}
+      </button>
+      <button
+        type="button"
+        className="grid size-7 shrink-0 place-items-center opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
+        aria-label={`Drop ${name}, ${said}, ${state}`}
+        title={`Drops ${name}`}
+        onClick={onDrop}
+      >
+        <X aria-hidden size={11} />
+      </button>
+    </span>
+  );
+}
+
+/** A value in hand, retyped where it stands: a value, a step, or "release"; Enter or leaving gives it, Escape lets it be. */
+function RetypeField({
+  name,
+  attribute,
+  first,
+  onDone,
+}: {
+  name: string;
+  attribute: Attribute;
+  first: string;
+  onDone: (give: Give | null) => void;
+}) {
+  const [text, setText] = useState(first);
+  const read = text.trim().toLowerCase() === "release" ? { release: true as const } : readOperation(text, attribute);
+  const wrong = text.trim() !== "" && read === null;
+  const done = useRef(false);
+  const end = (give: Give | null): void => {
+    if (done.current) return;
+    done.current = true;
+    onDone(give);
+  };
+  return (
+    <input
+      aria-label={`New value of ${name}`}
+      aria-invalid={wrong}
+      title={wrong ? "Write 70, full, out, +10, *0.8 or release; Esc drops it" : "70, full, out, +10, *0.8 or release"}
+      autoFocus
+      autoComplete="off"
+      className="input input-xs figures h-7 w-20 bg-base-100 px-1.5 aria-invalid:border-error aria-invalid:text-error"
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={() => !wrong && end(read)}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        if (event.key === "Escape") end(null);
+        if (event.key === "Enter" && !wrong) end(read);
+      }}
+    />
   );
 }
 

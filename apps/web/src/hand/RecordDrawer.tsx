@@ -60,6 +60,8 @@ export function RecordDrawer() {
         times={times}
         stored={known?.parts.find((each) => each.number === Number(entry.part || 1))}
         start={recording.start}
+        list={list}
+        row={row}
       />
       <Fires entry={entry} set={form.setValue} stored={known?.trigger} before={list.cues[row - 1]?.number} />
       <NoteOf entry={entry} set={form.setValue} stored={known?.note} />

@@ -1,5 +1,17 @@
-import { type Cue, FAMILIES, type Family, type Part, type PartTimes, type Show, type Trigger, sameData } from "@zm/core";
-import { useEffect, useRef } from "react";
+import {
+  type Cue,
+  FAMILIES,
+  type Family,
+  type ListSheet,
+  type Part,
+  type PartTimes,
+  type Show,
+  type Trigger,
+  keyNamed,
+  keyOfWave,
+  sameData,
+} from "@zm/core";
+import { useEffect, useMemo, useRef } from "react";
 import type { UseFormReturn, UseFormSetValue } from "react-hook-form";
 import { useSelection } from "../choice/selection.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -8,6 +20,7 @@ import { timesInWords } from "../shared/partTimes.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { curveWords, lightWords } from "../shared/words.ts";
+import { useHand } from "../show/handStore.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { type RecordEntry, hasChoices, keepChoices, useKeptChoices, withPlainChoices } from "./recordEntry.ts";
 import { RecordTimes } from "./RecordTimes.tsx";
@@ -45,8 +58,9 @@ export function FromWhat({ entry: { from, running }, set }: QuestionProps) {
 }
 
 /** Which of these values are taken. */
-export function WhichOfIt({ entry: { changed, onlyChosen, families, what }, set }: QuestionProps) {
+export function WhichOfIt({ entry: { changed, onlyChosen, families, attributes, waves, what }, set }: QuestionProps) {
   const chosen = useSelection((choice) => choice.channels);
+  const held = useHeldAttributes();
   const flip = (family: Family): void =>
     set(
       "families",
@@ -80,6 +94,22 @@ export function WhichOfIt({ entry: { changed, onlyChosen, families, what }, set 
           </Toggle>
         ))}
       </Question>
+      <AttributesOf held={held.names} attributes={attributes} set={set} />
+      {held.waves && (
+        <Question name="" label="values and waves">
+          {(
+            [
+              ["with", "Values and waves"],
+              ["without", "No waves"],
+              ["alone", "Waves alone"],
+            ] as const
+          ).map(([each, word]) => (
+            <Toggle key={each} pressed={waves === each} onClick={() => set("waves", each)}>
+              {word}
+            </Toggle>
+          ))}
+        </Question>
+      )}
       <Question name="" label="values or times">
         {(
           [
@@ -94,6 +124,49 @@ export function WhichOfIt({ entry: { changed, onlyChosen, families, what }, set 
         ))}
       </Question>
     </>
+  );
+}
+
+/** The attributes of which something is in hand, in the order in which they were taken, and whether a wave is among it. */
+function useHeldAttributes(): { names: string[]; waves: boolean } {
+  const { sheet } = useShow();
+  const hand = useHand((state) => state.hand);
+  return useMemo(() => {
+    const all = Object.keys(hand.held);
+    const names = all.flatMap((name) => (keyNamed(sheet.keys, name) ?? keyOfWave(sheet.keys, name))?.attribute.id ?? []);
+    return { names: [...new Set(names)], waves: all.some((name) => keyOfWave(sheet.keys, name) !== undefined) };
+  }, [sheet, hand]);
+}
+
+/** One attribute or a few of what is in hand, folded away while all are taken. */
+function AttributesOf({
+  held,
+  attributes,
+  set,
+}: {
+  held: readonly string[];
+  attributes: readonly string[] | null;
+  set: UseFormSetValue<RecordEntry>;
+}) {
+  if (held.length < 2 && attributes === null) return null;
+  const flip = (name: string): void => {
+    const others = (attributes ?? []).filter((each) => each !== name);
+    const next = attributes?.includes(name) ? others : [...others, name];
+    set("attributes", next.length === 0 ? null : next);
+  };
+  return (
+    <details className="pl-[5.5rem]" open={attributes !== null}>
+      <summary className="cursor-default text-[13px] text-quiet hover:text-base-content">
+        {attributes === null ? "some attributes alone" : `${attributes.join(", ")} alone`}
+      </summary>
+      <div role="group" aria-label="attributes" className="mt-1 flex flex-wrap gap-1">
+        {[...new Set([...held, ...(attributes ?? [])])].map((name) => (
+          <Toggle key={name} pressed={attributes?.includes(name) ?? false} onClick={() => flip(name)}>
+            {name}
+          </Toggle>
+        ))}
+      </div>
+    </details>
   );
 }
 
@@ -290,10 +363,14 @@ interface HowFastProps {
   stored: Part | undefined;
   /** What new cues of this show start with. */
   start: Show["newCue"];
+  list: ListSheet;
+  /** The row of the cue, or where it will stand. */
+  row: number;
 }
 
 /** The times of the cue, and what new cues start with: said plainly, and kept from the times that stand here. */
-export function HowFast({ entry: { curve }, set, times, stored, start }: HowFastProps) {
+export function HowFast({ entry: { curve }, set, times, stored, start, list, row }: HowFastProps) {
+  const { sheet } = useShow();
   const makeEdits = useMakeEdits();
   const wanted = { times, ...(curve === undefined ? {} : { curve }) };
   const starts = Object.keys(times).length > 0 || curve !== undefined;
@@ -307,6 +384,9 @@ export function HowFast({ entry: { curve }, set, times, stored, start }: HowFast
         curve={curve}
         storedCurve={stored?.curve ?? start?.curve}
         onCurve={(own) => set("curve", own)}
+        paces={sheet.show.paces}
+        list={list}
+        row={row}
       />
       <div className="flex min-h-7 items-center gap-2 text-[13px] text-quiet">
         <span className="min-w-0 flex-1">

@@ -1,6 +1,7 @@
-import { type Curve, type PartTimes, TIMED_FAMILIES, patchedTimes } from "@zm/core";
+import { type Curve, type ListSheet, type Pace, type PartTimes, TIMED_FAMILIES, patchedTimes } from "@zm/core";
 import { Fragment } from "react";
 import { TIMED, timeIn, timePatch } from "../shared/partTimes.ts";
+import { ReadySelect } from "../shared/ReadySelect.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { curveWords, seconds } from "../shared/words.ts";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
@@ -14,13 +15,26 @@ interface RecordTimesProps {
   curve: Curve | undefined;
   storedCurve: Curve | undefined;
   onCurve: (curve: Curve | undefined) => void;
+  /** The paces of the show, and the row behind whose cues the recorded one stands. */
+  paces: readonly Pace[];
+  list: ListSheet;
+  row: number;
 }
 
 /** The times that a record gives its part: up, down and the families across, their delays below. An empty field gives none. */
-export function RecordTimes({ times, stored, onChange, curve, storedCurve, onCurve }: RecordTimesProps) {
+export function RecordTimes({ times, stored, onChange, curve, storedCurve, onCurve, paces, list, row }: RecordTimesProps) {
   return (
-    <div role="group" aria-label="Times of the cue" className="grid grid-cols-[3.6rem_repeat(5,1fr)] items-center gap-x-1.5 gap-y-1">
-      <span className="text-[13px] text-quiet">how fast</span>
+    <div role="group" aria-label="Times of the cue" className="grid grid-cols-[4.2rem_repeat(5,1fr)] items-center gap-x-1.5 gap-y-1">
+      <ReadySelect
+        label="ready times"
+        paces={paces}
+        list={list}
+        row={row}
+        onTake={({ set, curve: ready }) => {
+          onChange(patchedTimes(times, set));
+          if (ready !== undefined) onCurve(ready ?? undefined);
+        }}
+      />
       {TIMED.map((of) => (
         <span key={of} className="text-[13px] text-quiet">
           {of}

@@ -9,6 +9,9 @@ export interface RecordEntry {
   readonly changed: boolean;
   readonly onlyChosen: boolean;
   readonly families: readonly Family[];
+  /** Only these attributes of what is in hand; null: all. */
+  readonly attributes: readonly string[] | null;
+  readonly waves: "with" | "without" | "alone";
   readonly mode: RecordWish["mode"];
   readonly scope: RecordWish["scope"];
   readonly running: boolean;
@@ -27,7 +30,10 @@ export interface RecordEntry {
 }
 
 /** The answers that are the same for many records: which values, what becomes of what is stored, for how long. */
-type Choices = Pick<RecordEntry, "from" | "what" | "changed" | "onlyChosen" | "families" | "mode" | "scope" | "running">;
+type Choices = Pick<
+  RecordEntry,
+  "from" | "what" | "changed" | "onlyChosen" | "families" | "attributes" | "waves" | "mode" | "scope" | "running"
+>;
 
 /** The plain answers: what has changed in hand, all of it, added, tracking on. */
 const PLAIN: Choices = {
@@ -36,14 +42,16 @@ const PLAIN: Choices = {
   changed: true,
   onlyChosen: false,
   families: FAMILIES,
+  attributes: null,
+  waves: "with",
   mode: "merge",
   scope: "track",
   running: false,
 };
 
 /** The choices of an entry, without what belongs to one cue. */
-function choicesOf({ from, what, changed, onlyChosen, families, mode, scope, running }: RecordEntry): Choices {
-  return { from, what, changed, onlyChosen, families, mode, scope, running };
+function choicesOf({ from, what, changed, onlyChosen, families, attributes, waves, mode, scope, running }: RecordEntry): Choices {
+  return { from, what, changed, onlyChosen, families, attributes, waves, mode, scope, running };
 }
 
 /** The choices with which the sheet opens in this window; null: the plain ones. They go with the window, so that no other night is surprised by them. */

@@ -82,6 +82,8 @@ function wishOf(entry: RecordEntry, chosen: readonly number[], known: Cue | unde
     ...(running ? { running } : {}),
     ...(onlyChosen ? { channels: chosen } : {}),
     ...(families.length < FAMILIES.length ? { families } : {}),
+    ...(entry.attributes === null ? {} : { attributes: entry.attributes }),
+    ...(entry.waves === "with" ? {} : { waves: entry.waves }),
     ...(/^\d+$/.test(part.trim()) ? { part: Number(part) } : {}),
     ...(label === null || (label === "" && !known?.label) ? {} : { label }),
     times,

@@ -9,6 +9,7 @@ import {
   chainAround,
   count,
   cueDuration,
+  findRow,
   freeNumberAfter,
   movesIn,
 } from "@zm/core";
@@ -21,7 +22,8 @@ import { SecondsField } from "../shared/SecondsField.tsx";
 import { cueName, lightWords, seconds } from "../shared/words.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { putLine } from "../choice/lineText.ts";
-import { useMakeEdits } from "../show/useShow.ts";
+import { ReadySelect } from "../shared/ReadySelect.tsx";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { ActionFields } from "./ActionFields.tsx";
 import { CueWavesField } from "./CueWavesField.tsx";
 import { FiresField } from "./FiresField.tsx";
@@ -104,9 +106,10 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
 }
 
 function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part }) {
+  const { sheet } = useShow();
   const makeEdits = useMakeEdits();
   const { times } = part;
-  const change = (fields: { set: TimesPatch } | { curve: Curve | null }): void =>
+  const change = (fields: { set: TimesPatch; curve?: Curve | null } | { curve: Curve | null }): void =>
     void makeEdits([{ op: "setTimes", list: list.id, from: cue.number, to: cue.number, part: part.number, ...fields }]);
   const set = (patch: TimesPatch): void => change({ set: patch });
   return (
@@ -137,8 +140,14 @@ function PartFields({ list, cue, part }: { list: ListSheet; cue: Cue; part: Part
         </div>
       )}
       {cue.parts.length > 1 && <PartShare list={list} part={part} />}
-      <div className="grid grid-cols-[4.2rem_1fr_1fr] items-center gap-x-2 gap-y-1">
-        <span />
+      <div className="grid grid-cols-[5.4rem_1fr_1fr] items-center gap-x-2 gap-y-1">
+        <ReadySelect
+          label={`ready times, part ${part.number}`}
+          paces={sheet.show.paces}
+          list={list}
+          row={findRow(list, cue.number)}
+          onTake={(ready) => change({ ...ready, set: ready.set })}
+        />
         <span className="text-[13px] text-quiet">time</span>
         <span className="text-[13px] text-quiet">delay</span>
         {TIMED.map((of) => (

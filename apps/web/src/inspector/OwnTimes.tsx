@@ -1,6 +1,8 @@
 import { FAMILIES } from "@zm/core";
+import { useState } from "react";
 import { CurveSelect } from "../shared/CurveSelect.tsx";
 import { placeRef } from "../shared/focusPlaces.ts";
+import { readSeconds } from "../shared/readSeconds.ts";
 import { readSpread } from "../shared/readSpread.ts";
 import { useShow } from "../show/useShow.ts";
 import { type OwnTimesCells, useOwnTimes } from "./useOwnTimes.ts";
@@ -47,6 +49,7 @@ export function OwnTimes(cells: OwnTimesCells) {
         >
           Clear own times
         </button>
+        <WithinField onTake={times.within} />
         <label className="flex items-center gap-1 text-quiet">
           ×
           <input
@@ -66,6 +69,32 @@ export function OwnTimes(cells: OwnTimesCells) {
         ))}
       </div>
     </details>
+  );
+}
+
+/** How long all the lights take together: their delays are worked out from the fade that stands there. */
+function WithinField({ onTake }: { onTake: (total: number) => boolean }) {
+  const [text, setText] = useState("");
+  const [wrong, setWrong] = useState(false);
+  return (
+    <input
+      aria-label="all these moves within, seconds"
+      title={
+        wrong
+          ? "It needs one fade that is not longer than that"
+          : "The fades end one light behind the other, the last after so many seconds; typed: fade 5 over 8"
+      }
+      placeholder="all in"
+      autoComplete="off"
+      aria-invalid={wrong}
+      className="input input-xs figures w-14 bg-base-100 px-1.5 aria-invalid:border-error aria-invalid:text-error"
+      value={text}
+      onChange={(event) => {
+        setText(event.target.value);
+        const total = readSeconds(event.target.value);
+        setWrong(total !== null && (total === undefined || !onTake(total)));
+      }}
+    />
   );
 }
 

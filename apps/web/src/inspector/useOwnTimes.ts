@@ -1,4 +1,4 @@
-import { type Curve, type EditInput, type Family, type KeySelection } from "@zm/core";
+import { type Curve, type EditInput, type Family, type KeySelection, delaysWithin } from "@zm/core";
 import { useState } from "react";
 import { considerEdits, dropDraft, useDraft } from "../choice/draft.ts";
 import type { Lens } from "../choice/sheetView.ts";
@@ -37,6 +37,16 @@ export function useOwnTimes({ list, cues, channels, attributes, lens }: OwnTimes
       const next = { ...wish, ...fields };
       setWish(next);
       consider(timesEdit({ list, ...cues, keys }, next));
+    },
+    /** The delays that let the fade that stands there end one light behind the other within a time. */
+    within: (total: number): boolean => {
+      const fade = readSpread(wish.fade);
+      const delay = typeof fade === "number" ? delaysWithin(fade, total) : undefined;
+      if (delay === undefined) return false;
+      const next = { ...wish, delay: String(delay) };
+      setWish(next);
+      consider(timesEdit({ list, ...cues, keys }, next));
+      return true;
     },
     scale: (text: string): void => {
       setFactor(text);

@@ -42,7 +42,8 @@ export function useLineKeys({ text, completions, type, enter }: LineKeys): {
       void history(key.toLowerCase() === "y" || shiftKey ? "redo" : "undo");
       return;
     }
-    if (isCommand && key.toLowerCase() === "f") return;
+    // Commands belong to the frame: a blackout goes dark from here too.
+    if (isCommand) return;
     event.stopPropagation();
     if (isForList) return;
     if (recalls) recall(key === "ArrowUp" ? 1 : -1);

@@ -1,7 +1,8 @@
+import type { LackedAttribute } from "@zm/core";
 import { useMemo } from "react";
 import { useList, useShow } from "../show/useShow.ts";
 import { Answers, CuesAnswer, Question, TextAnswer } from "./fields.tsx";
-import { type Lacked, type RecastEntry, lackedBy } from "./recast.ts";
+import { type RecastEntry, lackedBy } from "./recast.ts";
 
 interface RecastFieldsProps {
   entry: RecastEntry;
@@ -71,7 +72,7 @@ export function RecastFields({ entry, onChange }: RecastFieldsProps) {
 }
 
 /** What stands for an attribute that the others lack. */
-function LackedField({ lacked: { attribute, cues, has }, entry: { map }, onChange }: RecastFieldsProps & { lacked: Lacked }) {
+function LackedField({ lacked: { attribute, cues, has }, entry: { map }, onChange }: RecastFieldsProps & { lacked: LackedAttribute }) {
   const now = map[attribute];
   const value = now && now.to !== "" ? `${now.to}${now.turned ? " turned" : ""}` : "";
   return (

@@ -1,4 +1,4 @@
-import { type Key, type ListSheet, type ShowSheet, columnOf, cueOrder, entryAt, lightsNamed } from "@zm/core";
+import { type LackedAttribute, type ListSheet, type ShowSheet, isCueNumber, lackedAttributes, lightsNamed } from "@zm/core";
 import type { PickStart } from "../shared/dialogs.ts";
 import { cuesText } from "./sentences.ts";
 
@@ -18,43 +18,22 @@ export interface RecastEntry {
   readonly missing: "" | "leave" | "drop";
 }
 
-/** An attribute that lights do something with and the others lack: in how many of the cues, and what the others have. */
-export interface Lacked {
-  readonly attribute: string;
-  readonly cues: number;
-  readonly has: readonly string[];
-}
-
-/** The attributes that the others cannot take over, by name. Empty where lights cannot be read, or are not as many on both sides. */
+/** The attributes that the others cannot take over. Empty where lights cannot be read, or are not as many on both sides. */
 export function lackedBy(
   sheet: ShowSheet,
   list: ListSheet,
   { cues, lights, as, where }: Pick<RecastEntry, "cues" | "lights" | "as" | "where">,
-): Lacked[] {
+): LackedAttribute[] {
   const [from, to] = [lightsNamed(lights, sheet), lightsNamed(as, sheet)];
-  if ("fault" in from || "fault" in to || from.channels.length !== to.channels.length) return [];
-  const [least, most] = [cueOrder(cues.from), cueOrder(cues.to)];
-  const inRange = list.order.flatMap((order, row) => (order >= least && order <= most ? [row] : []));
-  const stored = (key: Key, row: number): boolean => columnOf(list, key).rows.includes(row);
-  const found = new Map<string, { rows: Set<number>; has: Set<string> }>();
-  from.channels.forEach((channel, index) => {
-    const other = sheet.keys.byChannel.get(to.channels[index] ?? -1);
-    for (const [attribute, key] of sheet.keys.byChannel.get(channel) ?? []) {
-      if (!other || other.has(attribute)) continue;
-      const does = (row: number): boolean => (where === "look" ? !Number.isNaN(entryAt(list, key, row).value) : stored(key, row));
-      const rows = inRange.filter(does);
-      if (rows.length === 0) continue;
-      const known = found.get(attribute) ?? { rows: new Set<number>(), has: new Set<string>() };
-      for (const row of rows) known.rows.add(row);
-      for (const [name, { attribute: theirs }] of other) if (theirs.family !== "intensity") known.has.add(name);
-      found.set(attribute, known);
-    }
-  });
-  return [...found].map(([attribute, { rows, has }]) => ({ attribute, cues: rows.size, has: [...has] }));
+  if ("fault" in from || "fault" in to || !isCueNumber(cues.from) || !isCueNumber(cues.to)) return [];
+  return lackedAttributes(list, { ...cues, channels: from.channels, as: to.channels, where });
 }
 
 /** The sentence that gives lights' work to others. Empty while one side names no light. */
-export function recastSentence({ cues, lights, as, how, where, after, map, missing }: RecastEntry, lacked: readonly Lacked[]): string {
+export function recastSentence(
+  { cues, lights, as, how, where, after, map, missing }: RecastEntry,
+  lacked: readonly LackedAttribute[],
+): string {
   if (lights.trim() === "" || as.trim() === "") return "";
   const of = where === "look" ? "look of " : "";
   const only = after === "restore" ? " only" : "";

@@ -41,6 +41,17 @@ export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   return values;
 }
 
+const aloneRoom = cached((keys: Keys) => new Float64Array(keys.all.length));
+
+/** What the Hand would put out by itself, every other light dark and at home. The next call writes over it. */
+export function handOutputs({ keys, palettes }: ShowSheet): Outputs {
+  const { run, clockOffset } = useLive.getState();
+  const values = aloneRoom(keys);
+  for (const { ordinal, attribute } of keys.all) values[ordinal] = attribute.family === "intensity" ? 0 : attribute.home;
+  applyHand(layerFor(useHand.getState().hand, keys, palettes, beatsOf(run?.mix)), serverNow(clockOffset), values);
+  return values;
+}
+
 /** Between an edit of the rig and the word of the engine about it the keys are found by their names. */
 function fromOtherRig(mix: Mix, now: number, keys: Keys, values: Outputs): void {
   for (const { ordinal, name, attribute } of keys.all) {

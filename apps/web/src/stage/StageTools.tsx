@@ -2,8 +2,8 @@ import { useStageLook } from "../picture/stageLook.ts";
 import { Toggle } from "../shared/Toggle.tsx";
 
 interface StageToolsProps {
-  /** The picture shows the chosen cue. */
-  readonly blind: boolean;
+  /** What the picture shows: what is on stage, the Hand alone, or the chosen cue. */
+  readonly shown: "stage" | "hand" | "cue";
   /** A cue is chosen that could be shown. */
   readonly canBlind: boolean;
   /** Which lights are drawn: as they are told, as they are, or both; null where nobody tells how they are. */
@@ -11,15 +11,22 @@ interface StageToolsProps {
 }
 
 /** What the picture of the stage shows, and from where. */
-export function StageTools({ blind, canBlind, look }: StageToolsProps) {
+export function StageTools({ shown, canBlind, look }: StageToolsProps) {
   const { view, haze, labels } = useStageLook();
   return (
     <div className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-rule bg-base-100 px-3 whitespace-nowrap text-base-content *:shrink-0 max-[1200px]:gap-x-1 max-[1200px]:px-1.5 max-[1200px]:py-1">
       <div role="group" aria-label="What the picture shows" className="flex gap-1">
-        <Toggle pressed={!blind} onClick={() => useStageLook.setState({ shows: "stage" })}>
+        <Toggle pressed={shown === "stage"} onClick={() => useStageLook.setState({ shows: "stage" })}>
           On stage
         </Toggle>
-        <Toggle pressed={blind} onClick={() => useStageLook.setState({ shows: "cue" })} disabled={!canBlind}>
+        <Toggle
+          pressed={shown === "hand"}
+          title="What is in hand without what runs beneath it"
+          onClick={() => useStageLook.setState({ shows: "hand" })}
+        >
+          Hand alone
+        </Toggle>
+        <Toggle pressed={shown === "cue"} onClick={() => useStageLook.setState({ shows: "cue" })} disabled={!canBlind}>
           Chosen cue
         </Toggle>
       </div>

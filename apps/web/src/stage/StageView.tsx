@@ -7,7 +7,7 @@ import { useLive } from "../show/live.ts";
 import { useList, useMainList, useShow } from "../show/useShow.ts";
 import { SpineColumn } from "../spine/SpineColumn.tsx";
 import { type Painted, StagePicture } from "../picture/StagePicture.tsx";
-import { liveOutputs } from "../show/outputs.ts";
+import { handOutputs, liveOutputs } from "../show/outputs.ts";
 import { useStageLook } from "../picture/stageLook.ts";
 import { useRigThere } from "../show/rigSeen.ts";
 import { lightsUnderway, seenOutputs } from "../picture/underway.ts";
@@ -37,22 +37,31 @@ export function StageView() {
   const standing = blind ? row : onStage === null ? -1 : findRow(main, onStage);
   const waits = useMemo(() => waitingFor(stands, standing), [stands, standing]);
   const rigThere = useRigThere(id);
-  const look = blind || !rigThere ? "told" : rig;
+  const alone = shows === "hand";
+  const look = blind || alone || !rigThere ? "told" : rig;
   const outputs = useCallback(
-    () => resting ?? (look === "seen" ? seenOutputs(sheet, liveOutputs(sheet)) : liveOutputs(sheet)),
-    [resting, look, sheet],
+    () => resting ?? (alone ? handOutputs(sheet) : look === "seen" ? seenOutputs(sheet, liveOutputs(sheet)) : liveOutputs(sheet)),
+    [resting, alone, look, sheet],
   );
   const underway = useCallback(() => {
     const told = liveOutputs(sheet);
     return lightsUnderway(sheet, seenOutputs(sheet, told), told);
   }, [sheet]);
-  const caption = blind ? `Cue ${cueName(list.cues[row])}, blind` : `On stage: ${stageWords(main, run?.mix.lists.get(main.id))}`;
+  const caption = alone
+    ? "What is in hand, alone"
+    : blind
+      ? `Cue ${cueName(list.cues[row])}, blind`
+      : `On stage: ${stageWords(main, run?.mix.lists.get(main.id))}`;
 
   return (
     <div className="flex h-full">
       <SpineColumn width={SPINE} />
       <div className="flex min-w-0 flex-1 flex-col bg-black" data-theme="desk">
-        <StageTools blind={blind} canBlind={row >= 0} look={rigThere && !blind ? look : null} />
+        <StageTools
+          shown={blind ? "cue" : alone ? "hand" : "stage"}
+          canBlind={row >= 0}
+          look={rigThere && !blind && !alone ? look : null}
+        />
         <div className="relative min-h-0 flex-1">
           {sheet.show.channels.length > 0 && (
             <p className="pointer-events-none absolute top-1.5 left-3 z-10 max-w-[70%] truncate text-[13px] text-quiet">{caption}</p>

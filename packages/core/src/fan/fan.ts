@@ -1,15 +1,48 @@
 /**
  * A spread of values over lights that are chosen in an order: a number for all, or the points that they pass from the first to the last.
- * Points are in the unit of what is spread; written with `~` between them.
+ * Points are in the unit of what is spread; written with `~` between them. "0~5/2" gives two lights at a time the same, "0~5*3" passes the
+ * points three times over.
  */
 export type Fan = number | string;
+
+/** A fan taken apart: its points, how many lights at a time share a place, and how many times over the points are passed. */
+interface FanShape {
+  readonly points: readonly number[];
+  readonly together: number;
+  readonly times: number;
+}
+
+/** What of a fan stands behind its points: how many lights share a place, and how many times over. */
+export const FAN_ENDING = /(\/[1-9]\d{0,3})?(\*[1-9]\d{0,3})?$/;
+
+/** Takes a fan apart. The text must be one. */
+function shapeOf(fan: Fan): FanShape {
+  if (typeof fan === "number") return { points: [fan], together: 1, times: 1 };
+  const [ending = "", together = "/1", times = "*1"] = FAN_ENDING.exec(fan) ?? [];
+  const points = fan
+    .slice(0, fan.length - ending.length)
+    .split("~")
+    .map(Number);
+  return { points, together: Number(together.slice(1)), times: Number(times.slice(1)) };
+}
 
 /**
  * The points of a fan: "2~5~2" is 2, 5 and 2. A single number is a fan of one point.
  * The text must be a fan: a caller that takes it from outside has checked it with the schema.
  */
-export function fanPoints(fan: Fan): number[] {
-  return typeof fan === "number" ? [fan] : fan.split("~").map(Number);
+export function fanPoints(fan: Fan): readonly number[] {
+  return shapeOf(fan).points;
+}
+
+/**
+ * The place of a light among those that a fan tells apart, and how many these are: lights that share a place are one, and where the points are
+ * passed several times over, only those of one passing.
+ * `index` counts from 0 and is below `count`.
+ */
+export function fanPlace(fan: Fan, index: number, count: number): { index: number; count: number } {
+  const { together, times } = shapeOf(fan);
+  const places = Math.ceil(Math.ceil(count / together) / times);
+  return { index: Math.floor(index / together) % Math.max(1, places), count: Math.max(1, places) };
 }
 
 /**
@@ -19,6 +52,11 @@ export function fanPoints(fan: Fan): number[] {
  */
 export function fanAt(fan: Fan, index: number, count: number): number {
   const points = fanPoints(fan);
+  const place = fanPlace(fan, index, count);
+  return pointAt(points, place.index, place.count);
+}
+
+function pointAt(points: readonly number[], index: number, count: number): number {
   const first = points[0] ?? 0;
   if (points.length === 1 || count <= 1) return first;
   const place = (index / (count - 1)) * (points.length - 1);
@@ -26,6 +64,25 @@ export function fanAt(fan: Fan, index: number, count: number): number {
   const from = points[before] ?? first;
   const to = points[before + 1] ?? from;
   return Math.round((from + (to - from) * (place - before)) * 1e6) / 1e6;
+}
+
+/**
+ * A fan in which lights that belong together share a place, as a point for each light: `sizes` are how many belong together, in their order.
+ * "0~10" over groups of 2 and 1 is "0~0~10".
+ */
+export function fanOverGroups(fan: Fan, sizes: readonly number[]): Fan {
+  if (typeof fan === "number") return fan;
+  return sizes.flatMap((size, place) => Array<number>(size).fill(fanAt(fan, place, sizes.length))).join("~");
+}
+
+/**
+ * The delays that let fades of one length end one behind the other, the last of them after `total`: "0~3" for fades of 5 within 8. Undefined where the
+ * fade is longer than all of it. Seconds.
+ */
+export function delaysWithin(fade: number, total: number): Fan | undefined {
+  const last = Math.round((total - fade) * 1e6) / 1e6;
+  if (last < 0) return undefined;
+  return last === 0 ? 0 : `0~${last}`;
 }
 
 /**

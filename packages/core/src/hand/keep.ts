@@ -30,9 +30,21 @@ export function paletteFromHand(
     family,
     scope,
     channels,
-  }: { id: string; label: string; family: Family; scope: PaletteScope; channels?: readonly number[] | undefined },
+    attributes,
+  }: {
+    id: string;
+    label: string;
+    family: Family;
+    scope: PaletteScope;
+    channels?: readonly number[] | undefined;
+    /** Only these of the family; left out: all of it. */
+    attributes?: readonly string[] | undefined;
+  },
 ): Palette {
-  const keys = heldKeys(sheet, hand, { families: [family], ...(channels ? { channels: [...channels] } : {}) });
+  const keys = heldKeys(sheet, hand, {
+    ...(attributes ? { attributes: [...attributes] } : { families: [family] }),
+    ...(channels ? { channels: [...channels] } : {}),
+  });
   const typeOf = new Map(sheet.show.channels.map((channel) => [channel.number, channel.type]));
   const values = keys.flatMap((key): ValueOfKey[] => {
     const held = heldValue(hand, key);

@@ -1,4 +1,13 @@
-import { type EditInput, type Outcome, isNamed, storedMove, targetOfMove, triggerWords, wavesOfKeys } from "../edit/index.ts";
+import {
+  type EditInput,
+  type KeySelection,
+  type Outcome,
+  isNamed,
+  storedMove,
+  targetOfMove,
+  triggerWords,
+  wavesOfKeys,
+} from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { makeMove, moveTiming, paletteOf } from "../show/move.ts";
@@ -28,6 +37,10 @@ export interface RecordWish {
   readonly changed: boolean;
   readonly channels?: readonly number[] | undefined;
   readonly families?: readonly Family[] | undefined;
+  /** Only these attributes of what passes; absent: all. */
+  readonly attributes?: readonly string[] | undefined;
+  /** Values and waves, values alone, or waves alone; absent: both. */
+  readonly waves?: "without" | "alone" | undefined;
   readonly mode: "merge" | "replace" | "remove";
   /** What is recorded tracks on, keeps to this cue, or the cue is isolated: nothing tracks in or out. */
   readonly scope: "track" | "cueOnly" | "isolated";
@@ -76,7 +89,7 @@ export interface RecordPlan {
  * The message says what was looked for and where. Nothing is stored here.
  */
 export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, stage: OnStage, wish: RecordWish): RecordPlan {
-  const taken = wish.from === "hand" ? fromHand(sheet, hand, wish) : fromStage(list, hand, stage, wish);
+  const taken = wish.waves === "alone" ? [] : wish.from === "hand" ? fromHand(sheet, hand, wish) : fromStage(list, hand, stage, wish);
   const row = findRow(list, wish.cue);
   const moves: Moves = {};
   const keys: string[] = [];
@@ -92,7 +105,11 @@ export function planRecording(sheet: ShowSheet, list: ListSheet, hand: Hand, sta
     if (hand.held[key.name]) keys.push(key.name);
   }
   const swaying =
-    wish.what === "times" ? [] : wish.from === "hand" ? wavesInHand(sheet, hand, wish) : wavesOnStage(list, hand, stage, wish);
+    wish.what === "times" || wish.waves === "without"
+      ? []
+      : wish.from === "hand"
+        ? wavesInHand(sheet, hand, wish)
+        : wavesOnStage(list, hand, stage, wish);
   for (const [key] of swaying) if (heldWave(hand, key)) keys.push(waveName(key.name));
   const actions = wish.running ? [...(stage.actions ?? [])] : [];
   if (Object.keys(moves).length + swaying.length + actions.length === 0 && wish.mode !== "replace")
@@ -191,9 +208,12 @@ function fromStage(list: ListSheet, hand: Hand, { run, outputOf }: OnStage, wish
   });
 }
 
-/** The lights and families that a record is narrowed to. */
-function selectionOf({ channels, families }: RecordWish): { channels?: number[]; families?: Family[] } {
-  return { ...(channels ? { channels: [...channels] } : {}), ...(families ? { families: [...families] } : {}) };
+/** The lights, and the families or attributes that a record is narrowed to; attributes are told within their families. */
+function selectionOf({ channels, families, attributes }: RecordWish): KeySelection {
+  return {
+    ...(channels ? { channels: [...channels] } : {}),
+    ...(attributes ? { attributes: [...attributes] } : families ? { families: [...families] } : {}),
+  };
 }
 
 /** A move with the times that the cue stores for its key already. */

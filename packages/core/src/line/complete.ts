@@ -109,6 +109,7 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
     case "term":
       return of([...show.groups, ...autoGroups(show)]);
     case "ownTimes":
+    case "readyTimes":
       return of(show.paces);
     case "searched":
       return [];

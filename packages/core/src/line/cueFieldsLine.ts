@@ -1,13 +1,14 @@
 // What cues that stand are told, as it is typed: times, trigger, label, blocks, what they do besides.
 import { type EditInput, scenesFromBook } from "../edit/index.ts";
-import { findRow } from "../sheet/sheet.ts";
+import { cueAt, findRow, rowOf } from "../sheet/sheet.ts";
+import { type ReadyTimes, timesOfPace, timesOfPart } from "../time/readyTimes.ts";
 import { callEdit } from "./bookLine.ts";
-import { checkedRange, faultless } from "./checked.ts";
+import { checkedRange, faultless, single } from "./checked.ts";
 import { columnOf, setTimesOf } from "./cueTimes.ts";
 import { type EditRequest, type LineContext, cuesFor, editOf, onePartCue } from "./lineRequest.ts";
-import { Fault, attributeOf, channelsOf } from "./names.ts";
+import { Fault, attributeOf, channelsOf, entryNamed } from "./names.ts";
 import { actionOf } from "./pressLine.ts";
-import type { Range, Sentence } from "./sentence.ts";
+import type { Named, Range, Sentence } from "./sentence.ts";
 
 /** The sentences that say something of cues that stand. */
 export type CueFieldsSentence = Extract<
@@ -46,6 +47,10 @@ export function onCueFields(sentence: CueFieldsSentence, context: LineContext): 
       return ofChosen((cues) => ({ op: "stretch", list, ...cues, seconds: sentence.seconds }));
     case "times": {
       const { change, part } = sentence;
+      if ("ready" in change || "cue" in change) {
+        const ready = readyTimesOf(change, context);
+        return ofChosen((cues) => ({ op: "setTimes", list, ...cues, ...(part === undefined ? {} : { part }), ...ready }));
+      }
       const times =
         "set" in change ? setTimesOf(change.set) : { scale: change.scale, ...(change.of ? { of: change.of.map(columnOf) } : {}) };
       return ofChosen((cues) => ({ op: "setTimes", list, ...cues, ...(part === undefined ? {} : { part }), ...times }));
@@ -67,6 +72,24 @@ export function onCueFields(sentence: CueFieldsSentence, context: LineContext): 
       return { kind: "edit", edits: faultless(() => scenesFromBook(context.sheet, context.list, cues)), channels: undefined, cues };
     }
   }
+}
+
+/** Times that are taken from a pace or from another cue. Throws Fault for one that there is not, and for a pace that says no time of a part. */
+function readyTimesOf(change: { ready: Named } | { cue: string }, { sheet, list }: LineContext): ReadyTimes {
+  if ("cue" in change) {
+    const { parts } = faultless(() => cueAt(list, rowOf(list, single(change.cue).from)));
+    return timesOfPart(parts[0] ?? { times: {} });
+  }
+  const id = entryNamed(change.ready, sheet.show.paces, "pace");
+  const pace = sheet.show.paces.find((each) => each.id === id);
+  const ready = pace && timesOfPace(pace);
+  if (ready) return ready;
+  const { name, at } = change.ready;
+  throw new Fault({
+    message: `Pace "${name}" only spreads times over lights; lay it on lights, as in 1..6 pace ${id}`,
+    at,
+    length: name.length,
+  });
 }
 
 /** One thing more that a cue does besides, or none of them any longer. Throws Fault for more than one cue. */

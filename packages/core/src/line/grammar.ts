@@ -5,7 +5,7 @@ import type { LineFault, Possible } from "./fault.ts";
 import { ambiguousMinus, expectation, hintFor, unfinished } from "./hints.ts";
 import { CueRules } from "./cueRules.ts";
 import { named } from "./lightRules.ts";
-import type { Keeping, Range, RecordWords, Sentence, Shown, TypedPartTimes, ViewName } from "./sentence.ts";
+import type { Keeping, Named, Range, RecordWords, Sentence, Shown, TypedPartTimes, ViewName } from "./sentence.ts";
 import { lineTokens, word } from "./tokens.ts";
 
 /** The sentences of the line entry; what each comes to is a Sentence of `sentence.ts`. */
@@ -203,6 +203,13 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Running), (words.running = true)) },
       { ALT: () => (this.CONSUME(word.Values), (words.what = "values")) },
       { ALT: () => (this.CONSUME(word.Times), (words.what = "times")) },
+      {
+        ALT: () => {
+          const without = this.OPTION3(() => this.CONSUME(word.Without)) !== undefined;
+          this.CONSUME(word.Waves);
+          words.waves = without ? "without" : "alone";
+        },
+      },
       {
         ALT: () => {
           this.CONSUME(word.Of);
@@ -413,6 +420,21 @@ class LineParser extends CueRules {
     ]);
   });
 
+  /** True where times are taken from elsewhere: `times as …`. */
+  private isReady(): boolean {
+    return this.LA(1).tokenType === word.Times && this.LA(2).tokenType === word.As;
+  }
+
+  /** `times as slow-sweep`, those of a pace; `times as #8`, those of another cue. */
+  private readonly readyTimes = this.RULE("readyTimes", (): { ready: Named } | { cue: string } => {
+    this.CONSUME(word.Times);
+    this.CONSUME(word.As);
+    return this.OR<{ ready: Named } | { cue: string }>([
+      { ALT: () => (this.CONSUME(word.Hash), { cue: this.CONSUME(word.Decimal).image }) },
+      { ALT: () => ({ ready: named(this.CONSUME(word.Name)) }) },
+    ]);
+  });
+
   /** True where columns of times are followed by a factor or a share, and not by times. */
   private isScaled(): boolean {
     for (let ahead = 1; ; ahead += 1) {
@@ -430,20 +452,22 @@ class LineParser extends CueRules {
     this.OR<Extract<Sentence, { kind: "times" }>["change"]>({
       MAX_LOOKAHEAD: 1,
       DEF: [
-        { GATE: () => this.isScaled(), ALT: () => this.SUBRULE(this.scaledTimes), IGNORE_AMBIGUITIES: true },
+        { GATE: () => this.isReady(), ALT: () => this.SUBRULE(this.readyTimes), IGNORE_AMBIGUITIES: true },
+        { GATE: () => !this.isReady() && this.isScaled(), ALT: () => this.SUBRULE(this.scaledTimes), IGNORE_AMBIGUITIES: true },
         { GATE: () => !this.isScaled(), ALT: () => ({ set: this.SUBRULE(this.partTimes) }) },
       ],
     }),
   );
 
   /**
-   * Lights with what is done to them. Without an operation they are only chosen. The words behind it (`others out`, `along cues`,
+   * Lights with what is done to them. Without an operation they are only chosen. The words behind it (`by group`, `others out`, `along cues`,
    * `stored`, `only` or `track`) have this one order, so that a line reads the same whoever typed it.
    */
   private readonly onLights = this.RULE("onLights", (cues: Range | undefined): Sentence => {
     const lights = this.SUBRULE(this.lights);
     const attribute = this.OPTION(() => named(this.CONSUME(word.Word)));
     const operation = this.OPTION2(() => this.SUBRULE(this.operation));
+    const byGroup = this.OPTION7(() => (this.CONSUME(word.By), this.CONSUME(word.Group))) !== undefined;
     const othersOut = this.OPTION3(() => (this.CONSUME(word.Others), this.CONSUME(word.Out))) !== undefined;
     const along = this.OPTION5(() => (this.CONSUME(word.Along), this.CONSUME(word.CuesWord))) !== undefined;
     const stored = this.OPTION6(() => this.CONSUME(word.Stored)) !== undefined;
@@ -455,6 +479,7 @@ class LineParser extends CueRules {
       ...(after ? { after } : {}),
       ...(along ? { along } : {}),
       ...(stored ? { stored } : {}),
+      ...(byGroup ? { byGroup } : {}),
       ...(othersOut ? { othersOut } : {}),
       ...(attribute ? { attribute } : {}),
       ...(operation ? { operation } : {}),

@@ -38,7 +38,7 @@ export type HandRequest =
   | { kind: "view"; view: ViewName }
   | { kind: "record"; cue: string | undefined; wish: Omit<RecordWish, "cue"> }
   | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection }
-  | { kind: "keep"; what: "palette"; label: string; family: Family; scope: PaletteScope }
+  | { kind: "keep"; what: "palette"; label: string; family: Family; attributes?: string[]; scope: PaletteScope }
   | { kind: "keep"; what: "pace"; label: string }
   | { kind: "keep"; what: "look"; label: string; stage: boolean }
   | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: undefined };
@@ -84,7 +84,7 @@ function selectionOf({ lights, attribute }: { lights?: Lights; attribute?: Named
 
 /** What a typed record asks for. What was not said has the plain meaning: from the Hand, values and times, added to the cue, tracking on. */
 function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: ShowSheet): HandRequest {
-  const family = words.family && familyNamed(words.family);
+  const narrowed = words.family && familyOrAttribute(words.family, sheet);
   const { note, scene, trigger } = words;
   const fields = {
     ...(note === undefined ? {} : { note }),
@@ -104,12 +104,21 @@ function recordRequest({ words }: Extract<Sentence, { kind: "record" }>, sheet: 
       ...(words.part === undefined ? {} : { part: words.part }),
       ...(words.label === undefined ? {} : { label: words.label }),
       ...(words.lights ? { channels: channelsOf(words.lights, sheet) } : {}),
-      ...(family ? { families: [family] } : {}),
+      ...narrowed,
+      ...(words.waves ? { waves: words.waves } : {}),
       ...(words.times ? { times: recordTimesOf(words.times) } : {}),
       ...(words.times?.curve ? { curve: curveNamed(words.times.curve) } : {}),
       ...(Object.keys(fields).length > 0 ? { fields } : {}),
     },
   };
+}
+
+/** The family or the attribute of this name. Throws Fault where no light has either. */
+function familyOrAttribute(named: Named, sheet: ShowSheet): { families: Family[] } | { attributes: string[] } {
+  const family = FAMILIES.find((each) => each === named.name.toLowerCase());
+  if (family) return { families: [family] };
+  const { attributes = [] } = attributeOf(named, sheet);
+  return { attributes };
 }
 
 /** The family of this name. Throws Fault naming those there are. */
@@ -119,11 +128,17 @@ function familyNamed({ name, at }: Named): Family {
   throw new Fault({ message: `"${name}" is no family; the families are ${FAMILIES.join(", ")}`, at, length: name.length });
 }
 
+/** What a palette is made of: a family, or one attribute and its family. Throws Fault for a name that is neither. */
+function paletteKeys(named: Named, sheet: ShowSheet): { family: Family; attributes?: string[] } {
+  const found = sheet.keys.all.find(({ attribute }) => attribute.id.toLowerCase() === named.name.toLowerCase());
+  return found ? { family: found.attribute.family, attributes: [found.attribute.id] } : { family: familyNamed(named) };
+}
+
 /** What a typed keep asks for: a palette, a pace or a group. A group whose label is known is set anew; the others get an id of their own. */
 function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: ShowSheet): HandRequest {
   switch (keeping.what) {
     case "palette":
-      return { kind: "keep", what: "palette", label: keeping.label, family: familyNamed(keeping.family), scope: keeping.scope };
+      return { kind: "keep", what: "palette", label: keeping.label, ...paletteKeys(keeping.family, sheet), scope: keeping.scope };
     case "pace":
       return { kind: "keep", what: "pace", label: keeping.label };
     case "look":

@@ -138,6 +138,11 @@ export const LINE_HELP: readonly LineChapter[] = [
       entry(["61 gobo = leaves"], "a slot of a wheel by its name", "gobo wheel"),
       entry(["@front = dusk", "1..6 colour = dusk"], "a palette"),
       entry(["61..68 position fade 4.5 delay 0~3 curve ease"], "times of their own for what is in hand or stored, fans allowed"),
+      entry(
+        ["61..68 fade 5 over 8", "61..68 delay 0~3/2", "1..12 = 20~80*3", "@front, @sea = 30~60 by group"],
+        "fades that end one behind the other, the last after 8 s; two lights at a time share a point; the fan three times over; one point for every group that is named",
+        "stagger wings blocks pairs groups repeat symmetry ripple",
+      ),
       entry(["1..6 pace slow-sweep"], "a stored pace laid on them"),
       entry(
         ["5 release", "5 position release"],
@@ -248,14 +253,22 @@ export const LINE_HELP: readonly LineChapter[] = [
         "exactly this; out of the cue; this cue only, later looks stay; into a part",
       ),
       entry(
-        ["record #12 all", "record #12 from stage", "record #12 of 5..8 position", "record #12 values", "record #12 times"],
-        "also what was recorded before; everything on stage; some lights or one family; without own times, or those alone",
+        [
+          "record #12 all",
+          "record #12 from stage",
+          "record #12 of 5..8 position",
+          "record #12 of 61 pan",
+          "record #12 values",
+          "record #12 times",
+        ],
+        "also what was recorded before; everything on stage; some lights, one family or one attribute; without own times, or those alone",
       ),
       entry(
         ['record #33.5 follows end 2 scene "II.2" note "Wait for the door"', "record #33.5 isolated"],
         "what fires the new cue, the scene that it begins and a note; or isolated on both sides",
         "auto follow automatic comment heading",
       ),
+      entry(["record #12 waves", "record #12 without waves"], "what sways alone; or values alone", "effect oscillate"),
       entry(
         ["record #12 running"],
         "with what runs now beside it: lists in their cues, looks at their levels, as what the cue does besides",
@@ -272,8 +285,13 @@ export const LINE_HELP: readonly LineChapter[] = [
         "puts what has changed into the cue on stage, where its value comes from, or into its palette",
       ),
       entry(
-        ['keep palette "Dusk" colour', 'keep palette "Dusk" colour for types', 'keep palette "Chair" position for each'],
-        "makes a palette of what is in hand: for all lights, for each type, for each light",
+        [
+          'keep palette "Dusk" colour',
+          'keep palette "Dusk" colour for types',
+          'keep palette "Chair" position for each',
+          'keep palette "Narrow" zoom',
+        ],
+        "makes a palette of what is in hand: for all lights, for each type, for each light; of one attribute alone",
       ),
       entry(['keep pace "Slow sweep"'], "makes a pace of the own times in hand"),
     ],
@@ -323,6 +341,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         ["#12: curve ease", "#12: position 4 curve slowStart", "#12: part 2 curve atEnd", "#12: curve none"],
         "how values run: all of a cue or a part, or one family; none: evenly",
         "ease acceleration profile shape slow start end",
+      ),
+      entry(
+        ["#12: times as slow-sweep", "#12..14: times as #8"],
+        "ready times: those of a pace, or those of another cue",
+        "preset timing same copy times",
       ),
       entry(
         ["#3..8: down * 1.2", "#3..8: up, position + 20 %", "#3..8: up delay * 0.5"],

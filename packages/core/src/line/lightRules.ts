@@ -119,6 +119,7 @@ export class LightRules extends EmbeddedActionsParser {
                   this.CONSUME(word.Fade);
                   times.fade = this.SUBRULE(this.amountOrNone);
                   this.OPTION(() => (this.CONSUME(word.Plus), (times.delay = this.SUBRULE3(this.amountOrNone))));
+                  this.OPTION3(() => (this.CONSUME(word.Over), (times.over = this.SUBRULE(this.seconds))));
                 },
               },
               { ALT: () => (this.CONSUME(word.Delay), (times.delay = this.SUBRULE2(this.amountOrNone))) },
@@ -136,14 +137,18 @@ export class LightRules extends EmbeddedActionsParser {
     this.OR<number | string | null>([{ ALT: () => this.SUBRULE(this.amount) }, { ALT: () => (this.CONSUME(word.None), null) }]),
   );
 
-  /** A number, or a fan of them as text (`-30~30`), which is read by `fan/`. */
+  /** A number, or a fan of them as text (`-30~30`, `0~5/2`, `0~5*3`), which is read by `fan/`. */
   protected readonly amount = this.RULE("amount", (): number | string => {
     const points = [this.SUBRULE(this.signed)];
     this.MANY(() => {
       this.CONSUME(word.Tilde);
       points.push(this.SUBRULE2(this.signed));
     });
-    return points.length > 1 ? points.join("~") : (points[0] ?? 0);
+    const isFan = (): boolean => points.length > 1;
+    const together = this.OPTION({ GATE: isFan, DEF: () => (this.CONSUME(word.Slash), this.CONSUME(word.Decimal).image) });
+    const times = this.OPTION2({ GATE: isFan, DEF: () => (this.CONSUME(word.Star), this.CONSUME2(word.Decimal).image) });
+    if (points.length < 2) return points[0] ?? 0;
+    return `${points.join("~")}${together === undefined ? "" : `/${together}`}${times === undefined ? "" : `*${times}`}`;
   });
 
   /** A number that may be below 0. */

@@ -1,5 +1,6 @@
 // Lights as a line speaks of them: chosen, changed blind in cues, or taken in hand.
 import type { EditInput } from "../edit/index.ts";
+import { fanOverGroups } from "../fan/fan.ts";
 import { homeEdits } from "../hand/home.ts";
 import { litRows } from "../marks/calls.ts";
 import { intensityOf } from "../sheet/keys.ts";
@@ -10,7 +11,7 @@ import { minusSets } from "../values/readOperation.ts";
 import { checkedRange, faultless } from "./checked.ts";
 import { operationInHand } from "./handLine.ts";
 import { type LineContext, type LineRequest, cuesFor, onePartCue } from "./lineRequest.ts";
-import { attributeOf, channelsOf, timesOf, waveNamed, wordGiven } from "./names.ts";
+import { attributeOf, channelsOf, groupSizes, timesOf, waveNamed, wordGiven } from "./names.ts";
 import type { Named, Range, Sentence, TypedOperation } from "./sentence.ts";
 
 /** What is done, a minus right before a number being its sign where the attribute goes below 0, as in every field. */
@@ -21,6 +22,20 @@ function withSign(operation: TypedOperation, named: Named | undefined, channels:
   return attributes.some((attribute) => minusSets(attribute, isTight)) ? { set: add } : { add };
 }
 
+/** What is done, each of its fans with one point for every group. */
+function overGroups(operation: TypedOperation, sizes: readonly number[]): TypedOperation {
+  if ("set" in operation) return { set: fanOverGroups(operation.set, sizes) };
+  if (!("times" in operation)) return operation;
+  const { fade, delay } = operation.times;
+  return {
+    times: {
+      ...operation.times,
+      ...(typeof fade === "string" ? { fade: fanOverGroups(fade, sizes) } : {}),
+      ...(typeof delay === "string" ? { delay: fanOverGroups(delay, sizes) } : {}),
+    },
+  };
+}
+
 /**
  * What a sentence about lights asks for: to choose them, to change them in cues, or to take them in hand.
  * Without `#`, where the line goes to the Hand, nothing recorded is touched.
@@ -29,7 +44,8 @@ export function onLights(sentence: Extract<Sentence, { kind: "lights" }>, contex
   const channels = channelsOf(sentence.lights, context.sheet);
   attributeOf(sentence.attribute, context.sheet);
   if (!sentence.operation) return { kind: "choose", channels, ...(sentence.cues ? { cues: checkedRange(sentence.cues) } : {}) };
-  const operation = withSign(sentence.operation, sentence.attribute, channels, context.sheet);
+  const signed = withSign(sentence.operation, sentence.attribute, channels, context.sheet);
+  const operation = sentence.byGroup ? overGroups(signed, groupSizes(sentence.lights, context.sheet)) : signed;
   if (context.toHand && !sentence.cues) return operationInHand(sentence, operation, channels, context.sheet);
   const cues = cuesFor(sentence.cues, context);
   const edits = editsOnLights(sentence, operation, channels, cues, context);

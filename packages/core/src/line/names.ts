@@ -4,6 +4,7 @@ import { autoGroups } from "../rig/autoGroups.ts";
 import { CURVES, type Curve, type Family, FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
 import type { GivenWave } from "../edit/index.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
+import { type Fan, delaysWithin } from "../fan/fan.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
 import type { LineFault } from "./fault.ts";
 import { isNear } from "./near.ts";
@@ -29,7 +30,7 @@ export class Fault extends Error {
  * Seconds. A typed factor is `scale`; null forgets what is stored.
  */
 export function timesOf(
-  { fade, delay, curve, pace, scale }: TypedTiming["times"],
+  { fade, delay, curve, pace, scale, over }: TypedTiming["times"],
   sheet: ShowSheet,
 ): Pick<TimesWish, "fade" | "delay" | "curve"> & { pace?: string; scale?: number } {
   if (scale !== undefined) return { scale };
@@ -37,7 +38,19 @@ export function timesOf(
     return { pace: entryNamed(pace, sheet.show.paces, "pace") };
   }
   const known = curve && curveNamed(curve);
+  if (over !== undefined) return { fade, delay: delaysFor(fade, over), ...(known ? { curve: known } : {}) };
   return { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }), ...(known ? { curve: known } : {}) };
+}
+
+/** The delays that spread fades over a time. Throws Fault for a fade that is spread itself, or longer than all of it. */
+function delaysFor(fade: TypedTiming["times"]["fade"], total: number): Fan {
+  const delays = typeof fade === "number" ? delaysWithin(fade, total) : undefined;
+  if (delays !== undefined) return delays;
+  const message =
+    typeof fade === "number"
+      ? `A fade of ${fade} s does not fit into ${total} s; give it less, or all of it more`
+      : "One fade for all lights is spread over a time, as in fade 5 over 8";
+  throw new Fault({ message, at: 0, length: 1 });
 }
 
 /** The curve of this name. Throws Fault naming those there are. */
@@ -84,25 +97,37 @@ export function entryNamed(
  * `/ 2` takes every second of them, counted from the first.
  */
 export function channelsOf(lights: Lights, sheet: ShowSheet): number[] {
-  const all = lights.terms.flatMap((term) => {
-    if ("group" in term) return groupNamed(term.group, sheet).channels;
-    if (!Number.isInteger(term.first))
-      throw new Fault({
-        message: `${term.first} is no light; cues are typed with #, as in #${term.first}`,
-        at: term.at,
-        length: String(term.first).length,
-      });
-    const span = [...sheet.keys.byChannel.keys()].filter((channel) => channel >= term.first && channel <= term.last);
-    if (span.length === 0)
-      throw new Fault({
-        message:
-          term.first === term.last ? `Light ${term.first} is not in the rig` : `No light from ${term.first} to ${term.last} is in the rig`,
-        at: term.at,
-        length: String(term.first).length,
-      });
-    return span;
-  });
+  const all = lights.terms.flatMap((term) => channelsOfTerm(term, sheet));
   return [...new Set(all)].filter((_, index) => index % Math.max(1, lights.every) === 0);
+}
+
+/** How many of the lights belong to each group or span that is named, in their order; a light counts where it is named first. */
+export function groupSizes(lights: Lights, sheet: ShowSheet): number[] {
+  const chosen = new Set(channelsOf(lights, sheet));
+  return lights.terms.flatMap((term) => {
+    const own = channelsOfTerm(term, sheet).filter((channel) => chosen.delete(channel));
+    return own.length > 0 ? [own.length] : [];
+  });
+}
+
+/** The lights of one group or span. Throws Fault. */
+function channelsOfTerm(term: Lights["terms"][number], sheet: ShowSheet): readonly number[] {
+  if ("group" in term) return groupNamed(term.group, sheet).channels;
+  if (!Number.isInteger(term.first))
+    throw new Fault({
+      message: `${term.first} is no light; cues are typed with #, as in #${term.first}`,
+      at: term.at,
+      length: String(term.first).length,
+    });
+  const span = [...sheet.keys.byChannel.keys()].filter((channel) => channel >= term.first && channel <= term.last);
+  if (span.length === 0)
+    throw new Fault({
+      message:
+        term.first === term.last ? `Light ${term.first} is not in the rig` : `No light from ${term.first} to ${term.last} is in the rig`,
+      at: term.at,
+      length: String(term.first).length,
+    });
+  return span;
 }
 
 /** The group of this name or label. Throws Fault naming those there are. */

@@ -57,7 +57,12 @@ export type Sentence =
   | { kind: "gather"; cues: Range[]; label: string; what: "moves" | "look" }
   | { kind: "goCue"; cues: Range }
   // Without cues the chosen ones are meant, here and in all that follows.
-  | { kind: "times"; cues: Range | undefined; part?: number; change: { scale: number; of?: TypedColumn[] } | { set: TypedPartTimes } }
+  | {
+      kind: "times";
+      cues: Range | undefined;
+      part?: number;
+      change: { scale: number; of?: TypedColumn[] } | { set: TypedPartTimes } | { ready: Named } | { cue: string };
+    }
   | { kind: "trigger"; cues: Range | undefined; trigger: Trigger | null }
   // What a cue does besides its moves; null takes all of that away.
   | { kind: "action"; cues: Range | undefined; action: TypedAction | null }
@@ -119,6 +124,8 @@ export type Sentence =
       /** What becomes of the looks behind the range; left out, as the show says. */
       after?: "restore" | "track";
       othersOut?: boolean;
+      /** Fans give every group, or every span that is named, one point. */
+      byGroup?: boolean;
       stored?: boolean;
       along?: boolean;
     };
@@ -193,6 +200,7 @@ export interface RecordWords {
   stage?: boolean;
   running?: boolean;
   isolated?: boolean;
+  waves?: "without" | "alone";
   note?: string | null;
   scene?: string | null;
   trigger?: Trigger | null;
@@ -259,7 +267,8 @@ export type TypedChange =
  * What was not typed is absent and stays as it is.
  */
 export interface TypedTiming {
-  times: { fade?: number | string | null; delay?: number | string | null; scale?: number; curve?: Named; pace?: Named };
+  // `over`: the fades end one behind the other, the last after so many seconds.
+  times: { fade?: number | string | null; delay?: number | string | null; over?: number; scale?: number; curve?: Named; pace?: Named };
 }
 
 /**

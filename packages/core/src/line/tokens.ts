@@ -148,6 +148,8 @@ const keywords = {
   Catch: keyword("Catch", "catch"),
   Back: keyword("Back", "back"),
   Standby: keyword("Standby", "standby"),
+  Over: keyword("Over", "over"),
+  Without: keyword("Without", "without"),
   Also: keyword("Also", "also"),
   With: keyword("With", "with"),
   Fire: keyword("Fire", "fire"),

@@ -94,7 +94,10 @@ const paletteValue = z.strictObject({ attribute: id, value: number, type: id.opt
 const palette = z.strictObject({ id, family, label, values: z.array(paletteValue) });
 
 /** Seconds, or a fan of seconds over lights: "0~5", "2~5~2". */
-const spread = z.union([seconds, z.string().regex(/^\d+(\.\d+)?(~\d+(\.\d+)?)+$/, "is not a fan; write it as 0~3.5")]);
+const spread = z.union([
+  seconds,
+  z.string().regex(/^\d+(\.\d+)?(~\d+(\.\d+)?)+(\/[1-9]\d{0,3})?(\*[1-9]\d{0,3})?$/, "is not a fan; write it as 0~3.5"),
+]);
 /** Times and curve that a pace gives to the moves of one family. */
 const paceTimes = z.strictObject({ fade: spread.optional(), delay: spread.optional(), curve: curve.optional() });
 /** Timing without values, family by family. What was laid on moves does not follow it when it changes. */

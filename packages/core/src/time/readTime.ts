@@ -1,3 +1,4 @@
+import { FAN_ENDING } from "../fan/fan.ts";
 /**
  * A time as people write it, in seconds, and the delay where one was written behind it.
  * Absent means that no delay was written, which is not a delay of 0.
@@ -41,8 +42,13 @@ export function readSeconds(text: string): number | undefined {
  * A fan comes back as it was written, a single time as a number.
  */
 export function readTimeFan(text: string): number | string | undefined {
-  const points = text.split("~").map(readSeconds);
+  const plain = text.replace(/\s*([/*])\s*/g, "$1").trim();
+  const [ending = ""] = FAN_ENDING.exec(plain) ?? [];
+  const points = plain
+    .slice(0, plain.length - ending.length)
+    .split("~")
+    .map(readSeconds);
   const known = points.filter((point) => point !== undefined);
-  if (known.length < points.length) return undefined;
-  return known.length === 1 ? known[0] : known.join("~");
+  if (known.length < points.length || (known.length === 1 && ending !== "")) return undefined;
+  return known.length === 1 ? known[0] : `${known.join("~")}${ending}`;
 }

@@ -82,12 +82,15 @@ test("stored moves alone say which light stays lit; looks take the old light out
     ["3/1.intensity", 0],
     ["3/5.intensity", 70],
   ]);
-  expect(old.notes).toEqual([`Light 5 keeps in cue 4 what there is in cue 3; with "only" all is as before there`]);
+  expect(old.notes).toEqual([
+    "Light 5 has no pan, and 1.pan is shown in 1 cue",
+    `Light 5 keeps in cue 4 what there is in cue 3; with "only" all is as before there`,
+  ]);
   const only = makeEdits(
     LIT,
     readEdits([{ ...plain, channel: 1, as: 5, from: "3", to: "3", skipMissing: true, where: "look", after: "restore" }]),
   );
-  expect(only.notes).toEqual([]);
+  expect(only.notes).toEqual(["Light 5 has no pan, and 1.pan is shown in 1 cue"]);
   expect(stored(only.sheet).get("4/5.intensity")).toBe(30);
   const first = smallShow([oneCue("1", { "1": { intensity: 70 } }), oneCue("2", {}), oneCue("3", { "1": { intensity: 40 } })]);
   const lit = { op: "recast" as const, from: "2", to: "3", channel: 1, as: 5, dropMissing: true };

@@ -123,6 +123,8 @@ test.each([
     'record #12 follows end 2 scene "I.9" note "Wait" isolated',
     { wish: { scope: "isolated", fields: { trigger: { type: "follow", from: "complete", after: 2 }, scene: "I.9", note: "Wait" } } },
   ],
+  ["record #12 of 61 pan waves", { wish: { channels: [61], attributes: ["pan"], waves: "alone" } }],
+  ["record #12 without waves", { wish: { waves: "without" } }],
   ["record #12 on go note none", { wish: { scope: "track", fields: { trigger: null, note: null } } }],
   ["record #12 only from stage all part 2 times", { wish: { scope: "cueOnly", from: "stage", changed: false, part: 2, what: "times" } }],
 ])("%s is read as a record", (text, expected) => {

@@ -33,12 +33,11 @@ test.each([
 });
 
 test("a copy in other colours swaps palettes in the copies alone", () => {
-  expect(asked("copy #1..2 to #5 with dusk, chair for chair, dusk")).toMatchObject({
+  expect(asked("copy #1 to #5 with dusk, chair for chair, dusk")).toMatchObject({
     kind: "edit",
     edits: [
       { op: "copyCue", cue: "1", to: "5" },
-      { op: "copyCue", cue: "2", to: "6" },
-      { op: "swapPalette", from: "5", to: "6", palette: ["dusk", "chair"], as: ["chair", "dusk"], skipMissing: true },
+      { op: "swapPalette", from: "5", to: "5", palette: ["dusk", "chair"], as: ["chair", "dusk"], skipMissing: true },
     ],
   });
 });

@@ -21,6 +21,8 @@ export interface PaletteWish {
   readonly family: Family;
   readonly scope: PaletteScope;
   readonly channels?: readonly number[] | undefined;
+  /** Only these attributes of the family; left out: all of it. */
+  attributes?: readonly string[] | undefined;
 }
 
 /** Keeping what is in hand, as a palette or as a pace. One that has the name already is changed. */
@@ -34,13 +36,20 @@ export function useKeeping() {
     palettes.find((each) => each.family === family && each.label.toLowerCase() === label.trim().toLowerCase());
 
   /** The edit that keeps a palette. Throws ShowError when nothing of the family is in hand. */
-  const paletteEdit = ({ label, family, scope, channels }: PaletteWish): Extract<EditInput, { op: "setPalette" }> => {
+  const paletteEdit = ({ label, family, scope, channels, attributes }: PaletteWish): Extract<EditInput, { op: "setPalette" }> => {
     const known = paletteNamed(label, family);
     const taken = palettes.map((each) => each.id);
     const id = known?.id ?? freeId(label, taken);
     return {
       op: "setPalette",
-      palette: paletteFromHand(sheet, useHand.getState().hand, { id, label: known?.label ?? label.trim(), family, scope, channels }),
+      palette: paletteFromHand(sheet, useHand.getState().hand, {
+        id,
+        label: known?.label ?? label.trim(),
+        family,
+        scope,
+        channels,
+        attributes,
+      }),
     };
   };
 
@@ -48,7 +57,10 @@ export function useKeeping() {
   const keepPalette = async (wish: PaletteWish, run?: Runner): Promise<boolean> => {
     const edit = unlessRefused(() => paletteEdit(wish));
     if (!edit || !(await makeEdits([edit], run))) return false;
-    const selection: KeySelection = { families: [wish.family], ...(wish.channels ? { channels: [...wish.channels] } : {}) };
+    const selection: KeySelection = {
+      ...(wish.attributes ? { attributes: [...wish.attributes] } : { families: [wish.family] }),
+      ...(wish.channels ? { channels: [...wish.channels] } : {}),
+    };
     const moves: Moves = {};
     for (const key of heldKeys(sheet, useHand.getState().hand, selection))
       (moves[key.channel] ??= {})[key.attribute.id] = { palette: edit.palette.id };

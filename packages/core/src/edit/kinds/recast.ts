@@ -10,6 +10,7 @@ import { ShowError } from "../../show/errors.ts";
 import { makeMove, moveTiming, paletteOf, plainValue } from "../../show/move.ts";
 import { readMove } from "../../show/readMoves.ts";
 import type { Attribute, MarkSettings, MoveSpec } from "../../show/schema.ts";
+import { cueOrder } from "../../show/cueNumber.ts";
 import { count } from "../../show/words.ts";
 import { type Key, keyAt } from "../../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../../sheet/sheet.ts";
@@ -71,7 +72,7 @@ function planRecast(sheet: ShowSheet, list: ListSheet, edit: RecastEdit): Plan {
   const pairs = pairsOf(sheet, edit);
   const rows = eachRow(list, edit.from, edit.to);
   const handovers = pairs.flatMap((pair) => handoversOf(list, pair, edit));
-  const missing = handovers.flatMap((handover) => lacking(list, rows, handover, pairs));
+  const missing = handovers.flatMap((handover) => lacking(list, rows, handover, pairs, edit.where));
   if (missing.length > 0 && !edit.skipMissing && !edit.dropMissing)
     throw new ShowError(
       `${missing.join("; ")}. Choose a light that has it, map it to what it has, leave those moves where they are (leave, at the end of the line), or drop them (drop)`,
@@ -127,12 +128,69 @@ function handoversOf(list: ListSheet, { from, to }: Pair, { map = [] }: RecastEd
   return handovers;
 }
 
-/** A sentence for a key that has moves which the other light cannot make. */
-function lacking(list: ListSheet, rows: readonly number[], { from, to }: Handover, pairs: readonly Pair[]): string[] {
+/** The rows in which a key does something that a light without it cannot take over: its moves, and where looks are given on what it shows but its home. */
+function rowsLost(list: ListSheet, rows: readonly number[], key: Key, where: RecastEdit["where"]): number[] {
+  const shows = (row: number): boolean => {
+    const { value } = entryAt(list, key, row);
+    return !Number.isNaN(value) && value !== key.attribute.home;
+  };
+  return rows.filter((row) => storedMove(list, key, row) !== undefined || (where === "look" && shows(row)));
+}
+
+/** A sentence for a key that does what the other light cannot do. */
+function lacking(
+  list: ListSheet,
+  rows: readonly number[],
+  { from, to }: Handover,
+  pairs: readonly Pair[],
+  where: RecastEdit["where"],
+): string[] {
   if (to) return [];
   const moves = rows.filter((row) => storedMove(list, from, row)).length;
+  const shown = rowsLost(list, rows, from, where).length;
   const other = pairs.find((pair) => pair.from === from.channel)?.to;
-  return moves === 0 ? [] : [`Light ${other ?? ""} has no ${from.attribute.id}, and ${from.name} has ${count(moves, "move")}`];
+  const does = moves > 0 ? `has ${count(moves, "move")}` : `is shown in ${count(shown, "cue")}`;
+  return shown === 0 ? [] : [`Light ${other ?? ""} has no ${from.attribute.id}, and ${from.name} ${does}`];
+}
+
+/** An attribute that lights do something with and those who take over lack: in how many cues of the range, and what these have in its place. */
+export interface LackedAttribute {
+  readonly attribute: string;
+  readonly cues: number;
+  readonly has: readonly string[];
+}
+
+/**
+ * What the lights that take over cannot do of what the others do over a range of cue numbers, by attribute; as a recast of them would refuse it.
+ * Empty where the lights are not as many on both sides.
+ */
+export function lackedAttributes(
+  list: ListSheet,
+  {
+    from,
+    to,
+    channels,
+    as,
+    where,
+  }: { from: string; to: string; channels: readonly number[]; as: readonly number[]; where: RecastEdit["where"] },
+): LackedAttribute[] {
+  if (channels.length !== as.length) return [];
+  const [least, most] = [cueOrder(from), cueOrder(to)];
+  const rows = list.order.flatMap((order, row) => (order >= least && order <= most ? [row] : []));
+  const found = new Map<string, { rows: Set<number>; has: Set<string> }>();
+  channels.forEach((channel, place) => {
+    const other = list.keys.byChannel.get(as[place] ?? -1);
+    if (!other) return;
+    for (const key of keysOf(list, channel)) {
+      const lost = other.has(key.attribute.id) ? [] : rowsLost(list, rows, key, where);
+      if (lost.length === 0) continue;
+      const known = found.get(key.attribute.id) ?? { rows: new Set<number>(), has: new Set<string>() };
+      for (const row of lost) known.rows.add(row);
+      for (const [name, { attribute }] of other) if (attribute.family !== "intensity") known.has.add(name);
+      found.set(key.attribute.id, known);
+    }
+  });
+  return [...found].map(([attribute, { rows: inRows, has }]) => ({ attribute, cues: inRows.size, has: [...has] }));
 }
 
 /** All keys of a light. */

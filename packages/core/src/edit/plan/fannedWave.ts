@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Fan, fanAt, fanOf, fanPoints } from "../../fan/fan.ts";
+import { type Fan, fanAt, fanOf, fanPlace, fanPoints } from "../../fan/fan.ts";
 import { ShowError } from "../../show/errors.ts";
 import { type Wave, WAVE_SHAPES, type Waves } from "../../show/schema.ts";
 import type { Key } from "../../sheet/keys.ts";
@@ -57,7 +57,8 @@ function waveOf(given: GivenWave, place: number, count: number, tempos: readonly
 function phaseAt(phase: Fan, place: number, count: number): number {
   const [from = 0, to = from, ...more] = fanPoints(phase);
   const isRing = more.length === 0 && to !== from && (to - from) % ROUND === 0;
-  return isRing ? from + ((to - from) * place) / count : fanAt(phase, place, count);
+  const own = fanPlace(phase, place, count);
+  return isRing ? from + ((to - from) * own.index) / own.count : fanAt(phase, place, count);
 }
 
 /** The fan that gives lights these phases: the reverse of `phaseAt`. */

@@ -38,7 +38,10 @@ export const keys = selection.default(() => ({}));
  * A value for each of the chosen lights: a number for all, or a fan such as "-30~30".
  * Points in the attribute's own unit, first to last over the chosen lights.
  */
-export const valueFan = z.union([number, z.string().regex(/^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+$/, "is not a fan; write it as -30~30")]);
+export const valueFan = z.union([
+  number,
+  z.string().regex(/^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+(\/[1-9]\d{0,3})?(\*[1-9]\d{0,3})?$/, "is not a fan; write it as -30~30"),
+]);
 /**
  * What becomes of what still uses the thing that is taken away; `refuse` names it.
  * `drop` takes the users along, and the impact names them.
