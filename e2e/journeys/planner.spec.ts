@@ -30,6 +30,44 @@ test("a mark that has no time is found in the planner, moved along its window, a
   await expect(page.getByRole("region", { name: "Impact" })).toBeHidden();
 });
 
+test("the late marks are led to, and one light is slowed by itself in planner, Score and line; the list has a time", async ({
+  page,
+  request,
+}) => {
+  const show = await ownShow(request);
+  const before = await documentOf(request, show);
+  await page.goto(`/show/${show}/planner`);
+  await page.getByRole("button", { name: "4 late" }).click();
+  const panel = page.getByRole("region", { name: "Chosen mark" });
+  await expect(panel.getByText(/It would still move for/)).toBeVisible();
+  const first = await panel.textContent();
+  await page.getByRole("button", { name: "4 late" }).click();
+  await expect.poll(() => panel.textContent()).not.toBe(first);
+  await enterLine(page, "#4: 75 prepared takes 2 waits 1", /^Cue 4: mark set/);
+  expect((await cueOf(request, show, "4")).mark).toEqual({ channels: { "75": { fade: 2, delay: 1 } } });
+  await page.getByRole("link", { name: "Score", exact: true }).click();
+  await enterLine(page, "75");
+  await enterLine(page, "#4");
+  const story = page.getByRole("region", { name: "Prepared in the dark" });
+  const takes = story.getByLabel("75 takes, seconds");
+  await expect(takes).toHaveValue("2");
+  await takes.fill("3");
+  await takes.press("Enter");
+  await story.getByLabel("75 waits, seconds").fill("");
+  await story.getByLabel("75 waits, seconds").press("Enter");
+  await stored(page);
+  expect((await cueOf(request, show, "4")).mark).toEqual({ channels: { "75": { fade: 3 } } });
+  await enterLine(page, "list prepared dark takes 3", /^List Main set/);
+  await page.getByRole("link", { name: "Planner", exact: true }).click();
+  const list = page.getByLabel("marks of the list take, seconds");
+  await expect(list).toHaveValue("3");
+  await list.fill("1.5");
+  await list.press("Enter");
+  await stored(page);
+  for (let step = 0; step < 5; step += 1) await page.keyboard.press("Control+z");
+  await expect.poll(() => documentOf(request, show)).toEqual(before);
+});
+
 test("a plan is made as one edit after its impact was shown, and taken back with one step", async ({ page, request }) => {
   const show = await ownShow(request);
   await page.goto(`/show/${show}/planner`);

@@ -87,6 +87,7 @@ export * from "./line/help.ts";
 export type { HandOperation, HandRequest } from "./line/handLine.ts";
 export { litRows } from "./marks/calls.ts";
 export * from "./marks/marks.ts";
+export { type LightMark, withLightMarks } from "./marks/lightMarks.ts";
 export * from "./marks/policy.ts";
 export * from "./marks/reason.ts";
 export { marksByChannel } from "./marks/marksByChannel.ts";

@@ -17,6 +17,7 @@ import { cueName } from "../shared/words.ts";
 import { useMeasured } from "../show/runLog.ts";
 import { useShow } from "../show/useShow.ts";
 import { KNOWN_WORDS } from "./knownWords.ts";
+import { LightTimes } from "./LightTimes.tsx";
 import { travelWords } from "./MarkColumn.tsx";
 import { usePlanning } from "./usePlan.ts";
 
@@ -47,6 +48,7 @@ export function MarkStory({ list, row, channel }: { list: ListSheet; row: number
         )}
         <Fact name="why there" value={reasonWords(markReason(list, mark))} />
       </dl>
+      {mark.markAt !== null && <LightTimes list={list} row={mark.calledAt} channel={channel} />}
       {report === "mark-lit" && <p className="text-error">It is lit in cue {mark.strayCue}, which is named for it: it moves in view.</p>}
       <Link
         className="mt-1 inline-flex min-h-7 items-center text-[13px] text-quiet underline hover:text-base-content"

@@ -1,6 +1,8 @@
 import type { VirtualItem } from "@tanstack/react-virtual";
 import { type MarkPlan, type MarkPolicy, POLICIES, POLICY_WORDS, count } from "@zm/core";
 import { useListSettings } from "../show/useListSettings.ts";
+import { chooseCue } from "../choice/selection.ts";
+import { SecondsField } from "../shared/SecondsField.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { HEADER, SPINE } from "./grid.ts";
 import { type ListPlan, usePlanning } from "./usePlan.ts";
@@ -56,8 +58,6 @@ function Summary({ plan: { list, marks }, proposal }: { plan: ListPlan; proposal
   const change = useListSettings(list.id);
   const all = usePlanning((planning) => planning.all);
   const policy = list.list.marks?.policy ?? "before";
-  const late = marks.filter(({ report }) => report === "mark-late").length;
-  const lit = marks.filter(({ report }) => report === "mark-lit").length;
   const unknown = marks.filter(({ mark, known }) => mark.markAt !== null && known === null).length;
   const set = (wanted: MarkPolicy): void => change((settings) => ({ ...settings, marks: { ...settings.marks, policy: wanted } }));
   return (
@@ -77,12 +77,67 @@ function Summary({ plan: { list, marks }, proposal }: { plan: ListPlan; proposal
       >
         All lights
       </Toggle>
-      {late > 0 && <span className="font-bold text-error">{late} late</span>}
-      {lit > 0 && <span className="font-bold text-error">{lit} in light</span>}
+      <label
+        className="flex items-center gap-1.5 text-quiet"
+        title="How long lights take in the dark where their cue says nothing; empty: as fast as they can. Typed: list prepared takes 3"
+      >
+        taking
+        <span className="w-14">
+          <SecondsField
+            label="marks of the list take, seconds"
+            value={list.list.marks?.fade}
+            hint="0"
+            onTake={(fade) =>
+              change((settings) => ({ ...settings, marks: withoutNothing({ ...settings.marks, fade: fade ?? undefined }) }))
+            }
+          />
+        </span>
+      </label>
+      <Troubled marks={marks} list={list} report="mark-late" words="late" />
+      <Troubled marks={marks} list={list} report="mark-lit" words="in light" />
       <span>{count(marks.length, "mark")}</span>
       {unknown > 0 && <span className="text-quiet">{unknown} of unknown time</span>}
       {proposal && <span className="text-secondary">{proposal.proposals.filter(({ moves }) => moves).length} proposed elsewhere</span>}
     </div>
+  );
+}
+
+/** Settings without the fields that say nothing. */
+function withoutNothing<T extends object>(settings: T): T {
+  const said = { ...settings };
+  for (const [name, value] of Object.entries(settings)) if (value === undefined) Reflect.deleteProperty(said, name);
+  return said;
+}
+
+interface TroubledProps {
+  readonly marks: ListPlan["marks"];
+  readonly list: ListPlan["list"];
+  readonly report: "mark-late" | "mark-lit";
+  readonly words: string;
+}
+
+/** How many marks have a trouble; pressed, it leads to the first of them, and pressed again to the next. */
+function Troubled({ marks, list, report, words }: TroubledProps) {
+  const chosen = usePlanning((planning) => planning.chosen);
+  const troubled = marks.filter((each) => each.report === report).map(({ mark }) => mark);
+  if (troubled.length === 0) return null;
+  const at = troubled.findIndex(({ channel, calledAt }) => channel === chosen?.channel && list.cues[calledAt]?.number === chosen.cue);
+  const lead = (): void => {
+    const next = troubled[(at + 1) % troubled.length];
+    const cue = next && list.cues[next.calledAt]?.number;
+    if (!next || cue === undefined) return;
+    usePlanning.setState({ chosen: { channel: next.channel, cue } });
+    chooseCue(cue);
+  };
+  return (
+    <button
+      type="button"
+      className="h-7 rounded px-1 font-bold text-error underline"
+      title={`Leads to ${at < 0 ? "the first" : "the next"} of them`}
+      onClick={lead}
+    >
+      {troubled.length} {words}
+    </button>
   );
 }
 

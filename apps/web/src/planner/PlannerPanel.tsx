@@ -31,6 +31,7 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { KNOWN_WORDS } from "./knownWords.ts";
+import { LightTimes } from "./LightTimes.tsx";
 import { travelWords } from "./MarkColumn.tsx";
 import { type ListPlan, useListPlan, usePlanning, useProposal } from "./usePlan.ts";
 
@@ -175,7 +176,9 @@ function CueMarks({ list, row, channel }: { list: ListSheet; row: number; channe
         )}
       </div>
       <div className="flex items-center gap-2">
-        <span className="w-14 shrink-0 text-quiet">takes</span>
+        <span className="w-14 shrink-0 text-quiet" title="All lights of the cue">
+          all take
+        </span>
         <SecondsField label="Marks of this cue take, seconds" value={cue.mark?.fade} onTake={(fade) => set({ fade: fade ?? undefined })} />
         <span className="text-quiet">waits</span>
         <SecondsField
@@ -184,6 +187,7 @@ function CueMarks({ list, row, channel }: { list: ListSheet; row: number; channe
           onTake={(delay) => set({ delay: delay ?? undefined })}
         />
       </div>
+      <LightTimes list={list} row={row} channel={channel} />
       {own && (
         <button
           type="button"
@@ -191,7 +195,7 @@ function CueMarks({ list, row, channel }: { list: ListSheet; row: number; channe
           title="What is said of this light alone goes; what the cue or the list says counts again"
           onClick={() => set({ channels: Object.keys(others).length > 0 ? others : undefined })}
         >
-          {"view" in own ? "Not in view any more" : "As the cue or the list has it"}
+          {own.view ? "Not in view any more" : "As the cue or the list has it"}
         </button>
       )}
     </div>

@@ -1,6 +1,6 @@
 import { append } from "../show/append.ts";
 import type { EditInput } from "../edit/index.ts";
-import type { MarkSettings } from "../show/schema.ts";
+import { withLightMarks } from "../marks/lightMarks.ts";
 import { type Mark, markedKeys } from "../marks/mark.ts";
 import { marksByChannel } from "../marks/marksByChannel.ts";
 import { type MarkTime, markTimes, planMark } from "../planner/plan.ts";
@@ -98,6 +98,5 @@ function lit(context: CheckContext, mark: Mark): Finding {
 /** The edit that makes a cue say where one of its lights is marked. */
 function settingFor(list: ListSheet, mark: Mark, own: { at: string }): EditInput {
   const cue = cueAt(list, mark.calledAt);
-  const settings: MarkSettings = { ...cue.mark, channels: { ...cue.mark?.channels, [mark.channel]: own } };
-  return { op: "setCue", from: cue.number, to: cue.number, mark: settings };
+  return { op: "setCue", from: cue.number, to: cue.number, mark: withLightMarks(cue.mark, [[mark.channel, own]]) };
 }

@@ -8,6 +8,7 @@ import { columnOf, setTimesOf } from "./cueTimes.ts";
 import { type EditRequest, type LineContext, cuesFor, editOf, onePartCue } from "./lineRequest.ts";
 import { Fault, attributeOf, channelsOf, entryNamed } from "./names.ts";
 import { actionOf } from "./pressLine.ts";
+import { cuesPrepared } from "./preparedLine.ts";
 import type { Named, Range, Sentence } from "./sentence.ts";
 
 /** The sentences that say something of cues that stand. */
@@ -26,6 +27,7 @@ export type CueFieldsSentence = Extract<
       | "last"
       | "label"
       | "cueText"
+      | "prepared"
       | "bookScenes";
   }
 >;
@@ -41,6 +43,10 @@ export function onCueFields(sentence: CueFieldsSentence, context: LineContext): 
       return ofChosen((cues) => callEdit(cues, sentence.call, context));
     case "trigger":
       return ofChosen((cues) => ({ op: "setCue", list, ...cues, trigger: sentence.trigger }));
+    case "prepared": {
+      const cues = cuesFor(sentence.cues, context);
+      return { kind: "edit", edits: cuesPrepared(context.list, cues, sentence.mark), channels: undefined, cues };
+    }
     case "cueWaves":
       return ofChosen((cues) => ({ op: "setCue", list, ...cues, waves: sentence.waves }));
     case "last":

@@ -67,6 +67,8 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.steps) },
       { ALT: () => ({ kind: "cueWaves", cues: undefined, waves: this.SUBRULE(this.cueWaves) }) },
       { ALT: () => this.SUBRULE(this.cueText, { ARGS: [undefined] }) },
+      { ALT: () => ({ kind: "prepared", cues: undefined, mark: this.SUBRULE(this.prepared) }) },
+      { ALT: () => (this.CONSUME(word.ListWord), { kind: "listPrepared", mark: this.SUBRULE2(this.prepared) ?? {} }) },
       { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [undefined] }) },
       { ALT: () => ({ kind: "last", cues: undefined, seconds: this.SUBRULE(this.lasting) }) },
       { ALT: () => ({ kind: "trigger", cues: undefined, trigger: this.SUBRULE(this.trigger) }) },
@@ -357,6 +359,7 @@ class LineParser extends CueRules {
             { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
             { ALT: () => ({ kind: "action", cues, action: this.SUBRULE(this.action) }) },
             { ALT: () => ({ kind: "cueWaves", cues, waves: this.SUBRULE(this.cueWaves) }) },
+            { ALT: () => ({ kind: "prepared", cues, mark: this.SUBRULE(this.prepared) }) },
             { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
           ]);
         },

@@ -189,6 +189,8 @@ export function operationInHand(
       at: 0,
       length: 1,
     });
+  if ("prepared" in operation)
+    throw new Fault({ message: "Lights are prepared for a cue; begin with it, as in #14: 12 prepared in #10", at: 0, length: 1 });
   if ("part" in operation) throw new Fault({ message: "A part belongs to a cue; begin with one, as in #12:", at: 0, length: 1 });
   const selection = { channels, ...attributeOf(attribute, sheet) };
   if ("times" in operation) {

@@ -372,6 +372,16 @@ export const LINE_HELP: readonly LineChapter[] = [
         "steps a list on, holds it; takes all of it away",
         "action",
       ),
+      entry(
+        ["#14: 61 prepared in #10", "#14: 61 prepared takes 6 waits 2", "#14: 61 prepared in view", "#14: 61 prepared none"],
+        "where a light moves in the dark for a cue, how slowly and how much later; in view; as the cue or the list has it again",
+        "mark move in black pre-position slow delay dark planner",
+      ),
+      entry(
+        ["#14: prepared dark", "#14: prepared in #10 takes 4", "list prepared before takes 3"],
+        "the same for all lights of a cue: as soon as they are dark, or just before; and for the whole list where cues say nothing",
+        "mark move in black policy default",
+      ),
       entry(["insert #12.5", 'insert #12.5 "Lamp out"'], "a cue without moves; no look changes"),
       entry(
         ['insert #12.5 "Lamp out" block next'],

@@ -1,7 +1,7 @@
 // The lowest of the layers of the grammar (lights, then times, then cues): each is a class because the parser package reads its rules from one.
 import { EmbeddedActionsParser, type IToken } from "chevrotain";
 import { readSeconds } from "../time/readTime.ts";
-import type { Lights, Named, Range, TypedChange, TypedOperation, TypedTiming, TypedWave } from "./sentence.ts";
+import type { Lights, Named, Range, TypedChange, TypedMark, TypedOperation, TypedTiming, TypedWave } from "./sentence.ts";
 import { lineTokens, word } from "./tokens.ts";
 
 /**
@@ -75,6 +75,7 @@ export class LightRules extends EmbeddedActionsParser {
       { ALT: () => (this.CONSUME(word.Drop), { drop: true }) },
       { ALT: () => (this.CONSUME(word.To), this.CONSUME(word.Part), { part: Number(this.CONSUME4(word.Decimal).image) }) },
       { ALT: () => (this.CONSUME(word.WaveWord), { wave: this.SUBRULE(this.wave) }) },
+      { ALT: () => ({ prepared: this.SUBRULE(this.prepared) }) },
       { ALT: () => this.SUBRULE(this.ownTimes) },
     ]),
   );
@@ -94,6 +95,45 @@ export class LightRules extends EmbeddedActionsParser {
         },
       },
     ]),
+  );
+
+  /** `prepared in #10`, `prepared in view`, `prepared dark`, `takes 6 waits 2`, `prepared none`: how lights move in the dark (docs/rules.md, Marks). */
+  protected readonly prepared = this.RULE("prepared", (): TypedMark | null => {
+    this.CONSUME(word.Prepared);
+    const mark: TypedMark = {};
+    return this.OR<TypedMark | null>([
+      { ALT: () => (this.CONSUME(word.None), null) },
+      {
+        ALT: () => {
+          this.AT_LEAST_ONE(() => this.SUBRULE(this.preparedOption, { ARGS: [mark] }));
+          return mark;
+        },
+      },
+    ]);
+  });
+
+  /** One thing about how lights are prepared, written into what was read before it. */
+  private readonly preparedOption = this.RULE("preparedOption", (mark: TypedMark = {}): void => {
+    this.OR([
+      {
+        ALT: () => {
+          this.CONSUME(word.In);
+          this.OR2([
+            { ALT: () => (this.CONSUME(word.ViewWord), (mark.view = true)) },
+            { ALT: () => (this.CONSUME(word.Hash), (mark.at = this.CONSUME(word.Decimal).image)) },
+          ]);
+        },
+      },
+      { ALT: () => (this.CONSUME(word.Before), (mark.policy = "before")) },
+      { ALT: () => (this.CONSUME(word.Dark), (mark.policy = "dark")) },
+      { ALT: () => (this.CONSUME(word.Takes), (mark.fade = this.SUBRULE(this.secondsOrNone))) },
+      { ALT: () => (this.CONSUME(word.Waits), (mark.delay = this.SUBRULE2(this.secondsOrNone))) },
+    ]);
+  });
+
+  /** Seconds, or null for `none`. */
+  protected readonly secondsOrNone = this.RULE("secondsOrNone", (): number | null =>
+    this.OR<number | null>([{ ALT: () => this.SUBRULE(this.seconds) }, { ALT: () => (this.CONSUME(word.None), null) }]),
   );
 
   /** How often a wave comes round: `every 4` seconds, or `at slow`, a tempo. */

@@ -12,6 +12,7 @@ import { checkedRange, faultless } from "./checked.ts";
 import { operationInHand } from "./handLine.ts";
 import { type LineContext, type LineRequest, cuesFor, onePartCue } from "./lineRequest.ts";
 import { attributeOf, channelsOf, groupSizes, timesOf, waveNamed, wordGiven } from "./names.ts";
+import { lightsPrepared } from "./preparedLine.ts";
 import type { Named, Range, Sentence, TypedOperation } from "./sentence.ts";
 
 /** What is done, a minus right before a number being its sign where the attribute goes below 0, as in every field. */
@@ -96,6 +97,7 @@ function editsOnLights(
     const wave = operation.wave === null ? null : waveNamed(operation.wave, context.sheet);
     return [{ op: "setWave", list, ...cues, keys: swaying, wave, after }];
   }
+  if ("prepared" in operation) return lightsPrepared(context.list, channels, cues, operation.prepared);
   if ("times" in operation) return [{ op: "setMoveTimes", list, ...cues, keys, ...timesOf(operation.times, context.sheet) }];
   if ("home" in operation) return faultless(() => homeEdits(context.sheet.keys, keys, { list, ...cues, after }));
   // A level is what a bare number speaks of; letting go and dropping speak of all that a light does.

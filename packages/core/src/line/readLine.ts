@@ -13,6 +13,7 @@ import { onLights } from "./lightsLine.ts";
 import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts";
 import { Fault } from "./names.ts";
 import { patchEdits } from "./patchLine.ts";
+import { listPrepared } from "./preparedLine.ts";
 import { pressOf, rankEdit, stepsEdit } from "./pressLine.ts";
 import { palettesSwapped, recasting } from "./recastLine.ts";
 import type { Sentence } from "./sentence.ts";
@@ -60,6 +61,8 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return editOfShow(scriptEdit(sentence, context));
     case "rank":
       return editOfShow(rankEdit(sentence, context.sheet));
+    case "listPrepared":
+      return editOfShow(listPrepared(context.list, sentence.mark));
     case "steps":
       return editOfShow(stepsEdit(sentence, context.sheet));
     case "patch":

@@ -72,6 +72,9 @@ export type Sentence =
   | { kind: "inTimes"; on: boolean }
   // How a list or a held look stands to others.
   | { kind: "rank"; name: Named; priority?: number; levels?: "highest" | "latest" }
+  // How the lights of cues, or of the whole list, are prepared in the dark.
+  | { kind: "prepared"; cues: Range | undefined; mark: TypedMark | null }
+  | { kind: "listPrepared"; mark: TypedMark }
   // How a list runs by itself; null: it waits for Go.
   | { kind: "steps"; name: Named; steps: TypedSteps | null }
   // What a cue does to waves alone: none tracks in, all but those of levels pass its wall, or (null) they track as values do.
@@ -249,7 +252,18 @@ export interface Lights {
  * What is done to the chosen lights: a change of values, times of their own, or the part that they go to.
  * Held against the show it becomes an `Operation` or a patch of times.
  */
-export type TypedOperation = TypedChange | TypedTiming | { part: number } | { wave: TypedWave | null };
+export type TypedOperation = TypedChange | TypedTiming | { part: number } | { wave: TypedWave | null } | { prepared: TypedMark | null };
+
+/** Where and how lights are prepared in the dark, as typed; null takes away what is said. Seconds; null for a time forgets it. */
+export interface TypedMark {
+  /** The number of a cue, or in view of the audience. */
+  at?: string;
+  view?: true;
+  /** For all lights of cues or of the list: just before, or as soon as they are dark. */
+  policy?: "before" | "dark" | "view";
+  fade?: number | null;
+  delay?: number | null;
+}
 /**
  * A change of values; a fan is text such as "-30~30". `isTight` where a minus stands right before its number.
  * A bare word is a palette or the name of a slot.

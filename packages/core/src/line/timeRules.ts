@@ -109,11 +109,6 @@ export class TimeRules extends LightRules {
     return Number(image) / 100;
   });
 
-  /** Seconds, or null for `none`. */
-  private readonly secondsOrNone = this.RULE("secondsOrNone", (): number | null =>
-    this.OR<number | null>([{ ALT: () => this.SUBRULE(this.seconds) }, { ALT: () => (this.CONSUME(word.None), null) }]),
-  );
-
   /** What fires a cue: `follows go 2` counts from the Go of the cue before, `follows end 2` from its completion; null for a press (`on go`). */
   protected readonly trigger = this.RULE("trigger", (): Trigger | null =>
     this.OR<Trigger | null>([

@@ -148,6 +148,12 @@ const keywords = {
   Catch: keyword("Catch", "catch"),
   Back: keyword("Back", "back"),
   Standby: keyword("Standby", "standby"),
+  Prepared: keyword("Prepared", "prepared"),
+  ViewWord: keyword("ViewWord", "view"),
+  Dark: keyword("Dark", "dark"),
+  Before: keyword("Before", "before"),
+  Takes: keyword("Takes", "takes"),
+  Waits: keyword("Waits", "waits"),
   Over: keyword("Over", "over"),
   Without: keyword("Without", "without"),
   Also: keyword("Also", "also"),
@@ -194,8 +200,23 @@ const signs = {
 };
 
 /** Words behind which a time stands; only there "1:30" is one, so that "#12:30 = 5" stays what it is. */
-const { UpTime, DownTime, Fade, Delay, End, Go, Last, After, In, Every } = keywords;
-const TIME_WORDS: readonly TokenType[] = [UpTime, DownTime, Fade, Delay, FamilyWord, End, Go, Last, After, In, Every, signs.Tilde];
+const { UpTime, DownTime, Fade, Delay, End, Go, Last, After, In, Every, Takes, Waits } = keywords;
+const TIME_WORDS: readonly TokenType[] = [
+  UpTime,
+  DownTime,
+  Fade,
+  Delay,
+  FamilyWord,
+  End,
+  Go,
+  Last,
+  After,
+  In,
+  Every,
+  Takes,
+  Waits,
+  signs.Tilde,
+];
 /** Minutes and seconds: "1:30". */
 const CLOCK = /\d+:[0-5]\d(\.\d+)?/y;
 const Clock = createToken({

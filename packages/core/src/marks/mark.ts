@@ -45,8 +45,9 @@ export interface MarkedKey {
 export function markOf(list: ListSheet, call: Call): Mark {
   const { channel, row, window, ordinals, travel } = call;
   const settings = list.cues[row]?.mark;
-  const fade = settings?.fade ?? list.list.marks?.fade ?? 0;
-  const delay = settings?.delay ?? 0;
+  const own = settings?.channels?.[channel];
+  const fade = own?.fade ?? settings?.fade ?? list.list.marks?.fade ?? 0;
+  const delay = own?.delay ?? settings?.delay ?? 0;
   const { markAt, strayCue } = placeOf(list, call);
   return { channel, calledAt: row, window, markAt, strayCue, ordinals, fade, delay, needed: delay + Math.max(fade, travel) };
 }
@@ -75,7 +76,7 @@ function placeOf(list: ListSheet, { channel, row, window }: Call): Pick<Mark, "m
   if (!window) return inView;
   const settings = list.cues[row]?.mark;
   const own = settings?.channels?.[channel];
-  if (own && "view" in own) return inView;
+  if (own?.view) return inView;
   const named = own?.at ?? settings?.at;
   if (named !== undefined) {
     const at = findRow(list, named);

@@ -16,7 +16,8 @@ export interface MarkReason {
 export function markReason(list: ListSheet, { channel, calledAt }: Pick<Mark, "channel" | "calledAt">): MarkReason {
   const settings = list.cues[calledAt]?.mark;
   const own = settings?.channels?.[String(channel)];
-  if (own) return { said: "light", by: "at" in own ? { at: own.at } : { policy: "view" } };
+  if (own?.at !== undefined) return { said: "light", by: { at: own.at } };
+  if (own?.view) return { said: "light", by: { policy: "view" } };
   if (settings?.at !== undefined) return { said: "cue", by: { at: settings.at } };
   if (settings?.policy !== undefined) return { said: "cue", by: { policy: settings.policy } };
   return { said: "list", by: { policy: list.list.marks?.policy ?? "before" } };

@@ -1,10 +1,11 @@
 // A place for every mark: enough time first, then not in a quiet line, then late, then few lights at once. What it weighed is told with each.
 import type { EditInput } from "../edit/index.ts";
 import { at } from "../show/at.ts";
-import type { MarkSettings, Show } from "../show/schema.ts";
+import type { Show } from "../show/schema.ts";
 import { groupBy } from "../show/groupBy.ts";
 import { type ListSheet, cueAt } from "../sheet/sheet.ts";
 import type { Mark } from "../marks/mark.ts";
+import { withLightMarks } from "../marks/lightMarks.ts";
 import { markReason } from "../marks/reason.ts";
 import { marksOf } from "../marks/marks.ts";
 import { type KnownTime, type MeasuredTimes, expectedTimes } from "../script/expected.ts";
@@ -181,16 +182,15 @@ export function isPlaced(list: ListSheet, mark: Mark): boolean {
 /** True for a light that the cue itself says moves live. */
 function isLiveByChoice(list: ListSheet, { calledAt, channel, markAt, strayCue }: Mark): boolean {
   const own = at(list.cues, calledAt).mark?.channels?.[channel];
-  return own === undefined ? markAt === null && strayCue === null : "view" in own;
+  return own?.view ?? (own?.at === undefined && markAt === null && strayCue === null);
 }
 
 /** The edits that make cues say where their lights are prepared. */
 function editsFor(list: ListSheet, moved: readonly MarkProposal[]): EditInput[] {
   return [...groupBy(moved, ({ mark }) => mark.calledAt)].map(([row, own]): EditInput => {
     const cue = cueAt(list, row);
-    const channels: NonNullable<MarkSettings["channels"]> = { ...cue.mark?.channels };
-    for (const { mark, best } of own) if (best) channels[mark.channel] = { at: cueAt(list, best.row).number };
-    return { op: "setCue", list: list.id, from: cue.number, to: cue.number, mark: { ...cue.mark, channels } };
+    const placed = own.flatMap(({ mark, best }) => (best ? [[mark.channel, { at: cueAt(list, best.row).number }] as const] : []));
+    return { op: "setCue", list: list.id, from: cue.number, to: cue.number, mark: withLightMarks(cue.mark, placed) };
   });
 }
 
@@ -201,11 +201,5 @@ function editsFor(list: ListSheet, moved: readonly MarkProposal[]): EditInput[] 
 export function placeMark(list: ListSheet, { calledAt, channel }: Pick<Mark, "calledAt" | "channel">, row: number | null): EditInput {
   const cue = cueAt(list, calledAt);
   const own = row === null ? { view: true as const } : { at: cueAt(list, row).number };
-  return {
-    op: "setCue",
-    list: list.id,
-    from: cue.number,
-    to: cue.number,
-    mark: { ...cue.mark, channels: { ...cue.mark?.channels, [channel]: own } },
-  };
+  return { op: "setCue", list: list.id, from: cue.number, to: cue.number, mark: withLightMarks(cue.mark, [[channel, own]]) };
 }

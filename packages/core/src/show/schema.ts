@@ -207,8 +207,11 @@ export const triggerSchema = z.discriminatedUnion("type", [
   z.strictObject({ type: z.literal("follow"), from: z.enum(["go", "complete"]), after: seconds }),
 ]);
 
-/** Where one light is marked for this cue: in a named cue before it, or not at all (`view`: it moves in view). */
-const channelMark = z.union([z.strictObject({ at: cueNumber }), z.strictObject({ view: z.literal(true) })]);
+/** Where one light is marked for this cue: in a named cue before it, or not at all (`view`: it moves in view); and how slowly, and how much later. */
+const channelMark = z
+  .strictObject({ at: cueNumber.optional(), view: z.literal(true).optional(), fade: seconds.optional(), delay: seconds.optional() })
+  .refine(({ at, view }) => at === undefined || view === undefined, "names a cue and says that it moves in view; give one of the two")
+  .refine((own) => Object.values(own).some((value) => value !== undefined), "says nothing; give at, view, fade or delay");
 /** When lights are marked: just before they are called, as soon as they are dark, or not at all: then they move in view. */
 const policy = z.enum(["before", "dark", "view"]);
 /**

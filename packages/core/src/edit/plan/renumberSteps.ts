@@ -24,6 +24,8 @@ export function renumberSteps(list: ListSheet, cues: { from: string; to: string 
 export function renamedMark(mark: MarkSettings, named: (number: string) => string): MarkSettings {
   const channels =
     mark.channels &&
-    Object.fromEntries(Object.entries(mark.channels).map(([channel, own]) => [channel, "at" in own ? { at: named(own.at) } : own]));
+    Object.fromEntries(
+      Object.entries(mark.channels).map(([channel, own]) => [channel, own.at === undefined ? own : { ...own, at: named(own.at) }]),
+    );
   return { ...mark, ...(mark.at === undefined ? {} : { at: named(mark.at) }), ...(channels ? { channels } : {}) };
 }
