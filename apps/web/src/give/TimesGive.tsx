@@ -47,7 +47,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
       <p className="text-[13px] text-quiet">
         {keys.length === 0 ? `own times: no ${family} of these is in hand yet` : `own times of this ${family}`}
       </p>
-      <div className="flex gap-1.5">
+      <div className="grid grid-cols-3 gap-1.5 *:min-w-0">
         {(["fade", "delay"] as const).map((name) => (
           <FanField
             key={name}
@@ -56,6 +56,7 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
             title="Seconds, or a fan over the lights: 0~3.5, 4~1~4"
             words={words(name)}
             read={readSpread}
+            width="w-full"
             onTake={(value) => time(selection, { [name]: value })}
           />
         ))}
@@ -65,10 +66,11 @@ export function TimesGive({ channels, family }: { channels: readonly number[]; f
           title="The fades end one behind the other, the last after so many seconds: the delays are worked out. Typed: fade 5 over 8"
           words=""
           read={readSeconds}
+          width="w-full"
           onTake={(total) => total !== null && stagger(Number(total))}
         />
-        <CurveSelect label="curve" value={curve} onTake={(next) => time(selection, { curve: next })} />
       </div>
+      <CurveSelect label="curve" value={curve} onTake={(next) => time(selection, { curve: next })} />
       <div className="flex flex-wrap gap-1" role="group" aria-label="Paces">
         {pacesFor.map((pace) => (
           <button

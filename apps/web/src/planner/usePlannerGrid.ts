@@ -2,7 +2,7 @@ import { type Virtualizer, useVirtualizer } from "@tanstack/react-virtual";
 import { findRow } from "@zm/core";
 import { type RefObject, useEffect, useEffectEvent } from "react";
 import { useSelection } from "../choice/selection.ts";
-import { COLUMN, GAPS, ROW, SPINE } from "./grid.ts";
+import { COLUMN, GAPS, HEADER, ROW, SPINE } from "./grid.ts";
 import { type ListPlan, usePlanning } from "./usePlan.ts";
 
 type Axis = Virtualizer<HTMLDivElement, Element>;
@@ -14,6 +14,8 @@ export function usePlannerGrid({ list, channels }: ListPlan, scroller: RefObject
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     overscan: 6,
+    // The head lies over the first rows, and takes its room from the last.
+    scrollPaddingEnd: HEADER,
   });
   const columns = useVirtualizer<HTMLDivElement, Element>({
     horizontal: true,

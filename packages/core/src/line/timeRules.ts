@@ -1,6 +1,6 @@
 import { TIMED_FAMILIES, type Trigger } from "../show/schema.ts";
 import { LightRules, named } from "./lightRules.ts";
-import type { Named, TypedColumn, TypedPartTimes, TypedTime } from "./sentence.ts";
+import type { Named, Sentence, TypedColumn, TypedPartTimes, TypedTime } from "./sentence.ts";
 import { word } from "./tokens.ts";
 
 /**
@@ -108,6 +108,45 @@ export class TimeRules extends LightRules {
     this.CONSUME(word.Percent);
     return Number(image) / 100;
   });
+
+  /** True where times are taken from elsewhere: `times as …`. */
+  private isReady(): boolean {
+    return this.LA(1).tokenType === word.Times && this.LA(2).tokenType === word.As;
+  }
+
+  /** `times as slow-sweep`, those of a pace; `times as #8`, those of another cue. */
+  private readonly readyTimes = this.RULE("readyTimes", (): { ready: Named } | { cue: string } => {
+    this.CONSUME(word.Times);
+    this.CONSUME(word.As);
+    return this.OR<{ ready: Named } | { cue: string }>([
+      { ALT: () => (this.CONSUME(word.Hash), { cue: this.CONSUME(word.Decimal).image }) },
+      { ALT: () => ({ ready: named(this.CONSUME(word.Name)) }) },
+    ]);
+  });
+
+  /** True where columns of times are followed by a factor or a share, and not by times. */
+  private isScaled(): boolean {
+    for (let ahead = 1; ; ahead += 1) {
+      const { tokenType } = this.LA(ahead);
+      if (tokenType === word.Star || tokenType === word.Times || tokenType === word.Comma) return true;
+      if (tokenType === word.Plus || tokenType === word.Minus) return this.LA(ahead + 2).tokenType === word.Percent;
+      const inColumn = [word.UpTime, word.DownTime, word.FamilyWord, word.Delay].includes(tokenType);
+      if (!inColumn) return false;
+    }
+  }
+
+  /** `times * 1.2` multiplies every stored time, `down * 1.2` one column; `up 3 down 5` sets those that are named and leaves the others. */
+  protected readonly timesChange = this.RULE("timesChange", (): Extract<Sentence, { kind: "times" }>["change"] =>
+    // Both begin alike, so what stands behind the columns tells them apart; a line that is not finished is read as times.
+    this.OR<Extract<Sentence, { kind: "times" }>["change"]>({
+      MAX_LOOKAHEAD: 1,
+      DEF: [
+        { GATE: () => this.isReady(), ALT: () => this.SUBRULE(this.readyTimes), IGNORE_AMBIGUITIES: true },
+        { GATE: () => !this.isReady() && this.isScaled(), ALT: () => this.SUBRULE(this.scaledTimes), IGNORE_AMBIGUITIES: true },
+        { GATE: () => !this.isScaled(), ALT: () => ({ set: this.SUBRULE(this.partTimes) }) },
+      ],
+    }),
+  );
 
   /** What fires a cue: `follows go 2` counts from the Go of the cue before, `follows end 2` from its completion; null for a press (`on go`). */
   protected readonly trigger = this.RULE("trigger", (): Trigger | null =>
