@@ -1,6 +1,6 @@
 import { expect, test } from "@playwright/test";
 import { enterLine, stored } from "../support/build.ts";
-import { openView, ownShow } from "../support/show.ts";
+import { documentOf, openView, ownShow } from "../support/show.ts";
 
 test("findings are counted where they are, by cue and by kind, and hints are folded away", async ({ page, request }) => {
   const show = await ownShow(request);
@@ -60,4 +60,29 @@ test("a finding is accepted with a note, outlives the window, and is shown again
   await expect(accepted.getByText("Accepted: it is meant to be cut")).toBeVisible();
   await accepted.getByRole("listitem").filter({ hasText: "Cue 40.5 follows" }).getByRole("button", { name: "Show it again" }).click();
   await expect(counted(10)).toBeVisible();
+});
+
+test("a light that is lit without light is found, and a darkness that holds nothing back is made a wall", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await page.goto(`/show/${show}/check`);
+  const findings = page.getByRole("group", { name: "Findings" });
+  for (const emitter of ["red", "green", "blue"]) await enterLine(page, `#19: 21 ${emitter} = 0`);
+  await expect(findings.getByText("Light 21 is lit in cues 19 to 20.5 and gives no light: its colours are all at 0.")).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(findings.getByText(/^Light 21 is lit in cues 19/)).toBeHidden();
+
+  await enterLine(page, "unblock #21..22");
+  await page.getByRole("button", { name: /hints$/ }).click();
+  const dark = findings.getByRole("listitem").filter({ hasText: "Cue 21 puts everything out, cue 22 rises from 0" });
+  await expect(async () => {
+    await findings.evaluate((list) => list.scrollBy(0, 400));
+    await expect(dark).toBeVisible({ timeout: 300 });
+  }).toPass();
+  await dark.getByRole("button", { name: "Mend: show me" }).click();
+  const impact = page.getByRole("region", { name: "Impact" });
+  await impact.getByRole("button", { name: "Make it" }).click();
+  await stored(page);
+  await expect(dark).toBeHidden();
+  const { lists } = await documentOf(request, show);
+  expect(lists[0]?.cues.find(({ number }) => number === "21")?.block).toBe(true);
 });

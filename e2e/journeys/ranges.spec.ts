@@ -84,7 +84,7 @@ test("a block is copied and pasted by keys, and carried with Alt, its impact sho
   await expect(page.getByText("6 moves of 3 lights in 2 cues copied, intensity alone")).toBeVisible();
   await cells.click(row(17));
   await page.keyboard.press("Control+v");
-  await expect(page.getByRole("region", { name: "Impact" })).toContainText(/12\.3\s*3 lights 40–50 to 55–60/);
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText(/12\.3\s*lights 1–3: 40–50 to 55–60/);
   await page.keyboard.press("Enter");
   await stored(page);
   expect((await cueOf(request, show, "12.3")).parts[0]?.moves["1"]).toMatchObject({ intensity: 60 });
@@ -268,7 +268,7 @@ test("two states are compared, a cue is brought back, and the whole show gone ba
   await expect(table.getByRole("row", { name: /≠ 6 The keeper's room/ })).toContainText("6070");
   await table.getByRole("row", { name: /12\.3 Lightning/ }).click();
   await page.getByRole("button", { name: "This cue", exact: true }).click();
-  await expect(page.getByRole("region", { name: "Impact" })).toContainText("Cue 12.3 as after edit 0.");
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText("Cue 12.3 as in the beginning of the show.");
   await page.getByRole("button", { name: "Make it" }).click();
   await stored(page);
   await expect(table.getByRole("row", { name: /Lightning/ })).toBeHidden();

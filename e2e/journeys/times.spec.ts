@@ -96,7 +96,7 @@ test("a cue is inserted behind another with a free number, and deleted with late
   await page.getByRole("button", { name: "Insert cue 9.1" }).click();
   await expect(page.getByRole("row", { name: /^9\.1/ })).toBeVisible();
   await expect(page.getByRole("heading", { name: "Cue 9.1" })).toBeVisible();
-  await page.getByText("Ada sets the table").click();
+  await page.getByText("Ada sets the table", { exact: true }).click();
   await page.getByRole("button", { name: "Delete …" }).click();
   await expect(page.getByRole("region", { name: "Impact" })).toContainText("Removes 1 cue");
   await page.keyboard.press("Enter");

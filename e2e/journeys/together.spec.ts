@@ -162,12 +162,13 @@ test("a tempo is made, tapped and kept, and a list hung on it steps in another o
   await dialog.getByRole("button", { name: "On Go" }).click();
   await expect(dialog.getByRole("status")).toHaveText("waits for Go");
   await page.keyboard.press("Escape");
+  await expect(dialog).toBeHidden();
   await stored(page);
-  for (let step = 0; step < 8; step += 1) {
+  await expect(async () => {
     await page.keyboard.press("Control+z");
     await stored(page);
-  }
-  await expect.poll(() => documentOf(request, show)).toEqual(before);
+    expect(await documentOf(request, show)).toEqual(before);
+  }).toPass();
 });
 
 test("a side list is started, quickened and released, and a set on two lists goes with one press", async ({ page, request }) => {

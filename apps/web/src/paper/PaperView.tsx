@@ -19,6 +19,7 @@ import { create } from "zustand";
 import { useShallow } from "zustand/react/shallow";
 import { chosenCues, useSelection } from "../choice/selection.ts";
 import { usePoints } from "../show/past/past.ts";
+import { useStateNames } from "../show/past/useStateNames.ts";
 import { useComparison } from "../show/past/useComparison.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { lazyPart } from "../shared/lazyPart.ts";
@@ -132,6 +133,7 @@ function Laying() {
 function KindSwitch() {
   const { kind } = usePaper();
   const { id } = useShow();
+  const nameOf = useStateNames(id);
   const { show, then } = usePoints();
   const past = show === id && then !== null;
   return (
@@ -146,7 +148,7 @@ function KindSwitch() {
           key={each}
           pressed={kind === each}
           disabled={!past}
-          title={past ? `Since edit ${then}` : "Choose a state in History first"}
+          title={past ? `Since ${nameOf(then ?? 0)}` : "Choose a state in History first"}
           onClick={() => usePaper.setState({ kind: each })}
         >
           {PAST_KINDS[each]}
@@ -162,6 +164,7 @@ function useChosenPaper(range: { from: string; to: string } | null): Paper | { f
   const list = useList();
   const { kind } = usePaper();
   const { show, then } = usePoints();
+  const nameOf = useStateNames(id);
   const ofPast = !isPaperKind(kind) && show === id && then !== null;
   const { comparison } = useComparison(list.id, ofPast ? then : null);
   const [from, to] = [range?.from, range?.to];
@@ -169,18 +172,17 @@ function useChosenPaper(range: { from: string; to: string } | null): Paper | { f
     try {
       if (!isPaperKind(kind)) {
         if (!ofPast) return { fault: "Choose a state in History first; this paper holds the show against it." };
-        return comparison && pastPaper(kind, comparison, sheet, then ?? 0);
+        return comparison && pastPaper(kind, comparison, sheet, `since ${nameOf(then ?? 0)}`);
       }
       return paperOf(sheet, { kind, list: list.id, ...(PAPER_KINDS[kind].ofCues ? { from, to } : {}) });
     } catch (error) {
       if (error instanceof ShowError) return { fault: error.message };
       throw error;
     }
-  }, [kind, sheet, list.id, from, to, comparison, ofPast, then]);
+  }, [kind, sheet, list.id, from, to, comparison, ofPast, then, nameOf]);
 }
 
-function pastPaper(kind: keyof typeof PAST_KINDS, comparison: Comparison, now: ShowSheet, then: number): Paper {
-  const since = then === 0 ? "since the show began" : `since edit ${then}`;
+function pastPaper(kind: keyof typeof PAST_KINDS, comparison: Comparison, now: ShowSheet, since: string): Paper {
   if (kind === "differences") return differencesPaper(comparison, since);
   return renumberingPaper(comparison, since, (id, cue) => {
     const own = now.lists.get(id);

@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { type EditInput, type ShowSheet, bringBackSteps, cueOrder } from "@zm/core";
+import { type EditInput, type ShowSheet, bringBackSteps, capital, cueOrder } from "@zm/core";
 import { useShallow } from "zustand/react/shallow";
 import { considerEdits } from "../choice/draft.ts";
 import { chosenCues, useSelection } from "../choice/selection.ts";
@@ -13,6 +13,7 @@ import { currentGesture } from "../show/gesture.ts";
 import { enqueue } from "../show/queue.ts";
 import { receiveEdit, useList, useShow } from "../show/useShow.ts";
 import { usePoints } from "../show/past/past.ts";
+import { useStateNames } from "../show/past/useStateNames.ts";
 import { useComparison } from "../show/past/useComparison.ts";
 
 /** What can be had back of the state that is looked at: chosen cues, chosen lights in them, or everything. Its impact stands below before it is made. */
@@ -20,26 +21,27 @@ export function BringBack() {
   const { id, sheet, revision } = useShow();
   const list = useList();
   const { show, then, against } = usePoints();
+  const nameOf = useStateNames(id);
   const { before: past, same, comparison } = useComparison(list.id, show === id ? then : null);
   const choice = useSelection(useShallow(({ cue, cueEnd, channels }) => ({ cue, cueEnd, channels })));
   const cues = chosenCues(choice);
   if (show !== id || then === null)
     return <p className="text-quiet">What differs in the chosen cue, and what can be brought back, stands here.</p>;
-  const name = then === 0 ? "how the show began" : `the state after edit ${then}`;
+  const name = nameOf(then);
   const numbers = cues && past ? numbersIn(sheet, past, list.id, cues) : [];
   const consider = (channels?: readonly number[]): void => {
     const identity = same?.get(list.id) ?? new Map<string, string | null>();
     const steps = past && same && unlessRefused(() => bringBackSteps(sheet, past, { list: list.id, cues: numbers, channels, identity }));
     if (!steps || !cues) return;
     const range = cues.from === cues.to ? `Cue ${cues.from}` : `Cues ${cues.from} to ${cues.to}`;
-    const words = `${range}${channels ? `, ${lightWords(channels)},` : ""} as after edit ${then}`;
+    const words = `${range}${channels ? `, ${lightWords(channels)},` : ""} as in ${name}`;
     const edits: EditInput[] = [{ op: "steps", steps: [...steps], words }];
     considerEdits("history", edits);
   };
   const line = comparison?.lines.find((each) => each.list === list.id && (each.after ?? each.cue) === choice.cueEnd);
   return (
     <section aria-label="Bring back" className="flex flex-col gap-2.5">
-      <h2 className="text-[17px] font-bold">{against === null ? "Then and now" : `Edit ${then} and edit ${against}`}</h2>
+      <h2 className="text-[17px] font-bold">{against === null ? "Then and now" : capital(`${name} and ${nameOf(against)}`)}</h2>
       {comparison && against === null && (
         <p className="text-quiet">
           Since {name}: {sentence(comparison.summary)}
@@ -50,7 +52,7 @@ export function BringBack() {
           Cue <span className="figures">{line.after ?? line.cue}</span>: {line.words()}
         </p>
       )}
-      <p className="border-t border-rule pt-2 font-bold">Bring back from edit {then}</p>
+      <p className="border-t border-rule pt-2 font-bold">Bring back from {name}</p>
       {numbers.length === 0 && <p className="text-quiet">Choose cues in the table; chosen lights can come back alone.</p>}
       <div className="flex flex-wrap gap-1.5">
         <button type="button" className="btn btn-xs border-neutral" disabled={numbers.length === 0} onClick={() => consider()}>

@@ -90,6 +90,8 @@ export const KINDS = [
   ["dark-but-labelled-lit", "labelled lit, and dark"],
   ["leaks-past-wall", "leaks past a wall"],
   ["at-home-while-lit", "lit where it rests"],
+  ["lit-unseen", "lit, and gives no light"],
+  ["dark-unwalled", "dark, and no wall"],
   ["unreachable-cue", "out of reach"],
   ["call-adrift", "called on a word that nobody says"],
   ["call-needless", "called, and follows by itself"],

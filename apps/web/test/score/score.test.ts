@@ -129,9 +129,9 @@ test("an impact is told cue by cue, and what only keeps later looks is told apar
   };
   const { lines } = reportImpact(sheet, makeEdits(sheet, readEdits(edit)), list.id);
   expect(lines.map((line) => `${line.cue}: ${line.words()}${line.quiet ? " (quiet)" : ""}`)).toEqual([
-    "6: 2 lights 80–85 to 70–75",
-    "7: 2 lights 80–85 to 70–75",
-    "8: 2 lights 80–95 to 70–85",
+    "6: lights 11–12: 80–85 to 70–75",
+    "7: lights 11–12: 80–85 to 70–75",
+    "8: lights 11–12: 80–95 to 70–85",
     "9: gets 2 moves; looks as before (quiet)",
   ]);
 });

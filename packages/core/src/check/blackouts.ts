@@ -1,8 +1,10 @@
 import { isBlackout } from "../show/blackout.ts";
-import { isLitAt } from "../marks/calls.ts";
+import { isLitAt, litRows } from "../marks/calls.ts";
 import { cueAt } from "../sheet/sheet.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
 import { intensityOf } from "../sheet/keys.ts";
+import { isWall } from "../sheet/tracking.ts";
+import { litCounts } from "./litUnseen.ts";
 import type { CheckContext } from "./context.ts";
 import { type Finding, findingAt, onlyLight } from "./finding.ts";
 import { count, figure, listed } from "../show/words.ts";
@@ -15,11 +17,27 @@ const LIT = /\b(lights? up|up full|full up|all up|full stage)\b/i;
  * Labels are read for whole words. A blackout leaves light where any intensity of its look is above 0.
  */
 export function checkBlackouts(context: CheckContext): Finding[] {
-  return context.list.cues.flatMap((cue, row) => {
+  const { list } = context;
+  const counts = litCounts(context, (channel) => litRows(list, channel));
+  return list.cues.flatMap((cue, row) => {
     const label = cue.label ?? "";
-    if (isBlackout(label)) return litInBlackout(context, row);
-    return LIT.test(label) ? darkButLit(context, row) : [];
+    const unwalled = counts[row] === 0 ? darkUnwalled(context, counts, row) : [];
+    if (isBlackout(label)) return [...litInBlackout(context, row), ...unwalled];
+    return LIT.test(label) ? [...darkButLit(context, row), ...unwalled] : unwalled;
   });
+}
+
+/** Tells of a cue that puts everything out, so that light rises from 0 behind it, and is no wall. A cue that keeps its moves to itself ends nothing. */
+function darkUnwalled(context: CheckContext, counts: Int32Array, row: number): Finding[] {
+  const { list } = context;
+  const cue = cueAt(list, row);
+  const risesBehind = (counts[row + 1] ?? 0) > 0;
+  const putsOut = row > 0 && (counts[row - 1] ?? 0) > 0;
+  if (!putsOut || !risesBehind || isWall(list, row) || (cue.carries ?? "track") !== "track") return [];
+  const next = cueAt(list, row + 1).number;
+  const message = `Cue ${cue.number} puts everything out, cue ${next} rises from 0, and neither is a wall: what is put in before leaks into what comes after. Block the cue where all is dark.`;
+  if (isWall(list, row + 1)) return [];
+  return [findingAt(context, "dark-unwalled", row, null, message, [{ op: "block", from: cue.number, to: cue.number }])];
 }
 
 /** The lights that are lit in a row. */

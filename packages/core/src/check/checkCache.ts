@@ -29,6 +29,8 @@ export interface ListCache {
   readonly chains: Map<number, readonly Finding[]>;
   /** By channel: its marks, which stay the same as long as nothing of theirs changes, and what is wrong with them. */
   readonly marks: Map<number, { readonly of: readonly Mark[]; readonly found: readonly Finding[] }>;
+  /** By channel: the rows in which it is lit. */
+  readonly litRows: Map<number, Uint8Array>;
   /** By the row of a cue that is called dark: the channels that are lit in it. */
   readonly lit: Map<number, ReadonlySet<number>>;
   /** By the row of a wall that keeps its moves to itself: the ordinals of the keys that come back behind it. */
@@ -57,7 +59,17 @@ export function newCheckCache(): CheckCache {
  * It has to be filled by every rule before it serves another look.
  */
 export function newListCache(list: ListSheet, script: Show["script"]): ListCache {
-  return { list, script, clock: chainClock(list), moves: new Map(), chains: new Map(), marks: new Map(), lit: new Map(), walls: new Map() };
+  return {
+    list,
+    script,
+    clock: chainClock(list),
+    moves: new Map(),
+    chains: new Map(),
+    marks: new Map(),
+    litRows: new Map(),
+    lit: new Map(),
+    walls: new Map(),
+  };
 }
 
 /**

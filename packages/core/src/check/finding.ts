@@ -22,6 +22,8 @@ export const CODES = {
   "lit-in-blackout": "error",
   "leaks-past-wall": "warning",
   "at-home-while-lit": "warning",
+  "lit-unseen": "warning",
+  "dark-unwalled": "hint",
   "palette-gap": "error",
   "patch-clash": "error",
   "unreachable-cue": "warning",

@@ -12,6 +12,7 @@ import { TrackingWalk, isWall, trackedIn, tracksOn, valueOfMove } from "../sheet
 import { timingOf } from "../time/times.ts";
 import { partNumbered } from "../time/transition.ts";
 import type { CheckContext } from "./context.ts";
+import { litUnseen } from "./litUnseen.ts";
 import { type Code, type Finding, type Severity, findingAt } from "./finding.ts";
 import { count, listed } from "../show/words.ts";
 
@@ -75,6 +76,7 @@ function checkLight(context: CheckContext, channel: number, keys: readonly Key[]
     ...found.unseen.findings((first, all) => neverSeen(context, first, all)),
     ...found.gap.findings((first, all) => gap(context, first, all)),
     ...atHome(context, channel, keys, lit),
+    ...litUnseen(context, channel, keys, lit),
   ];
 }
 

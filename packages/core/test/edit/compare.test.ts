@@ -66,7 +66,7 @@ test("a comparison tells cue by cue what came, went, was renumbered, looks or la
   ]);
   const { lines, summary, beside } = compareShows(OLD, now, "main");
   expect(lines.map(({ cue, after, words }) => [cue, after ?? null, words()])).toEqual([
-    ["1", "1", expect.stringContaining("1 light 40 to 55")],
+    ["1", "1", expect.stringContaining(": 40 to 55")],
     ["2", "2.5", expect.stringContaining("becomes 2.5")],
     ["3", null, expect.any(String)],
     ["9", "9", expect.any(String)],

@@ -41,7 +41,7 @@ test("a cue inserted before a follow says what is followed now, and how long the
   expect(told(inserted)).toEqual([
     "4: the chain from here lasts 4 instead of 12 s",
     "4.5: comes; starts a chain of 9 s",
-    "5: 1 light 50 to 70; now follows 4.5: 2 s after the end of it",
+    "5: light 5: 50 to 70; now follows 4.5: 2 s after the end of it",
   ]);
   expect(inserted.summary).toBe("adds 1 cue, 1 cue looks different, 1 follow changes, 2 cues or chains last otherwise");
 });
@@ -115,7 +115,7 @@ test("many cues deleted or channels removed are told as one; of others the first
 
 test("a cue whose palette has other numbers says that it looks as the palette now is", () => {
   const moved = report(show, { op: "setPalette", palette: { ...windowPalette, values: [{ attribute: "pan", value: 20 }] } });
-  expect(told(moved)[0]).toBe("1: 1 light: position as Window now is");
+  expect(told(moved)[0]).toBe("1: light 1: position as Window now is");
 });
 
 test("times that change are said with their length before and after, chain included", () => {
@@ -126,12 +126,12 @@ test("times that change are said with their length before and after, chain inclu
 test("positions are said by number or palette, levels as spans, other lists by name", () => {
   expect(
     told(report(show, { op: "change", from: "1", to: "1", keys: { channels: [1], attributes: ["pan"] }, do: { palette: "out" } }))[0],
-  ).toBe("1: 1 light: position Window to Door");
+  ).toBe("1: light 1: position Window to Door");
   expect(
     told(
       report(show, { op: "change", from: "4", to: "4", keys: { channels: [1], attributes: ["pan"] }, do: { set: -3 }, after: "restore" }),
     )[0],
-  ).toBe("4: 1 light: position Window to pan −3");
+  ).toBe("4: light 1: position Window to pan −3");
   const gathered = report(show, { op: "setList", list: { id: "sea", label: "Sea", cues: [{ number: "1" }] } });
   expect(gathered.lines.map((line) => line.listLabel)).toEqual(["Sea"]);
   expect(gathered.summary).toBe("adds 1 cue, no cue looks different (in Sea)");

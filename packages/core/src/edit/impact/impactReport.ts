@@ -3,7 +3,7 @@
 import { writeSeconds } from "../../time/timeWords.ts";
 import { placeChangeWords } from "../../marks/placeChanges.ts";
 import { intAt } from "../../show/at.ts";
-import { count } from "../../show/words.ts";
+import { count, shortened } from "../../show/words.ts";
 import { groupBy } from "../../show/groupBy.ts";
 import { cueOrder } from "../../show/cueNumber.ts";
 import type { CueHead } from "../../show/schema.ts";
@@ -255,11 +255,20 @@ function storedWords(steps: readonly Step[], names: CueIdentity, places: () => s
 const SETTING_WORDS: Readonly<Partial<Record<keyof CueHead, string>>> = {
   mark: "what it says of the preparing of its lights changes; each is prepared where it was",
   actions: "does otherwise besides",
-  label: "has another label",
-  note: "has another note",
   call: "is called elsewhere",
-  scene: "belongs to another scene",
 };
+
+/** So many letters of an old and of a new text are told. */
+const TOLD_LETTERS = 40;
+
+/** A text of a cue as it was and as it is: "label “Storm” → “Storm breaks”". */
+function textWords(name: string, before: unknown, after: unknown): string {
+  const said = (text: unknown): string =>
+    typeof text === "string" && text !== "" ? `“${shortened(text.replace(/\s+/g, " "), TOLD_LETTERS)}”` : "none";
+  return `${name} ${said(before)} → ${said(after)}`;
+}
+
+const TEXTS = ["label", "note", "scene"];
 
 /** Which of its own fields a cue changes, in words; empty where it changes none. A mark that goes on naming the same cue under its new number is none. */
 function settingsWords(steps: readonly Step[], names: CueIdentity, places: () => string): string {
@@ -272,8 +281,10 @@ function settingsWords(steps: readonly Step[], names: CueIdentity, places: () =>
     for (const name of fields)
       if (!sameData(Reflect.get(before, name), Reflect.get(after, name)))
         words.add(
-          (name === "mark" ? places() : "") ||
-            (Object.entries(SETTING_WORDS).find(([each]) => each === name)?.[1] ?? "its own settings change"),
+          TEXTS.includes(name)
+            ? textWords(name, Reflect.get(before, name), Reflect.get(after, name))
+            : (name === "mark" ? places() : "") ||
+                (Object.entries(SETTING_WORDS).find(([each]) => each === name)?.[1] ?? "its own settings change"),
         );
   }
   return [...words].join(", ");

@@ -1,5 +1,5 @@
 import { valueWords } from "../../values/valueWords.ts";
-import { count, listed } from "../../show/words.ts";
+import { count, lightRuns, listed } from "../../show/words.ts";
 import { paletteOf } from "../../show/move.ts";
 import { FAMILIES, type Family } from "../../show/schema.ts";
 import { groupBy } from "../../show/groupBy.ts";
@@ -16,7 +16,7 @@ interface KeyChange extends LookChange {
 }
 
 /**
- * How one look changes, family by family: "6 lights 15–20 to 25; pan −20 to 15; colour Dusk to Noon". Rows before and after; -1: the cue is
+ * How one look changes, family by family: "lights 1–6: 15–20 to 25; light 61: pan −20 to 15; 24 lights: colour Dusk to Noon". Rows before and after; -1: the cue is
  * new. A palette is named where all changed values of a family come from one; empty for changes of keys that neither rig has.
  * Spans stand for lights that differ: "15–20 to 25". Values are in the attribute's own unit.
  */
@@ -29,8 +29,8 @@ export function lookWords(changes: readonly LookChange[], was: ListSheet, rowBef
   return FAMILIES.flatMap((family): string[] => {
     const own = byFamily.get(family);
     if (!own) return [];
-    const lights = count(new Set(own.map(({ channel }) => channel)).size, "light");
-    if (family === "intensity") return [`${lights} ${span(own.map((each) => each.before))} to ${span(own.map((each) => each.after))}`];
+    const lights = lightsNamed(own.map(({ channel }) => channel));
+    if (family === "intensity") return [`${lights}: ${span(own.map((each) => each.before))} to ${span(own.map((each) => each.after))}`];
     const before = paletteName(own, was, rowBefore);
     const after = paletteName(own, is, rowAfter);
     if (before !== undefined && before === after) return [`${lights}: ${family} as ${after} now is`];
@@ -42,6 +42,17 @@ export function lookWords(changes: readonly LookChange[], was: ListSheet, rowBef
     );
     return [`${lights}: ${listed(words)}`];
   }).join("; ");
+}
+
+/** So many letters of light numbers are read in one line; more are only counted. */
+const NAMED_LETTERS = 16;
+
+/** Which lights: "light 5", "lights 3–6, 9", or "24 lights" where their numbers would fill the line. */
+function lightsNamed(channels: readonly number[]): string {
+  const all = [...new Set(channels)].sort((a, b) => a - b);
+  const runs = lightRuns(all, "–");
+  if (runs.length > NAMED_LETTERS) return count(all.length, "light");
+  return `${all.length === 1 ? "light" : "lights"} ${runs}`;
 }
 
 /** The palette that all of these keys have their value from; undefined where they do not share one. */
