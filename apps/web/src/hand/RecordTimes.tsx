@@ -71,7 +71,7 @@ export function RecordTimes({ times, stored, onChange, curve, storedCurve, onCur
         <CurveSelect
           key={family}
           label={`${family} curve`}
-          none={stored?.[family]?.curve ? curveWords(stored[family].curve) : "the same"}
+          none={stored?.[family]?.curve ? curveWords(stored[family].curve) : "same"}
           value={times[family]?.curve ?? null}
           onTake={(next) => onChange(patchedTimes(times, { [family]: { curve: next } }))}
         />

@@ -110,7 +110,7 @@ function ColumnFields({ column, entered, onEnter }: ColumnFieldsProps) {
     <div className="flex items-center gap-1.5">
       <select
         aria-label="which times of these cues"
-        className="select select-sm min-w-0 flex-1 bg-base-100 px-1.5 text-[13px]"
+        className="select select-sm select-narrow min-w-0 flex-1 bg-base-100 text-[13px]"
         value={column ?? ""}
         onChange={(event) => onEnter(TIMED.find((each) => each === event.target.value) ?? null, {})}
       >
@@ -184,7 +184,7 @@ function FiresSelect({ onTake }: { onTake: (trigger: Trigger | null | undefined)
     <>
       <select
         aria-label="what fires these cues"
-        className="select select-sm min-w-0 flex-1 bg-base-100 px-1.5 text-[13px]"
+        className="select select-sm select-narrow min-w-0 flex-1 bg-base-100 text-[13px]"
         value={kind}
         onChange={(event) => take(event.target.value, after)}
       >

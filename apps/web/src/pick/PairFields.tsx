@@ -46,7 +46,7 @@ function PaletteSelect({ label, value, onTake }: { label: string; value: string;
   return (
     <select
       aria-label={label}
-      className="select select-sm min-w-0 flex-1 bg-base-100 px-1.5 text-[13px] text-base-content"
+      className="select select-sm select-narrow min-w-0 flex-1 bg-base-100 text-[13px] text-base-content"
       value={value}
       onChange={(event) => onTake(event.target.value)}
     >

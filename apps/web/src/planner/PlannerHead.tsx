@@ -61,7 +61,7 @@ function Summary({ plan: { list, marks }, proposal }: { plan: ListPlan; proposal
   const unknown = marks.filter(({ mark, known }) => mark.markAt !== null && known === null).length;
   const set = (wanted: MarkPolicy): void => change((settings) => ({ ...settings, marks: { ...settings.marks, policy: wanted } }));
   return (
-    <div className="sticky z-10 flex h-8 items-center gap-3 pl-3.5 text-[13px]" style={{ left: SPINE }}>
+    <div className="sticky z-10 flex h-8 items-center gap-2.5 pl-3.5 text-[13px] whitespace-nowrap" style={{ left: SPINE }}>
       <span className="text-quiet">prepared</span>
       <span role="group" aria-label="When lights are prepared" className="flex gap-1">
         {POLICIES.map((each) => (
@@ -97,7 +97,7 @@ function Summary({ plan: { list, marks }, proposal }: { plan: ListPlan; proposal
       <Troubled marks={marks} list={list} report="mark-lit" words="in light" />
       <span>{count(marks.length, "mark")}</span>
       {unknown > 0 && <span className="text-quiet">{unknown} of unknown time</span>}
-      {proposal && <span className="text-secondary">{proposal.proposals.filter(({ moves }) => moves).length} proposed elsewhere</span>}
+      {proposal && <span className="text-secondary">{proposal.proposals.filter(({ moves }) => moves).length} proposed</span>}
     </div>
   );
 }

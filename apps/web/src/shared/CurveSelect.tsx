@@ -16,7 +16,7 @@ export function CurveSelect({ label, value, none = "curve", onTake }: CurveSelec
   return (
     <select
       aria-label={label}
-      className="select select-sm min-w-0 flex-1 bg-base-100 px-1.5 text-[13px]"
+      className="select select-sm select-narrow min-w-0 flex-1 bg-base-100 text-[13px]"
       value={value !== null && offered.includes(value) ? value : ""}
       onChange={(event) => onTake(CURVES.find((each) => each === event.target.value) ?? null)}
     >

@@ -23,7 +23,7 @@ export function ReadySelect({ label, paces: all, list, row, onTake }: ReadySelec
     <select
       aria-label={label}
       title="Times of a pace, or of a cue before; typed: #12: times as slow-sweep, #12: times as #8"
-      className="select select-xs w-full min-w-0 bg-base-100 px-1.5 text-[13px]"
+      className="select select-xs select-narrow w-full min-w-0 bg-base-100 text-[13px]"
       value=""
       onChange={(event) => {
         const [kind, id] = [event.target.value.slice(0, 1), event.target.value.slice(1)];
@@ -33,7 +33,7 @@ export function ReadySelect({ label, paces: all, list, row, onTake }: ReadySelec
         if (ready) onTake(ready);
       }}
     >
-      <option value="">ready …</option>
+      <option value="">ready</option>
       {paces.map(({ id, label: name }) => (
         <option key={id} value={`p${id}`}>
           {name || id}
