@@ -287,6 +287,15 @@ test("what a cue does besides is given in the inspector and typed, timed, and re
 
 test("a page that only looks on follows the show, in large letters too, over a lost server", async ({ page, request }) => {
   const show = await ownShow(request);
+  await openView(page, show, "run");
+  const lookOn = page.getByRole("link", { name: "Look on" });
+  const opened = page.waitForEvent("popup");
+  await lookOn.click();
+  expect(new URL((await opened).url()).pathname).toBe(`/watch/${show}`);
+  await (await opened).close();
+  await page.getByRole("button", { name: "Salt and Paraffin" }).first().click();
+  await expect(page.getByRole("menuitem", { name: "Page that only looks on" })).toHaveAttribute("href", `/watch/${show}`);
+
   const live = await liveLine(page);
   await page.goto(`/watch/${show}`);
   await expect(page.getByTestId("next-cue")).toHaveText("0.5");

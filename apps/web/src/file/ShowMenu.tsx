@@ -1,13 +1,13 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { emptyShow } from "@zm/core";
-import { Download, FilePlus, FolderOpen, PencilLine, Trash2, Upload } from "lucide-react";
+import { Download, Eye, FilePlus, FolderOpen, PencilLine, Trash2, Upload } from "lucide-react";
 import { useRef, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { useNavigate } from "react-router";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { Modal } from "../shared/Modal.tsx";
 import { tellTrouble } from "../shared/notices.ts";
-import { DropMenu, MenuEntry, MenuHeading, MenuLink, NamedEntry } from "../shared/DropMenu.tsx";
+import { DropMenu, MenuEntry, MenuHeading, MenuLink, MenuPage, NamedEntry } from "../shared/DropMenu.tsx";
 import { api } from "../show/api.ts";
 import { showsQuery } from "../show/openShow.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -55,6 +55,9 @@ export function ShowMenu({ title }: { title: string }) {
         <NamedEntry label="Name of this show" placeholder="name, then Enter" value={title} onName={rename}>
           <PencilLine size={15} /> Rename this show …
         </NamedEntry>
+        <MenuPage href={`/watch/${id}`}>
+          <Eye size={15} /> Page that only looks on
+        </MenuPage>
         <MenuEntry onAct={() => setRemoving(true)}>
           <Trash2 size={15} /> Remove this show …
         </MenuEntry>

@@ -18,7 +18,6 @@ import { usePress } from "../show/run/usePress.ts";
 
 /** Running the show: what is on, what is next, how long is left; Go, back, hold, and going to a cue. */
 export function RunView() {
-  const { id } = useShow();
   const list = useMainList();
   const run = useLive((live) => live.run);
   const { go, back, hold, goTo, step, catchFollow } = useGo(list.id);
@@ -48,9 +47,7 @@ export function RunView() {
               </div>
               <SetBack run={own} />
               <StageSwitch />
-              <Link className="shrink-0 text-[13px] text-quiet underline" to={`/show/${id}/log`} title="What was fired, when and by whom">
-                Run log
-              </Link>
+              <OtherPages />
             </div>
             <NextCue list={list} onCatch={catchFollow} onFire={go} />
           </div>
@@ -122,4 +119,25 @@ function SetBack({ run }: { run: ListRun | undefined }) {
       {words} · set back
     </button>
   ));
+}
+
+/** What else there is of a run: the page for whoever looks on, and the log. */
+function OtherPages() {
+  const { id } = useShow();
+  const link = "shrink-0 text-[13px] text-quiet underline";
+  return (
+    <>
+      <Link
+        className={link}
+        to={`/watch/${id}`}
+        target="_blank"
+        title="The stage and where the show stands, for designer and stage manager, in a window of its own; nothing can be pressed there"
+      >
+        Look on
+      </Link>
+      <Link className={link} to={`/show/${id}/log`} title="What was fired, when and by whom">
+        Run log
+      </Link>
+    </>
+  );
 }

@@ -83,6 +83,17 @@ export function MenuLink({ href, children }: { href: string; children: React.Rea
   );
 }
 
+/** An entry that opens a page of its own in a new window. */
+export function MenuPage({ href, children }: { href: string; children: React.ReactNode }) {
+  return (
+    <Entry asChild>
+      <a href={href} target="_blank" rel="noreferrer">
+        {children}
+      </a>
+    </Entry>
+  );
+}
+
 /** Words over the entries that follow. */
 export function MenuHeading({ children }: { children: React.ReactNode }) {
   return <Menu.Label className="px-2.5 pt-2 text-[13px] text-quiet">{children}</Menu.Label>;
