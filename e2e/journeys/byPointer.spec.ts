@@ -242,7 +242,7 @@ test("removing a light that cues use says what uses it, and asks", async ({ page
     /Light 3 is used by \d+ moves in cues .*, group "cabin", held look "worklight"; take it out of those first/,
   );
   await asked.getByRole("button", { name: /show me/ }).click();
-  await expect(page.getByRole("region", { name: "Impact" })).toContainText("1 light");
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText("light 3: 60 to unset");
   await page.getByRole("button", { name: "Make it" }).click();
   await expect(page.getByRole("grid", { name: "Lights" }).getByRole("button", { name: "3", exact: true })).toBeHidden();
   await page.getByRole("button", { name: "Undo" }).click();

@@ -268,11 +268,11 @@ test("two states are compared, a cue is brought back, and the whole show gone ba
   await expect(table.getByRole("row", { name: /≠ 6 The keeper's room/ })).toContainText("6070");
   await table.getByRole("row", { name: /12\.3 Lightning/ }).click();
   await page.getByRole("button", { name: "This cue", exact: true }).click();
-  await expect(page.getByRole("region", { name: "Impact" })).toContainText("Cue 12.3 as in the beginning of the show.");
+  await expect(page.getByRole("region", { name: "Impact" })).toContainText("Cue 12.3 as in “first dress”.");
   await page.getByRole("button", { name: "Make it" }).click();
   await stored(page);
   await expect(table.getByRole("row", { name: /Lightning/ })).toBeHidden();
-  await page.getByRole("button", { name: "Go back to how the show began" }).click();
+  await page.getByRole("button", { name: "Go back to “first dress”" }).click();
   await expect(page.getByText("No cue is different")).toBeVisible();
   expect(await documentOf(request, show)).toEqual(before);
   await page.keyboard.press("Control+z");
