@@ -54,6 +54,7 @@ export { type CueImport, importCuesEdits } from "./edit/importCues.ts";
 export { type LackedAttribute, lackedAttributes } from "./edit/kinds/recast.ts";
 export { scenesFromBook } from "./edit/scenesFromBook.ts";
 export { headingOver } from "./script/headingOver.ts";
+export { newTempo } from "./show/newTempo.ts";
 export { renamedField } from "./show/renamedField.ts";
 export { mergePartEdits } from "./edit/partEdits.ts";
 export * from "./edit/clip.ts";

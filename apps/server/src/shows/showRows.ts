@@ -88,8 +88,8 @@ export function listRow(showId: number): RowOf<ListHead, ListRow> {
 }
 
 /** How a list runs, as it is stored; null where it says nothing of it. Named field by field: what else stands in the list has rows of its own. */
-function runningOf({ priority, levels, releaseTime, master, fader, startsAt, steps }: ListRunning): ListRunning | null {
-  const given = Object.entries({ priority, levels, releaseTime, master, fader, startsAt, steps }).filter(
+function runningOf({ priority, levels, releaseTime, master, fader, startsAt, steps, off }: ListRunning): ListRunning | null {
+  const given = Object.entries({ priority, levels, releaseTime, master, fader, startsAt, steps, off }).filter(
     ([, value]) => value !== undefined,
   );
   return given.length > 0 ? Object.fromEntries(given) : null;

@@ -17,6 +17,7 @@ import { useSelection } from "../choice/selection.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { timesInWords } from "../shared/partTimes.ts";
+import { Answers, Question } from "../shared/Question.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
 import { curveWords, lightWords } from "../shared/words.ts";
@@ -96,33 +97,29 @@ export function WhichOfIt({ entry: { changed, onlyChosen, families, attributes, 
       </Question>
       <AttributesOf held={held.names} attributes={attributes} set={set} />
       {held.waves && (
-        <Question name="" label="values and waves">
-          {(
-            [
-              ["with", "Values and waves"],
-              ["without", "No waves"],
-              ["alone", "Waves alone"],
-            ] as const
-          ).map(([each, word]) => (
-            <Toggle key={each} pressed={waves === each} onClick={() => set("waves", each)}>
-              {word}
-            </Toggle>
-          ))}
-        </Question>
+        <Answers
+          name=""
+          label="values and waves"
+          value={waves}
+          answers={[
+            ["with", "Values and waves"],
+            ["without", "No waves"],
+            ["alone", "Waves alone"],
+          ]}
+          onTake={(next) => set("waves", next)}
+        />
       )}
-      <Question name="" label="values or times">
-        {(
-          [
-            ["both", "Values and own times"],
-            ["values", "Values"],
-            ["times", "Own times"],
-          ] as const
-        ).map(([each, word]) => (
-          <Toggle key={each} pressed={what === each} onClick={() => set("what", each)}>
-            {word}
-          </Toggle>
-        ))}
-      </Question>
+      <Answers
+        name=""
+        label="values or times"
+        value={what}
+        answers={[
+          ["both", "Values and own times"],
+          ["values", "Values"],
+          ["times", "Own times"],
+        ]}
+        onTake={(next) => set("what", next)}
+      />
     </>
   );
 }
@@ -234,19 +231,17 @@ export function IntoWhat({ form, entry: { cue, mode, label, scene }, known, with
           onChange={(event) => set("scene", event.target.value)}
         />
       </div>
-      <Question name="" label="into it">
-        {(
-          [
-            ["merge", "Add to it", "Adds to what the cue stores, and overwrites"],
-            ["replace", "Exactly this", "The cue stores exactly this afterwards"],
-            ["remove", "Take out", "These keys' moves leave the cue"],
-          ] as const
-        ).map(([each, word, title]) => (
-          <Toggle key={each} pressed={mode === each} title={title} onClick={() => set("mode", each)}>
-            {word}
-          </Toggle>
-        ))}
-      </Question>
+      <Answers
+        name=""
+        label="into it"
+        value={mode}
+        answers={[
+          ["merge", "Add to it", "Adds to what the cue stores, and overwrites"],
+          ["replace", "Exactly this", "The cue stores exactly this afterwards"],
+          ["remove", "Take out", "These keys' moves leave the cue"],
+        ]}
+        onTake={(next) => set("mode", next)}
+      />
     </>
   );
 }
@@ -254,25 +249,16 @@ export function IntoWhat({ form, entry: { cue, mode, label, scene }, known, with
 /** Whether later cues follow. */
 export function ForHowLong({ entry: { scope }, set }: QuestionProps) {
   return (
-    <Question name="for how long">
-      <Toggle pressed={scope === "track"} onClick={() => set("scope", "track")} title="It tracks on until a later cue moves it">
-        Later cues change too
-      </Toggle>
-      <Toggle
-        pressed={scope === "cueOnly"}
-        onClick={() => set("scope", "cueOnly")}
-        title="Every later cue keeps its look; a new last cue keeps to itself"
-      >
-        This cue only
-      </Toggle>
-      <Toggle
-        pressed={scope === "isolated"}
-        onClick={() => set("scope", "isolated")}
-        title="Isolated: nothing tracks into the cue, and nothing out of it"
-      >
-        Nothing in, nothing out
-      </Toggle>
-    </Question>
+    <Answers
+      name="for how long"
+      value={scope}
+      answers={[
+        ["track", "Later cues change too", "It tracks on until a later cue moves it"],
+        ["cueOnly", "This cue only", "Every later cue keeps its look; a new last cue keeps to itself"],
+        ["isolated", "Nothing in, nothing out", "Isolated: nothing tracks into the cue, and nothing out of it"],
+      ]}
+      onTake={(next) => set("scope", next)}
+    />
   );
 }
 
@@ -402,15 +388,5 @@ export function HowFast({ entry: { curve }, set, times, stored, start, list, row
         )}
       </div>
     </>
-  );
-}
-
-/** One question of the sheet with its answers; `label` names a row that has no words in front of it. */
-function Question({ name, label, children }: { name: string; label?: string; children: React.ReactNode }) {
-  return (
-    <div className="flex gap-2" role="group" aria-label={label ?? name}>
-      <span className="w-20 shrink-0 pt-0.5 text-[13px] text-quiet">{name}</span>
-      <div className="flex flex-wrap gap-1">{children}</div>
-    </div>
   );
 }

@@ -85,7 +85,7 @@ export function RangeTimes({ list, cues }: RangeTimesProps) {
       <ColumnFields column={column} entered={entered} onEnter={consider} />
       <div className="flex items-center gap-1.5">
         <CurveSelect
-          label={column === null || column === "up" || column === "down" ? "curve of these cues" : `${column} curve of these cues`}
+          label={familyOf(column) ? `${column} curve of these cues` : "curve of these cues"}
           none="curve …"
           value={null}
           onTake={(curve) => think(curve && curveEdits(range, column, curve))}
@@ -164,10 +164,15 @@ function editsOf(range: RangeOf, column: Timed | null, { last, factor, time }: E
   return read && column !== null ? [{ op: "setTimes", ...range, set: timePatch(column, "time", read.seconds, read.delay) }] : null;
 }
 
+/** The family that has times of its own in a column; undefined for levels, and where no column is chosen. */
+function familyOf(column: Timed | null): Exclude<Timed, "up" | "down"> | undefined {
+  return column === null || column === "up" || column === "down" ? undefined : column;
+}
+
 /** Levels run by the curve of the cue; another family by its own. */
 function curveEdits(range: RangeOf, column: Timed | null, curve: Curve): EditInput[] {
-  if (column === null || column === "up" || column === "down") return [{ op: "setTimes", ...range, curve }];
-  return [{ op: "setTimes", ...range, set: { [column]: { curve } } }];
+  const family = familyOf(column);
+  return [{ op: "setTimes", ...range, ...(family ? { set: { [family]: { curve } } } : { curve }) }];
 }
 
 /** What fires the chosen cues, each by the one before it; undefined as long as nothing is chosen. */

@@ -1,6 +1,7 @@
 import type { ListSheet } from "@zm/core";
-import { ChevronLeft, ChevronRight, X } from "lucide-react";
+import { ChevronLeft, ChevronRight } from "lucide-react";
 import { Modal } from "../shared/Modal.tsx";
+import { ModalHead } from "../shared/ModalHead.tsx";
 import { cueName } from "../shared/words.ts";
 import { useStandby, useStandbySet } from "../show/run/useStandby.ts";
 import { useShow } from "../show/useShow.ts";
@@ -13,14 +14,7 @@ export function StandbyDialog({ onClose }: { onClose: () => void }) {
   return (
     <Modal label="Standby set" onClose={onClose} className="w-[560px]">
       <div className="flex flex-col gap-3 p-4">
-        <div className="flex items-center justify-between">
-          <h2 className="text-[17px] font-bold">Standby set</h2>
-          <form method="dialog">
-            <button type="submit" className="btn btn-ghost btn-sm btn-square" aria-label="Close">
-              <X size={15} />
-            </button>
-          </form>
-        </div>
+        <ModalHead name="Standby set" />
         <p className="text-quiet">What is chosen here goes together with one press, and only that. Nothing moves before.</p>
         <div className="flex max-h-[50vh] flex-col gap-1.5 overflow-y-auto">
           {[...sheet.lists.values()].map((list) => (

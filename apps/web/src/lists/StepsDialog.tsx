@@ -1,8 +1,9 @@
-import { type CueList, type EditInput, type ListSheet, ORDER_WORDS, freeId, stepsWords, writeValue } from "@zm/core";
-import { X } from "lucide-react";
+import { type CueList, type EditInput, type ListSheet, ORDER_WORDS, newTempo, stepsWords, writeValue } from "@zm/core";
 import { useId, useState } from "react";
 import { Modal } from "../shared/Modal.tsx";
+import { ModalHead } from "../shared/ModalHead.tsx";
 import { NumberField } from "../shared/NumberField.tsx";
+import { BEATS } from "../shared/bounds.ts";
 import { readNumberIn } from "../shared/readNumber.ts";
 import { SecondsField } from "../shared/SecondsField.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -15,7 +16,6 @@ const ORDERS = ["forward", "back", "bounce", "shuffle"] as const;
 /** A list that is told to run by itself begins with this. */
 const FIRST_STEPS: Steps = { interval: 1, order: "forward", rounds: 0 };
 const ROUNDS = { min: 0, max: 100_000, whole: true };
-const BEATS = { min: 1, max: 1200 };
 
 /** How a list runs by itself: how often, in what order, how many rounds; or that it waits for Go. What is chosen holds at once. Typed: steps tower every 0.6. */
 export function StepsDialog({ list: id, onClose }: { list: string; onClose: () => void }) {
@@ -27,14 +27,7 @@ export function StepsDialog({ list: id, onClose }: { list: string; onClose: () =
   return (
     <Modal label={`How ${name} runs`} onClose={onClose} className="w-[520px]">
       <div className="flex flex-col gap-3 p-4">
-        <div className="flex items-center justify-between">
-          <h2 className="text-[17px] font-bold">How {name} runs</h2>
-          <form method="dialog">
-            <button type="submit" className="btn btn-ghost btn-sm btn-square" aria-label="Close">
-              <X size={15} />
-            </button>
-          </form>
-        </div>
+        <ModalHead name={`How ${name} runs`} />
         <p role="status" className="rounded border border-secondary px-3 py-1.5">
           {list.cues.length === 0 ? "It has no cue yet; " : ""}
           {stepsWords(steps, sheet.show.tempos)}
@@ -49,7 +42,6 @@ function StepsFields({ list }: { list: ListSheet }) {
   const { sheet } = useShow();
   const change = useListSettings(list.id);
   const { steps } = list.list;
-  const tempos = sheet.show.tempos ?? [];
   const set = (settings: (standing: Steps) => Steps, first: readonly EditInput[] = []): void =>
     change((standing) => ({ ...standing, steps: settings(standing.steps ?? FIRST_STEPS) }), first);
   const wait = (): void => change(({ steps: _steps, ...others }) => others);
@@ -69,12 +61,8 @@ function StepsFields({ list }: { list: ListSheet }) {
           <BeatField steps={steps} set={set} />
           <NewTempo
             onMake={(label, perMinute) => {
-              const id = freeId(
-                label,
-                tempos.map((tempo) => tempo.id),
-              );
-              const made: EditInput = { op: "setTempo", tempo: { id, label, perMinute } };
-              set(({ interval: _interval, ...others }) => ({ ...others, tempo: id }), [made]);
+              const tempo = newTempo(sheet.show, label, perMinute);
+              set(({ interval: _interval, ...others }) => ({ ...others, tempo: tempo.id }), [{ op: "setTempo", tempo }]);
             }}
           />
           <div className={ROW} role="group" aria-label="order">

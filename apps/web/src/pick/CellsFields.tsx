@@ -1,5 +1,6 @@
 import { FAMILIES } from "@zm/core";
-import { Answers, CuesAnswer, Question, TextAnswer } from "./fields.tsx";
+import { Answers, Question } from "../shared/Question.tsx";
+import { CuesAnswer, TextAnswer } from "./fields.tsx";
 import type { CellsEntry } from "./sentences.ts";
 
 interface CellsFieldsProps {
@@ -16,6 +17,7 @@ export function CellsFields({ kind, entry, onChange }: CellsFieldsProps) {
       {kind === "cells" && <CuesAnswer cues={cues} onTake={(next) => onChange({ cues: next })} />}
       {kind === "cells" && (
         <Answers
+          wide
           name="these moves are"
           value={what}
           answers={[
@@ -25,7 +27,7 @@ export function CellsFields({ kind, entry, onChange }: CellsFieldsProps) {
           onTake={(next) => onChange({ what: next })}
         />
       )}
-      <Question name="of lights">
+      <Question wide name="of lights">
         <TextAnswer label="lights" placeholder="1..6" value={lights} onTake={(text) => onChange({ lights: text })} />
         <select
           aria-label="of which family"
@@ -41,11 +43,11 @@ export function CellsFields({ kind, entry, onChange }: CellsFieldsProps) {
           ))}
         </select>
       </Question>
-      <Question name={kind === "split" ? "into new cue" : "to cue"}>
+      <Question wide name={kind === "split" ? "into new cue" : "to cue"}>
         <TextAnswer label="cue number" value={to} autoFocus onTake={(text) => onChange({ to: text })} />
       </Question>
       {kind === "cells" && (
-        <Question name="done by">
+        <Question wide name="done by">
           <TextAnswer label="other lights" placeholder="the same lights" value={as} onTake={(text) => onChange({ as: text })} />
         </Question>
       )}

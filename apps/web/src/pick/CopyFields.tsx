@@ -1,7 +1,8 @@
 import { Toggle } from "../shared/Toggle.tsx";
 import { useList, useShow } from "../show/useShow.ts";
 import { PairFields } from "./PairFields.tsx";
-import { Answers, CuesAnswer, Question, TextAnswer } from "./fields.tsx";
+import { Answers, Question } from "../shared/Question.tsx";
+import { CuesAnswer, TextAnswer } from "./fields.tsx";
 import type { CopyEntry } from "./sentences.ts";
 
 interface CopyFieldsProps {
@@ -20,6 +21,7 @@ export function CopyFields({ kind, entry, onChange }: CopyFieldsProps) {
       <CuesAnswer cues={cues} onTake={(next) => onChange({ cues: next })} />
       {kind === "copy" && (
         <Answers
+          wide
           name="of them"
           value={what}
           answers={[
@@ -29,7 +31,7 @@ export function CopyFields({ kind, entry, onChange }: CopyFieldsProps) {
           onTake={(next) => onChange({ what: next })}
         />
       )}
-      <Question name="to">
+      <Question wide name="to">
         <TextAnswer
           label="the number of the first"
           placeholder={list === "" ? "number" : "number, or theirs"}
@@ -53,7 +55,7 @@ export function CopyFields({ kind, entry, onChange }: CopyFieldsProps) {
             ))}
         </select>
       </Question>
-      <Question name="what comes behind">
+      <Question wide name="what comes behind">
         <Toggle pressed={!keep} onClick={() => onChange({ keep: false })}>
           follows
         </Toggle>
@@ -62,7 +64,7 @@ export function CopyFields({ kind, entry, onChange }: CopyFieldsProps) {
         </Toggle>
       </Question>
       {kind === "copy" && (
-        <Question name="in the copy">
+        <Question wide name="in the copy">
           {recolour.length === 0 ? (
             <button
               type="button"

@@ -13,7 +13,8 @@ import { CellsFields } from "./CellsFields.tsx";
 import { CopyFields } from "./CopyFields.tsx";
 import { PairFields } from "./PairFields.tsx";
 import { RecastFields } from "./RecastFields.tsx";
-import { CuesAnswer, Question } from "./fields.tsx";
+import { Question } from "../shared/Question.tsx";
+import { CuesAnswer } from "./fields.tsx";
 import { type RecastEntry, lackedBy, recastSentence } from "./recast.ts";
 import { type CellsEntry, type CopyEntry, type SwapEntry, cellsSentence, copySentence, splitSentence, swapSentence } from "./sentences.ts";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -76,10 +77,10 @@ function SwapPicker({ pick: { cues } }: { pick: PickStart }) {
   return (
     <Picker title={TITLES.swap} text={swapSentence(entry)}>
       <CuesAnswer cues={entry.cues} onTake={(next) => change({ cues: next })} />
-      <Question name="palettes">
+      <Question wide name="palettes">
         <PairFields pairs={entry.pairs} onChange={(pairs) => change({ pairs })} />
       </Question>
-      <Question name="what has no value">
+      <Question wide name="what has no value">
         <Toggle pressed={!entry.leave} onClick={() => change({ leave: false })}>
           refuses it
         </Toggle>

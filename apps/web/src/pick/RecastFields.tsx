@@ -1,7 +1,8 @@
 import type { LackedAttribute } from "@zm/core";
 import { useMemo } from "react";
 import { useList, useShow } from "../show/useShow.ts";
-import { Answers, CuesAnswer, Question, TextAnswer } from "./fields.tsx";
+import { Answers, Question } from "../shared/Question.tsx";
+import { CuesAnswer, TextAnswer } from "./fields.tsx";
 import { type RecastEntry, lackedBy } from "./recast.ts";
 
 interface RecastFieldsProps {
@@ -18,13 +19,14 @@ export function RecastFields({ entry, onChange }: RecastFieldsProps) {
   return (
     <>
       <CuesAnswer cues={cues} onTake={(next) => onChange({ cues: next })} />
-      <Question name="what these do">
+      <Question wide name="what these do">
         <TextAnswer label="lights whose work it is" placeholder="5, 61" value={lights} onTake={(text) => onChange({ lights: text })} />
       </Question>
-      <Question name="is done by">
+      <Question wide name="is done by">
         <TextAnswer label="lights that do it instead" placeholder="7, 62" value={as} autoFocus onTake={(text) => onChange({ as: text })} />
       </Question>
       <Answers
+        wide
         name="and they themselves"
         value={how}
         answers={[
@@ -35,6 +37,7 @@ export function RecastFields({ entry, onChange }: RecastFieldsProps) {
         onTake={(next) => onChange({ how: next })}
       />
       <Answers
+        wide
         name="given on is"
         value={where}
         answers={[
@@ -44,6 +47,7 @@ export function RecastFields({ entry, onChange }: RecastFieldsProps) {
         onTake={(next) => onChange({ where: next })}
       />
       <Answers
+        wide
         name={`behind ${cues.to}`}
         value={after}
         answers={[
@@ -57,6 +61,7 @@ export function RecastFields({ entry, onChange }: RecastFieldsProps) {
           <h3 className="font-bold">The others cannot do all of it</h3>
           {how !== "swap" && lacked.map((each) => <LackedField key={each.attribute} lacked={each} entry={entry} onChange={onChange} />)}
           <Answers
+            wide
             name="what they cannot do"
             value={missing}
             answers={[

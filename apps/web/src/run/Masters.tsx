@@ -1,23 +1,23 @@
 import { ALL_OFF_TIME, type ListRun, type ListSheet } from "@zm/core";
+import { useState } from "react";
+import { RATES } from "../shared/bounds.ts";
+import { NumberField } from "../shared/NumberField.tsx";
+import { SecondsField } from "../shared/SecondsField.tsx";
+import { AllOffButton, BlackoutButton } from "../show/run/OffButtons.tsx";
+import { shownAt } from "../show/run/shownAt.ts";
 import { useEverythingOff } from "../show/run/useEverythingOff.ts";
 import { useGrand } from "../show/run/useGrand.ts";
 import { usePress } from "../show/run/usePress.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
-import { NumberField } from "../shared/NumberField.tsx";
-import { SecondsField } from "../shared/SecondsField.tsx";
-import { useState } from "react";
-import { rampAt } from "@zm/core";
-
-const RATES = { min: 0.01, max: 100 };
 
 /** What lies over everything, and over the list that runs: grand master, blackout, all off; its master, its rate, its release. */
 export function Masters({ list, run }: { list: ListSheet; run: ListRun | undefined }) {
   const now = useRunTime();
   const press = usePress();
-  const { level, dark } = useGrand();
-  const { allOff, blackout, grand } = useEverythingOff();
+  const { level } = useGrand();
+  const { grand } = useEverythingOff();
   const [time, setTime] = useState(ALL_OFF_TIME);
-  const master = run ? rampAt(run.master, Math.max(now, run.master.start)) : 100;
+  const master = run ? shownAt(run.master, now) : 100;
   return (
     <div
       role="group"
@@ -25,24 +25,9 @@ export function Masters({ list, run }: { list: ListSheet; run: ListRun | undefin
       className="flex h-9 shrink-0 items-center gap-3 border-t border-rule bg-base-200 px-5 text-[14px]"
     >
       <Slider label="grand master" value={level} onMove={grand} />
-      <button
-        type="button"
-        className="btn btn-xs h-7 border-neutral aria-pressed:border-error aria-pressed:text-error"
-        aria-pressed={dark}
-        title="Holds all levels at 0 until it is pressed again; what runs beneath runs on (Ctrl B)"
-        onClick={blackout}
-      >
-        Blackout
-      </button>
+      <BlackoutButton />
       <span className="flex items-center gap-1.5">
-        <button
-          type="button"
-          className="btn btn-xs h-7 border-neutral"
-          title="Lets go of every list, held look and the Hand, but for lights that stay (Ctrl Shift Backspace)"
-          onClick={(event) => void allOff(event, time)}
-        >
-          All off
-        </button>
+        <AllOffButton time={time} />
         <span className="text-quiet">in</span>
         <span className="w-14">
           <SecondsField label="all off in, seconds" value={time} onTake={(value) => setTime(value ?? ALL_OFF_TIME)} />

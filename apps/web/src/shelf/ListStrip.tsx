@@ -4,13 +4,14 @@ import { useGo } from "../show/run/useGo.ts";
 import { useStandby, useStandbySet } from "../show/run/useStandby.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuHeading, NumberEntry, SecondsEntry } from "../shared/DropMenu.tsx";
+import { RATES } from "../shared/bounds.ts";
 import { openStandby, openSteps } from "../shared/dialogs.ts";
 import { type ListSettings, useListSettings } from "../show/useListSettings.ts";
 import { useShow } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
 import { RankEntries } from "./RankEntries.tsx";
 import { Strip } from "./Strip.tsx";
-import { shownAt } from "./shownAt.ts";
+import { shownAt } from "../show/run/shownAt.ts";
 import { TapButton } from "./TapButton.tsx";
 
 /** A list on the shelf: its fader, its next cue, its rate, its release, and the standby set. The main list has its Go in Run alone. */
@@ -82,7 +83,6 @@ interface ListStripMenuProps {
   isMain: boolean;
 }
 
-const RATES = { min: 0.01, max: 100 };
 const PERCENT = { min: 0, max: 100 };
 const RATE_WORDS: Readonly<Record<number, string>> = { 0.5: "Half as fast", 1: "As written", 2: "Twice as fast" };
 const FADERS = [

@@ -9,7 +9,7 @@ import { useMakeEdits, useMakeEditsInTurn } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
 import { RankEntries } from "./RankEntries.tsx";
 import { Strip } from "./Strip.tsx";
-import { shownAt } from "./shownAt.ts";
+import { shownAt } from "../show/run/shownAt.ts";
 
 /** While a bump is held it is said again so often; milliseconds. */
 const BUMPING = 500;

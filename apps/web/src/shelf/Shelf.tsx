@@ -1,4 +1,4 @@
-import { count, freeId, listOf } from "@zm/core";
+import { count, listOf, newTempo } from "@zm/core";
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import { useStandby, useStandbySet } from "../show/run/useStandby.ts";
 import { useHand } from "../show/handStore.ts";
@@ -133,14 +133,11 @@ function NewTempo() {
   const { sheet } = useShow();
   const makeEdits = useMakeEdits();
   const make = async (label: string): Promise<void> => {
-    const id = freeId(
-      label,
-      (sheet.show.tempos ?? []).map((tempo) => tempo.id),
-    );
-    if (!(await makeEdits([{ op: "setTempo", tempo: { id, label, perMinute: FIRST_TEMPO } }]))) return;
+    const tempo = newTempo(sheet.show, label, FIRST_TEMPO);
+    if (!(await makeEdits([{ op: "setTempo", tempo }]))) return;
     // Tempos stand behind everything else.
     useShelf.setState({ page: LAST_PAGE });
-    notify(`The tempo ${label} goes at ${FIRST_TEMPO} a minute: tap it on the shelf, or type tempo ${id} and its beats`);
+    notify(`The tempo ${label} goes at ${FIRST_TEMPO} a minute: tap it on the shelf, or type tempo ${tempo.id} and its beats`);
   };
   return (
     <DropMenu label="New tempo" button="border-neutral" list="w-64">

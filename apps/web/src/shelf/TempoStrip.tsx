@@ -1,15 +1,15 @@
 import { type Tempo, count, writeValue } from "@zm/core";
 import { Trash2 } from "lucide-react";
 import { DropMenu, MenuEntry, MenuHeading, MenuRule, NamedEntry, NumberEntry } from "../shared/DropMenu.tsx";
+import { BEATS } from "../shared/bounds.ts";
 import { openSteps } from "../shared/dialogs.ts";
 import { notify } from "../shared/notices.ts";
+import { useListChange } from "../show/useListSettings.ts";
 import { useMakeEdits, useMakeEditsInTurn, useShow } from "../show/useShow.ts";
 import { usePress } from "../show/run/usePress.ts";
 import { Strip } from "./Strip.tsx";
 import { useBeats } from "./useBeats.ts";
 import { useTaps } from "./useTaps.ts";
-
-const BEATS = { min: 1, max: 1200 };
 
 /** A tempo on the shelf: tapped, set, and hung on lists. */
 export function TempoStrip({ tempo }: { tempo: Tempo }) {
@@ -46,6 +46,7 @@ function TempoMenu({ tempo, beats }: { tempo: Tempo; beats: number }) {
   const makeEdits = useMakeEdits();
   const press = usePress();
   const makeInTurn = useMakeEditsInTurn();
+  const changeList = useListChange();
   const set = (change: Partial<Tempo>): void =>
     void makeInTurn(({ show }) => {
       const standing = show.tempos?.find(({ id }) => id === tempo.id);
@@ -56,12 +57,9 @@ function TempoMenu({ tempo, beats }: { tempo: Tempo; beats: number }) {
       notify(`The tempo ${tempo.label || tempo.id} is removed. Ctrl Z brings it back`, "word", { of: "step" });
   };
   const hang = (id: string): void =>
-    void makeInTurn((now) => {
-      const list = now.lists.get(id)?.list;
-      if (!list) return [];
-      const { cues: _cues, steps = { order: "forward", rounds: 0 }, ...head } = list;
+    changeList(id, ({ steps = { order: "forward", rounds: 0 }, ...settings }) => {
       const { interval: _interval, ...others } = steps;
-      return [{ op: "setList", list: { ...head, steps: { ...others, tempo: tempo.id } } }];
+      return { ...settings, steps: { ...others, tempo: tempo.id } };
     });
   const [main, ...others] = sheet.show.lists;
   const free = others.filter((list) => list !== main && list.steps?.tempo !== tempo.id);

@@ -8,13 +8,22 @@ export type ListSettings = Omit<CueList, "cues">;
  * Changes the settings of a list as they are when the change comes to its turn, so that two changes right behind each other both hold. `first` are
  * edits that go before it in the same gesture.
  */
-export function useListSettings(list: string): (change: (settings: ListSettings) => ListSettings, first?: readonly EditInput[]) => void {
+export type ChangeList = (list: string, change: (settings: ListSettings) => ListSettings, first?: readonly EditInput[]) => void;
+
+/** Changing the settings of any list. */
+export function useListChange(): ChangeList {
   const makeEdits = useMakeEditsInTurn();
-  return (change, first = []) =>
+  return (list, change, first = []) =>
     void makeEdits((sheet) => {
       const standing = sheet.lists.get(list)?.list;
       if (!standing) return [];
       const { cues: _cues, ...settings } = standing;
       return [...first, { op: "setList", list: change(settings) }];
     });
+}
+
+/** Changing the settings of one list. */
+export function useListSettings(list: string): (change: (settings: ListSettings) => ListSettings, first?: readonly EditInput[]) => void {
+  const changeList = useListChange();
+  return (change, first) => changeList(list, change, first);
 }

@@ -31,8 +31,6 @@ export interface ListCache {
   readonly marks: Map<number, { readonly of: readonly Mark[]; readonly found: readonly Finding[] }>;
   /** By channel: the rows in which it is lit. */
   readonly litRows: Map<number, Uint8Array>;
-  /** By the row of a cue that is called dark: the channels that are lit in it. */
-  readonly lit: Map<number, ReadonlySet<number>>;
   /** By the row of a wall that keeps its moves to itself: the ordinals of the keys that come back behind it. */
   readonly walls: Map<number, ReadonlySet<number>>;
 }
@@ -67,7 +65,6 @@ export function newListCache(list: ListSheet, script: Show["script"]): ListCache
     chains: new Map(),
     marks: new Map(),
     litRows: new Map(),
-    lit: new Map(),
     walls: new Map(),
   };
 }

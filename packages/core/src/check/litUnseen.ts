@@ -1,4 +1,3 @@
-import { intAt } from "../show/at.ts";
 import { slotName } from "../show/slots.ts";
 import { EMPTY_COLUMN } from "../sheet/column.ts";
 import { columnOf, valueAt } from "../sheet/entry.ts";
@@ -75,16 +74,4 @@ function tell(context: CheckContext, channel: number, { first, last }: Run, why:
   const where = last > first ? `cues ${cue} to ${cueAt(list, last).number}` : `cue ${cue}`;
   const message = `Light ${channel} is lit in ${where} and gives no light: ${why}. ${mend}, or take its level out.`;
   return findingAt(context, "lit-unseen", first, channel, message);
-}
-
-/** By row, how many lights are lit; untouched lights are counted as they were when the list was looked at last. */
-export function litCounts({ list, holds, keep }: CheckContext, litRowsOf: (channel: number) => Rows): Int32Array {
-  const counts = new Int32Array(list.cues.length);
-  for (const channel of list.keys.byChannel.keys()) {
-    const known = holds && !holds.channels.has(channel) ? holds.cache.litRows.get(channel) : undefined;
-    const lit = known ?? litRowsOf(channel);
-    keep.litRows.set(channel, lit);
-    for (let row = 0; row < counts.length; row += 1) counts[row] = intAt(counts, row) + (lit[row] ?? 0);
-  }
-  return counts;
 }

@@ -1,3 +1,5 @@
+import { FAN_ENDING } from "../show/fanEnding.ts";
+
 /**
  * A spread of values over lights that are chosen in an order: a number for all, or the points that they pass from the first to the last.
  * Points are in the unit of what is spread; written with `~` between them. "0~5/2" gives two lights at a time the same, "0~5*3" passes the
@@ -11,9 +13,6 @@ interface FanShape {
   readonly together: number;
   readonly times: number;
 }
-
-/** What of a fan stands behind its points: how many lights share a place, and how many times over. */
-export const FAN_ENDING = /(\/[1-9]\d{0,3})?(\*[1-9]\d{0,3})?$/;
 
 /** Takes a fan apart. The text must be one. */
 function shapeOf(fan: Fan): FanShape {
@@ -40,7 +39,10 @@ export function fanPoints(fan: Fan): readonly number[] {
  * `index` counts from 0 and is below `count`.
  */
 export function fanPlace(fan: Fan, index: number, count: number): { index: number; count: number } {
-  const { together, times } = shapeOf(fan);
+  return placeIn(shapeOf(fan), index, count);
+}
+
+function placeIn({ together, times }: FanShape, index: number, count: number): { index: number; count: number } {
   const places = Math.ceil(Math.ceil(count / together) / times);
   return { index: Math.floor(index / together) % Math.max(1, places), count: Math.max(1, places) };
 }
@@ -51,9 +53,10 @@ export function fanPlace(fan: Fan, index: number, count: number): { index: numbe
  * `index` counts from 0 and is below `count`.
  */
 export function fanAt(fan: Fan, index: number, count: number): number {
-  const points = fanPoints(fan);
-  const place = fanPlace(fan, index, count);
-  return pointAt(points, place.index, place.count);
+  if (typeof fan === "number") return fan;
+  const shape = shapeOf(fan);
+  const place = placeIn(shape, index, count);
+  return pointAt(shape.points, place.index, place.count);
 }
 
 function pointAt(points: readonly number[], index: number, count: number): number {

@@ -1,6 +1,8 @@
-import { isCueNumber } from "../show/cueNumber.ts";
+import { cueOrder, isCueNumber } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
+import { type ListSheet, firstRowFrom } from "../sheet/sheet.ts";
 import { Fault } from "./names.ts";
+import type { Cue } from "../show/schema.ts";
 import type { Range } from "./sentence.ts";
 
 /**
@@ -28,4 +30,11 @@ export function checkedRange(range: Range): Range {
       throw new Fault({ message: `${number} is not a cue number; it has at most three decimal places`, at: 0, length: number.length + 1 });
   }
   return range;
+}
+
+/** The cues that stand in a range, both ends included. Throws Fault where none does. */
+export function cuesIn(list: ListSheet, { from, to }: Range): readonly Cue[] {
+  const cues = list.cues.slice(firstRowFrom(list, cueOrder(from)), firstRowFrom(list, cueOrder(to) + 1));
+  if (cues.length === 0) throw new Fault({ message: `No cue from ${from} to ${to} is in the list`, at: 0, length: 1 });
+  return cues;
 }

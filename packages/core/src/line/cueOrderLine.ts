@@ -17,7 +17,7 @@ import { findRow, firstRowFrom } from "../sheet/sheet.ts";
 import { cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
 import { freeId } from "../show/ids.ts";
-import { checkedRange, faultless, single } from "./checked.ts";
+import { checkedRange, cuesIn, faultless, single } from "./checked.ts";
 import { type LineContext, type LineRequest, cuesFor, editOf, editOfShow, onePartCue } from "./lineRequest.ts";
 import { Fault, attributeOf, channelsOf, listNamed, paletteNamed } from "./names.ts";
 import type { Destination, Named, Range, Sentence } from "./sentence.ts";
@@ -146,8 +146,7 @@ function inserted({ cue, label, walled }: Extract<Sentence, { kind: "insert" }>,
  * so a thousand is the limit that keeps the impact readable. Throws Fault where none stands there.
  */
 function deletion(range: Range, looks: "keepLooks" | "letGo", { list }: LineContext): LineRequest {
-  const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(range.from) && cueOrder(cue.number) <= cueOrder(range.to));
-  if (inside.length === 0) throw new Fault({ message: `No cue from ${range.from} to ${range.to} is in the list`, at: 0, length: 1 });
+  const inside = cuesIn(list, range);
   if (inside.length > MOST_EDITS)
     throw new Fault({ message: `${inside.length} cues at once are too many; delete at most ${MOST_EDITS}`, at: 0, length: 1 });
   const before = list.cues.filter((cue) => cueOrder(cue.number) < cueOrder(range.from)).at(-1)?.number;
@@ -162,11 +161,6 @@ function deletion(range: Range, looks: "keepLooks" | "letGo", { list }: LineCont
 
 /** A new list of the named cues in the order in which they are named; a cue may be named twice. Throws Fault for a range without cues. */
 function gathered({ cues, label, what }: Extract<Sentence, { kind: "gather" }>, { sheet, list }: LineContext): EditInput[] {
-  const named = cues.flatMap((range) => {
-    const { from, to } = checkedRange(range);
-    const inside = list.cues.filter((cue) => cueOrder(cue.number) >= cueOrder(from) && cueOrder(cue.number) <= cueOrder(to));
-    if (inside.length === 0) throw new Fault({ message: `No cue from ${from} to ${to} is in the list`, at: 0, length: 1 });
-    return inside.map((cue) => ({ list: list.id, cue: cue.number }));
-  });
+  const named = cues.flatMap((range) => cuesIn(list, checkedRange(range)).map((cue) => ({ list: list.id, cue: cue.number })));
   return gatherEdits(freeId(label, sheet.lists.keys()), label, named, what);
 }

@@ -4,6 +4,7 @@ import type { Operation } from "../values/operation.ts";
 import { FAMILIES, type Family } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { freeId } from "../show/ids.ts";
+import { newTempo } from "../show/newTempo.ts";
 import type { PaletteScope } from "../hand/keep.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";
@@ -145,15 +146,9 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
       return { kind: "keep", what: "look", label: keeping.label, stage: keeping.stage ?? false };
     case "tempo": {
       const { label, perMinute } = keeping;
-      const tempos = sheet.show.tempos ?? [];
-      const known = tempos.find((tempo) => tempo.label === label);
-      const id =
-        known?.id ??
-        freeId(
-          label,
-          tempos.map((tempo) => tempo.id),
-        );
-      return { kind: "edit", edits: [{ op: "setTempo", tempo: { id, label, perMinute } }], channels: undefined, cues: undefined };
+      const known = sheet.show.tempos?.find((tempo) => tempo.label === label);
+      const tempo = known ? { id: known.id, label, perMinute } : newTempo(sheet.show, label, perMinute);
+      return { kind: "edit", edits: [{ op: "setTempo", tempo }], channels: undefined, cues: undefined };
     }
     case "group": {
       if (!keeping.lights) throw new Fault({ message: "Which lights? Write them behind the name, as 1..6", at: 0, length: 4 });

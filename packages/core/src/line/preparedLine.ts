@@ -2,18 +2,10 @@
 import type { EditInput } from "../edit/index.ts";
 import { type LightMark, withLightMarks } from "../marks/lightMarks.ts";
 import type { MarkSettings } from "../show/schema.ts";
-import { type ListSheet, firstRowFrom } from "../sheet/sheet.ts";
-import { cueOrder } from "../show/cueNumber.ts";
-import { single } from "./checked.ts";
+import type { ListSheet } from "../sheet/sheet.ts";
+import { cuesIn, single } from "./checked.ts";
 import { Fault } from "./names.ts";
 import type { Range, TypedMark } from "./sentence.ts";
-
-/** The cues that stand in a range. Throws Fault where none does. */
-function cuesIn(list: ListSheet, { from, to }: Range) {
-  const cues = list.cues.slice(firstRowFrom(list, cueOrder(from)), firstRowFrom(list, cueOrder(to) + 1));
-  if (cues.length === 0) throw new Fault({ message: `No cue from ${from} to ${to} is in the list`, at: 0, length: 1 });
-  return cues;
-}
 
 /** What is said of one light; a policy is for all lights of a cue. Throws Fault. */
 function lightMarkOf({ at, view, policy, fade, delay }: TypedMark): LightMark {

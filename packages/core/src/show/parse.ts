@@ -210,8 +210,14 @@ function readList(list: CueList, rig: Rig, palettes: ReadonlyMap<string, Palette
     faults,
   );
   const cues = list.cues.map((cue) => readCueMoves(cue, rig, palettes, `list ${list.id}, cue ${cue.number}`, faults));
-  cues.sort((a, b) => cueOrder(a.number) - cueOrder(b.number));
-  return { ...list, cues };
+  const inOrder = (a: Cue, b: Cue): number => cueOrder(a.number) - cueOrder(b.number);
+  cues.sort(inOrder);
+  duplicates(
+    (list.off ?? []).map((cue) => cue.number),
+    `list ${list.id}: the switched off cue`,
+    faults,
+  );
+  return { ...list, ...(list.off ? { off: list.off.toSorted(inOrder) } : {}), cues };
 }
 
 /**

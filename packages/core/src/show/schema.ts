@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { isCueNumber, plainCueNumber } from "./cueNumber.ts";
+import { FAN_ENDING } from "./fanEnding.ts";
 import { BEATS, LEVEL, RATE, LONGEST_SCENE } from "./limits.ts";
 
 /** The families of attributes, in the order in which every sheet shows them. */
@@ -96,7 +97,7 @@ const palette = z.strictObject({ id, family, label, values: z.array(paletteValue
 /** Seconds, or a fan of seconds over lights: "0~5", "2~5~2". */
 const spread = z.union([
   seconds,
-  z.string().regex(/^\d+(\.\d+)?(~\d+(\.\d+)?)+(\/[1-9]\d{0,3})?(\*[1-9]\d{0,3})?$/, "is not a fan; write it as 0~3.5"),
+  z.string().regex(new RegExp(`^\\d+(\\.\\d+)?(~\\d+(\\.\\d+)?)+${FAN_ENDING.source}`), "is not a fan; write it as 0~3.5"),
 ]);
 /** Times and curve that a pace gives to the moves of one family. */
 const paceTimes = z.strictObject({ fade: spread.optional(), delay: spread.optional(), curve: curve.optional() });
@@ -287,6 +288,13 @@ const parts = z
  */
 export const cueSchema = z.strictObject({ number: cueNumber, ...cueFields, parts });
 
+/** A row that is left out where it is empty, so that a show without such things is the same text whether it names the row or not. */
+const unlessEmpty = <T extends z.ZodType>(schema: T) =>
+  z
+    .array(schema)
+    .transform((all) => (all.length > 0 ? all : undefined))
+    .optional();
+
 /** How a list runs by itself: its next cue every `interval` seconds, or at the beat of a tempo, in an order, for so many rounds (0: for ever). */
 const steps = z
   .strictObject({
@@ -311,6 +319,8 @@ const list = z.strictObject({
   /** Raising the fader past this starts it. */
   startsAt: percent.optional(),
   steps: steps.optional(),
+  /** Cues that are switched off: kept with all they hold, and no part of what runs. Whether the rig still has what they speak of is checked when they are switched on. */
+  off: unlessEmpty(cueSchema),
   cues: z.array(cueSchema),
 });
 
@@ -325,13 +335,6 @@ const heldLook = z.strictObject({
 });
 /** A beat that several lists share. */
 const tempo = z.strictObject({ id, label, perMinute });
-/** A row that is left out where it is empty, so that a show without such things is the same text whether it names the row or not. */
-const unlessEmpty = <T extends z.ZodType>(schema: T) =>
-  z
-    .array(schema)
-    .transform((all) => (all.length > 0 ? all : undefined))
-    .optional();
-
 /** Words a minute. */
 const speakingPace = z.number().positive();
 /**

@@ -106,7 +106,7 @@ function orderedList(list: CueList, rig: Rig): CueList {
 }
 
 /** The fields of a list that stand before its cues. */
-const LIST_ORDER = ["id", "label", "marks", "priority", "levels", "releaseTime", "master", "fader", "startsAt", "steps"] as const;
+const LIST_ORDER = ["id", "label", "marks", "priority", "levels", "releaseTime", "master", "fader", "startsAt", "steps", "off"] as const;
 
 function orderedListHead(head: ListHead): ListHead {
   return pick(head, LIST_ORDER);

@@ -1,4 +1,5 @@
-import { FAN_ENDING } from "../fan/fan.ts";
+import { FAN_ENDING } from "../show/fanEnding.ts";
+
 /**
  * A time as people write it, in seconds, and the delay where one was written behind it.
  * Absent means that no delay was written, which is not a delay of 0.

@@ -1,6 +1,7 @@
 import type { Fan } from "../fan/fan.ts";
+import { FAN_ENDING } from "../show/fanEnding.ts";
 
-const POINTS = /^-?\d+(\.\d+)?((~-?\d+(\.\d+)?)+(\/[1-9]\d{0,3})?(\*[1-9]\d{0,3})?)?$/;
+const POINTS = new RegExp(`^-?\\d+(\\.\\d+)?((~-?\\d+(\\.\\d+)?)+${FAN_ENDING.source})?$`);
 
 /**
  * Reads a number, or a fan of them such as "-30~30"; undefined for what is neither.

@@ -3,7 +3,7 @@ import { ShowError } from "../../show/errors.ts";
 import { type Cue, type Part, type PartTimes, TIMED_FAMILIES } from "../../show/schema.ts";
 import { type ListSheet, cueAt, movesOf } from "../../sheet/sheet.ts";
 import { type TimesPatch, patchedTimes, timesPatch } from "../plan/patchedTimes.ts";
-import { TIME_COLUMNS, type TimeColumn, partStep, scaledColumn, scaledTimes } from "../plan/scaledTimes.ts";
+import { TIME_COLUMNS, type TimeColumn, familyOfColumn, partStep, scaledColumn, scaledTimes } from "../plan/scaledTimes.ts";
 import type { Step } from "../steps/step.ts";
 import { eachRow } from "../plan/rows.ts";
 import { curve, factor, list, partNumber, range } from "../plan/fields.ts";
@@ -52,10 +52,7 @@ function timesAfter(list: ListSheet, cue: Cue, part: Part, { set, scale, of }: S
   if (scale === undefined) return part.times;
   if (!of) return scaledTimes(part.times, scale);
   const moved = new Set(movesOf({ ...cue, parts: [part] }, list.keys).map(({ key }) => key.attribute.family));
-  const runs = (column: TimeColumn): boolean => {
-    const family = TIMED_FAMILIES.find((each) => column.startsWith(each)) ?? "intensity";
-    return moved.has(family);
-  };
+  const runs = (column: TimeColumn): boolean => moved.has(familyOfColumn(column)?.family ?? "intensity");
   return of.reduce((times, column) => scaledColumn(times, column, scale, runs), part.times);
 }
 

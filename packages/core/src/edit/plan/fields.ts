@@ -1,5 +1,6 @@
 // The fields that edits share. An edit is checked here as far as it can be without a show; what it names is looked up when it is planned.
 import { z } from "zod";
+import { FAN_ENDING } from "../../show/fanEnding.ts";
 import { documentParts, editParts, FAMILIES } from "../../show/schema.ts";
 
 /** The fields of the document, as edits have them too. */
@@ -40,7 +41,7 @@ export const keys = selection.default(() => ({}));
  */
 export const valueFan = z.union([
   number,
-  z.string().regex(/^-?\d+(\.\d+)?(~-?\d+(\.\d+)?)+(\/[1-9]\d{0,3})?(\*[1-9]\d{0,3})?$/, "is not a fan; write it as -30~30"),
+  z.string().regex(new RegExp(`^-?\\d+(\\.\\d+)?(~-?\\d+(\\.\\d+)?)+${FAN_ENDING.source}`), "is not a fan; write it as -30~30"),
 ]);
 /**
  * What becomes of what still uses the thing that is taken away; `refuse` names it.

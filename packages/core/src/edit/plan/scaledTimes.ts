@@ -37,8 +37,11 @@ export function scaledTimes(times: PartTimes, factor: number): PartTimes {
 export const TIME_COLUMNS = ["up", "down", ...TIMED_FAMILIES, "upDelay", "downDelay", "positionDelay", "colourDelay", "beamDelay"] as const;
 export type TimeColumn = (typeof TIME_COLUMNS)[number];
 
-/** The family of a column, and which of its times it is; undefined for a column of levels. */
-function familyOfColumn(column: TimeColumn): { family: (typeof TIMED_FAMILIES)[number]; time: "fade" | "delay" } | undefined {
+/**
+ * The family of a column, and which of its times it is; undefined for a column of levels.
+ * By the name of the column.
+ */
+export function familyOfColumn(column: TimeColumn): { family: (typeof TIMED_FAMILIES)[number]; time: "fade" | "delay" } | undefined {
   const family = TIMED_FAMILIES.find((each) => column.startsWith(each));
   return family && { family, time: column === family ? "fade" : "delay" };
 }
