@@ -23,6 +23,8 @@ export * from "./sheet/look.ts";
 export * from "./sheet/checkpoints.ts";
 export * from "./sheet/dense.ts";
 export * from "./sheet/findCues.ts";
+export { answer, foundWords } from "./ask/answer.ts";
+export type { Found, Question, Relation, TimeColumn, UsedKind } from "./ask/question.ts";
 export * from "./sheet/palettes.ts";
 export * from "./sheet/rest.ts";
 export * from "./sheet/scenes.ts";

@@ -6,6 +6,7 @@ import { useBook } from "../book/book.ts";
 import { dropDraft } from "../choice/draft.ts";
 import { useGoToCue } from "../show/useGoToCue.ts";
 import { useList, useShow } from "../show/useShow.ts";
+import { openAsk } from "../shared/dialogs.ts";
 import { Modal } from "../shared/Modal.tsx";
 
 const MOST = 80;
@@ -52,6 +53,18 @@ export function FindDialog({ words, onClose }: { words: string; onClose: () => v
             <p className="px-2 py-3 text-quiet">No cue and no line has "{text.trim()}" in it.</p>
           )}
           {text.trim() === "" && <p className="px-2 py-3 text-quiet">Type what you look for. Enter goes there.</p>}
+          {text.trim() === "" && (
+            <button
+              type="button"
+              className="btn btn-sm mx-2 border-neutral font-normal"
+              onClick={() => {
+                onClose();
+                openAsk();
+              }}
+            >
+              Or ask which cues show a value, hold a time, or use a light or a palette (h)
+            </button>
+          )}
           {found.slice(0, MOST).map(({ list: listId, cue, where }) => (
             <Command.Item
               key={`${listId}/${cue.number}`}

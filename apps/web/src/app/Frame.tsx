@@ -27,6 +27,7 @@ import { loadLazyParts } from "../shared/lazyPart.ts";
 import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
 import { Troubles } from "../show/Troubles.tsx";
 import {
+  AskDrawer,
   FindDialog,
   KeysDialog,
   NumbersDialog,
@@ -81,7 +82,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const cueChosen = useSelection((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useSheetView((choice) => choice.drawer);
-  const { help, search, numbers, take, steps, standby, pick } = useDialogs();
+  const { help, search, numbers, take, steps, standby, pick, ask } = useDialogs();
   const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
   // What cannot be loaded now is asked for again when it is wanted, and refused there.
@@ -117,6 +118,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
           <Suspense fallback={null}>
             {drawer === "record" && <RecordDrawer />}
             {drawer === "update" && <UpdateDrawer />}
+            {drawer === null && ask && <AskDrawer key={JSON.stringify(ask)} asked={ask} />}
             {drawer === null && pick && <PickDrawer key={JSON.stringify(pick)} pick={pick} />}
           </Suspense>
         </PartBoundary>

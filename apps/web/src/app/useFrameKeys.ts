@@ -7,7 +7,8 @@ import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useRecording } from "../show/hand/useRecording.ts";
 import { dropConsidered } from "../choice/dropConsidered.ts";
 import { putLine } from "../choice/lineText.ts";
-import { modalIsOpen, openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
+import { askedNow, useStepFound } from "../ask/asked.ts";
+import { modalIsOpen, openAsk, openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { toggleShelf } from "../shelf/useShelf.ts";
@@ -23,6 +24,7 @@ export function useFrameKeys(live: boolean): void {
   const { drop } = useHandChange();
   const { fire } = useStandby();
   const { blackout, allOff } = useEverythingOff();
+  const step = useStepFound();
   useEffect(watchGestures, []);
   const beginsLines = useMatch("/show/:id/:view")?.params.view;
   useEffect(() => (beginsLines === "score" || beginsLines === "stage" ? beginLines() : undefined), [beginsLines]);
@@ -45,6 +47,8 @@ export function useFrameKeys(live: boolean): void {
   });
   useShortcut("blackout", blackout);
   useShortcut("allOff", (event) => void allOff(event));
+  useShortcut("ask", () => openAsk(askedNow() ?? "new"));
+  useShortcut("nextFound", (event) => step(event.shiftKey ? -1 : 1));
   useShortcut("recordNext", (event) => {
     if (!event.repeat) void recordNext();
   });

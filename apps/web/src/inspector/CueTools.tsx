@@ -1,6 +1,6 @@
 import { type Cue, type ListSheet, findRow, freeNumberAfter } from "@zm/core";
 import { useSheetView } from "../choice/sheetView.ts";
-import { type PickStart, openNumbers, openPick } from "../shared/dialogs.ts";
+import { type PickStart, openAsk, openNumbers, openPick } from "../shared/dialogs.ts";
 import { putLine } from "../choice/lineText.ts";
 import { lightSpans } from "../shared/words.ts";
 import { useStandby, useStandbySet } from "../show/run/useStandby.ts";
@@ -11,6 +11,18 @@ function ownTimes(cue: Cue | undefined): string {
   const { up, down } = cue?.parts[0]?.times ?? {};
   const said = [...(up === undefined ? [] : [`up ${up}`]), ...(down === undefined ? [] : [`down ${down}`])];
   return said.length > 0 ? said.join(" ") : "up ";
+}
+
+/** The pickers for one cue or for several, with their words. */
+function picksFor(one: boolean): (readonly [PickStart["kind"], string])[] {
+  return [
+    ["recast", "Who does it instead"],
+    ["swap", "Palettes for others"],
+    ["copy", "Copy"],
+    ["move", "Move"],
+    ...(one ? ([["split", "Split off"]] as const) : []),
+    ["cells", "Moves to other cues"],
+  ];
 }
 
 /** Everything that can be done to whole cues, and to what the lens shows of the chosen lights. Each puts its line into the line entry, where it can be changed, with its impact before it is made. */
@@ -25,14 +37,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
   const waits = useStandbySet().some((each) => each.list === list.id && each.cue === cue?.number);
   const newPart = Math.max(1, ...(cue?.parts ?? []).map(({ number }) => number)) + 1;
   const lights = `${lightSpans(channels)}${lens === "intensity" || lens === "times" ? "" : ` ${lens}`}`;
-  const picks: (readonly [PickStart["kind"], string])[] = [
-    ["recast", "Who does it instead"],
-    ["swap", "Palettes for others"],
-    ["copy", "Copy"],
-    ["move", "Move"],
-    ...(one ? ([["split", "Split off"]] as const) : []),
-    ["cells", "Moves to other cues"],
-  ];
+  const picks = picksFor(one);
   const lines: (readonly [string, string])[] = [
     cue?.block ? ["Unblock", `unblock ${range}`] : ["Block", `block ${range}`],
     ...(channels.length > 0 && !cue?.block ? ([["Block these lights", `block ${range} for ${lightSpans(channels)}`]] as const) : []),
@@ -51,6 +56,7 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
     ...(one && channels.length > 0 ? ([["To a new part", `#${cues.from}: ${lights} to part ${newPart}`]] as const) : []),
     ["Gather", `gather ${range} "New list"`],
     ["Copy the list", `copy list as "Second ${list.list.label || list.id}"`],
+    ["Switch off", `switch off ${range}`],
     ["Delete", `delete ${range}`],
     ["Delete, drop its moves", `delete ${range} drop`],
   ];
@@ -76,6 +82,14 @@ export function CueTools({ list, cues, channels }: { list: ListSheet; cues: { fr
             {waits ? "Out of the standby set" : "Into the standby set"}
           </button>
         )}
+        <button
+          type="button"
+          className="btn btn-xs border-neutral font-normal"
+          title="Which cues show a value, hold a time, or use a light or a palette (h)"
+          onClick={() => openAsk(channels.length > 0 ? { about: "moves", channels } : "new")}
+        >
+          Which cues …
+        </button>
         {picks.map(([kind, word]) => (
           <button
             key={kind}

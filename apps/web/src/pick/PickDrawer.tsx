@@ -1,14 +1,8 @@
-import { useEffect, useRef, useState } from "react";
-import { makeConsidered, useDraft } from "../choice/draft.ts";
-import { putLine } from "../choice/lineText.ts";
-import { chooseNamed } from "../choice/selection.ts";
-import { DraftImpact } from "../preview/DraftImpact.tsx";
-import { usePreview } from "../preview/usePreview.ts";
+import { useState } from "react";
 import { type PickStart, closePick } from "../shared/dialogs.ts";
-import { Drawer, DrawerButtons } from "../shared/Drawer.tsx";
 import { lightSpans } from "../shared/words.ts";
 import { findRow, freeNumberAfter, type ListSheet } from "@zm/core";
-import { useList, useMakeEdits, useShow } from "../show/useShow.ts";
+import { useList, useShow } from "../show/useShow.ts";
 import { CellsFields } from "./CellsFields.tsx";
 import { CopyFields } from "./CopyFields.tsx";
 import { PairFields } from "./PairFields.tsx";
@@ -18,7 +12,7 @@ import { CuesAnswer } from "./fields.tsx";
 import { type RecastEntry, lackedBy, recastSentence } from "./recast.ts";
 import { type CellsEntry, type CopyEntry, type SwapEntry, cellsSentence, copySentence, splitSentence, swapSentence } from "./sentences.ts";
 import { Toggle } from "../shared/Toggle.tsx";
-import { usePicked } from "./usePicked.ts";
+import { Picker } from "./Picker.tsx";
 
 const TITLES: Readonly<Record<PickStart["kind"], string>> = {
   recast: "Who does it instead",
@@ -65,7 +59,7 @@ function RecastPicker({ pick: { cues, channels } }: { pick: PickStart }) {
     missing: "",
   });
   return (
-    <Picker title={TITLES.recast} text={recastSentence(entry, lackedBy(sheet, list, entry))}>
+    <Picker onClose={closePick} title={TITLES.recast} text={recastSentence(entry, lackedBy(sheet, list, entry))}>
       <RecastFields entry={entry} onChange={(change) => setEntry({ ...entry, ...change })} />
     </Picker>
   );
@@ -75,7 +69,7 @@ function SwapPicker({ pick: { cues } }: { pick: PickStart }) {
   const [entry, setEntry] = useState<SwapEntry>({ cues, pairs: [{ palette: "", as: "" }], leave: false });
   const change = (fields: Partial<SwapEntry>): void => setEntry({ ...entry, ...fields });
   return (
-    <Picker title={TITLES.swap} text={swapSentence(entry)}>
+    <Picker onClose={closePick} title={TITLES.swap} text={swapSentence(entry)}>
       <CuesAnswer cues={entry.cues} onTake={(next) => change({ cues: next })} />
       <Question wide name="palettes">
         <PairFields pairs={entry.pairs} onChange={(pairs) => change({ pairs })} />
@@ -103,7 +97,7 @@ function CopyPicker({ kind, pick: { cues } }: { kind: "copy" | "move"; pick: Pic
     recolour: [],
   });
   return (
-    <Picker title={TITLES[kind]} text={copySentence(kind, entry)}>
+    <Picker onClose={closePick} title={TITLES[kind]} text={copySentence(kind, entry)}>
       <CopyFields kind={kind} entry={entry} onChange={(change) => setEntry({ ...entry, ...change })} />
     </Picker>
   );
@@ -121,66 +115,8 @@ function CellsPicker({ kind, pick: { cues, channels } }: { kind: "split" | "cell
     what: "copy",
   });
   return (
-    <Picker title={TITLES[kind]} text={kind === "split" ? splitSentence(entry) : cellsSentence(entry)}>
+    <Picker onClose={closePick} title={TITLES[kind]} text={kind === "split" ? splitSentence(entry) : cellsSentence(entry)}>
       <CellsFields kind={kind} entry={entry} onChange={(change) => setEntry({ ...entry, ...change })} />
     </Picker>
-  );
-}
-
-/** The frame of every picker: its questions, what it would do, the sentence that says the same, and the press that makes it. */
-function Picker({ title, text, children }: { title: string; text: string; children: React.ReactNode }) {
-  const picked = usePicked(text);
-  const result = usePreview();
-  const makeEdits = useMakeEdits();
-  const textNow = useRef(text);
-  useEffect(() => {
-    textNow.current = text;
-  }, [text]);
-  const preview = picked && "request" in picked && result && "lines" in result ? result : null;
-  const fault = picked && "fault" in picked ? picked.fault : picked && result && "fault" in result ? result.fault : null;
-  const make = async (): Promise<void> => {
-    const { draft } = useDraft.getState();
-    if (!draft || draft.from !== "pick" || !picked || !("request" in picked)) return;
-    chooseNamed(picked.request);
-    // It stays until it is made, as it was filled; refused, its impact stands there again.
-    await makeConsidered(draft, async (edits) => {
-      const made = await makeEdits(edits);
-      if (made && textNow.current === text) closePick();
-      return made;
-    });
-  };
-  return (
-    <Drawer label={title} onSubmit={make} onClose={closePick}>
-      {children}
-      <section aria-label="What it changes" className="flex min-h-24 shrink-0 flex-col gap-1 border-t border-rule pt-2">
-        <h3 className="font-bold">What it changes</h3>
-        {fault !== null && (
-          <p role="alert" className="text-error">
-            {fault}
-          </p>
-        )}
-        {picked === null && <p className="text-quiet">Fill in the questions above: what it would do stands here before it is made.</p>}
-        {preview && <DraftImpact preview={preview} saysWhat />}
-      </section>
-      {text !== "" && (
-        <p className="flex shrink-0 items-center gap-2">
-          <code className="figures min-w-0 flex-1 text-[13px] break-words text-quiet" data-testid="pick-sentence">
-            {text}
-          </code>
-          <button
-            type="button"
-            className="btn btn-xs border-neutral font-normal"
-            title="Puts this sentence into the line entry"
-            onClick={() => {
-              closePick();
-              putLine(text);
-            }}
-          >
-            To the line
-          </button>
-        </p>
-      )}
-      <DrawerButtons word="Make it" ready={preview !== null && !preview.changesNothing} onClose={closePick} />
-    </Drawer>
   );
 }

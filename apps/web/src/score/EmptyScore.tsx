@@ -1,3 +1,4 @@
+import { at } from "@zm/core";
 import { Link } from "react-router";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
@@ -9,6 +10,7 @@ export function EmptyScore() {
   const { id, sheet } = useShow();
   const list = useList();
   const makeEdits = useMakeEdits();
+  const { off } = list.list;
   if (sheet.show.channels.length === 0)
     return (
       <EmptyView
@@ -33,6 +35,14 @@ export function EmptyScore() {
         >
           Insert an empty cue 1
         </ActionButton>
+        {off && (
+          <ActionButton
+            className="btn btn-outline btn-sm border-neutral"
+            onAct={() => makeEdits([{ op: "switchOn", list: list.id, from: at(off, 0).number, to: at(off, off.length - 1).number }])}
+          >
+            Switch {off.length === 1 ? `cue ${at(off, 0).number}` : `${off.length} cues`} on again
+          </ActionButton>
+        )}
       </div>
     </EmptyView>
   );

@@ -84,6 +84,7 @@ export function carryCells(list: ListSheet, lines: SheetLines, layout: ScoreLayo
   const clip = chosenClip(list);
   const at = layout.columns[to.column];
   const line = lines.lines[to.line];
+  if (line?.kind === "off") return;
   const cue = list.cues[line?.row ?? -1]?.number;
   if (!clip || !at || cue === undefined || movesInClip(clip) === 0) return;
   const selection = useSelection.getState();

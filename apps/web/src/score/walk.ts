@@ -39,15 +39,19 @@ export function moveFocus(
   return true;
 }
 
-/** The nearest line from one on that stands for cues of its own: the parts of an open cue are walked past. */
+/** The nearest line from one on that stands for cues of its own: parts of an open cue, and what is switched off, are walked past. */
 function cueLine({ lines }: SheetLines, from: number, by: number): number {
-  for (let place = from; place >= 0 && place < lines.length; place += by) if (lines[place]?.kind !== "part") return place;
+  for (let place = from; place >= 0 && place < lines.length; place += by) {
+    const kind = lines[place]?.kind;
+    if (kind === "cue" || kind === "scene") return place;
+  }
   return by > 0 ? cueLine({ lines, lineOf: [] }, from, -1) : from;
 }
 
 /** Chooses a cell, or draws the chosen block out to it. A folded scene stands for all of its cues; column -1 leaves the lights as they are. */
 export function chooseCell(list: ListSheet, lines: SheetLines, layout: ScoreLayout, { line, column }: CellPlace, extend: boolean): void {
   const at = lines.lines[line];
+  if (at?.kind === "off") return;
   const first = list.cues[at?.row ?? -1]?.number;
   const last = at && list.cues[lastRowOf(at)]?.number;
   if (first === undefined || last === undefined) return;

@@ -1,6 +1,7 @@
 import { FocusScope } from "@radix-ui/react-focus-scope";
 import { useEffect, useRef } from "react";
 import { useOnce } from "./ActionButton.tsx";
+import { modalIsOpen } from "./dialogs.ts";
 
 interface DrawerProps {
   label: string;
@@ -19,6 +20,18 @@ export function Drawer({ label, aside, onSubmit, onClose, children }: DrawerProp
   const [submit] = useOnce(onSubmit);
   useEffect(() => {
     if (!form.current?.contains(document.activeElement)) form.current?.focus();
+  }, []);
+  const close = useRef(onClose);
+  useEffect(() => {
+    close.current = onClose;
+  });
+  useEffect(() => {
+    // The field that had the focus may be gone when what it asked for was made; Escape still puts the drawer away.
+    const escape = (event: KeyboardEvent): void => {
+      if (event.key === "Escape" && document.activeElement === document.body && !modalIsOpen()) close.current();
+    };
+    document.addEventListener("keydown", escape);
+    return () => document.removeEventListener("keydown", escape);
   }, []);
   return (
     <FocusScope asChild loop onMountAutoFocus={(event) => event.preventDefault()} onUnmountAutoFocus={(event) => event.preventDefault()}>

@@ -1,3 +1,4 @@
+import type { Question } from "@zm/core";
 import { create } from "zustand";
 
 /** What is known already of cues that are to be taken from another show: the show by its title, which cues, and the number of the first. */
@@ -26,6 +27,8 @@ interface Dialogs {
   steps: string | null;
   /** What is done to cues by a picker, and what was chosen when it was opened. */
   pick: PickStart | null;
+  /** What is asked of cues while the questions are open; `new` for nothing yet. */
+  ask: Question | "new" | null;
   /** Whether the standby set is being chosen. */
   standby: boolean;
 }
@@ -38,6 +41,7 @@ export const useDialogs = create<Dialogs>(() => ({
   steps: null,
   standby: false,
   pick: null,
+  ask: null,
 }));
 
 /** Opens the help. */
@@ -67,7 +71,12 @@ export function openStandby(): void {
 
 /** Opens a picker in place of a typed sentence. */
 export function openPick(pick: PickStart): void {
-  useDialogs.setState({ pick });
+  useDialogs.setState({ pick, ask: null });
+}
+
+/** Opens the questions over the list, with one that was asked already. */
+export function openAsk(question: Question | "new" = "new"): void {
+  useDialogs.setState({ ask: question, pick: null });
 }
 
 /** Puts the picker away. */

@@ -33,6 +33,22 @@ export const KEYS = {
     does: "find a cue by number, label, scene or note",
     found: "search look",
   },
+  ask: {
+    where: "everywhere",
+    shown: "h",
+    keys: "h",
+    plain: true,
+    does: "which cues …: questions over the list",
+    found: "where search query find used uses filter",
+  },
+  nextFound: {
+    where: "everywhere",
+    shown: "g, Shift G",
+    keys: "g, shift+g",
+    plain: true,
+    does: "to the next cue that was found by a question, or the one before",
+    found: "walk results search",
+  },
   record: {
     where: "everywhere",
     shown: "r",

@@ -3,6 +3,7 @@ import { type ListSheet, type SceneRun, at, count, cueOrder, sceneAt } from "@zm
 import { ChevronRight } from "lucide-react";
 import { memo } from "react";
 import { chosenCues, useSelection } from "../choice/selection.ts";
+import { OffRow } from "./OffRow.tsx";
 import { PartRow } from "./PartRow.tsx";
 import { SpineRow } from "./SpineRow.tsx";
 import type { SheetLine } from "./lines.ts";
@@ -38,6 +39,8 @@ export const LineRow = memo(function LineRow({ list, line, top, width, editable 
     }
     case "part":
       return <PartRow list={list} row={line.row} part={line.part} top={top} width={width} look={LOOK} />;
+    case "off":
+      return <OffRow list={list} cue={line.cue} top={top} width={width} look={LOOK} />;
     case "scene":
       return <SceneRow list={list} row={line.row} last={line.last} scene={line.scene} top={top} width={width} />;
   }

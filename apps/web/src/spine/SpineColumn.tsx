@@ -43,7 +43,7 @@ export function SpineColumn({ follow, width = 320, main = false }: { follow?: st
     event.preventDefault();
     const from = cueEnd === null ? -1 : (lines.lineOf[findRow(list, cueEnd)] ?? -1);
     const ahead = step > 0 ? lines.lines.slice(from + 1) : lines.lines.slice(0, Math.max(0, from)).reverse();
-    const next = ahead.find(({ kind }) => kind !== "part");
+    const next = ahead.find(({ kind }) => kind === "cue" || kind === "scene");
     const [first, last] = [list.cues[next?.row ?? -1]?.number, next && list.cues[lastRowOf(next)]?.number];
     if (first === undefined || last === undefined) return;
     if (!event.shiftKey) chooseCue(first);

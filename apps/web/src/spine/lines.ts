@@ -1,10 +1,14 @@
-import { type ListSheet, scenesOf } from "@zm/core";
+import { type ListSheet, at, cueOrder, scenesOf } from "@zm/core";
 
-/** One line of spine and sheet, all of one height: a cue, one of its parts under it, or a folded scene. Rows are those of the list. */
+/**
+ * One line of spine and sheet, all of one height: a cue, one of its parts under it, a folded scene, or a cue that is switched off. Rows are those of the
+ * list; what is switched off has none of its own and stands behind the row before it.
+ */
 export type SheetLine =
   | { readonly kind: "cue"; readonly row: number }
   | { readonly kind: "part"; readonly row: number; readonly part: number }
-  | { readonly kind: "scene"; readonly row: number; readonly last: number; readonly scene: string };
+  | { readonly kind: "scene"; readonly row: number; readonly last: number; readonly scene: string }
+  | { readonly kind: "off"; readonly row: number; readonly cue: string };
 
 /** The lines of a list as it is looked at. */
 export interface SheetLines {
@@ -30,7 +34,14 @@ export function sheetLines(list: ListSheet, { foldedScenes, openCues }: Folds): 
   const lineOf: number[] = [];
   const folded = scenesOf(list).filter(({ scene, first, last }) => last > first && foldedScenes.has(foldName(list.id, scene)));
   let next = 0;
+  const off = [...(list.list.off ?? [])];
+  const offBefore = (order: number, row: number): void => {
+    while (off[0] && cueOrder(off[0].number) < order)
+      lines.push({ kind: "off", row: Math.max(0, row - 1), cue: off.shift()?.number ?? "" });
+  };
   list.cues.forEach((cue, row) => {
+    // Those inside a folded scene stand behind it.
+    if (!(folded[next] && at(folded, next).first < row && at(folded, next).last >= row)) offBefore(at(list.order, row), row);
     while ((folded[next]?.last ?? Infinity) < row) next += 1;
     const scene = folded[next];
     if (scene && scene.first <= row) {
@@ -43,6 +54,7 @@ export function sheetLines(list: ListSheet, { foldedScenes, openCues }: Folds): 
     if (cue.parts.length > 1 && openCues.has(foldName(list.id, cue.number)))
       for (const part of cue.parts) lines.push({ kind: "part", row, part: part.number });
   });
+  offBefore(Infinity, list.cues.length);
   return { lines, lineOf };
 }
 

@@ -95,6 +95,8 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
   const of = (entries: readonly { id: string; label: string }[]): Completion[] =>
     entries.map(({ id, label }) => ({ word: id, about: label }));
   switch (rule) {
+    case "question":
+      return of([...show.palettes, ...show.groups, ...show.paces, ...show.lists, ...(show.heldLooks ?? []), ...(show.tempos ?? [])]);
     case "rangeMove":
     case "standbySet":
     case "steps":

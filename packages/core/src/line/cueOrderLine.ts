@@ -25,7 +25,7 @@ import type { Destination, Named, Range, Sentence } from "./sentence.ts";
 /** The sentences that make cues, take them out or put them elsewhere. */
 export type CueOrderSentence = Extract<
   Sentence,
-  { kind: "copy" | "copyList" | "block" | "move" | "delete" | "mergePart" | "renumber" | "split" | "insert" | "gather" }
+  { kind: "copy" | "copyList" | "block" | "move" | "delete" | "switchCues" | "mergePart" | "renumber" | "split" | "insert" | "gather" }
 >;
 
 /** What such a sentence asks for. Throws Fault for a cue number, list or light that the show does not have. */
@@ -49,6 +49,10 @@ export function onCueOrder(sentence: CueOrderSentence, context: LineContext): Li
       return movedBlock(sentence, context);
     case "delete":
       return deletion(checkedRange(sentence.cues), sentence.looks, context);
+    case "switchCues":
+      return sentence.on
+        ? editOf(checkedRange(sentence.cues), (cues) => ({ op: "switchOn", list, ...cues, skipMissing: sentence.leave }))
+        : { kind: "edit", edits: [{ op: "switchOff", list, ...checkedRange(sentence.cues) }], channels: undefined, cues: undefined };
     case "mergePart":
       return mergedPart(sentence, context);
     case "renumber":

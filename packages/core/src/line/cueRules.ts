@@ -154,6 +154,14 @@ export class CueRules extends BookRules {
     ]),
   );
 
+  /** `switch off #12..14`, `switch on #12`; `leave`: without what the show no longer has. */
+  protected readonly switched = this.RULE("switched", (): Sentence => {
+    this.CONSUME(word.Switch);
+    const on = this.OR<boolean>([{ ALT: () => (this.CONSUME(word.On), true) }, { ALT: () => (this.CONSUME(word.Off), false) }]);
+    this.CONSUME(word.Hash);
+    return { kind: "switchCues", cues: this.SUBRULE(this.cueRange), on, leave: this.SUBRULE(this.leave) };
+  });
+
   /** The sentences that begin with what is done to a cue: copy, move, delete, renumber, split, insert, label. */
   protected readonly wholeCue = this.RULE("wholeCue", (): Sentence =>
     this.OR<Sentence>([

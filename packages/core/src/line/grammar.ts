@@ -60,6 +60,8 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.recast) },
       { ALT: () => this.SUBRULE(this.swapPalette) },
       { ALT: () => this.SUBRULE(this.wholeCue) },
+      { ALT: () => this.SUBRULE(this.switched) },
+      { ALT: () => this.SUBRULE(this.asking) },
       { ALT: () => this.SUBRULE(this.onCues) },
       { ALT: () => ({ kind: "press", press: this.SUBRULE(this.press) }) },
       { ALT: () => this.SUBRULE(this.handTakes) },
@@ -341,6 +343,14 @@ class LineParser extends CueRules {
     return this.OPTION(() => this.SUBRULE(this.inTheseCues, { ARGS: [cues] })) ?? { kind: "goCue", cues };
   });
 
+  /** `where 12 > 50`, `where uses dusk`; with a colon and what is done in the cues that are found. */
+  private readonly asking = this.RULE("asking", (): Sentence => {
+    this.CONSUME(word.Where);
+    const asked = this.SUBRULE(this.question);
+    const then = this.OPTION(() => (this.CONSUME(word.Colon), this.SUBRULE(this.doneInCues, { ARGS: [undefined] })));
+    return { kind: "where", asked, ...(then ? { then } : {}) };
+  });
+
   /** What is done in the cues that were named: `carries` needs no colon, everything else stands behind one. */
   private readonly inTheseCues = this.RULE("inTheseCues", (cues: Range | undefined): Sentence =>
     this.OR<Sentence>([
@@ -349,21 +359,26 @@ class LineParser extends CueRules {
       {
         ALT: () => {
           this.CONSUME(word.Colon);
-          return this.OR2<Sentence>([
-            { ALT: () => ({ kind: "carries", cues, carries: this.SUBRULE2(this.carries) }) },
-            { ALT: () => ({ kind: "call", cues, call: this.SUBRULE2(this.calling) }) },
-            { ALT: () => (this.CONSUME(word.Label), { kind: "cueText", cues, what: "label", text: this.SUBRULE(this.textOrNone) }) },
-            { ALT: () => this.SUBRULE(this.cueText, { ARGS: [cues] }) },
-            { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
-            { ALT: () => ({ kind: "last", cues, seconds: this.SUBRULE(this.lasting) }) },
-            { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
-            { ALT: () => ({ kind: "action", cues, action: this.SUBRULE(this.action) }) },
-            { ALT: () => ({ kind: "cueWaves", cues, waves: this.SUBRULE(this.cueWaves) }) },
-            { ALT: () => ({ kind: "prepared", cues, mark: this.SUBRULE(this.prepared) }) },
-            { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
-          ]);
+          return this.SUBRULE(this.doneInCues, { ARGS: [cues] });
         },
       },
+    ]),
+  );
+
+  /** What stands behind the colon of cues. */
+  private readonly doneInCues = this.RULE("doneInCues", (cues: Range | undefined): Sentence =>
+    this.OR<Sentence>([
+      { ALT: () => ({ kind: "carries", cues, carries: this.SUBRULE2(this.carries) }) },
+      { ALT: () => ({ kind: "call", cues, call: this.SUBRULE2(this.calling) }) },
+      { ALT: () => (this.CONSUME(word.Label), { kind: "cueText", cues, what: "label", text: this.SUBRULE(this.textOrNone) }) },
+      { ALT: () => this.SUBRULE(this.cueText, { ARGS: [cues] }) },
+      { ALT: () => this.SUBRULE(this.onTimes, { ARGS: [cues] }) },
+      { ALT: () => ({ kind: "last", cues, seconds: this.SUBRULE(this.lasting) }) },
+      { ALT: () => ({ kind: "trigger", cues, trigger: this.SUBRULE(this.trigger) }) },
+      { ALT: () => ({ kind: "action", cues, action: this.SUBRULE(this.action) }) },
+      { ALT: () => ({ kind: "cueWaves", cues, waves: this.SUBRULE(this.cueWaves) }) },
+      { ALT: () => ({ kind: "prepared", cues, mark: this.SUBRULE(this.prepared) }) },
+      { ALT: () => this.SUBRULE(this.onLights, { ARGS: [cues] }) },
     ]),
   );
 

@@ -139,6 +139,26 @@ export const CUES_HELP: LineChapter = {
     ),
     entry(["delete #12..14", "delete #12 drop"], "later looks stay; drop: the moves of these cues go with them", "remove erase cut"),
     entry(
+      ["switch off #12..14", "switch off #12"],
+      "cues are skipped as if they were not there, and kept with all they hold; seen in the spine where their numbers stand; switch on #12 puts one back",
+      "disable skip mute inactive omit",
+    ),
+    entry(
+      ["where 12 > 50", "where 61, 62 pan < 0", "where 1..6 = dusk", "where up > 5", "where position delay >= 1"],
+      "which cues show a value, stored or tracked, have a colour by a palette, or run so long; they are listed and walked through",
+      "search query find filter select",
+    ),
+    entry(
+      ["where uses dusk", "where uses front", "where uses slow-sweep", "where moves 12"],
+      "which cues, lists and held looks use a palette, a group, a pace, a list or a held look, or move a light",
+      "used usage who dependency reference",
+    ),
+    entry(
+      ["where 12 > 50: 12 = 50", 'where uses dusk: note "Dusk"', "where up > 5: up * 0.8"],
+      "what stands behind the colon is done in every cue that is found, as one edit",
+      "together all at once batch mass",
+    ),
+    entry(
       ["take cues", 'take #3..7 of "Spring tour" to #30'],
       "cues of another show of the database, their impact first",
       "import other show merge",

@@ -1,3 +1,4 @@
+import type { Question } from "../ask/question.ts";
 import type { EditInput } from "../edit/index.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { checkedRange } from "./checked.ts";
@@ -19,6 +20,7 @@ export type LineRequest =
   | { kind: "nameVersion"; name: string }
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
+  | { kind: "ask"; question: Question }
   | { kind: "rehearse"; speed: number }
   | { kind: "caller"; speed: number; from?: string }
   | { kind: "callerLeaves" }

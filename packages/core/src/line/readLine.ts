@@ -3,6 +3,7 @@
 import { REHEARSAL_SPEEDS, isRehearsalSpeed } from "../rehearse/rehearse.ts";
 import { checkedCaller, quietEdit, scriptEdit } from "./bookLine.ts";
 import { checkedRange, single } from "./checked.ts";
+import { asked } from "./askLine.ts";
 import { onCueFields } from "./cueFieldsLine.ts";
 import { onCueOrder } from "./cueOrderLine.ts";
 import { startOf } from "./cueTimes.ts";
@@ -67,6 +68,8 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return editOfShow(stepsEdit(sentence, context.sheet));
     case "patch":
       return { kind: "edit", edits: patchEdits(sentence, context), channels: undefined, cues: undefined };
+    case "where":
+      return asked(sentence, context, requestOf);
     case "goCue":
       return { kind: "choose", cues: checkedRange(sentence.cues) };
     case "lights":
@@ -91,6 +94,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "block":
     case "move":
     case "delete":
+    case "switchCues":
     case "mergePart":
     case "renumber":
     case "split":

@@ -1,4 +1,5 @@
 // What the grammar gives: plain data, one member for each kind of sentence. Cue numbers stay text here; nothing has been looked up yet.
+import type { Relation } from "../ask/question.ts";
 import type { Trigger } from "../show/schema.ts";
 
 /**
@@ -105,6 +106,10 @@ export type Sentence =
   | { kind: "block"; what: "copy" | "move"; lights: Lights; attribute?: Named; cues: Range; to: string; as?: Lights }
   | { kind: "move"; cues: Range; to: Destination; keep: boolean }
   | { kind: "delete"; cues: Range; looks: "keepLooks" | "letGo" }
+  // Cues are skipped and kept, or stand in the list again; `leave`: without what the show no longer has.
+  | { kind: "switchCues"; cues: Range; on: boolean; leave: boolean }
+  // Which cues …, and what is done to those that are found.
+  | { kind: "where"; asked: TypedQuestion; then?: Sentence }
   // Without a start the table of the numbers is opened, for the whole list where no cues are named.
   | { kind: "renumber"; cues: Range | undefined; start: string | undefined; step: string }
   | { kind: "show"; what: Shown; shown: boolean }
@@ -322,6 +327,14 @@ export interface TypedAction {
   readonly time?: number;
   readonly after?: number;
 }
+
+/** What is asked of cues, as typed: a value that they show, a time that they store, whom they move, or what they use. */
+export type TypedQuestion =
+  | { about: "value"; lights: Lights; attribute?: Named; is: Relation; value: number }
+  | { about: "shows"; lights: Lights; palette: Named }
+  | { about: "time"; column: TypedColumn; is: Relation; value: number }
+  | { about: "moves"; lights: Lights }
+  | { about: "uses"; name: Named };
 
 /** The texts that a cue has of its own. */
 export type CueText = "label" | "note" | "scene";

@@ -1,6 +1,7 @@
 import { TIMED_FAMILIES, type Trigger } from "../show/schema.ts";
 import { LightRules, named } from "./lightRules.ts";
-import type { Named, Sentence, TypedColumn, TypedPartTimes, TypedTime } from "./sentence.ts";
+import type { Relation } from "../ask/question.ts";
+import type { Named, Sentence, TypedColumn, TypedPartTimes, TypedQuestion, TypedTime } from "./sentence.ts";
 import { word } from "./tokens.ts";
 
 /**
@@ -40,6 +41,67 @@ export class TimeRules extends LightRules {
       },
     ]);
   });
+
+  /** What is asked of cues: a time, whom they move, what they use, or a value that lights show. */
+  protected readonly question = this.RULE("question", (): TypedQuestion =>
+    this.OR<TypedQuestion>([
+      { ALT: () => (this.CONSUME(word.Uses), { about: "uses", name: named(this.CONSUME(word.Name)) }) },
+      { ALT: () => (this.CONSUME(word.MovesWord), { about: "moves", lights: this.SUBRULE(this.lights) }) },
+      {
+        ALT: () => {
+          const of = this.SUBRULE(this.timed);
+          const column = { of, delay: this.OPTION(() => this.CONSUME(word.Delay)) !== undefined };
+          return { about: "time", column, is: this.SUBRULE(this.comparison), value: this.SUBRULE(this.signed) };
+        },
+      },
+      {
+        ALT: () => {
+          const lights = this.SUBRULE2(this.lights);
+          const attribute = this.OPTION2(() => named(this.CONSUME(word.Word)));
+          return this.OR2<TypedQuestion>([
+            {
+              ALT: () => {
+                this.CONSUME(word.Equals);
+                return this.OR3<TypedQuestion>([
+                  {
+                    ALT: () => ({
+                      about: "value",
+                      lights,
+                      ...(attribute ? { attribute } : {}),
+                      is: "=",
+                      value: this.SUBRULE2(this.signed),
+                    }),
+                  },
+                  { ALT: () => ({ about: "shows", lights, palette: named(this.CONSUME2(word.Name)) }) },
+                ]);
+              },
+            },
+            {
+              ALT: () => {
+                const is = this.SUBRULE2(this.inequality);
+                return { about: "value", lights, ...(attribute ? { attribute } : {}), is, value: this.SUBRULE3(this.signed) };
+              },
+            },
+          ]);
+        },
+      },
+    ]),
+  );
+
+  /** How a number is held against another. */
+  private readonly comparison = this.RULE("comparison", (): Relation =>
+    this.OR<Relation>([{ ALT: () => this.SUBRULE(this.inequality) }, { ALT: () => (this.CONSUME(word.Equals), "=") }]),
+  );
+
+  /** Above or below a number, with or without the number itself. */
+  private readonly inequality = this.RULE("inequality", (): Relation =>
+    this.OR<Relation>([
+      { ALT: () => (this.CONSUME(word.AtLeast), ">=") },
+      { ALT: () => (this.CONSUME(word.AtMost), "<=") },
+      { ALT: () => (this.CONSUME(word.Above), ">") },
+      { ALT: () => (this.CONSUME(word.Below), "<") },
+    ]),
+  );
 
   /** What of a cue has times of its own: levels that rise or fall, and the other families. */
   private readonly timed = this.RULE("timed", (): TypedColumn["of"] =>

@@ -176,6 +176,9 @@ const keywords = {
   Waves: keyword("Waves", "waves"),
   Pass: keyword("Pass", "pass"),
   Running: keyword("Running", "running"),
+  Where: keyword("Where", "where"),
+  Uses: keyword("Uses", "uses"),
+  Switch: keyword("Switch", "switch"),
 };
 
 /** A family whose moves have times of their own in a cue; it may stand wherever an attribute may. */
@@ -192,6 +195,10 @@ const signs = {
   Colon: createToken({ name: "Colon", pattern: /:/ }),
   Comma: createToken({ name: "Comma", pattern: /,/ }),
   Slash: createToken({ name: "Slash", pattern: /\// }),
+  AtLeast: createToken({ name: "AtLeast", pattern: />=|≥/ }),
+  AtMost: createToken({ name: "AtMost", pattern: /<=|≤/ }),
+  Above: createToken({ name: "Above", pattern: />/ }),
+  Below: createToken({ name: "Below", pattern: /</ }),
   Equals: createToken({ name: "Equals", pattern: /=/ }),
   Plus: createToken({ name: "Plus", pattern: /\+/ }),
   Minus: createToken({ name: "Minus", pattern: /[-−]/ }),

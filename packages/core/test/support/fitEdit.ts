@@ -27,6 +27,8 @@ export function fitEdit(show: Show, edit: EditInput, pick: number): EditInput {
       return fitUpdate(show, { ...edit, cue: cueOf(edit.cue).number });
     case "deleteCue":
       return { ...edit, cue: cueOf(edit.cue).number };
+    case "switchOff":
+      return { ...edit, ...ordered(edit.from, edit.to) };
     case "insertCue":
       return { ...edit, cue: freeBehind(cues, any(cues).number) };
     case "split": {

@@ -219,6 +219,9 @@ export const entryArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
   fixed({ op: "removeList" as const, list: "sea" }),
 );
 
+/** Cues that are switched off. */
+const switchCues: fc.Arbitrary<EditInput> = range.map((cues) => ({ op: "switchOff" as const, ...cues }));
+
 /** Edits of every kind; some of them cannot be made on a given show. */
 export const editArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
   { weight: 3, arbitrary: changeArbitrary },
@@ -227,6 +230,7 @@ export const editArbitrary: fc.Arbitrary<EditInput> = fc.oneof(
   setCue,
   insertCue,
   deleteCue,
+  switchCues,
   recastArbitrary,
   flagArbitrary,
   splitArbitrary,

@@ -1,6 +1,6 @@
-import { capital } from "@zm/core";
+import { answer, capital, foundWords, listOf } from "@zm/core";
 import { editsBlind, useLineText } from "../../choice/lineText.ts";
-import { openHelp, openNumbers, openSearch, openTake } from "../../shared/dialogs.ts";
+import { openAsk, openHelp, openNumbers, openSearch, openTake } from "../../shared/dialogs.ts";
 import { notify } from "../../shared/notices.ts";
 import { defineRequest } from "./kind.ts";
 import { listAt } from "../listAt.ts";
@@ -21,6 +21,15 @@ export const find = defineRequest("find", {
   words: ({ text }) => `Enter looks for cues with "${text}"`,
   run: ({ text }) => {
     openSearch(text);
+    return true;
+  },
+});
+
+export const ask = defineRequest("ask", {
+  isLocal: true,
+  words: ({ question }, { sheet, list }) => `${foundWords(answer(sheet, listOf(sheet, list), question))}. Enter lists them`,
+  run: ({ question }) => {
+    openAsk(question);
     return true;
   },
 });

@@ -10,6 +10,7 @@ export function paintFolded(context: Canvas2d, picture: ScorePicture, column: Sc
   const { list, lens } = picture;
   const keys = column.channels.map((channel) => lensKeys(list, channel, lens)).filter((own) => own.length > 0);
   eachLine(picture, (line, top) => {
+    if (line.kind === "off") return;
     const row = line.kind === "scene" ? line.last : line.row;
     const cell = { column, middle: top + ROW / 2, lens, scale: 1 };
     const values = lens === "intensity" ? keys.map((own) => Number(trackedText(list, own, row, lens) || 0)) : [];

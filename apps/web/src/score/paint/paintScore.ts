@@ -34,8 +34,8 @@ function paintLines(context: Canvas2d, picture: ScorePicture, ink: Ink): void {
   const { left, right, chosen, stageRow } = picture;
   eachLine(picture, (line, top) => {
     const last = line.kind === "scene" ? line.last : line.row;
-    const inRange = chosen !== null && last >= chosen.first && line.row <= chosen.last;
-    const onStage = stageRow >= line.row && stageRow <= last;
+    const inRange = line.kind !== "off" && chosen !== null && last >= chosen.first && line.row <= chosen.last;
+    const onStage = line.kind !== "off" && stageRow >= line.row && stageRow <= last;
     if (inRange || onStage || line.kind === "scene") {
       context.fillStyle = ink.row;
       context.fillRect(left, top, right - left, ROW);
@@ -70,6 +70,7 @@ function paintColumn(context: Canvas2d, picture: ScorePicture, column: ScoreColu
   const ghosted = picture.ghosts?.get(column.id);
   eachLine(picture, (line, top) => {
     const cell = { column, middle: top + ROW / 2, lens, scale: lens === "times" ? timesScale(list).seconds : 1 };
+    if (line.kind === "off") return;
     if (line.kind === "scene") return paintScene(context, picture, cell, keys, line, ink);
     if (line.kind === "part") return paintMove(context, picture, cell, keysInPart(list, keys, line.row, line.part), line.row, ink);
     const ghost = ghosted?.get(list.cues[line.row]?.number ?? "");

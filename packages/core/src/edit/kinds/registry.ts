@@ -30,6 +30,7 @@ import { setLines, setScript, setText } from "./script.ts";
 import { setShow } from "./setShow.ts";
 import { removeTempo, setTempo } from "./tempos.ts";
 import { setWave } from "./setWave.ts";
+import { switchOff, switchOn } from "./switchCues.ts";
 import { steps } from "./steps.ts";
 
 /**
@@ -51,6 +52,8 @@ export const EDIT_KINDS = {
   setCue,
   insertCue,
   deleteCue,
+  switchOff,
+  switchOn,
   copyCue,
   copyList,
   moveCue,
