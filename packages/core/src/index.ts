@@ -179,7 +179,8 @@ export { trackedActions } from "./mix/actions.ts";
 export { type ListRun, idleRun, ownMaster, runTime } from "./mix/listRun.ts";
 /** A held look on its fader. */
 export type { LookRun } from "./mix/lookRun.ts";
-export { applyGrand, grandShare, type Grand } from "./mix/grand.ts";
+export { grandShare, type Grand, type Soloist } from "./mix/grand.ts";
+export { applyOverlay, overlayAt, type Overlay } from "./mix/overlay.ts";
 export { type Ramp, rampAt } from "./mix/ramp.ts";
 /** What a run has to say. */
 export type { RunReport } from "./mix/darkMoves.ts";

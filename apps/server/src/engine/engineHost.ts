@@ -310,7 +310,7 @@ export class EngineHost {
       values: this.values,
       withoutWaves: running.withoutWaves,
       tempos: running.tempos,
-      share: running.share,
+      overlay: running.overlay,
     });
   }
 }

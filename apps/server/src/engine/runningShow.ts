@@ -8,7 +8,8 @@ import {
   type ShowSheet,
   type Step,
   applyRunChange,
-  grandShare,
+  type Overlay,
+  overlayAt,
   runChangeOf,
   listOf,
   mixCheck,
@@ -215,9 +216,9 @@ export class RunningShow {
     return this.mix.tempos;
   }
 
-  /** How much of every level comes out now, 0 to 1: grand master and blackout. */
-  get share(): number {
-    return grandShare(this.mix.grand, this.time);
+  /** What lies over everything that comes out now. */
+  get overlay(): Overlay {
+    return overlayAt(this.mix, this.time);
   }
 
   /** The newest event once more, for a press that changes nothing. */

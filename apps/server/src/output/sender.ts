@@ -6,7 +6,8 @@ import {
   type ShowSheet,
   emptyLevels,
   handLayer,
-  applyGrand,
+  applyOverlay,
+  type Overlay,
   applyHand,
   outputLayout,
   writeLevels,
@@ -34,8 +35,8 @@ export interface Frame {
   /** By ordinal, what runs without its waves; and the beats of each tempo as it goes now. */
   readonly withoutWaves: (ordinal: number) => number;
   readonly tempos: ReadonlyMap<string, number>;
-  /** How much of every level comes out, 0 to 1: grand master and blackout. */
-  readonly share: number;
+  /** What lies over it: grand master, blackout, solo, parked and flashing lights. */
+  readonly overlay: Overlay;
 }
 
 /** A rig laid out for sending. */
@@ -113,7 +114,7 @@ export class OutputSender {
     const { hand, values, withoutWaves } = frame;
     const laid = this.layOut(frame);
     if (hand) applyHand(this.handOf(hand, frame), now(), values, withoutWaves);
-    applyGrand(frame.sheet.keys, frame.share, values);
+    applyOverlay(frame.sheet.keys, frame.overlay, values);
     const changed = writeLevels(laid.layout, values, laid.levels);
     const time = now();
     if (!changed && time - this.sentAt < REST) return;

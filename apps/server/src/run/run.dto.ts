@@ -1,12 +1,14 @@
 import { ApiProperty } from "@nestjs/swagger";
-import { BEATS, LEVEL, LONGEST_CUE_NUMBER, LONGEST_ID, MOST_CHOSEN, PRESSES, PRESS_TIME, RATE } from "@zm/core";
+import { BEATS, LEVEL, LONGEST_CUE_NUMBER, LONGEST_ID, MOST_CHOSEN, MOST_LIGHTS, PRESSES, PRESS_TIME, RATE } from "@zm/core";
 import type { PressRequest } from "@zm/protocol";
 import {
   ArrayMaxSize,
   IsArray,
   IsBoolean,
   IsIn,
+  IsInt,
   IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   Length,
@@ -122,4 +124,17 @@ export class PressDto implements PressRequest {
   @ValidateNested({ each: true })
   @EntriesAre(ChosenDto)
   chosen?: ChosenDto[] | undefined;
+
+  @ApiProperty({ required: false, type: [Number], description: "identify: the lights that flash until others are named, or none" })
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_LIGHTS)
+  @IsInt({ each: true })
+  @Min(1, { each: true })
+  channels?: number[] | undefined;
+
+  @ApiProperty({ required: false, type: Object, description: "park: values by key, such as 12.pan; null lets the key run again" })
+  @IsOptional()
+  @IsObject()
+  values?: Record<string, number | null> | undefined;
 }

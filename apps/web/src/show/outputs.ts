@@ -3,14 +3,15 @@ import {
   type Key,
   type Keys,
   type Mix,
+  type Overlay,
   type ShowSheet,
   cached,
   handLayer,
   handOutput,
   keyNamed,
-  applyGrand,
   applyHand,
-  grandShare,
+  applyOverlay,
+  overlayAt,
 } from "@zm/core";
 import { memoLast } from "../shared/memoLast.ts";
 import { useHand } from "./handStore.ts";
@@ -37,7 +38,7 @@ export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   const layer = layerFor(useHand.getState().hand, keys, palettes, beatsOf(run?.mix));
   const own = run && run.mix.keys === keys ? run.mix : undefined;
   applyHand(layer, serverNow(clockOffset), values, own && ((ordinal) => own.withoutWaves(ordinal)));
-  if (run) applyGrand(keys, grandShare(run.mix.grand, runNow(run)), values);
+  if (run) applyOverlay(keys, run.mix.keys === keys ? overlayAt(run.mix, runNow(run)) : shareAlone(run.mix, runNow(run)), values);
   return values;
 }
 
@@ -52,12 +53,28 @@ export function handOutputs({ keys, palettes }: ShowSheet): Outputs {
   return values;
 }
 
+/** What lies over a rig that the run does not know yet: grand master and blackout alone. */
+function shareAlone(mix: Mix, now: number): Overlay {
+  return { ...overlayAt(mix, now), heard: null, parked: [], flashing: [] };
+}
+
 /** Between an edit of the rig and the word of the engine about it the keys are found by their names. */
 function fromOtherRig(mix: Mix, now: number, keys: Keys, values: Outputs): void {
   for (const { ordinal, name, attribute } of keys.all) {
     const key = keyNamed(mix.keys, name);
     values[ordinal] = key ? mix.output(key, now) : attribute.home;
   }
+}
+
+/** What keys put out now, by their names: what they are parked at. */
+export function valuesNow(sheet: ShowSheet, names: readonly string[]): Record<string, number> {
+  const values = liveOutputs(sheet);
+  return Object.fromEntries(
+    names.flatMap((name) => {
+      const key = keyNamed(sheet.keys, name);
+      return key ? [[name, values[key.ordinal] ?? key.attribute.home]] : [];
+    }),
+  );
 }
 
 /** What one key puts out now, without its waves: what a change starts from. */

@@ -197,6 +197,21 @@ export const LINE_HELP: readonly LineChapter[] = [
         "holds all levels at 0, whatever runs beneath, until it is taken off again",
         "dark black out lights off kill",
       ),
+      entry(
+        ["solo tower", "solo worklight", "solo off"],
+        "only lights come out whose level this list or held look holds; the others are dark until solo off",
+        "alone isolate only this",
+      ),
+      entry(
+        ["identify 61", "identify 1..6", "identify off"],
+        "lights flash in the picture and in the output until others are named, or none: so one finds which is which",
+        "flash highlight find locate which light",
+      ),
+      entry(
+        ["park 61", "park 61..64 position", "unpark 61", "unpark all"],
+        "lights, or some of what they do, stay as they are now whatever runs, also under a blackout; until they are let run again",
+        "lock freeze hold fixed broken disable",
+      ),
       entry(["grand 60", "grand 100 in 3"], "the grand master: how much of every level comes out", "main master dim everything overall"),
       entry(
         ["steps tower every 0.6", "steps tower at swell bounce", "steps tower shuffle rounds 3", "steps tower none"],

@@ -1,11 +1,12 @@
 // What runs, as it is typed: what a cue does besides, what is pressed now, and how lists and held looks stand to each other.
-import type { EditInput } from "../edit/index.ts";
+import { type EditInput, isNamed } from "../edit/index.ts";
 import type { Action, CueList } from "../show/schema.ts";
 import { type ShowSheet, cueAt, listOf, rowOf } from "../sheet/sheet.ts";
 import { thereIsNo } from "../show/thereIsNo.ts";
 import { faultless, single } from "./checked.ts";
-import { Fault, entryNamed, listNamed, matches } from "./names.ts";
-import type { Sentence, TypedAction, TypedPress } from "./sentence.ts";
+import type { Soloist } from "../mix/grand.ts";
+import { Fault, attributeOf, channelsOf, entryNamed, listNamed, matches } from "./names.ts";
+import type { Lights, Named, Sentence, TypedAction, TypedPress } from "./sentence.ts";
 
 /**
  * What a line presses on what runs, at once: what a cue can do besides, and what only a hand does. Nothing is stored by it.
@@ -21,6 +22,10 @@ export type LinePress =
   | { do: "blackout"; on: boolean; time?: number }
   | { do: "grand"; level: number; time?: number }
   | { do: "allOff"; time?: number }
+  | { do: "solo"; of: Soloist | null }
+  | { do: "identify"; channels: number[] }
+  // Without keys all that is parked is meant.
+  | { do: "park"; on: boolean; keys?: string[] }
   | { do: "putOnStage" };
 
 /** An action as a cue holds it. Throws Fault for a list, a look or a tempo that the show does not have. */
@@ -72,6 +77,12 @@ export function pressOf(press: TypedPress, sheet: ShowSheet): LinePress {
       });
       return { do: "standby", chosen, ...(press.also ? { also: true } : {}) };
     }
+    case "solo":
+      return { do: "solo", of: press.name ? soloist(press.name, sheet) : null };
+    case "identify":
+      return { do: "identify", channels: press.lights ? channelsOf(press.lights, sheet) : [] };
+    case "park":
+      return { do: "park", on: press.on, ...(press.lights ? { keys: keysNamed(press.lights, press.attribute, sheet) } : {}) };
     case "fire":
     case "chooseSet":
     case "putOnStage":
@@ -80,6 +91,29 @@ export function pressOf(press: TypedPress, sheet: ShowSheet): LinePress {
     case "allOff":
       return press;
   }
+}
+
+/** A list or a held look by its name. Throws Fault for what is neither. */
+function soloist(name: Named, { show }: ShowSheet): Soloist {
+  const look = show.heldLooks?.find(({ id, label }) => matches({ id, label }, name.name));
+  if (look) return { look: look.id };
+  const list = show.lists.find(({ id, label }) => matches({ id, label }, name.name));
+  if (list) return { list: list.id };
+  const known = [...show.lists, ...(show.heldLooks ?? [])];
+  throw new Fault({ message: thereIsNo("list or held look", name.name, known), at: name.at, length: name.name.length });
+}
+
+/** The keys that lights have, of one attribute or family where it is named. Throws Fault where they have none of it. */
+function keysNamed(lights: Lights, attribute: Named | undefined, sheet: ShowSheet): string[] {
+  const channels = channelsOf(lights, sheet);
+  const selection = { channels, ...attributeOf(attribute, sheet) };
+  const keys = sheet.keys.all.filter((key) => isNamed(key, selection));
+  if (keys.length > 0) return keys.map(({ name }) => name);
+  throw new Fault({
+    message: `None of these lights has ${attribute?.name ?? "anything"} to park`,
+    at: attribute?.at ?? 0,
+    length: attribute?.name.length ?? 1,
+  });
 }
 
 /** The edit that says how a list runs by itself; what was not typed stays. Throws Fault for a list or a tempo that there is not. */

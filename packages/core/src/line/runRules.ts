@@ -1,5 +1,5 @@
 import { named } from "./lightRules.ts";
-import type { Named, Sentence, TypedAction, TypedPress, TypedSteps } from "./sentence.ts";
+import type { Lights, Named, Sentence, TypedAction, TypedPress, TypedSteps } from "./sentence.ts";
 import { TimeRules } from "./timeRules.ts";
 import { word } from "./tokens.ts";
 
@@ -164,6 +164,39 @@ export class RunRules extends TimeRules {
           return { do: "allOff", ...this.SUBRULE4(this.inTime) };
         },
       },
+      {
+        ALT: () => {
+          this.CONSUME(word.Solo);
+          return this.OR3<TypedPress>([
+            { ALT: () => (this.CONSUME3(word.Off), { do: "solo" }), IGNORE_AMBIGUITIES: true },
+            { ALT: () => ({ do: "solo", name: named(this.CONSUME4(word.Name)) }) },
+          ]);
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Identify);
+          return this.OR4<TypedPress>([
+            { ALT: () => (this.CONSUME4(word.Off), { do: "identify" }) },
+            { ALT: () => ({ do: "identify", lights: this.SUBRULE(this.lights) }) },
+          ]);
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Park);
+          return { do: "park", on: true, ...this.SUBRULE(this.someOfLights) };
+        },
+      },
+      {
+        ALT: () => {
+          this.CONSUME(word.Unpark);
+          return this.OR5<TypedPress>([
+            { ALT: () => (this.CONSUME3(word.All), { do: "park", on: false }) },
+            { ALT: () => ({ do: "park", on: false, ...this.SUBRULE2(this.someOfLights) }) },
+          ]);
+        },
+      },
       { ALT: () => (this.CONSUME(word.Put), this.CONSUME(word.On), this.CONSUME(word.Stage), { do: "putOnStage" }) },
       {
         ALT: () => {
@@ -175,6 +208,13 @@ export class RunRules extends TimeRules {
       },
     ]),
   );
+
+  /** Lights, and an attribute or a family of them where one is named. */
+  private readonly someOfLights = this.RULE("someOfLights", (): { lights: Lights; attribute?: Named } => {
+    const lights = this.SUBRULE(this.lights);
+    const attribute = this.OPTION(() => named(this.CONSUME(word.Word)));
+    return { lights, ...(attribute ? { attribute } : {}) };
+  });
 
   private readonly standbySet = this.RULE("standbySet", (): { name: Named; cue: string }[] => {
     const chosen: { name: Named; cue: string }[] = [];

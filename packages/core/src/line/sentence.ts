@@ -311,6 +311,12 @@ export type TypedPress =
   | { do: "blackout"; on: boolean; time?: number }
   | { do: "grand"; level: number; time?: number }
   | { do: "allOff"; time?: number }
+  // A list or a held look is seen alone; without a name all come out again.
+  | { do: "solo"; name?: Named }
+  // Lights flash until others, or none, are named.
+  | { do: "identify"; lights?: Lights }
+  // Lights stay as they are whatever runs, or run again; without lights all that is parked.
+  | { do: "park"; on: boolean; lights?: Lights; attribute?: Named }
   | { do: "fire" }
   | { do: "putOnStage" };
 

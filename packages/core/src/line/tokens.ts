@@ -179,6 +179,10 @@ const keywords = {
   Where: keyword("Where", "where"),
   Uses: keyword("Uses", "uses"),
   Switch: keyword("Switch", "switch"),
+  Solo: keyword("Solo", "solo"),
+  Identify: keyword("Identify", "identify"),
+  Park: keyword("Park", "park"),
+  Unpark: keyword("Unpark", "unpark"),
 };
 
 /** A family whose moves have times of their own in a cue; it may stand wherever an attribute may. */

@@ -1,13 +1,22 @@
 import { type Ramp, rampAt, steady } from "./ramp.ts";
-import type { Keys } from "../sheet/keys.ts";
+
+/** A list or a held look that is seen alone. */
+export type Soloist = { readonly list: string } | { readonly look: string };
 
 /**
  * What lies over everything that comes out: the grand master, and the blackout. Per cent; both may be on their way.
- * The blackout is how much is held back: 0 of nothing, 100 of all levels.
+ * The blackout is how much is held back: 0 of nothing, 100 of all levels. Solo, lights that are to be found and parked values are absent where
+ * there are none.
  */
 export interface Grand {
   readonly master: Ramp;
   readonly blackout: Ramp;
+  /** Only lights whose level this holds come out. */
+  readonly solo?: Soloist | undefined;
+  /** Lights that flash until they are let go, so that they are found. */
+  readonly identify?: readonly number[] | undefined;
+  /** Values that keys stay at whatever runs, by the name of the key; in the attribute's own unit. */
+  readonly parked?: Readonly<Record<string, number>> | undefined;
 }
 
 /** Everything comes out as it is. */
@@ -21,17 +30,7 @@ export function grandShare({ master, blackout }: Grand, now: number): number {
   return (rampAt(master, now) / 100) * (1 - rampAt(blackout, now) / 100);
 }
 
-/**
- * Lays grand master and blackout over a frame: `values` by key ordinal hold what runs with the Hand over it.
- * Changes `values` in place; only levels are scaled, and those of lights that stay are not.
- */
-export function applyGrand(keys: Keys, share: number, values: Float64Array): void {
-  if (share >= 1) return;
-  for (const { ordinal, attribute, house } of keys.all)
-    if (attribute.family === "intensity" && !house) values[ordinal] = (values[ordinal] ?? 0) * share;
-}
-
-/** True while grand master or blackout are on their way. */
-export function isGrandMoving({ master, blackout }: Grand, now: number): boolean {
-  return [master, blackout].some(({ start, fade }) => now < start + fade);
+/** True while grand master or blackout are on their way, or lights flash. */
+export function isGrandMoving({ master, blackout, identify = [] }: Grand, now: number): boolean {
+  return identify.length > 0 || [master, blackout].some(({ start, fade }) => now < start + fade);
 }

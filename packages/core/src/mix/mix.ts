@@ -1,5 +1,7 @@
 // Everything that runs, and what comes out (docs/running.md, Sources to Actions). One clock in seconds drives it; a caller that owns it says what
 // time it is. What happens is told to it in the order of time and gives the same numbers wherever it is done: on the server, in every window, headless.
+import { ShowError } from "../show/errors.ts";
+import { checkRange } from "../show/readMoves.ts";
 import type { CueList } from "../show/schema.ts";
 import { type Key, type Keys, keyNamed } from "../sheet/keys.ts";
 import { type ShowSheet, rowOf } from "../sheet/sheet.ts";
@@ -7,7 +9,7 @@ import { BACK_TIME } from "./cueActions.ts";
 import type { RunReport } from "./darkMoves.ts";
 import type { FiredCue } from "./fired.ts";
 import { nextRow, previousRow } from "./follows.ts";
-import { type Grand, isGrandMoving } from "./grand.ts";
+import { type Grand, type Soloist, isGrandMoving } from "./grand.ts";
 import { isTableUnchanging, outAt, outOf, writeAll } from "./layerReading.ts";
 import { type ListRun, runTime } from "./listRun.ts";
 import { type LookRun, type LookValue, idleLook, renewLook, sameLookValues } from "./lookRun.ts";
@@ -203,6 +205,43 @@ export class Mix {
     this.scheduler.processUntil(now, false);
     const { grand } = this.scheduler;
     this.scheduler.grand = { ...grand, blackout: rampTo(grand.blackout, on ? 100 : 0, now, time) };
+  }
+
+  /** Lets only those lights come out whose level a list or a held look holds; null: all again. Throws ShowError for one that there is not. */
+  setSolo(of: Soloist | null, now: number): void {
+    this.scheduler.processUntil(now, false);
+    if (of && "list" in of) this.scheduler.listNamed(of.list);
+    else if (of) this.scheduler.lookNamed(of.look);
+    this.scheduler.grand = { ...this.scheduler.grand, solo: of ?? undefined };
+  }
+
+  /** True for levels that come out while a list or a held look is seen alone. Nothing does where it is no longer there. */
+  heardAlone(of: Soloist): (ordinal: number) => boolean {
+    const source = "list" in of ? this.lists.get(of.list)?.source : this.looks.get(of.look)?.source;
+    return (ordinal) => source !== undefined && this.scheduler.layers.has(ordinal, source);
+  }
+
+  /** Lets lights flash until others, or none, are named. */
+  setIdentify(channels: readonly number[], now: number): void {
+    this.scheduler.processUntil(now, false);
+    this.scheduler.grand = { ...this.scheduler.grand, identify: channels.length > 0 ? [...channels] : undefined };
+  }
+
+  /** Keeps keys at values whatever runs; null lets a key run again. Throws ShowError for a key that the rig does not have. */
+  setParked(values: Readonly<Record<string, number | null>>, now: number): void {
+    this.scheduler.processUntil(now, false);
+    const parked = new Map(Object.entries(this.grand.parked ?? {}));
+    for (const [name, value] of Object.entries(values)) {
+      if (value === null) {
+        parked.delete(name);
+        continue;
+      }
+      const key = keyNamed(this.keys, name);
+      if (!key) throw new ShowError(`There is no ${name} in the rig to be parked`);
+      checkRange(value, key.attribute, `Parked, ${name}`);
+      parked.set(name, value);
+    }
+    this.scheduler.grand = { ...this.scheduler.grand, parked: parked.size > 0 ? Object.fromEntries(parked) : undefined };
   }
 
   /**

@@ -2,11 +2,11 @@ import { keyName } from "../show/keyName.ts";
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
 import { faultsOf } from "../show/faults.ts";
-import { BEATS, LEVEL, RATE } from "../show/limits.ts";
+import { BEATS, LEVEL, LONGEST_KEY, MOST_LIGHTS, RATE } from "../show/limits.ts";
 import { editParts } from "../show/schema.ts";
 import { type ShowSheet, listOf } from "../sheet/sheet.ts";
 import { wavesOf } from "../sheet/waves.ts";
-import { applyGrand, grandShare } from "./grand.ts";
+import { applyOverlay, overlayAt } from "./overlay.ts";
 import { Mix } from "./mix.ts";
 
 const t = z.number().min(0).max(1e9);
@@ -33,6 +33,9 @@ export const mixPressSchema = z.union([
   z.strictObject({ t, fire: z.literal(true) }),
   z.strictObject({ t, grand: level, time }),
   z.strictObject({ t, blackout: z.boolean(), time }),
+  z.strictObject({ t, solo: z.union([z.strictObject({ list: editParts.id }), z.strictObject({ look: editParts.id })]).nullable() }),
+  z.strictObject({ t, identify: z.array(editParts.channelNumber).max(MOST_LIGHTS) }),
+  z.strictObject({ t, park: z.record(z.string().max(LONGEST_KEY), editParts.number.nullable()) }),
   z.strictObject({ t, allOff: z.literal(true), time: editParts.seconds }),
 ]);
 
@@ -84,6 +87,9 @@ export function pressOn(mix: Mix, press: MixPress, first: string): void {
   else if ("standby" in press) mix.setStandby(press.standby);
   else if ("grand" in press) mix.setGrandMaster(press.grand, now, press.time);
   else if ("blackout" in press) mix.setBlackout(press.blackout, now, press.time);
+  else if ("solo" in press) mix.setSolo(press.solo, now);
+  else if ("identify" in press) mix.setIdentify(press.identify, now);
+  else if ("park" in press) mix.setParked(press.park, now);
   else if ("allOff" in press) mix.allOff(now, press.time);
   else mix.fireStandby(now);
 }
@@ -105,7 +111,7 @@ export function playMix(sheet: ShowSheet, presses: readonly MixPress[], moments:
       pending.shift();
     }
     mix.frame(moment, frame);
-    applyGrand(sheet.keys, grandShare(mix.grand, moment), frame);
+    applyOverlay(sheet.keys, overlayAt(mix, moment), frame);
     const values: MixSample["values"] = {};
     for (const { ordinal, channel, attribute } of touched) (values[channel] ??= {})[attribute.id] = frame[ordinal] ?? 0;
     const cues = Object.fromEntries([...mix.lists].map(([id, { cue }]) => [id, cue]));

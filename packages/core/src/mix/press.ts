@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { ShowError } from "../show/errors.ts";
-import { BEATS, LEVEL, LONGEST_CUE_NUMBER, LONGEST_ID, MOST_CHOSEN, PRESS_TIME, RATE } from "../show/limits.ts";
+import { BEATS, LEVEL, LONGEST_CUE_NUMBER, LONGEST_ID, LONGEST_KEY, MOST_CHOSEN, MOST_LIGHTS, PRESS_TIME, RATE } from "../show/limits.ts";
 import { cueAt, rowOf } from "../sheet/sheet.ts";
 import { nextRow, previousRow } from "./follows.ts";
 import type { RunChange } from "./runChange.ts";
@@ -30,6 +30,9 @@ export const PRESSES = [
   "grand",
   "blackout",
   "allOff",
+  "solo",
+  "identify",
+  "park",
 ] as const;
 
 const within = ({ least, most }: { least: number; most: number }): z.ZodNumber => z.number().min(least).max(most);
@@ -62,6 +65,10 @@ export const pressFields = z.object({
     .array(z.object({ list: name, cue: cueNumber }))
     .max(MOST_CHOSEN)
     .optional(),
+  /** identify: the lights that flash until others are named, or none. */
+  channels: z.array(z.number().int().min(1)).max(MOST_LIGHTS).optional(),
+  /** park: values by key, such as 12.pan; null lets the key run again. */
+  values: z.record(z.string().max(LONGEST_KEY), z.number().nullable()).optional(),
 });
 export type PressFields = z.infer<typeof pressFields>;
 
@@ -91,7 +98,10 @@ export type Press =
   | Kind<"fire">
   | Kind<"grand", "time", "level">
   | Kind<"blackout", "held" | "time">
-  | Kind<"allOff", "time">;
+  | Kind<"allOff", "time">
+  | Kind<"solo", "list" | "look">
+  | Kind<"identify", never, "channels">
+  | Kind<"park", never, "values">;
 
 /** A press that cannot be done as things stand; nothing has happened. */
 export class PressRefusedError extends Error {
@@ -141,7 +151,20 @@ export function readPress(fields: PressFields): Press {
       return { press, id, held, time };
     case "allOff":
       return { press, id, time };
+    case "solo":
+      return { press, id, list, look };
+    case "identify":
+      return { press, id, channels: fields.channels ?? [] };
+    case "park":
+      return { press, id, values: checkedValues(needed(fields.values, "values by key, such as 12.pan")) };
   }
+}
+
+/** Values as they came from outside. Throws ShowError for what is neither a number nor null. */
+function checkedValues(values: Readonly<Record<string, number | null>>): Readonly<Record<string, number | null>> {
+  for (const [key, value] of Object.entries(values))
+    if (value !== null && !Number.isFinite(value)) throw new ShowError(`${key}: a value is a number, or null to let it run again`);
+  return values;
 }
 
 function needed<T>(value: T | undefined, what: string): T {
@@ -174,13 +197,30 @@ export function runChangeOf(mix: Mix, press: Press, t: number, first: string): R
       return { t, blackout: press.held ?? mix.grand.blackout.to === 0, ...timed(press) };
     case "allOff":
       return { t, allOff: true, time: press.time ?? ALL_OFF_TIME };
+    case "solo":
+      return { t, solo: soloistOf(mix, press) };
+    case "identify":
+      return { t, identify: [...press.channels] };
+    case "park":
+      return { t, park: { ...press.values } };
     default:
       return onList(mix, press, t, press.list ?? first);
   }
 }
 
 /** What is pressed on one list. */
-export type ListPress = Exclude<Press, { press: "look" | "bump" | "tempo" | "standby" | "fire" | "grand" | "blackout" | "allOff" }>;
+export type ListPress = Exclude<
+  Press,
+  { press: "look" | "bump" | "tempo" | "standby" | "fire" | "grand" | "blackout" | "allOff" | "solo" | "identify" | "park" }
+>;
+
+/** Who is seen alone; nobody where the press names none. Throws ShowError for a list or a look that there is not. */
+function soloistOf(mix: Mix, { list, look }: Extract<Press, { press: "solo" }>): { list: string } | { look: string } | null {
+  if (look !== undefined) return { look: lookOf(mix, look) };
+  if (list === undefined) return null;
+  if (!mix.lists.has(list)) throw new ShowError(thereIsNo("list", list, mix.lists.keys()));
+  return { list };
+}
 
 function onList(mix: Mix, press: ListPress, t: number, id: string): RunChange {
   const run = mix.lists.get(id);

@@ -68,7 +68,15 @@ const snapshot = sequenced(
     looks: z.record(z.string(), z.object({ level: ramp, up: z.boolean() })),
     tempos: z.record(z.string(), number),
     standby: z.array(z.object({ list: z.string(), cue: z.string() })),
-    grand: z.object({ master: ramp, blackout: ramp }).optional(),
+    grand: z
+      .object({
+        master: ramp,
+        blackout: ramp,
+        solo: z.union([z.object({ list: z.string() }), z.object({ look: z.string() })]).optional(),
+        identify: z.array(number).optional(),
+        parked: z.record(z.string(), number).optional(),
+      })
+      .optional(),
     owners: z.array(z.object({ aspect: z.enum(["run", "rate", "master", "look", "tempo"]), id: z.string(), owner: z.string() })),
     layers: z.array(
       z

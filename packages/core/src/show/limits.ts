@@ -14,5 +14,9 @@ export const LONGEST_ID = 64;
 export const LONGEST_CUE_NUMBER = 12;
 /** So many lists go together with one press. */
 export const MOST_CHOSEN = 200;
+/** So many lights are named by one press. */
+export const MOST_LIGHTS = 20_000;
+/** Characters of the name of a key, such as 12.pan. */
+export const LONGEST_KEY = 80;
 /** Characters of the name of a scene. */
 export const LONGEST_SCENE = 60;

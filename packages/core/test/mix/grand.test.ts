@@ -1,4 +1,16 @@
-import { Mix, type ShowSheet, applyGrand, grandShare, keyNamed, mixFrom, playMix, readMixSnapshot, snapshotOf } from "../../src/index.ts";
+import {
+  Mix,
+  type MixPress,
+  type ShowSheet,
+  applyOverlay,
+  grandShare,
+  overlayAt,
+  keyNamed,
+  mixFrom,
+  playMix,
+  readMixSnapshot,
+  snapshotOf,
+} from "../../src/index.ts";
 import { oneCue, smallShow } from "../support/smallShow.ts";
 
 const rig = (house: boolean): object => ({
@@ -74,10 +86,54 @@ test("what lies over everything is written down and read again; what was written
 test("a frame under it has its levels scaled, those of lights that stay alone excepted", () => {
   const { keys } = show(true);
   const values = Float64Array.from(keys.all, () => 80);
-  applyGrand(keys, 0.25, values);
+  applyOverlay(keys, { share: 0.25, heard: null, parked: [], flashing: [], flash: 0 }, values);
   expect(keys.all.map(({ name, ordinal }) => [name, values[ordinal]])).toEqual([
     ["1.intensity", 20],
     ["1.pan", 80],
     ["5.intensity", 80],
   ]);
+});
+
+test("a solo lets only those lights out whose level its list or look holds, and lights that stay", () => {
+  const presses = [go, { t: 0, look: "warm", level: 50 }, { t: 1, solo: { look: "warm" } }] as const;
+  // Both hold the mover; only the look is asked for, and what comes out of that light is what both make of it.
+  expect(out(show(), [...presses], 1)).toEqual([80, 40, 0]);
+  expect(out(show(true), [...presses], 1)).toEqual([80, 40, 50]);
+  expect(out(show(), [...presses, { t: 2, solo: null }], 2)).toEqual([80, 40, 50]);
+  expect(out(show(), [{ t: 0, solo: { list: "main" } }], 1)).toEqual([0, 0, 0]);
+  expect(() => out(show(), [{ t: 0, solo: { look: "none" } }], 1)).toThrow("held look");
+});
+
+test("what is parked stays whatever runs, under a blackout too, until it is let run again", () => {
+  const presses: MixPress[] = [
+    go,
+    { t: 1, park: { "5.intensity": 33, "1.pan": -90 } },
+    { t: 2, blackout: true },
+    { t: 3, list: "main", release: true, time: 0 },
+  ];
+  expect(out(show(), presses, 4)).toEqual([0, -90, 33]);
+  expect(out(show(), [...presses, { t: 5, park: { "5.intensity": null, "1.pan": null } }], 5)).toEqual([0, 40, 0]);
+  expect(() => out(show(), [{ t: 0, park: { "5.intensity": 120 } }], 1)).toThrow("120 is outside 0 to 100");
+  expect(() => out(show(), [{ t: 0, park: { "9.intensity": 20 } }], 1)).toThrow("There is no 9.intensity in the rig");
+});
+
+test("lights that are to be found go on and off, whatever else holds, until none is named", () => {
+  const presses = [go, { t: 1, identify: [5] }, { t: 1, blackout: true }];
+  expect(out(show(), presses, 1.3)[2]).toBe(0);
+  expect(out(show(), presses, 1.7)[2]).toBe(100);
+  expect(out(show(), [...presses, { t: 2, identify: [] }], 2.5)).toEqual([0, 40, 0]);
+  const mix = new Mix(show());
+  expect(mix.isMoving(0)).toBe(false);
+  mix.setIdentify([5], 0);
+  expect(mix.isMoving(3)).toBe(true);
+});
+
+test("solo, parked and flashing lights are kept in what is stored of a run", () => {
+  const mix = new Mix(show());
+  mix.setSolo({ look: "warm" }, 0);
+  mix.setIdentify([1], 0);
+  mix.setParked({ "5.intensity": 12 }, 0);
+  const kept = mixFrom(show(), readMixSnapshot(JSON.parse(JSON.stringify(snapshotOf(mix)))));
+  expect(kept.grand).toEqual(mix.grand);
+  expect(overlayAt(kept, 0.1).parked).toEqual([[keyNamed(kept.keys, "5.intensity")?.ordinal, 12]]);
 });

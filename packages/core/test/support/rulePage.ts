@@ -173,8 +173,11 @@ function pressOf(text: string): object {
   return look === undefined ? { ...at, [what]: true } : { t: Number(t), look: "work", level: Number(look), ...time };
 }
 
-/** "grand 50 in 2 at 1", "blackout at 1", "light at 3" (the blackout ends) and "all off in 2 at 1". */
+/** "grand 50 in 2 at 1", "blackout at 1", "light at 3" (the blackout ends) and "all off in 2 at 1"; "solo work at 1", "solo off at 2", "park 2.intensity 30 at 1". */
 function overAll(text: string): object | undefined {
+  const [, alone, key, value, when] = /^\s*(?:solo (\w+)|park (\S+) (\d+)) at ([\d.]+)\s*$/.exec(text) ?? [];
+  if (key !== undefined) return { t: Number(when), park: { [key]: Number(value) } };
+  if (alone !== undefined) return { t: Number(when), solo: alone === "off" ? null : { look: alone } };
   const [, grand, what, seconds, t] = /^\s*(?:grand (\d+)|(blackout|light|all off))(?: in (\d+))? at ([\d.]+)\s*$/.exec(text) ?? [];
   if (t === undefined) return undefined;
   const at = { t: Number(t), ...(seconds === undefined ? {} : { time: Number(seconds) }) };

@@ -17,7 +17,7 @@ export const press = defineRequest("press", {
       return true;
     }
     const { run } = useLive.getState();
-    const pressed = pressFor(request.press, run);
+    const pressed = pressFor(request.press, run, sheet);
     return pressed === undefined || (await send(pressed, capital(pressWords(request.press, sheet, run))));
   },
 });

@@ -1,9 +1,10 @@
-import { ALL_OFF_TIME, actionWords, type LinePress, type Press, type ShowSheet, nextRow } from "@zm/core";
+import { ALL_OFF_TIME, actionWords, count, type LinePress, type Press, type ShowSheet, nextRow } from "@zm/core";
 import type { LiveRun } from "../liveStore.ts";
-import { seconds } from "../../shared/words.ts";
+import { lightWords, seconds } from "../../shared/words.ts";
+import { valuesNow } from "../outputs.ts";
 
 /** What a typed line presses; undefined where there is nothing to do, as for a list that is to start and runs already. */
-export function pressFor(press: LinePress, run: LiveRun | null | undefined): Press | undefined {
+export function pressFor(press: LinePress, run: LiveRun | null | undefined, sheet: ShowSheet): Press | undefined {
   switch (press.do) {
     case "putOnStage":
     case "chooseSet":
@@ -18,6 +19,12 @@ export function pressFor(press: LinePress, run: LiveRun | null | undefined): Pre
       return { press: "grand", level: press.level, ...timed(press) };
     case "allOff":
       return { press: "allOff", ...timed(press) };
+    case "solo":
+      return { press: "solo", ...press.of };
+    case "identify":
+      return { press: "identify", channels: press.channels };
+    case "park":
+      return parking(press, run, sheet);
     case "tempo":
       return { press: "tempo", tempo: press.tempo, perMinute: press.perMinute };
     case "look":
@@ -53,6 +60,20 @@ export function pressFor(press: LinePress, run: LiveRun | null | undefined): Pre
   }
 }
 
+/** Keys are parked at what they put out now; what is let run again needs no value. */
+function parking(
+  { on, keys }: Extract<LinePress, { do: "park" }>,
+  run: LiveRun | null | undefined,
+  sheet: ShowSheet,
+): Press | undefined {
+  const parked = Object.keys(run?.mix.grand.parked ?? {});
+  if (!on) {
+    const names = (keys ?? parked).filter((name) => parked.includes(name));
+    return names.length === 0 ? undefined : { press: "park", values: Object.fromEntries(names.map((name) => [name, null])) };
+  }
+  return { press: "park", values: valuesNow(sheet, keys ?? []) };
+}
+
 function listOf(press: { list?: string | undefined }): string | undefined {
   return press.list;
 }
@@ -68,6 +89,10 @@ function setOf(
 ): { list: string; cue: string }[] {
   const others = also ? (run?.mix.standby ?? []).filter(({ list }) => !chosen.some((each) => each.list === list)) : [];
   return [...others, ...chosen];
+}
+
+function soloLabel(look: string, { show }: ShowSheet): string {
+  return show.heldLooks?.find(({ id }) => id === look)?.label || look;
 }
 
 function inTime({ time }: { time?: number | undefined }): string {
@@ -102,6 +127,18 @@ export function pressWords(press: LinePress, sheet: ShowSheet, run: LiveRun | nu
       return `grand master to ${press.level} %${inTime(press)}`;
     case "allOff":
       return `lets go of every list, held look and the Hand in ${seconds(press.time ?? ALL_OFF_TIME)} s; lights that stay, stay`;
+    case "solo":
+      return press.of === null
+        ? "everything comes out again"
+        : `solo: only lights come out that ${"list" in press.of ? label(press.of.list) : soloLabel(press.of.look, sheet)} holds`;
+    case "identify":
+      return press.channels.length === 0 ? "no light flashes any more" : `${lightWords(press.channels)} flashes until it is let go: identify off`;
+    case "park":
+      return press.on
+        ? `${count(press.keys?.length ?? 0, "value")} stay as they are now whatever runs, until unpark`
+        : press.keys
+          ? "these run again"
+          : "everything that was parked runs again";
     case "catch":
       return `${label(press.list)} waits for a Go`;
     case "start":

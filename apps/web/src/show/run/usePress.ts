@@ -28,6 +28,9 @@ const DEEDS: Readonly<Record<Press["press"], string>> = {
   grand: "Grand master",
   blackout: "Blackout",
   allOff: "All off",
+  solo: "Solo",
+  identify: "Finding lights",
+  park: "Parking",
 };
 
 /** The presses of this window on their way to each show. */

@@ -1,10 +1,12 @@
-import { Mix, listOf, sheetOf } from "@zm/core";
+import { type LinePress, Mix, listOf, sheetOf } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
-import { pressFor, pressWords } from "../../../src/show/run/typedPress.ts";
+import { pressFor as pressIn, pressWords } from "../../../src/show/run/typedPress.ts";
 import type { LiveRun } from "../../../src/show/liveStore.ts";
 
 const sheet = sheetOf(saltAndParaffin());
 const main = listOf(sheet).id;
+
+const pressFor = (press: LinePress, on: LiveRun): ReturnType<typeof pressIn> => pressIn(press, on, sheet);
 
 /** A run after some presses, at second 1 of it. */
 function run(press: (mix: Mix) => void = () => undefined): LiveRun {
@@ -66,4 +68,15 @@ test("what is chosen to go together is said by the names of the lists before it 
   const standing = run();
   standing.mix.setStandby(chosen);
   expect(pressWords({ do: "fire" }, sheet, standing)).toBe("fires the set: Flame 1, Tower 2");
+});
+
+test("lights are parked at what they put out now, and only what is parked is let run again", () => {
+  const parked = run((mix) => mix.setParked({ "61.pan": -20 }, 0));
+  expect(pressFor({ do: "park", on: false }, parked)).toEqual({ press: "park", values: { "61.pan": null } });
+  expect(pressFor({ do: "park", on: false, keys: ["61.pan", "61.tilt"] }, parked)).toEqual({ press: "park", values: { "61.pan": null } });
+  expect(pressFor({ do: "park", on: false, keys: ["62.pan"] }, parked)).toBeUndefined();
+  // Nothing runs in this window, so every light is at home.
+  expect(pressFor({ do: "park", on: true, keys: ["61.intensity"] }, run())).toEqual({ press: "park", values: { "61.intensity": 0 } });
+  expect(pressFor({ do: "solo", of: { look: "worklight" } }, run())).toEqual({ press: "solo", look: "worklight" });
+  expect(pressWords({ do: "solo", of: null }, sheet, run())).toBe("everything comes out again");
 });
