@@ -83,6 +83,16 @@ const EDITS: readonly EditInput[] = [
   { op: "removeHeldLook", look: "warmers" },
   { op: "setTempo", tempo: { id: "slow", label: "Slow", perMinute: 90 } },
   { op: "removeTempo", tempo: "slow" },
+  { op: "setPage", page: { id: "storm", label: "Storm", items: [{ list: "flame" }] } },
+  { op: "removePage", page: "storm" },
+  { op: "setNote", note: { id: "n1", text: "Warmer here", list: "main", cue: "8" } },
+  { op: "removeNote", note: "n1" },
+  { op: "setMovement", movement: { id: "circle", label: "Circle", waves: [{ attribute: "pan", shape: "sine", size: 20 }], period: 4 } },
+  { op: "removeMovement", movement: "circle" },
+  { op: "setColourList", colourList: { id: "book", label: "Book", colours: [{ number: "101", rgb: "#ffb066" }] } },
+  { op: "removeColourList", colourList: "book" },
+  { op: "switchOff", from: "8", to: "8" },
+  { op: "switchOn", from: "8.7", to: "8.7" },
   { op: "setWave", from: "6", to: "9", keys: { channels: [61], attributes: ["pan"] }, wave: { shape: "sine", size: 20, period: 4 } },
   { op: "setChannel", channel: { ...channel(1), label: "Other" } },
   { op: "removeChannel", channel: 3, used: "drop" },
@@ -99,7 +109,19 @@ const EDITS: readonly EditInput[] = [
 ];
 
 /** What stands in the show before the edit so that there is something to take away. */
-const FIRST: Readonly<Record<string, EditInput>> = {
+const FIRST: Readonly<Record<string, EditInput | readonly EditInput[]>> = {
+  removePage: { op: "setPage", page: { id: "storm", label: "Storm", items: [] } },
+  removeNote: { op: "setNote", note: { id: "n1", text: "Warmer here" } },
+  removeMovement: {
+    op: "setMovement",
+    movement: { id: "circle", label: "Circle", waves: [{ attribute: "pan", shape: "sine", size: 20 }], period: 4 },
+  },
+  removeColourList: { op: "setColourList", colourList: { id: "book", label: "Book", colours: [] } },
+  // A cue without moves, so that no look is different without it.
+  switchOn: [
+    { op: "insertCue", cue: "8.7" },
+    { op: "switchOff", from: "8.7", to: "8.7" },
+  ],
   removeHeldLook: { op: "setHeldLook", look: { id: "warmers", label: "Warmers", values: {} } },
   removeTempo: { op: "setTempo", tempo: { id: "slow", label: "Slow", perMinute: 90 } },
   removeType: { op: "setType", type: { id: "spare", name: "Spare", attributes: [] } },
@@ -122,8 +144,8 @@ test("for every kind of edit the impact shown is the difference of the looks exp
   expect(cue("8")).toBeDefined();
   let changed = 0;
   for (const edit of EDITS) {
-    const first = FIRST[edit.op];
-    texts.set("edits.json", JSON.stringify([...(first ? [first] : []), edit]));
+    const first = [FIRST[edit.op] ?? []].flat();
+    texts.set("edits.json", JSON.stringify([...first, edit]));
     const edited = await answer<Edited>("edit", "demo.json", "edits.json");
     texts.set("after.json", JSON.stringify(edited.show));
     const [was, is] = [await answer<Looks>("look", "demo.json", "--all"), await answer<Looks>("look", "after.json", "--all")];

@@ -4,6 +4,7 @@ import { entities } from "./entities.ts";
 import { AcceptedFindings1764500000000 } from "./migrations/acceptedFindings.ts";
 import { CueIdentity1764300000000 } from "./migrations/cueIdentity.ts";
 import { EditsAfter1766100000000 } from "./migrations/editsAfter.ts";
+import { Entries1766300000000 } from "./migrations/entries.ts";
 import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
 import { HouseLights1766200000000 } from "./migrations/houseLights.ts";
@@ -43,6 +44,7 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
       Restate1766000000000,
       EditsAfter1766100000000,
       HouseLights1766200000000,
+      Entries1766300000000,
     ],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.

@@ -71,6 +71,8 @@ export class PaletteRow {
   @Column({ type: "int" }) position: number;
   @Column({ type: "varchar", length: 20 }) family: string;
   @Column(TEXT) label: string;
+  /** The times that are laid on moves when it is given. */
+  @Column({ type: "simple-json", nullable: true }) times: object | null;
 }
 
 @Entity("palette_values")
@@ -121,6 +123,16 @@ export class TempoRow {
   @Column({ type: "int" }) position: number;
   @Column(TEXT) label: string;
   @Column({ name: "per_minute", type: "double" }) perMinute: number;
+}
+
+/** What else stands beside the cues: pages of the shelf, notes, ready movements, colour lists. */
+@Entity("show_entries")
+export class EntryRow {
+  @PrimaryColumn({ name: "show_id", type: "int" }) showId: number;
+  @PrimaryColumn({ type: "varchar", length: 20 }) kind: string;
+  @PrimaryColumn(ID) id: string;
+  @Column({ type: "int" }) position: number;
+  @Column("simple-json") data: object;
 }
 
 @Entity("cues")
@@ -275,6 +287,7 @@ export const entities = [
   ListRow,
   HeldLookRow,
   TempoRow,
+  EntryRow,
   CueRow,
   PartRow,
   MoveRow,

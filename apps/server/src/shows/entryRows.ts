@@ -1,9 +1,10 @@
-import { ENTRY_KINDS, type EntryKind, type Show, type ShowEntry, entriesOf, entryId } from "@zm/core";
+import { type ColourList, ENTRY_KINDS, type EntryKind, type Movement, type Note, type Page, type Show, type ShowEntry, entriesOf, entryId } from "@zm/core";
 import type { EntityManager, EntityTarget, ObjectLiteral } from "typeorm";
 import {
   ChannelRow,
   FixtureTypeRow,
   GroupRow,
+  EntryRow,
   HeldLookRow,
   ListRow,
   PaceRow,
@@ -12,7 +13,7 @@ import {
   TempoRow,
 } from "../database/entities.ts";
 import { insertRows, upsertRows } from "../database/rows.ts";
-import { channelRow, groupRow, heldLookRow, listRow, paceRow, paletteRow, paletteValueRows, tempoRow, typeRow } from "./showRows.ts";
+import { OTHER_KINDS, channelRow, entryRow, groupRow, heldLookRow, listRow, paceRow, paletteRow, paletteValueRows, tempoRow, typeRow } from "./showRows.ts";
 
 const TABLES: Record<EntryKind, EntityTarget<ObjectLiteral>> = {
   fixtureTypes: FixtureTypeRow,
@@ -22,6 +23,10 @@ const TABLES: Record<EntryKind, EntityTarget<ObjectLiteral>> = {
   paces: PaceRow,
   heldLooks: HeldLookRow,
   tempos: TempoRow,
+  pages: EntryRow,
+  notes: EntryRow,
+  movements: EntryRow,
+  colourLists: EntryRow,
   lists: ListRow,
 };
 
@@ -39,6 +44,10 @@ export async function writeEntries(manager: EntityManager, showId: number, touch
   await upsertRows(manager, PaceRow, at("paces", show.paces, paceRow(showId)));
   await upsertRows(manager, HeldLookRow, at("heldLooks", show.heldLooks ?? [], heldLookRow(showId)));
   await upsertRows(manager, TempoRow, at("tempos", show.tempos ?? [], tempoRow(showId)));
+  for (const kind of OTHER_KINDS) {
+    const entries: readonly (Page | Note | Movement | ColourList)[] = show[kind] ?? [];
+    await upsertRows(manager, EntryRow, at(kind, entries, entryRow(showId, kind)));
+  }
   await upsertRows(manager, ListRow, at("lists", show.lists, listRow(showId)));
   for (const palette of show.palettes.filter(({ id }) => touched.get("palettes")?.has(id))) {
     await manager.delete(PaletteValueRow, { showId, paletteId: palette.id });
@@ -60,9 +69,10 @@ export async function settleEntries(
     const name = of === "channels" ? "number" : "id";
     const places = new Map(entriesOf(before, of).map((entry, index) => [entryId(entry), index]));
     const left = entriesOf(after, of).map(entryId);
-    for (const id of ids) if (!left.includes(id)) await manager.delete(TABLES[of], { showId, [name]: id });
+    const among = OTHER_KINDS.some((kind) => kind === of) ? { showId, kind: of } : { showId };
+    for (const id of ids) if (!left.includes(id)) await manager.delete(TABLES[of], { ...among, [name]: id });
     for (const [position, id] of left.entries()) {
-      if (!ids.has(id) && places.get(id) !== position) await manager.update(TABLES[of], { showId, [name]: id }, { position });
+      if (!ids.has(id) && places.get(id) !== position) await manager.update(TABLES[of], { ...among, [name]: id }, { position });
     }
   }
 }

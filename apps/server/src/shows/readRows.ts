@@ -17,6 +17,7 @@ import { chunksOf } from "../database/chunks.ts";
 import type {
   ChannelRow,
   CueRow,
+  EntryRow,
   FixtureTypeRow,
   GroupRow,
   HeldLookRow,
@@ -30,6 +31,7 @@ import type {
 } from "../database/entities.ts";
 import { ShowRow } from "../database/entities.ts";
 import { mapInSlices } from "../shared/slices.ts";
+import type { OtherKind } from "./showRows.ts";
 import { textWithoutControls } from "./storedText.ts";
 
 /** The moves of so many parts are asked for at once: enough that asking does not count, few enough that reading the answer does not hold the server up. */
@@ -93,7 +95,11 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
       ...one,
       channels: json(one.channels),
     })),
-    palettes: await read("palettes", "id, family, label", palette, (one: PaletteRow) => ({ ...one, values: entryValues(one.id) })),
+    palettes: await read("palettes", "id, family, label, times", palette, (one: Raw<PaletteRow, "times">) => ({
+      ...one,
+      times: json(one.times),
+      values: entryValues(one.id),
+    })),
     paces: await read("paces", "id, label, timing", pace, ({ id, label, timing }: Raw<PaceRow, "timing">) => ({
       id,
       label,
@@ -107,6 +113,7 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
         ...json<object>(settings),
       })),
     ),
+    ...(await others(manager, row.id)),
     ...unlessEmpty("tempos", await read("tempos", "id, label, per_minute AS perMinute", tempo, (one: TempoRow) => one)),
     lists: await read(
       "cue_lists",
@@ -123,6 +130,22 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
     ...(row.script === null ? {} : { script: row.script }),
     ...(row.newCue === null ? {} : { newCue: row.newCue }),
     ...(row.editsAfter === null ? {} : { editsAfter: row.editsAfter }),
+  };
+}
+
+/** What else stands beside the cues. */
+async function others(manager: EntityManager, showId: number): Promise<Pick<Show, OtherKind>> {
+  const rows: Raw<EntryRow, "data">[] = await manager.query("SELECT kind, id, data FROM show_entries WHERE show_id = ? ORDER BY kind, position", [
+    showId,
+  ]);
+  const of = <E>(kind: OtherKind, schema: { parse: (data: unknown) => E }): E[] =>
+    rows.flatMap((stored) => (stored.kind === kind ? [schema.parse({ id: stored.id, ...json<object>(stored.data) })] : []));
+  const { page, note, movement, colourList } = entrySchemas;
+  return {
+    ...unlessEmpty("pages", of("pages", page)),
+    ...unlessEmpty("notes", of("notes", note)),
+    ...unlessEmpty("movements", of("movements", movement)),
+    ...unlessEmpty("colourLists", of("colourLists", colourList)),
   };
 }
 

@@ -25,6 +25,7 @@ import {
   CueRow,
   FixtureTypeRow,
   GroupRow,
+  EntryRow,
   HeldLookRow,
   ListRow,
   MoveRow,
@@ -63,7 +64,7 @@ export function groupRow(showId: number): RowOf<Group, GroupRow> {
 }
 
 export function paletteRow(showId: number): RowOf<Palette, PaletteRow> {
-  return ({ id, family, label }, position) => ({ showId, id, family, label, position });
+  return ({ id, family, label, times = null }, position) => ({ showId, id, family, label, times, position });
 }
 
 /** The values of a palette as rows, in their order. */
@@ -88,8 +89,8 @@ export function listRow(showId: number): RowOf<ListHead, ListRow> {
 }
 
 /** How a list runs, as it is stored; null where it says nothing of it. Named field by field: what else stands in the list has rows of its own. */
-function runningOf({ priority, levels, releaseTime, master, fader, startsAt, steps, off }: ListRunning): ListRunning | null {
-  const given = Object.entries({ priority, levels, releaseTime, master, fader, startsAt, steps, off }).filter(
+function runningOf({ priority, levels, releaseTime, master, fader, startsAt, button, steps, off }: ListRunning): ListRunning | null {
+  const given = Object.entries({ priority, levels, releaseTime, master, fader, startsAt, button, steps, off }).filter(
     ([, value]) => value !== undefined,
   );
   return given.length > 0 ? Object.fromEntries(given) : null;
@@ -97,6 +98,14 @@ function runningOf({ priority, levels, releaseTime, master, fader, startsAt, ste
 
 export function heldLookRow(showId: number): RowOf<HeldLook, HeldLookRow> {
   return ({ id, label, ...settings }, position) => ({ showId, id, label, settings, position });
+}
+
+/** What stands beside the cues and has one table for all its kinds. */
+export const OTHER_KINDS = ["pages", "notes", "movements", "colourLists"] as const;
+export type OtherKind = (typeof OTHER_KINDS)[number];
+
+export function entryRow(showId: number, kind: OtherKind): RowOf<{ id: string }, EntryRow> {
+  return ({ id, ...data }, position) => ({ showId, kind, id, data, position });
 }
 
 export function tempoRow(showId: number): RowOf<Tempo, TempoRow> {
@@ -182,6 +191,7 @@ export async function insertShow(manager: EntityManager, show: Show, progress?: 
   await insertRows(manager, PaceRow, show.paces.map(paceRow(showId)));
   await insertRows(manager, HeldLookRow, (show.heldLooks ?? []).map(heldLookRow(showId)));
   await insertRows(manager, TempoRow, (show.tempos ?? []).map(tempoRow(showId)));
+  for (const kind of OTHER_KINDS) await insertRows(manager, EntryRow, (show[kind] ?? []).map(entryRow(showId, kind)));
   await insertRows(manager, ListRow, show.lists.map(listRow(showId)));
   const places = await insertCues(manager, showId, show);
   const all = show.lists.reduce(

@@ -127,6 +127,36 @@ test("held looks and tempos come and go row for row, and lists keep how they run
   expect(await stored()).toBe(before);
 });
 
+test("pages, notes, movements, colour lists, times of palettes and cues that are switched off are kept in rows, and gone after undo", async () => {
+  const before = await stored();
+  const { palettes }: { palettes: { id: string }[] } = JSON.parse(before);
+  const page = { id: "storm", label: "Storm", items: [{ list: "main" }, { do: { do: "release", list: "main" }, label: "Away" }] };
+  const note = { id: "n1", text: "Warmer here", list: "main", cue: "6", channels: [1], asked: "Act I" };
+  const movement = { id: "circle", label: "Circle", waves: [{ attribute: "pan", shape: "sine", size: 20 }], period: 4 };
+  const colourList = { id: "book", label: "Book", colours: [{ number: "101", name: "Amber", rgb: "#ffb066" }] };
+  const edits = [
+    { op: "setPage", page: { ...page, id: "other" } },
+    { op: "setPage", page },
+    { op: "removePage", page: "other" },
+    { op: "setNote", note },
+    { op: "setMovement", movement },
+    { op: "setColourList", colourList },
+    { op: "setPalette", palette: { ...palettes[0], times: { fade: 3, delay: "0~1" } } },
+    { op: "switchOff", from: "6", to: "6" },
+  ];
+  await http().post("/api/shows/1/edits").send({ base: 0, edits }).expect(200);
+  const made = await stored();
+  server = await server.restart();
+  expect(await stored()).toBe(made);
+  const after = JSON.parse(made);
+  expect(after).toMatchObject({ pages: [page], notes: [note], movements: [movement], colourLists: [colourList] });
+  expect(after.palettes[0]).toMatchObject({ times: { fade: 3, delay: "0~1" } });
+  expect(after.lists[0].off).toMatchObject([{ number: "6" }]);
+  await http().post("/api/shows/1/undo").send({}).expect(200);
+  server = await server.restart();
+  expect(await stored()).toBe(before);
+});
+
 test("an edit, its undo and its redo are all still there after a restart", async () => {
   const before = await stored();
   await http()

@@ -92,7 +92,8 @@ export async function serve(settings: Settings): Promise<TestServer> {
     // What the server still has under way ends before its database goes.
     end: async () => {
       await app.close();
-      rmSync(settings.runs, { recursive: true, force: true });
+      // Something may still be written there in this moment.
+      rmSync(settings.runs, { recursive: true, force: true, maxRetries: 5, retryDelay: 50 });
       await database.query(`DROP DATABASE ${settings.database.name}`);
       await database.destroy();
     },

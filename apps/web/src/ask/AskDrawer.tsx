@@ -7,6 +7,7 @@ import { Picker } from "../pick/Picker.tsx";
 import { TextAnswer } from "../pick/fields.tsx";
 import { useDialogs } from "../shared/dialogs.ts";
 import { Answers, Question } from "../shared/Question.tsx";
+import { SelectField } from "../shared/SelectField.tsx";
 import { useGoToCue } from "../show/useGoToCue.ts";
 import { useList, useShow } from "../show/useShow.ts";
 import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
@@ -98,16 +99,8 @@ interface FieldsProps {
 function QuestionFields({ entry, onChange }: FieldsProps) {
   const { sheet } = useShow();
   const { about, lights, attribute, is, value, column, palette, used } = entry;
-  const { palettes, groups, paces, lists, heldLooks = [], tempos = [] } = sheet.show;
+  const { palettes } = sheet.show;
   const attributes = [...new Set(sheet.keys.all.map((key) => key.attribute.id))].filter((name) => name !== "intensity");
-  const uses: readonly (readonly [string, readonly { id: string; label: string }[]])[] = [
-    ["Palettes", palettes],
-    ["Groups", groups],
-    ["Paces", paces],
-    ["Lists", lists],
-    ["Held looks", heldLooks],
-    ["Tempos", tempos],
-  ];
   return (
     <>
       {(about === "value" || about === "shows" || about === "moves") && (
@@ -120,7 +113,7 @@ function QuestionFields({ entry, onChange }: FieldsProps) {
             onTake={(text) => onChange({ lights: text })}
           />
           {about === "value" && (
-            <Choice
+            <SelectField
               label="attribute that is asked for"
               value={attribute}
               options={[["", "level"], ...attributes.map((name) => [name, name] as const)]}
@@ -131,7 +124,7 @@ function QuestionFields({ entry, onChange }: FieldsProps) {
       )}
       {about === "shows" && (
         <Question wide name="by the palette">
-          <Choice
+          <SelectField
             label="palette that is asked for"
             value={palette}
             options={[["", "choose one"], ...palettes.map(({ id, label }) => [id, label || id] as const)]}
@@ -141,7 +134,7 @@ function QuestionFields({ entry, onChange }: FieldsProps) {
       )}
       {about === "time" && (
         <Question wide name="whose time">
-          <Choice
+          <SelectField
             label="time that is asked for"
             value={column}
             options={TIME_COLUMNS}
@@ -151,7 +144,7 @@ function QuestionFields({ entry, onChange }: FieldsProps) {
       )}
       {(about === "value" || about === "time") && (
         <Question wide name="is">
-          <Choice
+          <SelectField
             label="how it is compared"
             value={is}
             options={RELATIONS}
@@ -165,54 +158,44 @@ function QuestionFields({ entry, onChange }: FieldsProps) {
           />
         </Question>
       )}
-      {about === "uses" && (
-        <Question wide name="what is used">
-          <select
-            aria-label="what is used"
-            className="select select-sm min-w-0 flex-1 bg-base-100"
-            value={used}
-            onChange={(event) => onChange({ used: event.target.value })}
-          >
-            <option value="">choose one</option>
-            {uses.map(([name, all]) =>
-              all.length === 0 ? null : (
-                <optgroup key={name} label={name}>
-                  {all.map(({ id, label }) => (
-                    <option key={id} value={id}>
-                      {label || id}
-                    </option>
-                  ))}
-                </optgroup>
-              ),
-            )}
-          </select>
-        </Question>
-      )}
+      {about === "uses" && <UsedField used={used} onTake={(id) => onChange({ used: id })} />}
     </>
   );
 }
 
-interface ChoiceProps {
-  label: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  onTake: (value: string) => void;
-}
-
-function Choice({ label, value, options, onTake }: ChoiceProps) {
+/** What is used, by its name, kind by kind. */
+function UsedField({ used, onTake }: { used: string; onTake: (id: string) => void }) {
+  const { palettes, groups, paces, lists, heldLooks = [], tempos = [] } = useShow().sheet.show;
+  const uses: readonly (readonly [string, readonly { id: string; label: string }[]])[] = [
+    ["Palettes", palettes],
+    ["Groups", groups],
+    ["Paces", paces],
+    ["Lists", lists],
+    ["Held looks", heldLooks],
+    ["Tempos", tempos],
+  ];
   return (
-    <select
-      aria-label={label}
-      className="select select-sm min-w-0 flex-1 bg-base-100"
-      value={value}
-      onChange={(event) => onTake(event.target.value)}
-    >
-      {options.map(([each, words]) => (
-        <option key={each} value={each}>
-          {words}
-        </option>
-      ))}
-    </select>
+    <Question wide name="what is used">
+      <select
+        aria-label="what is used"
+        className="select select-sm min-w-0 flex-1 bg-base-100"
+        value={used}
+        onChange={(event) => onTake(event.target.value)}
+      >
+        <option value="">choose one</option>
+        {uses.map(([name, all]) =>
+          all.length === 0 ? null : (
+            <optgroup key={name} label={name}>
+              {all.map(({ id, label }) => (
+                <option key={id} value={id}>
+                  {label || id}
+                </option>
+              ))}
+            </optgroup>
+          ),
+        )}
+      </select>
+    </Question>
   );
 }
 

@@ -5,6 +5,7 @@ import { ImpactList, useAllLines } from "../preview/ImpactList.tsx";
 import { useSame } from "../shared/useSame.ts";
 import { previewOf } from "../preview/preview.ts";
 import { sentence } from "../shared/words.ts";
+import { Question } from "../shared/Question.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { cueName } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
@@ -17,10 +18,12 @@ type Sent = UpdatePlace | "nowhere";
 /** Updating: what is in hand over the cue on stage, each value put here, at its source, or in its palette, with the impact. */
 export function UpdateDrawer() {
   const { id, sheet } = useShow();
-  const { cue, list, optionsFor, plan, make: update } = useUpdating();
-  const options = useMemo(() => optionsFor({}), [optionsFor]);
+  const { of, standing } = useUpdating();
   const [entry, setEntry] = useState<UpdateEntry>(() => refusedIn(id).update ?? { all: "here", own: {} });
-  const { all, own } = entry;
+  const { all, own, list: asked } = entry;
+  const updating = useMemo(() => of(asked), [of, asked]);
+  const { cue, list, plan, make: update } = updating;
+  const options = useMemo(() => updating.optionsFor({}), [updating]);
   useEffect(() => keepRefused(id, { update: null }), [id]);
   const placeOf = (option: UpdateOption): UpdatePlace | null => {
     const sent = own[option.key.name] ?? all;
@@ -40,6 +43,15 @@ export function UpdateDrawer() {
   };
   return (
     <Drawer onClose={closeDrawer} label="Update" onSubmit={make}>
+      {standing.length > 0 && (standing.length > 1 || cue === null) && (
+        <Question name="which list">
+          {standing.map((each) => (
+            <Toggle key={each.id} pressed={each.id === list.id} onClick={() => setEntry({ all, own: {}, list: each.id })}>
+              {each.list.label || each.id}
+            </Toggle>
+          ))}
+        </Question>
+      )}
       {cue === null && <p className="text-quiet">No cue is on stage. Fire one, or record what is in hand as a cue of its own.</p>}
       {cue !== null && options.length === 0 && <p className="text-quiet">Nothing in hand has changed since the last record.</p>}
       {options.length > 0 && (
@@ -54,7 +66,7 @@ export function UpdateDrawer() {
               <Toggle
                 key={place}
                 pressed={all === place && Object.keys(own).length === 0}
-                onClick={() => setEntry({ all: place, own: {} })}
+                onClick={() => setEntry({ ...entry, all: place, own: {} })}
               >
                 {word}
               </Toggle>
@@ -66,7 +78,7 @@ export function UpdateDrawer() {
                 key={option.key.name}
                 option={option}
                 sent={placeOf(option) ?? "nowhere"}
-                onSend={(sent) => setEntry({ all, own: { ...own, [option.key.name]: sent } })}
+                onSend={(sent) => setEntry({ ...entry, own: { ...own, [option.key.name]: sent } })}
               />
             ))}
           </ul>

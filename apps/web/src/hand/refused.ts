@@ -8,6 +8,8 @@ import type { RecordEntry } from "./recordEntry.ts";
 export interface UpdateEntry {
   readonly all: UpdatePlace;
   readonly own: Readonly<Record<string, UpdatePlace | "nowhere">>;
+  /** The list whose cue is updated; left out, that which runs the show. */
+  readonly list?: string;
 }
 
 interface Refused {

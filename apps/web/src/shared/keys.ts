@@ -33,6 +33,15 @@ export const KEYS = {
     does: "find a cue by number, label, scene or note",
     found: "search look",
   },
+  pageButton: {
+    where: "everywhere",
+    shown: "Ctrl Alt 1 to 9",
+    keys: [1, 2, 3, 4, 5, 6, 7, 8, 9].map((digit) => `ctrl+alt+${digit}`).join(", "),
+    inFields: true,
+    inDrawers: true,
+    does: "presses a button of the page of the shelf that is open",
+    found: "board macro bank executor",
+  },
   ask: {
     where: "everywhere",
     shown: "h",

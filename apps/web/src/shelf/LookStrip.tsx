@@ -1,6 +1,5 @@
 import { type HeldLook, type LookRun } from "@zm/core";
-import { Trash2 } from "lucide-react";
-import { useCallback, useEffect, useRef } from "react";
+import { Lightbulb, Trash2 } from "lucide-react";
 import { usePress } from "../show/run/usePress.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuRule, NamedEntry, SecondsEntry } from "../shared/DropMenu.tsx";
@@ -8,7 +7,10 @@ import { notify } from "../shared/notices.ts";
 import { useMakeEdits, useMakeEditsInTurn } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
 import { RankEntries } from "./RankEntries.tsx";
+import { SoloButton } from "./SoloButton.tsx";
 import { Strip } from "./Strip.tsx";
+import { StripLevel } from "./StripLevel.tsx";
+import { useHeldButton } from "./useHeldButton.ts";
 import { shownAt } from "../show/run/shownAt.ts";
 
 /** While a bump is held it is said again so often; milliseconds. */
@@ -19,61 +21,46 @@ export function LookStrip({ look, run }: { look: HeldLook; run: LookRun | undefi
   const now = useRunTime();
   const press = usePress();
   const level = run ? shownAt(run.level, now) : 0;
-  const bumping = useRef<ReturnType<typeof setInterval> | null>(null);
   const move = (to: number): void => void press({ press: "look", look: look.id, level: to });
   const hold = (held: boolean): void => void press({ press: "bump", look: look.id, held });
-  const bump = (): void => {
-    if (bumping.current !== null) return;
-    // Held for as long as it is said again: where this window goes, so does the bump.
-    bumping.current = setInterval(() => hold(true), BUMPING);
-    void press({ press: "bump", look: look.id, held: true });
-  };
-  const letGo = useCallback((): void => {
-    if (bumping.current === null) return;
-    clearInterval(bumping.current);
-    bumping.current = null;
-    void press({ press: "bump", look: look.id, held: false });
-  }, [press, look.id]);
-  useEffect(() => {
-    // A window in the background says nothing any more.
-    const leave = (): void => {
-      if (document.visibilityState === "hidden") letGo();
-    };
-    document.addEventListener("visibilitychange", leave);
-    return () => {
-      document.removeEventListener("visibilitychange", leave);
-      letGo();
-    };
-  }, [letGo]);
+  // Held for as long as it is said again: where this window goes, so does the bump.
+  const heldButton = useHeldButton(
+    () => hold(true),
+    () => hold(false),
+    { every: BUMPING, act: () => hold(true) },
+  );
   const name = look.label || look.id;
   return (
     <Strip
       name={name}
-      state={look.levels ?? "highest"}
+      kind={{ icon: <Lightbulb size={13} />, words: "a held look" }}
+      state={level > 0 ? `up, ${look.levels ?? "highest"}` : (look.levels ?? "highest")}
       on={level > 0}
       fader={<Fader label={`${name}, level`} value={level} onMove={move} />}
       menu={<LookMenu look={look} />}
     >
-      <p className="figures">{level > 0 ? `${Math.round(level)} %` : "out"}</p>
-      <button
-        type="button"
-        className="btn btn-xs h-7 border-neutral px-1"
-        title="Full while it is pressed"
-        onPointerDown={bump}
-        onPointerUp={letGo}
-        onPointerCancel={letGo}
-        onPointerLeave={letGo}
-        onKeyDown={(event) => {
-          if ((event.key === " " || event.key === "Enter") && !event.repeat) bump();
-        }}
-        onKeyUp={letGo}
-        onBlur={letGo}
-      >
-        Bump
-      </button>
-      <button type="button" className="btn btn-xs h-7 border-neutral px-1" onClick={() => move(0)} disabled={level === 0}>
-        Out
-      </button>
+      <StripLevel label={name} value={level} onTake={move} />
+      {look.button === "latch" ? (
+        <button
+          type="button"
+          className="btn btn-xs h-7 border-neutral px-1 aria-pressed:border-secondary aria-pressed:text-secondary"
+          aria-pressed={level > 0}
+          title="Full; once more, out"
+          onClick={() => move(level > 0 ? 0 : 100)}
+        >
+          {level > 0 ? "Off" : "On"}
+        </button>
+      ) : (
+        <button type="button" className="btn btn-xs h-7 border-neutral px-1" title="Full while it is pressed" {...heldButton}>
+          Bump
+        </button>
+      )}
+      <span className="flex gap-1">
+        <button type="button" className="btn btn-xs h-7 flex-1 border-neutral px-1" onClick={() => move(0)} disabled={level === 0}>
+          Out
+        </button>
+        <SoloButton of={{ look: look.id }} name={name} />
+      </span>
     </Strip>
   );
 }
@@ -103,6 +90,9 @@ function LookMenu({ look }: { look: HeldLook }) {
       >
         Its colours and positions come in {look.fade ?? 1} s …
       </SecondsEntry>
+      <MenuEntry onAct={() => set({ button: look.button === "latch" ? undefined : "latch" })}>
+        {look.button === "latch" ? "Let its button be full while it is held" : "Let its button stay on until it is pressed again"}
+      </MenuEntry>
       <RankEntries priority={look.priority ?? 50} levels={look.levels ?? "highest"} onSet={set} />
       <MenuRule />
       <MenuEntry onAct={remove}>

@@ -12,6 +12,8 @@ import { TempoStrip } from "./TempoStrip.tsx";
 import { GrandStrip } from "./GrandStrip.tsx";
 import { ListStrip } from "./ListStrip.tsx";
 import { useKeepLook } from "../show/hand/useKeepLook.ts";
+import { OwnPage } from "./OwnPage.tsx";
+import { NewPage, PageMenu } from "./PageMenus.tsx";
 import { useShelf } from "./useShelf.ts";
 
 /** So many strips are there in every show: everything, and the main list. */
@@ -27,7 +29,8 @@ const PAGE = 8;
 export function Shelf() {
   const { sheet } = useShow();
   const run = useLive((live) => live.run);
-  const page = useShelf((shelf) => shelf.page);
+  const { page, own: ownId } = useShelf();
+  const own = sheet.show.pages?.find(({ id }) => id === ownId);
   const main = listOf(sheet);
   const strips = [
     <GrandStrip key="everything" />,
@@ -45,11 +48,20 @@ export function Shelf() {
     <section aria-label="Shelf" className="shrink-0 border-t border-primary bg-base-200 px-3 py-2">
       <div className="mb-1.5 flex h-7 items-center gap-3">
         <h2 className="font-bold">Shelf</h2>
-        <NewLook />
-        <NewTempo />
+        <PageTabs shown={own?.id ?? null} />
+        {own ? (
+          <PageMenu key={own.id} page={own} />
+        ) : (
+          <>
+            <NewLook />
+            <NewTempo />
+          </>
+        )}
+        <NewPage />
         <StandbySet />
         <span className="flex-1" />
-        {pages > 1 && (
+        {own && <ArrangeButton />}
+        {!own && pages > 1 && (
           <span className="flex items-center gap-1 text-quiet">
             <button
               type="button"
@@ -82,16 +94,57 @@ export function Shelf() {
           <X size={15} />
         </button>
       </div>
-      <div className="flex h-[184px] gap-2 overflow-x-auto">
-        {strips.slice(shown * PAGE, (shown + 1) * PAGE)}
-        {strips.length === ALWAYS && (
-          <p className="flex items-center px-4 text-quiet">
-            Nothing of your own is on the shelf yet. Give some lights a value and make a held look of it, or make a second list in the list
-            menu: it comes here on a fader.
-          </p>
-        )}
-      </div>
+      {own ? (
+        <OwnPage page={own} />
+      ) : (
+        <div className="flex h-[188px] gap-2 overflow-x-auto">
+          {strips.slice(shown * PAGE, (shown + 1) * PAGE)}
+          {strips.length === ALWAYS && (
+            <p className="flex items-center px-4 text-quiet">
+              Nothing of your own is on the shelf yet. Give some lights a value and make a held look of it, or make a second list in the
+              list menu: it comes here on a fader.
+            </p>
+          )}
+        </div>
+      )}
     </section>
+  );
+}
+
+/** All strips, or one of the pages that somebody made. */
+function PageTabs({ shown }: { shown: string | null }) {
+  const { show } = useShow().sheet;
+  const pages = show.pages ?? [];
+  if (pages.length === 0) return null;
+  return (
+    <span role="group" aria-label="Pages of the shelf" className="flex min-w-0 gap-1 overflow-x-auto">
+      {[null, ...pages].map((page) => (
+        <button
+          key={page?.id ?? "all"}
+          type="button"
+          aria-pressed={shown === (page?.id ?? null)}
+          className="btn btn-ghost btn-xs h-7 px-2 whitespace-nowrap aria-pressed:border-secondary aria-pressed:text-secondary"
+          onClick={() => useShelf.setState({ own: page?.id ?? null, arranging: false })}
+        >
+          {page === null ? "All" : page.label || page.id}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+/** Lets the places of a page be moved and taken off. */
+function ArrangeButton() {
+  const arranging = useShelf((shelf) => shelf.arranging);
+  return (
+    <button
+      type="button"
+      aria-pressed={arranging}
+      className="btn btn-ghost btn-xs h-7 aria-pressed:border-secondary aria-pressed:text-secondary"
+      onClick={() => useShelf.setState({ arranging: !arranging })}
+    >
+      {arranging ? "Done" : "Arrange"}
+    </button>
   );
 }
 

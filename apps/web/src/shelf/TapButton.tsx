@@ -9,11 +9,11 @@ export function TapButton({ tempo }: { tempo: Tempo }) {
   return (
     <button
       type="button"
-      className="btn btn-xs h-7 border-neutral px-1"
+      className="btn btn-xs h-7 shrink-0 border-neutral px-1"
       onClick={({ timeStamp }) => tap(timeStamp)}
-      title={`Tap the tempo ${tempo.label || tempo.id}`}
+      title={`Tap the tempo ${tempo.label || tempo.id}: ${Math.round(beats)} a minute now`}
     >
-      Tap {Math.round(beats)}
+      Tap
     </button>
   );
 }

@@ -1,5 +1,5 @@
 import { type Tempo, count, writeValue } from "@zm/core";
-import { Trash2 } from "lucide-react";
+import { Metronome, Trash2 } from "lucide-react";
 import { DropMenu, MenuEntry, MenuHeading, MenuRule, NamedEntry, NumberEntry } from "../shared/DropMenu.tsx";
 import { BEATS } from "../shared/bounds.ts";
 import { openSteps } from "../shared/dialogs.ts";
@@ -21,6 +21,7 @@ export function TempoStrip({ tempo }: { tempo: Tempo }) {
   return (
     <Strip
       name={name}
+      kind={{ icon: <Metronome size={13} />, words: "a tempo" }}
       state={hung.length === 0 ? "no list on it" : `for ${count(hung.length, "list")}`}
       on={false}
       menu={<TempoMenu tempo={tempo} beats={beats} />}

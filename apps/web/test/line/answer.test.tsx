@@ -38,10 +38,13 @@ function planners(onStage: string | null, moves: object = HELD): LinePlanners {
     step: () => "Cue 6 recorded",
     list: list.id,
     updating: {
-      list,
-      cue: onStage,
-      optionsFor: (selection) => (onStage === null ? [] : updateOptions(sheet, list, hand, onStage, selection)),
-      plan: (options, placeOf) => planUpdating(list, onStage ?? "", options, placeOf),
+      of: () => ({
+        list,
+        cue: onStage,
+        optionsFor: (selection) => (onStage === null ? [] : updateOptions(sheet, list, hand, onStage, selection)),
+        plan: (options, placeOf) => planUpdating(list, onStage ?? "", options, placeOf),
+        make: () => Promise.resolve(false),
+      }),
     },
     keeping: {
       paletteEdit: ({ label, ...wish }) => {

@@ -97,6 +97,7 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
   switch (rule) {
     case "question":
       return of([...show.palettes, ...show.groups, ...show.paces, ...show.lists, ...(show.heldLooks ?? []), ...(show.tempos ?? [])]);
+    case "update":
     case "rangeMove":
     case "standbySet":
     case "steps":
@@ -105,6 +106,8 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
     case "waveRate":
     case "stepsOption":
       return of(show.tempos ?? []);
+    case "page":
+      return of([...show.lists, ...(show.heldLooks ?? []), ...(show.tempos ?? [])]);
     case "actionBody":
     case "rank":
       return of([...show.lists, ...(show.heldLooks ?? []), ...(rule === "rank" ? [] : (show.tempos ?? []))]);

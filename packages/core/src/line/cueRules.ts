@@ -154,6 +154,16 @@ export class CueRules extends BookRules {
     ]),
   );
 
+  /** `waves stop`, `waves pass`, `waves track`: what a cue does to waves alone (docs/running.md, Waves). */
+  protected readonly cueWaves = this.RULE("cueWaves", (): "stop" | "pass" | null => {
+    this.CONSUME(word.Waves);
+    return this.OR<"stop" | "pass" | null>([
+      { ALT: () => (this.CONSUME(word.Stop), "stop") },
+      { ALT: () => (this.CONSUME(word.Pass), "pass") },
+      { ALT: () => (this.CONSUME(word.Track), null) },
+    ]);
+  });
+
   /** `switch off #12..14`, `switch on #12`; `leave`: without what the show no longer has. */
   protected readonly switched = this.RULE("switched", (): Sentence => {
     this.CONSUME(word.Switch);

@@ -67,6 +67,7 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.handTakes) },
       { ALT: () => this.SUBRULE(this.rank) },
       { ALT: () => this.SUBRULE(this.steps) },
+      { ALT: () => this.SUBRULE(this.page) },
       { ALT: () => ({ kind: "cueWaves", cues: undefined, waves: this.SUBRULE(this.cueWaves) }) },
       { ALT: () => this.SUBRULE(this.cueText, { ARGS: [undefined] }) },
       { ALT: () => ({ kind: "prepared", cues: undefined, mark: this.SUBRULE(this.prepared) }) },
@@ -240,7 +241,14 @@ class LineParser extends CueRules {
     );
     const lights = this.OPTION2(() => (this.CONSUME(word.Of), this.SUBRULE(this.lights)));
     const attribute = this.OPTION3(() => named(this.CONSUME(word.Word)));
-    return { kind: "update", ...(place ? { place } : {}), ...(lights ? { lights } : {}), ...(attribute ? { attribute } : {}) };
+    const list = this.OPTION4(() => (this.CONSUME(word.ListWord), named(this.CONSUME(word.Name))));
+    return {
+      kind: "update",
+      ...(place ? { place } : {}),
+      ...(lights ? { lights } : {}),
+      ...(attribute ? { attribute } : {}),
+      ...(list ? { list } : {}),
+    };
   });
 
   /** `drop 5 pan`: lets values go from the Hand. Alone it empties the Hand. `drop standby` empties the set that was chosen to go together. */
@@ -397,16 +405,6 @@ class LineParser extends CueRules {
       },
     ]),
   );
-
-  /** `waves stop`, `waves pass`, `waves track`: what a cue does to waves alone (docs/running.md, Waves). */
-  private readonly cueWaves = this.RULE("cueWaves", (): "stop" | "pass" | null => {
-    this.CONSUME(word.Waves);
-    return this.OR<"stop" | "pass" | null>([
-      { ALT: () => (this.CONSUME(word.Stop), "stop") },
-      { ALT: () => (this.CONSUME(word.Pass), "pass") },
-      { ALT: () => (this.CONSUME(word.Track), null) },
-    ]);
-  });
 
   /** How long cues last in all. Seconds. */
   private readonly lasting = this.RULE("lasting", (): number => {

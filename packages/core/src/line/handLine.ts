@@ -10,7 +10,7 @@ import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
 import { recordTimesOf } from "./cueTimes.ts";
-import { Fault, attributeOf, channelsOf, curveNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
+import { Fault, attributeOf, channelsOf, curveNamed, listNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
 /**
@@ -38,7 +38,7 @@ export type HandRequest =
   | { kind: "choice"; what: "lit" | "before"; steps?: number }
   | { kind: "view"; view: ViewName }
   | { kind: "record"; cue: string | undefined; wish: Omit<RecordWish, "cue"> }
-  | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection }
+  | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection; list?: string }
   | { kind: "keep"; what: "palette"; label: string; family: Family; attributes?: string[]; scope: PaletteScope }
   | { kind: "keep"; what: "pace"; label: string }
   | { kind: "keep"; what: "look"; label: string; stage: boolean }
@@ -70,7 +70,12 @@ export function handRequest(sentence: HandSentence, { sheet }: Context): HandReq
     case "record":
       return recordRequest(sentence, sheet);
     case "update":
-      return { kind: "update", place: sentence.place, selection: selectionOf(sentence, sheet) };
+      return {
+        kind: "update",
+        place: sentence.place,
+        selection: selectionOf(sentence, sheet),
+        ...(sentence.list ? { list: listNamed(sentence.list, sheet).id } : {}),
+      };
     case "dropped":
       return { kind: "hand", operation: { kind: "drop", selection: selectionOf(sentence, sheet) }, channels: undefined };
     case "keep":

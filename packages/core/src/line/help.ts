@@ -212,6 +212,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "lights, or some of what they do, stay as they are now whatever runs, also under a blackout; until they are let run again",
         "lock freeze hold fixed broken disable",
       ),
+      entry(
+        ['page "Storm" tower, worklight', 'page "Storm" press go tower to #3', 'page "Storm" press raise worklight to 80 in 3'],
+        'a page of the shelf with strips and buttons of your own, made when there is none; page "Storm" none takes it away',
+        "board buttons bank layout executor macro",
+      ),
       entry(["grand 60", "grand 100 in 3"], "the grand master: how much of every level comes out", "main master dim everything overall"),
       entry(
         ["steps tower every 0.6", "steps tower at swell bounce", "steps tower shuffle rounds 3", "steps tower none"],
@@ -279,7 +284,7 @@ export const LINE_HELP: readonly LineChapter[] = [
       ),
       entry(["record", "update"], "opens the sheet, where all of it can be seen and chosen"),
       entry(
-        ["update here", "update at source", "update in palette", "update at source of 5..8"],
+        ["update here", "update at source", "update in palette", "update at source of 5..8", "update here list tower"],
         "puts what has changed into the cue on stage, where its value comes from, or into its palette",
       ),
       entry(

@@ -1,6 +1,7 @@
 // What runs, as it is typed: what a cue does besides, what is pressed now, and how lists and held looks stand to each other.
 import { type EditInput, isNamed } from "../edit/index.ts";
-import type { Action, CueList } from "../show/schema.ts";
+import { freeId } from "../show/ids.ts";
+import type { Action, CueList, PageItem } from "../show/schema.ts";
 import { type ShowSheet, cueAt, listOf, rowOf } from "../sheet/sheet.ts";
 import { thereIsNo } from "../show/thereIsNo.ts";
 import { faultless, single } from "./checked.ts";
@@ -93,8 +94,34 @@ export function pressOf(press: TypedPress, sheet: ShowSheet): LinePress {
   }
 }
 
+/** The edit that puts strips or a button onto a page of the shelf, which is made when there is none; or takes the page away. Throws Fault. */
+export function pageEdit({ label, strips, press }: Extract<Sentence, { kind: "page" }>, sheet: ShowSheet): EditInput {
+  const pages = sheet.show.pages ?? [];
+  const known = pages.find((page) => matches(page, label));
+  if (!strips && !press) {
+    if (known) return { op: "removePage", page: known.id };
+    throw new Fault({ message: thereIsNo("page of the shelf", label, pages), at: 5, length: label.length + 2 });
+  }
+  const page = known ?? {
+    id: freeId(
+      label,
+      pages.map(({ id }) => id),
+    ),
+    label,
+    items: [],
+  };
+  const items = press ? [{ do: actionOf(press, sheet) }] : (strips ?? []).map((name) => stripNamed(name, sheet));
+  return { op: "setPage", page: { ...page, items: [...page.items, ...items] } };
+}
+
+/** What has a strip of its own, by its name. Throws Fault for what is neither list, held look nor tempo. */
+function stripNamed(name: Named, { show }: Pick<ShowSheet, "show">): PageItem {
+  const tempo = show.tempos?.find(({ id, label }) => matches({ id, label }, name.name));
+  return tempo ? { tempo: tempo.id } : soloist(name, { show });
+}
+
 /** A list or a held look by its name. Throws Fault for what is neither. */
-function soloist(name: Named, { show }: ShowSheet): Soloist {
+function soloist(name: Named, { show }: Pick<ShowSheet, "show">): Soloist {
   const look = show.heldLooks?.find(({ id, label }) => matches({ id, label }, name.name));
   if (look) return { look: look.id };
   const list = show.lists.find(({ id, label }) => matches({ id, label }, name.name));

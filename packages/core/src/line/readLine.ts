@@ -15,7 +15,7 @@ import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts
 import { Fault } from "./names.ts";
 import { patchEdits } from "./patchLine.ts";
 import { listPrepared } from "./preparedLine.ts";
-import { pressOf, rankEdit, stepsEdit } from "./pressLine.ts";
+import { pageEdit, pressOf, rankEdit, stepsEdit } from "./pressLine.ts";
 import { palettesSwapped, recasting } from "./recastLine.ts";
 import type { Sentence } from "./sentence.ts";
 
@@ -64,6 +64,8 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return editOfShow(rankEdit(sentence, context.sheet));
     case "listPrepared":
       return editOfShow(listPrepared(context.list, sentence.mark));
+    case "page":
+      return editOfShow(pageEdit(sentence, context.sheet));
     case "steps":
       return editOfShow(stepsEdit(sentence, context.sheet));
     case "patch":

@@ -48,6 +48,23 @@ export class RunRules extends TimeRules {
     ]);
   });
 
+  /** `page "Storm" tower, worklight`, `page "Storm" press go tower to #3`, `page "Storm" none`: what stands on a page of the shelf. */
+  protected readonly page = this.RULE("page", (): Sentence => {
+    this.CONSUME(word.Page);
+    const label = this.CONSUME(word.Text).image.slice(1, -1);
+    return this.OR<Sentence>([
+      { ALT: () => (this.CONSUME(word.None), { kind: "page", label }), IGNORE_AMBIGUITIES: true },
+      { ALT: () => (this.CONSUME(word.Press), { kind: "page", label, press: this.SUBRULE(this.actionBody) }), IGNORE_AMBIGUITIES: true },
+      {
+        ALT: () => {
+          const strips: Named[] = [];
+          this.AT_LEAST_ONE_SEP({ SEP: word.Comma, DEF: () => strips.push(named(this.CONSUME(word.Name))) });
+          return { kind: "page", label, strips };
+        },
+      },
+    ]);
+  });
+
   /** One thing about how a list steps, written into what was read before it. */
   private readonly stepsOption = this.RULE("stepsOption", (steps: TypedSteps = {}): void => {
     this.OR([

@@ -50,7 +50,8 @@ export type Sentence =
   // What was dropped from the Hand last is held again.
   | { kind: "restoreDropped" }
   | { kind: "record"; words: RecordWords }
-  | { kind: "update"; place?: "here" | "atSource" | "inPalette"; lights?: Lights; attribute?: Named }
+  // `list`: whose cue is updated; left out, that of the list which runs the show.
+  | { kind: "update"; place?: "here" | "atSource" | "inPalette"; lights?: Lights; attribute?: Named; list?: Named }
   | { kind: "dropped"; lights?: Lights; attribute?: Named }
   | { kind: "keep"; keeping: Keeping }
   | { kind: "patch"; from: number; to: number; type: Named; at?: Named; label?: string }
@@ -76,6 +77,8 @@ export type Sentence =
   // How the lights of cues, or of the whole list, are prepared in the dark.
   | { kind: "prepared"; cues: Range | undefined; mark: TypedMark | null }
   | { kind: "listPrepared"; mark: TypedMark }
+  // Strips or a button come onto a page of the shelf; without either the page goes.
+  | { kind: "page"; label: string; strips?: Named[]; press?: TypedAction }
   // How a list runs by itself; null: it waits for Go.
   | { kind: "steps"; name: Named; steps: TypedSteps | null }
   // What a cue does to waves alone: none tracks in, all but those of levels pass its wall, or (null) they track as values do.

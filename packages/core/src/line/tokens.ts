@@ -180,6 +180,8 @@ const keywords = {
   Uses: keyword("Uses", "uses"),
   Switch: keyword("Switch", "switch"),
   Solo: keyword("Solo", "solo"),
+  Page: keyword("Page", "page"),
+  Press: keyword("Press", "press"),
   Identify: keyword("Identify", "identify"),
   Park: keyword("Park", "park"),
   Unpark: keyword("Unpark", "unpark"),

@@ -122,6 +122,13 @@ function checkRig(show: Show, faults: string[]): void {
     "tempo",
     faults,
   );
+  const others = { page: show.pages, note: show.notes, movement: show.movements, "colour list": show.colourLists };
+  for (const [what, all = []] of Object.entries(others))
+    duplicates(
+      all.map(({ id }) => id),
+      what,
+      faults,
+    );
   duplicates(
     (show.script?.lines ?? []).map((line) => line.id),
     "script line",

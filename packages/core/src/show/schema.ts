@@ -91,8 +91,6 @@ const group = z.strictObject({ id, label, channels: z.array(channelNumber) });
 
 /** One value of a palette: for one channel, for a type, or, with neither, for every light that has the attribute. */
 const paletteValue = z.strictObject({ attribute: id, value: number, type: id.optional(), channel: channelNumber.optional() });
-/** Values under one name, of one family; cues refer to it and follow it when it changes. */
-const palette = z.strictObject({ id, family, label, values: z.array(paletteValue) });
 
 /** Seconds, or a fan of seconds over lights: "0~5", "2~5~2". */
 const spread = z.union([
@@ -110,6 +108,12 @@ const pace = z.strictObject({
   colour: paceTimes.optional(),
   beam: paceTimes.optional(),
 });
+
+/**
+ * Values under one name, of one family; cues refer to it and follow it when it changes. Its times are laid on moves when it is given to lights,
+ * as those of a pace are; later changes of them do not follow.
+ */
+const palette = z.strictObject({ id, family, label, values: z.array(paletteValue), times: paceTimes.optional() });
 
 /**
  * The times of a part that levels run in, and that the other families fall back on.
@@ -318,6 +322,8 @@ const list = z.strictObject({
   fader: z.enum(["levels", "rate", "size"]).optional(),
   /** Raising the fader past this starts it. */
   startsAt: percent.optional(),
+  /** What the button of its strip does: its next cue (left out), runs while it is held, or starts and, pressed again, lets go. */
+  button: z.enum(["held", "latch"]).optional(),
   steps: steps.optional(),
   /** Cues that are switched off: kept with all they hold, and no part of what runs. Whether the rig still has what they speak of is checked when they are switched on. */
   off: unlessEmpty(cueSchema),
@@ -332,9 +338,77 @@ const heldLook = z.strictObject({
   levels: levels.optional(),
   priority: priority.optional(),
   fade: seconds.optional(),
+  /** What its button does: full while it is held (left out), or full and, pressed again, out. */
+  button: z.literal("latch").optional(),
 });
 /** A beat that several lists share. */
 const tempo = z.strictObject({ id, label, perMinute });
+/** What stands in a place of a page of the shelf: a strip, or a button that does what a cue could do besides, or fires a set. */
+const pageItem = z.union([
+  z.strictObject({ list: id }),
+  z.strictObject({ look: id }),
+  z.strictObject({ tempo: id }),
+  z.strictObject({ do: actionSchema, label: label.optional() }),
+  z.strictObject({
+    set: z.array(z.strictObject({ list: id, cue: cueNumber })).min(1, "is empty; a set has at least one cue"),
+    label: label.optional(),
+  }),
+]);
+/** A page of the shelf under a name of its own. What it speaks of may be gone; it is left out of sight then, and comes back with it. */
+const page = z.strictObject({ id, label, items: z.array(pageItem).max(60, "has more than 60 places; make another page") });
+
+/** What somebody who looks on asks for, pinned to a moment of the play, to a cue, to lights; and what became of it. */
+const note = z.strictObject({
+  id,
+  text: text.max(2000, "is longer than 2000 letters").refine((value) => value.trim() !== "", "is empty; say what is wanted"),
+  list: id.optional(),
+  cue: cueNumber.optional(),
+  channels: z.array(channelNumber).optional(),
+  /** The line of the play at which it was asked. */
+  line: text.max(100).optional(),
+  /** When it was asked, and by whom, as it is read: "14 Nov, 20:41". */
+  asked: label.optional(),
+  done: z.literal(true).optional(),
+  /** What was done about it. */
+  answer: text.max(2000).optional(),
+});
+
+/** A ready movement: waves of several attributes that are laid on lights together. Sizes in the attributes' own units, degrees of phase and spread. */
+const movement = z.strictObject({
+  id,
+  label,
+  waves: z
+    .array(
+      z.strictObject({
+        attribute: id,
+        shape: z.enum(WAVE_SHAPES),
+        size: number,
+        phase: number.optional(),
+        times: z.number().min(0.01).max(100).optional(),
+      }),
+    )
+    .min(1, "is empty; a movement has at least one wave"),
+  /** Seconds of one round. A wave that goes round several times in it says how often (`times`). */
+  period: z.number().min(0.05, "is a period below 0.05 s").max(86_400, "is a time of more than a day"),
+  /** Over how many degrees the lights are spread, from the first to the last. */
+  spread: number.optional(),
+});
+
+/** Colours by numbers, as somebody brought them: what a glass of that number would make of white light. */
+const colourList = z.strictObject({
+  id,
+  label,
+  colours: z
+    .array(
+      z.strictObject({
+        number: label,
+        name: label.optional(),
+        rgb: z.string().regex(/^#[0-9a-f]{6}$/, "is not a colour; write it as #ffb066"),
+      }),
+    )
+    .max(5000, "has more than 5000 colours"),
+});
+
 /** Words a minute. */
 const speakingPace = z.number().positive();
 /**
@@ -377,6 +451,10 @@ export const showSchema = z.strictObject({
   lists: z.array(list).min(1, "is empty; a show has at least one list"),
   heldLooks: unlessEmpty(heldLook),
   tempos: unlessEmpty(tempo),
+  pages: unlessEmpty(page),
+  notes: unlessEmpty(note),
+  movements: unlessEmpty(movement),
+  colourLists: unlessEmpty(colourList),
   script: script.optional(),
   newCue: newCue.optional(),
   editsAfter: editsAfter.optional(),
@@ -385,7 +463,7 @@ export const showSchema = z.strictObject({
 /** What the published schema of the document has to spell out by itself. */
 export const documentParts = { moves: rawMoves, move: moveSchema, waves, cueNumber };
 /** The schemas of what stands beside the cues. */
-export const entrySchemas = { fixtureType, channel, group, palette, pace, list, heldLook, tempo };
+export const entrySchemas = { fixtureType, channel, group, palette, pace, list, heldLook, tempo, page, note, movement, colourList };
 /** The schemas of the play's own fields, and of what a line of it holds. */
 export const scriptParts = { head: scriptHeadFields, line: scriptLine, lineFields: scriptLineFields };
 /** The schemas of single fields, for those who read something beside the document: edits, forms, what comes over the network. */
@@ -516,6 +594,16 @@ export type HeldLook = z.infer<typeof heldLook>;
  * Beats a minute. All lists that name it step together; tapping changes it for all of them.
  */
 export type Tempo = z.infer<typeof tempo>;
+/** A page of the shelf, made by hand. */
+export type Page = z.infer<typeof page>;
+/** One place of a page: a strip or a button. */
+export type PageItem = Page["items"][number];
+/** What somebody who looks on asks for. */
+export type Note = z.infer<typeof note>;
+/** A ready movement: waves of several attributes together. */
+export type Movement = z.infer<typeof movement>;
+/** Colours by numbers, as somebody brought them. */
+export type ColourList = z.infer<typeof colourList>;
 /**
  * Something that a cue does besides its moves.
  * Tracked after a go-to, as values are (docs/running.md, Actions).

@@ -52,7 +52,22 @@ export function compactPieces(show: Show): Generator<string> {
 }
 
 function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): Generator<string> {
-  const { lists: _none, heldLooks, tempos, script, newCue, editsAfter, ...head } = orderedShow({ ...show, lists: [] });
+  const {
+    lists: _none,
+    heldLooks,
+    tempos,
+    pages,
+    notes,
+    movements,
+    colourLists,
+    script,
+    newCue,
+    editsAfter,
+    ...head
+  } = orderedShow({
+    ...show,
+    lists: [],
+  });
   const line = (depth: number): string => (indent === 0 ? "" : `\n${" ".repeat(depth)}`);
   const colon = indent === 0 ? ":" : ": ";
   const textAt = (value: object, depth: number): string => JSON.stringify(value, undefined, indent).replaceAll("\n", line(depth));
@@ -67,6 +82,8 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
   yield `${line(1)}]`;
   if (heldLooks) yield `,${line(1)}"heldLooks"${colon}${textAt(heldLooks, 1)}`;
   if (tempos) yield `,${line(1)}"tempos"${colon}${textAt(tempos, 1)}`;
+  for (const [name, all] of Object.entries({ pages, notes, movements, colourLists }))
+    if (all) yield `,${line(1)}"${name}"${colon}${textAt(all, 1)}`;
   if (script) yield `,${line(1)}"script"${colon}${textAt(script, 1)}`;
   if (newCue) yield `,${line(1)}"newCue"${colon}${textAt(newCue, 1)}`;
   if (editsAfter) yield `,${line(1)}"editsAfter"${colon}${JSON.stringify(editsAfter)}`;
@@ -80,8 +97,8 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
  */
 export function orderedShow(show: Show): Show {
   const rig = rigOf(show);
-  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, heldLooks, tempos, script, newCue, editsAfter } =
-    show;
+  const { format, version, title, fixtureTypes, channels, groups, palettes, paces, lists, heldLooks, tempos } = show;
+  const { pages, notes, movements, colourLists, script, newCue, editsAfter } = show;
   return {
     format,
     version,
@@ -94,11 +111,18 @@ export function orderedShow(show: Show): Show {
     lists: lists.map((list) => orderedList(list, rig)),
     ...(heldLooks ? { heldLooks: heldLooks.map((look) => orderedHeldLook(look, rig)) } : {}),
     ...(tempos ? { tempos: tempos.map((tempo) => pick(tempo, ["id", "label", "perMinute"])) } : {}),
+    ...(pages ? { pages } : {}),
+    ...(notes ? { notes: notes.map((note) => pick(note, NOTE_ORDER)) } : {}),
+    ...(movements ? { movements: movements.map((one) => pick(one, ["id", "label", "waves", "period", "spread"])) } : {}),
+    ...(colourLists ? { colourLists } : {}),
     ...(script ? { script } : {}),
     ...(newCue ? { newCue } : {}),
     ...(editsAfter ? { editsAfter } : {}),
   };
 }
+
+/** The fields of a note. */
+const NOTE_ORDER = ["id", "text", "list", "cue", "channels", "line", "asked", "done", "answer"] as const;
 
 function orderedList(list: CueList, rig: Rig): CueList {
   const { cues, ...head } = list;
@@ -106,14 +130,27 @@ function orderedList(list: CueList, rig: Rig): CueList {
 }
 
 /** The fields of a list that stand before its cues. */
-const LIST_ORDER = ["id", "label", "marks", "priority", "levels", "releaseTime", "master", "fader", "startsAt", "steps", "off"] as const;
+const LIST_ORDER = [
+  "id",
+  "label",
+  "marks",
+  "priority",
+  "levels",
+  "releaseTime",
+  "master",
+  "fader",
+  "startsAt",
+  "button",
+  "steps",
+  "off",
+] as const;
 
 function orderedListHead(head: ListHead): ListHead {
   return pick(head, LIST_ORDER);
 }
 
 function orderedHeldLook(look: HeldLook, rig: Rig): HeldLook {
-  return { ...pick(look, ["id", "label", "levels", "priority", "fade"]), values: orderedMoves(look.values, rig) };
+  return { ...pick(look, ["id", "label", "levels", "priority", "fade", "button"]), values: orderedMoves(look.values, rig) };
 }
 
 function orderedCue(cue: Cue, rig: Rig): Cue {

@@ -25,7 +25,7 @@ export interface Answer {
 /** What a line can be done with: each computes the outcome before it makes it. */
 export interface LinePlanners {
   readonly recording: Pick<ReturnType<typeof useRecording>, "plan" | "warningFor" | "list" | "next">;
-  readonly updating: Pick<ReturnType<typeof useUpdating>, "cue" | "optionsFor" | "plan"> & { list: { id: string } };
+  readonly updating: Pick<ReturnType<typeof useUpdating>, "of">;
   readonly keeping: Pick<ReturnType<typeof useKeeping>, "paletteEdit" | "paceEdit">;
   /** The step that undo or redo would take, in words; null for none. */
   readonly step: (what: "undo" | "redo") => string | null;

@@ -61,11 +61,7 @@ export function pressFor(press: LinePress, run: LiveRun | null | undefined, shee
 }
 
 /** Keys are parked at what they put out now; what is let run again needs no value. */
-function parking(
-  { on, keys }: Extract<LinePress, { do: "park" }>,
-  run: LiveRun | null | undefined,
-  sheet: ShowSheet,
-): Press | undefined {
+function parking({ on, keys }: Extract<LinePress, { do: "park" }>, run: LiveRun | null | undefined, sheet: ShowSheet): Press | undefined {
   const parked = Object.keys(run?.mix.grand.parked ?? {});
   if (!on) {
     const names = (keys ?? parked).filter((name) => parked.includes(name));
@@ -132,7 +128,9 @@ export function pressWords(press: LinePress, sheet: ShowSheet, run: LiveRun | nu
         ? "everything comes out again"
         : `solo: only lights come out that ${"list" in press.of ? label(press.of.list) : soloLabel(press.of.look, sheet)} holds`;
     case "identify":
-      return press.channels.length === 0 ? "no light flashes any more" : `${lightWords(press.channels)} flashes until it is let go: identify off`;
+      return press.channels.length === 0
+        ? "no light flashes any more"
+        : `${lightWords(press.channels)} flashes until it is let go: identify off`;
     case "park":
       return press.on
         ? `${count(press.keys?.length ?? 0, "value")} stay as they are now whatever runs, until unpark`

@@ -27,7 +27,10 @@ const removeSchema = z.strictObject({ op: z.literal("removeList"), list: id, use
 
 /** The steps that make a list, with the cues that it brings, or change the settings of one that stands. */
 function planSetList(sheet: ShowSheet, edit: z.infer<typeof setSchema>): Step[] {
-  const { cues, ...head } = edit.list;
+  const { cues, ...settings } = edit.list;
+  // Cues that are switched off stay: only switching them on takes them from there.
+  const off = settings.off ?? sheet.lists.get(settings.id)?.list.off;
+  const head = { ...settings, ...(off ? { off } : {}) };
   const steps = entryChange(sheet.show, "lists", head.id, head);
   if (!cues || cues.length === 0) return steps;
   const standing = sheet.lists.get(head.id);

@@ -29,6 +29,10 @@ import { renumberChannel } from "./renumberChannel.ts";
 import { setLines, setScript, setText } from "./script.ts";
 import { setShow } from "./setShow.ts";
 import { removeTempo, setTempo } from "./tempos.ts";
+import { removePage, setPage } from "./pages.ts";
+import { removeNote, setNote } from "./notes.ts";
+import { removeMovement, setMovement } from "./movements.ts";
+import { removeColourList, setColourList } from "./colourLists.ts";
 import { setWave } from "./setWave.ts";
 import { switchOff, switchOn } from "./switchCues.ts";
 import { steps } from "./steps.ts";
@@ -73,6 +77,10 @@ export const EDIT_KINDS = {
   setPace,
   setHeldLook,
   setTempo,
+  setPage,
+  setNote,
+  setMovement,
+  setColourList,
   setChannel,
   setType,
   setList,
@@ -81,6 +89,10 @@ export const EDIT_KINDS = {
   removePace,
   removeHeldLook,
   removeTempo,
+  removePage,
+  removeNote,
+  removeMovement,
+  removeColourList,
   removeChannel,
   renumberChannel,
   removeType,

@@ -84,6 +84,10 @@ function advanceEntry(sheet: ShowSheet, show: Show, step: EntryStep): ShowSheet 
     case "paces":
     case "heldLooks":
     case "tempos":
+    case "pages":
+    case "notes":
+    case "movements":
+    case "colourLists":
       return { ...sheet, show };
   }
 }

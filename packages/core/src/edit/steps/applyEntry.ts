@@ -31,6 +31,14 @@ export function applyEntry(show: Show, step: EntryStep): Show {
       return { ...show, heldLooks: unlessEmpty(changed(show.heldLooks ?? [], step, entrySchemas.heldLook)) };
     case "tempos":
       return { ...show, tempos: unlessEmpty(changed(show.tempos ?? [], step, entrySchemas.tempo)) };
+    case "pages":
+      return { ...show, pages: unlessEmpty(changed(show.pages ?? [], step, entrySchemas.page)) };
+    case "notes":
+      return { ...show, notes: unlessEmpty(changed(show.notes ?? [], step, entrySchemas.note)) };
+    case "movements":
+      return { ...show, movements: unlessEmpty(changed(show.movements ?? [], step, entrySchemas.movement)) };
+    case "colourLists":
+      return { ...show, colourLists: unlessEmpty(changed(show.colourLists ?? [], step, entrySchemas.colourList)) };
     case "lists":
       return { ...show, lists: changedLists(show.lists, step) };
   }

@@ -6,13 +6,17 @@ import { STEPS_A_PAUSE } from "./pauses.ts";
 import { runToEnd } from "../../show/runToEnd.ts";
 import {
   type Channel,
+  type ColourList,
   type CueHead,
   type FixtureType,
   type Group,
   type HeldLook,
   type ListHead,
   type MoveSpec,
+  type Movement,
+  type Note,
   type Pace,
+  type Page,
   type Palette,
   type PartHead,
   type ScriptHead,
@@ -93,7 +97,20 @@ export interface RenumberStep {
  * What stands beside the cues in a show, by the field of the document that holds it.
  * Lists are among them without their cues.
  */
-export const ENTRY_KINDS = ["fixtureTypes", "channels", "groups", "palettes", "paces", "heldLooks", "tempos", "lists"] as const;
+export const ENTRY_KINDS = [
+  "fixtureTypes",
+  "channels",
+  "groups",
+  "palettes",
+  "paces",
+  "heldLooks",
+  "tempos",
+  "pages",
+  "notes",
+  "movements",
+  "colourLists",
+  "lists",
+] as const;
 /** The kinds of entries by the name of their list in the document. */
 export type EntryKind = (typeof ENTRY_KINDS)[number];
 /**
@@ -108,13 +125,17 @@ export const ENTRY_WORDS: Readonly<Record<EntryKind, string>> = {
   paces: "pace",
   heldLooks: "held look",
   tempos: "tempo",
+  pages: "page",
+  notes: "note",
+  movements: "movement",
+  colourLists: "colour list",
   lists: "list",
 };
 /**
  * One entry as it stands in its list; a cue list without its cues.
  * What `setPalette` and its like take.
  */
-export type ShowEntry = FixtureType | Channel | Group | Palette | Pace | HeldLook | Tempo | ListHead;
+export type ShowEntry = FixtureType | Channel | Group | Palette | Pace | HeldLook | Tempo | Page | Note | Movement | ColourList | ListHead;
 /**
  * An entry and its place among its like, counted from 0.
  * The place counts when an entry comes back: it stands where it stood.
