@@ -7,6 +7,7 @@ export interface Running {
   looks: Record<string, { level: { to: number } }>;
   standby: { list: string; cue: string }[];
   tempos: Record<string, number>;
+  grand: { identify?: number[]; parked?: Record<string, number> };
 }
 
 /** What the server says of what runs. */

@@ -26,6 +26,8 @@ interface Selection extends LightSpan {
   readonly cueEnd: string | null;
   /** The lights chosen before, the newest first; a few steps back. */
   readonly before: readonly (readonly number[])[];
+  /** The choice that is being walked light by light; null: none is. */
+  readonly walked: readonly number[] | null;
 }
 
 /** No light. */
@@ -39,7 +41,7 @@ export const NO_LIGHTS: LightSpan = {
 };
 
 /** Read it anywhere; it is changed by the functions of this file alone. */
-export const useSelection = create<Selection>(() => ({ ...NO_LIGHTS, list: null, cue: null, cueEnd: null, before: [] }));
+export const useSelection = create<Selection>(() => ({ ...NO_LIGHTS, list: null, cue: null, cueEnd: null, before: [], walked: null }));
 
 /** The attributes that are chosen of the chosen lights; undefined: all that the lens shows. */
 export function chosenCellAttributes({ channels, attributes }: Pick<Selection, "channels" | "attributes">): readonly string[] | undefined {
@@ -96,6 +98,7 @@ export function chooseLights(channels: readonly number[]): void {
     channels: [...channels],
     channel: channels[0] ?? null,
     channelEnd: channels.at(-1) ?? null,
+    walked: null,
     before:
       old.length > 0 && !sameLights(old, channels)
         ? [old, ...before.filter((each) => !sameLights(each, old))].slice(0, STEPS_BACK)
@@ -147,6 +150,30 @@ export function chooseBefore(steps = 1): void {
     channelEnd: found.at(-1) ?? null,
     before: channels.length > 0 ? [...others, channels] : others,
   });
+}
+
+/** Chooses the next light of the choice alone, or the one before it; round and round. The whole can be had again. */
+export function walkChoice(by: 1 | -1): void {
+  const { channels, walked } = useSelection.getState();
+  const of = walked ?? channels;
+  if (of.length < 2) return;
+  const at = walked ? of.indexOf(channels[0] ?? -1) : by > 0 ? -1 : 0;
+  const light = of[(at + by + of.length) % of.length];
+  if (light === undefined) return;
+  useSelection.setState({ channels: [light], channel: light, channelEnd: light, walked: of });
+}
+
+/** Chooses the whole choice again that was walked light by light. */
+export function chooseWhole(): void {
+  const { walked } = useSelection.getState();
+  if (!walked) return;
+  useSelection.setState({ channels: [...walked], channel: walked[0] ?? null, channelEnd: walked.at(-1) ?? null, walked: null });
+}
+
+/** The lights of the choice before that were left out when some of them were chosen: the other half of every second. Empty where there is none such. */
+export function leftOut({ channels, before }: Pick<Selection, "channels" | "before"> = useSelection.getState()): readonly number[] {
+  const larger = before.find((each) => each.length > channels.length && channels.every((channel) => each.includes(channel)));
+  return channels.length === 0 || !larger ? [] : larger.filter((channel) => !channels.includes(channel));
 }
 
 /** Lets go of lights that are there no longer, and does not keep them to be chosen again. */

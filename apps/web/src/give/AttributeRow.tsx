@@ -1,4 +1,6 @@
-import { type Attribute, type Give, readOperation, slotName } from "@zm/core";
+import { type Attribute, type Give, inMode, modeAt, readOperation, slotName, toTenth, valueInMode } from "@zm/core";
+import { NumberField } from "../shared/NumberField.tsx";
+import { Toggle } from "../shared/Toggle.tsx";
 import { useState } from "react";
 import { spreadWords } from "./chosenKeys.ts";
 
@@ -23,7 +25,7 @@ export function AttributeRow({ attribute, values, onGive, id, onFocus }: Attribu
     if (!wrong) setTyped(null);
   };
   return (
-    <div className="flex items-center gap-2">
+    <div className="flex flex-wrap items-center gap-2">
       <label htmlFor={id ?? `give-${attribute.id}`} className="w-14 shrink-0 truncate text-quiet" title={name}>
         {name}
       </label>
@@ -72,7 +74,37 @@ export function AttributeRow({ attribute, values, onGive, id, onFocus }: Attribu
           }
         }}
       />
+      {attribute.modes && <ModeRow attribute={attribute} name={name} values={values} onGive={onGive} />}
     </div>
+  );
+}
+
+/** The modes of an attribute, and what its value means in the mode in which it stands, in the mode's own unit. */
+function ModeRow({ attribute, name, values, onGive }: { name: string } & Pick<AttributeRowProps, "attribute" | "values" | "onGive">) {
+  const [first] = values;
+  const mode = first === undefined ? undefined : modeAt(attribute, first);
+  return (
+    <span role="group" aria-label={`Modes of ${name}`} className="ml-16 flex flex-wrap items-center gap-1">
+      {attribute.modes?.map((each) => (
+        <Toggle key={each.name} pressed={mode === each} onClick={() => onGive({ set: toTenth(valueInMode(each, 0)) })}>
+          {each.name}
+        </Toggle>
+      ))}
+      {mode && first !== undefined && (
+        <span className="flex items-center gap-1 text-quiet">
+          <span className="w-16">
+            <NumberField
+              label={`${name}, ${mode.name}`}
+              value={toTenth(inMode(mode, first))}
+              min={Math.min(mode.low ?? mode.from, mode.high ?? mode.to)}
+              max={Math.max(mode.low ?? mode.from, mode.high ?? mode.to)}
+              onTake={(meant) => meant !== null && onGive({ set: Math.round(valueInMode(mode, meant) * 1000) / 1000 })}
+            />
+          </span>
+          {mode.unit}
+        </span>
+      )}
+    </span>
   );
 }
 

@@ -1,8 +1,9 @@
 import { type Group, autoGroups } from "@zm/core";
 import { useMemo } from "react";
-import { chooseBefore, chooseLights, toggleLights, useSelection } from "../choice/selection.ts";
+import { chooseBefore, chooseLights, chooseWhole, leftOut, toggleLights, useSelection, walkChoice } from "../choice/selection.ts";
 import { litLights } from "../show/hand/litLights.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
+import { IdentifyButton, ParkButton } from "./OverButtons.tsx";
 import { lightSpans, lightWords } from "../shared/words.ts";
 import { useShow } from "../show/useShow.ts";
 
@@ -14,6 +15,9 @@ export function ChooseLights() {
   const { outputOf } = useHandChange();
   const channels = useSelection((choice) => choice.channels);
   const before = useSelection((choice) => choice.before);
+  const walked = useSelection((choice) => choice.walked);
+  const rest = leftOut({ channels, before });
+  const canWalk = (walked ?? channels).length > 1;
   const made = useMemo(() => autoGroups(sheet.show), [sheet.show]);
   return (
     <section aria-label="Chosen lights" className="flex flex-col gap-2">
@@ -84,12 +88,54 @@ export function ChooseLights() {
         <button
           type="button"
           className={SMALL}
+          disabled={rest.length === 0}
+          title={
+            rest.length > 0 ? `Those that were left out: ${lightWords(rest)}` : "Take every second first; then this takes the other half"
+          }
+          onClick={() => chooseLights(rest)}
+        >
+          The others
+        </button>
+        <button
+          type="button"
+          className={SMALL}
           disabled={before.length === 0}
           title={before[0] ? `Again ${lightWords(before[0])}` : undefined}
           onClick={() => chooseBefore()}
         >
           Before
         </button>
+      </div>
+      <div className="flex flex-wrap gap-1" role="group" aria-label="Light by light">
+        <button
+          type="button"
+          className={SMALL}
+          disabled={!canWalk}
+          title="The light before, alone (Shift X)"
+          onClick={() => walkChoice(-1)}
+        >
+          ‹ Light
+        </button>
+        <button
+          type="button"
+          className={SMALL}
+          disabled={!canWalk}
+          title="The next light of the choice, alone (x)"
+          onClick={() => walkChoice(1)}
+        >
+          Light ›
+        </button>
+        <button
+          type="button"
+          className={SMALL}
+          disabled={walked === null}
+          title={walked ? `All of them again: ${lightWords(walked)} (y)` : undefined}
+          onClick={chooseWhole}
+        >
+          Whole
+        </button>
+        <IdentifyButton channels={channels} />
+        <ParkButton channels={channels} />
       </div>
     </section>
   );

@@ -73,7 +73,7 @@ function FamilyGive({
   family: Family;
   attributes: readonly ChosenAttribute[];
 }) {
-  const { give, home, othersOut, outputOf } = useHandChange();
+  const { give, home, lit, othersOut, outputOf } = useHandChange();
   useHand((state) => state.hand);
   useLive((state) => state.run);
   useTicking();
@@ -97,7 +97,11 @@ function FamilyGive({
         ))}
       </div>
       {family === "intensity" ? (
-        <LevelButtons onGive={(operation) => giveTo("intensity", operation)} onOthersOut={() => othersOut(channels)} />
+        <LevelButtons
+          onGive={(operation) => giveTo("intensity", operation)}
+          onOthersOut={() => othersOut(channels)}
+          onLit={() => lit(channels)}
+        />
       ) : (
         <button
           type="button"
@@ -147,7 +151,13 @@ const LEVELS = [
   ["−5", { add: -5 }],
 ] as const;
 
-function LevelButtons({ onGive, onOthersOut }: { onGive: (operation: Give) => void; onOthersOut: () => void }) {
+interface LevelButtonsProps {
+  onGive: (operation: Give) => void;
+  onOthersOut: () => void;
+  onLit: () => void;
+}
+
+function LevelButtons({ onGive, onOthersOut, onLit }: LevelButtonsProps) {
   return (
     <>
       <div className="flex gap-1.5">
@@ -157,14 +167,24 @@ function LevelButtons({ onGive, onOthersOut }: { onGive: (operation: Give) => vo
           </button>
         ))}
       </div>
-      <button
-        type="button"
-        className="btn btn-xs border-neutral font-normal"
-        title="Every other light that is lit goes out; typed: 5 = 50 others out"
-        onClick={onOthersOut}
-      >
-        Others out
-      </button>
+      <div className="flex gap-1.5">
+        <button
+          type="button"
+          className="btn btn-xs flex-1 border-neutral font-normal"
+          title="Full, and everything else of them at home; typed: 5 lit"
+          onClick={onLit}
+        >
+          Lit, at home
+        </button>
+        <button
+          type="button"
+          className="btn btn-xs flex-1 border-neutral font-normal"
+          title="Every other light that is lit goes out; typed: 5 = 50 others out"
+          onClick={onOthersOut}
+        >
+          Others out
+        </button>
+      </div>
     </>
   );
 }

@@ -1,10 +1,10 @@
-import type { ShowSheet } from "@zm/core";
+import { type Point, type ShowSheet, cached } from "@zm/core";
 import { type RefObject, useEffect, useMemo, useRef } from "react";
 import { useSelection } from "../choice/selection.ts";
 import { useShow } from "../show/useShow.ts";
 import { stagePainter } from "./paintStage.ts";
 import type { Outputs } from "../show/outputs.ts";
-import { type StageLight, sameLights, stageLights } from "./scene.ts";
+import { type StageLight, hungPlaces, sameLights, stageLights } from "./scene.ts";
 import { withWaiting } from "./waiting.ts";
 import { Sprites } from "./sprites.ts";
 import { type StageView, type ViewName, stageView } from "./view.ts";
@@ -48,6 +48,9 @@ const DEMO_TITLE = "Salt and Paraffin";
 
 /** A picture that takes longer to paint than this is painted less often; milliseconds. */
 const SLOW = 8;
+
+/** Where the lights hang, for the picture to have room for all of them. */
+const placesFor = cached((sheet: ShowSheet): readonly Point[] => [...hungPlaces(sheet.show).values()]);
 
 /** Nothing is put out: every light stands dark. */
 const NO_OUTPUTS = new Float64Array();
@@ -124,7 +127,7 @@ function usePainting({ frameOf, pictureScore, markSheet }: Canvases, wanted: Wan
       shown = next;
       const drawnFor = `${scale} ${document.fonts.status}`;
       if (sprites?.of !== drawnFor) sprites = { of: drawnFor, words: new Sprites(scale) };
-      const view = stageView(now.view ?? "front", width, height);
+      const view = stageView(now.view ?? "front", width, height, placesFor(now.sheet));
       const lasso = now.painted?.current?.lasso ?? NO_LASSO;
       if (now.painted) now.painted.current = { view, lights, lasso };
       paintStage(lights, {

@@ -69,7 +69,7 @@ export function stagePainter(picture: CanvasRenderingContext2D, marks: CanvasRen
     prepare(marks, options);
     marks.clearRect(0, 0, options.width, options.height);
     for (const light of lights) paintHead(marks, view.project, light, options);
-    for (const light of lights) if (rings && light.turns && chosen.has(light.channel)) paintLanding(marks, view.project, light, options);
+    for (const light of lights) if (rings && chosen.has(light.channel)) paintLanding(marks, view.project, light, options);
     for (const light of lights) if (light.waits !== undefined) paintWaiting(marks, view.project, light, options);
     for (const light of lights) if (light.goal) paintWay(marks, view.project, light, options);
     // Over the rings, so that a ring that passes leaves every number readable.

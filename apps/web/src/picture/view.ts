@@ -14,15 +14,34 @@ export interface StageView {
 /** Where a place on the stage stands in the picture, and how many pixels a metre has there. */
 export type Project = StageView["project"];
 
-/** The view from the middle of the house, or the plan from above. */
-export function stageView(name: ViewName, width: number, height: number): StageView {
-  return name === "front" ? frontView(width, height) : planView(width, height);
+/** So near to the edge of the picture a light still stands, pixels. */
+const MARGIN = 16;
+/** The picture is not made smaller than this for lights that hang far away. */
+const SMALLEST = 0.3;
+
+/** The view from the middle of the house, or the plan from above; smaller where lights would stand outside the picture otherwise. */
+export function stageView(name: ViewName, width: number, height: number, lights: readonly Point[] = []): StageView {
+  const viewAt = (zoom: number): StageView => (name === "front" ? frontView(width, height, zoom) : planView(width, height, zoom));
+  const whole = viewAt(1);
+  const middle = name === "front" ? { x: width / 2, y: height * 0.55 } : { x: width / 2, y: height / 2 };
+  const room = (at: number, from: number, size: number): number => {
+    const free = (at < from ? from : size - from) - MARGIN;
+    return Math.abs(at - from) <= free ? 1 : free / Math.abs(at - from);
+  };
+  const zoom = Math.min(
+    1,
+    ...lights.map((light) => {
+      const { x, y } = whole.project(light);
+      return Math.min(room(x, middle.x, width), room(y, middle.y, height));
+    }),
+  );
+  return zoom >= 1 ? whole : viewAt(Math.max(SMALLEST, zoom));
 }
 
 /** What is further away is smaller and higher. */
-function frontView(width: number, height: number): StageView {
+function frontView(width: number, height: number, zoom: number): StageView {
   const eye = { y: 3.1, z: -13.5 };
-  const lens = Math.min(width / 12.8, height / 9.4) * 13.2;
+  const lens = Math.min(width / 12.8, height / 9.4) * 13.2 * zoom;
   const middle = { x: width / 2, y: height * 0.55 };
   return {
     name: "front",
@@ -40,8 +59,8 @@ function frontView(width: number, height: number): StageView {
   };
 }
 
-function planView(width: number, height: number): StageView {
-  const scale = Math.min(width / 16, height / 14.6);
+function planView(width: number, height: number, zoom: number): StageView {
+  const scale = Math.min(width / 16, height / 14.6) * zoom;
   const middle = { x: width / 2, y: height / 2, z: 2.5 };
   return {
     name: "plan",

@@ -1,4 +1,16 @@
-import { ShowError, addressesOf, bulkEdits, count, makeEdits as makeEditsOn, newPatchFaults, readEdits, readPatch } from "@zm/core";
+import {
+  ShowError,
+  addressesOf,
+  bulkEdits,
+  count,
+  makeEdits as makeEditsOn,
+  newPatchFaults,
+  nextFreeNumber,
+  nextFreePatch,
+  patchWords,
+  readEdits,
+  readPatch,
+} from "@zm/core";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { type UseFormRegisterReturn, useForm, useWatch } from "react-hook-form";
 import { useMergedRefs } from "../shared/useMergedRefs.ts";
@@ -22,10 +34,14 @@ export function BulkForm() {
   const { sheet } = useShow();
   const { show } = sheet;
   const makeEdits = useMakeEdits();
-  const { control, register, handleSubmit, getValues, reset } = useForm<BulkFields>({ defaultValues: NOTHING });
+  const { control, register, handleSubmit, getValues, reset, setValue } = useForm<BulkFields>({ defaultValues: NOTHING });
   const { from, to, type, patch, label } = useWatch({ control, compute: (all: BulkFields) => all });
   const kind = show.fixtureTypes.some((each) => each.id === type) ? type : (show.fixtureTypes[0]?.id ?? "");
   const preview = previewOf();
+  // What would come next stands faint in the empty fields, and is taken as it stands by one press.
+  const nextNumber = nextFreeNumber(show, kind);
+  const wantedLights = Math.max(1, Number(to.trim() || from) - Number(from) + 1 || 1);
+  const nextPatch = patchWords(nextFreePatch(show, kind, wantedLights));
 
   function previewOf(): { edits: ReturnType<typeof bulkEdits>; words: string; clashes: string[] } | { fault: string } | null {
     if (from.trim() === "") return null;
@@ -66,7 +82,7 @@ export function BulkForm() {
       className="flex shrink-0 flex-wrap items-center gap-2 px-4 py-2"
       onSubmit={(event) => void handleSubmit(make)(event)}
     >
-      <Field label="First light" placeholder="1" width="w-14" {...first} ref={firstRef} />
+      <Field label="First light" placeholder={String(nextNumber)} width="w-14" {...first} ref={firstRef} />
       <span className="text-quiet">to</span>
       <Field label="Last light" placeholder="12" width="w-14" {...register("to")} />
       <select aria-label="Type of the lights" className="select select-sm w-36 shrink-0 bg-base-200" {...register("type")} value={kind}>
@@ -78,7 +94,18 @@ export function BulkForm() {
         ))}
       </select>
       <span className="text-quiet">from</span>
-      <Field label="First patch" placeholder="1.1" width="w-18" {...register("patch")} />
+      <Field label="First patch" placeholder={nextPatch} width="w-18" {...register("patch")} />
+      <button
+        type="button"
+        className="btn btn-xs h-7 border-neutral font-normal"
+        title={`The next free number and address: ${from.trim() || nextNumber} from ${nextPatch}`}
+        onClick={() => {
+          if (from.trim() === "") setValue("from", String(nextNumber));
+          setValue("patch", nextPatch);
+        }}
+      >
+        Next free
+      </button>
       <span className="text-quiet">called</span>
       <Field label="Called" placeholder="Front" width="w-24" plain {...register("label")} />
       <button type="submit" className="btn btn-sm btn-primary" disabled={!preview || "fault" in preview} aria-busy={busy}>

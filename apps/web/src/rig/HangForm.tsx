@@ -1,6 +1,7 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useForm } from "react-hook-form";
 import { z } from "zod";
+import { AxesPicture } from "./AxesPicture.tsx";
 import { readNumber } from "../shared/readNumber.ts";
 
 type Place = { x: number; y: number; z: number };
@@ -26,7 +27,10 @@ export function HangForm({ onTake }: { onTake: (from: Place, to: Place) => Promi
   });
   return (
     <form aria-label="Hang them" onSubmit={(event) => void handleSubmit(({ from, to }) => onTake(from, to))(event)}>
-      <p className="text-[13px] text-quiet">Hang them in a row, metres</p>
+      <div className="flex items-end justify-between gap-2">
+        <p className="text-[13px] text-quiet">Hang them in a row, metres</p>
+        <AxesPicture />
+      </div>
       {(["from", "to"] as const).map((end) => (
         <div key={end} className="mt-0.5 flex items-center gap-1">
           <span className="w-8 shrink-0 text-[13px] text-quiet">{end}</span>

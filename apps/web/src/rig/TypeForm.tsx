@@ -1,5 +1,5 @@
 import { getCoreRowModel, useReactTable } from "@tanstack/react-table";
-import { type Attribute, type FixtureType, count, entrySchemas, freeId } from "@zm/core";
+import { type Attribute, type FixtureType, addressesOf, count, entrySchemas, freeId } from "@zm/core";
 import { useCallback, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
@@ -31,6 +31,22 @@ const USUAL: readonly (readonly [string, readonly Attribute[]])[] = [
   ],
   ["red green blue", ["red", "green", "blue"].map((id): Attribute => ({ id, family: "colour", min: 0, max: 100, home: 100 }))],
   ["zoom", [{ id: "zoom", family: "beam", min: 6, max: 50, home: 22, speed: 30 }]],
+  [
+    "turning gobo",
+    [
+      {
+        id: "rotate",
+        family: "beam",
+        min: 0,
+        max: 100,
+        home: 25,
+        modes: [
+          { name: "Index", from: 0, to: 50, low: -180, high: 180, unit: "deg" },
+          { name: "Turn", from: 51, to: 100, low: -60, high: 60, unit: "rpm" },
+        ],
+      },
+    ],
+  ],
   ["gobo wheel", [{ id: "gobo", family: "beam", min: 0, max: 8, home: 0, snap: true }]],
 ];
 
@@ -43,6 +59,7 @@ export function TypeForm({ type, used }: { type: FixtureType; used: number }) {
   const add = (some: readonly Attribute[]): void => rows.append([...some], { shouldFocus: false });
   const set = useCallback((index: number, next: Attribute): void => form.setValue(`attributes.${index}`, next), [form]);
   const after: FixtureType = { id: type.id, name: values.name.trim(), attributes: [...attributes] };
+  const addresses = addressesOf({ fixtureTypes: [after] }, after.id);
   const has = (id: string): boolean => attributes.some((each) => each.id === id);
   const missing = USUAL.filter(([, some]) => some.some(({ id }) => !has(id)));
   return (
@@ -55,7 +72,7 @@ export function TypeForm({ type, used }: { type: FixtureType; used: number }) {
       <div className="flex items-end gap-4">
         <NamedField words="name" {...form.register("name")} fault={form.formState.errors.name?.message} />
         <span className="pb-1.5 text-quiet">
-          {count(used, "light")}, {attributes.length} {attributes.length === 1 ? "address" : "addresses"} each
+          {count(used, "light")}, {addresses} {addresses === 1 ? "address" : "addresses"} each
         </span>
       </div>
       <AttributesTable rows={formRows(rows.fields, attributes)} onSet={set} onRemove={rows.remove} />
@@ -115,7 +132,7 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
     <SmallTable
       table={table}
       label="Attributes"
-      columns="grid-cols-[1.2fr_0.9fr_repeat(3,0.6fr)_0.8fr_0.5fr_1.4fr_28px]"
+      columns="grid-cols-[1.1fr_0.9fr_repeat(3,0.55fr)_0.7fr_0.5fr_1.2fr_1.2fr_0.4fr_28px]"
       className="text-[14px]"
     />
   );

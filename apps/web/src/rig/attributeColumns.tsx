@@ -1,5 +1,5 @@
 import { createColumnHelper } from "@tanstack/react-table";
-import { type Attribute, FAMILIES, readSlots, slotsText } from "@zm/core";
+import { type Attribute, FAMILIES, modesText, readModes, readSlots, slotsText } from "@zm/core";
 import { readNumber } from "../shared/readNumber.ts";
 import { CellField, numberFault } from "./CellField.tsx";
 import { type FormRow, formCell } from "./formRows.ts";
@@ -12,7 +12,7 @@ const NUMBERS = [
   ["min", "from"],
   ["max", "to"],
   ["home", "home"],
-  ["speed", "speed a second"],
+  ["speed", "speed/s"],
 ] as const;
 
 /** The columns of the table of attributes; each cell is a field. */
@@ -90,6 +90,36 @@ export function attributeColumns(onSet: (index: number, next: Attribute) => void
             const slots = readSlots(text);
             onSet(index, { ...value, slots: slots && slots.length > 0 ? slots : undefined });
           }}
+        />
+      )),
+    }),
+    column.accessor(({ value }) => value.modes, {
+      id: "modes",
+      header: "modes",
+      meta: { title: 'Stretches that mean different things, such as "index 0..50 = -180..180 deg, turn 51..100 = -60..60 rpm"' },
+      cell: formCell(({ index, value }) => (
+        <CellField
+          label={`Modes of ${value.id}`}
+          value={modesText(value.modes)}
+          check={(text) => (readModes(text) ? undefined : 'Write a name and a stretch for each, such as "index 0..50 = -180..180 deg"')}
+          onTake={(text) => {
+            const modes = readModes(text);
+            onSet(index, { ...value, modes: modes && modes.length > 0 ? modes : undefined });
+          }}
+        />
+      )),
+    }),
+    column.accessor(({ value }) => value.bits, {
+      id: "bits",
+      header: "fine",
+      meta: { cell: "px-1.5", title: "Sent in two addresses, the coarse one first: 16 bits" },
+      cell: formCell(({ index, value }) => (
+        <input
+          type="checkbox"
+          aria-label={`${value.id} is sent in 16 bits`}
+          className="checkbox checkbox-xs"
+          checked={value.bits === 16}
+          onChange={(event) => onSet(index, { ...value, bits: event.target.checked ? 16 : undefined })}
         />
       )),
     }),

@@ -106,6 +106,15 @@ export const KEYS = {
     does: "draw a line around lights; with Shift they come to those chosen",
     found: "select lasso",
   },
+  walkLights: {
+    where: "Stage",
+    shown: "x, Shift X",
+    keys: "x, shift+x",
+    plain: true,
+    does: "the next light of the choice alone, or the one before it",
+    found: "step next previous light one by one",
+  },
+  wholeChoice: { where: "Stage", shown: "y", keys: "y", plain: true, does: "the whole choice again that was walked", found: "all again" },
   moveRing: {
     where: "Stage",
     shown: "drag a ring",

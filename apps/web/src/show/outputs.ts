@@ -28,8 +28,8 @@ const layerFor = memoLast((hand: Hand, keys: Keys, palettes: ShowSheet["palettes
 const beatsOf = (mix: Mix | undefined): string => [...(mix?.tempos ?? [])].map(([tempo, perMinute]) => `${perMinute} ${tempo}`).join("\n");
 const roomFor = cached((keys: Keys) => new Float64Array(keys.all.length));
 
-/** What the stage puts out now: all that runs with the Hand over it. The next call writes over it. */
-export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
+/** What the stage puts out now: all that runs with the Hand over it. The next call writes over it. `flashes`: lights that are to be found are as they flash. */
+export function liveOutputs({ keys, palettes }: ShowSheet, flashes = true): Outputs {
   const { run, clockOffset } = useLive.getState();
   const values = roomFor(keys);
   if (!run) for (const { ordinal, attribute } of keys.all) values[ordinal] = attribute.home;
@@ -38,7 +38,10 @@ export function liveOutputs({ keys, palettes }: ShowSheet): Outputs {
   const layer = layerFor(useHand.getState().hand, keys, palettes, beatsOf(run?.mix));
   const own = run && run.mix.keys === keys ? run.mix : undefined;
   applyHand(layer, serverNow(clockOffset), values, own && ((ordinal) => own.withoutWaves(ordinal)));
-  if (run) applyOverlay(keys, run.mix.keys === keys ? overlayAt(run.mix, runNow(run)) : shareAlone(run.mix, runNow(run)), values);
+  if (run) {
+    const over = run.mix.keys === keys ? overlayAt(run.mix, runNow(run)) : shareAlone(run.mix, runNow(run));
+    applyOverlay(keys, flashes ? over : { ...over, flashing: [] }, values);
+  }
   return values;
 }
 
@@ -68,7 +71,7 @@ function fromOtherRig(mix: Mix, now: number, keys: Keys, values: Outputs): void 
 
 /** What keys put out now, by their names: what they are parked at. */
 export function valuesNow(sheet: ShowSheet, names: readonly string[]): Record<string, number> {
-  const values = liveOutputs(sheet);
+  const values = liveOutputs(sheet, false);
   return Object.fromEntries(
     names.flatMap((name) => {
       const key = keyNamed(sheet.keys, name);

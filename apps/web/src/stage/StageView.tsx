@@ -1,6 +1,7 @@
 import { findRow, stageAtRest } from "@zm/core";
 import { useCallback, useMemo, useRef } from "react";
-import { useSelection } from "../choice/selection.ts";
+import { chooseWhole, useSelection, walkChoice } from "../choice/selection.ts";
+import { useShortcut } from "../shared/useShortcut.ts";
 import { cueName } from "../shared/words.ts";
 import { stageWords } from "./StageStatus.tsx";
 import { useLive } from "../show/live.ts";
@@ -47,6 +48,8 @@ export function StageView() {
     const told = liveOutputs(sheet);
     return lightsUnderway(sheet, seenOutputs(sheet, told), told);
   }, [sheet]);
+  useShortcut("walkLights", (event) => walkChoice(event.shiftKey ? -1 : 1));
+  useShortcut("wholeChoice", chooseWhole);
   const caption = alone
     ? "What is in hand, alone"
     : blind

@@ -14,6 +14,7 @@ export interface Spot {
 export type Press =
   | { readonly kind: "head"; readonly channel: number }
   | { readonly kind: "landing"; readonly start: Point; readonly movers: ReadonlyMap<number, Point> }
+  | { readonly kind: "aim"; readonly channel: number }
   | { readonly kind: "lasso" };
 
 /** What a press takes hold of: where a light lands that may be moved, a light, or nothing: then it begins a line around some. */
@@ -22,6 +23,14 @@ export function pressAt(painted: Painted | null, spot: Spot, movable: readonly n
   const movers = lights.filter(({ channel, turns }) => turns && movable.includes(channel));
   const grabbed = nearest(painted, movers, spot, "to");
   if (grabbed) return { kind: "landing", start: grabbed.to, movers: new Map(movers.map(({ channel, to }) => [channel, to])) };
+  // A light that cannot turn is pointed by hand: its ring says where somebody has focused it.
+  const fixed = nearest(
+    painted,
+    lights.filter(({ channel, turns }) => !turns && movable.includes(channel)),
+    spot,
+    "to",
+  );
+  if (fixed) return { kind: "aim", channel: fixed.channel };
   const head = nearest(painted, lights, spot, "from");
   return head === undefined ? { kind: "lasso" } : { kind: "head", channel: head.channel };
 }

@@ -1,7 +1,9 @@
-import { type Moves, type Point, aimNear, keyAt, toTenth } from "@zm/core";
+import { type Moves, type Point, aimEdits, aimNear, isFixed, keyAt, toTenth } from "@zm/core";
 import { hungPlaces } from "../picture/scene.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
-import { useShow } from "../show/useShow.ts";
+import { useSelection } from "../choice/selection.ts";
+import { unlessRefused } from "../shared/unlessRefused.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
 
 type Aim = (movers: ReadonlyMap<number, Point>, start: Point, to: Point, together: boolean) => void;
 
@@ -23,5 +25,19 @@ export function useAim(): Aim {
       if (found) moves[channel] = { pan: toTenth(found.pan), tilt: toTenth(found.tilt) };
     }
     if (Object.keys(moves).length > 0) change({ do: "give", moves });
+  };
+}
+
+/** Points a light that cannot turn at another place, as somebody has focused it; with `together` all chosen ones that cannot turn. An edit of the rig. */
+export function useAimFixed(): (channel: number, to: Point, together: boolean) => void {
+  const { sheet } = useShow();
+  const makeEdits = useMakeEdits();
+  return (channel, to, together) => {
+    const { show } = sheet;
+    const fixed = (number: number): boolean => isFixed(show, show.channels.find((each) => each.number === number)?.type ?? "");
+    const lights = together ? useSelection.getState().channels.filter(fixed) : [channel];
+    const aim = { x: toTenth(to.x), y: toTenth(to.y), z: toTenth(to.z) };
+    const edits = unlessRefused(() => aimEdits(show, lights, aim));
+    if (edits && edits.length > 0) void makeEdits(edits);
   };
 }

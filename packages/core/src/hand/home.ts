@@ -22,6 +22,14 @@ export function homeMoves(keys: Keys, selection: KeySelection): Moves {
   return moves;
 }
 
+/** The lights at full and everything else of them at home: seen as they are, whatever they did. */
+export function litMoves(keys: Keys, channels: readonly number[]): Moves {
+  const moves: Moves = {};
+  for (const key of selectKeys(keys, { channels: [...channels] }))
+    (moves[key.channel] ??= {})[key.attribute.id] = key.attribute.family === "intensity" ? key.attribute.max : key.attribute.home;
+  return moves;
+}
+
 /**
  * The edits that send lights home in a range of cues: one for each attribute and resting value.
  * Together they are one gesture and one undo.

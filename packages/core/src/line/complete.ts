@@ -54,8 +54,13 @@ export function completeLine(text: string, sheet: ShowSheet): Completions {
 /** The named slots of the attribute that stands before the sign at the end of a text; nothing where it has none. */
 function slotsFor(before: string, keys: readonly Key[]): Completion[] {
   const attribute = /([\w-]+)\s*=\s*$/u.exec(before)?.[1];
-  const slots = keys.flatMap((key) => (key.attribute.id === attribute ? (key.attribute.slots ?? []) : []));
-  return slots.map(({ value, name }) => ({ word: plainId(name) || String(value), about: `${attribute} ${value}` }));
+  const own = keys.flatMap((key) => (key.attribute.id === attribute ? [key.attribute] : []));
+  const slots = own.flatMap((each) => each.slots ?? []);
+  const modes = own.flatMap((each) => each.modes ?? []);
+  return [
+    ...modes.map(({ name, from, to }) => ({ word: plainId(name), about: `${attribute} ${from} to ${to}` })),
+    ...slots.map(({ value, name }) => ({ word: plainId(name) || String(value), about: `${attribute} ${value}` })),
+  ];
 }
 
 /** The keys that the lights at the beginning of a line have; all of the show where it does not begin with lights. */

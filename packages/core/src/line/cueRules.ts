@@ -164,6 +164,38 @@ export class CueRules extends BookRules {
     ]);
   });
 
+  /** `walk`, `walk back`, `walk whole`: the chosen lights one by one, and all of them again. */
+  protected readonly walk = this.RULE("walk", (): Sentence => {
+    this.CONSUME(word.Walk);
+    const what = this.OPTION(() =>
+      this.OR<"previous" | "whole">([
+        { ALT: () => (this.CONSUME(word.Back), "previous") },
+        { ALT: () => (this.CONSUME(word.Whole), "whole") },
+      ]),
+    );
+    return { kind: "choice", what: what ?? "next" };
+  });
+
+  /** `aim 41..43 at 1.5 across 0 up 3 deep`: where lights that cannot turn are pointed. */
+  protected readonly aim = this.RULE("aim", (): Sentence => {
+    this.CONSUME(word.Aim);
+    const lights = this.SUBRULE(this.lights);
+    this.CONSUME(word.AtWord);
+    const x = this.SUBRULE(this.signed);
+    this.CONSUME(word.Across);
+    const y = this.OPTION(() => {
+      const up = this.SUBRULE2(this.signed);
+      this.CONSUME(word.UpTime);
+      return up;
+    });
+    const z = this.OPTION2(() => {
+      const deep = this.SUBRULE3(this.signed);
+      this.CONSUME(word.Deep);
+      return deep;
+    });
+    return { kind: "aim", lights, at: { x, y: y ?? 0, z: z ?? 0 } };
+  });
+
   /** `switch off #12..14`, `switch on #12`; `leave`: without what the show no longer has. */
   protected readonly switched = this.RULE("switched", (): Sentence => {
     this.CONSUME(word.Switch);

@@ -22,6 +22,9 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Redo), { kind: "history", what: "redo" }) },
       { ALT: () => ({ kind: "view", view: this.SUBRULE(this.view) }) },
       { ALT: () => (this.CONSUME(word.Lit), { kind: "choice", what: "lit" }) },
+      { ALT: () => (this.CONSUME(word.Others), { kind: "choice", what: "others" }) },
+      { ALT: () => this.SUBRULE(this.walk) },
+      { ALT: () => this.SUBRULE(this.aim) },
       {
         ALT: () => {
           this.CONSUME(word.Again);

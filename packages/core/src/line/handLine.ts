@@ -20,6 +20,8 @@ import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./senten
 export type HandOperation =
   | { kind: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
   | { kind: "home"; selection: KeySelection; othersOut: boolean }
+  // Full, and everything else at home.
+  | { kind: "lit"; selection: { channels: number[] }; othersOut: boolean }
   | { kind: "time"; wish: TimesWish; selection: KeySelection }
   | { kind: "pace"; pace: string; selection: KeySelection }
   | { kind: "wave"; wave: GivenWave; selection: KeySelection }
@@ -35,7 +37,7 @@ export type HandOperation =
  */
 export type HandRequest =
   | { kind: "hand"; operation: HandOperation; channels: number[] | undefined }
-  | { kind: "choice"; what: "lit" | "before"; steps?: number }
+  | Extract<Sentence, { kind: "choice" }>
   | { kind: "view"; view: ViewName }
   | { kind: "record"; cue: string | undefined; wish: Omit<RecordWish, "cue"> }
   | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection; list?: string }
@@ -208,6 +210,7 @@ export function operationInHand(
     return { kind: "hand", operation: { kind: "wave", wave: waveNamed(operation.wave, sheet), selection: own }, channels };
   }
   if ("drop" in operation) return { kind: "hand", operation: { kind: "drop", selection }, channels };
+  if ("lit" in operation) return { kind: "hand", operation: { kind: "lit", selection: { channels }, othersOut }, channels };
   if ("home" in operation) return { kind: "hand", operation: { kind: "home", selection, othersOut }, channels };
   if ("palette" in operation)
     return {

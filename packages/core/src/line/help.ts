@@ -23,6 +23,16 @@ export const LINE_HELP: readonly LineChapter[] = [
       ),
       entry(["again", "again 3"], "chooses what was chosen before; a few choices back", "previous last selection select"),
       entry(
+        ["walk", "walk back", "walk whole"],
+        "the chosen lights one by one, each alone; and all of them again",
+        "next previous step through lights",
+      ),
+      entry(
+        ["others"],
+        "the lights that were left out when some of a choice were taken: the other half of every second",
+        "even odd invert rest",
+      ),
+      entry(
         ["@moving-wash", "@row-4"],
         "groups that the rig makes by itself: the lights of a type by its name, those that hang in one row",
         "group type row bar",
@@ -111,6 +121,7 @@ export const LINE_HELP: readonly LineChapter[] = [
         "a level, and every other light that is lit goes out",
         "solo alone only this light dark blackout",
       ),
+      entry(["61 lit", "61..64 lit others out"], "full, and everything else of them at home: seen as they are", "highlight show me"),
       entry(["5..8 home", "5..8 pan home"], "everything but the level to its resting value; or one attribute", "default reset centre"),
       entry(["5 + 10", "5 - 10", "5 * 0.8"], "more, less, scaled"),
       entry(
@@ -303,6 +314,11 @@ export const LINE_HELP: readonly LineChapter[] = [
   {
     about: "Rig",
     entries: [
+      entry(
+        ["aim 1..3 at 1.5 across 3 deep", "aim 1 at -2 across 1.5 up 4 deep"],
+        "where lights that cannot turn are pointed on the stage, metres: across, up and deep as the Rig has them",
+        "focus point fixed conventional direction",
+      ),
       entry(['patch 1..12 as led-wash from 1.1 "Front"'], "adds lights of a type, or patches them anew, one behind the other"),
       entry(['keep group "Front" 1..6'], "makes a group, in this order"),
     ],

@@ -72,6 +72,7 @@ export class LightRules extends EmbeddedActionsParser {
       { ALT: () => (this.CONSUME(word.Star), { scale: Number(this.CONSUME3(word.Decimal).image) }) },
       { ALT: () => (this.CONSUME(word.Release), { release: true }) },
       { ALT: () => (this.CONSUME(word.Home), { home: true }) },
+      { ALT: () => (this.CONSUME(word.Lit), { lit: true }) },
       { ALT: () => (this.CONSUME(word.Drop), { drop: true }) },
       { ALT: () => (this.CONSUME(word.To), this.CONSUME(word.Part), { part: Number(this.CONSUME4(word.Decimal).image) }) },
       { ALT: () => (this.CONSUME(word.WaveWord), { wave: this.SUBRULE(this.wave) }) },

@@ -99,6 +99,21 @@ function editsOnLights(
   }
   if ("prepared" in operation) return lightsPrepared(context.list, channels, cues, operation.prepared);
   if ("times" in operation) return [{ op: "setMoveTimes", list, ...cues, keys, ...timesOf(operation.times, context.sheet) }];
+  if ("lit" in operation) {
+    const full: EditInput = {
+      op: "change",
+      list,
+      ...cues,
+      keys: { channels, families: ["intensity"] },
+      do: { set: 100 },
+      where: "look",
+      after,
+    };
+    return faultless(() => [
+      full,
+      ...homeEdits(context.sheet.keys, { channels, families: ["position", "colour", "beam"] }, { list, ...cues, after }),
+    ]);
+  }
   if ("home" in operation) return faultless(() => homeEdits(context.sheet.keys, keys, { list, ...cues, after }));
   // A level is what a bare number speaks of; letting go and dropping speak of all that a light does.
   const ofAll = attribute !== undefined || "palette" in operation || "release" in operation || "drop" in operation;

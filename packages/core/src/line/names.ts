@@ -1,4 +1,5 @@
 import { plainId } from "../show/ids.ts";
+import { modeNamed } from "../show/modes.ts";
 import { slotValue } from "../show/slots.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
 import { CURVES, type Curve, type Family, FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
@@ -182,7 +183,7 @@ export function wordGiven(
   sheet: ShowSheet,
 ): { set: number } | { palette: string } {
   const keys = channels.flatMap((channel) => (attribute && sheet.keys.byChannel.get(channel)?.get(attribute.name)) ?? []);
-  const values = new Set(keys.flatMap((key) => slotValue(key.attribute, word.name) ?? []));
+  const values = new Set(keys.flatMap((key) => slotValue(key.attribute, word.name) ?? modeNamed(key.attribute, word.name)?.from ?? []));
   const [value] = values;
   if (value === undefined) return { palette: paletteNamed(word, sheet) };
   if (values.size === 1) return { set: value };

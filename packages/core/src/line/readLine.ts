@@ -2,7 +2,8 @@
 // Nothing is applied here: the impact is shown first, and the edits go the same way as those of a key or a menu.
 import { REHEARSAL_SPEEDS, isRehearsalSpeed } from "../rehearse/rehearse.ts";
 import { checkedCaller, quietEdit, scriptEdit } from "./bookLine.ts";
-import { checkedRange, single } from "./checked.ts";
+import { aimEdits } from "../rig/aimEdits.ts";
+import { checkedRange, faultless, single } from "./checked.ts";
 import { asked } from "./askLine.ts";
 import { onCueFields } from "./cueFieldsLine.ts";
 import { onCueOrder } from "./cueOrderLine.ts";
@@ -12,7 +13,7 @@ import { parseLine } from "./grammar.ts";
 import { handRequest } from "./handLine.ts";
 import { onLights } from "./lightsLine.ts";
 import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts";
-import { Fault } from "./names.ts";
+import { Fault, channelsOf } from "./names.ts";
 import { patchEdits } from "./patchLine.ts";
 import { listPrepared } from "./preparedLine.ts";
 import { pageEdit, pressOf, rankEdit, stepsEdit } from "./pressLine.ts";
@@ -72,6 +73,13 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return { kind: "edit", edits: patchEdits(sentence, context), channels: undefined, cues: undefined };
     case "where":
       return asked(sentence, context, requestOf);
+    case "aim":
+      return {
+        kind: "edit",
+        edits: faultless(() => aimEdits(context.sheet.show, channelsOf(sentence.lights, context.sheet), sentence.at)),
+        channels: undefined,
+        cues: undefined,
+      };
     case "goCue":
       return { kind: "choose", cues: checkedRange(sentence.cues) };
     case "lights":

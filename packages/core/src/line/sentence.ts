@@ -22,7 +22,10 @@ export type Sentence =
   | { kind: "history"; what: "undo" | "redo" }
   | { kind: "view"; view: ViewName }
   // `lit`: the lights that give light now; `before`: what was chosen that many choices ago.
-  | { kind: "choice"; what: "lit" | "before"; steps?: number }
+  // `next`, `previous`, `whole`: the lights of the choice one by one, and all of them again; `others`: those that were left out of it.
+  | { kind: "choice"; what: "lit" | "before" | "next" | "previous" | "whole" | "others"; steps?: number }
+  // Where lights that cannot turn are pointed, metres.
+  | { kind: "aim"; lights: Lights; at: { x: number; y: number; z: number } }
   | { kind: "find"; text: string }
   | { kind: "nameVersion"; name: string }
   | { kind: "accept"; cues: Range; note: string }
@@ -283,6 +286,8 @@ export type TypedChange =
   | { scale: number }
   | { release: true }
   | { home: true }
+  // Full, and everything else at home.
+  | { lit: true }
   | { drop: true };
 /**
  * Times of their own for the chosen lights' moves: seconds, a fan as text, null to forget; or a factor, or a pace in place of them.

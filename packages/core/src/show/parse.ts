@@ -168,6 +168,11 @@ function checkType(type: Show["fixtureTypes"][number], faults: string[]): void {
       if (value < attribute.min || value > attribute.max)
         faults.push(`${at}, slot ${name}: ${value} is outside ${attribute.min} to ${attribute.max}`);
     }
+    for (const { name, from, to } of attribute.modes ?? []) {
+      if (from > to) faults.push(`${at}, mode ${name}: ${from} is above ${to}`);
+      else if (from < attribute.min || to > attribute.max)
+        faults.push(`${at}, mode ${name}: ${from} to ${to} is outside ${attribute.min} to ${attribute.max}`);
+    }
     duplicates(
       (attribute.slots ?? []).map((slot) => slot.value),
       `${at}: slot`,

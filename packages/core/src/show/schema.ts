@@ -64,6 +64,15 @@ const attribute = z.strictObject({
   snap: z.boolean().optional(),
   /** How finely its value is sent: in one address, or in two, the coarse one first (docs/running.md, Output). */
   bits: z.union([z.literal(8), z.literal(16)]).optional(),
+  /**
+   * Stretches of its range that mean different things, as "index" and "turn" do: each from one value to another, standing for `low` to `high` in a
+   * unit of its own.
+   */
+  modes: z
+    .array(
+      z.strictObject({ name: label, from: number, to: number, low: number.optional(), high: number.optional(), unit: label.optional() }),
+    )
+    .optional(),
   /** The places of a wheel that have a name. */
   slots: z.array(z.strictObject({ value: number, name: label })).optional(),
 });

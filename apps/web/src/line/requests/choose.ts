@@ -1,5 +1,5 @@
 import { findRow, knownTimes, type ShowSheet, tenths } from "@zm/core";
-import { chooseBefore, chooseLights, chooseNamed } from "../../choice/selection.ts";
+import { chooseBefore, chooseLights, chooseNamed, chooseWhole, leftOut, walkChoice } from "../../choice/selection.ts";
 import { litLights } from "../../show/hand/litLights.ts";
 import { defineRequest } from "./kind.ts";
 
@@ -12,12 +12,24 @@ export const choose = defineRequest("choose", {
   },
 });
 
+const CHOICE_WORDS = {
+  lit: "every light that is lit",
+  before: "what was chosen before",
+  next: "the next light of the choice alone",
+  previous: "the light of the choice before alone",
+  whole: "the whole choice again",
+  others: "those that were left out of the choice before",
+} as const;
+
 export const choice = defineRequest("choice", {
   isLocal: true,
-  words: ({ what }) => (what === "lit" ? "Enter chooses every light that is lit" : "Enter chooses what was chosen before"),
+  words: ({ what }) => `Enter chooses ${CHOICE_WORDS[what]}`,
   run: ({ what, steps = 1 }, { sheet, outputOf }) => {
     if (what === "lit") chooseLights(litLights(sheet, outputOf));
-    else chooseBefore(steps);
+    else if (what === "before") chooseBefore(steps);
+    else if (what === "others") chooseLights(leftOut());
+    else if (what === "whole") chooseWhole();
+    else walkChoice(what === "next" ? 1 : -1);
     return true;
   },
 });

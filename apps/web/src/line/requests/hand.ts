@@ -1,4 +1,14 @@
-import { type HandOperation, type ShowSheet, giveMoves, giveWaves, heldNames, homeMoves, operationWords, waveWords } from "@zm/core";
+import {
+  type HandOperation,
+  type ShowSheet,
+  giveMoves,
+  giveWaves,
+  heldNames,
+  homeMoves,
+  litMoves,
+  operationWords,
+  waveWords,
+} from "@zm/core";
 import { chooseLights } from "../../choice/selection.ts";
 import { useStageLook } from "../../picture/stageLook.ts";
 import { lightWords } from "../../shared/words.ts";
@@ -25,6 +35,8 @@ function change(operation: HandOperation, channels: readonly number[], tools: Li
       return tools.give(operation.selection, operation.operation, others(operation.othersOut));
     case "home":
       return tools.home(operation.selection, others(operation.othersOut));
+    case "lit":
+      return tools.lit(operation.selection.channels, others(operation.othersOut));
     case "time":
       return tools.time(operation.selection, operation.wish);
     case "pace":
@@ -51,6 +63,10 @@ const IN_TIME_WORDS = {
 function handWords(operation: HandOperation, sheet: ShowSheet): string {
   if (operation.kind === "inTime") return `${IN_TIME_WORDS[operation.on ? "times" : "once"]}. Enter does it`;
   if (operation.kind === "restoreDropped") return "Takes up again what was dropped last. Enter does it";
+  if (operation.kind === "lit") {
+    litMoves(sheet.keys, operation.selection.channels);
+    return `In hand, live: ${lightWords(operation.selection.channels)} at full, everything else at home${operation.othersOut ? ", others out" : ""}. Enter gives it`;
+  }
   const { channels, attributes, families } = operation.selection;
   const named = [...(attributes ?? []), ...(families ?? [])];
   const lights = channels ? lightWords(channels) : "all lights";

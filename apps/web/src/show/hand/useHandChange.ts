@@ -1,5 +1,5 @@
 import type { GivenWave, HandChange, Key, KeySelection, Operation, Moves, ShowSheet, TimesWish } from "@zm/core";
-import { giveMoves, givePace, giveTimes, giveWaves, heldWords, homeMoves, intensityOf, keyAt } from "@zm/core";
+import { giveMoves, givePace, giveTimes, giveWaves, heldWords, homeMoves, intensityOf, keyAt, litMoves } from "@zm/core";
 import type { Runner } from "../queue.ts";
 import { useCallback } from "react";
 import { notify } from "../../shared/notices.ts";
@@ -50,6 +50,14 @@ export function useHandChange() {
     },
     [sheet, change],
   );
+  /** Lights at full, everything else of them at home. */
+  const lit = useCallback(
+    (channels: readonly number[], others: readonly number[] = []): boolean => {
+      const moves = unlessRefused(() => withOthersOut(sheet, litMoves(sheet.keys, channels), others));
+      return moves !== undefined && change({ do: "give", moves });
+    },
+    [sheet, change],
+  );
   /** Takes every light out that is lit and not among these. */
   const othersOut = useCallback(
     (channels: readonly number[]): void => {
@@ -78,7 +86,7 @@ export function useHandChange() {
     },
     [change],
   );
-  return { change, give, giveWave, home, othersOut, time, applyPace, drop, outputOf };
+  return { change, give, giveWave, home, lit, othersOut, time, applyPace, drop, outputOf };
 }
 
 /** What keys that are in hand put out now, where what is given takes its own times: it goes on from there. */
