@@ -24,6 +24,7 @@ export * from "./sheet/checkpoints.ts";
 export * from "./sheet/dense.ts";
 export * from "./sheet/findCues.ts";
 export { answer, foundWords } from "./ask/answer.ts";
+export { notesInOrder, notesWords, openNotesByCue, pinnedWords } from "./notes/notes.ts";
 export { aimEdits, isFixed } from "./rig/aimEdits.ts";
 export { nextFreeNumber, nextFreePatch } from "./rig/nextFree.ts";
 export { type Mode, inMode, modeAt, modesText, readModes, valueInMode } from "./show/modes.ts";

@@ -30,6 +30,7 @@ import {
   AskDrawer,
   FindDialog,
   KeysDialog,
+  NotesDrawer,
   NumbersDialog,
   PickDrawer,
   RecordDrawer,
@@ -82,7 +83,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const cueChosen = useSelection((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useSheetView((choice) => choice.drawer);
-  const { help, search, numbers, take, steps, standby, pick, ask } = useDialogs();
+  const { help, search, numbers, take, steps, standby, pick, ask, notes } = useDialogs();
   const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
   // What cannot be loaded now is asked for again when it is wanted, and refused there.
@@ -118,6 +119,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
           <Suspense fallback={null}>
             {drawer === "record" && <RecordDrawer />}
             {drawer === "update" && <UpdateDrawer />}
+            {drawer === null && notes && <NotesDrawer />}
             {drawer === null && ask && <AskDrawer key={JSON.stringify(ask)} asked={ask} />}
             {drawer === null && pick && <PickDrawer key={JSON.stringify(pick)} pick={pick} />}
           </Suspense>

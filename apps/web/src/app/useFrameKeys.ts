@@ -8,7 +8,7 @@ import { useRecording } from "../show/hand/useRecording.ts";
 import { dropConsidered } from "../choice/dropConsidered.ts";
 import { putLine } from "../choice/lineText.ts";
 import { askedNow, useStepFound } from "../ask/asked.ts";
-import { modalIsOpen, openAsk, openHelp, openSearch, typeAhead } from "../shared/dialogs.ts";
+import { modalIsOpen, openAsk, openHelp, openNotes, openSearch, typeAhead } from "../shared/dialogs.ts";
 import { focusOn } from "../shared/focusPlaces.ts";
 import { useShortcut } from "../shared/useShortcut.ts";
 import { toggleShelf } from "../shelf/useShelf.ts";
@@ -48,6 +48,7 @@ export function useFrameKeys(live: boolean): void {
   useShortcut("blackout", blackout);
   useShortcut("allOff", (event) => void allOff(event));
   useShortcut("ask", () => openAsk(askedNow() ?? "new"));
+  useShortcut("notes", openNotes);
   useShortcut("nextFound", (event) => step(event.shiftKey ? -1 : 1));
   useShortcut("recordNext", (event) => {
     if (!event.repeat) void recordNext();

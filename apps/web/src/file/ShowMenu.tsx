@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { emptyShow } from "@zm/core";
-import { Download, Eye, FilePlus, FolderOpen, PencilLine, Trash2, Upload } from "lucide-react";
+import { Download, Eye, FilePlus, FolderOpen, ListChecks, MessageCircle, PencilLine, Trash2, Upload } from "lucide-react";
+import { openNotes } from "../shared/dialogs.ts";
 import { useRef, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -58,6 +59,12 @@ export function ShowMenu({ title }: { title: string }) {
         <MenuPage href={`/watch/${id}`}>
           <Eye size={15} /> Page that only looks on
         </MenuPage>
+        <MenuPage href={`/watch/${id}/notes`}>
+          <MessageCircle size={15} /> Page for notes of who looks on
+        </MenuPage>
+        <MenuEntry onAct={openNotes}>
+          <ListChecks size={15} /> Notes, to be ticked off …
+        </MenuEntry>
         <MenuEntry onAct={() => setRemoving(true)}>
           <Trash2 size={15} /> Remove this show …
         </MenuEntry>

@@ -24,6 +24,7 @@ import { ActionButton } from "../shared/ActionButton.tsx";
 import { putLine } from "../choice/lineText.ts";
 import { ReadySelect } from "../shared/ReadySelect.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { CueNotes } from "../notes/CueNotes.tsx";
 import { ActionFields } from "./ActionFields.tsx";
 import { CueWavesField } from "./CueWavesField.tsx";
 import { FiresField } from "./FiresField.tsx";
@@ -73,6 +74,7 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
         lines={2}
         onTake={(note) => void makeEdits([{ op: "setCue", ...range, note: note === "" ? null : note }])}
       />
+      <CueNotes list={list} cue={cue.number} />
       <ActionFields list={list} cue={cue} />
       <StoppedValues list={list} row={row} />
       <CueMarkLines list={list} row={row} />

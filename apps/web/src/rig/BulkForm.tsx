@@ -95,17 +95,13 @@ export function BulkForm() {
       </select>
       <span className="text-quiet">from</span>
       <Field label="First patch" placeholder={nextPatch} width="w-18" {...register("patch")} />
-      <button
-        type="button"
-        className="btn btn-xs h-7 border-neutral font-normal"
-        title={`The next free number and address: ${from.trim() || nextNumber} from ${nextPatch}`}
-        onClick={() => {
+      <NextFree
+        words={`${from.trim() || nextNumber} from ${nextPatch}`}
+        onTake={() => {
           if (from.trim() === "") setValue("from", String(nextNumber));
           setValue("patch", nextPatch);
         }}
-      >
-        Next free
-      </button>
+      />
       <span className="text-quiet">called</span>
       <Field label="Called" placeholder="Front" width="w-24" plain {...register("label")} />
       <button type="submit" className="btn btn-sm btn-primary" disabled={!preview || "fault" in preview} aria-busy={busy}>
@@ -124,6 +120,20 @@ export function BulkForm() {
         )}
       </span>
     </form>
+  );
+}
+
+/** Fills in the next free number and address. */
+function NextFree({ words, onTake }: { words: string; onTake: () => void }) {
+  return (
+    <button
+      type="button"
+      className="btn btn-xs h-7 border-neutral font-normal"
+      title={`The next free number and address: ${words}`}
+      onClick={onTake}
+    >
+      Next free
+    </button>
   );
 }
 

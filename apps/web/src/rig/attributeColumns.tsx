@@ -93,6 +93,18 @@ export function attributeColumns(onSet: (index: number, next: Attribute) => void
         />
       )),
     }),
+    ...sentColumns(onSet),
+    column.display({
+      id: "out",
+      header: "",
+      cell: formCell(({ index, value }) => <TakeOutButton label={`Take ${value.id} out`} onClick={() => onRemove(index)} />),
+    }),
+  ];
+}
+
+/** What stretches of its range mean, and how finely it is sent. */
+function sentColumns(onSet: (index: number, next: Attribute) => void) {
+  return [
     column.accessor(({ value }) => value.modes, {
       id: "modes",
       header: "modes",
@@ -122,11 +134,6 @@ export function attributeColumns(onSet: (index: number, next: Attribute) => void
           onChange={(event) => onSet(index, { ...value, bits: event.target.checked ? 16 : undefined })}
         />
       )),
-    }),
-    column.display({
-      id: "out",
-      header: "",
-      cell: formCell(({ index, value }) => <TakeOutButton label={`Take ${value.id} out`} onClick={() => onRemove(index)} />),
     }),
   ];
 }

@@ -6,23 +6,31 @@ import { triggerWords, timeLeft } from "../shared/words.ts";
 import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
+import { NotesPage } from "../notes/NotesPage.tsx";
 import { RunPicture } from "./RunPicture.tsx";
 import { grandWords } from "../show/run/grandWords.ts";
 import { unusualOf } from "./unusual.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 
-/** A page that only looks on: the stage and where the show stands, for the designer's tablet; in large letters for the stage manager. Nothing here can be pressed. */
+/** A page that only looks on: the stage and where the show stands, for the designer's tablet; in large letters for the stage manager; with notes that are left. Nothing here fires or changes a cue. */
 export function WatchView() {
   const { showId, how } = useParams();
   const { data: show } = useSuspenseQuery(showQuery(Number(showId)));
   return (
     <ShowContext.Provider value={show}>
-      <Watching key={show.id} show={show} large={how === "large"} />
+      <Watching key={show.id} show={show} how={how === "large" || how === "notes" ? how : "stage"} />
     </ShowContext.Provider>
   );
 }
 
-function Watching({ show, large }: { show: OpenShow; large: boolean }) {
+const WAYS = [
+  ["stage", "With the stage", ""],
+  ["large", "In large letters", "/large"],
+  ["notes", "Notes", "/notes"],
+] as const;
+
+function Watching({ show, how }: { show: OpenShow; how: (typeof WAYS)[number][0] }) {
+  const large = how === "large";
   useLiveShow(show.id);
   const connected = useLive((live) => live.connected);
   const cue = useLive((live) => cueOnStage(live.run, listOf(show.sheet).id));
@@ -33,13 +41,21 @@ function Watching({ show, large }: { show: OpenShow; large: boolean }) {
         <span role="status" className={connected ? "text-quiet" : "text-error"}>
           {connected ? "looks on" : "No line to the server; it comes back by itself"}
         </span>
-        <Link className="underline" to={large ? `/watch/${show.id}` : `/watch/${show.id}/large`}>
-          {large ? "With the stage" : "In large letters"}
-        </Link>
+        {WAYS.filter(([way]) => way !== how).map(([way, words, path]) => (
+          <Link key={way} className="flex min-h-11 items-center underline" to={`/watch/${show.id}${path}`}>
+            {words}
+          </Link>
+        ))}
       </header>
       <Troubles />
-      {!large && <RunPicture cue={cue} />}
-      <Standing show={show} large={large} />
+      {how === "notes" ? (
+        <NotesPage />
+      ) : (
+        <>
+          {!large && <RunPicture cue={cue} />}
+          <Standing show={show} large={large} />
+        </>
+      )}
     </main>
   );
 }

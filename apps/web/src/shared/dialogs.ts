@@ -27,6 +27,8 @@ interface Dialogs {
   steps: string | null;
   /** What is done to cues by a picker, and what was chosen when it was opened. */
   pick: PickStart | null;
+  /** Whether the notes of those who look on are open. */
+  notes: boolean;
   /** What is asked of cues while the questions are open; `new` for nothing yet. */
   ask: Question | "new" | null;
   /** Whether the standby set is being chosen. */
@@ -42,6 +44,7 @@ export const useDialogs = create<Dialogs>(() => ({
   standby: false,
   pick: null,
   ask: null,
+  notes: false,
 }));
 
 /** Opens the help. */
@@ -71,12 +74,17 @@ export function openStandby(): void {
 
 /** Opens a picker in place of a typed sentence. */
 export function openPick(pick: PickStart): void {
-  useDialogs.setState({ pick, ask: null });
+  useDialogs.setState({ pick, ask: null, notes: false });
+}
+
+/** Opens the notes of those who look on. */
+export function openNotes(): void {
+  useDialogs.setState({ notes: true, ask: null, pick: null });
 }
 
 /** Opens the questions over the list, with one that was asked already. */
 export function openAsk(question: Question | "new" = "new"): void {
-  useDialogs.setState({ ask: question, pick: null });
+  useDialogs.setState({ ask: question, pick: null, notes: false });
 }
 
 /** Puts the picker away. */

@@ -50,6 +50,14 @@ export const KEYS = {
     does: "which cues …: questions over the list",
     found: "where search query find used uses filter",
   },
+  notes: {
+    where: "everywhere",
+    shown: "j",
+    keys: "j",
+    plain: true,
+    does: "notes of those who look on: what is asked, to be ticked off",
+    found: "designer director todo tasks remarks",
+  },
   nextFound: {
     where: "everywhere",
     shown: "g, Shift G",

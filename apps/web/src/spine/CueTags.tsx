@@ -1,5 +1,6 @@
-import { type Cue, actionWords } from "@zm/core";
-import { ListVideo, NotebookPen, Split, SquareStop } from "lucide-react";
+import { type Cue, actionWords, cached, openNotesByCue } from "@zm/core";
+import { openNotes } from "../shared/dialogs.ts";
+import { ListVideo, MessageCircle, NotebookPen, Split, SquareStop } from "lucide-react";
 import { useSheetView } from "../choice/sheetView.ts";
 import { useLive } from "../show/live.ts";
 import { useShow } from "../show/useShow.ts";
@@ -28,6 +29,7 @@ export function CueTags({ list, cue }: { list: string; cue: Cue }) {
       )}
       <ActionTag cue={cue} />
       <NoteTag cue={cue} />
+      <AskedTag list={list} cue={cue.number} />
     </>
   );
 }
@@ -62,6 +64,32 @@ function NoteTag({ cue: { note } }: { cue: Cue }) {
     </Tag>
   );
 }
+
+/** How many notes of those who look on are open in the cue, and what they say. */
+function AskedTag({ list, cue }: { list: string; cue: string }) {
+  const { sheet } = useShow();
+  const open = notesByCue(sheet.show).get(`${list}/${cue}`);
+  if (!open) return null;
+  const words = open.map(({ text }) => text).join("; ");
+  return (
+    <button
+      type="button"
+      className="flex h-7 shrink-0 items-center"
+      title={`Asked by those who look on: ${words}`}
+      onPointerDown={(event) => event.stopPropagation()}
+      onClick={openNotes}
+    >
+      <Tag>
+        <MessageCircle aria-hidden size={11} className="mr-0.5 inline text-primary" />
+        <span className="sr-only">asked: {words}</span>
+        {open.length}
+      </Tag>
+    </button>
+  );
+}
+
+/** Looked up once for each state of the show. */
+const notesByCue = cached(openNotesByCue);
 
 /** What a cue does besides its moves: a triangle where it starts or raises something, a bar where it only lets go. */
 function ActionTag({ cue }: { cue: Cue }) {

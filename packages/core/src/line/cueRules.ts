@@ -164,6 +164,25 @@ export class CueRules extends BookRules {
     ]);
   });
 
+  /** `leave note "A third too bright" #17 for 62`: what somebody who looks on asks for. */
+  protected readonly leftNote = this.RULE("leftNote", (): Sentence => {
+    this.CONSUME(word.Leave);
+    this.CONSUME(word.Note);
+    const text = this.CONSUME(word.Text).image.slice(1, -1);
+    const cue = this.OPTION(() => (this.CONSUME(word.Hash), this.CONSUME(word.Decimal).image));
+    const lights = this.OPTION2(() => (this.CONSUME(word.For), this.SUBRULE(this.lights)));
+    return { kind: "leaveNote", text, ...(cue === undefined ? {} : { cue }), ...(lights ? { lights } : {}) };
+  });
+
+  /** `tick #17 "Taken down by a third"`: the notes of a cue are done. */
+  protected readonly ticked = this.RULE("ticked", (): Sentence => {
+    this.CONSUME(word.Tick);
+    this.CONSUME(word.Hash);
+    const cue = this.CONSUME(word.Decimal).image;
+    const answer = this.OPTION(() => this.CONSUME(word.Text).image.slice(1, -1));
+    return { kind: "tickNotes", cue, ...(answer === undefined ? {} : { answer }) };
+  });
+
   /** `walk`, `walk back`, `walk whole`: the chosen lights one by one, and all of them again. */
   protected readonly walk = this.RULE("walk", (): Sentence => {
     this.CONSUME(word.Walk);

@@ -187,6 +187,11 @@ export const CUES_HELP: LineChapter = {
       "comment remark remember",
     ),
     entry(
+      ['leave note "A third too bright" #17 for 62', 'tick #17 "Taken down by a third"', "notes"],
+      "what somebody who looks on asks for, pinned to a cue and to lights; ticks the notes of a cue off, with what was done; opens all notes",
+      "designer director wish remark todo task",
+    ),
+    entry(
       ['#12: scene "I.3"', "#6..30: scene from book", "#12: scene none"],
       "the scene that begins with a cue, up to the next that names one; or the headings of the play under which the cues are called",
       "act heading section",

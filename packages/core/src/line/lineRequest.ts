@@ -20,6 +20,7 @@ export type LineRequest =
   | { kind: "nameVersion"; name: string }
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
+  | { kind: "notes" }
   | { kind: "ask"; question: Question }
   | { kind: "rehearse"; speed: number }
   | { kind: "caller"; speed: number; from?: string }

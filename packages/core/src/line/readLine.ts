@@ -14,6 +14,7 @@ import { handRequest } from "./handLine.ts";
 import { onLights } from "./lightsLine.ts";
 import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts";
 import { Fault, channelsOf } from "./names.ts";
+import { noteEdit, tickEdits } from "./notesLine.ts";
 import { patchEdits } from "./patchLine.ts";
 import { listPrepared } from "./preparedLine.ts";
 import { pageEdit, pressOf, rankEdit, stepsEdit } from "./pressLine.ts";
@@ -73,6 +74,12 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return { kind: "edit", edits: patchEdits(sentence, context), channels: undefined, cues: undefined };
     case "where":
       return asked(sentence, context, requestOf);
+    case "notes":
+      return sentence;
+    case "leaveNote":
+      return editOfShow(noteEdit(sentence, context));
+    case "tickNotes":
+      return { kind: "edit", edits: tickEdits(sentence, context), channels: undefined, cues: undefined };
     case "aim":
       return {
         kind: "edit",

@@ -114,6 +114,10 @@ export type Sentence =
   | { kind: "delete"; cues: Range; looks: "keepLooks" | "letGo" }
   // Cues are skipped and kept, or stand in the list again; `leave`: without what the show no longer has.
   | { kind: "switchCues"; cues: Range; on: boolean; leave: boolean }
+  // What somebody who looks on asks for, pinned to a cue and to lights; what is asked in a cue is ticked off, with what was done.
+  | { kind: "leaveNote"; text: string; cue?: string; lights?: Lights }
+  | { kind: "tickNotes"; cue: string; answer?: string }
+  | { kind: "notes" }
   // Which cues …, and what is done to those that are found.
   | { kind: "where"; asked: TypedQuestion; then?: Sentence }
   // Without a start the table of the numbers is opened, for the whole list where no cues are named.

@@ -180,6 +180,8 @@ const keywords = {
   Uses: keyword("Uses", "uses"),
   Switch: keyword("Switch", "switch"),
   Solo: keyword("Solo", "solo"),
+  Notes: keyword("Notes", "notes"),
+  Tick: keyword("Tick", "tick"),
   Walk: keyword("Walk", "walk"),
   Whole: keyword("Whole", "whole"),
   Aim: keyword("Aim", "aim"),

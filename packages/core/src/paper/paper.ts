@@ -5,6 +5,7 @@ import { type ListSheet, type ShowSheet, listOf } from "../sheet/sheet.ts";
 import { changeListPaper } from "./changeList.ts";
 import { cueSheetPaper } from "./cueSheet.ts";
 import { hookupPaper } from "./hookup.ts";
+import { notesPaper } from "./notesPaper.ts";
 import { paletteListPaper } from "./paletteList.ts";
 import type { Paper } from "./table.ts";
 import { thereIsNo } from "../show/thereIsNo.ts";
@@ -17,6 +18,7 @@ export const PAPER_KINDS = {
   cues: { label: "Cue sheet", ofCues: true, make: cueSheetPaper },
   changes: { label: "What each cue changes", ofCues: true, make: changeListPaper },
   patch: { label: "Hookup and patch", ofCues: false, make: hookupPaper },
+  notes: { label: "Notes", ofCues: false, make: notesPaper },
   palettes: { label: "Palettes", ofCues: false, make: paletteListPaper },
 } as const satisfies Readonly<Record<string, PaperKindParts>>;
 

@@ -1,6 +1,6 @@
-import { answer, capital, foundWords, listOf } from "@zm/core";
+import { answer, capital, foundWords, listOf, notesWords } from "@zm/core";
 import { editsBlind, useLineText } from "../../choice/lineText.ts";
-import { openAsk, openHelp, openNumbers, openSearch, openTake } from "../../shared/dialogs.ts";
+import { openAsk, openHelp, openNotes, openNumbers, openSearch, openTake } from "../../shared/dialogs.ts";
 import { notify } from "../../shared/notices.ts";
 import { defineRequest } from "./kind.ts";
 import { listAt } from "../listAt.ts";
@@ -30,6 +30,15 @@ export const ask = defineRequest("ask", {
   words: ({ question }, { sheet, list }) => `${foundWords(answer(sheet, listOf(sheet, list), question))}. Enter lists them`,
   run: ({ question }) => {
     openAsk(question);
+    return true;
+  },
+});
+
+export const notes = defineRequest("notes", {
+  isLocal: true,
+  words: (_, { sheet }) => `Enter opens the notes: ${notesWords(sheet.show.notes ?? [])}`,
+  run: () => {
+    openNotes();
     return true;
   },
 });

@@ -6,7 +6,7 @@ import { hand } from "./hand.ts";
 import { history } from "./history.ts";
 import { keep } from "./keep.ts";
 import type { RequestKind } from "./kind.ts";
-import { ask, find, help, numbers, importCues, view } from "./open.ts";
+import { ask, find, help, notes, numbers, importCues, view } from "./open.ts";
 import { record } from "./record.ts";
 import { caller, callerLeaves, logRun, osc, press } from "./run.ts";
 import { show } from "./show.ts";
@@ -20,6 +20,7 @@ export const REQUEST_KINDS: Readonly<Record<LineRequest["kind"], RequestKind>> =
   choice,
   find,
   ask,
+  notes,
   nameVersion,
   accept,
   help,

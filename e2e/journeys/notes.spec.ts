@@ -1,0 +1,59 @@
+import { expect, test } from "@playwright/test";
+import { enterLine, stored } from "../support/build.ts";
+import { OWN, documentOf, openView, ownShow, readText } from "../support/show.ts";
+
+interface NotesDocument {
+  notes?: { text: string; cue?: string; channels?: number[]; done?: boolean; answer?: string; line?: string }[];
+}
+
+test("a note is left from a tablet at the moment on stage, seen in the spine, ticked off, printed and put away", async ({
+  page,
+  request,
+  context,
+}) => {
+  const show = await ownShow(request);
+  const notesOf = async (): Promise<NonNullable<NotesDocument["notes"]>> =>
+    ((await documentOf(request, show)) as NotesDocument).notes ?? [];
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "17", time: 0 } });
+  const tablet = await context.newPage();
+  await tablet.setViewportSize({ width: 1180, height: 820 });
+  await tablet.goto(`/watch/${show}/notes`);
+  await expect(tablet.getByTestId("notes-on-stage")).toHaveText(/^on stage: 17/);
+  await expect(tablet.getByRole("button", { name: "Go", exact: true })).toHaveCount(0);
+  const wanted = tablet.getByLabel("What is wanted");
+  await wanted.fill("A third too bright");
+  // The show goes on while it is written: the note belongs to the moment in which it was begun. Pressed twice it is left once.
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "20", time: 0 } });
+  await expect(tablet.getByTestId("notes-on-stage")).toHaveText(/^on stage: 20/);
+  await tablet.getByRole("button", { name: "Leave it" }).dblclick();
+  await expect(tablet.getByText("1 open", { exact: true })).toBeVisible();
+  await expect(wanted).toHaveValue("");
+  expect(await notesOf()).toMatchObject([{ text: "A third too bright", cue: "17" }]);
+
+  await openView(page, show);
+  await expect(page.getByRole("row", { name: /^17 .*asked: A third too bright/ })).toBeVisible();
+  await page.keyboard.press("j");
+  const drawer = page.getByRole("dialog", { name: "Notes" });
+  await drawer.getByRole("button", { name: "17", exact: true }).click();
+  await expect(page.getByRole("row", { name: /^17 / })).toHaveAttribute("aria-selected", "true");
+  await drawer.getByLabel("What was done: A third too bright").fill("62 taken down");
+  await drawer.getByLabel("What was done: A third too bright").press("Enter");
+  await drawer.getByRole("checkbox", { name: "Done: A third too bright" }).click();
+  await stored(page);
+  await expect(drawer.getByText("Nothing is open.")).toBeVisible();
+  await expect(tablet.getByText("done: 62 taken down")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await enterLine(page, 'leave note "Colder by a little" #33 for 64', /^Note set: Colder by a little/);
+  await page.getByRole("link", { name: "Paper" }).click();
+  await page.getByRole("button", { name: "Notes", exact: true }).click();
+  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Save as CSV" }).click()]);
+  expect(readText(await download.path())).toMatch(/17,Quarrel,A third too bright,,.*,62 taken down\n33,.*,Colder by a little,64,,\[ {2}\]/);
+  await page.getByRole("link", { name: "Score" }).click();
+  await page.keyboard.press("j");
+  await drawer.getByRole("button", { name: "Put away what is done" }).click();
+  await stored(page);
+  expect(await notesOf()).toMatchObject([{ text: "Colder by a little", cue: "33", channels: [64] }]);
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("Control+z");
+  await expect.poll(async () => (await notesOf()).length).toBe(2);
+});
