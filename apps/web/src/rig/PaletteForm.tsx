@@ -1,11 +1,14 @@
 import { createColumnHelper, getCoreRowModel, useReactTable } from "@tanstack/react-table";
-import { type FixtureType, type Palette, type PaletteValue, count, entrySchemas, paletteUses } from "@zm/core";
+import { type FixtureType, type Palette, type PaletteValue, count, entrySchemas, paletteUses, sameData } from "@zm/core";
 import { memo, useCallback, useId, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
 import { useSame } from "../shared/useSame.ts";
 import { useShow } from "../show/useShow.ts";
 import { CellField, numberFault } from "./CellField.tsx";
+import { CurveSelect } from "../shared/CurveSelect.tsx";
+import { FanField } from "../shared/FanField.tsx";
+import { readSpread } from "../shared/readSpread.ts";
 import { readNumber } from "../shared/readNumber.ts";
 import { ScrollingTable, SmallTable } from "./DataTable.tsx";
 import { createDrafts } from "./entryDrafts.ts";
@@ -14,7 +17,7 @@ import { type FormRow, formRows, formCell } from "./formRows.ts";
 import { TakeOutButton } from "./TakeOutButton.tsx";
 import { useEntryForm } from "./useEntryForm.ts";
 
-const fields = entrySchemas.palette.pick({ label: true, values: true });
+const fields = entrySchemas.palette.pick({ label: true, values: true, times: true });
 type PaletteFields = z.infer<typeof fields>;
 
 /** What is entered for palettes and not saved. */
@@ -23,7 +26,7 @@ export const usePaletteDrafts = createDrafts<PaletteFields>();
 /** The form of one palette: its label and its values, each for all lights, a type or one light. */
 export function PaletteForm({ palette }: { palette: Palette }) {
   const { sheet } = useShow();
-  const stored = { label: palette.label, values: palette.values };
+  const stored = { label: palette.label, values: palette.values, times: palette.times };
   const { form, values, draft } = useEntryForm(usePaletteDrafts, palette.id, stored, fields);
   const rows = useFieldArray({ control: form.control, name: "values", keyName: "rowId" });
   const names = useMemo(
@@ -33,12 +36,14 @@ export function PaletteForm({ palette }: { palette: Palette }) {
   const uses = useMemo(() => paletteUses(sheet, palette.id), [sheet, palette.id]);
   const valueRows = useSame(formRows(rows.fields, values.values));
   const set = useCallback((index: number, value: PaletteValue): void => form.setValue(`values.${index}`, value), [form]);
-  const after: Palette = { ...palette, label: values.label.trim(), values: [...values.values] };
+  const { times: _times, ...others } = palette;
+  const times = timesOrNone(values.times);
+  const after: Palette = { ...others, label: values.label.trim(), values: [...values.values], ...(times ? { times } : {}) };
   return (
     <EntryForm
       label={`Palette ${palette.label}`}
       draft={draft}
-      edits={JSON.stringify(after) === JSON.stringify(palette) ? null : [{ op: "setPalette", palette: after }]}
+      edits={sameData(after, palette) ? null : [{ op: "setPalette", palette: after }]}
       removals={[
         { word: "Remove the palette", edit: { op: "removePalette", palette: palette.id } },
         { word: "Remove it, cues keep its numbers", edit: { op: "removePalette", palette: palette.id, used: "keepLooks" } },
@@ -52,6 +57,7 @@ export function PaletteForm({ palette }: { palette: Palette }) {
           {uses === 0 ? "used by no move" : `used by ${count(uses, "move")}`}
         </span>
       </div>
+      <PaletteTimes times={values.times} onChange={(next) => form.setValue("times", next)} />
       <ValuesTable rows={valueRows} names={names} onSet={set} onRemove={rows.remove} />
       <button
         type="button"
@@ -62,6 +68,44 @@ export function PaletteForm({ palette }: { palette: Palette }) {
         One more value
       </button>
     </EntryForm>
+  );
+}
+
+type Times = NonNullable<Palette["times"]>;
+
+/** Times without those that say nothing; undefined where none does. */
+function timesOrNone({ fade, delay, curve }: Times = {}): Times | undefined {
+  if (fade === undefined && delay === undefined && curve === undefined) return undefined;
+  return { ...(fade === undefined ? {} : { fade }), ...(delay === undefined ? {} : { delay }), ...(curve === undefined ? {} : { curve }) };
+}
+
+/** The times that are laid on lights when the palette is given to them. */
+function PaletteTimes({ times = {}, onChange }: { times: Palette["times"]; onChange: (times: Times) => void }) {
+  return (
+    <fieldset className="flex flex-wrap items-center gap-2 text-quiet" aria-label="Times that it carries">
+      <span className="text-[13px]">given with it:</span>
+      <FanField
+        label="fade of the palette"
+        placeholder="fade"
+        title="Seconds, or a fan over the lights that are given it: 0~3.5"
+        words={String(times.fade ?? "")}
+        read={readSpread}
+        onTake={(fade) => onChange({ ...times, fade: fade ?? undefined })}
+      />
+      <FanField
+        label="delay of the palette"
+        placeholder="delay"
+        title="Seconds, or a fan over the lights that are given it: 0~3.5"
+        words={String(times.delay ?? "")}
+        read={readSpread}
+        onTake={(delay) => onChange({ ...times, delay: delay ?? undefined })}
+      />
+      <CurveSelect
+        label="curve of the palette"
+        value={times.curve ?? null}
+        onTake={(curve) => onChange({ ...times, curve: curve ?? undefined })}
+      />
+    </fieldset>
   );
 }
 

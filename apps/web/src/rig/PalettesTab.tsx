@@ -2,6 +2,7 @@ import { FAMILIES, type Family, freeId } from "@zm/core";
 import { useState } from "react";
 import { Swatch } from "../shared/Swatch.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { ColourTools } from "./ColourTools.tsx";
 import { EntryList } from "./EntryList.tsx";
 import { useEntered } from "./entryDrafts.ts";
 import { PaletteForm, usePaletteDrafts } from "./PaletteForm.tsx";
@@ -40,6 +41,7 @@ export function PalettesTab() {
       entered={entered}
       addWord={`New palette: ${family}`}
     >
+      <ColourTools />
       <div className="mb-4 flex items-center gap-1" role="group" aria-label="Family of a new palette">
         <span className="mr-1 text-[13px] text-quiet">a new one is for</span>
         {FAMILIES.map((each) => (

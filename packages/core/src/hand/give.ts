@@ -5,7 +5,8 @@ import type { Moves, Pace, Waves } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { type Fan, fanAt } from "../fan/fan.ts";
-import { type TimesWish, timesAt } from "../fan/timesAt.ts";
+import { type TimesWish, patchedTiming, timesAt } from "../fan/timesAt.ts";
+import { type MoveTiming, makeMove } from "../show/move.ts";
 import { keyNamed } from "../sheet/keys.ts";
 import { type Operation, operated } from "../values/operation.ts";
 import type { Hand } from "./hand.ts";
@@ -34,12 +35,18 @@ export function giveMoves(
     const place = order.indexOf(key.channel);
     (moves[key.channel] ??= {})[key.attribute.id] =
       "palette" in operation
-        ? { palette: operation.palette }
+        ? makeMove({ palette: operation.palette }, ownTimes(sheet, operation.palette, place, order.length))
         : "release" in operation
           ? { release: true }
           : numberFor(key, operation, place, order.length, outputOf);
   }
   return moves;
+}
+
+/** The times that a palette carries, for one light of those that are given it. */
+function ownTimes({ palettes }: ShowSheet, palette: string, place: number, count: number): MoveTiming {
+  const times = palettes.byId.get(palette)?.times;
+  return times ? patchedTiming({}, timesAt(times, place, count)) : {};
 }
 
 /** The number that one light is given: its own of a fan, or what it puts out now changed. */

@@ -25,6 +25,9 @@ export interface Completions {
   readonly words: readonly Completion[];
 }
 
+/** So many colours of a list are offered; whoever wants another types its number. */
+const MOST_COLOURS = 200;
+
 /**
  * What can follow what has been typed: words of the line, and the names that the show has. A word half typed narrows them, by its own
  * beginning or by the beginning of its label. An empty array where the line is finished or cannot be read so far.
@@ -100,6 +103,10 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
   const of = (entries: readonly { id: string; label: string }[]): Completion[] =>
     entries.map(({ id, label }) => ({ word: id, about: label }));
   switch (rule) {
+    case "colour":
+      return (show.colourLists ?? []).flatMap(({ colours }) =>
+        colours.slice(0, MOST_COLOURS).map(({ number, name = "" }) => ({ word: number, about: name })),
+      );
     case "question":
       return of([...show.palettes, ...show.groups, ...show.paces, ...show.lists, ...(show.heldLooks ?? []), ...(show.tempos ?? [])]);
     case "update":

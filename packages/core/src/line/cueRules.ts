@@ -1,4 +1,4 @@
-import { named } from "./lightRules.ts";
+import { named, unquoted } from "./lightRules.ts";
 import type { Destination, Missing, Named, Range, Sentence, TypedMapping } from "./sentence.ts";
 import { BookRules } from "./bookRules.ts";
 import { word } from "./tokens.ts";
@@ -181,6 +181,16 @@ export class CueRules extends BookRules {
     const cue = this.CONSUME(word.Decimal).image;
     const answer = this.OPTION(() => this.CONSUME(word.Text).image.slice(1, -1));
     return { kind: "tickNotes", cue, ...(answer === undefined ? {} : { answer }) };
+  });
+
+  /** `palettes from tints`, `palettes from list "Book"`: a palette of each colour at once. */
+  protected readonly tintPalettes = this.RULE("tintPalettes", (): Sentence => {
+    this.CONSUME(word.PalettesWord);
+    this.CONSUME(word.From);
+    return this.OR<Sentence>([
+      { ALT: () => (this.CONSUME(word.TintsWord), { kind: "tintPalettes" }) },
+      { ALT: () => (this.CONSUME(word.ListWord), { kind: "tintPalettes", list: unquoted(this.CONSUME(word.Text)) }) },
+    ]);
   });
 
   /** `walk`, `walk back`, `walk whole`: the chosen lights one by one, and all of them again. */

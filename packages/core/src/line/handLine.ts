@@ -9,6 +9,8 @@ import type { PaletteScope } from "../hand/keep.ts";
 import type { TimesWish } from "../fan/timesAt.ts";
 import type { RecordWish } from "../hand/record.ts";
 import type { UpdatePlace } from "../hand/update.ts";
+import type { Light } from "../stage/colour.ts";
+import { colourNamed } from "./colourLine.ts";
 import { recordTimesOf } from "./cueTimes.ts";
 import { Fault, attributeOf, channelsOf, curveNamed, listNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
@@ -20,6 +22,8 @@ import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./senten
 export type HandOperation =
   | { kind: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
   | { kind: "home"; selection: KeySelection; othersOut: boolean }
+  // A colour, whatever mixes it.
+  | { kind: "mix"; light: Light; selection: { channels: number[] }; othersOut: boolean }
   // Full, and everything else at home.
   | { kind: "lit"; selection: { channels: number[] }; othersOut: boolean }
   | { kind: "time"; wish: TimesWish; selection: KeySelection }
@@ -210,6 +214,12 @@ export function operationInHand(
     return { kind: "hand", operation: { kind: "wave", wave: waveNamed(operation.wave, sheet), selection: own }, channels };
   }
   if ("drop" in operation) return { kind: "hand", operation: { kind: "drop", selection }, channels };
+  if ("colour" in operation)
+    return {
+      kind: "hand",
+      operation: { kind: "mix", light: colourNamed(operation.colour, sheet), selection: { channels }, othersOut },
+      channels,
+    };
   if ("lit" in operation) return { kind: "hand", operation: { kind: "lit", selection: { channels }, othersOut }, channels };
   if ("home" in operation) return { kind: "hand", operation: { kind: "home", selection, othersOut }, channels };
   if ("palette" in operation)

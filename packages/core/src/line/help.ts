@@ -121,6 +121,16 @@ export const LINE_HELP: readonly LineChapter[] = [
         "a level, and every other light that is lit goes out",
         "solo alone only this light dark blackout",
       ),
+      entry(
+        ["21..32 = kelvin 3200", "21..32 = hue 30 80", "21 = rgb 100 60 20", "21 = cmy 0 40 80"],
+        "a colour, whatever mixes it: a white by its kelvin, hue and saturation, or red, green and blue, or what is taken out of white; per cent",
+        "colour temperature cct cto hsb hsv rgb white warm cold",
+      ),
+      entry(
+        ['21..32 = tint "Sea glass"', "21..32 = tint candle"],
+        "a colour by its number or name: out of the lists that you bring (Rig, Palettes), or one of our own tints",
+        "gel filter swatch book number",
+      ),
       entry(["61 lit", "61..64 lit others out"], "full, and everything else of them at home: seen as they are", "highlight show me"),
       entry(["5..8 home", "5..8 pan home"], "everything but the level to its resting value; or one attribute", "default reset centre"),
       entry(["5 + 10", "5 - 10", "5 * 0.8"], "more, less, scaled"),
@@ -320,6 +330,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "focus point fixed conventional direction",
       ),
       entry(['patch 1..12 as led-wash from 1.1 "Front"'], "adds lights of a type, or patches them anew, one behind the other"),
+      entry(
+        ["palettes from tints"],
+        'a palette of each of our own tints for the lights of this rig, in one go; or of a list that you brought: palettes from list "Book"',
+        "make all colours preset generate",
+      ),
       entry(['keep group "Front" 1..6'], "makes a group, in this order"),
     ],
   },

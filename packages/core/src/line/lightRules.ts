@@ -1,7 +1,7 @@
 // The lowest of the layers of the grammar (lights, then times, then cues): each is a class because the parser package reads its rules from one.
 import { EmbeddedActionsParser, type IToken } from "chevrotain";
 import { readSeconds } from "../time/readTime.ts";
-import type { Lights, Named, Range, TypedChange, TypedMark, TypedOperation, TypedTiming, TypedWave } from "./sentence.ts";
+import type { Lights, Named, Range, TypedChange, TypedColour, TypedMark, TypedOperation, TypedTiming, TypedWave } from "./sentence.ts";
 import { lineTokens, word } from "./tokens.ts";
 
 /**
@@ -207,11 +207,47 @@ export class LightRules extends EmbeddedActionsParser {
     ]),
   );
 
+  /** `tint 101`, `kelvin 3200`, `rgb 100 60 20`, `cmy 0 40 80`, `hue 30 80`: a colour, whatever mixes it. */
+  private readonly colour = this.RULE("colour", (): TypedColour =>
+    this.OR<TypedColour>([
+      {
+        ALT: () => {
+          this.CONSUME(word.TintWord);
+          return this.OR2<TypedColour>([
+            { ALT: () => ({ tint: named(this.CONSUME(word.Decimal)) }) },
+            { ALT: () => ({ tint: unquoted(this.CONSUME(word.Text)) }) },
+            { ALT: () => ({ tint: named(this.CONSUME(word.Name)) }) },
+          ]);
+        },
+      },
+      { ALT: () => (this.CONSUME(word.Kelvin), { kelvin: Number(this.CONSUME2(word.Decimal).image) }) },
+      { ALT: () => (this.CONSUME(word.Rgb), { rgb: this.SUBRULE(this.threeParts) }) },
+      { ALT: () => (this.CONSUME(word.Cmy), { cmy: this.SUBRULE2(this.threeParts) }) },
+      {
+        ALT: () => {
+          this.CONSUME(word.Hue);
+          const hue = Number(this.CONSUME3(word.Decimal).image);
+          const saturation = this.OPTION(() => Number(this.CONSUME4(word.Decimal).image));
+          const value = this.OPTION2(() => Number(this.CONSUME5(word.Decimal).image));
+          return { hue, saturation: saturation ?? 100, value: value ?? 100 };
+        },
+      },
+    ]),
+  );
+
+  /** Three numbers, one behind the other. */
+  private readonly threeParts = this.RULE("threeParts", (): [number, number, number] => [
+    Number(this.CONSUME(word.Decimal).image),
+    Number(this.CONSUME2(word.Decimal).image),
+    Number(this.CONSUME3(word.Decimal).image),
+  ]);
+
   /** What stands behind `=`. A name is tried last: `full` and `out` are levels even where a palette is called so. */
   protected readonly target = this.RULE("target", (): TypedChange =>
     this.OR<TypedChange>({
       IGNORE_AMBIGUITIES: true,
       DEF: [
+        { ALT: () => ({ colour: this.SUBRULE(this.colour) }) },
         { ALT: () => (this.CONSUME(word.Full), { set: 100 }) },
         { ALT: () => (this.CONSUME(word.Out), { set: 0 }) },
         { ALT: () => ({ set: this.SUBRULE(this.amount) }) },
@@ -224,6 +260,14 @@ export class LightRules extends EmbeddedActionsParser {
 /**
  * A word with the place where it stands, counted from 0, so that a refusal can point at it.
  * Characters count from 0.
+ */
+export function unquoted(token: IToken): Named {
+  return { name: token.image.slice(1, -1), at: token.startOffset };
+}
+
+/**
+ * A word with the place where it stands, counted from 0.
+ * As a user typed it.
  */
 export function named(token: IToken): Named {
   return { name: token.image, at: token.startOffset };

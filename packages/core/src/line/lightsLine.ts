@@ -8,7 +8,9 @@ import { type ShowSheet, firstRowFrom } from "../sheet/sheet.ts";
 import { cueOrder } from "../show/cueNumber.ts";
 import { editsAfter } from "../show/editsAfter.ts";
 import { minusSets } from "../values/readOperation.ts";
+import { mixEdits } from "../stage/mixing.ts";
 import { checkedRange, faultless } from "./checked.ts";
+import { colourNamed } from "./colourLine.ts";
 import { operationInHand } from "./handLine.ts";
 import { type LineContext, type LineRequest, cuesFor, onePartCue } from "./lineRequest.ts";
 import { attributeOf, channelsOf, groupSizes, timesOf, waveNamed, wordGiven } from "./names.ts";
@@ -99,6 +101,8 @@ function editsOnLights(
   }
   if ("prepared" in operation) return lightsPrepared(context.list, channels, cues, operation.prepared);
   if ("times" in operation) return [{ op: "setMoveTimes", list, ...cues, keys, ...timesOf(operation.times, context.sheet) }];
+  if ("colour" in operation)
+    return faultless(() => mixEdits(context.sheet.keys, channels, colourNamed(operation.colour, context.sheet), { list, ...cues, after }));
   if ("lit" in operation) {
     const full: EditInput = {
       op: "change",

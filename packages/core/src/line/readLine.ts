@@ -13,7 +13,8 @@ import { parseLine } from "./grammar.ts";
 import { handRequest } from "./handLine.ts";
 import { onLights } from "./lightsLine.ts";
 import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts";
-import { Fault, channelsOf } from "./names.ts";
+import { tintPalettes } from "../stage/mixing.ts";
+import { Fault, channelsOf, entryNamed } from "./names.ts";
 import { noteEdit, tickEdits } from "./notesLine.ts";
 import { patchEdits } from "./patchLine.ts";
 import { listPrepared } from "./preparedLine.ts";
@@ -74,6 +75,12 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       return { kind: "edit", edits: patchEdits(sentence, context), channels: undefined, cues: undefined };
     case "where":
       return asked(sentence, context, requestOf);
+    case "tintPalettes": {
+      const { show } = context.sheet;
+      const id = sentence.list && entryNamed(sentence.list, show.colourLists ?? [], "list of colours");
+      const list = show.colourLists?.find((each) => each.id === id);
+      return { kind: "edit", edits: faultless(() => tintPalettes(show, list)), channels: undefined, cues: undefined };
+    }
     case "notes":
       return sentence;
     case "leaveNote":

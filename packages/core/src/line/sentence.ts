@@ -118,6 +118,8 @@ export type Sentence =
   | { kind: "leaveNote"; text: string; cue?: string; lights?: Lights }
   | { kind: "tickNotes"; cue: string; answer?: string }
   | { kind: "notes" }
+  // A palette of each of our own tints, or of each colour of a list that was brought.
+  | { kind: "tintPalettes"; list?: Named }
   // Which cues …, and what is done to those that are found.
   | { kind: "where"; asked: TypedQuestion; then?: Sentence }
   // Without a start the table of the numbers is opened, for the whole list where no cues are named.
@@ -290,6 +292,8 @@ export type TypedChange =
   | { scale: number }
   | { release: true }
   | { home: true }
+  // A colour by its number or name, by kelvin, or in the numbers of a model.
+  | { colour: TypedColour }
   // Full, and everything else at home.
   | { lit: true }
   | { drop: true };
@@ -345,6 +349,14 @@ export interface TypedAction {
   readonly time?: number;
   readonly after?: number;
 }
+
+/** A colour as typed: per cent for the parts of RGB and CMY and for saturation and value, degrees for the hue. */
+export type TypedColour =
+  | { tint: Named }
+  | { kelvin: number }
+  | { rgb: [number, number, number] }
+  | { cmy: [number, number, number] }
+  | { hue: number; saturation: number; value: number };
 
 /** What is asked of cues, as typed: a value that they show, a time that they store, whom they move, or what they use. */
 export type TypedQuestion =

@@ -4,8 +4,10 @@ import {
   giveMoves,
   giveWaves,
   heldNames,
+  hexOf,
   homeMoves,
   litMoves,
+  mixMovesOf,
   operationWords,
   waveWords,
 } from "@zm/core";
@@ -35,6 +37,8 @@ function change(operation: HandOperation, channels: readonly number[], tools: Li
       return tools.give(operation.selection, operation.operation, others(operation.othersOut));
     case "home":
       return tools.home(operation.selection, others(operation.othersOut));
+    case "mix":
+      return tools.mix(operation.selection.channels, operation.light, others(operation.othersOut));
     case "lit":
       return tools.lit(operation.selection.channels, others(operation.othersOut));
     case "time":
@@ -63,6 +67,10 @@ const IN_TIME_WORDS = {
 function handWords(operation: HandOperation, sheet: ShowSheet): string {
   if (operation.kind === "inTime") return `${IN_TIME_WORDS[operation.on ? "times" : "once"]}. Enter does it`;
   if (operation.kind === "restoreDropped") return "Takes up again what was dropped last. Enter does it";
+  if (operation.kind === "mix") {
+    mixMovesOf(sheet.keys, operation.selection.channels, operation.light);
+    return `In hand, live: ${lightWords(operation.selection.channels)} in this colour, as near as each comes to it (${hexOf(operation.light)}). Enter gives it`;
+  }
   if (operation.kind === "lit") {
     litMoves(sheet.keys, operation.selection.channels);
     return `In hand, live: ${lightWords(operation.selection.channels)} at full, everything else at home${operation.othersOut ? ", others out" : ""}. Enter gives it`;

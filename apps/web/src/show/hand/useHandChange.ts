@@ -1,5 +1,5 @@
-import type { GivenWave, HandChange, Key, KeySelection, Operation, Moves, ShowSheet, TimesWish } from "@zm/core";
-import { giveMoves, givePace, giveTimes, giveWaves, heldWords, homeMoves, intensityOf, keyAt, litMoves } from "@zm/core";
+import type { GivenWave, HandChange, Key, KeySelection, Light, Operation, Moves, ShowSheet, TimesWish } from "@zm/core";
+import { giveMoves, givePace, giveTimes, giveWaves, heldWords, homeMoves, intensityOf, keyAt, litMoves, mixMovesOf } from "@zm/core";
 import type { Runner } from "../queue.ts";
 import { useCallback } from "react";
 import { notify } from "../../shared/notices.ts";
@@ -50,6 +50,14 @@ export function useHandChange() {
     },
     [sheet, change],
   );
+  /** A colour, as near as each light comes to it. */
+  const mix = useCallback(
+    (channels: readonly number[], light: Light, others: readonly number[] = []): boolean => {
+      const moves = unlessRefused(() => withOthersOut(sheet, mixMovesOf(sheet.keys, channels, light), others));
+      return moves !== undefined && change({ do: "give", moves });
+    },
+    [sheet, change],
+  );
   /** Lights at full, everything else of them at home. */
   const lit = useCallback(
     (channels: readonly number[], others: readonly number[] = []): boolean => {
@@ -86,7 +94,7 @@ export function useHandChange() {
     },
     [change],
   );
-  return { change, give, giveWave, home, lit, othersOut, time, applyPace, drop, outputOf };
+  return { change, give, giveWave, home, lit, mix, othersOut, time, applyPace, drop, outputOf };
 }
 
 /** What keys that are in hand put out now, where what is given takes its own times: it goes on from there. */

@@ -2,13 +2,14 @@ import { z } from "zod";
 import { at } from "../../show/at.ts";
 import { trackedIn, trackedOut } from "../../sheet/tracking.ts";
 import { ShowError } from "../../show/errors.ts";
-import { isRelease } from "../../show/move.ts";
+import { isRelease, makeMove, moveTiming, paletteOf } from "../../show/move.ts";
 import { checkRange } from "../../show/readMoves.ts";
 import type { Key } from "../../sheet/keys.ts";
 import { type Entry, UNSET, carriedAt, columnOf, entryAt } from "../../sheet/entry.ts";
 import { resolve } from "../../sheet/palettes.ts";
 import type { ListSheet } from "../../sheet/sheet.ts";
 import { fanAt, fanPoints } from "../../fan/fan.ts";
+import { patchedTiming, timesAt } from "../../fan/timesAt.ts";
 import { paletteNamed } from "../plan/paletteNamed.ts";
 import type { MoveStep } from "../steps/step.ts";
 import { type Tracked, aimStep, restoreFrom, sameTracked, storeStep, storedMove, targetOf } from "../plan/moveSteps.ts";
@@ -57,9 +58,29 @@ function planChange(list: ListSheet, edit: ChangeEdit): MoveStep[] {
   const order = [...new Set(keys.map((key) => key.channel))];
   return keys.flatMap((key) => {
     const own = rowOperation(edit, order.indexOf(key.channel), order.length, first, last);
-    const inside = onLooks ? changeLooks(list, key, first, last, own) : changeMoves(list, key, first, last, own);
+    const changed = onLooks ? changeLooks(list, key, first, last, own) : changeMoves(list, key, first, last, own);
+    const inside = { ...changed, steps: withPaletteTimes(list, edit, changed.steps, order.indexOf(key.channel), order.length) };
     if (edit.after === "track") return inside.steps;
     return [...inside.steps, ...restoreFrom(list, key, last + 1, inside.carried, carriedAt(list, key, last))];
+  });
+}
+
+/** The moves that a palette is written into, with the times that it carries, spread over the lights in their order. */
+function withPaletteTimes(
+  list: ListSheet,
+  { do: operation }: ChangeEdit,
+  steps: readonly MoveStep[],
+  place: number,
+  count: number,
+): MoveStep[] {
+  const id = "palette" in operation ? operation.palette : undefined;
+  const times = id === undefined ? undefined : list.palettes.byId.get(id)?.times;
+  if (id === undefined || !times) return [...steps];
+  return steps.map((step) => {
+    const { after } = step;
+    if (!after || paletteOf(after.move) !== id) return step;
+    const timing = patchedTiming(moveTiming(after.move), timesAt(times, place, count));
+    return { ...step, after: { ...after, move: makeMove({ palette: id }, timing) } };
   });
 }
 

@@ -1,0 +1,56 @@
+import { expect, test } from "@playwright/test";
+import { enterLine, stored } from "../support/build.ts";
+import { documentOf, openView, ownShow } from "../support/show.ts";
+
+test("a list of colours is brought, given by number, made into palettes, and taken back", async ({ page, request }) => {
+  const show = await ownShow(request);
+  const before: { palettes?: unknown[] } & object = await documentOf(request, show);
+  await openView(page, show);
+  await page.getByRole("link", { name: "Rig" }).click();
+  await page.getByRole("link", { name: /^Palettes/ }).click();
+  const table = page.getByLabel("Table of colours");
+  await table.setInputFiles({ name: "Fan deck.csv", mimeType: "text/csv", buffer: Buffer.from("number,name\n701,Amber tea\n") });
+  await expect(page.getByText(/was not read; nothing has changed/)).toBeVisible();
+  const good = "number,name,rgb\n701,Amber tea,#ff9a3c\n702,Cold tea,#3c6aff\n";
+  await table.setInputFiles({ name: "Fan deck.csv", mimeType: "text/csv", buffer: Buffer.from(good) });
+  await stored(page);
+  await expect(page.getByText("Fan deck, 2 colours")).toBeVisible();
+  await page.getByRole("link", { name: "Stage" }).click();
+  await enterLine(page, "21..24 = tint 701", /In hand, live: 4 lights: 21–24 in this colour/);
+  await page.keyboard.press("Escape");
+  await page.getByRole("tab", { name: "colour" }).click();
+  await page.getByLabel("Colour by number or name").fill("cold");
+  await page.getByRole("button", { name: "702 Cold tea" }).click();
+  await page.getByRole("button", { name: "RGB", exact: true }).click();
+  await expect(page.getByLabel("blue", { exact: true }).last()).not.toHaveValue("");
+  await page.getByRole("button", { name: "White", exact: true }).click();
+  await page.getByRole("button", { name: "3200 kelvin" }).click();
+  await page.getByRole("link", { name: "Rig" }).click();
+  await page.getByRole("link", { name: /^Palettes/ }).click();
+  await page.getByRole("button", { name: "Palettes of them" }).dblclick();
+  await stored(page);
+  await expect(page.getByText("2 palettes made.")).toBeVisible();
+  await expect(page.getByRole("button", { name: /702 Cold tea/ }).first()).toBeVisible();
+  await enterLine(page, "palettes from tints", /Palette Clear set|palettes/i);
+  const many: { palettes?: unknown[] } & object = await documentOf(request, show);
+  expect((many.palettes ?? []).length).toBeGreaterThan((before.palettes ?? []).length + 20);
+});
+
+test("a palette carries times of its own, laid on what it is given to", async ({ page, request }) => {
+  const show = await ownShow(request);
+  await openView(page, show);
+  await page.getByRole("link", { name: "Rig" }).click();
+  await page.getByRole("link", { name: /^Palettes/ }).click();
+  await page.getByRole("button", { name: /^Dusk/ }).first().click();
+  await page.getByLabel("fade of the palette").fill("4");
+  await page.getByLabel("delay of the palette").fill("0~2");
+  await page.getByLabel("delay of the palette").press("Tab");
+  await page.getByRole("button", { name: "Save" }).click();
+  await stored(page);
+  await page.getByRole("link", { name: "Score" }).click();
+  await enterLine(page, "#8: 21, 22 = dusk");
+  const { lists } = await documentOf(request, show);
+  const moves = lists[0]?.cues.find(({ number }) => number === "8")?.parts[0]?.moves;
+  expect(moves?.["21"]?.["red"]).toEqual({ palette: "dusk", fade: 4, delay: 0 });
+  expect(moves?.["22"]?.["red"]).toEqual({ palette: "dusk", fade: 4, delay: 2 });
+});
