@@ -55,6 +55,8 @@ export const runningEditsRequest = editsRequest.extend({
   onStage: z.string().max(12).nullable().optional(),
   /** The cue in which the list stands afterwards; left out, where it stood. */
   stands: z.string().max(12).nullable().optional(),
+  /** In how many seconds what is at rest goes to what the cue then says. */
+  settleIn: z.number().min(0).max(3600).optional(),
 });
 export type RunningEditsRequest = z.infer<typeof runningEditsRequest>;
 

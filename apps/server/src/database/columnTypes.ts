@@ -23,6 +23,8 @@ export interface RunMove {
   readonly list: string;
   readonly before: string | null;
   readonly after: string | null;
+  /** In how many seconds what is at rest goes to what the cue then says. */
+  readonly time?: number | undefined;
   /** The keys in hand that count as recorded with it. */
   readonly recorded?: readonly string[] | undefined;
 }

@@ -180,7 +180,8 @@ export class RunningShow {
     this.revision = revision;
     const edited = renumbered(steps).flatMap(({ list, numbers }) => [...numbers].map(([from, to]) => ({ list, from, to })));
     const events = [this.publish({ t: this.time, edited })];
-    if (run && this.mayTake(run)) events.push(this.publish({ t: this.time, list: run.list, settle: run.after }));
+    if (run && this.mayTake(run))
+      events.push(this.publish({ t: this.time, list: run.list, settle: run.after, ...(run.time === undefined ? {} : { time: run.time }) }));
     return events;
   }
 
@@ -192,7 +193,7 @@ export class RunningShow {
   }
 
   private applyRunMove(move: RunMove, t: number): void {
-    if (this.mayTake(move)) this.mix.settle(move.list, move.after, t);
+    if (this.mayTake(move)) this.mix.settle(move.list, move.after, t, move.time);
   }
 
   /** Lets time pass up to now; tells what has come about by itself. */

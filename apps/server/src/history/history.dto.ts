@@ -1,5 +1,6 @@
 import { ApiProperty } from "@nestjs/swagger";
-import { ArrayMaxSize, IsArray, IsInt, IsOptional, IsString, MaxLength, Min } from "class-validator";
+import { PRESS_TIME } from "@zm/core";
+import { ArrayMaxSize, IsArray, IsInt, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from "class-validator";
 import type { BackRequest, RunningEditsRequest, VersionRequest } from "@zm/protocol";
 import { IsPlain } from "../shared/isPlain.ts";
 import { AuthorDto } from "../shared/author.ts";
@@ -40,6 +41,13 @@ export class RunningEditsDto extends EditsDto implements RunningEditsRequest {
   @IsString()
   @MaxLength(12)
   stands?: string | null | undefined;
+
+  @ApiProperty({ required: false, description: "In how many seconds what is at rest goes to what the cue then says; left out, in one" })
+  @IsOptional()
+  @IsNumber()
+  @Min(PRESS_TIME.least)
+  @Max(PRESS_TIME.most)
+  settleIn?: number | undefined;
 }
 
 /** A name for the state after an edit. */

@@ -55,7 +55,7 @@ export class HistoryService {
     await this.runs.ready(id);
     await this.hands.ready(id);
     this.runs.expect(id, list, onStage);
-    const run: RunMove = { list, before: onStage, after: body.stands === undefined ? onStage : body.stands, recorded };
+    const run: RunMove = { list, before: onStage, after: body.stands === undefined ? onStage : body.stands, time: body.settleIn, recorded };
     const edit = await this.shows.edit(id, base, edits, author, {
       run,
       write: async (manager) => {

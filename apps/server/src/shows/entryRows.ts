@@ -1,4 +1,15 @@
-import { type ColourList, ENTRY_KINDS, type EntryKind, type Movement, type Note, type Page, type Show, type ShowEntry, entriesOf, entryId } from "@zm/core";
+import {
+  type ColourList,
+  ENTRY_KINDS,
+  type EntryKind,
+  type Movement,
+  type Note,
+  type Page,
+  type Show,
+  type ShowEntry,
+  entriesOf,
+  entryId,
+} from "@zm/core";
 import type { EntityManager, EntityTarget, ObjectLiteral } from "typeorm";
 import {
   ChannelRow,
@@ -13,7 +24,19 @@ import {
   TempoRow,
 } from "../database/entities.ts";
 import { insertRows, upsertRows } from "../database/rows.ts";
-import { OTHER_KINDS, channelRow, entryRow, groupRow, heldLookRow, listRow, paceRow, paletteRow, paletteValueRows, tempoRow, typeRow } from "./showRows.ts";
+import {
+  OTHER_KINDS,
+  channelRow,
+  entryRow,
+  groupRow,
+  heldLookRow,
+  listRow,
+  paceRow,
+  paletteRow,
+  paletteValueRows,
+  tempoRow,
+  typeRow,
+} from "./showRows.ts";
 
 const TABLES: Record<EntryKind, EntityTarget<ObjectLiteral>> = {
   fixtureTypes: FixtureTypeRow,

@@ -135,9 +135,10 @@ async function readFrame(manager: EntityManager, row: ShowRow): Promise<Show> {
 
 /** What else stands beside the cues. */
 async function others(manager: EntityManager, showId: number): Promise<Pick<Show, OtherKind>> {
-  const rows: Raw<EntryRow, "data">[] = await manager.query("SELECT kind, id, data FROM show_entries WHERE show_id = ? ORDER BY kind, position", [
-    showId,
-  ]);
+  const rows: Raw<EntryRow, "data">[] = await manager.query(
+    "SELECT kind, id, data FROM show_entries WHERE show_id = ? ORDER BY kind, position",
+    [showId],
+  );
   const of = <E>(kind: OtherKind, schema: { parse: (data: unknown) => E }): E[] =>
     rows.flatMap((stored) => (stored.kind === kind ? [schema.parse({ id: stored.id, ...json<object>(stored.data) })] : []));
   const { page, note, movement, colourList } = entrySchemas;

@@ -30,6 +30,7 @@ import {
   AskDrawer,
   FindDialog,
   KeysDialog,
+  LookValuesDialog,
   NotesDrawer,
   NumbersDialog,
   PickDrawer,
@@ -83,7 +84,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const cueChosen = useSelection((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useSheetView((choice) => choice.drawer);
-  const { help, search, numbers, take, steps, standby, pick, ask, notes } = useDialogs();
+  const { help, search, numbers, take, steps, standby, pick, ask, notes, lookValues } = useDialogs();
   const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
   // What cannot be loaded now is asked for again when it is wanted, and refused there.
@@ -145,6 +146,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
         {numbers && <NumbersDialog cues={numbers} onClose={() => useDialogs.setState({ numbers: null })} />}
         {steps !== null && <StepsDialog list={steps} onClose={() => useDialogs.setState({ steps: null })} />}
         {standby && <StandbyDialog onClose={() => useDialogs.setState({ standby: false })} />}
+        {lookValues !== null && <LookValuesDialog look={lookValues} onClose={() => useDialogs.setState({ lookValues: null })} />}
         {take && <TakeDialog wanted={take} onClose={() => useDialogs.setState({ take: null })} />}
       </Suspense>
     </div>

@@ -10,6 +10,7 @@ export const TakeDialog = lazyPart(async () => (await import("../lists/TakeDialo
 export const StepsDialog = lazyPart(async () => (await import("../lists/StepsDialog.tsx")).StepsDialog);
 export const StandbyDialog = lazyPart(async () => (await import("../lists/StandbyDialog.tsx")).StandbyDialog);
 export const PickDrawer = lazyPart(async () => (await import("../pick/PickDrawer.tsx")).PickDrawer);
+export const LookValuesDialog = lazyPart(async () => (await import("../shelf/LookValuesDialog.tsx")).LookValuesDialog);
 export const NotesDrawer = lazyPart(async () => (await import("../notes/NotesDrawer.tsx")).NotesDrawer);
 export const AskDrawer = lazyPart(async () => (await import("../ask/AskDrawer.tsx")).AskDrawer);
 export const Shelf = lazyPart(async () => (await import("../shelf/Shelf.tsx")).Shelf);

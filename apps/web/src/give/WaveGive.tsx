@@ -1,7 +1,11 @@
-import { type GivenWave, type Hand, type Key, heldWave, waveName, waveOver, waveWords } from "@zm/core";
-import { ChevronDown, ChevronRight } from "lucide-react";
+import { type GivenWave, type Hand, type Key, heldWave, movementWaves, movementsOf, waveName, waveOver, waveWords } from "@zm/core";
+import { ChevronDown, ChevronRight, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import type { ChosenAttribute } from "./chosenKeys.ts";
+import { DropMenu, NamedEntry } from "../shared/DropMenu.tsx";
+import { unlessRefused } from "../shared/unlessRefused.ts";
+import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { useKeeping } from "../show/hand/useKeeping.ts";
 import { useHandChange } from "../show/hand/useHandChange.ts";
 import { useHand } from "../show/handStore.ts";
 import { useWavesOpen } from "../waves/useWavesOpen.ts";
@@ -48,6 +52,7 @@ export function WaveGive({ channels, attributes }: { channels: readonly number[]
           </button>
         )}
       </div>
+      {open && <Movements channels={channels} canKeep={held.length > 0} />}
       {open && (
         <WaveFields
           channels={channels}
@@ -59,6 +64,51 @@ export function WaveGive({ channels, attributes }: { channels: readonly number[]
         />
       )}
     </fieldset>
+  );
+}
+
+/** Ready movements: waves of several attributes that are given together; what sways in hand is kept as one. */
+function Movements({ channels, canKeep }: { channels: readonly number[]; canKeep: boolean }) {
+  const { sheet } = useShow();
+  const { change } = useHandChange();
+  const { keepMovement } = useKeeping();
+  const makeEdits = useMakeEdits();
+  const own = new Set((sheet.show.movements ?? []).map(({ id }) => id));
+  return (
+    <div className="flex flex-wrap items-center gap-1" role="group" aria-label="Movements">
+      {movementsOf(sheet.show).map((movement) => (
+        <span key={movement.id} className="flex">
+          <button
+            type="button"
+            className="btn btn-xs border-neutral px-1.5 font-normal"
+            title={`${movement.waves.map(({ attribute }) => attribute).join(", ")}, once in ${movement.period} s; typed: movement ${movement.id}`}
+            onClick={() => {
+              const waves = unlessRefused(() => movementWaves(sheet.keys, channels, movement));
+              if (waves) change({ do: "wave", waves });
+            }}
+          >
+            {movement.label}
+          </button>
+          {own.has(movement.id) && (
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square"
+              aria-label={`Remove the movement ${movement.label}`}
+              onClick={() => void makeEdits([{ op: "removeMovement", movement: movement.id }])}
+            >
+              <X size={12} />
+            </button>
+          )}
+        </span>
+      ))}
+      {canKeep && (
+        <DropMenu label="Keep" name="Keep as a movement" button="min-h-7 h-7 text-secondary" list="w-56">
+          <NamedEntry label="Name of the movement" placeholder="name, then Enter" onName={(label) => keepMovement(label, channels)}>
+            What these lights sway in hand …
+          </NamedEntry>
+        </DropMenu>
+      )}
+    </div>
   );
 }
 

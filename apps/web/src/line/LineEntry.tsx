@@ -8,6 +8,7 @@ import { useWaiting } from "../show/queue.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
 import { answerTo } from "./answer.ts";
 import { CompletionList } from "./CompletionList.tsx";
+import { EditsLiveSwitch } from "./EditsLiveSwitch.tsx";
 import { FaultMark } from "./FaultMark.tsx";
 import { LineAnswer, isUnfinished } from "./LineAnswer.tsx";
 import { LineTargetBadge } from "./LineTargetBadge.tsx";
@@ -77,6 +78,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
         />
         {read && "fault" in read && !isUnfinished(read, completions) && <FaultMark text={text} fault={read.fault} />}
       </div>
+      {blind && <EditsLiveSwitch />}
       <LineAnswer read={read} answer={answer} completions={completions} />
     </div>
   );

@@ -50,6 +50,7 @@ function RecastPicker({ pick: { cues, channels } }: { pick: PickStart }) {
   const half = channels.length > 1 ? Math.ceil(channels.length / 2) : channels.length;
   const [entry, setEntry] = useState<RecastEntry>({
     cues,
+    everywhere: false,
     lights: lightSpans(channels.slice(0, half)),
     as: lightSpans(channels.slice(half)),
     how: "replace",
@@ -66,11 +67,16 @@ function RecastPicker({ pick: { cues, channels } }: { pick: PickStart }) {
 }
 
 function SwapPicker({ pick: { cues } }: { pick: PickStart }) {
-  const [entry, setEntry] = useState<SwapEntry>({ cues, pairs: [{ palette: "", as: "" }], leave: false });
+  const [entry, setEntry] = useState<SwapEntry>({ cues, everywhere: false, pairs: [{ palette: "", as: "" }], leave: false });
   const change = (fields: Partial<SwapEntry>): void => setEntry({ ...entry, ...fields });
   return (
     <Picker onClose={closePick} title={TITLES.swap} text={swapSentence(entry)}>
-      <CuesAnswer cues={entry.cues} onTake={(next) => change({ cues: next })} />
+      <CuesAnswer
+        cues={entry.cues}
+        everywhere={entry.everywhere}
+        onEverywhere={(everywhere) => change({ everywhere })}
+        onTake={(next) => change({ cues: next })}
+      />
       <Question wide name="palettes">
         <PairFields pairs={entry.pairs} onChange={(pairs) => change({ pairs })} />
       </Question>

@@ -14,11 +14,16 @@ interface RecastFieldsProps {
 export function RecastFields({ entry, onChange }: RecastFieldsProps) {
   const { sheet } = useShow();
   const list = useList();
-  const { cues, lights, as, how, where, after, missing } = entry;
+  const { cues, everywhere, lights, as, how, where, after, missing } = entry;
   const lacked = useMemo(() => lackedBy(sheet, list, { cues, lights, as, where }), [sheet, list, cues, lights, as, where]);
   return (
     <>
-      <CuesAnswer cues={cues} onTake={(next) => onChange({ cues: next })} />
+      <CuesAnswer
+        cues={cues}
+        everywhere={everywhere}
+        onEverywhere={(next) => onChange({ everywhere: next })}
+        onTake={(next) => onChange({ cues: next })}
+      />
       <Question wide name="what these do">
         <TextAnswer label="lights whose work it is" placeholder="5, 61" value={lights} onTake={(text) => onChange({ lights: text })} />
       </Question>

@@ -1,3 +1,4 @@
+import { Toggle } from "../shared/Toggle.tsx";
 import { Question } from "../shared/Question.tsx";
 
 interface TextAnswerProps {
@@ -23,15 +24,30 @@ export function TextAnswer({ label, value, placeholder = "", onTake, autoFocus =
   );
 }
 
-/** The cues that a picker speaks of, changed where they stand. */
-export function CuesAnswer({ cues, onTake }: { cues: { from: string; to: string }; onTake: (cues: { from: string; to: string }) => void }) {
+interface CuesAnswerProps {
+  cues: { from: string; to: string };
+  onTake: (cues: { from: string; to: string }) => void;
+  /** Whether it speaks of every list and held look, where a picker can. */
+  everywhere?: boolean;
+  onEverywhere?: (everywhere: boolean) => void;
+}
+
+/** The cues that a picker speaks of, changed where they stand; or every list and held look. */
+export function CuesAnswer({ cues, onTake, everywhere = false, onEverywhere }: CuesAnswerProps) {
   return (
-    <Question wide name="in cues">
-      <span className="flex items-center gap-1.5 text-quiet">
-        <TextAnswer label="from cue" value={cues.from} onTake={(from) => onTake({ from, to: cues.to })} />
-        to
-        <TextAnswer label="to cue" value={cues.to} onTake={(to) => onTake({ from: cues.from, to })} />
-      </span>
+    <Question wide name={everywhere ? "in" : "in cues"}>
+      {!everywhere && (
+        <span className="flex items-center gap-1.5 text-quiet">
+          <TextAnswer label="from cue" value={cues.from} onTake={(from) => onTake({ from, to: cues.to })} />
+          to
+          <TextAnswer label="to cue" value={cues.to} onTake={(to) => onTake({ from: cues.from, to })} />
+        </span>
+      )}
+      {onEverywhere && (
+        <Toggle pressed={everywhere} onClick={() => onEverywhere(!everywhere)}>
+          all lists and held looks
+        </Toggle>
+      )}
     </Question>
   );
 }

@@ -1,10 +1,12 @@
 import { type LackedAttribute, type ListSheet, type ShowSheet, isCueNumber, lackedAttributes, lightsNamed } from "@zm/core";
 import type { PickStart } from "../shared/dialogs.ts";
-import { cuesText } from "./sentences.ts";
+import { whereText } from "./sentences.ts";
 
 /** What was entered into the picker in which other lights do some lights' work. */
 export interface RecastEntry {
   readonly cues: PickStart["cues"];
+  /** In every list and held look. */
+  readonly everywhere: boolean;
   readonly lights: string;
   readonly as: string;
   /** What becomes of those who did it: they stay dark, go on doing it too, or do the others' work. */
@@ -31,18 +33,18 @@ export function lackedBy(
 
 /** The sentence that gives lights' work to others. Empty while one side names no light. */
 export function recastSentence(
-  { cues, lights, as, how, where, after, map, missing }: RecastEntry,
+  { cues, everywhere, lights, as, how, where, after, map, missing }: RecastEntry,
   lacked: readonly LackedAttribute[],
 ): string {
   if (lights.trim() === "" || as.trim() === "") return "";
   const of = where === "look" ? "look of " : "";
   const only = after === "restore" ? " only" : "";
   const rest = missing === "" ? "" : ` ${missing}`;
-  if (how === "swap") return `exchange ${of}${lights.trim()} and ${as.trim()} in ${cuesText(cues)}${only}${rest}`;
+  if (how === "swap") return `exchange ${of}${lights.trim()} and ${as.trim()} ${whereText(cues, everywhere)}${only}${rest}`;
   const mapped = lacked.flatMap(({ attribute }) => {
     const to = map[attribute];
     return to === undefined || to.to === "" ? [] : [`${attribute} to ${to.to}${to.turned ? " turned" : ""}`];
   });
   const mapping = mapped.length === 0 ? "" : ` map ${mapped.join(", ")}`;
-  return `recast ${of}${lights.trim()} as ${as.trim()}${how === "copy" ? " too" : ""} in ${cuesText(cues)}${only}${mapping}${rest}`;
+  return `recast ${of}${lights.trim()} as ${as.trim()}${how === "copy" ? " too" : ""} ${whereText(cues, everywhere)}${only}${mapping}${rest}`;
 }

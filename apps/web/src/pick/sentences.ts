@@ -5,6 +5,11 @@ export function cuesText({ from, to }: PickStart["cues"]): string {
   return from === to ? `#${from}` : `#${from}..${to}`;
 }
 
+/** Where a picker works: in the cues that stand there, or in every list and held look. */
+export function whereText(cues: PickStart["cues"], everywhere: boolean): string {
+  return everywhere ? "everywhere" : `in ${cuesText(cues)}`;
+}
+
 /** What was entered into the picker of copies and moves of whole cues. */
 export interface CopyEntry {
   readonly cues: PickStart["cues"];
@@ -43,15 +48,16 @@ export function copySentence(kind: "copy" | "move", { cues, what, start, list, k
 /** What was entered into the picker that swaps palettes. */
 export interface SwapEntry {
   readonly cues: PickStart["cues"];
+  readonly everywhere: boolean;
   readonly pairs: readonly PalettePair[];
   /** What a light has no value for stays as it is. */
   readonly leave: boolean;
 }
 
 /** The sentence that swaps palettes. Empty while no pair is whole. */
-export function swapSentence({ cues, pairs, leave }: SwapEntry): string {
+export function swapSentence({ cues, everywhere, pairs, leave }: SwapEntry): string {
   const text = pairsText(pairs);
-  return text === undefined ? "" : `swap ${text} in ${cuesText(cues)}${leave ? " leave" : ""}`;
+  return text === undefined ? "" : `swap ${text} ${whereText(cues, everywhere)}${leave ? " leave" : ""}`;
 }
 
 /** What was entered into the picker that splits moves off, and into the one that copies and moves them. */

@@ -27,6 +27,8 @@ interface Dialogs {
   steps: string | null;
   /** What is done to cues by a picker, and what was chosen when it was opened. */
   pick: PickStart | null;
+  /** The held look whose values are seen as a list. */
+  lookValues: string | null;
   /** Whether the notes of those who look on are open. */
   notes: boolean;
   /** What is asked of cues while the questions are open; `new` for nothing yet. */
@@ -45,6 +47,7 @@ export const useDialogs = create<Dialogs>(() => ({
   pick: null,
   ask: null,
   notes: false,
+  lookValues: null,
 }));
 
 /** Opens the help. */
@@ -75,6 +78,11 @@ export function openStandby(): void {
 /** Opens a picker in place of a typed sentence. */
 export function openPick(pick: PickStart): void {
   useDialogs.setState({ pick, ask: null, notes: false });
+}
+
+/** Opens the values of a held look. */
+export function openLookValues(look: string): void {
+  useDialogs.setState({ lookValues: look });
 }
 
 /** Opens the notes of those who look on. */

@@ -3,6 +3,7 @@ import { Lightbulb, Trash2 } from "lucide-react";
 import { usePress } from "../show/run/usePress.ts";
 import { useRunTime } from "../show/run/useRunTime.ts";
 import { DropMenu, MenuEntry, MenuRule, NamedEntry, SecondsEntry } from "../shared/DropMenu.tsx";
+import { openLookValues } from "../shared/dialogs.ts";
 import { notify } from "../shared/notices.ts";
 import { useMakeEdits, useMakeEditsInTurn } from "../show/useShow.ts";
 import { Fader } from "./Fader.tsx";
@@ -82,6 +83,7 @@ function LookMenu({ look }: { look: HeldLook }) {
       <NamedEntry label="Name of this look" placeholder="name, then Enter" value={look.label} onName={(label) => set({ label })}>
         Rename …
       </NamedEntry>
+      <MenuEntry onAct={() => openLookValues(look.id)}>Its values …</MenuEntry>
       <SecondsEntry
         label="Seconds in which its colours and positions come"
         placeholder="seconds, then Enter"

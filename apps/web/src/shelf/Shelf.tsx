@@ -1,4 +1,4 @@
-import { count, listOf, newTempo } from "@zm/core";
+import { count, freeId, listOf, looksListEdit, newTempo } from "@zm/core";
 import { ChevronLeft, ChevronRight, X } from "lucide-react";
 import { useStandby, useStandbySet } from "../show/run/useStandby.ts";
 import { useHand } from "../show/handStore.ts";
@@ -204,6 +204,10 @@ function NewTempo() {
 /** Makes a held look: of what is in hand, or of what is on stage. */
 function NewLook() {
   const keepLook = useKeepLook();
+  const { sheet } = useShow();
+  const makeEdits = useMakeEdits();
+  const looks = sheet.show.heldLooks ?? [];
+  const gather = (label: string): Promise<boolean> => makeEdits([looksListEdit(looks, freeId(label, sheet.lists.keys()), label)]);
   const names = useHand((state) => Object.values(state.hand.held).filter((held) => "move" in held).length);
   return (
     <DropMenu label="New look" button="border-neutral" list="w-72">
@@ -221,6 +225,11 @@ function NewLook() {
       >
         Of the lights that are lit on stage …
       </NamedEntry>
+      {looks.length > 0 && (
+        <NamedEntry label="Name of the list of held looks" placeholder="name, then Enter" onName={gather}>
+          Gather all held looks into a list …
+        </NamedEntry>
+      )}
     </DropMenu>
   );
 }

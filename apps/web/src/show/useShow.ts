@@ -8,7 +8,8 @@ import { notify } from "../shared/notices.ts";
 import { type UserAction, isUnsettled, tellDone, tellRefused } from "./unsettled.ts";
 import { receiveHand } from "./handStore.ts";
 import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
-import { api } from "./api.ts";
+import { Refusal, api } from "./api.ts";
+import { seenAtOnce, useEditsLive } from "./editsLive.ts";
 import { WINDOW, currentGesture } from "./gesture.ts";
 import { receiveHistory, useHistoryStore } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
@@ -113,6 +114,27 @@ function revisionOf(client: QueryClient, id: number): number {
   return client.getQueryData<OpenShow>(showKey(id))?.revision ?? 0;
 }
 
+/** The list has gone on meanwhile: what was meant for its cue on stage is edited blind. Throws whatever else was refused. */
+function blindOnConflict(error: unknown): undefined {
+  if (!(error instanceof Refusal) || !error.conflict) throw error;
+  return undefined;
+}
+
+/** Sends edits; where those of the cue on stage are to be seen at once, together with where the run stands. What the list left meanwhile is edited blind. */
+async function send(client: QueryClient, id: number, edits: readonly EditInput[], gesture: string): Promise<void> {
+  const main = client.getQueryData<OpenShow>(showKey(id))?.sheet.show.lists[0]?.id ?? "";
+  const seen = seenAtOnce(edits, main);
+  if (seen) {
+    const running = { edits: [...edits], recorded: [], ...seen, settleIn: useEditsLive.getState().time };
+    const reply = await api.editRunning(id, revisionOf(client, id), running, gesture).catch(blindOnConflict);
+    if (reply) {
+      await receiveEdit(client, reply.edit);
+      return receiveHand(reply.hand);
+    }
+  }
+  await receiveEdit(client, await api.edit(id, revisionOf(client, id), edits, gesture));
+}
+
 /** Makes edits on the show, in the order in which they are asked for; a refusal is told to the user and gives false. */
 export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => Promise<boolean> {
   const { id } = useShow();
@@ -123,7 +145,7 @@ export function useMakeEdits(): (edits: readonly EditInput[], run?: Runner) => P
       const gesture = currentGesture();
       const make = (runner: Runner): Promise<boolean> =>
         done(
-          runner(async () => receiveEdit(client, await api.edit(id, revisionOf(client, id), edits, gesture))),
+          runner(() => send(client, id, edits, gesture)),
           runner,
           { show: id, words: () => describeEdits(readEdits(edits)), again: () => make(enqueue) },
         );

@@ -51,6 +51,10 @@ function planners(onStage: string | null, moves: object = HELD): LinePlanners {
         const known = sheet.show.palettes.find((each) => each.label === label);
         return { op: "setPalette", palette: paletteFromHand(sheet, hand, { id: known?.id ?? freeId(label, []), label, ...wish }) };
       },
+      movementEdit: (label) => ({
+        op: "setMovement",
+        movement: { id: freeId(label, []), label, period: 4, waves: [{ attribute: "pan", shape: "sine", size: 5 }] },
+      }),
       paceEdit: (label, channels) => ({ op: "setPace", pace: paceFromHand(sheet, hand, { id: freeId(label, []), label, channels }) }),
     },
   };

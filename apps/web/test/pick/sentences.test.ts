@@ -13,7 +13,17 @@ function asked(text: string): string {
   return read.request.kind === "edit" ? describeEdits(readEdits(read.request.edits)) : read.request.kind;
 }
 
-const recast: RecastEntry = { cues, lights: "61, 62", as: "71, 72", how: "replace", where: "look", after: "restore", map: {}, missing: "" };
+const recast: RecastEntry = {
+  cues,
+  everywhere: false,
+  lights: "61, 62",
+  as: "71, 72",
+  how: "replace",
+  where: "look",
+  after: "restore",
+  map: {},
+  missing: "",
+};
 
 test("every answer of the recast picker is in its sentence, and the line reads it", () => {
   const lacked = lackedBy(sheet, list, recast);
@@ -25,6 +35,7 @@ test("every answer of the recast picker is in its sentence, and the line reads i
     [{}, "recast look of 61, 62 as 71, 72 in #4..8 only"],
     [{ how: "copy", where: "moves", after: "track" }, "recast 61, 62 as 71, 72 too in #4..8"],
     [{ how: "swap" }, "exchange look of 61, 62 and 71, 72 in #4..8 only"],
+    [{ everywhere: true, where: "moves", after: "track" }, "recast 61, 62 as 71, 72 everywhere"],
     [{ missing: "drop" }, "recast look of 61, 62 as 71, 72 in #4..8 only drop"],
     [{ map: { gobo: { to: "zoom", turned: true } } }, "recast look of 61, 62 as 71, 72 in #4..8 only map gobo to zoom turned"],
   ];
@@ -43,7 +54,10 @@ test("copies, moves, swaps and splits write sentences that the line reads, and n
     [copySentence("copy", copy), "copy look of #4..8 to #80 keep looks with lamplight for moon"],
     [copySentence("move", { ...copy, keep: false }), "move #4..8 to #80"],
     [copySentence("copy", { ...copy, start: "", list: "flame", what: "moves", recolour: [] }), "copy #4..8 to list flame keep looks"],
-    [swapSentence({ cues, pairs: [...copy.recolour, { palette: "", as: "dusk" }], leave: true }), "swap lamplight for moon in #4..8 leave"],
+    [
+      swapSentence({ cues, everywhere: false, pairs: [...copy.recolour, { palette: "", as: "dusk" }], leave: true }),
+      "swap lamplight for moon in #4..8 leave",
+    ],
     [splitSentence(cells), "split 1..6 intensity of #6 to #6.5"],
     [cellsSentence({ ...cells, to: "8", as: "11..14, 21, 22" }), "move 1..6 intensity of #6 to #8 as 11..14, 21, 22"],
   ];
@@ -53,7 +67,7 @@ test("copies, moves, swaps and splits write sentences that the line reads, and n
   }
   expect([
     copySentence("copy", { ...copy, start: "" }),
-    swapSentence({ cues, pairs: [{ palette: "dusk", as: "" }], leave: false }),
+    swapSentence({ cues, everywhere: false, pairs: [{ palette: "dusk", as: "" }], leave: false }),
   ]).toEqual(["", ""]);
   expect([splitSentence({ ...cells, lights: "" }), cellsSentence({ ...cells, to: "" })]).toEqual(["", ""]);
 });

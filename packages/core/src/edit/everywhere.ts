@@ -6,7 +6,8 @@ import type { HeldLook, MoveSpec, Moves } from "../show/schema.ts";
 import { columnOf } from "../sheet/entry.ts";
 import { type ListSheet, type ShowSheet, cueAt } from "../sheet/sheet.ts";
 import { keyAt } from "../sheet/keys.ts";
-import type { EditInput } from "./edits.ts";
+import { makeEdits } from "./edit.ts";
+import { type EditInput, readEdits } from "./edits.ts";
 
 type Recast = Omit<Extract<EditInput, { op: "recast" }>, "op" | "list" | "from" | "to">;
 
@@ -31,9 +32,22 @@ export function recastEverywhere(sheet: ShowSheet, recast: Recast): EditInput[] 
     const values = recastValues(sheet, look, recast, from, to);
     return values ? [{ op: "setHeldLook", look: { ...look, values } }] : [];
   });
-  const edits = [...lists.map((list): EditInput => ({ op: "recast", ...recast, ...whole(list) })), ...looks];
+  const inLists = lists.map((list): EditInput => ({ op: "recast", ...recast, ...whole(list) }));
+  // Where all that a list holds is left with who has it, nothing is to be done there.
+  const left = recast.skipMissing ? inLists.filter((edit) => changesSomething(sheet, edit)) : inLists;
+  const edits = [...left, ...looks];
   if (edits.length > 0) return edits;
   throw new ShowError(`Neither a list nor a held look uses ${from.length === 1 ? `light ${from[0]}` : "these lights"}`);
+}
+
+/** True for an edit that can be made and changes something. */
+function changesSomething(sheet: ShowSheet, edit: EditInput): boolean {
+  try {
+    return makeEdits(sheet, readEdits([edit])).steps.length > 0;
+  } catch (error) {
+    if (error instanceof ShowError) return false;
+    throw error;
+  }
 }
 
 /** The values of a held look after a recast; undefined where it has none of these lights. */
@@ -95,7 +109,9 @@ export function swapEverywhere(sheet: ShowSheet, palettes: readonly string[], as
         return { palette: other };
       }
       if (skipMissing) return spec;
-      throw new ShowError(`Held look ${look.label || look.id}: palette "${other}" has no ${attribute} for light ${channel}; leave it as it is (leave)`);
+      throw new ShowError(
+        `Held look ${look.label || look.id}: palette "${other}" has no ${attribute} for light ${channel}; leave it as it is (leave)`,
+      );
     };
     const values = Object.fromEntries(
       Object.entries(look.values).map(([channel, own]) => [

@@ -18,6 +18,7 @@ export {
 } from "./edits.ts";
 export { type GatheredCue, gatherEdits } from "./gather.ts";
 export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./rangeEdits.ts";
+export { recastEverywhere, swapEverywhere } from "./everywhere.ts";
 export { type CueImport, importCuesEdits } from "./importCues.ts";
 export { scenesFromBook } from "./scenesFromBook.ts";
 export { mergePartEdits } from "./partEdits.ts";

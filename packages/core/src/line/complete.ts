@@ -1,6 +1,7 @@
 import { CURVES, FAMILIES, TIMED_FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
+import { movementsOf } from "../stage/movements.ts";
 import { plainId } from "../show/ids.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
 import type { Possible } from "./fault.ts";
@@ -107,6 +108,11 @@ function namesFor(rule: string, { show, palettes }: ShowSheet, keys: readonly Ke
       return (show.colourLists ?? []).flatMap(({ colours }) =>
         colours.slice(0, MOST_COLOURS).map(({ number, name = "" }) => ({ word: number, about: name })),
       );
+    case "operation":
+      return of(movementsOf(show));
+    case "inLook":
+    case "gatheredLooks":
+      return of(show.heldLooks ?? []);
     case "question":
       return of([...show.palettes, ...show.groups, ...show.paces, ...show.lists, ...(show.heldLooks ?? []), ...(show.tempos ?? [])]);
     case "update":

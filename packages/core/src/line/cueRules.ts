@@ -137,13 +137,20 @@ export class CueRules extends BookRules {
   /** What cannot be taken along is left where it is. */
   private readonly leave = this.RULE("leave", (): boolean => this.OPTION(() => this.CONSUME(word.Leave)) !== undefined);
 
-  /** `in #10..20`; undefined where no cues are named: the chosen ones are meant. */
-  private readonly inCues = this.RULE("inCues", (): Range | undefined =>
-    this.OPTION(() => {
-      this.CONSUME(word.In);
-      this.CONSUME(word.Hash);
-      return this.SUBRULE(this.cueRange);
-    }),
+  /** `in #10..20`, or `everywhere`: in every list and held look; undefined where no cues are named: the chosen ones are meant. */
+  private readonly inCues = this.RULE("inCues", (): Range | "everywhere" | undefined =>
+    this.OPTION(() =>
+      this.OR<Range | "everywhere">([
+        {
+          ALT: () => {
+            this.CONSUME(word.In);
+            this.CONSUME(word.Hash);
+            return this.SUBRULE(this.cueRange);
+          },
+        },
+        { ALT: () => (this.CONSUME(word.Everywhere), "everywhere") },
+      ]),
+    ),
   );
 
   /** A text in quotation marks, or `none`: null. */
@@ -183,6 +190,24 @@ export class CueRules extends BookRules {
     return { kind: "tickNotes", cue, ...(answer === undefined ? {} : { answer }) };
   });
 
+  /** `looks preshow, worklight "Looks"`, `looks "Looks"`: held looks that are gathered into a list. */
+  protected readonly gatheredLooks = this.RULE("gatheredLooks", (): Sentence => {
+    this.CONSUME(word.Looks);
+    const looks: Named[] = [];
+    this.MANY_SEP({ SEP: word.Comma, DEF: () => looks.push(named(this.CONSUME(word.Name))) });
+    return { kind: "gatherLooks", looks, label: this.CONSUME(word.Text).image.slice(1, -1) };
+  });
+
+  /** `look worklight: 1..6 = 40`, `look worklight: 5 drop`: the values of a held look. */
+  protected readonly inLook = this.RULE("inLook", (): Sentence => {
+    this.CONSUME(word.Look);
+    const look = named(this.CONSUME(word.Name));
+    this.CONSUME(word.Colon);
+    const lights = this.SUBRULE(this.lights);
+    const attribute = this.OPTION(() => named(this.CONSUME(word.Word)));
+    return { kind: "inLook", look, lights, ...(attribute ? { attribute } : {}), operation: this.SUBRULE(this.operation) };
+  });
+
   /** `palettes from tints`, `palettes from list "Book"`: a palette of each colour at once. */
   protected readonly tintPalettes = this.RULE("tintPalettes", (): Sentence => {
     this.CONSUME(word.PalettesWord);
@@ -191,6 +216,20 @@ export class CueRules extends BookRules {
       { ALT: () => (this.CONSUME(word.TintsWord), { kind: "tintPalettes" }) },
       { ALT: () => (this.CONSUME(word.ListWord), { kind: "tintPalettes", list: unquoted(this.CONSUME(word.Text)) }) },
     ]);
+  });
+
+  /** `find storm`: the words joined by blanks, quotation marks taken off. */
+  protected readonly searched = this.RULE("searched", (): string => {
+    this.CONSUME(word.Find);
+    const words: string[] = [];
+    this.AT_LEAST_ONE(() =>
+      this.OR([
+        { ALT: () => words.push(this.CONSUME(word.Text).image.slice(1, -1)) },
+        { ALT: () => words.push(this.CONSUME(word.Name).image) },
+        { ALT: () => words.push(this.CONSUME(word.Decimal).image) },
+      ]),
+    );
+    return words.join(" ");
   });
 
   /** `walk`, `walk back`, `walk whole`: the chosen lights one by one, and all of them again. */

@@ -67,6 +67,7 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.asking) },
       { ALT: () => (this.CONSUME(word.Notes), { kind: "notes" }) },
       { ALT: () => this.SUBRULE(this.tintPalettes) },
+      { ALT: () => this.SUBRULE(this.inLook) },
       { ALT: () => this.SUBRULE(this.leftNote) },
       { ALT: () => this.SUBRULE(this.ticked) },
       { ALT: () => this.SUBRULE(this.onCues) },
@@ -131,20 +132,6 @@ class LineParser extends CueRules {
   private readonly behind = this.RULE("behind", (): "restore" | "track" =>
     this.OR<"restore" | "track">([{ ALT: () => (this.CONSUME(word.Only), "restore") }, { ALT: () => (this.CONSUME(word.Track), "track") }]),
   );
-
-  /** `find storm`: the words joined by blanks, quotation marks taken off. */
-  private readonly searched = this.RULE("searched", (): string => {
-    this.CONSUME(word.Find);
-    const words: string[] = [];
-    this.AT_LEAST_ONE(() =>
-      this.OR([
-        { ALT: () => words.push(this.CONSUME(word.Text).image.slice(1, -1)) },
-        { ALT: () => words.push(this.CONSUME(word.Name).image) },
-        { ALT: () => words.push(this.CONSUME(word.Decimal).image) },
-      ]),
-    );
-    return words.join(" ");
-  });
 
   /** `carries only`, `carries isolated`, `carries track`: how far a cue's moves reach (docs/rules.md, Tracking). */
   private readonly carries = this.RULE("carries", (): "track" | "cueOnly" | "isolated" => {
@@ -305,6 +292,14 @@ class LineParser extends CueRules {
       },
       {
         ALT: () => {
+          this.CONSUME(word.MovementWord);
+          const label = this.CONSUME6(word.Text).image.slice(1, -1);
+          const lights = this.OPTION4(() => this.SUBRULE2(this.lights));
+          return { what: "movement", label, ...(lights ? { lights } : {}) };
+        },
+      },
+      {
+        ALT: () => {
           this.CONSUME(word.Tempo);
           const label = this.CONSUME5(word.Text).image.slice(1, -1);
           return { what: "tempo", label, perMinute: Number(this.CONSUME(word.Decimal).image) };
@@ -344,6 +339,11 @@ class LineParser extends CueRules {
   /** `gather #3, #10..12 "Storms" moves`: a new list of cues in the order in which they are named, with their looks or with their moves alone. */
   private readonly gather = this.RULE("gather", (): Sentence => {
     this.CONSUME(word.Gather);
+    return this.OR<Sentence>([{ ALT: () => this.SUBRULE(this.gatheredLooks) }, { ALT: () => this.SUBRULE(this.gatheredCues) }]);
+  });
+
+  /** The cues that are gathered, and the name of their list. */
+  private readonly gatheredCues = this.RULE("gatheredCues", (): Sentence => {
     const cues: Range[] = [];
     this.AT_LEAST_ONE_SEP({ SEP: word.Comma, DEF: () => (this.CONSUME(word.Hash), cues.push(this.SUBRULE(this.cueRange))) });
     const label = this.CONSUME(word.Text).image.slice(1, -1);

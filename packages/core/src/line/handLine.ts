@@ -1,7 +1,7 @@
 // The sentences that are no edit of the show by themselves: they go to the Hand, change what is chosen, or open a sheet that asks more.
 import type { GivenWave, EditInput, KeySelection } from "../edit/index.ts";
 import type { Operation } from "../values/operation.ts";
-import { FAMILIES, type Family } from "../show/schema.ts";
+import { FAMILIES, type Family, type Movement } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { freeId } from "../show/ids.ts";
 import { newTempo } from "../show/newTempo.ts";
@@ -12,7 +12,7 @@ import type { UpdatePlace } from "../hand/update.ts";
 import type { Light } from "../stage/colour.ts";
 import { colourNamed } from "./colourLine.ts";
 import { recordTimesOf } from "./cueTimes.ts";
-import { Fault, attributeOf, channelsOf, curveNamed, listNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
+import { Fault, attributeOf, channelsOf, curveNamed, listNamed, movementNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
 import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./sentence.ts";
 
 /**
@@ -22,6 +22,8 @@ import type { Lights, Named, Sentence, TypedOperation, ViewName } from "./senten
 export type HandOperation =
   | { kind: "give"; operation: Exclude<Operation, { drop: true }>; selection: KeySelection; othersOut: boolean }
   | { kind: "home"; selection: KeySelection; othersOut: boolean }
+  // A ready movement: waves of several attributes.
+  | { kind: "movement"; movement: Movement; selection: { channels: number[] } }
   // A colour, whatever mixes it.
   | { kind: "mix"; light: Light; selection: { channels: number[] }; othersOut: boolean }
   // Full, and everything else at home.
@@ -47,6 +49,7 @@ export type HandRequest =
   | { kind: "update"; place: UpdatePlace | undefined; selection: KeySelection; list?: string }
   | { kind: "keep"; what: "palette"; label: string; family: Family; attributes?: string[]; scope: PaletteScope }
   | { kind: "keep"; what: "pace"; label: string }
+  | { kind: "keep"; what: "movement"; label: string; channels?: number[] }
   | { kind: "keep"; what: "look"; label: string; stage: boolean }
   | { kind: "edit"; edits: EditInput[]; channels: number[] | undefined; cues: undefined };
 
@@ -153,6 +156,13 @@ function keepRequest({ keeping }: Extract<Sentence, { kind: "keep" }>, sheet: Sh
       return { kind: "keep", what: "palette", label: keeping.label, ...paletteKeys(keeping.family, sheet), scope: keeping.scope };
     case "pace":
       return { kind: "keep", what: "pace", label: keeping.label };
+    case "movement":
+      return {
+        kind: "keep",
+        what: "movement",
+        label: keeping.label,
+        ...(keeping.lights ? { channels: channelsOf(keeping.lights, sheet) } : {}),
+      };
     case "look":
       return { kind: "keep", what: "look", label: keeping.label, stage: keeping.stage ?? false };
     case "tempo": {
@@ -214,6 +224,10 @@ export function operationInHand(
     return { kind: "hand", operation: { kind: "wave", wave: waveNamed(operation.wave, sheet), selection: own }, channels };
   }
   if ("drop" in operation) return { kind: "hand", operation: { kind: "drop", selection }, channels };
+  if ("movement" in operation) {
+    const movement = movementNamed(operation.movement, sheet);
+    return { kind: "hand", operation: { kind: "movement", movement, selection: { channels } }, channels };
+  }
   if ("colour" in operation)
     return {
       kind: "hand",

@@ -122,6 +122,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "solo alone only this light dark blackout",
       ),
       entry(
+        ["61..64 movement circle", "61..68 movement fly-out", 'keep movement "Nod" 61..64'],
+        "a ready movement: waves of several attributes at once; what lights sway in hand is kept as one",
+        "effect shape circle figure eight fly out dance",
+      ),
+      entry(
         ["21..32 = kelvin 3200", "21..32 = hue 30 80", "21 = rgb 100 60 20", "21 = cmy 0 40 80"],
         "a colour, whatever mixes it: a white by its kelvin, hue and saturation, or red, green and blue, or what is taken out of white; per cent",
         "colour temperature cct cto hsb hsv rgb white warm cold",
@@ -243,6 +248,16 @@ export const LINE_HELP: readonly LineChapter[] = [
         ["steps tower every 0.6", "steps tower at swell bounce", "steps tower shuffle rounds 3", "steps tower none"],
         "how a list runs by itself: seconds between two steps or the beat of a tempo, forward, back, there and back, or drawn anew each round; so many rounds, 0 for ever",
         "chase loop sequence interval order random repeat",
+      ),
+      entry(
+        ["look worklight: 1..6 = 40", "look worklight: 21 = dusk", "look worklight: 5 drop"],
+        "changes what lights are in a held look; drop: it holds nothing of them any more",
+        "edit submaster preset scene values",
+      ),
+      entry(
+        ['gather looks preshow, worklight "Looks"', 'gather looks "All looks"'],
+        "a new list of held looks, a cue for each",
+        "list chase from submasters",
       ),
       entry(['keep tempo "Swell" 24'], "makes a tempo, beats a minute, or gives a known one others", "beat bpm speed"),
       entry(["put on stage"], "puts this show on stage: its levels leave for the lights from now on", "output lights other show switch"),

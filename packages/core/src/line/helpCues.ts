@@ -121,6 +121,11 @@ export const CUES_HELP: LineChapter = {
       ["recast 61 as 71 in #24..31 leave", "recast 61 as 71 in #24..31 drop", "recast 61 as 71 map gobo to zoom turned"],
       "what 71 cannot do stays with 61, is dropped, or is done by another attribute, turned round",
     ),
+    entry(
+      ["recast 61 as 65 everywhere leave", "swap dusk for noon everywhere leave"],
+      "in every list and every held look at once",
+      "replace all whole show global",
+    ),
     entry(["exchange 1 and 2 in #10..40", "exchange 1..3 and 7..9"], "each does what the other did"),
     entry(["swap dusk for noon in #10..40", "swap dusk, noon for noon, dusk in #10..40"], "one palette for another, or several at once"),
     entry(

@@ -75,6 +75,7 @@ export class LightRules extends EmbeddedActionsParser {
       { ALT: () => (this.CONSUME(word.Lit), { lit: true }) },
       { ALT: () => (this.CONSUME(word.Drop), { drop: true }) },
       { ALT: () => (this.CONSUME(word.To), this.CONSUME(word.Part), { part: Number(this.CONSUME4(word.Decimal).image) }) },
+      { ALT: () => (this.CONSUME(word.MovementWord), { movement: named(this.CONSUME(word.Name)) }) },
       { ALT: () => (this.CONSUME(word.WaveWord), { wave: this.SUBRULE(this.wave) }) },
       { ALT: () => ({ prepared: this.SUBRULE(this.prepared) }) },
       { ALT: () => this.SUBRULE(this.ownTimes) },

@@ -13,7 +13,8 @@ import { checkedRange, faultless } from "./checked.ts";
 import { colourNamed } from "./colourLine.ts";
 import { operationInHand } from "./handLine.ts";
 import { type LineContext, type LineRequest, cuesFor, onePartCue } from "./lineRequest.ts";
-import { attributeOf, channelsOf, groupSizes, timesOf, waveNamed, wordGiven } from "./names.ts";
+import { movementEdits } from "../stage/movements.ts";
+import { attributeOf, channelsOf, groupSizes, movementNamed, timesOf, waveNamed, wordGiven } from "./names.ts";
 import { lightsPrepared } from "./preparedLine.ts";
 import type { Named, Range, Sentence, TypedOperation } from "./sentence.ts";
 
@@ -101,6 +102,10 @@ function editsOnLights(
   }
   if ("prepared" in operation) return lightsPrepared(context.list, channels, cues, operation.prepared);
   if ("times" in operation) return [{ op: "setMoveTimes", list, ...cues, keys, ...timesOf(operation.times, context.sheet) }];
+  if ("movement" in operation) {
+    const movement = movementNamed(operation.movement, context.sheet);
+    return faultless(() => movementEdits(context.sheet.keys, channels, movement, { list, ...cues, after }));
+  }
   if ("colour" in operation)
     return faultless(() => mixEdits(context.sheet.keys, channels, colourNamed(operation.colour, context.sheet), { list, ...cues, after }));
   if ("lit" in operation) {

@@ -2,7 +2,8 @@ import { plainId } from "../show/ids.ts";
 import { modeNamed } from "../show/modes.ts";
 import { slotValue } from "../show/slots.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
-import { CURVES, type Curve, type Family, FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
+import { movementsOf } from "../stage/movements.ts";
+import { CURVES, type Curve, type Family, FAMILIES, type Movement, WAVE_SHAPES } from "../show/schema.ts";
 import type { GivenWave } from "../edit/index.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";
 import { type Fan, delaysWithin } from "../fan/fan.ts";
@@ -76,6 +77,14 @@ export function waveNamed(typed: TypedWave, sheet: ShowSheet): GivenWave {
       length: shape.name.length,
     });
   return { shape: known, ...amounts, ...(tempo ? { tempo: entryNamed(tempo, sheet.show.tempos ?? [], "tempo") } : {}) };
+}
+
+/** The ready movement of this name. Throws Fault naming those there are. */
+export function movementNamed(name: Named, { show }: ShowSheet): Movement {
+  const all = movementsOf(show);
+  const found = all.find((each) => matches(each, name.name));
+  if (found) return found;
+  throw new Fault({ message: thereIsNo("movement", name.name, all), at: name.at, length: name.name.length });
 }
 
 /**

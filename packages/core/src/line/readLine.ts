@@ -15,6 +15,7 @@ import { onLights } from "./lightsLine.ts";
 import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts";
 import { tintPalettes } from "../stage/mixing.ts";
 import { Fault, channelsOf, entryNamed } from "./names.ts";
+import { gatherLooksEdit, inLookEdit } from "./lookLine.ts";
 import { noteEdit, tickEdits } from "./notesLine.ts";
 import { patchEdits } from "./patchLine.ts";
 import { listPrepared } from "./preparedLine.ts";
@@ -81,6 +82,10 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
       const list = show.colourLists?.find((each) => each.id === id);
       return { kind: "edit", edits: faultless(() => tintPalettes(show, list)), channels: undefined, cues: undefined };
     }
+    case "inLook":
+      return editOfShow(inLookEdit(sentence, context));
+    case "gatherLooks":
+      return editOfShow(gatherLooksEdit(sentence, context));
     case "notes":
       return sentence;
     case "leaveNote":

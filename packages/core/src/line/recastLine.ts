@@ -1,5 +1,6 @@
 // What one light or palette does given to another, as it is typed.
-import type { EditInput } from "../edit/index.ts";
+import { type EditInput, recastEverywhere, swapEverywhere } from "../edit/index.ts";
+import { faultless } from "./checked.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { type LineContext, type LineRequest, cuesFor, editOf } from "./lineRequest.ts";
 import { Fault, channelsOf, paletteNamed } from "./names.ts";
@@ -15,9 +16,7 @@ export function recasting(
 ): LineRequest {
   const [from, to] = [channelsOf(lights, context.sheet), channelsOf(as, context.sheet)];
   const plain = <T>(all: T[]): T | T[] => (all.length === 1 && all[0] !== undefined ? all[0] : all);
-  const edit: Omit<Extract<EditInput, { op: "recast" }>, "from" | "to"> = {
-    op: "recast",
-    list: context.list.id,
+  const recast: Omit<Extract<EditInput, { op: "recast" }>, "op" | "list" | "from" | "to"> = {
     channel: plain(from),
     as: plain(to),
     how,
@@ -27,7 +26,9 @@ export function recasting(
     ...(missing === "drop" ? { dropMissing: true } : {}),
     ...(map.length > 0 ? { map: map.map((each) => mappingOf(each, context.sheet)) } : {}),
   };
-  return { ...editOf(cuesFor(cues, context), (range) => ({ ...edit, ...range })), channels: to };
+  if (cues === "everywhere")
+    return { kind: "edit", edits: faultless(() => recastEverywhere(context.sheet, recast)), channels: to, cues: undefined };
+  return { ...editOf(cuesFor(cues, context), (range) => ({ op: "recast", list: context.list.id, ...recast, ...range })), channels: to };
 }
 
 /** A mapping of attributes as an edit has it. Throws Fault for an attribute that no light has. */
@@ -45,6 +46,10 @@ export function palettesSwapped(sentence: Extract<Sentence, { kind: "swapPalette
     return first === undefined || others.length > 0 ? [first ?? "", ...others] : first;
   };
   const [palette, as] = [idsOf(sentence.palettes), idsOf(sentence.as)];
+  if (sentence.cues === "everywhere") {
+    const edits = faultless(() => swapEverywhere(context.sheet, [palette].flat(), [as].flat(), sentence.leave));
+    return { kind: "edit", edits, channels: undefined, cues: undefined };
+  }
   const skip = sentence.leave ? { skipMissing: true } : {};
   return editOf(cuesFor(sentence.cues, context), (cues) => ({
     op: "swapPalette",

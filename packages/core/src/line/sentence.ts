@@ -59,6 +59,10 @@ export type Sentence =
   | { kind: "keep"; keeping: Keeping }
   | { kind: "patch"; from: number; to: number; type: Named; at?: Named; label?: string }
   // A new list out of cues, in the order named.
+  // A new list of held looks, a cue for each; without names all of them.
+  | { kind: "gatherLooks"; looks: Named[]; label: string }
+  // What lights are in a held look: a value, a palette, or that it holds nothing of them.
+  | { kind: "inLook"; look: Named; lights: Lights; attribute?: Named; operation: TypedOperation }
   | { kind: "gather"; cues: Range[]; label: string; what: "moves" | "look" }
   | { kind: "goCue"; cues: Range }
   // Without cues the chosen ones are meant, here and in all that follows.
@@ -100,11 +104,11 @@ export type Sentence =
       how: "replace" | "copy" | "swap";
       where: "look" | "moves";
       after: "restore" | "track";
-      cues: Range | undefined;
+      cues: Range | "everywhere" | undefined;
       missing: Missing;
       map: TypedMapping[];
     }
-  | { kind: "swapPalette"; palettes: Named[]; as: Named[]; cues: Range | undefined; leave: boolean }
+  | { kind: "swapPalette"; palettes: Named[]; as: Named[]; cues: Range | "everywhere" | undefined; leave: boolean }
   // `recolour`: in the copy these palettes give way to others.
   | { kind: "copy"; cues: Range; to: Destination; what: "moves" | "look"; keep: boolean; recolour?: { palettes: Named[]; as: Named[] } }
   | { kind: "copyList"; label: string }
@@ -238,6 +242,8 @@ export type Keeping =
   // A held look of what is in hand, or of the lights that are lit.
   | { what: "look"; label: string; stage?: boolean }
   | { what: "group"; label: string; lights?: Lights }
+  // A movement of what the lights sway in hand.
+  | { what: "movement"; label: string; lights?: Lights }
   // Beats a minute.
   | { what: "tempo"; label: string; perMinute: number };
 
@@ -294,6 +300,8 @@ export type TypedChange =
   | { home: true }
   // A colour by its number or name, by kelvin, or in the numbers of a model.
   | { colour: TypedColour }
+  // A ready movement by its name.
+  | { movement: Named }
   // Full, and everything else at home.
   | { lit: true }
   | { drop: true };

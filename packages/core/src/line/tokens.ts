@@ -180,6 +180,8 @@ const keywords = {
   Uses: keyword("Uses", "uses"),
   Switch: keyword("Switch", "switch"),
   Solo: keyword("Solo", "solo"),
+  Everywhere: keyword("Everywhere", "everywhere"),
+  MovementWord: keyword("MovementWord", "movement"),
   Kelvin: keyword("Kelvin", "kelvin"),
   TintWord: keyword("TintWord", "tint"),
   TintsWord: keyword("TintsWord", "tints"),

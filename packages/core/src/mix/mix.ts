@@ -284,18 +284,19 @@ export class Mix {
 
   /**
    * Lets a list stand in a cue without firing it, after what is on stage was recorded or updated: a fade that runs ends in the new look, what waits
-   * still waits, nothing jumps. `cue` null stands before the first. Throws ShowError for a cue that the list does not have.
+   * still waits, nothing jumps that has time: what was at rest goes there in `fade` seconds. `cue` null stands before the first. Throws ShowError for a cue that the list does not have.
    */
-  settle(id: string, cue: string | null, now: number): void {
+  settle(id: string, cue: string | null, now: number, fade = SETTLING): void {
     const run = this.scheduler.listAt(id, now);
     const row = cue === null ? -1 : rowOf(run.list, cue);
     this.scheduler.syncTo(now);
     settleRun(this.scheduler.layers, this.scheduler.keys, run, {
       row,
       due: runTime(run.clock, now),
+      fade,
       nextSequence: this.scheduler.nextSequence,
     });
-    if (row >= 0) this.scheduler.awaitWaves(run, row, runTime(run.clock, now), SETTLING);
+    if (row >= 0) this.scheduler.awaitWaves(run, row, runTime(run.clock, now), fade);
     const next = run.list.cues[nextRow(run)];
     if (run.follow && (next?.number !== run.follow.cue || next.trigger?.type !== "follow")) run.follow = null;
   }

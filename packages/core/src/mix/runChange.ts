@@ -15,7 +15,7 @@ const cue = editParts.cueNumber;
  */
 export const runChangeSchema = z.union([
   mixPressSchema,
-  z.strictObject({ t, list: editParts.id, settle: cue.nullable() }),
+  z.strictObject({ t, list: editParts.id, settle: cue.nullable(), time: editParts.seconds.optional() }),
   z.strictObject({ t, edited: z.array(z.strictObject({ list: editParts.id, from: cue, to: cue })) }),
   z.strictObject({ t, passed: z.literal(true) }),
 ]);
@@ -31,7 +31,7 @@ export type RunChange = z.infer<typeof runChangeSchema>;
  */
 export function applyRunChange(mix: Mix, change: RunChange, sheet: ShowSheet, first: string): Mix {
   if ("passed" in change) mix.advance(change.t);
-  else if ("settle" in change) mix.settle(change.list, change.settle, change.t);
+  else if ("settle" in change) mix.settle(change.list, change.settle, change.t, change.time);
   else if ("edited" in change) return afterEdit(mix, change, sheet);
   else pressOn(mix, change, first);
   return mix;

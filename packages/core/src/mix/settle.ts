@@ -16,16 +16,18 @@ const LINEAR = curveCode("linear");
 interface Standing {
   readonly row: number;
   readonly due: number;
+  /** In how many seconds what was at rest goes to what it now is. */
+  readonly fade: number;
   readonly nextSequence: () => number;
 }
 
 /**
  * Makes a list stand in a row without firing it: every key of which the look says something else than what is on stage ends there.
- * Used after an edit of the cue on stage: lights go to what the cue now says, in `SETTLING` seconds.
+ * Used after an edit of the cue on stage: lights go to what the cue now says, in `fade` seconds; `SETTLING` where nothing is said of it.
  */
-export function settleRun(layers: Layers, keys: Keys, run: ListRun, { row, due, nextSequence }: Standing): void {
+export function settleRun(layers: Layers, keys: Keys, run: ListRun, { row, due, fade, nextSequence }: Standing): void {
   const shown = row < 0 ? new Float64Array(keys.all.length).fill(Number.NaN) : stateAt(run.list, row, emptyState(run.list)).values;
-  for (const key of keys.all) settleKey(layers, run, key, { after: shown[key.ordinal] ?? Number.NaN, due, nextSequence });
+  for (const key of keys.all) settleKey(layers, run, key, { after: shown[key.ordinal] ?? Number.NaN, due, fade, nextSequence });
   run.onStage = shown;
   run.cue = row < 0 ? null : cueAt(run.list, row).number;
 }
@@ -34,7 +36,7 @@ function settleKey(
   layers: Layers,
   run: ListRun,
   key: Key,
-  { after, due, nextSequence }: { after: number; due: number; nextSequence: () => number },
+  { after, due, fade: seconds, nextSequence }: { after: number } & Omit<Standing, "row">,
 ): void {
   const { ordinal } = key;
   const before = run.onStage[ordinal] ?? Number.NaN;
@@ -43,7 +45,7 @@ function settleKey(
   const waits = run.waiting.all.filter((each) => each.key === ordinal && each.what !== "wave");
   if (Number.isNaN(after)) {
     run.waiting.drop((each) => waits.includes(each));
-    layers.letGo(ordinal, run.source, SETTLING, LINEAR);
+    layers.letGo(ordinal, run.source, seconds, LINEAR);
     return;
   }
   // A dark light that a mark has sent elsewhere stays where it is prepared.
@@ -54,7 +56,7 @@ function settleKey(
     run.waiting.add([{ ...newest, due: Math.max(newest.due, due), sequence: nextSequence(), what: "take", to: after }]);
     return;
   }
-  const fade = key.attribute.snap ? 0 : SETTLING;
+  const fade = key.attribute.snap ? 0 : seconds;
   if (layers.holds(ordinal, run.source)) layers.retarget(ordinal, run.source, after, fade, EASE);
   else layers.takeHold(ordinal, run.source, { to: after, fade, curve: EASE });
 }

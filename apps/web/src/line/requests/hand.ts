@@ -8,11 +8,13 @@ import {
   homeMoves,
   litMoves,
   mixMovesOf,
+  movementWaves,
   operationWords,
   waveWords,
 } from "@zm/core";
 import { chooseLights } from "../../choice/selection.ts";
 import { useStageLook } from "../../picture/stageLook.ts";
+import { unlessRefused } from "../../shared/unlessRefused.ts";
 import { lightWords } from "../../shared/words.ts";
 import { otherLitLights } from "../../show/hand/litLights.ts";
 import { useHand } from "../../show/handStore.ts";
@@ -37,6 +39,10 @@ function change(operation: HandOperation, channels: readonly number[], tools: Li
       return tools.give(operation.selection, operation.operation, others(operation.othersOut));
     case "home":
       return tools.home(operation.selection, others(operation.othersOut));
+    case "movement": {
+      const waves = unlessRefused(() => movementWaves(sheet.keys, operation.selection.channels, operation.movement));
+      return waves !== undefined && tools.change({ do: "wave", waves });
+    }
     case "mix":
       return tools.mix(operation.selection.channels, operation.light, others(operation.othersOut));
     case "lit":
@@ -67,6 +73,11 @@ const IN_TIME_WORDS = {
 function handWords(operation: HandOperation, sheet: ShowSheet): string {
   if (operation.kind === "inTime") return `${IN_TIME_WORDS[operation.on ? "times" : "once"]}. Enter does it`;
   if (operation.kind === "restoreDropped") return "Takes up again what was dropped last. Enter does it";
+  if (operation.kind === "movement") {
+    const { movement, selection } = operation;
+    movementWaves(sheet.keys, selection.channels, movement);
+    return `In hand, live: ${lightWords(selection.channels)} move as ${movement.label}: ${movement.waves.map(({ attribute }) => attribute).join(", ")}. Enter gives it`;
+  }
   if (operation.kind === "mix") {
     mixMovesOf(sheet.keys, operation.selection.channels, operation.light);
     return `In hand, live: ${lightWords(operation.selection.channels)} in this colour, as near as each comes to it (${hexOf(operation.light)}). Enter gives it`;

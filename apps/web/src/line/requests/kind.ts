@@ -26,7 +26,7 @@ export interface Answer {
 export interface LinePlanners {
   readonly recording: Pick<ReturnType<typeof useRecording>, "plan" | "warningFor" | "list" | "next">;
   readonly updating: Pick<ReturnType<typeof useUpdating>, "of">;
-  readonly keeping: Pick<ReturnType<typeof useKeeping>, "paletteEdit" | "paceEdit">;
+  readonly keeping: Pick<ReturnType<typeof useKeeping>, "paletteEdit" | "paceEdit" | "movementEdit">;
   /** The step that undo or redo would take, in words; null for none. */
   readonly step: (what: "undo" | "redo") => string | null;
   /** The list that is worked on. */

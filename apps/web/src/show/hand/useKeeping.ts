@@ -4,7 +4,10 @@ import {
   type KeySelection,
   type Moves,
   type PaletteScope,
+  type Waves,
   freeId,
+  heldWave,
+  movementFrom,
   heldKeys,
   paceFromHand,
   paletteFromHand,
@@ -82,5 +85,31 @@ export function useKeeping() {
     return edit !== undefined && makeEdits([edit], run);
   };
 
-  return { paletteNamed, paletteEdit, keepPalette, paceEdit, keepPace };
+  /** The edit that keeps what lights sway in hand as a movement. Throws ShowError when none of them does. */
+  const movementEdit = (label: string, channels?: readonly number[]): Extract<EditInput, { op: "setMovement" }> => {
+    const { movements = [] } = sheet.show;
+    const known = movements.find((each) => each.label.toLowerCase() === label.trim().toLowerCase());
+    const { hand } = useHand.getState();
+    const waves: Waves = {};
+    for (const key of sheet.keys.all) {
+      const held = heldWave(hand, key);
+      if (held) (waves[key.channel] ??= {})[key.attribute.id] = held.wave;
+    }
+    const id =
+      known?.id ??
+      freeId(
+        label,
+        movements.map((each) => each.id),
+      );
+    const lights = channels ?? Object.keys(waves).map(Number);
+    return { op: "setMovement", movement: movementFrom(waves, lights, { id, label: known?.label ?? label.trim() }) };
+  };
+
+  /** Keeps what lights sway in hand as a movement. */
+  const keepMovement = async (label: string, channels?: readonly number[], run?: Runner): Promise<boolean> => {
+    const edit = unlessRefused(() => movementEdit(label, channels));
+    return edit !== undefined && makeEdits([edit], run);
+  };
+
+  return { movementEdit, keepMovement, paletteNamed, paletteEdit, keepPalette, paceEdit, keepPace };
 }
