@@ -2,7 +2,7 @@
 import { type Light } from "../stage/colour.ts";
 import { KELVIN, lightOfHue, lightOfKelvin } from "../stage/colourModels.ts";
 import { TINTS } from "../stage/tints.ts";
-import { tintNamed } from "../stage/mixing.ts";
+import { tintNamed } from "../hand/mixing.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { Fault } from "./names.ts";
 import type { TypedColour } from "./sentence.ts";

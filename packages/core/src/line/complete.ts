@@ -1,7 +1,7 @@
 import { CURVES, FAMILIES, TIMED_FAMILIES, WAVE_SHAPES } from "../show/schema.ts";
 import type { Key } from "../sheet/keys.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import { movementsOf } from "../stage/movements.ts";
+import { movementsOf } from "../hand/movements.ts";
 import { plainId } from "../show/ids.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
 import type { Possible } from "./fault.ts";

@@ -232,6 +232,11 @@ export class CueRules extends BookRules {
     return words.join(" ");
   });
 
+  /** `only`: behind the range all is as before; `track`: what its last cue shows goes on. */
+  protected readonly behind = this.RULE("behind", (): "restore" | "track" =>
+    this.OR<"restore" | "track">([{ ALT: () => (this.CONSUME(word.Only), "restore") }, { ALT: () => (this.CONSUME(word.Track), "track") }]),
+  );
+
   /** `walk`, `walk back`, `walk whole`: the chosen lights one by one, and all of them again. */
   protected readonly walk = this.RULE("walk", (): Sentence => {
     this.CONSUME(word.Walk);

@@ -128,11 +128,6 @@ class LineParser extends CueRules {
     return this.OR<TypedPartTimes | null>([{ ALT: () => this.SUBRULE(this.partTimes) }, { ALT: () => (this.CONSUME(word.None), null) }]);
   });
 
-  /** `only`: behind the range all is as before; `track`: what its last cue shows goes on. */
-  private readonly behind = this.RULE("behind", (): "restore" | "track" =>
-    this.OR<"restore" | "track">([{ ALT: () => (this.CONSUME(word.Only), "restore") }, { ALT: () => (this.CONSUME(word.Track), "track") }]),
-  );
-
   /** `carries only`, `carries isolated`, `carries track`: how far a cue's moves reach (docs/rules.md, Tracking). */
   private readonly carries = this.RULE("carries", (): "track" | "cueOnly" | "isolated" => {
     this.CONSUME(word.Carries);

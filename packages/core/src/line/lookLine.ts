@@ -3,7 +3,7 @@ import { type EditInput, isNamed } from "../edit/index.ts";
 import { giveMoves } from "../hand/give.ts";
 import { freeId } from "../show/ids.ts";
 import type { HeldLook, Moves } from "../show/schema.ts";
-import { mixMovesOf } from "../stage/mixing.ts";
+import { mixMovesOf } from "../hand/mixing.ts";
 import { resolve } from "../sheet/palettes.ts";
 import { faultless } from "./checked.ts";
 import { colourNamed } from "./colourLine.ts";

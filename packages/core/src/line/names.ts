@@ -2,7 +2,7 @@ import { plainId } from "../show/ids.ts";
 import { modeNamed } from "../show/modes.ts";
 import { slotValue } from "../show/slots.ts";
 import { autoGroups } from "../rig/autoGroups.ts";
-import { movementsOf } from "../stage/movements.ts";
+import { movementsOf } from "../hand/movements.ts";
 import { CURVES, type Curve, type Family, FAMILIES, type Movement, WAVE_SHAPES } from "../show/schema.ts";
 import type { GivenWave } from "../edit/index.ts";
 import type { ListSheet, ShowSheet } from "../sheet/sheet.ts";

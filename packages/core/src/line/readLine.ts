@@ -13,7 +13,7 @@ import { parseLine } from "./grammar.ts";
 import { handRequest } from "./handLine.ts";
 import { onLights } from "./lightsLine.ts";
 import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts";
-import { tintPalettes } from "../stage/mixing.ts";
+import { tintPalettes } from "../hand/mixing.ts";
 import { Fault, channelsOf, entryNamed } from "./names.ts";
 import { gatherLooksEdit, inLookEdit } from "./lookLine.ts";
 import { noteEdit, tickEdits } from "./notesLine.ts";

@@ -4,9 +4,9 @@ import { freeId } from "../show/ids.ts";
 import { ShowError } from "../show/errors.ts";
 import type { ColourList, Moves, Palette, Show } from "../show/schema.ts";
 import type { Keys } from "../sheet/keys.ts";
-import { type Light, lightColour, mixFor } from "./colour.ts";
-import { lightOfHex } from "./colourModels.ts";
-import { TINTS } from "./tints.ts";
+import { type Light, lightColour, mixFor } from "../stage/colour.ts";
+import { lightOfHex } from "../stage/colourModels.ts";
+import { TINTS } from "../stage/tints.ts";
 
 /** The levels of each light's own colour attributes that give a colour; lights without colour are left out. */
 export function mixMoves(keys: Keys, channels: readonly number[], light: Light): Moves {
