@@ -27,7 +27,7 @@ test("a list of colours is brought, given by number, made into palettes, and tak
   await page.getByRole("button", { name: "3200 kelvin" }).click();
   await page.getByRole("link", { name: "Rig" }).click();
   await page.getByRole("link", { name: /^Palettes/ }).click();
-  await page.getByRole("button", { name: "Palettes of them" }).dblclick();
+  await page.getByRole("button", { name: "Palettes of them" }).last().dblclick();
   await stored(page);
   await expect(page.getByText("2 palettes made.")).toBeVisible();
   await expect(page.getByRole("button", { name: /702 Cold tea/ }).first()).toBeVisible();

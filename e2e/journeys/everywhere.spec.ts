@@ -111,6 +111,8 @@ test("a ready movement sways several attributes at once, and what sways in hand 
   await page.keyboard.press("Enter");
   await expect(page.getByRole("group", { name: "Movements" }).getByRole("button", { name: "Lantern sway", exact: true })).toBeVisible();
   await stored(page);
-  expect(((await documentOf(request, show)) as unknown as LooksDocument).movements).toMatchObject([{ label: "Lantern sway" }]);
-  await enterLine(page, '#8: 61 movement "nothing"'.replace('"nothing"', "lantern-sway"), /^Cue 8, 1 light: pan sine 24 every 8 s/);
+  expect(((await documentOf(request, show)) as unknown as LooksDocument).movements?.at(-1)).toMatchObject({
+    label: "Lantern sway",
+  });
+  await enterLine(page, "#8: 61 movement lantern-sway", /^Cue 8, 1 light: pan sine 24 every 8 s/);
 });

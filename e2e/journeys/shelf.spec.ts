@@ -85,7 +85,7 @@ test("a page of strips and buttons is made, arranged, pressed by key, and taken 
   await stored(page);
   const after: object = await documentOf(request, show);
   expect(after).toMatchObject({
-    pages: [{ label: "Storm", items: [{ do: { do: "goto", list: "tower", cue: "2" } }, { do: { do: "look" } }] }],
+    pages: [{ label: "Second act" }, { label: "Storm", items: [{ do: { do: "goto", list: "tower", cue: "2" } }, { do: { do: "look" } }] }],
   });
   await page.reload();
   await expect(page.getByRole("heading", { name: "Run, Salt and Paraffin" })).toBeAttached();

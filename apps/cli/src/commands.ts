@@ -129,7 +129,7 @@ export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
     {
       words: ["SHOW"],
       options: { kind: "cues", out: "FILE.pdf", from: "N", to: "N", large: "", ...LIST },
-      summary: "a paper of the show as PDF or CSV: cues, changes, patch or palettes",
+      summary: "a paper of the show as PDF or CSV: cues, changes, patch, notes or palettes",
       help: "The ending of --out decides: .pdf for pages to print, .csv for a table. --from and --to choose cues; --large sets it in large type.",
       run: paper,
     },

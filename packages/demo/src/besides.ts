@@ -1,4 +1,4 @@
-import type { Action, Cue, CueList, HeldLook, Tempo } from "@zm/core";
+import type { Action, ColourList, Cue, CueList, HeldLook, Movement, Note, Page, Tempo } from "@zm/core";
 import { back, beam, booms, cabin, colour, cue, front, lantern, lights, level, position } from "./build.ts";
 
 /** The light that goes round out at sea. */
@@ -46,6 +46,84 @@ export const heldLooks: HeldLook[] = [
   },
   { id: "worklight", label: "Worklight", priority: 80, values: { ...level(cabin, 80), ...level(back, 70) } },
   { id: "cold", label: "Cold wash", levels: "latest", fade: 3, values: withColour(booms, 40, "moon") },
+];
+
+/** The page of the shelf for the second act: what is pressed there by hand. */
+export const pages: Page[] = [
+  {
+    id: "second-act",
+    label: "Second act",
+    items: [
+      { list: "tower" },
+      { list: "flame" },
+      { look: "worklight" },
+      { do: { do: "goto", list: "tower", cue: "2" }, label: "Beam at the rail" },
+      { do: { do: "master", list: "flame", level: 40, time: 3 }, label: "Flame low" },
+      {
+        set: [
+          { list: "tower", cue: "1" },
+          { list: "flame", cue: "2" },
+        ],
+        label: "Storm outside",
+      },
+    ],
+  },
+];
+
+/** What was asked for from the house. */
+export const notes: Note[] = [
+  {
+    id: "stairs",
+    text: "The switch a little brighter",
+    list: "main",
+    cue: "27",
+    channels: [65],
+    asked: "20 Nov, 20:31, Maren",
+    done: true,
+    answer: "65 up by ten",
+  },
+  { id: "fainter", text: "The flame fainter than in the first act", list: "main", cue: "54", asked: "20 Nov, 21:40, Maren" },
+];
+
+/** Ready movements: the slow look over the water, and the shiver of the lamp room. */
+export const movements: Movement[] = [
+  {
+    id: "over-the-water",
+    label: "Over the water",
+    waves: [
+      { attribute: "pan", shape: "sine", size: 18 },
+      { attribute: "tilt", shape: "sine", size: 5, phase: 90, times: 2 },
+    ],
+    period: 12,
+    spread: 120,
+  },
+];
+
+/** Colours by the numbers on the paint-shop's own samples. */
+export const colourLists: ColourList[] = [
+  {
+    id: "wharf-samples",
+    label: "Wharf samples",
+    colours: [
+      { number: "W1", name: "Weak tea", rgb: "#ffdca8" },
+      { number: "W2", name: "Rope", rgb: "#e8b36a" },
+      { number: "W3", name: "Rusted rail", rgb: "#c4532f" },
+      { number: "W4", name: "Kelp", rgb: "#4f7d4a" },
+      { number: "W5", name: "Fog bank", rgb: "#c9d6e2" },
+      { number: "W6", name: "Oilskin", rgb: "#f2c21f" },
+      { number: "W7", name: "Undertow", rgb: "#1d4f73" },
+    ],
+  },
+];
+
+/** A cue that was cut in rehearsal and may come back. */
+export const cut: Cue[] = [
+  cue(
+    "70.2",
+    "A spark in the lantern",
+    { scene: "II.4", note: "Cut on the second run; the silence carries it.", times: { up: 0.4, down: 3 } },
+    level(lantern, 14),
+  ),
 ];
 
 /** What cues of the main list do besides, by their numbers. */

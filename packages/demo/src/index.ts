@@ -1,7 +1,7 @@
 import { type Cue, type Show, readShow } from "@zm/core";
 import { actOne } from "./actOne.ts";
 import { actTwo } from "./actTwo.ts";
-import { acting, heldLooks, sideLists, tempos } from "./besides.ts";
+import { acting, colourLists, cut, heldLooks, movements, notes, pages, sideLists, tempos } from "./besides.ts";
 import { callOf, script } from "./script.ts";
 import { channels, fixtureTypes, groups, palettes } from "./rig.ts";
 
@@ -16,9 +16,16 @@ export function saltAndParaffin(): Show {
     groups,
     palettes,
     paces: [{ id: "slow-sweep", label: "Slow sweep", position: { fade: 6, delay: "0~2", curve: "ease" } }],
-    lists: [{ id: "main", label: "Main", marks: { policy: "before" }, cues: [...actOne, ...actTwo].map(called).map(acting) }, ...sideLists],
+    lists: [
+      { id: "main", label: "Main", marks: { policy: "before" }, off: cut, cues: [...actOne, ...actTwo].map(called).map(acting) },
+      ...sideLists,
+    ],
     heldLooks,
     tempos,
+    pages,
+    notes,
+    movements,
+    colourLists,
     script,
   });
 }

@@ -84,27 +84,24 @@ function PaletteTimes({ times = {}, onChange }: { times: Palette["times"]; onCha
   return (
     <fieldset className="flex flex-wrap items-center gap-2 text-quiet" aria-label="Times that it carries">
       <span className="text-[13px]">given with it:</span>
-      <FanField
-        label="fade of the palette"
-        placeholder="fade"
-        title="Seconds, or a fan over the lights that are given it: 0~3.5"
-        words={String(times.fade ?? "")}
-        read={readSpread}
-        onTake={(fade) => onChange({ ...times, fade: fade ?? undefined })}
-      />
-      <FanField
-        label="delay of the palette"
-        placeholder="delay"
-        title="Seconds, or a fan over the lights that are given it: 0~3.5"
-        words={String(times.delay ?? "")}
-        read={readSpread}
-        onTake={(delay) => onChange({ ...times, delay: delay ?? undefined })}
-      />
-      <CurveSelect
-        label="curve of the palette"
-        value={times.curve ?? null}
-        onTake={(curve) => onChange({ ...times, curve: curve ?? undefined })}
-      />
+      {(["fade", "delay"] as const).map((which) => (
+        <FanField
+          key={which}
+          label={`${which} of the palette`}
+          placeholder={which}
+          title="Seconds, or a fan over the lights that are given it: 0~3.5"
+          words={String(times[which] ?? "")}
+          read={readSpread}
+          onTake={(value) => onChange({ ...times, [which]: value ?? undefined })}
+        />
+      ))}
+      <span className="flex w-36">
+        <CurveSelect
+          label="curve of the palette"
+          value={times.curve ?? null}
+          onTake={(curve) => onChange({ ...times, curve: curve ?? undefined })}
+        />
+      </span>
     </fieldset>
   );
 }

@@ -106,7 +106,8 @@ function ActionTag({ cue }: { cue: Cue }) {
   );
 }
 
-function Tag({ title, children }: { title?: string; children: React.ReactNode }) {
+/** A small word or sign in a frame beside a label. */
+export function Tag({ title, children }: { title?: string; children: React.ReactNode }) {
   return (
     <span title={title} className="shrink-0 rounded border border-neutral px-1 text-[13px] leading-4 font-normal text-quiet">
       {children}

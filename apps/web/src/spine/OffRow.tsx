@@ -1,5 +1,6 @@
 import { type ListSheet } from "@zm/core";
 import { Power } from "lucide-react";
+import { Tag } from "./CueTags.tsx";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { useMakeEdits } from "../show/useShow.ts";
 
@@ -23,7 +24,7 @@ export function OffRow({ list, cue: number, top, width, look }: OffRowProps) {
         {number}
       </span>
       <span role="gridcell" className="min-w-0 flex-1 truncate text-quiet">
-        {cue.label} <span className="text-[13px]">off</span>
+        {cue.label} <Tag title="It is skipped as if it were not there">off</Tag>
       </span>
       <span role="gridcell" className="shrink-0 pr-1">
         <ActionButton
