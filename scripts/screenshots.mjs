@@ -82,6 +82,8 @@ await shot("waves", "stage", async (page) => {
   await line(page, "61..64 pan wave sine 25 every 4 spread 0~360");
   await page.keyboard.press("Escape");
   await page.getByRole("tab", { name: "position" }).click();
+  await page.getByRole("group", { name: "Wave" }).getByRole("button").first().click();
+  await page.getByRole("group", { name: "Movements" }).scrollIntoViewIfNeeded();
 });
 await hand({ do: "drop", fade: 0 });
 await shot("rig", "rig", async (page) => {

@@ -172,7 +172,10 @@ test.each([
   [["convert", "SHOW", "out.pdf"], /out\.pdf: its ending names no format that is written; the formats are \.json, \.csv/],
   [["paper", "SHOW"], /paper: give a file with --out/],
   [["paper", "SHOW", "--out", "cues.doc"], /paper: "cues\.doc": its ending names no paper/],
-  [["paper", "SHOW", "--kind", "poem", "--out", "cues.pdf"], /There is no paper "poem"; the papers are cues, changes, patch, notes, palettes/],
+  [
+    ["paper", "SHOW", "--kind", "poem", "--out", "cues.pdf"],
+    /There is no paper "poem"; the papers are cues, changes, patch, notes, palettes/,
+  ],
   [["trial", "huge"], /trial: "huge" is no size; the sizes are small, middle, large/],
   [["trial", "small", "--seed", "1.5"], /trial: "1\.5" is no seed/],
 ])("%j is refused by name", async (args, message) => {

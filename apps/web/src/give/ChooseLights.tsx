@@ -123,17 +123,25 @@ function LightByLight({ channels }: { channels: readonly number[] }) {
   const canWalk = (walked ?? channels).length > 1;
   return (
     <div className="flex flex-wrap gap-1" role="group" aria-label="Light by light">
-      <button type="button" className={SMALL} disabled={!canWalk} title="The light before, alone (Shift X)" onClick={() => walkChoice(-1)}>
-        ‹ Light
+      <button
+        type="button"
+        className={SMALL}
+        disabled={!canWalk}
+        aria-label="‹ Light"
+        title="The light before, alone (Shift X)"
+        onClick={() => walkChoice(-1)}
+      >
+        ‹
       </button>
       <button
         type="button"
         className={SMALL}
         disabled={!canWalk}
+        aria-label="Light ›"
         title="The next light of the choice, alone (x)"
         onClick={() => walkChoice(1)}
       >
-        Light ›
+        ›
       </button>
       <button
         type="button"

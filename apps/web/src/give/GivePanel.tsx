@@ -96,30 +96,33 @@ function FamilyGive({
           />
         ))}
       </div>
-      {family === "intensity" ? (
+      {family === "intensity" && (
         <LevelButtons
           onGive={(operation) => giveTo("intensity", operation)}
           onOthersOut={() => othersOut(channels)}
           onLit={() => lit(channels)}
         />
-      ) : (
+      )}
+      <div className="flex gap-1">
+        {family !== "intensity" && (
+          <button
+            type="button"
+            className="btn flex-1 border-neutral btn-xs font-normal"
+            title={`${family} of the chosen lights to its resting value; typed: 5..8 ${family} home`}
+            onClick={() => home({ channels: [...channels], families: [family] })}
+          >
+            Home
+          </button>
+        )}
         <button
           type="button"
-          className="btn btn-xs border-neutral font-normal"
-          title={`${family} of the chosen lights to its resting value; typed: 5..8 ${family} home`}
-          onClick={() => home({ channels: [...channels], families: [family] })}
+          className="btn flex-1 border-neutral btn-xs font-normal"
+          title={`Nothing is said of their ${family === "intensity" ? "level" : family} any more, in its own time where one is given below; typed: 5..8 ${family} release`}
+          onClick={() => give({ channels: [...channels], families: [family] }, { release: true })}
         >
-          Home
+          Release
         </button>
-      )}
-      <button
-        type="button"
-        className="btn btn-xs border-neutral font-normal"
-        title={`Nothing is said of their ${family === "intensity" ? "level" : family} any more, in its own time where one is given below; typed: 5..8 ${family} release`}
-        onClick={() => give({ channels: [...channels], families: [family] }, { release: true })}
-      >
-        Release
-      </button>
+      </div>
       {shown && shown.keys.length > 1 && (
         <div>
           <p className="mb-0.5 text-[13px] text-quiet">

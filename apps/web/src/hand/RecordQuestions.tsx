@@ -214,18 +214,20 @@ export function IntoWhat({ form, entry: { cue, mode, label, scene }, known, with
           value={label ?? known?.label ?? ""}
           onChange={(event) => set("label", event.target.value)}
         />
+      </div>
+      <div className="flex items-end gap-1.5 pl-[5.5rem]">
         <input
           aria-label="Part"
           placeholder="part"
           inputMode="numeric"
-          className="input figures h-9 w-14 bg-base-100 px-1.5 text-[14px]"
+          className="input figures h-8 w-[4.5rem] bg-base-100 px-2 text-[14px]"
           {...form.register("part")}
         />
         <input
           aria-label="Scene that begins with the cue"
-          placeholder={within === undefined ? "scene" : `in ${within}`}
+          placeholder={within === undefined ? "begins a scene" : `in ${within}; begins a scene`}
           title="The scene that begins with this cue"
-          className="input h-9 w-20 bg-base-100 px-2"
+          className="input h-8 min-w-0 flex-1 bg-base-100 px-2"
           value={scene ?? known?.scene ?? ""}
           autoComplete="off"
           onChange={(event) => set("scene", event.target.value)}

@@ -109,7 +109,7 @@ export function BulkForm() {
       </button>
       <span
         role="status"
-        className={`min-w-0 flex-1 text-[13px] leading-tight ${preview && "fault" in preview ? "text-error" : "text-quiet"}`}
+        className={`flex-1 text-[13px] leading-tight ${preview ? "min-w-56" : "min-w-0"} ${preview && "fault" in preview ? "text-error" : "text-quiet"}`}
       >
         {preview ? ("fault" in preview ? preview.fault : preview.words) : ""}
         {clashes.length > 0 && (
