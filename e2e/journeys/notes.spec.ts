@@ -62,3 +62,33 @@ test("a note is left from a tablet at the moment on stage, seen in the spine, ti
   await page.keyboard.press("Control+z");
   await expect.poll(async () => (await notesOf()).length).toBe(before.length + 2);
 });
+
+test("a note that cannot be left says why, outlives a reload, and is left once when it can be", async ({ page, request }) => {
+  const show = await ownShow(request);
+  const count = async (): Promise<number> => ((await documentOf(request, show)) as NotesDocument).notes?.length ?? 0;
+  const before = await count();
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "17", time: 0 } });
+  await page.goto(`/watch/${show}/notes`);
+  await expect(page.getByTestId("notes-on-stage")).toHaveText(/^on stage: 17/);
+  const wanted = page.getByLabel("What is wanted");
+  await wanted.fill("x".repeat(2001));
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await expect(page.getByRole("alert")).toContainText("is longer than 2000 letters");
+  // Stored, and the answer lost: nobody knows, and a second press must not leave it twice.
+  await wanted.fill("Warmer at the door");
+  await page.route(`**/api/shows/${show}/edits`, async (route) => {
+    await route.fetch();
+    await route.abort();
+  });
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await expect(page.getByRole("alert")).toContainText("The server does not answer");
+  await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "20", time: 0 } });
+  await page.unrouteAll();
+  await page.reload();
+  await expect(page.getByTestId("notes-on-stage")).toHaveText(/^on stage: 20/);
+  await expect(wanted).toHaveValue("Warmer at the door");
+  await expect(page.getByRole("button", { name: "cue 17" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await expect(wanted).toHaveValue("");
+  expect(await count()).toBe(before + 1);
+});

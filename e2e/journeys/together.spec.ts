@@ -100,7 +100,7 @@ test("everything goes dark and comes back, is held down, and let go of; a light 
   // Pressed twice at once it is one press, and it says how to go back.
   await page.getByRole("region", { name: "Everything" }).getByRole("button", { name: "All off" }).dblclick();
   await expect(badge).toHaveText("Blind, on stage nothing");
-  expect((await running(request, show)).looks["preshow"]?.level.to).toBe(0);
+  await expect.poll(async () => (await running(request, show)).looks["preshow"]?.level.to).toBe(0);
   await page.getByRole("button", { name: "Back to 6" }).click();
   await expect(badge).toHaveText("Blind, on stage cue 6");
   await enterLine(page, "all out in 1", /lets go of every list, held look and the Hand in 1 s/);

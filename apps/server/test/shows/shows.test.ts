@@ -149,9 +149,15 @@ test("pages, notes, movements, colour lists, times of palettes and cues that are
   server = await server.restart();
   expect(await stored()).toBe(made);
   const after = JSON.parse(made);
-  expect(after).toMatchObject({ pages: [page], notes: [note], movements: [movement], colourLists: [colourList] });
+  const held = JSON.parse(before);
+  expect(after).toMatchObject({
+    pages: [...held.pages, page],
+    notes: [...held.notes, note],
+    movements: [...held.movements, movement],
+    colourLists: [...held.colourLists, colourList],
+  });
   expect(after.palettes[0]).toMatchObject({ times: { fade: 3, delay: "0~1" } });
-  expect(after.lists[0].off).toMatchObject([{ number: "6" }]);
+  expect(after.lists[0].off).toMatchObject([{ number: "6" }, ...held.lists[0].off]);
   await http().post("/api/shows/1/undo").send({}).expect(200);
   server = await server.restart();
   expect(await stored()).toBe(before);

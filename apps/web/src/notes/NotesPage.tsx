@@ -8,7 +8,9 @@ import { useMainList, useShow } from "../show/useShow.ts";
 import { useStagePointer } from "../stage/useStagePointer.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
+import { useNotices } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
+import { useDraftNote } from "./useDraftNote.ts";
 import { askedNow, carriedFrom, useNotes } from "./useNotes.ts";
 
 /** What somebody who looks on leaves: the picture, a note pinned to this moment, the cue and lights; and what became of those that are there. Nothing here fires or changes a cue. */
@@ -58,15 +60,16 @@ export function NotesPage() {
 
 /** A note at this moment; what it is pinned to can be let go of before it is left. */
 function LeaveNote({ stands }: { stands: string | null }) {
+  const { id: show } = useShow();
   const main = useMainList();
   const channels = useSelection((choice) => choice.channels);
   const { leave } = useNotes();
-  const [text, setText] = useState("");
+  const { draft, write, left } = useDraftNote(show);
+  const { id, text } = draft;
   const [toCue, setToCue] = useState(true);
   const [refused, setRefused] = useState(false);
   // It belongs to the moment in which it was begun, however long the writing takes and whatever is fired meanwhile.
-  const [begun, setBegun] = useState<string | null>(null);
-  const cue = text === "" ? stands : begun;
+  const cue = text === "" ? stands : draft.begun;
   const call = main.cues.find(({ number }) => number === cue)?.call;
   const send = async (): Promise<void> => {
     const sent = text.trim();
@@ -75,10 +78,10 @@ function LeaveNote({ stands }: { stands: string | null }) {
       ...(toCue && cue !== null ? { list: main.id, cue, ...(call ? { line: call.line } : {}) } : {}),
       ...(channels.length > 0 ? { channels: [...channels] } : {}),
     };
-    const kept = await leave({ text: sent, asked: askedNow(), ...pinned });
+    const kept = await leave({ text: sent, asked: askedNow(), ...pinned }, id);
     setRefused(!kept);
     if (!kept) return;
-    setText((now) => (now.trim() === sent ? "" : now));
+    left(sent);
     chooseLights([]);
   };
   return (
@@ -97,15 +100,11 @@ function LeaveNote({ stands }: { stands: string | null }) {
         className="input h-12 w-full bg-base-200 px-4 text-[17px]"
         value={text}
         onChange={(event) => {
-          if (text === "") setBegun(stands);
-          setText(event.target.value);
+          setRefused(false);
+          write(event.target.value, stands);
         }}
       />
-      {refused && (
-        <p role="alert" className="text-error">
-          It could not be left; it stays here. Try it again when the line to the server is back.
-        </p>
-      )}
+      {refused && <Refused />}
       <div className="flex flex-wrap items-center gap-2 *:min-h-11">
         <Toggle pressed={toCue && cue !== null} disabled={cue === null} onClick={() => setToCue(!toCue)}>
           {cue === null ? "no cue is on stage" : `cue ${cue}`}
@@ -121,6 +120,16 @@ function LeaveNote({ stands }: { stands: string | null }) {
         </ActionButton>
       </div>
     </form>
+  );
+}
+
+/** That a note was not left, and why. The page has no other place where trouble is told. */
+function Refused() {
+  const why = useNotices(({ notices }) => notices.findLast(({ kind }) => kind === "trouble")?.text);
+  return (
+    <p role="alert" className="whitespace-pre-line text-error">
+      {`It was not left, and stays here.${why ? `\n${why}` : ""}`}
+    </p>
   );
 }
 

@@ -9,8 +9,9 @@ export function useNotes() {
   const makeEdits = useMakeEdits();
   const makeInTurn = useMakeEditsInTurn();
   const notes = useMemo(() => notesInOrder(show), [show]);
-  /** Leaves a new note; true when it is kept. */
-  const leave = (note: Omit<Note, "id">): Promise<boolean> => makeEdits([{ op: "setNote", note: { ...note, id: newId() } }]);
+  /** Leaves a new note; true when it is kept. Under one id it is left once, however often it is sent. */
+  const leave = (note: Omit<Note, "id">, id = newNoteId()): Promise<boolean> =>
+    makeInTurn(({ show: now }) => (now.notes?.some((each) => each.id === id) ? [] : [{ op: "setNote", note: { ...note, id } }]));
   /** Changes a note as it stands when the change comes to its turn. */
   const change = (id: string, fields: Partial<Note>): Promise<boolean> =>
     makeInTurn((sheet) => {
@@ -22,7 +23,7 @@ export function useNotes() {
 }
 
 /** Two windows that leave a note at one moment leave two. */
-function newId(): string {
+export function newNoteId(): string {
   return `note-${requestName()}`;
 }
 
