@@ -48,8 +48,7 @@ export function ActionForm({ own, action, word, onTake, onClose }: ActionFormPro
         value={deed}
         options={DEEDS}
         onTake={(next) => {
-          const found = DEEDS.find(([each]) => each === next)?.[0] ?? "start";
-          change({ deed: found, value: VALUES[found]?.first, ...(kindOf(found) === kindOf(deed) ? {} : { of: "", cue: "" }) });
+          change({ deed: next, value: VALUES[next]?.first, ...(kindOf(next) === kindOf(deed) ? {} : { of: "", cue: "" }) });
         }}
       />
       <SelectField

@@ -1,4 +1,5 @@
 import type { Action, ShowSheet } from "@zm/core";
+import { BEATS, PERCENT, RATES } from "../shared/bounds.ts";
 
 /** What can be done to something else, in the order in which it is offered. */
 export const DEEDS = [
@@ -30,10 +31,10 @@ export interface ActionEntry {
 /** What the value of a kind of action is: its name, its limits, and what it begins with. */
 export const VALUES: Partial<Record<Deed, { readonly words: string; readonly min: number; readonly max: number; readonly first: number }>> =
   {
-    rate: { words: "times as fast", min: 0.01, max: 100, first: 1 },
-    master: { words: "per cent", min: 0, max: 100, first: 100 },
-    look: { words: "per cent", min: 0, max: 100, first: 100 },
-    tempo: { words: "beats a minute", min: 1, max: 1200, first: 60 },
+    rate: { words: "times as fast", ...RATES, first: 1 },
+    master: { words: "per cent", ...PERCENT, first: 100 },
+    look: { words: "per cent", ...PERCENT, first: 100 },
+    tempo: { words: "beats a minute", ...BEATS, first: 60 },
   };
 /** The kinds that take a time. */
 export const TIMED: readonly Deed[] = ["goto", "release", "master", "look"];

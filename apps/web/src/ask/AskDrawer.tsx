@@ -134,22 +134,12 @@ function QuestionFields({ entry, onChange }: FieldsProps) {
       )}
       {about === "time" && (
         <Question wide name="whose time">
-          <SelectField
-            label="time that is asked for"
-            value={column}
-            options={TIME_COLUMNS}
-            onTake={(name) => onChange({ column: TIME_COLUMNS.find(([each]) => each === name)?.[0] ?? "up" })}
-          />
+          <SelectField label="time that is asked for" value={column} options={TIME_COLUMNS} onTake={(name) => onChange({ column: name })} />
         </Question>
       )}
       {(about === "value" || about === "time") && (
         <Question wide name="is">
-          <SelectField
-            label="how it is compared"
-            value={is}
-            options={RELATIONS}
-            onTake={(name) => onChange({ is: RELATIONS.find(([each]) => each === name)?.[0] ?? ">" })}
-          />
+          <SelectField label="how it is compared" value={is} options={RELATIONS} onTake={(relation) => onChange({ is: relation })} />
           <TextAnswer
             label="value that is asked for"
             placeholder={about === "time" ? "seconds" : "50"}

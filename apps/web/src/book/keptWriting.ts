@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { keepInWindow, readKeptInWindow } from "../shared/keptInWindow.ts";
 
 /** What is being written in a scene and is not made yet, with the text that it began with. */
 const keptWriting = z.object({ begun: z.string(), text: z.string() });
@@ -11,20 +12,11 @@ const nameOf = (show: number): string => `zealous-mark.writing.${show}`;
 
 /** By the first line of its scene, what was written in this window and is not made yet. */
 export function readKept(show: number): Readonly<Record<string, KeptWriting>> {
-  try {
-    return keptWritings.parse(JSON.parse(sessionStorage.getItem(nameOf(show)) ?? "{}"));
-  } catch {
-    // Nothing is kept here, or what is kept was written by something else.
-    return {};
-  }
+  return readKeptInWindow(nameOf(show), keptWritings) ?? {};
 }
 
 /** Keeps what is being written in a scene, so that a change of view or a reload loses nothing; null when it is made or thrown away. */
 export function keepWriting(show: number, first: string, writing: KeptWriting | null): void {
   const { [first]: _, ...others } = readKept(show);
-  try {
-    sessionStorage.setItem(nameOf(show), JSON.stringify(writing ? { ...others, [first]: writing } : others));
-  } catch {
-    // Where the browser keeps nothing it is written on without.
-  }
+  keepInWindow(nameOf(show), writing ? { ...others, [first]: writing } : others);
 }

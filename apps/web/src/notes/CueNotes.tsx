@@ -1,13 +1,10 @@
-import type { ListSheet } from "@zm/core";
-import { useMainList } from "../show/useShow.ts";
+import { type ListSheet, notesOfCue } from "@zm/core";
+import { useShow } from "../show/useShow.ts";
 import { NoteRow } from "./NoteRow.tsx";
-import { useNotes } from "./useNotes.ts";
 
 /** What those who look on have asked for in one cue; nothing where they have not. */
 export function CueNotes({ list, cue }: { list: ListSheet; cue: string }) {
-  const main = useMainList();
-  const { notes } = useNotes();
-  const own = notes.filter((note) => note.cue === cue && (note.list ?? main.id) === list.id);
+  const own = notesOfCue(useShow().sheet.show, list.id, cue);
   if (own.length === 0) return null;
   return (
     <section aria-label="Notes of those who look on" className="flex flex-col gap-1.5 border-t border-rule pt-2">

@@ -7,7 +7,7 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { useList, useShow } from "../show/useShow.ts";
 import { useSelection } from "../choice/selection.ts";
 import { NoteRow } from "./NoteRow.tsx";
-import { askedNow, useNotes } from "./useNotes.ts";
+import { momentNow, useNotes } from "./useNotes.ts";
 
 const close = (): void => useDialogs.setState({ notes: false });
 
@@ -26,7 +26,7 @@ export function NotesDrawer() {
     const sent = text.trim();
     if (sent === "") return;
     const pinned = { ...(cue === null ? {} : { list: list.id, cue }), ...(channels.length > 0 ? { channels: [...channels] } : {}) };
-    if (await leave({ text: sent, asked: askedNow(), ...pinned })) setText((now) => (now.trim() === sent ? "" : now));
+    if (await leave({ text: sent, asked: momentNow(), ...pinned })) setText((now) => (now.trim() === sent ? "" : now));
   };
   return (
     <Drawer

@@ -11,7 +11,7 @@ import { Toggle } from "../shared/Toggle.tsx";
 import { useNotices } from "../shared/notices.ts";
 import { lightWords } from "../shared/words.ts";
 import { useDraftNote } from "./useDraftNote.ts";
-import { askedNow, carriedFrom, useNotes } from "./useNotes.ts";
+import { momentNow, carriedFrom, useNotes } from "./useNotes.ts";
 
 /** What somebody who looks on leaves: the picture, a note pinned to this moment, the cue and lights; and what became of those that are there. Nothing here fires or changes a cue. */
 export function NotesPage() {
@@ -78,7 +78,7 @@ function LeaveNote({ stands }: { stands: string | null }) {
       ...(toCue && cue !== null ? { list: main.id, cue, ...(call ? { line: call.line } : {}) } : {}),
       ...(channels.length > 0 ? { channels: [...channels] } : {}),
     };
-    const kept = await leave({ text: sent, asked: askedNow(), ...pinned }, id);
+    const kept = await leave({ text: sent, asked: momentNow(), ...pinned }, id);
     setRefused(!kept);
     if (!kept) return;
     left(sent);

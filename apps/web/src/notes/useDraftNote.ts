@@ -1,5 +1,6 @@
 import { useCallback, useState } from "react";
 import { z } from "zod";
+import { keepInWindow, readKeptInWindow } from "../shared/keptInWindow.ts";
 import { newNoteId } from "./useNotes.ts";
 
 /** A note that is being written: its id, so that it is left once, and the cue that stood when it was begun. */
@@ -10,7 +11,9 @@ const nameOf = (show: number): string => `zealous-mark.note.${show}`;
 
 /** The note that is being written in this window. It outlives a reload, and is over when it is left. */
 export function useDraftNote(show: number) {
-  const [draft, setDraft] = useState<DraftNote>(() => readDraft(show));
+  const [draft, setDraft] = useState<DraftNote>(
+    () => readKeptInWindow(nameOf(show), draftNote) ?? { id: newNoteId(), text: "", begun: null },
+  );
   const write = useCallback(
     (text: string, stands: string | null): void =>
       setDraft((now) => {
@@ -27,20 +30,7 @@ export function useDraftNote(show: number) {
   return { draft, write, left };
 }
 
-function readDraft(show: number): DraftNote {
-  try {
-    return draftNote.parse(JSON.parse(sessionStorage.getItem(nameOf(show)) ?? ""));
-  } catch {
-    // Nothing is kept here, or what is kept was written by something else.
-    return { id: newNoteId(), text: "", begun: null };
-  }
-}
-
 function kept(show: number, draft: DraftNote): DraftNote {
-  try {
-    sessionStorage.setItem(nameOf(show), JSON.stringify(draft));
-  } catch {
-    // Where the browser keeps nothing it is written on without.
-  }
+  keepInWindow(nameOf(show), draft);
   return draft;
 }

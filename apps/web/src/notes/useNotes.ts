@@ -28,12 +28,12 @@ export function newNoteId(): string {
 }
 
 /** When a note is left, as it is read: "1 Dec, 20:41". */
-export function askedNow(): string {
+export function momentNow(): string {
   return new Date().toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
 }
 
 /** The day of a note that was left before today and is still open: it is carried over. Undefined for any other. */
 export function carriedFrom({ asked, done }: Pick<Note, "asked" | "done">): string | undefined {
   const day = asked?.split(",")[0];
-  return done || day === undefined || day === askedNow().split(",")[0] ? undefined : day;
+  return done || day === undefined || day === momentNow().split(",")[0] ? undefined : day;
 }

@@ -2,6 +2,7 @@ import { type Point, type ShowSheet, cached } from "@zm/core";
 import { type RefObject, useEffect, useMemo, useRef } from "react";
 import { useSelection } from "../choice/selection.ts";
 import { useShow } from "../show/useShow.ts";
+import { memoLast } from "../shared/memoLast.ts";
 import { stagePainter } from "./paintStage.ts";
 import type { Outputs } from "../show/outputs.ts";
 import { type StageLight, hungPlaces, sameLights, stageLights } from "./scene.ts";
@@ -92,6 +93,7 @@ function usePainting({ frameOf, pictureScore, markSheet }: Canvases, wanted: Wan
     const style = getComputedStyle(element);
     const quiet = style.getPropertyValue("--zm-quiet");
     const glass = style.getPropertyValue("--color-secondary");
+    const viewOf = memoLast(stageView);
     let sprites: { of: string; words: Sprites } | null = null;
     let frame = 0;
     let shown: Shown | null = null;
@@ -127,7 +129,7 @@ function usePainting({ frameOf, pictureScore, markSheet }: Canvases, wanted: Wan
       shown = next;
       const drawnFor = `${scale} ${document.fonts.status}`;
       if (sprites?.of !== drawnFor) sprites = { of: drawnFor, words: new Sprites(scale) };
-      const view = stageView(now.view ?? "front", width, height, placesFor(now.sheet));
+      const view = viewOf(now.view ?? "front", width, height, placesFor(now.sheet));
       const lasso = now.painted?.current?.lasso ?? NO_LASSO;
       if (now.painted) now.painted.current = { view, lights, lasso };
       paintStage(lights, {

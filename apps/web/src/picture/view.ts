@@ -14,6 +14,11 @@ export interface StageView {
 /** Where a place on the stage stands in the picture, and how many pixels a metre has there. */
 export type Project = StageView["project"];
 
+interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
 /** So near to the edge of the picture a light still stands, pixels. */
 const MARGIN = 16;
 /** The picture is not made smaller than this for lights that hang far away. */
@@ -21,9 +26,10 @@ const SMALLEST = 0.3;
 
 /** The view from the middle of the house, or the plan from above; smaller where lights would stand outside the picture otherwise. */
 export function stageView(name: ViewName, width: number, height: number, lights: readonly Point[] = []): StageView {
-  const viewAt = (zoom: number): StageView => (name === "front" ? frontView(width, height, zoom) : planView(width, height, zoom));
+  const middle = { x: width / 2, y: height * (name === "front" ? 0.55 : 0.5) };
+  const scale = name === "front" ? Math.min(width / 12.8, height / 9.4) : Math.min(width / 16, height / 14.6);
+  const viewAt = (zoom: number): StageView => (name === "front" ? frontView(middle, scale * zoom) : planView(middle, scale * zoom));
   const whole = viewAt(1);
-  const middle = name === "front" ? { x: width / 2, y: height * 0.55 } : { x: width / 2, y: height / 2 };
   const room = (at: number, from: number, size: number): number => {
     const free = (at < from ? from : size - from) - MARGIN;
     return Math.abs(at - from) <= free ? 1 : free / Math.abs(at - from);
@@ -39,10 +45,9 @@ export function stageView(name: ViewName, width: number, height: number, lights:
 }
 
 /** What is further away is smaller and higher. */
-function frontView(width: number, height: number, zoom: number): StageView {
+function frontView(middle: Spot, scaleAtFront: number): StageView {
   const eye = { y: 3.1, z: -13.5 };
-  const lens = Math.min(width / 12.8, height / 9.4) * 13.2 * zoom;
-  const middle = { x: width / 2, y: height * 0.55 };
+  const lens = scaleAtFront * 13.2;
   return {
     name: "front",
     project: ({ x, y, z }) => {
@@ -59,13 +64,12 @@ function frontView(width: number, height: number, zoom: number): StageView {
   };
 }
 
-function planView(width: number, height: number, zoom: number): StageView {
-  const scale = Math.min(width / 16, height / 14.6) * zoom;
-  const middle = { x: width / 2, y: height / 2, z: 2.5 };
+function planView(middle: Spot, scale: number): StageView {
+  const depth = 2.5;
   return {
     name: "plan",
-    project: ({ x, z }) => ({ x: middle.x + x * scale, y: middle.y - (z - middle.z) * scale, scale }),
-    unproject: (x, y) => ({ x: (x - middle.x) / scale, y: 0, z: Math.min(BACK, middle.z - (y - middle.y) / scale) }),
+    project: ({ x, z }) => ({ x: middle.x + x * scale, y: middle.y - (z - depth) * scale, scale }),
+    unproject: (x, y) => ({ x: (x - middle.x) / scale, y: 0, z: Math.min(BACK, depth - (y - middle.y) / scale) }),
   };
 }
 

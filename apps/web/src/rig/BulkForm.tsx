@@ -29,6 +29,9 @@ interface BulkFields {
 
 const NOTHING: BulkFields = { from: "", to: "", type: "", patch: "", label: "" };
 
+/** What the row would add. */
+type Preview = { edits: ReturnType<typeof bulkEdits>; words: string; clashes: string[] } | { fault: string };
+
 /** Adding a row of lights at once, or patching one anew: "1 to 12, LED wash, from 1.1". It says what will be there before it is. */
 export function BulkForm() {
   const { sheet } = useShow();
@@ -43,7 +46,7 @@ export function BulkForm() {
   const wantedLights = Math.max(1, Number(to.trim() || from) - Number(from) + 1 || 1);
   const nextPatch = patchWords(nextFreePatch(show, kind, wantedLights));
 
-  function previewOf(): { edits: ReturnType<typeof bulkEdits>; words: string; clashes: string[] } | { fault: string } | null {
+  function previewOf(): Preview | null {
     if (from.trim() === "") return null;
     const at = readPatch(patch);
     if (patch.trim() !== "" && !at) return { fault: `"${patch}" is not a patch; write universe and address such as 1.101` };
@@ -73,7 +76,6 @@ export function BulkForm() {
     chooseLights(preview.edits.flatMap((edit) => (edit.op === "setChannel" ? [edit.channel.number] : [])));
     reset(withoutSent(getValues(), sent, { ...NOTHING, type: sent.type }));
   });
-  const clashes = preview && "clashes" in preview ? preview.clashes : [];
   const first = register("from");
   const firstRef = useMergedRefs<HTMLInputElement>(first.ref, placeRef("first light"));
   return (
@@ -107,19 +109,27 @@ export function BulkForm() {
       <button type="submit" className="btn btn-sm btn-primary" disabled={!preview || "fault" in preview} aria-busy={busy}>
         Add
       </button>
-      <span
-        role="status"
-        className={`flex-1 text-[13px] leading-tight ${preview ? "min-w-56" : "min-w-0"} ${preview && "fault" in preview ? "text-error" : "text-quiet"}`}
-      >
-        {preview ? ("fault" in preview ? preview.fault : preview.words) : ""}
-        {clashes.length > 0 && (
-          <span className="block text-error" title={clashes.join("\n")}>
-            {clashes[0]}
-            {clashes.length > 1 ? `, and ${clashes.length - 1} more` : ""}
-          </span>
-        )}
-      </span>
+      <WhatItAdds preview={preview} />
     </form>
+  );
+}
+
+/** What the row would add, and what it would clash with; or why it cannot. */
+function WhatItAdds({ preview }: { preview: Preview | null }) {
+  const clashes = preview && "clashes" in preview ? preview.clashes : [];
+  return (
+    <span
+      role="status"
+      className={`flex-1 text-[13px] leading-tight ${preview ? "min-w-56" : "min-w-0"} ${preview && "fault" in preview ? "text-error" : "text-quiet"}`}
+    >
+      {preview ? ("fault" in preview ? preview.fault : preview.words) : ""}
+      {clashes.length > 0 && (
+        <span className="block text-error" title={clashes.join("\n")}>
+          {clashes[0]}
+          {clashes.length > 1 ? `, and ${clashes.length - 1} more` : ""}
+        </span>
+      )}
+    </span>
   );
 }
 

@@ -1,4 +1,4 @@
-import { type ColourList, ShowError, count, freeId, readColours, tintPalettes } from "@zm/core";
+import { type ColourList, ShowError, count, freeIdAmong, readColours, tintPalettes } from "@zm/core";
 import { X } from "lucide-react";
 import { useRef } from "react";
 import { ActionButton } from "../shared/ActionButton.tsx";
@@ -18,12 +18,7 @@ export function ColourTools() {
       const colours = readColours(await chosen.text());
       const label = chosen.name.replace(/\.[^.]*$/, "");
       const known = lists.find((each) => each.label === label);
-      const id =
-        known?.id ??
-        freeId(
-          label,
-          lists.map((each) => each.id),
-        );
+      const id = known?.id ?? freeIdAmong(label, lists);
       if (await makeEdits([{ op: "setColourList", colourList: { id, label, colours } }]))
         notify(
           `${count(colours.length, "colour")} of ${label} can be given by number: on the Stage, or typed 21 = tint ${colours[0]?.number ?? "101"}`,

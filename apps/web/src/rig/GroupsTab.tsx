@@ -1,4 +1,4 @@
-import { type Group, editParts, freeId } from "@zm/core";
+import { type Group, editParts, freeIdAmong } from "@zm/core";
 import { useState } from "react";
 import { z } from "zod";
 import { chooseLights, useSelection } from "../choice/selection.ts";
@@ -23,10 +23,7 @@ export function GroupsTab() {
   const [chosen, setChosen] = useState<string | null>(null);
   const group = show.groups.find((each) => each.id === chosen) ?? show.groups[0];
   const add = async (): Promise<void> => {
-    const id = freeId(
-      "group",
-      show.groups.map((each) => each.id),
-    );
+    const id = freeIdAmong("group", show.groups);
     if (await makeEdits([{ op: "setGroup", group: { id, label: "New group", channels: [...chosenLights] } }])) setChosen(id);
   };
   const entered = useEntered(useGroupDrafts);

@@ -1,4 +1,4 @@
-import { CURVES, FAMILIES, type Family, type Pace, editParts, freeId } from "@zm/core";
+import { CURVES, FAMILIES, type Family, type Pace, editParts, freeIdAmong } from "@zm/core";
 import { useState } from "react";
 import type { UseFormRegister } from "react-hook-form";
 import { z } from "zod";
@@ -29,10 +29,7 @@ export function PacesTab() {
   const [chosen, setChosen] = useState<string | null>(null);
   const pace = show.paces.find((each) => each.id === chosen) ?? show.paces[0];
   const add = async (): Promise<void> => {
-    const id = freeId(
-      "pace",
-      show.paces.map((each) => each.id),
-    );
+    const id = freeIdAmong("pace", show.paces);
     if (await makeEdits([{ op: "setPace", pace: { id, label: "New pace", position: { fade: 3 } } }])) setChosen(id);
   };
   const entered = useEntered(usePaceDrafts);

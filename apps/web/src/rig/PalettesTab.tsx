@@ -1,4 +1,4 @@
-import { FAMILIES, type Family, freeId } from "@zm/core";
+import { FAMILIES, type Family, freeIdAmong } from "@zm/core";
 import { useState } from "react";
 import { Swatch } from "../shared/Swatch.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
@@ -18,10 +18,7 @@ export function PalettesTab() {
   const palette = show.palettes.find((each) => each.id === chosen) ?? ordered[0];
   const add = async (): Promise<void> => {
     const attribute = sheet.keys.all.find((key) => key.attribute.family === family)?.attribute;
-    const id = freeId(
-      `${family}`,
-      show.palettes.map((each) => each.id),
-    );
+    const id = freeIdAmong(`${family}`, show.palettes);
     const values = attribute ? [{ attribute: attribute.id, value: attribute.home }] : [];
     if (await makeEdits([{ op: "setPalette", palette: { id, family, label: "New palette", values } }])) setChosen(id);
   };

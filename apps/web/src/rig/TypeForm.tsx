@@ -1,5 +1,5 @@
 import { getCoreRowModel, useReactTable } from "@tanstack/react-table";
-import { type Attribute, type FixtureType, addressesOf, count, entrySchemas, freeId } from "@zm/core";
+import { type Attribute, type FixtureType, addressesOf, count, entrySchemas, freeIdAmong } from "@zm/core";
 import { useCallback, useMemo } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { z } from "zod";
@@ -88,10 +88,7 @@ export function TypeForm({ type, used }: { type: FixtureType; used: number }) {
             add([
               {
                 ...ANOTHER,
-                id: freeId(
-                  "attribute",
-                  attributes.map(({ id }) => id),
-                ),
+                id: freeIdAmong("attribute", attributes),
               },
             ])
           }

@@ -1,4 +1,4 @@
-import { freeId } from "@zm/core";
+import { freeIdAmong } from "@zm/core";
 import { useState } from "react";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { useEntered } from "./entryDrafts.ts";
@@ -14,10 +14,7 @@ export function TypesTab() {
   const type = show.fixtureTypes.find((each) => each.id === chosen) ?? show.fixtureTypes[0];
   const used = (id: string): number => show.channels.filter((channel) => channel.type === id).length;
   const add = async (): Promise<void> => {
-    const id = freeId(
-      "New type",
-      show.fixtureTypes.map((each) => each.id),
-    );
+    const id = freeIdAmong("New type", show.fixtureTypes);
     if (await makeEdits([{ op: "setType", type: { id, name: "New type", attributes: [LEVEL] } }])) setChosen(id);
   };
   const entered = useEntered(useTypeDrafts);

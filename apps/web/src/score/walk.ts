@@ -1,7 +1,7 @@
 import { dropDraft } from "../choice/draft.ts";
 import { type LightSpan, chooseCues, chooseSpan, extendToCue, useSelection } from "../choice/selection.ts";
 import { type ListSheet, findRow } from "@zm/core";
-import { type SheetLines, lastRowOf } from "../spine/lines.ts";
+import { type SheetLines, lastRowOf, standsForCues } from "../spine/lines.ts";
 import { type ScoreLayout, columnsBetween, placeOfLight } from "./columns.ts";
 
 const STEPS: Readonly<Record<string, { lines: number; columns: number }>> = {
@@ -42,8 +42,8 @@ export function moveFocus(
 /** The nearest line from one on that stands for cues of its own: parts of an open cue, and what is switched off, are walked past. */
 function cueLine({ lines }: SheetLines, from: number, by: number): number {
   for (let place = from; place >= 0 && place < lines.length; place += by) {
-    const kind = lines[place]?.kind;
-    if (kind === "cue" || kind === "scene") return place;
+    const line = lines[place];
+    if (line && standsForCues(line)) return place;
   }
   return by > 0 ? cueLine({ lines, lineOf: [] }, from, -1) : from;
 }

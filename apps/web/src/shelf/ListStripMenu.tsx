@@ -1,7 +1,7 @@
 import { type ListSheet, findRow, stepsWords } from "@zm/core";
 import { chooseList } from "../choice/selection.ts";
 import { DropMenu, MenuEntry, MenuHeading, NamedEntry, NumberEntry, SecondsEntry } from "../shared/DropMenu.tsx";
-import { RATES } from "../shared/bounds.ts";
+import { PERCENT, RATES } from "../shared/bounds.ts";
 import { openStandby, openSteps } from "../shared/dialogs.ts";
 import { notify } from "../shared/notices.ts";
 import { useGo } from "../show/run/useGo.ts";
@@ -22,7 +22,6 @@ const BUTTONS = [
   ["held", "It runs while it is pressed"],
   ["latch", "It starts it; again, lets it go"],
 ] as const;
-const PERCENT = { min: 0, max: 100 };
 const RATE_WORDS: Readonly<Record<number, string>> = { 0.5: "Half as fast", 1: "As written", 2: "Twice as fast" };
 const FADERS = [
   ["levels", "It dims its levels"],

@@ -1,4 +1,4 @@
-import { type Page, type PageItem, freeId } from "@zm/core";
+import { type Page, type PageItem, freeIdAmong } from "@zm/core";
 import { ChevronLeft, ChevronRight, Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { ActionForm } from "../actions/ActionForm.tsx";
@@ -25,10 +25,7 @@ export function NewPage() {
   const { sheet } = useShow();
   const makeEdits = useMakeEdits();
   const make = async (label: string): Promise<void> => {
-    const id = freeId(
-      label,
-      (sheet.show.pages ?? []).map((page) => page.id),
-    );
+    const id = freeIdAmong(label, sheet.show.pages ?? []);
     if (await makeEdits([{ op: "setPage", page: { id, label, items: [] } }])) useShelf.setState({ own: id });
   };
   return (

@@ -1,3 +1,4 @@
+import { PERCENT } from "../shared/bounds.ts";
 import { NumberField } from "../shared/NumberField.tsx";
 
 interface StripLevelProps {
@@ -15,8 +16,7 @@ export function StripLevel({ label, value, onTake }: StripLevelProps) {
         <NumberField
           label={`${label}, per cent`}
           value={Math.round(value)}
-          min={0}
-          max={100}
+          {...PERCENT}
           onTake={(level) => level !== null && onTake(level)}
         />
       </span>

@@ -6,7 +6,7 @@ export interface PagePlace {
   readonly at: number;
 }
 
-/** How many places of a page are buttons; each is pressed by its key in their order. */
+/** True for a button; every other place of a page is a strip. */
 export function isButton(item: PageItem): boolean {
   return "do" in item || "set" in item;
 }

@@ -4,13 +4,12 @@ import { useMakeEditsInTurn } from "./useShow.ts";
 /** The settings of a list, without its cues. */
 export type ListSettings = Omit<CueList, "cues">;
 
+type ChangeList = (list: string, change: (settings: ListSettings) => ListSettings, first?: readonly EditInput[]) => void;
+
 /**
- * Changes the settings of a list as they are when the change comes to its turn, so that two changes right behind each other both hold. `first` are
+ * Changes the settings of any list as they are when the change comes to its turn, so that two changes right behind each other both hold. `first` are
  * edits that go before it in the same gesture.
  */
-export type ChangeList = (list: string, change: (settings: ListSettings) => ListSettings, first?: readonly EditInput[]) => void;
-
-/** Changing the settings of any list. */
 export function useListChange(): ChangeList {
   const makeEdits = useMakeEditsInTurn();
   return (list, change, first = []) =>

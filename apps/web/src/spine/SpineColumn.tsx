@@ -6,7 +6,7 @@ import { useSheetView } from "../choice/sheetView.ts";
 import { useList, useMainList } from "../show/useShow.ts";
 import { LineRow } from "./LineRow.tsx";
 import { SpineHeader } from "./SpineHeader.tsx";
-import { lastRowOf } from "./lines.ts";
+import { lastRowOf, standsForCues } from "./lines.ts";
 import { useSheetLines } from "./useSheetLines.ts";
 
 /** The spine at the left of every view but the Score, where it is part of the sheet. `follow` keeps a cue in sight; `main` shows the list that runs the show, whichever is worked on. */
@@ -43,7 +43,7 @@ export function SpineColumn({ follow, width = 320, main = false }: { follow?: st
     event.preventDefault();
     const from = cueEnd === null ? -1 : (lines.lineOf[findRow(list, cueEnd)] ?? -1);
     const ahead = step > 0 ? lines.lines.slice(from + 1) : lines.lines.slice(0, Math.max(0, from)).reverse();
-    const next = ahead.find(({ kind }) => kind === "cue" || kind === "scene");
+    const next = ahead.find(standsForCues);
     const [first, last] = [list.cues[next?.row ?? -1]?.number, next && list.cues[lastRowOf(next)]?.number];
     if (first === undefined || last === undefined) return;
     if (!event.shiftKey) chooseCue(first);

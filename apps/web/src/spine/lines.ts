@@ -10,6 +10,11 @@ export type SheetLine =
   | { readonly kind: "scene"; readonly row: number; readonly last: number; readonly scene: string }
   | { readonly kind: "off"; readonly row: number; readonly cue: string };
 
+/** True for a line that stands for cues of its own: parts of an open cue, and what is switched off, are walked past. */
+export function standsForCues({ kind }: SheetLine): boolean {
+  return kind === "cue" || kind === "scene";
+}
+
 /** The lines of a list as it is looked at. */
 export interface SheetLines {
   readonly lines: readonly SheetLine[];

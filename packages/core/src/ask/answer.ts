@@ -1,12 +1,13 @@
 import { paletteOf } from "../show/move.ts";
-import type { Action, Cue, HeldLook, MoveSpec, PartTimes } from "../show/schema.ts";
+import type { Action, Cue, HeldLook, MoveSpec } from "../show/schema.ts";
 import { count } from "../show/words.ts";
 import { columnOf, entryAt, valueAt } from "../sheet/entry.ts";
 import type { Key } from "../sheet/keys.ts";
 import { type ListSheet, type ShowSheet, movesOf } from "../sheet/sheet.ts";
 import { valueWords } from "../values/valueWords.ts";
+import { storedTime } from "../time/timeColumns.ts";
 import { runsByPace } from "./paceUse.ts";
-import { type Found, type Question, type TimeColumn, holds } from "./question.ts";
+import { type Found, type Question, holds } from "./question.ts";
 
 /** Of so many lights each is named; more are counted. */
 const NAMED = 4;
@@ -79,24 +80,6 @@ function lightsWords(channels: readonly number[]): string {
 function timeIn(cue: Cue, { column, is, value }: Extract<Question, { about: "time" }>): string | undefined {
   const times = cue.parts.flatMap(({ times: own }) => storedTime(own, column) ?? []).filter((seconds) => holds(seconds, is, value));
   return times.length > 0 ? `${times.map((seconds) => String(seconds)).join(", ")} s` : undefined;
-}
-
-/** A stored time of a part; undefined where the part leaves it to another. */
-function storedTime(times: PartTimes, column: TimeColumn): number | undefined {
-  switch (column) {
-    case "position":
-    case "colour":
-    case "beam":
-      return times[column]?.fade;
-    case "positionDelay":
-      return times.position?.delay;
-    case "colourDelay":
-      return times.colour?.delay;
-    case "beamDelay":
-      return times.beam?.delay;
-    default:
-      return times[column];
-  }
 }
 
 /** Which of the lights a cue stores moves for. */

@@ -1,4 +1,5 @@
-import type { PLAIN_TIMES } from "../show/schema.ts";
+import { sameValue } from "../sheet/entry.ts";
+import type { TimeColumn } from "../time/timeColumns.ts";
 
 /**
  * How a value is held against a number.
@@ -8,9 +9,6 @@ export type Relation = ">" | ">=" | "<" | "<=" | "=";
 
 /** What a cue can use, by its kind. */
 export type UsedKind = "palette" | "group" | "pace" | "list" | "look" | "tempo";
-
-/** A column of the times of a part: a time, or the delay of one. */
-export type TimeColumn = (typeof PLAIN_TIMES)[number] | "position" | "colour" | "beam" | "positionDelay" | "colourDelay" | "beamDelay";
 
 /**
  * What can be asked of cues.
@@ -37,18 +35,17 @@ export type Found = { readonly list: string; readonly cue: string; readonly why:
 
 /** True when a number is what was asked for; the tolerance of equal values is that of looks (docs/rules.md, Tracking). */
 export function holds(value: number, is: Relation, asked: number): boolean {
+  const same = sameValue(value, asked);
   switch (is) {
     case ">":
-      return value > asked + EQUAL;
+      return value > asked && !same;
     case ">=":
-      return value >= asked - EQUAL;
+      return value > asked || same;
     case "<":
-      return value < asked - EQUAL;
+      return value < asked && !same;
     case "<=":
-      return value <= asked + EQUAL;
+      return value < asked || same;
     case "=":
-      return Math.abs(value - asked) <= EQUAL;
+      return same;
   }
 }
-
-const EQUAL = 1e-6;

@@ -33,7 +33,6 @@ export { rowsIn } from "./plan/rows.ts";
 export { paletteUsers } from "./plan/storedMoves.ts";
 export { storedMove, targetOfMove } from "./plan/moveSteps.ts";
 export { isNamed, selectKeys } from "./plan/selectKeys.ts";
-export type { TimeColumn } from "./plan/scaledTimes.ts";
 export { patchedTimes } from "./plan/patchedTimes.ts";
 /** The smallest exact change. */
 export type { Step } from "./steps/step.ts";

@@ -1,5 +1,4 @@
-import { type GivenWave, isNamed, wavesFor, wavesOfKeys } from "../edit/index.ts";
-import type { EditInput } from "../edit/index.ts";
+import { type EditInput, type GivenWave, wavesFor, wavesOfKeys } from "../edit/index.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Movement, Show, Waves } from "../show/schema.ts";
 import type { Keys } from "../sheet/keys.ts";
@@ -60,36 +59,36 @@ function waveOf({ period, spread = 0 }: Movement, { shape, size, phase = 0, time
   return phase === 0 ? swing : { ...swing, phase };
 }
 
+/** The waves of a movement that lights can make, each with the keys that it sways. Throws ShowError where they have none of its attributes. */
+function wavesThatFit(keys: Keys, channels: readonly number[], { label, waves }: Movement) {
+  const fitting = waves.flatMap((wave) => {
+    const own = channels.flatMap((channel) => keys.byChannel.get(channel)?.get(wave.attribute) ?? []);
+    return own.length > 0 ? [{ wave, keys: own }] : [];
+  });
+  if (fitting.length > 0) return fitting;
+  throw new ShowError(`None of these lights has ${waves.map(({ attribute }) => attribute).join(" or ")}, which ${label} moves`);
+}
+
 /** The waves that a movement gives lights, of the attributes that they have. Throws ShowError where they have none of them. */
 export function movementWaves(keys: Keys, channels: readonly number[], movement: Movement): Waves {
   const given: Waves = {};
-  for (const wave of movement.waves) {
-    const selection = { channels: [...channels], attributes: [wave.attribute] };
-    const own = channels.flatMap((channel) => [...(keys.byChannel.get(channel)?.values() ?? [])]).filter((key) => isNamed(key, selection));
-    if (own.length === 0) continue;
+  for (const { wave, keys: own } of wavesThatFit(keys, channels, movement))
     for (const [channel, all] of Object.entries(wavesOfKeys(wavesFor(own, waveOf(movement, wave), []))))
       given[channel] = { ...given[channel], ...all };
-  }
-  if (Object.keys(given).length > 0) return given;
-  throw new ShowError(
-    `None of these lights has ${movement.waves.map(({ attribute }) => attribute).join(" or ")}, which ${movement.label} moves`,
-  );
+  return given;
 }
 
-/** The edits that lay a movement on lights in a range of cues: one for each attribute that they have. One gesture and one undo. */
+/** The edits that lay a movement on lights in a range of cues: one for each attribute that they have. One gesture and one undo. Throws ShowError as `movementWaves`. */
 export function movementEdits(
   keys: Keys,
   channels: readonly number[],
   movement: Movement,
   range: { list: string; from: string; to: string; after: "restore" | "track" },
 ): EditInput[] {
-  const has = (attribute: string): boolean => channels.some((channel) => keys.byChannel.get(channel)?.has(attribute));
-  const waves = movement.waves.filter(({ attribute }) => has(attribute));
-  if (waves.length === 0) movementWaves(keys, channels, movement);
-  return waves.map((wave): EditInput => ({
+  return wavesThatFit(keys, channels, movement).map(({ wave, keys: own }): EditInput => ({
     op: "setWave",
     ...range,
-    keys: { channels: channels.filter((channel) => keys.byChannel.get(channel)?.has(wave.attribute)), attributes: [wave.attribute] },
+    keys: { channels: own.map(({ channel }) => channel), attributes: [wave.attribute] },
     wave: waveOf(movement, wave),
   }));
 }

@@ -1,11 +1,12 @@
 // Questions over the list as they are typed, and what is done in the cues that are found.
 import { answer } from "../ask/answer.ts";
-import type { Question, TimeColumn, UsedKind } from "../ask/question.ts";
+import type { Question, UsedKind } from "../ask/question.ts";
+import { columnOf } from "./cueTimes.ts";
 import type { EditInput } from "../edit/index.ts";
 import { findRow } from "../sheet/sheet.ts";
-import type { LineContext, LineRequest } from "./lineRequest.ts";
+import { type LineContext, type LineRequest, editsOfShow } from "./lineRequest.ts";
 import { Fault, attributeOf, channelsOf, matches, paletteNamed } from "./names.ts";
-import type { Named, Range, Sentence, TypedColumn, TypedQuestion } from "./sentence.ts";
+import type { Named, Range, Sentence, TypedQuestion } from "./sentence.ts";
 
 /**
  * What a question asks for: to be answered, or, with a sentence behind it, the edits of that sentence in every cue that is found.
@@ -25,7 +26,7 @@ export function asked(
     if (request.kind === "edit") return request.edits;
     throw new Fault({ message: "Behind the colon stands what becomes of the cues, as in where 12 > 50: 12 = 40", at: 0, length: 5 });
   });
-  return { kind: "edit", edits, channels: undefined, cues: undefined };
+  return editsOfShow(edits);
 }
 
 /** The cues of the list that a question finds, neighbours as one range. */
@@ -62,19 +63,12 @@ function questionOf(typed: TypedQuestion, { sheet }: LineContext): Question {
     case "shows":
       return { about: "shows", channels: channelsOf(typed.lights, sheet), palette: paletteNamed(typed.palette, sheet) };
     case "time":
-      return { about: "time", column: timeColumn(typed.column), is: typed.is, value: typed.value };
+      return { about: "time", column: columnOf(typed.column), is: typed.is, value: typed.value };
     case "moves":
       return { about: "moves", channels: channelsOf(typed.lights, sheet) };
     case "uses":
       return usedThing(typed.name, sheet.show);
   }
-}
-
-/** A column as questions name it. */
-function timeColumn({ of, delay }: TypedColumn): TimeColumn {
-  if (!delay) return of;
-  const delays = { up: "upDelay", down: "downDelay", position: "positionDelay", colour: "colourDelay", beam: "beamDelay" } as const;
-  return delays[of];
 }
 
 /** What can be used, in the order in which a name is looked for. */

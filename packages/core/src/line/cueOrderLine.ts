@@ -18,7 +18,7 @@ import { cueNumberAt, cueOrder } from "../show/cueNumber.ts";
 import { ShowError } from "../show/errors.ts";
 import { freeId } from "../show/ids.ts";
 import { checkedRange, cuesIn, faultless, single } from "./checked.ts";
-import { type LineContext, type LineRequest, cuesFor, editOf, editOfShow, onePartCue } from "./lineRequest.ts";
+import { type LineContext, type LineRequest, cuesFor, editOf, editOfShow, editsOfShow, onePartCue } from "./lineRequest.ts";
 import { Fault, attributeOf, channelsOf, listNamed, paletteNamed } from "./names.ts";
 import type { Destination, Named, Range, Sentence } from "./sentence.ts";
 
@@ -52,7 +52,7 @@ export function onCueOrder(sentence: CueOrderSentence, context: LineContext): Li
     case "switchCues":
       return sentence.on
         ? editOf(checkedRange(sentence.cues), (cues) => ({ op: "switchOn", list, ...cues, skipMissing: sentence.leave }))
-        : { kind: "edit", edits: [{ op: "switchOff", list, ...checkedRange(sentence.cues) }], channels: undefined, cues: undefined };
+        : editOfShow({ op: "switchOff", list, ...checkedRange(sentence.cues) });
     case "mergePart":
       return mergedPart(sentence, context);
     case "renumber":
@@ -64,7 +64,7 @@ export function onCueOrder(sentence: CueOrderSentence, context: LineContext): Li
     case "insert":
       return inserted(sentence, context);
     case "gather":
-      return { kind: "edit", edits: gathered(sentence, context), channels: undefined, cues: undefined };
+      return editsOfShow(gathered(sentence, context));
   }
 }
 

@@ -1,4 +1,5 @@
-import { type TimeColumn, type TimesPatch, patchedTimes } from "../edit/index.ts";
+import { type TimesPatch, patchedTimes } from "../edit/index.ts";
+import type { TimeColumn } from "../time/timeColumns.ts";
 import { type Curve, type PartTimes, TIMED_FAMILIES } from "../show/schema.ts";
 import { Fault, curveNamed } from "./names.ts";
 import type { TypedColumn, TypedPartTimes, TypedTime } from "./sentence.ts";

@@ -259,7 +259,7 @@ export class LightRules extends EmbeddedActionsParser {
 }
 
 /**
- * A word with the place where it stands, counted from 0, so that a refusal can point at it.
+ * What stands between quotation marks, with the place where they begin.
  * Characters count from 0.
  */
 export function unquoted(token: IToken): Named {
@@ -267,8 +267,8 @@ export function unquoted(token: IToken): Named {
 }
 
 /**
- * A word with the place where it stands, counted from 0.
- * As a user typed it.
+ * A word with the place where it stands, counted from 0, so that a refusal can point at it.
+ * Characters count from 0.
  */
 export function named(token: IToken): Named {
   return { name: token.image, at: token.startOffset };

@@ -49,9 +49,14 @@ export interface LineContext {
 /** A line that makes edits. */
 export type EditRequest = Extract<LineRequest, { kind: "edit" }>;
 
-/** A request for one edit of the show that speaks of no cues and leaves the choice as it is. */
+/** A request for edits of the show that speak of no cues and leave the choice as it is. */
+export function editsOfShow(edits: EditInput[]): EditRequest {
+  return { kind: "edit", edits, channels: undefined, cues: undefined };
+}
+
+/** The same for one edit. */
 export function editOfShow(edit: EditInput): EditRequest {
-  return { kind: "edit", edits: [edit], channels: undefined, cues: undefined };
+  return editsOfShow([edit]);
 }
 
 /** A request for one edit over a range of cues, which it leaves chosen. */

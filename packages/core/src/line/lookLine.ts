@@ -2,6 +2,7 @@
 import { type EditInput, isNamed } from "../edit/index.ts";
 import { giveMoves } from "../hand/give.ts";
 import { freeId } from "../show/ids.ts";
+import { keptKeys } from "../show/keptKeys.ts";
 import type { HeldLook, Moves } from "../show/schema.ts";
 import { mixMovesOf } from "../hand/mixing.ts";
 import { resolve } from "../sheet/palettes.ts";
@@ -74,14 +75,10 @@ function laidOver(values: Moves, moves: Moves): Moves {
 }
 
 function without(values: Moves, named: Parameters<typeof isNamed>[1], { keys }: LineContext["sheet"]): Moves {
-  const left = Object.entries(values).map(([channel, own]) => {
-    const kept = Object.entries(own).filter(([attribute]) => {
-      const key = keys.byChannel.get(Number(channel))?.get(attribute);
-      return !key || !isNamed(key, named);
-    });
-    return [channel, Object.fromEntries(kept)] as const;
+  return keptKeys<Moves[string][string]>(values, (channel, attribute) => {
+    const key = keys.byChannel.get(Number(channel))?.get(attribute);
+    return !key || !isNamed(key, named);
   });
-  return Object.fromEntries(left.filter(([, own]) => Object.keys(own).length > 0));
 }
 
 /** The edit that makes a list of held looks, a cue for each, numbered from 1. Throws Fault for a look that there is not, and where there is none. */

@@ -1,6 +1,6 @@
 // What runs, as it is typed: what a cue does besides, what is pressed now, and how lists and held looks stand to each other.
 import { type EditInput, isNamed } from "../edit/index.ts";
-import { freeId } from "../show/ids.ts";
+import { freeIdAmong } from "../show/ids.ts";
 import type { Action, CueList, PageItem } from "../show/schema.ts";
 import { type ShowSheet, cueAt, listOf, rowOf } from "../sheet/sheet.ts";
 import { thereIsNo } from "../show/thereIsNo.ts";
@@ -103,10 +103,7 @@ export function pageEdit({ label, strips, press }: Extract<Sentence, { kind: "pa
     throw new Fault({ message: thereIsNo("page of the shelf", label, pages), at: 5, length: label.length + 2 });
   }
   const page = known ?? {
-    id: freeId(
-      label,
-      pages.map(({ id }) => id),
-    ),
+    id: freeIdAmong(label, pages),
     label,
     items: [],
   };

@@ -12,7 +12,7 @@ import type { LineFault } from "./fault.ts";
 import { parseLine } from "./grammar.ts";
 import { handRequest } from "./handLine.ts";
 import { onLights } from "./lightsLine.ts";
-import { type LineContext, type LineRequest, editOfShow } from "./lineRequest.ts";
+import { type LineContext, type LineRequest, editOfShow, editsOfShow } from "./lineRequest.ts";
 import { tintPalettes } from "../hand/mixing.ts";
 import { Fault, channelsOf, entryNamed } from "./names.ts";
 import { gatherLooksEdit, inLookEdit } from "./lookLine.ts";
@@ -73,14 +73,14 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "steps":
       return editOfShow(stepsEdit(sentence, context.sheet));
     case "patch":
-      return { kind: "edit", edits: patchEdits(sentence, context), channels: undefined, cues: undefined };
+      return editsOfShow(patchEdits(sentence, context));
     case "where":
       return asked(sentence, context, requestOf);
     case "tintPalettes": {
       const { show } = context.sheet;
       const id = sentence.list && entryNamed(sentence.list, show.colourLists ?? [], "list of colours");
       const list = show.colourLists?.find((each) => each.id === id);
-      return { kind: "edit", edits: faultless(() => tintPalettes(show, list)), channels: undefined, cues: undefined };
+      return editsOfShow(faultless(() => tintPalettes(show, list)));
     }
     case "inLook":
       return editOfShow(inLookEdit(sentence, context));
@@ -91,14 +91,9 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "leaveNote":
       return editOfShow(noteEdit(sentence, context));
     case "tickNotes":
-      return { kind: "edit", edits: tickEdits(sentence, context), channels: undefined, cues: undefined };
+      return editsOfShow(tickEdits(sentence, context));
     case "aim":
-      return {
-        kind: "edit",
-        edits: faultless(() => aimEdits(context.sheet.show, channelsOf(sentence.lights, context.sheet), sentence.at)),
-        channels: undefined,
-        cues: undefined,
-      };
+      return editsOfShow(faultless(() => aimEdits(context.sheet.show, channelsOf(sentence.lights, context.sheet), sentence.at)));
     case "goCue":
       return { kind: "choose", cues: checkedRange(sentence.cues) };
     case "lights":

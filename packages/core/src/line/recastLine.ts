@@ -2,7 +2,7 @@
 import { type EditInput, recastEverywhere, swapEverywhere } from "../edit/index.ts";
 import { faultless } from "./checked.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
-import { type LineContext, type LineRequest, cuesFor, editOf } from "./lineRequest.ts";
+import { type LineContext, type LineRequest, cuesFor, editOf, editsOfShow } from "./lineRequest.ts";
 import { Fault, channelsOf, paletteNamed } from "./names.ts";
 import type { Named, Sentence, TypedMapping } from "./sentence.ts";
 
@@ -48,7 +48,7 @@ export function palettesSwapped(sentence: Extract<Sentence, { kind: "swapPalette
   const [palette, as] = [idsOf(sentence.palettes), idsOf(sentence.as)];
   if (sentence.cues === "everywhere") {
     const edits = faultless(() => swapEverywhere(context.sheet, [palette].flat(), [as].flat(), sentence.leave));
-    return { kind: "edit", edits, channels: undefined, cues: undefined };
+    return editsOfShow(edits);
   }
   const skip = sentence.leave ? { skipMissing: true } : {};
   return editOf(cuesFor(sentence.cues, context), (cues) => ({

@@ -58,11 +58,11 @@ export type Sentence =
   | { kind: "dropped"; lights?: Lights; attribute?: Named }
   | { kind: "keep"; keeping: Keeping }
   | { kind: "patch"; from: number; to: number; type: Named; at?: Named; label?: string }
-  // A new list out of cues, in the order named.
   // A new list of held looks, a cue for each; without names all of them.
   | { kind: "gatherLooks"; looks: Named[]; label: string }
   // What lights are in a held look: a value, a palette, or that it holds nothing of them.
   | { kind: "inLook"; look: Named; lights: Lights; attribute?: Named; operation: TypedOperation }
+  // A new list out of cues, in the order named.
   | { kind: "gather"; cues: Range[]; label: string; what: "moves" | "look" }
   | { kind: "goCue"; cues: Range }
   // Without cues the chosen ones are meant, here and in all that follows.

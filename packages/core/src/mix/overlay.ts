@@ -1,6 +1,5 @@
-import { keyNamed } from "../sheet/keys.ts";
+import { type Keys, intensityOf, keyNamed } from "../sheet/keys.ts";
 import { grandShare } from "./grand.ts";
-import type { Keys } from "../sheet/keys.ts";
 import type { Mix } from "./mix.ts";
 
 /** A light that is to be found goes on and off so often; seconds for one of the two. */
@@ -38,7 +37,7 @@ export function overlayAt(mix: Mix, now: number): Overlay {
 
 function levelsOf(keys: Keys, channels: readonly number[]): number[] {
   return channels.flatMap((channel) => {
-    const own = [...(keys.byChannel.get(channel)?.values() ?? [])].find(({ attribute }) => attribute.family === "intensity");
+    const own = intensityOf(keys, channel);
     return own ? [own.ordinal] : [];
   });
 }

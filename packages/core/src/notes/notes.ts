@@ -11,6 +11,11 @@ export function notesInOrder(show: Show): readonly Note[] {
   return (show.notes ?? []).toSorted((a, b) => place(a) - place(b));
 }
 
+/** The notes of one cue, open and done. A note that names no list is of the first. */
+export function notesOfCue({ notes = [], lists }: Show, list: string, cue: string): Note[] {
+  return notes.filter((note) => note.cue === cue && (note.list ?? lists[0]?.id) === list);
+}
+
 /** The open notes by cue: the name of the list and the number of the cue, with a slash between. A note that names no list is of the first. */
 export function openNotesByCue(show: Show): ReadonlyMap<string, readonly Note[]> {
   const first = show.lists[0]?.id ?? "";

@@ -49,6 +49,14 @@ function readOrder(text: string): number {
 }
 
 /**
+ * For sorting cues, or anything that has a cue's number, into the order in which they stand.
+ * By `cueOrder`.
+ */
+export function byNumber(a: { readonly number: CueNumber }, b: { readonly number: CueNumber }): number {
+  return cueOrder(a.number) - cueOrder(b.number);
+}
+
+/**
  * The cue number that stands at a place in the order: 12500 is "12.5".
  * The reverse of `cueOrder`; trailing zeros are left away, so each place has one spelling.
  * `order` is in thousandths and not below 0.

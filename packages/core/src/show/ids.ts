@@ -14,6 +14,17 @@ export function plainId(label: string): string {
 }
 
 /**
+ * An id made from a label, free among those of things that are there.
+ * As `freeId` makes it.
+ */
+export function freeIdAmong(label: string, all: readonly { readonly id: string }[]): string {
+  return freeId(
+    label,
+    all.map(({ id }) => id),
+  );
+}
+
+/**
  * An id made from a label, free among those that are taken.
  * A number is put behind it where the plain id is taken: `dusk`, `dusk-2`, `dusk-3`.
  * Labels without any letter or digit still give an id.

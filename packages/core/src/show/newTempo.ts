@@ -1,4 +1,4 @@
-import { freeId } from "./ids.ts";
+import { freeIdAmong } from "./ids.ts";
 import type { Show, Tempo } from "./schema.ts";
 
 /**
@@ -6,6 +6,5 @@ import type { Show, Tempo } from "./schema.ts";
  * Beats a minute. For the edit that sets a tempo.
  */
 export function newTempo({ tempos = [] }: Pick<Show, "tempos">, label: string, perMinute: number): Tempo {
-  const taken = tempos.map(({ id }) => id);
-  return { id: freeId(label, taken), label, perMinute };
+  return { id: freeIdAmong(label, tempos), label, perMinute };
 }

@@ -1,6 +1,6 @@
 import { keyName } from "./keyName.ts";
 import { append } from "./append.ts";
-import { cueOrder } from "./cueNumber.ts";
+import { byNumber } from "./cueNumber.ts";
 import { ShowError } from "./errors.ts";
 import { faultsOf } from "./faults.ts";
 import { readJson } from "./readJson.ts";
@@ -112,17 +112,14 @@ function checkRig(show: Show, faults: string[]): void {
     "list",
     faults,
   );
-  duplicates(
-    (show.heldLooks ?? []).map((look) => look.id),
-    "held look",
-    faults,
-  );
-  duplicates(
-    (show.tempos ?? []).map((tempo) => tempo.id),
-    "tempo",
-    faults,
-  );
-  const others = { page: show.pages, note: show.notes, movement: show.movements, "colour list": show.colourLists };
+  const others = {
+    "held look": show.heldLooks,
+    tempo: show.tempos,
+    page: show.pages,
+    note: show.notes,
+    movement: show.movements,
+    "colour list": show.colourLists,
+  };
   for (const [what, all = []] of Object.entries(others))
     duplicates(
       all.map(({ id }) => id),
@@ -222,14 +219,13 @@ function readList(list: CueList, rig: Rig, palettes: ReadonlyMap<string, Palette
     faults,
   );
   const cues = list.cues.map((cue) => readCueMoves(cue, rig, palettes, `list ${list.id}, cue ${cue.number}`, faults));
-  const inOrder = (a: Cue, b: Cue): number => cueOrder(a.number) - cueOrder(b.number);
-  cues.sort(inOrder);
+  cues.sort(byNumber);
   duplicates(
     (list.off ?? []).map((cue) => cue.number),
     `list ${list.id}: the switched off cue`,
     faults,
   );
-  return { ...list, ...(list.off ? { off: list.off.toSorted(inOrder) } : {}), cues };
+  return { ...list, ...(list.off ? { off: list.off.toSorted(byNumber) } : {}), cues };
 }
 
 /**

@@ -52,22 +52,8 @@ export function compactPieces(show: Show): Generator<string> {
 }
 
 function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): Generator<string> {
-  const {
-    lists: _none,
-    heldLooks,
-    tempos,
-    pages,
-    notes,
-    movements,
-    colourLists,
-    script,
-    newCue,
-    editsAfter,
-    ...head
-  } = orderedShow({
-    ...show,
-    lists: [],
-  });
+  const ordered = orderedShow({ ...show, lists: [] });
+  const { lists: _none, heldLooks, tempos, pages, notes, movements, colourLists, script, newCue, editsAfter, ...head } = ordered;
   const line = (depth: number): string => (indent === 0 ? "" : `\n${" ".repeat(depth)}`);
   const colon = indent === 0 ? ":" : ": ";
   const textAt = (value: object, depth: number): string => JSON.stringify(value, undefined, indent).replaceAll("\n", line(depth));
@@ -80,12 +66,8 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
     yield cues.length === 0 ? `]${line(2)}}` : `${line(3)}]${line(2)}}`;
   }
   yield `${line(1)}]`;
-  if (heldLooks) yield `,${line(1)}"heldLooks"${colon}${textAt(heldLooks, 1)}`;
-  if (tempos) yield `,${line(1)}"tempos"${colon}${textAt(tempos, 1)}`;
-  for (const [name, all] of Object.entries({ pages, notes, movements, colourLists }))
-    if (all) yield `,${line(1)}"${name}"${colon}${textAt(all, 1)}`;
-  if (script) yield `,${line(1)}"script"${colon}${textAt(script, 1)}`;
-  if (newCue) yield `,${line(1)}"newCue"${colon}${textAt(newCue, 1)}`;
+  for (const [name, value] of Object.entries({ heldLooks, tempos, pages, notes, movements, colourLists, script, newCue }))
+    if (value) yield `,${line(1)}"${name}"${colon}${textAt(value, 1)}`;
   if (editsAfter) yield `,${line(1)}"editsAfter"${colon}${JSON.stringify(editsAfter)}`;
   yield `${line(0)}}`;
 }

@@ -6,6 +6,7 @@ import {
   type PaletteScope,
   type Waves,
   freeId,
+  freeIdAmong,
   heldWave,
   movementFrom,
   heldKeys,
@@ -95,12 +96,7 @@ export function useKeeping() {
       const held = heldWave(hand, key);
       if (held) (waves[key.channel] ??= {})[key.attribute.id] = held.wave;
     }
-    const id =
-      known?.id ??
-      freeId(
-        label,
-        movements.map((each) => each.id),
-      );
+    const id = known?.id ?? freeIdAmong(label, movements);
     const lights = channels ?? Object.keys(waves).map(Number);
     return { op: "setMovement", movement: movementFrom(waves, lights, { id, label: known?.label ?? label.trim() }) };
   };

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { cueOrder } from "../../show/cueNumber.ts";
+import { byNumber, cueOrder } from "../../show/cueNumber.ts";
 import { ShowError } from "../../show/errors.ts";
 import { readCueMoves } from "../../show/parse.ts";
 import { rigOf } from "../../show/rig.ts";
@@ -23,7 +23,7 @@ const onSchema = z.strictObject({ op: z.literal("switchOn"), list, ...range, ski
 /** The steps that keep these as the switched off cues of a list, in the order of their numbers. */
 function keptSteps(sheet: ShowSheet, { list: of }: ListSheet, off: readonly Cue[]): Step[] {
   const { off: _off, ...head } = listHeadOf(of);
-  const inOrder = off.toSorted((a, b) => cueOrder(a.number) - cueOrder(b.number));
+  const inOrder = off.toSorted(byNumber);
   return entryChange(sheet.show, "lists", of.id, inOrder.length > 0 ? { ...head, off: inOrder } : head);
 }
 

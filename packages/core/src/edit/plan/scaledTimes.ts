@@ -1,6 +1,7 @@
 import { type Curve, PLAIN_TIMES, type Part, type PartTimes, TIMED_FAMILIES } from "../../show/schema.ts";
 import type { MoveTiming } from "../../show/move.ts";
 import { sameData } from "../../show/sameData.ts";
+import { TIME_COLUMNS, type TimeColumn, familyOfColumn, storedTime } from "../../time/timeColumns.ts";
 import { partHeadOf } from "../steps/apply.ts";
 import { patchedTimes } from "./patchedTimes.ts";
 import type { Step } from "../steps/step.ts";
@@ -30,22 +31,6 @@ export function scaledTimes(times: PartTimes, factor: number): PartTimes {
   return after;
 }
 
-/**
- * One column of the times of cues: how long levels rise or fall, or a family moves, or the delay of one of these.
- * As an edit names what it scales.
- */
-export const TIME_COLUMNS = ["up", "down", ...TIMED_FAMILIES, "upDelay", "downDelay", "positionDelay", "colourDelay", "beamDelay"] as const;
-export type TimeColumn = (typeof TIME_COLUMNS)[number];
-
-/**
- * The family of a column, and which of its times it is; undefined for a column of levels.
- * By the name of the column.
- */
-export function familyOfColumn(column: TimeColumn): { family: (typeof TIMED_FAMILIES)[number]; time: "fade" | "delay" } | undefined {
-  const family = TIMED_FAMILIES.find((each) => column.startsWith(each));
-  return family && { family, time: column === family ? "fade" : "delay" };
-}
-
 /** The time that holds in a column: the part's own, else what it falls back on (docs/rules.md, Times). Seconds. */
 function timeInColumn(times: PartTimes, column: TimeColumn): number {
   const { up = 0, upDelay = 0 } = times;
@@ -64,11 +49,7 @@ export function scaledColumn(times: PartTimes, column: TimeColumn, factor: numbe
     const found = familyOfColumn(which);
     return found ? patchedTimes(into, { [found.family]: { [found.time]: value } }) : patchedTimes(into, { [which]: value });
   };
-  const said = (which: TimeColumn): boolean => {
-    const found = familyOfColumn(which);
-    if (found) return times[found.family]?.[found.time] !== undefined;
-    return which in times;
-  };
+  const said = (which: TimeColumn): boolean => storedTime(times, which) !== undefined;
   const held = timeInColumn(times, column);
   if (!said(column) && (held === 0 || !runs(column))) return times;
   const leaning =

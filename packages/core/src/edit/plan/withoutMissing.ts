@@ -1,4 +1,5 @@
 import { type Rig } from "../../show/rig.ts";
+import { keptKeys } from "../../show/keptKeys.ts";
 import { paletteOf } from "../../show/move.ts";
 import type { Cue, MoveSpec, Moves, Waves } from "../../show/schema.ts";
 
@@ -14,23 +15,11 @@ export function withoutMissing(cue: Cue, rig: Rig, palettes: ReadonlyMap<string,
   };
   const parts = cue.parts.map(({ moves, waves, ...head }) => ({
     ...head,
-    moves: keptOf<Moves[string][string]>(moves, (channel, attribute, spec) => hasKey(channel, attribute) && hasPalette(spec)),
-    ...(waves ? { waves: keptOf<Waves[string][string]>(waves, hasKey) } : {}),
+    moves: keptKeys<Moves[string][string]>(moves, (channel, attribute, spec) => hasKey(channel, attribute) && hasPalette(spec)),
+    ...(waves ? { waves: keptKeys<Waves[string][string]>(waves, hasKey) } : {}),
   }));
   const { mark } = cue;
   if (!mark?.channels) return { ...cue, parts };
   const channels = Object.fromEntries(Object.entries(mark.channels).filter(([channel]) => rig.channels.has(Number(channel))));
   return { ...cue, parts, mark: { ...mark, channels } };
-}
-
-/** What is kept of things by light and attribute; lights of which nothing is kept are left out. */
-function keptOf<T>(
-  all: Readonly<Record<string, Readonly<Record<string, T>>>>,
-  keeps: (channel: string, attribute: string, one: T) => boolean,
-): Record<string, Record<string, T>> {
-  const lights = Object.entries(all).map(([channel, own]) => {
-    const kept = Object.entries(own).filter(([attribute, one]) => keeps(channel, attribute, one));
-    return [channel, Object.fromEntries(kept)] as const;
-  });
-  return Object.fromEntries(lights.filter(([, own]) => Object.keys(own).length > 0));
 }
