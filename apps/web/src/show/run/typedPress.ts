@@ -130,7 +130,7 @@ export function pressWords(press: LinePress, sheet: ShowSheet, run: LiveRun | nu
     case "identify":
       return press.channels.length === 0
         ? "no light flashes any more"
-        : `${lightWords(press.channels)} flashes until it is let go: identify off`;
+        : `${lightWords(press.channels)} ${press.channels.length === 1 ? "flashes until it is" : "flash until they are"} let go: identify off`;
     case "park":
       return press.on
         ? `${count(press.keys?.length ?? 0, "value")} stay as they are now whatever runs, until unpark`
