@@ -34,6 +34,13 @@ export default {
       to: { path: "^(packages/(?!core/|protocol/)|apps/)" },
     },
     {
+      name: "formats-over-core",
+      comment: "Formats of others use the core alone, by its door; one of them knows nothing of another.",
+      severity: "error",
+      from: { path: "^packages/formats/src" },
+      to: { path: "^(packages/(?!core/|formats/)|apps/)" },
+    },
+    {
       name: "apps-apart",
       comment: "Server, window and command line do not use one another.",
       severity: "error",

@@ -2,17 +2,17 @@ import js from "@eslint/js";
 import hooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
-/** The core computes and nothing else: no page, no Node, no clock, no randomness, no input or output. */
-const pureCore = {
-  files: ["packages/core/src/**/*.ts"],
+/** A package that computes and nothing else: no page, no Node, no clock, no randomness, no input or output; and that imports nothing but these. */
+const pure = (folder, imports) => ({
+  files: [`packages/${folder}/src/**/*.ts`],
   rules: {
     "no-restricted-imports": [
       "error",
       {
         patterns: [
           {
-            regex: "^(?!\\.|zod$|chevrotain$|papaparse$|diff$|fountain-js$)",
-            message: "The core imports only itself, zod, chevrotain, papaparse, diff and fountain-js.",
+            regex: `^(?!\\.|${imports.map((name) => `${name}$`).join("|")})`,
+            message: `What stands in packages/${folder} imports only itself, ${imports.join(", ")}.`,
           },
         ],
       },
@@ -32,11 +32,11 @@ const pureCore = {
         "crypto",
         "localStorage",
         "Date",
-      ].map((name) => ({ name, message: "The core is pure: pass what it needs in." })),
+      ].map((name) => ({ name, message: "This package is pure: pass what it needs in." })),
     ],
-    "no-restricted-properties": ["error", { object: "Math", property: "random", message: "The core has no randomness." }],
+    "no-restricted-properties": ["error", { object: "Math", property: "random", message: "This package has no randomness." }],
   },
-};
+});
 
 export default tseslint.config(
   { ignores: ["**/dist/**", "**/dist-bench/**", "**/node_modules/**", ".data/**", "**/test-results/**"] },
@@ -104,5 +104,6 @@ export default tseslint.config(
     },
   },
   { files: ["apps/web/src/choice/**"], rules: { "no-restricted-syntax": "off" } },
-  pureCore,
+  pure("core", ["zod", "chevrotain", "papaparse", "diff", "fountain-js"]),
+  pure("formats", ["@zm/core", "fast-xml-parser", "fflate", "papaparse"]),
 );

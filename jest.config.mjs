@@ -35,6 +35,7 @@ export default {
   workerIdleMemoryLimit: "900MB",
   projects: [
     { ...base, displayName: "core", rootDir: "packages/core", testMatch: ["<rootDir>/test/**/*.test.ts"] },
+    { ...base, displayName: "formats", rootDir: "packages/formats", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "demo", rootDir: "packages/demo", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "protocol", rootDir: "packages/protocol", testMatch: ["<rootDir>/test/**/*.test.ts"] },
     { ...base, displayName: "dummy-rig", rootDir: "apps/dummy-rig", testMatch: ["<rootDir>/test/**/*.test.ts"] },

@@ -229,7 +229,7 @@ test("what is dropped fades back and can be held again; Escape lets go of the ch
   await expect.poll(async () => (await inHand(request, show))["41.intensity"]?.move).toBe(50);
   await page.getByRole("button", { name: "Undo" }).click();
   await expect.poll(async () => Object.keys(await inHand(request, show))).toHaveLength(5);
-  expect((await inHand(request, show))["42.intensity"]?.move).toBe(100);
+  await expect.poll(async () => (await inHand(request, show))["42.intensity"]?.move).toBe(100);
 });
 
 test("removing a light that cues use says what uses it, and asks", async ({ page, request }) => {

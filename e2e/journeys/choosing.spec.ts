@@ -39,7 +39,7 @@ test("lights are identified and parked, said in every view, and let run again; l
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Identify" }).click();
   await expect(badge).toHaveText(/^2 lights flash\. Live/);
-  expect((await over()).identify).toEqual([61, 62]);
+  await expect.poll(async () => (await over()).identify).toEqual([61, 62]);
   await page.getByRole("button", { name: "Identify" }).click();
   await expect(badge).toHaveText(/^Live/);
   await enterLine(page, "61 lit", /In hand, live: light 61 at full, everything else at home/);
@@ -47,12 +47,12 @@ test("lights are identified and parked, said in every view, and let run again; l
   await expect(page.getByText("In hand").first()).toBeVisible();
   await page.getByRole("button", { name: "Park", exact: true }).click();
   await expect(badge).toHaveText(/^1 parked\. Live/);
-  expect((await over()).parked).toMatchObject({ "61.intensity": 100, "61.pan": 0 });
+  await expect.poll(async () => (await over()).parked).toMatchObject({ "61.intensity": 100, "61.pan": 0 });
   await page.getByRole("link", { name: "Score" }).click();
   await expect(badge).toHaveText(/^1 parked\. Blind/);
   await enterLine(page, "unpark all", /everything that was parked runs again/);
   await expect(badge).toHaveText(/^Blind/);
-  expect((await over()).parked).toBeUndefined();
+  await expect.poll(async () => (await over()).parked).toBeUndefined();
 });
 
 test("a light that cannot turn is pointed, the next free number and address are filled in, and a type has modes and fine attributes", async ({
@@ -84,7 +84,7 @@ test("a light that cannot turn is pointed, the next free number and address are 
   expect((await documentOf(request, show)).channels.some((channel) => channel.number === number)).toBe(true);
 
   await page.getByRole("link", { name: /^Types/ }).click();
-  await page.getByText("Moving profile").click();
+  await page.getByRole("button", { name: /Moving profile/ }).click();
   await page.getByRole("button", { name: "turning gobo" }).click();
   await page.getByLabel("Modes of rotate").fill("nonsense");
   await page.getByLabel("Modes of rotate").press("Tab");

@@ -33,7 +33,7 @@ test("an edit of the cue on stage is seen there at once where the switch says so
   await expect(page.getByRole("button", { name: "Edits of 8 live" })).toHaveAttribute("aria-pressed", "true");
   // The lamp is told what the cue now says, and the list still stands where it stood.
   await expect(level).toHaveValue("66");
-  expect((await running(request, show)).lists["main"]?.cue).toBe("8");
+  await expect.poll(async () => (await running(request, show)).lists["main"]?.cue).toBe("8");
   // The list goes on meanwhile: what was meant for its cue on stage is edited blind, and nothing is refused.
   await request.post(`/api/shows/${show}/run`, { headers: OWN, data: { press: "goto", cue: "6", time: 0 } });
   await enterLine(page, "#8: 1 = 55 only");

@@ -169,11 +169,11 @@ test("recording the next cue within a fade leaves the stage alone, and undo puts
   await page.keyboard.press("n");
   const status = page.getByRole("banner").getByRole("status");
   await expect(status).toHaveText("Live, cue 7.5");
-  expect((await onStage(request, show)).look["11.intensity"]).toBe(66);
+  await expect.poll(async () => (await onStage(request, show)).look["11.intensity"]).toBe(66);
   await page.keyboard.press("Control+z");
   await expect(status).toHaveText("Live, cue 7");
   await expect.poll(async () => (await inHand(request, show))["11.intensity"]).toEqual({ move: 66, fresh: true });
-  expect((await onStage(request, show)).look["11.intensity"]).not.toBe(66);
+  await expect.poll(async () => (await onStage(request, show)).look["11.intensity"]).not.toBe(66);
 });
 
 test("a refused record opens its sheet again as it was, and takes no key from the line", async ({ page, request }) => {

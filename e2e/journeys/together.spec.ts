@@ -57,7 +57,7 @@ test("the standby set takes any cue of any list: by key, in the dialog, a step o
   await expect.poll(set).toEqual(["main 9", "tower 1"]);
   await page.keyboard.press("Escape");
   await enterLine(page, "standby also flame #2", /Live: chooses to go together: Main 9, Tower 1, Flame 2; nothing moves/);
-  expect((await running(request, show)).lists["main"]?.cue).toBeNull();
+  await expect.poll(async () => (await running(request, show)).lists["main"]?.cue).toBeNull();
   await page.keyboard.press("Control+Shift+G");
   await expect
     .poll(async () => Object.entries((await running(request, show)).lists).map(([id, { cue }]) => `${id} ${cue}`))
@@ -177,10 +177,10 @@ test("a side list is started, quickened and released, and a set on two lists goe
     await page.getByRole("menuitem", { name: "Put its next cue into the standby set" }).click();
   }
   await expect(page.getByText("set: Tower 1, Flame 1")).toBeVisible();
-  expect((await running(request, show)).lists["flame"]?.cue).toBeNull();
+  await expect.poll(async () => (await running(request, show)).lists["flame"]?.cue).toBeNull();
   await page.keyboard.press("Control+Shift+G");
   await expect.poll(async () => (await running(request, show)).lists["flame"]?.cue).toBe("1");
-  expect((await running(request, show)).standby).toEqual([]);
+  await expect.poll(async () => (await running(request, show)).standby).toEqual([]);
   await expect(page.getByText(/^set:/)).toBeHidden();
 });
 

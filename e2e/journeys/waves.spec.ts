@@ -20,10 +20,12 @@ test("lights are made to sway from the give panel, recorded with the cue, and st
   await wave.getByLabel("One round of the wave, seconds").press("Enter");
   await stored(page);
   await expect(page.getByRole("region", { name: "In hand" })).toContainText("4 values and 4 waves of 4 lights");
-  expect((await inHand(request, show))["64.pan wave"]).toMatchObject({
-    wave: { shape: "sine", size: 40, period: 2, phase: 270 },
-    fresh: true,
-  });
+  await expect
+    .poll(async () => (await inHand(request, show))["64.pan wave"])
+    .toMatchObject({
+      wave: { shape: "sine", size: 40, period: 2, phase: 270 },
+      fresh: true,
+    });
   // One step back takes the last change back, one more the one before.
   await page.keyboard.press("Escape");
   await page.keyboard.press("Control+z");
@@ -34,11 +36,11 @@ test("lights are made to sway from the give panel, recorded with the cue, and st
   await enterLine(page, "record #80", /Adds cue 80 behind 73: 4 values of 4 lights and 4 waves/);
   const recorded = await cueOf(request, show, "80");
   expect(recorded.parts[0]?.waves?.["61"]?.pan).toMatchObject({ shape: "sine", size: 10, period: 2 });
-  expect((await inHand(request, show))["64.pan wave"]).toMatchObject({ fresh: false });
+  await expect.poll(async () => (await inHand(request, show))["64.pan wave"]).toMatchObject({ fresh: false });
   await page.keyboard.press("Escape");
   await wave.getByRole("button", { name: "Stop" }).click();
   await stored(page);
-  expect((await inHand(request, show))["61.pan wave"]).toMatchObject({ wave: { stop: true } });
+  await expect.poll(async () => (await inHand(request, show))["61.pan wave"]).toMatchObject({ wave: { stop: true } });
   await wave.getByRole("button", { name: "Drop" }).click();
   await stored(page);
   expect(Object.keys(await inHand(request, show))).not.toContain("61.pan wave");
@@ -103,7 +105,7 @@ test("what is given takes its own times where the Hand is told so; what runs is 
   await enterLine(page, "master tower 40 in 1");
   await enterLine(page, "raise worklight to 55", /raise Worklight to 55 %/);
   await expect.poll(async () => (await running()).looks.worklight?.level.to).toBe(55);
-  expect((await running()).lists.tower?.master.to).toBe(40);
+  await expect.poll(async () => (await running()).lists.tower?.master.to).toBe(40);
   await enterLine(page, "start tower", /already runs; nothing happens/);
   await enterLine(page, "release tower in 0.5");
   await expect.poll(async () => (await running()).lists.tower?.cue).toBeNull();

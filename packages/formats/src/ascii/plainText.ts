@@ -1,0 +1,32 @@
+/** Signs beyond ASCII that have a plain way of being written. */
+const PLAIN: ReadonlyMap<string, string> = new Map([
+  ["–", "-"],
+  ["—", "-"],
+  ["−", "-"],
+  ["“", '"'],
+  ["”", '"'],
+  ["„", '"'],
+  ["‘", "'"],
+  ["’", "'"],
+  ["…", "..."],
+  ["ß", "ss"],
+  ["ø", "o"],
+  ["Ø", "O"],
+  ["æ", "ae"],
+  ["Æ", "AE"],
+  ["œ", "oe"],
+  ["ł", "l"],
+]);
+
+/**
+ * A text in ASCII, on one line: accents are taken off, other signs become what people would type for them, and what has none becomes "?".
+ * A text that is ASCII already stays as it is.
+ */
+export function inAscii(text: string): string {
+  return text
+    .replace(/[^\u0020-\u007e]/gu, (sign) => PLAIN.get(sign) ?? sign)
+    .normalize("NFKD")
+    .replace(/\p{M}/gu, "")
+    .replace(/\s+/g, " ")
+    .replace(/[^\u0020-\u007e]/gu, "?");
+}
