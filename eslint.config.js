@@ -105,5 +105,5 @@ export default tseslint.config(
   },
   { files: ["apps/web/src/choice/**"], rules: { "no-restricted-syntax": "off" } },
   pure("core", ["zod", "chevrotain", "papaparse", "diff", "fountain-js"]),
-  pure("formats", ["@zm/core", "fast-xml-parser", "fflate", "papaparse"]),
+  pure("formats", ["@zm/core", "fast-xml-parser", "fflate", "papaparse", "read-excel-file/universal", "write-excel-file/universal"]),
 );

@@ -14,6 +14,9 @@ export interface Options {
   readonly to?: string | undefined;
   readonly large?: boolean | undefined;
   readonly speed?: string | undefined;
+  readonly into?: string | undefined;
+  readonly as?: string | undefined;
+  readonly with?: readonly string[] | undefined;
 }
 
 /** The command line itself is wrong; what `run` throws for it begins with the command's name. */
@@ -24,6 +27,7 @@ export class UsageError extends Error {
 /** How a command reaches files; "-" is standard input. */
 export interface Files {
   readonly read: (file: string) => string;
+  readonly readBytes: (file: string) => Uint8Array;
   readonly write: (file: string, content: string | Uint8Array) => void;
 }
 

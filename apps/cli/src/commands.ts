@@ -1,7 +1,6 @@
 import {
   type Impact,
   type ListSheet,
-  ShowError,
   type ShowSheet,
   allLooks,
   checkSheet,
@@ -24,12 +23,11 @@ import {
   rehearse,
   rowOf,
   scheduleFrom,
-  serializeShow,
   sheetOf,
   showJsonSchema,
   reportMarks,
-  writeRigCsv,
 } from "@zm/core";
+import { convert, convertHelp } from "./convert.ts";
 import { pdfOf } from "./pdf.ts";
 import { TRIAL_SIZES, type TrialSize, trialShow } from "@zm/demo";
 import { type Command, type Files, type Options, UsageError, jsonFile, needed } from "./command.ts";
@@ -138,9 +136,9 @@ export const commands: ReadonlyMap<string, Command> = new Map<string, Command>([
     "convert",
     {
       words: ["IN", "OUT"],
-      options: {},
-      summary: "reads a show in one format and writes it in another, by file ending",
-      help: "Formats: .json, the open show document, checked and written in its one fixed order; .csv, written only: the rig as a table. OUT may be - to print the document.",
+      options: { into: "SHOW", as: "TABLE", with: "QUESTION=ANSWER", ...LIST },
+      summary: "reads a file in one format and writes it in another, by file ending; tells what does not come along",
+      help: convertHelp(),
       run: convert,
     },
   ],
@@ -227,19 +225,6 @@ function edit([file = "", edits = ""]: readonly string[], _: Options, files: Fil
   return { show: orderedShow(sheet.show), impact, inverse, ...(notes.length > 0 ? { notes } : {}) };
 }
 
-/** Files that `convert` reads, and those that it writes; a table of the rig has no cues to make a show of. */
-const READ_FORMATS = [".json"];
-const WRITTEN_FORMATS = [".json", ".csv"];
-
-function convert([from = "", to = ""]: readonly string[], _: Options, files: Files): unknown {
-  refuseFormat(from, READ_FORMATS, "read");
-  refuseFormat(to, WRITTEN_FORMATS, "written");
-  const show = parseShow(files.read(from));
-  if (to === "-") return orderedShow(show);
-  files.write(to, to.endsWith(".csv") ? writeRigCsv(show) : serializeShow(show));
-  return { written: to, title: show.title, cues: show.lists.reduce((sum, list) => sum + list.cues.length, 0) };
-}
-
 async function paper([file = ""]: readonly string[], options: Options, files: Files): Promise<unknown> {
   const kind = paperKind(options.kind ?? "cues");
   const out = needed(options.out, "a file with --out, such as --out cues.pdf");
@@ -250,11 +235,6 @@ async function paper([file = ""]: readonly string[], options: Options, files: Fi
   const pages = paperPages(made, { show: sheet.show.title, made: "", large: options.large ?? false });
   files.write(out, out.endsWith(".csv") ? paperCsv(made) : await pdfOf(pages));
   return { written: out, title: made.title, lines: made.rows.length };
-}
-
-function refuseFormat(file: string, formats: readonly string[], done: string): void {
-  if (file === "-" || formats.some((ending) => file.endsWith(ending))) return;
-  throw new ShowError(`${file}: its ending names no format that is ${done}; the formats are ${formats.join(", ")}`);
 }
 
 function trial([size = ""]: readonly string[], options: Options): unknown {

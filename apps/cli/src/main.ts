@@ -3,8 +3,12 @@ import { ShowError } from "@zm/core";
 import { run } from "./run.ts";
 
 function read(file: string): string {
+  return new TextDecoder("utf-8", { ignoreBOM: true }).decode(readBytes(file));
+}
+
+function readBytes(file: string): Uint8Array {
   try {
-    return readFileSync(file === "-" ? 0 : file, "utf8");
+    return readFileSync(file === "-" ? 0 : file);
   } catch {
     throw new ShowError(`${file} cannot be read`);
   }
@@ -19,7 +23,7 @@ function write(file: string, content: string | Uint8Array): void {
 }
 
 try {
-  process.stdout.write(await run(process.argv.slice(2), { read, write }));
+  process.stdout.write(await run(process.argv.slice(2), { read, readBytes, write }));
 } catch (error) {
   process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   process.exitCode = 1;

@@ -16,6 +16,9 @@ const OPTIONS = {
   to: { type: "string" },
   large: { type: "boolean" },
   speed: { type: "string" },
+  into: { type: "string" },
+  as: { type: "string" },
+  with: { type: "string", multiple: true },
   help: { type: "boolean" },
 } as const;
 

@@ -48,6 +48,7 @@ function file(name: string, content: unknown): string {
 
 const files = {
   read: (path: string): string => readFileSync(path, "utf8"),
+  readBytes: (path: string): Uint8Array => readFileSync(path),
   write: (path: string, content: string | Uint8Array): void => writeFileSync(path, content),
 };
 const answer = async (...args: string[]): Promise<unknown> => JSON.parse(await run(args, files));
@@ -122,6 +123,30 @@ test("convert writes the document in its one fixed order and prints what it wrot
   expect(await answer("convert", show, "-")).toEqual(JSON.parse(readFileSync(out, "utf8")));
 });
 
+test("convert goes between formats by their endings, tells what does not come along, and answers what a file leaves open", async () => {
+  const [demo, text] = [file("demo.json", serializeShow(saltAndParaffin())), join(folder, "demo.asc")];
+  const out = await answer("convert", demo, text);
+  expect(out).toMatchObject({ written: text, cues: saltAndParaffin().lists.reduce((sum, { cues }) => sum + cues.length, 0) });
+  expect(out).toHaveProperty(
+    "unsaid",
+    expect.arrayContaining([expect.objectContaining({ kind: "left", words: expect.stringContaining("position") })]),
+  );
+  const [looks, moves] = [join(folder, "looks.json"), join(folder, "moves.json")];
+  await answer("convert", text, looks);
+  await answer("convert", text, moves, "--with", "levels=stored");
+  const stored = (path: string): number => readFileSync(path, "utf8").split('"intensity": ').length;
+  expect(stored(moves)).toBeGreaterThan(stored(looks) * 2);
+  const [drawing, brought] = [join(folder, "rig.mvr"), join(folder, "brought.json")];
+  await answer("convert", demo, drawing);
+  expect(await answer("convert", drawing, brought, "--into", text.replace(".asc", ".json"))).toMatchObject({ read: { format: "mvr" } });
+  expect(JSON.parse(readFileSync(brought, "utf8")).channels).toEqual(JSON.parse(readFileSync(demo, "utf8")).channels);
+  const table = join(folder, "cues.csv");
+  await answer("convert", demo, table, "--as", "cueTable", "--list", "main");
+  writeFileSync(table, readFileSync(table, "utf8").replace(/^7,[^,]*/m, "7,Supper late"));
+  await answer("convert", table, brought, "--into", demo);
+  expect(readFileSync(brought, "utf8")).toContain('"label": "Supper late"');
+});
+
 test("trial prints a show that reads back, the same for the same seed", async () => {
   const first = await run(["trial", "small", "--seed", "7"], files);
   expect(await run(["trial", "small", "--seed", "7"], files)).toBe(first);
@@ -169,12 +194,18 @@ test.each([
   [["look", "SHOW", "extra", "--all"], /"extra" is one word too many/],
   [["look", "SHOW", "--colour", "red"], /--colour/],
   [["look", "SHOW", "--seed", "3"], /look: it knows no --seed/],
-  [["convert", "SHOW", "out.pdf"], /out\.pdf: its ending names no format that is written; the formats are \.json, \.csv/],
+  [
+    ["convert", "SHOW", "out.pdf"],
+    /out\.pdf: its ending names no format that is written; the formats are \.json, \.zip, \.asc, \.xlsx, \.csv, \.mvr, \.fountain/,
+  ],
+  [["convert", "SHOW", "out.csv", "--as", "poem"], /"poem" is not what a \.csv file can hold; it can hold rigTable, cueTable/],
+  [["convert", "SHOW", "out.json", "--with", "levels"], /convert: "levels" is no answer; write --with QUESTION=ANSWER/],
+  [["convert", "SHOW", "out.json", "--into", "SHOW"], /This file is a whole show; leave out --into/],
   [["paper", "SHOW"], /paper: give a file with --out/],
   [["paper", "SHOW", "--out", "cues.doc"], /paper: "cues\.doc": its ending names no paper/],
   [
     ["paper", "SHOW", "--kind", "poem", "--out", "cues.pdf"],
-    /There is no paper "poem"; the papers are cues, changes, patch, notes, palettes/,
+    /There is no paper "poem"; the papers are cues, changes, patch, calls, notes, palettes, osc/,
   ],
   [["trial", "huge"], /trial: "huge" is no size; the sizes are small, middle, large/],
   [["trial", "small", "--seed", "1.5"], /trial: "1\.5" is no seed/],

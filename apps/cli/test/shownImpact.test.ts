@@ -15,6 +15,7 @@ const demo = saltAndParaffin();
 const texts = new Map([["demo.json", serializeShow(demo)]]);
 const files = {
   read: (path: string): string => texts.get(path) ?? "",
+  readBytes: (path: string): Uint8Array => new TextEncoder().encode(texts.get(path) ?? ""),
   write: (path: string, content: string | Uint8Array): void => void texts.set(path, String(content)),
 };
 

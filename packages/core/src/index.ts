@@ -154,7 +154,7 @@ export * from "./paper/differences.ts";
 /** A paper as a table of texts. */
 export type { Paper, PaperColumn, PaperRow } from "./paper/table.ts";
 export * from "./rig/csv.ts";
-export { addressesOf } from "./rig/addresses.ts";
+export { type AttributePlace, addressesOf, placesOf } from "./rig/addresses.ts";
 export * from "./rig/autoGroups.ts";
 export * from "./rig/patch.ts";
 export * from "./rig/rigEdits.ts";

@@ -1,4 +1,5 @@
 import { groupBy } from "../show/groupBy.ts";
+import type { Channel } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import { PAST_THE_END, type Patched, UNIVERSE, patchedChannels } from "../rig/addresses.ts";
 import { CODES, type Finding } from "./finding.ts";
@@ -46,6 +47,13 @@ function freeAddress(taken: readonly Patched[]): (own: Patched) => number | unde
   };
 }
 
+/** The patch of a light with one of its places put elsewhere in the same universe. */
+function mended({ channel, universe, under }: Patched, address: number): Channel["patch"] {
+  const { more, ...own } = channel.patch ?? { universe, address };
+  if (under === 1) return { universe, address, ...(more ? { more } : {}) };
+  return { ...own, more: (more ?? []).map((each, at) => (at === under - 2 ? { universe, address } : each)) };
+}
+
 /** A finding about the patch of one light, with the addresses that are free. */
 function finding(own: Patched, free: number | undefined, what: string): Finding {
   const { channel, universe, first, last } = own;
@@ -57,6 +65,6 @@ function finding(own: Patched, free: number | undefined, what: string): Finding 
     cue: null,
     channel: channel.number,
     message: `Light ${channel.number} at ${universe}.${first} to ${universe}.${last} ${what}. ${advice}`,
-    ...(free === undefined ? {} : { mend: [{ op: "setChannel", channel: { ...channel, patch: { universe, address: free } } }] }),
+    ...(free === undefined ? {} : { mend: [{ op: "setChannel", channel: { ...channel, patch: mended(own, free) } }] }),
   };
 }

@@ -18,6 +18,8 @@ export interface Overlay {
   /** The levels of lights that flash, and what they are at just now. */
   readonly flashing: readonly number[];
   readonly flash: number;
+  /** What else lights that flash are at, so that they are seen: an open shutter, a wheel out of the way. */
+  readonly highlit: readonly (readonly [ordinal: number, value: number])[];
 }
 
 /** What lies over the frame of a run at a moment (docs/running.md, Blackout). Seconds of the run's clock. */
@@ -32,7 +34,14 @@ export function overlayAt(mix: Mix, now: number): Overlay {
     }),
     flashing: levelsOf(keys, grand.identify ?? []),
     flash: Math.floor(now / FLASH) % 2 === 0 ? 100 : 0,
+    highlit: (grand.identify ?? []).flatMap((channel) => highlightsOf(keys, channel)),
   };
+}
+
+function highlightsOf(keys: Keys, channel: number): (readonly [number, number])[] {
+  return [...(keys.byChannel.get(channel)?.values() ?? [])].flatMap(({ ordinal, attribute: { family, highlight } }) =>
+    highlight === undefined || family === "intensity" ? [] : [[ordinal, highlight] as const],
+  );
 }
 
 function levelsOf(keys: Keys, channels: readonly number[]): number[] {
@@ -46,7 +55,7 @@ function levelsOf(keys: Keys, channels: readonly number[]): number[] {
  * Lays an overlay on a frame: `values` by key ordinal hold what runs with the Hand over it, and are changed in place. Levels of lights that
  * stay are touched by nothing but parking and finding; a parked key stays as it is under everything; a light that flashes is seen whatever else holds.
  */
-export function applyOverlay(keys: Keys, { share, heard, parked, flashing, flash }: Overlay, values: Float64Array): void {
+export function applyOverlay(keys: Keys, { share, heard, parked, flashing, flash, highlit }: Overlay, values: Float64Array): void {
   if (share < 1 || heard !== null)
     for (const { ordinal, attribute, house } of keys.all)
       if (attribute.family === "intensity" && !house) {
@@ -54,5 +63,6 @@ export function applyOverlay(keys: Keys, { share, heard, parked, flashing, flash
         values[ordinal] = (values[ordinal] ?? 0) * comesOut;
       }
   for (const [ordinal, value] of parked) values[ordinal] = value;
+  for (const [ordinal, value] of highlit) values[ordinal] = value;
   for (const ordinal of flashing) values[ordinal] = flash;
 }

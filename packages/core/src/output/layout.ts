@@ -1,20 +1,21 @@
-import { patchedChannels } from "../rig/addresses.ts";
+import { UNIVERSE, patchedChannels, placesOf } from "../rig/addresses.ts";
 import type { Show } from "../show/schema.ts";
-import type { Keys } from "../sheet/keys.ts";
+import { type Keys, keyAt } from "../sheet/keys.ts";
 
-/** Where one key's level goes: which universe (by its place), the address from 0, and how its range is spread over its bits. */
+/** Where one key's level goes: which universe (by its place), an address from 0 for each byte, the coarse one first, and how its range is spread over them. */
 interface Place {
   readonly key: number;
   readonly universe: number;
-  readonly address: number;
-  readonly bits: 8 | 16;
+  readonly bytes: readonly number[];
+  /** The largest number that its bytes hold. */
+  readonly most: number;
   readonly min: number;
   readonly range: number;
 }
 
 /**
  * The addresses of a rig laid out for sending: made once for each rig, so that a frame only writes numbers.
- * A key of 16 bits takes two places, coarse before fine. Universes that nobody is patched to are not sent.
+ * A key of 16 bits takes two bytes, one of 24 three. Universes that nobody is patched to are not sent.
  */
 export interface OutputLayout {
   /** The universes in use, rising. */
@@ -23,20 +24,22 @@ export interface OutputLayout {
 }
 
 /**
- * Lays out a patched rig (docs/running.md, Output): a channel takes its attributes' addresses one behind the other from its patch on, coarse before
+ * Lays out a patched rig (docs/running.md, Output): a channel takes its attributes' addresses from its patch on, one behind the other or where its type says, coarse before
  * fine. What would run past 512 is left out; Check tells of it.
  * The order of the places is that of the channels. Nothing is laid out for lights without a patch.
  */
 export function outputLayout(show: Pick<Show, "channels" | "fixtureTypes">, keys: Keys): OutputLayout {
   const patched = patchedChannels(show);
   const universes = [...new Set(patched.map(({ universe }) => universe))].sort((a, b) => a - b);
-  const places = patched.flatMap(({ channel, universe, first }): Place[] => {
-    let address = first - 1;
-    return [...(keys.byChannel.get(channel.number)?.values() ?? [])].flatMap(({ ordinal, attribute }): Place[] => {
-      const { bits = 8, min, max } = attribute;
-      const own = address;
-      address += bits / 8;
-      return address > 512 ? [] : [{ key: ordinal, universe: universes.indexOf(universe), address: own, bits, min, range: max - min }];
+  const types = new Map(show.fixtureTypes.map((type) => [type.id, type]));
+  const places = patched.flatMap(({ channel, universe, first, under }): Place[] => {
+    const type = types.get(channel.type);
+    return (type ? placesOf(type, under) : []).flatMap(({ attribute, offsets }): Place[] => {
+      const key = keyAt(keys, channel.number, attribute.id);
+      const bytes = offsets.map((offset) => first - 1 + offset);
+      if (!key || bytes.some((address) => address >= UNIVERSE)) return [];
+      const { min, max } = attribute;
+      return [{ key: key.ordinal, universe: universes.indexOf(universe), bytes, most: 256 ** bytes.length - 1, min, range: max - min }];
     });
   });
   return { universes, places };
@@ -56,20 +59,18 @@ export function emptyLevels({ universes }: OutputLayout): Uint8Array[] {
  */
 export function writeLevels({ places }: OutputLayout, values: Float64Array, levels: readonly Uint8Array[]): boolean {
   let changed = false;
-  for (const { key, universe, address, bits, min, range } of places) {
-    const bytes = levels[universe];
-    if (!bytes) continue;
-    const most = bits === 16 ? 65_535 : 255;
+  for (const { key, universe, bytes, most, min, range } of places) {
+    const sent = levels[universe];
+    if (!sent) continue;
     const share = range > 0 ? ((values[key] ?? min) - min) / range : 0;
-    const level = Math.floor(Math.min(1, Math.max(0, share)) * most + 0.5);
-    const coarse = bits === 16 ? level >> 8 : level;
-    if (bytes[address] !== coarse) {
-      bytes[address] = coarse;
-      changed = true;
-    }
-    if (bits === 16 && bytes[address + 1] !== (level & 255)) {
-      bytes[address + 1] = level & 255;
-      changed = true;
+    let level = Math.floor(Math.min(1, Math.max(0, share)) * most + 0.5);
+    for (let byte = bytes.length - 1; byte >= 0; byte -= 1) {
+      const address = bytes[byte] ?? 0;
+      if (sent[address] !== (level & 255)) {
+        sent[address] = level & 255;
+        changed = true;
+      }
+      level >>= 8;
     }
   }
   return changed;
@@ -81,10 +82,10 @@ export function writeLevels({ places }: OutputLayout, values: Float64Array, leve
  */
 export function readLevels({ universes, places }: OutputLayout, universe: number, levels: ArrayLike<number>, into: Float64Array): void {
   const own = universes.indexOf(universe);
-  for (const { key, universe: its, address, bits, min, range } of places) {
+  for (const { key, universe: its, bytes, most, min, range } of places) {
     if (its !== own) continue;
-    const coarse = levels[address] ?? 0;
-    const level = bits === 16 ? coarse * 256 + (levels[address + 1] ?? 0) : coarse;
-    into[key] = min + (level / (bits === 16 ? 65_535 : 255)) * range;
+    let level = 0;
+    for (const address of bytes) level = level * 256 + (levels[address] ?? 0);
+    into[key] = min + (level / most) * range;
   }
 }

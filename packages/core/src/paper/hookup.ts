@@ -1,3 +1,4 @@
+import { groupBy } from "../show/groupBy.ts";
 import { patchedChannels } from "../rig/addresses.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
 import type { Paper } from "./table.ts";
@@ -7,7 +8,7 @@ import type { Paper } from "./table.ts";
  * In the order of the channels' numbers.
  */
 export function hookupPaper({ show }: ShowSheet): Paper {
-  const patched = new Map(patchedChannels(show).map((each) => [each.channel.number, each]));
+  const patched = groupBy(patchedChannels(show), ({ channel }) => channel.number);
   return {
     title: "Hookup and patch",
     subtitle: `${show.channels.length} lights`,
@@ -21,14 +22,14 @@ export function hookupPaper({ show }: ShowSheet): Paper {
       { name: "groups", share: 3 },
     ],
     rows: show.channels.map(({ number, label = "", type, place }) => {
-      const own = patched.get(number);
+      const own = patched.get(number) ?? [];
       return {
         cells: [
           String(number),
           label,
           show.fixtureTypes.find(({ id }) => id === type)?.name ?? type,
-          own ? `${own.universe}.${own.first}` : "not patched",
-          own ? `${own.first}–${own.last}` : "",
+          own.map(({ universe, first }) => `${universe}.${first}`).join(", ") || "not patched",
+          own.map(({ first, last }) => `${first}–${last}`).join(", "),
           place ? [place.x, place.y, place.z].join(", ") : "",
           show.groups.flatMap((group) => (group.channels.includes(number) ? [group.label || group.id] : [])).join(", "),
         ],

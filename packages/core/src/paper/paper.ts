@@ -2,10 +2,12 @@ import Papa from "papaparse";
 import { ShowError } from "../show/errors.ts";
 import { rowsIn } from "../edit/index.ts";
 import { type ListSheet, type ShowSheet, listOf } from "../sheet/sheet.ts";
+import { callListPaper } from "./callList.ts";
 import { changeListPaper } from "./changeList.ts";
 import { cueSheetPaper } from "./cueSheet.ts";
 import { hookupPaper } from "./hookup.ts";
 import { notesPaper } from "./notesPaper.ts";
+import { oscListPaper } from "./oscList.ts";
 import { paletteListPaper } from "./paletteList.ts";
 import type { Paper } from "./table.ts";
 import { thereIsNo } from "../show/thereIsNo.ts";
@@ -18,8 +20,10 @@ export const PAPER_KINDS = {
   cues: { label: "Cue sheet", ofCues: true, make: cueSheetPaper },
   changes: { label: "What each cue changes", ofCues: true, make: changeListPaper },
   patch: { label: "Hookup and patch", ofCues: false, make: hookupPaper },
+  calls: { label: "Calls", ofCues: true, make: callListPaper },
   notes: { label: "Notes", ofCues: false, make: notesPaper },
   palettes: { label: "Palettes", ofCues: false, make: paletteListPaper },
+  osc: { label: "OSC addresses", ofCues: false, make: oscListPaper },
 } as const satisfies Readonly<Record<string, PaperKindParts>>;
 
 interface PaperKindParts {

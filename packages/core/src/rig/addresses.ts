@@ -1,4 +1,4 @@
-import type { Channel, Show } from "../show/schema.ts";
+import type { Attribute, Channel, FixtureType, Show } from "../show/schema.ts";
 
 /**
  * The addresses of one universe.
@@ -6,16 +6,35 @@ import type { Channel, Show } from "../show/schema.ts";
  */
 export const UNIVERSE = 512;
 
+/** Where one attribute of a type stands behind the address of its light, from 0: an address for each of its bytes, the coarse one first. */
+export interface AttributePlace {
+  readonly attribute: Attribute;
+  readonly offsets: readonly number[];
+}
+
 /**
- * How many addresses a fixture type takes: one for each of its attributes, two for one of 16 bits.
- * 0 for a type that the show does not have.
+ * Where the attributes of a type stand under one of its breaks, counted from 1: those that name their addresses there, all others one behind the other, behind the
+ * attribute before them (docs/running.md, Output).
  */
-export function addressesOf(show: Pick<Show, "fixtureTypes">, type: string): number {
-  const attributes = show.fixtureTypes.find((each) => each.id === type)?.attributes ?? [];
-  return Math.max(
-    1,
-    attributes.reduce((sum, { bits = 8 }) => sum + bits / 8, 0),
-  );
+export function placesOf({ attributes }: Pick<FixtureType, "attributes">, under = 1): AttributePlace[] {
+  let next = 0;
+  return attributes.flatMap((attribute): AttributePlace[] => {
+    const { at, bits = 8 } = attribute;
+    if ((attribute.break ?? 1) !== under) return [];
+    const offsets = at ? at.map((address) => address - 1) : Array.from({ length: bits / 8 }, (_, byte) => next + byte);
+    next = Math.max(...offsets) + 1;
+    return [{ attribute, offsets }];
+  });
+}
+
+/**
+ * How many addresses a fixture type takes under one of its breaks: up to the last that one of its attributes names, one for each of 8 bits.
+ * 1 for a type that the show does not have.
+ */
+export function addressesOf(show: Pick<Show, "fixtureTypes">, type: string, under = 1): number {
+  const found = show.fixtureTypes.find((each) => each.id === type);
+  const places = found ? placesOf(found, under) : [];
+  return Math.max(1, ...places.flatMap(({ offsets }) => offsets.map((offset) => offset + 1)));
 }
 
 /**
@@ -27,17 +46,22 @@ export interface Patched {
   readonly universe: number;
   readonly first: number;
   readonly last: number;
+  /** Which of the light's patches it is, counted from 1. */
+  readonly under: number;
 }
 
 /**
  * The channels that are patched, with their addresses; they may reach past the end of their universe.
- * In the order of the channels' numbers. Lights without a patch are left out.
+ * In the order of the channels' numbers, a light that is patched at several places once for each. Lights without a patch are left out.
  */
 export function patchedChannels(show: Pick<Show, "channels" | "fixtureTypes">): Patched[] {
   return show.channels.flatMap((channel): Patched[] => {
     if (!channel.patch) return [];
-    const { universe, address } = channel.patch;
-    return [{ channel, universe, first: address, last: address + addressesOf(show, channel.type) - 1 }];
+    const { more = [], ...own } = channel.patch;
+    return [own, ...more].map(({ universe, address }, at) => {
+      const under = at + 1;
+      return { channel, universe, first: address, last: address + addressesOf(show, channel.type, under) - 1, under };
+    });
   });
 }
 

@@ -58,10 +58,11 @@ export function readRigCsv(text: string, show: Show): EditInput[] {
   const edits = data.flatMap((row, index): EditInput[] => {
     const line = `Line ${index + 2}`;
     try {
-      const channel = channelOf(row, show);
-      if (seen.has(channel.number)) throw new ShowError(`light ${channel.number} stands in the table twice`);
-      seen.add(channel.number);
-      const before = show.channels.find(({ number }) => number === channel.number);
+      const read = channelOf(row, show);
+      if (seen.has(read.number)) throw new ShowError(`light ${read.number} stands in the table twice`);
+      seen.add(read.number);
+      const before = show.channels.find(({ number }) => number === read.number);
+      const channel = withUntold(read, before);
       return sameData(before, channel) ? [] : [{ op: "setChannel", channel }];
     } catch (error) {
       if (!(error instanceof ShowError)) throw error;
@@ -105,6 +106,17 @@ function channelOf(row: Row, show: Show): Channel {
     ...(label === "" ? {} : { label }),
     ...(universe === undefined || address === undefined ? {} : { patch: { universe, address } }),
     ...(place ? { place: { ...place, ...(aim ? { aim } : {}) } } : {}),
+  };
+}
+
+/** A light with what it has that no column tells: that it stays in the dark, its further patches, how it hangs. */
+function withUntold(read: Channel, before: Channel | undefined): Channel {
+  const { house, patch: { more } = {}, place: { turn } = {} } = before ?? {};
+  return {
+    ...read,
+    ...(read.patch && more ? { patch: { ...read.patch, more } } : {}),
+    ...(read.place && turn ? { place: { ...read.place, turn } } : {}),
+    ...(house ? { house } : {}),
   };
 }
 

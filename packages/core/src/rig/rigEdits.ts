@@ -92,7 +92,8 @@ export function repatchEdits(show: Show, channels: readonly number[], patch: Pat
     const width = addressesOf(show, channel.type);
     const at = withRoom(next, width);
     next = behind(at, width);
-    return { op: "setChannel", channel: { ...channel, patch: at } };
+    const { more } = channel.patch ?? {};
+    return { op: "setChannel", channel: { ...channel, patch: { ...at, ...(more ? { more } : {}) } } };
   });
 }
 

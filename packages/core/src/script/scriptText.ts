@@ -80,6 +80,7 @@ function readFountain(text: string): TextLine[] {
     const place = page === undefined ? {} : { page };
     if (token.type === "character") who = words.replace(/\s*\([^)]*\)|\s*\^$/g, "");
     else if (token.type === "page_break") page = (page ?? 1) + 1;
+    else if (token.type === "note" && PAGE.test(words)) page = Number(PAGE.exec(words)?.[1]);
     else if (words === "" || token.is_title || ["note", "synopsis", "boneyard_begin", "boneyard_end"].includes(token.type)) continue;
     else if (token.type === "section" || token.type === "scene_heading") lines.push({ heading: true, text: words, ...place });
     else if (token.type === "dialogue" && who !== undefined) lines.push({ who, text: words, ...place });

@@ -8,7 +8,7 @@ import { checkRange, readMoves } from "./readMoves.ts";
 import { type Rig, attributeAt, rigOf } from "./rig.ts";
 import { isRelease, moveTiming } from "./move.ts";
 import { upgradedDocument } from "./upgrade.ts";
-import { type Cue, type CueList, type HeldLook, type Palette, type Show, showSchema } from "./schema.ts";
+import { type Attribute, type Cue, type CueList, type HeldLook, type Palette, type Show, showSchema } from "./schema.ts";
 
 /**
  * Reads the text of an open show document (FORMAT). Throws ShowError with every fault found, each naming its place;
@@ -161,6 +161,7 @@ function checkType(type: Show["fixtureTypes"][number], faults: string[]): void {
     else if (attribute.home < attribute.min || attribute.home > attribute.max)
       faults.push(`${at}: home ${attribute.home} is outside ${attribute.min} to ${attribute.max}`);
     if (attribute.family === "intensity" && attribute.home !== 0) faults.push(`${at}: the home of an intensity is 0`);
+    checkPlaces(attribute, at, faults);
     for (const { value, name } of attribute.slots ?? []) {
       if (value < attribute.min || value > attribute.max)
         faults.push(`${at}, slot ${name}: ${value} is outside ${attribute.min} to ${attribute.max}`);
@@ -176,6 +177,14 @@ function checkType(type: Show["fixtureTypes"][number], faults: string[]): void {
       faults,
     );
   }
+}
+
+/** Tells of places of an attribute in the output that do not fit its bits, and of a highlight outside its range. */
+function checkPlaces({ at, bits = 8, highlight, min, max }: Attribute, place: string, faults: string[]): void {
+  if (at && at.length !== bits / 8)
+    faults.push(`${place}: it names ${at.length} of its light's addresses, and ${bits} bits take ${bits / 8}`);
+  if (highlight !== undefined && (highlight < min || highlight > max))
+    faults.push(`${place}: highlight ${highlight} is outside ${min} to ${max}`);
 }
 
 /**

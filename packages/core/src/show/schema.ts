@@ -51,6 +51,15 @@ const cueNumber = z
 const family = z.enum(FAMILIES);
 const curve = z.enum(CURVES);
 
+const hexColour = z.string().regex(/^#[0-9a-f]{6}$/, "is not a colour; write it as #ffb066");
+/** A small picture in the text of the document. */
+const smallPicture = z
+  .string()
+  .max(90_000, "is larger than a picture of a wheel may be")
+  .regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+=*$/, "is not a picture; it is a PNG or JPEG as a data address");
+/** Where a light begins in a universe. */
+const address = { universe: z.number().int().min(1).max(63_999), address: z.number().int().min(1).max(512) };
+
 /** One thing that a light can do, and in which range. `min`, `max` and `home` are in the attribute's own unit. */
 const attribute = z.strictObject({
   id,
@@ -62,8 +71,14 @@ const attribute = z.strictObject({
   /** Units a second; absent: it is there at once. */
   speed: number.min(1e-6, "is not a speed above 0").optional(),
   snap: z.boolean().optional(),
-  /** How finely its value is sent: in one address, or in two, the coarse one first (docs/running.md, Output). */
-  bits: z.union([z.literal(8), z.literal(16)]).optional(),
+  /** How finely its value is sent: in one address, or in two or three, the coarse one first (docs/running.md, Output). */
+  bits: z.union([z.literal(8), z.literal(16), z.literal(24)]).optional(),
+  /** Which of its light's addresses it takes, counted from 1; as many as it has bits for. Absent: those behind the attribute before it. */
+  at: z.array(z.number().int().min(1).max(512)).min(1).max(3).optional(),
+  /** Under which of the light's patches it stands, counted from 1, where a light is patched at several places. */
+  break: z.number().int().min(2).max(8).optional(),
+  /** What it is at while its light is to be found, besides the level. */
+  highlight: number.optional(),
   /**
    * Stretches of its range that mean different things, as "index" and "turn" do: each from one value to another, standing for `low` to `high` in a
    * unit of its own.
@@ -74,7 +89,7 @@ const attribute = z.strictObject({
     )
     .optional(),
   /** The places of a wheel that have a name. */
-  slots: z.array(z.strictObject({ value: number, name: label })).optional(),
+  slots: z.array(z.strictObject({ value: number, name: label, rgb: hexColour.optional(), picture: smallPicture.optional() })).optional(),
 });
 
 /** A kind of light: what each of its lights can do. */
@@ -88,9 +103,13 @@ const channel = z.strictObject({
   number: channelNumber,
   type: id,
   label: label.optional(),
-  patch: z.strictObject({ universe: z.number().int().min(1).max(63_999), address: z.number().int().min(1).max(512) }).optional(),
-  /** Metres: x to the right as the audience sees it, y up, z away from the audience. `aim` is where a light that cannot turn is pointed. */
-  place: z.strictObject({ x: number, y: number, z: number, aim: point.optional() }).optional(),
+  /** `more` are the further places of a light that is patched at several. */
+  patch: z.strictObject({ ...address, more: z.array(z.strictObject(address)).min(1).max(7).optional() }).optional(),
+  /**
+   * Metres: x to the right as the audience sees it, y up, z away from the audience. `aim` is where a light that cannot turn is pointed; `turn` is how it
+   * hangs, degrees around these axes, x first: none is hanging straight down, its front to the audience.
+   */
+  place: z.strictObject({ x: number, y: number, z: number, aim: point.optional(), turn: point.optional() }).optional(),
   /** It stays as it is when everything else is put out: under the blackout, the grand master and "all off". */
   house: z.literal(true).optional(),
 });
@@ -412,7 +431,7 @@ const colourList = z.strictObject({
       z.strictObject({
         number: label,
         name: label.optional(),
-        rgb: z.string().regex(/^#[0-9a-f]{6}$/, "is not a colour; write it as #ffb066"),
+        rgb: hexColour,
       }),
     )
     .max(5000, "has more than 5000 colours"),
@@ -506,7 +525,7 @@ export type Curve = (typeof CURVES)[number];
 /**
  * One thing that a type of light can do. Its numbers are in its own unit; `speed` is units a second, `snap` lets it jump, and `slots` name
  * the places of a wheel.
- * `home` is where it rests while no list says anything; for an intensity it is 0. `bits` is 8 or 16 for the output.
+ * `home` is where it rests while no list says anything; for an intensity it is 0. `bits` is 8, 16 or 24 for the output.
  * Absent `speed`: it is there at once. Absent `snap`: it fades.
  */
 export type Attribute = z.infer<typeof attribute>;

@@ -86,7 +86,7 @@ test("what lies over everything is written down and read again; what was written
 test("a frame under it has its levels scaled, those of lights that stay alone excepted", () => {
   const { keys } = show(true);
   const values = Float64Array.from(keys.all, () => 80);
-  applyOverlay(keys, { share: 0.25, heard: null, parked: [], flashing: [], flash: 0 }, values);
+  applyOverlay(keys, { share: 0.25, heard: null, parked: [], flashing: [], flash: 0, highlit: [] }, values);
   expect(keys.all.map(({ name, ordinal }) => [name, values[ordinal]])).toEqual([
     ["1.intensity", 20],
     ["1.pan", 80],

@@ -16,14 +16,6 @@ export function writeLevel(level: number): string {
   return whole === 100 ? "FL" : String(whole).padStart(2, "0");
 }
 
-/** A time, seconds: "4", "2.5", or minutes and seconds as "1:30". Undefined for what is none, and for more than a day. */
-export function readSeconds(word: string): number | undefined {
-  const [, minutes = "0", seconds = ""] = /^(?:(\d{1,4}):)?(\d*\.?\d+)\.?$/.exec(word) ?? [];
-  if (seconds === "") return undefined;
-  const all = Number(minutes) * 60 + Number(seconds);
-  return all <= 86_400 ? Math.round(all * 1000) / 1000 : undefined;
-}
-
 /** A time as the text has it: seconds, at most three places. */
 export function writeSeconds(seconds: number): string {
   return String(Math.round(seconds * 1000) / 1000);

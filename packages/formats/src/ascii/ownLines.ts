@@ -1,4 +1,5 @@
-import { readLevelExactly, readSeconds } from "./figures.ts";
+import { readSeconds } from "@zm/core";
+import { readLevelExactly } from "./figures.ts";
 import type { Item, OpenCue } from "./openItem.ts";
 
 /** How our own texts name who made them: lines of a maker's own are understood in those alone. */

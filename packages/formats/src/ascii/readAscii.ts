@@ -1,7 +1,7 @@
-import { ShowError, isCueNumber } from "@zm/core";
+import { ShowError, isCueNumber, readSeconds } from "@zm/core";
 import type { Remark } from "../report/remark.ts";
 import type { AsciiFile, AsciiPatch } from "./asciiFile.ts";
-import { readLevel, readSeconds } from "./figures.ts";
+import { readLevel } from "./figures.ts";
 import { type AsciiRecord, recordsOf } from "./records.ts";
 import { type Item, type Open, type OpenCue, opened } from "./openItem.ts";
 import { OUR_MAKER, OWN_LINES } from "./ownLines.ts";

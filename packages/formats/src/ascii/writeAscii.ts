@@ -9,6 +9,7 @@ import {
   cueDuration,
   emptyState,
   movesOf,
+  placesOf,
   stateAt,
 } from "@zm/core";
 import type { Remark } from "../report/remark.ts";
@@ -75,15 +76,13 @@ function lookLevels(
 }
 
 /** Where each light's level is sent, as dimmers counted through all universes; 16 a line. */
-function patchLines({ show, keys }: ShowSheet): string[] {
-  const entries = show.channels.flatMap(({ number, patch }): string[] => {
-    if (!patch) return [];
-    let before = 0;
-    for (const { attribute } of keys.byChannel.get(number)?.values() ?? []) {
-      if (attribute.family === "intensity") return [`${number}<${(patch.universe - 1) * UNIVERSE + patch.address + before}@FL`];
-      before += (attribute.bits ?? 8) / 8;
-    }
-    return [];
+function patchLines({ show }: ShowSheet): string[] {
+  const types = new Map(show.fixtureTypes.map((type) => [type.id, type]));
+  const entries = show.channels.flatMap(({ number, type, patch }): string[] => {
+    const own = types.get(type);
+    const place = patch && own && placesOf(own).find(({ attribute }) => attribute.family === "intensity");
+    const offset = place?.offsets[0];
+    return offset === undefined || !patch ? [] : [`${number}<${(patch.universe - 1) * UNIVERSE + patch.address + offset}@FL`];
   });
   return entries.length > 0 ? ["", ...filled("Patch 1", entries)] : [];
 }

@@ -1,6 +1,7 @@
 import { ShowError, allLooks, sheetOf } from "@zm/core";
 import fc from "fast-check";
-import { looksThatDiffer, readAscii, showOfAscii, type LevelsMean } from "../../src/index.ts";
+import { type LevelsMean, looksThatDiffer, showOfAscii } from "../../src/ascii/asciiShow.ts";
+import { readAscii } from "../../src/ascii/readAscii.ts";
 
 /** A list as another desk may write it: levels in all three ways, a part, a follow-on, a link, and lines of its own. */
 const LIST = `Ident 3:0

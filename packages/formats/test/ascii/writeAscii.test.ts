@@ -1,7 +1,9 @@
 import { saltAndParaffin } from "@zm/demo";
 import { type ListSheet, type Show, type ShowSheet, allLooks, readShow, sheetOf } from "@zm/core";
 import fc from "fast-check";
-import { readAscii, showOfAscii, writeAscii } from "../../src/index.ts";
+import { showOfAscii } from "../../src/ascii/asciiShow.ts";
+import { readAscii } from "../../src/ascii/readAscii.ts";
+import { writeAscii } from "../../src/ascii/writeAscii.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
 const pan = { id: "pan", family: "position", min: -270, max: 270, home: 0 };
