@@ -38,7 +38,13 @@ need_packages() {
   local now; now=$(sha256sum package-lock.json | cut -d' ' -f1)
   [ -d node_modules ] && [ "$(cat node_modules/.installed 2>/dev/null)" = "$now" ] && return
   say "Installing packages …"
-  npm ci --no-audit --no-fund --loglevel=error >"$DATA/npm.log" 2>&1 || { tail -5 "$DATA/npm.log" >&2; fail "The packages could not be installed; $DATA/npm.log says more."; }
+  # A line that breaks off once is tried again; what is wrong with the packages themselves stays wrong.
+  local tries=1
+  until npm ci --no-audit --no-fund --loglevel=error >"$DATA/npm.log" 2>&1; do
+    tries=$((tries + 1))
+    { [ $tries -le 3 ] && grep -qE "network|ECONN|ETIMEDOUT" "$DATA/npm.log"; } || { tail -5 "$DATA/npm.log" >&2; fail "The packages could not be installed; $DATA/npm.log says more."; }
+    sleep 2
+  done
   printf '%s' "$now" >node_modules/.installed
 }
 

@@ -7,6 +7,7 @@ export default {
     main: "dist/modules/main.js",
     engineThread: "dist/modules/engine/engineThread.js",
     importThread: "dist/modules/shows/importThread.js",
+    backup: "dist/modules/backups/headless.js",
   },
   platform: "node",
   external: (id) => !id.startsWith(".") && !id.startsWith("/") && !OWN.test(id),

@@ -1,13 +1,13 @@
 import { ShowError, type Show, type ShowSheet, makeEdits, orderedShow, parseShow, readEdits, serializeShow, sheetOf } from "@zm/core";
-import { FORMATS, type NamedReading, type Wishes, formatToWrite, readFile, writeFile } from "@zm/formats";
+import { FORMAT_NAMES, type FormatName, type NamedReading, type Wishes, formatToWrite, readFile, writeFile } from "@zm/formats";
 import { type Files, type Options, UsageError } from "./command.ts";
 
 /** What `--help` says of the formats: those there are now. */
 export function convertHelp(): string {
-  const endings = (of: "read" | "write"): string =>
-    [...new Set(FORMATS.filter((format) => format[of]).flatMap((format) => format.endings))].join(", ");
-  const tables = FORMATS.filter((format) => format.write && format.endings.includes(".csv")).map(({ id }) => id);
-  return `Read: ${endings("read")}; a file is known by what is in it. Written: ${endings("write")}; --as says which table a .csv is: ${tables.join(", ")}. --into SHOW brings IN into that show, as its edits, and writes the show; without it IN becomes a show of its own. What a file leaves open is asked in "questions", and answered by --with QUESTION=ANSWER, as often as needed. OUT may be - to print the document.`;
+  const endings = (not: FormatName["ways"]): string =>
+    [...new Set(FORMAT_NAMES.filter(({ ways }) => ways !== not).flatMap((format): readonly string[] => format.endings))].join(", ");
+  const tables = FORMAT_NAMES.filter(({ ways, endings: [ending] }) => ways === "written" && ending === ".csv").map(({ id }) => id);
+  return `Read: ${endings("written")}; a file is known by what is in it. Written: ${endings("read")}; --as says which table a .csv is: ${tables.join(", ")}. --into SHOW brings IN into that show, as its edits, and writes the show; without it IN becomes a show of its own. What a file leaves open is asked in "questions", and answered by --with QUESTION=ANSWER, as often as needed. OUT may be - to print the document.`;
 }
 
 /** Reads a file of any format and writes it in another. Prints what was made, what was asked, and what did not come along. */

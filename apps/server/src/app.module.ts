@@ -1,6 +1,8 @@
 import { type DynamicModule, Module } from "@nestjs/common";
 import { TerminusModule } from "@nestjs/terminus";
 import { DataSource } from "typeorm";
+import { BackupsController } from "./backups/backups.controller.ts";
+import { BackupsService } from "./backups/backups.service.ts";
 import { HealthController } from "./health/health.controller.ts";
 import { DatabaseWatch } from "./database/databaseWatch.ts";
 import { HistoryController } from "./history/history.controller.ts";
@@ -51,6 +53,7 @@ export class AppModule {
         RunLogController,
         OscController,
         CallerController,
+        BackupsController,
       ],
       providers: [
         { provide: DataSource, useValue: database },
@@ -69,6 +72,7 @@ export class AppModule {
         RunLogService,
         OscService,
         CallerService,
+        BackupsService,
         LiveGateway,
         IdleShows,
       ],

@@ -68,6 +68,10 @@ export class Settings {
   @IsNotEmpty({ message: "ZM_DATA is empty; it names the folder of the server's own data" })
   readonly runs: string;
 
+  /** The folder in which backups are made where nobody names another. It stays when the data is thrown away. */
+  @IsNotEmpty({ message: "ZM_BACKUPS is empty; it names the folder of backups" })
+  readonly backups: string;
+
   /** An address to which levels are sent from the start, whatever the settings page says. */
   @IsOptional()
   @IsAddress("ZM_OUTPUT", "127.0.0.1:5568")
@@ -103,6 +107,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     caller: fileURLToPath(new URL("../../caller/dist/main.js", import.meta.url)),
     pages: env["ZM_PAGES"] ?? fileURLToPath(new URL("../../web/dist", import.meta.url)),
     runs: join(env["ZM_DATA"] ?? fileURLToPath(new URL("../../../.data", import.meta.url)), "runs", database.name),
+    backups: env["ZM_BACKUPS"] ?? join(env["ZM_DATA"] ?? fileURLToPath(new URL("../../../.data", import.meta.url)), "backups"),
     output: env["ZM_OUTPUT"],
     osc: env["ZM_OSC"],
     engineHere: false,

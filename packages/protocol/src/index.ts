@@ -3,6 +3,7 @@
  * It may use the core and nothing else of ours. Begin with `routes.ts` and `live.ts`.
  */
 export * from "./address.ts";
+export * from "./backups.ts";
 export * from "./checks.ts";
 export * from "./hand.ts";
 export * from "./history.ts";

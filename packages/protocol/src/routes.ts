@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { backupEntry, backupName, backupSettings, backupsState } from "./backups.ts";
 import { acceptRequest, acceptedReply } from "./checks.ts";
 import { handReply, handRequest, handState } from "./hand.ts";
 import { editEvent, editsRequest, stepRequest } from "./history.ts";
@@ -70,5 +71,9 @@ export const routes = {
   caller: route("GET", "/api/shows/{id}/caller", nothing, callerState),
   startCaller: route("POST", "/api/shows/{id}/caller", callerRequest, callerState),
   stopCaller: route("DELETE", "/api/shows/{id}/caller", nothing, callerState),
+  backups: route("GET", "/api/backups", nothing, backupsState),
+  setBackups: route("PUT", "/api/backups", backupSettings, backupsState),
+  backUp: route("POST", "/api/shows/{id}/backups", z.object({}), backupEntry),
+  restore: route("POST", "/api/backups/restore", backupName, importReply),
   sentLevels: route("GET", "/api/output/levels", nothing, sentLevels),
 } as const;

@@ -61,7 +61,7 @@ export async function emptyDatabase(): Promise<Settings> {
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`);
   await admin.destroy();
   // A thread of its own for each of many short-lived servers would take longer to start than what is tried.
-  return { ...settings, database: { ...settings.database, name }, engineHere: true, runs: mkdtempSync(join(tmpdir(), `${name}-`)) };
+  return { ...settings, database: { ...settings.database, name }, engineHere: true, ...ownFolders(name) };
 }
 
 /** Starts a server over a database as it is. */
@@ -98,4 +98,10 @@ export async function serve(settings: Settings): Promise<TestServer> {
       await database.destroy();
     },
   };
+}
+
+/** Folders of one server's own: for what it writes down, and for backups. */
+function ownFolders(name: string): Pick<Settings, "runs" | "backups"> {
+  const runs = mkdtempSync(join(tmpdir(), `${name}-`));
+  return { runs, backups: join(runs, "backups") };
 }

@@ -18,6 +18,7 @@ import { useStageLook } from "../picture/stageLook.ts";
 import { FindingCount } from "../check/FindingCount.tsx";
 import { useAccepted } from "../show/accepted.ts";
 import { useWorkChecks } from "../check/useWorkChecks.ts";
+import { DropPlace } from "../exchange/DropPlace.tsx";
 import { DamagedHand } from "./DamagedHand.tsx";
 import { openHelp, openSearch, useDialogs } from "../shared/dialogs.ts";
 import { PartBoundary } from "./PartBoundary.tsx";
@@ -28,6 +29,8 @@ import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
 import { Troubles } from "../show/Troubles.tsx";
 import {
   AskDrawer,
+  BackupsDialog,
+  BringDialog,
   FindDialog,
   KeysDialog,
   LookValuesDialog,
@@ -35,6 +38,7 @@ import {
   NumbersDialog,
   PickDrawer,
   RecordDrawer,
+  SendDialog,
   Shelf,
   StandbyDialog,
   StepsDialog,
@@ -84,7 +88,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const cueChosen = useSelection((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useSheetView((choice) => choice.drawer);
-  const { help, search, numbers, take, steps, standby, pick, ask, notes, lookValues } = useDialogs();
+  const { help, search, numbers, take, steps, standby, pick, ask, notes, lookValues, bring, send, backups } = useDialogs();
   const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
   // What cannot be loaded now is asked for again when it is wanted, and refused there.
@@ -95,6 +99,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
         {view === "log" ? "Run log" : VIEWS.find(([path]) => path === view)?.[1]}, {show.sheet.show.title}
       </h1>
       <TopBar show={show} live={live} />
+      <DropPlace />
       <DamagedHand />
       <Troubles />
       <div className="relative flex min-h-0 flex-1">
@@ -147,6 +152,9 @@ function OpenFrame({ show }: { show: OpenShow }) {
         {steps !== null && <StepsDialog list={steps} onClose={() => useDialogs.setState({ steps: null })} />}
         {standby && <StandbyDialog onClose={() => useDialogs.setState({ standby: false })} />}
         {lookValues !== null && <LookValuesDialog look={lookValues} onClose={() => useDialogs.setState({ lookValues: null })} />}
+        {bring && <BringDialog files={bring} show={show.id} onClose={() => useDialogs.setState({ bring: null })} />}
+        {backups && <BackupsDialog onClose={() => useDialogs.setState({ backups: false })} />}
+        {send && <SendDialog onClose={() => useDialogs.setState({ send: false })} />}
         {take && <TakeDialog wanted={take} onClose={() => useDialogs.setState({ take: null })} />}
       </Suspense>
     </div>

@@ -8,6 +8,9 @@ export const FindDialog = lazyPart(async () => (await import("./FindDialog.tsx")
 export const NumbersDialog = lazyPart(async () => (await import("../lists/NumbersDialog.tsx")).NumbersDialog);
 export const TakeDialog = lazyPart(async () => (await import("../lists/TakeDialog.tsx")).TakeDialog);
 export const StepsDialog = lazyPart(async () => (await import("../lists/StepsDialog.tsx")).StepsDialog);
+export const BringDialog = lazyPart(async () => (await import("../exchange/BringDialog.tsx")).BringDialog);
+export const SendDialog = lazyPart(async () => (await import("../exchange/SendDialog.tsx")).SendDialog);
+export const BackupsDialog = lazyPart(async () => (await import("../exchange/BackupsDialog.tsx")).BackupsDialog);
 export const StandbyDialog = lazyPart(async () => (await import("../lists/StandbyDialog.tsx")).StandbyDialog);
 export const PickDrawer = lazyPart(async () => (await import("../pick/PickDrawer.tsx")).PickDrawer);
 export const LookValuesDialog = lazyPart(async () => (await import("../shelf/LookValuesDialog.tsx")).LookValuesDialog);

@@ -1,7 +1,20 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { emptyShow } from "@zm/core";
-import { Download, Eye, FilePlus, FolderOpen, ListChecks, MessageCircle, PencilLine, Trash2, Upload } from "lucide-react";
-import { openNotes } from "../shared/dialogs.ts";
+import {
+  Archive,
+  Download,
+  Eye,
+  FileInput,
+  FileOutput,
+  FilePlus,
+  FolderOpen,
+  ListChecks,
+  MessageCircle,
+  PencilLine,
+  Trash2,
+  Upload,
+} from "lucide-react";
+import { openBackups, openBring, openNotes, openSend } from "../shared/dialogs.ts";
 import { useRef, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -13,6 +26,7 @@ import { api } from "../show/api.ts";
 import { showsQuery } from "../show/openShow.ts";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
 import { useImport, useOpenOther } from "./useImport.ts";
+import { FaultList } from "../shared/FaultList.tsx";
 import { FileField } from "../shared/FileField.tsx";
 
 /** The show's name; behind it export, import and the other shows; renaming and removing this one. */
@@ -53,6 +67,15 @@ export function ShowMenu({ title }: { title: string }) {
         <MenuEntry onAct={() => file.current?.click()}>
           <Upload size={15} /> Import a show document …
         </MenuEntry>
+        <MenuEntry onAct={() => openBring()}>
+          <FileInput size={15} /> Bring in: lists, rig, play, tables …
+        </MenuEntry>
+        <MenuEntry onAct={openSend}>
+          <FileOutput size={15} /> Send out, for others …
+        </MenuEntry>
+        <MenuEntry onAct={openBackups}>
+          <Archive size={15} /> Backups …
+        </MenuEntry>
         <NamedEntry label="Name of this show" placeholder="name, then Enter" value={title} onName={rename}>
           <PencilLine size={15} /> Rename this show …
         </NamedEntry>
@@ -76,7 +99,7 @@ export function ShowMenu({ title }: { title: string }) {
         ))}
       </DropMenu>
       <FileField ref={file} accept=".json,application/json" label="Show document" onFile={(chosen) => bringIn(chosen).then(setFaults)} />
-      {faults.length > 0 && <FaultList faults={faults} onClose={() => setFaults([])} />}
+      {faults.length > 0 && <NotImported faults={faults} onClose={() => setFaults([])} />}
       {removing && <RemoveShow id={id} title={title} onClose={() => setRemoving(false)} />}
     </>
   );
@@ -123,7 +146,7 @@ function RemoveShow({ id, title, onClose }: { id: number; title: string; onClose
   );
 }
 
-function FaultList({ faults, onClose }: { faults: readonly string[]; onClose: () => void }) {
+function NotImported({ faults, onClose }: { faults: readonly string[]; onClose: () => void }) {
   const close = useRef<HTMLButtonElement>(null);
   return (
     <Modal label="The document was not imported" onClose={onClose} initialFocus={close} className="w-[44rem] border-error">
@@ -132,12 +155,7 @@ function FaultList({ faults, onClose }: { faults: readonly string[]; onClose: ()
         <p className="text-quiet">
           {faults.length} {faults.length === 1 ? "fault" : "faults"}; nothing was loaded.
         </p>
-        <ul className="mt-3 max-h-80 list-disc space-y-1 overflow-y-auto pl-5" tabIndex={0}>
-          {faults.slice(0, 200).map((fault, index) => (
-            <li key={index}>{fault}</li>
-          ))}
-        </ul>
-        {faults.length > 200 && <p className="mt-1 text-quiet">and {faults.length - 200} more</p>}
+        <FaultList faults={faults} />
         <div className="mt-4 text-right">
           <button type="button" ref={close} className="btn btn-primary btn-sm" onClick={onClose}>
             Close

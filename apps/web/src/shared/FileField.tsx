@@ -5,19 +5,25 @@ export function FileField(props: {
   ref: RefObject<HTMLInputElement | null>;
   label: string;
   accept: string;
-  onFile: (file: File) => unknown;
+  onFile?: (file: File) => unknown;
+  /** Takes several at once, in place of one. */
+  onFiles?: (files: readonly File[]) => unknown;
 }) {
   return (
     <input
       ref={props.ref}
       type="file"
       accept={props.accept}
+      multiple={props.onFiles !== undefined}
       className="hidden"
       aria-label={props.label}
       onChange={(event) => {
-        const [chosen] = event.target.files ?? [];
+        const files = [...(event.target.files ?? [])];
+        const [chosen] = files;
         event.target.value = "";
-        if (chosen) void props.onFile(chosen);
+        if (chosen === undefined) return;
+        if (props.onFiles) void props.onFiles(files);
+        else void props.onFile?.(chosen);
       }}
     />
   );

@@ -35,6 +35,12 @@ interface Dialogs {
   ask: Question | "new" | null;
   /** Whether the standby set is being chosen. */
   standby: boolean;
+  /** The files of others that are looked at before they are brought in; none yet: the dialog asks for them. */
+  bring: readonly File[] | null;
+  /** Whether files for others are being written. */
+  send: boolean;
+  /** Whether the backups are looked at. */
+  backups: boolean;
 }
 
 export const useDialogs = create<Dialogs>(() => ({
@@ -44,6 +50,9 @@ export const useDialogs = create<Dialogs>(() => ({
   take: null,
   steps: null,
   standby: false,
+  bring: null,
+  send: false,
+  backups: false,
   pick: null,
   ask: null,
   notes: false,
@@ -68,6 +77,21 @@ export function openNumbers(from: string, to: string): void {
 /** Opens the dialog in which a list is told how it runs by itself. */
 export function openSteps(list: string): void {
   useDialogs.setState({ steps: list });
+}
+
+/** Opens the dialog for files of others; with files it reads them at once. */
+export function openBring(files: readonly File[] = []): void {
+  useDialogs.setState({ bring: files });
+}
+
+/** Opens the dialog in which the show is written for others. */
+export function openSend(): void {
+  useDialogs.setState({ send: true });
+}
+
+/** Opens the list of backups. */
+export function openBackups(): void {
+  useDialogs.setState({ backups: true });
 }
 
 /** Opens the dialog in which the standby set is chosen. */

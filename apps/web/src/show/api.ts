@@ -1,5 +1,7 @@
 import type { EditInput, HandChange } from "@zm/core";
 import {
+  type BackupName,
+  type BackupSettings,
   IMPORT_HEADER,
   OWN_HEADER,
   type CallerRequest,
@@ -151,5 +153,9 @@ export const api = {
   remove: (id: number, title: string) => call(routes.remove, { title, window: WINDOW }, { at: { id } }),
   importShow: (text: string, name?: string) =>
     call(routes.importShow, text, name === undefined ? {} : { headers: { [IMPORT_HEADER]: name } }),
+  backups: () => call(routes.backups, undefined),
+  setBackups: (settings: BackupSettings) => call(routes.setBackups, settings),
+  backUp: (id: number) => call(routes.backUp, {}, { at: { id } }),
+  restore: (name: BackupName) => call(routes.restore, name),
   importState: (name: string) => call(routes.importState, undefined, { at: { name } }),
 };

@@ -102,6 +102,12 @@ export const LINE_HELP: readonly LineChapter[] = [
         "rehearsal sweep late blackout run through",
       ),
       entry(
+        ["bring in", "send out"],
+        "reads files of others, and shows what they make before it is made: lists, rigs, types of lights, plays, tables; or writes the show for others",
+        "import export file ascii mvr gdtf csv xlsx spreadsheet fountain docx bundle zip convert patch",
+      ),
+      entry(["backup"], "makes a backup of the show now, beside those that are made by plan", "save copy safe folder restore"),
+      entry(
         ['name "after second dress"'],
         "gives the show as it is now a name, to compare with and go back to",
         "version save point snapshot",

@@ -21,6 +21,9 @@ export type LineRequest =
   | { kind: "accept"; cues: Range; note: string }
   | { kind: "help" }
   | { kind: "notes" }
+  | { kind: "bringIn" }
+  | { kind: "sendOut" }
+  | { kind: "backup" }
   | { kind: "ask"; question: Question }
   | { kind: "rehearse"; speed: number }
   | { kind: "caller"; speed: number; from?: string }

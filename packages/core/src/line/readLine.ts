@@ -87,6 +87,9 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "gatherLooks":
       return editOfShow(gatherLooksEdit(sentence, context));
     case "notes":
+    case "bringIn":
+    case "sendOut":
+    case "backup":
       return sentence;
     case "leaveNote":
       return editOfShow(noteEdit(sentence, context));

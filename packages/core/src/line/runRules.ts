@@ -8,6 +8,15 @@ import { word } from "./tokens.ts";
  * Names are looked up later; times are seconds.
  */
 export class RunRules extends TimeRules {
+  /** `bring in`, `send out`, `backup`: files of others, files for others, and a backup now. */
+  protected readonly files = this.RULE("files", (): Sentence =>
+    this.OR<Sentence>([
+      { ALT: () => (this.CONSUME(word.Bring), this.CONSUME(word.In), { kind: "bringIn" }) },
+      { ALT: () => (this.CONSUME(word.Send), this.CONSUME(word.Out), { kind: "sendOut" }) },
+      { ALT: () => (this.CONSUME(word.Backup), { kind: "backup" }) },
+    ]),
+  );
+
   /** `hand in times`, `hand at once`: how what is given takes hold. */
   protected readonly handTakes = this.RULE("handTakes", (): Sentence => {
     this.CONSUME(word.Hand);

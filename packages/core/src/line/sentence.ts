@@ -122,6 +122,10 @@ export type Sentence =
   | { kind: "leaveNote"; text: string; cue?: string; lights?: Lights }
   | { kind: "tickNotes"; cue: string; answer?: string }
   | { kind: "notes" }
+  // Files of others are brought in, or the show is written for them; a backup is made now.
+  | { kind: "bringIn" }
+  | { kind: "sendOut" }
+  | { kind: "backup" }
   // A palette of each of our own tints, or of each colour of a list that was brought.
   | { kind: "tintPalettes"; list?: Named }
   // Which cues …, and what is done to those that are found.

@@ -60,7 +60,7 @@ function ofList(sheet: ShowSheet, list: ListSheet): Remark[] {
       ? [
           {
             kind: "left" as const,
-            words: `${several}${count(off.length, "cue")} that is switched off: ${named(off.map(({ number }) => number))}`,
+            words: `${several}what is switched off: cues ${named(off.map(({ number }) => number))}`,
           },
         ]
       : []),

@@ -1,6 +1,7 @@
 import { type Script, type Show, ShowError, count, parseShow, serializeShow } from "@zm/core";
 import { strToU8, zipSync } from "fflate";
-import { fileName, writeFountain } from "../play/play.ts";
+import { fileName } from "../play/fileName.ts";
+import { writeFountain } from "../play/play.ts";
 import { type FileReading, type ReadingContext, type ReadingQuestion, type SourceFile, answerOf } from "../reading/reading.ts";
 import { notesTable } from "../tables/otherTables.ts";
 import { cueTable } from "../tables/cueTable.ts";

@@ -1,7 +1,7 @@
 import type { ShowSheet } from "@zm/core";
+import type { BundleParts } from "../bundle/bundle.ts";
 import type { FileReading, ReadingContext, SourceFile } from "../reading/reading.ts";
 import type { Remark } from "../report/remark.ts";
-import type { BundleParts } from "../bundle/bundle.ts";
 
 /** A show written in some format, and what the format cannot say. */
 export interface Written {
@@ -16,15 +16,10 @@ export interface WriteWishes {
   readonly parts?: BundleParts | undefined;
 }
 
-/** A format that is read, written or both. Endings with their points; the first is the one that is written. */
-export interface Format {
-  readonly id: string;
-  readonly name: string;
-  readonly endings: readonly string[];
-  /** What it is for, in a sentence, for whoever chooses one. */
-  readonly about: string;
-  /** True for bytes that are of this format, whatever the file is called. */
-  readonly is: (file: SourceFile, names: ReadonlySet<string>) => boolean;
+/** How a format is known, read and written. */
+export interface Handling {
+  /** True for bytes that are of this format, whatever the file is called; `names` are those in a zip. Absent: it is known by its ending alone. */
+  readonly is?: (file: SourceFile, names: ReadonlySet<string>) => boolean;
   readonly read?: (file: SourceFile, context: ReadingContext) => FileReading | Promise<FileReading>;
   readonly write?: (sheet: ShowSheet, wishes: WriteWishes) => Written | Promise<Written>;
 }

@@ -1,6 +1,5 @@
 import { type EditInput, type Script, type ScriptLine, ShowError, count, emptyShow, guessScriptFormat, readScriptText } from "@zm/core";
 import type { FileReading, ReadingContext } from "../reading/reading.ts";
-import { inAscii } from "../ascii/plainText.ts";
 
 /** Reads the text of a play for the door. In a show that has one, cues stay with their words: the edit says which lose their place. */
 export function playReading(text: string, title: string, { sheet }: ReadingContext): FileReading {
@@ -41,13 +40,4 @@ function blockOf({ who, text, heading }: ScriptLine): string {
   if (heading) return `# ${text}`;
   if (who === undefined) return `!${text.replace(/\n+/g, "\n")}`;
   return `@${who}\n${text.replace(/\n{2,}/g, "\n")}`;
-}
-
-/** A play's title as a name for a file. */
-export function fileName(title: string): string {
-  return (
-    inAscii(title)
-      .replace(/[^A-Za-z0-9]+/g, "-")
-      .replace(/^-|-$/g, "") || "show"
-  );
 }

@@ -1,7 +1,8 @@
 import { answer, capital, foundWords, listOf, notesWords } from "@zm/core";
 import { editsBlind, useLineText } from "../../choice/lineText.ts";
-import { openAsk, openHelp, openNotes, openNumbers, openSearch, openTake } from "../../shared/dialogs.ts";
-import { notify } from "../../shared/notices.ts";
+import { openAsk, openBring, openHelp, openNotes, openNumbers, openSearch, openSend, openTake } from "../../shared/dialogs.ts";
+import { notify, tellTrouble } from "../../shared/notices.ts";
+import { api } from "../../show/api.ts";
 import { defineRequest } from "./kind.ts";
 import { listAt } from "../listAt.ts";
 
@@ -39,6 +40,33 @@ export const notes = defineRequest("notes", {
   words: (_, { sheet }) => `Enter opens the notes: ${notesWords(sheet.show.notes ?? [])}`,
   run: () => {
     openNotes();
+    return true;
+  },
+});
+
+export const bringIn = defineRequest("bringIn", {
+  isLocal: true,
+  words: () => "Enter opens the place where files of others are brought in",
+  run: () => {
+    openBring();
+    return true;
+  },
+});
+
+export const sendOut = defineRequest("sendOut", {
+  isLocal: true,
+  words: () => "Enter opens the place where the show is written for others",
+  run: () => {
+    openSend();
+    return true;
+  },
+});
+
+export const backup = defineRequest("backup", {
+  isLocal: true,
+  words: () => "Enter makes a backup of the show now",
+  run: (_, { id }) => {
+    void api.backUp(id).then(({ file }) => notify(`Backed up, and read back: ${file}`), tellTrouble);
     return true;
   },
 });

@@ -6,7 +6,7 @@ import { hand } from "./hand.ts";
 import { history } from "./history.ts";
 import { keep } from "./keep.ts";
 import type { RequestKind } from "./kind.ts";
-import { ask, find, help, notes, numbers, importCues, view } from "./open.ts";
+import { ask, backup, bringIn, find, help, notes, numbers, importCues, sendOut, view } from "./open.ts";
 import { record } from "./record.ts";
 import { caller, callerLeaves, logRun, osc, press } from "./run.ts";
 import { show } from "./show.ts";
@@ -21,6 +21,9 @@ export const REQUEST_KINDS: Readonly<Record<LineRequest["kind"], RequestKind>> =
   find,
   ask,
   notes,
+  bringIn,
+  sendOut,
+  backup,
   nameVersion,
   accept,
   help,

@@ -1,0 +1,14 @@
+import { wrap } from "comlink";
+import type { Exchange } from "./exchangeThread.ts";
+
+/** The thread that reads and writes files, as the window speaks to it; `end` stops it, whatever it is at. */
+export type ExchangeThread = {
+  readonly [Name in keyof Exchange]: (...asked: Parameters<Exchange[Name]>) => Promise<Awaited<ReturnType<Exchange[Name]>>>;
+} & { readonly end: () => void };
+
+/** Starts a thread for files: one for each dialog, so that closing it stops what is under way. */
+export function startExchange(): ExchangeThread {
+  const worker = new Worker(new URL("./exchangeThread.ts", import.meta.url), { type: "module" });
+  const { read, edits, makeShow, write, differences } = wrap<Exchange>(worker);
+  return { read, edits, makeShow, write, differences, end: () => worker.terminate() };
+}
