@@ -90,7 +90,7 @@ test("a light that cannot turn is pointed, the next free number and address are 
   await page.getByLabel("Modes of rotate").press("Tab");
   await expect(page.getByLabel("Modes of rotate")).toHaveAttribute("aria-invalid", "true");
   await page.getByLabel("Modes of rotate").fill("index 0..50 = -180..180 deg, turn 51..100 = -60..60 rpm");
-  await page.getByLabel("pan is sent in 16 bits").check();
+  await page.getByLabel("How finely pan is sent").selectOption("16");
   await page.getByRole("button", { name: "Save" }).click();
   await stored(page);
   await page.getByRole("link", { name: "Stage" }).click();

@@ -116,6 +116,11 @@ function SendOptions({ format, wishes, onWish }: { format: string; wishes: SendW
           />
         </span>
       )}
+      {format === "workbook" && (
+        <Toggle pressed={wishes.runs} onClick={() => onWish({ runs: !wishes.runs })}>
+          With logs of runs
+        </Toggle>
+      )}
       {CHOSEN_COLUMNS.map((column) => (
         <Toggle
           key={column}

@@ -99,7 +99,7 @@ const exchange = {
   /** Writes the show that is open in a format. */
   async write(show: number, format: string, wishes: WriteWishes, parts: BundleParts["pictures"], wanted: BundleWishes): Promise<Sent> {
     const sheet = await sheetHere(show);
-    const bundle = format === "bundle" ? { parts: await partsOf(show, parts, wanted) } : {};
+    const bundle = format === "bundle" || format === "workbook" ? { parts: await partsOf(show, parts, wanted) } : {};
     const { bytes, remarks } = await writeFile(sheet, format, { ...wishes, ...bundle });
     const ending = FORMAT_NAMES.find(({ id }) => id === format)?.endings[0] ?? "";
     const what = format.endsWith("Table") ? ` ${format.replace("Table", "s").replace("rigs", "rig")}` : "";

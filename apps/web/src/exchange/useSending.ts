@@ -27,7 +27,7 @@ export function useSending(format: string, wishes: SendWishes) {
     thread.current ??= startExchange();
     const pictures = format === "bundle" && wishes.pictures ? await lookPictures(sheet) : [];
     const { columns, list, versions, runs } = wishes;
-    return thread.current.write(id, format, { columns, list }, pictures, { versions, runs });
+    return thread.current.write(id, format, { columns, list }, pictures, { versions: versions && format === "bundle", runs });
   }, [id, sheet, format, wishes]);
   useEffect(() => {
     let over = false;

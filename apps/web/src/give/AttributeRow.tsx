@@ -1,4 +1,4 @@
-import { type Attribute, type Give, inMode, modeAt, readOperation, slotName, toTenth, valueInMode } from "@zm/core";
+import { type Attribute, type Give, type Slot, inMode, modeAt, readOperation, slotName, toTenth, valueInMode } from "@zm/core";
 import { NumberField } from "../shared/NumberField.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
 import { useState } from "react";
@@ -113,19 +113,31 @@ function SlotSelect({ attribute, name, values, onGive }: { name: string } & Pick
   const [value, ...others] = values;
   const shared = value !== undefined && others.every((other) => other === value) ? value : undefined;
   const chosen = shared !== undefined && slotName(attribute, shared) !== undefined ? String(shared) : "";
+  const slot = attribute.slots?.find((each) => String(each.value) === chosen);
   return (
-    <select
-      aria-label={`${name}, all chosen lights`}
-      className="select select-sm min-w-0 flex-1 bg-base-100"
-      value={chosen}
-      onChange={(event) => event.target.value !== "" && onGive({ set: Number(event.target.value) })}
-    >
-      {chosen === "" && <option value="">{shared === undefined ? "several" : "between slots"}</option>}
-      {attribute.slots?.map((slot) => (
-        <option key={slot.value} value={slot.value}>
-          {slot.name}
-        </option>
-      ))}
-    </select>
+    <span className="flex min-w-0 flex-1 items-center gap-1.5">
+      <SlotPicture slot={slot} />
+      <select
+        aria-label={`${name}, all chosen lights`}
+        className="select select-sm min-w-0 flex-1 bg-base-100"
+        value={chosen}
+        onChange={(event) => event.target.value !== "" && onGive({ set: Number(event.target.value) })}
+      >
+        {chosen === "" && <option value="">{shared === undefined ? "several" : "between slots"}</option>}
+        {attribute.slots?.map((each) => (
+          <option key={each.value} value={each.value}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+    </span>
   );
+}
+
+/** What stands in the light in this place of a wheel: its picture, or its colour. */
+function SlotPicture({ slot }: { slot: Slot | undefined }) {
+  if (slot?.picture !== undefined) return <img src={slot.picture} alt="" className="size-7 shrink-0 rounded bg-black object-contain" />;
+  if (slot?.rgb !== undefined)
+    return <span className="size-5 shrink-0 rounded-full border border-neutral" style={{ background: slot.rgb }} />;
+  return null;
 }

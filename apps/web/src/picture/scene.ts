@@ -7,6 +7,7 @@ import {
   type ShowSheet,
   cached,
   directionOf,
+  turnedBy,
   emittersOf,
   landing,
   mixOf,
@@ -58,6 +59,8 @@ const placesOf = cached((channels: Show["channels"]): ReadonlyMap<number, Place>
 interface Fixture {
   readonly channel: number;
   readonly place: Place;
+  /** How it hangs, where it hangs turned. */
+  readonly turn: Point | undefined;
   readonly intensity: number;
   readonly pan: number;
   readonly tilt: number;
@@ -69,7 +72,7 @@ interface Fixture {
 
 const fixturesOf = cached(({ show, keys }: ShowSheet): readonly Fixture[] => {
   const places = hungPlaces(show);
-  return show.channels.flatMap(({ number: channel }): Fixture[] => {
+  return show.channels.flatMap(({ number: channel, place: hung }): Fixture[] => {
     const place = places.get(channel);
     const own = keys.byChannel.get(channel);
     if (!place || !own) return [];
@@ -79,6 +82,7 @@ const fixturesOf = cached(({ show, keys }: ShowSheet): readonly Fixture[] => {
       {
         channel,
         place,
+        turn: hung?.turn,
         intensity: ordinal("intensity"),
         pan: ordinal("pan"),
         tilt: ordinal("tilt"),
@@ -96,9 +100,11 @@ const PLAIN_ANGLE = 24;
 /** The lights of a show, as the outputs (by key ordinal) have them. */
 export function stageLights(sheet: ShowSheet, outputs: Float64Array): StageLight[] {
   const at = (ordinal: number, without: number): number => outputs[ordinal] ?? without;
-  return fixturesOf(sheet).map(({ channel, place, intensity, pan, tilt, zoom, emitters, colours }): StageLight => {
+  return fixturesOf(sheet).map(({ channel, place, turn, intensity, pan, tilt, zoom, emitters, colours }): StageLight => {
     const turns = pan >= 0;
-    const to = turns ? landing(place, directionOf(at(pan, 0), at(tilt, 0)), BACK) : (place.aim ?? { x: place.x, y: 0, z: place.z });
+    const to = turns
+      ? landing(place, turnedBy(directionOf(at(pan, 0), at(tilt, 0)), turn), BACK)
+      : (place.aim ?? { x: place.x, y: 0, z: place.z });
     const colour = mixOf(emitters, (index) => at(colours[index] ?? -1, 0));
     return { channel, turns, from: place, to, level: at(intensity, 0) / 100, colour, angle: at(zoom, PLAIN_ANGLE) };
   });

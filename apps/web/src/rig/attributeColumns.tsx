@@ -87,7 +87,8 @@ export function attributeColumns(onSet: (index: number, next: Attribute) => void
           value={slotsText(value.slots)}
           check={(text) => (readSlots(text) ? undefined : 'Write a number and a name for each, such as "0 Open, 3 Leaves"')}
           onTake={(text) => {
-            const slots = readSlots(text);
+            // The colour and the picture of a place stay with its number.
+            const slots = readSlots(text)?.map((slot) => ({ ...value.slots?.find((each) => each.value === slot.value), ...slot }));
             onSet(index, { ...value, slots: slots && slots.length > 0 ? slots : undefined });
           }}
         />
@@ -124,18 +125,73 @@ function sentColumns(onSet: (index: number, next: Attribute) => void) {
     column.accessor(({ value }) => value.bits, {
       id: "bits",
       header: "fine",
-      meta: { cell: "px-1.5", title: "Sent in two addresses, the coarse one first: 16 bits" },
+      meta: { cell: "px-1.5", title: "In how many bits it is sent: 8 in one address, 16 in two, 24 in three, the coarse one first" },
       cell: formCell(({ index, value }) => (
-        <input
-          type="checkbox"
-          aria-label={`${value.id} is sent in 16 bits`}
-          className="checkbox checkbox-xs"
-          checked={value.bits === 16}
-          onChange={(event) => onSet(index, { ...value, bits: event.target.checked ? 16 : undefined })}
+        <select
+          aria-label={`How finely ${value.id} is sent`}
+          className="bg-transparent"
+          value={value.bits ?? 8}
+          onChange={(event) => onSet(index, { ...value, bits: BITS.find((bits) => String(bits) === event.target.value), at: undefined })}
+        >
+          {[8, ...BITS].map((bits) => (
+            <option key={bits}>{bits}</option>
+          ))}
+        </select>
+      )),
+    }),
+    column.accessor(({ value }) => value.at, {
+      id: "at",
+      header: "addresses",
+      meta: {
+        title:
+          "Which of its light's addresses it takes, such as 1, 3; behind a colon in which of its patches, 2: 1. Empty: those behind the attribute before it",
+      },
+      cell: formCell(({ index, value }) => (
+        <CellField
+          label={`Addresses of ${value.id}`}
+          value={placeText(value)}
+          figures
+          check={(text) =>
+            readPlace(text, value)
+              ? undefined
+              : `Write ${(value.bits ?? 8) / 8} of its light's addresses, such as ${value.bits === 16 ? "1, 3" : "1"}`
+          }
+          onTake={(text) => onSet(index, { ...value, ...readPlace(text, value) })}
+        />
+      )),
+    }),
+    column.accessor(({ value }) => value.highlight, {
+      id: "highlight",
+      header: "found at",
+      meta: { title: "What it is at while its light is to be found: an open shutter, a wheel out of the way" },
+      cell: formCell(({ index, value }) => (
+        <CellField
+          label={`Found at, of ${value.id}`}
+          value={String(value.highlight ?? "")}
+          figures
+          check={(text) => (text === "" ? undefined : numberFault(text))}
+          onTake={(text) => onSet(index, { ...value, highlight: text === "" ? undefined : readNumber(text) })}
         />
       )),
     }),
   ];
+}
+
+const BITS = [16, 24] as const;
+
+/** Where an attribute stands behind its light's address, as it is typed: "1, 3", or "2: 1" in the second of its patches. */
+function placeText({ at, break: under }: Attribute): string {
+  const addresses = at?.join(", ") ?? "";
+  return under === undefined ? addresses : `${under}: ${addresses}`.trim();
+}
+
+/** The addresses and the patch that were typed; undefined for what does not fit its bits. */
+function readPlace(text: string, { bits = 8 }: Attribute): Pick<Attribute, "at" | "break"> | undefined {
+  const [, under, addresses = ""] = /^\s*(?:([1-8])\s*:)?\s*([\d,\s]*)$/.exec(text) ?? [];
+  if (addresses.trim() === "" && text.trim() === "") return { at: undefined, break: undefined };
+  const at = addresses.split(",").map((each) => Number(each.trim() || Number.NaN));
+  const fits = at.length === bits / 8 && at.every((address) => Number.isInteger(address) && address >= 1 && address <= 512);
+  return fits ? { at, break: under === undefined || under === "1" ? undefined : Number(under) } : undefined;
 }
 
 /** An attribute with a number as it was typed; an emptied speed is none. */

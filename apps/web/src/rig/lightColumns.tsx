@@ -1,5 +1,5 @@
 import { createColumnHelper } from "@tanstack/react-table";
-import { type Channel, type FixtureType, patchWords, readPatch } from "@zm/core";
+import { type Channel, type FixtureType, patchWords, readPatches } from "@zm/core";
 import { useMemo, useState } from "react";
 import { chooseLights, toggleLights, useSelection } from "../choice/selection.ts";
 import { readNumber } from "../shared/readNumber.ts";
@@ -30,7 +30,7 @@ export function useLightColumns(types: readonly FixtureType[]) {
         const standing = show.channels.find((channel) => channel.number === number);
         return standing ? [{ op: "setChannel", channel: change(standing) }] : [];
       });
-    return [...nameColumns(types, set), patchColumn(set), ...placeColumns(set), staysColumn(set), groupsColumn()];
+    return [...nameColumns(types, set), patchColumn(set), ...placeColumns(set), turnColumn(set), staysColumn(set), groupsColumn()];
   }, [types, makeEdits]);
 }
 
@@ -87,7 +87,9 @@ function patchColumn(set: SetLight) {
         figures
         fault={original.fault}
         check={(text) =>
-          text === "" || readPatch(text) ? undefined : `"${text}" is not a patch; write universe and address such as 1.101`
+          text === "" || readPatches(text)
+            ? undefined
+            : `"${text}" is not a patch; write universe and address such as 1.101, several with commas`
         }
         onTake={(text) => void set(original.channel.number, (channel) => patchTyped(channel, text))}
       />
@@ -115,6 +117,47 @@ function placeColumns(set: SetLight) {
       ),
     }),
   );
+}
+
+/** How a light hangs that does not hang straight: degrees around the three axes. */
+function turnColumn(set: SetLight) {
+  return column.accessor(({ channel: { place } }) => turnText(place?.turn), {
+    id: "turn",
+    header: "turned",
+    enableSorting: false,
+    meta: { heading: "pr-2 text-right", title: "how it hangs: degrees around across, up and deep, such as -60 0 0; empty: straight down" },
+    cell: ({ row: { original }, getValue }) => (
+      <CellField
+        label={`Turn of ${original.channel.number}, degrees`}
+        value={getValue()}
+        figures
+        right
+        check={(text) => (text.trim() === "" || readTurn(text) ? undefined : `"${text}" is no turn; write three angles such as -60 0 0`)}
+        onTake={(text) => void set(original.channel.number, (channel) => turnTyped(channel, readTurn(text)))}
+      />
+    ),
+  });
+}
+
+type Turn = NonNullable<NonNullable<Channel["place"]>["turn"]>;
+
+function turnText(turn: Turn | undefined): string {
+  return turn ? `${turn.x} ${turn.y} ${turn.z}` : "";
+}
+
+/** Three angles; undefined for what is none. */
+function readTurn(text: string): Turn | undefined {
+  const [x = Number.NaN, y = Number.NaN, z = Number.NaN, ...more] = text
+    .trim()
+    .split(/[\s;]+/)
+    .map(readNumber);
+  return more.length === 0 && [x, y, z].every((angle) => Math.abs(angle) <= 360) ? { x, y, z } : undefined;
+}
+
+function turnTyped(channel: Channel, turn: Turn | undefined): Channel {
+  const { turn: _turn, ...place } = channel.place ?? { x: 0, y: 6, z: 3 };
+  const isStraight = !turn || (turn.x === 0 && turn.y === 0 && turn.z === 0);
+  return isStraight && !channel.place ? channel : { ...channel, place: isStraight ? place : { ...place, turn } };
 }
 
 /** Whether a light stays as it is when everything else is put out. */
@@ -218,7 +261,7 @@ const AXES: readonly { readonly axis: Axis; readonly word: string; readonly titl
 
 function patchTyped(channel: Channel, text: string): Channel {
   if (text.trim() === "") return without(channel, "patch");
-  const patch = readPatch(text);
+  const patch = readPatches(text);
   return patch ? { ...channel, patch } : channel;
 }
 

@@ -13,6 +13,7 @@ export function useAim(): Aim {
   const { change, outputOf } = useHandChange();
   return (movers: ReadonlyMap<number, Point>, start: Point, to: Point, together: boolean): void => {
     const moves: Moves = {};
+    const turns = new Map(sheet.show.channels.map(({ number, place }) => [number, place?.turn]));
     for (const [channel, landed] of movers) {
       const place = hungPlaces(sheet.show).get(channel);
       const pan = keyAt(sheet.keys, channel, "pan");
@@ -21,7 +22,8 @@ export function useAim(): Aim {
       const goal = together
         ? to
         : { x: landed.x + to.x - start.x, y: Math.max(0, landed.y + to.y - start.y), z: landed.z + to.z - start.z };
-      const found = aimNear(place, goal, { pan: outputOf(pan), tilt: outputOf(tilt) }, { pan: pan.attribute, tilt: tilt.attribute });
+      const now = { pan: outputOf(pan), tilt: outputOf(tilt) };
+      const found = aimNear(place, goal, now, { pan: pan.attribute, tilt: tilt.attribute }, turns.get(channel));
       if (found) moves[channel] = { pan: toTenth(found.pan), tilt: toTenth(found.tilt) };
     }
     if (Object.keys(moves).length > 0) change({ do: "give", moves });

@@ -14,12 +14,23 @@ export function readPatch(text: string): Channel["patch"] {
   return found && universe >= 1 && universe <= 63_999 && address >= 1 && address <= UNIVERSE ? { universe, address } : undefined;
 }
 
+/** Further patches that a light may have beside its first. */
+const MOST_MORE = 7;
+
+/** As `readPatch`, for a light that is patched at several places: "1.101, 2.7". Undefined where one of them is none, and for more than eight. */
+export function readPatches(text: string): Channel["patch"] {
+  const [first, ...more] = text.split(",").map(readPatch);
+  const others = more.flatMap((patch) => (patch ? [{ universe: patch.universe, address: patch.address }] : []));
+  if (!first || others.length < more.length || others.length > MOST_MORE) return undefined;
+  return others.length > 0 ? { ...first, more: others } : first;
+}
+
 /**
- * "2.101", or nothing for a channel that has no address.
+ * "2.101", "1.101, 2.7" for a light that is patched at several places, or nothing for a channel that has no address.
  * The form in which it is typed, shown on paper and written in tables.
  */
 export function patchWords(patch: Channel["patch"]): string {
-  return patch ? `${patch.universe}.${patch.address}` : "";
+  return patch ? [patch, ...(patch.more ?? [])].map(({ universe, address }) => `${universe}.${address}`).join(", ") : "";
 }
 
 /**

@@ -30,6 +30,27 @@ export function aimAt(from: Point, to: Point): { pan: number; tilt: number } {
   return { pan, tilt };
 }
 
+/**
+ * A vector turned as a light hangs that is turned: degrees around x, then y, then z. What is not turned stays as it is.
+ * `turnedBack` undoes it.
+ */
+export function turnedBy({ x, y, z }: Point, turn: Point | undefined): Point {
+  if (!turn) return { x, y, z };
+  const [a, b, c] = [turn.x * DEGREES, turn.y * DEGREES, turn.z * DEGREES];
+  const [y1, z1] = [y * Math.cos(a) - z * Math.sin(a), y * Math.sin(a) + z * Math.cos(a)];
+  const [x2, z2] = [x * Math.cos(b) + z1 * Math.sin(b), -x * Math.sin(b) + z1 * Math.cos(b)];
+  return { x: x2 * Math.cos(c) - y1 * Math.sin(c), y: x2 * Math.sin(c) + y1 * Math.cos(c), z: z2 };
+}
+
+/** A vector as a light that hangs turned sees it: what `turnedBy` turns into that vector. Degrees. */
+export function turnedBack({ x, y, z }: Point, turn: Point | undefined): Point {
+  if (!turn) return { x, y, z };
+  const [a, b, c] = [-turn.x * DEGREES, -turn.y * DEGREES, -turn.z * DEGREES];
+  const [x1, y1] = [x * Math.cos(c) - y * Math.sin(c), x * Math.sin(c) + y * Math.cos(c)];
+  const [x2, z2] = [x1 * Math.cos(b) + z * Math.sin(b), -x1 * Math.sin(b) + z * Math.cos(b)];
+  return { x: x2, y: y1 * Math.cos(a) - z2 * Math.sin(a), z: y1 * Math.sin(a) + z2 * Math.cos(a) };
+}
+
 /** The range of a turning axis, degrees. */
 export interface Turn {
   min: number;
@@ -39,7 +60,7 @@ export interface Turn {
 /**
  * The pan and tilt with which a light at `from` looks at `to`, reached from where it stands now by the shortest way that its
  * ranges allow: a light can look at a place by turning further round, or by tipping over. Undefined when it cannot look there.
- * Shortest is measured by the axis that has further to go. All angles are degrees, all places metres.
+ * `turn` is how the light hangs, where it hangs turned. Shortest is measured by the axis that has further to go. All angles are degrees, all places metres.
  * Used when somebody drags a landing point on the Stage.
  */
 export function aimNear(
@@ -47,16 +68,18 @@ export function aimNear(
   to: Point,
   now: { pan: number; tilt: number },
   range: { pan: Turn; tilt: Turn },
+  turn?: Point,
 ): { pan: number; tilt: number } | undefined {
-  const { pan, tilt } = aimAt(from, to);
-  let best: { pan: number; tilt: number; way: number } | undefined;
+  const way = turnedBack({ x: to.x - from.x, y: to.y - from.y, z: to.z - from.z }, turn);
+  const { pan, tilt } = aimAt({ x: 0, y: 0, z: 0 }, way);
+  let best: { pan: number; tilt: number; far: number } | undefined;
   for (const over of [false, true]) {
     for (let turns = -2; turns <= 2; turns += 1) {
       const candidate = { pan: pan + (over ? 180 : 0) + turns * 360, tilt: over ? -tilt : tilt };
       if (candidate.pan < range.pan.min || candidate.pan > range.pan.max) continue;
       if (candidate.tilt < range.tilt.min || candidate.tilt > range.tilt.max) continue;
-      const way = Math.max(Math.abs(candidate.pan - now.pan), Math.abs(candidate.tilt - now.tilt));
-      if (!best || way < best.way - 1e-9) best = { ...candidate, way };
+      const far = Math.max(Math.abs(candidate.pan - now.pan), Math.abs(candidate.tilt - now.tilt));
+      if (!best || far < best.far - 1e-9) best = { ...candidate, far };
     }
   }
   return best && { pan: best.pan, tilt: best.tilt };

@@ -137,3 +137,18 @@ test("solo, parked and flashing lights are kept in what is stored of a run", () 
   expect(kept.grand).toEqual(mix.grand);
   expect(overlayAt(kept, 0.1).parked).toEqual([[keyNamed(kept.keys, "5.intensity")?.ordinal, 12]]);
 });
+
+test("a light that is to be found is at what its type says it is seen by, and goes back when it is let go", () => {
+  const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
+  const pan = { id: "pan", family: "position", min: -270, max: 270, home: 0, highlight: 30 };
+  const sheet = smallShow(cues, undefined, {
+    ...rig(false),
+    fixtureTypes: [
+      { id: "lamp", name: "Lamp", attributes: [intensity] },
+      { id: "mover", name: "Mover", attributes: [intensity, pan] },
+    ],
+  });
+  expect(out(sheet, [go, { t: 1, identify: [1] }], 1.7).slice(0, 2)).toEqual([100, 30]);
+  expect(out(sheet, [go, { t: 1, identify: [1] }], 1.3).slice(0, 2)).toEqual([0, 30]);
+  expect(out(sheet, [go, { t: 1, identify: [1] }, { t: 2, identify: [] }], 2.1).slice(0, 2)).toEqual([80, 40]);
+});

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { TINTS, TUNGSTEN, aimAt, aimNear, directionOf, landing, lightColour, mixFor } from "../../src/index.ts";
+import { TINTS, TUNGSTEN, aimAt, aimNear, directionOf, landing, lightColour, mixFor, turnedBack, turnedBy } from "../../src/index.ts";
 
 const metre = fc.double({ min: -8, max: 8, noNaN: true });
 
@@ -78,4 +78,32 @@ test("the levels found for a colour mix to that colour again, with or without wh
   );
   expect(mixFor([], { red: 1, green: 0, blue: 0 })).toEqual({});
   expect(new Set(TINTS.map((tint) => tint.name)).size).toBe(TINTS.length);
+});
+
+const angle = fc.integer({ min: -170, max: 170 });
+const turn = fc.record({ x: angle, y: fc.integer({ min: -80, max: 80 }), z: angle });
+
+test("a light that hangs turned lands where it is aimed, by its own pan and tilt", () => {
+  const from = { x: 1, y: 7, z: 2 };
+  const wide = { min: -1000, max: 1000 };
+  fc.assert(
+    fc.property(turn, fc.integer({ min: -5, max: 5 }), fc.integer({ min: 0, max: 8 }), (hung, x, z) => {
+      const to = { x, y: 0, z };
+      const found = aimNear(from, to, { pan: 0, tilt: 0 }, { pan: wide, tilt: wide }, hung);
+      const way = turnedBy(directionOf(found?.pan ?? 0, found?.tilt ?? 0), hung);
+      const length = Math.hypot(to.x - from.x, to.y - from.y, to.z - from.z);
+      expect([way.x, way.y, way.z]).toEqual(
+        [(to.x - from.x) / length, (to.y - from.y) / length, (to.z - from.z) / length].map((each) => expect.closeTo(each, 6)),
+      );
+    }),
+  );
+});
+
+test("what is turned and turned back is as it was", () => {
+  fc.assert(
+    fc.property(turn, fc.record({ x: angle, y: angle, z: angle }), (hung, vector) => {
+      const back = turnedBack(turnedBy(vector, hung), hung);
+      expect(back).toEqual({ x: expect.closeTo(vector.x, 6), y: expect.closeTo(vector.y, 6), z: expect.closeTo(vector.z, 6) });
+    }),
+  );
 });

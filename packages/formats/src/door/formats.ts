@@ -1,5 +1,6 @@
 import { type EditInput, ShowError, type ShowSheet } from "@zm/core";
 import type { FileReading, ReadingContext, SourceFile } from "../reading/reading.ts";
+import { gunzipped, isGzip } from "../zip/gunzip.ts";
 import { isZip, namesIn } from "../zip/unzip.ts";
 import type { Handling, WriteWishes, Written } from "./format.ts";
 import { FORMAT_NAMES, type FormatId, type FormatName } from "./formatNames.ts";
@@ -42,8 +43,9 @@ function hasEnding({ endings }: Format, name: string): boolean {
 /** A file that was read, and as what. */
 export type NamedReading = FileReading & { readonly format: string };
 
-/** Reads a file of any format. Throws ShowError with every fault and its place; then nothing is read. */
-export async function readFile(file: SourceFile, context: ReadingContext): Promise<NamedReading> {
+/** Reads a file of any format, also packed by itself (.gz). Throws ShowError with every fault and its place; then nothing is read. */
+export async function readFile(given: SourceFile, context: ReadingContext): Promise<NamedReading> {
+  const file = isGzip(given.bytes) ? { name: given.name.replace(/\.gz$/i, ""), bytes: gunzipped(given.bytes) } : given;
   const format = formatOf(file);
   const reading = await format.read?.(file, context);
   if (!reading) throw new ShowError(`${format.name} is written here and not read`);

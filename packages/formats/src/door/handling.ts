@@ -94,7 +94,7 @@ function written(words: string, make: (sheet: ShowSheet, wishes: WriteWishes) =>
   return { write: (sheet, wishes) => ({ bytes: bytesOf(writeCsv(make(sheet, wishes))), remarks: [left(words)] }) };
 }
 
-function allTables(sheet: ShowSheet, { columns }: WriteWishes): Table[] {
+function allTables(sheet: ShowSheet, { columns, parts }: WriteWishes): Table[] {
   const { lists, notes } = sheet.show;
   return [
     ...lists.map((list) => cueTable(list, columns)),
@@ -102,5 +102,6 @@ function allTables(sheet: ShowSheet, { columns }: WriteWishes): Table[] {
     notesTable(notes),
     callsTable(sheet),
     findingsTable(sheet),
+    ...(parts?.runs ?? []).map(({ name, csv }) => readCsv(csv, name)),
   ];
 }

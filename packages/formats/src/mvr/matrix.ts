@@ -1,3 +1,5 @@
+import { turnedBy } from "@zm/core";
+
 /** How something stands in space: three axes and a place, millimetres, as a drawing has it: x to the right, y away from the audience, z up. */
 export interface Matrix {
   readonly axes: readonly [Vector, Vector, Vector];
@@ -76,11 +78,9 @@ export function ourTurn({ axes }: Matrix): Point | undefined {
 
 /** The axes of the drawing for a turn of ours. */
 export function axesOf({ x, y, z }: Point): Matrix["axes"] {
-  const [a, b, c] = [x * DEGREES, y * DEGREES, z * DEGREES];
   const turned = ([px, py, pz]: Vector): Vector => {
-    const [y1, z1] = [py * Math.cos(a) - pz * Math.sin(a), py * Math.sin(a) + pz * Math.cos(a)];
-    const [x2, z2] = [px * Math.cos(b) + z1 * Math.sin(b), -px * Math.sin(b) + z1 * Math.cos(b)];
-    return [x2 * Math.cos(c) - y1 * Math.sin(c), x2 * Math.sin(c) + y1 * Math.cos(c), z2];
+    const to = turnedBy({ x: px, y: py, z: pz }, { x, y, z });
+    return [to.x, to.y, to.z];
   };
   const drawn = ([px, py, pz]: Vector): Vector => [px, pz, py];
   return [drawn(turned([1, 0, 0])), drawn(turned([0, 0, 1])), drawn(turned([0, 1, 0]))];

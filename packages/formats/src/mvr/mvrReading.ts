@@ -6,7 +6,9 @@ import { readMvr } from "./scene.ts";
 /** Reads a drawing for the door: as a rig of its own, and against the rig of the show that is open: what came, went, moved, is patched elsewhere or is another light. */
 export function mvrReading({ name, bytes }: SourceFile, title: string, { sheet, wishes }: ReadingContext): FileReading {
   const rig = rigOfScene(readMvr(bytes, name), sheet?.show.fixtureTypes ?? []);
-  const whole = [`${count(rig.channels.length, "light")}, ${count(rig.types.length, "type")} from files, ${count(rig.groups.length, "group")} of layers and classes`];
+  const whole = [
+    `${count(rig.channels.length, "light")}, ${count(rig.types.length, "type")} from files, ${count(rig.groups.length, "group")} of layers and classes`,
+  ];
   const alone = { remarks: rig.remarks, questions: [], made: whole };
   if (!sheet) return { ...alone, show: showOfRig(emptyShow(title), rig) };
   const { differences, questions, edits } = against(rig, sheet.show, wishes);

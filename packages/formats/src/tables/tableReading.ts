@@ -17,9 +17,9 @@ function kindOf({ columns }: Table): Kind | undefined {
   return heads.has("cue") ? "cues" : undefined;
 }
 
-/** True for what is only told by this program, calls and findings: it stands beside what can be changed, and nothing in it changes a show. */
+/** True for what is only told by this program, calls, findings and logs of runs: it stands beside what can be changed, and nothing in it changes a show. */
 function isReport({ columns }: Table): boolean {
-  return ["severity", "expected"].some((head) => columns.includes(head));
+  return ["severity", "expected", "how"].some((head) => columns.includes(head));
 }
 
 function plain(head: string): string {

@@ -1,4 +1,5 @@
 import { ShowError } from "@zm/core";
+import { joined } from "./gunzip.ts";
 import { Unzip, UnzipInflate, type UnzipFile, strFromU8, strToU8 } from "fflate";
 
 /** What a zip may hold, so that a small file cannot become one that fills the machine. */
@@ -104,16 +105,6 @@ export function namesIn(bytes: Uint8Array): ReadonlySet<string> {
     return false;
   });
   return names;
-}
-
-function joined(pieces: readonly Uint8Array[]): Uint8Array {
-  const whole = new Uint8Array(pieces.reduce((sum, { length }) => sum + length, 0));
-  let at = 0;
-  for (const piece of pieces) {
-    whole.set(piece, at);
-    at += piece.length;
-  }
-  return whole;
 }
 
 function shownName(name: string): string {
