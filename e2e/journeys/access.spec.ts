@@ -1,6 +1,7 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import { type Page, expect, test } from "@playwright/test";
 import { enterLine } from "../support/build.ts";
+import { bring, openMenu } from "../support/files.ts";
 import { OWN, openView, ownShow } from "../support/show.ts";
 
 type Theme = "desk" | "foolscap";
@@ -147,6 +148,27 @@ test("Hand, recording, updating, shelf, help and pages that look on have no seri
   await page.goto(`/watch/${show}`);
   await expect(page.getByTestId("on-stage")).toHaveText("4");
   expect(["watch", await findingsInBoth(page)]).toEqual(["watch", []]);
+});
+
+test("files of others, files for others and backups have no serious finding", async ({ page, request }) => {
+  await openView(page, await ownShow(request));
+  await bring(page, {
+    name: "dawn.asc",
+    bytes: Buffer.from("Ident 3:0\n$Own 1\nCue 701\nChan 1@30\nCue 702\nFollowon 2\nCue 703\nChan 2@20\n"),
+  });
+  await expect(page.getByRole("dialog", { name: "Bring in" }).getByText("line 2")).toBeVisible();
+  expect(["bring in", await findingsInBoth(page, "dialog[open]")]).toEqual(["bring in", []]);
+  await page.keyboard.press("Escape");
+  await openMenu(page, /^Send out/);
+  await page.getByRole("button", { name: /^List as ASCII/ }).click();
+  await expect(page.getByRole("group", { name: "What it cannot say" })).toBeVisible();
+  expect(["send out", await findingsInBoth(page, "dialog[open]")]).toEqual(["send out", []]);
+  await page.keyboard.press("Escape");
+  await enterLine(page, "backup");
+  await openMenu(page, /^Backups/);
+  await page.getByRole("group", { name: "Backups" }).getByRole("button").first().click();
+  await expect(page.getByText("Nothing is different.")).toBeVisible();
+  expect(["backups", await findingsInBoth(page, "dialog[open]")]).toEqual(["backups", []]);
 });
 
 test("? shows the keys, Escape puts them away", async ({ page, request }) => {

@@ -1,7 +1,10 @@
 import { emptyShow } from "@zm/core";
-import { useState } from "react";
+import { Suspense, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { useOpenOther } from "../file/useImport.ts";
+import { DropPlace } from "../exchange/DropPlace.tsx";
+import { openBring, useDialogs } from "../shared/dialogs.ts";
+import { BringDialog } from "./parts.ts";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { EmptyView } from "../shared/EmptyView.tsx";
 import { api } from "../show/api.ts";
@@ -12,6 +15,7 @@ export function NoShow() {
   const { register, handleSubmit, control } = useForm<{ name: string }>({ defaultValues: { name: "" } });
   const name = useWatch({ control, name: "name" }).trim();
   const openOther = useOpenOther();
+  const { bring } = useDialogs();
   const [trouble, setTrouble] = useState("");
   const [begin, busy] = useOnce(async () => {
     try {
@@ -37,7 +41,15 @@ export function NoShow() {
         <p role="status" className="text-error">
           {trouble}
         </p>
+        <p className="text-quiet">Or bring one in: a show document or a bundle, a list from another desk, a drawing of the rig, a play.</p>
+        <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={() => openBring()}>
+          Bring in …
+        </button>
       </EmptyView>
+      <DropPlace />
+      <Suspense fallback={null}>
+        {bring && <BringDialog files={bring} show={null} onClose={() => useDialogs.setState({ bring: null })} />}
+      </Suspense>
     </main>
   );
 }

@@ -16,7 +16,13 @@ export function BringDialog({ files, show, onClose }: { files: readonly File[]; 
         {files.length === 0 ? (
           <NoFiles onChoose={() => field.current?.click()} />
         ) : (
-          <BroughtFiles key={files.map(({ name, size }) => `${name} ${size}`).join()} files={files} show={show} onClose={onClose} />
+          <BroughtFiles
+            key={files.map(({ name, size }) => `${name} ${size}`).join()}
+            files={files}
+            show={show}
+            onOthers={() => field.current?.click()}
+            onClose={onClose}
+          />
         )}
         <FileField ref={field} accept={ENDINGS} label="Files to bring in" onFiles={openBring} />
       </div>

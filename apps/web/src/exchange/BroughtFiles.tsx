@@ -12,8 +12,17 @@ import type { Brought } from "./exchangeThread.ts";
 import { RemarkList } from "./RemarkList.tsx";
 import { useReading } from "./useReading.ts";
 
+interface BroughtFilesProps {
+  readonly files: readonly File[];
+  /** The show that is open; null where there is none. */
+  readonly show: number | null;
+  /** Other files are chosen in place of these. */
+  readonly onOthers: () => void;
+  readonly onClose: () => void;
+}
+
 /** Files that were read: what they make and ask, what stays behind, and the two ways on. */
-export function BroughtFiles({ files, show, onClose }: { files: readonly File[]; show: number | null; onClose: () => void }) {
+export function BroughtFiles({ files, show, onOthers, onClose }: BroughtFilesProps) {
   const { brought, busy, wishes, answer, thread } = useReading(files, show);
   const { consider, makeShow, making } = useWaysOn(files, show, thread, onClose);
   if (!brought)
@@ -27,6 +36,9 @@ export function BroughtFiles({ files, show, onClose }: { files: readonly File[];
       <div role="alert">
         <p className="text-error">Nothing was brought in.</p>
         <FaultList faults={brought.faults} />
+        <button type="button" className="btn btn-sm btn-primary mt-4" onClick={onOthers}>
+          Choose others …
+        </button>
       </div>
     );
   const { edits, makesShow, refused } = brought;
@@ -71,6 +83,9 @@ export function BroughtFiles({ files, show, onClose }: { files: readonly File[];
       </div>
       <div className="flex items-center justify-end gap-2">
         <span className="flex-1 text-quiet">{brought.format}</span>
+        <button type="button" className="btn btn-ghost btn-sm font-normal" onClick={onOthers}>
+          Choose others …
+        </button>
         <button type="button" className="btn btn-sm btn-outline border-neutral" onClick={onClose}>
           Not now
         </button>
@@ -117,7 +132,7 @@ function useWaysOn(files: readonly File[], show: number | null, thread: ReturnTy
     try {
       const edits = (await thread.current?.edits()) ?? [];
       const view = edits.every(({ op }) => op === "setText") ? "book" : edits.some((edit) => "list" in edit) ? "score" : "rig";
-      considerEdits(view === "book" ? "book" : view === "rig" ? "rig" : "history", edits);
+      considerEdits(view === "rig" ? "rig" : "history", edits);
       onClose();
       void navigate(`/show/${show}/${view}`);
       notify(`${names}: seen with what it changes, and not made yet. Make it or drop it at the right`);
