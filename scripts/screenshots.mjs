@@ -130,13 +130,9 @@ const osc = (on) =>
     body: JSON.stringify({ on, address: `127.0.0.1:${Number(process.env.ZM_PORT) + 3}`, show: null }),
   });
 await osc(true);
-await shot("caller", "book", async (page) => {
-  await line(page, "#40");
-  await line(page, "call from #40 at 20");
-  await page.getByText(/^Cue 42, go/).waitFor({ timeout: 30_000 });
-  await page.waitForTimeout(400);
-});
 await shot("run-log", "log", async (page) => {
+  await line(page, "call from #40 at 20");
+  await page.waitForTimeout(4000);
   await line(page, "call stop");
   await page.getByRole("button", { name: /^called, 20 times as fast/ }).waitFor();
 });
@@ -154,6 +150,50 @@ await shot("run", "run", async (page) => {
 await shot("stage-rig", "stage", async (page) => {
   await page.getByRole("button", { name: "Both" }).click();
   await page.waitForTimeout(2500);
+});
+await shot("bring-in", "score", async (page) => {
+  await line(page, "bring in");
+  await page.getByLabel("Files to bring in").setInputFiles({
+    name: "storm.asc",
+    mimeType: "text/plain",
+    buffer: Buffer.from(
+      [
+        ...[
+          "Ident 3:0",
+          "Manufacturer Somebody",
+          "! A storm from another house",
+          "Set Channels 120",
+          "Patch 1 1<1@FL 2<2@80 3<3@FL",
+          "$Colours 12",
+        ],
+        ...[
+          "Sub 3",
+          " Text Work light",
+          " Chan 81@FL 82@60",
+          "Cue 701",
+          " Text Wind rises",
+          " Up 6",
+          " Down 9 2",
+          " Chan 1@40 2@55 21@30 22@30",
+        ],
+        ...[
+          "Cue 702",
+          " Text First thunder",
+          " Up 0",
+          " Followon 1.5",
+          " Chan 1@40 2@55 41@FL",
+          "$$Strobe 4",
+          "Cue 703",
+          " Text It passes",
+          " Up 12",
+          " Chan 1@20 2@20 21@15",
+        ],
+        ...[" Link 701", "EndData"],
+      ].join("\n"),
+    ),
+  });
+  await page.getByText("What it leaves open").waitFor();
+  await page.waitForTimeout(800);
 });
 await shot("paper", "paper", async (page) => {
   await page.getByRole("button", { name: "What each cue changes" }).click();

@@ -1,4 +1,5 @@
 import { existsSync } from "node:fs";
+import type { IncomingMessage } from "node:http";
 import { join } from "node:path";
 import { NestFactory } from "@nestjs/core";
 import type { NestExpressApplication } from "@nestjs/platform-express";
@@ -17,6 +18,11 @@ import { BodyPipe } from "./shared/bodyPipe.ts";
 import { TimeLimit } from "./shared/timeLimit.ts";
 import { ShowsService } from "./shows/shows.service.ts";
 
+/** True for a request that brings edits. */
+function holdsEdits(request: IncomingMessage): boolean {
+  return request.headers["content-type"]?.startsWith("application/json") === true && /^\/api\/shows\/\d+\/edits$/.test(request.url ?? "");
+}
+
 /** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */
 export async function createApp(database: DataSource, settings: Settings, lock: ServerLock): Promise<NestExpressApplication> {
   const log = makeLog(settings);
@@ -27,6 +33,8 @@ export async function createApp(database: DataSource, settings: Settings, lock: 
         directives: {
           "upgrade-insecure-requests": null,
           "script-src": ["'self'"],
+          // A spreadsheet is packed in threads that its packer makes of its own text.
+          "worker-src": ["'self'", "blob:"],
           "style-src": ["'self'", "'unsafe-inline'"],
           "connect-src": ["'self'", "ws:"],
           "img-src": ["'self'", "data:", "blob:"],
@@ -38,7 +46,9 @@ export async function createApp(database: DataSource, settings: Settings, lock: 
   app.use(requestLog(log));
   app.use(guard(SHOW_TYPE));
   app.use(writersOnly(lock));
-  // A show that is imported is streamed into a file; everything else is small. What is packed counts as it is unpacked.
+  // A show that is imported is streamed into a file; a list that is brought into one comes as an edit; everything else is small. What is packed counts as it
+  // is unpacked.
+  app.useBodyParser("json", { limit: "8mb", type: holdsEdits });
   app.useBodyParser("json", { limit: "1mb" });
   app.useGlobalInterceptors(new TimeLimit());
   app.useGlobalPipes(new BodyPipe());

@@ -1,3 +1,5 @@
+import { paperOf, sheetOf } from "@zm/core";
+import { saltAndParaffin } from "@zm/demo";
 import { oscCommand } from "../../src/osc/commands.ts";
 
 const command = (address: string, ...args: (string | number)[]): unknown => oscCommand({ address, args });
@@ -52,4 +54,28 @@ test.each([
   ["/zm/tempo", ["waltz", Number.NaN], "is no number"],
 ])("%s with %j is refused in words", (address, args, words) => {
   expect(() => command(address, ...args)).toThrow(words);
+});
+
+test("every address on the paper of a show is understood, with the arguments that stand beside it", () => {
+  const show = saltAndParaffin();
+  const given: Record<string, (string | number)[]> = {
+    "": [],
+    "[cue]": ["7"],
+    "[on or off]": ["on"],
+    "cue [time]": ["7", 2],
+    "[time]": [3],
+    rate: [1.5],
+    "level [time]": [40, 2],
+    "[on or off] [time]": ["off", 2],
+    "list cue list cue …": ["main", "7"],
+    "name [speed]": ["dress", 2],
+  };
+  const { rows } = paperOf(sheetOf(show), { kind: "osc" });
+  expect(rows.length).toBeGreaterThan(30);
+  for (const { cells } of rows) {
+    const [address = "", words = ""] = cells;
+    const [first = "", ...rest] = words.split(" ");
+    const args = given[words] ?? [first, rest.join(" ") === "perMinute" ? 90 : 50];
+    expect(() => oscCommand({ address, args })).not.toThrow();
+  }
 });

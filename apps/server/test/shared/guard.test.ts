@@ -54,11 +54,18 @@ test("a foreign page's socket cannot watch the show, one of ours can", async () 
 });
 
 test("a body that is too large is told its own limit", async () => {
-  const { body } = await client(server)
-    .post("/api/shows/1/edits")
-    .send({ base: 0, edits: [{ op: "setCue", note: "x".repeat(2 * 1024 * 1024) }] })
+  const note = (megabytes: number): string => "x".repeat(megabytes * 1024 * 1024);
+  const edits = (text: string) =>
+    client(server)
+      .post("/api/shows/1/edits")
+      .send({ base: 0, edits: [{ op: "setCue", note: text }] });
+  expect((await edits(note(9)).expect(413)).body.message).toBe("This is larger than the 8 MB that can be sent at once");
+  expect((await edits(note(2)).expect(422)).body.message).not.toContain("larger than the");
+  const press = await client(server)
+    .post("/api/shows/1/run")
+    .send({ press: "go", cue: note(2) })
     .expect(413);
-  expect(body.message).toBe("This is larger than the 1 MB that can be sent at once");
+  expect(press.body.message).toBe("This is larger than the 1 MB that can be sent at once");
 });
 
 test("text that holds half a character is refused by name", async () => {

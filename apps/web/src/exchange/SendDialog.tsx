@@ -25,7 +25,7 @@ export function SendDialog({ onClose }: { onClose: () => void }) {
     runs: true,
     pictures: true,
   });
-  const { sent, fault, busy, begin } = useSending(format.id, wishes);
+  const { sent, fault, busy, drawn, begin } = useSending(format.id, wishes);
   const [save, saving] = useOnce(async () => {
     try {
       const file = sent ?? (await begin());
@@ -76,7 +76,7 @@ export function SendDialog({ onClose }: { onClose: () => void }) {
         </div>
         <div className="flex items-center justify-end gap-2">
           <span role="status" className="figures flex-1 text-quiet">
-            {busy ? "Writing …" : sent ? `${sent.name}, ${sizeWords(sent.bytes.length)}` : ""}
+            {busy ? (drawn ?? "Writing …") : sent ? `${sent.name}, ${sizeWords(sent.bytes.length)}` : ""}
           </span>
           <button type="button" className="btn btn-sm btn-outline border-neutral" onClick={onClose}>
             Not now

@@ -1,10 +1,18 @@
-import { wrap } from "comlink";
+import { transfer, wrap } from "comlink";
 import type { Exchange } from "./exchangeThread.ts";
 
 /** The thread that reads and writes files, as the window speaks to it; `end` stops it, whatever it is at. */
 export type ExchangeThread = {
   readonly [Name in keyof Exchange]: (...asked: Parameters<Exchange[Name]>) => Promise<Awaited<ReturnType<Exchange[Name]>>>;
 } & { readonly end: () => void };
+
+/** Pictures that are given away to the thread, not copied: the window has no use for them any more. */
+export function handedOver<T extends readonly { readonly png: Uint8Array }[]>(pictures: T): T {
+  return transfer(
+    pictures,
+    pictures.map(({ png }) => png.buffer),
+  );
+}
 
 /** Starts a thread for files: one for each dialog, so that closing it stops what is under way. */
 export function startExchange(): ExchangeThread {

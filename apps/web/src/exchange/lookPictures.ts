@@ -4,15 +4,16 @@ import { stagePainter } from "../picture/paintStage.ts";
 import { hungPlaces, stageLights } from "../picture/scene.ts";
 import { Sprites } from "../picture/sprites.ts";
 import { stageView } from "../picture/view.ts";
-import { nextFrame } from "../shared/nextFrame.ts";
 
-const WIDTH = 640;
-const HEIGHT = 400;
+const WIDTH = 400;
+const HEIGHT = 250;
+/** The beams of more lights than this are left out: they would take longer than all the rest. */
+const MANY = 150;
 /** A bundle of a very long list has pictures of its first cues alone. */
 const MOST = 400;
 
-/** Pictures of what each cue of the first list looks like, as the Stage draws them, PNG; one each frame, so that the window goes on. */
-export async function lookPictures(sheet: ShowSheet): Promise<BundleParts["pictures"]> {
+/** Pictures of what each cue of the first list looks like, as the Stage draws them, PNG; one after the other, so that the window goes on. `onDrawn` hears how many of all are there. */
+export async function lookPictures(sheet: ShowSheet, onDrawn: (drawn: number, all: number) => void): Promise<BundleParts["pictures"]> {
   const [picture, marks] = [contextOf(), contextOf()];
   if (!picture || !marks) return [];
   const list = listOf(sheet);
@@ -23,7 +24,7 @@ export async function lookPictures(sheet: ShowSheet): Promise<BundleParts["pictu
     height: HEIGHT,
     view: stageView("front", WIDTH, HEIGHT, [...hungPlaces(sheet.show).values()]),
     furnished: false,
-    haze: 0.8,
+    haze: sheet.show.channels.length > MANY ? 0 : 0.8,
     lasso: [],
     labels: false,
     rings: false,
@@ -34,11 +35,12 @@ export async function lookPictures(sheet: ShowSheet): Promise<BundleParts["pictu
     glass: "gray",
   };
   const pictures: { cue: string; png: Uint8Array }[] = [];
-  for (const [row, { number }] of list.cues.slice(0, MOST).entries()) {
+  const cues = list.cues.slice(0, MOST);
+  for (const [row, { number }] of cues.entries()) {
+    onDrawn(row, cues.length);
     paint(stageLights(sheet, stageAtRest(list, row)), options);
     const blob = await new Promise<Blob | null>((resolve) => picture.canvas.toBlob(resolve, "image/png"));
     if (blob) pictures.push({ cue: number, png: new Uint8Array(await blob.arrayBuffer()) });
-    await nextFrame();
   }
   return pictures;
 }

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { useShow } from "../show/useShow.ts";
-import { type ExchangeThread, startExchange } from "./exchange.ts";
+import { type ExchangeThread, handedOver, startExchange } from "./exchange.ts";
 import type { Sent } from "./exchangeThread.ts";
 import { lookPictures } from "./lookPictures.ts";
 
@@ -22,12 +22,17 @@ export function useSending(format: string, wishes: SendWishes) {
   const thread = useRef<ExchangeThread | null>(null);
   const [done, setDone] = useState<{ readonly sent: Sent | null; readonly fault: string | null }>({ sent: null, fault: null });
   const [busy, setBusy] = useState(false);
+  const [drawn, setDrawn] = useState<string | null>(null);
   useEffect(() => () => thread.current?.end(), []);
   const write = useCallback(async (): Promise<Sent> => {
     thread.current ??= startExchange();
-    const pictures = format === "bundle" && wishes.pictures ? await lookPictures(sheet) : [];
+    const pictures =
+      format === "bundle" && wishes.pictures
+        ? await lookPictures(sheet, (drawn, all) => setDrawn(`Drawing look ${drawn + 1} of ${all} …`))
+        : [];
+    setDrawn(null);
     const { columns, list, versions, runs } = wishes;
-    return thread.current.write(id, format, { columns, list }, pictures, { versions: versions && format === "bundle", runs });
+    return thread.current.write(id, format, { columns, list }, handedOver(pictures), { versions: versions && format === "bundle", runs });
   }, [id, sheet, format, wishes]);
   useEffect(() => {
     let over = false;
@@ -56,5 +61,5 @@ export function useSending(format: string, wishes: SendWishes) {
       setBusy(false);
     }
   };
-  return { ...done, busy, begin };
+  return { ...done, busy, drawn, begin };
 }

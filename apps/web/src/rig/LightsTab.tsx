@@ -11,7 +11,7 @@ import { CsvButtons } from "./CsvButtons.tsx";
 import { ScrollingTable } from "./DataTable.tsx";
 import { type LightRow, useLightColumns } from "./lightColumns.tsx";
 
-const COLUMNS = "min-w-[712px] px-4 grid-cols-[52px_minmax(110px,1fr)_128px_74px_repeat(3,58px)_52px_minmax(90px,1fr)]";
+const COLUMNS = "min-w-[740px] px-4 grid-cols-[44px_minmax(96px,1fr)_118px_72px_repeat(3,58px)_66px_46px_minmax(76px,1fr)]";
 
 /** Every light of the rig, a row for each: what it is called, what it is, where it is patched and hung. */
 export function LightsTab() {

@@ -129,7 +129,7 @@ function AttributesTable({ rows, onSet, onRemove }: AttributesTableProps) {
     <SmallTable
       table={table}
       label="Attributes"
-      columns="grid-cols-[1.1fr_0.9fr_repeat(3,0.55fr)_0.7fr_0.5fr_1.2fr_1.2fr_0.4fr_28px]"
+      columns="grid-cols-[1.05fr_0.95fr_repeat(3,0.55fr)_0.65fr_0.5fr_1fr_1fr_0.55fr_0.85fr_0.7fr_28px]"
       className="text-[14px]"
     />
   );

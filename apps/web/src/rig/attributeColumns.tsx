@@ -80,7 +80,7 @@ export function attributeColumns(onSet: (index: number, next: Attribute) => void
     }),
     column.accessor(({ value }) => value.slots, {
       id: "slots",
-      header: "slots by name",
+      header: "slots",
       cell: formCell(({ index, value }) => (
         <CellField
           label={`Slots of ${value.id}`}
@@ -162,11 +162,11 @@ function sentColumns(onSet: (index: number, next: Attribute) => void) {
     }),
     column.accessor(({ value }) => value.highlight, {
       id: "highlight",
-      header: "found at",
+      header: "seen at",
       meta: { title: "What it is at while its light is to be found: an open shutter, a wheel out of the way" },
       cell: formCell(({ index, value }) => (
         <CellField
-          label={`Found at, of ${value.id}`}
+          label={`Seen at, of ${value.id}`}
           value={String(value.highlight ?? "")}
           figures
           check={(text) => (text === "" ? undefined : numberFault(text))}

@@ -100,7 +100,7 @@ class AsciiReader {
   private beginAside(record: AsciiRecord): void {
     this.close();
     this.isAside = true;
-    this.remark("kept", record, `kept aside with all that belongs to it, since a list here has no such thing: ${shown(record)}`);
+    this.remark("kept", record, `a list here has no such thing, nor what belongs to it: ${shown(record)}`);
   }
 
   private within(record: AsciiRecord, work: (open: Item) => void): void {
@@ -121,7 +121,7 @@ class AsciiReader {
   private ownLine(record: AsciiRecord): void {
     const own = this.maker === OUR_MAKER ? OWN_LINES[record.keyword] : undefined;
     if (!own && !record.keyword.startsWith("$$")) return this.beginAside(record);
-    if (!own) return this.remark("kept", record, `a line of the maker's own, kept aside: ${shown(record)}`);
+    if (!own) return this.remark("kept", record, `a line of the maker's own: ${shown(record)}`);
     const fault = own({ ...record, open: this.open, cue: this.cue, pages: this.pages });
     if (fault !== undefined) this.fault(record, fault);
   }

@@ -120,7 +120,7 @@ describe("a list as ASCII text, on the way in", () => {
       'left 6 the setting "Channels 200" belongs to another desk',
       "left 7 dimmer 3 gives 50 % at full; here a light gives all it has",
       "left 7 channel 1 is on dimmer 9 too; here a light has one address",
-      "kept 23 a line of the maker's own, kept aside: $$COLOUR 1 blue",
+      "kept 23 a line of the maker's own: $$COLOUR 1 blue",
       "left 30 cue 10 leads to cue 1; a Go here takes the next cue by number",
     ]);
   });
