@@ -29,7 +29,6 @@ export interface BackupOf {
 export async function writeBackup(place: string, { show, revision, document, made, byHand }: BackupOf): Promise<BackupEntry> {
   const folder = folderOf(document.title, show);
   const file = fileOf({ made, revision, byHand });
-  await makeFolder(place);
   await makeFolder(join(place, folder));
   const [path, unfinished] = [join(place, folder, file), join(place, folder, `.${randomUUID()}.part`)];
   try {
@@ -56,7 +55,8 @@ export async function writeBackup(place: string, { show, revision, document, mad
 }
 
 /**
- * Makes a folder in one that is there. Only the last is made: where a stick was taken out, its place is not filled with folders of the machine's own disk.
+ * Makes a folder in one that is there. Only the last is made: where a stick was taken out, its place is not filled with folders of the machine's own disk, and
+ * the backup fails.
  */
 export async function makeFolder(path: string): Promise<void> {
   try {

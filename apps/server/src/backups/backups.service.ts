@@ -1,5 +1,5 @@
 import { createReadStream, mkdirSync } from "node:fs";
-import { access, constants, rm } from "node:fs/promises";
+import { access, constants, rm, stat } from "node:fs/promises";
 import { randomUUID } from "node:crypto";
 import { isAbsolute, join } from "node:path";
 import type { Readable } from "node:stream";
@@ -156,6 +156,7 @@ export class BackupsService implements OnModuleInit, OnModuleDestroy {
     this.edited.delete(show);
     try {
       const { sheet, revision } = await this.shows.show(show);
+      if (this.settings.folder === "") await makeFolder(this.own.backups);
       const entry = await writeBackup(this.place, { show, revision, document: sheet.show, made: Date.now(), byHand });
       this.faults.delete(show);
       this.troubles.set(`backup ${show}`, null);
@@ -202,8 +203,9 @@ export class BackupsService implements OnModuleInit, OnModuleDestroy {
 
 async function expectFolder(folder: string): Promise<void> {
   if (!isAbsolute(folder)) throw new ShowError(`"${folder}" is no whole path; write it from the root, such as /media/stick/backups`);
+  const found = await stat(folder).catch(() => undefined);
+  if (!found?.isDirectory()) throw new ShowError(`There is no folder ${folder}; make it first, or name one that is there`);
   try {
-    await makeFolder(folder);
     await access(folder, constants.W_OK);
   } catch (error) {
     throw new ShowError(`Nothing can be written to ${folder}: ${errorMessage(error)}`);

@@ -11,7 +11,7 @@ import { errorMessage } from "../shared/errorMessage.ts";
 import { readJsonFile } from "../shared/jsonFile.ts";
 import { readShowRows } from "../shows/readRows.ts";
 import { insertShow } from "../shows/showRows.ts";
-import { backupsIn, writeBackup } from "./backupFiles.ts";
+import { backupsIn, makeFolder, writeBackup } from "./backupFiles.ts";
 
 const HELP = `npm run backup                    backs up every show into the folder of the settings
 npm run backup -- SHOW            backs up one show, by its number
@@ -41,6 +41,7 @@ async function work([command, ...words]: readonly string[], settings: Settings):
           ? "There is no show to back up"
           : `There is no show number ${first}; there are ${rows.map(({ id }) => id).join(", ") || "none"}`,
       );
+    if (place === settings.backups) await makeFolder(place);
     const made = [];
     for (const { id } of wanted) {
       const stored = await readShowRows(source.manager, id);

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { gunzipSync } from "node:zlib";
@@ -75,7 +75,7 @@ test("settings are checked, kept, and put right when they are damaged", async ()
   const relative = await ask().put("/api/backups").send({ on: true, minutes: 5, folder: "stick" }).expect(422);
   expect(relative.body.message).toContain('"stick" is no whole path');
   const shut = await ask().put("/api/backups").send({ on: true, minutes: 5, folder: "/proc/none" }).expect(422);
-  expect(shut.body.message).toContain("Nothing can be written to /proc/none");
+  expect(shut.body.message).toBe("There is no folder /proc/none; make it first, or name one that is there");
   await ask().put("/api/backups").send({ on: true, minutes: 5, folder }).expect(200);
   expect(readdirSync(join(folder, (await make()).folder))).toHaveLength(1);
   server = await server.restart();
@@ -88,7 +88,10 @@ test("settings are checked, kept, and put right when they are damaged", async ()
       .all.value.map(({ words }) => words)
       .join(),
   ).toContain("The stored settings of backups are damaged");
+  await ask().put("/api/backups").send({ on: true, minutes: 5, folder }).expect(200);
   rmSync(folder, { recursive: true });
+  expect((await ask().post(`/api/shows/${show}/backups`).expect(500)).body.message).toContain("failed: ENOENT");
+  expect(existsSync(folder)).toBe(false);
 });
 
 test("a backup that fails is told in every window until one is made", async () => {
