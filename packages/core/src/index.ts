@@ -60,7 +60,7 @@ export * from "./show/editsAfter.ts";
 export * from "./edit/edit.ts";
 export * from "./edit/steps/applySteps.ts";
 export * from "./edit/edits.ts";
-export { patchedTimes } from "./edit/plan/patchedTimes.ts";
+export { type TimesPatch, patchedTimes } from "./edit/plan/patchedTimes.ts";
 export * from "./edit/gather.ts";
 export { type RangeMove, copyRangeEdits, moveRangeEdits, walledInsertEdits } from "./edit/rangeEdits.ts";
 export { type CueImport, importCuesEdits } from "./edit/importCues.ts";

@@ -40,6 +40,13 @@ export interface AsciiPatch {
   readonly level: number;
 }
 
+/** A line that a list here has no place for, as it stands, and the cue that it belongs to, where it belongs to one. */
+export interface AsciiAside {
+  readonly line: number;
+  readonly text: string;
+  readonly cue?: { readonly page: number; readonly number: string };
+}
+
 /**
  * An ASCII text read into what it says, before anybody decides what that means for a list.
  * `title` is the first comment of the file, where it has one before anything else.
@@ -53,5 +60,6 @@ export interface AsciiFile {
   readonly groups: readonly AsciiItem[];
   readonly subs: readonly AsciiItem[];
   readonly patch: readonly AsciiPatch[];
+  readonly aside: readonly AsciiAside[];
   readonly remarks: readonly Remark[];
 }

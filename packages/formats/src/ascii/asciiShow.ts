@@ -6,6 +6,7 @@ import {
   type Group,
   type HeldLook,
   type Moves,
+  type Note,
   type Part,
   type Show,
   byNumber,
@@ -65,8 +66,31 @@ export function showOfAscii(file: AsciiFile, wishes: AsciiWishes): ShowReading {
     groups: file.groups.reduce<Group[]>((made, group) => [...made, groupOf(group, made, remarks)], []),
     lists,
     ...(heldLooks.length > 0 ? { heldLooks } : {}),
+    ...asideNotes(file, lists, remarks),
   });
   return { show, remarks: inOrderOfLines(remarks) };
+}
+
+/** So many notes are made of what is kept aside, and so many letters are in one. */
+const MOST_NOTES = 100;
+const LONGEST_NOTE = 2000;
+
+/** Lines that have no place, as notes: those under a cue pinned to it, so that whoever works on it reads what the other desk did besides. */
+function asideNotes({ aside, cues }: AsciiFile, lists: readonly CueList[], remarks: Remark[]): { notes?: Note[] } {
+  const pages = [...new Set(cues.map(({ page }) => page))].sort((a, b) => a - b);
+  const places = [...groupBy(aside, ({ cue }) => (cue ? `${cue.page} ${cue.number}` : ""))];
+  const notes = places.slice(0, MOST_NOTES).map(([, kept], at): Note => {
+    const text = kept.map((each) => each.text).join("\n");
+    const cue = kept[0]?.cue;
+    const pinned = cue && { list: lists[pages.indexOf(cue.page)]?.id ?? "main", cue: plainCueNumber(cue.number) };
+    return { id: `aside-${at + 1}`, text: text.slice(0, LONGEST_NOTE), ...pinned, asked: "in the file" };
+  });
+  if (places.length > MOST_NOTES)
+    remarks.push({
+      kind: "left",
+      words: `what is kept aside under ${places.length - MOST_NOTES} more cues: there are notes for the first ${MOST_NOTES}`,
+    });
+  return notes.length > 0 ? { notes } : {};
 }
 
 /** In how many cues the picture is another one when levels are read as moves and not as whole looks: 0 where the choice says nothing. */

@@ -1,6 +1,6 @@
 import { ShowError, isCueNumber, readSeconds } from "@zm/core";
 import type { Remark } from "../report/remark.ts";
-import type { AsciiFile, AsciiPatch } from "./asciiFile.ts";
+import type { AsciiAside, AsciiFile, AsciiPatch } from "./asciiFile.ts";
 import { readLevel } from "./figures.ts";
 import { type AsciiRecord, recordsOf } from "./records.ts";
 import { type Item, type Open, type OpenCue, opened } from "./openItem.ts";
@@ -35,6 +35,7 @@ class AsciiReader {
   private readonly groups: Open<"GROUP">[] = [];
   private readonly subs: Open<"SUB">[] = [];
   private readonly patch: AsciiPatch[] = [];
+  private readonly aside: AsciiAside[] = [];
   private readonly pages = new Map<number, string>();
   private readonly seen = new Set<string>();
   private maker = "";
@@ -51,13 +52,13 @@ class AsciiReader {
     if (ELSEWHERE.has(record.keyword)) return this.beginAside(record);
     const work = this.work[record.keyword];
     if (work) work(record);
-    else this.remark("kept", record, `"${record.keyword}" is no word of the standard; the line is kept aside: ${shown(record)}`);
+    else this.keep(record, `"${record.keyword}" is no word of the standard: ${shown(record)}`);
   }
 
   file(): AsciiFile {
     if (this.faults.length > 0) throw new ShowError(this.faults);
-    const { title, maker, pages, patch, remarks } = this;
-    return { title, maker, pages, patch, remarks, cues: this.cues, groups: this.groups, subs: this.subs };
+    const { title, maker, pages, patch, aside, remarks } = this;
+    return { title, maker, pages, patch, aside, remarks, cues: this.cues, groups: this.groups, subs: this.subs };
   }
 
   private readonly work: Readonly<Record<string, (record: AsciiRecord) => void>> = {
@@ -91,6 +92,18 @@ class AsciiReader {
     this.remarks.push({ kind, line, words });
   }
 
+  /** Keeps a line as it stands, with the cue that it stands under. */
+  private keep(record: AsciiRecord, words: string): void {
+    this.keepText(record);
+    this.remark("kept", record, words);
+  }
+
+  private keepText({ line, keyword, rest }: AsciiRecord): void {
+    const { page, number } = this.cue ?? {};
+    const text = `${keyword} ${rest}`.trim();
+    this.aside.push({ line, text, ...(page === undefined || number === undefined ? {} : { cue: { page, number } }) });
+  }
+
   private close(): void {
     this.hasBegun = true;
     this.isAside = false;
@@ -100,17 +113,19 @@ class AsciiReader {
   private beginAside(record: AsciiRecord): void {
     this.close();
     this.isAside = true;
-    this.remark("kept", record, `a list here has no such thing, nor what belongs to it: ${shown(record)}`);
+    this.keep(record, `a list here has no such thing, nor what belongs to it: ${shown(record)}`);
   }
 
   private within(record: AsciiRecord, work: (open: Item) => void): void {
     if (this.open) work(this.open);
-    else if (!this.isAside) this.fault(record, `${record.keyword} stands under no cue, group or submaster`);
+    else if (this.isAside) this.keepText(record);
+    else this.fault(record, `${record.keyword} stands under no cue, group or submaster`);
   }
 
   private withinCue(record: AsciiRecord, work: (cue: OpenCue) => void): void {
     if (this.cue) work(this.cue);
-    else if (!this.isAside) this.fault(record, `${record.keyword} stands under no cue`);
+    else if (this.isAside) this.keepText(record);
+    else this.fault(record, `${record.keyword} stands under no cue`);
   }
 
   private comment(record: AsciiRecord): void {
@@ -121,7 +136,7 @@ class AsciiReader {
   private ownLine(record: AsciiRecord): void {
     const own = this.maker === OUR_MAKER ? OWN_LINES[record.keyword] : undefined;
     if (!own && !record.keyword.startsWith("$$")) return this.beginAside(record);
-    if (!own) return this.remark("kept", record, `a line of the maker's own: ${shown(record)}`);
+    if (!own) return this.keep(record, `a line of the maker's own: ${shown(record)}`);
     const fault = own({ ...record, open: this.open, cue: this.cue, pages: this.pages });
     if (fault !== undefined) this.fault(record, fault);
   }

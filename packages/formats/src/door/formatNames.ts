@@ -108,6 +108,12 @@ export const CHOSEN_COLUMNS = [
   "down",
   "up delay",
   "down delay",
+  "position fade",
+  "position delay",
+  "colour fade",
+  "colour delay",
+  "beam fade",
+  "beam delay",
   "call line",
   "call word",
 ] as const;

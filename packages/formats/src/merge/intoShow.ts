@@ -58,16 +58,48 @@ export function editsInto(read: Show, sheet: ShowSheet, wishes: Wishes): { edits
   const show: Show = { ...sheet.show, channels: [...sheet.show.channels, ...added], fixtureTypes: [...sheet.show.fixtureTypes, ...types] };
   const into: ShowSheet = { show, keys: keysOf(show), palettes: palettesOfShow(show), lists: sheet.lists };
   const where = answers.get("cues") ?? "own";
+  const lists = where === "own" ? ownListIds(read, show) : new Map(read.lists.map(({ id }) => [id, where.slice("into ".length)]));
   return {
     edits: [
       ...types.map((type): EditInput => ({ op: "setType", type })),
       ...added.map((channel): EditInput => ({ op: "setChannel", channel })),
       ...groupEdits(read, show),
       ...lookEdits(read, into, remarks),
-      ...(where === "own" ? ownLists(read, into, remarks) : amongCues(read, into, where.slice("into ".length), remarks)),
+      ...(where === "own" ? ownLists(read, into, lists, remarks) : amongCues(read, into, where.slice("into ".length), remarks)),
+      ...noteEdits(read, show, lists),
     ],
     remarks,
   };
+}
+
+/** The ids that lists of their own get, by those that they had. */
+function ownListIds(read: Show, show: Show): Map<string, string> {
+  const made: { id: string }[] = [...show.lists];
+  return new Map(
+    read.lists.map((list) => {
+      const id = freeIdAmong(ownLabel(read, list), made);
+      made.push({ id });
+      return [list.id, id];
+    }),
+  );
+}
+
+function ownLabel({ title }: Show, { id, label }: CueList): string {
+  return id === "main" ? title : label;
+}
+
+/** Notes that came along, each in the list where its cue now is. */
+function noteEdits(read: Show, show: Show, lists: ReadonlyMap<string, string>): EditInput[] {
+  const made: { id: string }[] = [...(show.notes ?? [])];
+  return (read.notes ?? []).map((note): EditInput => {
+    const own = {
+      ...note,
+      id: freeIdAmong(note.id, made),
+      ...(note.list === undefined ? {} : { list: lists.get(note.list) ?? note.list }),
+    };
+    made.push(own);
+    return { op: "setNote", note: own };
+  });
 }
 
 function groupEdits(read: Show, show: Show): EditInput[] {
@@ -94,13 +126,11 @@ function lookEdits(read: Show, into: ShowSheet, remarks: Remark[]): EditInput[] 
   });
 }
 
-function ownLists(read: Show, into: ShowSheet, remarks: Remark[]): EditInput[] {
-  const made: { id: string }[] = [...into.show.lists];
+function ownLists(read: Show, into: ShowSheet, ids: ReadonlyMap<string, string>, remarks: Remark[]): EditInput[] {
   return read.lists.flatMap((list): EditInput[] => {
     if (list.cues.length === 0) return [];
-    const label = list.id === "main" ? read.title : list.label;
-    const id = freeIdAmong(label, made);
-    made.push({ id });
+    const label = ownLabel(read, list);
+    const id = ids.get(list.id) ?? list.id;
     const cues = list.cues.map((cue) => ownCue(cue, list, id, into, remarks));
     return [{ op: "setList", list: { ...list, id, label, cues } }];
   });

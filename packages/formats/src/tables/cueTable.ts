@@ -11,6 +11,9 @@ import {
   cueOrder,
   isCueNumber,
   plainCueNumber,
+  TIMED_FAMILIES,
+  type TimesPatch,
+  patchedTimes,
   readSeconds,
   sameData,
 } from "@zm/core";
@@ -31,7 +34,7 @@ export interface CuePatch {
   scene?: string | null;
   trigger?: Trigger | null;
   call?: Call | null;
-  times?: Partial<Record<"up" | "down" | "upDelay" | "downDelay", number | null>>;
+  times?: TimesPatch;
 }
 
 const TEXTS = ["label", "scene", "note"] as const;
@@ -39,6 +42,9 @@ const TIMES = { up: "up", down: "down", "up delay": "upDelay", "down delay": "do
   string,
   keyof PartTimes
 >;
+const FAMILY_TIMES = TIMED_FAMILIES.flatMap((family) =>
+  (["fade", "delay"] as const).map((time) => ({ id: `${family} ${time}`, family, time })),
+);
 
 /** Every column that a table of cues may have, in the order in which they are written. */
 export const CUE_COLUMNS: readonly CueColumn[] = [
@@ -49,6 +55,11 @@ export const CUE_COLUMNS: readonly CueColumn[] = [
     id,
     cell: ({ parts: [first] }) => String(first?.times[field] ?? ""),
     set: (cell, into) => (into.times = { ...into.times, [field]: readCell(cell, id) }),
+  })),
+  ...FAMILY_TIMES.map(({ id, family, time }): CueColumn => ({
+    id,
+    cell: ({ parts: [first] }) => String(first?.times[family]?.[time] ?? ""),
+    set: (cell, into) => (into.times = { ...into.times, [family]: { ...into.times?.[family], [time]: readCell(cell, id) } }),
   })),
   {
     id: "call line",
@@ -150,20 +161,16 @@ function addChanges({ edits, differences }: TableChanges, list: string, number: 
   const { times, ...fields } = patch;
   if (!cue) {
     const own = Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== null));
-    const partTimes = Object.fromEntries(Object.entries(times ?? {}).filter(([, value]) => value !== null));
-    edits.push({ op: "insertCue", list, cue: number, ...own, parts: [{ number: 1, times: partTimes, moves: {} }] });
+    edits.push({ op: "insertCue", list, cue: number, ...own, parts: [{ number: 1, times: patchedTimes({}, times ?? {}), moves: {} }] });
     differences.push(`cue ${number} is new${patch.label ? `: ${patch.label}` : ""}`);
     return;
   }
-  const first = cue.parts[0];
+  const [first] = cue.parts;
   const changed = Object.entries(fields).filter(([field, value]) => !sameData(value ?? undefined, plainField(cue, field)));
-  const otherTimes = Object.entries(times ?? {}).filter(
-    ([field, value]) => (value ?? undefined) !== Reflect.get(first?.times ?? {}, field),
-  );
+  const timed = first && times && !sameData(first.times, patchedTimes(first.times, times));
   if (changed.length > 0) edits.push({ op: "setCue", list, from: cue.number, to: cue.number, ...Object.fromEntries(changed) });
-  if (otherTimes.length > 0)
-    edits.push({ op: "setTimes", list, from: cue.number, to: cue.number, part: first?.number ?? 1, set: Object.fromEntries(otherTimes) });
-  if (changed.length + otherTimes.length > 0) differences.push(`cue ${cue.number}: ${wordsOf(cue, { ...cue, ...clean(patch) }, times)}`);
+  if (timed) edits.push({ op: "setTimes", list, from: cue.number, to: cue.number, part: first.number, set: times });
+  if (changed.length > 0 || timed) differences.push(`cue ${cue.number}: ${wordsOf(cue, { ...cue, ...clean(patch) }, times)}`);
 }
 
 /** A field as a table can say it: a Go that is said and one that is not are the same. */
@@ -179,7 +186,7 @@ function clean({ times: _times, ...fields }: CuePatch): Partial<Cue> {
 /** Column by column, what stood there and what stands there now. */
 function wordsOf(before: Cue, after: Cue, times: CuePatch["times"] = {}): string {
   const [first, ...rest] = after.parts;
-  const merged = Object.fromEntries(Object.entries({ ...first?.times, ...times }).filter(([, value]) => value !== null));
+  const merged = first ? patchedTimes(first.times, times) : {};
   const now: Cue = first ? { ...after, parts: [{ ...first, times: merged }, ...rest] } : after;
   return CUE_COLUMNS.flatMap(({ id, cell }) => {
     const [was, is] = [cell(before), cell(now)];

@@ -143,6 +143,11 @@ describe("a list as ASCII text, on the way in", () => {
       ["kept", 4],
       ["kept", 7],
     ]);
+    expect(show.notes).toEqual([{ id: "aside-1", text: "EFFECT 7\nCHAN 1@FL 9@FL\nUP 3\n$COLOURS 1\nTEXT red", asked: "in the file" }]);
+  });
+
+  test("pins a line of the maker's own to the cue that it stands under", () => {
+    expect(read(LIST).show.notes).toEqual([{ id: "aside-1", text: "$$COLOUR 1 blue", list: "main", cue: "1", asked: "in the file" }]);
   });
 
   test.each([

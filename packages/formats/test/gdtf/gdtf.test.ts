@@ -1,4 +1,4 @@
-import { type Attribute, ShowError, type Show, outputLayout, readShow, sheetOf, writeLevels } from "@zm/core";
+import { type Attribute, makeEdits, readEdits, ShowError, type Show, outputLayout, readShow, sheetOf, writeLevels } from "@zm/core";
 import { saltAndParaffin } from "@zm/demo";
 import { strToU8, zipSync } from "fflate";
 import { readGdtf } from "../../src/gdtf/description.ts";
@@ -92,6 +92,22 @@ describe("a type of light from its maker's file", () => {
     expect(all.edits?.map((edit) => edit.op === "setType" && edit.type.id)).toEqual(["lantern-mover-basic", "lantern-mover-small"]);
     const again = await readFile(source, { sheet: sheetOf(showWith(basic.type)), wishes: {} });
     expect(again.made).toEqual(["Brings up to date: Lantern Mover, Basic, 8 attributes"]);
+  });
+
+  test("of which a newer file comes keeps its cues, and is refused in words where they use what the newer one lacks", async () => {
+    const light = { number: 1, type: basic.type.id };
+    const moves = { 1: { pan: -90, gobo: 29, intensity: 60 } };
+    const cues = [{ number: "1", parts: [{ number: 1, times: {}, moves }] }];
+    const sheet = sheetOf(readShow({ ...showWith(basic.type), channels: [light], lists: [{ id: "main", label: "Main", cues }] }));
+    const bring = async (description: string) => {
+      const { edits = [] } = await readFile({ name: "lantern.gdtf", bytes: sampleGdtf(description) }, { sheet, wishes: {} });
+      return makeEdits(sheet, readEdits(edits)).sheet.show;
+    };
+    const slower = await bring(DESCRIPTION.replace('RealFade="2.5"', 'RealFade="5.5"'));
+    expect(slower.lists).toEqual(sheet.show.lists);
+    expect(slower.fixtureTypes[0]?.attributes[0]).toMatchObject({ id: "pan", speed: 90 });
+    const lacking = DESCRIPTION.replace(/<DMXChannel DMXBreak="1" Offset="8"[\s\S]*?<\/DMXChannel>/, "");
+    await expect(bring(lacking)).rejects.toThrow(/gobo/);
   });
 
   test.each([

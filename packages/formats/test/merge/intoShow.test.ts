@@ -31,6 +31,21 @@ describe("a list brought into a show that is there", () => {
     expect(first?.values).toMatchObject({ 1: { intensity: { value: 30 } }, 900: { intensity: { value: 80 } } });
   });
 
+  test("brings along, as notes at their cues, what it keeps aside", async () => {
+    const { edits } = await bring(LIST.replace("Cue 702\n", () => "Cue 702\n$$Strobe 4\n"));
+    const show = after(edits);
+    expect(show.notes?.at(-1)).toMatchObject({ text: "$$STROBE 4", list: show.lists.at(-1)?.id, cue: "702" });
+    const among = after(
+      (
+        await bring(
+          LIST.replace("Cue 702\n", () => "Cue 702\n$$Strobe 4\n"),
+          { cues: "into main" },
+        )
+      ).edits,
+    );
+    expect(among.notes?.at(-1)).toMatchObject({ list: "main", cue: "702" });
+  });
+
   test("goes among the cues of a list where that is wanted, and tells what that costs", async () => {
     const { edits, remarks } = await bring(LIST, { cues: "into main", lights: "leave" });
     const show = after(edits);

@@ -53,6 +53,17 @@ describe("a table of cues", () => {
     expect(cue(show, "900")).toMatchObject({ label: "New end", parts: [{ times: { up: 4, downDelay: 1 } }] });
   });
 
+  test("sets and takes away times of families, and leaves those that it does not name", async () => {
+    const timed = demo.show.lists[0]?.cues.find(({ parts: [first] }) => first?.times.position?.fade !== undefined);
+    const number = timed?.number ?? "";
+    const { edits, made } = await csv(`cue,colour fade,position fade\n${number},12,\n`);
+    expect(made[1]).toContain("colour fade nothing → 12");
+    const [first] = cue(after(edits), number)?.parts ?? [];
+    const [was] = timed?.parts ?? [];
+    expect(first?.times).toMatchObject({ up: was?.times.up, colour: { fade: 12 } });
+    expect(first?.times.position?.fade).toBeUndefined();
+  });
+
   test("takes a column that is called otherwise where somebody says which it is, and tells what it leaves", async () => {
     const text = "cue,name,gel\n7,Evening,201\n";
     const asked = await csv(text);
