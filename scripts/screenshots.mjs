@@ -1,4 +1,5 @@
 // Takes the pictures of docs/screenshots. Called by screenshots.sh with the server running over a fresh demo.
+import { Buffer } from "node:buffer";
 import { readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
 
