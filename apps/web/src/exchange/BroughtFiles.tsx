@@ -1,3 +1,4 @@
+import type { EditInput } from "@zm/core";
 import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { considerEdits } from "../choice/draft.ts";
@@ -6,6 +7,7 @@ import { useOnce } from "../shared/ActionButton.tsx";
 import { FaultList } from "../shared/FaultList.tsx";
 import { SelectField } from "../shared/SelectField.tsx";
 import { VirtualList } from "../shared/VirtualList.tsx";
+import { nextFrame } from "../shared/nextFrame.ts";
 import { notify, tellTrouble } from "../shared/notices.ts";
 import { showsQuery } from "../show/openShow.ts";
 import type { Brought } from "./exchangeThread.ts";
@@ -130,7 +132,9 @@ function useWaysOn(files: readonly File[], show: number | null, thread: ReturnTy
   const names = files.map(({ name }) => name).join(", ");
   const [consider] = useOnce(async () => {
     try {
-      const edits = (await thread.current?.edits()) ?? [];
+      const edits: readonly EditInput[] = JSON.parse((await thread.current?.edits()) ?? "[]");
+      // Very many edits are worked on in several turns, so that the window stands still in none of them.
+      await nextFrame();
       const view = edits.every(({ op }) => op === "setText") ? "book" : edits.some((edit) => "list" in edit) ? "score" : "rig";
       considerEdits(view === "rig" ? "rig" : "history", edits);
       onClose();

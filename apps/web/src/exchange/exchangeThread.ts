@@ -1,4 +1,4 @@
-import { type EditInput, ShowError, type ShowSheet, compareShows, listOf, parseShow, serializeShow, sheetOf } from "@zm/core";
+import { ShowError, type ShowSheet, compareShows, listOf, parseShow, serializeShow, sheetOf } from "@zm/core";
 import {
   type BundleParts,
   FORMAT_NAMES,
@@ -71,9 +71,9 @@ const exchange = {
     }
   },
 
-  /** The edits of what was read last. */
-  edits(): readonly EditInput[] {
-    return last?.edits ?? [];
+  /** The edits of what was read last, as text: very many of them are handed over and read more quickly so. */
+  edits(): string {
+    return JSON.stringify(last?.edits ?? []);
   },
 
   /** Stores what was read last as a show of its own; gives its number. */

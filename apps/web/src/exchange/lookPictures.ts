@@ -9,8 +9,8 @@ const WIDTH = 400;
 const HEIGHT = 250;
 /** The beams of more lights than this are left out: they would take longer than all the rest. */
 const MANY = 150;
-/** A bundle of a very long list has pictures of its first cues alone. */
-const MOST = 400;
+/** A bundle of a very long list has pictures of so many of its cues, spread over all of it. */
+const MOST = 120;
 
 /** Pictures of what each cue of the first list looks like, as the Stage draws them, PNG; one after the other, so that the window goes on. `onDrawn` hears how many of all are there. */
 export async function lookPictures(sheet: ShowSheet, onDrawn: (drawn: number, all: number) => void): Promise<BundleParts["pictures"]> {
@@ -35,12 +35,14 @@ export async function lookPictures(sheet: ShowSheet, onDrawn: (drawn: number, al
     glass: "gray",
   };
   const pictures: { cue: string; png: Uint8Array }[] = [];
-  const cues = list.cues.slice(0, MOST);
-  for (const [row, { number }] of cues.entries()) {
-    onDrawn(row, cues.length);
+  const every = Math.max(1, list.cues.length / MOST);
+  const rows = Array.from({ length: Math.min(MOST, list.cues.length) }, (_, at) => Math.floor(at * every));
+  for (const [at, row] of rows.entries()) {
+    onDrawn(at, rows.length);
     paint(stageLights(sheet, stageAtRest(list, row)), options);
     const blob = await new Promise<Blob | null>((resolve) => picture.canvas.toBlob(resolve, "image/png"));
-    if (blob) pictures.push({ cue: number, png: new Uint8Array(await blob.arrayBuffer()) });
+    const number = list.cues[row]?.number;
+    if (blob && number !== undefined) pictures.push({ cue: number, png: new Uint8Array(await blob.arrayBuffer()) });
   }
   return pictures;
 }
