@@ -136,9 +136,11 @@ function useWaysOn(files: readonly File[], show: number | null, thread: ReturnTy
       // Very many edits are worked on in several turns, so that the window stands still in none of them.
       await nextFrame();
       const view = edits.every(({ op }) => op === "setText") ? "book" : edits.some((edit) => "list" in edit) ? "score" : "rig";
+      const there = `/show/${show}/${view}`;
+      if (location.pathname !== there) void navigate(there);
+      await nextFrame();
       considerEdits(view === "rig" ? "rig" : "history", edits);
       onClose();
-      void navigate(`/show/${show}/${view}`);
       notify(`${names}: seen with what it changes, and not made yet. Make it or drop it at the right`);
     } catch (error) {
       tellTrouble(error);
