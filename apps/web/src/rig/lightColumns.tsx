@@ -89,7 +89,7 @@ function patchColumn(set: SetLight) {
         check={(text) =>
           text === "" || readPatches(text)
             ? undefined
-            : `"${text}" is not a patch; write universe and address such as 1.101, several with commas`
+            : `"${text}" is not a patch; write universe and address such as 1.101; several with commas, 2.7@80 where its level gives less`
         }
         onTake={(text) => void set(original.channel.number, (channel) => patchTyped(channel, text))}
       />

@@ -50,8 +50,8 @@ function freeAddress(taken: readonly Patched[]): (own: Patched) => number | unde
 /** The patch of a light with one of its places put elsewhere in the same universe. */
 function mended({ channel, universe, under }: Patched, address: number): Channel["patch"] {
   const { more, ...own } = channel.patch ?? { universe, address };
-  if (under === 1) return { universe, address, ...(more ? { more } : {}) };
-  return { ...own, more: (more ?? []).map((each, at) => (at === under - 2 ? { universe, address } : each)) };
+  if (under === 1) return { ...own, universe, address, ...(more ? { more } : {}) };
+  return { ...own, more: (more ?? []).map((each, at) => (at === under - 2 ? { ...each, universe, address } : each)) };
 }
 
 /** A finding about the patch of one light, with the addresses that are free. */

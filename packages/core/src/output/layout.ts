@@ -11,6 +11,8 @@ interface Place {
   readonly most: number;
   readonly min: number;
   readonly range: number;
+  /** What is sent of it: less than 1 for a level that does not give all there. */
+  readonly share: number;
 }
 
 /**
@@ -32,14 +34,17 @@ export function outputLayout(show: Pick<Show, "channels" | "fixtureTypes">, keys
   const patched = patchedChannels(show);
   const universes = [...new Set(patched.map(({ universe }) => universe))].sort((a, b) => a - b);
   const types = new Map(show.fixtureTypes.map((type) => [type.id, type]));
-  const places = patched.flatMap(({ channel, universe, first, under }): Place[] => {
+  const places = patched.flatMap(({ channel, universe, first, under, level }): Place[] => {
     const type = types.get(channel.type);
     return (type ? placesOf(type, under) : []).flatMap(({ attribute, offsets }): Place[] => {
       const key = keyAt(keys, channel.number, attribute.id);
       const bytes = offsets.map((offset) => first - 1 + offset);
       if (!key || bytes.some((address) => address >= UNIVERSE)) return [];
-      const { min, max } = attribute;
-      return [{ key: key.ordinal, universe: universes.indexOf(universe), bytes, most: 256 ** bytes.length - 1, min, range: max - min }];
+      const { min, max, family } = attribute;
+      const share = family === "intensity" ? level / 100 : 1;
+      return [
+        { key: key.ordinal, universe: universes.indexOf(universe), bytes, most: 256 ** bytes.length - 1, min, range: max - min, share },
+      ];
     });
   });
   return { universes, places };
@@ -59,11 +64,11 @@ export function emptyLevels({ universes }: OutputLayout): Uint8Array[] {
  */
 export function writeLevels({ places }: OutputLayout, values: Float64Array, levels: readonly Uint8Array[]): boolean {
   let changed = false;
-  for (const { key, universe, bytes, most, min, range } of places) {
+  for (const { key, universe, bytes, most, min, range, share } of places) {
     const sent = levels[universe];
     if (!sent) continue;
-    const share = range > 0 ? ((values[key] ?? min) - min) / range : 0;
-    let level = Math.floor(Math.min(1, Math.max(0, share)) * most + 0.5);
+    const part = range > 0 ? ((values[key] ?? min) - min) / range : 0;
+    let level = Math.floor(Math.min(1, Math.max(0, part)) * share * most + 0.5);
     for (let byte = bytes.length - 1; byte >= 0; byte -= 1) {
       const address = bytes[byte] ?? 0;
       if (sent[address] !== (level & 255)) {
@@ -82,10 +87,10 @@ export function writeLevels({ places }: OutputLayout, values: Float64Array, leve
  */
 export function readLevels({ universes, places }: OutputLayout, universe: number, levels: ArrayLike<number>, into: Float64Array): void {
   const own = universes.indexOf(universe);
-  for (const { key, universe: its, bytes, most, min, range } of places) {
-    if (its !== own) continue;
+  for (const { key, universe: its, bytes, most, min, range, share } of places) {
+    if (its !== own || share === 0) continue;
     let level = 0;
     for (const address of bytes) level = level * 256 + (levels[address] ?? 0);
-    into[key] = min + (level / most) * range;
+    into[key] = min + Math.min(1, level / most / share) * range;
   }
 }

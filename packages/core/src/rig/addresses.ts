@@ -14,9 +14,10 @@ export interface AttributePlace {
 
 /**
  * Where the attributes of a type stand under one of its breaks, counted from 1: those that name their addresses there, all others one behind the other, behind the
- * attribute before them (docs/running.md, Output).
+ * attribute before them (docs/running.md, Output). Under a patch that the type has no break for, all stand as under the first: the same values once more.
  */
-export function placesOf({ attributes }: Pick<FixtureType, "attributes">, under = 1): AttributePlace[] {
+export function placesOf({ attributes }: Pick<FixtureType, "attributes">, patch = 1): AttributePlace[] {
+  const under = attributes.some((attribute) => (attribute.break ?? 1) === patch) ? patch : 1;
   let next = 0;
   return attributes.flatMap((attribute): AttributePlace[] => {
     const { at, bits = 8 } = attribute;
@@ -48,6 +49,8 @@ export interface Patched {
   readonly last: number;
   /** Which of the light's patches it is, counted from 1. */
   readonly under: number;
+  /** What its level gives there at full, per cent. */
+  readonly level: number;
 }
 
 /**
@@ -58,9 +61,9 @@ export function patchedChannels(show: Pick<Show, "channels" | "fixtureTypes">): 
   return show.channels.flatMap((channel): Patched[] => {
     if (!channel.patch) return [];
     const { more = [], ...own } = channel.patch;
-    return [own, ...more].map(({ universe, address }, at) => {
+    return [own, ...more].map(({ universe, address, level = 100 }, at) => {
       const under = at + 1;
-      return { channel, universe, first: address, last: address + addressesOf(show, channel.type, under) - 1, under };
+      return { channel, universe, first: address, last: address + addressesOf(show, channel.type, under) - 1, under, level };
     });
   });
 }

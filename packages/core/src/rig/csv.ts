@@ -111,10 +111,10 @@ function channelOf(row: Row, show: Show): Channel {
 
 /** A light with what it has that no column tells: that it stays in the dark, its further patches, how it hangs. */
 function withUntold(read: Channel, before: Channel | undefined): Channel {
-  const { house, patch: { more } = {}, place: { turn } = {} } = before ?? {};
+  const { house, patch: { more, level } = {}, place: { turn } = {} } = before ?? {};
   return {
     ...read,
-    ...(read.patch && more ? { patch: { ...read.patch, more } } : {}),
+    ...(read.patch ? { patch: { ...read.patch, ...(level === undefined ? {} : { level }), ...(more ? { more } : {}) } } : {}),
     ...(read.place && turn ? { place: { ...read.place, turn } } : {}),
     ...(house ? { house } : {}),
   };

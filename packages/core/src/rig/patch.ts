@@ -15,22 +15,36 @@ export function readPatch(text: string): Channel["patch"] {
 }
 
 /** Further patches that a light may have beside its first. */
-const MOST_MORE = 7;
+const MOST_MORE = 63;
 
-/** As `readPatch`, for a light that is patched at several places: "1.101, 2.7". Undefined where one of them is none, and for more than eight. */
+/**
+ * As `readPatch`, for a light that is patched at several places, and for one whose level does not give all there: "1.101, 2.7@80". Undefined where one of them is none,
+ * and for more than 64.
+ */
 export function readPatches(text: string): Channel["patch"] {
-  const [first, ...more] = text.split(",").map(readPatch);
-  const others = more.flatMap((patch) => (patch ? [{ universe: patch.universe, address: patch.address }] : []));
+  const [first, ...more] = text.split(",").map(readLeveled);
+  const others = more.flatMap((patch) => patch ?? []);
   if (!first || others.length < more.length || others.length > MOST_MORE) return undefined;
   return others.length > 0 ? { ...first, more: others } : first;
 }
 
+/** One place with its level behind it. */
+function readLeveled(text: string): { universe: number; address: number; level?: number } | undefined {
+  const [, place = "", typed] = /^([^@]*)(?:@\s*(\d{1,3}(?:\.\d+)?)\s*)?$/.exec(text) ?? [];
+  const patch = readPatch(place);
+  const level = typed === undefined ? 100 : Number(typed);
+  if (!patch || level > 100) return undefined;
+  return { universe: patch.universe, address: patch.address, ...(level === 100 ? {} : { level }) };
+}
+
 /**
- * "2.101", "1.101, 2.7" for a light that is patched at several places, or nothing for a channel that has no address.
+ * "2.101", "1.101, 2.7@80" for a light that is patched at several places, or nothing for a channel that has no address.
  * The form in which it is typed, shown on paper and written in tables.
  */
 export function patchWords(patch: Channel["patch"]): string {
-  return patch ? [patch, ...(patch.more ?? [])].map(({ universe, address }) => `${universe}.${address}`).join(", ") : "";
+  const words = ({ universe, address, level = 100 }: { universe: number; address: number; level?: number | undefined }): string =>
+    `${universe}.${address}${level === 100 ? "" : `@${level}`}`;
+  return patch ? [patch, ...(patch.more ?? [])].map(words).join(", ") : "";
 }
 
 /**

@@ -92,8 +92,7 @@ export function repatchEdits(show: Show, channels: readonly number[], patch: Pat
     const width = addressesOf(show, channel.type);
     const at = withRoom(next, width);
     next = behind(at, width);
-    const { more } = channel.patch ?? {};
-    return { op: "setChannel", channel: { ...channel, patch: { ...at, ...(more ? { more } : {}) } } };
+    return { op: "setChannel", channel: { ...channel, patch: { ...channel.patch, ...at } } };
   });
 }
 

@@ -57,8 +57,12 @@ const smallPicture = z
   .string()
   .max(90_000, "is larger than a picture of a wheel may be")
   .regex(/^data:image\/(png|jpeg);base64,[A-Za-z0-9+/]+=*$/, "is not a picture; it is a PNG or JPEG as a data address");
-/** Where a light begins in a universe. */
-const address = { universe: z.number().int().min(1).max(63_999), address: z.number().int().min(1).max(512) };
+/** Where a light begins in a universe, and what its level gives there at full, per cent; absent: all. */
+const address = {
+  universe: z.number().int().min(1).max(63_999),
+  address: z.number().int().min(1).max(512),
+  level: z.number().min(0, "is below 0 %").max(100, "is above 100 %").optional(),
+};
 
 /** One thing that a light can do, and in which range. `min`, `max` and `home` are in the attribute's own unit. */
 const attribute = z.strictObject({
@@ -103,8 +107,8 @@ const channel = z.strictObject({
   number: channelNumber,
   type: id,
   label: label.optional(),
-  /** `more` are the further places of a light that is patched at several. */
-  patch: z.strictObject({ ...address, more: z.array(z.strictObject(address)).min(1).max(7).optional() }).optional(),
+  /** `more` are the further places of a light that is patched at several: for the breaks of its type, and behind those the same values once more. */
+  patch: z.strictObject({ ...address, more: z.array(z.strictObject(address)).min(1).max(63).optional() }).optional(),
   /**
    * Metres: x to the right as the audience sees it, y up, z away from the audience. `aim` is where a light that cannot turn is pointed; `turn` is how it
    * hangs, degrees around these axes, x first: none is hanging straight down, its front to the audience.

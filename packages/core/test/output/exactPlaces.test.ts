@@ -8,6 +8,7 @@ import {
   patchedChannels,
   placesOf,
   readLevels,
+  patchWords,
   readPatches,
   readRigCsv,
   readShow,
@@ -67,6 +68,37 @@ test("values stand at the addresses that their type names, others behind the att
   expect([...(levels[1] ?? never()).subarray(19, 21)]).toEqual([0, 7]);
 });
 
+test("a light that is patched once more sends the same values there, and no more of its level than its patch says", () => {
+  const lamp = show([intensity, { id: "red", family: "colour", min: 0, max: 100, home: 0 }], [{ universe: 1, address: 20 }]);
+  const [light] = lamp.channels;
+  const own = readShow({
+    ...lamp,
+    channels: [
+      {
+        ...light,
+        patch: {
+          universe: 1,
+          address: 10,
+          level: 50,
+          more: [
+            { universe: 1, address: 20 },
+            { universe: 1, address: 30, level: 0 },
+          ],
+        },
+      },
+    ],
+  });
+  const { keys } = sheetOf(own);
+  const layout = outputLayout(own, keys);
+  const levels = emptyLevels(layout);
+  writeLevels(layout, Float64Array.from([100, 100]), levels);
+  const [sent] = levels;
+  expect([9, 10, 19, 20, 29, 30].map((address) => sent?.[address])).toEqual([128, 255, 255, 255, 0, 255]);
+  const read = new Float64Array(2);
+  readLevels(layout, 1, sent ?? never(), read);
+  expect([...read]).toEqual([100, 100]);
+});
+
 test("levels of 24 bits read back are what was sent, to half a step", () => {
   const own = show([{ ...intensity, bits: 24, at: [3, 1, 2] }]);
   const { keys } = sheetOf(own);
@@ -101,7 +133,9 @@ test("a type whose addresses do not fit its bits, or that is found outside its r
 test("patches at several places are typed with commas", () => {
   expect(readPatches("1.10, 3.20")).toEqual({ universe: 1, address: 10, more: [{ universe: 3, address: 20 }] });
   expect(readPatches("2.7")).toEqual({ universe: 2, address: 7 });
-  for (const text of ["1.10,", "1.10, x", "1.1,1.2,1.3,1.4,1.5,1.6,1.7,1.8,1.9"]) expect(readPatches(text)).toBeUndefined();
+  expect(readPatches("2.7@80, 2.8")).toEqual({ universe: 2, address: 7, level: 80, more: [{ universe: 2, address: 8 }] });
+  for (const text of ["1.10, 3.20", "2.7", "2.7@80, 2.8@12.5"]) expect(patchWords(readPatches(text))).toBe(text);
+  for (const text of ["1.10,", "1.10, x", "1.10@120", "1.10@", Array(65).fill("1.1").join()]) expect(readPatches(text)).toBeUndefined();
 });
 
 test("the table of the rig leaves alone what it does not tell: further patches, how a light hangs, that it stays", () => {

@@ -44,6 +44,8 @@ const UNIVERSE = 512;
 /** Dimmers behind the last address that a document has. */
 const LAST_DIMMER = 63_999 * UNIVERSE;
 const LONGEST_LABEL = 200;
+/** Dimmers of one channel beside its first. */
+const MOST_MORE = 63;
 /** What every light of such a text is: it has a level and nothing else. */
 const DIMMER: FixtureType = {
   id: "dimmer",
@@ -195,12 +197,17 @@ function leadsElsewhere(cue: AsciiCue, next: AsciiCue | undefined): boolean {
 function channelsOf(file: AsciiFile, remarks: Remark[]): Channel[] {
   const patched = new Map<number, Channel["patch"]>();
   for (const { line, channel, dimmer, level } of file.patch) {
-    if (level !== 100)
-      remarks.push({ kind: "left", line, words: `dimmer ${dimmer} gives ${level} % at full; here a light gives all it has` });
+    const before = patched.get(channel);
+    const own = {
+      universe: Math.floor((dimmer - 1) / UNIVERSE) + 1,
+      address: ((dimmer - 1) % UNIVERSE) + 1,
+      ...(level === 100 ? {} : { level }),
+    };
     if (dimmer > LAST_DIMMER) remarks.push({ kind: "left", line, words: `dimmer ${dimmer} is behind the last address that there is` });
-    else if (patched.has(channel))
-      remarks.push({ kind: "left", line, words: `channel ${channel} is on dimmer ${dimmer} too; here a light has one address` });
-    else patched.set(channel, { universe: Math.floor((dimmer - 1) / UNIVERSE) + 1, address: ((dimmer - 1) % UNIVERSE) + 1 });
+    else if (!before) patched.set(channel, own);
+    else if ((before.more?.length ?? 0) >= MOST_MORE)
+      remarks.push({ kind: "left", line, words: `channel ${channel} is on dimmer ${dimmer} too; a light has at most ${MOST_MORE + 1}` });
+    else patched.set(channel, { ...before, more: [...(before.more ?? []), own] });
   }
   const bodies: AsciiBody[] = [...file.cues, ...file.cues.flatMap((cue) => [...cue.parts.values()]), ...file.groups, ...file.subs];
   const numbers = new Set([...patched.keys(), ...bodies.flatMap(({ levels }) => [...levels.keys()])]);

@@ -80,9 +80,11 @@ function patchLines({ show }: ShowSheet): string[] {
   const types = new Map(show.fixtureTypes.map((type) => [type.id, type]));
   const entries = show.channels.flatMap(({ number, type, patch }): string[] => {
     const own = types.get(type);
-    const place = patch && own && placesOf(own).find(({ attribute }) => attribute.family === "intensity");
-    const offset = place?.offsets[0];
-    return offset === undefined || !patch ? [] : [`${number}<${(patch.universe - 1) * UNIVERSE + patch.address + offset}@FL`];
+    if (!own || !patch) return [];
+    return [patch, ...(patch.more ?? [])].flatMap(({ universe, address, level = 100 }, at): string[] => {
+      const offset = placesOf(own, at + 1).find(({ attribute }) => attribute.family === "intensity")?.offsets[0];
+      return offset === undefined ? [] : [`${number}<${(universe - 1) * UNIVERSE + address + offset}@${writeLevel(level)}`];
+    });
   });
   return entries.length > 0 ? ["", ...filled("Patch 1", entries)] : [];
 }

@@ -13,15 +13,3 @@ export interface Remark {
 export function inOrderOfLines(remarks: readonly Remark[]): Remark[] {
   return [...remarks].sort((a, b) => (a.line ?? 0) - (b.line ?? 0));
 }
-
-/** How many remarks of each kind there are, in words: "3 left out, 1 changed". Empty where there are none. */
-export function remarkCounts(remarks: readonly Remark[]): string {
-  const words = { left: "left out", changed: "changed", kept: "kept aside" };
-  const kinds = ["left", "changed", "kept"] as const;
-  return kinds
-    .flatMap((kind) => {
-      const count = remarks.filter((remark) => remark.kind === kind).length;
-      return count > 0 ? [`${count} ${words[kind]}`] : [];
-    })
-    .join(", ");
-}

@@ -71,6 +71,8 @@ describe("a list as ASCII text, on the way in", () => {
       [5, undefined, undefined],
       [6, undefined, undefined],
     ]);
+    expect(show.channels[0]?.patch?.more).toEqual([{ universe: 1, address: 9 }]);
+    expect(show.channels[2]?.patch).toEqual({ universe: 1, address: 3, level: 50 });
     expect(show.groups).toEqual([{ id: "footlights", label: "Footlights", channels: [1, 2] }]);
     expect(show.heldLooks).toMatchObject([{ label: "Warmers", fade: 3, values: { 5: { intensity: 50.2 }, 6: { intensity: 20 } } }]);
     const [first, second, third] = show.lists[0]?.cues ?? [];
@@ -118,8 +120,6 @@ describe("a list as ASCII text, on the way in", () => {
     const { remarks } = read(LIST);
     expect(remarks.map(({ kind, line, words }) => `${kind} ${line ?? 0} ${words}`)).toEqual([
       'left 6 the setting "Channels 200" belongs to another desk',
-      "left 7 dimmer 3 gives 50 % at full; here a light gives all it has",
-      "left 7 channel 1 is on dimmer 9 too; here a light has one address",
       "kept 23 a line of the maker's own: $$COLOUR 1 blue",
       "left 30 cue 10 leads to cue 1; a Go here takes the next cue by number",
     ]);

@@ -13,7 +13,7 @@ const RIG = {
     { id: "mover", name: "Mover", attributes: [pan, intensity] },
   ],
   channels: [
-    { number: 1, type: "lamp", patch: { universe: 1, address: 7 } },
+    { number: 1, type: "lamp", patch: { universe: 1, address: 7, level: 80, more: [{ universe: 1, address: 9 }] } },
     { number: 2, type: "lamp", patch: { universe: 2, address: 512 } },
     { number: 12, type: "mover", patch: { universe: 1, address: 100 } },
     { number: 300, type: "lamp" },
@@ -174,7 +174,7 @@ describe("a show as ASCII text", () => {
         readShow({ format: "zealous-mark/show", version: 2, title: "Patch", ...RIG, lists: [{ id: "main", label: "Main", cues: [] }] }),
       ),
     );
-    expect(text).toContain("Patch 1 1<7@FL 2<1024@FL 12<101@FL\r\n");
+    expect(text).toContain("Patch 1 1<7@80 1<9@FL 2<1024@FL 12<101@FL\r\n");
   });
 
   test("tells in words what it cannot say, and nothing where it can say all", () => {
