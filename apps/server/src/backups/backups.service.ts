@@ -40,6 +40,7 @@ export class BackupsService implements OnModuleInit, OnModuleDestroy {
   private timer: NodeJS.Timeout | undefined;
   /** One is made after the other: a disk that is slow is not asked for more at once. */
   private queue: Promise<unknown> = Promise.resolve();
+  private finding: Promise<void> = Promise.resolve();
 
   constructor(
     private readonly shows: ShowsService,
@@ -57,12 +58,14 @@ export class BackupsService implements OnModuleInit, OnModuleDestroy {
     if (this.lock.onlyReads) return;
     this.timer = setInterval(() => void this.byPlan(), LOOK);
     this.timer.unref();
-    void this.findUnsaved();
+    this.finding = this.findUnsaved();
   }
 
   async onModuleDestroy(): Promise<void> {
     clearInterval(this.timer);
     this.subscriptions.unsubscribe();
+    // What is asked of the database ends before the database goes.
+    await this.finding;
     await this.queue;
   }
 
