@@ -90,7 +90,7 @@ test("settings are checked, kept, and put right when they are damaged", async ()
   ).toContain("The stored settings of backups are damaged");
   await ask().put("/api/backups").send({ on: true, minutes: 5, folder }).expect(200);
   rmSync(folder, { recursive: true });
-  expect((await ask().post(`/api/shows/${show}/backups`).expect(500)).body.message).toContain("failed: ENOENT");
+  expect((await ask().post(`/api/shows/${show}/backups`).expect(500)).body.message).toContain("ENOENT: no such file or directory");
   expect(existsSync(folder)).toBe(false);
 });
 
