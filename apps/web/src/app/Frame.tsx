@@ -20,6 +20,7 @@ import { useAccepted } from "../show/accepted.ts";
 import { useWorkChecks } from "../check/useWorkChecks.ts";
 import { DropPlace } from "../exchange/DropPlace.tsx";
 import { DamagedHand } from "./DamagedHand.tsx";
+import { Dialogs } from "./Dialogs.tsx";
 import { openHelp, openSearch, useDialogs } from "../shared/dialogs.ts";
 import { PartBoundary } from "./PartBoundary.tsx";
 import { ImportProgress } from "./ImportProgress.tsx";
@@ -27,24 +28,7 @@ import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
 import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
 import { Troubles } from "../show/Troubles.tsx";
-import {
-  AskDrawer,
-  BackupsDialog,
-  BringDialog,
-  FindDialog,
-  KeysDialog,
-  LookValuesDialog,
-  NotesDrawer,
-  NumbersDialog,
-  PickDrawer,
-  RecordDrawer,
-  SendDialog,
-  Shelf,
-  StandbyDialog,
-  StepsDialog,
-  TakeDialog,
-  UpdateDrawer,
-} from "./parts.ts";
+import { AskDrawer, NotesDrawer, PickDrawer, RecordDrawer, Shelf, UpdateDrawer } from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
 import { currentTheme, setTheme } from "./theme.ts";
 import { useFrameKeys } from "./useFrameKeys.ts";
@@ -88,7 +72,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
   const cueChosen = useSelection((choice) => choice.cueEnd !== null);
   const live = run || (stage && (showsStage || !cueChosen));
   const drawer = useSheetView((choice) => choice.drawer);
-  const { help, search, numbers, take, steps, standby, pick, ask, notes, lookValues, bring, send, backups } = useDialogs();
+  const { pick, ask, notes } = useDialogs();
   const shelf = useShelf((each) => each.open);
   useFrameKeys(live);
   // What cannot be loaded now is asked for again when it is wanted, and refused there.
@@ -145,18 +129,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
       <PartBoundary what="The line entry">
         <LineEntry blind={editsBlind(view)} />
       </PartBoundary>
-      <Suspense fallback={null}>
-        {help !== null && <KeysDialog words={help} onClose={() => useDialogs.setState({ help: null })} />}
-        {search !== null && <FindDialog words={search} onClose={() => useDialogs.setState({ search: null })} />}
-        {numbers && <NumbersDialog cues={numbers} onClose={() => useDialogs.setState({ numbers: null })} />}
-        {steps !== null && <StepsDialog list={steps} onClose={() => useDialogs.setState({ steps: null })} />}
-        {standby && <StandbyDialog onClose={() => useDialogs.setState({ standby: false })} />}
-        {lookValues !== null && <LookValuesDialog look={lookValues} onClose={() => useDialogs.setState({ lookValues: null })} />}
-        {bring && <BringDialog files={bring} show={show.id} onClose={() => useDialogs.setState({ bring: null })} />}
-        {backups && <BackupsDialog onClose={() => useDialogs.setState({ backups: false })} />}
-        {send && <SendDialog onClose={() => useDialogs.setState({ send: false })} />}
-        {take && <TakeDialog wanted={take} onClose={() => useDialogs.setState({ take: null })} />}
-      </Suspense>
+      <Dialogs show={show.id} />
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { ShowError, count } from "@zm/core";
+import { ShowError, count, movesIn } from "@zm/core";
 import { editsInto, mergeQuestions } from "../merge/intoShow.ts";
 import { type FileReading, type ReadingContext, type ReadingQuestion, answerOf } from "../reading/reading.ts";
 import type { Remark } from "../report/remark.ts";
@@ -34,7 +34,8 @@ export function asciiReading(text: string, title: string, { sheet, wishes }: Rea
   const followFrom = answerOf(follow, wishes) === "complete" ? "complete" : "go";
   const mean = LEVELS_MEAN.find((each) => each === answerOf(levels, wishes)) ?? "looks";
   const { show, remarks } = showOfAscii(file, { levels: mean, followFrom, title });
-  const moves = show.lists.flatMap(({ cues }) => cues).reduce((sum, cue) => sum + movesIn(cue.parts), 0);
+  const parts = show.lists.flatMap((list) => list.cues.flatMap((cue) => cue.parts));
+  const moves = parts.reduce((sum, part) => sum + movesIn(part.moves), 0);
   const cues = show.lists.reduce((sum, list) => sum + list.cues.length, 0);
   const made = [
     `${count(cues, "cue")} in ${count(show.lists.length, "list")}, with ${count(moves, "move")}`,
@@ -56,8 +57,4 @@ export function asciiReading(text: string, title: string, { sheet, wishes }: Rea
       throw error;
     }
   }
-}
-
-function movesIn(parts: readonly { readonly moves: Readonly<Record<string, object>> }[]): number {
-  return parts.reduce((sum, { moves }) => sum + Object.values(moves).reduce((own, each) => own + Object.keys(each).length, 0), 0);
 }

@@ -24,6 +24,7 @@ import type { AsciiBody, AsciiCue, AsciiFile, AsciiItem, AsciiTimes } from "./as
  * level is kept as a move. `moves`: a cue says what moves, and the rest tracks.
  */
 export const LEVELS_MEAN = ["looks", "stored", "moves"] as const;
+/** One of the ways to read the levels of a cue. */
 export type LevelsMean = (typeof LEVELS_MEAN)[number];
 
 /** How a text is to be understood where the standard leaves it open, and what the show is called when the text does not say it. */

@@ -1,6 +1,5 @@
-import { type Cue, type Key, type ListSheet, type MoveSpec, type ShowSheet, count, movesOf } from "@zm/core";
+import { type Cue, type Key, type ListSheet, type MoveSpec, type ShowSheet, count, intensityOf, movesOf } from "@zm/core";
 import type { Remark } from "../report/remark.ts";
-import { levelKey } from "./levelKeys.ts";
 import { inAscii } from "./plainText.ts";
 import { leadOf } from "./ways.ts";
 
@@ -91,7 +90,7 @@ function moveOf(cue: Cue, list: ListSheet, is: (move: { key: Key; spec: MoveSpec
 }
 
 function isLevel(list: ListSheet, key: Key): boolean {
-  return levelKey(list.keys, key.channel)?.ordinal === key.ordinal;
+  return intensityOf(list.keys, key.channel)?.ordinal === key.ordinal;
 }
 
 function isTimed(spec: MoveSpec): boolean {

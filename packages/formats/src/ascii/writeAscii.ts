@@ -8,6 +8,7 @@ import {
   at,
   cueDuration,
   emptyState,
+  intensityOf,
   movesOf,
   placesOf,
   stateAt,
@@ -16,7 +17,6 @@ import type { Remark } from "../report/remark.ts";
 import { writeLevel, writeSeconds } from "./figures.ts";
 import { OUR_MAKER, asQuoted } from "./ownLines.ts";
 import { inAscii } from "./plainText.ts";
-import { levelKey, levelKeys } from "./levelKeys.ts";
 import { leadOf } from "./ways.ts";
 import { unsaidOf } from "./unsaid.ts";
 
@@ -67,7 +67,7 @@ function lookLevels(
   values: NonNullable<ShowSheet["show"]["heldLooks"]>[number]["values"],
 ): [number, number][] {
   return Object.entries(values).flatMap(([channel, attributes]): [number, number][] => {
-    const key = levelKey(keys, Number(channel));
+    const key = intensityOf(keys, Number(channel));
     const spec = key && attributes[key.attribute.id];
     if (!key || spec === undefined) return [];
     const value = typeof spec === "number" ? spec : spec.palette === undefined ? spec.value : palettes.valueFor(spec.palette, key);
@@ -124,7 +124,7 @@ function levelLines(levels: readonly (readonly [number, number])[]): string[] {
 }
 
 function listLines(list: ListSheet, page: number): string[] {
-  const levels = levelKeys(list.keys);
+  const levels = [...list.keys.byChannel.keys()].flatMap((channel) => intensityOf(list.keys, channel) ?? []);
   const label = list.list.label || list.id;
   let [before, now] = [emptyState(list), emptyState(list)];
   const head = list.cues.length > 0 ? ["", `$Page ${page} ${asQuoted(label)}`] : [];

@@ -1,5 +1,5 @@
 import { type Script, type Show, ShowError, count, parseShow, serializeShow } from "@zm/core";
-import { strToU8, zipSync } from "fflate";
+import { strToU8 } from "fflate";
 import { fileName } from "../play/fileName.ts";
 import { writeFountain } from "../play/play.ts";
 import { type FileReading, type ReadingContext, type ReadingQuestion, type SourceFile, answerOf } from "../reading/reading.ts";
@@ -7,6 +7,7 @@ import { notesTable } from "../tables/otherTables.ts";
 import { cueTable } from "../tables/cueTable.ts";
 import { writeCsv } from "../tables/table.ts";
 import { textOf, unzipped } from "../zip/unzip.ts";
+import { zipped } from "../zip/zipped.ts";
 
 /** An earlier state of a show under the name that somebody gave it, or the moment at which it was kept. */
 export interface BundleVersion {
@@ -35,8 +36,6 @@ const FORMAT = "zealous-mark/bundle";
 const VERSION = 1;
 const CONTENTS = "bundle.json";
 const SHOW = "show.json";
-/** Zips know no time before this one: the same bundle is the same file. */
-const STILL = "1980-01-01T00:00:00";
 export const NO_PARTS: BundleParts = { versions: [], runs: [], pictures: [] };
 
 /** A show with all that belongs to it as one zip: the document, its versions, the play, notes and cues as tables, logs of runs, pictures of looks. */
@@ -53,7 +52,7 @@ export function writeBundle(show: Show, { versions, runs, pictures }: BundlePart
   for (const list of show.lists) files[`cues/${fileName(list.id)}.csv`] = strToU8(writeCsv(cueTable(list)));
   runs.forEach(({ name, csv }, at) => (files[`runs/${String(at + 1).padStart(3, "0")} ${fileName(name)}.csv`] = strToU8(csv)));
   for (const { cue, png } of pictures) files[`looks/${cue}.png`] = png;
-  return zipSync(files, { level: 6, mtime: STILL });
+  return zipped(files);
 }
 
 /** True for the names of a zip that is a bundle. */

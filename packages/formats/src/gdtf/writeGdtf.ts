@@ -1,7 +1,8 @@
 import type { Attribute, FixtureType } from "@zm/core";
 import { placesOf } from "@zm/core";
-import { strToU8, zipSync } from "fflate";
+import { strToU8 } from "fflate";
 import { element, xmlText } from "../xml/writeXml.ts";
+import { zipped } from "../zip/zipped.ts";
 import { OUR_MODE, OUR_TYPES } from "./ourTypes.ts";
 import { standardName } from "./attributeNames.ts";
 
@@ -75,11 +76,8 @@ export function writeGdtf(type: FixtureType): Uint8Array {
       ],
     ),
   ]);
-  return zipSync({ "description.xml": strToU8(xmlText(root)) }, { level: 6, mtime: STILL });
+  return zipped({ "description.xml": strToU8(xmlText(root)) });
 }
-
-/** Files of one type are the same byte for byte whenever they are written; zips know no time before this one. */
-const STILL = "1980-01-01T00:00:00";
 
 function featureGroups() {
   return Object.entries({ Dimmer: "Dimmer", Position: "PanTilt", Color: "RGB", Beam: "Beam" }).map(([Name, feature]) =>

@@ -1,14 +1,13 @@
 import type { Channel, Group, Show, ShowSheet } from "@zm/core";
-import { strToU8, zipSync } from "fflate";
+import { strToU8 } from "fflate";
 import { OUR_MODE } from "../gdtf/ourTypes.ts";
 import { uuidOf, writeGdtf } from "../gdtf/writeGdtf.ts";
 import type { Remark } from "../report/remark.ts";
 import { element, textElement, xmlText } from "../xml/writeXml.ts";
+import { zipped } from "../zip/zipped.ts";
 import { axesOf, writeMatrix } from "./matrix.ts";
 
 const UNIVERSE = 512;
-/** Zips know no time before this one: the same rig is the same file. */
-const STILL = "1980-01-01T00:00:00";
 const FLAT = { x: 0, y: 0, z: 0 };
 
 /** A rig as a drawing (MVR): each light with its type, number, name, place, turn and patch, in the layer of its first group; a type file for each type in use. */
@@ -35,7 +34,7 @@ export function writeMvr({ show }: ShowSheet): { readonly bytes: Uint8Array; rea
     ]),
   ]);
   const files = Object.fromEntries(types.map((type) => [`${fileOf(type.id)}.gdtf`, writeGdtf(type)]));
-  const bytes = zipSync({ "GeneralSceneDescription.xml": strToU8(xmlText(root)), ...files }, { level: 6, mtime: STILL });
+  const bytes = zipped({ "GeneralSceneDescription.xml": strToU8(xmlText(root)), ...files });
   return { bytes, remarks: unsaid(show, layers, second) };
 }
 
