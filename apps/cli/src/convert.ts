@@ -1,4 +1,4 @@
-import { ShowError, type Show, type ShowSheet, makeEdits, orderedShow, parseShow, readEdits, serializeShow, sheetOf } from "@zm/core";
+import { ShowError, type Show, type ShowSheet, makeEdits, orderedShow, parseShow, readEdits, sheetOf } from "@zm/core";
 import { FORMAT_NAMES, type FormatName, type NamedReading, type Wishes, formatToWrite, readFile, writeFile } from "@zm/formats";
 import { type Files, type Options, UsageError } from "./command.ts";
 
@@ -18,7 +18,7 @@ export async function convert([from = "", to = ""]: readonly string[], options: 
   const show = sheet ? broughtInto(sheet, reading) : alone(reading, from);
   if (!format) return orderedShow(show);
   const written = await writeFile(sheetOf(show), format.id, { list: options.list });
-  files.write(to, format.id === "show" ? serializeShow(show) : written.bytes);
+  files.write(to, written.bytes);
   return {
     written: to,
     title: show.title,

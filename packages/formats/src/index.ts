@@ -4,4 +4,3 @@ export { CHOSEN_COLUMNS, FORMAT_NAMES, type FormatId, type FormatName } from "./
 export type { WriteWishes, Written } from "./door/format.ts";
 export { type NamedReading, formatToWrite, readFile, readFiles, writeFile } from "./door/formats.ts";
 export type { BundleParts, BundleVersion } from "./bundle/bundle.ts";
-export { fileName } from "./play/fileName.ts";

@@ -1,3 +1,4 @@
+import { fileName } from "@zm/core";
 import type { BackupEntry } from "@zm/protocol";
 
 /** What the name of a backup says: when it was made, of which revision, and whether by hand. */
@@ -8,13 +9,7 @@ const FILE = /^(\d{4}-\d\d-\d\d) (\d\d)-(\d\d)-(\d\d)Z r(\d{1,9})( by hand)?\.js
 
 /** The folder of a show's backups: its title in plain letters, and its number. */
 export function folderOf(title: string, show: number): string {
-  const plain = title
-    .normalize("NFKD")
-    .replace(/[^A-Za-z0-9]+/g, "-")
-    .replace(/^-+|-+$/g, "")
-    .slice(0, 80)
-    .replace(/-$/, "");
-  return `${plain || "show"} ${show}`;
+  return `${fileName(title)} ${show}`;
 }
 
 /** The name of a backup's file; the moment in universal time, so that names stand in the order of time. */

@@ -29,7 +29,7 @@ import {
   type ShowSummary,
   type StoredReply,
 } from "@zm/protocol";
-import { type Show, compactPieces, serializedPieces } from "@zm/core";
+import { type Show, compactPieces, serializedPieces, fileName } from "@zm/core";
 import { authorOf } from "../shared/author.ts";
 import { textInSlices } from "../shared/slices.ts";
 import { TakesItsTime } from "../shared/timeLimit.ts";
@@ -103,14 +103,9 @@ export class ShowsController {
   @Header("Cache-Control", "no-store")
   async document(@Param("id", ParseIntPipe) id: number): Promise<StreamableFile> {
     const { sheet } = await this.shows.show(id);
-    const name =
-      sheet.show.title
-        .normalize("NFKD")
-        .replace(/[^A-Za-z0-9]+/g, "-")
-        .replace(/^-|-$/g, "") || "show";
     return new StreamableFile(Readable.from(textInSlices(serializedPieces(sheet.show))), {
       type: "application/json",
-      disposition: `attachment; filename="${name}.json"`,
+      disposition: `attachment; filename="${fileName(sheet.show.title)}.json"`,
     });
   }
 

@@ -1,4 +1,4 @@
-import { ShowError, type ShowSheet, compareShows, listOf, parseShow, serializeShow, sheetOf } from "@zm/core";
+import { ShowError, type ShowSheet, compareShows, listOf, parseShow, serializeShow, sheetOf, fileName } from "@zm/core";
 import {
   type BundleParts,
   FORMAT_NAMES,
@@ -7,7 +7,6 @@ import {
   type ReadingQuestion,
   type Wishes,
   type WriteWishes,
-  fileName,
   readFiles,
   writeFile,
 } from "@zm/formats";

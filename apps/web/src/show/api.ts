@@ -1,4 +1,4 @@
-import type { EditInput, HandChange } from "@zm/core";
+import { type EditInput, type HandChange, readInSlices } from "@zm/core";
 import {
   type BackupName,
   type BackupSettings,
@@ -16,6 +16,7 @@ import {
   routes,
 } from "@zm/protocol";
 import type { z } from "zod";
+import { inSlices } from "../shared/inSlices.ts";
 import { WINDOW } from "./gesture.ts";
 
 /** A refusal by the server, with every fault it named. */
@@ -48,6 +49,8 @@ interface Sent {
   readonly at?: Readonly<Record<string, string | number>>;
   readonly query?: string;
   readonly headers?: Readonly<Record<string, string>>;
+  /** The answer holds a show, which may be large: it is read in slices. */
+  readonly isShow?: boolean;
 }
 
 /** So long an answer is waited for; milliseconds. The server itself gives up sooner, in words. */
@@ -80,7 +83,7 @@ async function once<T>(ask: (request: string) => Promise<T>): Promise<T> {
 async function call<Request extends z.ZodType, Reply extends z.ZodType>(
   { method, path, reply }: Route<Request, Reply>,
   body: z.input<Request>,
-  { at = {}, query = "", headers = {} }: Sent = {},
+  { at = {}, query = "", headers = {}, isShow = false }: Sent = {},
 ): Promise<z.output<Reply>> {
   const url = path.replace(/{(\w+)}/g, (_, name: string) => encodeURIComponent(String(at[name] ?? ""))) + query;
   const isText = typeof body === "string";
@@ -96,7 +99,8 @@ async function call<Request extends z.ZodType, Reply extends z.ZodType>(
       { passing: true, unanswered: true },
     );
   });
-  const answer: unknown = await response.json().catch(() => ({}));
+  const reading = isShow ? response.text().then((text) => inSlices(readInSlices(text))) : response.json();
+  const answer: unknown = await reading.catch(() => ({}));
   if (response.ok) return reply.parse(answer);
   const refused = refusalReply.safeParse(answer);
   const why = { passing: response.status >= 500, conflict: response.status === 409 };
@@ -108,7 +112,7 @@ async function call<Request extends z.ZodType, Reply extends z.ZodType>(
 /** What can be asked of the server. Every call throws Refusal with the server's own words. */
 export const api = {
   shows: () => call(routes.shows, undefined),
-  show: (id: number) => call(routes.show, undefined, { at: { id } }),
+  show: (id: number) => call(routes.show, undefined, { at: { id }, isShow: true }),
   editsAfter: (id: number, revision: number) => call(routes.editsAfter, undefined, { at: { id }, query: `?after=${revision}` }),
   isStored: (id: number, request: string) => call(routes.isStored, undefined, { at: { id, request } }),
   accepted: (id: number) => call(routes.accepted, undefined, { at: { id } }),
@@ -117,7 +121,7 @@ export const api = {
   history: (id: number, before: number | null) =>
     call(routes.history, undefined, { at: { id }, query: before === null ? "" : `?before=${before}` }),
   nameVersion: (id: number, revision: number, name: string) => call(routes.nameVersion, { revision, name, window: WINDOW }, { at: { id } }),
-  pastShow: (id: number, revision: number) => call(routes.pastShow, undefined, { at: { id, revision } }),
+  pastShow: (id: number, revision: number) => call(routes.pastShow, undefined, { at: { id, revision }, isShow: true }),
   sameCues: (id: number, revision: number, to: number) => call(routes.sameCues, undefined, { at: { id, revision }, query: `?to=${to}` }),
   goBack: (id: number, revision: number, gesture: string) =>
     once((request) => call(routes.goBack, { revision, gesture, window: WINDOW, request }, { at: { id } })),

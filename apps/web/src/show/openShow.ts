@@ -1,5 +1,6 @@
 import { queryOptions } from "@tanstack/react-query";
-import { type ShowSheet, sheetOf } from "@zm/core";
+import { type ShowSheet, openInSlices } from "@zm/core";
+import { inSlices } from "../shared/inSlices.ts";
 import { api } from "./api.ts";
 import { receiveHistory } from "./historyStore.ts";
 
@@ -26,7 +27,7 @@ export const showQuery = (id: number) =>
     queryFn: async (): Promise<OpenShow> => {
       const { show, revision, history } = await api.show(id);
       receiveHistory(history);
-      return { id, revision, sheet: sheetOf(show) };
+      return { id, revision, sheet: await inSlices(openInSlices(show)) };
     },
     staleTime: Infinity,
     gcTime: Infinity,

@@ -1,5 +1,6 @@
 import { append } from "../show/append.ts";
 import { CarriedCache, union } from "../show/carriedCache.ts";
+import { runToEnd } from "../show/runToEnd.ts";
 import { sameData } from "../show/sameData.ts";
 import type { ListSheet } from "../sheet/sheet.ts";
 import { type Call, callsOf } from "./calls.ts";
@@ -48,8 +49,25 @@ function inOrder(a: Mark, b: Mark): number {
 
 /** Computes calls and marks of every light from nothing. */
 function everyMark(list: ListSheet): ListMarks {
-  const calls = new Map([...list.keys.byChannel.keys()].map((channel) => [channel, callsOf(list, channel)]));
+  return runToEnd(everyMarkInSlices(list));
+}
+
+/** As `everyMark`; pauses after each light. */
+function* everyMarkInSlices(list: ListSheet): Generator<undefined, ListMarks> {
+  const calls = new Map<number, readonly Call[]>();
+  for (const channel of list.keys.byChannel.keys()) {
+    calls.set(channel, callsOf(list, channel));
+    yield;
+  }
   return { calls, marks: marked(list, calls), sorted: undefined };
+}
+
+/**
+ * Computes the marks of a list, so that they are there when they are asked for; pauses after each light.
+ * A large list takes some tens of milliseconds, which a window has not at once. Nothing is computed where they are known.
+ */
+export function* marksInSlices(list: ListSheet): Generator<undefined, void> {
+  if (!cache.has(list)) cache.keep(list, yield* everyMarkInSlices(list));
 }
 
 /** The marks that the settings make of these calls. */

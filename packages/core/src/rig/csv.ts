@@ -1,5 +1,7 @@
 import type { EditInput } from "../edit/index.ts";
 import Papa from "papaparse";
+import { UNIVERSE } from "./addresses.ts";
+import { LAST_UNIVERSE } from "./countedThrough.ts";
 import { ShowError } from "../show/errors.ts";
 import type { Channel, Show } from "../show/schema.ts";
 import { sameData } from "../show/sameData.ts";
@@ -93,7 +95,7 @@ function channelOf(row: Row, show: Show): Channel {
     throw new ShowError(
       `there is no fixture type "${wanted}"; the types are ${show.fixtureTypes.map(({ id }) => id).join(", ") || "none yet"}`,
     );
-  const [universe, address] = [wholeOf(row, "universe", 1, 63_999), wholeOf(row, "address", 1, 512)];
+  const [universe, address] = [wholeOf(row, "universe", 1, LAST_UNIVERSE), wholeOf(row, "address", 1, UNIVERSE)];
   if ((universe === undefined) !== (address === undefined))
     throw new ShowError("a patch has a universe and an address; one of them is missing");
   const label = (row.label ?? "").trim();

@@ -1,5 +1,6 @@
 import type { Channel } from "../show/schema.ts";
 import type { ShowSheet } from "../sheet/sheet.ts";
+import { LAST_UNIVERSE } from "./countedThrough.ts";
 import { PAST_THE_END, type Patched, UNIVERSE, patchedChannels } from "./addresses.ts";
 
 /**
@@ -11,7 +12,7 @@ export function readPatch(text: string): Channel["patch"] {
   const found = /^\s*(\d{1,5})\s*[./:]\s*(\d{1,3})\s*$/.exec(text);
   const universe = Number(found?.[1]);
   const address = Number(found?.[2]);
-  return found && universe >= 1 && universe <= 63_999 && address >= 1 && address <= UNIVERSE ? { universe, address } : undefined;
+  return found && universe >= 1 && universe <= LAST_UNIVERSE && address >= 1 && address <= UNIVERSE ? { universe, address } : undefined;
 }
 
 /** Further patches that a light may have beside its first. */

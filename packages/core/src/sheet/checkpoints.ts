@@ -2,6 +2,7 @@ import { at, floatAt, intAt } from "../show/at.ts";
 import { paletteOf } from "../show/move.ts";
 import type { MoveSpec } from "../show/schema.ts";
 import { type Column, EMPTY_COLUMN, NO_PALETTES, moveIndexAt } from "./column.ts";
+import { runToEnd } from "../show/runToEnd.ts";
 import { CarriedCache, union } from "../show/carriedCache.ts";
 import type { ListSheet } from "./sheet.ts";
 import { isWall, shownMove, tracksOn } from "./tracking.ts";
@@ -48,7 +49,7 @@ interface Kept {
 }
 
 const cache = new CarriedCache<ListSheet, Kept, ReadonlySet<number>>({
-  make: (list) => ({ checkpoints: checkpointsOf(list), stale: new Set() }),
+  make: (list) => ({ checkpoints: runToEnd(checkpointsInSlices(list)), stale: new Set() }),
   renew: (_list, _base, { checkpoints, stale }, touched) => stillWorth({ checkpoints, stale: union(stale, touched) }),
   merge: union,
 });
@@ -88,6 +89,14 @@ export function stateAt(list: ListSheet, row: number, into: LookState): LookStat
 }
 
 /**
+ * Computes what whole looks of a list are read from, so that the first one costs no more than the next; pauses on the way.
+ * Nothing is computed where it is known.
+ */
+export function* looksInSlices(list: ListSheet): Generator<undefined, void> {
+  if (!cache.has(list)) cache.keep(list, { checkpoints: yield* checkpointsInSlices(list), stale: new Set() });
+}
+
+/**
  * Visits every move that a row stores, by its key's ordinal and its place in that key's column.
  * In no order that means anything. Nothing is visited for a row that stores no move.
  */
@@ -118,15 +127,18 @@ function stillWorth(kept: Kept): Kept | undefined {
   return kept.stale.size <= MOST_STALE ? kept : undefined;
 }
 
-/** Walks the list once, row by row, and keeps what tracks into every sixteenth row. */
-function checkpointsOf(list: ListSheet): Checkpoints {
+/** Walks the list once, row by row, and keeps what tracks into every sixteenth row; pauses at each of these. */
+function* checkpointsInSlices(list: ListSheet): Generator<undefined, Checkpoints> {
   const rows = rowMovesOf(list);
   const state = cleared(emptyState(list));
   const saved: LookState[] = [];
-  list.cues.forEach((_cue, row) => {
-    if (row % EVERY === 0) saved.push({ values: state.values.slice(), origins: state.origins.slice(), palettes: state.palettes.slice() });
+  for (const row of list.cues.keys()) {
+    if (row % EVERY === 0) {
+      yield;
+      saved.push({ values: state.values.slice(), origins: state.origins.slice(), palettes: state.palettes.slice() });
+    }
     if (tracksOn(list, row)) applyMoves(list, rows, row, state);
-  });
+  }
   return { rows, saved };
 }
 

@@ -30,9 +30,19 @@ export class CarriedCache<K extends object, V extends object, Change> {
     const known = this.values.get(of);
     if (known) return known;
     const value = this.renewed(of) ?? this.rules.make(of);
+    this.keep(of, value);
+    return value;
+  }
+
+  /** Whether the value of a thing is computed already, so that asking for it costs nothing. */
+  has(of: K): boolean {
+    return this.values.has(of);
+  }
+
+  /** Keeps a value that was computed elsewhere, such as in slices. */
+  keep(of: K, value: V): void {
     this.values.set(of, value);
     this.pending.delete(of);
-    return value;
   }
 
   /** Lets what is known of a thing serve the one that takes its place and differs from it by `change`. */

@@ -45,7 +45,8 @@ export function* serializedPieces(show: Show): Generator<string> {
 
 /**
  * The show as compact JSON, its fields as they stand, in pieces of about a cue. Reading it gives the identical document.
- * For storage and for sending, where nobody reads it. Joining the pieces gives one line of JSON.
+ * For storage and for sending, where nobody reads it. Every cue stands on a line of its own and nothing else breaks a line, so that `readInSlices`
+ * can read it cue by cue.
  */
 export function compactPieces(show: Show): Generator<string> {
   return documentPieces(show, 0, (cue) => cue);
@@ -62,8 +63,9 @@ function* documentPieces(show: Show, indent: 0 | 1, cueOf: (cue: Cue) => Cue): G
   yield `,${line(1)}"lists"${colon}[`;
   for (const [at, { cues, ...listHead }] of show.lists.entries()) {
     yield `${at === 0 ? "" : ","}${line(2)}${leftOpen(orderedListHead(listHead), 2)},${line(3)}"cues"${colon}[`;
-    for (const [row, cue] of cues.entries()) yield `${row === 0 ? "" : ","}${line(4)}${textAt(cueOf(cue), 4)}`;
-    yield cues.length === 0 ? `]${line(2)}}` : `${line(3)}]${line(2)}}`;
+    const ownLine = indent === 0 ? "\n" : line(4);
+    for (const [row, cue] of cues.entries()) yield `${row === 0 ? "" : ","}${ownLine}${textAt(cueOf(cue), 4)}`;
+    yield cues.length === 0 ? `]${line(2)}}` : `${indent === 0 ? "\n" : line(3)}]${line(2)}}`;
   }
   yield `${line(1)}]`;
   for (const [name, value] of Object.entries({ heldLooks, tempos, pages, notes, movements, colourLists, script, newCue }))

@@ -1,26 +1,21 @@
+import { isRecord } from "./isRecord.ts";
 /** What the policies of marks were called in version 1 of the document. */
 const POLICY_NAMES: Readonly<Record<string, string>> = { late: "before", early: "dark", live: "view" };
 const OP_NAMES: Readonly<Record<string, string>> = { assert: "restate", unassert: "unrestate" };
-
-type Fields = Readonly<Record<string, unknown>>;
-
-function isFields(value: unknown): value is Fields {
-  return typeof value === "object" && value !== null && !Array.isArray(value);
-}
 
 /**
  * A document of version 1 as one of version 2, for reading: `assert` of a cue is `restate`, the policies late, early and live are before, dark and view, and a light that is not
  * prepared says `view` (FORMAT). Everything else, and every other document, comes back as it is; what is wrong in it is told on reading.
  */
 export function upgradedDocument(raw: unknown): unknown {
-  if (!isFields(raw) || raw["version"] !== 1) return raw;
+  if (!isRecord(raw) || raw["version"] !== 1) return raw;
   const { lists } = raw;
   return { ...raw, version: 2, ...(Array.isArray(lists) ? { lists: lists.map(upgradedList) } : {}) };
 }
 
 /** A list with the names of version 2; its moves are not looked at. */
 function upgradedList(list: unknown): unknown {
-  if (!isFields(list)) return list;
+  if (!isRecord(list)) return list;
   const { cues } = list;
   return {
     ...list,
@@ -30,7 +25,7 @@ function upgradedList(list: unknown): unknown {
 }
 
 function upgradedCue(cue: unknown): unknown {
-  if (!isFields(cue) || !("assert" in cue || "mark" in cue)) return cue;
+  if (!isRecord(cue) || !("assert" in cue || "mark" in cue)) return cue;
   return Object.fromEntries(
     Object.entries(cue).map(([name, value]) =>
       name === "assert" ? ["restate", value] : name === "mark" ? [name, upgradedNames(value)] : [name, value],
@@ -44,7 +39,7 @@ function upgradedCue(cue: unknown): unknown {
  */
 export function upgradedNames(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(upgradedNames);
-  if (!isFields(value)) return value;
+  if (!isRecord(value)) return value;
   return Object.fromEntries(Object.entries(value).map(([name, own]) => upgradedField(name, own)));
 }
 

@@ -1,3 +1,5 @@
+import type { Show } from "./schema.ts";
+
 /**
  * A number as it is read out: at most three places, no trailing zeros.
  * For people; never for storing or comparing, since places are lost. A real minus sign is not used, so it can be typed back.
@@ -53,4 +55,15 @@ export function count(number: number, thing: string): string {
 export function listed(names: readonly string[], most = 3): string {
   if (names.length > most) return `${names.slice(0, most - 1).join(", ")} and ${names.length - most + 1} more`;
   return names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1) ?? ""}`;
+}
+
+/** How much a show holds, in a few words: "112 cues in 3 lists, 60 lights". */
+export function holdings({ lists, channels }: Pick<Show, "lists" | "channels">): string {
+  return `${cuesInLists({ lists })}, ${count(channels.length, "light")}`;
+}
+
+/** How many cues a show has in how many lists: "112 cues in 3 lists". */
+export function cuesInLists({ lists }: Pick<Show, "lists">): string {
+  const cues = lists.reduce((sum, list) => sum + list.cues.length, 0);
+  return `${count(cues, "cue")} in ${count(lists.length, "list")}`;
 }

@@ -8,9 +8,11 @@ import {
   orderedShow,
   parseShow,
   plainCueNumber,
+  readInSlices,
   readShow,
   serializeShow,
 } from "../../src/index.ts";
+import { runToEnd } from "../../src/show/runToEnd.ts";
 import { showArbitrary } from "../support/randomShow.ts";
 
 const intensity = { id: "intensity", family: "intensity", min: 0, max: 100, home: 0 };
@@ -75,7 +77,9 @@ test("a document reads as what it says, and serialising it twice is the same tex
       expect(orderedShow(parseShow(text))).toEqual(show);
       // In pieces or in one: the same text, and compact the same document.
       expect(text).toBe(`${JSON.stringify(orderedShow(show), undefined, 1)}\n`);
-      expect(JSON.parse([...compactPieces(show)].join(""))).toEqual(JSON.parse(JSON.stringify(show)));
+      const compact = [...compactPieces(show)].join("");
+      expect(JSON.parse(compact)).toEqual(JSON.parse(JSON.stringify(show)));
+      expect(runToEnd(readInSlices(`{"revision":3,"show":${compact}}`))).toEqual(JSON.parse(`{"revision":3,"show":${compact}}`));
     }),
   );
 });

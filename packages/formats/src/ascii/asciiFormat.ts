@@ -1,4 +1,4 @@
-import { ShowError, count, movesIn } from "@zm/core";
+import { ShowError, count, movesIn, cuesInLists } from "@zm/core";
 import { editsInto, mergeQuestions } from "../merge/intoShow.ts";
 import { type FileReading, type ReadingContext, type ReadingQuestion, answerOf } from "../reading/reading.ts";
 import type { Remark } from "../report/remark.ts";
@@ -36,9 +36,8 @@ export function asciiReading(text: string, title: string, { sheet, wishes }: Rea
   const { show, remarks } = showOfAscii(file, { levels: mean, followFrom, title });
   const parts = show.lists.flatMap((list) => list.cues.flatMap((cue) => cue.parts));
   const moves = parts.reduce((sum, part) => sum + movesIn(part.moves), 0);
-  const cues = show.lists.reduce((sum, list) => sum + list.cues.length, 0);
   const made = [
-    `${count(cues, "cue")} in ${count(show.lists.length, "list")}, with ${count(moves, "move")}`,
+    `${cuesInLists(show)}, with ${count(moves, "move")}`,
     `${count(show.channels.length, "light")}, ${show.channels.filter(({ patch }) => patch).length} of them patched`,
     ...(show.groups.length > 0 ? [count(show.groups.length, "group")] : []),
     ...(show.heldLooks ? [`${count(show.heldLooks.length, "held look")} out of submasters`] : []),

@@ -15,6 +15,7 @@ import {
   groupBy,
   plainCueNumber,
   readShow,
+  addressCounted,
 } from "@zm/core";
 import { type Remark, inOrderOfLines } from "../report/remark.ts";
 import type { AsciiBody, AsciiCue, AsciiFile, AsciiItem, AsciiTimes } from "./asciiFile.ts";
@@ -41,9 +42,6 @@ export interface ShowReading {
   readonly remarks: readonly Remark[];
 }
 
-const UNIVERSE = 512;
-/** Dimmers behind the last address that a document has. */
-const LAST_DIMMER = 63_999 * UNIVERSE;
 const LONGEST_LABEL = 200;
 /** Dimmers of one channel beside its first. */
 const MOST_MORE = 63;
@@ -199,12 +197,9 @@ function channelsOf(file: AsciiFile, remarks: Remark[]): Channel[] {
   const patched = new Map<number, Channel["patch"]>();
   for (const { line, channel, dimmer, level } of file.patch) {
     const before = patched.get(channel);
-    const own = {
-      universe: Math.floor((dimmer - 1) / UNIVERSE) + 1,
-      address: ((dimmer - 1) % UNIVERSE) + 1,
-      ...(level === 100 ? {} : { level }),
-    };
-    if (dimmer > LAST_DIMMER) remarks.push({ kind: "left", line, words: `dimmer ${dimmer} is behind the last address that there is` });
+    const address = addressCounted(dimmer);
+    const own = address && { ...address, ...(level === 100 ? {} : { level }) };
+    if (!own) remarks.push({ kind: "left", line, words: `dimmer ${dimmer} is behind the last address that there is` });
     else if (!before) patched.set(channel, own);
     else if ((before.more?.length ?? 0) >= MOST_MORE)
       remarks.push({ kind: "left", line, words: `channel ${channel} is on dimmer ${dimmer} too; a light has at most ${MOST_MORE + 1}` });

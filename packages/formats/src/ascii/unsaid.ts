@@ -1,6 +1,5 @@
-import { type Cue, type Key, type ListSheet, type MoveSpec, type ShowSheet, count, intensityOf, movesOf } from "@zm/core";
+import { type Cue, type Key, type ListSheet, type MoveSpec, type ShowSheet, count, intensityOf, movesOf, inAscii } from "@zm/core";
 import type { Remark } from "../report/remark.ts";
-import { inAscii } from "./plainText.ts";
 import { leadOf } from "./ways.ts";
 
 /** So many cues are named before the rest is only counted. */

@@ -12,11 +12,12 @@ import {
   movesOf,
   placesOf,
   stateAt,
+  inAscii,
+  countedThrough,
 } from "@zm/core";
 import type { Remark } from "../report/remark.ts";
 import { writeLevel, writeSeconds } from "./figures.ts";
 import { OUR_MAKER, asQuoted } from "./ownLines.ts";
-import { inAscii } from "./plainText.ts";
 import { leadOf } from "./ways.ts";
 import { unsaidOf } from "./unsaid.ts";
 
@@ -28,7 +29,6 @@ export interface WrittenText {
 
 /** No line is longer; the standard's readers were made for screens of 80 letters. */
 const LINE = 78;
-const UNIVERSE = 512;
 
 /**
  * Writes a show as an ASCII text, version 3.0: every cue with its whole look of levels, so that a reader that does not track is right too, and with 0 for each
@@ -81,9 +81,9 @@ function patchLines({ show }: ShowSheet): string[] {
   const entries = show.channels.flatMap(({ number, type, patch }): string[] => {
     const own = types.get(type);
     if (!own || !patch) return [];
-    return [patch, ...(patch.more ?? [])].flatMap(({ universe, address, level = 100 }, at): string[] => {
+    return [patch, ...(patch.more ?? [])].flatMap(({ level = 100, ...place }, at): string[] => {
       const offset = placesOf(own, at + 1).find(({ attribute }) => attribute.family === "intensity")?.offsets[0];
-      return offset === undefined ? [] : [`${number}<${(universe - 1) * UNIVERSE + address + offset}@${writeLevel(level)}`];
+      return offset === undefined ? [] : [`${number}<${countedThrough(place) + offset}@${writeLevel(level)}`];
     });
   });
   return entries.length > 0 ? ["", ...filled("Patch 1", entries)] : [];

@@ -1,6 +1,5 @@
-import { type Script, type Show, ShowError, count, parseShow, serializeShow } from "@zm/core";
+import { type Script, type Show, ShowError, count, parseShow, serializeShow, fileName, isRecord, holdings } from "@zm/core";
 import { strToU8 } from "fflate";
-import { fileName } from "../play/fileName.ts";
 import { writeFountain } from "../play/play.ts";
 import { type FileReading, type ReadingContext, type ReadingQuestion, type SourceFile, answerOf } from "../reading/reading.ts";
 import { notesTable } from "../tables/otherTables.ts";
@@ -72,10 +71,9 @@ export function bundleReading({ name, bytes }: SourceFile, { wishes }: ReadingCo
   const document = files.get(answerOf(state, wishes));
   if (!document) throw new ShowError(`${name} names ${answerOf(state, wishes)}, which is not in it`);
   const show = parseShow(textOf(document));
-  const cues = show.lists.reduce((sum, list) => sum + list.cues.length, 0);
   const [runs, looks] = ["runs/", "looks/"].map((folder) => [...files.keys()].filter((file) => file.startsWith(folder)).length);
   return {
-    made: [`${count(cues, "cue")} in ${count(show.lists.length, "list")}, ${count(show.channels.length, "light")}`],
+    made: [holdings(show)],
     questions: contents.versions.length > 0 ? [state] : [],
     remarks: [
       ...(runs ? [{ kind: "kept" as const, words: `${count(runs, "log")} of runs, which stay in the file` }] : []),
@@ -108,10 +106,6 @@ function contentsOf(bytes: Uint8Array | undefined, name: string): Contents {
         : [],
     ),
   };
-}
-
-function isRecord(value: unknown): value is Record<string, unknown> {
-  return typeof value === "object" && value !== null && !Array.isArray(value);
 }
 
 /** The play of a show as Fountain. Throws ShowError where it has none. */

@@ -1,4 +1,4 @@
-import { type ShowSheet, count, listOf, parseShow, serializeShow } from "@zm/core";
+import { type ShowSheet, listOf, parseShow, serializeShow, holdings } from "@zm/core";
 import { asciiReading } from "../ascii/asciiFormat.ts";
 import { writeAscii } from "../ascii/writeAscii.ts";
 import { NO_PARTS, bundleReading, fountainOf, isBundle, writeBundle } from "../bundle/bundle.ts";
@@ -31,9 +31,7 @@ export const HANDLING: Readonly<Record<FormatId, Handling>> = {
     is: ({ bytes }) => /^\s*\{/.test(beginOf(bytes)),
     read: ({ bytes }) => {
       const show = parseShow(textOf(bytes));
-      const cues = show.lists.reduce((sum, list) => sum + list.cues.length, 0);
-      const made = [`${count(cues, "cue")} in ${count(show.lists.length, "list")}, ${count(show.channels.length, "light")}`];
-      return { made, remarks: [], questions: [], show };
+      return { made: [holdings(show)], remarks: [], questions: [], show };
     },
     write: ({ show }) => ({ bytes: bytesOf(serializeShow(show)), remarks: [] }),
   },

@@ -14,7 +14,6 @@ export interface DrawnRig {
   readonly remarks: readonly Remark[];
 }
 
-const UNIVERSE = 512;
 const MOST_LABEL = 200;
 /** How deep a stage is taken to be, metres, where a fixed light looks at its back. */
 const BACK = 14;
@@ -97,9 +96,7 @@ function undescribed({ spec, mode }: DrawnLight, remarks: Remark[]): FixtureType
 }
 
 function channelOf(light: DrawnLight, number: number, type: string, types: readonly FixtureType[]): Channel {
-  const [patch, ...more] = light.addresses
-    .slice(0, 8)
-    .map((address) => ({ universe: Math.floor((address - 1) / UNIVERSE) + 1, address: ((address - 1) % UNIVERSE) + 1 }));
+  const [patch, ...more] = light.addresses.slice(0, 8);
   const place = ourPlace(light.matrix.place);
   const turn = ourTurn(light.matrix);
   const aim = light.focus ? ourPlace(light.focus.place) : turn ? rounded(landing(place, ourLook(light.matrix), BACK)) : undefined;

@@ -1,4 +1,4 @@
-import { ShowError } from "@zm/core";
+import { ShowError, type Address, addressCounted, readPatch } from "@zm/core";
 import { type GdtfType, readGdtf } from "../gdtf/description.ts";
 import { type XmlElement, childOf, childrenOf, readXml } from "../xml/xml.ts";
 import { textOf, unzipped } from "../zip/unzip.ts";
@@ -12,8 +12,8 @@ export interface DrawnLight {
   readonly spec: string;
   readonly mode: string;
   readonly matrix: Matrix;
-  /** By break, rising: absolute addresses from 1. */
-  readonly addresses: readonly number[];
+  /** By break, rising. */
+  readonly addresses: readonly Address[];
   readonly layer: string;
   readonly drawnClass: string;
   /** Where it is focused, where the drawing says so. */
@@ -31,7 +31,6 @@ export interface DrawnScene {
 }
 
 const SCENE = "GeneralSceneDescription.xml";
-const UNIVERSE = 512;
 /** Things that are drawn and hold other things. */
 const HOLDERS: ReadonlySet<string> = new Set(["GroupObject", "Truss", "Support", "SceneObject", "Fixture"]);
 
@@ -103,7 +102,7 @@ class Walk {
   private lightOf(element: XmlElement, matrix: Matrix, layer: string): DrawnLight {
     const said = (name: string): string => childOf(element, name)?.text ?? "";
     const addresses = childrenOf(childOf(element, "Addresses"), "Address")
-      .map(({ attributes, text }) => ({ under: Number(attributes["break"] ?? 0), address: absolute(text) }))
+      .map(({ attributes, text }) => ({ under: Number(attributes["break"] ?? 0), address: drawnAddress(text) }))
       .sort((a, b) => a.under - b.under)
       .flatMap(({ address }) => (address === undefined ? [] : [address]));
     const focus = this.focus.get(said("Focus"));
@@ -122,12 +121,6 @@ class Walk {
 }
 
 /** An address, counted through all universes from 1, or as universe and address, "2.45". Undefined for what is none, and for 0: not patched. */
-function absolute(text: string): number | undefined {
-  const [, universe = "", address = ""] = /^(\d{1,5})\.(\d{1,3})$/.exec(text) ?? [];
-  if (universe !== "")
-    return Number(universe) >= 1 && Number(address) >= 1 && Number(address) <= UNIVERSE
-      ? (Number(universe) - 1) * UNIVERSE + Number(address)
-      : undefined;
-  const whole = /^\d{1,8}$/.test(text) ? Number(text) : 0;
-  return whole >= 1 && whole <= 63_999 * UNIVERSE ? whole : undefined;
+function drawnAddress(text: string): Address | undefined {
+  return readPatch(text) ?? addressCounted(/^\d{1,8}$/.test(text) ? Number(text) : 0);
 }

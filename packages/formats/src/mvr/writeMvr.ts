@@ -1,3 +1,4 @@
+import { countedThrough } from "@zm/core";
 import type { Channel, Group, Show, ShowSheet } from "@zm/core";
 import { strToU8 } from "fflate";
 import { OUR_MODE } from "../gdtf/ourTypes.ts";
@@ -7,7 +8,6 @@ import { element, textElement, xmlText } from "../xml/writeXml.ts";
 import { zipped } from "../zip/zipped.ts";
 import { axesOf, writeMatrix } from "./matrix.ts";
 
-const UNIVERSE = 512;
 const FLAT = { x: 0, y: 0, z: 0 };
 
 /** A rig as a drawing (MVR): each light with its type, number, name, place, turn and patch, in the layer of its first group; a type file for each type in use. */
@@ -77,9 +77,7 @@ function fixtureOf({ number, type, label = "", patch, place }: Channel, classes:
     element(
       "Addresses",
       {},
-      patches.map(({ universe, address }, at) =>
-        element("Address", { break: String(at) }, [], String((universe - 1) * UNIVERSE + address)),
-      ),
+      patches.map((patch, at) => element("Address", { break: String(at) }, [], String(countedThrough(patch)))),
     ),
     ...(own ? [textElement("Classing", uuidOf(`class ${own.label || own.id}`))] : []),
     ...(place?.aim ? [textElement("Focus", uuidOf(`focus ${number}`))] : []),

@@ -1,4 +1,4 @@
-import { ShowError } from "@zm/core";
+import { ShowError, isRecord } from "@zm/core";
 import { XMLParser, XMLValidator } from "fast-xml-parser";
 
 /** An element of an XML document: its name, its attributes, the elements in it in their order, and the text that stands in it. */
@@ -71,10 +71,6 @@ function textIn(nodes: unknown): string {
 function textsOf(attributes: unknown): Record<string, string> {
   if (!isRecord(attributes)) return {};
   return Object.fromEntries(Object.entries(attributes).map(([name, value]) => [name, String(value)]));
-}
-
-function isRecord(value: unknown): value is Record<string, unknown> {
-  return typeof value === "object" && value !== null && !Array.isArray(value);
 }
 
 /** The first element of a name within another; undefined where there is none. */

@@ -30,3 +30,17 @@ export function inAscii(text: string): string {
     .replace(/\s+/g, " ")
     .replace(/[^\u0020-\u007e]/gu, "?");
 }
+
+const LONGEST_FILE_NAME = 80;
+
+/**
+ * A title as a name for a file, in letters, digits and hyphens, so that every machine can store it: at most 80 of them.
+ * "show" where nothing of the title is left.
+ */
+export function fileName(title: string): string {
+  const plain = inAscii(title)
+    .replace(/[^A-Za-z0-9]+/g, "-")
+    .slice(0, LONGEST_FILE_NAME)
+    .replace(/^-|-$/g, "");
+  return plain || "show";
+}
