@@ -73,6 +73,9 @@ const NEARLY = {
   beginRun: { name: "attack", speed: 1 },
   changeRun: { name: "attack", counts: true },
   startCaller: { speed: 20, from: "1" },
+  setBackups: { on: false, minutes: 10, folder: "" },
+  backUp: {},
+  restore: { folder: "Attacked 1", file: "2026-11-14 20-30-00Z r3.json.gz" },
 };
 /** Edits of every kind, of which one field is made wrong. */
 const EDITS = [

@@ -13,6 +13,10 @@ import { fileOf, folderOf, readName } from "./backupName.ts";
 /** A document may be so large, unpacked; bytes. */
 const LARGEST = 400 * 1_048_576;
 
+const UNFINISHED = ".part";
+/** No backup takes so long; milliseconds. */
+const ABANDONED = 3_600_000;
+
 /** What is backed up. */
 export interface BackupOf {
   readonly show: number;
@@ -30,7 +34,8 @@ export async function writeBackup(place: string, { show, revision, document, mad
   const folder = folderOf(document.title, show);
   const file = fileOf({ made, revision, byHand });
   await makeFolder(join(place, folder));
-  const [path, unfinished] = [join(place, folder, file), join(place, folder, `.${randomUUID()}.part`)];
+  await removeUnfinished(join(place, folder), made);
+  const [path, unfinished] = [join(place, folder, file), join(place, folder, `.${randomUUID()}${UNFINISHED}`)];
   try {
     const written = new Digest();
     await pipeline(
@@ -64,6 +69,18 @@ export async function makeFolder(path: string): Promise<void> {
   } catch (error) {
     const isThere = typeof error === "object" && error !== null && Reflect.get(error, "code") === "EEXIST";
     if (!isThere) throw error;
+  }
+}
+
+/** Takes away what a server or a headless backup that was killed has left half written; what another may still be writing stays. */
+async function removeUnfinished(folder: string, now: number): Promise<void> {
+  for (const name of await namesIn(folder)) {
+    if (!/^\.[0-9a-f-]{36}\.part$/.test(name)) continue;
+    const begun = await stat(join(folder, name)).then(
+      ({ mtimeMs }) => mtimeMs,
+      () => now,
+    );
+    if (now - begun > ABANDONED) await rm(join(folder, name), { force: true });
   }
 }
 
