@@ -8,6 +8,7 @@ export default {
     engineThread: "dist/modules/engine/engineThread.js",
     importThread: "dist/modules/shows/importThread.js",
     backup: "dist/modules/backups/headless.js",
+    account: "dist/modules/people/headless.js",
   },
   platform: "node",
   external: (id) => !id.startsWith(".") && !id.startsWith("/") && !OWN.test(id),

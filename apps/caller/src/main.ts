@@ -36,9 +36,15 @@ const { values } = parseArgs({
 
 /** What the server answers to a question, as JSON. Throws Error where it does not answer. */
 async function ask(path: string): Promise<unknown> {
-  const reply = await fetch(`${values.server}${path}`).catch(() => {
+  const key = process.env["ZM_LOCAL_KEY"];
+  const headers = key === undefined ? undefined : { authorization: `Bearer ${key}` };
+  const reply = await fetch(`${values.server}${path}`, { headers }).catch(() => {
     throw new Error(`The server at ${values.server} does not answer; start it with ./start`);
   });
+  if (reply.status === 401)
+    throw new Error(
+      `The server at ${values.server} has accounts; give the caller its key as ZM_LOCAL_KEY, from the file local-key beside the data`,
+    );
   if (!reply.ok) throw new Error(`The server has no ${path}`);
   return reply.json();
 }

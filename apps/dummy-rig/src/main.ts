@@ -21,10 +21,16 @@ class DummyRigProgram {
   private revision = -1;
   private movedAt = performance.now();
   private toldAt = 0;
+  /** With what programs of this machine come in where people have accounts. */
+  private readonly headers: Record<string, string>;
   private moving = false;
 
-  constructor(private readonly server: string) {
-    this.socket = io(server, { transports: ["websocket"] });
+  constructor(
+    private readonly server: string,
+    key: string | undefined,
+  ) {
+    this.headers = key === undefined ? {} : { authorization: `Bearer ${key}` };
+    this.socket = io(server, { transports: ["websocket"], extraHeaders: this.headers });
   }
 
   async start(port: number, webPort: number): Promise<void> {
@@ -63,7 +69,7 @@ class DummyRigProgram {
       const own: unknown = Array.isArray(shows) ? shows.find((each) => numberOf(each, "id") === show) : undefined;
       const revision = numberOf(own, "revision") ?? this.revision;
       if (show === this.show && revision === this.revision) return;
-      const document = await fetch(`${this.server}/api/shows/${show}/document`);
+      const document = await fetch(`${this.server}/api/shows/${show}/document`, { headers: this.headers });
       const rig = new DummyRig(readShow(await document.json()));
       for (const [universe, levels] of this.levels) rig.tell(universe, levels);
       rig.standAs(show === this.show ? (this.rig?.seen() ?? {}) : {});
@@ -74,7 +80,7 @@ class DummyRigProgram {
   }
 
   private async read(path: string): Promise<unknown> {
-    return (await fetch(`${this.server}${path}`)).json();
+    return (await fetch(`${this.server}${path}`, { headers: this.headers })).json();
   }
 
   private frame(): void {
@@ -94,7 +100,7 @@ function numberOf(value: unknown, field: string): number | undefined {
 }
 
 const env = process.env;
-const program = new DummyRigProgram(`http://127.0.0.1:${env["ZM_PORT"] ?? "4600"}`);
+const program = new DummyRigProgram(`http://127.0.0.1:${env["ZM_PORT"] ?? "4600"}`, env["ZM_LOCAL_KEY"]);
 program.start(Number(env["ZM_RIG_PORT"] ?? 5568), Number(env["ZM_RIG_WEB_PORT"] ?? 4602)).catch((error: unknown) => {
   process.stderr.write(`The dummy rig could not start: ${error instanceof Error ? error.message : String(error)}\n`);
   process.exit(1);

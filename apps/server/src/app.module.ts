@@ -1,5 +1,7 @@
 import { type DynamicModule, Module } from "@nestjs/common";
+import { APP_GUARD } from "@nestjs/core";
 import { TerminusModule } from "@nestjs/terminus";
+import { ThrottlerModule } from "@nestjs/throttler";
 import { DataSource } from "typeorm";
 import { BackupsController } from "./backups/backups.controller.ts";
 import { BackupsService } from "./backups/backups.service.ts";
@@ -27,19 +29,33 @@ import { RunLogService } from "./runlog/runLog.service.ts";
 import { ServerLock } from "./database/serverLock.ts";
 import { StageController } from "./run/stage.controller.ts";
 import { Troubles } from "./shared/troubles.ts";
+import { Certificate } from "./door/certificate.ts";
+import { AccessGuard } from "./people/access.guard.ts";
+import { PeopleController } from "./people/people.controller.ts";
+import { PeopleService } from "./people/people.service.ts";
 import { Settings } from "./settings.ts";
 import { ImportFile } from "./shows/importFile.ts";
 import { Imports } from "./shows/imports.ts";
 import { ShowsController } from "./shows/shows.controller.ts";
 import { ShowsService } from "./shows/shows.service.ts";
 
+/** So often a minute somebody may try to sign in, or to use an invitation. */
+const TRIES = 10;
+const MINUTE = 60_000;
+
 /** The whole server over a database that is already open. */
 @Module({})
 export class AppModule {
-  static over(database: DataSource, settings: Settings, lock: ServerLock): DynamicModule {
+  static over(database: DataSource, settings: Settings, lock: ServerLock, certificate: Certificate): DynamicModule {
     return {
       module: AppModule,
-      imports: [TerminusModule.forRoot({ logger: false })],
+      imports: [
+        TerminusModule.forRoot({ logger: false }),
+        ThrottlerModule.forRoot({
+          throttlers: [{ ttl: MINUTE, limit: TRIES }],
+          errorMessage: "That was tried too often; wait a minute and try again",
+        }),
+      ],
       controllers: [
         ShowsController,
         RunController,
@@ -54,11 +70,15 @@ export class AppModule {
         OscController,
         CallerController,
         BackupsController,
+        PeopleController,
       ],
       providers: [
         { provide: DataSource, useValue: database },
         { provide: Settings, useValue: settings },
         { provide: ServerLock, useValue: lock },
+        { provide: Certificate, useValue: certificate },
+        { provide: APP_GUARD, useClass: AccessGuard },
+        PeopleService,
         Troubles,
         DatabaseWatch,
         Imports,

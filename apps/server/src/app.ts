@@ -9,10 +9,11 @@ import helmet from "helmet";
 import { SHOW_TYPE } from "@zm/protocol";
 import type { DataSource } from "typeorm";
 import { AppModule } from "./app.module.ts";
+import { Certificate } from "./door/certificate.ts";
 import type { Settings } from "./settings.ts";
 import { ErrorFilter } from "./shared/errorFilter.ts";
 import { PinoLogger, makeLog, requestLog } from "./shared/pinoLogger.ts";
-import { guard, writersOnly } from "./shared/guard.ts";
+import { guard, writersOnly } from "./door/guard.ts";
 import type { ServerLock } from "./database/serverLock.ts";
 import { BodyPipe } from "./shared/bodyPipe.ts";
 import { TimeLimit } from "./shared/timeLimit.ts";
@@ -25,8 +26,11 @@ function holdsEdits(request: IncomingMessage): boolean {
 
 /** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */
 export async function createApp(database: DataSource, settings: Settings, lock: ServerLock): Promise<NestExpressApplication> {
+  const certificate = await Certificate.of(settings);
   const log = makeLog(settings);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings, lock), { logger: new PinoLogger(log) });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings, lock, certificate), {
+    logger: new PinoLogger(log),
+  });
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -36,7 +40,7 @@ export async function createApp(database: DataSource, settings: Settings, lock: 
           // A spreadsheet is packed in threads that its packer makes of its own text.
           "worker-src": ["'self'", "blob:"],
           "style-src": ["'self'", "'unsafe-inline'"],
-          "connect-src": ["'self'", "ws:"],
+          "connect-src": ["'self'", "ws:", "wss:"],
           "img-src": ["'self'", "data:", "blob:"],
         },
       },

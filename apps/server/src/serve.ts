@@ -1,11 +1,15 @@
 import "reflect-metadata";
+import type { NestExpressApplication } from "@nestjs/platform-express";
 import { saltAndParaffin } from "@zm/demo";
 import { createApp } from "./app.ts";
 import { connectDatabase, openDatabase } from "./database/dataSource.ts";
-import { ShowRow } from "./database/entities.ts";
+import { AccountRow, ShowRow } from "./database/entities.ts";
 import { ServerLock } from "./database/serverLock.ts";
 import { makeLog } from "./shared/pinoLogger.ts";
-import { readSettings } from "./settings.ts";
+import { type Settings, readSettings } from "./settings.ts";
+import { isLoopback, reachedAt } from "./door/addresses.ts";
+import { Certificate } from "./door/certificate.ts";
+import { openFrontDoor } from "./door/frontDoor.ts";
 import { importThread } from "./shows/importWorker.ts";
 import { insertShow } from "./shows/showRows.ts";
 import { errorMessage } from "./shared/errorMessage.ts";
@@ -18,20 +22,28 @@ async function serve(): Promise<void> {
   const settings = readSettings(process.env);
   const lock = await ServerLock.take(settings);
   const database = await (lock.onlyReads ? connectDatabase(settings.database) : openDatabase(settings));
-  const address = `http://${settings.host}:${settings.port}`;
+  const address = `http://${isLoopback(settings.host) ? settings.host : "127.0.0.1"}:${settings.port}`;
   await lock.tellHolder(address);
   if (!lock.onlyReads && (await database.manager.count(ShowRow)) === 0)
     await database.transaction((manager) => insertShow(manager, saltAndParaffin()));
+  if (!isLoopback(settings.host) && (await database.manager.count(AccountRow)) === 0)
+    throw new Error(
+      `ZM_HOST=${settings.host} lets other machines in, and nobody has an account yet. Make the first one on this machine: npm run account -- add YOUR-NAME --role programmer`,
+    );
   const app = await createApp(database, settings, lock);
   // Longer than anybody lets a connection rest between two requests: one that is closed while a request is on its way loses it.
   app.getHttpServer().keepAliveTimeout = 75_000;
-  await app.listen(settings.port, settings.host);
+  const closeDoor = await listen(app, settings);
   importThread();
+  for (const elsewhere of reachedAt(settings)) process.stdout.write(`Other machines find it at ${elsewhere}\n`);
+  const { fingerprint } = app.get(Certificate);
+  if (fingerprint !== null) process.stdout.write(`Its certificate has the fingerprint ${fingerprint}\n`);
   process.stdout.write(`Zealous Mark is at ${address}\n`);
   if (lock.readingBecause !== null) process.stdout.write(`${lock.readingBecause}\n`);
   const stop = (): void => {
     // A database that hangs, or a window that does not let go, must not keep it from ending.
     setTimeout(() => process.exit(0), LONGEST_END).unref();
+    closeDoor();
     app
       .close()
       .then(() => database.destroy())
@@ -44,6 +56,16 @@ async function serve(): Promise<void> {
   // What nobody has caught concerns one request, or one window; the show goes on.
   process.on("uncaughtException", (error) => log.error({ stack: error.stack }, `Nobody had caught this: ${error.message}`));
   process.on("unhandledRejection", (error) => log.error(`Nobody had caught this: ${errorMessage(error)}`));
+}
+
+/** Listens: for this machine alone as it is, for others behind a door that encrypts. */
+async function listen(app: NestExpressApplication, settings: Settings): Promise<() => void> {
+  if (isLoopback(settings.host)) {
+    await app.listen(settings.port, settings.host);
+    return () => undefined;
+  }
+  await app.init();
+  return openFrontDoor(app.getHttpServer(), app.get(Certificate), settings.port, settings.host);
 }
 
 serve().catch((error: unknown) => {

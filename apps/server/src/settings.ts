@@ -10,11 +10,13 @@ import {
   Matches,
   Max,
   Min,
+  MinLength,
   type ValidationError,
   ValidateNested,
   validateSync,
 } from "class-validator";
 
+import { newToken } from "./people/tokens.ts";
 import { IsAddress } from "./shared/isAddress.ts";
 
 const LEVELS = ["debug", "info", "warn", "error", "silent"] as const;
@@ -46,12 +48,24 @@ export class Settings {
   @Max(65_535, { message: "ZM_PORT is a port, 0 to 65535" })
   readonly port: number;
 
-  /** The host at which it listens. Until there are accounts whoever reaches it may do everything, so it is this machine alone. */
-  @IsIn(["127.0.0.1"], {
-    message:
-      "ZM_HOST can only be 127.0.0.1: there are no accounts yet, so whoever reached the server from another machine could run and change every show",
+  /** The host at which it listens: this machine alone, or an address at which other machines reach it; those sign in. */
+  @Matches(/^(\d{1,3}(\.\d{1,3}){3}|[A-Za-z][A-Za-z0-9.-]{0,252})$/, {
+    message: "ZM_HOST is an address of this machine such as 10.0.0.5, or 0.0.0.0 for all of them",
   })
   readonly host: string;
+
+  /** The user's own certificate for other machines, and its key; PEM files. Without them one is made. */
+  @IsOptional()
+  @IsNotEmpty({ message: "ZM_TLS_CERT is empty; it names a file" })
+  readonly tlsCert: string | undefined;
+
+  @IsOptional()
+  @IsNotEmpty({ message: "ZM_TLS_KEY is empty; it names a file" })
+  readonly tlsKey: string | undefined;
+
+  /** What programs that run beside the server carry, such as the simulated lights. */
+  @MinLength(32, { message: "ZM_LOCAL_KEY is a secret of 32 letters or more; leave it out and one is made" })
+  readonly localKey: string;
 
   @ValidateNested()
   readonly database: DatabaseSettings;
@@ -103,6 +117,9 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const settings = Object.assign(new Settings(), {
     port: Number(env["ZM_PORT"] ?? 4600),
     host: env["ZM_HOST"] ?? "127.0.0.1",
+    tlsCert: env["ZM_TLS_CERT"],
+    tlsKey: env["ZM_TLS_KEY"],
+    localKey: env["ZM_LOCAL_KEY"] ?? newToken(),
     database,
     caller: fileURLToPath(new URL("../../caller/dist/main.js", import.meta.url)),
     pages: env["ZM_PAGES"] ?? fileURLToPath(new URL("../../web/dist", import.meta.url)),
@@ -114,6 +131,8 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     logLevel: LEVELS.find((known) => known === level) ?? level,
   });
   const faults = validateSync(settings).flatMap(messagesOf);
+  if ((settings.tlsCert === undefined) !== (settings.tlsKey === undefined))
+    faults.push("ZM_TLS_CERT and ZM_TLS_KEY go together; one of them is missing");
   if (faults.length > 0) throw new Error(faults.join("; "));
   return settings;
 }

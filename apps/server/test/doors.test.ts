@@ -54,9 +54,12 @@ describe("addresses", () => {
     expect(body.message).toContain("cannot be found");
   });
 
-  test("a host other than loopback is refused with the reason, and so is an output that is none", () => {
+  test("settings of hosts that are none are refused, each with what could stand there", () => {
     const env = { ...process.env };
-    expect(() => readSettings({ ...env, ZM_HOST: "0.0.0.0" })).toThrow(/no accounts yet/);
+    for (const host of ["10.0.0", "10.0.0.5:4600", "desk_1", "", "a b"])
+      expect(() => readSettings({ ...env, ZM_HOST: host })).toThrow(/ZM_HOST is an address of this machine such as 10.0.0.5/);
+    expect(() => readSettings({ ...env, ZM_TLS_CERT: "/a.pem" })).toThrow("ZM_TLS_CERT and ZM_TLS_KEY go together; one of them is missing");
+    expect(() => readSettings({ ...env, ZM_LOCAL_KEY: "short" })).toThrow(/ZM_LOCAL_KEY is a secret of 32 letters/);
     expect(() => readSettings({ ...env, ZM_OUTPUT: "desk:0" })).toThrow(/ZM_OUTPUT.*1 to 65535/);
     expect(() => readSettings({ ...env, ZM_OSC: "desk:70000" })).toThrow(/ZM_OSC/);
     expect(readSettings({ ...env, ZM_HOST: "127.0.0.1" }).host).toBe("127.0.0.1");

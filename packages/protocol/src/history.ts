@@ -13,7 +13,13 @@ export const authorFields = {
 };
 
 /** A step that can be taken back or made again; `window` made it, or took it back last. */
-export const stepSummary = z.object({ id: z.string(), of: z.enum(["edit", "hand"]), words: z.string(), window: z.string().nullable() });
+export const stepSummary = z.object({
+  id: z.string(),
+  of: z.enum(["edit", "hand"]),
+  words: z.string(),
+  window: z.string().nullable(),
+  person: z.string().nullable(),
+});
 export type StepSummary = z.infer<typeof stepSummary>;
 
 /** What undo and redo would do next; `version` rises with every change, so that the newer of two is known. */
@@ -26,6 +32,8 @@ export const editEvent = z.object({
   revision: z.number(),
   kind: z.enum(["edit", "undo", "redo"]),
   summary: z.string(),
+  /** Who made it, where people have accounts. */
+  person: z.string().nullable(),
   /** Null for an edit of very many steps: whoever is notified of it reads the show anew. */
   steps: trusted<readonly Step[]>().nullable(),
   history: historyState,

@@ -11,6 +11,7 @@ export * from "./live.ts";
 export * from "./osc.ts";
 export * from "./output.ts";
 export * from "./past.ts";
+export * from "./people.ts";
 export * from "./routes.ts";
 export * from "./run.ts";
 export * from "./runlog.ts";

@@ -21,6 +21,10 @@ export interface FromServer {
   troubles: (troubles: readonly Trouble[]) => void;
   /** Which show is on stage; null: none. */
   stage: (show: number | null) => void;
+  /** Who may do what has changed: a window asks again who it is. */
+  people: () => void;
+  /** Why something that was asked over the live line is not done. */
+  refused: (why: string) => void;
   removed: (show: number) => void;
   /** The run log of the show has more in it. */
   logged: (show: number) => void;

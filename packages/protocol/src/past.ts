@@ -12,6 +12,8 @@ export const pastEdit = z.object({
   madeAt: z.string(),
   /** The window that made it; null where that is not known. */
   window: z.string().nullable(),
+  /** Who made it, where people had accounts. */
+  person: z.string().nullable(),
 });
 export type PastEdit = z.infer<typeof pastEdit>;
 

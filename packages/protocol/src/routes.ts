@@ -6,6 +6,16 @@ import { editEvent, editsRequest, stepRequest } from "./history.ts";
 import { callerRequest, callerState, oscSettings, oscState } from "./osc.ts";
 import { outputSettings, outputState, sentLevels, stageRequest, stageState } from "./output.ts";
 import { backRequest, historyPage, pastShow, sameCues, versionRequest, versionsReply } from "./past.ts";
+import {
+  accountRequest,
+  invitationReply,
+  joinRequest,
+  meReply,
+  passwordRequest,
+  peopleReply,
+  roleRequest,
+  signInRequest,
+} from "./people.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
 import { beginRunRequest, loggedRun, changeRunRequest, loggedRunsReply, runsReply } from "./runlog.ts";
 import { importReply, importState, openShowReply, removeReply, showSummary, storedReply, titleRequest } from "./shows.ts";
@@ -75,5 +85,17 @@ export const routes = {
   setBackups: route("PUT", "/api/backups", backupSettings, backupsState),
   backUp: route("POST", "/api/shows/{id}/backups", z.object({}), backupEntry),
   restore: route("POST", "/api/backups/restore", backupName, importReply),
+  me: route("GET", "/api/me", nothing, meReply),
+  signIn: route("POST", "/api/sessions", signInRequest, meReply),
+  signOut: route("DELETE", "/api/sessions/own", nothing, meReply),
+  signOutEverywhere: route("DELETE", "/api/sessions", nothing, meReply),
+  changePassword: route("PUT", "/api/me/password", passwordRequest, meReply),
+  people: route("GET", "/api/people", nothing, peopleReply),
+  addAccount: route("POST", "/api/people", accountRequest, peopleReply),
+  changeRole: route("PATCH", "/api/people/{name}", roleRequest, peopleReply),
+  removeAccount: route("DELETE", "/api/people/{name}", nothing, peopleReply),
+  invite: route("POST", "/api/invitations", roleRequest, invitationReply),
+  withdraw: route("DELETE", "/api/invitations/{invitation}", nothing, peopleReply),
+  join: route("POST", "/api/invitations/join", joinRequest, meReply),
   sentLevels: route("GET", "/api/output/levels", nothing, sentLevels),
 } as const;

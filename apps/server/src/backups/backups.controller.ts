@@ -17,6 +17,7 @@ import type { BackupEntry, BackupsState, ImportReply } from "@zm/protocol";
 import { TakesItsTime } from "../shared/timeLimit.ts";
 import { BackupNameDto, BackupSettingsDto } from "./backups.dto.ts";
 import { BackupsService } from "./backups.service.ts";
+import { Needs } from "../people/person.ts";
 
 @ApiTags("backups")
 @Controller("api")
@@ -24,18 +25,21 @@ export class BackupsController {
   constructor(private readonly backups: BackupsService) {}
 
   @Get("backups")
+  @Needs("see")
   @ApiOperation({ summary: "How backups are made, and all that there are" })
   state(): Promise<BackupsState> {
     return this.backups.state();
   }
 
   @Put("backups")
+  @Needs("edit")
   @ApiOperation({ summary: "Say how often backups are made, and where" })
   set(@Body() { on, minutes, folder }: BackupSettingsDto): Promise<BackupsState> {
     return this.backups.set({ on, minutes, folder: folder.trim() });
   }
 
   @Post("shows/:id/backups")
+  @Needs("edit")
   @HttpCode(200)
   @TakesItsTime()
   @ApiOperation({ summary: "Make a backup of a show now; it is read back and compared before this answers" })
@@ -44,6 +48,7 @@ export class BackupsController {
   }
 
   @Get("backups/document")
+  @Needs("see")
   @Header("Cache-Control", "no-store")
   @ApiOperation({ summary: "The document in a backup" })
   async document(@Query() name: BackupNameDto): Promise<StreamableFile> {
@@ -51,6 +56,7 @@ export class BackupsController {
   }
 
   @Post("backups/restore")
+  @Needs("edit")
   @HttpCode(200)
   @TakesItsTime()
   @ApiOperation({ summary: "Bring a backup back as a new show" })

@@ -9,6 +9,7 @@ import { FirstTables1764000000000 } from "./migrations/firstTables.ts";
 import { Hands1764100000000 } from "./migrations/hands.ts";
 import { HouseLights1766200000000 } from "./migrations/houseLights.ts";
 import { Histories1764200000000 } from "./migrations/histories.ts";
+import { People1766400000000 } from "./migrations/people.ts";
 import { Restate1766000000000 } from "./migrations/restate.ts";
 import { RunLog1764800000000 } from "./migrations/runLog.ts";
 import { Requests1764900000000 } from "./migrations/requests.ts";
@@ -45,6 +46,7 @@ export function databaseOptions(database: Settings["database"]): DataSourceOptio
       EditsAfter1766100000000,
       HouseLights1766200000000,
       Entries1766300000000,
+      People1766400000000,
     ],
     synchronize: false,
     // A database that is gone answers at once; one that hangs is not waited for long.

@@ -1,4 +1,5 @@
 import type { LogEntry } from "@zm/core";
+import type { Role } from "@zm/protocol";
 import type {
   Action,
   Attribute,
@@ -198,12 +199,47 @@ export class EditRow {
   @Column({ name: "made_at", type: "datetime" }) madeAt: Date;
   /** The window that made it. */
   @Column({ name: "made_by", type: "varchar", length: 64, nullable: true }) madeBy: string | null;
+  /** Who made it, where people had accounts. */
+  @Column({ type: "varchar", length: 40, nullable: true }) person: string | null;
   /** Where the running list stood with it, for an edit that was made together with the run. */
   @Column({ type: "simple-json", nullable: true }) run: RunMove | null;
   /** The name of its own that the request carried: the same one twice is done once. */
   @Column({ type: "varchar", length: 64, nullable: true }) request: string | null;
   /** In how many rows of their own the steps of a large edit are kept; null where they stand here, below 0 where the edit that this one takes back or makes again keeps so many. */
   @Column({ type: "int", nullable: true }) pieces: number | null;
+}
+
+/** Somebody who may in. */
+@Entity("accounts")
+export class AccountRow {
+  @PrimaryGeneratedColumn() id: number;
+  @Column({ type: "varchar", length: 40 }) name: string;
+  /** The name as it is compared. */
+  @Column({ name: "name_key", type: "varchar", length: 80 }) nameKey: string;
+  @Column({ type: "varchar", length: 20 }) role: Role;
+  /** Its hash. */
+  @Column({ type: "varchar", length: 200 }) password: string;
+  @Column({ name: "made_at", type: "datetime" }) madeAt: Date;
+}
+
+/** A browser in which somebody is signed in. */
+@Entity("sessions")
+export class SessionRow {
+  /** A digest of what the browser carries. */
+  @PrimaryColumn({ type: "char", length: 64 }) token: string;
+  @Column({ name: "account_id", type: "int" }) accountId: number;
+  @Column({ name: "seen_at", type: "datetime" }) seenAt: Date;
+}
+
+/** An invitation that nobody has used yet. */
+@Entity("invitations")
+export class InvitationRow {
+  @PrimaryGeneratedColumn() id: number;
+  /** A digest of the code. */
+  @Column({ type: "char", length: 64 }) code: string;
+  @Column({ type: "varchar", length: 20 }) role: Role;
+  @Column({ name: "made_by", type: "varchar", length: 40, nullable: true }) madeBy: string | null;
+  @Column({ name: "ends_at", type: "datetime" }) endsAt: Date;
 }
 
 /** A piece of the steps of a large edit. */
@@ -298,4 +334,7 @@ export const entities = [
   HandRow,
   RunRow,
   LogRow,
+  AccountRow,
+  SessionRow,
+  InvitationRow,
 ];

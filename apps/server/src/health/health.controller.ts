@@ -10,6 +10,7 @@ import {
 } from "@nestjs/terminus";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { RunService } from "../run/run.service.ts";
+import { OpenToAll } from "../people/person.ts";
 
 /** An engine that has not answered after so long stands still. Milliseconds. */
 const LONGEST_ANSWER = 1000;
@@ -26,6 +27,7 @@ export class HealthController {
   ) {}
 
   @Get()
+  @OpenToAll()
   @HealthCheck()
   @ApiOperation({
     summary:

@@ -2,7 +2,7 @@ import { ConflictException, Injectable } from "@nestjs/common";
 import { listOf } from "@zm/core";
 import { Subject } from "rxjs";
 import type { RunMove } from "../database/columnTypes.ts";
-import type { EditEvent, HistoryState, RunningReply, StepReply } from "@zm/protocol";
+import type { EditEvent, HistoryState, Person, RunningReply, StepReply } from "@zm/protocol";
 import { HandService } from "../hand/hand.service.ts";
 import { RunService } from "../run/run.service.ts";
 import { type Author, authorOf } from "../shared/author.ts";
@@ -10,6 +10,7 @@ import type { OpenShow } from "../shows/openShow.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import type { RunningEditsDto } from "./history.dto.ts";
 import type { HistoryStep } from "../shows/history.ts";
+import { expectMayTakeBack } from "./mayTakeBack.ts";
 
 /** What concerns show, Hand and run together: undo and redo in the one order of time, and edits that belong to what is on stage. */
 @Injectable()
@@ -25,9 +26,10 @@ export class HistoryService {
 
   /**
    * Takes back the newest step, or makes again the one taken back last. `expected` is the step that the window showed: another
-   * one there throws ConflictException that names it, so that nobody takes back by mistake what they have not seen.
+   * one there throws ConflictException that names it, so that nobody takes back by mistake what they have not seen. What `who` may not take back throws
+   * ForbiddenException.
    */
-  async step(id: number, what: "undo" | "redo", expected: string | undefined, author: Author): Promise<StepReply> {
+  async step(id: number, what: "undo" | "redo", expected: string | undefined, author: Author, who: Person): Promise<StepReply> {
     await this.hands.ready(id);
     const done = await this.shows.doneBefore(id, author.request);
     if (done) return { words: done.summary, edit: done, hand: await this.hands.state(id), history: done.history };
@@ -38,6 +40,7 @@ export class HistoryService {
         throw new ConflictException(
           `Something has been done meanwhile: next would be "${step.words}"${what === "undo" ? "" : ", made again"}. Nothing was changed; look at it and press again.`,
         );
+      expectMayTakeBack(who, step);
       const edit = await this.stepOf(show, step, what, author);
       const history = show.history.state();
       this.changes.next(history);
@@ -46,9 +49,9 @@ export class HistoryService {
   }
 
   /** Makes edits, marks what is in hand as recorded and lets the list stand in the edited look: all or nothing. */
-  async editRunning(id: number, body: RunningEditsDto): Promise<RunningReply> {
+  async editRunning(id: number, body: RunningEditsDto, who: Person): Promise<RunningReply> {
     const { base, edits, recorded, onStage = null } = body;
-    const author = authorOf(body);
+    const author = authorOf(body, who);
     const done = await this.shows.doneBefore(id, author.request);
     if (done) return this.replyTo(id, done, recorded);
     const list = listOf((await this.shows.show(id)).sheet, body.list).id;
@@ -76,7 +79,7 @@ export class HistoryService {
   private async stepOf(show: OpenShow, step: HistoryStep, what: "undo" | "redo", author: Author): Promise<EditEvent | null> {
     if (step.of === "hand") {
       await this.hands.step(show.id, step.diff, what);
-      show.history.move(what, author.window);
+      show.history.move(what, author);
       return null;
     }
     const { event, run } = await this.shows.stepEdit(show, step, what, author);

@@ -7,6 +7,8 @@ import { authorOf } from "../shared/author.ts";
 import { textInSlices } from "../shared/slices.ts";
 import { BackDto, VersionDto } from "./history.dto.ts";
 import { PastService } from "./past.service.ts";
+import { Needs, Who } from "../people/person.ts";
+import type { Person } from "@zm/protocol";
 
 @ApiTags("history")
 @Controller("api/shows/:id")
@@ -14,6 +16,7 @@ export class PastController {
   constructor(private readonly past: PastService) {}
 
   @Get("history")
+  @Needs("see")
   @ApiOperation({ summary: "A page of all edits, the newest first, and the states that have names" })
   page(
     @Param("id", ParseIntPipe) id: number,
@@ -23,6 +26,7 @@ export class PastController {
   }
 
   @Post("versions")
+  @Needs("edit")
   @HttpCode(200)
   @ApiOperation({ summary: "Name the state after an edit; an empty name takes the name away" })
   async name(@Param("id", ParseIntPipe) id: number, @Body() { revision, name }: VersionDto): Promise<VersionsReply> {
@@ -30,6 +34,7 @@ export class PastController {
   }
 
   @Get("at/:revision")
+  @Needs("see")
   @ApiOperation({ summary: "The show as it was after an edit" })
   async at(@Param("id", ParseIntPipe) id: number, @Param("revision", ParseIntPipe) revision: number): Promise<StreamableFile> {
     const show = await this.past.showAt(id, revision);
@@ -42,6 +47,7 @@ export class PastController {
   }
 
   @Get("at/:revision/cues")
+  @Needs("see")
   @ApiOperation({ summary: "Which cue is which between the state after an edit and a later one, or the newest" })
   sameCues(
     @Param("id", ParseIntPipe) id: number,
@@ -52,9 +58,10 @@ export class PastController {
   }
 
   @Post("back")
+  @Needs("edit")
   @HttpCode(200)
   @ApiOperation({ summary: "Make the show what it was after an edit; an edit that can be taken back" })
-  back(@Param("id", ParseIntPipe) id: number, @Body() body: BackDto): Promise<EditEvent> {
-    return this.past.goBack(id, body.revision, authorOf(body));
+  back(@Param("id", ParseIntPipe) id: number, @Body() body: BackDto, @Who() who: Person): Promise<EditEvent> {
+    return this.past.goBack(id, body.revision, authorOf(body, who));
   }
 }

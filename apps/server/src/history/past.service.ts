@@ -41,14 +41,15 @@ export class PastService {
       where: { showId: id, ...(before === undefined ? {} : { revision: LessThan(before) }) },
       order: { revision: "DESC" },
       take: PAGE,
-      select: { showId: true, revision: true, kind: true, summary: true, madeAt: true, madeBy: true },
+      select: { showId: true, revision: true, kind: true, summary: true, madeAt: true, madeBy: true, person: true },
     });
-    const edits = rows.map(({ revision, kind, summary, madeAt, madeBy }) => ({
+    const edits = rows.map(({ revision, kind, summary, madeAt, madeBy, person }) => ({
       revision,
       kind,
       summary,
       madeAt: madeAt.toISOString(),
       window: madeBy,
+      person,
     }));
     return { edits, versions: await this.versions(id), older: rows.length < PAGE ? null : (rows.at(-1)?.revision ?? null) };
   }

@@ -1,5 +1,5 @@
 import type { IncomingMessage } from "node:http";
-import { Logger, type OnModuleDestroy } from "@nestjs/common";
+import { Logger, type OnModuleDestroy, UseFilters, UseGuards } from "@nestjs/common";
 import { ConnectedSocket, MessageBody, type OnGatewayInit, SubscribeMessage, WebSocketGateway, WebSocketServer } from "@nestjs/websockets";
 import { type FromServer, type ToServer, type WatchReply, rigSeen } from "@zm/protocol";
 import { Subscription } from "rxjs";
@@ -11,10 +11,14 @@ import { CallerService } from "../osc/caller.service.ts";
 import { RunLogService } from "../runlog/runLog.service.ts";
 import { RunService } from "../run/run.service.ts";
 import { now } from "../shared/clock.ts";
-import { isServedTo } from "../shared/guard.ts";
+import { isServedTo } from "../door/guard.ts";
+import { ErrorFilter } from "../shared/errorFilter.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { Troubles } from "../shared/troubles.ts";
 import { ShowsService } from "../shows/shows.service.ts";
+import { AccessGuard } from "../people/access.guard.ts";
+import { PeopleService } from "../people/people.service.ts";
+import { Needs } from "../people/person.ts";
 
 /** A window that has not taken in so much of what it was told is cut; it comes back and begins with what is so by then. Messages, bytes. */
 const MOST_WAITING = 2000;
@@ -22,7 +26,12 @@ const MOST_BYTES = 16 * 1_048_576;
 /** It is looked so often; milliseconds. */
 const LOOKING = 2000;
 
+/** Why a window of nobody who may in gets no live line. */
+const SIGN_IN = "sign in";
+
 /** Tells every open window of a show what has changed and what has been fired. */
+@UseGuards(AccessGuard)
+@UseFilters(ErrorFilter)
 @WebSocketGateway({
   serveClient: false,
   allowRequest: (request: IncomingMessage, decide: (error: string | null, good: boolean) => void) => decide(null, isServedTo(request)),
@@ -42,9 +51,12 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     private readonly runLog: RunLogService,
     private readonly caller: CallerService,
     private readonly troubles: Troubles,
+    private readonly people: PeopleService,
   ) {}
 
   afterInit(): void {
+    this.server.use((socket, next) => (this.people.personOf(socket.request) ? next() : next(new Error(SIGN_IN))));
+    this.subscriptions.add(this.people.changes.subscribe(() => this.lookWhoMayStay()));
     this.looking = setInterval(() => this.cutSlow(), LOOKING);
     this.looking.unref();
     this.subscriptions.add(this.shows.changes.subscribe(({ event }) => this.server.to(room(event.show)).emit("edit", event)));
@@ -64,6 +76,12 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
     this.subscriptions.unsubscribe();
   }
 
+  /** Cuts windows of people who may not be here any more, and has the others ask again who they are. */
+  private lookWhoMayStay(): void {
+    for (const socket of this.server.sockets.sockets.values()) if (!this.people.personOf(socket.request)) socket.disconnect(true);
+    this.server.emit("people");
+  }
+
   /** Cuts windows that take in nothing any more, so that what they are told does not pile up here. */
   private cutSlow(): void {
     for (const socket of this.server.sockets.sockets.values()) {
@@ -76,6 +94,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
 
   /** A window opens a show: from now on it is notified of it, beginning with where the list stands and what is in hand. */
   @SubscribeMessage("watch")
+  @Needs("see")
   async watch(@ConnectedSocket() socket: Socket<ToServer, FromServer>, @MessageBody() show: unknown): Promise<WatchReply> {
     if (typeof show !== "number" || !Number.isSafeInteger(show)) return { error: "watch takes the number of a show" };
     try {
@@ -109,6 +128,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
 
   /** Passes on to the windows of a show what simulated lights tell of themselves. */
   @SubscribeMessage("rig")
+  @Needs("run")
   rig(@MessageBody() body: unknown): void {
     const seen = rigSeen.safeParse(body);
     if (seen.success) this.server.to(room(seen.data.show)).emit("rig", seen.data);
@@ -116,6 +136,7 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
 
   /** The server's clock, for a window that sets its own by it. Milliseconds. */
   @SubscribeMessage("clock")
+  @Needs("see")
   clock(): number {
     return now();
   }

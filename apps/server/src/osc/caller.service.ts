@@ -80,6 +80,7 @@ export class CallerService implements OnModuleInit, OnModuleDestroy {
       [this.settings.caller, "--json", "--show", String(show), "--speed", String(speed), "--server", server, "--osc", address, ...wanted],
       {
         stdio: ["ignore", "pipe", "pipe"],
+        env: { ...process.env, ZM_LOCAL_KEY: this.settings.localKey },
       },
     );
     const closed = new Promise<void>((resolve) => program.once("close", () => resolve()));

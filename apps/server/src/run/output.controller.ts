@@ -5,6 +5,7 @@ import { ShowError, faultsOf } from "@zm/core";
 import { IsBoolean, IsObject } from "class-validator";
 import { IsAddress } from "../shared/isAddress.ts";
 import { RunService } from "./run.service.ts";
+import { Needs } from "../people/person.ts";
 
 /** How levels leave for the lights. */
 export class OutputDto implements OutputSettings {
@@ -27,12 +28,14 @@ export class OutputController {
   constructor(private readonly runs: RunService) {}
 
   @Get()
+  @Needs("see")
   @ApiOperation({ summary: "How levels leave for the lights" })
   settings(): Promise<OutputState> {
     return this.runs.output();
   }
 
   @Put()
+  @Needs("edit")
   @ApiOperation({ summary: "Switch the output on or off, and say where it goes" })
   set(@Body() body: OutputDto): Promise<OutputState> {
     const parsed = outputSettings.safeParse({ ...body });
@@ -41,6 +44,7 @@ export class OutputController {
   }
 
   @Get("levels")
+  @Needs("see")
   @ApiOperation({ summary: "What was sent last" })
   levels(): Promise<SentLevels> {
     return this.runs.sentLevels();

@@ -1,4 +1,5 @@
 import { ApiProperty } from "@nestjs/swagger";
+import type { Person } from "@zm/protocol";
 import { IsOptional, IsString, Length, MaxLength } from "class-validator";
 
 /** Who made a change: the window, and the gesture that it belongs to. What one gesture does is one step of undo. */
@@ -7,6 +8,8 @@ export interface Author {
   readonly gesture: string | null;
   /** The name of its own that the request carries: the same one twice is done once. */
   readonly request: string | null;
+  /** Who it is, where people have accounts. */
+  readonly person: string | null;
 }
 
 /** What every changing request may say of its author. */
@@ -34,6 +37,6 @@ export class AuthorDto {
 }
 
 /** The author that a request names. */
-export function authorOf({ window, gesture, request }: AuthorDto): Author {
-  return { window: window ?? null, gesture: gesture ?? null, request: request ?? null };
+export function authorOf({ window, gesture, request }: AuthorDto, { name }: Pick<Person, "name">): Author {
+  return { window: window ?? null, gesture: gesture ?? null, request: request ?? null, person: name };
 }

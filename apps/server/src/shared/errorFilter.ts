@@ -1,6 +1,7 @@
 import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger } from "@nestjs/common";
 import { ShowError } from "@zm/core";
 import type { Response } from "express";
+import type { Socket } from "socket.io";
 import { AWAY, isLost } from "../database/lost.ts";
 
 import { plainWords, unreadableWords } from "./refusalWords.ts";
@@ -17,9 +18,16 @@ export class ErrorFilter implements ExceptionFilter {
   private readonly log = new Logger("Error");
 
   catch(error: unknown, host: ArgumentsHost): void {
+    if (host.getType() === "ws") return this.tellWindow(error, host);
     const response = host.switchToHttp().getResponse<Response>();
     const { status, message, faults } = this.reply(error);
     response.status(status).json({ message, faults });
+  }
+
+  /** What a window asked over its live line and may not have is told on that line. */
+  private tellWindow(error: unknown, host: ArgumentsHost): void {
+    const { message } = this.reply(error);
+    host.switchToWs().getClient<Socket>().emit("refused", message);
   }
 
   private reply(error: unknown): Reply {

@@ -9,6 +9,8 @@ interface StepBase {
   readonly id: string;
   /** The window that made it, or took it back last. */
   window: string | null;
+  /** Who that was, where people have accounts. */
+  person: string | null;
   readonly gesture: string | null;
   /** What it did, in words. */
   words: string;
@@ -40,8 +42,8 @@ export class History {
 
   /** An edit that was stored. */
   addEdit(revision: number, words: string, author: Author): void {
-    const { window, gesture } = author;
-    this.done.push({ of: "edit", id: `e${revision}`, revision, words, hand: undefined, window, gesture });
+    const { window, gesture, person } = author;
+    this.done.push({ of: "edit", id: `e${revision}`, revision, words, hand: undefined, window, person, gesture });
     if (this.done.length > MOST_STEPS) this.done.shift();
     this.undone = [];
     this.version += 1;
@@ -64,6 +66,7 @@ export class History {
         diff,
         words,
         window: author.window,
+        person: author.person,
         gesture: author.gesture,
       });
       this.trimHandSteps();
@@ -73,11 +76,12 @@ export class History {
   }
 
   /** Says that the newest step was taken back, or the last one taken back made again; it is then the step of whoever did that. */
-  move(what: "undo" | "redo", window: string | null): void {
+  move(what: "undo" | "redo", { window, person }: Pick<Author, "window" | "person">): void {
     const [from, to] = what === "undo" ? [this.done, this.undone] : [this.undone, this.done];
     const step = from.pop();
     if (step) {
       step.window = window;
+      step.person = person;
       to.push(step);
     }
     this.version += 1;
@@ -97,5 +101,5 @@ export class History {
 }
 
 function summaryOf(step: HistoryStep | undefined): StepSummary | null {
-  return step ? { id: step.id, of: step.of, words: step.words, window: step.window } : null;
+  return step ? { id: step.id, of: step.of, words: step.words, window: step.window, person: step.person } : null;
 }

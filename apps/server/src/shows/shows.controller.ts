@@ -37,6 +37,9 @@ import { ImportFile } from "./importFile.ts";
 import { Imports } from "./imports.ts";
 import { EditsDto, TitleDto } from "./shows.dto.ts";
 import { ShowsService } from "./shows.service.ts";
+import { Needs, Who } from "../people/person.ts";
+import type { Person } from "@zm/protocol";
+import { expectMayEdit } from "../people/allowed.ts";
 
 @ApiTags("shows")
 @Controller("api/shows")
@@ -48,12 +51,14 @@ export class ShowsController {
   ) {}
 
   @Get()
+  @Needs("see")
   @ApiOperation({ summary: "All shows that are stored" })
   list(): Promise<ShowSummary[]> {
     return this.shows.list();
   }
 
   @Post()
+  @Needs("edit")
   @ApiOperation({ summary: "Import a show document as a new show; every fault is named and then nothing is stored" })
   @ApiConsumes(SHOW_TYPE)
   @ApiBody({ schema: { type: "object" } })
@@ -70,6 +75,7 @@ export class ShowsController {
   }
 
   @Get("imports/:name")
+  @Needs("see")
   @ApiOperation({ summary: "How far an import is, by the name that its X-Import header gave it" })
   progress(@Param("name") name: string): ImportState {
     const state = this.imports.get(name);
@@ -78,12 +84,14 @@ export class ShowsController {
   }
 
   @Patch(":id")
+  @Needs("edit")
   @ApiOperation({ summary: "Give the show another title; an edit that can be taken back" })
-  rename(@Param("id", ParseIntPipe) id: number, @Body() body: TitleDto): Promise<EditEvent> {
-    return this.shows.rename(id, body.title, authorOf(body));
+  rename(@Param("id", ParseIntPipe) id: number, @Body() body: TitleDto, @Who() who: Person): Promise<EditEvent> {
+    return this.shows.rename(id, body.title, authorOf(body, who));
   }
 
   @Delete(":id")
+  @Needs("edit")
   @HttpCode(200)
   @ApiOperation({ summary: "Remove the show with its whole history; its title has to be given" })
   async remove(@Param("id", ParseIntPipe) id: number, @Body() { title }: TitleDto): Promise<RemoveReply> {
@@ -92,6 +100,7 @@ export class ShowsController {
   }
 
   @Get(":id")
+  @Needs("see")
   @ApiOperation({ summary: "The open document and its revision, for a window that opens" })
   async get(@Param("id", ParseIntPipe) id: number): Promise<StreamableFile> {
     const { revision, sheet, history } = await this.shows.show(id);
@@ -99,6 +108,7 @@ export class ShowsController {
   }
 
   @Get(":id/document")
+  @Needs("see")
   @ApiOperation({ summary: "Export: the open document as a file" })
   @Header("Cache-Control", "no-store")
   async document(@Param("id", ParseIntPipe) id: number): Promise<StreamableFile> {
@@ -110,22 +120,26 @@ export class ShowsController {
   }
 
   @Get(":id/edits")
+  @Needs("see")
   @ApiOperation({ summary: "The edits after a revision, for a window that is behind" })
   edits(@Param("id", ParseIntPipe) id: number, @Query("after", ParseIntPipe) after: number): Promise<EditEvent[]> {
     return this.shows.editsAfter(id, after);
   }
 
   @Get(":id/requests/:request")
+  @Needs("see")
   @ApiOperation({ summary: "Whether a request of this name was stored, for a window whose question was not answered" })
   async isStored(@Param("id", ParseIntPipe) id: number, @Param("request") request: string): Promise<StoredReply> {
     return { stored: await this.shows.isStored(id, request) };
   }
 
   @Post(":id/edits")
+  @Needs("note")
   @HttpCode(200)
   @ApiOperation({ summary: "Make edits, all or none" })
-  edit(@Param("id", ParseIntPipe) id: number, @Body() body: EditsDto): Promise<EditEvent> {
-    return this.shows.edit(id, body.base, body.edits, authorOf(body));
+  edit(@Param("id", ParseIntPipe) id: number, @Body() body: EditsDto, @Who() who: Person): Promise<EditEvent> {
+    expectMayEdit(who, body.edits);
+    return this.shows.edit(id, body.base, body.edits, authorOf(body, who));
   }
 }
 

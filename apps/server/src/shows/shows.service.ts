@@ -335,12 +335,12 @@ export class ShowsService implements OnModuleDestroy {
           where: { showId: id, revision: MoreThan(last) },
           order: { revision: "ASC" },
           take: HISTORY_PAGE,
-          select: { showId: true, revision: true, kind: true, ofRevision: true, summary: true, madeBy: true, request: true },
+          select: { showId: true, revision: true, kind: true, ofRevision: true, summary: true, madeBy: true, person: true, request: true },
         }),
       );
       for (const row of page) {
-        if (row.kind === "edit") history.addEdit(row.revision, row.summary, { window: row.madeBy, gesture: null, request: null });
-        else history.move(row.kind, row.madeBy);
+        if (row.kind === "edit") history.addEdit(row.revision, row.summary, authorOfRow(row));
+        else history.move(row.kind, authorOfRow(row));
         if (row.request !== null) keepRequest(requests, row.request, row.revision);
       }
       last = page.at(-1)?.revision ?? last;
@@ -389,7 +389,7 @@ export class ShowsService implements OnModuleDestroy {
     show.sheet = sheet;
     show.revision = revision;
     if (kind === "edit") show.history.addEdit(revision, summary, author);
-    else show.history.move(kind, author.window);
+    else show.history.move(kind, author);
     if (request !== null) keepRequest(show.requests, request, revision);
     const event = eventOf(show, row, steps);
     show.newest = steps.length > MOST_KEPT ? undefined : { revision, steps };
@@ -456,7 +456,7 @@ export class ShowsService implements OnModuleDestroy {
       const steps = all[index] ?? [];
       const { pieces } = await stepTexts(steps);
       const sheet = await inSlices(applyStepsInSlices(show.sheet, steps));
-      await this.taken(show, row, await readyToTell(steps, pieces), sheet, { window: row.madeBy, gesture: null, request: row.request });
+      await this.taken(show, row, await readyToTell(steps, pieces), sheet, authorOfRow(row));
     }
     show.unconfirmed = false;
   }
@@ -489,6 +489,7 @@ async function prepare(show: OpenShow, change: Change, alongside: Alongside): Pr
     steps: stored.steps,
     madeAt: new Date(),
     madeBy: author.window,
+    person: author.person,
     run: alongside.run ?? null,
     request: author.request,
     pieces: ofPieces === null ? ownPieces : -ofPieces,
@@ -522,9 +523,14 @@ function conflictAt(place: string, edit: Pick<EditEvent, "summary"> | undefined)
   );
 }
 
+/** Who made a stored edit. */
+function authorOfRow({ madeBy, person, request }: Pick<EditRow, "madeBy" | "person" | "request">): Author {
+  return { window: madeBy, gesture: null, request, person };
+}
+
 /** A stored edit as it is told. Of one with very many steps they are left out: a window reads the show anew, which is quicker for both. */
-function eventOf(show: OpenShow, { revision, kind, summary }: EditRow, steps: readonly Step[]): EditEvent {
-  return { show: show.id, revision, kind, summary, steps: steps.length > MOST_TOLD ? null : steps, history: show.history.state() };
+function eventOf(show: OpenShow, { revision, kind, summary, person }: EditRow, steps: readonly Step[]): EditEvent {
+  return { show: show.id, revision, kind, summary, person, steps: steps.length > MOST_TOLD ? null : steps, history: show.history.state() };
 }
 
 /** Keeps the name of a request, and forgets the oldest ones. */

@@ -81,7 +81,7 @@ describe("lines that ask the server", () => {
 
   test("undo asks for the one step that it names, and for nothing where there is none", async () => {
     expect(await entered("undo")).toEqual([]);
-    useHistoryStore.setState({ undo: { id: "e7", of: "edit", words: "Cue 6 recorded", window: WINDOW } });
+    useHistoryStore.setState({ undo: { id: "e7", of: "edit", words: "Cue 6 recorded", window: WINDOW, person: null } });
     cleanup();
     expect(await entered("undo")).toMatchObject([{ method: "POST", path: "/api/shows/1/undo", body: { step: "e7" } }]);
   });

@@ -1,22 +1,24 @@
 import type { IncomingMessage } from "node:http";
+import { TLSSocket } from "node:tls";
 import { OWN_HEADER } from "@zm/protocol";
+import { LOOPBACK, hostsOf } from "./addresses.ts";
 import type { NextFunction, Request, Response } from "express";
 
 const CHANGING = new Set(["POST", "PUT", "PATCH", "DELETE"]);
-const LOOPBACK = ["127.0.0.1", "localhost", "[::1]"];
-
 /** True for a request to an address that this server is served at, from no page or from one of its own. */
 export function isServedTo({ headers, socket }: Pick<IncomingMessage, "headers" | "socket">): boolean {
   const hosts = servedHosts(socket.localPort);
   if (!hosts.includes(headers.host ?? "")) return false;
-  return headers.origin === undefined || hosts.some((host) => headers.origin === `http://${host}`);
+  const scheme = socket instanceof TLSSocket ? "https" : "http";
+  return headers.origin === undefined || hosts.some((host) => headers.origin === `${scheme}://${host}`);
 }
 
-/** The addresses served: loopback on the port that was reached, and those that ZM_HOSTS names, such as "desk.local:4600". */
+/** The addresses served: loopback and those of ZM_HOST on the port that was reached, and those that ZM_HOSTS names, such as "desk.local:4600". */
 function servedHosts(port: number | undefined): string[] {
   const named = (process.env["ZM_HOSTS"] ?? "").split(",").map((host) => host.trim());
   const plain = port === 80 ? LOOPBACK : [];
-  return [...LOOPBACK.map((host) => `${host}:${port ?? ""}`), ...plain, ...named.filter((host) => host !== "")];
+  const own = [...LOOPBACK, ...hostsOf(process.env["ZM_HOST"] ?? "127.0.0.1")];
+  return [...own.map((host) => `${host}:${port ?? ""}`), ...plain, ...named.filter((host) => host !== "")];
 }
 
 /** Keeps foreign pages out: Host and Origin are held against the addresses served, and what changes something needs the application's own header and a body of its own kinds. */

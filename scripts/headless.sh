@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Backs up or restores shows without the application: bash scripts/backup.sh backup|restore … ; the database is started where it does not run yet.
+# Runs one of the server's programs for the command line: bash scripts/headless.sh backup backup … ; the database is started where it does not run yet.
 set -u
 # Paths are those of whoever typed the command.
 FROM=${INIT_CWD:-$PWD}
@@ -19,9 +19,11 @@ else
   trap stop_database EXIT
   start_database "$DATA/mariadb"
 fi
-if [ ! -f apps/server/dist/backup.js ]; then
+PROGRAM=$1
+shift
+if [ ! -f "apps/server/dist/$PROGRAM.js" ]; then
   npm run -s build >"$DATA/build.log" 2>&1 || fail "The build failed; $DATA/build.log says more."
 fi
 HERE=$PWD
 cd "$FROM" || exit 1
-node "$HERE/apps/server/dist/backup.js" "$@"
+node "$HERE/apps/server/dist/$PROGRAM.js" "$@"
