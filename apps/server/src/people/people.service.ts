@@ -1,13 +1,5 @@
 import type { IncomingMessage } from "node:http";
-import {
-  ConflictException,
-  ForbiddenException,
-  Injectable,
-  Logger,
-  type OnModuleDestroy,
-  type OnModuleInit,
-  UnauthorizedException,
-} from "@nestjs/common";
+import { ConflictException, ForbiddenException, Injectable, Logger, type OnModuleDestroy, type OnModuleInit } from "@nestjs/common";
 import { ANYBODY, type InvitationReply, type PeopleReply, type Person, type Role } from "@zm/protocol";
 import { parse } from "cookie";
 import { Subject } from "rxjs";
@@ -116,13 +108,12 @@ export class PeopleService implements OnModuleInit, OnModuleDestroy {
     return this.changed((manager) => removeAccount(manager, name, { evenTheLast: false }));
   }
 
-  /** Signs a browser in. Throws UnauthorizedException where name and password do not go together. */
+  /** Signs a browser in. Throws ForbiddenException where name and password do not go together. */
   async signIn(name: string, password: string): Promise<SignedIn> {
     this.watch.expect();
     await this.read();
     const account = this.accounts.find(({ nameKey }) => nameKey === keyOf(name));
-    if (!(await isPassword(account?.password, password)) || !account)
-      throw new UnauthorizedException("Name and password do not go together");
+    if (!(await isPassword(account?.password, password)) || !account) throw new ForbiddenException("Name and password do not go together");
     return this.begin(account);
   }
 
@@ -138,12 +129,12 @@ export class PeopleService implements OnModuleInit, OnModuleDestroy {
     await this.changed(async (manager) => manager.delete(SessionRow, { accountId: (await accountNamed(manager, name)).id }));
   }
 
-  /** Gives somebody another password, and signs out every browser but the one that is given back. Throws UnauthorizedException for a wrong one. */
+  /** Gives somebody another password, and signs out every browser but the one that is given back. Throws ForbiddenException for a wrong one. */
   async setPassword({ name }: Person, password: string, next: string): Promise<SignedIn> {
     if (name === null) throw new ConflictException("Nobody is signed in here, so there is no password to change");
     this.watch.expect();
     const account = await accountNamed(this.database.manager, name);
-    if (!(await isPassword(account.password, password))) throw new UnauthorizedException("This is not the password you have now");
+    if (!(await isPassword(account.password, password))) throw new ForbiddenException("This is not the password you have now");
     const hashed = await hashPassword(next);
     await this.changed(async (manager) => {
       await manager.update(AccountRow, { id: account.id }, { password: hashed });

@@ -105,7 +105,7 @@ describe("signing in", () => {
     if (!ada || !other) throw new Error("There are two browsers");
     await signIn(other, "Ada").expect(200);
     const line = await lineOf((await cookieOf("Ada")).split(";")[0] ?? "");
-    await ada.put("/api/me/password").send({ password: "not-the-password", next: "another-lamp-oil" }).expect(401);
+    await ada.put("/api/me/password").send({ password: "not-the-password", next: "another-lamp-oil" }).expect(403);
     await ada.put("/api/me/password").send({ password: PASSWORD, next: "another-lamp-oil" }).expect(200);
     expect(await line.ended).toBe("io server disconnect");
     await other.get("/api/shows").expect(401);

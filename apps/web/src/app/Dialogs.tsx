@@ -7,6 +7,7 @@ import {
   KeysDialog,
   LookValuesDialog,
   NumbersDialog,
+  PeopleDialog,
   SendDialog,
   StandbyDialog,
   StepsDialog,
@@ -15,7 +16,7 @@ import {
 
 /** The dialogs that are open over any view, of the show with this id. */
 export function Dialogs({ show }: { show: number }) {
-  const { help, search, numbers, take, steps, standby, lookValues, bring, send, backups } = useDialogs();
+  const { help, search, numbers, take, steps, standby, lookValues, bring, send, backups, people } = useDialogs();
   return (
     <Suspense fallback={null}>
       {help !== null && <KeysDialog words={help} onClose={() => useDialogs.setState({ help: null })} />}
@@ -26,6 +27,7 @@ export function Dialogs({ show }: { show: number }) {
       {lookValues !== null && <LookValuesDialog look={lookValues} onClose={() => useDialogs.setState({ lookValues: null })} />}
       {bring && <BringDialog files={bring} show={show} onClose={() => useDialogs.setState({ bring: null })} />}
       {backups && <BackupsDialog onClose={() => useDialogs.setState({ backups: false })} />}
+      {people && <PeopleDialog onClose={() => useDialogs.setState({ people: false })} />}
       {send && <SendDialog onClose={() => useDialogs.setState({ send: false })} />}
       {take && <TakeDialog wanted={take} onClose={() => useDialogs.setState({ take: null })} />}
     </Suspense>

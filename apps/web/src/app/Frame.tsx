@@ -13,6 +13,7 @@ import { startPreviews, useWorkPreviews } from "../preview/usePreview.ts";
 import { editsBlind, useLineText } from "../choice/lineText.ts";
 import { useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
+import { useWhyNot } from "../show/me.ts";
 import { ShowContext } from "../show/useShow.ts";
 import { useStageLook } from "../picture/stageLook.ts";
 import { FindingCount } from "../check/FindingCount.tsx";
@@ -27,6 +28,7 @@ import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
 import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
+import { PersonButton } from "../people/PersonButton.tsx";
 import { Troubles } from "../show/Troubles.tsx";
 import { AskDrawer, NotesDrawer, PickDrawer, RecordDrawer, Shelf, UpdateDrawer } from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
@@ -178,9 +180,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       >
         <Search size={15} />
       </button>
-      <button type="button" className="btn btn-ghost btn-sm gap-1.5 px-1.5" title="Record a cue (r)" onClick={() => openDrawer("record")}>
-        <CircleDot size={15} className="shrink-0" /> <span className="max-[1200px]:sr-only">Record</span>
-      </button>
+      <RecordButton />
       <ShelfButton />
       <HistoryButtons />
       <ThemeButton />
@@ -193,8 +193,19 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       >
         <CircleQuestionMark size={15} />
       </button>
+      <PersonButton />
       <StageStatus live={live} />
     </header>
+  );
+}
+
+/** Opens the record sheet; not there for those who do not edit. */
+function RecordButton() {
+  if (useWhyNot("edit") !== null) return null;
+  return (
+    <button type="button" className="btn btn-ghost btn-sm gap-1.5 px-1.5" title="Record a cue (r)" onClick={() => openDrawer("record")}>
+      <CircleDot size={15} className="shrink-0" /> <span className="max-[1200px]:sr-only">Record</span>
+    </button>
   );
 }
 

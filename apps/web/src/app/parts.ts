@@ -11,6 +11,7 @@ export const StepsDialog = lazyPart(async () => (await import("../lists/StepsDia
 export const BringDialog = lazyPart(async () => (await import("../exchange/BringDialog.tsx")).BringDialog);
 export const SendDialog = lazyPart(async () => (await import("../exchange/SendDialog.tsx")).SendDialog);
 export const BackupsDialog = lazyPart(async () => (await import("../exchange/BackupsDialog.tsx")).BackupsDialog);
+export const PeopleDialog = lazyPart(async () => (await import("../people/PeopleDialog.tsx")).PeopleDialog);
 export const StandbyDialog = lazyPart(async () => (await import("../lists/StandbyDialog.tsx")).StandbyDialog);
 export const PickDrawer = lazyPart(async () => (await import("../pick/PickDrawer.tsx")).PickDrawer);
 export const LookValuesDialog = lazyPart(async () => (await import("../shelf/LookValuesDialog.tsx")).LookValuesDialog);
@@ -29,4 +30,6 @@ export const loadRehearsalView = loadLater(async (): View => (await import("../r
 export const loadHistoryView = loadLater(async (): View => (await import("../past/HistoryView.tsx")).HistoryView);
 export const loadPaperView = loadLater(async (): View => (await import("../paper/PaperView.tsx")).PaperView);
 export const loadRunView = loadLater(async (): View => (await import("../run/RunView.tsx")).RunView);
+export const loadSignInPage = loadLater(async (): View => (await import("../people/SignInPage.tsx")).SignInPage);
+export const loadJoinPage = loadLater(async (): View => (await import("../people/SignInPage.tsx")).JoinPage);
 export const loadWatchView = loadLater(async (): View => (await import("../run/WatchView.tsx")).WatchView);

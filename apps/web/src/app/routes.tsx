@@ -1,6 +1,7 @@
 import { type LoaderFunctionArgs, type RouteObject, redirect } from "react-router";
 import { lastOpened } from "../show/lastOpened.ts";
 import { showQuery, showsQuery } from "../show/openShow.ts";
+import { DOOR, JOIN } from "../show/me.ts";
 import { queryClient } from "../show/queryClient.ts";
 import { ScoreView } from "../score/ScoreView.tsx";
 import { ErrorPage, ViewErrorPage } from "./ErrorPage.tsx";
@@ -17,6 +18,8 @@ import {
   loadRigView,
   loadRunView,
   loadStageView,
+  loadSignInPage,
+  loadJoinPage,
   loadWatchView,
 } from "./parts.ts";
 
@@ -48,6 +51,8 @@ export const routes: RouteObject[] = [
         ],
       },
       { path: "watch/:showId/:how?", loader: loadShow, lazy: { Component: loadWatchView }, ErrorBoundary: ErrorPage },
+      { path: DOOR, lazy: { Component: loadSignInPage }, ErrorBoundary: ErrorPage },
+      { path: JOIN, lazy: { Component: loadJoinPage }, ErrorBoundary: ErrorPage },
       { path: "*", loader: () => redirect("/") },
     ],
   },

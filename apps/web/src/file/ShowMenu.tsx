@@ -13,8 +13,9 @@ import {
   PencilLine,
   Trash2,
   Upload,
+  Users,
 } from "lucide-react";
-import { openBackups, openBring, openNotes, openSend } from "../shared/dialogs.ts";
+import { openBackups, openBring, openNotes, openPeople, openSend } from "../shared/dialogs.ts";
 import { useRef, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -75,6 +76,9 @@ export function ShowMenu({ title }: { title: string }) {
         </MenuEntry>
         <MenuEntry onAct={openBackups}>
           <Archive size={15} /> Backups …
+        </MenuEntry>
+        <MenuEntry onAct={openPeople}>
+          <Users size={15} /> People, and who may in …
         </MenuEntry>
         <NamedEntry label="Name of this show" placeholder="name, then Enter" value={title} onName={rename}>
           <PencilLine size={15} /> Rename this show …

@@ -4,6 +4,8 @@ import { setLine, targetNow, useLineText } from "../choice/lineText.ts";
 import { usePreview } from "../preview/usePreview.ts";
 import { placeRef } from "../shared/focusPlaces.ts";
 import { useSame } from "../shared/useSame.ts";
+import { RoleMark } from "../people/RoleMark.tsx";
+import { useWhyNot } from "../show/me.ts";
 import { useWaiting } from "../show/queue.ts";
 import { useSheetNow, useShow } from "../show/useShow.ts";
 import { answerTo } from "./answer.ts";
@@ -32,6 +34,7 @@ export function LineEntry({ blind }: { blind: boolean }) {
   const preview = usePreview();
   const planners = useLinePlanners();
   const enter = useEnterLine(useLineRequest(planners));
+  const whyNotEdit = useWhyNot("edit");
   const [focused, setFocused] = useState(false);
   useEffect(() => useLineText.setState({ blind }), [blind]);
 
@@ -78,7 +81,8 @@ export function LineEntry({ blind }: { blind: boolean }) {
         />
         {read && "fault" in read && !isUnfinished(read, completions) && <FaultMark text={text} fault={read.fault} />}
       </div>
-      {blind && <EditsLiveSwitch />}
+      {blind && whyNotEdit === null && <EditsLiveSwitch />}
+      <RoleMark right="edit" words="edits nothing" />
       <LineAnswer read={read} answer={answer} completions={completions} />
     </div>
   );

@@ -8,6 +8,8 @@ interface DropMenuProps {
   label: string;
   /** What the button is called where its label says nothing by itself. */
   name?: string;
+  /** Stands before the label. */
+  icon?: React.ReactNode;
   /** Classes of the button, and of the list behind it. */
   button: string;
   list: string;
@@ -27,7 +29,7 @@ interface OpenMenu {
 const OpenMenu = createContext<OpenMenu>({ close: () => undefined, naming: false, startNaming: () => undefined });
 
 /** A button with a menu behind it: arrows and first letters walk the entries, Escape and going elsewhere close it. */
-export function DropMenu({ label, name, button, list, onOpen, children }: DropMenuProps) {
+export function DropMenu({ label, name, icon, button, list, onOpen, children }: DropMenuProps) {
   const [open, setOpen] = useState(false);
   const [naming, setNaming] = useState(false);
   const show = (next: boolean): void => {
@@ -38,6 +40,7 @@ export function DropMenu({ label, name, button, list, onOpen, children }: DropMe
   return (
     <Menu.Root open={open} onOpenChange={show} modal={false}>
       <Menu.Trigger aria-label={name} className={`btn btn-ghost btn-sm flex-nowrap gap-1 px-1.5 ${button}`}>
+        {icon}
         <span className="truncate">{label}</span> <ChevronDown size={14} className="shrink-0" />
       </Menu.Trigger>
       <Menu.Portal>

@@ -41,6 +41,8 @@ interface Dialogs {
   send: boolean;
   /** Whether the backups are looked at. */
   backups: boolean;
+  /** Whether it is seen to who may in. */
+  people: boolean;
 }
 
 export const useDialogs = create<Dialogs>(() => ({
@@ -53,6 +55,7 @@ export const useDialogs = create<Dialogs>(() => ({
   bring: null,
   send: false,
   backups: false,
+  people: false,
   pick: null,
   ask: null,
   notes: false,
@@ -92,6 +95,11 @@ export function openSend(): void {
 /** Opens the list of backups. */
 export function openBackups(): void {
   useDialogs.setState({ backups: true });
+}
+
+/** Opens the place where it is seen to who may in. */
+export function openPeople(): void {
+  useDialogs.setState({ people: true });
 }
 
 /** Opens the dialog in which the standby set is chosen. */

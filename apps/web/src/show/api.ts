@@ -1,13 +1,18 @@
 import { type EditInput, type HandChange, readInSlices } from "@zm/core";
 import {
+  type AccountRequest,
   type BackupName,
   type BackupSettings,
   IMPORT_HEADER,
   OWN_HEADER,
   type CallerRequest,
+  type JoinRequest,
   type OscSettings,
   type OutputSettings,
+  type PasswordRequest,
   type PressRequest,
+  type Role,
+  type SignInRequest,
   type Route,
   type ChangeRunRequest,
   type RunningEditsRequest,
@@ -52,6 +57,9 @@ interface Sent {
   /** The answer holds a show, which may be large: it is read in slices. */
   readonly isShow?: boolean;
 }
+
+/** What is done when the server no longer knows who this window is. Set by whoever knows the way to the door. */
+export const whenSignedOut = { act: (): void => undefined };
 
 /** So long an answer is waited for; milliseconds. The server itself gives up sooner, in words. */
 const LONGEST = 30_000;
@@ -102,6 +110,7 @@ async function call<Request extends z.ZodType, Reply extends z.ZodType>(
   const reading = isShow ? response.text().then((text) => inSlices(readInSlices(text))) : response.json();
   const answer: unknown = await reading.catch(() => ({}));
   if (response.ok) return reply.parse(answer);
+  if (response.status === 401) whenSignedOut.act();
   const refused = refusalReply.safeParse(answer);
   const why = { passing: response.status >= 500, conflict: response.status === 409 };
   throw refused.success
@@ -161,5 +170,17 @@ export const api = {
   setBackups: (settings: BackupSettings) => call(routes.setBackups, settings),
   backUp: (id: number) => call(routes.backUp, {}, { at: { id } }),
   restore: (name: BackupName) => call(routes.restore, name),
+  me: () => call(routes.me, undefined),
+  signIn: (who: SignInRequest) => call(routes.signIn, who),
+  signOut: () => call(routes.signOut, undefined),
+  signOutEverywhere: () => call(routes.signOutEverywhere, undefined),
+  changePassword: (passwords: PasswordRequest) => call(routes.changePassword, passwords),
+  people: () => call(routes.people, undefined),
+  addAccount: (account: AccountRequest) => call(routes.addAccount, account),
+  changeRole: (name: string, role: Role) => call(routes.changeRole, { role }, { at: { name } }),
+  removeAccount: (name: string) => call(routes.removeAccount, undefined, { at: { name } }),
+  invite: (role: Role) => call(routes.invite, { role }),
+  withdraw: (invitation: number) => call(routes.withdraw, undefined, { at: { invitation } }),
+  join: (wish: JoinRequest) => call(routes.join, wish),
   importState: (name: string) => call(routes.importState, undefined, { at: { name } }),
 };

@@ -13,6 +13,7 @@ import { runsKey } from "./runLog.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { type OpenShow, showKey, showsQuery } from "./openShow.ts";
 import { stageKey } from "./onStage.ts";
+import { askAgainWhoIAm } from "./me.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { cueOnStage, forgetRunTurn, localNow, useLive } from "./liveStore.ts";
 import { receiveRigSeen } from "./rigSeen.ts";
@@ -61,7 +62,16 @@ export function useLiveShow(show: number): void {
       useLive.setState({ connected: true });
       void client.invalidateQueries({ queryKey: stageKey });
     });
-    socket.on("disconnect", () => useLive.setState({ connected: false }));
+    socket.on("disconnect", (why) => {
+      useLive.setState({ connected: false });
+      // The server has cut this line on purpose, which is not tried again by itself.
+      if (why === "io server disconnect") again = setTimeout(() => void comeBack(socket), AGAIN);
+    });
+    socket.on("connect_error", () => {
+      if (!socket.active) again = setTimeout(() => void comeBack(socket), AGAIN);
+    });
+    socket.on("people", () => void askAgainWhoIAm().catch(() => undefined));
+    socket.on("refused", (why) => notify(why, "trouble"));
     socket.on("edit", (event) => void receiveEdit(client, event));
     socket.on("rig", receiveRigSeen);
     socket.on("run", (state) => {
@@ -102,6 +112,12 @@ export function useLiveShow(show: number): void {
       leaveCaller();
     };
   }, [client, navigate, show]);
+}
+
+/** Opens a line anew that the server has cut or refused, unless somebody has to sign in first. */
+async function comeBack(socket: Socket<FromServer, ToServer>): Promise<void> {
+  await askAgainWhoIAm().catch(() => undefined);
+  socket.connect();
 }
 
 function forgetTurns(): void {

@@ -106,6 +106,7 @@ export const LINE_HELP: readonly LineChapter[] = [
         "reads files of others, and shows what they make before it is made: lists, rigs, types of lights, plays, tables; or writes the show for others",
         "import export file ascii mvr gdtf csv xlsx spreadsheet fountain docx bundle zip convert patch",
       ),
+      entry(["people"], "opens the place where it is seen to who may in, and as what", "account user password role invite sign in login"),
       entry(["backup"], "makes a backup of the show now, beside those that are made by plan", "save copy safe folder restore"),
       entry(
         ['name "after second dress"'],

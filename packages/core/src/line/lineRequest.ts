@@ -24,6 +24,7 @@ export type LineRequest =
   | { kind: "bringIn" }
   | { kind: "sendOut" }
   | { kind: "backup" }
+  | { kind: "people" }
   | { kind: "ask"; question: Question }
   | { kind: "rehearse"; speed: number }
   | { kind: "caller"; speed: number; from?: string }

@@ -90,6 +90,7 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "bringIn":
     case "sendOut":
     case "backup":
+    case "people":
       return sentence;
     case "leaveNote":
       return editOfShow(noteEdit(sentence, context));

@@ -193,6 +193,7 @@ const keywords = {
   Bring: keyword("Bring", "bring"),
   Send: keyword("Send", "send"),
   Backup: keyword("Backup", "backup"),
+  People: keyword("People", "people"),
   Tick: keyword("Tick", "tick"),
   Walk: keyword("Walk", "walk"),
   Whole: keyword("Whole", "whole"),

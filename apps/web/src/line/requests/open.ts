@@ -1,6 +1,6 @@
 import { answer, capital, foundWords, listOf, notesWords } from "@zm/core";
 import { editsBlind, useLineText } from "../../choice/lineText.ts";
-import { openAsk, openBring, openHelp, openNotes, openNumbers, openSearch, openSend, openTake } from "../../shared/dialogs.ts";
+import { openAsk, openBring, openHelp, openNotes, openNumbers, openSearch, openPeople, openSend, openTake } from "../../shared/dialogs.ts";
 import { notify, tellTrouble } from "../../shared/notices.ts";
 import { api } from "../../show/api.ts";
 import { defineRequest } from "./kind.ts";
@@ -67,6 +67,15 @@ export const backup = defineRequest("backup", {
   words: () => "Enter makes a backup of the show now",
   run: (_, { id }) => {
     void api.backUp(id).then(({ file }) => notify(`Backed up, and read back: ${file}`), tellTrouble);
+    return true;
+  },
+});
+
+export const people = defineRequest("people", {
+  isLocal: true,
+  words: () => "Enter opens the place where it is seen to who may in",
+  run: () => {
+    openPeople();
     return true;
   },
 });
