@@ -43,11 +43,23 @@ export function mayDo({ role }: Pick<Person, "role">, right: Right): boolean {
   return RIGHTS_OF[role].includes(right);
 }
 
+/** Edits that write notes and touch nothing else. */
+const NOTES = new Set<unknown>(["setNote", "removeNote"]);
+
+/** Which right edits need: those that write notes alone need no more than that. */
+export function rightFor(edits: readonly object[]): Right {
+  return edits.every((edit) => NOTES.has(Reflect.get(edit, "op"))) ? "note" : "edit";
+}
+
+/** A role with its article: "an operator". */
+export function aRole(role: Role): string {
+  return `${/^[aeiou]/.test(role) ? "an" : "a"} ${role}`;
+}
+
 /** Why somebody may not do what they asked for: who they are, what that role does, and who could. */
 export function notAllowedWords({ name, role }: Person, right: Right): string {
   const able = ROLES.filter((each) => mayDo({ role: each }, right)).join(" or ");
-  const article = /^[aeiou]/.test(role) ? "an" : "a";
-  return `${name ?? "This window"} is ${article} ${role}, who ${ROLE_WORDS[role]}; only a ${able} ${RIGHT_WORDS[right]}.`;
+  return `${name ?? "This window"} is ${aRole(role)}, who ${ROLE_WORDS[role]}; only a ${able} ${RIGHT_WORDS[right]}.`;
 }
 
 export const LONGEST_NAME = 40;

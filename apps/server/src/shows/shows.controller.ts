@@ -134,7 +134,7 @@ export class ShowsController {
   }
 
   @Post(":id/edits")
-  @Needs("note")
+  @Needs("see")
   @HttpCode(200)
   @ApiOperation({ summary: "Make edits, all or none" })
   edit(@Param("id", ParseIntPipe) id: number, @Body() body: EditsDto, @Who() who: Person): Promise<EditEvent> {

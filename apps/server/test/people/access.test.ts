@@ -32,7 +32,7 @@ const NEEDED: Readonly<Record<string, Right | typeof NOTHING>> = {
   "GET /api/shows/:id/document": "see",
   "GET /api/shows/:id/edits": "see",
   "GET /api/shows/:id/requests/:request": "see",
-  "POST /api/shows/:id/edits": "note",
+  "POST /api/shows/:id/edits": "see",
   "GET /api/shows/:id/run": "see",
   "POST /api/shows/:id/run": "run",
   "POST /api/shows/:id/run/edits": "edit",

@@ -188,8 +188,12 @@ describe("what people do", () => {
   const label = { op: "setCue", from: "6", to: "6", label: "Other" };
 
   test("a designer's notes are stored and can be taken back; a cue stays as it is", async () => {
-    const [, cy] = await people({ Cy: "designer" });
-    if (!cy) throw new Error("Cy is there");
+    const [, cy, bea, dot] = await people({ Cy: "designer", Bea: "operator", Dot: "watcher" });
+    if (!cy || !bea || !dot) throw new Error("All three are there");
+    for (const own of [bea, dot]) {
+      expect((await edit(own, label).expect(403)).body.message).toMatch(/only a programmer edits. Nothing was changed.$/);
+      expect((await edit(own, note).expect(403)).body.message).toMatch(/only a programmer or designer writes notes. Nothing was changed.$/);
+    }
     const refused = await edit(cy, label).expect(403);
     expect(refused.body.message).toBe(
       "Cy is a designer, who sees everything and writes notes, and neither runs nor edits; only a programmer edits. Nothing was changed.",

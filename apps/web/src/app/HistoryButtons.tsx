@@ -34,6 +34,6 @@ export function HistoryButtons() {
   );
 }
 
-function stepWords({ words, window }: StepSummary): string {
-  return window === null || window === WINDOW ? words : `${words}, from another window`;
+function stepWords({ words, window, person }: StepSummary): string {
+  return window === null || window === WINDOW ? words : `${words}, ${person === null ? "from another window" : `by ${person}`}`;
 }

@@ -1,3 +1,4 @@
+import { rightFor } from "@zm/protocol";
 import { useEffect } from "react";
 import { useMatch } from "react-router";
 import { makeConsidered, useDraft } from "../choice/draft.ts";
@@ -10,6 +11,7 @@ import { dropConsidered } from "../choice/dropConsidered.ts";
 import { useLineText } from "../choice/lineText.ts";
 import { usePreview } from "../preview/usePreview.ts";
 import { ActionButton } from "../shared/ActionButton.tsx";
+import { useWhyNot } from "../show/me.ts";
 import { useList, useMakeEdits } from "../show/useShow.ts";
 
 /** The impact of the edit under consideration, cue by cue in words, and the keys that make or drop it. */
@@ -18,6 +20,7 @@ export function DraftPanel() {
   const draft = useDraft((choice) => choice.draft);
   const result = usePreview();
   const makeEdits = useMakeEdits();
+  const not = useWhyNot(rightFor(draft?.edits ?? []));
   const preview = result && "lines" in result ? result : null;
   const first = preview?.lines.find((line) => !line.quiet && line.list === list.id);
   const firstCue = first?.after ?? first?.cue;
@@ -47,9 +50,10 @@ export function DraftPanel() {
       <WordHint word="impact" className="mt-1" />
       <DraftImpact preview={preview} saysWhat={draft.from !== "line"} />
       <ScriptImpactLines />
+      {not !== null && <p className="mt-2 text-error">{not}</p>}
       {draft.from !== "book" && (
         <div className="mt-3 flex gap-2">
-          <ActionButton className="btn btn-primary btn-sm" disabled={preview.changesNothing} onAct={make}>
+          <ActionButton className="btn btn-primary btn-sm" disabled={preview.changesNothing || not !== null} onAct={make}>
             Make it
           </ActionButton>
           <button type="button" className="btn btn-outline btn-sm border-neutral" onClick={drop}>

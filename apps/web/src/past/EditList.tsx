@@ -132,6 +132,7 @@ function EditRow({ row: { revision, edit, name } }: { row: Row }) {
             {name === null ? "·" : ""}
           </span>
           <span className="line-clamp-2 min-w-0 flex-1 py-0.5 leading-[18px]">{words}</span>
+          {edit?.person && <span className="max-w-20 shrink-0 truncate text-[13px] text-quiet">{edit.person}</span>}
           <span className="figures shrink-0 text-[13px] text-quiet">{edit ? timeWords(edit.madeAt, false) : ""}</span>
         </button>
         <button
@@ -182,7 +183,8 @@ function NameNow() {
   );
 }
 
-function whoWords({ window }: PastEdit): string {
+function whoWords({ window, person }: PastEdit): string {
+  if (person !== null) return `by ${person}`;
   return window === WINDOW ? "by this window" : window === null ? "by nobody known" : `by window ${window.slice(-4)}`;
 }
 

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type InvitationReply, type Role, ROLES, ROLE_WORDS } from "@zm/protocol";
+import { type InvitationReply, type Role, ROLES, ROLE_WORDS, aRole } from "@zm/protocol";
+import { capital } from "@zm/core";
 import { useEffect, useState } from "react";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { Toggle } from "../shared/Toggle.tsx";
@@ -42,7 +43,7 @@ export function Invitations() {
         ))}
       </div>
       <p className="text-[13px] text-quiet">
-        A {role} {ROLE_WORDS[role]}.
+        {capital(aRole(role))} {ROLE_WORDS[role]}.
       </p>
       <ActionButton className="btn btn-primary btn-sm self-start" onAct={invite}>
         Make an invitation
@@ -52,7 +53,7 @@ export function Invitations() {
         {open.map(({ id, role: as, by, ends }) => (
           <li key={id} className="flex h-10 items-center gap-2 border-t border-rule text-[13px]">
             <span className="flex-1">
-              for a {as}
+              for {aRole(as)}
               {by !== null && <span className="text-quiet"> by {by}</span>}
             </span>
             <span className="tabular-nums text-quiet">ends in {timeLeft((ends - now) / 1000)}</span>

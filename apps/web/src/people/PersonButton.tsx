@@ -1,5 +1,5 @@
 import { LogOut, UserRound, Users } from "lucide-react";
-import { ROLE_WORDS } from "@zm/protocol";
+import { ROLE_WORDS, aRole } from "@zm/protocol";
 import { openPeople } from "../shared/dialogs.ts";
 import { DropMenu, MenuEntry, MenuHeading } from "../shared/DropMenu.tsx";
 import { tellTrouble } from "../shared/notices.ts";
@@ -12,9 +12,9 @@ export function PersonButton() {
   if (person?.name == null) return null;
   const leave = (how: () => Promise<unknown>): void => void how().then(goToDoor, tellTrouble);
   return (
-    <DropMenu label={person.name} button="max-w-32" list="w-80" icon={<UserRound size={15} />}>
+    <DropMenu label={initials(person.name)} name={`${person.name}, ${person.role}`} button="" list="w-80" icon={<UserRound size={15} />}>
       <MenuHeading>
-        {person.role}: {ROLE_WORDS[person.role]}
+        {person.name}, {aRole(person.role)}: {ROLE_WORDS[person.role]}
       </MenuHeading>
       <MenuEntry onAct={openPeople}>
         <Users size={15} /> People, and your password …
@@ -27,4 +27,13 @@ export function PersonButton() {
       </MenuEntry>
     </DropMenu>
   );
+}
+
+/** The first letters of a name, two at most: the bar has room for no more. */
+function initials(name: string): string {
+  return name
+    .split(/\s+/)
+    .map((word) => word.charAt(0).toUpperCase())
+    .slice(0, 2)
+    .join("");
 }

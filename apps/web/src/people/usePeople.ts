@@ -1,11 +1,9 @@
-import { type QueryClient, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { PeopleReply } from "@zm/protocol";
 import { tellTrouble } from "../shared/notices.ts";
-import { api } from "../show/api.ts";
+import { peopleQuery } from "../show/me.ts";
 
-/** Everybody who has an account, and the invitations that are open. */
-const peopleQuery = queryOptions({ queryKey: ["people"], queryFn: api.people, staleTime: 0 });
-
+/** Everybody who has an account, and the invitations that are open; kept true while it is looked at. */
 export function usePeople(): PeopleReply | undefined {
   return useQuery(peopleQuery).data;
 }

@@ -284,7 +284,11 @@ function EntryRow({ entry, before, began, list, expected }: EntryRowProps) {
       </span>
       <span className="w-20 text-quiet">{HOW_WORDS[entry.how]}</span>
       <span className="w-32 truncate text-quiet" title={entry.who}>
-        {entry.steps !== undefined && entry.steps > 0 ? `${count(entry.steps, "step")} by itself` : `${BY_WORDS[entry.by]} ${entry.who}`}
+        {entry.steps !== undefined && entry.steps > 0
+          ? `${count(entry.steps, "step")} by itself`
+          : entry.by === "window" && entry.who !== ""
+            ? entry.who
+            : `${BY_WORDS[entry.by]} ${entry.who}`}
       </span>
     </div>
   );

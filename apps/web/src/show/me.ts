@@ -26,8 +26,12 @@ function whyNotFor(person: Person | null, right: Right): string | null {
   return person === null || mayDo(person, right) ? null : notAllowedWords(person, right);
 }
 
-/** Asks again who this window is; where they have to sign in, the window goes to the door. */
+/** Everybody who has an account, and the invitations that are open. */
+export const peopleQuery = queryOptions({ queryKey: ["people"], queryFn: api.people, staleTime: 0 });
+
+/** Who may do what has changed: asks again who this window is, and who the others are. Where one has to sign in, the window goes to the door. */
 export async function askAgainWhoIAm(): Promise<void> {
+  void queryClient.invalidateQueries({ queryKey: peopleQuery.queryKey });
   const { person } = await queryClient.fetchQuery({ ...meQuery, staleTime: 0 });
   if (person === null) goToDoor();
 }

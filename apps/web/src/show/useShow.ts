@@ -226,7 +226,7 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
           if (step.window !== WINDOW && step.window !== null) {
             if (named?.id !== step.id) {
               named = { id: step.id, at: Infinity };
-              notify(`Another window did this: ${step.words}. Press once more to ${verb}`, "trouble");
+              notify(`${step.person ?? "Another window"} did this: ${step.words}. Press once more to ${verb}`, "trouble");
               // Nobody has read what a busy page has not painted yet.
               return void nextFrame().then(() => {
                 if (named?.id === step.id) named = { id: step.id, at: performance.now() };

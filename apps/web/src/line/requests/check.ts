@@ -7,6 +7,7 @@ import { defineRequest } from "./kind.ts";
 import { listAt } from "../listAt.ts";
 
 export const accept = defineRequest("accept", {
+  needs: "edit",
   words: ({ cues }, { list }) => {
     const found = findingsIn(list, cues);
     if (found.length > 0) return `Enter accepts ${count(found.length, "finding")} with this note`;
@@ -17,6 +18,7 @@ export const accept = defineRequest("accept", {
 });
 
 export const nameVersion = defineRequest("nameVersion", {
+  needs: "edit",
   words: ({ name }) => `Enter calls the show as it is now “${name}”, to compare with later`,
   run: async ({ name }, { client, id, revision }) => {
     await storeName(client, id, revision, name);

@@ -21,6 +21,7 @@ import { useHand } from "../../show/handStore.ts";
 import { type LineTools, defineRequest } from "./kind.ts";
 
 export const hand = defineRequest("hand", {
+  needs: "run",
   isLocal: true,
   words: ({ operation }, { sheet }) => handWords(operation, sheet),
   run: ({ operation, channels }, tools) => {

@@ -4,6 +4,7 @@ import { editWords } from "./editWords.ts";
 import { defineRequest } from "./kind.ts";
 
 export const keep = defineRequest("keep", {
+  needs: "edit",
   words: (request, { sheet, keeping, list }) => {
     if (request.what === "look")
       return `Keeps ${request.stage ? "the lights that are lit on stage" : "what is in hand"} as held look “${request.label}”. Enter keeps it`;

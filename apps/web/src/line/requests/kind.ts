@@ -1,4 +1,5 @@
 import type { LineRequest, ShowSheet } from "@zm/core";
+import type { Right } from "@zm/protocol";
 import type { QueryClient } from "@tanstack/react-query";
 import type { NavigateFunction } from "react-router";
 import type { LineTarget } from "../../choice/lineText.ts";
@@ -10,6 +11,7 @@ import type { useKeeping } from "../../show/hand/useKeeping.ts";
 import type { useRecording } from "../../show/hand/useRecording.ts";
 import type { useUpdating } from "../../show/hand/useUpdating.ts";
 import type { useCall } from "../../show/run/useCall.ts";
+import { whyNot } from "../../show/me.ts";
 import type { usePress } from "../../show/run/usePress.ts";
 import type { useHistory, useMakeEdits, useShow } from "../../show/useShow.ts";
 
@@ -61,6 +63,8 @@ export interface LineTools
 interface Definition<K extends LineRequest["kind"]> {
   /** True for a kind that asks nothing of the server: it is done in the moment in which it is entered, and waits for nothing. */
   readonly isLocal?: boolean;
+  /** What it needs of whoever is signed in, where that is more than to look. */
+  readonly needs?: Right | ((request: Asked<K>) => Right);
   /** Reads it back in plain words. A ShowError that it throws is why it cannot be done. */
   readonly words: (request: Asked<K>, context: AnswerContext) => string | Answer;
   /** Does it, at once: its turn has come. True when it was done. Refusals of the server come through. */
@@ -74,14 +78,21 @@ export interface RequestKind {
   readonly run: (request: LineRequest, tools: LineTools, target: LineTarget) => boolean | Promise<boolean>;
 }
 
-export function defineRequest<K extends LineRequest["kind"]>(kind: K, { isLocal = false, words, run }: Definition<K>): RequestKind {
+export function defineRequest<K extends LineRequest["kind"]>(
+  kind: K,
+  { isLocal = false, needs = "see", words, run }: Definition<K>,
+): RequestKind {
   const own = (request: LineRequest): Asked<K> => {
     if (isOf(request, kind)) return request;
     throw new TypeError(`A request of kind ${request.kind} was given to ${kind}`);
   };
   return {
     isLocal,
-    words: (request, context) => answered(() => words(own(request), context)),
+    words: (request, context) => {
+      const asked = own(request);
+      const not = whyNot(typeof needs === "function" ? needs(asked) : needs);
+      return not === null ? answered(() => words(asked, context)) : { text: not, fault: true };
+    },
     run: (request, tools, target) => run(own(request), tools, target),
   };
 }

@@ -63,6 +63,7 @@ export const sendOut = defineRequest("sendOut", {
 });
 
 export const backup = defineRequest("backup", {
+  needs: "edit",
   isLocal: true,
   words: () => "Enter makes a backup of the show now",
   run: (_, { id }) => {
@@ -90,6 +91,7 @@ export const help = defineRequest("help", {
 });
 
 export const numbers = defineRequest("numbers", {
+  needs: "edit",
   isLocal: true,
   words: () => "Enter opens the table of the numbers, old and new",
   run: ({ cues }, { sheet }, target) => {
@@ -105,6 +107,7 @@ export const numbers = defineRequest("numbers", {
 });
 
 export const importCues = defineRequest("importCues", {
+  needs: "edit",
   isLocal: true,
   words: () => "Enter opens the other show's cues, to be taken after their impact was shown",
   run: (request) => {

@@ -6,6 +6,7 @@ import { atOnce } from "../../show/queue.ts";
 import { defineRequest } from "./kind.ts";
 
 export const record = defineRequest("record", {
+  needs: "edit",
   words: ({ cue, wish }, { sheet, recording }) => {
     if (cue === undefined) return "Enter opens the record sheet";
     const number = cue === "new" ? (recording.next ?? "") : cue;

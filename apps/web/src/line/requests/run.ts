@@ -9,6 +9,7 @@ import { pressFor, pressWords } from "../../show/run/typedPress.ts";
 import { defineRequest } from "./kind.ts";
 
 export const press = defineRequest("press", {
+  needs: "run",
   words: (request, { sheet }) => `Live: ${pressWords(request.press, sheet, useLive.getState().run)}. Enter does it`,
   run: async (request, { client, id, sheet, press: send }) => {
     if (request.press.do === "putOnStage") return putOnStage(client, id);
@@ -23,17 +24,20 @@ export const press = defineRequest("press", {
 });
 
 export const caller = defineRequest("caller", {
+  needs: "run",
   words: ({ speed, from }) =>
     `Live: Enter has the play called${from === undefined ? " from where the list stands" : ` from cue ${from}`}${speed === 1 ? "" : `, ${speed} times as fast`}`,
   run: ({ speed, from }, { call }) => call(speed, from),
 });
 
 export const callerLeaves = defineRequest("callerLeaves", {
+  needs: "run",
   words: () => "Enter sends the caller away",
   run: (_, { leave }) => leave(),
 });
 
 export const logRun = defineRequest("logRun", {
+  needs: "run",
   words: ({ begins, name }) =>
     begins
       ? `Enter begins a run${name === undefined ? "" : ` “${name}”`}: what is fired from then on belongs to it, and its times count`
@@ -42,6 +46,7 @@ export const logRun = defineRequest("logRun", {
 });
 
 export const osc = defineRequest("osc", {
+  needs: "edit",
   words: ({ on }) => `Enter ${on ? "listens to programs outside, by OSC" : "listens to nobody outside any more"}`,
   run: async ({ on }) => {
     const { address, show } = await api.osc();

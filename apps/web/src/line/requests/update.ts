@@ -9,6 +9,7 @@ import { defineRequest } from "./kind.ts";
 const NO_CUE = "No cue is on stage; there is none to update";
 
 export const update = defineRequest("update", {
+  needs: "edit",
   words: ({ place, selection, list }, { sheet, updating: all }) => {
     if (place === undefined) return "Enter opens the update sheet";
     const updating = all.of(list);
