@@ -10,7 +10,12 @@ export function isAddress(text: unknown): text is string {
   const port = Number(digits);
   if (host === "" || port < 1 || port > 65_535) return false;
   const isOfNumbers = /^[\d.]+$/.test(host);
-  return !isOfNumbers || (/^(\d{1,3}\.){3}\d{1,3}$/.test(host) && host.split(".").every((part) => Number(part) <= 255));
+  return !isOfNumbers || isMachine(host);
+}
+
+/** True for the address of a machine, four numbers up to 255. */
+export function isMachine(text: unknown): text is string {
+  return typeof text === "string" && /^(\d{1,3}\.){3}\d{1,3}$/.test(text) && text.split(".").every((part) => Number(part) <= 255);
 }
 
 /** What is said of an address that is none. */

@@ -1,11 +1,16 @@
 import { z } from "zod";
-import { addressLike } from "./address.ts";
+import { addressLike, isMachine } from "./address.ts";
+
+export const MOST_MACHINES = 50;
+export const MACHINE_FAULT = "a machine is named by its address, four numbers such as 10.0.0.8";
 
 /** How programs outside reach the show that runs: whether they do, and where the server listens for them. `show` is the one that they speak to; null: the one on stage. */
 export const oscSettings = z.object({
   on: z.boolean(),
   address: addressLike("127.0.0.1:8765"),
   show: z.number().int().nullable(),
+  /** Other machines that are listened to; this one always is, and no others are. Left out: as it was. */
+  from: z.array(z.string().refine(isMachine, MACHINE_FAULT)).max(MOST_MACHINES).optional(),
 });
 export type OscSettings = z.infer<typeof oscSettings>;
 

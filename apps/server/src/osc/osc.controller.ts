@@ -20,7 +20,7 @@ export class OscController {
   @Put()
   @Needs("edit")
   @ApiOperation({ summary: "Listen to programs outside, or no longer, and say where" })
-  set(@Body() { on, address, show }: OscDto): Promise<OscState> {
-    return this.osc.set({ on, address, show });
+  set(@Body() { on, address, show, from }: OscDto): Promise<OscState> {
+    return this.osc.set({ on, address, show, from });
   }
 }

@@ -1,6 +1,19 @@
 import { ApiProperty } from "@nestjs/swagger";
-import type { CallerRequest, OscSettings } from "@zm/protocol";
-import { IsBoolean, IsInt, IsNumber, IsOptional, IsString, Max, MaxLength, Min, ValidateIf } from "class-validator";
+import { type CallerRequest, MACHINE_FAULT, MOST_MACHINES, type OscSettings, isMachine } from "@zm/protocol";
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+  ValidateBy,
+  ValidateIf,
+} from "class-validator";
 
 import { IsAddress } from "../shared/isAddress.ts";
 
@@ -18,6 +31,17 @@ export class OscDto implements OscSettings {
   @ValidateIf((body: OscDto) => body.show !== null)
   @IsInt({ message: "show is the number of a show, or null" })
   show: number | null;
+
+  @ApiProperty({
+    required: false,
+    type: [String],
+    description: "Other machines that are listened to, by their addresses; left out, as it was",
+  })
+  @IsOptional()
+  @IsArray({ message: "from is a list of addresses" })
+  @ArrayMaxSize(MOST_MACHINES)
+  @ValidateBy({ name: "isMachine", validator: { validate: isMachine, defaultMessage: () => `from: ${MACHINE_FAULT}` } }, { each: true })
+  from?: string[] | undefined;
 }
 
 /** Has the play called. */

@@ -26,10 +26,11 @@ import { expectHosts } from "../output/hosts.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { oscCommand } from "./commands.ts";
+import { isHeard } from "./isHeard.ts";
 import { Listeners } from "./listeners.ts";
 
 /** Off until it is switched on, and then for this machine alone. */
-const AT_FIRST: OscSettings = { on: false, address: "127.0.0.1:8765", show: null };
+const AT_FIRST: OscSettings = { on: false, address: "127.0.0.1:8765", show: null, from: [] };
 const MOST_MESSAGES = 60;
 /** So many messages wait to be done; what comes beyond is left out, and that is told. */
 const MOST_WAITING = 200;
@@ -91,7 +92,8 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   }
 
   /** Listens as the settings say from now on, and keeps them. Throws ShowError for a host that cannot be found; then nothing has changed. */
-  async set(settings: OscSettings): Promise<OscState> {
+  async set({ from = this.settings.from, ...rest }: OscSettings): Promise<OscState> {
+    const settings = { ...rest, from: [...new Set(from)] };
     await expectHosts([settings.address]);
     this.troubles.set(`damaged ${TROUBLE}`, null);
     writeJsonFile(this.path, settings);
@@ -163,6 +165,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   }
 
   private take(packet: Buffer, from: RemoteInfo): void {
+    if (!isHeard(from.address, this.settings)) return this.leaveStranger(from);
     const who = this.listeners.hear(from.address, from.port, Date.now());
     let all: OscWords[];
     try {
@@ -179,6 +182,13 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
       this.waiting += 1;
       this.queue = this.queue.then(() => this.do(message, who)).finally(() => (this.waiting -= 1));
     }
+  }
+
+  /** A machine that is not listed is not listened to and gets no answer; that it spoke is told once while its words are still to be seen. */
+  private leaveStranger({ address, port }: RemoteInfo): void {
+    const words = `${address} is not among the machines that are listened to`;
+    if (this.messages.some((message) => message.words === words)) return;
+    this.keep({ at: Date.now(), way: "in", who: `${address}:${port}`, words });
   }
 
   /** A message more than can be done is left out; windows are told, and whoever sent the first of them. */
@@ -265,7 +275,11 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
 
   private note(way: OscMessage["way"], who: string, { address, args }: OscWords): void {
     const words = [address, ...args.map((each) => (typeof each === "string" ? `"${each}"` : String(each)))].join(" ").slice(0, 300);
-    this.messages.unshift({ at: Date.now(), way, who, words });
+    this.keep({ at: Date.now(), way, who, words });
+  }
+
+  private keep(message: OscMessage): void {
+    this.messages.unshift(message);
     this.messages.length = Math.min(this.messages.length, MOST_MESSAGES);
   }
 }

@@ -177,7 +177,7 @@ describe("accounts", () => {
     await request(server.address)
       .post("/api/shows/1/edits")
       .set({ Authorization: `Bearer ${server.settings.localKey}`, "X-Requested-With": "zealous-mark" })
-      .send({})
+      .send({ base: 0, edits: [{ op: "setCue", from: "6", to: "6", label: "Other" }] })
       .expect(403);
   });
 });

@@ -3,6 +3,7 @@ import { oscSettings, type OscSettings, type OscState } from "@zm/protocol";
 import { api } from "../show/api.ts";
 import { useShow } from "../show/useShow.ts";
 import { AddressField } from "./AddressField.tsx";
+import { MachinesField } from "./MachinesField.tsx";
 import { SettingSwitch } from "./SettingSwitch.tsx";
 import { type ServerSettings, useServerSettings } from "./useServerSettings.ts";
 
@@ -13,7 +14,7 @@ const OSC: ServerSettings<OscSettings, OscState> = {
   name: "osc",
   read: api.osc,
   write: api.setOsc,
-  settingsOf: ({ on, address, show }) => ({ on, address, show }),
+  settingsOf: ({ on, address, show, from }) => ({ on, address, show, from }),
   changeOf: (variables) => oscSettings.partial().parse(variables),
   every: READING,
 };
@@ -29,6 +30,7 @@ export function OscTab() {
           Listen to programs outside, by OSC
         </SettingSwitch>
         <AddressField label="At" value={state?.address ?? ""} onTake={(address) => set({ address })} />
+        <MachinesField machines={state?.from ?? []} onTake={(from) => set({ from })} />
         <label className="flex items-center gap-2 text-quiet">
           they speak to
           <select
@@ -51,7 +53,7 @@ export function OscTab() {
         <p className="text-quiet">
           {state?.on
             ? 'UDP: /zm/go, /zm/back, /zm/hold, /zm/goto "12.5", /zm/list/ID/go and more; what fires is told with /zm/cue, refusals with /zm/error'
-            : "Nobody outside is listened to until this is switched on; 127.0.0.1 is this machine alone"}
+            : "Nobody outside is listened to until this is switched on. At 127.0.0.1 this machine alone is heard; at another address of it, the machines that are listed too"}
         </p>
       )}
       <table className="w-full max-w-4xl text-[14px]" aria-label="What was said">
