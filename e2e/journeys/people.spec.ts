@@ -102,7 +102,7 @@ test("another role holds at once, and who is taken away, or signs out everywhere
   await second.goto("/show/1/score");
   await standsInScore(second);
   await ada.keyboard.press("Escape");
-  await ada.getByRole("button", { name: "Ada, programmer" }).click();
+  await ada.getByRole("button", { name: /^Ada, programmer/ }).click();
   await ada.getByRole("menuitem", { name: "Sign out in every browser" }).click();
   for (const page of [ada, second]) await expect(page.getByRole("heading", { name: "Sign in" })).toBeVisible();
   await ada.getByLabel("Name").fill("ada");

@@ -32,8 +32,9 @@ export const editEvent = z.object({
   revision: z.number(),
   kind: z.enum(["edit", "undo", "redo"]),
   summary: z.string(),
-  /** Who made it, where people have accounts. */
+  /** Who made it, where people have accounts, and in which window. */
   person: z.string().nullable(),
+  window: z.string().nullable(),
   /** Null for an edit of very many steps: whoever is notified of it reads the show anew. */
   steps: trusted<readonly Step[]>().nullable(),
   history: historyState,

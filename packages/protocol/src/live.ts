@@ -1,6 +1,7 @@
 import type { EditEvent, HistoryState } from "./history.ts";
 import type { HandState } from "./hand.ts";
 import type { CallerEvent } from "./osc.ts";
+import type { Here, HereRequest } from "./presence.ts";
 import type { RigSeen, Trouble } from "./output.ts";
 import type { RunEvent, RunState } from "./run.ts";
 
@@ -23,6 +24,8 @@ export interface FromServer {
   stage: (show: number | null) => void;
   /** Who may do what has changed: a window asks again who it is. */
   people: () => void;
+  /** Which windows have the show open, and where each of them is; this one among them. */
+  here: (all: readonly Here[]) => void;
   /** Why something that was asked over the live line is not done. */
   refused: (why: string) => void;
   removed: (show: number) => void;
@@ -40,6 +43,8 @@ export interface ToServer {
   watch: (show: number, reply: (answer: WatchReply) => void) => void;
   /** What simulated lights tell of themselves; it is passed on to the windows of their show. */
   rig: (seen: RigSeen) => void;
+  /** Where this window is now. */
+  here: (here: HereRequest) => void;
   /** The server's clock, milliseconds. */
   clock: (reply: (now: number) => void) => void;
 }

@@ -1,7 +1,15 @@
 import type { IncomingMessage } from "node:http";
 import { Logger, type OnModuleDestroy, UseFilters, UseGuards } from "@nestjs/common";
-import { ConnectedSocket, MessageBody, type OnGatewayInit, SubscribeMessage, WebSocketGateway, WebSocketServer } from "@nestjs/websockets";
-import { type FromServer, type ToServer, type WatchReply, rigSeen } from "@zm/protocol";
+import {
+  ConnectedSocket,
+  MessageBody,
+  type OnGatewayDisconnect,
+  type OnGatewayInit,
+  SubscribeMessage,
+  WebSocketGateway,
+  WebSocketServer,
+} from "@nestjs/websockets";
+import { type FromServer, type ToServer, type WatchReply, hereRequest, rigSeen } from "@zm/protocol";
 import { Subscription } from "rxjs";
 import { Server, Socket } from "socket.io";
 import { HandService } from "../hand/hand.service.ts";
@@ -15,6 +23,7 @@ import { isServedTo } from "../door/guard.ts";
 import { ErrorFilter } from "../shared/errorFilter.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { Troubles } from "../shared/troubles.ts";
+import { Presence } from "./presence.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { AccessGuard } from "../people/access.guard.ts";
 import { PeopleService } from "../people/people.service.ts";
@@ -26,6 +35,9 @@ const MOST_BYTES = 16 * 1_048_576;
 /** It is looked so often; milliseconds. */
 const LOOKING = 2000;
 
+/** Where windows are is told at most so often; milliseconds. */
+const HERE = 100;
+
 /** Why a window of nobody who may in gets no live line. */
 const SIGN_IN = "sign in";
 
@@ -36,11 +48,13 @@ const SIGN_IN = "sign in";
   serveClient: false,
   allowRequest: (request: IncomingMessage, decide: (error: string | null, good: boolean) => void) => decide(null, isServedTo(request)),
 })
-export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
+export class LiveGateway implements OnGatewayInit, OnGatewayDisconnect, OnModuleDestroy {
   @WebSocketServer() private readonly server: Server<ToServer, FromServer>;
   private readonly log = new Logger("Live");
   private readonly subscriptions = new Subscription();
   private looking: NodeJS.Timeout | undefined;
+  private readonly presence = new Presence();
+  private readonly tellingHere = new Set<number>();
 
   constructor(
     private readonly shows: ShowsService,
@@ -132,6 +146,32 @@ export class LiveGateway implements OnGatewayInit, OnModuleDestroy {
   rig(@MessageBody() body: unknown): void {
     const seen = rigSeen.safeParse(body);
     if (seen.success) this.server.to(room(seen.data.show)).emit("rig", seen.data);
+  }
+
+  /** A window says where it is; the others of its show are told. */
+  @SubscribeMessage("here")
+  @Needs("see")
+  here(@ConnectedSocket() socket: Socket<ToServer, FromServer>, @MessageBody() body: unknown): void {
+    const here = hereRequest.safeParse(body);
+    const person = this.people.personOf(socket.request);
+    if (!here.success || !person || !socket.rooms.has(room(here.data.show))) return;
+    this.presence.set(socket.id, { ...here.data, ...person });
+    this.tellHere(here.data.show);
+  }
+
+  handleDisconnect(socket: Socket<ToServer, FromServer>): void {
+    const show = this.presence.leave(socket.id);
+    if (show !== undefined) this.tellHere(show);
+  }
+
+  /** Who walks through cues with a key held down is told a few times a second. */
+  private tellHere(show: number): void {
+    if (this.tellingHere.has(show)) return;
+    this.tellingHere.add(show);
+    setTimeout(() => {
+      this.tellingHere.delete(show);
+      this.server.to(room(show)).emit("here", this.presence.of(show));
+    }, HERE).unref();
   }
 
   /** The server's clock, for a window that sets its own by it. Milliseconds. */

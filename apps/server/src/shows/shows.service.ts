@@ -44,6 +44,7 @@ import { importInThread } from "./importWorker.ts";
 import { readShowRows } from "./readRows.ts";
 import type { Progress } from "./showRows.ts";
 import { writeSteps } from "./stepRows.ts";
+import { authorOfRow, conflictAt, eventOf } from "./events.ts";
 
 /** What is stored together with an edit, in the same transaction. */
 export interface Alongside {
@@ -84,8 +85,6 @@ const HISTORY_PAGE = 500;
 const MOST_MISSED = 500;
 /** The steps of the edit made last are kept in memory where they are no more than this. */
 const MOST_KEPT = 100_000;
-/** An edit of more steps than this is told without them. */
-const MOST_TOLD = 5000;
 /** So many edits since are held against one at a time. */
 const CONFLICT_PAGE = 50;
 /** So many of the newest requests are known by their names. */
@@ -515,22 +514,6 @@ interface ReadyToTell extends Pick<StoredEdit, "steps" | "pieces"> {
 
 async function readyToTell(steps: readonly Step[], pieces: readonly string[]): Promise<ReadyToTell> {
   return { steps, places: await placesOf(steps), pieces: await mapInSlices(pieces, (piece) => new TextEncoder().encode(piece)) };
-}
-
-function conflictAt(place: string, edit: Pick<EditEvent, "summary"> | undefined): ConflictException {
-  return new ConflictException(
-    `${place} has just been changed in another window (${edit?.summary ?? ""}). Nothing was changed here; look at it and make the edit again.`,
-  );
-}
-
-/** Who made a stored edit. */
-function authorOfRow({ madeBy, person, request }: Pick<EditRow, "madeBy" | "person" | "request">): Author {
-  return { window: madeBy, gesture: null, request, person };
-}
-
-/** A stored edit as it is told. Of one with very many steps they are left out: a window reads the show anew, which is quicker for both. */
-function eventOf(show: OpenShow, { revision, kind, summary, person }: EditRow, steps: readonly Step[]): EditEvent {
-  return { show: show.id, revision, kind, summary, person, steps: steps.length > MOST_TOLD ? null : steps, history: show.history.state() };
 }
 
 /** Keeps the name of a request, and forgets the oldest ones. */

@@ -72,7 +72,7 @@ const NEEDED: Readonly<Record<string, Right | typeof NOTHING>> = {
   "GET /api/backups/document": "see",
   "POST /api/backups/restore": "edit",
 };
-const EVENTS: Readonly<Record<string, Right>> = { watch: "see", rig: "run", clock: "see" };
+const EVENTS: Readonly<Record<string, Right>> = { watch: "see", rig: "run", here: "see", clock: "see" };
 const refusal = z.object({ message: z.string().optional() }).catch({});
 const METHODS = ["GET", "POST", "PUT", "DELETE", "PATCH"];
 

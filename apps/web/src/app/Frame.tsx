@@ -28,7 +28,9 @@ import { ImportProgress } from "./ImportProgress.tsx";
 import { HistoryButtons } from "./HistoryButtons.tsx";
 import { loadLazyParts } from "../shared/lazyPart.ts";
 import { toggleShelf, useShelf } from "../shelf/useShelf.ts";
-import { PersonButton } from "../people/PersonButton.tsx";
+import { useFollowing } from "../people/useFollowing.ts";
+import { useTellHere } from "../people/useTellHere.ts";
+import { PeopleButton, useHasPeople } from "../people/PeopleButton.tsx";
 import { Troubles } from "../show/Troubles.tsx";
 import { AskDrawer, NotesDrawer, PickDrawer, RecordDrawer, Shelf, UpdateDrawer } from "./parts.ts";
 import { StageStatus } from "../stage/StageStatus.tsx";
@@ -56,6 +58,8 @@ export function Frame() {
 
 function OpenFrame({ show }: { show: OpenShow }) {
   useLiveShow(show.id);
+  useTellHere(show.id);
+  useFollowing(show.id);
   useWorkPreviews();
   useWorkChecks();
   useAccepted();
@@ -150,7 +154,10 @@ const VIEWS = [
 
 function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
   return (
-    <header className="flex h-11 min-w-0 shrink-0 items-center gap-1 border-b border-rule px-3 max-[1200px]:gap-0 max-[1200px]:px-2 max-[1200px]:[&_.btn-square]:w-7">
+    <header
+      data-tight={useHasPeople()}
+      className="group/bar flex h-11 min-w-0 shrink-0 items-center gap-1 border-b border-rule px-3 max-[1200px]:gap-0 max-[1200px]:px-2 max-[1200px]:[&_.btn-square]:w-7"
+    >
       <ShowMenu title={show.sheet.show.title} />
       <ListMenu />
       <nav aria-label="Views" className="flex h-full items-stretch">
@@ -193,7 +200,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
       >
         <CircleQuestionMark size={15} />
       </button>
-      <PersonButton />
+      <PeopleButton />
       <StageStatus live={live} />
     </header>
   );
@@ -219,7 +226,8 @@ function ShelfButton() {
       title="Held looks and side lists on faders (l)"
       onClick={toggleShelf}
     >
-      <SlidersVertical size={15} className="shrink-0" /> <span className="max-[1200px]:sr-only">Shelf</span>
+      <SlidersVertical size={15} className="shrink-0" />{" "}
+      <span className="max-[1200px]:sr-only group-data-[tight=true]/bar:max-[1400px]:sr-only">Shelf</span>
     </button>
   );
 }

@@ -18,7 +18,8 @@ export function HistoryButtons() {
         title={undo ? `Take back: ${stepWords(undo)} (Ctrl Z)` : "Nothing to take back"}
         onClick={() => void history("undo")}
       >
-        <Undo2 size={15} className="shrink-0" /> <span className="max-[1200px]:sr-only">Undo</span>
+        <Undo2 size={15} className="shrink-0" />{" "}
+        <span className="max-[1200px]:sr-only group-data-[tight=true]/bar:max-[1400px]:sr-only">Undo</span>
       </button>
       <button
         type="button"

@@ -16,8 +16,8 @@ interface Notices {
   drop: (id: number) => void;
 }
 
-/** What passes: that something was refused, until the next that is made; that a step can be taken back; that a press was not answered; what became of something that was done while the server was away. */
-export type Passing = "refused" | "step" | "press" | `action ${string}`;
+/** What passes: that something was refused, until the next that is made; that a step can be taken back; that a press was not answered; that another window is followed; what became of something that was done while the server was away. */
+export type Passing = "refused" | "step" | "press" | "following" | `action ${string}`;
 
 /** How a notice is told. */
 interface Telling {

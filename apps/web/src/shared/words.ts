@@ -55,3 +55,12 @@ export function curveWords(curve: Curve): string {
 export function sentence(summary: string): string {
   return `${capital(summary)}.`;
 }
+
+/** The first letters of a name, two at most, where there is no room for more. */
+export function initialsOf(name: string): string {
+  return name
+    .split(/\s+/)
+    .map((word) => word.charAt(0).toUpperCase())
+    .slice(0, 2)
+    .join("");
+}

@@ -13,6 +13,7 @@ import { runsKey } from "./runLog.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { type OpenShow, showKey, showsQuery } from "./openShow.ts";
 import { stageKey } from "./onStage.ts";
+import { receiveHere, setHereLine } from "./presence.ts";
 import { askAgainWhoIAm } from "./me.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { cueOnStage, forgetRunTurn, localNow, useLive } from "./liveStore.ts";
@@ -48,8 +49,10 @@ export function useLiveShow(show: number): void {
     let again: ReturnType<typeof setTimeout> | undefined;
     const watch = (): void => {
       socket.emit("watch", show, (answer) => {
-        if ("revision" in answer) void catchUp(client, show);
-        else again = setTimeout(watch, AGAIN);
+        if ("revision" in answer) {
+          setHereLine((here) => socket.emit("here", here));
+          void catchUp(client, show);
+        } else again = setTimeout(watch, AGAIN);
       });
     };
     socket.on("connect", () => {
@@ -64,12 +67,15 @@ export function useLiveShow(show: number): void {
     });
     socket.on("disconnect", (why) => {
       useLive.setState({ connected: false });
+      setHereLine(null);
+      receiveHere([]);
       // The server has cut this line on purpose, which is not tried again by itself.
       if (why === "io server disconnect") again = setTimeout(() => void comeBack(socket), AGAIN);
     });
     socket.on("connect_error", () => {
       if (!socket.active) again = setTimeout(() => void comeBack(socket), AGAIN);
     });
+    socket.on("here", receiveHere);
     socket.on("people", () => void askAgainWhoIAm().catch(() => undefined));
     socket.on("refused", (why) => notify(why, "trouble"));
     socket.on("edit", (event) => void receiveEdit(client, event));
@@ -105,6 +111,8 @@ export function useLiveShow(show: number): void {
       clearTimeout(again);
       clearTimeout(logged);
       socket.close();
+      setHereLine(null);
+      receiveHere([]);
       useLive.setState({ show: null, run: null, connected: false });
       useLastEdit.setState({ edit: null });
       leaveHand();

@@ -11,6 +11,8 @@ import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
 import { Refusal, api } from "./api.ts";
 import { seenAtOnce, useEditsLive } from "./editsLive.ts";
 import { WINDOW, currentGesture } from "./gesture.ts";
+import { flash } from "./flash.ts";
+import { tellNewNotes } from "./newNotes.ts";
 import { receiveHistory, useHistoryStore } from "./historyStore.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { useLastPress } from "./lastPress.ts";
@@ -32,6 +34,11 @@ export async function receiveEdit(client: QueryClient, event: EditEvent): Promis
   try {
     const sheet = applySteps(known.sheet, steps);
     client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet });
+    if (event.window !== null && event.window !== WINDOW) {
+      const who = event.person ?? "Another window";
+      flash(steps, who);
+      if (event.kind === "edit") tellNewNotes(known.sheet.show, sheet.show, who);
+    }
     editRun(sheet);
     useLastEdit.setState({
       edit: {

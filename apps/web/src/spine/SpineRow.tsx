@@ -2,6 +2,9 @@ import type { Cue, ListSheet } from "@zm/core";
 import { memo } from "react";
 import { useSelection } from "../choice/selection.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
+import { useFlash } from "../show/flash.ts";
+import { useMainList } from "../show/useShow.ts";
+import { OthersTag } from "./OthersTag.tsx";
 import { drawsRange } from "./drawRange.ts";
 import { CarriesTag, CueTags, SetTag } from "./CueTags.tsx";
 import { SceneFold } from "./SceneFold.tsx";
@@ -26,6 +29,8 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
   const cue = list.cues[row];
   const chosen = useSelection((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
   const onStage = useLive((live) => cue !== undefined && cueOnStage(live.run, list.id) === cue.number);
+  const flashes = useFlash(({ cues }) => cue !== undefined && cues.has(`${list.id}/${cue.number}`));
+  const isMain = useMainList().id === list.id;
   if (!cue) return null;
   const cell = { list: list.id, cue, editable };
   return (
@@ -33,7 +38,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
       role="row"
       aria-rowindex={row + 2}
       aria-selected={chosen}
-      className={`absolute left-0 flex h-7 cursor-default items-center select-none border-r border-b border-rule/60 border-r-rule text-[14px] ${chosen ? "bg-base-300" : "bg-base-100"}`}
+      className={`absolute left-0 flex h-7 cursor-default items-center select-none border-r border-b border-rule/60 border-r-rule text-[14px] ${chosen ? "bg-base-300" : "bg-base-100"} ${flashes ? "flash" : ""}`}
       style={{ top, width }}
       {...drawsRange(cue.number)}
     >
@@ -43,6 +48,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
       <LabelCell {...cell} chosen={chosen}>
         {width > SLIM && <CueTags list={list.id} cue={cue} />}
         <SetTag list={list.id} cue={cue.number} />
+        <OthersTag list={list.id} isMain={isMain} cue={cue.number} />
         <CarriesTag cue={cue} />
         {width > SLIM && scene !== undefined && (
           <span className="ml-auto">

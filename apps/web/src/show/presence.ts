@@ -1,0 +1,40 @@
+import type { Here, HereRequest } from "@zm/protocol";
+import { create } from "zustand";
+import { WINDOW } from "./gesture.ts";
+
+/** The other windows that have the show open, and the one of them that this window follows, by its name; null: none. */
+export const useOthers = create<{ readonly others: readonly Here[]; readonly followed: string | null }>(() => ({
+  others: [],
+  followed: null,
+}));
+
+/** The server says which windows are here. One that is followed and has gone is followed no more. */
+export function receiveHere(all: readonly Here[]): void {
+  const others = all.filter(({ window }) => window !== WINDOW);
+  useOthers.setState(({ followed }) => ({ others, followed: others.some(({ window }) => window === followed) ? followed : null }));
+}
+
+/** Follows another window, or none. */
+export function follow(window: string | null): void {
+  useOthers.setState({ followed: window });
+}
+
+/** How another window is called: by whoever sits at it, or as what it is. */
+export function nameOf({ name }: Pick<Here, "name">): string {
+  return name ?? "Another window";
+}
+
+let latest: HereRequest | null = null;
+let send: ((here: HereRequest) => void) | null = null;
+
+/** Says where this window is; told again whenever its line comes back. */
+export function tellHere(here: HereRequest): void {
+  latest = here;
+  send?.(here);
+}
+
+/** The live line stands, and takes what is told; null: it does not. */
+export function setHereLine(line: ((here: HereRequest) => void) | null): void {
+  send = line;
+  if (latest) line?.(latest);
+}

@@ -1,0 +1,27 @@
+import { useMemo } from "react";
+import { initialsOf } from "../shared/words.ts";
+import { nameOf, useOthers } from "../show/presence.ts";
+
+interface OthersTagProps {
+  list: string;
+  isMain: boolean;
+  cue: string;
+}
+
+/** Who else works on a cue: their initials, in a frame of its own shape. */
+export function OthersTag({ list, isMain, cue }: OthersTagProps) {
+  const others = useOthers((state) => state.others);
+  const own = useMemo(
+    () => others.filter((here) => here.cueEnd === cue && (here.list === list || (isMain && here.list === null))),
+    [others, list, isMain, cue],
+  );
+  if (own.length === 0) return null;
+  const names = own.map(nameOf);
+  const words = `${names.join(" and ")} ${own.length === 1 ? "is" : "are"} at this cue`;
+  return (
+    <span title={words} className="shrink-0 rounded-full border border-secondary px-1.5 text-[13px] leading-4 font-normal text-secondary">
+      <span className="sr-only">{words}</span>
+      <span aria-hidden>{own.map(({ name }) => (name === null ? "+" : initialsOf(name))).join(" ")}</span>
+    </span>
+  );
+}
