@@ -81,6 +81,61 @@ test("an operator who was invited runs the show and edits nothing, and both are 
   await expect(ada.getByText("Bea").first()).toBeVisible();
 });
 
+test("who else is here is seen and followed; what they change flashes, what they keep is theirs, and what the designer asks arrives", async ({
+  browser,
+}) => {
+  const ada = await person(browser);
+  const code = await invitationByAda(ada, "programmer");
+  const bea = await person(browser);
+  await comeIn(bea, code, "Bea Holm");
+  const designer = await invitation(ada, "designer");
+  await ada.keyboard.press("Escape");
+  const cy = await person(browser);
+  await comeIn(cy, designer, "Cy");
+
+  await enterLine(bea, "#12");
+  const twelve = ada.getByRole("row", { name: /^12 / }).first();
+  await expect(twelve).toContainText("Bea Holm is at this cue");
+  await ada.getByRole("button", { name: /2 other windows are here/ }).click();
+  await expect(ada.getByRole("menuitem", { name: "Bea Holm score, cue 12" })).toBeVisible();
+  await ada.getByRole("menuitem", { name: "Bea Holm score, cue 12" }).click();
+  await expect(ada.getByText("You see what Bea Holm sees; a key or a press ends it")).toBeVisible();
+  await bea.getByRole("link", { name: "Book", exact: true }).click();
+  await enterLine(bea, "#14");
+  await ada.waitForURL(/\/book$/);
+  await expect(ada.getByRole("region", { name: "Call", exact: true })).toContainText("on “first”");
+  await ada.keyboard.press("Escape");
+  await expect(ada.getByText("You see what Bea Holm sees")).toHaveCount(0);
+  await enterLine(bea, "#20");
+  await expect(bea.getByRole("row", { name: /^20 / }).first()).toHaveAttribute("aria-selected", "true");
+  await expect(ada.getByRole("row", { name: /^20 / }).first()).toContainText("Bea Holm is at this cue");
+  await expect(ada.getByRole("row", { name: /^14 / }).first()).toHaveAttribute("aria-selected", "true");
+
+  await enterLine(ada, "score");
+  await enterLine(bea, "score");
+  await enterLine(bea, "keep #12", /^Enter keeps cue 12 for you for ten minutes/);
+  await expect(twelve).toContainText("Bea Holm keeps this cue");
+  await ada.getByRole("combobox", { name: "Line entry" }).click();
+  await ada.keyboard.type('#12: label "Edwin, wet through"');
+  await ada.keyboard.press("Enter");
+  await expect(
+    ada.getByText(/Bea Holm keeps cue 12, for 10 more minutes\. Nothing was changed; take it over first: keep #12/),
+  ).toBeVisible();
+  await ada.getByRole("combobox", { name: "Line entry" }).fill("");
+  await enterLine(ada, "#12");
+  await ada.getByRole("button", { name: "Take it over" }).dblclick();
+  await expect(bea.getByText("Ada has taken cue 12 over")).toBeVisible();
+  await enterLine(ada, '#12: label "Edwin, wet through"');
+  await expect(bea.getByRole("row", { name: /^12 Edwin, wet through/ }).first()).toHaveClass(/flash/);
+
+  await enterLine(cy, 'leave note "A third too bright" #17');
+  await expect(ada.getByText("Cy asks, at cue 17: A third too bright")).toBeVisible();
+  await ada.getByRole("button", { name: "Go there" }).click();
+  await expect(ada.getByRole("row", { name: /^17 / }).first()).toHaveAttribute("aria-selected", "true");
+  await cy.context().close();
+  await expect(ada.getByRole("button", { name: /one other window is here/ })).toBeVisible();
+});
+
 test("another role holds at once, and who is taken away, or signs out everywhere, stands before the door", async ({ browser }) => {
   const ada = await person(browser);
   const code = await invitationByAda(ada, "watcher");

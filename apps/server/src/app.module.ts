@@ -36,6 +36,8 @@ import { PeopleService } from "./people/people.service.ts";
 import { Settings } from "./settings.ts";
 import { ImportFile } from "./shows/importFile.ts";
 import { Imports } from "./shows/imports.ts";
+import { KeptController } from "./shows/kept.controller.ts";
+import { KeptCues } from "./shows/keptCues.ts";
 import { ShowsController } from "./shows/shows.controller.ts";
 import { ShowsService } from "./shows/shows.service.ts";
 
@@ -71,6 +73,7 @@ export class AppModule {
         CallerController,
         BackupsController,
         PeopleController,
+        KeptController,
       ],
       providers: [
         { provide: DataSource, useValue: database },
@@ -83,6 +86,7 @@ export class AppModule {
         DatabaseWatch,
         Imports,
         ImportFile,
+        KeptCues,
         ShowsService,
         RunService,
         HandService,

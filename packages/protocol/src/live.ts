@@ -1,7 +1,7 @@
 import type { EditEvent, HistoryState } from "./history.ts";
 import type { HandState } from "./hand.ts";
 import type { CallerEvent } from "./osc.ts";
-import type { Here, HereRequest } from "./presence.ts";
+import type { Here, HereRequest, KeptCue } from "./presence.ts";
 import type { RigSeen, Trouble } from "./output.ts";
 import type { RunEvent, RunState } from "./run.ts";
 
@@ -26,6 +26,8 @@ export interface FromServer {
   people: () => void;
   /** Which windows have the show open, and where each of them is; this one among them. */
   here: (all: readonly Here[]) => void;
+  /** Which cues somebody keeps for themselves. */
+  kept: (kept: readonly KeptCue[]) => void;
   /** Why something that was asked over the live line is not done. */
   refused: (why: string) => void;
   removed: (show: number) => void;

@@ -16,6 +16,7 @@ import {
   roleRequest,
   signInRequest,
 } from "./people.ts";
+import { keepRequest, keptReply } from "./presence.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
 import { beginRunRequest, loggedRun, changeRunRequest, loggedRunsReply, runsReply } from "./runlog.ts";
 import { importReply, importState, openShowReply, removeReply, showSummary, storedReply, titleRequest } from "./shows.ts";
@@ -97,5 +98,7 @@ export const routes = {
   invite: route("POST", "/api/invitations", roleRequest, invitationReply),
   withdraw: route("DELETE", "/api/invitations/{invitation}", nothing, peopleReply),
   join: route("POST", "/api/invitations/join", joinRequest, meReply),
+  kept: route("GET", "/api/shows/{id}/kept", nothing, keptReply),
+  keepCue: route("POST", "/api/shows/{id}/kept", keepRequest, keptReply),
   sentLevels: route("GET", "/api/output/levels", nothing, sentLevels),
 } as const;

@@ -24,6 +24,7 @@ import { ErrorFilter } from "../shared/errorFilter.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { Troubles } from "../shared/troubles.ts";
 import { Presence } from "./presence.ts";
+import { KeptCues } from "../shows/keptCues.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { AccessGuard } from "../people/access.guard.ts";
 import { PeopleService } from "../people/people.service.ts";
@@ -66,10 +67,12 @@ export class LiveGateway implements OnGatewayInit, OnGatewayDisconnect, OnModule
     private readonly caller: CallerService,
     private readonly troubles: Troubles,
     private readonly people: PeopleService,
+    private readonly kept: KeptCues,
   ) {}
 
   afterInit(): void {
     this.server.use((socket, next) => (this.people.personOf(socket.request) ? next() : next(new Error(SIGN_IN))));
+    this.subscriptions.add(this.kept.changes.subscribe((show) => this.server.to(room(show)).emit("kept", this.kept.of(show))));
     this.subscriptions.add(this.people.changes.subscribe(() => this.lookWhoMayStay()));
     this.looking = setInterval(() => this.cutSlow(), LOOKING);
     this.looking.unref();
@@ -116,6 +119,7 @@ export class LiveGateway implements OnGatewayInit, OnGatewayDisconnect, OnModule
       await socket.join(room(show));
       void this.tellRun(socket, show);
       socket.emit("hand", await this.hands.state(show));
+      socket.emit("kept", this.kept.of(show));
       socket.emit("history", history.state());
       socket.emit("database", this.database.away.value);
       socket.emit("troubles", this.troubles.all.value);

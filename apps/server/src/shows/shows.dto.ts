@@ -1,7 +1,20 @@
 import { ApiProperty } from "@nestjs/swagger";
 import { type EditInput, MOST_EDITS } from "@zm/core";
-import type { EditsRequest, StepRequest, TitleRequest } from "@zm/protocol";
-import { ArrayMaxSize, ArrayNotEmpty, IsArray, IsInt, IsNotEmpty, IsObject, IsOptional, IsString, MaxLength, Min } from "class-validator";
+import type { EditsRequest, KeepRequest, StepRequest, TitleRequest } from "@zm/protocol";
+import {
+  ArrayMaxSize,
+  ArrayNotEmpty,
+  IsArray,
+  IsBoolean,
+  IsInt,
+  IsNotEmpty,
+  IsObject,
+  IsOptional,
+  IsString,
+  Length,
+  MaxLength,
+  Min,
+} from "class-validator";
 import { AuthorDto } from "../shared/author.ts";
 
 /** Edits as a window sends them, with the revision they were thought out on. */
@@ -39,4 +52,26 @@ export class StepDto extends AuthorDto implements StepRequest {
   @IsString()
   @MaxLength(64)
   step?: string | undefined;
+}
+
+/** A cue to be kept, or kept no more. */
+export class KeepDto implements KeepRequest {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 64)
+  window: string;
+
+  @ApiProperty()
+  @IsString()
+  @MaxLength(64)
+  list: string;
+
+  @ApiProperty()
+  @IsString()
+  @MaxLength(12)
+  cue: string;
+
+  @ApiProperty()
+  @IsBoolean({ message: "keep is true or false" })
+  keep: boolean;
 }

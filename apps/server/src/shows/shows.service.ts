@@ -45,6 +45,7 @@ import { readShowRows } from "./readRows.ts";
 import type { Progress } from "./showRows.ts";
 import { writeSteps } from "./stepRows.ts";
 import { authorOfRow, conflictAt, eventOf } from "./events.ts";
+import { KeptCues } from "./keptCues.ts";
 
 /** What is stored together with an edit, in the same transaction. */
 export interface Alongside {
@@ -115,6 +116,7 @@ export class ShowsService implements OnModuleDestroy {
     private readonly database: DataSource,
     private readonly settings: Settings,
     private readonly watch: DatabaseWatch,
+    private readonly kept: KeptCues,
   ) {
     this.subscription = watch.away.subscribe((away) => {
       if (!away) void this.settleAllDoubts();
@@ -368,6 +370,7 @@ export class ShowsService implements OnModuleDestroy {
   private async commit(show: OpenShow, change: Change, alongside: Alongside): Promise<EditEvent> {
     if (change.steps.length === 0) throw new ConflictException("This changes nothing: the show already is like that");
     this.watch.expect();
+    this.kept.expectFree(show.id, change.steps, change.author);
     // What is stored, told and remembered of the edit is made ready while the database writes what it changes.
     const ready = prepare(show, change, alongside);
     await this.store(show, change, ready, alongside);

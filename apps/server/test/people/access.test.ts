@@ -33,6 +33,8 @@ const NEEDED: Readonly<Record<string, Right | typeof NOTHING>> = {
   "GET /api/shows/:id/edits": "see",
   "GET /api/shows/:id/requests/:request": "see",
   "POST /api/shows/:id/edits": "see",
+  "GET /api/shows/:id/kept": "see",
+  "POST /api/shows/:id/kept": "edit",
   "GET /api/shows/:id/run": "see",
   "POST /api/shows/:id/run": "run",
   "POST /api/shows/:id/run/edits": "edit",

@@ -24,6 +24,7 @@ import { ActionButton } from "../shared/ActionButton.tsx";
 import { putLine } from "../choice/lineText.ts";
 import { ReadySelect } from "../shared/ReadySelect.tsx";
 import { useMakeEdits, useShow } from "../show/useShow.ts";
+import { KeepButton } from "../people/KeepButton.tsx";
 import { CueNotes } from "../notes/CueNotes.tsx";
 import { ActionFields } from "./ActionFields.tsx";
 import { CueWavesField } from "./CueWavesField.tsx";
@@ -55,6 +56,7 @@ export function CueInspector({ list, row }: { list: ListSheet; row: number }) {
           {cue.scene ? `scene ${cue.scene}, ` : ""}complete after <span className="figures">{seconds(cueDuration(list, row))}</span> s
         </p>
       </div>
+      <KeepButton list={list.id} cue={cue.number} />
       <CueTextField
         label="label"
         place="cue label"

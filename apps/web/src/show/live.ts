@@ -14,6 +14,7 @@ import { useLastEdit } from "./lastEdit.ts";
 import { type OpenShow, showKey, showsQuery } from "./openShow.ts";
 import { stageKey } from "./onStage.ts";
 import { receiveHere, setHereLine } from "./presence.ts";
+import { receiveKept } from "./kept.ts";
 import { askAgainWhoIAm } from "./me.ts";
 import { rememberOpened } from "./lastOpened.ts";
 import { cueOnStage, forgetRunTurn, localNow, useLive } from "./liveStore.ts";
@@ -76,6 +77,7 @@ export function useLiveShow(show: number): void {
       if (!socket.active) again = setTimeout(() => void comeBack(socket), AGAIN);
     });
     socket.on("here", receiveHere);
+    socket.on("kept", receiveKept);
     socket.on("people", () => void askAgainWhoIAm().catch(() => undefined));
     socket.on("refused", (why) => notify(why, "trouble"));
     socket.on("edit", (event) => void receiveEdit(client, event));
@@ -113,6 +115,7 @@ export function useLiveShow(show: number): void {
       socket.close();
       setHereLine(null);
       receiveHere([]);
+      receiveKept([]);
       useLive.setState({ show: null, run: null, connected: false });
       useLastEdit.setState({ edit: null });
       leaveHand();

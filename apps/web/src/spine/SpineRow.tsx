@@ -4,6 +4,7 @@ import { useSelection } from "../choice/selection.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
 import { useFlash } from "../show/flash.ts";
 import { useMainList } from "../show/useShow.ts";
+import { KeptTag } from "./KeptTag.tsx";
 import { OthersTag } from "./OthersTag.tsx";
 import { drawsRange } from "./drawRange.ts";
 import { CarriesTag, CueTags, SetTag } from "./CueTags.tsx";
@@ -48,6 +49,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
       <LabelCell {...cell} chosen={chosen}>
         {width > SLIM && <CueTags list={list.id} cue={cue} />}
         <SetTag list={list.id} cue={cue.number} />
+        <KeptTag list={list.id} cue={cue.number} />
         <OthersTag list={list.id} isMain={isMain} cue={cue.number} />
         <CarriesTag cue={cue} />
         {width > SLIM && scene !== undefined && (

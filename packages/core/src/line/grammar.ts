@@ -67,6 +67,7 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.asking) },
       { ALT: () => (this.CONSUME(word.Notes), { kind: "notes" }) },
       { ALT: () => this.SUBRULE(this.files) },
+      { ALT: () => this.SUBRULE(this.keptCue) },
       { ALT: () => this.SUBRULE(this.tintPalettes) },
       { ALT: () => this.SUBRULE(this.inLook) },
       { ALT: () => this.SUBRULE(this.leftNote) },

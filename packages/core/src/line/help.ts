@@ -107,6 +107,11 @@ export const LINE_HELP: readonly LineChapter[] = [
         "import export file ascii mvr gdtf csv xlsx spreadsheet fountain docx bundle zip convert patch",
       ),
       entry(["people"], "opens the place where it is seen to who may in, and as what", "account user password role invite sign in login"),
+      entry(
+        ["keep #12", "keep #12 off"],
+        "keeps a cue for yourself for ten minutes: others are told, and change it only after they have taken it over; or no more",
+        "lock reserve mine exclusive take over",
+      ),
       entry(["backup"], "makes a backup of the show now, beside those that are made by plan", "save copy safe folder restore"),
       entry(
         ['name "after second dress"'],

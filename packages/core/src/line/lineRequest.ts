@@ -25,6 +25,7 @@ export type LineRequest =
   | { kind: "sendOut" }
   | { kind: "backup" }
   | { kind: "people" }
+  | { kind: "keepCue"; list: string; cue: string; keep: boolean }
   | { kind: "ask"; question: Question }
   | { kind: "rehearse"; speed: number }
   | { kind: "caller"; speed: number; from?: string }

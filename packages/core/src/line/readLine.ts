@@ -1,5 +1,6 @@
 // From a sentence to what it asks of a show: names become channels, cues and palettes, and the sentence becomes edits or a choice.
 // Nothing is applied here: the impact is shown first, and the edits go the same way as those of a key or a menu.
+import { rowOf } from "../sheet/sheet.ts";
 import { REHEARSAL_SPEEDS, isRehearsalSpeed } from "../rehearse/rehearse.ts";
 import { checkedCaller, quietEdit, scriptEdit } from "./bookLine.ts";
 import { aimEdits } from "../rig/aimEdits.ts";
@@ -92,6 +93,11 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "backup":
     case "people":
       return sentence;
+    case "keepCue": {
+      const { id, cues } = context.list;
+      const cue = cues[rowOf(context.list, sentence.cue)]?.number ?? sentence.cue;
+      return { kind: "keepCue", list: id, cue, keep: sentence.keep };
+    }
     case "leaveNote":
       return editOfShow(noteEdit(sentence, context));
     case "tickNotes":

@@ -18,6 +18,15 @@ export class RunRules extends TimeRules {
     ]),
   );
 
+  /** `keep #12`, `keep #12 off`: nobody else changes a cue for a while, without taking it over; or everybody may again. */
+  protected readonly keptCue = this.RULE("keptCue", (): Sentence => {
+    this.CONSUME(word.Keep);
+    this.CONSUME(word.Hash);
+    const cue = this.CONSUME(word.Decimal).image;
+    const keep = this.OPTION(() => this.CONSUME(word.Off)) === undefined;
+    return { kind: "keepCue", cue, keep };
+  });
+
   /** `hand in times`, `hand at once`: how what is given takes hold. */
   protected readonly handTakes = this.RULE("handTakes", (): Sentence => {
     this.CONSUME(word.Hand);

@@ -127,6 +127,7 @@ export type Sentence =
   | { kind: "sendOut" }
   | { kind: "backup" }
   | { kind: "people" }
+  | { kind: "keepCue"; cue: string; keep: boolean }
   // A palette of each of our own tints, or of each colour of a list that was brought.
   | { kind: "tintPalettes"; list?: Named }
   // Which cues …, and what is done to those that are found.

@@ -5,6 +5,7 @@ import { notify, tellTrouble } from "../../shared/notices.ts";
 import { api } from "../../show/api.ts";
 import { defineRequest } from "./kind.ts";
 import { listAt } from "../listAt.ts";
+import { isMine, keepCue, keeperOf, keptNow } from "../../show/kept.ts";
 
 export const view = defineRequest("view", {
   isLocal: true,
@@ -79,6 +80,18 @@ export const people = defineRequest("people", {
     openPeople();
     return true;
   },
+});
+
+export const keepCueRequest = defineRequest("keepCue", {
+  needs: "edit",
+  words: ({ list, cue, keep }) => {
+    if (!keep) return `Enter lets others change cue ${cue} again`;
+    const kept = keptNow(list, cue);
+    return kept && !isMine(kept)
+      ? `${keeperOf(kept)} keeps cue ${cue}; Enter takes it over, and tells them`
+      : `Enter keeps cue ${cue} for you for ten minutes: others take it over before they change it`;
+  },
+  run: ({ list, cue, keep }, { id }) => keepCue(id, list, cue, keep),
 });
 
 export const help = defineRequest("help", {

@@ -6,7 +6,7 @@ import { hand } from "./hand.ts";
 import { history } from "./history.ts";
 import { keep } from "./keep.ts";
 import type { RequestKind } from "./kind.ts";
-import { ask, backup, bringIn, find, help, notes, numbers, importCues, people, sendOut, view } from "./open.ts";
+import { ask, backup, bringIn, find, help, keepCueRequest, notes, numbers, importCues, people, sendOut, view } from "./open.ts";
 import { record } from "./record.ts";
 import { caller, callerLeaves, logRun, osc, press } from "./run.ts";
 import { show } from "./show.ts";
@@ -24,6 +24,7 @@ export const REQUEST_KINDS: Readonly<Record<LineRequest["kind"], RequestKind>> =
   bringIn,
   sendOut,
   people,
+  keepCue: keepCueRequest,
   backup,
   nameVersion,
   accept,

@@ -1,0 +1,15 @@
+import { Lock } from "lucide-react";
+import { isMine, keeperOf, keptNow, useKept } from "../show/kept.ts";
+
+/** That somebody keeps a cue for themselves. */
+export function KeptTag({ list, cue }: { list: string; cue: string }) {
+  const kept = useKept((state) => keptNow(list, cue, state.kept));
+  if (!kept) return null;
+  const words = isMine(kept) ? "You keep this cue for yourself" : `${keeperOf(kept)} keeps this cue`;
+  return (
+    <span title={words} className={`shrink-0 ${isMine(kept) ? "text-secondary" : "text-error"}`}>
+      <span className="sr-only">{words}</span>
+      <Lock aria-hidden size={12} className="inline" />
+    </span>
+  );
+}
