@@ -94,11 +94,6 @@ await shot("rig", "rig", async (page) => {
   await page.getByLabel("Last light").fill("112");
   await page.getByLabel("First patch").fill("4.1");
 });
-await shot("rig-palettes", "rig/palettes", async (page) => {
-  await page.getByRole("button", { name: /^Dusk/ }).click();
-  await page.getByLabel("Value 1, red").fill("55");
-  await page.keyboard.press("Tab");
-});
 await shot("check", "check", async (page) => {
   await page.getByRole("button", { name: /hints$/ }).click();
   await page.getByRole("button", { name: "By kind" }).click();
@@ -218,5 +213,33 @@ await shot("history", "score", async (page) => {
   await page.getByRole("button", { name: "How the show began" }).first().click();
   await page.getByRole("row", { name: /Kettle/ }).click();
   await page.getByRole("button", { name: "This cue", exact: true }).click();
+});
+// Last of all, since from then on everybody signs in.
+await shot("people", "score", async (page) => {
+  const invite = async (role) => {
+    await page.getByRole("group", { name: "Role" }).getByRole("button", { name: role }).click();
+    await page.getByRole("button", { name: "Make an invitation" }).click();
+    await page.getByTestId("invitation-code").waitFor();
+    await page.waitForTimeout(500);
+    return page.getByTestId("invitation-code").innerText();
+  };
+  await line(page, "people");
+  await page.getByLabel("Your name, as others see it").fill("Ada Lind");
+  await page.getByLabel(/^A password/).fill("lamp-oil-and-salt");
+  await page.getByRole("button", { name: "Make my account, as programmer" }).click();
+  for (const [name, role, cue] of [
+    ["Bea Holm", "operator", "#14"],
+    ["Cy Ware", "designer", "#12.6"],
+  ]) {
+    const code = await invite(role);
+    const other = await (await browser.newContext()).newPage();
+    await other.goto(`http://127.0.0.1:${process.env.ZM_PORT}/join#${code}`);
+    await other.getByLabel("Your name, as others see it").fill(name);
+    await other.getByLabel(/^A password/).fill("wick-and-paraffin");
+    await other.getByRole("button", { name: "Come in" }).click();
+    await other.getByLabel("Line entry").waitFor();
+    await line(other, cue);
+  }
+  await invite("watcher");
 });
 await browser.close();

@@ -168,7 +168,7 @@ function TopBar({ show, live }: { show: OpenShow; live: boolean }) {
             // What is typed next belongs to the view that was asked for, even before it is there.
             onClick={() => useLineText.setState({ blind: editsBlind(path) })}
             className={({ isActive }) =>
-              `flex items-center border-b-2 px-1.5 max-[1200px]:px-1 max-[1200px]:text-[14px] ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
+              `flex items-center border-b-2 px-1.5 group-data-[tight=true]/bar:max-[1400px]:px-1 max-[1200px]:px-1 max-[1200px]:text-[14px] ${isActive ? "border-primary font-bold" : "border-transparent text-quiet hover:text-base-content"}`
             }
           >
             {label}

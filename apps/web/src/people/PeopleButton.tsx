@@ -1,11 +1,12 @@
 import { LogOut, Users } from "lucide-react";
-import { type Here, ROLE_WORDS, aRole } from "@zm/protocol";
+import { ROLE_WORDS, aRole } from "@zm/protocol";
 import { openPeople } from "../shared/dialogs.ts";
 import { DropMenu, MenuEntry, MenuHeading } from "../shared/DropMenu.tsx";
 import { tellTrouble } from "../shared/notices.ts";
 import { initialsOf } from "../shared/words.ts";
 import { api } from "../show/api.ts";
 import { goToDoor, usePerson } from "../show/me.ts";
+import { placeWords } from "./placeWords.ts";
 import { follow, nameOf, useOthers } from "../show/presence.ts";
 
 /** Whether there is anybody to be told of in the bar: somebody is signed in, or another window has the show open. */
@@ -58,11 +59,4 @@ export function PeopleButton() {
       )}
     </DropMenu>
   );
-}
-
-/** Where a window is: "score, cue 12". */
-function placeWords({ view, cue, cueEnd }: Here): string {
-  const [name = ""] = view.split("/");
-  if (cue === null) return name;
-  return cueEnd === null || cueEnd === cue ? `${name}, cue ${cue}` : `${name}, cues ${cue} to ${cueEnd}`;
 }

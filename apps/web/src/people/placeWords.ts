@@ -1,0 +1,8 @@
+import type { Here } from "@zm/protocol";
+
+/** Where a window is: "score, cue 12". */
+export function placeWords({ view, cue, cueEnd }: Pick<Here, "view" | "cue" | "cueEnd">): string {
+  const [name = ""] = view.split("/");
+  if (cue === null) return name;
+  return cueEnd === null || cueEnd === cue ? `${name}, cue ${cue}` : `${name}, cues ${cue} to ${cueEnd}`;
+}
