@@ -17,14 +17,27 @@ export function isFromHere(address: string | undefined): boolean {
   return address !== undefined && isLoopback(address.replace(/^::ffff:/, ""));
 }
 
+/** What addresses the machine has is looked up again after so long; milliseconds. */
+const LOOKED_UP = 5000;
+let own: { readonly addresses: readonly string[]; readonly at: number } = { addresses: [], at: -Infinity };
+
+/** The addresses of this machine's network. They are asked for with every request, so they are kept for a moment. */
+function ownAddresses(): readonly string[] {
+  if (performance.now() - own.at > LOOKED_UP) {
+    const all = Object.values(networkInterfaces()).flatMap((addresses) => addresses ?? []);
+    own = {
+      addresses: all.filter(({ family, internal }) => family === "IPv4" && !internal).map(({ address }) => address),
+      at: performance.now(),
+    };
+  }
+  return own.addresses;
+}
+
 /** The hosts by which other machines reach a server that listens at `host`, beside the names that ZM_HOSTS gives. */
 export function hostsOf(host: string): string[] {
   if (isLoopback(host)) return [];
   if (host !== EVERY_ADDRESS) return [host];
-  return Object.values(networkInterfaces())
-    .flatMap((addresses) => addresses ?? [])
-    .filter(({ family, internal }) => family === "IPv4" && !internal)
-    .map(({ address }) => address);
+  return [...ownAddresses()];
 }
 
 /** Where other machines find the server. */

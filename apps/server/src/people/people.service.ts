@@ -176,7 +176,10 @@ export class PeopleService implements OnModuleInit, OnModuleDestroy {
 
   private async begin({ id, name, role }: AccountRow): Promise<SignedIn> {
     const token = newToken();
-    await this.changed((manager) => manager.insert(SessionRow, { token: digestOf(token), accountId: id, seenAt: new Date() }));
+    await this.changed(async (manager) => {
+      await manager.delete(SessionRow, { seenAt: LessThan(new Date(Date.now() - SESSION)) });
+      await manager.insert(SessionRow, { token: digestOf(token), accountId: id, seenAt: new Date() });
+    });
     return { person: { name, role }, token };
   }
 
@@ -213,7 +216,6 @@ export class PeopleService implements OnModuleInit, OnModuleDestroy {
 
   private async read(): Promise<void> {
     const { manager } = this.database;
-    await manager.delete(SessionRow, { seenAt: LessThan(new Date(Date.now() - SESSION)) });
     const accounts = await this.watch.bounded(manager.find(AccountRow, { order: { id: "ASC" } }));
     const sessions = await this.watch.bounded(manager.find(SessionRow));
     const known = JSON.stringify([accounts.map(({ id, role, name }) => [id, role, name]), sessions.map(({ token }) => token)]);

@@ -1,11 +1,12 @@
+import { useQuery } from "@tanstack/react-query";
 import { LONGEST_NAME, LONGEST_PASSWORD, PASSWORD_FAULT, SHORTEST_PASSWORD } from "@zm/protocol";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useForm } from "react-hook-form";
 import { Link, useLocation } from "react-router";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { api } from "../show/api.ts";
-import { DOOR, JOIN, behindDoor } from "../show/me.ts";
+import { DOOR, JOIN, behindDoor, meQuery } from "../show/me.ts";
 import { DoorField } from "./DoorField.tsx";
 
 /** The door: name and password of somebody who has an account. */
@@ -84,6 +85,12 @@ interface DoorFormProps {
 /** What both doors have: a title, fields, one button, and what is wrong beside it. Who is let in goes on where they came from. */
 function DoorForm({ title, act, onEnter, submit, children }: DoorFormProps) {
   const { search } = useLocation();
+  const { data: me } = useQuery(meQuery);
+  const isIn = me?.person != null;
+  // Whoever is in already, or need not sign in, has no business at the door.
+  useEffect(() => {
+    if (isIn) window.location.assign(behindDoor(search));
+  }, [isIn, search]);
   const [trouble, setTrouble] = useState("");
   const [enter, busy] = useOnce(async () => {
     try {

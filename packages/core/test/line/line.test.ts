@@ -219,6 +219,14 @@ test("a search and the help are no edits", () => {
   expect(asked("rehearse")).toEqual({ kind: "rehearse", speed: 1 });
   expect(asked("rehearse at 1.5")).toEqual({ kind: "rehearse", speed: 1.5 });
   expect(asked("again 3")).toEqual({ kind: "choice", what: "before", steps: 3 });
+  expect(asked("people")).toEqual({ kind: "people" });
+});
+
+test("a cue is kept by its number, or no more; there must be such a cue", () => {
+  expect(asked("keep #1")).toEqual({ kind: "keepCue", list: "main", cue: "1", keep: true });
+  expect(asked("keep #1.0 off")).toEqual({ kind: "keepCue", list: "main", cue: "1", keep: false });
+  expect(() => asked("keep #77")).toThrow(/77/);
+  expect(() => asked("keep #")).toThrow();
 });
 
 test.each(["5 - 6", "5 -6", "5- 6"])("%s is light 5 made darker: only without a blank on either side may a range be meant", (text) => {
