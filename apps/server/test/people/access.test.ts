@@ -127,7 +127,7 @@ afterAll(async () => {
 
 test("every route says what it needs, and it is what is written down for it", () => {
   const said = Object.fromEntries(handlers().map(({ name, says }) => [name, says]));
-  expect(said).toEqual(NEEDED);
+  expect(said).toStrictEqual(NEEDED);
   // Nothing that windows ask for is left out of the walk.
   const paths = new Set(Object.keys(NEEDED).map((name) => name.replace(/:\w+/g, "{}")));
   for (const { method, path } of Object.values(routes))
@@ -168,7 +168,7 @@ test("every live event says what it needs, and is done for those alone", async (
     if (typeof handler !== "function" || Reflect.getMetadata("websockets:message_mapping", handler) !== true) return [];
     return [[String(Reflect.getMetadata("message", handler)), Reflect.getMetadata(NEEDS, handler) as unknown]];
   });
-  expect(Object.fromEntries(events)).toEqual(EVENTS);
+  expect(Object.fromEntries(events)).toStrictEqual(EVENTS);
   for (const role of ROLES) {
     const line = io(server.address, { transports: ["websocket"], extraHeaders: { Cookie: cookies.get(role) ?? "" }, reconnection: false });
     try {

@@ -1,9 +1,8 @@
-import { LONGEST_NAME, LONGEST_PASSWORD, SHORTEST_PASSWORD } from "@zm/protocol";
 import { useForm } from "react-hook-form";
 import { useOnce } from "../shared/ActionButton.tsx";
 import { api } from "../show/api.ts";
 import { askAgainWhoIAm } from "../show/me.ts";
-import { DoorField } from "./DoorField.tsx";
+import { NewPersonFields } from "./NewPersonFields.tsx";
 import { useChangePeople } from "./usePeople.ts";
 
 /** Where nobody has an account: what that means, and the first one. */
@@ -19,20 +18,7 @@ export function FirstAccount() {
         Nobody has an account. Whoever sits at this machine may do everything, and that is enough for one person at one machine. Others are
         let in, each with a role of their own, once you have an account: from then on everybody signs in.
       </p>
-      <DoorField
-        label="Your name, as others see it"
-        autoComplete="username"
-        maxLength={LONGEST_NAME}
-        {...register("name", { required: true })}
-      />
-      <DoorField
-        label={`A password, ${SHORTEST_PASSWORD} characters or more`}
-        type="password"
-        autoComplete="new-password"
-        minLength={SHORTEST_PASSWORD}
-        maxLength={LONGEST_PASSWORD}
-        {...register("password", { required: true })}
-      />
+      <NewPersonFields name={register("name", { required: true })} password={register("password", { required: true })} />
       <div>
         <button type="submit" className="btn btn-primary btn-sm" aria-busy={busy}>
           Make my account, as programmer

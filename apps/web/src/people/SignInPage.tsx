@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { LONGEST_NAME, LONGEST_PASSWORD, PASSWORD_FAULT, SHORTEST_PASSWORD } from "@zm/protocol";
+import { LONGEST_NAME, LONGEST_PASSWORD } from "@zm/protocol";
 import { useEffect, useState } from "react";
 import { useForm } from "react-hook-form";
 import { Link, useLocation } from "react-router";
@@ -8,6 +8,7 @@ import { errorMessage } from "../shared/errorMessage.ts";
 import { api } from "../show/api.ts";
 import { DOOR, JOIN, behindDoor, meQuery } from "../show/me.ts";
 import { DoorField } from "./DoorField.tsx";
+import { NewPersonFields } from "./NewPersonFields.tsx";
 
 /** The door: name and password of somebody who has an account. */
 export function SignInPage() {
@@ -47,21 +48,10 @@ export function JoinPage() {
         maxLength={20}
         {...register("code", { required: true })}
       />
-      <DoorField
-        label="Your name, as others see it"
+      <NewPersonFields
+        name={register("name", { required: true })}
+        password={register("password", { required: true })}
         autoFocus={hash !== ""}
-        autoComplete="username"
-        maxLength={LONGEST_NAME}
-        {...register("name", { required: true })}
-      />
-      <DoorField
-        label={`A password, ${SHORTEST_PASSWORD} characters or more`}
-        type="password"
-        autoComplete="new-password"
-        minLength={SHORTEST_PASSWORD}
-        maxLength={LONGEST_PASSWORD}
-        title={PASSWORD_FAULT}
-        {...register("password", { required: true })}
       />
       <p className="text-quiet">
         You have an account already?{" "}
