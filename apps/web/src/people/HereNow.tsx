@@ -1,5 +1,5 @@
 import { Toggle } from "../shared/Toggle.tsx";
-import { follow, nameOf, useOthers } from "../show/presence.ts";
+import { LOOKS_ON, follow, nameOf, useOthers } from "../show/presence.ts";
 import { useDialogs } from "../shared/dialogs.ts";
 import { placeWords } from "./placeWords.ts";
 
@@ -19,9 +19,11 @@ export function HereNow() {
           <li key={here.window} className="flex h-10 items-center gap-3 border-t border-rule">
             <span className="min-w-0 flex-1 truncate font-bold">{nameOf(here)}</span>
             <span className="text-[13px] text-quiet">{placeWords(here)}</span>
-            <Toggle pressed={here.window === followed} onClick={() => see(here.window)}>
-              See what they see
-            </Toggle>
+            {here.view !== LOOKS_ON && (
+              <Toggle pressed={here.window === followed} onClick={() => see(here.window)}>
+                See what they see
+              </Toggle>
+            )}
           </li>
         ))}
       </ul>

@@ -7,7 +7,7 @@ import { initialsOf } from "../shared/words.ts";
 import { api } from "../show/api.ts";
 import { goToDoor, usePerson } from "../show/me.ts";
 import { placeWords } from "./placeWords.ts";
-import { follow, nameOf, useOthers } from "../show/presence.ts";
+import { LOOKS_ON, follow, nameOf, useOthers } from "../show/presence.ts";
 
 /** Whether there is anybody to be told of in the bar: somebody is signed in, or another window has the show open. */
 export function useHasPeople(): boolean {
@@ -33,12 +33,19 @@ export function PeopleButton() {
       icon={<Users size={15} className="shrink-0" />}
     >
       {others.length > 0 && <MenuHeading>Here now; choose one to see what they see</MenuHeading>}
-      {others.map((here) => (
-        <MenuEntry key={here.window} current={here.window === followed} onAct={() => follow(here.window)}>
-          <span className="flex-1 truncate">{nameOf(here)}</span>
-          <span className="text-[13px] text-quiet">{placeWords(here)}</span>
-        </MenuEntry>
-      ))}
+      {others
+        .filter(({ view }) => view === LOOKS_ON)
+        .map((here) => (
+          <MenuHeading key={here.window}>{nameOf(here)} looks on</MenuHeading>
+        ))}
+      {others
+        .filter(({ view }) => view !== LOOKS_ON)
+        .map((here) => (
+          <MenuEntry key={here.window} current={here.window === followed} onAct={() => follow(here.window)}>
+            <span className="flex-1 truncate">{nameOf(here)}</span>
+            <span className="text-[13px] text-quiet">{placeWords(here)}</span>
+          </MenuEntry>
+        ))}
       {person !== null && (
         <MenuHeading>
           You are {person.name}, {aRole(person.role)}, who {ROLE_WORDS[person.role]}

@@ -6,6 +6,7 @@ import { triggerWords, timeLeft } from "../shared/words.ts";
 import { cueOnStage, useLive, useLiveShow } from "../show/live.ts";
 import { type OpenShow, showQuery } from "../show/openShow.ts";
 import { ShowContext } from "../show/useShow.ts";
+import { useTellHere } from "../people/useTellHere.ts";
 import { NotesPage } from "../notes/NotesPage.tsx";
 import { RunPicture } from "./RunPicture.tsx";
 import { grandWords } from "../show/run/grandWords.ts";
@@ -32,6 +33,7 @@ const WAYS = [
 function Watching({ show, how }: { show: OpenShow; how: (typeof WAYS)[number][0] }) {
   const large = how === "large";
   useLiveShow(show.id);
+  useTellHere(show.id);
   const connected = useLive((live) => live.connected);
   const cue = useLive((live) => cueOnStage(live.run, listOf(show.sheet).id));
   return (

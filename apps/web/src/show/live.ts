@@ -46,6 +46,7 @@ export function useLiveShow(show: number): void {
       reconnectionDelayMax: LONGEST_WAIT,
       timeout: COMING,
     });
+    let left = false;
     let logged: ReturnType<typeof setTimeout> | undefined;
     let again: ReturnType<typeof setTimeout> | undefined;
     const watch = (): void => {
@@ -71,10 +72,10 @@ export function useLiveShow(show: number): void {
       setHereLine(null);
       receiveHere([]);
       // The server has cut this line on purpose, which is not tried again by itself.
-      if (why === "io server disconnect") again = setTimeout(() => void comeBack(socket), AGAIN);
+      if (why === "io server disconnect") again = setTimeout(() => void comeBack(socket, () => left), AGAIN);
     });
     socket.on("connect_error", () => {
-      if (!socket.active) again = setTimeout(() => void comeBack(socket), AGAIN);
+      if (!socket.active) again = setTimeout(() => void comeBack(socket, () => left), AGAIN);
     });
     socket.on("here", receiveHere);
     socket.on("kept", receiveKept);
@@ -109,6 +110,7 @@ export function useLiveShow(show: number): void {
     });
     const ticking = setInterval(() => void setClock(socket), 30_000);
     return () => {
+      left = true;
       clearInterval(ticking);
       clearTimeout(again);
       clearTimeout(logged);
@@ -125,10 +127,10 @@ export function useLiveShow(show: number): void {
   }, [client, navigate, show]);
 }
 
-/** Opens a line anew that the server has cut or refused, unless somebody has to sign in first. */
-async function comeBack(socket: Socket<FromServer, ToServer>): Promise<void> {
+/** Opens a line anew that the server has cut or refused, unless somebody has to sign in first or the show has been left meanwhile. */
+async function comeBack(socket: Socket<FromServer, ToServer>, isLeft: () => boolean): Promise<void> {
   await askAgainWhoIAm().catch(() => undefined);
-  socket.connect();
+  if (!isLeft()) socket.connect();
 }
 
 function forgetTurns(): void {

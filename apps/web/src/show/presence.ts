@@ -19,6 +19,9 @@ export function follow(window: string | null): void {
   useOthers.setState({ followed: window });
 }
 
+/** What a page that only looks on says of its view: there is nothing chosen in it, and nothing to follow. */
+export const LOOKS_ON = "watch";
+
 /** How another window is called: by whoever sits at it, or as what it is. */
 export function nameOf({ name }: Pick<Here, "name">): string {
   return name ?? "Another window";

@@ -1,20 +1,22 @@
-import { useMemo } from "react";
 import { initialsOf } from "../shared/words.ts";
 import { nameOf, useOthers } from "../show/presence.ts";
+import { useMainList } from "../show/useShow.ts";
 
 interface OthersTagProps {
   list: string;
-  isMain: boolean;
   cue: string;
 }
 
 /** Who else works on a cue: their initials, in a frame of its own shape. */
-export function OthersTag({ list, isMain, cue }: OthersTagProps) {
+export function OthersTag({ list, cue }: OthersTagProps) {
+  const isAnyone = useOthers(({ others }) => others.some((here) => here.cueEnd === cue));
+  return isAnyone ? <Initials list={list} cue={cue} /> : null;
+}
+
+function Initials({ list, cue }: OthersTagProps) {
   const others = useOthers((state) => state.others);
-  const own = useMemo(
-    () => others.filter((here) => here.cueEnd === cue && (here.list === list || (isMain && here.list === null))),
-    [others, list, isMain, cue],
-  );
+  const main = useMainList().id;
+  const own = others.filter((here) => here.cueEnd === cue && (here.list ?? main) === list);
   if (own.length === 0) return null;
   const names = own.map(nameOf);
   const words = `${names.join(" and ")} ${own.length === 1 ? "is" : "are"} at this cue`;

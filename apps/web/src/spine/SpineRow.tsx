@@ -3,7 +3,6 @@ import { memo } from "react";
 import { useSelection } from "../choice/selection.ts";
 import { cueOnStage, useLive } from "../show/live.ts";
 import { useFlash } from "../show/flash.ts";
-import { useMainList } from "../show/useShow.ts";
 import { KeptTag } from "./KeptTag.tsx";
 import { OthersTag } from "./OthersTag.tsx";
 import { drawsRange } from "./drawRange.ts";
@@ -31,7 +30,6 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
   const chosen = useSelection((choice) => cue !== undefined && inRange(cue, choice.cue, choice.cueEnd));
   const onStage = useLive((live) => cue !== undefined && cueOnStage(live.run, list.id) === cue.number);
   const flashes = useFlash(({ cues }) => cue !== undefined && cues.has(`${list.id}/${cue.number}`));
-  const isMain = useMainList().id === list.id;
   if (!cue) return null;
   const cell = { list: list.id, cue, editable };
   return (
@@ -50,7 +48,7 @@ export const SpineRow = memo(function SpineRow({ list, row, top, width, editable
         {width > SLIM && <CueTags list={list.id} cue={cue} />}
         <SetTag list={list.id} cue={cue.number} />
         <KeptTag list={list.id} cue={cue.number} />
-        <OthersTag list={list.id} isMain={isMain} cue={cue.number} />
+        <OthersTag list={list.id} cue={cue.number} />
         <CarriesTag cue={cue} />
         {width > SLIM && scene !== undefined && (
           <span className="ml-auto">
