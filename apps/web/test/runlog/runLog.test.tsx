@@ -66,10 +66,10 @@ test("the newest run stands open: each cue with moment, time since the last, and
   await screen.findByRole("button", { name: /^second dress/ });
   const rows = await fired();
   // A go-to begins no time; what was fired in another list is no cue before.
-  expect(cells(rows[0])).toEqual(["0:00", "14", "The crate", "go to", "window booth"]);
+  expect(cells(rows[0])).toEqual(["0:00", "14", "The crate", "go to", "booth"]);
   expect(cells(rows[1])?.at(-1)).toBe("an action");
   expect(cells(rows[2]).slice(0, 4)).toEqual(["0:12", "12.3 s", "157.4 s", "15"]);
-  expect(cells(rows[3])).toEqual(["0:13", "held", "window booth"]);
+  expect(cells(rows[3])).toEqual(["0:13", "held", "booth"]);
   expect(cells(rows[4])?.slice(0, 2)).toEqual(["0:20", "7.7 s"]);
   expect(cells(rows[4])?.at(-1)).toBe("follows");
 });

@@ -67,7 +67,6 @@ class LineParser extends CueRules {
       { ALT: () => this.SUBRULE(this.asking) },
       { ALT: () => (this.CONSUME(word.Notes), { kind: "notes" }) },
       { ALT: () => this.SUBRULE(this.files) },
-      { ALT: () => this.SUBRULE(this.keptCue) },
       { ALT: () => this.SUBRULE(this.tintPalettes) },
       { ALT: () => this.SUBRULE(this.inLook) },
       { ALT: () => this.SUBRULE(this.leftNote) },
@@ -138,13 +137,6 @@ class LineParser extends CueRules {
       { ALT: () => (this.CONSUME(word.Only), "cueOnly") },
       { ALT: () => (this.CONSUME(word.Isolated), "isolated") },
     ]);
-  });
-
-  /** `rehearse`, `rehearse at 2`: the whole show without waiting, called twice as fast. */
-  private readonly rehearsal = this.RULE("rehearsal", (): Sentence => {
-    this.CONSUME(word.Rehearse);
-    const speed = this.OPTION(() => (this.CONSUME(word.AtWord), Number(this.CONSUME(word.Decimal).image)));
-    return { kind: "rehearse", speed: speed ?? 1 };
   });
 
   /** The name of a view alone: goes there and changes nothing. */
@@ -260,7 +252,14 @@ class LineParser extends CueRules {
   /** `keep palette "Dusk" colour for types`, `keep pace "Slow"`, `keep group "Front" 1..6`: gives a name to what is in hand or chosen. */
   private readonly keep = this.RULE("keep", (): Sentence => {
     this.CONSUME(word.Keep);
-    const keeping = this.OR<Keeping>([
+    return this.OR<Sentence>([
+      { ALT: () => this.SUBRULE(this.keptCue) },
+      { ALT: () => ({ kind: "keep", keeping: this.SUBRULE(this.keeping) }) },
+    ]);
+  });
+
+  private readonly keeping = this.RULE("keeping", (): Keeping => {
+    return this.OR<Keeping>([
       {
         ALT: () => {
           this.CONSUME(word.PaletteWord);
@@ -303,7 +302,6 @@ class LineParser extends CueRules {
         },
       },
     ]);
-    return { kind: "keep", keeping };
   });
 
   /** For whom the values of a palette stand: for all lights, for each type, for each light. */

@@ -18,13 +18,19 @@ export class RunRules extends TimeRules {
     ]),
   );
 
-  /** `keep #12`, `keep #12 off`: nobody else changes a cue for a while, without taking it over; or everybody may again. */
+  /** Behind `keep`, `#12` or `#12 off`: nobody else changes a cue for a while, without taking it over; or everybody may again. */
   protected readonly keptCue = this.RULE("keptCue", (): Sentence => {
-    this.CONSUME(word.Keep);
     this.CONSUME(word.Hash);
     const cue = this.CONSUME(word.Decimal).image;
     const keep = this.OPTION(() => this.CONSUME(word.Off)) === undefined;
     return { kind: "keepCue", cue, keep };
+  });
+
+  /** `rehearse`, `rehearse at 2`: the whole show without waiting, called twice as fast. */
+  protected readonly rehearsal = this.RULE("rehearsal", (): Sentence => {
+    this.CONSUME(word.Rehearse);
+    const speed = this.OPTION(() => (this.CONSUME(word.AtWord), Number(this.CONSUME(word.Decimal).image)));
+    return { kind: "rehearse", speed: speed ?? 1 };
   });
 
   /** `hand in times`, `hand at once`: how what is given takes hold. */
