@@ -91,7 +91,7 @@ function handlers(): { name: string; says: unknown }[] {
       return Object.getOwnPropertyNames(metatype.prototype).flatMap((name) => {
         const handler: unknown = Reflect.get(metatype.prototype, name);
         const path: unknown = typeof handler === "function" ? Reflect.getMetadata("path", handler) : undefined;
-        if (typeof handler !== "function" || path === undefined) return [];
+        if (typeof handler !== "function" || name === "constructor" || path === undefined) return [];
         const own = [base, String(path)].map((each) => each.replace(/^\/|\/$/g, "")).filter((each) => each !== "");
         const method = METHODS[Number(Reflect.getMetadata("method", handler))] ?? "?";
         return [{ name: `${method} /${own.join("/")}`, says: Reflect.getMetadata(NEEDS, handler) as unknown }];
