@@ -56,6 +56,11 @@ export function aRole(role: Role): string {
   return `${/^[aeiou]/.test(role) ? "an" : "a"} ${role}`;
 }
 
+/** How somebody else is called: by their name, or where nobody has an account, as what they are. */
+export function nameOfOther(name: string | null): string {
+  return name ?? "Another window";
+}
+
 /** Why somebody may not do what they asked for: who they are, what that role does, and who could. */
 export function notAllowedWords({ name, role }: Person, right: Right): string {
   const able = ROLES.filter((each) => mayDo({ role: each }, right)).join(" or ");

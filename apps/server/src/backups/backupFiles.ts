@@ -13,7 +13,9 @@ import { fileOf, folderOf, readName } from "./backupName.ts";
 /** A document may be so large, unpacked; bytes. */
 const LARGEST = 400 * 1_048_576;
 
+/** What is still being written, by a name of its own. */
 const UNFINISHED = ".part";
+const UNFINISHED_NAME = new RegExp(`^\\.[0-9a-f-]{36}\\${UNFINISHED}$`);
 /** No backup takes so long; milliseconds. */
 const ABANDONED = 3_600_000;
 
@@ -75,7 +77,7 @@ export async function makeFolder(path: string): Promise<void> {
 /** Takes away what a server or a headless backup that was killed has left half written; what another may still be writing stays. */
 async function removeUnfinished(folder: string, now: number): Promise<void> {
   for (const name of await namesIn(folder)) {
-    if (!/^\.[0-9a-f-]{36}\.part$/.test(name)) continue;
+    if (!UNFINISHED_NAME.test(name)) continue;
     const begun = await stat(join(folder, name)).then(
       ({ mtimeMs }) => mtimeMs,
       () => now,

@@ -28,7 +28,7 @@ import { KeptCues } from "../shows/keptCues.ts";
 import { ShowsService } from "../shows/shows.service.ts";
 import { AccessGuard } from "../people/access.guard.ts";
 import { PeopleService } from "../people/people.service.ts";
-import { Needs } from "../people/person.ts";
+import { Needs, personOf } from "../people/person.ts";
 
 /** A window that has not taken in so much of what it was told is cut; it comes back and begins with what is so by then. Messages, bytes. */
 const MOST_WAITING = 2000;
@@ -157,9 +157,8 @@ export class LiveGateway implements OnGatewayInit, OnGatewayDisconnect, OnModule
   @Needs("see")
   here(@ConnectedSocket() socket: Socket<ToServer, FromServer>, @MessageBody() body: unknown): void {
     const here = hereRequest.safeParse(body);
-    const person = this.people.personOf(socket.request);
-    if (!here.success || !person || !socket.rooms.has(room(here.data.show))) return;
-    this.presence.set(socket.id, { ...here.data, ...person });
+    if (!here.success || !socket.rooms.has(room(here.data.show))) return;
+    this.presence.set(socket.id, { ...here.data, ...personOf(socket.request) });
     this.tellHere(here.data.show);
   }
 

@@ -2,7 +2,7 @@ import { ConflictException, NotFoundException } from "@nestjs/common";
 import { ShowError } from "@zm/core";
 import { NAME_FAULT, PERSON_NAME, type Role } from "@zm/protocol";
 import type { EntityManager } from "typeorm";
-import { AccountRow } from "../database/entities.ts";
+import { AccountRow, SessionRow } from "../database/entities.ts";
 import { hashPassword } from "./passwords.ts";
 
 /** A name as it is compared: two that people would take for the same are. */
@@ -36,6 +36,12 @@ export async function changeRole(manager: EntityManager, name: string, role: Rol
   const account = await accountNamed(manager, name);
   if (role !== "programmer") await expectAnotherProgrammer(manager, account);
   await manager.update(AccountRow, { id: account.id }, { role });
+}
+
+/** Gives somebody another password, and signs out every browser of theirs. Throws ShowError for one that is none. */
+export async function changePassword(manager: EntityManager, { id }: Pick<AccountRow, "id">, next: string): Promise<void> {
+  await manager.update(AccountRow, { id }, { password: await hashPassword(next) });
+  await manager.delete(SessionRow, { accountId: id });
 }
 
 /** Takes an account away, with its browsers. Throws ConflictException for the last programmer, unless nobody else has an account and `evenTheLast` is said. */

@@ -6,11 +6,10 @@ import { ShowError } from "@zm/core";
 import { ROLES, ROLE_WORDS, type Role } from "@zm/protocol";
 import type { EntityManager } from "typeorm";
 import { openDatabase } from "../database/dataSource.ts";
-import { AccountRow, SessionRow } from "../database/entities.ts";
+import { AccountRow } from "../database/entities.ts";
 import { readSettings } from "../settings.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
-import { accountNamed, addAccount, changeRole, removeAccount } from "./accounts.ts";
-import { hashPassword } from "./passwords.ts";
+import { accountNamed, addAccount, changePassword, changeRole, removeAccount } from "./accounts.ts";
 
 const HELP = `npm run account                              lists the accounts there are
 npm run account -- add NAME --role ROLE      makes one; the password is asked for, or read from standard input
@@ -35,12 +34,9 @@ async function work(words: readonly string[]): Promise<unknown> {
     } else if (command === "role" && rest.length === 1) await source.transaction((own) => changeRole(own, name, roleOf(rest[0])));
     else if (command === "remove" && rest.length === 0) await source.transaction((own) => removeAccount(own, name, { evenTheLast: true }));
     else if (command === "password" && rest.length === 0) {
-      const { id } = await accountNamed(manager, name);
-      const password = await hashPassword(await askedPassword(name));
-      await source.transaction(async (own) => {
-        await own.update(AccountRow, { id }, { password });
-        await own.delete(SessionRow, { accountId: id });
-      });
+      const account = await accountNamed(manager, name);
+      const password = await askedPassword(name);
+      await source.transaction((own) => changePassword(own, account, password));
     } else throw new ShowError(HELP);
     return await listed(manager);
   } finally {

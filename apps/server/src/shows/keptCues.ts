@@ -1,6 +1,6 @@
 import { ConflictException, Injectable, type OnModuleDestroy } from "@nestjs/common";
-import { type Step, plainCueNumber } from "@zm/core";
-import { type KeptCue, isOwnKept } from "@zm/protocol";
+import { type Step, count, isCueData, plainCueNumber } from "@zm/core";
+import { type KeptCue, isOwnKept, nameOfOther } from "@zm/protocol";
 import { Subject } from "rxjs";
 import type { Author } from "../shared/author.ts";
 
@@ -44,14 +44,18 @@ export class KeptCues implements OnModuleDestroy {
     const others = this.of(show).filter((each) => !isOwnKept(each, author));
     if (others.length === 0) return;
     const byCue = new Map(others.map((each) => [`${each.list}/${each.cue}`, each]));
-    const touched = steps.find((step) => cuesOf(step).some((cue) => byCue.has(cue)));
-    const met = touched && byCue.get(cuesOf(touched).find((cue) => byCue.has(cue)) ?? "");
-    if (!met) return;
-    const minutes = Math.max(1, Math.ceil((met.ends - Date.now()) / 60_000));
-    throw new ConflictException(
-      `${met.person ?? "Another window"} keeps cue ${met.cue}, for ${minutes} more ${minutes === 1 ? "minute" : "minutes"}. Nothing was changed; take it over first: keep #${met.cue}`,
-    );
+    for (const step of steps) {
+      const met = cuesOf(step).flatMap((cue) => byCue.get(cue) ?? [])[0];
+      if (met) throw keptByOther(met);
+    }
   }
+}
+
+function keptByOther({ person, cue, ends }: KeptCue): ConflictException {
+  const minutes = count(Math.max(1, Math.ceil((ends - Date.now()) / 60_000)), "more minute");
+  return new ConflictException(
+    `${nameOfOther(person)} keeps cue ${cue}, for ${minutes}. Nothing was changed; take it over first: keep #${cue}`,
+  );
 }
 
 function isOf(kept: KeptCue, list: string, cue: string): boolean {
@@ -60,6 +64,6 @@ function isOf(kept: KeptCue, list: string, cue: string): boolean {
 
 /** The cues that a step changes, as "list/cue". */
 function cuesOf(step: Step): string[] {
-  if (step.at === "renumber") return step.cues.map(({ from }) => `${step.list}/${plainCueNumber(from)}`);
-  return "list" in step && "cue" in step ? [`${step.list}/${plainCueNumber(step.cue)}`] : [];
+  if (step.at === "renumber") return step.cues.map(({ from }) => `${step.list}/${from}`);
+  return isCueData(step) ? [`${step.list}/${step.cue}`] : [];
 }

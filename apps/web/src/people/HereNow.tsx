@@ -1,5 +1,6 @@
+import { nameOfOther } from "@zm/protocol";
 import { Toggle } from "../shared/Toggle.tsx";
-import { LOOKS_ON, follow, nameOf, useOthers } from "../show/presence.ts";
+import { LOOKS_ON, follow, useOthers } from "../show/presence.ts";
 import { useDialogs } from "../shared/dialogs.ts";
 import { placeWords } from "./placeWords.ts";
 
@@ -17,7 +18,7 @@ export function HereNow() {
       <ul>
         {others.map((here) => (
           <li key={here.window} className="flex h-10 items-center gap-3 border-t border-rule">
-            <span className="min-w-0 flex-1 truncate font-bold">{nameOf(here)}</span>
+            <span className="min-w-0 flex-1 truncate font-bold">{nameOfOther(here.name)}</span>
             <span className="text-[13px] text-quiet">{placeWords(here)}</span>
             {here.view !== LOOKS_ON && (
               <Toggle pressed={here.window === followed} onClick={() => see(here.window)}>

@@ -1,7 +1,8 @@
+import { nameOfOther } from "@zm/protocol";
 import { Lock, LockOpen } from "lucide-react";
 import { ActionButton } from "../shared/ActionButton.tsx";
 import { hourWords } from "../shared/moments.ts";
-import { isMine, keepCue, keeperOf, keptNow, useKept } from "../show/kept.ts";
+import { isMine, keepCue, keptNow, useKept } from "../show/kept.ts";
 import { useWhyNot } from "../show/me.ts";
 import { useOthers } from "../show/presence.ts";
 import { useShow } from "../show/useShow.ts";
@@ -16,7 +17,7 @@ export function KeepButton({ list, cue }: { list: string; cue: string }) {
   return (
     <div className="flex items-center gap-2">
       <span className={`flex-1 text-[13px] ${kept && !mine ? "text-error" : "text-quiet"}`}>
-        {kept ? `${mine ? "yours" : `${keeperOf(kept)} keeps it`} until ${hourWords(new Date(kept.ends))}` : "others are here"}
+        {kept ? `${mine ? "yours" : `${nameOfOther(kept.person)} keeps it`} until ${hourWords(new Date(kept.ends))}` : "others are here"}
       </span>
       <ActionButton className="btn btn-outline btn-sm border-neutral" onAct={() => keepCue(id, list, cue, !mine)}>
         {mine ? <LockOpen size={14} /> : <Lock size={14} />}

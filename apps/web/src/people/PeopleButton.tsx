@@ -1,5 +1,5 @@
 import { LogOut, Users } from "lucide-react";
-import { ROLE_WORDS, aRole } from "@zm/protocol";
+import { ROLE_WORDS, aRole, nameOfOther } from "@zm/protocol";
 import { openPeople } from "../shared/dialogs.ts";
 import { DropMenu, MenuEntry, MenuHeading } from "../shared/DropMenu.tsx";
 import { tellTrouble } from "../shared/notices.ts";
@@ -7,7 +7,7 @@ import { initialsOf } from "../shared/words.ts";
 import { api } from "../show/api.ts";
 import { goToDoor, usePerson } from "../show/me.ts";
 import { placeWords } from "./placeWords.ts";
-import { LOOKS_ON, follow, nameOf, useOthers } from "../show/presence.ts";
+import { LOOKS_ON, follow, useOthers } from "../show/presence.ts";
 
 /** Whether there is anybody to be told of in the bar: somebody is signed in, or another window has the show open. */
 export function useHasPeople(): boolean {
@@ -36,13 +36,13 @@ export function PeopleButton() {
       {others
         .filter(({ view }) => view === LOOKS_ON)
         .map((here) => (
-          <MenuHeading key={here.window}>{nameOf(here)} looks on</MenuHeading>
+          <MenuHeading key={here.window}>{nameOfOther(here.name)} looks on</MenuHeading>
         ))}
       {others
         .filter(({ view }) => view !== LOOKS_ON)
         .map((here) => (
           <MenuEntry key={here.window} current={here.window === followed} onAct={() => follow(here.window)}>
-            <span className="flex-1 truncate">{nameOf(here)}</span>
+            <span className="flex-1 truncate">{nameOfOther(here.name)}</span>
             <span className="text-[13px] text-quiet">{placeWords(here)}</span>
           </MenuEntry>
         ))}

@@ -1,9 +1,10 @@
+import { nameOfOther } from "@zm/protocol";
 import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { chooseCues, chooseLights, chooseList, chooseNothing } from "../choice/selection.ts";
 import { lookAt } from "../choice/sheetView.ts";
 import { dropNotices, notify } from "../shared/notices.ts";
-import { follow, nameOf, useOthers } from "../show/presence.ts";
+import { follow, useOthers } from "../show/presence.ts";
 import { useMainList } from "../show/useShow.ts";
 
 /** While another window is followed this one shows what that shows. A key or a press here ends it: from then on it is one's own again. */
@@ -22,7 +23,7 @@ export function useFollowing(show: number): void {
     }
     if (here.channels.length > 0) chooseLights(here.channels);
   }, [here, main, navigate, show]);
-  const name = here && nameOf(here);
+  const name = here && nameOfOther(here.name);
   useEffect(() => {
     if (name === undefined) return;
     notify(`You see what ${name} sees; a key or a press ends it`, "word", { of: "following", lasting: true });

@@ -1,11 +1,10 @@
-import type { KeptCue } from "@zm/protocol";
+import { type KeptCue, isOwnKept, nameOfOther } from "@zm/protocol";
 import { create } from "zustand";
 import { notify, tellTrouble } from "../shared/notices.ts";
 import { api } from "./api.ts";
 import { WINDOW } from "./gesture.ts";
 import { meQuery } from "./me.ts";
 import { queryClient } from "./queryClient.ts";
-import { isOwnKept } from "@zm/protocol";
 
 /** The cues of the show that somebody keeps for themselves. */
 export const useKept = create<{ readonly kept: readonly KeptCue[] }>(() => ({ kept: [] }));
@@ -14,7 +13,7 @@ export const useKept = create<{ readonly kept: readonly KeptCue[] }>(() => ({ ke
 export function receiveKept(kept: readonly KeptCue[]): void {
   for (const mine of useKept.getState().kept.filter(isMine)) {
     const now = kept.find(({ list, cue }) => list === mine.list && cue === mine.cue);
-    if (now && !isMine(now)) notify(`${keeperOf(now)} has taken cue ${mine.cue} over`, "trouble");
+    if (now && !isMine(now)) notify(`${nameOfOther(now.person)} has taken cue ${mine.cue} over`, "trouble");
   }
   useKept.setState({ kept });
 }
@@ -22,11 +21,6 @@ export function receiveKept(kept: readonly KeptCue[]): void {
 /** Whether whoever sits at this window keeps a cue. */
 export function isMine(kept: KeptCue): boolean {
   return isOwnKept(kept, { window: WINDOW, person: queryClient.getQueryData(meQuery.queryKey)?.person?.name ?? null });
-}
-
-/** Who keeps a cue, as it is told to others. */
-export function keeperOf({ person }: Pick<KeptCue, "person">): string {
-  return person ?? "Another window";
 }
 
 /** Who keeps a cue, now; undefined: nobody. */

@@ -13,7 +13,7 @@ import { runsKey } from "./runLog.ts";
 import { useLastEdit } from "./lastEdit.ts";
 import { type OpenShow, showKey, showsQuery } from "./openShow.ts";
 import { stageKey } from "./onStage.ts";
-import { receiveHere, setHereLine } from "./presence.ts";
+import { leaveHere, receiveHere, setHereLine } from "./presence.ts";
 import { receiveKept } from "./kept.ts";
 import { askAgainWhoIAm } from "./me.ts";
 import { rememberOpened } from "./lastOpened.ts";
@@ -69,8 +69,7 @@ export function useLiveShow(show: number): void {
     });
     socket.on("disconnect", (why) => {
       useLive.setState({ connected: false });
-      setHereLine(null);
-      receiveHere([]);
+      leaveHere();
       // The server has cut this line on purpose, which is not tried again by itself.
       if (why === "io server disconnect") again = setTimeout(() => void comeBack(socket, () => left), AGAIN);
     });
@@ -115,8 +114,7 @@ export function useLiveShow(show: number): void {
       clearTimeout(again);
       clearTimeout(logged);
       socket.close();
-      setHereLine(null);
-      receiveHere([]);
+      leaveHere();
       receiveKept([]);
       useLive.setState({ show: null, run: null, connected: false });
       useLastEdit.setState({ edit: null });

@@ -22,11 +22,6 @@ export function follow(window: string | null): void {
 /** What a page that only looks on says of its view: there is nothing chosen in it, and nothing to follow. */
 export const LOOKS_ON = "watch";
 
-/** How another window is called: by whoever sits at it, or as what it is. */
-export function nameOf({ name }: Pick<Here, "name">): string {
-  return name ?? "Another window";
-}
-
 let latest: HereRequest | null = null;
 let send: ((here: HereRequest) => void) | null = null;
 
@@ -40,4 +35,10 @@ export function tellHere(here: HereRequest): void {
 export function setHereLine(line: ((here: HereRequest) => void) | null): void {
   send = line;
   if (latest) line?.(latest);
+}
+
+/** The live line is gone, and with it what it told of others. */
+export function leaveHere(): void {
+  setHereLine(null);
+  receiveHere([]);
 }

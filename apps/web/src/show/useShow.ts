@@ -7,7 +7,7 @@ import { nextFrame } from "../shared/nextFrame.ts";
 import { notify } from "../shared/notices.ts";
 import { type UserAction, isUnsettled, tellDone, tellRefused } from "./unsettled.ts";
 import { receiveHand } from "./handStore.ts";
-import type { EditEvent, RunningEditsRequest } from "@zm/protocol";
+import { type EditEvent, type RunningEditsRequest, nameOfOther } from "@zm/protocol";
 import { Refusal, api } from "./api.ts";
 import { seenAtOnce, useEditsLive } from "./editsLive.ts";
 import { WINDOW, currentGesture } from "./gesture.ts";
@@ -35,9 +35,8 @@ export async function receiveEdit(client: QueryClient, event: EditEvent): Promis
     const sheet = applySteps(known.sheet, steps);
     client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet });
     if (event.window !== null && event.window !== WINDOW) {
-      const who = event.person ?? "Another window";
-      flash(steps, who);
-      if (event.kind === "edit") tellNewNotes(known.sheet.show, sheet.show, who);
+      flash(steps);
+      if (event.kind === "edit") tellNewNotes(known.sheet.show, sheet.show, nameOfOther(event.person));
     }
     editRun(sheet);
     useLastEdit.setState({
@@ -233,7 +232,7 @@ export function useHistory(): (what: "undo" | "redo", run?: Runner) => Promise<b
           if (step.window !== WINDOW && step.window !== null) {
             if (named?.id !== step.id) {
               named = { id: step.id, at: Infinity };
-              notify(`${step.person ?? "Another window"} did this: ${step.words}. Press once more to ${verb}`, "trouble");
+              notify(`${nameOfOther(step.person)} did this: ${step.words}. Press once more to ${verb}`, "trouble");
               // Nobody has read what a busy page has not painted yet.
               return void nextFrame().then(() => {
                 if (named?.id === step.id) named = { id: step.id, at: performance.now() };

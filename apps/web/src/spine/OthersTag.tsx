@@ -1,5 +1,6 @@
+import { nameOfOther } from "@zm/protocol";
 import { initialsOf } from "../shared/words.ts";
-import { nameOf, useOthers } from "../show/presence.ts";
+import { useOthers } from "../show/presence.ts";
 import { useMainList } from "../show/useShow.ts";
 
 interface OthersTagProps {
@@ -18,7 +19,7 @@ function Initials({ list, cue }: OthersTagProps) {
   const main = useMainList().id;
   const own = others.filter((here) => here.cueEnd === cue && (here.list ?? main) === list);
   if (own.length === 0) return null;
-  const names = own.map(nameOf);
+  const names = own.map(({ name }) => nameOfOther(name));
   const words = `${names.join(" and ")} ${own.length === 1 ? "is" : "are"} at this cue`;
   return (
     <span title={words} className="shrink-0 rounded-full border border-secondary px-1.5 text-[13px] leading-4 font-normal text-secondary">

@@ -1,3 +1,4 @@
+import { nameOfOther } from "@zm/protocol";
 import { answer, capital, foundWords, listOf, notesWords } from "@zm/core";
 import { editsBlind, useLineText } from "../../choice/lineText.ts";
 import { openAsk, openBring, openHelp, openNotes, openNumbers, openSearch, openPeople, openSend, openTake } from "../../shared/dialogs.ts";
@@ -5,7 +6,7 @@ import { notify, tellTrouble } from "../../shared/notices.ts";
 import { api } from "../../show/api.ts";
 import { defineRequest } from "./kind.ts";
 import { listAt } from "../listAt.ts";
-import { isMine, keepCue, keeperOf, keptNow } from "../../show/kept.ts";
+import { isMine, keepCue, keptNow } from "../../show/kept.ts";
 
 export const view = defineRequest("view", {
   isLocal: true,
@@ -88,7 +89,7 @@ export const keepCueRequest = defineRequest("keepCue", {
     if (!keep) return `Enter lets others change cue ${cue} again`;
     const kept = keptNow(list, cue);
     return kept && !isMine(kept)
-      ? `${keeperOf(kept)} keeps cue ${cue}; Enter takes it over, and tells them`
+      ? `${nameOfOther(kept.person)} keeps cue ${cue}; Enter takes it over, and tells them`
       : `Enter keeps cue ${cue} for you for ten minutes: others take it over before they change it`;
   },
   run: ({ list, cue, keep }, { id }) => keepCue(id, list, cue, keep),
