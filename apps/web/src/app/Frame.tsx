@@ -1,6 +1,6 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { CircleDot, CircleQuestionMark, Contrast, Search, SlidersVertical } from "lucide-react";
-import { Suspense, useEffect, useState } from "react";
+import { Suspense, memo, useDeferredValue, useEffect, useState } from "react";
 import { NavLink, Outlet, useMatch, useNavigation, useParams } from "react-router";
 import { useSelection } from "../choice/selection.ts";
 import { openDrawer, useSheetView } from "../choice/sheetView.ts";
@@ -46,17 +46,19 @@ export function Opening() {
 export function Frame() {
   const { showId } = useParams();
   const { data: show } = useSuspenseQuery(showQuery(Number(showId)));
+  const before = useDeferredValue(show);
+  const shown = show.whole && before.id === show.id ? before : show;
   const { location } = useNavigation();
   // What is typed while another show is on its way must not reach the one that was left.
   if (location && !location.pathname.startsWith(`/show/${showId}/`)) return <Opening />;
   return (
-    <ShowContext.Provider value={show}>
-      <OpenFrame key={show.id} show={show} />
+    <ShowContext.Provider value={shown}>
+      <OpenFrame key={shown.id} show={shown} />
     </ShowContext.Provider>
   );
 }
 
-function OpenFrame({ show }: { show: OpenShow }) {
+const OpenFrame = memo(function OpenFrame({ show }: { show: OpenShow }) {
   useLiveShow(show.id);
   useTellHere(show.id);
   useFollowing(show.id);
@@ -138,7 +140,7 @@ function OpenFrame({ show }: { show: OpenShow }) {
       <Dialogs show={show.id} />
     </div>
   );
-}
+});
 
 const VIEWS = [
   ["score", "Score"],

@@ -2,7 +2,7 @@ import { memo, useEffect, useLayoutEffect, useRef } from "react";
 import { milestone } from "../shared/milestone.ts";
 import { paintScore } from "./paint/paintScore.ts";
 import { type ScorePicture, ROW } from "./paint/picture.ts";
-import { forgetPainting, paintSoon } from "./paint/paintQueue.ts";
+import { forgetPainting, paintInFrame, paintSoon } from "./paint/paintQueue.ts";
 import type { Ink } from "./paint/ink.ts";
 
 /** A tile holds so many rows and is so wide: small enough that painting one leaves time in a frame, large enough that few come into view in one. */
@@ -86,14 +86,13 @@ const ScoreTile = memo(function ScoreTile({ picture, ink, theme, first, last, le
       paintScore(context, { ...picture, span: { first, last }, left, right }, ink);
       milestone("score-painted");
     };
-    // Ghosts of an edit that is still being typed may take a few frames; everything else is there at once.
-    const onlyGhosts = painted.current !== null && differsInGhostsAlone(painted.current, picture);
+    // What comes into view must not be empty; ghosts of an edit that is still being typed may take a few frames.
+    const before = painted.current;
     painted.current = picture;
-    if (onlyGhosts) paintSoon(element, paint);
-    else {
-      forgetPainting(element);
-      paint();
-    }
+    if (before !== null && differsInGhostsAlone(before, picture)) return paintSoon(element, paint);
+    forgetPainting(element);
+    if (before !== null && before !== picture) paintInFrame(element, paint);
+    else paint();
   }, [picture, ink, theme, first, last, left, right, scale]);
   useEffect(() => {
     const element = canvas.current;

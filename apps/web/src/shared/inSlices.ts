@@ -1,5 +1,5 @@
 /** So long a computation holds the window before what was pressed and drawn meanwhile has its turn; milliseconds. */
-const SLICE = 8;
+const SLICE = 4;
 
 /** Lets everything that waits for the window have its turn. */
 function turn(): Promise<void> {

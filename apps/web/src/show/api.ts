@@ -22,6 +22,7 @@ import {
   routes,
 } from "@zm/protocol";
 import type { z } from "zod";
+import { requestBody } from "./requestBody.ts";
 import { inSlices } from "../shared/inSlices.ts";
 import { WINDOW } from "./gesture.ts";
 
@@ -98,7 +99,7 @@ async function call<Request extends z.ZodType, Reply extends z.ZodType>(
   const isText = typeof body === "string";
   const own = new Headers({ ...headers, [OWN_HEADER.name]: OWN_HEADER.value });
   if (body !== undefined) own.set("Content-Type", isText ? SHOW_TYPE : "application/json");
-  const sent = body === undefined ? {} : { body: isText ? body : JSON.stringify(body) };
+  const sent = body === undefined ? {} : { body: isText ? body : await requestBody(body) };
   // A document on its way takes as long as it takes.
   const limit = isText ? {} : { signal: AbortSignal.timeout(LONGEST) };
   const response = await fetch(url, { method, headers: own, ...limit, ...sent }).catch(() => {

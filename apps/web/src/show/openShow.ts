@@ -9,6 +9,8 @@ export interface OpenShow {
   readonly id: number;
   readonly revision: number;
   readonly sheet: ShowSheet;
+  /** True where it was read as a whole, so that everything in it may be another: it is drawn bit by bit. */
+  readonly whole: boolean;
 }
 
 /** The name under which a window keeps a show. */
@@ -27,7 +29,7 @@ export const showQuery = (id: number) =>
     queryFn: async (): Promise<OpenShow> => {
       const { show, revision, history } = await api.show(id);
       receiveHistory(history);
-      return { id, revision, sheet: await inSlices(openInSlices(show)) };
+      return { id, revision, sheet: await inSlices(openInSlices(show)), whole: true };
     },
     staleTime: Infinity,
     gcTime: Infinity,

@@ -33,7 +33,7 @@ export async function receiveEdit(client: QueryClient, event: EditEvent): Promis
   if (steps === null) return readAnew(client, event, verb);
   try {
     const sheet = applySteps(known.sheet, steps);
-    client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet });
+    client.setQueryData<OpenShow>(showKey(event.show), { id: known.id, revision: event.revision, sheet, whole: false });
     if (event.window !== null && event.window !== WINDOW) {
       flash(steps);
       if (event.kind === "edit") tellNewNotes(known.sheet.show, sheet.show, nameOfOther(event.person));

@@ -47,7 +47,7 @@ const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve
 
 beforeEach(() => {
   asked = [];
-  client.setQueryData(showKey(1), { id: 1, revision: 7, sheet });
+  client.setQueryData(showKey(1), { id: 1, revision: 7, sheet, whole: false });
   useLive.setState({ show: 1, run: null });
   if (states[0]) receiveRun(client, states[0]);
   globalThis.fetch = () => new Promise((resolve) => asked.push((state) => resolve(new Response(JSON.stringify(state)))));

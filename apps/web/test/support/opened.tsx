@@ -39,7 +39,7 @@ export function renderOpened(
   render(
     <QueryClientProvider client={client}>
       <MemoryRouter initialEntries={["/show/1/score"]}>
-        <ShowContext.Provider value={{ id: 1, revision: 0, sheet }}>
+        <ShowContext.Provider value={{ id: 1, revision: 0, sheet, whole: false }}>
           <Worked>{part}</Worked>
         </ShowContext.Provider>
       </MemoryRouter>

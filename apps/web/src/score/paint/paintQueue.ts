@@ -9,9 +9,24 @@ export function paintSoon(thing: object, paint: () => void): void {
   queue.set(thing, paint);
 }
 
+const nextFrame = new Map<object, () => void>();
+
+/** Paints something in the next frame, together with everything else that changes in it, and not in the midst of what the page computes now. */
+export function paintInFrame(thing: object, paint: () => void): void {
+  if (nextFrame.size === 0) requestAnimationFrame(paintFrame);
+  nextFrame.set(thing, paint);
+}
+
+function paintFrame(): void {
+  const paintings = [...nextFrame.values()];
+  nextFrame.clear();
+  for (const paint of paintings) paint();
+}
+
 /** Leaves out a painting that is no longer wanted. */
 export function forgetPainting(thing: object): void {
   queue.delete(thing);
+  nextFrame.delete(thing);
 }
 
 function paintSome(): void {
