@@ -19,7 +19,7 @@ export function benchPackets(show: Show): void {
     if (!values || !writeLevels(layout, values, levels)) throw new Error("Nothing has changed from one frame to the next");
     packets.forEach((packet, index) => {
       const own = levels[index];
-      if (own) bytes += Buffer.from(packet.next(own)).length;
+      if (own) bytes += Buffer.from(packet.next(own, 100)).length;
     });
   };
   for (let frame = 0; frame < FRAMES; frame += 1) send(frame);

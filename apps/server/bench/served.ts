@@ -4,7 +4,7 @@ import type { DataSource } from "typeorm";
 import { createApp } from "../src/app.ts";
 import { openDatabase } from "../src/database/dataSource.ts";
 import { RunService } from "../src/run/run.service.ts";
-import { ServerLock } from "../src/database/serverLock.ts";
+import { Lease } from "../src/lease/lease.ts";
 import { readSettings } from "../src/settings.ts";
 import { importThread } from "../src/shows/importWorker.ts";
 import { now } from "../src/shared/clock.ts";
@@ -25,7 +25,7 @@ export interface Reading {
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
   const database = await openDatabase(settings);
-  const app = await createApp(database, settings, await ServerLock.take(settings));
+  const app = await createApp(database, settings, await Lease.take(settings));
   await app.listen(0, "127.0.0.1");
   importThread();
   const delay = monitorEventLoopDelay({ resolution: RESOLUTION });

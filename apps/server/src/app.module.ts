@@ -26,7 +26,7 @@ import { RunController } from "./run/run.controller.ts";
 import { RunService } from "./run/run.service.ts";
 import { RunLogController } from "./runlog/runLog.controller.ts";
 import { RunLogService } from "./runlog/runLog.service.ts";
-import { ServerLock } from "./database/serverLock.ts";
+import { Lease } from "./lease/lease.ts";
 import { StageController } from "./run/stage.controller.ts";
 import { Troubles } from "./shared/troubles.ts";
 import { Certificate } from "./door/certificate.ts";
@@ -34,6 +34,11 @@ import { AccessGuard } from "./people/access.guard.ts";
 import { PeopleController } from "./people/people.controller.ts";
 import { PeopleService } from "./people/people.service.ts";
 import { Settings } from "./settings.ts";
+import { FollowingService } from "./spare/following.service.ts";
+import { PassOn } from "./spare/passOn.ts";
+import { ServersController } from "./spare/servers.controller.ts";
+import { SpareGateway } from "./spare/spare.gateway.ts";
+import { SparesService } from "./spare/spares.service.ts";
 import { ImportFile } from "./shows/importFile.ts";
 import { Imports } from "./shows/imports.ts";
 import { KeptController } from "./shows/kept.controller.ts";
@@ -48,7 +53,7 @@ const MINUTE = 60_000;
 /** The whole server over a database that is already open. */
 @Module({})
 export class AppModule {
-  static over(database: DataSource, settings: Settings, lock: ServerLock, certificate: Certificate): DynamicModule {
+  static over(database: DataSource, settings: Settings, lock: Lease, certificate: Certificate): DynamicModule {
     return {
       module: AppModule,
       imports: [
@@ -74,11 +79,12 @@ export class AppModule {
         BackupsController,
         PeopleController,
         KeptController,
+        ServersController,
       ],
       providers: [
         { provide: DataSource, useValue: database },
         { provide: Settings, useValue: settings },
-        { provide: ServerLock, useValue: lock },
+        { provide: Lease, useValue: lock },
         { provide: Certificate, useValue: certificate },
         { provide: APP_GUARD, useClass: AccessGuard },
         PeopleService,
@@ -99,6 +105,10 @@ export class AppModule {
         BackupsService,
         LiveGateway,
         IdleShows,
+        SparesService,
+        SpareGateway,
+        FollowingService,
+        PassOn,
       ],
     };
   }

@@ -11,10 +11,11 @@ import type { DataSource } from "typeorm";
 import { AppModule } from "./app.module.ts";
 import { Certificate } from "./door/certificate.ts";
 import type { Settings } from "./settings.ts";
-import { ErrorFilter } from "./shared/errorFilter.ts";
+import { PassOn } from "./spare/passOn.ts";
+import { ErrorFilter } from "./door/errorFilter.ts";
 import { PinoLogger, makeLog, requestLog } from "./shared/pinoLogger.ts";
 import { guard, writersOnly } from "./door/guard.ts";
-import type { ServerLock } from "./database/serverLock.ts";
+import type { Lease } from "./lease/lease.ts";
 import { BodyPipe } from "./shared/bodyPipe.ts";
 import { TimeLimit } from "./shared/timeLimit.ts";
 import { ShowsService } from "./shows/shows.service.ts";
@@ -25,7 +26,7 @@ function holdsEdits(request: IncomingMessage): boolean {
 }
 
 /** Builds the application: REST, live events, the OpenAPI page and the built web page, all on one port. */
-export async function createApp(database: DataSource, settings: Settings, lock: ServerLock): Promise<NestExpressApplication> {
+export async function createApp(database: DataSource, settings: Settings, lock: Lease): Promise<NestExpressApplication> {
   const certificate = await Certificate.of(settings);
   const log = makeLog(settings);
   const app = await NestFactory.create<NestExpressApplication>(AppModule.over(database, settings, lock, certificate), {
@@ -40,7 +41,8 @@ export async function createApp(database: DataSource, settings: Settings, lock: 
           // A spreadsheet is packed in threads that its packer makes of its own text.
           "worker-src": ["'self'", "blob:"],
           "style-src": ["'self'", "'unsafe-inline'"],
-          "connect-src": ["'self'", "ws:", "wss:"],
+          // Where the server falls silent, its page goes on with another one of its shows, which may have come later than the page.
+          "connect-src": ["'self'", "ws:", "wss:", "http:", "https:"],
           "img-src": ["'self'", "data:", "blob:"],
         },
       },
@@ -48,7 +50,9 @@ export async function createApp(database: DataSource, settings: Settings, lock: 
     }),
   );
   app.use(requestLog(log));
-  app.use(guard(SHOW_TYPE));
+  const passOn = app.get(PassOn);
+  app.use(guard(SHOW_TYPE, passOn.others));
+  app.use(passOn.take);
   app.use(writersOnly(lock));
   // A show that is imported is streamed into a file; a list that is brought into one comes as an edit; everything else is small. What is packed counts as it
   // is unpacked.

@@ -21,9 +21,9 @@ import { IsAddress } from "./shared/isAddress.ts";
 
 const LEVELS = ["debug", "info", "warn", "error", "silent"] as const;
 
-/** How the database is reached; it is on loopback. */
+/** How the database is reached: on this machine, or on another that several servers share. */
 class DatabaseSettings {
-  @IsString()
+  @Matches(/^[A-Za-z0-9][A-Za-z0-9.-]{0,252}$/, { message: "ZM_DB_HOST is the address of the database's machine, such as 10.0.0.7" })
   readonly host: string;
 
   @IsInt({ message: "ZM_DB_PORT is a port, a whole number such as 4601" })
@@ -62,6 +62,13 @@ export class Settings {
   @IsOptional()
   @IsNotEmpty({ message: "ZM_TLS_KEY is empty; it names a file" })
   readonly tlsKey: string | undefined;
+
+  /** The server that leads these shows, of which this one is a spare. */
+  @IsOptional()
+  @Matches(/^[A-Za-z0-9][A-Za-z0-9.-]{0,252}(:\d{1,5})?$/, {
+    message: "ZM_SPARE_OF is the address of the server that leads, such as 10.0.0.5 or 10.0.0.5:4600",
+  })
+  readonly spareOf: string | undefined;
 
   /** What programs that run beside the server carry, such as the simulated lights. */
   @MinLength(32, { message: "ZM_LOCAL_KEY is a secret of 32 letters or more; leave it out and one is made" })
@@ -108,7 +115,7 @@ export class Settings {
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const level = env["ZM_LOG_LEVEL"] ?? "info";
   const database = Object.assign(new DatabaseSettings(), {
-    host: "127.0.0.1",
+    host: env["ZM_DB_HOST"] ?? "127.0.0.1",
     port: Number(env["ZM_DB_PORT"] ?? 4601),
     username: env["ZM_DB_USER"] ?? "zealous",
     password: env["ZM_DB_PASSWORD"] ?? "",
@@ -119,6 +126,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     host: env["ZM_HOST"] ?? "127.0.0.1",
     tlsCert: env["ZM_TLS_CERT"],
     tlsKey: env["ZM_TLS_KEY"],
+    spareOf: env["ZM_SPARE_OF"],
     localKey: env["ZM_LOCAL_KEY"] ?? newToken(),
     database,
     caller: fileURLToPath(new URL("../../caller/dist/main.js", import.meta.url)),

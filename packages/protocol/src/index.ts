@@ -12,6 +12,7 @@ export * from "./osc.ts";
 export * from "./output.ts";
 export * from "./past.ts";
 export * from "./people.ts";
+export * from "./servers.ts";
 export * from "./presence.ts";
 export * from "./routes.ts";
 export * from "./run.ts";

@@ -19,6 +19,7 @@ import {
 import { keepRequest, keptReply } from "./presence.ts";
 import { pressRequest, runEvent, runState, runningEditsRequest, runningReply, stepReply } from "./run.ts";
 import { beginRunRequest, loggedRun, changeRunRequest, loggedRunsReply, runsReply } from "./runlog.ts";
+import { handOverRequest, passageReply, serversReply } from "./servers.ts";
 import { importReply, importState, openShowReply, removeReply, showSummary, storedReply, titleRequest } from "./shows.ts";
 
 /** One thing that can be asked of the server. `{id}` in a path is the number of a show. */
@@ -86,6 +87,11 @@ export const routes = {
   setBackups: route("PUT", "/api/backups", backupSettings, backupsState),
   backUp: route("POST", "/api/shows/{id}/backups", z.object({}), backupEntry),
   restore: route("POST", "/api/backups/restore", backupName, importReply),
+  servers: route("GET", "/api/servers", nothing, serversReply),
+  handOver: route("POST", "/api/servers/hand-over", handOverRequest, serversReply),
+  takeOver: route("POST", "/api/servers/take-over", z.object({}), serversReply),
+  forgetServer: route("DELETE", "/api/servers/{server}", nothing, serversReply),
+  passage: route("POST", "/api/me/passage", z.object({}), passageReply),
   me: route("GET", "/api/me", nothing, meReply),
   signIn: route("POST", "/api/sessions", signInRequest, meReply),
   signOut: route("DELETE", "/api/sessions/own", nothing, meReply),

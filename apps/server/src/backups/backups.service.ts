@@ -8,7 +8,7 @@ import { Injectable, Logger, NotFoundException, type OnModuleDestroy, type OnMod
 import { ShowError } from "@zm/core";
 import { type BackupEntry, type BackupName, type BackupSettings, type BackupsState, backupSettings } from "@zm/protocol";
 import { Subscription } from "rxjs";
-import { ServerLock } from "../database/serverLock.ts";
+import { Lease } from "../lease/lease.ts";
 import { Settings } from "../settings.ts";
 import { now } from "../shared/clock.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
@@ -45,7 +45,7 @@ export class BackupsService implements OnModuleInit, OnModuleDestroy {
   constructor(
     private readonly shows: ShowsService,
     private readonly troubles: Troubles,
-    private readonly lock: ServerLock,
+    private readonly lock: Lease,
     private readonly own: Settings,
   ) {
     this.path = join(own.runs, "backups.json");

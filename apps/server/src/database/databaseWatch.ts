@@ -2,7 +2,7 @@ import { Injectable, type OnApplicationShutdown, type OnModuleDestroy } from "@n
 import { BehaviorSubject, Subject, firstValueFrom } from "rxjs";
 import { DataSource } from "typeorm";
 import { DatabaseAway } from "./lost.ts";
-import { ServerLock } from "./serverLock.ts";
+import { Lease } from "../lease/lease.ts";
 
 /** How often the database is asked whether it is there, and how long it may take to answer; milliseconds. */
 const EVERY = 1000;
@@ -20,7 +20,7 @@ export class DatabaseWatch implements OnModuleDestroy, OnApplicationShutdown {
 
   constructor(
     private readonly database: DataSource,
-    private readonly lock: ServerLock,
+    private readonly lock: Lease,
   ) {
     this.timer = setTimeout(() => void this.look(), EVERY);
   }

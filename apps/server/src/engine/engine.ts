@@ -11,6 +11,7 @@ import {
 import { type Show, ShowError } from "@zm/core";
 import type { RunEvent } from "@zm/protocol";
 import { Subject } from "rxjs";
+import type { ServerRole } from "../lease/lease.ts";
 import { DatabaseAway } from "../database/lost.ts";
 import { now } from "../shared/clock.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
@@ -58,6 +59,12 @@ export type EngineThread = Pick<Worker, "postMessage" | "terminate"> & {
   on(event: "exit", hear: () => void): unknown;
 };
 
+/** What has happened to what runs, with the held looks whose bump is pressed and where their faders go back to. */
+export interface ToldEvent {
+  readonly event: RunEvent;
+  readonly bumps: Readonly<Record<string, number>>;
+}
+
 /** What is wrong with the engine or what it does, for as long as it is; null: it is over. */
 export interface EngineTrouble {
   readonly id: string;
@@ -68,13 +75,17 @@ export interface EngineTrouble {
 export class Engine {
   /** Everything that has happened to what runs, in order. */
   readonly events = new Subject<RunEvent>();
+  /** The same, each with the bumps that are pressed then. */
+  readonly told = new Subject<ToldEvent>();
+  /** The number of each show that begins to run here. */
+  readonly opened = new Subject<number>();
   readonly troubles = new Subject<EngineTrouble>();
   /** The show that is on stage, whenever it is another; null: none. */
   readonly onStage = new Subject<number | null>();
   /** Says that the thread is another, which knows nothing but what is written down. */
   readonly restarted = new Subject<void>();
   private readonly log = new Logger("Engine");
-  private readonly setUp: EngineSetUp;
+  private readonly setUp: EngineSetUp & { role: ServerRole };
   private transport: EngineTransport | null;
   private readonly asked = new Map<number, PendingOrder>();
   private orders = 0;
@@ -116,6 +127,12 @@ export class Engine {
     this.ask(order).catch((error: unknown) => {
       if (!this.ended) this.log.warn(errorMessage(error));
     });
+  }
+
+  /** The server does something else from now on. */
+  setRole(role: ServerRole): void {
+    this.setUp.role = role;
+    this.tell({ kind: "role", show: 0, role });
   }
 
   /** Opens a show from a document, for when the database cannot be asked for it. */
@@ -197,7 +214,12 @@ export class Engine {
   }
 
   private hear(report: Report): void {
-    if ("event" in report) return this.events.next(report.event);
+    if ("event" in report) {
+      // Whoever could take over is told first.
+      this.told.next(report);
+      return this.events.next(report.event);
+    }
+    if ("opened" in report) return this.opened.next(report.opened);
     if ("warning" in report) return this.log.warn(report.warning);
     if ("trouble" in report) return this.troubles.next({ id: report.trouble, words: report.words });
     if ("onStage" in report) return this.onStage.next(report.onStage);

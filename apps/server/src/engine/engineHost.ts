@@ -1,21 +1,24 @@
-import { NotFoundException } from "@nestjs/common";
+import { ConflictException, NotFoundException } from "@nestjs/common";
 import { PressRefusedError, ShowError, append, sheetInSlices, applyStepsInSlices } from "@zm/core";
 import { join } from "node:path";
 import { createHistogram } from "node:perf_hooks";
 import { setTimeout as wait } from "node:timers/promises";
 import type { OutputSettings, OutputState, RunEvent } from "@zm/protocol";
-import { OutputSender } from "../output/sender.ts";
+import { type Frame, LEADING, OutputSender } from "../output/sender.ts";
 import { OutputFile } from "../output/settingsFile.ts";
 import type { DataSource } from "typeorm";
 import { connectDatabase } from "../database/dataSource.ts";
 import { isLost } from "../database/lost.ts";
-import { now } from "../shared/clock.ts";
+import type { ServerRole } from "../lease/lease.ts";
+import { now, steadyNow } from "../shared/clock.ts";
 import { eachInSlices, inSlices } from "../shared/slices.ts";
 import { stepsIn } from "../shows/stepsIn.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { type StoredRun, readStoredRun } from "../shows/storedRun.ts";
-import type { Answer, EnginePace, EngineSetUp, Order, Refusal, Report } from "./orders.ts";
-import { RunFiles } from "./runFile.ts";
+import { FollowedShows } from "./followedShows.ts";
+import type { FollowedShow } from "./followedShow.ts";
+import type { Answer, EnginePace, FollowedRun, EngineSetUp, Order, Refusal, Report } from "./orders.ts";
+import { RunFiles, type WrittenRun } from "./runFile.ts";
 import { RunningShow } from "./runningShow.ts";
 import { HostTroubles } from "./hostTroubles.ts";
 import { StageFile } from "./stageFile.ts";
@@ -26,6 +29,10 @@ const FRAME = 25;
 const WRITING = 2000;
 /** A show that cannot be read because the database is away is tried again so often; milliseconds. */
 const AGAIN = 1000;
+/** A server that has taken over sends above the one before it for so long, until receivers have let go of that one (E1.31, 6.7.1). Milliseconds. */
+const TAKING = 3000;
+/** By what a server does, the priority of its levels: one that follows stands ready, and one that was cut off gives way to everybody. */
+const PRIORITIES = { taking: 110, following: 90, cutOff: 80 };
 /** A level above this is lit. */
 const LIT = 0;
 
@@ -50,14 +57,20 @@ export class EngineHost {
   private timer: NodeJS.Timeout | undefined;
   private ended = false;
   private readonly troubles: HostTroubles;
+  private role: ServerRole;
+  private readonly followed: FollowedShows;
+  /** Until when it sends above the server that led before. */
+  private takingUntil = Number.NEGATIVE_INFINITY;
 
   constructor(
     private readonly setUp: EngineSetUp,
     private readonly tell: (report: Report) => void,
   ) {
     this.troubles = new HostTroubles(tell);
+    this.role = setUp.role;
+    this.followed = new FollowedShows((show) => this.read(show, undefined));
     this.files = new RunFiles(setUp.runs);
-    this.outputFile = new OutputFile(join(setUp.runs, "output.json"), setUp.output, setUp.onlyReads);
+    this.outputFile = new OutputFile(join(setUp.runs, "output.json"), setUp.output, setUp.role === "reads");
     this.sender = new OutputSender(this.outputFile, (fault) => this.troubles.set("output", fault));
     this.stage = new StageFile(setUp.runs);
     this.troubles.damaged("stage", "Which show is on stage", this.stage.damaged, "Put it on stage again in Run.");
@@ -65,7 +78,7 @@ export class EngineHost {
 
   /** Begins: what ran when the server ended goes on. */
   start(): void {
-    if (!this.setUp.onlyReads) for (const show of this.files.shows()) void this.resume(show);
+    if (this.role === "leads") for (const show of this.files.shows()) void this.resume(show);
     this.loop();
   }
 
@@ -96,6 +109,9 @@ export class EngineHost {
       await this.end();
       return {};
     }
+    if (order.kind === "role") return this.setRole(order.role);
+    if (order.kind === "running") return { running: this.running() };
+    if (this.role === "follows") return this.follow(order);
     // Edits of a show that does not run are in the rows that it is read from.
     if (order.kind === "edit" && !this.shows.has(order.show) && !this.opening.has(order.show)) return {};
     const running = this.shows.get(order.show) ?? (await this.open(order.show, order.kind === "open" ? order.document : undefined));
@@ -105,6 +121,7 @@ export class EngineHost {
       case "state":
         return { state: running.state() };
       case "press": {
+        this.expectLead();
         const event = running.press(order.press, order.from);
         // Only a press that was done takes the stage.
         this.setStage(order.show);
@@ -116,7 +133,75 @@ export class EngineHost {
         running.hand = order.hand;
         await this.kept(`hand ${order.show}`, `What is in hand of show ${order.show}`, () => this.files.writeHand(order.show, order.hand));
         return {};
+      default:
+        return {};
     }
+  }
+
+  /** What a spare is told of the shows that another server runs. */
+  private async follow(order: Order): Promise<Answer> {
+    switch (order.kind) {
+      case "followRun":
+        return { isLost: await this.followed.begin(order.run) };
+      case "followEvent":
+        return { isLost: await this.followed.take(order) };
+      case "edit":
+        return { isLost: await this.followed.edit(order) };
+      case "hand":
+        return { isLost: await this.followed.hold(order.show, order.hand) };
+      case "forgetFollowed":
+        if (order.show === 0) this.followed.clear();
+        else this.followed.forget(order.show);
+        return {};
+      default:
+        throw new ConflictException("Another server leads; it is asked");
+    }
+  }
+
+  /** All that runs of every show. */
+  private running(): FollowedRun[] {
+    return [...this.shows.values()].map((running) => ({ written: running.written(), origin: running.state().origin, hand: running.hand }));
+  }
+
+  /** This server does something else from now on: it takes up what it has followed, or holds its levels. */
+  private async setRole(role: ServerRole): Promise<Answer> {
+    const before = this.role;
+    if (before === role) return {};
+    if (before === "follows" && role === "leads") {
+      const taken = await this.followed.taken();
+      this.role = role;
+      this.takingUntil = now() + TAKING;
+      for (const { written, followed } of taken) this.takeUp(written, followed);
+      this.followed.clear();
+      const known = new Set(taken.map(({ written }) => written.show));
+      // What was written down here when this server led last is long over.
+      for (const show of this.files.shows()) if (!known.has(show)) await this.files.remove(show);
+      void this.kept("stage", "Which show is on stage", () => this.stage.put(this.stage.show));
+    }
+    this.role = role;
+    return {};
+  }
+
+  private takeUp(written: WrittenRun, { show, sheet, revision, hand }: FollowedShow): void {
+    const running = new RunningShow(show, sheet, revision, written);
+    running.hand = hand;
+    this.shows.set(show, running);
+    // What fell due while nobody led is fired now, and told.
+    void this.happened(running, running.pass());
+    if (hand) void this.kept(`hand ${show}`, `What is in hand of show ${show}`, () => this.files.writeHand(show, hand));
+  }
+
+  /** True while this server runs its shows: it leads, and can rely on that. */
+  private get mayRun(): boolean {
+    return this.role === "leads" && steadyNow() <= (this.setUp.deadline[0] ?? 0);
+  }
+
+  /** Throws PressRefusedError where nothing can be fired here now. */
+  private expectLead(): void {
+    if (this.role === "reads" || this.mayRun) return;
+    throw new PressRefusedError(
+      "This server is cut off from the others, and holds the levels that it sent last. Press at the server that leads",
+    );
   }
 
   /** Takes edits in their order; a large one in slices, between which frames have their turn. */
@@ -140,7 +225,9 @@ export class EngineHost {
     const event = events.at(-1) ?? null;
     if (events.length === 0) return Promise.resolve({ event });
     // What has happened is told in its order, however long the disk takes with each.
-    this.telling = Promise.all([this.telling, this.write(running)]).then(() => events.forEach((each) => this.tell({ event: each })));
+    this.telling = Promise.all([this.telling, this.write(running)]).then(() =>
+      events.forEach((each) => this.tell({ event: each, bumps: running.heldBumps() })),
+    );
     return this.telling.then(() => ({ event }));
   }
 
@@ -151,7 +238,7 @@ export class EngineHost {
   }
 
   private async kept(what: string, said: string, write: () => Promise<void>): Promise<void> {
-    if (!this.setUp.onlyReads) await this.troubles.kept(what, said, write);
+    if (this.role === "leads") await this.troubles.kept(what, said, write);
   }
 
   /** Takes up a show that ran when the server ended, as soon as it can be read. */
@@ -194,6 +281,7 @@ export class EngineHost {
     this.troubles.damaged(`hand ${show}`, `What was in hand of show ${show}`, hand.damaged, "");
     await inSlices(running.catchUp());
     this.shows.set(show, running);
+    this.tell({ opened: show });
     // Before it was stored which show is on stage, it was the one in which something was pressed.
     if (!this.stage.isKnown && this.stage.show === null && written && this.files.shows().length === 1) this.setStage(show);
     // What would have fired while nobody ran it fires before anybody asks.
@@ -225,7 +313,7 @@ export class EngineHost {
 
   private async putOnStage(put: number | null | undefined): Promise<Answer> {
     if (put !== undefined) {
-      if (put !== null && !this.shows.has(put)) await this.open(put);
+      if (put !== null && this.role !== "follows" && !this.shows.has(put)) await this.open(put);
       this.setStage(put);
     }
     const onStage = this.stage.show === null ? undefined : this.shows.get(this.stage.show);
@@ -242,7 +330,7 @@ export class EngineHost {
   }
 
   private setStage(show: number | null): void {
-    if (this.stage.show === show || this.setUp.onlyReads) return;
+    if (this.stage.show === show || this.role === "reads") return;
     if (show === null) this.sender.sendTermination();
     // Which show was on stage is known again.
     this.troubles.set("damaged stage", null);
@@ -264,9 +352,10 @@ export class EngineHost {
     const time = now();
     Atomics.add(this.setUp.beats, 0, 1);
     this.late.record(Math.max(1, Math.round((time - this.next) * 1000)));
-    for (const running of this.shows.values()) this.troubles.guarded(`frame ${running.show}`, () => this.frame(running, time));
-    const onStage = this.stage.show === null ? undefined : this.shows.get(this.stage.show);
-    if (onStage && this.sender.isOn) this.troubles.guarded("send", () => this.send(onStage));
+    const { mayRun } = this;
+    if (mayRun || this.role === "reads")
+      for (const running of this.shows.values()) this.troubles.guarded(`frame ${running.show}`, () => this.frame(running, time));
+    if (this.sender.isOn) this.troubles.guarded("send", () => this.sendFrame(mayRun, time));
     this.next = Math.max(this.next + FRAME, now());
     this.timer = setTimeout(() => this.loop(), Math.max(0, this.next - now()));
   }
@@ -299,8 +388,26 @@ export class EngineHost {
     }
   }
 
-  private send(running: RunningShow): void {
-    const { show, sheet, hand } = running;
+  /** Sends what is on stage; a server that was cut off holds what it sent last. */
+  private sendFrame(mayRun: boolean, time: number): void {
+    const show = this.stage.show ?? 0;
+    if (this.role === "follows") {
+      this.sender.setPriority(PRIORITIES.following);
+      const followed = this.followed.get(show);
+      if (followed) this.send(followed, followed.shown);
+      return;
+    }
+    if (!mayRun && this.role !== "reads") {
+      this.sender.setPriority(PRIORITIES.cutOff);
+      return this.sender.hold();
+    }
+    this.sender.setPriority(time < this.takingUntil ? PRIORITIES.taking : LEADING);
+    const running = this.shows.get(show);
+    if (running) this.send(running, running.sheet);
+  }
+
+  private send(running: RunningShow | FollowedShow, sheet: Frame["sheet"]): void {
+    const { show, hand } = running;
     if (this.values.length !== sheet.keys.all.length) this.values = new Float64Array(sheet.keys.all.length);
     running.frame(this.values);
     this.sender.send({

@@ -1,7 +1,16 @@
 import type { Hand, Press, PressedBy, Show, Step } from "@zm/core";
 import type { OutputSettings, OutputState, RunEvent, RunState, SentLevels, StageState } from "@zm/protocol";
 import type { RunMove } from "../database/columnTypes.ts";
+import type { ServerRole } from "../lease/lease.ts";
 import type { Settings } from "../settings.ts";
+import type { WrittenRun } from "./runFile.ts";
+
+/** All that runs of a show, for a spare that follows it. `origin` is when its clock read 0, milliseconds of the clock of whoever is told. */
+export interface FollowedRun {
+  readonly written: WrittenRun;
+  readonly origin: number;
+  readonly hand: Hand | null;
+}
 
 /** What the engine's thread is asked to do with a show. Each order has a number by which it is answered. */
 export type Order = { readonly number: number; readonly show: number } & (
@@ -28,6 +37,14 @@ export type Order = { readonly number: number; readonly show: number } & (
   | { readonly kind: "stage"; readonly put?: number | null }
   /** How punctual its frames have been since somebody last asked. */
   | { readonly kind: "pace" }
+  /** What this server does from now on. Speaks of no show. */
+  | { readonly kind: "role"; readonly role: ServerRole }
+  /** Asks for all that runs of every show, for a spare. */
+  | { readonly kind: "running" }
+  /** A spare takes all that runs of a show; what has happened to it since; or everything is told anew. */
+  | { readonly kind: "followRun"; readonly run: FollowedRun }
+  | { readonly kind: "followEvent"; readonly event: RunEvent; readonly bumps: Readonly<Record<string, number>> }
+  | { readonly kind: "forgetFollowed" }
   /** Ends: receivers are told that no more levels come. */
   | { readonly kind: "end" }
 );
@@ -50,6 +67,9 @@ export interface Answer {
   readonly sent?: SentLevels;
   readonly stage?: Omit<StageState, "title">;
   readonly pace?: EnginePace;
+  readonly running?: readonly FollowedRun[];
+  /** True where a spare has lost its place, and has to be told all that runs. */
+  readonly isLost?: boolean;
 }
 
 /** How punctual the frames of the engine have been: how many there were, and how late they came. Milliseconds. */
@@ -64,7 +84,9 @@ export interface EnginePace {
 export type Report =
   | { readonly answer: number; readonly value: Answer }
   | { readonly answer: number; readonly refusal: Refusal }
-  | { readonly event: RunEvent }
+  | { readonly event: RunEvent; readonly bumps: Readonly<Record<string, number>> }
+  /** A show runs here from now on, though nothing has happened to it yet. */
+  | { readonly opened: number }
   | { readonly warning: string }
   /** Something is wrong for as long as it is told with words; null: it is over. */
   | { readonly trouble: string; readonly words: string | null }
@@ -78,8 +100,10 @@ export interface EngineSetUp {
   readonly runs: string;
   /** An address to which levels are sent whatever the settings say. */
   readonly output: string | undefined;
-  /** True where another server has the show: nothing is written down, and nothing leaves for lights. */
-  readonly onlyReads: boolean;
+  /** Only a server that leads writes down what runs. One that only reads sends nothing to lights either. */
+  readonly role: ServerRole;
+  /** Until when it leads, by the clock that no one sets; milliseconds. Beyond that it holds its levels until it is told otherwise. */
+  readonly deadline: Float64Array;
   /** Counts its frames, so that one that stands still is seen from outside. */
   readonly beats: Int32Array;
 }

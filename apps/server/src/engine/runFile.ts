@@ -86,7 +86,7 @@ export class RunFiles {
   }
 
   private runOf(show: number): SoundFile<WrittenRun> {
-    const known = this.runs.get(show) ?? new SoundFile(join(this.folder, `show-${show}`), (raw) => runOf(raw, show, false));
+    const known = this.runs.get(show) ?? new SoundFile(join(this.folder, `show-${show}`), (raw) => readWrittenRun(raw, show));
     this.runs.set(show, known);
     return known;
   }
@@ -110,7 +110,7 @@ export class RunFiles {
       return { data: undefined, damaged: [] };
     }
     try {
-      return { data: runOf(JSON.parse(text), show, true), damaged: [] };
+      return { data: readWrittenRun(JSON.parse(text), show, true), damaged: [] };
     } catch (error) {
       return { data: undefined, damaged: [{ path: keepAside(path), why: errorMessage(error) }] };
     }
@@ -118,7 +118,7 @@ export class RunFiles {
 }
 
 /** A written run, held against its shape. Throws Error that says what is missing or damaged. */
-function runOf(raw: unknown, show: number, older: boolean): WrittenRun {
+export function readWrittenRun(raw: unknown, show: number, older = false): WrittenRun {
   // The version was called `turn` before.
   const parsed = (older ? olderHead : head).safeParse(renamedField(raw, "turn", "version"));
   if (!parsed.success) throw new Error(`${parsed.error.issues.map(({ path }) => path.join(".")).join(", ")} missing or damaged`);

@@ -170,7 +170,8 @@ export class RunningShow {
     });
   }
 
-  private heldBumps(): Record<string, number> {
+  /** By held look of which a bump is pressed, where its fader goes back to. */
+  heldBumps(): Record<string, number> {
     return Object.fromEntries([...this.bumps].map(([look, { back }]) => [look, back]));
   }
 

@@ -1,5 +1,5 @@
 import { setTimeout } from "node:timers/promises";
-import { Controller, Get } from "@nestjs/common";
+import { Controller, Get, ServiceUnavailableException } from "@nestjs/common";
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
 import {
   HealthCheck,
@@ -8,6 +8,7 @@ import {
   type HealthIndicatorResult,
   HealthIndicatorService,
 } from "@nestjs/terminus";
+import { Lease } from "../lease/lease.ts";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { RunService } from "../run/run.service.ts";
 import { OpenToAll } from "../people/person.ts";
@@ -24,6 +25,7 @@ export class HealthController {
     private readonly indicators: HealthIndicatorService,
     private readonly database: DatabaseWatch,
     private readonly runs: RunService,
+    private readonly lease: Lease,
   ) {}
 
   @Get()
@@ -35,6 +37,15 @@ export class HealthController {
   })
   check(): Promise<HealthCheckResult> {
     return this.health.check([() => this.databaseHealth(), () => this.engineHealth()]);
+  }
+
+  @Get("lead")
+  @OpenToAll()
+  @ApiOperation({ summary: "200 where this server leads, or follows one that does; else 503: for windows whose own server is silent" })
+  lead(): { leads: boolean } {
+    const { leads, role, isLeaderSilent } = this.lease;
+    if (leads || (role.value === "follows" && !isLeaderSilent)) return { leads };
+    throw new ServiceUnavailableException("No server leads that is known here");
   }
 
   private databaseHealth(): HealthIndicatorResult {

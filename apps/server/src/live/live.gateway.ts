@@ -20,9 +20,10 @@ import { RunLogService } from "../runlog/runLog.service.ts";
 import { RunService } from "../run/run.service.ts";
 import { now } from "../shared/clock.ts";
 import { isServedTo } from "../door/guard.ts";
-import { ErrorFilter } from "../shared/errorFilter.ts";
+import { ErrorFilter } from "../door/errorFilter.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { Troubles } from "../shared/troubles.ts";
+import { Lease } from "../lease/lease.ts";
 import { Presence } from "./presence.ts";
 import { KeptCues } from "../shows/keptCues.ts";
 import { ShowsService } from "../shows/shows.service.ts";
@@ -68,9 +69,24 @@ export class LiveGateway implements OnGatewayInit, OnGatewayDisconnect, OnModule
     private readonly troubles: Troubles,
     private readonly people: PeopleService,
     private readonly kept: KeptCues,
+    private readonly lease: Lease,
   ) {}
 
   afterInit(): void {
+    this.server.engine.opts.allowRequest = (request: IncomingMessage, decide: (error: string | null, good: boolean) => void) =>
+      decide(
+        null,
+        isServedTo(
+          request,
+          this.lease.members.map(({ address }) => address),
+        ),
+      );
+    this.server.use((socket, next) => {
+      // A page of another server of these shows carries its passage, since browsers add no header to a line.
+      const passage: unknown = Reflect.get(socket.handshake.auth, "passage");
+      if (typeof passage === "string") socket.request.headers.authorization ??= `Bearer ${passage}`;
+      next();
+    });
     this.server.use((socket, next) => (this.people.personOf(socket.request) ? next() : next(new Error(SIGN_IN))));
     this.subscriptions.add(this.kept.changes.subscribe((show) => this.server.to(room(show)).emit("kept", this.kept.of(show))));
     this.subscriptions.add(this.people.changes.subscribe(() => this.lookWhoMayStay()));

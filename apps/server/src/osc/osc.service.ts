@@ -13,12 +13,12 @@ import {
   pressRequest,
 } from "@zm/protocol";
 import { type OscWords, readOsc, writeOsc } from "@zm/protocol/oscPacket";
-import { Subscription } from "rxjs";
+import { Subject, Subscription, skip } from "rxjs";
 import type { z } from "zod";
 import { RunService } from "../run/run.service.ts";
 import { RunLogService } from "../runlog/runLog.service.ts";
 import { Settings } from "../settings.ts";
-import { ServerLock } from "../database/serverLock.ts";
+import { Lease } from "../lease/lease.ts";
 import { keepAside } from "../shared/soundFile.ts";
 import { readJsonFile, writeJsonFile } from "../shared/jsonFile.ts";
 import { Troubles } from "../shared/troubles.ts";
@@ -43,6 +43,8 @@ const TROUBLE = "osc";
 /** The door for programs outside: OSC over UDP. They press what a window can press, are told what happens, and receive refusals as messages. */
 @Injectable()
 export class OscService implements OnModuleInit, OnModuleDestroy {
+  /** Its settings are others from now on. */
+  readonly changed = new Subject<void>();
   private readonly log = new Logger("Osc");
   private readonly path: string;
   private settings: OscSettings;
@@ -65,14 +67,13 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     private readonly shows: ShowsService,
     private readonly runLog: RunLogService,
     private readonly troubles: Troubles,
-    lock: ServerLock,
+    private readonly lease: Lease,
     settings: Settings,
   ) {
     this.path = join(settings.runs, "osc.json");
     this.settings = this.readSettings();
     if (settings.osc !== undefined) this.settings = { ...this.settings, on: true, address: settings.osc };
-    // One server alone listens; the other would press everything a second time.
-    if (lock.onlyReads) this.settings = { ...this.settings, on: false };
+    this.subscriptions.add(lease.role.pipe(skip(1)).subscribe(() => void this.close().then(() => this.listen())));
     this.subscriptions.add(this.runs.changes.subscribe((event) => this.tell(event)));
   }
 
@@ -100,7 +101,14 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     this.settings = settings;
     await this.close();
     await this.listen();
+    this.changed.next();
     return this.state();
+  }
+
+  /** Keeps the settings of the server that leads, for when this one does. */
+  keepSettings({ from = [], ...rest }: OscSettings): void {
+    this.settings = { ...rest, from };
+    writeJsonFile(this.path, this.settings);
   }
 
   /** The address at which programs outside are listened to; null while nobody is. */
@@ -120,7 +128,8 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   private listen(): Promise<void> {
     this.fault = null;
     this.troubles.set(`${TROUBLE} listens`, null);
-    if (!this.settings.on) return Promise.resolve();
+    // One server alone listens: another would press everything a second time.
+    if (!this.settings.on || !this.lease.leads) return Promise.resolve();
     const { host, port } = placeOfAddress(this.settings.address);
     const socket = createSocket("udp4");
     this.socket = socket;

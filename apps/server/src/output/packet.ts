@@ -1,6 +1,7 @@
 import { Packet } from "sacn";
 
 /** Where in a data packet of E1.31 what changes stands, in bytes. */
+const PRIORITY = 108;
 const SEQUENCE = 111;
 const OPTIONS = 112;
 const LEVELS = 126;
@@ -27,8 +28,9 @@ export class PreparedPacket {
     this.bytes.fill(0, LEVELS);
   }
 
-  /** The packet with these levels and the next number in its universe. */
-  next(levels: Uint8Array, terminated = false): Buffer {
+  /** The packet with these levels, this priority, and the next number in its universe. */
+  next(levels: Uint8Array, priority: number, terminated = false): Buffer {
+    this.bytes[PRIORITY] = priority;
     this.sequence = (this.sequence + 1) & 255;
     this.bytes[SEQUENCE] = this.sequence;
     this.bytes[OPTIONS] = terminated ? TERMINATED : 0;

@@ -26,6 +26,9 @@ const LAST_WORDS = 3;
 /** Host names are looked for again so often; milliseconds. */
 const LOOKING = 60_000;
 
+/** The priority of a server that leads. */
+export const LEADING = 100;
+
 /** What one show puts out: its sheet, what is in hand, and its frame by key ordinal. */
 export interface Frame {
   readonly show: number;
@@ -57,6 +60,8 @@ export class OutputSender {
   private laidOut: LaidOut | undefined;
   private layer: { readonly of: Hand; readonly sheet: ShowSheet; readonly beats: string; readonly laid: HandLayer } | undefined;
   private sentAt = Number.NEGATIVE_INFINITY;
+  /** By it receivers choose among servers that send to them (E1.31, 6.2.3). */
+  private priority = LEADING;
   /** By universe, for good: one that comes into use again goes on counting. */
   private readonly packets = new Map<number, PreparedPacket>();
   /** By universe, why it could not be sent last. */
@@ -122,6 +127,24 @@ export class OutputSender {
     this.put(laid, false);
   }
 
+  /** Sends with another priority from now on, beginning at once with what stands. */
+  setPriority(priority: number): void {
+    if (this.priority === priority) return;
+    this.priority = priority;
+    this.sendAgain();
+  }
+
+  /** Sends once more what was sent last, where receivers wait for it. */
+  hold(): void {
+    if (now() - this.sentAt >= REST) this.sendAgain();
+  }
+
+  private sendAgain(): void {
+    if (!this.laidOut || !this.isOn) return;
+    this.sentAt = now();
+    this.put(this.laidOut, false);
+  }
+
   /** Says that no more comes of what was sent. */
   sendTermination(): void {
     if (this.laidOut) this.endUniverses(this.laidOut, () => true);
@@ -144,7 +167,7 @@ export class OutputSender {
     layout.universes.forEach((universe, index) => {
       const bytes = levels[index];
       const packet = packets[index];
-      if (bytes && packet && isMeant(universe)) this.putOne(universe, packet.next(bytes, last));
+      if (bytes && packet && isMeant(universe)) this.putOne(universe, packet.next(bytes, this.priority, last));
     });
   }
 

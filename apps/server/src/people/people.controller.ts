@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post, Put, Req, Res, UseGuards } from "@nestjs/common";
 import { ApiOperation, ApiTags } from "@nestjs/swagger";
 import { ThrottlerGuard } from "@nestjs/throttler";
-import type { InvitationReply, MeReply, PeopleReply, Person } from "@zm/protocol";
+import type { InvitationReply, MeReply, PassageReply, PeopleReply, Person } from "@zm/protocol";
 import type { Request, Response } from "express";
 import { Certificate } from "../door/certificate.ts";
 import { reachedAt } from "../door/addresses.ts";
@@ -18,6 +18,14 @@ export class PeopleController {
     private readonly certificate: Certificate,
     private readonly settings: Settings,
   ) {}
+
+  @Post("me/passage")
+  @HttpCode(200)
+  @Needs("see")
+  @ApiOperation({ summary: "What lets a window in at the other servers of these shows, should its own fall silent" })
+  async passage(@Who() person: Person): Promise<PassageReply> {
+    return { token: await this.people.passage(person) };
+  }
 
   @Get("me")
   @OpenToAll()

@@ -4,7 +4,7 @@ import { ANYBODY, type InvitationReply, type PeopleReply, type Person, type Role
 import { parse } from "cookie";
 import { Subject } from "rxjs";
 import { DataSource, type EntityManager, LessThan, MoreThan } from "typeorm";
-import { ServerLock } from "../database/serverLock.ts";
+import { Lease } from "../lease/lease.ts";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { AccountRow, InvitationRow, SessionRow } from "../database/entities.ts";
 import { isLoopback } from "../door/addresses.ts";
@@ -47,7 +47,7 @@ export class PeopleService implements OnModuleInit, OnModuleDestroy {
     private readonly database: DataSource,
     private readonly watch: DatabaseWatch,
     private readonly settings: Settings,
-    private readonly lock: ServerLock,
+    private readonly lock: Lease,
   ) {}
 
   async onModuleInit(): Promise<void> {
@@ -69,11 +69,16 @@ export class PeopleService implements OnModuleInit, OnModuleDestroy {
   /** Who sends a request; null where they have to sign in first. */
   personOf({ headers }: Pick<IncomingMessage, "headers">): Person | null {
     const key = /^Bearer (\S+)$/.exec(headers.authorization ?? "")?.[1];
-    if (key !== undefined) return sameSecret(key, this.settings.localKey) ? LOCAL : null;
+    if (key !== undefined && this.isProgram(key)) return LOCAL;
     if (!this.hasAccounts) return isLoopback(this.settings.host) ? ANYBODY : null;
-    const session = this.sessionOf(headers.cookie);
+    const session = key === undefined ? this.sessionOf(headers.cookie) : this.sessionBehind(key);
     const account = session && this.accounts.find(({ id }) => id === session.accountId);
     return account ? { name: account.name, role: account.role } : null;
+  }
+
+  /** A program beside this server, or beside another of its shows. */
+  private isProgram(key: string): boolean {
+    return sameSecret(key, this.settings.localKey) || (this.lock.secret !== "" && sameSecret(key, this.lock.secret));
   }
 
   /** Everybody who has an account, and the invitations that are open. */
@@ -115,6 +120,13 @@ export class PeopleService implements OnModuleInit, OnModuleDestroy {
     const account = await this.watch.bounded(this.database.manager.findOneBy(AccountRow, { nameKey: keyOf(name) }));
     if (!(await isPassword(account?.password, password)) || !account) throw new ForbiddenException("Name and password do not go together");
     return this.begin(account);
+  }
+
+  /** What lets a window in at the other servers of these shows; null where nobody has an account. It ends with the person's other sessions. */
+  async passage({ name }: Person): Promise<string | null> {
+    if (name === null || !this.hasAccounts) return null;
+    this.watch.expect();
+    return (await this.begin(await accountNamed(this.database.manager, name))).token;
   }
 
   /** Signs this browser out. */
@@ -181,11 +193,16 @@ export class PeopleService implements OnModuleInit, OnModuleDestroy {
 
   private sessionOf(cookies: string | undefined): SessionRow | undefined {
     const token = parse(cookies ?? "")[COOKIE];
-    const session = token === undefined ? undefined : this.sessions.get(digestOf(token));
+    return token === undefined ? undefined : this.sessionBehind(token);
+  }
+
+  /** The session of what a browser carries; undefined for one that has ended. */
+  private sessionBehind(token: string): SessionRow | undefined {
+    const session = this.sessions.get(digestOf(token));
     if (!session) return undefined;
     const rested = Date.now() - session.seenAt.getTime();
     if (rested > SESSION) return undefined;
-    if (rested > SEEN_EVERY && !this.lock.onlyReads) this.see(session);
+    if (rested > SEEN_EVERY && this.lock.leads) this.see(session);
     return session;
   }
 

@@ -1,11 +1,11 @@
 import { ConflictException, Injectable, InternalServerErrorException, NotFoundException, type OnModuleDestroy } from "@nestjs/common";
 import { ALL_OFF_TIME, type Hand, type Press, type PressedBy } from "@zm/core";
 import { type OutputSettings, type OutputState, type RunEvent, type RunState, type SentLevels, type StageState } from "@zm/protocol";
-import { Subject, Subscription } from "rxjs";
+import { Subject, Subscription, skip } from "rxjs";
 import { DatabaseAway } from "../database/lost.ts";
-import { Engine } from "../engine/engine.ts";
-import type { Answer, EnginePace, OrderBody } from "../engine/orders.ts";
-import { ServerLock } from "../database/serverLock.ts";
+import { Engine, type ToldEvent } from "../engine/engine.ts";
+import type { Answer, EnginePace, FollowedRun, OrderBody } from "../engine/orders.ts";
+import { Lease } from "../lease/lease.ts";
 import { expectHosts } from "../output/hosts.ts";
 import { Settings } from "../settings.ts";
 import { Troubles } from "../shared/troubles.ts";
@@ -26,6 +26,16 @@ export class RunService implements OnModuleDestroy {
   readonly onStage = new Subject<number | null>();
   /** Everything of a show has been let go of, in so many seconds. */
   readonly allOff = new Subject<{ readonly show: number; readonly seconds: number }>();
+  /** What is in hand of a show, whenever it is something else. */
+  readonly held = new Subject<{ readonly show: number; readonly hand: Hand }>();
+  /** Levels leave otherwise from now on. */
+  readonly outputChanged = new Subject<void>();
+  /** The engine is another, which knows nothing but what is written down. */
+  readonly restarted = new Subject<void>();
+  /** Resolves when whoever could take over knows of all that has happened. Set by whoever looks after them. */
+  confirm: () => Promise<void> = () => Promise.resolve();
+  /** Throws where nothing may be pressed here now. Set by whoever hands the lead over. */
+  expectLead: () => void = () => undefined;
   private readonly engine: Engine;
   private readonly subscriptions = new Subscription();
   /** By show: where each of its lists stands, as the newest event said. */
@@ -37,22 +47,24 @@ export class RunService implements OnModuleDestroy {
   constructor(
     private readonly shows: ShowsService,
     troubles: Troubles,
-    lock: ServerLock,
+    lease: Lease,
     settings: Settings,
   ) {
     const { database, runs, output, engineHere } = settings;
-    this.engine = new Engine({ database, runs, output, onlyReads: lock.onlyReads }, engineHere);
+    this.engine = new Engine({ database, runs, output, role: lease.role.value, deadline: lease.deadline }, engineHere);
+    this.subscriptions.add(lease.role.pipe(skip(1)).subscribe((role) => this.engine.setRole(role)));
     this.subscriptions.add(this.engine.events.subscribe((event) => this.hear(event)));
     this.subscriptions.add(this.engine.onStage.subscribe((show) => this.onStage.next(show)));
     this.subscriptions.add(this.engine.troubles.subscribe(({ id, words }) => troubles.set(`${OF_ENGINE}${id}`, words)));
     this.subscriptions.add(
       this.engine.restarted.subscribe(() => {
+        this.restarted.next();
         troubles.clear((id) => id.startsWith(OF_ENGINE) && !id.startsWith(DAMAGED));
         // What runs of shows that are in memory here goes on although the database may be away.
         for (const show of this.standing.keys()) void this.state(show).catch(() => undefined);
       }),
     );
-    this.subscriptions.add(this.shows.changes.subscribe((edit) => this.follow(edit)));
+    this.subscriptions.add(this.shows.changes.subscribe((edit) => this.takeEdit(edit)));
     this.subscriptions.add(this.shows.removed.subscribe((show) => this.engine.tell({ kind: "release", show, removed: true })));
     this.shows.mayRemove = (show) => this.refuseOnStage(show);
   }
@@ -72,8 +84,10 @@ export class RunService implements OnModuleDestroy {
 
   /** Presses something. Throws ConflictException when it cannot be done as things stand, ShowError for what there is not; then nothing has happened. */
   async press(show: number, press: Press, from: PressedBy = { by: "window", who: "" }): Promise<RunEvent> {
+    this.expectLead();
     const { event } = await this.ask({ kind: "press", show, press, from });
     if (!event) throw new NotFoundException(`Nothing runs of show ${show}`);
+    await this.confirm();
     if (press.press === "allOff") this.allOff.next({ show, seconds: press.time ?? ALL_OFF_TIME });
     return event;
   }
@@ -116,6 +130,7 @@ export class RunService implements OnModuleDestroy {
   /** Tells the engine what is in hand, for what goes out to lights. */
   hold(show: number, hand: Hand): void {
     this.engine.tell({ kind: "hand", show, hand });
+    this.held.next({ show, hand });
   }
 
   /** How levels leave for the lights. */
@@ -126,7 +141,9 @@ export class RunService implements OnModuleDestroy {
   /** Lets levels leave for the lights so from now on. Throws ShowError for a host that cannot be found; then nothing has changed. */
   async setOutput(settings: OutputSettings): Promise<OutputState> {
     await expectHosts([settings.address, ...Object.values(settings.universes)]);
-    return outputOf(await this.engine.ask({ kind: "output", show: 0, settings }));
+    const output = outputOf(await this.engine.ask({ kind: "output", show: 0, settings }));
+    this.outputChanged.next();
+    return output;
   }
 
   /** What was sent to the lights last. */
@@ -143,6 +160,31 @@ export class RunService implements OnModuleDestroy {
   release(show: number): void {
     this.standing.delete(show);
     this.engine.tell({ kind: "release", show, removed: false });
+  }
+
+  /** Everything that happens to what runs, with the bumps that are pressed then; for spares. */
+  get told(): Subject<ToldEvent> {
+    return this.engine.told;
+  }
+
+  /** The number of each show that begins to run here. */
+  get opened(): Subject<number> {
+    return this.engine.opened;
+  }
+
+  /** All that runs of every show, for a spare. */
+  async running(): Promise<readonly FollowedRun[]> {
+    return (await this.engine.ask({ kind: "running", show: 0 })).running ?? [];
+  }
+
+  /** A server that follows tells its engine what happens at the one that leads. True where it has lost its place. */
+  async follow(order: OrderBody): Promise<boolean> {
+    return (await this.engine.ask(order)).isLost ?? false;
+  }
+
+  /** Which show the server that leads has on stage. */
+  async followStage(put: number | null): Promise<void> {
+    await this.engine.ask({ kind: "stage", show: 0, put });
   }
 
   /** Asks the engine; where the database is away and the show is in memory here, the engine gets it from here. */
@@ -163,7 +205,7 @@ export class RunService implements OnModuleDestroy {
     if (event.fired.length > 0) this.fired.next(event.show);
   }
 
-  private follow({ event: { show, revision }, steps, pieces, run }: StoredEdit): void {
+  private takeEdit({ event: { show, revision }, steps, pieces, run }: StoredEdit): void {
     const taken = this.engine
       .ask({ kind: "edit", show, revision, steps: pieces.length > 0 ? [] : steps, pieces, run })
       .catch(() => undefined);

@@ -298,6 +298,11 @@ export class ShowsService implements OnModuleDestroy {
     return { event: await this.commit(show, change, run ? { run } : {}), run };
   }
 
+  /** Resolves when everything that was asked of every show so far is done. */
+  async settled(): Promise<void> {
+    await Promise.all([...this.open.entries()].map(([, show]) => show.queue));
+  }
+
   /** Does work on a show when all that was asked for before it is done. */
   async runExclusive<T>(id: number, work: (show: OpenShow) => Promise<T>): Promise<T> {
     const show = await this.show(id);

@@ -45,7 +45,13 @@ beforeEach(() => {
     threads.push({ thread, at: Date.now() });
     return thread;
   };
-  const setUp = { database: { host: "", port: 1, username: "", password: "", name: "" }, runs: "", output: undefined, onlyReads: false };
+  const setUp = {
+    database: { host: "", port: 1, username: "", password: "", name: "" },
+    runs: "",
+    output: undefined,
+    role: "leads" as const,
+    deadline: new Float64Array([Infinity]),
+  };
   engine = new Engine(setUp, false, CARE, begin);
   engine.troubles.subscribe((trouble) => troubles.push(trouble));
 });

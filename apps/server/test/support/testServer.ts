@@ -9,7 +9,7 @@ import request from "supertest";
 import { DataSource } from "typeorm";
 import { createApp } from "../../src/app.ts";
 import { openDatabase } from "../../src/database/dataSource.ts";
-import { ServerLock } from "../../src/database/serverLock.ts";
+import { Lease } from "../../src/lease/lease.ts";
 import { readSettings, type Settings } from "../../src/settings.ts";
 import { insertShow } from "../../src/shows/showRows.ts";
 import { until } from "./until.ts";
@@ -66,11 +66,11 @@ export async function emptyDatabase(): Promise<Settings> {
 
 /** Starts a server over a database as it is. */
 export async function serve(settings: Settings): Promise<TestServer> {
-  const lock = await ServerLock.take(settings);
+  const lock = await Lease.take(settings);
   const database = await openDatabase(settings);
-  await lock.tellHolder("http://127.0.0.1");
   const app = await createApp(database, { ...settings, pages: "/nowhere" }, lock);
   await app.listen(0, "127.0.0.1");
+  await lock.tellPlace(await app.getUrl(), null);
   // On a busy machine the thread takes longer to stand than a press is waited for.
   if (!settings.engineHere) await until(() => engineAnswers(app));
   const stop = async (): Promise<void> => {

@@ -1,3 +1,4 @@
+import { serverUrl } from "../shared/serverAddress.ts";
 import { tellTrouble } from "../shared/notices.ts";
 import { receiveHand, useHand } from "../show/handStore.ts";
 import { api } from "../show/api.ts";
@@ -13,7 +14,7 @@ export function DamagedHand() {
       <span className="min-w-0 flex-1">
         What was in hand could not be read after a restart. It is kept as it was found; the Hand begins empty.
       </span>
-      <a className="btn btn-sm border-neutral" href={`/api/shows/${id}/hand/damaged`} download>
+      <a className="btn btn-sm border-neutral" href={serverUrl(`/api/shows/${id}/hand/damaged`)} download>
         Save it as a file
       </a>
       <button

@@ -12,6 +12,7 @@ import {
 } from "@zm/formats";
 import type { BackupName } from "@zm/protocol";
 import { expose, transfer } from "comlink";
+import { type ServerPlace, passageOf, serverUrl, setServerPlace } from "../shared/serverAddress.ts";
 import { api } from "../show/api.ts";
 
 /** A file as the window hands it over. */
@@ -57,6 +58,11 @@ let last: NamedReading | undefined;
 
 /** Reads and writes files beside the window, over a copy of the show of its own. */
 const exchange = {
+  /** Asks the server that the window asks. */
+  ask(place: ServerPlace): void {
+    setServerPlace(place);
+  },
+
   /** Reads files for a show, or for none yet, with the answers that were given. What is wrong with them comes back in words. */
   async read(files: readonly BroughtFile[], show: number | null, wishes: Wishes): Promise<Brought> {
     last = undefined;
@@ -85,7 +91,7 @@ const exchange = {
   /** What is different in a backup from the show that is open, in words, cue by cue; `cue` is empty for what is beside the cues. */
   async differences(show: number, backup: BackupName): Promise<readonly Difference[]> {
     const asked = new URLSearchParams({ folder: backup.folder, file: backup.file });
-    const answer = await fetch(`/api/backups/document?${asked}`);
+    const answer = await fetchFile(`/api/backups/document?${asked}`);
     if (!answer.ok) throw new Error("This backup cannot be read");
     const now = await sheetHere(show);
     const { beside, lines } = compareShows(sheetOf(parseShow(await answer.text())), now, listOf(now).id);
@@ -123,11 +129,16 @@ async function versionsOf(show: number): Promise<BundleParts["versions"]> {
   return kept;
 }
 
+function fetchFile(path: string): Promise<Response> {
+  const passage = passageOf();
+  return fetch(serverUrl(path), { credentials: "include", headers: passage === null ? {} : { Authorization: `Bearer ${passage}` } });
+}
+
 async function runsOf(show: number): Promise<BundleParts["runs"]> {
   const { runs } = await api.runs(show);
   const kept: { name: string; csv: string }[] = [];
   for (const { id, name } of runs) {
-    const answer = await fetch(`/api/shows/${show}/runs.csv?run=${id}`);
+    const answer = await fetchFile(`/api/shows/${show}/runs.csv?run=${id}`);
     if (answer.ok) kept.push({ name: name || `Run ${id}`, csv: await answer.text() });
   }
   return kept;

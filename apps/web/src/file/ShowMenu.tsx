@@ -1,3 +1,4 @@
+import { serverUrl } from "../shared/serverAddress.ts";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { emptyShow } from "@zm/core";
 import {
@@ -62,7 +63,7 @@ export function ShowMenu({ title }: { title: string }) {
         <NamedEntry label="Name of the new show" placeholder="name of the show, then Enter" onName={begin}>
           <FilePlus size={15} /> New show …
         </NamedEntry>
-        <MenuLink href={`/api/shows/${id}/document`}>
+        <MenuLink href={serverUrl(`/api/shows/${id}/document`)}>
           <Download size={15} /> Export the open document
         </MenuLink>
         <MenuEntry onAct={() => file.current?.click()}>

@@ -7,6 +7,7 @@ import { FirstAccount } from "./FirstAccount.tsx";
 import { HereNow } from "./HereNow.tsx";
 import { Invitations } from "./Invitations.tsx";
 import { OwnPassword } from "./OwnPassword.tsx";
+import { Servers } from "./Servers.tsx";
 import { ServerDoor } from "./ServerDoor.tsx";
 
 /** Who may in: accounts, invitations, one's own password, and how the server is reached. */
@@ -19,7 +20,10 @@ export function PeopleDialog({ onClose }: { onClose: () => void }) {
         {me && !me.accounts && (
           <div className="grid min-h-0 flex-1 grid-cols-[1fr_22rem] gap-8 overflow-y-auto">
             <FirstAccount />
-            <HereNow />
+            <div className="flex min-w-0 flex-col gap-6">
+              <HereNow />
+              <Servers />
+            </div>
           </div>
         )}
         {me?.accounts && (
@@ -29,7 +33,10 @@ export function PeopleDialog({ onClose }: { onClose: () => void }) {
               <AccountList />
               <OwnPassword />
             </div>
-            <Invitations />
+            <div className="flex min-w-0 flex-col gap-6">
+              <Invitations />
+              <Servers />
+            </div>
           </div>
         )}
         {me && <ServerDoor me={me} />}

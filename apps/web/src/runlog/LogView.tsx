@@ -1,3 +1,4 @@
+import { serverUrl } from "../shared/serverAddress.ts";
 import { dayAndHourWords, dayAndSecondWords } from "../shared/moments.ts";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ListSheet, type LogEntry, count, findRow, learntPace, SPEAKING_PACE, timesBetween, tenths, clockWords } from "@zm/core";
@@ -48,7 +49,7 @@ export function LogView() {
           {runs[0]?.open ? <EndRun run={runs[0]} /> : <BeginRun />}
           <a
             className="btn btn-ghost btn-sm gap-1.5 font-normal"
-            href={`/api/shows/${id}/runs.csv`}
+            href={serverUrl(`/api/shows/${id}/runs.csv`)}
             download
             title="All runs as a table (CSV)"
           >
@@ -167,7 +168,7 @@ function RunRow({ run, chosen, onChoose }: { run: RunSummary; chosen: boolean; o
               {run.counts ? "Do not count it" : "Count it"}
             </ActionButton>
           )}
-          <a className="btn btn-xs border-neutral font-normal" href={`/api/shows/${id}/runs.csv?run=${run.id}`} download>
+          <a className="btn btn-xs border-neutral font-normal" href={serverUrl(`/api/shows/${id}/runs.csv?run=${run.id}`)} download>
             CSV
           </a>
           <ActionButton

@@ -22,6 +22,7 @@ import {
   routes,
 } from "@zm/protocol";
 import type { z } from "zod";
+import { passageOf, serverUrl } from "../shared/serverAddress.ts";
 import { requestBody } from "./requestBody.ts";
 import { inSlices } from "../shared/inSlices.ts";
 import { WINDOW } from "./gesture.ts";
@@ -95,14 +96,16 @@ async function call<Request extends z.ZodType, Reply extends z.ZodType>(
   body: z.input<Request>,
   { at = {}, query = "", headers = {}, isShow = false }: Sent = {},
 ): Promise<z.output<Reply>> {
-  const url = path.replace(/{(\w+)}/g, (_, name: string) => encodeURIComponent(String(at[name] ?? ""))) + query;
+  const url = serverUrl(path.replace(/{(\w+)}/g, (_, name: string) => encodeURIComponent(String(at[name] ?? "")))) + query;
+  const passage = passageOf();
   const isText = typeof body === "string";
   const own = new Headers({ ...headers, [OWN_HEADER.name]: OWN_HEADER.value });
   if (body !== undefined) own.set("Content-Type", isText ? SHOW_TYPE : "application/json");
+  if (passage !== null) own.set("Authorization", `Bearer ${passage}`);
   const sent = body === undefined ? {} : { body: isText ? body : await requestBody(body) };
   // A document on its way takes as long as it takes.
   const limit = isText ? {} : { signal: AbortSignal.timeout(LONGEST) };
-  const response = await fetch(url, { method, headers: own, ...limit, ...sent }).catch(() => {
+  const response = await fetch(url, { method, headers: own, credentials: "include", ...limit, ...sent }).catch(() => {
     throw new Refusal(
       "The server does not answer. If this was stored all the same it appears here when the server is back; look before you do it again.",
       [],
@@ -146,6 +149,11 @@ export const api = {
   run: (id: number) => call(routes.run, undefined, { at: { id } }),
   output: () => call(routes.output, undefined),
   setOutput: (settings: OutputSettings) => call(routes.setOutput, settings),
+  servers: () => call(routes.servers, undefined),
+  passage: () => call(routes.passage, {}),
+  handOver: (to?: string) => call(routes.handOver, to === undefined ? {} : { to }),
+  takeOver: () => call(routes.takeOver, {}),
+  forgetServer: (server: string) => call(routes.forgetServer, undefined, { at: { server } }),
   stage: () => call(routes.stage, undefined),
   putOnStage: (show: number | null) => call(routes.putOnStage, { show }),
   osc: () => call(routes.osc, undefined),

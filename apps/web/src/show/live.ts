@@ -1,10 +1,12 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { listOf } from "@zm/core";
 import { useEffect } from "react";
-import { useNavigate } from "react-router";
+import { type NavigateFunction, useNavigate } from "react-router";
 import { type Socket, io } from "socket.io-client";
 import { forgetHandTurn, leaveHand, receiveHand } from "./handStore.ts";
 import { notify } from "../shared/notices.ts";
+import { passageOf, serverAddress } from "../shared/serverAddress.ts";
+import { findOtherServer, serversQuery } from "./servers.ts";
 import type { FromServer, ToServer } from "@zm/protocol";
 import { leaveHistory, receiveHistory } from "./historyStore.ts";
 import { api } from "./api.ts";
@@ -27,12 +29,47 @@ export { cueOnStage, runNow, serverNow, useLive } from "./liveStore.ts";
 
 /** How long a window waits before it asks again to watch a show that could not be opened; milliseconds. */
 const AGAIN = 1000;
-/** A line that was cut is tried again at least so often; milliseconds. */
+/** A line that was cut is tried again after so long at first; milliseconds. */
+const SOON = 400;
+/** Which other servers there are is asked so often, for when this one falls silent; milliseconds. */
+const ASKING = 15_000;
+/** A line is tried again at least so often; milliseconds. */
 const LONGEST_WAIT = 2000;
 /** A line that neither comes nor is refused is given up after so long, and tried again; milliseconds. */
 const COMING = 4000;
 /** So long after the newest entry of the run log it is asked for; milliseconds. */
 const LOGGED = 1000;
+
+/** Where the server of a line stays silent, the line goes to another one of its shows. */
+function otherServer(socket: Socket<FromServer, ToServer>, client: QueryClient): { lookSoon: () => void; end: () => void } {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let isOver = false;
+  const askWhich = (): void => void client.prefetchQuery(serversQuery);
+  socket.on("connect", askWhich);
+  const asking = setInterval(() => (socket.connected ? askWhich() : undefined), ASKING);
+  const look = async (): Promise<void> => {
+    if (isOver || socket.connected || !(await findOtherServer()) || isOver) return;
+    Reflect.set(socket.io, "uri", serverAddress());
+    socket.disconnect().connect();
+  };
+  return {
+    lookSoon: () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => void look(), SOON);
+    },
+    end: () => {
+      isOver = true;
+      clearInterval(asking);
+      clearTimeout(timer);
+    },
+  };
+}
+
+function tellRemoved(client: QueryClient, navigate: NavigateFunction): void {
+  notify("This show has been removed in another window");
+  void navigate("/");
+  void client.invalidateQueries({ queryKey: showsQuery.queryKey });
+}
 
 /** Keeps the line to the server while a show is open. */
 export function useLiveShow(show: number): void {
@@ -41,14 +78,22 @@ export function useLiveShow(show: number): void {
   useEffect(() => {
     rememberOpened(show);
     useLive.setState({ show });
-    const socket: Socket<FromServer, ToServer> = io({
+    const socket: Socket<FromServer, ToServer> = io(serverAddress(), {
       transports: ["websocket"],
+      // At a server that the page did not come from no cookie says who this is.
+      auth: (give) => give({ passage: passageOf() }),
+      reconnectionDelay: SOON,
       reconnectionDelayMax: LONGEST_WAIT,
       timeout: COMING,
     });
     let left = false;
     let logged: ReturnType<typeof setTimeout> | undefined;
     let again: ReturnType<typeof setTimeout> | undefined;
+    const elsewhere = otherServer(socket, client);
+    const isDown = (isCut: boolean): void => {
+      elsewhere.lookSoon();
+      if (isCut) again = setTimeout(() => void comeBack(socket, () => left), AGAIN);
+    };
     const watch = (): void => {
       socket.emit("watch", show, (answer) => {
         if ("revision" in answer) {
@@ -71,11 +116,9 @@ export function useLiveShow(show: number): void {
       useLive.setState({ connected: false });
       leaveHere();
       // The server has cut this line on purpose, which is not tried again by itself.
-      if (why === "io server disconnect") again = setTimeout(() => void comeBack(socket, () => left), AGAIN);
+      isDown(why === "io server disconnect");
     });
-    socket.on("connect_error", () => {
-      if (!socket.active) again = setTimeout(() => void comeBack(socket, () => left), AGAIN);
-    });
+    socket.on("connect_error", () => isDown(!socket.active));
     socket.on("here", receiveHere);
     socket.on("kept", receiveKept);
     socket.on("people", () => void askAgainWhoIAm().catch(() => undefined));
@@ -103,15 +146,14 @@ export function useLiveShow(show: number): void {
       logged = setTimeout(() => void client.invalidateQueries({ queryKey: runsKey(show) }), LOGGED);
     });
     socket.on("removed", () => {
-      notify("This show has been removed in another window");
-      void client.invalidateQueries({ queryKey: showsQuery.queryKey });
-      void navigate("/");
+      tellRemoved(client, navigate);
     });
     const ticking = setInterval(() => void setClock(socket), 30_000);
     return () => {
       left = true;
       clearInterval(ticking);
       clearTimeout(again);
+      elsewhere.end();
       clearTimeout(logged);
       socket.close();
       leaveHere();

@@ -1,7 +1,7 @@
 import { type QueryClient } from "@tanstack/react-query";
 import {
   type RunChange,
-  Mix,
+  type Mix,
   type Press,
   type ShowSheet,
   copyMix,
@@ -11,6 +11,7 @@ import {
   mixAfterEdit,
   mixCheck,
   mixFrom,
+  renewedCopy,
 } from "@zm/core";
 import type { RunEvent, RunState } from "@zm/protocol";
 import { api } from "./api.ts";
@@ -57,18 +58,9 @@ function computed({ base }: LiveRun, sheet: ShowSheet, { change, check }: RunEve
 
 /** Shows a run: a copy of it goes on with time. */
 function showRun({ base, ...run }: Omit<LiveRun, "mix">, sheet: ShowSheet): void {
-  const known = useLive.getState().run?.mix;
-  const mix = known && known !== base && fits(known, base) ? known : new Mix(sheet);
-  if (fits(mix, base)) {
-    copyMix(mix, base);
-    for (const press of pressed.values()) press(mix);
-  }
-  useLive.setState({ run: { ...run, base, mix: fits(mix, base) ? mix : base } });
-}
-
-/** True where one run can be made a copy of another: they are of the same rig, lists and looks. */
-function fits(mix: Mix, base: Mix): boolean {
-  return mix.keys === base.keys && mix.scheduler.table.sources === base.scheduler.table.sources;
+  const mix = renewedCopy(base, sheet, useLive.getState().run?.mix);
+  if (mix !== base) for (const press of pressed.values()) press(mix);
+  useLive.setState({ run: { ...run, base, mix } });
 }
 
 /** The show has been edited here: what runs goes on as it was told, over the edited show. */

@@ -108,6 +108,11 @@ export const LINE_HELP: readonly LineChapter[] = [
       ),
       entry(["people"], "opens the place where it is seen to who may in, and as what", "account user password role invite sign in login"),
       entry(
+        ["servers", "hand over"],
+        "opens the place where it is seen to which server leads and which stands ready; hands the lead to the spare without a frame missed",
+        "spare backup machine failover cluster redundancy lead take over",
+      ),
+      entry(
         ["keep #12", "keep #12 off"],
         "keeps a cue for yourself for ten minutes: others are told, and change it only after they have taken it over; or no more",
         "lock reserve mine exclusive take over",

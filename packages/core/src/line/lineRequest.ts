@@ -25,6 +25,9 @@ export type LineRequest =
   | { kind: "sendOut" }
   | { kind: "backup" }
   | { kind: "people" }
+  | { kind: "servers" }
+  // The server that leads hands the lead to its spare.
+  | { kind: "handOver" }
   | { kind: "keepCue"; list: string; cue: string; keep: boolean }
   | { kind: "ask"; question: Question }
   | { kind: "rehearse"; speed: number }

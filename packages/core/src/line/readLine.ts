@@ -92,6 +92,8 @@ function requestOf(sentence: Sentence, context: LineContext): LineRequest {
     case "sendOut":
     case "backup":
     case "people":
+    case "servers":
+    case "handOver":
       return sentence;
     case "keepCue": {
       const { id, cues } = context.list;

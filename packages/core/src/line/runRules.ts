@@ -8,13 +8,15 @@ import { word } from "./tokens.ts";
  * Names are looked up later; times are seconds.
  */
 export class RunRules extends TimeRules {
-  /** `bring in`, `send out`, `backup`, `people`: files of others, files for others, a backup now, and who may in. */
+  /** `bring in`, `send out`, `backup`, `people`, `servers`, `hand over`: files of others, files for others, a backup now, who may in, and which server leads. */
   protected readonly files = this.RULE("files", (): Sentence =>
     this.OR<Sentence>([
       { ALT: () => (this.CONSUME(word.Bring), this.CONSUME(word.In), { kind: "bringIn" }) },
       { ALT: () => (this.CONSUME(word.Send), this.CONSUME(word.Out), { kind: "sendOut" }) },
       { ALT: () => (this.CONSUME(word.Backup), { kind: "backup" }) },
       { ALT: () => (this.CONSUME(word.People), { kind: "people" }) },
+      { ALT: () => (this.CONSUME(word.Servers), { kind: "servers" }) },
+      { ALT: () => (this.CONSUME(word.Hand), this.CONSUME(word.Over), { kind: "handOver" }) },
     ]),
   );
 

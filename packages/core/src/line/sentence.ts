@@ -127,6 +127,9 @@ export type Sentence =
   | { kind: "sendOut" }
   | { kind: "backup" }
   | { kind: "people" }
+  | { kind: "servers" }
+  // The server that leads hands the lead to its spare.
+  | { kind: "handOver" }
   | { kind: "keepCue"; cue: string; keep: boolean }
   // A palette of each of our own tints, or of each colour of a list that was brought.
   | { kind: "tintPalettes"; list?: Named }

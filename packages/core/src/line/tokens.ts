@@ -194,6 +194,7 @@ const keywords = {
   Send: keyword("Send", "send"),
   Backup: keyword("Backup", "backup"),
   People: keyword("People", "people"),
+  Servers: keyword("Servers", "servers"),
   Tick: keyword("Tick", "tick"),
   Walk: keyword("Walk", "walk"),
   Whole: keyword("Whole", "whole"),

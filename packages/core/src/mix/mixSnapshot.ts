@@ -309,6 +309,18 @@ export function copyMix({ scheduler: into }: Mix, { scheduler: from }: Mix): voi
   into.forget();
 }
 
+/** A copy of a run that goes on with time by itself. `known` is made into it where it is of the same rig, lists and looks; where none can be made it is the run itself. */
+export function renewedCopy(base: Mix, sheet: ShowSheet, known: Mix | undefined): Mix {
+  const copy = known && known !== base && isAlike(known, base) ? known : new Mix(sheet);
+  if (!isAlike(copy, base)) return base;
+  copyMix(copy, base);
+  return copy;
+}
+
+function isAlike(one: Mix, other: Mix): boolean {
+  return one.keys === other.keys && one.scheduler.table.sources === other.scheduler.table.sources;
+}
+
 /**
  * A number that two runs share when they have been told the same and stand alike, by which windows are held against the server.
  * Different numbers mean different runs; the same number nearly always the same. A whole number of 32 bits.

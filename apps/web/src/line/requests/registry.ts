@@ -9,6 +9,7 @@ import type { RequestKind } from "./kind.ts";
 import { ask, backup, bringIn, find, help, keepCueRequest, notes, numbers, importCues, people, sendOut, view } from "./open.ts";
 import { record } from "./record.ts";
 import { caller, callerLeaves, logRun, osc, press } from "./run.ts";
+import { handOverLead, servers } from "./servers.ts";
 import { show } from "./show.ts";
 import { update } from "./update.ts";
 
@@ -24,6 +25,8 @@ export const REQUEST_KINDS: Readonly<Record<LineRequest["kind"], RequestKind>> =
   bringIn,
   sendOut,
   people,
+  servers,
+  handOver: handOverLead,
   keepCue: keepCueRequest,
   backup,
   nameVersion,

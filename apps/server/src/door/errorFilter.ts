@@ -4,7 +4,7 @@ import type { Response } from "express";
 import type { Socket } from "socket.io";
 import { AWAY, isLost } from "../database/lost.ts";
 
-import { plainWords, unreadableWords } from "./refusalWords.ts";
+import { plainWords, unreadableWords } from "../shared/refusalWords.ts";
 
 interface Reply {
   readonly status: number;

@@ -1,0 +1,104 @@
+import {
+  type Hand,
+  type Mix,
+  type Overlay,
+  type ShowSheet,
+  applyRunChange,
+  listOf,
+  mixCheck,
+  mixFrom,
+  overlayAt,
+  renewedCopy,
+  snapshotOf,
+} from "@zm/core";
+import type { RunEvent } from "@zm/protocol";
+import { now } from "../shared/clock.ts";
+import type { FollowedRun } from "./orders.ts";
+import type { WrittenRun } from "./runFile.ts";
+
+/** Presses that the leader has done are known by their ids, so that one that comes again is not done again. */
+const MOST_KNOWN = 64;
+
+/** A show that another server runs, as a spare follows it: told what happens, it computes the same run, and its frames go on in between. */
+export class FollowedShow {
+  readonly show: number;
+  hand: Hand | null;
+  revision: number;
+  /** Stands where the newest event left it. */
+  private base: Mix;
+  /** A copy of it, which goes on with time. */
+  private mix: Mix;
+  private version: number;
+  private readonly origin: number;
+  private done: readonly string[];
+  private bumps: Readonly<Record<string, number>>;
+
+  constructor(
+    public sheet: ShowSheet,
+    revision: number,
+    { written, origin, hand }: FollowedRun,
+  ) {
+    this.show = written.show;
+    this.revision = revision;
+    this.version = written.version;
+    this.origin = origin;
+    this.hand = hand;
+    this.done = written.done;
+    this.bumps = written.bumps;
+    this.base = mixFrom(sheet, written.mix);
+    this.mix = renewedCopy(this.base, sheet, undefined);
+  }
+
+  /** Takes what has happened. False where it cannot be computed from what is known here: then all that runs has to be told anew. */
+  take({ version, revision, change, check, press }: RunEvent, bumps: Readonly<Record<string, number>>): boolean {
+    if (version <= this.version) return true;
+    if (version !== this.version + 1 || revision !== this.revision) return false;
+    this.base = applyRunChange(this.base, change, this.sheet, listOf(this.sheet).id);
+    // The leader tells what has fired, and keeps the log.
+    this.base.log.length = 0;
+    this.base.reports.length = 0;
+    if (mixCheck(this.base) !== check) return false;
+    this.version = version;
+    this.bumps = bumps;
+    if (press !== null) this.done = [...this.done, press].slice(-MOST_KNOWN);
+    this.mix = renewedCopy(this.base, this.sheet, this.mix);
+    return true;
+  }
+
+  /** The show was edited; what that does to the run is told next. */
+  edit(revision: number, sheet: ShowSheet): void {
+    this.revision = revision;
+    this.sheet = sheet;
+  }
+
+  /** Writes what every key puts out now into `into`. */
+  frame(into: Float64Array): void {
+    this.mix.frame(this.time, into);
+  }
+
+  readonly withoutWaves = (ordinal: number): number => this.mix.withoutWaves(ordinal);
+
+  get tempos(): ReadonlyMap<string, number> {
+    return this.mix.tempos;
+  }
+
+  get overlay(): Overlay {
+    return overlayAt(this.mix, this.time);
+  }
+
+  /** The sheet over which the run stands, which an edit of the rig leaves behind until it is told what that does. */
+  get shown(): ShowSheet {
+    return this.sheet.keys === this.mix.keys ? this.sheet : { ...this.sheet, keys: this.mix.keys };
+  }
+
+  /** The run as a server that leads takes it up: where the newest event left it, and as long ago as that was. */
+  written(): WrittenRun {
+    const { show, version, revision, done, bumps } = this;
+    const away = now() - this.origin - this.base.now * 1000;
+    return { show, version, revision, done, bumps, takenAt: Date.now() - away, mix: snapshotOf(this.base) };
+  }
+
+  private get time(): number {
+    return Math.max(this.mix.now, (now() - this.origin) / 1000);
+  }
+}
