@@ -12,7 +12,7 @@ import { AppModule } from "./app.module.ts";
 import { Certificate } from "./door/certificate.ts";
 import type { Settings } from "./settings.ts";
 import { PassOn } from "./spare/passOn.ts";
-import { ErrorFilter } from "./door/errorFilter.ts";
+import { ErrorFilter } from "./shared/errorFilter.ts";
 import { PinoLogger, makeLog, requestLog } from "./shared/pinoLogger.ts";
 import { guard, writersOnly } from "./door/guard.ts";
 import type { Lease } from "./lease/lease.ts";

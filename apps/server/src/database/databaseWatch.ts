@@ -1,7 +1,7 @@
 import { Injectable, type OnApplicationShutdown, type OnModuleDestroy } from "@nestjs/common";
 import { BehaviorSubject, Subject, firstValueFrom } from "rxjs";
 import { DataSource } from "typeorm";
-import { DatabaseAway } from "./lost.ts";
+import { DatabaseAway } from "../shared/lost.ts";
 import { Lease } from "../lease/lease.ts";
 
 /** How often the database is asked whether it is there, and how long it may take to answer; milliseconds. */

@@ -12,7 +12,7 @@ import { type Show, ShowError } from "@zm/core";
 import type { RunEvent } from "@zm/protocol";
 import { Subject } from "rxjs";
 import type { ServerRole } from "../lease/lease.ts";
-import { DatabaseAway } from "../database/lost.ts";
+import { DatabaseAway } from "../shared/lost.ts";
 import { now } from "../shared/clock.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { EngineHost } from "./engineHost.ts";

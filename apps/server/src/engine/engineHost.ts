@@ -8,7 +8,7 @@ import { type Frame, LEADING, OutputSender } from "../output/sender.ts";
 import { OutputFile } from "../output/settingsFile.ts";
 import type { DataSource } from "typeorm";
 import { connectDatabase } from "../database/dataSource.ts";
-import { isLost } from "../database/lost.ts";
+import { isLost } from "../shared/lost.ts";
 import type { ServerRole } from "../lease/lease.ts";
 import { now, steadyNow } from "../shared/clock.ts";
 import { eachInSlices, inSlices } from "../shared/slices.ts";

@@ -20,7 +20,7 @@ import { RunLogService } from "../runlog/runLog.service.ts";
 import { RunService } from "../run/run.service.ts";
 import { now } from "../shared/clock.ts";
 import { isServedTo } from "../door/guard.ts";
-import { ErrorFilter } from "../door/errorFilter.ts";
+import { ErrorFilter } from "../shared/errorFilter.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { Troubles } from "../shared/troubles.ts";
 import { Lease } from "../lease/lease.ts";

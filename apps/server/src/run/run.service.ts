@@ -2,7 +2,7 @@ import { ConflictException, Injectable, InternalServerErrorException, NotFoundEx
 import { ALL_OFF_TIME, type Hand, type Press, type PressedBy } from "@zm/core";
 import { type OutputSettings, type OutputState, type RunEvent, type RunState, type SentLevels, type StageState } from "@zm/protocol";
 import { Subject, Subscription, skip } from "rxjs";
-import { DatabaseAway } from "../database/lost.ts";
+import { DatabaseAway } from "../shared/lost.ts";
 import { Engine, type ToldEvent } from "../engine/engine.ts";
 import type { Answer, EnginePace, FollowedRun, OrderBody } from "../engine/orders.ts";
 import { Lease } from "../lease/lease.ts";

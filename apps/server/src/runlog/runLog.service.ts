@@ -7,7 +7,7 @@ import { Subject, Subscription } from "rxjs";
 import { DataSource, type EntityManager, In } from "typeorm";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { LogRow, RunRow, ShowRow } from "../database/entities.ts";
-import { isLost } from "../database/lost.ts";
+import { isLost } from "../shared/lost.ts";
 import { insertRows } from "../database/rows.ts";
 import { RunService } from "../run/run.service.ts";
 import { Settings } from "../settings.ts";

@@ -30,7 +30,7 @@ import { Between, DataSource, type EntityManager, MoreThan } from "typeorm";
 import type { RunMove } from "../database/columnTypes.ts";
 import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, ShowRow } from "../database/entities.ts";
-import { DatabaseAway, isLost } from "../database/lost.ts";
+import { DatabaseAway, isLost } from "../shared/lost.ts";
 import { type EditStep, History } from "./history.ts";
 import { Settings } from "../settings.ts";
 import type { Author } from "../shared/author.ts";

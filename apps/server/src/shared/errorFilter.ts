@@ -2,9 +2,9 @@ import { type ArgumentsHost, Catch, type ExceptionFilter, HttpException, Logger 
 import { ShowError } from "@zm/core";
 import type { Response } from "express";
 import type { Socket } from "socket.io";
-import { AWAY, isLost } from "../database/lost.ts";
+import { AWAY, isLost } from "./lost.ts";
 
-import { plainWords, unreadableWords } from "../shared/refusalWords.ts";
+import { plainWords, unreadableWords } from "./refusalWords.ts";
 
 interface Reply {
   readonly status: number;
