@@ -28,7 +28,7 @@ const FOLLOWS_NOW = 75;
 async function serve(): Promise<void> {
   const settings = readSettings(process.env);
   const address = `http://${isLoopback(settings.host) ? settings.host : "127.0.0.1"}:${settings.port}`;
-  const [elsewhere = address] = reachedAt(settings);
+  const elsewhere = settings.address ?? reachedAt(settings)[0] ?? address;
   const lock = await Lease.take(settings, elsewhere);
   const database = await (lock.leads ? openDatabase(settings) : connectDatabase(settings.database));
   if (lock.leads && (await database.manager.count(ShowRow)) === 0)

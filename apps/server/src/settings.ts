@@ -54,6 +54,13 @@ export class Settings {
   })
   readonly host: string;
 
+  /** Where other machines reach it, where that is not what it listens at: a name of its certificate, or an address in front of it. */
+  @IsOptional()
+  @Matches(/^https?:\/\/[A-Za-z0-9][A-Za-z0-9.-]{0,252}(:\d{1,5})?$/, {
+    message: "ZM_ADDRESS is where other machines reach this server, such as https://desk.local:4600",
+  })
+  readonly address: string | undefined;
+
   /** The user's own certificate for other machines, and its key; PEM files. Without them one is made. */
   @IsOptional()
   @IsNotEmpty({ message: "ZM_TLS_CERT is empty; it names a file" })
@@ -124,6 +131,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const settings = Object.assign(new Settings(), {
     port: Number(env["ZM_PORT"] ?? 4600),
     host: env["ZM_HOST"] ?? "127.0.0.1",
+    address: env["ZM_ADDRESS"],
     tlsCert: env["ZM_TLS_CERT"],
     tlsKey: env["ZM_TLS_KEY"],
     spareOf: env["ZM_SPARE_OF"],

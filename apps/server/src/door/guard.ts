@@ -16,15 +16,21 @@ export function isServedTo({ headers, socket }: Pick<IncomingMessage, "headers" 
   const hosts = servedHosts(socket.localPort);
   if (!hosts.includes(headers.host ?? "")) return false;
   const scheme = socket instanceof TLSSocket ? "https" : "http";
-  return headers.origin === undefined || others.includes(headers.origin) || hosts.some((host) => headers.origin === `${scheme}://${host}`);
+  return (
+    headers.origin === undefined ||
+    headers.origin === process.env["ZM_ADDRESS"] ||
+    others.includes(headers.origin) ||
+    hosts.some((host) => headers.origin === `${scheme}://${host}`)
+  );
 }
 
 /** The addresses served: loopback and those of ZM_HOST on the port that was reached, and those that ZM_HOSTS names, such as "desk.local:4600". */
 function servedHosts(port: number | undefined): string[] {
   const named = (process.env["ZM_HOSTS"] ?? "").split(",").map((host) => host.trim());
+  const outside = process.env["ZM_ADDRESS"]?.replace(/^https?:\/\//, "");
   const plain = port === 80 ? LOOPBACK : [];
   const own = [...LOOPBACK, ...hostsOf(process.env["ZM_HOST"] ?? "127.0.0.1")];
-  return [...own.map((host) => `${host}:${port ?? ""}`), ...plain, ...named.filter((host) => host !== "")];
+  return [...own.map((host) => `${host}:${port ?? ""}`), ...plain, ...(outside ? [outside] : []), ...named.filter((host) => host !== "")];
 }
 
 /** Keeps foreign pages out: Host and Origin are held against the addresses served, and what changes something needs the application's own header and a body of its own kinds. */

@@ -31,6 +31,8 @@ export class FollowedShow {
   private version: number;
   private readonly origin: number;
   private done: readonly string[];
+  /** Edits of which it is not told yet what they do to the run: what was pressed before them comes first. */
+  private coming: { readonly revision: number; readonly sheet: ShowSheet }[] = [];
   private bumps: Readonly<Record<string, number>>;
 
   constructor(
@@ -52,6 +54,7 @@ export class FollowedShow {
   /** Takes what has happened. False where it cannot be computed from what is known here: then all that runs has to be told anew. */
   take({ version, revision, change, check, press }: RunEvent, bumps: Readonly<Record<string, number>>): boolean {
     if (version <= this.version) return true;
+    this.adoptEdits(revision);
     if (version !== this.version + 1 || revision !== this.revision) return false;
     this.base = applyRunChange(this.base, change, this.sheet, listOf(this.sheet).id);
     // The leader tells what has fired, and keeps the log.
@@ -65,10 +68,22 @@ export class FollowedShow {
     return true;
   }
 
-  /** The show was edited; what that does to the run is told next. */
+  /** The show with every edit that is known of. */
+  get newest(): { readonly revision: number; readonly sheet: ShowSheet } {
+    return this.coming.at(-1) ?? { revision: this.revision, sheet: this.sheet };
+  }
+
+  /** The show was edited; what that does to the run is told later. */
   edit(revision: number, sheet: ShowSheet): void {
-    this.revision = revision;
-    this.sheet = sheet;
+    this.coming.push({ revision, sheet });
+  }
+
+  private adoptEdits(revision: number): void {
+    for (let [next] = this.coming; next && next.revision <= revision; [next] = this.coming) {
+      this.sheet = next.sheet;
+      this.revision = next.revision;
+      this.coming.shift();
+    }
   }
 
   /** Writes what every key puts out now into `into`. */

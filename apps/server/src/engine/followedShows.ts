@@ -41,12 +41,14 @@ export class FollowedShows {
   edit({ show, revision, steps: own, pieces }: Extract<Order, { kind: "edit" }>): Promise<boolean> {
     return this.inTurn(show, async () => {
       const followed = this.shows.get(show);
-      if (!followed || revision <= followed.revision) return !followed;
-      if (revision !== followed.revision + 1) return true;
+      if (!followed) return true;
+      const { newest } = followed;
+      if (revision <= newest.revision) return false;
+      if (revision !== newest.revision + 1) return true;
       const steps = [...own];
       await eachInSlices(pieces, (piece) => append(steps, stepsIn(new TextDecoder().decode(piece))), 1);
       if (steps.length > 0) {
-        followed.edit(revision, await inSlices(applyStepsInSlices(followed.sheet, steps)));
+        followed.edit(revision, await inSlices(applyStepsInSlices(newest.sheet, steps)));
         return false;
       }
       const stored = await this.readAt(show, revision);

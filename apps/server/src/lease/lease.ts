@@ -65,6 +65,7 @@ export class Lease {
     this.deadline[0] = Number.POSITIVE_INFINITY;
     this.number = row?.number ?? 0;
     if (row) this.seen = { row, since: now() };
+    if (role === "leads") this.log.warn(`Term ${this.number}: this server leads now`);
     if (role !== "reads") this.beat();
   }
 
@@ -187,7 +188,7 @@ export class Lease {
       this.setDeadline();
       throw error;
     }
-    this.log.log(`Term ${this.number} is over: the lease is handed to ${to.address}`);
+    this.log.warn(`Term ${this.number} is over: the lease is handed to ${to.address}`);
   }
 
   /** The leader has handed the lease to this server: it looks at once. */
@@ -280,7 +281,7 @@ export class Lease {
       this.storedSpares = spares.join();
       this.setDeadline();
       if (this.role.value === "cutOff") {
-        this.log.log(`Term ${this.number}: the database is reached again and nobody has taken the lease; this server leads again`);
+        this.log.warn(`Term ${this.number}: the database is reached again and nobody has taken the lease; this server leads again`);
         this.set("leads");
       }
       return true;

@@ -38,6 +38,8 @@ const MOST_WAITING = 200;
 const FLOODED = 10_000;
 /** What is said by servers like this one. It is not answered: two of them would go on for ever. */
 const SAID_HERE = new Set(["/zm/error", "/zm/cue", "/zm/at", "/zm/held", "/zm/show"]);
+/** An address that another program has is tried again after so long; milliseconds. */
+const AGAIN = 2000;
 const TROUBLE = "osc";
 
 /** The door for programs outside: OSC over UDP. They press what a window can press, are told what happens, and receive refusals as messages. */
@@ -51,6 +53,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   private socket: Socket | null = null;
   private fault: string | null = null;
   private readonly listeners = new Listeners();
+  private again: NodeJS.Timeout | undefined;
   private waiting = 0;
   private leftOut = 0;
   private flooded: NodeJS.Timeout | undefined;
@@ -111,6 +114,11 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     writeJsonFile(this.path, this.settings);
   }
 
+  /** Listens no more: another server does from now on. */
+  async leaveToOther(): Promise<void> {
+    await this.close();
+  }
+
   /** The address at which programs outside are listened to; null while nobody is. */
   get address(): string | null {
     return this.socket && this.fault === null ? this.settings.address : null;
@@ -139,6 +147,9 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
         this.fault = `Nobody can be listened to at ${this.settings.address}: ${errorMessage(error)}`;
         this.log.warn(this.fault);
         this.troubles.set(`${TROUBLE} listens`, this.fault);
+        // Whoever has the port now may let go of it, such as a server that has led until now.
+        this.again = setTimeout(() => void this.close().then(() => this.listen()), AGAIN);
+        this.again.unref();
         resolve();
       });
       socket.bind(port, host, () => resolve());
@@ -146,6 +157,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   }
 
   private close(): Promise<void> {
+    clearTimeout(this.again);
     const { socket } = this;
     this.socket = null;
     this.listeners.clear();

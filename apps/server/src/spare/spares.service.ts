@@ -124,6 +124,7 @@ export class SparesService implements OnModuleDestroy {
 
   private async handTo(line: SpareLine): Promise<Caller> {
     // What was asked for before is done here.
+    await this.osc.leaveToOther();
     await Promise.race([this.shows.settled(), wait(HANDING, undefined, { ref: false })]);
     if (!(await line.caughtUp(HANDING)))
       throw new ConflictException(`The spare at ${line.caller.address} does not answer in time; this server leads on`);
