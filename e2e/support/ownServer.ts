@@ -8,6 +8,10 @@ import { fileURLToPath } from "node:url";
 /** A server over a database and a folder of its own, for journeys that change what there is one of for all, such as who may in. */
 export interface OwnServer {
   readonly address: string;
+  /** A spare of it, over the same database. */
+  spare(): Promise<OwnServer>;
+  /** Ends it as a machine dies: at once. */
+  kill(): Promise<void>;
   end(): Promise<void>;
 }
 
@@ -17,9 +21,21 @@ const COMING = 60_000;
 
 /** Starts it, with the demo in it. */
 export async function ownServer(): Promise<OwnServer> {
-  const port = await freePort();
-  const name = `zealous_test_journey_${process.pid}_${port}`;
+  const name = `zealous_test_journey_${process.pid}_${await freePort()}`;
   sql(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin`);
+  const server = await serverOver(name, {});
+  return {
+    ...server,
+    end: async () => {
+      await server.end();
+      sql(`DROP DATABASE ${name}`);
+    },
+  };
+}
+
+/** Starts a server over a database as it is. */
+async function serverOver(name: string, more: NodeJS.ProcessEnv): Promise<OwnServer> {
+  const port = await freePort();
   const folder = mkdtempSync(join(tmpdir(), `${name}-`));
   const server = spawn(process.execPath, [SERVER], {
     env: {
@@ -30,17 +46,23 @@ export async function ownServer(): Promise<OwnServer> {
       ZM_OUTPUT: undefined,
       ZM_OSC: undefined,
       ZM_LOCAL_KEY: undefined,
+      ...more,
     },
     stdio: ["ignore", "pipe", "inherit"],
   });
   await untilItServes(server);
+  const end = async (signal: NodeJS.Signals): Promise<void> => {
+    if (server.exitCode !== null || server.signalCode !== null) return;
+    const ended = new Promise((resolve) => server.once("exit", resolve));
+    server.kill(signal);
+    await ended;
+  };
   return {
     address: `http://127.0.0.1:${port}`,
+    spare: () => serverOver(name, { ZM_SPARE_OF: `127.0.0.1:${port}` }),
+    kill: () => end("SIGKILL"),
     end: async () => {
-      const ended = new Promise((resolve) => server.once("exit", resolve));
-      server.kill("SIGTERM");
-      await ended;
-      sql(`DROP DATABASE ${name}`);
+      await end("SIGTERM");
       rmSync(folder, { recursive: true, force: true });
     },
   };

@@ -30,7 +30,8 @@ export class OwnServer {
   }
 
   hear(line) {
-    this.lines.push(line.slice(0, 400));
+    // That somebody asked says little of what went wrong.
+    if (!line.includes('"req"')) this.lines.push(line.slice(0, 400));
     if (this.lines.length > 200) this.lines.shift();
     const said = SAID.exec(line);
     if (said) this.note(/leads now|reached again/.test(said[2]) ? "leads" : "ends", Number(said[1]));

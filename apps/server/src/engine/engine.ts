@@ -240,6 +240,8 @@ function errorOf({ kind, messages }: Refusal): Error {
       return new ShowError([...messages]);
     case "missing":
       return new NotFoundException(message);
+    case "cutOff":
+      return new ServiceUnavailableException(message);
     case "lost":
       return new DatabaseAway();
     case "failure":

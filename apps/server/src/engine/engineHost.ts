@@ -68,7 +68,7 @@ export class EngineHost {
   ) {
     this.troubles = new HostTroubles(tell);
     this.role = setUp.role;
-    this.followed = new FollowedShows((show) => this.read(show, undefined));
+    this.followed = new FollowedShows((show, since) => this.read(show, since));
     this.files = new RunFiles(setUp.runs);
     this.outputFile = new OutputFile(join(setUp.runs, "output.json"), setUp.output, setUp.role === "reads");
     this.sender = new OutputSender(this.outputFile, (fault) => this.troubles.set("output", fault));
@@ -196,12 +196,9 @@ export class EngineHost {
     return this.role === "leads" && steadyNow() <= (this.setUp.deadline[0] ?? 0);
   }
 
-  /** Throws PressRefusedError where nothing can be fired here now. */
+  /** Throws CutOff where nothing can be fired here now. */
   private expectLead(): void {
-    if (this.role === "reads" || this.mayRun) return;
-    throw new PressRefusedError(
-      "This server is cut off from the others, and holds the levels that it sent last. Press at the server that leads",
-    );
+    if (this.role !== "reads" && !this.mayRun) throw new CutOff();
   }
 
   /** Takes edits in their order; a large one in slices, between which frames have their turn. */
@@ -422,7 +419,15 @@ export class EngineHost {
   }
 }
 
+/** Nothing can be fired here. Whether what was pressed before counts, the server that leads knows: it is no refusal. */
+class CutOff extends Error {
+  constructor() {
+    super("This server is cut off from the others, and holds the levels that it sent last. Press at the server that leads");
+  }
+}
+
 function refusalOf(error: unknown, show: number): Refusal {
+  if (error instanceof CutOff) return { kind: "cutOff", messages: [error.message] };
   if (error instanceof PressRefusedError) return { kind: "conflict", messages: [error.message] };
   if (error instanceof ShowError) return { kind: "fault", messages: error.faults };
   if (error instanceof NotFoundException) return { kind: "missing", messages: [`There is no show number ${show}`] };

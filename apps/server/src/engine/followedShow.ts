@@ -14,7 +14,9 @@ import {
 import type { RunEvent } from "@zm/protocol";
 import { now } from "../shared/clock.ts";
 import type { FollowedRun } from "./orders.ts";
+import type { MissedEdit } from "../shows/storedRun.ts";
 import type { WrittenRun } from "./runFile.ts";
+import { renamedIn } from "./runningShow.ts";
 
 /** Presses that the leader has done are known by their ids, so that one that comes again is not done again. */
 const MOST_KNOWN = 64;
@@ -39,6 +41,7 @@ export class FollowedShow {
     public sheet: ShowSheet,
     revision: number,
     { written, origin, hand }: FollowedRun,
+    missed: readonly MissedEdit[] = [],
   ) {
     this.show = written.show;
     this.revision = revision;
@@ -47,7 +50,7 @@ export class FollowedShow {
     this.hand = hand;
     this.done = written.done;
     this.bumps = written.bumps;
-    this.base = mixFrom(sheet, written.mix);
+    this.base = mixFrom(sheet, renamedIn(written.mix, missed));
     this.mix = renewedCopy(this.base, sheet, undefined);
   }
 
@@ -55,7 +58,8 @@ export class FollowedShow {
   take({ version, revision, change, check, press }: RunEvent, bumps: Readonly<Record<string, number>>): boolean {
     if (version <= this.version) return true;
     this.adoptEdits(revision);
-    if (version !== this.version + 1 || revision !== this.revision) return false;
+    // What was pressed before an edit that is known here already is computed over the show with it; the number of the result says whether that is right.
+    if (version !== this.version + 1 || revision > this.revision) return false;
     this.base = applyRunChange(this.base, change, this.sheet, listOf(this.sheet).id);
     // The leader tells what has fired, and keeps the log.
     this.base.log.length = 0;

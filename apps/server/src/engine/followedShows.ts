@@ -16,7 +16,7 @@ export class FollowedShows {
   private readonly shows = new Map<number, FollowedShow>();
   private readonly queues = new Map<number, Promise<unknown>>();
 
-  constructor(private readonly read: (show: number) => Promise<StoredRun | null>) {}
+  constructor(private readonly read: (show: number, since: number) => Promise<StoredRun | null>) {}
 
   get(show: number): FollowedShow | undefined {
     return this.shows.get(show);
@@ -27,8 +27,9 @@ export class FollowedShows {
     const { show, revision } = run.written;
     return this.inTurn(show, async () => {
       const stored = await this.readAt(show, revision ?? 0);
-      if (!stored || stored.revision !== revision) return true;
-      this.shows.set(show, new FollowedShow(await inSlices(sheetInSlices(stored.show)), stored.revision, run));
+      if (!stored || stored.revision < (revision ?? 0)) return true;
+      // Edits that the run has not taken in yet, since they come all the while, are in the show that was read.
+      this.shows.set(show, new FollowedShow(await inSlices(sheetInSlices(stored.show)), stored.revision, run, stored.missed));
       return false;
     });
   }
@@ -91,7 +92,7 @@ export class FollowedShows {
 
   private async readAt(show: number, revision: number): Promise<StoredRun | null> {
     for (let tries = 0; ; tries += 1) {
-      const stored = await this.read(show);
+      const stored = await this.read(show, revision);
       if (!stored || stored.revision >= revision || tries === TRIES) return stored;
       await wait(AGAIN, undefined, { ref: false });
     }

@@ -54,7 +54,7 @@ export type OrderBody = Order extends infer Each ? (Each extends Order ? Omit<Ea
 
 /** Why an order was refused: it cannot be done as things stand, it names something that is not there, or the show cannot be read. */
 export interface Refusal {
-  readonly kind: "conflict" | "fault" | "missing" | "lost" | "failure";
+  readonly kind: "conflict" | "fault" | "missing" | "lost" | "cutOff" | "failure";
   readonly messages: readonly string[];
 }
 

@@ -1,6 +1,7 @@
 import {
   type FiredCue,
   type Hand,
+  type MixSnapshot,
   type RunChange,
   Mix,
   type Press,
@@ -66,10 +67,7 @@ export class RunningShow {
       return;
     }
     const away = Math.min(Math.max(0, Date.now() - written.takenAt), LONGEST_AWAY);
-    const mix = missed
-      .flatMap(({ steps }) => renumbered(steps))
-      .reduce((run, { list, numbers }) => snapshotRenamed(run, list, numbers), written.mix);
-    this.mix = mixFrom(sheet, mix);
+    this.mix = mixFrom(sheet, renamedIn(written.mix, missed));
     for (const id of written.done) this.known.set(id, null);
     // Whoever held a bump must say so again; after a restart nobody has.
     for (const [look, back] of Object.entries(written.bumps)) this.bumps.set(look, { back, until: 0 });
@@ -247,4 +245,9 @@ function renumbered(steps: readonly Step[]): { list: string; numbers: ReadonlyMa
   return steps.flatMap((step) =>
     step.at === "renumber" ? [{ list: step.list, numbers: new Map(step.cues.map(({ from, to }) => [from, to])) }] : [],
   );
+}
+
+/** What runs, with the numbers that edits which it has not taken in have given to cues. */
+export function renamedIn(mix: MixSnapshot, missed: readonly MissedEdit[]): MixSnapshot {
+  return missed.flatMap(({ steps }) => renumbered(steps)).reduce((run, { list, numbers }) => snapshotRenamed(run, list, numbers), mix);
 }

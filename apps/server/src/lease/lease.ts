@@ -175,6 +175,7 @@ export class Lease {
 
   /** Hands the lease to a spare. Throws where it is not this server's own any more, or the database does not answer. */
   async handOver(id: string): Promise<void> {
+    if (this.handedTo) throw new Error("The lease has gone to another server already");
     const to = (await this.table.members()).find((member) => member.id === id);
     if (!to) throw new Error("The spare is not known in the database");
     // From here on nobody renews it, and the levels go on until this server ends.
@@ -189,6 +190,33 @@ export class Lease {
       throw error;
     }
     this.log.warn(`Term ${this.number} is over: the lease is handed to ${to.address}`);
+  }
+
+  /** This server reaches the database no more, and its spare does: it leads no longer, and the spare takes the lease by itself. */
+  yieldTo(id: string): void {
+    const to = this.known.find((member) => member.id === id);
+    if (!to) throw new Error("The spare is not known");
+    this.log.warn(`Term ${this.number} is over: the database is away here, and the spare at ${to.address} takes the lease`);
+    this.handedTo = to;
+    this.deadline[0] = Number.POSITIVE_INFINITY;
+  }
+
+  /** The spare leads by now: this server holds its levels, and passes on what it is asked, until it reaches the database again. */
+  standBy(): void {
+    this.set("cutOff");
+  }
+
+  /** The spare has not said that it took the lease: it is not known who has it before the database says so. */
+  keepOut(): void {
+    this.handedTo = null;
+    this.deadline[0] = Number.NEGATIVE_INFINITY;
+    this.set("cutOff");
+  }
+
+  /** Takes the lease of a leader that has yielded it. Throws where the database does not answer, or another has it. */
+  async takeYielded(): Promise<void> {
+    await this.takeLease(await this.table.read());
+    if (!this.leads) throw new Error("Another server has taken the lease meanwhile");
   }
 
   /** The leader has handed the lease to this server: it looks at once. */
@@ -206,6 +234,7 @@ export class Lease {
   async takeByHand(): Promise<void> {
     const row = await this.table.read();
     await wait(SILENT, undefined, { ref: false });
+    if (now() - this.heard < SILENT) throw new Error("The server that leads is there, and is heard. Hand it over instead");
     if (!isUnchanged(row, await this.table.read()))
       throw new Error("The server that leads is there: it has the lease and renews it. Hand it over instead");
     await this.takeLease(row);

@@ -1,6 +1,7 @@
 import { Injectable, Logger, type OnApplicationBootstrap, type OnModuleDestroy } from "@nestjs/common";
 import { type Socket, io } from "socket.io-client";
 import { Subscription } from "rxjs";
+import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { Lease } from "../lease/lease.ts";
 import type { ServerPlace } from "../lease/leaseTable.ts";
 import { OscService } from "../osc/osc.service.ts";
@@ -9,10 +10,12 @@ import { now } from "../shared/clock.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { LeaderClock } from "./leaderClock.ts";
 import { trusting } from "./leaderTrust.ts";
-import { type Beat, type Message, type Reply, SPARE_LINE, readMessage } from "./messages.ts";
+import { type Beat, type BeatReply, type Message, type Reply, SPARE_LINE, readMessage } from "./messages.ts";
 
 /** It is looked so often whether the leader is another; milliseconds. */
 const LOOKING = 100;
+/** So long a line that is hung up may still be answered; milliseconds. */
+const ANSWERING = 200;
 /** A leader that cannot be reached is called again after so long; milliseconds. */
 const AGAIN = 150;
 
@@ -31,6 +34,7 @@ export class FollowingService implements OnApplicationBootstrap, OnModuleDestroy
     private readonly lease: Lease,
     private readonly runs: RunService,
     private readonly osc: OscService,
+    private readonly watch: DatabaseWatch,
   ) {
     lease.isReady = () => this.isReady;
   }
@@ -68,7 +72,9 @@ export class FollowingService implements OnApplicationBootstrap, OnModuleDestroy
 
   private hangUp(): void {
     clearInterval(this.timer);
-    this.socket?.disconnect();
+    const { socket } = this;
+    // What it was asked last is answered first.
+    setTimeout(() => socket?.disconnect(), ANSWERING).unref();
     this.socket = null;
     this.called = null;
   }
@@ -104,10 +110,10 @@ export class FollowingService implements OnApplicationBootstrap, OnModuleDestroy
       if (reason === "io server disconnect") setTimeout(() => socket.connect(), AGAIN).unref();
     });
     socket.on("connect_error", (error) => this.log.debug(`The leader at ${leader.address} cannot be reached: ${errorMessage(error)}`));
-    socket.on("beat", ({ clock }: Beat, answer: () => void) => {
+    socket.on("beat", ({ clock }: Beat, answer: (reply: BeatReply) => void) => {
       this.lease.hearLeader();
       this.clock.hear(clock, now());
-      answer();
+      answer({ database: !this.watch.away.value });
     });
     socket.on("tell", (raw: unknown, answer: (reply: Reply) => void) => {
       this.lease.hearLeader();
@@ -159,6 +165,9 @@ export class FollowingService implements OnApplicationBootstrap, OnModuleDestroy
       case "ready":
         this.isReady = true;
         this.log.log(`All that runs at ${this.called ?? "the leader"} is known here; this server is ready to take over`);
+        return false;
+      case "take":
+        await this.lease.takeYielded();
         return false;
       case "lead":
         // It is answered first: a server that leads hangs up.

@@ -21,11 +21,19 @@ export type Message =
   /** All that runs has been told: the spare may take over from now on. */
   | { readonly kind: "ready" }
   /** The lease has been handed to this spare. */
-  | { readonly kind: "lead" };
+  | { readonly kind: "lead" }
+  /** The leader does not reach the database and leads no more: the spare takes the lease by itself. */
+  | { readonly kind: "take" };
 
 /** What a spare answers: nothing is wrong, or it has lost its place in a show, which has to be told anew. */
 export interface Reply {
   readonly isLost: boolean;
+}
+
+/** What a spare answers to a beat. */
+export interface BeatReply {
+  /** Whether the spare reaches the database. */
+  readonly database: boolean;
 }
 
 /** That a leader lives: when it was sent, by the leader's clock that no one sets, and what its own clock said. Milliseconds. */
@@ -68,6 +76,7 @@ const wire = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("removed"), show: id }),
   z.object({ kind: z.literal("ready") }),
   z.object({ kind: z.literal("lead") }),
+  z.object({ kind: z.literal("take") }),
 ]);
 
 /** Reads a message from the line. Throws where it is damaged. */

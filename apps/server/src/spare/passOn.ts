@@ -57,7 +57,8 @@ export class PassOn implements OnApplicationBootstrap, OnModuleDestroy {
     const handing = this.spares.handing;
     // Who asks while the lead is handed over is answered by the server that has it then.
     if (handing && request.path !== HAND_OVER && isChange(request.method)) {
-      void handing.finally(() => this.take(request, response, next));
+      const goOn = (): void => this.take(request, response, next);
+      void handing.then(goOn, goOn);
       return;
     }
     const leader = this.leaderFor(request);

@@ -1,6 +1,6 @@
 import type { Socket } from "socket.io";
 import { steadyNow } from "../shared/clock.ts";
-import type { Beat, Caller, Message, Reply } from "./messages.ts";
+import type { Beat, BeatReply, Caller, Message, Reply } from "./messages.ts";
 import { written } from "./messages.ts";
 
 /** A spare that has not answered a message for so long is no longer up to date. Milliseconds. */
@@ -12,6 +12,8 @@ const AGAIN = 100;
 export class SpareLine {
   /** True once it has been told everything, and may take over. */
   isReady = false;
+  /** Whether it reaches the database, as it said last. */
+  reachesDatabase = false;
   private sent = 0;
   private done = 0;
   /** Shows in which it has lost its place. */
@@ -50,8 +52,10 @@ export class SpareLine {
   /** Says that the leader lives; `heard` is told when it was sent that the spare has answered. */
   beat(clock: number, term: number, heard: (sent: number) => void): void {
     const beat: Beat = { sent: steadyNow(), clock, term };
-    this.socket.timeout(LONGEST).emit("beat", beat, (error: Error | null) => {
-      if (!error) heard(beat.sent);
+    this.socket.timeout(LONGEST).emit("beat", beat, (error: Error | null, reply?: BeatReply) => {
+      if (error) return;
+      this.reachesDatabase = reply?.database === true;
+      heard(beat.sent);
     });
   }
 

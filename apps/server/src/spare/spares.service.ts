@@ -1,7 +1,8 @@
 import { ConflictException, Injectable, Logger, type OnModuleDestroy, ServiceUnavailableException } from "@nestjs/common";
 import { setTimeout as wait } from "node:timers/promises";
 import type { Socket } from "socket.io";
-import { Subscription } from "rxjs";
+import { Subscription, first } from "rxjs";
+import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { Lease } from "../lease/lease.ts";
 import { BEAT } from "../lease/leaseRules.ts";
 import { OscService } from "../osc/osc.service.ts";
@@ -17,6 +18,8 @@ import { SpareLine } from "./spareLine.ts";
 const MOST_STEPS = 5000;
 /** What was fired is confirmed once every spare knows of it; one that takes longer is no longer up to date. Milliseconds. */
 const PATIENCE = 800;
+/** A database that is away for so long here, and not at a spare, has the lead go there; milliseconds. */
+const AWAY = 2000;
 const CUT_OFF = "lead cut off";
 const CUT_OFF_WORDS =
   "This server reaches neither the database nor its spare. It holds the levels that it sent last, at a low priority, and nothing can be fired here; the other server leads where it can";
@@ -34,8 +37,9 @@ export class SparesService implements OnModuleDestroy {
   private readonly gone = new Set<string>();
   private readonly subscriptions = new Subscription();
   private readonly timer: NodeJS.Timeout;
+  private awaySince: number | undefined;
   /** Under way while the lead is handed over. */
-  handing: Promise<unknown> | null = null;
+  handing: Promise<Caller> | null = null;
 
   constructor(
     private readonly lease: Lease,
@@ -43,6 +47,7 @@ export class SparesService implements OnModuleDestroy {
     private readonly shows: ShowsService,
     private readonly osc: OscService,
     private readonly troubles: Troubles,
+    private readonly watch: DatabaseWatch,
   ) {
     this.subscriptions.add(runs.told.subscribe(({ event, bumps }) => this.tell({ kind: "event", event, bumps })));
     this.subscriptions.add(
@@ -63,7 +68,7 @@ export class SparesService implements OnModuleDestroy {
     this.subscriptions.add(
       lease.role.subscribe((role) => {
         if (role !== "leads") this.closeAll();
-        troubles.set(CUT_OFF, role === "cutOff" ? CUT_OFF_WORDS : null);
+        troubles.set(CUT_OFF, role === "cutOff" && !lease.isHanded ? CUT_OFF_WORDS : null);
       }),
     );
     runs.confirm = () => this.confirm();
@@ -114,12 +119,12 @@ export class SparesService implements OnModuleDestroy {
    * this server leads on.
    */
   handOver(id?: string): Promise<Caller> {
+    if (this.handing) return this.handing;
     const line = [...this.lines.values()].find((each) => each.isReady && (id === undefined || each.caller.id === id));
     if (!line)
       return Promise.reject(new ConflictException("No spare is ready to take over; start one with ZM_SPARE_OF and wait until it is"));
-    const handing = this.handTo(line).finally(() => (this.handing = null));
-    this.handing = handing.catch(() => undefined);
-    return handing;
+    this.handing = this.handTo(line).finally(() => (this.handing = null));
+    return this.handing;
   }
 
   private async handTo(line: SpareLine): Promise<Caller> {
@@ -190,7 +195,31 @@ export class SparesService implements OnModuleDestroy {
       line.beat(now(), this.lease.term, (sent) => {
         if (line.isReady) this.lease.heardBySpare(line.caller.id, sent);
       });
+    this.yieldWhereAway();
     for (const id of this.gone) if (!this.lines.has(id)) void this.drop(id);
+  }
+
+  /** A database that this server does not reach for a while, and a spare does: the spare leads, since nothing can be stored here. */
+  private yieldWhereAway(): void {
+    if (!this.watch.away.value) this.awaySince = undefined;
+    else this.awaySince ??= now();
+    if (this.awaySince === undefined || now() - this.awaySince < AWAY || this.handing) return;
+    const line = [...this.lines.values()].find((each) => each.isReady && each.reachesDatabase);
+    if (!line) return;
+    this.handing = this.yieldTo(line).finally(() => (this.handing = null));
+    this.handing.catch((error: unknown) => this.log.warn(errorMessage(error)));
+  }
+
+  private async yieldTo(line: SpareLine): Promise<Caller> {
+    if (!(await line.caughtUp(PATIENCE))) throw new ConflictException(`The spare at ${line.caller.address} is behind`);
+    this.lease.yieldTo(line.caller.id);
+    line.tell({ kind: "take" });
+    const isTaken = await line.caughtUp(HANDING);
+    if (isTaken) this.lease.standBy();
+    else this.lease.keepOut();
+    // It begins anew as one that follows as soon as it can.
+    this.subscriptions.add(this.watch.away.pipe(first((away) => !away)).subscribe(() => this.lease.lost.next(true)));
+    return line.caller;
   }
 
   private tell(message: Message): void {

@@ -100,7 +100,7 @@ test("the lead is handed over, and the one that had it leads no more", async () 
   await spare.lookNow();
   expect([spare.role.value, spare.term]).toEqual(["leads", 2]);
   expect([leader.isHanded, leader.leader?.id]).toEqual([true, spare.place.id]);
-  await expect(leader.handOver(spare.place.id)).rejects.toThrow("gone to another server");
+  await expect(leader.handOver(spare.place.id)).rejects.toThrow("gone to another server already");
   expect(spare.leads).toBe(true);
 });
 
