@@ -58,6 +58,8 @@ export class EngineHost {
   private ended = false;
   private readonly troubles: HostTroubles;
   private role: ServerRole;
+  /** Resolves when it does what it was told last that it does. */
+  private switching: Promise<unknown> = Promise.resolve();
   private readonly followed: FollowedShows;
   /** Until when it sends above the server that led before. */
   private takingUntil = Number.NEGATIVE_INFINITY;
@@ -109,7 +111,13 @@ export class EngineHost {
       await this.end();
       return {};
     }
-    if (order.kind === "role") return this.setRole(order.role);
+    if (order.kind === "role") {
+      const switching = this.setRole(order.role);
+      this.switching = switching.catch(() => undefined);
+      return switching;
+    }
+    // Who asks while it takes up what it has followed is answered by what it is then.
+    await this.switching;
     if (order.kind === "running") return { running: this.running() };
     if (this.role === "follows") return this.follow(order);
     // Edits of a show that does not run are in the rows that it is read from.

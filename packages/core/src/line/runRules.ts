@@ -8,7 +8,7 @@ import { word } from "./tokens.ts";
  * Names are looked up later; times are seconds.
  */
 export class RunRules extends TimeRules {
-  /** `bring in`, `send out`, `backup`, `people`, `servers`, `hand over`: files of others, files for others, a backup now, who may in, and which server leads. */
+  /** `bring in`, `send out`, `backup`, `people`, `servers`: files of others, files for others, a backup now, who may in, and which server leads. */
   protected readonly files = this.RULE("files", (): Sentence =>
     this.OR<Sentence>([
       { ALT: () => (this.CONSUME(word.Bring), this.CONSUME(word.In), { kind: "bringIn" }) },
@@ -16,7 +16,6 @@ export class RunRules extends TimeRules {
       { ALT: () => (this.CONSUME(word.Backup), { kind: "backup" }) },
       { ALT: () => (this.CONSUME(word.People), { kind: "people" }) },
       { ALT: () => (this.CONSUME(word.Servers), { kind: "servers" }) },
-      { ALT: () => (this.CONSUME(word.Hand), this.CONSUME(word.Over), { kind: "handOver" }) },
     ]),
   );
 
@@ -35,12 +34,13 @@ export class RunRules extends TimeRules {
     return { kind: "rehearse", speed: speed ?? 1 };
   });
 
-  /** `hand in times`, `hand at once`: how what is given takes hold. */
+  /** `hand in times`, `hand at once`: how what is given takes hold. `hand over`: the spare leads from now on. */
   protected readonly handTakes = this.RULE("handTakes", (): Sentence => {
     this.CONSUME(word.Hand);
     return this.OR<Sentence>([
       { ALT: () => (this.CONSUME(word.In), this.CONSUME(word.Times), { kind: "inTimes", on: true }) },
       { ALT: () => (this.CONSUME(word.AtWord), this.CONSUME(word.Once), { kind: "inTimes", on: false }) },
+      { ALT: () => (this.CONSUME(word.Over), { kind: "handOver" }) },
     ]);
   });
 

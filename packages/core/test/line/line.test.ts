@@ -220,6 +220,8 @@ test("a search and the help are no edits", () => {
   expect(asked("rehearse at 1.5")).toEqual({ kind: "rehearse", speed: 1.5 });
   expect(asked("again 3")).toEqual({ kind: "choice", what: "before", steps: 3 });
   expect(asked("people")).toEqual({ kind: "people" });
+  expect(asked("servers")).toEqual({ kind: "servers" });
+  expect(asked("hand over")).toEqual({ kind: "handOver" });
 });
 
 test("a cue is kept by its number, or no more; there must be such a cue", () => {
