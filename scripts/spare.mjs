@@ -136,7 +136,7 @@ for (let count = 0; count < handOvers; count += 1) {
 // A slow and bad link between the two.
 for (const link of links) link.set({ wait: 50, loss: 0.02 });
 receiver.longestGap();
-await sleep(6000);
+await sleep(2500);
 gaps.slow.push(receiver.longestGap());
 const slow = await whoLeads();
 await until(readyPair, "The spare is ready over a slow link");

@@ -47,7 +47,7 @@ async function serve(): Promise<void> {
   const { fingerprint } = app.get(Certificate);
   if (fingerprint !== null) process.stdout.write(`Its certificate has the fingerprint ${fingerprint}\n`);
   process.stdout.write(`Zealous Mark is at ${address}\n`);
-  if (lock.role.value === "follows") process.stdout.write(`It follows the server at ${lock.leader?.address ?? "another address"}\n`);
+  if (lock.role.value === "follows") process.stdout.write(`${followingWords(lock, settings)}\n`);
   if (lock.readingBecause !== null) process.stdout.write(`${lock.readingBecause}\n`);
   const end = (status: number): void => {
     // A database that hangs, or a window that does not let go, must not keep it from ending.
@@ -77,6 +77,17 @@ async function serve(): Promise<void> {
   // What nobody has caught concerns one request, or one window; the show goes on.
   process.on("uncaughtException", (error) => log.error({ stack: error.stack }, `Nobody had caught this: ${error.message}`));
   process.on("unhandledRejection", (error) => log.error(`Nobody had caught this: ${errorMessage(error)}`));
+}
+
+/** Which server this one follows; where that is another than the settings name, that too, since the lease in the database decides it. */
+function followingWords({ leader }: Lease, { spareOf }: Settings): string {
+  const address = leader?.address ?? "another address";
+  const named = spareOf?.replace(/:\d+$/, "");
+  const other =
+    named === undefined || address.includes(`//${named}:`)
+      ? ""
+      : `; ZM_SPARE_OF names ${named}, and by the lease in the database that one does not lead`;
+  return `It follows the server at ${address}${other}`;
 }
 
 /** Listens: for this machine alone as it is, for others behind a door that encrypts. */

@@ -74,8 +74,14 @@ export function handOverWords(reply: ServersReply | undefined): string {
   return `Enter hands the lead to the server at ${spare.address}; the levels go on without a gap`;
 }
 
+/** When it was asked for last; what is pressed again in the same burst is the same press. Milliseconds. */
+let asked = Number.NEGATIVE_INFINITY;
+const BURST = 1500;
+
 /** Hands the lead to the spare that is ready; says what came of it. */
 export async function handOver(to?: string): Promise<void> {
+  if (performance.now() - asked < BURST) return;
+  asked = performance.now();
   try {
     const reply = await api.handOver(to);
     queryClient.setQueryData(serversQuery.queryKey, reply);
