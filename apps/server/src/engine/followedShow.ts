@@ -1,37 +1,23 @@
-import {
-  type Hand,
-  type Mix,
-  type Overlay,
-  type ShowSheet,
-  applyRunChange,
-  listOf,
-  mixCheck,
-  mixFrom,
-  overlayAt,
-  renewedCopy,
-  snapshotOf,
-} from "@zm/core";
+import { type Hand, type Mix, type ShowSheet, applyRunChange, listOf, mixCheck, mixFrom, renewedCopy, snapshotOf } from "@zm/core";
 import type { RunEvent } from "@zm/protocol";
 import { now } from "../shared/clock.ts";
 import type { FollowedRun } from "./orders.ts";
 import type { MissedEdit } from "../shows/storedRun.ts";
 import type { WrittenRun } from "./runFile.ts";
-import { renamedIn } from "./runningShow.ts";
-
-/** Presses that the leader has done are known by their ids, so that one that comes again is not done again. */
-const MOST_KNOWN = 64;
+import { PlayedRun } from "./playedRun.ts";
+import { MOST_KNOWN, renamedIn } from "./runningShow.ts";
 
 /** A show that another server runs, as a spare follows it: told what happens, it computes the same run, and its frames go on in between. */
-export class FollowedShow {
+export class FollowedShow extends PlayedRun {
   readonly show: number;
   hand: Hand | null;
   revision: number;
   /** Stands where the newest event left it. */
   private base: Mix;
   /** A copy of it, which goes on with time. */
-  private mix: Mix;
+  protected mix: Mix;
   private version: number;
-  private readonly origin: number;
+  protected readonly origin: number;
   private done: readonly string[];
   /** Edits of which it is not told yet what they do to the run: what was pressed before them comes first. */
   private coming: { readonly revision: number; readonly sheet: ShowSheet }[] = [];
@@ -43,6 +29,7 @@ export class FollowedShow {
     { written, origin, hand }: FollowedRun,
     missed: readonly MissedEdit[] = [],
   ) {
+    super();
     this.show = written.show;
     this.revision = revision;
     this.version = written.version;
@@ -90,21 +77,6 @@ export class FollowedShow {
     }
   }
 
-  /** Writes what every key puts out now into `into`. */
-  frame(into: Float64Array): void {
-    this.mix.frame(this.time, into);
-  }
-
-  readonly withoutWaves = (ordinal: number): number => this.mix.withoutWaves(ordinal);
-
-  get tempos(): ReadonlyMap<string, number> {
-    return this.mix.tempos;
-  }
-
-  get overlay(): Overlay {
-    return overlayAt(this.mix, this.time);
-  }
-
   /** The sheet over which the run stands, which an edit of the rig leaves behind until it is told what that does. */
   get shown(): ShowSheet {
     return this.sheet.keys === this.mix.keys ? this.sheet : { ...this.sheet, keys: this.mix.keys };
@@ -115,9 +87,5 @@ export class FollowedShow {
     const { show, version, revision, done, bumps } = this;
     const away = now() - this.origin - this.base.now * 1000;
     return { show, version, revision, done, bumps, takenAt: Date.now() - away, mix: snapshotOf(this.base) };
-  }
-
-  private get time(): number {
-    return Math.max(this.mix.now, (now() - this.origin) / 1000);
   }
 }

@@ -1,8 +1,7 @@
 import { setTimeout as wait } from "node:timers/promises";
-import { type Hand, append, applyStepsInSlices, sheetInSlices } from "@zm/core";
-import { inSlices, eachInSlices } from "../shared/slices.ts";
+import { type Hand, applyStepsInSlices, sheetInSlices } from "@zm/core";
+import { inSlices } from "../shared/slices.ts";
 import type { StoredRun } from "../shows/storedRun.ts";
-import { stepsIn } from "../shows/stepsIn.ts";
 import { FollowedShow } from "./followedShow.ts";
 import type { FollowedRun, Order } from "./orders.ts";
 import type { WrittenRun } from "./runFile.ts";
@@ -39,15 +38,13 @@ export class FollowedShows {
   }
 
   /** Takes an edit; one of which no steps are told is read. */
-  edit({ show, revision, steps: own, pieces }: Extract<Order, { kind: "edit" }>): Promise<boolean> {
+  edit({ show, revision, steps }: Extract<Order, { kind: "edit" }>): Promise<boolean> {
     return this.inTurn(show, async () => {
       const followed = this.shows.get(show);
       if (!followed) return true;
       const { newest } = followed;
       if (revision <= newest.revision) return false;
       if (revision !== newest.revision + 1) return true;
-      const steps = [...own];
-      await eachInSlices(pieces, (piece) => append(steps, stepsIn(new TextDecoder().decode(piece))), 1);
       if (steps.length > 0) {
         followed.edit(revision, await inSlices(applyStepsInSlices(newest.sheet, steps)));
         return false;

@@ -9,8 +9,6 @@ import {
   type ShowSheet,
   type Step,
   applyRunChange,
-  type Overlay,
-  overlayAt,
   runChangeOf,
   listOf,
   mixCheck,
@@ -22,10 +20,11 @@ import type { RunEvent, RunState } from "@zm/protocol";
 import type { RunMove } from "../database/columnTypes.ts";
 import { now } from "../shared/clock.ts";
 import type { MissedEdit } from "../shows/storedRun.ts";
+import { PlayedRun } from "./playedRun.ts";
 import type { WrittenRun } from "./runFile.ts";
 
 /** Presses by their ids are known for so long, so that the same one twice is done once. */
-const MOST_KNOWN = 64;
+export const MOST_KNOWN = 64;
 /** So many cues are told in one event at most. */
 const MOST_FIRED = 500;
 /** A bump is held for so long after somebody has said that it is pressed; milliseconds. */
@@ -39,18 +38,17 @@ const LAGGING = 5;
 const LONGEST_AWAY = 24 * 3_600_000;
 
 /** One show that runs: its sheet, what runs of it, and the clock that it runs by. */
-export class RunningShow {
+export class RunningShow extends PlayedRun {
   /** What is in hand, for what goes out to lights. */
   hand: Hand | null = null;
-  private mix: Mix;
+  protected mix: Mix;
   private version: number;
   /** The newest presses by their ids, each with what came of it; null where that was before a restart. */
   private readonly known = new Map<string, RunEvent | null>();
   private newest: RunEvent | undefined;
   /** By held look: a bump that is pressed, where the fader goes back to, and until when somebody has said that it is. Milliseconds. */
   private readonly bumps = new Map<string, { back: number; until: number }>();
-  /** Milliseconds of the server's clock at which the run's clock read 0. */
-  private origin: number;
+  protected origin: number;
 
   /** A show that begins to run, or goes on from what was written down: fades that are over are at their ends, the others where they would be. */
   constructor(
@@ -60,6 +58,7 @@ export class RunningShow {
     written: WrittenRun | undefined,
     missed: readonly MissedEdit[] = [],
   ) {
+    super();
     if (!written) {
       this.mix = new Mix(sheet);
       this.version = Math.floor(now());
@@ -87,11 +86,6 @@ export class RunningShow {
   /** True where it lies so far behind that bringing it up to now at once would hold up everybody's frames. */
   get isLagging(): boolean {
     return this.mix.now + LAGGING < this.time;
-  }
-
-  /** The run's own time now. Seconds. */
-  private get time(): number {
-    return Math.max(this.mix.now, (now() - this.origin) / 1000);
   }
 
   private get first(): string {
@@ -201,24 +195,6 @@ export class RunningShow {
     this.mix.advance(t);
     const passed = this.mix.log.length > 0 || this.mix.reports.length > 0 ? [this.publish({ t, passed: true })] : [];
     return this.bumps.size === 0 ? passed : [...passed, ...this.endBumps(t)];
-  }
-
-  /** Writes what every key puts out now into `into`. */
-  frame(into: Float64Array): void {
-    this.mix.frame(this.time, into);
-  }
-
-  /** What a key puts out without its waves, in the frame written last. */
-  readonly withoutWaves = (ordinal: number): number => this.mix.withoutWaves(ordinal);
-
-  /** The beats a minute of each tempo as it goes now. */
-  get tempos(): ReadonlyMap<string, number> {
-    return this.mix.tempos;
-  }
-
-  /** What lies over everything that comes out now. */
-  get overlay(): Overlay {
-    return overlayAt(this.mix, this.time);
   }
 
   /** The newest event once more, for a press that changes nothing. */

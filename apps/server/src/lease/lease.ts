@@ -127,6 +127,11 @@ export class Lease {
     return this.known;
   }
 
+  /** Where they are reached. */
+  get memberAddresses(): readonly string[] {
+    return this.known.map(({ address }) => address);
+  }
+
   /** The spares that may take the lease now. */
   get spareIds(): readonly string[] {
     return this.leads ? [...this.spares.keys()] : (this.seen?.row.spares ?? []);
@@ -267,7 +272,6 @@ export class Lease {
       });
     }, BEAT);
     this.timer.unref();
-    this.lookAtDeadline();
   }
 
   private async work(): Promise<void> {
@@ -288,14 +292,14 @@ export class Lease {
     this.known = await this.table.members();
   }
 
-  /** Renews the lease, once at a time. True where it is this server's own. */
-  private renew(): Promise<boolean> {
-    this.working ??= this.renewNow().finally(() => (this.working = undefined));
-    const under = this.working;
+  /** Renews the lease, with the spares that there are by now. True where it is this server's own. */
+  private async renew(): Promise<boolean> {
+    const isOwn = await this.renewOnce();
     // What was asked for while a renewal was on its way is in the next one.
-    return this.storedSpares === [...this.spares.keys()].join() ? under : under.then(() => (this.ended ? false : this.renewOnce()));
+    return this.storedSpares === [...this.spares.keys()].join() || this.ended ? isOwn : this.renewOnce();
   }
 
+  /** One renewal at a time: who asks meanwhile waits for the one under way. */
   private renewOnce(): Promise<boolean> {
     return (this.working ??= this.renewNow().finally(() => (this.working = undefined)));
   }

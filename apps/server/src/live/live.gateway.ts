@@ -46,10 +46,7 @@ const SIGN_IN = "sign in";
 /** Tells every open window of a show what has changed and what has been fired. */
 @UseGuards(AccessGuard)
 @UseFilters(ErrorFilter)
-@WebSocketGateway({
-  serveClient: false,
-  allowRequest: (request: IncomingMessage, decide: (error: string | null, good: boolean) => void) => decide(null, isServedTo(request)),
-})
+@WebSocketGateway({ serveClient: false })
 export class LiveGateway implements OnGatewayInit, OnGatewayDisconnect, OnModuleDestroy {
   @WebSocketServer() private readonly server: Server<ToServer, FromServer>;
   private readonly log = new Logger("Live");
@@ -74,13 +71,7 @@ export class LiveGateway implements OnGatewayInit, OnGatewayDisconnect, OnModule
 
   afterInit(): void {
     this.server.engine.opts.allowRequest = (request: IncomingMessage, decide: (error: string | null, good: boolean) => void) =>
-      decide(
-        null,
-        isServedTo(
-          request,
-          this.lease.members.map(({ address }) => address),
-        ),
-      );
+      decide(null, isServedTo(request, this.lease.memberAddresses));
     this.server.use((socket, next) => {
       // A page of another server of these shows carries its passage, since browsers add no header to a line.
       const passage: unknown = Reflect.get(socket.handshake.auth, "passage");

@@ -40,7 +40,6 @@ export interface BeatReply {
 export interface Beat {
   readonly sent: number;
   readonly clock: number;
-  readonly term: number;
 }
 
 /** Who a spare is, as it says when it calls. */

@@ -50,7 +50,7 @@ export class PassOn implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   /** The addresses of the other servers, whose pages are let in. */
-  readonly others = (): readonly string[] => this.lease.members.map(({ address }) => address);
+  readonly others = (): readonly string[] => this.lease.memberAddresses;
 
   /** Passes a request on where another server leads. */
   readonly take = (request: Request, response: Response, next: NextFunction): void => {

@@ -32,11 +32,6 @@ export class SpareLine {
     return this.socket.connected;
   }
 
-  /** True when everything that was told is done. */
-  get isUpToDate(): boolean {
-    return this.done === this.sent && this.lost.size === 0;
-  }
-
   tell(message: Message): void {
     this.sent += 1;
     const number = this.sent;
@@ -50,8 +45,8 @@ export class SpareLine {
   }
 
   /** Says that the leader lives; `heard` is told when it was sent that the spare has answered. */
-  beat(clock: number, term: number, heard: (sent: number) => void): void {
-    const beat: Beat = { sent: steadyNow(), clock, term };
+  beat(clock: number, heard: (sent: number) => void): void {
+    const beat: Beat = { sent: steadyNow(), clock };
     this.socket.timeout(LONGEST).emit("beat", beat, (error: Error | null, reply?: BeatReply) => {
       if (error) return;
       this.reachesDatabase = reply?.database === true;

@@ -192,7 +192,7 @@ export class SparesService implements OnModuleDestroy {
   private beat(): void {
     if (!this.lease.leads || this.lease.isHanded) return;
     for (const line of this.lines.values())
-      line.beat(now(), this.lease.term, (sent) => {
+      line.beat(now(), (sent) => {
         if (line.isReady) this.lease.heardBySpare(line.caller.id, sent);
       });
     this.yieldWhereAway();
