@@ -1,12 +1,13 @@
 import type { Server } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
-import { Logger } from "@nestjs/common";
+import { Logger, ServiceUnavailableException } from "@nestjs/common";
 import { BehaviorSubject } from "rxjs";
+import type { EntityManager } from "typeorm";
 import type { Settings } from "../settings.ts";
 import { steadyNow as now } from "../shared/clock.ts";
 import { errorMessage } from "../shared/errorMessage.ts";
 import { claimFolder } from "./dataFolder.ts";
-import { type LeaseRow, LeaseTable, type Member, type ServerPlace } from "./leaseTable.ts";
+import { FENCE, type LeaseRow, LeaseTable, type Member, type ServerPlace } from "./leaseTable.ts";
 import { BEAT, SILENT, isUnchanged, leadsUntil, takesNow } from "./leaseRules.ts";
 import { serverId } from "./serverId.ts";
 
@@ -148,6 +149,16 @@ export class Lease {
   async holds(): Promise<boolean> {
     if (this.role.value === "reads" || this.role.value === "follows" || this.handedTo) return true;
     return this.renew();
+  }
+
+  /**
+   * Called last before a transaction is confirmed: what a server stores that does not lead any more would be unknown to the one that does. Throws ServiceUnavailableException where
+   * another has the lease.
+   */
+  async fence(manager: EntityManager): Promise<void> {
+    const rows: unknown[] = await manager.query(FENCE, [this.place.id, this.number]);
+    if (rows.length === 0)
+      throw new ServiceUnavailableException("Another server leads these shows by now. Nothing was changed here; it is asked there");
   }
 
   /** A spare knows all that runs, and may take the lease from now on. Resolves when that is stored. */

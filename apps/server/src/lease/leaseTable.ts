@@ -29,6 +29,9 @@ export interface LeaseRow extends SeenLease {
   readonly secret: string;
 }
 
+/** Asks for the lease of this holder, and keeps it from going to another until the transaction that asks has ended. No row: another has it. */
+export const FENCE = `SELECT number FROM leases WHERE name = '${NAME}' AND holder = ? AND number = ? LOCK IN SHARE MODE`;
+
 /** The lease in the database, over a connection of its own that is opened anew where it breaks. Every question throws while the database does not answer. */
 export class LeaseTable {
   private connection: Promise<Connection> | null = null;

@@ -76,7 +76,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     this.path = join(settings.runs, "osc.json");
     this.settings = this.readSettings();
     if (settings.osc !== undefined) this.settings = { ...this.settings, on: true, address: settings.osc };
-    this.subscriptions.add(lease.role.pipe(skip(1)).subscribe(() => void this.close().then(() => this.listen())));
+    this.subscriptions.add(lease.role.pipe(skip(1)).subscribe(() => void this.listenAnew()));
     this.subscriptions.add(this.runs.changes.subscribe((event) => this.tell(event)));
   }
 
@@ -102,8 +102,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
     this.troubles.set(`damaged ${TROUBLE}`, null);
     writeJsonFile(this.path, settings);
     this.settings = settings;
-    await this.close();
-    await this.listen();
+    await this.listenAnew();
     this.changed.next();
     return this.state();
   }
@@ -115,8 +114,14 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
   }
 
   /** Listens no more: another server does from now on. */
-  async leaveToOther(): Promise<void> {
+  stopListening(): Promise<void> {
+    return this.close();
+  }
+
+  /** Listens as the settings say, where this server leads. */
+  async listenAnew(): Promise<void> {
     await this.close();
+    await this.listen();
   }
 
   /** The address at which programs outside are listened to; null while nobody is. */
@@ -148,7 +153,7 @@ export class OscService implements OnModuleInit, OnModuleDestroy {
         this.log.warn(this.fault);
         this.troubles.set(`${TROUBLE} listens`, this.fault);
         // Whoever has the port now may let go of it, such as a server that has led until now.
-        this.again = setTimeout(() => void this.close().then(() => this.listen()), AGAIN);
+        this.again = setTimeout(() => void this.listenAnew(), AGAIN);
         this.again.unref();
         resolve();
       });

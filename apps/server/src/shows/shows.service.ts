@@ -32,6 +32,7 @@ import { DatabaseWatch } from "../database/databaseWatch.ts";
 import { EditRow, ShowRow } from "../database/entities.ts";
 import { DatabaseAway, isLost } from "../shared/lost.ts";
 import { type EditStep, History } from "./history.ts";
+import { Lease } from "../lease/lease.ts";
 import { Settings } from "../settings.ts";
 import type { Author } from "../shared/author.ts";
 import { now } from "../shared/clock.ts";
@@ -117,6 +118,7 @@ export class ShowsService implements OnModuleDestroy {
     private readonly settings: Settings,
     private readonly watch: DatabaseWatch,
     private readonly kept: KeptCues,
+    private readonly lease: Lease,
   ) {
     this.subscription = watch.away.subscribe((away) => {
       if (!away) void this.settleAllDoubts();
@@ -418,6 +420,7 @@ export class ShowsService implements OnModuleDestroy {
       await manager.insert(EditRow, row);
       await insertPieces(manager, row, pieces);
       await alongside.write?.(manager);
+      await this.lease.fence(manager);
       // A database that hung and wakes must not store what was refused meanwhile.
       if (isGivenUp) throw new DatabaseAway();
       confirming = true;

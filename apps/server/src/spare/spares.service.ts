@@ -129,11 +129,16 @@ export class SparesService implements OnModuleDestroy {
 
   private async handTo(line: SpareLine): Promise<Caller> {
     // What was asked for before is done here.
-    await this.osc.leaveToOther();
     await Promise.race([this.shows.settled(), wait(HANDING, undefined, { ref: false })]);
     if (!(await line.caughtUp(HANDING)))
       throw new ConflictException(`The spare at ${line.caller.address} does not answer in time; this server leads on`);
-    await this.lease.handOver(line.caller.id);
+    await this.osc.stopListening();
+    try {
+      await this.lease.handOver(line.caller.id);
+    } catch (error) {
+      await this.osc.listenAnew();
+      throw error;
+    }
     line.tell({ kind: "lead" });
     await line.caughtUp(HANDING);
     return line.caller;
@@ -212,6 +217,8 @@ export class SparesService implements OnModuleDestroy {
 
   private async yieldTo(line: SpareLine): Promise<Caller> {
     if (!(await line.caughtUp(PATIENCE))) throw new ConflictException(`The spare at ${line.caller.address} is behind`);
+    // A database that has just come back to both is no reason to go.
+    if (await this.lease.holds()) throw new ConflictException("The database is back; this server leads on");
     this.lease.yieldTo(line.caller.id);
     line.tell({ kind: "take" });
     const isTaken = await line.caughtUp(HANDING);

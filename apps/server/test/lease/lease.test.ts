@@ -44,6 +44,17 @@ async function fakeLeader(spares: readonly string[]): Promise<{ fallSilent: () =
   return { fallSilent: () => clearInterval(renewing) };
 }
 
+/** A spare to which a leader has handed the lead. */
+async function spareHandedBy(leader: Lease): Promise<Lease> {
+  const spare = await server({ spareOf: "127.0.0.1" });
+  spare.isReady = () => true;
+  await spare.tellPlace("http://127.0.0.1:2", null);
+  await leader.addSpare(spare.place.id);
+  await leader.handOver(spare.place.id);
+  await spare.lookNow();
+  return spare;
+}
+
 test("the first server leads, a second one reads, and a spare follows", async () => {
   const first = await server();
   expect([first.role.value, first.term]).toEqual(["leads", 1]);
@@ -92,12 +103,7 @@ test("a spare that still hears the leader does not take the lease, and one that 
 
 test("the lead is handed over, and the one that had it leads no more", async () => {
   const leader = await server();
-  const spare = await server({ spareOf: "127.0.0.1" });
-  spare.isReady = () => true;
-  await spare.tellPlace("http://127.0.0.1:2", null);
-  await leader.addSpare(spare.place.id);
-  await leader.handOver(spare.place.id);
-  await spare.lookNow();
+  const spare = await spareHandedBy(leader);
   expect([spare.role.value, spare.term]).toEqual(["leads", 2]);
   expect([leader.isHanded, leader.leader?.id]).toEqual([true, spare.place.id]);
   await expect(leader.handOver(spare.place.id)).rejects.toThrow("gone to another server already");
@@ -107,12 +113,7 @@ test("the lead is handed over, and the one that had it leads no more", async () 
 test("a server that led before follows when it comes back", async () => {
   const runs = mkdtempSync(join(tmpdir(), "lease-"));
   const first = await Lease.take({ ...settings, runs });
-  const spare = await server({ spareOf: "127.0.0.1" });
-  spare.isReady = () => true;
-  await spare.tellPlace("http://127.0.0.1:2", null);
-  await first.addSpare(spare.place.id);
-  await first.handOver(spare.place.id);
-  await spare.lookNow();
+  const spare = await spareHandedBy(first);
   await first.end();
   const again = await server({ runs });
   expect([again.role.value, again.leader?.id]).toEqual(["follows", spare.place.id]);
