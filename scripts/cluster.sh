@@ -63,7 +63,8 @@ await_node() {
   done
 }
 
-start_arbitrator() { in_machine c garbd --group zealous --address "gcomm://10.77.0.1,10.77.0.2" --options "$TIMEOUTS" >"$FOLDER/arbitrator.log" 2>&1 & ARBITRATOR=$!; }
+# It leaves a file where it is started.
+start_arbitrator() { (cd "$FOLDER" && exec ip netns exec zm-c garbd --group zealous --address "gcomm://10.77.0.1,10.77.0.2" --options "$TIMEOUTS" >"$FOLDER/arbitrator.log" 2>&1) & }
 
 # All of it, with the database and its user; the password stands in ZM_DB_PASSWORD.
 start_cluster() {

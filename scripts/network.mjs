@@ -4,6 +4,7 @@ import { spawn, spawnSync } from "node:child_process";
 import process from "node:process";
 import { setTimeout as sleep } from "node:timers/promises";
 import { Client, editLabels, pressGo, pressedShow } from "./spare/load.mjs";
+import { conclude, faultsOf, pairOf } from "./spare/pair.mjs";
 import { receive } from "./spare/receiver.mjs";
 import { OwnServer, together } from "./spare/servers.mjs";
 
@@ -45,16 +46,8 @@ function run(machine, ...command) {
   if (status !== 0) throw new Error(`${[name, ...rest].join(" ")}: ${stderr}`);
 }
 
-async function until(what, words, most = 60_000) {
-  const began = performance.now();
-  while (performance.now() - began < most) {
-    if (await what().catch(() => false)) return performance.now() - began;
-    await sleep(20);
-  }
-  process.stderr.write(`${told.join("\n")}\n`);
-  for (const { name, lines } of servers) process.stderr.write(`${name}:\n${lines.slice(-25).join("\n")}\n`);
-  throw new Error(`${words}: not within ${most / 1000} s`);
-}
+const client = new Client(servers.map(({ address }) => address));
+const { until, whoLeads, isReady, leads, other } = pairOf(servers, client, told);
 
 // The tables and the first account come from a server that serves its own machine alone.
 const first = new OwnServer({ name: "first", address: "", inside: inside("a"), env: { ...a.env, ZM_HOST: "127.0.0.1" } });
@@ -71,25 +64,14 @@ first.process.kill("SIGTERM");
 await sleep(1500);
 
 a.start();
-const client = new Client(servers.map(({ address }) => address));
 const signIn = async () => {
   const answer = await client.once(a.address, "POST", "/api/sessions", { name: "ada", password: PASSWORD });
   client.cookie = answer.headers.getSetCookie()[0].split(";")[0];
   return answer.status < 300;
 };
 await until(signIn, "Somebody signs in");
-/** What a server says of itself, asked from its own machine too: the network may be cut. */
-async function stateOf({ address }) {
-  const { body } = await client.once(address, "GET", "/api/servers");
-  return body.servers.find(({ id }) => id === body.own)?.state;
-}
-const ready = async () => {
-  const states = await Promise.all(servers.map((each) => stateOf(each).catch(() => null)));
-  return states.includes("leads") && states.includes("ready");
-};
-const leads = (each) => until(() => stateOf(each).then((state) => state === "leads"), `${each.name} leads`);
 b.start();
-await until(ready, "The spare is ready");
+await until(isReady, "The spare is ready");
 const receiver = await receive(LEVELS, HUB);
 const imported = await client.once(
   a.address,
@@ -109,7 +91,7 @@ const working = [
 ];
 const tell = (words) => told.push(words);
 const measured = async (what, words, act, wanted) => {
-  await until(ready, `Both are there before ${words}`);
+  await until(isReady, `Both are there before ${words}`);
   await sleep(1000);
   receiver.longestGap();
   act();
@@ -133,7 +115,7 @@ expectThat(
   "The server that was cut off did not say so",
 );
 run(null, "ip", "link", "set", "zm-a", "up");
-await until(ready, "Both are there after the cut");
+await until(isReady, "Both are there after the cut");
 // What the leader sends to the two others is lost, and what they send comes.
 await measured(
   "the spare leads",
@@ -142,7 +124,7 @@ await measured(
   () => leads(a),
 );
 fill("b", "10.77.0.1", "10.77.0.3");
-await until(ready, "Both are there after one way was cut");
+await until(isReady, "Both are there after one way was cut");
 // What the others send to the leader is lost.
 await measured(
   "somebody leads",
@@ -151,12 +133,12 @@ await measured(
     hole("b", "10.77.0.1");
     hole("c", "10.77.0.1");
   },
-  () => until(async () => (await Promise.all(servers.map((each) => stateOf(each).catch(() => null)))).includes("leads"), "Somebody leads"),
+  () => leads(),
 );
 await sleep(3000);
 fill("b", "10.77.0.1");
 fill("c", "10.77.0.1");
-await until(ready, "Both are there after the other way was cut");
+await until(isReady, "Both are there after the other way was cut");
 // The two do not hear each other, and both reach the arbitrator.
 await measured(
   "somebody leads",
@@ -165,41 +147,37 @@ await measured(
     hole("a", "10.77.0.2");
     hole("b", "10.77.0.1");
   },
-  () => until(async () => (await Promise.all(servers.map((each) => stateOf(each).catch(() => null)))).includes("leads"), "Somebody leads"),
+  () => leads(),
 );
 await sleep(3000);
 fill("a", "10.77.0.2");
 fill("b", "10.77.0.1");
-await until(ready, "Both are there after they were cut from each other");
+await until(isReady, "Both are there after they were cut from each other");
 // The leader's node of the database is killed: the one beside the spare is whole, and the lead goes there.
-await until(ready, "Both are there before a node is killed");
+await until(isReady, "Both are there before a node is killed");
 await sleep(3000);
-await until(ready, "Both are still there");
-const leader = (await stateOf(a)) === "leads" ? a : b;
+await until(isReady, "Both are still there");
+const leader = await whoLeads();
 await measured(
   "the spare leads",
   "the leader's node of the database is killed",
   () => spawnSync("bash", ["-c", `kill -9 $(cat ${folder}/node-${leader.name}/pid)`]),
-  () => leads(leader === a ? b : a),
+  () => leads(other(leader)),
 );
 spawn("bash", ["scripts/clusterNode.sh", folder, leader.name], { stdio: "ignore", detached: true }).unref();
-await until(ready, "Both are there after the node has come back", 90_000);
+await until(isReady, "Both are there after the node has come back", 90_000);
 
 work.isOver = true;
 await Promise.all(working);
-const { body: stored } = await client.ask("GET", `/api/shows/${show}`);
-const { body: state } = await client.ask("GET", `/api/shows/${show}/run`);
-const stands = state.mix.lists.main.cue;
-const fired = work.pressed + 1;
-expectThat(stored.revision === work.edits, `${work.edits} edits were acknowledged, and the show has ${stored.revision}`);
-expectThat(stands === String(Math.min(fired, CUES)), `The list stands in cue ${stands} after ${fired} presses that were answered`);
 const twoLed = together(servers);
-expectThat(twoLed.length === 0, `Two servers led at once for ${twoLed.map((span) => span.toFixed(0)).join(", ")} ms`);
+const {
+  stored,
+  stands,
+  faults: found,
+} = await faultsOf(client, show, { pressed: work.pressed + 1, edits: work.edits, cues: CUES, twoLed });
+faults.push(...found);
 process.stdout.write(
   `${told.join("\n")}\npresses answered ${work.pressed}, the list stands in cue ${stands}; edits acknowledged ${work.edits}, stored ${stored.revision}\n` +
     `two leaders at once: ${twoLed.length === 0 ? "never" : twoLed.length}\n`,
 );
-for (const words of [...new Set([...work.pressesRefused, ...work.refused])].slice(0, 5)) process.stdout.write(`refused: ${words}\n`);
-for (const words of faults) process.stdout.write(`FAULT: ${words}\n`);
-servers.forEach((each) => each.end());
-process.exit(faults.length === 0 ? 0 : 1);
+conclude(servers, [work], faults);

@@ -8,6 +8,7 @@ import { clearInterval, setInterval } from "node:timers";
 import { setTimeout as sleep } from "node:timers/promises";
 import { doorTo } from "../apps/server/test/support/databaseDoor.ts";
 import { Client, editLabels, pressGo, pressedShow } from "./spare/load.mjs";
+import { conclude, faultsOf, pairOf } from "./spare/pair.mjs";
 import { receive } from "./spare/receiver.mjs";
 import { OwnServer, together } from "./spare/servers.mjs";
 import { slowLink } from "./spare/slowLink.mjs";
@@ -55,34 +56,12 @@ const servers = [one, other];
 process.on("exit", () => servers.forEach((server) => server.end()));
 const client = new Client(servers.map(({ address }) => address));
 
-async function until(what, words, most = 60_000) {
-  const began = performance.now();
-  while (performance.now() - began < most) {
-    if (await what().catch(() => false)) return performance.now() - began;
-    await sleep(20);
-  }
-  for (const { name, lines } of servers) process.stderr.write(`${name}:\n${lines.slice(-25).join("\n")}\n`);
-  throw new Error(`${words}: not within ${most / 1000} s`);
-}
-
-/** What a server says of itself. */
-async function stateOf({ address }) {
-  const { body } = await client.once(address, "GET", "/api/servers");
-  return body.servers.find(({ id }) => id === body.own)?.state;
-}
-const whoLeads = async () => {
-  for (const server of servers) if ((await stateOf(server).catch(() => null)) === "leads") return server;
-  return null;
-};
-const readyPair = async () => {
-  const states = await Promise.all(servers.map((server) => stateOf(server).catch(() => null)));
-  return states.includes("leads") && states.includes("ready");
-};
+const { until, whoLeads, isReady, leads, other: otherOf } = pairOf(servers, client);
 
 one.start();
-await until(() => stateOf(one).then((state) => state === "leads"), "The first server leads");
+await leads(one);
 other.start();
-await until(readyPair, "The spare is ready");
+await until(isReady, "The spare is ready");
 const imported = await client.once(
   one.address,
   "POST",
@@ -116,13 +95,12 @@ for (let count = 0; count < kills; count += 1) {
   const leader = await whoLeads();
   receiver.longestGap();
   leader.kill();
-  const spare = servers.find((server) => server !== leader);
-  took.push(await until(() => stateOf(spare).then((state) => state === "leads"), "The spare leads"));
+  took.push(await leads(otherOf(leader)));
   const before = oscAnswers;
   await until(async () => oscAnswers > before, "OSC is heard");
   await sleep(300);
   gaps.kill.push(receiver.longestGap());
-  await until(readyPair, "The one that was killed follows");
+  await until(isReady, "The one that was killed follows");
 }
 for (let count = 0; count < handOvers; count += 1) {
   await sleep(300 + Math.random() * 500);
@@ -131,7 +109,7 @@ for (let count = 0; count < handOvers; count += 1) {
   expectThat(answer.status === 200, `A hand-over was refused: ${answer.body?.message}`);
   await sleep(1500);
   gaps.hand.push(receiver.longestGap());
-  await until(readyPair, "The one that handed over follows");
+  await until(isReady, "The one that handed over follows");
 }
 // A slow and bad link between the two.
 for (const link of links) link.set({ wait: 50, loss: 0.02 });
@@ -139,32 +117,24 @@ receiver.longestGap();
 await sleep(2500);
 gaps.slow.push(receiver.longestGap());
 const slow = await whoLeads();
-await until(readyPair, "The spare is ready over a slow link");
+await until(isReady, "The spare is ready over a slow link");
 receiver.longestGap();
 slow.kill();
-took.push(
-  await until(
-    () => stateOf(servers.find((server) => server !== slow)).then((state) => state === "leads"),
-    "The spare leads over a slow link",
-  ),
-);
+took.push(await leads(otherOf(slow)));
 await sleep(300);
 gaps.kill.push(receiver.longestGap());
-await until(readyPair, "Both are there over a slow link");
+await until(isReady, "Both are there over a slow link");
 for (const link of links) link.set({ wait: 0, loss: 0 });
 // The leader's machine stands still for a while, and goes on as if nothing had been.
 const still = await whoLeads();
 receiver.longestGap();
 still.note("ends");
 still.process.kill("SIGSTOP");
-await until(
-  () => stateOf(servers.find((server) => server !== still)).then((state) => state === "leads"),
-  "The spare leads while the other stands still",
-);
+await leads(otherOf(still));
 await sleep(500);
 gaps.still.push(receiver.longestGap());
 still.process.kill("SIGCONT");
-await until(readyPair, "The one that stood still follows");
+await until(isReady, "The one that stood still follows");
 // The database goes and comes: nobody takes anything over.
 const led = await whoLeads();
 await door.shut();
@@ -177,21 +147,19 @@ second.isOver = true;
 await Promise.all([pressing, editing, editingToo]);
 clearInterval(pinging);
 osc.close();
-await until(readyPair, "Both are there at the end");
+await until(isReady, "Both are there at the end");
 
-// What was answered is there.
-const { body: stored } = await client.ask("GET", `/api/shows/${show}`);
+// What was answered is there: each edit once, and each press is one cue.
+const edits = run.edits + second.edits;
+const fired = run.pressed + 1;
+const twoLed = together(servers);
+const { stored, stands, faults: found } = await faultsOf(client, show, { pressed: fired, edits, cues: CUES, twoLed });
+faults.push(...found);
 const labels = new Map(stored.show.lists[0].cues.map(({ number, label }) => [number, label]));
 let lost = 0;
 for (const [cue, label] of run.labels) if (labels.get(cue) !== label && labels.get(cue) !== second.labels.get(cue)) lost += 1;
-const edits = run.edits + second.edits;
-expectThat(stored.revision === edits, `${edits} edits were acknowledged, and the show has ${stored.revision}`);
 expectThat(lost === 0, `${lost} edits that were acknowledged are lost`);
-// Each press is one cue: the list stands where so many presses have brought it, and the log has every cue once, in order.
-const { body: state } = await client.ask("GET", `/api/shows/${show}/run`);
-const stands = state.mix.lists.main.cue;
-const fired = run.pressed + 1;
-expectThat(stands === String(Math.min(fired, CUES)), `The list stands in cue ${stands} after ${fired} presses that were answered`);
+// The log has every cue once, in order.
 const { body: logged } = await client.ask("GET", `/api/shows/${show}/runs/newest`);
 const inLog = logged.runs
   .flatMap(({ entries }) => entries)
@@ -199,8 +167,6 @@ const inLog = logged.runs
   .map(({ cue }) => Number(cue));
 const jumps = inLog.flatMap((cue, index) => (index > 0 && cue !== inLog[index - 1] + 1 ? [`${inLog[index - 1]} then ${cue}`] : []));
 expectThat(jumps.length === 0, `The run log has cues skipped or twice: ${jumps.slice(0, 10).join("; ")}`);
-const twoLed = together(servers);
-expectThat(twoLed.length === 0, `Two servers led at once for ${twoLed.map((span) => span.toFixed(0)).join(", ")} ms`);
 const most = (all) => (all.length === 0 ? "none" : Math.max(...all).toFixed(0));
 expectThat(Math.max(0, ...took) < 1500, `A spare took ${most(took)} ms to lead`);
 expectThat(Math.max(0, ...gaps.hand) < 150, `A hand-over left ${most(gaps.hand)} ms without levels`);
@@ -211,8 +177,4 @@ process.stdout.write(
     `a spare led after at most ${most(took)} ms; longest gap of levels: killed ${most(gaps.kill)} ms, handed over ${most(gaps.hand)} ms, slow link ${most(gaps.slow)} ms, stood still ${most(gaps.still)} ms\n` +
     `two leaders at once: ${twoLed.length === 0 ? "never" : twoLed.length}\n`,
 );
-for (const words of [...new Set([...run.pressesRefused, ...run.refused, ...second.refused])].slice(0, 5))
-  process.stdout.write(`refused: ${words}\n`);
-for (const words of faults) process.stdout.write(`FAULT: ${words}\n`);
-servers.forEach((server) => server.end());
-process.exit(faults.length === 0 ? 0 : 1);
+conclude(servers, [run, second], faults);
